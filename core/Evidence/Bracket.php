@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Evidence;
+
+/**
+ * The last usable check before a run (as left) and the first usable one after it (as found), with nothing adjusted,
+ * repaired or exchanged in between.
+ */
+final readonly class Bracket
+{
+    /**
+     * @param list<Check>      $between     usable checks during the run, in order
+     * @param list<Run>        $runs        every run that shares these ends, in order; the judged one is among them
+     * @param list<PassedOver> $passedOver  checks that were looked at and showed nothing
+     */
+    public function __construct(
+        public Run $run,
+        public ?Check $pre,
+        public ?Check $post,
+        public array $between,
+        public array $runs,
+        public array $passedOver,
+        public ?BracketBreak $brokenBefore,
+        public ?BracketBreak $brokenAfter,
+    ) {
+    }
+
+    public function state(): BracketState
+    {
+        return match (true) {
+            $this->brokenAfter !== null, $this->pre === null && $this->brokenBefore !== null => BracketState::Broken,
+            $this->pre === null => BracketState::NoBeginning,
+            $this->run->stop === null => BracketState::Running,
+            $this->post === null => BracketState::Open,
+            default => BracketState::Closed,
+        };
+    }
+
+    /** Where the response of the pre-check sits in time: the first run's start. */
+    public function start(): \DateTimeImmutable
+    {
+        return $this->runs[0]->start ?? $this->run->start;
+    }
+
+    /** Where the response of the post-check sits in time: the last run's stop, so that no drift is put into a night. */
+    public function stop(): \DateTimeImmutable
+    {
+        $stop = $this->run->stop ?? $this->run->start;
+        foreach ($this->runs as $run) {
+            if ($run->stop !== null && $run->stop > $stop) {
+                $stop = $run->stop;
+            }
+        }
+
+        return $this->post !== null && $this->post->at < $stop ? $this->post->at : $stop;
+    }
+}

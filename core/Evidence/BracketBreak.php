@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Evidence;
+
+/** What ended a bracket for good: an adjustment that was not read first, a repair, an exchange. */
+final readonly class BracketBreak
+{
+    public function __construct(public \DateTimeImmutable $at, public string $what, public string $evidence)
+    {
+    }
+}

@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Evidence;
+
+/**
+ * Finds the bracket of a run among everything known of its instrument.
+ *
+ * An unusable check on which nothing was adjusted is passed over and the next one looked for; one on which something
+ * was adjusted breaks the bracket for good, and so does any intervention that touches the parameter.
+ */
+final readonly class BracketFinder
+{
+    /**
+     * @param string $channel   the channel that is judged
+     * @param string $parameter the parameter of its response ("offset", "zero", "gain", "flow")
+     */
+    public function __construct(private Usability $usability, private string $channel, private string $parameter)
+    {
+    }
+
+    public function find(Run $run, Timeline $timeline): Bracket
+    {
+        $stop = $run->stop;
+        $passedOver = [];
+
+        [$pre, $brokenBefore] = $this->backwards($run->start, $timeline, $passedOver);
+        $between = [];
+        $brokenAfter = null;
+        if ($stop !== null) {
+            foreach ($this->during($run->start, $stop, $timeline) as $event) {
+                if ($event instanceof Intervention) {
+                    $brokenAfter ??= new BracketBreak($event->at, $event->kind->value.' during the run', $event->id);
+                    continue;
+                }
+                $reasons = $this->usability->whyUnusable($event, $timeline);
+                if ($reasons === []) {
+                    $between[] = $event;
+                } elseif ($event->content->wasAdjusted()) {
+                    $brokenAfter ??= new BracketBreak($event->at, 'adjusted at a check that cannot be used: '.implode('; ', $reasons), $event->id);
+                } else {
+                    $passedOver[] = new PassedOver($event, $reasons);
+                }
+            }
+        }
+        $post = null;
+        if ($stop !== null && $brokenAfter === null) {
+            [$post, $brokenAfter] = $this->forwards($stop, $timeline, $passedOver);
+        }
+
+        return new Bracket($run, $pre, $post, $between, $this->sharing($run, $pre, $post, $brokenAfter, $timeline), $passedOver, $brokenBefore, $brokenAfter);
+    }
+
+    /**
+     * @param list<PassedOver> $passedOver
+     *
+     * @return array{?Check, ?BracketBreak}
+     */
+    private function backwards(\DateTimeImmutable $start, Timeline $timeline, array &$passedOver): array
+    {
+        $events = array_reverse($this->events($timeline, static fn (\DateTimeImmutable $at): bool => $at <= $start));
+        foreach ($events as $event) {
+            if ($event instanceof Intervention) {
+                return [null, new BracketBreak($event->at, $event->kind->value, $event->id)];
+            }
+            $reasons = array_values(array_filter(
+                $this->usability->whyUnusable($event, $timeline),
+                // Before a run only the state it was left in counts.
+                static fn (string $reason): bool => $reason !== UnusableBecause::AS_FOUND_MISSING,
+            ));
+            if ($reasons === []) {
+                return [$event, null];
+            }
+            if ($event->content->wasAdjusted()) {
+                return [null, new BracketBreak($event->at, 'adjusted at a check that cannot be used: '.implode('; ', $reasons), $event->id)];
+            }
+            $passedOver[] = new PassedOver($event, $reasons);
+        }
+
+        return [null, null];
+    }
+
+    /**
+     * @param list<PassedOver> $passedOver
+     *
+     * @return array{?Check, ?BracketBreak}
+     */
+    private function forwards(\DateTimeImmutable $stop, Timeline $timeline, array &$passedOver): array
+    {
+        foreach ($this->events($timeline, static fn (\DateTimeImmutable $at): bool => $at >= $stop) as $event) {
+            if ($event instanceof Intervention) {
+                return [null, new BracketBreak($event->at, $event->kind->value, $event->id)];
+            }
+            $reasons = $this->usability->whyUnusable($event, $timeline);
+            if ($reasons === []) {
+                return [$event, null];
+            }
+            if ($event->content->wasAdjusted()) {
+                return [null, new BracketBreak($event->at, 'adjusted at a check that cannot be used: '.implode('; ', $reasons), $event->id)];
+            }
+            $passedOver[] = new PassedOver($event, $reasons);
+        }
+
+        return [null, null];
+    }
+
+    /** @return list<Check|Intervention> */
+    private function during(\DateTimeImmutable $start, \DateTimeImmutable $stop, Timeline $timeline): array
+    {
+        return $this->events($timeline, static fn (\DateTimeImmutable $at): bool => $start < $at && $at < $stop);
+    }
+
+    /**
+     * @param callable(\DateTimeImmutable): bool $when
+     *
+     * @return list<Check|Intervention> in order of time; an intervention before a check of the same moment
+     */
+    private function events(Timeline $timeline, callable $when): array
+    {
+        $events = [];
+        foreach ($timeline->interventions as $intervention) {
+            if ($when($intervention->at) && $intervention->breaks($this->channel, $this->parameter)) {
+                $events[] = $intervention;
+            }
+        }
+        foreach ($timeline->checks as $check) {
+            if ($when($check->at)) {
+                $events[] = $check;
+            }
+        }
+        usort($events, static fn (Check|Intervention $a, Check|Intervention $b): int => [$a->at, $a instanceof Check ? 1 : 0] <=> [$b->at, $b instanceof Check ? 1 : 0]);
+
+        return $events;
+    }
+
+    /** @return list<Run> */
+    private function sharing(Run $run, ?Check $pre, ?Check $post, ?BracketBreak $break, Timeline $timeline): array
+    {
+        $until = $post->at ?? $break?->at;
+        $sharing = [];
+        foreach ($timeline->runs as $other) {
+            if ($other === $run
+                || (($pre === null ? $other->start >= $run->start : $other->start >= $pre->at)
+                    && ($until === null || ($other->stop ?? $other->start) <= $until))) {
+                $sharing[] = $other;
+            }
+        }
+
+        return $sharing;
+    }
+}

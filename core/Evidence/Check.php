@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Evidence;
+
+/** A check of one instrument against one reference, as it was walked through. */
+final readonly class Check
+{
+    /**
+     * @param array<string, StepState> $steps    what became of each step of the procedure, by step
+     * @param SetAside|null            $setAside a person's statement that this check shows nothing
+     */
+    public function __construct(
+        public string $id,
+        public string $instrument,
+        public \DateTimeImmutable $at,
+        public string $by,
+        public ?string $reference,
+        public CheckContent $content,
+        public array $steps = [],
+        public bool $brokenOff = false,
+        public ?SetAside $setAside = null,
+        public string $remarks = '',
+    ) {
+    }
+
+    public function step(string $id): ?StepState
+    {
+        return $this->steps[$id] ?? null;
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Evidence;
+
+/** Something an instrument is checked against, such as an acoustic calibrator. */
+final readonly class Reference
+{
+    /**
+     * @param list<Certificate> $certificates in any order
+     * @param list<Recall>      $recalls
+     * @param list<string>      $adapters     microphone diameters it fits, such as "1/2 in"
+     */
+    public function __construct(
+        public string $id,
+        public string $kind,
+        public string $model,
+        public array $certificates,
+        public array $recalls = [],
+        public array $adapters = [],
+    ) {
+    }
+
+    /** The latest certificate issued by that moment, in date or not. */
+    public function certificateAt(\DateTimeImmutable $moment): ?Certificate
+    {
+        $latest = null;
+        foreach ($this->certificates as $certificate) {
+            if ($certificate->issued <= $moment && ($latest === null || $certificate->issued > $latest->issued)) {
+                $latest = $certificate;
+            }
+        }
+
+        return $latest;
+    }
+
+    public function recalledAt(\DateTimeImmutable $moment): ?Recall
+    {
+        foreach ($this->recalls as $recall) {
+            if ($recall->covers($moment)) {
+                return $recall;
+            }
+        }
+
+        return null;
+    }
+}

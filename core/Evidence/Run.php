@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Evidence;
+
+use Footnote\Core\Quantity\Span;
+
+/** One deployment of an instrument: on whom, where, when, and what was noted. */
+final readonly class Run
+{
+    /**
+     * Times are true times: where they were read off the unit's clock, its offset has been taken out on reading.
+     *
+     * @param \DateTimeImmutable|null $stop           null while it runs
+     * @param list<Span>              $pauses
+     * @param list<Remark>            $remarks
+     * @param list<Exclusion>         $exclusions
+     * @param float|null              $clockOffset    unit − true, s; null where nobody noted it
+     * @param float|null              $plannedMinutes how long it was meant to run
+     * @param float|null              $shiftMinutes   the working day it stands for; null: as long as it ran
+     * @param float|null              $timerMinutes   what the unit's own timer says it ran
+     */
+    public function __construct(
+        public string $id,
+        public string $instrument,
+        public \DateTimeImmutable $start,
+        public ?\DateTimeImmutable $stop,
+        public string $person,
+        public string $task,
+        public string $place,
+        public RunContent $content,
+        public array $pauses = [],
+        public array $remarks = [],
+        public array $exclusions = [],
+        public ?Declaration $declaration = null,
+        public ?float $clockOffset = null,
+        public ?float $plannedMinutes = null,
+        public ?float $shiftMinutes = null,
+        public ?float $timerMinutes = null,
+    ) {
+        if ($stop !== null && $stop <= $start) {
+            throw new \Footnote\Core\Quantity\SpanEndsBeforeItStarts('A run stops after it starts.');
+        }
+    }
+
+    public function span(): ?Span
+    {
+        return $this->stop === null ? null : new Span($this->start, $this->stop);
+    }
+
+    public function has(RemarkKind $kind): bool
+    {
+        foreach ($this->remarks as $remark) {
+            if ($remark->kind === $kind) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Seconds it ran: by the clock, less pauses; by the unit's own timer only where the unit stopped by itself.
+     */
+    public function runningSeconds(): float
+    {
+        if ($this->timerMinutes !== null && $this->has(RemarkKind::StoppedByItself)) {
+            return 60 * $this->timerMinutes;
+        }
+        $span = $this->span();
+        if ($span === null) {
+            return 0.0;
+        }
+        $paused = 0.0;
+        foreach ($this->pauses as $pause) {
+            $paused += $pause->seconds();
+        }
+
+        return $span->seconds() - $paused;
+    }
+
+    /** The instant of the run that the unit's own clock showed as $unitTime. */
+    public function trueTime(\DateTimeImmutable $unitTime): \DateTimeImmutable
+    {
+        return $this->clockOffset === null ? $unitTime : Span::shift($unitTime, -$this->clockOffset);
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Evidence;
+
+/** Everything known of one instrument, in the order in which it happened. */
+final readonly class Timeline
+{
+    /** @var list<Check> */
+    public array $checks;
+
+    /** @var list<Intervention> */
+    public array $interventions;
+
+    /** @var list<Run> */
+    public array $runs;
+
+    /**
+     * @param list<Check>              $checks
+     * @param list<Intervention>       $interventions
+     * @param list<Run>                $runs
+     * @param array<string, Reference> $references    every reference its checks name, by identifier
+     */
+    public function __construct(
+        public Instrument $instrument,
+        array $checks,
+        array $interventions,
+        array $runs,
+        public array $references,
+    ) {
+        usort($checks, static fn (Check $a, Check $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
+        usort($interventions, static fn (Intervention $a, Intervention $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
+        usort($runs, static fn (Run $a, Run $b): int => [$a->start, $a->id] <=> [$b->start, $b->id]);
+        $this->checks = $checks;
+        $this->interventions = $interventions;
+        $this->runs = $runs;
+    }
+
+    public function referenceOf(Check $check): ?Reference
+    {
+        return $check->reference === null ? null : ($this->references[$check->reference] ?? null);
+    }
+}

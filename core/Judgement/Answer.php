@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+/** The four answers to one question: what was the true value? */
+enum Answer: string
+{
+    case Indicated = 'indicated';
+    case Pre = 'pre';
+    case Post = 'post';
+    case Between = 'between';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Indicated => 'as the unit indicated',
+            self::Pre => 'as if the pre-check had held throughout',
+            self::Post => 'as if the post-check had held throughout',
+            self::Between => 'with the response in between',
+        };
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Run;
+
+/** A run worked out and judged under one policy: a proposal, since a person decides. */
+final readonly class Assessment
+{
+    /**
+     * @param list<Result>  $results
+     * @param list<Figure>  $drifts
+     * @param list<Finding> $findings the weightiest first
+     */
+    public function __construct(
+        public Run $run,
+        public Policy $policy,
+        public Bracket $bracket,
+        public FamilyResults $family,
+        public array $results,
+        public array $drifts,
+        public array $findings,
+        public Verdict $verdict,
+    ) {
+    }
+
+    /** The largest drift of the bracket, with its sign. */
+    public function largestDrift(): ?Figure
+    {
+        $largest = null;
+        foreach ($this->drifts as $drift) {
+            if ($largest === null || abs($drift->toFloat()) > abs($largest->toFloat())) {
+                $largest = $drift;
+            }
+        }
+
+        return $largest;
+    }
+}

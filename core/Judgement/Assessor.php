@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+use Footnote\Core\Evidence\BracketFinder;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+
+/** Works out a run from the evidence and proposes a verdict under a policy. */
+final readonly class Assessor
+{
+    /**
+     * @param list<Family> $families    the families it knows
+     * @param list<Rule>   $sharedRules rules that hold for every family
+     */
+    public function __construct(private array $families, private array $sharedRules)
+    {
+    }
+
+    /** @throws UnknownFamily */
+    public function family(string $id): Family
+    {
+        foreach ($this->families as $family) {
+            if ($family->id() === $id) {
+                return $family;
+            }
+        }
+
+        throw new UnknownFamily(\sprintf('There is no family of instruments "%s".', $id));
+    }
+
+    public function assess(Run $run, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): Assessment
+    {
+        $family = $this->family($timeline->instrument->family);
+        $bracket = (new BracketFinder($family->usability(), '', $family->parameter()))->find($run, $timeline);
+        $worked = $family->workOut($run, $bracket, $timeline, $policy, $yardsticks);
+        $case = new RunCase($run, $bracket, $timeline, $policy, $family->procedure(), $worked);
+
+        $findings = [];
+        $verdict = Verdict::Valid;
+        foreach ([...$this->sharedRules, ...$family->rules()] as $rule) {
+            $setting = $policy->rule($rule->id());
+            if ($setting === null) {
+                continue;
+            }
+            foreach ($rule->judge($case, $setting) as $finding) {
+                $findings[] = $finding;
+                $verdict = $verdict->worse($finding->verdict());
+            }
+        }
+        usort($findings, static fn (Finding $a, Finding $b): int => $b->verdict()->weight() <=> $a->verdict()->weight());
+
+        return new Assessment($run, $policy, $bracket, $worked, $worked->results(), $worked->drifts(), $findings, $verdict);
+    }
+}

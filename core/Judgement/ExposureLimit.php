@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+use Footnote\Core\Derivation\SourceMark;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Exact;
+
+/** A limit for people's exposure: it has a quantity, a value, a comparator, a scope and a source. */
+final readonly class ExposureLimit
+{
+    /**
+     * @param string $quantity which result it is set against, such as "dose:pel" or "lex8h"
+     * @param string $scope    whom or what it holds for; "behind hearing protection" cannot be judged from a shoulder
+     */
+    public function __construct(
+        public string $id,
+        public string $title,
+        public string $quantity,
+        public Decimal $value,
+        public string $unit,
+        public ExposureComparator $comparator,
+        public string $scope,
+        public string $source,
+        public SourceMark $mark,
+    ) {
+    }
+
+    public function isCrossedBy(Exact|float $value): bool
+    {
+        return $this->comparator->holds($value instanceof Exact ? $value->compareTo($this->value->value) : $value <=> $this->value->value->toFloat());
+    }
+}

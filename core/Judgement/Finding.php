@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+/** One judgement with its evidence: which rule, what was seen, the limit and its source, and how much it weighs. */
+final readonly class Finding
+{
+    /**
+     * @param string       $seen     what was seen, in words and numbers
+     * @param list<string> $evidence identifiers of checks, interventions, references or runs it rests on
+     * @param Cure|null    $cure     what would cure it; null where nothing can any more
+     * @param string|null  $advice   what a person may still do where no evidence cures it
+     * @param string|null  $channel  the one channel it touches; null for the whole unit
+     */
+    public function __construct(
+        public RuleSetting $setting,
+        public string $seen,
+        public array $evidence,
+        public Severity $severity,
+        public ?Limit $limit = null,
+        public ?Cure $cure = null,
+        public ?string $advice = null,
+        public ?string $channel = null,
+    ) {
+    }
+
+    /** What this finding alone makes of a result; notes never count. */
+    public function verdict(): Verdict
+    {
+        return match ($this->severity) {
+            Severity::Note => Verdict::Valid,
+            Severity::Corrected => Verdict::Corrected,
+            Severity::Qualified => Verdict::Qualified,
+            Severity::Void => $this->cure === null ? Verdict::Void : Verdict::Open,
+        };
+    }
+}

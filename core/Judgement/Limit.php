@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Decimal;
+
+/** An instrument limit of a policy. */
+final readonly class Limit
+{
+    public function __construct(
+        public string $name,
+        public Decimal $value,
+        public string $unit,
+        public Comparator $comparator = Comparator::NotMoreThan,
+    ) {
+    }
+
+    /** Whether the value keeps the limit, compared exactly where it is exact. */
+    public function isKeptBy(Exact|float $value): bool
+    {
+        return $this->comparator->holds($value instanceof Exact ? $value->compareTo($this->value->value) : $value <=> $this->toFloat());
+    }
+
+    public function toFloat(): float
+    {
+        return $this->value->value->toFloat();
+    }
+
+    public function words(): string
+    {
+        return trim(\sprintf('%s %s %s', $this->comparator->value, $this->value->written, $this->unit));
+    }
+}

@@ -1,0 +1,9 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+final class MissingLimit extends \OutOfBoundsException
+{
+}

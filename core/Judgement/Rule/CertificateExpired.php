@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement\Rule;
+
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** A reference was past its date on the day of the check. */
+final readonly class CertificateExpired implements Rule
+{
+    public function id(): string
+    {
+        return 'reference.expired';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        foreach ($case->checks() as $check) {
+            $reference = $case->timeline->referenceOf($check);
+            $certificate = $reference?->certificateAt($check->at);
+            if ($reference !== null && $certificate !== null && !$certificate->inForceAt($check->at)) {
+                yield $setting->finding(\sprintf('Certificate %s of %s was due on %s; the check was made on %s.', $certificate->number, $reference->id, $certificate->due->format('j M Y'), $check->at->format('j M Y')), [$check->id, $reference->id]);
+            }
+        }
+    }
+}

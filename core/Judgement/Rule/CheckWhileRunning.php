@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement\Rule;
+
+use Footnote\Core\Evidence\StepState;
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** A check was made while the unit was in run mode. */
+final readonly class CheckWhileRunning implements Rule
+{
+    public function id(): string
+    {
+        return 'bracket.check-while-running';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        foreach ($case->checks() as $check) {
+            if ($check->step('stopped') === StepState::Skipped) {
+                yield $setting->finding(\sprintf('The unit was running during the check of %s; the reference may have gone into the exposure.', $case->hour($check->at)), [$check->id]);
+            }
+        }
+    }
+}

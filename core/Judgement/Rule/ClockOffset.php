@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement\Rule;
+
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** The unit's clock was off; its times were set right. Two rules with two limits: the graver one silences the lighter. */
+final readonly class ClockOffset implements Rule
+{
+    public function __construct(private string $id, private ?string $graver)
+    {
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        $offset = $case->run->clockOffset;
+        if ($offset === null) {
+            return;
+        }
+        $limit = $setting->limit('offset');
+        $graver = $this->graver === null ? null : $case->policy->limit($this->graver, 'offset');
+        if ($limit->isKeptBy(abs($offset)) || ($graver !== null && !$graver->isKeptBy(abs($offset)))) {
+            return;
+        }
+        yield $setting->finding(\sprintf('The unit\'s clock was %s s %s; the times of its log are set right by it.', rtrim(rtrim(number_format(abs($offset), 1, '.', ''), '0'), '.'), $offset > 0 ? 'ahead' : 'behind'), [$case->run->id], $limit);
+    }
+}

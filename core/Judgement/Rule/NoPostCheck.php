@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement\Rule;
+
+use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** No usable check has followed the run yet; the next one before the unit is touched or run again still closes it. */
+final readonly class NoPostCheck implements Rule
+{
+    public function id(): string
+    {
+        return 'bracket.no-post-check';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        $bracket = $case->bracket;
+        if ($bracket->post !== null || $bracket->brokenAfter !== null) {
+            return;
+        }
+        if ($case->run->stop === null) {
+            yield $setting->finding('The run still goes on.', [$case->run->id], cure: new Cure('stop the run, then check the unit as found', 'before the unit is adjusted'));
+
+            return;
+        }
+        $passedOver = array_filter($bracket->passedOver, static fn ($passed): bool => $passed->check->at >= $case->run->stop);
+        $count = \count($bracket->runs);
+        yield $setting->finding(
+            $passedOver === [] ? 'No check has followed the run yet.' : \sprintf('The check that followed cannot be used (%s).', implode('; ', reset($passedOver)->reasons)),
+            [$case->run->id],
+            cure: new Cure(
+                \sprintf('a check of %s, as found, closes %s', $case->run->instrument, $count === 1 ? 'this run' : $count.' runs'),
+                'before the unit is adjusted, repaired or run again',
+            ),
+        );
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement\Rule;
+
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** Nothing shows how the unit read before the run. Nothing later can show it. */
+final readonly class NoPreCheck implements Rule
+{
+    public function id(): string
+    {
+        return 'bracket.no-pre-check';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        if ($case->bracket->pre !== null) {
+            return;
+        }
+        $break = $case->bracket->brokenBefore;
+        yield $setting->finding(
+            $break === null
+                ? 'There is no usable check of this unit before the run.'
+                : \sprintf('The unit was %s (%s) after its last check and not checked again before the run.', $break->what, $case->hour($break->at)),
+            $break === null ? [$case->run->id] : [$break->evidence],
+        );
+    }
+}

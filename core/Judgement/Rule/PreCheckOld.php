@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement\Rule;
+
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Quantity\Span;
+
+/** The pre-check is older than the policy allows. */
+final readonly class PreCheckOld implements Rule
+{
+    public function id(): string
+    {
+        return 'bracket.pre-check-old';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        $pre = $case->bracket->pre;
+        $limit = $setting->limit('age');
+        if ($pre === null) {
+            return;
+        }
+        $hours = Span::secondsBetween($pre->at, $case->run->start) / 3600;
+        if (!$limit->isKeptBy($hours)) {
+            yield $setting->finding(\sprintf('The check before the run is %.1f h old (%s).', $hours, $case->hour($pre->at)), [$pre->id], $limit);
+        }
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement\Rule;
+
+use Footnote\Core\Judgement\Rule;
+
+/** The rules that hold for every family: bracket, reference, procedure, run, clock, robustness. */
+final class SharedRules
+{
+    /** @return list<Rule> */
+    public static function all(): array
+    {
+        return [
+            new NoPreCheck(),
+            new PreCheckOld(),
+            new NoPostCheck(),
+            new LatePostCheck(),
+            new BrokenBracket(),
+            new CheckPassedOver(),
+            new AnotherRunBetween(),
+            new CheckWhileRunning(),
+            new CertificateMissing(),
+            new CertificateExpired(),
+            new ReferenceRecalled(),
+            new StepNotConfirmed(),
+            new WarmUpTooShort(),
+            new OrderWrong(),
+            new OverlappingRun(),
+            new ShortRun(),
+            new RemarkMade('run.remark', Remarks::PLAIN),
+            new RemarkMade('run.worn-wrongly', Remarks::WORN_WRONGLY),
+            new ClockOffset('clock.offset', 'clock.doubtful'),
+            new ClockOffset('clock.doubtful', null),
+            new ClockNotNoted(),
+            new AnswerCorrected(),
+            new Undecided(),
+        ];
+    }
+}

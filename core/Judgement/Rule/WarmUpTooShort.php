@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement\Rule;
+
+use Footnote\Core\Evidence\StepState;
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** The warm-up of a unit was cut short. */
+final readonly class WarmUpTooShort implements Rule
+{
+    public function id(): string
+    {
+        return 'procedure.warm-up';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        foreach ($case->checks() as $check) {
+            if ($check->step('warm-up') === StepState::Skipped) {
+                yield $setting->finding(\sprintf('The warm-up before the check of %s was cut short.', $case->hour($check->at)), [$check->id]);
+            }
+        }
+    }
+}

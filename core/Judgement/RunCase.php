@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Procedure\Procedure;
+
+/** Everything that the rules look at when they judge a run. */
+final readonly class RunCase
+{
+    public function __construct(
+        public Run $run,
+        public Bracket $bracket,
+        public Timeline $timeline,
+        public Policy $policy,
+        public Procedure $procedure,
+        public FamilyResults $results,
+    ) {
+    }
+
+    /**
+     * The checks that the result leans on: both ends and those in between.
+     *
+     * @return list<Check>
+     */
+    public function checks(): array
+    {
+        return array_values(array_filter([$this->bracket->pre, ...$this->bracket->between, $this->bracket->post]));
+    }
+
+    /** A moment as people of the site say it. */
+    public function hour(\DateTimeImmutable $moment): string
+    {
+        $local = $moment->setTimezone($this->run->start->getTimezone());
+
+        return $local->format($local->format('Y-m-d') === $this->run->start->format('Y-m-d') ? 'H:i' : 'j M H:i');
+    }
+}

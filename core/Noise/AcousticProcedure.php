@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Procedure\Step;
+use Footnote\Core\Procedure\StepKind;
+
+/** The check of a noise dosimeter or sound level meter with an acoustic calibrator, step by step. */
+final class AcousticProcedure
+{
+    public const STOPPED = 'stopped';
+    public const WINDSCREEN_OFF = 'windscreen-off';
+    public const ADAPTER = 'adapter';
+    public const REFERENCE = 'reference';
+    public const STEADY = 'steady';
+    public const AS_FOUND = 'as-found';
+    public const ADJUST = 'adjust';
+    public const AS_LEFT = 'as-left';
+    public const CALIBRATOR_OFF = 'calibrator-off';
+    public const WINDSCREEN_ON = 'windscreen-on';
+
+    public static function steps(): Procedure
+    {
+        return new Procedure('acoustic-check', 'Check with an acoustic calibrator', [
+            new Step(self::STOPPED, StepKind::Confirm, 'Stopped', 'Stop the unit: it is out of run mode.', 'A tone heard while it runs goes into the exposure.'),
+            new Step(self::WINDSCREEN_OFF, StepKind::Confirm, 'Windscreen off', 'Take the windscreen off. Leave the protective cap on where the manual says so.', 'Foam under the calibrator lets the tone leak.'),
+            new Step(self::REFERENCE, StepKind::Reference, 'Calibrator', 'Choose the calibrator and the level it is switched to.', 'The level at the switch and the level the meter expects must be the same.'),
+            new Step(self::ADAPTER, StepKind::Confirm, 'Adapter', 'Fit the adapter of the microphone\'s diameter. Seat the calibrator squarely.', 'A wrong adapter changes the volume in front of the microphone, and with it the level.'),
+            new Step(self::STEADY, StepKind::Wait, 'Steady', 'Switch the tone on and wait until the level stands still.', 'The first seconds show the seal settling, not the unit.', seconds: 10),
+            new Step(self::AS_FOUND, StepKind::Readings, 'As found', 'Read the level before anything is adjusted.', 'This value closes every run since the last check. Once adjusted, it is gone.'),
+            new Step(self::ADJUST, StepKind::Adjust, 'Adjust', 'Adjust the unit, or leave it as it is.', 'Not every deviation wants an adjustment: its history is worth more.', required: false),
+            new Step(self::AS_LEFT, StepKind::Readings, 'As left', 'Read the level again after the adjustment.', 'The next run starts from here.', when: 'adjusted'),
+            new Step(self::CALIBRATOR_OFF, StepKind::Confirm, 'Calibrator off', 'Switch the tone off and take the calibrator away with a slight turn.', 'A straight pull can suck at the membrane.'),
+            new Step(self::WINDSCREEN_ON, StepKind::Confirm, 'Windscreen on', 'Put the windscreen back on.', 'Without it wind and touch are measured.'),
+        ]);
+    }
+}

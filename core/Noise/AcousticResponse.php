@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Reading;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\OffsetKnot;
+use Footnote\Core\Response\OffsetLine;
+
+/** What acoustic checks say of a unit: its offset as found and as left, in dB, positive where it reads high. */
+final readonly class AcousticResponse
+{
+    /** N-1. Without a certificate the nominal level is taken, and says so. */
+    public function expected(Check $check, AcousticCheck $content, ?Reference $reference): Figure
+    {
+        $certificate = $reference?->certificateAt($check->at);
+        $certified = $certificate?->at($content->nominal->written);
+        $level = $certified !== null
+            ? Figure::read('L_cert', 'level certified at '.$content->nominal->written.' dB', $certified->certified->value, Unit::Decibel, new Origin('certificate', $certificate->number, \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory)), 2)
+            : Figure::read('L_cert', 'nominal level, no certificate', $content->nominal->value, Unit::Decibel, new Origin('assumption', $check->id, 'the nominal level is assumed to be true'), 2);
+        $inputs = [$level];
+        $value = $certified !== null ? $certified->certified->value : $content->nominal->value;
+        foreach ([['C_mic', 'microphone and adapter', $content->microphoneCorrection], ['C_P', 'static pressure', $content->pressureCorrection]] as [$symbol, $meaning, $correction]) {
+            if ($correction !== null) {
+                $inputs[] = Figure::read($symbol, 'correction for '.$meaning, $correction->value, Unit::Decibel, $this->origin($check, 'entered at the check'), 2);
+                $value = $value->plus($correction->value);
+            }
+        }
+
+        return Figure::derived('L_exp', 'level the unit should show', $value, Unit::Decibel, NoiseEquation::ExpectedLevel, $inputs, 2);
+    }
+
+    /** N-2: the deviation before anything was adjusted; by the change of the stored factor where the unit adjusted itself. */
+    public function asFound(Check $check, Timeline $timeline): ?OffsetKnot
+    {
+        $content = $check->content;
+        if (!$content instanceof AcousticCheck || !$content->hasAsFound()) {
+            return null;
+        }
+        if ($content->asFound !== []) {
+            return $this->knot($check, $this->deviation($check, $content, $content->asFound, 'as found', $timeline), false);
+        }
+        \assert($content->factorBefore !== null && $content->factorAfter !== null);
+        $before = Figure::read('F_before', 'stored factor before', $content->factorBefore->value, Unit::Decibel, $this->origin($check, 'read off the unit'), 2);
+        $after = Figure::read('F_after', 'stored factor after', $content->factorAfter->value, Unit::Decibel, $this->origin($check, 'read off the unit'), 2);
+        $offset = Figure::derived('ε', 'offset as found, from the factor', $content->factorBefore->value->minus($content->factorAfter->value), Unit::Decibel, NoiseEquation::Deviation, [$before, $after], 2);
+
+        return $this->knot($check, $offset, false);
+    }
+
+    /** The offset it was left with: as found where nothing was adjusted, nominal where nobody read it again. */
+    public function asLeft(Check $check, Timeline $timeline): ?OffsetKnot
+    {
+        $content = $check->content;
+        if (!$content instanceof AcousticCheck) {
+            return null;
+        }
+        if ($content->asLeft !== []) {
+            return $this->knot($check, $this->deviation($check, $content, $content->asLeft, 'as left', $timeline), true);
+        }
+        if (!$content->wasAdjusted()) {
+            $found = $this->asFound($check, $timeline);
+
+            return $found === null ? null : $this->knot($check, $found->offset, true);
+        }
+        $assumed = Figure::read('ε', 'offset as left, not read', Exact::zero(), Unit::Decibel, new Origin('assumption', $check->id, 'adjusted and not read again: nominal is assumed'), 2);
+
+        return new OffsetKnot($check->at, $assumed, $check->id, true, true);
+    }
+
+    /** The offset along a bracket; null where no check shows one. */
+    public function line(Bracket $bracket, Timeline $timeline): ?OffsetLine
+    {
+        $knots = [];
+        $pre = $bracket->pre === null ? null : $this->asLeft($bracket->pre, $timeline);
+        if ($pre !== null) {
+            $knots[] = $this->moved($pre, $bracket->start());
+        }
+        foreach ($bracket->between as $check) {
+            $found = $this->asFound($check, $timeline);
+            if ($found !== null) {
+                $knots[] = $found;
+            }
+            if ($check->content->wasAdjusted()) {
+                $left = $this->asLeft($check, $timeline);
+                if ($left !== null) {
+                    $knots[] = $left;
+                }
+            }
+        }
+        $post = $bracket->post === null ? null : $this->asFound($bracket->post, $timeline);
+        if ($post !== null) {
+            $knots[] = $this->moved($post, $bracket->stop());
+        }
+
+        return $knots === [] ? null : new OffsetLine($knots);
+    }
+
+    /**
+     * N-2: every response as found less the one that its segment began with.
+     *
+     * @return list<Figure>
+     */
+    public function drifts(?OffsetLine $line): array
+    {
+        $drifts = [];
+        $began = null;
+        foreach ($line->knots ?? [] as $knot) {
+            if ($knot->asLeft) {
+                $began = $knot;
+            } elseif ($began !== null && $began->offset->value instanceof Exact && $knot->offset->value instanceof Exact) {
+                $drifts[] = Figure::derived('d', \sprintf('drift from %s to %s', $began->check, $knot->check), $knot->offset->value->minus($began->offset->value), Unit::Decibel, NoiseEquation::Deviation, [$knot->offset, $began->offset], 2);
+            }
+        }
+
+        return $drifts;
+    }
+
+    /** @param non-empty-list<Reading> $readings */
+    private function deviation(Check $check, AcousticCheck $content, array $readings, string $when, Timeline $timeline): Figure
+    {
+        $expected = $this->expected($check, $content, $timeline->referenceOf($check));
+        \assert($expected->value instanceof Exact);
+        $inputs = [];
+        foreach ($readings as $reading) {
+            $inputs[] = Figure::read('L_ind', 'reading '.$when, $reading->value->value, Unit::Decibel, $this->origin($check, $reading->provenance->words()), max(1, $reading->value->decimals()));
+        }
+        $mean = Exact::mean(array_map(static fn (Reading $reading): Exact => $reading->value->value, $readings));
+
+        return Figure::derived('ε', 'offset '.$when, $mean->minus($expected->value), Unit::Decibel, NoiseEquation::Deviation, [...$inputs, $expected], 2);
+    }
+
+    private function knot(Check $check, Figure $offset, bool $asLeft): OffsetKnot
+    {
+        return new OffsetKnot($check->at, $offset, $check->id, $asLeft);
+    }
+
+    private function moved(OffsetKnot $knot, \DateTimeImmutable $at): OffsetKnot
+    {
+        return new OffsetKnot($at, $knot->offset, $knot->check, $knot->asLeft, $knot->assumed);
+    }
+
+    private function origin(Check $check, string $how): Origin
+    {
+        return new Origin('check', $check->id, \sprintf('%s, %s by %s', $how, $check->at->format('j M Y H:i'), $check->by));
+    }
+}

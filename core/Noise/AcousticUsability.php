@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\StepState;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Evidence\UnusableBecause;
+use Footnote\Core\Evidence\Usability;
+
+/** When an acoustic check shows nothing of the unit: broken off, set aside, unsteady, no such level, no value as found. */
+final readonly class AcousticUsability implements Usability
+{
+    public function whyUnusable(Check $check, Timeline $timeline): array
+    {
+        $content = $check->content;
+        if (!$content instanceof AcousticCheck) {
+            return ['not an acoustic check'];
+        }
+        $reasons = [];
+        if ($check->setAside !== null) {
+            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->setAside->reason;
+        }
+        if ($check->brokenOff) {
+            $reasons[] = UnusableBecause::BROKEN_OFF;
+        }
+        if ($check->step(AcousticProcedure::STEADY) === StepState::Skipped) {
+            $reasons[] = 'the level was not steady';
+        }
+        $reference = $timeline->referenceOf($check);
+        $certificate = $reference?->certificateAt($check->at);
+        if ($certificate !== null && $certificate->at($content->nominal->written) === null) {
+            $reasons[] = \sprintf('%s has no certified level of %s dB', $reference->id, $content->nominal->written);
+        }
+        if (!$content->hasAsFound()) {
+            $reasons[] = UnusableBecause::AS_FOUND_MISSING;
+        }
+
+        return $reasons;
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Quantity\Exact;
+
+/**
+ * How often each level stands in a log. A constant offset shifts every level alike, so all sums with a constant offset
+ * are exact sums over these counts.
+ */
+final readonly class LevelHistogram
+{
+    /** Thousandths by which a shifted level may miss a threshold through binary rounding and still count as on it. */
+    private const SLACK = 1e-4;
+
+    /** @param array<int, int> $counts by level in thousandths of a dB */
+    public function __construct(public array $counts, public int $samples, public int $gaps)
+    {
+    }
+
+    /** @param list<array{int, int}> $ranges the intervals that count, in order */
+    public static function of(LevelLog $log, int $column, array $ranges): self
+    {
+        $counts = [];
+        $begin = 0;
+        $next = 0;
+        foreach ($log->chunks($column) as $chunk) {
+            $end = $begin + \count($chunk);
+            for ($r = $next; $r < \count($ranges) && $ranges[$r][0] < $end; ++$r) {
+                $from = max($ranges[$r][0], $begin) - $begin;
+                $to = min($ranges[$r][1], $end) - $begin;
+                for ($i = $from; $i < $to; ++$i) {
+                    $value = $chunk[$i];
+                    $counts[$value] = ($counts[$value] ?? 0) + 1;
+                }
+                if ($ranges[$r][1] <= $end) {
+                    $next = $r + 1;
+                }
+            }
+            $begin = $end;
+        }
+        $gaps = $counts[LevelLog::GAP] ?? 0;
+        unset($counts[LevelLog::GAP]);
+
+        return new self($counts, array_sum($counts), $gaps);
+    }
+
+    /** N-3 over all samples, dB; −∞ where there is none. */
+    public function equivalentLevel(): float
+    {
+        if ($this->samples === 0) {
+            return -\INF;
+        }
+        $energy = 0.0;
+        foreach ($this->counts as $level => $count) {
+            $energy += $count * 10 ** ($level / 10000);
+        }
+
+        return 10 * log10($energy / $this->samples);
+    }
+
+    /** N-4 with the offset taken out of every sample first, then threshold and dose, %. */
+    public function dose(DoseCriterion $criterion, float $step, ?Exact $offset = null): float
+    {
+        $o = $offset?->toFloat() ?? 0.0;
+        $threshold = self::shifted($criterion, $o);
+        $sum = 0.0;
+        [$q, $l] = [$criterion->q(), $criterion->l()];
+        foreach ($this->counts as $level => $count) {
+            if ($level >= $threshold) {
+                $sum += $count * 2 ** (($level / 1000 - $o - $l) / $q);
+            }
+        }
+
+        return 100 * $sum * $step / 3600 / DoseCriterion::HOURS;
+    }
+
+    public function highest(): ?int
+    {
+        return $this->counts === [] ? null : max(array_keys($this->counts));
+    }
+
+    /** The least level as logged that reaches the threshold once the offset is taken out, thousandths. */
+    public static function shifted(DoseCriterion $criterion, float $offset): float
+    {
+        return $criterion->threshold === null ? -\INF : 1000 * ($criterion->threshold->value->toFloat() + $offset) - self::SLACK;
+    }
+}

@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+/** Guesses how a log file is written from its first lines; a person confirms. */
+final class LogFormatGuess
+{
+    private const KINDS = [
+        'overload' => '/over|ovl/i',
+        'LCpeak' => '/pe?a?k/i',
+        'LASmax' => '/max/i',
+        'Lavg' => '/avg|average|mean/i',
+        'LAeq' => '/eq/i',
+        'LAS' => '/slow|\bL?AS\b/i',
+        'LAF' => '/fast|\bL?AF\b/i',
+    ];
+
+    /**
+     * @param list<string> $lines the first lines of the file, fifty or so
+     *
+     * @throws UnreadableLog where no table can be seen in them
+     */
+    public static function of(array $lines): LogFormat
+    {
+        $lines = array_map(static fn (string $line): string => rtrim($line, "\r\n"), $lines);
+        [$delimiter, $decimal, $skip, $cells] = self::table($lines);
+        $header = $skip > 0 ? self::cells($lines[$skip - 1], $delimiter) : [];
+        $time = self::timePlaces($cells);
+        $order = $time === [] ? null : self::dateOrder(array_slice($lines, $skip), $delimiter, $time);
+
+        $columns = [];
+        foreach ($cells as $place => $cell) {
+            if (\in_array($place, $time, true) || !self::isNumber($cell, $decimal)) {
+                continue;
+            }
+            $title = trim($header[$place] ?? '');
+            foreach (self::KINDS as $kind => $pattern) {
+                if (preg_match($pattern, $title) === 1) {
+                    $columns[$place] = new LogColumn(LogColumnKind::from($kind), $title);
+                    break;
+                }
+            }
+        }
+        if ($columns === []) {
+            foreach ($cells as $place => $cell) {
+                if (!\in_array($place, $time, true) && self::isNumber($cell, $decimal) && preg_match('/^\s*"?\d{2,3}[.,]\d/', $cell) === 1) {
+                    $columns[$place] = new LogColumn(LogColumnKind::Equivalent, trim($header[$place] ?? ''));
+                    break;
+                }
+            }
+        }
+
+        return new LogFormat($delimiter, $decimal, $skip, $columns, $time, $order, null, false);
+    }
+
+    /** @return list<string> */
+    public static function cells(string $line, string $delimiter): array
+    {
+        return array_map(static fn (?string $cell): string => $cell ?? '', str_getcsv($line, $delimiter, '"', ''));
+    }
+
+    /**
+     * The delimiter, decimal sign and first line of data, by what makes the last lines most alike.
+     *
+     * @param list<string> $lines
+     *
+     * @return array{non-empty-string, string, int, list<string>}
+     */
+    private static function table(array $lines): array
+    {
+        $best = null;
+        foreach ([';', "\t", '|', ','] as $delimiter) {
+            foreach (['.', ','] as $decimal) {
+                if ($decimal === $delimiter) {
+                    continue;
+                }
+                $skip = null;
+                $width = 0;
+                foreach ($lines as $place => $line) {
+                    $cells = self::cells($line, $delimiter);
+                    $numbers = \count(array_filter($cells, static fn (string $cell): bool => self::isNumber($cell, $decimal)));
+                    if ($numbers > 0 && $numbers + \count(array_filter($cells, self::isTime(...))) >= \count(array_filter($cells, static fn (string $cell): bool => trim($cell) !== ''))) {
+                        $skip ??= $place;
+                        $width = \count($cells);
+                    } elseif (trim($line) !== '') {
+                        $skip = null;
+                    }
+                }
+                if ($skip !== null && ($best === null || $width > $best[4])) {
+                    $best = [$delimiter, $decimal, $skip, self::cells($lines[$skip], $delimiter), $width];
+                }
+            }
+        }
+        if ($best === null) {
+            throw UnreadableLog::because('No table of numbers can be seen in the first lines of the file.');
+        }
+
+        return [$best[0], $best[1], $best[2], $best[3]];
+    }
+
+    private static function isNumber(string $cell, string $decimal): bool
+    {
+        $cell = trim($cell);
+
+        return preg_match($decimal === '.' ? '/^[+-]?\d+(\.\d+)?$/' : '/^[+-]?\d+(,\d+)?$/', $cell) === 1;
+    }
+
+    private static function isTime(string $cell): bool
+    {
+        return preg_match('/^\s*(\d{1,4}[-.\/]\d{1,2}[-.\/]\d{1,4})?[ T]*(\d{1,2}:\d{2}(:\d{2}([.,]\d+)?)?(\s*[AaPp]\.?[Mm]\.?)?)?(Z|[+-]\d{2}:?\d{2})?\s*$/', $cell) === 1 && trim($cell) !== '' && preg_match('/[:\-\/.]/', $cell) === 1;
+    }
+
+    /**
+     * @param list<string> $cells
+     *
+     * @return list<int>
+     */
+    private static function timePlaces(array $cells): array
+    {
+        $places = [];
+        foreach ($cells as $place => $cell) {
+            if (self::isTime($cell) && !self::isNumber($cell, '.') && !self::isNumber($cell, ',')) {
+                $places[] = $place;
+            }
+        }
+
+        return \array_slice($places, 0, 2);
+    }
+
+    /**
+     * @param list<string> $lines
+     * @param list<int>    $time
+     */
+    private static function dateOrder(array $lines, string $delimiter, array $time): ?string
+    {
+        $order = null;
+        foreach ($lines as $line) {
+            $cells = self::cells($line, $delimiter);
+            $stamp = implode(' ', array_map(static fn (int $place): string => $cells[$place] ?? '', $time));
+            if (preg_match('/^\s*(\d{1,4})([-.\/])(\d{1,2})[-.\/](\d{1,4})/', $stamp, $part) !== 1) {
+                continue;
+            }
+            if (\strlen($part[1]) === 4) {
+                return 'ymd';
+            }
+            if ((int) $part[3] > 12) {
+                return 'mdy';
+            }
+            $order = 'dmy';
+        }
+
+        return $order;
+    }
+}

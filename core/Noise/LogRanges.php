@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+/** Which intervals of a log count: one range less others. */
+final readonly class LogRanges
+{
+    /**
+     * @param array{int, int}       $whole first and the one after the last
+     * @param list<array{int, int}> $out   ranges left out, in any order
+     *
+     * @return list<array{int, int}> what is left, in order
+     */
+    public static function less(array $whole, array $out): array
+    {
+        usort($out, static fn (array $a, array $b): int => $a <=> $b);
+        $left = [];
+        [$from, $end] = $whole;
+        foreach ($out as [$a, $b]) {
+            if ($a > $from) {
+                $left[] = [$from, min($a, $end)];
+            }
+            $from = max($from, $b);
+            if ($from >= $end) {
+                return array_values(array_filter($left, static fn (array $range): bool => $range[0] < $range[1]));
+            }
+        }
+        $left[] = [$from, $end];
+
+        return array_values(array_filter($left, static fn (array $range): bool => $range[0] < $range[1]));
+    }
+}

@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+/** Reads a log file line by line into packed columns. Memory does not grow with its length. */
+final class LogReader
+{
+    private const MOST_PROBLEMS = 20;
+    private const NOTHING = ['', '-', '--', '---', 'nan', 'n/a', 'null'];
+    private const LEAST = -20000;
+    private const MOST = 200000;
+    private const LONGEST_GAP = 864000;
+
+    /** @var list<array{line: int|null, problem: string}> */
+    private array $problems = [];
+
+    /** @var array<string, int|null> levels by the text of the cell; null where it is no level */
+    private array $levels = [];
+
+    public function __construct(private readonly LogFormat $format)
+    {
+    }
+
+    /**
+     * @param iterable<string>        $lines the whole file
+     * @param \DateTimeZone           $zone  zone of the unit's clock
+     * @param \DateTimeImmutable|null $start for stamps without a date, its day; without stamps, the first interval's start
+     *
+     * @throws UnreadableLog naming the lines
+     */
+    public function read(iterable $lines, \DateTimeZone $zone, ?\DateTimeImmutable $start): PackedLog
+    {
+        $format = $this->format;
+        if ($format->columns === []) {
+            throw UnreadableLog::because('No column was chosen.');
+        }
+        $stamps = new StampReader($format->dateOrder);
+        $places = array_keys($format->columns);
+        $streams = array_map(static fn () => PackedLog::memory(), $places);
+        /** @var list<list<int>> $buffers */
+        $buffers = array_fill(0, \count($places), []);
+        $step = $format->step;
+        $first = null;
+        $length = 0;
+        $last = null;
+        $number = 0;
+        $days = 0;
+
+        foreach ($lines as $line) {
+            ++$number;
+            if ($number <= $format->skip) {
+                continue;
+            }
+            $line = rtrim($line, "\r\n");
+            if ($line === '' || trim($line, " \t".$format->delimiter) === '') {
+                continue;
+            }
+            if (str_contains($line, "\0")) {
+                throw UnreadableLog::because('is not text.', $number);
+            }
+            $cells = str_contains($line, '"') ? str_getcsv($line, $format->delimiter, '"', '') : explode($format->delimiter, $line);
+            $values = [];
+            foreach ($places as $place) {
+                $cell = $cells[$place] ?? null;
+                $value = $cell === null ? null : (\array_key_exists($cell, $this->levels) ? $this->levels[$cell] : ($this->levels[$cell] = $this->level($cell)));
+                if ($value === null) {
+                    $this->problem($number, $cell === null ? \sprintf('has no column %d.', $place + 1) : \sprintf('"%s" in column %d is not a level between −20 and 200 dB.', mb_substr($cell, 0, 30), $place + 1));
+                    $value = LevelLog::GAP;
+                }
+                $values[] = $value;
+            }
+            if (\count($this->levels) > 20000) {
+                $this->levels = [];
+            }
+            $missing = 0;
+            if ($format->time !== []) {
+                $stamp = \count($format->time) === 1 ? ($cells[$format->time[0]] ?? '') : implode(' ', array_map(static fn (int $place): string => $cells[$place] ?? '', $format->time));
+                $seconds = $stamps->seconds(trim($stamp));
+                if ($seconds === null) {
+                    $this->problem($number, \sprintf('"%s" is not a time of the chosen form.', mb_substr($stamp, 0, 40)));
+                    continue;
+                }
+                if ($format->dateOrder === null) {
+                    $seconds += 86400 * $days;
+                    if ($last !== null && $seconds < $last - 43200) {
+                        ++$days;
+                        $seconds += 86400;
+                    }
+                }
+                if ($first === null) {
+                    $first = $seconds;
+                } elseif ($step === null) {
+                    $step = round($seconds - $first, 3);
+                    if ($step <= 0) {
+                        throw UnreadableLog::because('The first two times do not differ; choose the interval.', $number);
+                    }
+                }
+                if ($step !== null && $last !== null) {
+                    $missing = (int) round(($seconds - $last) / $step) - 1;
+                    if ($missing < 0) {
+                        $this->problem($number, \sprintf('the time %s does not go on from the line before by the interval of %s s.', trim($stamp), $step));
+                        continue;
+                    }
+                    if ($missing > self::LONGEST_GAP) {
+                        throw UnreadableLog::because('the time jumps too far to be one log.', $number);
+                    }
+                }
+                $last = $seconds;
+            }
+            foreach ($values as $c => $value) {
+                for ($i = 0; $i < $missing; ++$i) {
+                    $buffers[$c][] = LevelLog::GAP;
+                }
+                $buffers[$c][] = $value;
+                if (\count($buffers[$c]) >= 4096) {
+                    fwrite($streams[$c], pack('V*', ...$buffers[$c]));
+                    $buffers[$c] = [];
+                }
+            }
+            $length += 1 + $missing;
+        }
+        if ($this->problems !== []) {
+            throw new UnreadableLog($this->problems);
+        }
+        if ($length === 0) {
+            throw UnreadableLog::because('There is no data line in the file.');
+        }
+        foreach ($buffers as $c => $buffer) {
+            if ($buffer !== []) {
+                fwrite($streams[$c], pack('V*', ...$buffer));
+            }
+        }
+        if ($step === null || $step <= 0) {
+            throw UnreadableLog::because('The interval is not known: the file has no times to take it from.');
+        }
+
+        return new PackedLog(array_values($format->columns), $this->start($first, $zone, $start, $step), $step, $length, $streams);
+    }
+
+    private function start(?float $first, \DateTimeZone $zone, ?\DateTimeImmutable $start, float $step): \DateTimeImmutable
+    {
+        if ($first === null) {
+            return $start ?? throw UnreadableLog::because('The file has no times: say when its first interval began.');
+        }
+        if ($this->format->dateOrder === null) {
+            $day = $start ?? throw UnreadableLog::because('The times have no date: say on which day the log began.');
+            $first += (float) gmmktime(0, 0, 0, (int) $day->setTimezone($zone)->format('n'), (int) $day->setTimezone($zone)->format('j'), (int) $day->setTimezone($zone)->format('Y'));
+        }
+        if ($this->format->stampAtEnd) {
+            $first -= $step;
+        }
+        $whole = (int) floor($first);
+
+        return (new \DateTimeImmutable(gmdate('Y-m-d H:i:s', $whole), $zone))->modify(\sprintf('+%d microseconds', (int) round(1e6 * ($first - $whole))));
+    }
+
+    private function level(string $cell): ?int
+    {
+        $text = trim($cell, " \t\"");
+        if (\in_array(strtolower($text), self::NOTHING, true)) {
+            return LevelLog::GAP;
+        }
+        if ($this->format->decimal === ',') {
+            $text = str_replace(',', '.', $text);
+        }
+        if (preg_match('/^[+-]?\d{1,4}(\.\d{1,12})?$/D', $text) !== 1) {
+            return null;
+        }
+        $thousandths = (int) round(1000 * (float) $text);
+
+        return $thousandths < self::LEAST || $thousandths > self::MOST ? null : $thousandths;
+    }
+
+    private function problem(int $line, string $problem): void
+    {
+        $this->problems[] = ['line' => $line, 'problem' => $problem];
+        if (\count($this->problems) >= self::MOST_PROBLEMS) {
+            throw new UnreadableLog($this->problems);
+        }
+    }
+}

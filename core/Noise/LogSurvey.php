@@ -1,0 +1,216 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Quantity\Span;
+
+/** What stands out in a log before anything is summed: tones, flat stretches, overloads, knocks, gaps. */
+final readonly class LogSurvey
+{
+    /**
+     * @param list<Tone>  $tones
+     * @param list<Span>  $flats
+     * @param list<Span>  $overloads
+     * @param list<Knock> $knocks   the first twenty
+     * @param int         $knockCount all of them
+     */
+    private function __construct(
+        public array $tones,
+        public array $flats,
+        public array $overloads,
+        public array $knocks,
+        public int $knockCount,
+    ) {
+    }
+
+    /** @param list<float> $calibratorLevels levels of the calibrators that the unit meets, dB */
+    public static function of(LevelLog $log, Run $run, Instrument $instrument, array $calibratorLevels, Policy $policy): self
+    {
+        $clock = new LogClock($log, $run);
+        $level = self::column($log, LogColumnKind::Equivalent, LogColumnKind::Slow, LogColumnKind::Fast, LogColumnKind::Average, LogColumnKind::Maximum);
+        $peak = self::column($log, LogColumnKind::Peak);
+        $overload = self::column($log, LogColumnKind::Overload);
+
+        $tones = self::toneFinder($log->step(), $calibratorLevels, $policy);
+        $flats = self::flatFinder($log->step(), $policy);
+        $knockLimit = self::thousandths($policy, 'noise.knock', 'peak');
+        $knockExcess = self::thousandths($policy, 'noise.knock', 'excess');
+        $high = $instrument->rangeHigh === null ? null : (int) round(1000 * $instrument->rangeHigh->value->toFloat());
+
+        $knocks = [];
+        $knockCount = 0;
+        $over = [];
+        $begin = 0;
+        $peaks = self::pieces($log, $peak);
+        $marks = self::pieces($log, $overload);
+        foreach (self::pieces($log, $level) as $chunk) {
+            $tones?->feed($chunk);
+            $flats?->feed($chunk);
+            if ($high !== null && max($chunk) >= $high) {
+                foreach ($chunk as $i => $value) {
+                    if ($value >= $high) {
+                        $over[] = $begin + $i;
+                    }
+                }
+            }
+            $peakChunk = $peaks->current();
+            if ($peaks->valid() && $knockLimit !== null && $knockExcess !== null && max($peakChunk) >= $knockLimit) {
+                foreach ($peakChunk as $i => $value) {
+                    if ($value >= $knockLimit && $chunk[$i] !== LevelLog::GAP && $value - $chunk[$i] >= $knockExcess) {
+                        ++$knockCount;
+                        if ($knockCount <= 20) {
+                            $knocks[] = new Knock($clock->at($begin + $i), $value / 1000, $chunk[$i] / 1000);
+                        }
+                    }
+                }
+            }
+            $peaks->next();
+            $markChunk = $marks->current();
+            if ($marks->valid() && max($markChunk) > 0) {
+                foreach ($markChunk as $i => $value) {
+                    if ($value > 0) {
+                        $over[] = $begin + $i;
+                    }
+                }
+            }
+            $marks->next();
+            $begin += \count($chunk);
+        }
+        $toneRanges = $tones?->stretches() ?? [];
+        $means = self::means($log, $level, $toneRanges);
+
+        return new self(
+            array_map(static fn (array $range, float $mean): Tone => new Tone($clock->span(...$range), $mean), $toneRanges, $means),
+            array_values(array_map(
+                static fn (array $range): Span => $clock->span(...$range),
+                array_filter($flats?->stretches() ?? [], static fn (array $flat): bool => !self::isTone($flat, $toneRanges)),
+            )),
+            array_map(static fn (array $range): Span => $clock->span(...$range), self::joined($over, (int) ceil(60 / $log->step()))),
+            $knocks,
+            $knockCount,
+        );
+    }
+
+    public static function none(): self
+    {
+        return new self([], [], [], [], 0);
+    }
+
+    public static function column(LevelLog $log, LogColumnKind ...$kinds): ?int
+    {
+        foreach ($kinds as $kind) {
+            foreach ($log->columns() as $place => $column) {
+                if ($column->kind === $kind) {
+                    return $place;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** @return \Generator<int, non-empty-list<int>> */
+    private static function pieces(LevelLog $log, ?int $column): \Generator
+    {
+        if ($column !== null) {
+            foreach ($log->chunks($column) as $chunk) {
+                yield $chunk;
+            }
+        }
+    }
+
+    /** @param list<float> $levels */
+    private static function toneFinder(float $step, array $levels, Policy $policy): ?SteadyStretches
+    {
+        $near = self::thousandths($policy, 'noise.tone', 'near');
+        $spread = self::thousandths($policy, 'noise.tone', 'spread');
+        $seconds = $policy->limit('noise.tone', 'seconds')?->toFloat();
+        if ($near === null || $spread === null || $seconds === null || $levels === []) {
+            return null;
+        }
+
+        return new SteadyStretches(max(3, (int) ceil($seconds / $step)), $spread, false, array_map(static fn (float $level): int => (int) round(1000 * $level), $levels), $near);
+    }
+
+    private static function flatFinder(float $step, Policy $policy): ?SteadyStretches
+    {
+        $spread = self::thousandths($policy, 'noise.flat-stretch', 'spread');
+        $minutes = $policy->limit('noise.flat-stretch', 'minutes')?->toFloat();
+
+        return $spread === null || $minutes === null ? null : new SteadyStretches(max(3, (int) ceil(60 * $minutes / $step)), $spread, true);
+    }
+
+    private static function thousandths(Policy $policy, string $rule, string $limit): ?int
+    {
+        $found = $policy->limit($rule, $limit);
+
+        return $found === null ? null : (int) round(1000 * $found->toFloat());
+    }
+
+    /**
+     * @param array{int, int}       $flat
+     * @param list<array{int, int}> $tones
+     */
+    private static function isTone(array $flat, array $tones): bool
+    {
+        foreach ($tones as [$from, $to]) {
+            if ($from <= $flat[0] + 3 && $flat[1] - 3 <= $to) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param list<array{int, int}> $ranges
+     *
+     * @return list<float>
+     */
+    private static function means(LevelLog $log, ?int $column, array $ranges): array
+    {
+        if ($ranges === [] || $column === null) {
+            return [];
+        }
+        $sums = array_fill(0, \count($ranges), 0);
+        $begin = 0;
+        foreach ($log->chunks($column) as $chunk) {
+            foreach ($ranges as $r => [$from, $to]) {
+                for ($i = max($from, $begin), $end = min($to, $begin + \count($chunk)); $i < $end; ++$i) {
+                    $sums[$r] += $chunk[$i - $begin];
+                }
+            }
+            $begin += \count($chunk);
+        }
+
+        return array_map(static fn (int $sum, array $range): float => $sum / 1000 / ($range[1] - $range[0]), $sums, $ranges);
+    }
+
+    /**
+     * Single places joined into ranges where no more than $apart lie between.
+     *
+     * @param list<int> $places
+     *
+     * @return list<array{int, int}>
+     */
+    private static function joined(array $places, int $apart): array
+    {
+        sort($places);
+        $ranges = [];
+        foreach ($places as $place) {
+            $last = \count($ranges) - 1;
+            if ($last >= 0 && $place - $ranges[$last][1] <= $apart) {
+                $ranges[$last] = [$ranges[$last][0], $place + 1];
+            } else {
+                $ranges[] = [$place, $place + 1];
+            }
+        }
+
+        return $ranges;
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Evidence\Usability;
+use Footnote\Core\Judgement\Family;
+use Footnote\Core\Judgement\FamilyResults;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Procedure\Procedure;
+
+/** Noise dosimeters: an offset in dB, an acoustic calibrator, levels and doses. */
+final readonly class NoiseFamily implements Family
+{
+    public function id(): string
+    {
+        return 'noise-dosimeter';
+    }
+
+    public function usability(): Usability
+    {
+        return new AcousticUsability();
+    }
+
+    public function parameter(): string
+    {
+        return 'offset';
+    }
+
+    public function procedure(): Procedure
+    {
+        return AcousticProcedure::steps();
+    }
+
+    public function rules(): array
+    {
+        return [
+            new Rule\AsLeftNotRead(),
+            new Rule\Drift(),
+            new Rule\RepresentativeSegment(),
+            new Rule\AsFoundLarge(),
+            new Rule\CumulativeAdjustment(),
+            new Rule\DifferentReference(),
+            new Rule\EnteredLevel(),
+            new Rule\AdapterSize(),
+            new Rule\Resolution(),
+            new Rule\ToneInside(),
+            new Rule\Overload(),
+            new Rule\FlatStretch(),
+            new Rule\KnockSeen(),
+            new Rule\Gap('noise.gap', 'noise.gap-large'),
+            new Rule\Gap('noise.gap-large', null),
+            new Rule\ColumnNotFit(),
+            new Rule\NothingMeasured(),
+            new Rule\BehindProtection(),
+        ];
+    }
+
+    public function workOut(Run $run, Bracket $bracket, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): FamilyResults
+    {
+        return (new NoiseWorkings($run, $bracket, $timeline, $policy, $yardsticks))->results();
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Evidence\RunContent;
+
+/** What a noise run brought home: a log, or totals only. */
+final readonly class NoiseRecord implements RunContent
+{
+    /** @param string $logName the file's name and digest, for the footnote */
+    public function __construct(public ?LevelLog $log, public ?NoiseTotals $totals, public string $logName = '')
+    {
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Sheet;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Judgement\FamilyResults;
+use Footnote\Core\Judgement\Result;
+use Footnote\Core\Quantity\Span;
+use Footnote\Core\Response\OffsetKnot;
+use Footnote\Core\Response\OffsetLine;
+
+/** What was worked out of a noise run. */
+final readonly class NoiseResults implements FamilyResults
+{
+    /**
+     * @param list<Result>                         $results
+     * @param list<Figure>                         $drifts
+     * @param list<string>                         $doubts             why the log's columns do not quite fit
+     * @param float|null                           $gapShare           share of the run's intervals without a level, 0 to 1; null without a log
+     * @param Figure|null                          $largestEverDrift   the most this unit has ever drifted
+     * @param Figure|null                          $cumulativeAdjustment since its last laboratory certificate
+     * @param array{Check, Span}|null              $representative     the check and segment that a person declared representative
+     * @param list<Span>                           $leftOut            what was left out of the exposure
+     * @param float                                $seconds            what the sums rest on, s
+     */
+    public function __construct(
+        private array $results,
+        private array $drifts,
+        public ?OffsetLine $line,
+        public LogSurvey $survey,
+        public array $doubts,
+        public ?float $gapShare,
+        public ?Figure $largestEverDrift,
+        public ?Figure $cumulativeAdjustment,
+        public ?array $representative,
+        public array $leftOut,
+        public float $seconds,
+    ) {
+    }
+
+    public function results(): array
+    {
+        return $this->results;
+    }
+
+    public function drifts(): array
+    {
+        return $this->drifts;
+    }
+
+    public function describe(Sheet $sheet): array
+    {
+        $span = static fn (Span $span): array => ['from' => $span->from->format(\DATE_ATOM), 'to' => $span->to->format(\DATE_ATOM)];
+
+        return [
+            'response' => array_map(static fn (OffsetKnot $knot): array => [
+                'at' => $knot->at->format(\DATE_ATOM),
+                'check' => $knot->check,
+                'end' => $knot->asLeft ? 'as left' : 'as found',
+                'assumed' => $knot->assumed,
+                'figure' => $sheet->enter($knot->offset),
+            ], $this->line->knots ?? []),
+            'tones' => array_map(static fn (Tone $tone): array => [...$span($tone->span), 'mean' => round($tone->mean, 2)], $this->survey->tones),
+            'flatStretches' => array_map($span, $this->survey->flats),
+            'overloads' => array_map($span, $this->survey->overloads),
+            'knocks' => array_map(static fn (Knock $knock): array => ['at' => $knock->at->format(\DATE_ATOM), 'peak' => $knock->peak, 'level' => $knock->level], $this->survey->knocks),
+            'leftOut' => array_map($span, $this->leftOut),
+            'seconds' => $this->seconds,
+            'largestEverDrift' => $this->largestEverDrift === null ? null : $sheet->enter($this->largestEverDrift),
+            'cumulativeAdjustment' => $this->cumulativeAdjustment === null ? null : $sheet->enter($this->cumulativeAdjustment),
+        ];
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise\Rule;
+
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** The unit was adjusted at the pre-check and nobody read it again: nominal is assumed. */
+final readonly class AsLeftNotRead implements Rule
+{
+    public function id(): string
+    {
+        return 'bracket.as-left-not-read';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        foreach ([$case->bracket->pre, ...$case->bracket->between] as $check) {
+            if ($check !== null && !$check->content->asLeftIsKnown()) {
+                yield $setting->finding(\sprintf('The unit was adjusted at the check of %s and not read again; it is assumed to have been left right.', $case->hour($check->at)), [$check->id]);
+            }
+        }
+    }
+}

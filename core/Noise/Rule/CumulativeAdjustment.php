@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise\Rule;
+
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Noise\NoiseResults;
+
+/** Small adjustments have added up since the last laboratory certificate: have it serviced. */
+final readonly class CumulativeAdjustment implements Rule
+{
+    public function id(): string
+    {
+        return 'noise.cumulative-adjustment';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        $sum = $case->results instanceof NoiseResults ? $case->results->cumulativeAdjustment : null;
+        $limit = $setting->limit('sum');
+        if ($sum !== null && !$limit->isKeptBy(abs($sum->toFloat()))) {
+            yield $setting->finding(\sprintf('Adjustments since the last laboratory certificate add up to %s dB.', $sum->shown()), [$case->run->instrument], $limit);
+        }
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise\Rule;
+
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Noise\NoiseRecord;
+use Footnote\Core\Quantity\Exact;
+
+/** The unit moved more along the bracket than the policy allows. With several checks the largest movement counts. */
+final readonly class Drift implements Rule
+{
+    public function id(): string
+    {
+        return 'noise.drift';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        $limit = $setting->limit('drift');
+        $worst = null;
+        $good = null;
+        foreach ($case->results->drifts() as $drift) {
+            if (!$limit->isKeptBy($drift->value instanceof Exact ? $drift->value->absolute() : abs($drift->value))) {
+                $worst = $worst === null || abs($drift->toFloat()) > abs($worst->toFloat()) ? $drift : $worst;
+            } elseif ($worst === null) {
+                $good = $drift;
+            }
+        }
+        if ($worst === null) {
+            return;
+        }
+        $checks = array_map(static fn ($check): string => $check->id, $case->checks());
+        yield $setting->finding(\sprintf('%s: %s dB.', ucfirst($worst->meaning), $worst->toFloat() > 0 ? '+'.$worst->shown() : $worst->shown()), $checks, $limit, advice: match (true) {
+            $good !== null && $case->run->content instanceof NoiseRecord && $case->run->content->log !== null => 'The check in between passed: a person may declare the segment up to it representative of the run.',
+            $case->bracket->post !== null && !$case->bracket->post->content->wasAdjusted() => 'If the check itself was faulty (seal, adapter, level), set it aside with the reason and check again before the unit is adjusted or run.',
+            default => null,
+        });
+    }
+}

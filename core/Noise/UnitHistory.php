@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Intervention;
+use Footnote\Core\Evidence\InterventionKind;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Unit;
+
+/** What a unit's checks over months say: the most it ever drifted, and what adjusting has added up to. */
+final readonly class UnitHistory
+{
+    /** @param list<array{at: \DateTimeImmutable, check: string, found: ?float, left: ?float, drift: ?float, adjustment: ?float}> $points */
+    private function __construct(public array $points)
+    {
+    }
+
+    /** Every usable check up to a moment, in order; drift is against the state the check before was left in. */
+    public static function of(Timeline $timeline, \DateTimeImmutable $until): self
+    {
+        $usability = new AcousticUsability();
+        $points = [];
+        $left = null;
+        $leftAt = null;
+        foreach ($timeline->checks as $check) {
+            if ($check->at > $until) {
+                break;
+            }
+            if (!$check->content instanceof AcousticCheck || $usability->whyUnusable($check, $timeline) !== []) {
+                if ($check->content->wasAdjusted()) {
+                    $left = null;
+                }
+                continue;
+            }
+            if ($leftAt !== null && self::broken($timeline, $leftAt, $check->at)) {
+                $left = null;
+            }
+            $found = self::offset($check, $check->content, $timeline, false);
+            $now = self::offset($check, $check->content, $timeline, true);
+            $points[] = [
+                'at' => $check->at,
+                'check' => $check->id,
+                'found' => $found,
+                'left' => $now,
+                'drift' => $found !== null && $left !== null ? $found - $left : null,
+                'adjustment' => $check->content->wasAdjusted() && $found !== null && $now !== null ? $now - $found : null,
+            ];
+            $left = $now;
+            $leftAt = $check->at;
+        }
+
+        return new self($points);
+    }
+
+    public function largestDrift(): ?Figure
+    {
+        $largest = null;
+        foreach ($this->points as $point) {
+            if ($point['drift'] !== null && ($largest === null || abs($point['drift']) > abs($largest['drift']))) {
+                $largest = $point;
+            }
+        }
+
+        return $largest === null ? null : Figure::read('d_max', 'the most this unit has drifted', round($largest['drift'], 9), Unit::Decibel, new Origin('check', $largest['check'], 'found on '.$largest['at']->format('j M Y')), 2);
+    }
+
+    /** S-4: adjustments added up with their signs since the last laboratory certificate. */
+    public function adjustmentSince(?\DateTimeImmutable $certified): ?Figure
+    {
+        $sum = 0.0;
+        $inputs = [];
+        foreach ($this->points as $point) {
+            if ($point['adjustment'] !== null && ($certified === null || $point['at'] >= $certified)) {
+                $sum += $point['adjustment'];
+                $inputs[] = Figure::read('Δ', 'adjustment at '.$point['check'], round($point['adjustment'], 9), Unit::Decibel, new Origin('check', $point['check'], $point['at']->format('j M Y')), 2);
+            }
+        }
+
+        return $inputs === [] ? null : Figure::derived('ΣΔ', 'adjustment since the last laboratory certificate', round($sum, 9), Unit::Decibel, NoiseEquation::Adjustment, $inputs, 2);
+    }
+
+    private static function broken(Timeline $timeline, \DateTimeImmutable $from, \DateTimeImmutable $to): bool
+    {
+        return array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->at > $from && $event->at <= $to && $event->kind !== InterventionKind::Rezeroed) !== [];
+    }
+
+    private static function offset(Check $check, AcousticCheck $content, Timeline $timeline, bool $left): ?float
+    {
+        $readings = $left && $content->wasAdjusted() ? $content->asLeft : $content->asFound;
+        if ($readings === []) {
+            if ($left) {
+                return $content->wasAdjusted() ? 0.0 : null;
+            }
+
+            return $content->factorBefore !== null && $content->factorAfter !== null
+                ? $content->factorBefore->value->toFloat() - $content->factorAfter->value->toFloat() : null;
+        }
+        $sum = 0.0;
+        foreach ($readings as $reading) {
+            $sum += (float) $reading->value->written;
+        }
+        $expected = (float) ($timeline->referenceOf($check)?->certificateAt($check->at)?->at($content->nominal->written)?->certified->written ?? $content->nominal->written);
+
+        return $sum / \count($readings) - $expected - (float) ($content->microphoneCorrection->written ?? '0') - (float) ($content->pressureCorrection->written ?? '0');
+    }
+}

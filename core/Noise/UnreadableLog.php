@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+/** A log file cannot be read as told; names the lines. */
+final class UnreadableLog extends \InvalidArgumentException
+{
+    /** @param non-empty-list<array{line: int|null, problem: string}> $problems the first of them */
+    public function __construct(public readonly array $problems)
+    {
+        $first = $problems[0];
+        parent::__construct(($first['line'] === null ? '' : 'line '.$first['line'].': ').$first['problem'].(\count($problems) > 1 ? \sprintf(' (and %d more)', \count($problems) - 1) : ''));
+    }
+
+    public static function because(string $problem, ?int $line = null): self
+    {
+        return new self([['line' => $line, 'problem' => $problem]]);
+    }
+}

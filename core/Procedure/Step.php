@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Procedure;
+
+/** One step of a check, as data: the bench renders it, the rules ask what became of it. */
+final readonly class Step
+{
+    /**
+     * @param string      $id       what its state is recorded under
+     * @param bool        $required whether leaving it out is a finding
+     * @param int|null    $seconds  how long to wait, s
+     * @param string|null $when     the step is asked only after this answer: "adjusted"
+     */
+    public function __construct(
+        public string $id,
+        public StepKind $kind,
+        public string $title,
+        public string $instruction,
+        public string $why,
+        public bool $required = true,
+        public ?int $seconds = null,
+        public ?string $when = null,
+    ) {
+    }
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Record;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Sheet;
+use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Judgement\Assessment;
+use Footnote\Core\Judgement\Finding;
+use Footnote\Core\Judgement\LimitOutcome;
+use Footnote\Core\Judgement\Result;
+
+/** Writes an assessment as plain data: what the page shows, what is frozen at signing, what footnote:assess prints. */
+final readonly class AssessmentWriter
+{
+    /** @return array<string, mixed> */
+    public function write(Assessment $assessment): array
+    {
+        $sheet = new Sheet();
+        $drift = $assessment->largestDrift();
+        $data = [
+            'run' => $assessment->run->id,
+            'instrument' => $assessment->run->instrument,
+            'policy' => ['id' => $assessment->policy->id, 'name' => $assessment->policy->name, 'version' => $assessment->policy->version],
+            'verdict' => $assessment->verdict->value,
+            'bracket' => $this->bracket($assessment->bracket),
+            'results' => array_map(fn (Result $result): array => $this->result($result, $sheet), $assessment->results),
+            'drifts' => array_map($sheet->enter(...), $assessment->drifts),
+            'drift' => $drift === null ? null : $sheet->enter($drift),
+            'findings' => array_map($this->finding(...), $assessment->findings),
+            'family' => $assessment->family->describe($sheet),
+        ];
+
+        return [...$data, 'figures' => $sheet->rows()];
+    }
+
+    /**
+     * A digest of what was judged and found: two assessments with one digest rest on the same evidence and say the same.
+     *
+     * @param array<string, mixed> $written
+     */
+    public static function digest(array $written): string
+    {
+        return hash('sha256', json_encode($written, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION));
+    }
+
+    /** @return array<string, mixed> */
+    private function bracket(Bracket $bracket): array
+    {
+        $end = static fn (?Check $check): ?array => $check === null ? null : ['check' => $check->id, 'at' => $check->at->format(\DATE_ATOM)];
+
+        return [
+            'state' => $bracket->state()->value,
+            'pre' => $end($bracket->pre),
+            'post' => $end($bracket->post),
+            'between' => array_map($end, $bracket->between),
+            'runs' => array_map(static fn (Run $run): string => $run->id, $bracket->runs),
+            'passedOver' => array_map(static fn ($passed): array => ['check' => $passed->check->id, 'reasons' => $passed->reasons], $bracket->passedOver),
+            'broken' => $bracket->brokenAfter === null ? null : ['at' => $bracket->brokenAfter->at->format(\DATE_ATOM), 'what' => $bracket->brokenAfter->what, 'evidence' => $bracket->brokenAfter->evidence],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function result(Result $result, Sheet $sheet): array
+    {
+        $figure = fn (?Figure $figure): ?array => $figure === null ? null : ['figure' => $sheet->enter($figure), 'shown' => $this->shown($figure, $result)];
+
+        return [
+            'key' => $result->key,
+            'title' => $result->title,
+            'unit' => $result->indicated->unit->value,
+            'reported' => $result->answer($result->reported) === null ? 'indicated' : $result->reported->value,
+            'value' => $figure($result->reportedFigure()),
+            'indicated' => $figure($result->indicated),
+            'pre' => $figure($result->pre),
+            'post' => $figure($result->post),
+            'between' => $figure($result->between),
+            'lowest' => $figure($result->lowest()),
+            'highest' => $figure($result->highest()),
+            'uncertainty' => $figure($result->uncertainty),
+            'notes' => $result->notes,
+            'limits' => array_map(static fn (LimitOutcome $outcome): array => [
+                'id' => $outcome->limit->id,
+                'title' => $outcome->limit->title,
+                'value' => $outcome->limit->value->written,
+                'unit' => $outcome->limit->unit,
+                'comparator' => $outcome->limit->comparator->value,
+                'scope' => $outcome->limit->scope,
+                'source' => $outcome->limit->source,
+                'mark' => $outcome->limit->mark->value,
+                'crossed' => $outcome->crossed,
+                'words' => $outcome->limit->comparator->words($outcome->crossed),
+                'robustness' => $outcome->robustness->value,
+                'tippingPoint' => $outcome->tippingPoint === null ? null : $sheet->enter($outcome->tippingPoint),
+                'tippingWords' => $outcome->tippingWords,
+            ], $result->outcomes),
+        ];
+    }
+
+    /** With a digit more where the rounding would change the side of a limit. */
+    private function shown(Figure $figure, Result $result): string
+    {
+        $shown = $figure->shown();
+        foreach ($result->outcomes as $outcome) {
+            $beside = $figure->shownBeside($outcome->limit->value->value);
+            if (\strlen($beside) > \strlen($shown)) {
+                $shown = $beside;
+            }
+        }
+
+        return $shown;
+    }
+
+    /** @return array<string, mixed> */
+    private function finding(Finding $finding): array
+    {
+        return [
+            'rule' => $finding->setting->rule,
+            'title' => $finding->setting->title,
+            'seen' => $finding->seen,
+            'limit' => $finding->limit?->words(),
+            'source' => $finding->setting->source,
+            'mark' => $finding->setting->mark->value,
+            'severity' => $finding->severity->value,
+            'verdict' => $finding->verdict()->value,
+            'cure' => $finding->cure === null ? null : ['evidence' => $finding->cure->evidence, 'until' => $finding->cure->until],
+            'advice' => $finding->advice,
+            'evidence' => $finding->evidence,
+            'channel' => $finding->channel,
+        ];
+    }
+}

@@ -1,0 +1,180 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Record;
+
+use Footnote\Core\Derivation\SourceMark;
+use Footnote\Core\Evidence\Certificate;
+use Footnote\Core\Evidence\CertifiedValue;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Declaration;
+use Footnote\Core\Evidence\Exclusion;
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\Intervention;
+use Footnote\Core\Evidence\InterventionKind;
+use Footnote\Core\Evidence\Recall;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Remark;
+use Footnote\Core\Evidence\RemarkKind;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\RunContent;
+use Footnote\Core\Evidence\SetAside;
+use Footnote\Core\Evidence\StepState;
+use Footnote\Core\Judgement\ExposureComparator;
+use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Quantity\Span;
+
+/**
+ * Reads pieces of evidence from the record format (docs/formats.md).
+ *
+ * @throws InvalidRecord naming the place of the fault
+ */
+final readonly class EvidenceReader
+{
+    private const LEVEL_LEAST = '-20';
+    private const LEVEL_MOST = '200';
+
+    public function instrument(Fields $fields): Instrument
+    {
+        return new Instrument(
+            $fields->id('id'),
+            $fields->text('family'),
+            $fields->text('model'),
+            array_map($this->certificate(...), $fields->objects('certificates')),
+            $fields->optionalText('microphone', 20),
+            $fields->optionalText('class', 20),
+            $fields->flag('selfAdjusting'),
+            $fields->optionalDecimal('rangeLow', self::LEVEL_LEAST, self::LEVEL_MOST),
+            $fields->optionalDecimal('rangeHigh', self::LEVEL_LEAST, self::LEVEL_MOST),
+            $fields->optionalDecimal('resolution', '0', '10'),
+        );
+    }
+
+    public function reference(Fields $fields): Reference
+    {
+        return new Reference(
+            $fields->id('id'),
+            $fields->text('kind'),
+            $fields->text('model'),
+            array_map($this->certificate(...), $fields->objects('certificates')),
+            array_map(static fn (Fields $recall): Recall => new Recall($recall->moment('since'), $recall->optionalMoment('until'), $recall->text('reason')), $fields->objects('recalls')),
+            $fields->texts('adapters'),
+        );
+    }
+
+    public function certificate(Fields $fields): Certificate
+    {
+        [$issued, $due] = [$fields->day('issued'), $fields->day('due')];
+        if ($due < $issued) {
+            throw new InvalidRecord($fields->at('due'), 'is before the day of issue.');
+        }
+
+        return new Certificate($fields->text('number'), $fields->text('laboratory'), $issued, $due, array_map(static fn (Fields $value): CertifiedValue => new CertifiedValue(
+            $value->decimal('nominal', self::LEVEL_LEAST, self::LEVEL_MOST),
+            $value->decimal('certified', self::LEVEL_LEAST, self::LEVEL_MOST),
+            $value->optionalDecimal('uncertainty', '0', '10'),
+            $value->optionalDecimal('frequency', '1', '100000'),
+        ), $fields->objects('values')));
+    }
+
+    /** @param ContentFormat $format what the family of its instrument writes down */
+    public function check(Fields $fields, ContentFormat $format): Check
+    {
+        $aside = $fields->optionalObject('setAside');
+        $steps = [];
+        foreach ($fields->map('steps') as $step => $state) {
+            $steps[$step] = StepState::tryFrom(\is_string($state) ? $state : '') ?? throw new InvalidRecord($fields->at('steps').'/'.$step, 'must be done, skipped or not applicable.');
+        }
+
+        return new Check(
+            $fields->id('id'),
+            $fields->id('instrument'),
+            $fields->moment('at'),
+            $fields->text('by'),
+            $fields->optionalText('reference', 40),
+            $format->readCheck($fields),
+            $steps,
+            $fields->flag('brokenOff'),
+            $aside === null ? null : new SetAside($aside->moment('at'), $aside->text('by'), $aside->text('reason')),
+            $fields->optionalText('remarks', 2000) ?? '',
+        );
+    }
+
+    public function intervention(Fields $fields): Intervention
+    {
+        return new Intervention(
+            $fields->id('id'),
+            $fields->id('instrument'),
+            $fields->moment('at'),
+            $fields->choice('kind', InterventionKind::class),
+            $fields->text('by'),
+            $fields->optionalText('note', 2000) ?? '',
+            $fields->optionalText('channel', 40),
+        );
+    }
+
+    /** @param RunContent $content what the run brought home, already read by its family */
+    public function run(Fields $fields, RunContent $content): Run
+    {
+        $start = $fields->moment('start');
+        $stop = $fields->optionalMoment('stop');
+        $offset = $fields->optionalNumber('clockOffsetSeconds', -864000, 864000);
+        if ($fields->optionalText('timesFrom') === 'unit' && $offset !== null) {
+            $start = Span::shift($start, -$offset);
+            $stop = $stop === null ? null : Span::shift($stop, -$offset);
+        }
+        if ($stop !== null && $stop <= $start) {
+            throw new InvalidRecord($fields->at('stop'), 'must be after the start.');
+        }
+        $declaration = $fields->optionalObject('declaration');
+
+        return new Run(
+            $fields->id('id'),
+            $fields->id('instrument'),
+            $start,
+            $stop,
+            $fields->text('person'),
+            $fields->text('task'),
+            $fields->optionalText('place') ?? '',
+            $content,
+            array_map($this->span(...), $fields->objects('pauses')),
+            array_map(static fn (Fields $remark): Remark => new Remark($remark->choice('kind', RemarkKind::class), $remark->optionalMoment('at'), $remark->optionalText('note', 2000) ?? ''), $fields->objects('remarks')),
+            array_map(fn (Fields $out): Exclusion => new Exclusion($this->span($out), $out->text('reason'), $out->text('by')), $fields->objects('exclusions')),
+            $declaration === null ? null : new Declaration($declaration->id('check'), $declaration->text('by'), $declaration->text('reason')),
+            $offset,
+            $fields->optionalNumber('plannedMinutes', 1, 10080),
+            $fields->optionalNumber('shiftMinutes', 1, 1440),
+            $fields->optionalNumber('timerMinutes', 0, 10080),
+        );
+    }
+
+    public function yardsticks(Fields $fields, ContentFormat $format): Yardsticks
+    {
+        return new Yardsticks(
+            array_map($format->readCriterion(...), $fields->objects('criteria')),
+            array_map(static fn (Fields $limit): ExposureLimit => new ExposureLimit(
+                $limit->id('id'),
+                $limit->text('title'),
+                $limit->text('quantity'),
+                $limit->decimal('value'),
+                $limit->optionalText('unit') ?? '',
+                $limit->choice('comparator', ExposureComparator::class),
+                $limit->optionalText('scope') ?? '',
+                $limit->text('source'),
+                $limit->choice('mark', SourceMark::class),
+            ), $fields->objects('limits')),
+        );
+    }
+
+    private function span(Fields $fields): Span
+    {
+        [$from, $to] = [$fields->moment('from'), $fields->moment('to')];
+        if ($to <= $from) {
+            throw new InvalidRecord($fields->at('to'), 'must be after the beginning.');
+        }
+
+        return new Span($from, $to);
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Record;
+
+use Footnote\Core\Noise\LogColumn;
+use Footnote\Core\Noise\LogColumnKind;
+use Footnote\Core\Noise\LogFormat;
+
+/** Reads and writes the "format" object of a log. */
+final readonly class LogFormatReader
+{
+    public function read(Fields $fields): LogFormat
+    {
+        $columns = [];
+        foreach ($fields->objects('columns') as $column) {
+            $place = (int) ($column->optionalNumber('place', 0, 500) ?? throw new InvalidRecord($column->at('place'), 'is missing.'));
+            if (isset($columns[$place])) {
+                throw new InvalidRecord($column->at('place'), 'is named twice.');
+            }
+            $kind = $column->choice('kind', LogColumnKind::class);
+            $rate = $column->optionalDecimal('exchangeRate', '2', '10');
+            if ($kind === LogColumnKind::Average && $rate === null) {
+                throw new InvalidRecord($column->at('exchangeRate'), 'is needed: an average has an exchange rate of its own.');
+            }
+            $columns[$place] = new LogColumn($kind, $column->optionalText('header') ?? '', $rate, $column->optionalDecimal('threshold', '0', '140'));
+        }
+        if ($columns === []) {
+            throw new InvalidRecord($fields->at('columns'), 'names no column.');
+        }
+        $delimiter = $fields->raw('delimiter');
+        if (!\is_string($delimiter) || !\in_array($delimiter, [',', ';', '|', "\t"], true)) {
+            throw new InvalidRecord($fields->at('delimiter'), 'must be a comma, a semicolon, a bar or a tab.');
+        }
+        $decimal = $fields->text('decimal');
+        if (!\in_array($decimal, ['.', ','], true)) {
+            throw new InvalidRecord($fields->at('decimal'), 'must be a point or a comma.');
+        }
+        $order = $fields->optionalText('dateOrder');
+        if ($order !== null && !\in_array($order, ['ymd', 'dmy', 'mdy'], true)) {
+            throw new InvalidRecord($fields->at('dateOrder'), 'must be ymd, dmy or mdy.');
+        }
+        $time = [];
+        $raw = $fields->raw('time') ?? [];
+        foreach (\is_array($raw) ? $raw : throw new InvalidRecord($fields->at('time'), 'must be a list of places.') as $place) {
+            $time[] = \is_int($place) && $place >= 0 ? $place : throw new InvalidRecord($fields->at('time'), 'must be a list of places.');
+        }
+
+        return new LogFormat(
+            $delimiter,
+            $decimal,
+            (int) ($fields->optionalNumber('skip', 0, 1000) ?? 0),
+            $columns,
+            $time,
+            $order,
+            $fields->optionalNumber('stepSeconds', 0.001, 86400),
+            $fields->flag('stampAtEnd'),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function write(LogFormat $format): array
+    {
+        $columns = [];
+        foreach ($format->columns as $place => $column) {
+            $columns[] = array_filter([
+                'place' => $place,
+                'kind' => $column->kind->value,
+                'header' => $column->header,
+                'exchangeRate' => $column->exchangeRate?->written,
+                'threshold' => $column->threshold?->written,
+            ], static fn (mixed $value): bool => $value !== null);
+        }
+
+        return array_filter([
+            'delimiter' => $format->delimiter,
+            'decimal' => $format->decimal,
+            'skip' => $format->skip,
+            'columns' => $columns,
+            'time' => $format->time,
+            'dateOrder' => $format->dateOrder,
+            'stepSeconds' => $format->step,
+            'stampAtEnd' => $format->stampAtEnd,
+        ], static fn (mixed $value): bool => $value !== null);
+    }
+}

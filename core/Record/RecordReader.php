@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Record;
+
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\Intervention;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Noise\NoiseFormat;
+
+/** Reads a whole record: references, instruments, checks, interventions, runs and their logs. */
+final readonly class RecordReader
+{
+    public const FORMAT = 'footnote-record/1';
+
+    private EvidenceReader $evidence;
+
+    public function __construct()
+    {
+        $this->evidence = new EvidenceReader();
+    }
+
+    /** The format of a family's contents; there is one family yet. */
+    public static function format(string $family): ContentFormat
+    {
+        return match ($family) {
+            'noise-dosimeter' => new NoiseFormat(),
+            default => throw new InvalidRecord('/instruments', \sprintf('there is no family of instruments "%s".', $family)),
+        };
+    }
+
+    /**
+     * @param callable(string): iterable<string> $lines opens a log by the file name that the record gives
+     *
+     * @throws InvalidRecord naming the place
+     */
+    public function read(mixed $data, callable $lines): RecordedCampaign
+    {
+        $fields = Fields::of($data);
+        if ($fields->text('format') !== self::FORMAT) {
+            throw new InvalidRecord('/format', \sprintf('must be "%s".', self::FORMAT));
+        }
+        $zone = $this->zone($fields);
+        /** @var array<string, Instrument> $instruments */
+        $instruments = [];
+        foreach ($fields->objects('instruments') as $item) {
+            $instrument = $this->evidence->instrument($item);
+            self::format($instrument->family);
+            $instruments[$instrument->id] = isset($instruments[$instrument->id]) ? throw new InvalidRecord($item->at('id'), 'stands twice.') : $instrument;
+        }
+        /** @var array<string, Reference> $references */
+        $references = [];
+        foreach ($fields->objects('references') as $item) {
+            $reference = $this->evidence->reference($item);
+            $references[$reference->id] = isset($references[$reference->id]) ? throw new InvalidRecord($item->at('id'), 'stands twice.') : $reference;
+        }
+        $family = static fn (Fields $item): string => ($instruments[$item->text('instrument')] ?? throw new InvalidRecord($item->at('instrument'), \sprintf('"%s" is not among the instruments.', $item->text('instrument'))))->family;
+        $checks = $this->each($fields, 'checks', function (Fields $item) use ($family, $references): Check {
+            $check = $this->evidence->check($item, self::format($family($item)));
+            if ($check->reference !== null && !isset($references[$check->reference])) {
+                throw new InvalidRecord($item->at('reference'), \sprintf('"%s" is not among the references.', $check->reference));
+            }
+
+            return $check;
+        });
+        $interventions = $this->each($fields, 'interventions', function (Fields $item) use ($family): Intervention {
+            $family($item);
+
+            return $this->evidence->intervention($item);
+        });
+        $runs = $this->each($fields, 'runs', function (Fields $item) use ($family, $lines, $zone): Run {
+            $file = $item->optionalObject('log')?->text('file');
+
+            return $this->evidence->run($item, self::format($family($item))->readRun($item, $file === null ? null : $lines($file), $file ?? '', $zone));
+        });
+        $this->noOverlap($runs);
+
+        $timelines = [];
+        foreach ($instruments as $id => $instrument) {
+            $own = static fn (Check|Intervention|Run $item): bool => $item->instrument === $id;
+            $timelines[$id] = new Timeline(
+                $instrument,
+                array_values(array_filter($checks, $own)),
+                array_values(array_filter($interventions, $own)),
+                array_values(array_filter($runs, $own)),
+                $references,
+            );
+        }
+        $campaign = $fields->object('campaign');
+
+        return new RecordedCampaign($timelines, $this->yardsticks($campaign), $fields->raw('policy') ?? 'standard', $zone);
+    }
+
+    public function yardsticks(Fields $campaign): Yardsticks
+    {
+        return $this->evidence->yardsticks($campaign, new NoiseFormat());
+    }
+
+    private function zone(Fields $fields): \DateTimeZone
+    {
+        $name = $fields->object('site')->text('timeZone');
+        try {
+            return new \DateTimeZone($name);
+        } catch (\Exception) {
+            throw new InvalidRecord('/site/timeZone', \sprintf('"%s" is not a time zone such as Europe/London.', $name));
+        }
+    }
+
+    /**
+     * @template T of Check|Intervention|Run
+     *
+     * @param callable(Fields): T $read
+     *
+     * @return list<T>
+     */
+    private function each(Fields $fields, string $name, callable $read): array
+    {
+        $items = [];
+        foreach ($fields->objects($name) as $item) {
+            $one = $read($item);
+            $items[$one->id] = isset($items[$one->id]) ? throw new InvalidRecord($item->at('id'), 'stands twice.') : $one;
+        }
+
+        return array_values($items);
+    }
+
+    /** @param list<Run> $runs */
+    private function noOverlap(array $runs): void
+    {
+        foreach ($runs as $place => $run) {
+            foreach ($runs as $other) {
+                if ($run !== $other && $run->instrument === $other->instrument && $run->span() !== null && $other->span()?->overlaps($run->span()) === true) {
+                    throw new InvalidRecord("/runs/$place/start", \sprintf('run %s overlaps run %s on the same unit.', $run->id, $other->id));
+                }
+            }
+        }
+    }
+}

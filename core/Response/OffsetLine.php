@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Response;
+
+use Footnote\Core\Quantity\Span;
+
+/**
+ * The offset along a bracket: straight lines between knots, constant outside. Two knots at one moment are a step:
+ * as found and as left of a check that adjusted.
+ */
+final readonly class OffsetLine
+{
+    /** @param non-empty-list<OffsetKnot> $knots in order of time */
+    public function __construct(public array $knots)
+    {
+    }
+
+    public function at(\DateTimeImmutable $moment): float
+    {
+        foreach ($this->pieces() as [$from, $to, $first, $last]) {
+            if ($moment < $from) {
+                return $first;
+            }
+            if ($moment < $to) {
+                return $first + ($last - $first) * Span::secondsBetween($from, $moment) / Span::secondsBetween($from, $to);
+            }
+        }
+
+        return $this->knots[\count($this->knots) - 1]->offset->toFloat();
+    }
+
+    public function isConstant(): bool
+    {
+        $first = $this->knots[0]->offset->toFloat();
+        foreach ($this->knots as $knot) {
+            if ($knot->offset->toFloat() !== $first) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * Lines between neighbouring knots.
+     *
+     * @return list<array{\DateTimeImmutable, \DateTimeImmutable, float, float}> from, to, offset at from, offset at to
+     */
+    public function pieces(): array
+    {
+        $pieces = [];
+        for ($i = 1; $i < \count($this->knots); ++$i) {
+            [$a, $b] = [$this->knots[$i - 1], $this->knots[$i]];
+            if ($a->at < $b->at) {
+                $pieces[] = [$a->at, $b->at, $a->offset->toFloat(), $b->offset->toFloat()];
+            }
+        }
+
+        return $pieces;
+    }
+
+    /**
+     * The mean of exp(−k·o(t)) over a span: what a quantity that accrues evenly is multiplied by when the offset is
+     * taken out (N-10). On one line from o₁ to o₂ it is (e^(−k·o₁) − e^(−k·o₂)) / (k·(o₂ − o₁)).
+     */
+    public function meanFactor(float $k, Span $span): float
+    {
+        $cuts = [$span->from];
+        foreach ($this->knots as $knot) {
+            if ($span->from < $knot->at && $knot->at < $span->to) {
+                $cuts[] = $knot->at;
+            }
+        }
+        $cuts[] = $span->to;
+        $sum = 0.0;
+        $total = $span->seconds();
+        for ($i = 1; $i < \count($cuts); ++$i) {
+            $seconds = Span::secondsBetween($cuts[$i - 1], $cuts[$i]);
+            if ($seconds <= 0.0) {
+                continue;
+            }
+            // The ends of the piece are read just inside it, so that a step at a knot belongs to its own side.
+            $first = $this->at($cuts[$i - 1]);
+            $middle = $this->at(Span::shift($cuts[$i - 1], $seconds / 2));
+            $last = 2 * $middle - $first;
+            $sum += $seconds / $total * self::meanOfExponential($k, $first, $last);
+        }
+
+        return $sum;
+    }
+
+    private static function meanOfExponential(float $k, float $first, float $last): float
+    {
+        $x = $k * ($last - $first);
+        if (abs($x) < 1e-9) {
+            return exp(-$k * ($first + $last) / 2);
+        }
+
+        return exp(-$k * $first) * -expm1(-$x) / $x;
+    }
+}
