@@ -23,6 +23,13 @@ final readonly class Fields
         return new self($data, $path);
     }
 
+    /** @return array<string, mixed> the object as it stands */
+    public function data(): array
+    {
+        /** @var array<string, mixed> */
+        return \is_array($this->data) ? $this->data : [];
+    }
+
     public function has(string $name): bool
     {
         return $this->raw($name) !== null;

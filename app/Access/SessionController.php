@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Access;
+
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+final readonly class SessionController
+{
+    /** POST is answered by the firewall; it comes here only when the body is no sign-in. */
+    #[Route('/api/session', methods: ['GET', 'POST'])]
+    public function session(#[CurrentUser] ?User $user): Response
+    {
+        return new JsonResponse(SignInResponses::session($user));
+    }
+}

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Day;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Http\Problem;
+use Footnote\App\Judgement\Logbook;
+use Footnote\App\Judgement\Workings;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\Foresight;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** One day: every unit with its checks and runs along the hours, what is open, and what comes next. */
+final readonly class DayController
+{
+    public function __construct(
+        private Connection $connection,
+        private Logbook $logbook,
+        private Workings $workings,
+        private Assessor $assessor,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('/api/day', methods: ['GET'])]
+    public function day(Request $request): JsonResponse
+    {
+        $campaign = $this->connection->fetchAssociative('SELECT id, title, site, zone, policy_key FROM campaign ORDER BY id DESC LIMIT 1');
+        $zone = new \DateTimeZone($campaign === false ? 'UTC' : Logbook::text($campaign, 'zone'));
+        $latest = $this->connection->fetchOne('SELECT MAX(started_at) FROM run');
+        $wanted = $request->query->getString('date');
+        if ($wanted !== '' && preg_match('/^\d{4}-\d{2}-\d{2}$/D', $wanted) !== 1) {
+            throw Problem::field('/date', 'must be a day such as 2026-03-02.');
+        }
+        $today = $this->clock->now()->setTimezone($zone)->format('Y-m-d');
+        // Without a wish: today, or where nothing happened today, the last day with a run.
+        $date = $wanted !== '' ? $wanted : ($this->hasEvidence($today, $zone) || !\is_string($latest) ? $today : (new \DateTimeImmutable($latest, new \DateTimeZone('UTC')))->setTimezone($zone)->format('Y-m-d'));
+        $from = new \DateTimeImmutable($date, $zone);
+        $to = $from->modify('+1 day');
+        $foresight = new Foresight($this->assessor);
+        $verdicts = [];
+        $units = [];
+        foreach (array_keys($this->logbook->pairs('SELECT id, record FROM instrument ORDER BY id', [])) as $id) {
+            $timeline = $this->logbook->timeline($id);
+            $inDay = static fn (\DateTimeImmutable $at): bool => $from <= $at && $at < $to;
+            $runs = array_values(array_filter($timeline->runs, static fn (Run $run): bool => $run->start < $to && ($run->stop ?? $run->start) >= $from && ($run->stop !== null || $run->start < $to)));
+            $checks = array_values(array_filter($timeline->checks, static fn (Check $check): bool => $inDay($check->at)));
+            $open = array_values(array_filter($foresight->openRuns($timeline), static fn (Run $run): bool => $run->start < $to));
+            foreach ($runs as $run) {
+                $verdicts[$run->id] = null;
+            }
+            $last = null;
+            foreach ($timeline->checks as $check) {
+                $last = $check->at < $to ? $check : $last;
+            }
+            $running = array_values(array_filter($timeline->runs, static fn (Run $run): bool => $run->stop === null && $run->start < $to));
+            $draft = $this->connection->fetchOne('SELECT id FROM check_draft WHERE instrument_id = ? AND closed_at IS NULL', [$id]);
+            $units[] = [
+                'id' => $id,
+                'model' => $timeline->instrument->model,
+                'runs' => array_map(static fn (Run $run): array => ['id' => $run->id, 'start' => $run->start->setTimezone($zone)->format(\DATE_ATOM), 'stop' => $run->stop?->setTimezone($zone)->format(\DATE_ATOM), 'person' => $run->person, 'task' => $run->task, 'place' => $run->place], $runs),
+                'checks' => array_map(static fn (Check $check): array => ['id' => $check->id, 'at' => $check->at->setTimezone($zone)->format(\DATE_ATOM), 'adjusted' => $check->content->wasAdjusted(), 'usable' => $check->setAside === null && !$check->brokenOff], $checks),
+                'hold' => array_map(static fn (Run $run): string => $run->id, $open),
+                'running' => $running === [] ? null : $running[0]->id,
+                'draft' => \is_string($draft) ? $draft : null,
+                'lastCheck' => $last?->at->setTimezone($zone)->format(\DATE_ATOM),
+                'next' => match (true) {
+                    \is_string($draft) => 'finish the check',
+                    $running !== [] => 'stop the run',
+                    $open !== [] => 'check as found',
+                    $last === null || $last->at < $from => 'check before use',
+                    $runs === [] => 'start a run',
+                    default => 'done for the day',
+                },
+            ];
+        }
+        if ($campaign !== false && $verdicts !== []) {
+            $key = Logbook::text($campaign, 'policy_key');
+            $this->workings->workOut(array_map(strval(...), array_keys($verdicts)), $key);
+            $marks = implode(', ', array_fill(0, \count($verdicts), '?'));
+            foreach ($this->connection->fetchAllAssociative("SELECT run_id, verdict, summary FROM worked_run WHERE policy_key = ? AND run_id IN ($marks)", [$key, ...array_map(strval(...), array_keys($verdicts))]) as $row) {
+                $verdicts[Logbook::text($row, 'run_id')] = ['verdict' => Logbook::text($row, 'verdict'), ...Logbook::json($row, 'summary')];
+            }
+        }
+        foreach ($units as $place => $unit) {
+            foreach ($unit['runs'] as $at => $run) {
+                $units[$place]['runs'][$at]['worked'] = $verdicts[$run['id']] ?? null;
+            }
+        }
+
+        return new JsonResponse([
+            'date' => $date,
+            'zone' => $zone->getName(),
+            'campaign' => $campaign === false ? null : ['id' => Logbook::text($campaign, 'id'), 'title' => Logbook::text($campaign, 'title'), 'site' => Logbook::text($campaign, 'site')],
+            'days' => $this->days($zone),
+            'units' => $units,
+        ]);
+    }
+
+    private function hasEvidence(string $date, \DateTimeZone $zone): bool
+    {
+        $from = (new \DateTimeImmutable($date, $zone))->setTimezone(new \DateTimeZone('UTC'));
+        $values = [$from->format('Y-m-d H:i:s'), $from->modify('+1 day')->format('Y-m-d H:i:s')];
+
+        return $this->connection->fetchOne('SELECT 1 FROM check_record WHERE checked_at >= ? AND checked_at < ? LIMIT 1', $values) !== false
+            || $this->connection->fetchOne('SELECT 1 FROM run WHERE started_at >= ? AND started_at < ? LIMIT 1', $values) !== false;
+    }
+
+    /** @return list<string> the last days on which something ran */
+    private function days(\DateTimeZone $zone): array
+    {
+        $days = [];
+        foreach ($this->connection->fetchFirstColumn('SELECT DISTINCT substr(started_at, 1, 13) FROM run ORDER BY 1 DESC LIMIT 400') as $hour) {
+            if (\is_string($hour)) {
+                $days[(new \DateTimeImmutable($hour.':00', new \DateTimeZone('UTC')))->setTimezone($zone)->format('Y-m-d')] = true;
+            }
+        }
+
+        return \array_slice(array_keys($days), 0, 30);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http;
+
+use Footnote\Core\Judgement\InvalidPolicy;
+use Footnote\Core\Record\InvalidRecord;
+use Psr\Log\LoggerInterface;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpKernel\Event\ExceptionEvent;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Symfony\Component\Security\Core\Exception\AccessDeniedException;
+use Symfony\Component\Security\Core\Exception\AuthenticationException;
+
+/** Turns whatever goes wrong under /api/ into a problem that a person can act on; details of faults stay in the log. */
+final readonly class ProblemListener
+{
+    public function __construct(private LoggerInterface $logger)
+    {
+    }
+
+    #[AsEventListener(priority: -64)]
+    public function answer(ExceptionEvent $event): void
+    {
+        if (!str_starts_with($event->getRequest()->getPathInfo(), '/api/')) {
+            return;
+        }
+        $problem = $event->getThrowable();
+        $event->setResponse(match (true) {
+            $problem instanceof Problem => Problem::response($problem->status, $problem->getMessage(), $problem->fields),
+            $problem instanceof InvalidRecord => Problem::response(422, 'Nothing was saved. '.$problem->getMessage(), [['field' => $problem->path, 'problem' => $problem->problem]]),
+            $problem instanceof InvalidPolicy => Problem::response(422, 'Nothing was saved. '.$problem->getMessage(), [['field' => $problem->path, 'problem' => $problem->getMessage()]]),
+            $problem instanceof AccessDeniedException => Problem::response(403, 'Your role does not allow this. Nothing was changed.'),
+            $problem instanceof AuthenticationException => Problem::response(401, 'Sign in first.'),
+            $problem instanceof HttpExceptionInterface => Problem::response($problem->getStatusCode(), match ($problem->getStatusCode()) {
+                404 => 'There is nothing at this address.',
+                405 => 'This address does not take that method.',
+                default => 'The request could not be read.',
+            }),
+            default => $this->internal($problem),
+        });
+    }
+
+    private function internal(\Throwable $problem): \Symfony\Component\HttpFoundation\Response
+    {
+        $this->logger->critical('Unexpected: {message}', ['message' => $problem->getMessage(), 'exception' => $problem]);
+
+        return Problem::response(500, 'Something failed on the server. Nothing was changed; what you typed is still on your screen.');
+    }
+}

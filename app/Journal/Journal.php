@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Journal;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
+
+/** Makes a change and writes it down in one transaction: either both stand or neither. */
+final readonly class Journal
+{
+    public const ROOT = '0000000000000000000000000000000000000000000000000000000000000000';
+
+    public function __construct(private EntityManagerInterface $entities, private ClockInterface $clock)
+    {
+    }
+
+    /**
+     * @template T
+     *
+     * @param array<string, mixed> $payload
+     * @param callable(): T        $change
+     *
+     * @return T
+     */
+    public function during(string $actor, string $kind, array $payload, callable $change): mixed
+    {
+        $connection = $this->entities->getConnection();
+        $connection->beginTransaction();
+        try {
+            // Written first, so that the lock is taken before anything is read: two at once wait, not fork the chain.
+            $sequence = $this->append($actor, $kind, $payload);
+            $result = $change();
+            $this->entities->flush();
+            $connection->commit();
+
+            return $result;
+        } catch (\Throwable $problem) {
+            $connection->rollBack();
+            if ($connection->getTransactionNestingLevel() === 0) {
+                $this->entities->clear();
+            }
+            throw $problem;
+        }
+    }
+
+    /** @param array<string, mixed> $payload */
+    private function append(string $actor, string $kind, array $payload): int
+    {
+        $connection = $this->entities->getConnection();
+        // A write that changes nothing takes SQLite's write lock now; on other databases a lock on the last row does.
+        $connection->executeStatement('UPDATE journal_head SET sequence = sequence WHERE id = 1');
+        $head = $connection->fetchAssociative('SELECT sequence, hash FROM journal_head WHERE id = 1');
+        if ($head === false) {
+            throw new \LogicException('The journal has no head; the database was not migrated.');
+        }
+        $sequence = (\is_numeric($head['sequence']) ? (int) $head['sequence'] : 0) + 1;
+        $previous = \is_string($head['hash']) ? $head['hash'] : self::ROOT;
+        $at = $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s.vp');
+        $json = json_encode($payload, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+        $hash = JournalEntry::hashOf($sequence, $at, $actor, $kind, $json, $previous);
+        $connection->insert('journal_entry', ['sequence' => $sequence, 'at' => $at, 'actor' => $actor, 'kind' => $kind, 'payload' => $json, 'previous' => $previous, 'hash' => $hash]);
+        $connection->executeStatement('UPDATE journal_head SET sequence = ?, hash = ? WHERE id = 1', [$sequence, $hash]);
+
+        return $sequence;
+    }
+
+    /**
+     * Walks the whole chain.
+     *
+     * @return array{entries: int, fault: string|null} how many hold, and the first that does not
+     */
+    public function verify(): array
+    {
+        $previous = self::ROOT;
+        $expected = 1;
+        foreach ($this->entities->getConnection()->iterateAssociative('SELECT * FROM journal_entry ORDER BY sequence') as $row) {
+            $text = static fn (string $name): string => \is_scalar($row[$name] ?? null) ? (string) $row[$name] : '';
+            $sequence = (int) $text('sequence');
+            if ($sequence !== $expected) {
+                return ['entries' => $expected - 1, 'fault' => \sprintf('entry %d is missing', $expected)];
+            }
+            if ($text('previous') !== $previous) {
+                return ['entries' => $expected - 1, 'fault' => \sprintf('entry %d does not follow the one before', $sequence)];
+            }
+            if ($text('hash') !== JournalEntry::hashOf($sequence, $text('at'), $text('actor'), $text('kind'), $text('payload'), $previous)) {
+                return ['entries' => $expected - 1, 'fault' => \sprintf('entry %d was changed', $sequence)];
+            }
+            $previous = $text('hash');
+            ++$expected;
+        }
+        $head = $this->entities->getConnection()->fetchOne('SELECT hash FROM journal_head WHERE id = 1');
+        if ($head !== $previous) {
+            return ['entries' => $expected - 1, 'fault' => 'the last entries are missing'];
+        }
+
+        return ['entries' => $expected - 1, 'fault' => null];
+    }
+}

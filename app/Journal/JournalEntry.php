@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Journal;
+
+use Doctrine\ORM\Mapping as ORM;
+
+/** One line of the journal. Its hash covers the line and the hash before it. */
+#[ORM\Entity]
+#[ORM\Table(name: 'journal_entry')]
+class JournalEntry
+{
+    public function __construct(
+        #[ORM\Id, ORM\Column]
+        public readonly int $sequence,
+        #[ORM\Column(length: 40)]
+        public readonly string $at,
+        #[ORM\Column(length: 40)]
+        public readonly string $actor,
+        #[ORM\Column(length: 60)]
+        public readonly string $kind,
+        #[ORM\Column(type: 'text')]
+        public readonly string $payload,
+        #[ORM\Column(length: 64)]
+        public readonly string $previous,
+        #[ORM\Column(length: 64)]
+        public readonly string $hash,
+    ) {
+    }
+
+    public static function hashOf(int $sequence, string $at, string $actor, string $kind, string $payload, string $previous): string
+    {
+        return hash('sha256', json_encode([$sequence, $at, $actor, $kind, $payload, $previous], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES));
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Judgement;
+
+use Footnote\Core\Judgement\Assessment;
+use Footnote\Core\Judgement\Finding;
+use Footnote\Core\Judgement\LimitOutcome;
+use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Severity;
+
+/** What the ledger shows of a run. */
+final class LedgerLine
+{
+    /** Results that a ledger line shows, where the run has them. */
+    private const SHOWN = ['lex8h', 'laeq', 'lcpeak'];
+
+    /**
+     * @param array<string, mixed> $body the written assessment
+     *
+     * @return array<string, mixed>
+     */
+    public static function of(Assessment $assessment, array $body): array
+    {
+        $drift = $assessment->largestDrift();
+        $written = \is_array($body['results']) ? $body['results'] : [];
+        $results = [];
+        foreach ($assessment->results as $place => $result) {
+            if (\in_array($result->key, self::SHOWN, true) || str_starts_with($result->key, 'dose:')) {
+                $row = $written[$place] ?? null;
+                $value = \is_array($row) ? ($row['value'] ?? null) : null;
+                $results[] = [
+                    'key' => $result->key,
+                    'title' => $result->title,
+                    'shown' => \is_array($value) && \is_string($value['shown'] ?? null) ? $value['shown'] : '',
+                    'unit' => $result->indicated->unit->value,
+                    'crossed' => self::any($result, static fn (LimitOutcome $outcome): bool => $outcome->crossed),
+                    'undecided' => self::any($result, static fn (LimitOutcome $outcome): bool => $outcome->robustness->value === 'undecided'),
+                ];
+            }
+        }
+        $weighty = array_values(array_filter($assessment->findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note));
+
+        return [
+            'bracket' => [
+                'state' => $assessment->bracket->state()->value,
+                'pre' => $assessment->bracket->pre?->at->format(\DATE_ATOM),
+                'post' => $assessment->bracket->post?->at->format(\DATE_ATOM),
+                'between' => \count($assessment->bracket->between),
+            ],
+            'drift' => $drift === null ? null : ['shown' => $drift->shown(), 'unit' => $drift->unit->value],
+            'results' => $results,
+            'finding' => $weighty === [] ? null : $weighty[0]->setting->title,
+            'findings' => \count($weighty),
+            'cure' => array_values(array_filter(array_map(static fn (Finding $finding): ?string => $finding->cure?->evidence, $weighty), \is_string(...)))[0] ?? null,
+        ];
+    }
+
+    /** @param callable(LimitOutcome): bool $is */
+    private static function any(Result $result, callable $is): bool
+    {
+        foreach ($result->outcomes as $outcome) {
+            if ($is($outcome)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

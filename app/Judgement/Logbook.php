@@ -1,0 +1,224 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Judgement;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Http\Problem;
+use Footnote\App\Runs\RunFolding;
+use Footnote\App\Runs\StoredLog;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Intervention;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Noise\NoiseFormat;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\LogFormatReader;
+use Footnote\Core\Record\RecordReader;
+
+/**
+ * Reads evidence out of the logbook as the core knows it.
+ *
+ * @phpstan-type Record array<string, mixed>
+ */
+final readonly class Logbook
+{
+    public function __construct(private Connection $connection, private EvidenceReader $reader, private LogFormatReader $formats)
+    {
+    }
+
+    /** Everything known of one instrument. */
+    public function timeline(string $instrument): Timeline
+    {
+        $record = $this->instrumentRecord($instrument) ?? throw Problem::missing('Instrument '.$instrument);
+        $unit = $this->reader->instrument(Fields::of($record));
+        $format = RecordReader::format($unit->family);
+
+        $asides = $this->pairs('SELECT s.check_id, s.record FROM check_set_aside s JOIN check_record c ON c.id = s.check_id WHERE c.instrument_id = ?', [$instrument]);
+        $checks = [];
+        foreach ($this->pairs('SELECT id, record FROM check_record WHERE instrument_id = ?', [$instrument]) as $id => $check) {
+            $checks[] = $this->reader->check(Fields::of(isset($asides[$id]) ? [...$check, 'setAside' => $asides[$id]] : $check), $format);
+        }
+        $interventions = array_map(fn (array $event): Intervention => $this->reader->intervention(Fields::of($event)), array_values($this->pairs('SELECT id, record FROM intervention WHERE instrument_id = ?', [$instrument])));
+        $runs = array_map($this->coreRun(...), array_values($this->runRecords('r.instrument_id = ?', [$instrument])));
+
+        return new Timeline($unit, $checks, $interventions, $runs, $this->references(array_values(array_unique(array_filter(array_map(static fn (Check $check): ?string => $check->reference, $checks), \is_string(...))))));
+    }
+
+    /** @return Record|null with its certificates */
+    public function instrumentRecord(string $id): ?array
+    {
+        $record = $this->pairs('SELECT id, record FROM instrument WHERE id = ?', [$id])[$id] ?? null;
+
+        return $record === null ? null : [...$record, 'certificates' => $this->certificates('instrument_id', [$id])[$id] ?? []];
+    }
+
+    /**
+     * @param list<string>|null $ids null: all of them
+     *
+     * @return array<string, Reference>
+     */
+    public function references(?array $ids = null): array
+    {
+        return array_map(fn (array $record): Reference => $this->reader->reference(Fields::of($record)), $this->referenceRecords($ids));
+    }
+
+    /**
+     * @param list<string>|null $ids
+     *
+     * @return array<string, Record> with certificates and recalls
+     */
+    public function referenceRecords(?array $ids = null): array
+    {
+        if ($ids === []) {
+            return [];
+        }
+        [$where, $values] = $this->in('id', $ids);
+        $records = $this->pairs('SELECT id, record FROM reference'.$where.' ORDER BY id', $values);
+        $certificates = $this->certificates('reference_id', array_keys($records));
+        [$where, $values] = $this->in('reference_id', array_keys($records));
+        $recalls = [];
+        foreach ($this->connection->fetchAllAssociative('SELECT reference_id, record FROM recall'.$where.' ORDER BY id', $values) as $row) {
+            $recalls[self::text($row, 'reference_id')][] = self::json($row, 'record');
+        }
+        foreach ($records as $id => $record) {
+            $records[$id] = [...$record, 'certificates' => $certificates[$id] ?? [], 'recalls' => $recalls[$id] ?? []];
+        }
+
+        return $records;
+    }
+
+    /**
+     * Records of runs with everything that was learned about them folded in.
+     *
+     * @param list<string|int> $values
+     *
+     * @return array<string, Record>
+     */
+    public function runRecords(string $where, array $values): array
+    {
+        $records = $this->pairs('SELECT r.id, r.record FROM run r WHERE '.$where.' ORDER BY r.started_at, r.id', $values);
+        $facts = [];
+        foreach ($this->connection->fetchAllAssociative('SELECT f.run_id, f.record FROM run_fact f JOIN run r ON r.id = f.run_id WHERE '.$where.' ORDER BY f.id', $values) as $row) {
+            $facts[self::text($row, 'run_id')][] = self::json($row, 'record');
+        }
+        foreach ($records as $id => $record) {
+            $records[$id] = RunFolding::fold($record, $facts[$id] ?? []);
+        }
+
+        return $records;
+    }
+
+    /** @return Record|null */
+    public function runRecord(string $id): ?array
+    {
+        return $this->runRecords('r.id = ?', [$id])[$id] ?? null;
+    }
+
+    /** @param Record $record */
+    public function coreRun(array $record): Run
+    {
+        $fields = Fields::of($record);
+        $log = null;
+        $name = '';
+        $stored = $fields->optionalObject('log')?->optionalText('stored');
+        if ($stored !== null) {
+            $row = $this->connection->fetchAssociative('SELECT name, format, first_interval, step_seconds, length FROM log_file WHERE id = ?', [$stored]);
+            if ($row !== false) {
+                $name = self::text($row, 'name');
+                $format = $this->formats->read(Fields::of(self::json($row, 'format')));
+                $log = new StoredLog($this->connection, $stored, array_values($format->columns), new \DateTimeImmutable(self::text($row, 'first_interval')), (float) self::text($row, 'step_seconds'), (int) self::text($row, 'length'));
+            }
+        }
+
+        return $this->reader->run($fields, (new NoiseFormat())->content($fields, $log, $name));
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return array<string, list<Record>>
+     */
+    public function certificates(string $column, array $ids): array
+    {
+        [$where, $values] = $this->in($column, $ids);
+        $found = [];
+        foreach ($this->connection->fetchAllAssociative(\sprintf('SELECT %s AS owner, record FROM certificate%s ORDER BY id', $column, $where), $values) as $row) {
+            $found[self::text($row, 'owner')][] = self::json($row, 'record');
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param list<string|int> $values
+     *
+     * @return array<string, Record> by the first column
+     */
+    public function pairs(string $sql, array $values): array
+    {
+        $pairs = [];
+        foreach ($this->connection->fetchAllNumeric($sql, $values) as [$id, $json]) {
+            \assert(\is_string($id) && \is_string($json));
+            /** @var Record $record */
+            $record = json_decode($json, true, 64, \JSON_THROW_ON_ERROR);
+            $pairs[$id] = $record;
+        }
+
+        return $pairs;
+    }
+
+    /** @param array<string, mixed> $row */
+    public static function text(array $row, string $name): string
+    {
+        $value = $row[$name] ?? '';
+
+        return \is_scalar($value) ? (string) $value : '';
+    }
+
+    /**
+     * @param array<string, mixed> $row
+     *
+     * @return Record
+     */
+    public static function json(array $row, string $name): array
+    {
+        $data = json_decode(self::text($row, $name), true, 64, \JSON_THROW_ON_ERROR);
+
+        /** @var Record */
+        return \is_array($data) ? $data : [];
+    }
+
+    /** Bytes as they are kept in a blob column. */
+    public static function packed(string $bytes): string
+    {
+        $packed = gzcompress($bytes, 6);
+
+        return $packed === false ? throw new \RuntimeException('Bytes could not be packed.') : $packed;
+    }
+
+    /** The bytes that a blob column keeps. */
+    public static function blob(mixed $blob): string
+    {
+        $bytes = \is_resource($blob) ? stream_get_contents($blob) : $blob;
+        $text = \is_string($bytes) ? gzuncompress($bytes) : false;
+        if ($text === false) {
+            throw new \RuntimeException('A stored body cannot be read.');
+        }
+
+        return $text;
+    }
+
+    /**
+     * @param list<string>|null $ids
+     *
+     * @return array{string, list<string>}
+     */
+    private function in(string $column, ?array $ids): array
+    {
+        return $ids === null ? ['', []] : [\sprintf(' WHERE %s IN (%s)', $column, $ids === [] ? 'NULL' : implode(', ', array_fill(0, \count($ids), '?'))), $ids];
+    }
+}

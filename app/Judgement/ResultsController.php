@@ -1,0 +1,336 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Judgement;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\User;
+use Footnote\App\Http\Body;
+use Footnote\App\Http\Problem;
+use Footnote\App\Journal\Journal;
+use Footnote\Core\Judgement\Verdict;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+
+/** The ledger of results, one result with everything under it, and what people decide. */
+#[Route('/api/results')]
+final readonly class ResultsController
+{
+    private const PAGE = 50;
+
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Connection $connection,
+        private Journal $journal,
+        private Logbook $logbook,
+        private Workings $workings,
+        private Policies $policies,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('', methods: ['GET'])]
+    public function ledger(Request $request): JsonResponse
+    {
+        [$where, $values] = $this->filter($request);
+        $page = max(1, min(100000, $request->query->getInt('page', 1)));
+        $total = $this->connection->fetchOne("SELECT COUNT(*) FROM run r JOIN campaign c ON c.id = r.campaign_id LEFT JOIN worked_run w ON w.run_id = r.id AND w.policy_key = c.policy_key WHERE $where", $values);
+        $rows = $this->rows($where, $values, self::PAGE, ($page - 1) * self::PAGE);
+
+        return new JsonResponse(['total' => \is_numeric($total) ? (int) $total : 0, 'page' => $page, 'pageSize' => self::PAGE, 'rows' => $rows]);
+    }
+
+    /** The ledger as CSV. Text that a spreadsheet could take for a formula is led by an apostrophe. */
+    #[Route('.csv', methods: ['GET'])]
+    public function csv(Request $request): Response
+    {
+        [$where, $values] = $this->filter($request);
+        $file = fopen('php://temp', 'w+');
+        if ($file === false) {
+            throw new \RuntimeException('No temporary stream could be opened.');
+        }
+        $put = static fn (array $cells) => fputcsv($file, array_map(static fn (mixed $cell): string => self::plain(\is_scalar($cell) ? (string) $cell : ''), $cells), ',', '"', '');
+        $put(['run', 'unit', 'person', 'task', 'place', 'start', 'stop', 'result', 'value', 'unit of value', 'drift dB', 'proposed', 'decided', 'by', 'reason']);
+        foreach ($this->rows($where, $values, 10000, 0) as $row) {
+            $results = $row['results'] === [] ? [['title' => '', 'shown' => '', 'unit' => '']] : $row['results'];
+            foreach ($results as $result) {
+                $decision = $row['decision'];
+                $put([$row['run'], $row['instrument'], $row['person'], $row['task'], $row['place'], $row['start'], $row['stop'], $result['title'], $result['shown'], $result['unit'], $row['drift']['shown'] ?? '', $row['verdict'], $decision['verdict'] ?? '', $decision['by'] ?? '', $decision['reason'] ?? '']);
+            }
+        }
+        rewind($file);
+
+        return new Response((string) stream_get_contents($file), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="results.csv"']);
+    }
+
+    #[Route('/{run}', methods: ['GET'])]
+    public function result(string $run): JsonResponse
+    {
+        $row = $this->connection->fetchAssociative('SELECT r.id, r.campaign_id, c.title, c.site, c.zone, c.policy_key, c.policy_changed FROM run r JOIN campaign c ON c.id = r.campaign_id WHERE r.id = ?', [$run]);
+        if ($row === false) {
+            throw Problem::missing('Run '.$run);
+        }
+        $key = Logbook::text($row, 'policy_key');
+        $body = $this->workings->body($run, $key);
+        $schools = [];
+        foreach (array_values(array_unique([$key, ...$this->policies->newest()])) as $other) {
+            $theirs = $other === $key ? $body : $this->workings->body($run, $other);
+            $schools[] = ['key' => $other, 'chosen' => $other === $key, 'assessment' => $this->school($theirs)];
+        }
+        $record = $this->logbook->runRecord($run) ?? throw Problem::missing('Run '.$run);
+        $checks = $this->checksOf($body);
+        $digest = \Footnote\Core\Record\AssessmentWriter::digest($body);
+        $decisions = $this->decisions($run);
+        $last = $decisions[0] ?? null;
+
+        return new JsonResponse([
+            'run' => ['id' => $run, 'instrument' => Logbook::text($record, 'instrument'), 'start' => Logbook::text($record, 'start'), 'stop' => $record['stop'] ?? null, 'person' => Logbook::text($record, 'person'), 'task' => Logbook::text($record, 'task'), 'place' => Logbook::text($record, 'place'), 'hasLog' => isset($record['log'])],
+            'campaign' => ['id' => Logbook::text($row, 'campaign_id'), 'title' => Logbook::text($row, 'title'), 'site' => Logbook::text($row, 'site'), 'zone' => Logbook::text($row, 'zone'), 'policyChanged' => (bool) $row['policy_changed']],
+            'assessment' => $body,
+            'digest' => $digest,
+            'checks' => $checks,
+            'schools' => $schools,
+            'decisions' => $decisions,
+            'changedSinceSigning' => $last !== null && $last['digest'] !== $digest ? $this->changes($run, $body) : null,
+            'neighbours' => $this->neighbours($run),
+        ]);
+    }
+
+    #[Route('/{run}/decision', methods: ['POST'])]
+    #[IsGranted('ROLE_HYGIENIST')]
+    public function decide(string $run, Request $request, #[CurrentUser] User $user): JsonResponse
+    {
+        $fields = Body::of($request);
+        $kind = $fields->text('kind');
+        if (!\in_array($kind, ['sign', 'void', 'overrule'], true)) {
+            throw Problem::field('/kind', 'must be sign, void or overrule.');
+        }
+        $seen = $fields->text('digest');
+        $reason = $fields->optionalText('reason', 4000) ?? '';
+        $after = $fields->optionalNumber('after', 0, 1e12);
+        $this->journal->during($user->code, 'result '.['sign' => 'signed', 'void' => 'voided', 'overrule' => 'overruled'][$kind], ['run' => $run, 'digest' => $seen, 'reason' => $reason, 'verdict' => $fields->raw('verdict')], function () use ($run, $kind, $seen, $reason, $after, $fields, $user): void {
+            $policy = $this->connection->fetchOne('SELECT c.policy_key FROM campaign c JOIN run r ON r.campaign_id = c.id WHERE r.id = ?', [$run]);
+            if (!\is_string($policy)) {
+                throw Problem::missing('Run '.$run);
+            }
+            $last = $this->connection->fetchAssociative('SELECT id, recorded_by FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1', [$run]);
+            if ($last !== false && (float) Logbook::text($last, 'id') !== $after) {
+                throw new Problem(409, \sprintf('%s has decided this result meanwhile. Look at it again; nothing was changed.', Logbook::text($last, 'recorded_by')));
+            }
+            $body = $this->workings->body($run, $policy);
+            $digest = \Footnote\Core\Record\AssessmentWriter::digest($body);
+            if ($digest !== $seen) {
+                throw new Problem(409, 'The evidence has changed since this page was opened. Look at it again; nothing was changed.');
+            }
+            $proposed = Verdict::from(\is_string($body['verdict'] ?? null) ? $body['verdict'] : '');
+            if ($kind !== 'void' && $proposed === Verdict::Open) {
+                throw new Problem(409, 'An open result may be voided, never signed: its bracket can still be closed. Nothing was changed.');
+            }
+            if ($reason === '' && ($kind !== 'sign' || $last !== false)) {
+                throw Problem::field('/reason', $last !== false ? 'say why this supersedes the decision before.' : 'a decision against the proposal needs its reason in writing.');
+            }
+            $verdict = match ($kind) {
+                'sign' => $proposed,
+                'void' => Verdict::Void,
+                'overrule' => Verdict::tryFrom($fields->text('verdict')) ?? throw Problem::field('/verdict', 'must be valid, corrected, qualified or void.'),
+            };
+            if ($kind === 'overrule' && ($verdict === Verdict::Open || $verdict === $proposed)) {
+                throw Problem::field('/verdict', 'must differ from the proposal, and cannot be open.');
+            }
+            $snapshot = json_encode(['inputs' => $this->logbook->runRecord($run), 'checks' => $this->checksOf($body), 'policy' => $this->policies->data($policy), 'assessment' => $body, 'decision' => ['kind' => $kind, 'verdict' => $verdict->value, 'proposed' => $proposed->value, 'reason' => $reason, 'by' => $user->code, 'at' => $this->clock->now()->format(\DATE_ATOM)]], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+            $this->entities->persist(new Decision($run, $kind, $verdict->value, $proposed->value, $reason, $policy, $digest, Logbook::packed($snapshot), hash('sha256', $snapshot), $user->code, $this->clock->now()));
+        });
+
+        return $this->result($run)->setStatusCode(201);
+    }
+
+    /** The frozen snapshot of a decision, as it was signed. */
+    #[Route('/{run}/decision/{id}', requirements: ['id' => '\d+'], methods: ['GET'])]
+    public function snapshot(string $run, int $id): Response
+    {
+        $row = $this->connection->fetchAssociative('SELECT snapshot, snapshot_digest FROM decision WHERE run_id = ? AND id = ?', [$run, $id]);
+        if ($row === false) {
+            throw Problem::missing('This decision');
+        }
+
+        return new Response(Logbook::blob($row['snapshot']), 200, ['Content-Type' => 'application/json', 'X-Content-Digest' => Logbook::text($row, 'snapshot_digest')]);
+    }
+
+    /** @return array{string, list<string>} */
+    private function filter(Request $request): array
+    {
+        [$where, $values] = ['1 = 1', []];
+        foreach (['campaign' => 'r.campaign_id = ?', 'instrument' => 'r.instrument_id = ?', 'verdict' => 'w.verdict = ?'] as $name => $condition) {
+            $value = $request->query->getString($name);
+            if ($value !== '') {
+                $where .= ' AND '.$condition;
+                $values[] = $value;
+            }
+        }
+        $decided = $request->query->getString('decided');
+        if ($decided === 'no' || $decided === 'yes') {
+            $where .= ' AND '.($decided === 'no' ? 'NOT ' : '').'EXISTS (SELECT 1 FROM decision d WHERE d.run_id = r.id)';
+        }
+        if ($request->query->getString('verdict') !== '') {
+            $missing = $this->connection->fetchAllNumeric('SELECT r.id, c.policy_key FROM run r JOIN campaign c ON c.id = r.campaign_id LEFT JOIN worked_run w ON w.run_id = r.id AND w.policy_key = c.policy_key WHERE w.run_id IS NULL LIMIT 2000');
+            $this->workOut($missing);
+        }
+
+        return [$where, $values];
+    }
+
+    /**
+     * @param list<string> $values
+     *
+     * @return list<array{run: string, instrument: string, person: string, task: string, place: string, start: string, stop: string|null, verdict: string, bracket: mixed, drift: array{shown: string, unit: string}|null, results: list<array{title: string, shown: string, unit: string}>, finding: mixed, findings: mixed, cure: mixed, decision: array{id: int, kind: string, verdict: string, by: string, at: string, reason: string, stale: bool}|null}>
+     */
+    private function rows(string $where, array $values, int $limit, int $offset): array
+    {
+        $sql = "SELECT r.id, r.instrument_id, r.record, r.started_at, r.stopped_at, c.policy_key, c.zone, w.verdict, w.digest, w.summary FROM run r JOIN campaign c ON c.id = r.campaign_id LEFT JOIN worked_run w ON w.run_id = r.id AND w.policy_key = c.policy_key WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
+        $found = $this->connection->fetchAllAssociative($sql, $values);
+        $missing = array_values(array_filter($found, static fn (array $row): bool => $row['verdict'] === null));
+        if ($missing !== []) {
+            $this->workOut(array_map(static fn (array $row): array => [$row['id'], $row['policy_key']], $missing));
+            $found = $this->connection->fetchAllAssociative($sql, $values);
+        }
+        $decisions = [];
+        $ids = array_map(static fn (array $row): string => Logbook::text($row, 'id'), $found);
+        foreach (array_chunk($ids, 500) as $some) {
+            foreach ($this->connection->fetchAllAssociative('SELECT id, run_id, kind, verdict, recorded_by, recorded_at, reason, digest FROM decision WHERE run_id IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY id', $some) as $row) {
+                $decisions[Logbook::text($row, 'run_id')] = $row;
+            }
+        }
+        $lines = [];
+        foreach ($found as $row) {
+            $record = Logbook::json($row, 'record');
+            $summary = Logbook::json($row, 'summary');
+            $zone = new \DateTimeZone(Logbook::text($row, 'zone'));
+            $at = static fn (string $stored): string => (new \DateTimeImmutable($stored, new \DateTimeZone('UTC')))->setTimezone($zone)->format(\DATE_ATOM);
+            $decision = $decisions[Logbook::text($row, 'id')] ?? null;
+            /** @var array{shown: string, unit: string}|null $drift */
+            $drift = $summary['drift'] ?? null;
+            /** @var list<array{title: string, shown: string, unit: string}> $results */
+            $results = $summary['results'] ?? [];
+            $lines[] = [
+                'run' => Logbook::text($row, 'id'), 'instrument' => Logbook::text($row, 'instrument_id'), 'person' => Logbook::text($record, 'person'), 'task' => Logbook::text($record, 'task'), 'place' => Logbook::text($record, 'place'),
+                'start' => $at(Logbook::text($row, 'started_at')), 'stop' => $row['stopped_at'] === null ? null : $at(Logbook::text($row, 'stopped_at')),
+                'verdict' => Logbook::text($row, 'verdict'), 'bracket' => $summary['bracket'] ?? null, 'drift' => $drift, 'results' => $results, 'finding' => $summary['finding'] ?? null, 'findings' => $summary['findings'] ?? 0, 'cure' => $summary['cure'] ?? null,
+                'decision' => $decision === null ? null : ['id' => (int) Logbook::text($decision, 'id'), 'kind' => Logbook::text($decision, 'kind'), 'verdict' => Logbook::text($decision, 'verdict'), 'by' => Logbook::text($decision, 'recorded_by'), 'at' => $at(Logbook::text($decision, 'recorded_at')), 'reason' => Logbook::text($decision, 'reason'), 'stale' => Logbook::text($decision, 'digest') !== Logbook::text($row, 'digest')],
+            ];
+        }
+
+        return $lines;
+    }
+
+    /** @param array<array<mixed>> $pairs run and policy */
+    private function workOut(array $pairs): void
+    {
+        $byPolicy = [];
+        foreach ($pairs as [$run, $policy]) {
+            if (\is_string($run) && \is_string($policy)) {
+                $byPolicy[$policy][] = $run;
+            }
+        }
+        foreach ($byPolicy as $policy => $runs) {
+            $this->workings->workOut($runs, $policy);
+        }
+    }
+
+    /**
+     * What the policies are compared by, side by side.
+     *
+     * @param array<string, mixed> $body
+     *
+     * @return array<string, mixed>
+     */
+    private function school(array $body): array
+    {
+        $findings = \is_array($body['findings'] ?? null) ? $body['findings'] : [];
+        $results = \is_array($body['results'] ?? null) ? $body['results'] : [];
+
+        return [
+            'policy' => $body['policy'] ?? null,
+            'verdict' => $body['verdict'] ?? '',
+            'results' => array_values(array_map(static fn (mixed $result): array => \is_array($result) ? ['key' => $result['key'] ?? '', 'title' => $result['title'] ?? '', 'reported' => $result['reported'] ?? '', 'shown' => \is_array($result['value'] ?? null) ? ($result['value']['shown'] ?? '') : '', 'unit' => $result['unit'] ?? ''] : [], $results)),
+            'findings' => array_values(array_map(static fn (mixed $finding): array => \is_array($finding) ? ['rule' => $finding['rule'] ?? '', 'title' => $finding['title'] ?? '', 'severity' => $finding['severity'] ?? '', 'limit' => $finding['limit'] ?? null] : [], $findings)),
+        ];
+    }
+
+    /**
+     * The checks that a bracket names, as they are on record.
+     *
+     * @param array<string, mixed> $body
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function checksOf(array $body): array
+    {
+        $bracket = \is_array($body['bracket'] ?? null) ? $body['bracket'] : [];
+        $ids = [];
+        foreach ([$bracket['pre'] ?? null, ...(\is_array($bracket['between'] ?? null) ? $bracket['between'] : []), $bracket['post'] ?? null, ...(\is_array($bracket['passedOver'] ?? null) ? $bracket['passedOver'] : [])] as $end) {
+            if (\is_array($end) && \is_string($end['check'] ?? null)) {
+                $ids[] = $end['check'];
+            }
+        }
+        if ($ids === []) {
+            return [];
+        }
+        $marks = implode(', ', array_fill(0, \count($ids), '?'));
+        $asides = $this->logbook->pairs("SELECT check_id, record FROM check_set_aside WHERE check_id IN ($marks)", $ids);
+        $checks = [];
+        foreach ($this->logbook->pairs("SELECT id, record FROM check_record WHERE id IN ($marks) ORDER BY checked_at", $ids) as $id => $record) {
+            $checks[] = isset($asides[$id]) ? [...$record, 'setAside' => $asides[$id]] : $record;
+        }
+
+        return $checks;
+    }
+
+    /** @return list<array{id: int, kind: string, verdict: string, proposed: string, reason: string, policy: string, digest: string, snapshotDigest: string, by: string, at: string}> the newest first */
+    private function decisions(string $run): array
+    {
+        return array_map(static fn (array $row): array => [
+            'id' => (int) Logbook::text($row, 'id'), 'kind' => Logbook::text($row, 'kind'), 'verdict' => Logbook::text($row, 'verdict'), 'proposed' => Logbook::text($row, 'proposed'), 'reason' => Logbook::text($row, 'reason'), 'policy' => Logbook::text($row, 'policy_key'), 'digest' => Logbook::text($row, 'digest'), 'snapshotDigest' => Logbook::text($row, 'snapshot_digest'), 'by' => Logbook::text($row, 'recorded_by'),
+            'at' => (new \DateTimeImmutable(Logbook::text($row, 'recorded_at'), new \DateTimeZone('UTC')))->format(\DATE_ATOM),
+        ], $this->connection->fetchAllAssociative('SELECT id, kind, verdict, proposed, reason, policy_key, digest, snapshot_digest, recorded_by, recorded_at FROM decision WHERE run_id = ? ORDER BY id DESC', [$run]));
+    }
+
+    /**
+     * Old against new where evidence changed since signing.
+     *
+     * @param array<string, mixed> $now
+     *
+     * @return array{was: array<string, mixed>, is: array<string, mixed>}
+     */
+    private function changes(string $run, array $now): array
+    {
+        $blob = $this->connection->fetchOne('SELECT snapshot FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1', [$run]);
+        $snapshot = json_decode(Logbook::blob($blob), true, 64, \JSON_THROW_ON_ERROR);
+        /** @var array<string, mixed> $then */
+        $then = \is_array($snapshot) && \is_array($snapshot['assessment'] ?? null) ? $snapshot['assessment'] : [];
+
+        return ['was' => $this->school($then), 'is' => $this->school($now)];
+    }
+
+    /** @return array{previous: string|null, next: string|null} */
+    private function neighbours(string $run): array
+    {
+        $own = $this->connection->fetchAssociative('SELECT started_at, campaign_id FROM run WHERE id = ?', [$run]);
+        $at = $own === false ? '' : Logbook::text($own, 'started_at');
+        $campaign = $own === false ? '' : Logbook::text($own, 'campaign_id');
+        $one = fn (string $sign, string $order): ?string => \is_string($found = $this->connection->fetchOne("SELECT id FROM run WHERE campaign_id = ? AND (started_at $sign ? OR (started_at = ? AND id $sign ?)) ORDER BY started_at $order, id $order LIMIT 1", [$campaign, $at, $at, $run])) ? $found : null;
+
+        return ['previous' => $one('<', 'DESC'), 'next' => $one('>', 'ASC')];
+    }
+
+    private static function plain(string $cell): string
+    {
+        return preg_match('/^[=+\-@\t\r]/', $cell) === 1 && preg_match('/^[+-]?\d+(\.\d+)?$/D', $cell) !== 1 ? "'".$cell : $cell;
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Judgement;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Http\Problem;
+use Footnote\Core\Judgement\Assessment;
+use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Record\AssessmentWriter;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\RecordReader;
+
+/** Works runs out when asked, and keeps what was worked out until new evidence comes. */
+final readonly class Workings
+{
+    public function __construct(
+        private Connection $connection,
+        private Logbook $logbook,
+        private Policies $policies,
+        private Assessor $assessor,
+        private AssessmentWriter $writer,
+    ) {
+    }
+
+    /**
+     * The assessment of a run under a policy, as plain data.
+     *
+     * @return array<string, mixed>
+     */
+    public function body(string $run, string $policy): array
+    {
+        $row = $this->connection->fetchAssociative('SELECT body FROM worked_run WHERE run_id = ? AND policy_key = ?', [$run, $policy]);
+        if ($row === false) {
+            $this->workOut([$run], $policy);
+            $row = $this->connection->fetchAssociative('SELECT body FROM worked_run WHERE run_id = ? AND policy_key = ?', [$run, $policy]);
+        }
+        if ($row === false) {
+            throw Problem::missing('Run '.$run);
+        }
+
+        /** @var array<string, mixed> */
+        return json_decode(Logbook::blob($row['body']), true, 64, \JSON_THROW_ON_ERROR);
+    }
+
+    /**
+     * Works out what is missing of these runs; each instrument's evidence is read once.
+     *
+     * @param list<string> $runs
+     */
+    public function workOut(array $runs, string $policy): void
+    {
+        $missing = [];
+        foreach (array_chunk($runs, 500) as $some) {
+            $marks = implode(', ', array_fill(0, \count($some), '?'));
+            foreach ($this->connection->fetchAllNumeric("SELECT r.id, r.instrument_id, r.campaign_id FROM run r LEFT JOIN worked_run w ON w.run_id = r.id AND w.policy_key = ? WHERE r.id IN ($marks) AND w.run_id IS NULL", [$policy, ...$some]) as [$run, $instrument, $campaign]) {
+                \assert(\is_string($run) && \is_string($instrument) && \is_string($campaign));
+                $missing[$instrument][$run] = $campaign;
+            }
+        }
+        if ($missing === []) {
+            return;
+        }
+        $judge = $this->policies->get($policy);
+        foreach ($missing as $instrument => $wanted) {
+            $timeline = $this->logbook->timeline($instrument);
+            foreach ($timeline->runs as $run) {
+                if (isset($wanted[$run->id])) {
+                    $this->keep($this->assessor->assess($run, $timeline, $judge, $this->yardsticks($wanted[$run->id])), $policy);
+                }
+            }
+        }
+    }
+
+    /** New evidence on an instrument: what was worked out of its runs goes. */
+    public function forgetInstrument(string $instrument): void
+    {
+        $this->connection->executeStatement('DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE instrument_id = ?)', [$instrument]);
+    }
+
+    /** New evidence on a reference: what leaned on it goes. */
+    public function forgetReference(string $reference): void
+    {
+        $this->connection->executeStatement('DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE instrument_id IN (SELECT DISTINCT instrument_id FROM check_record WHERE reference_id = ?))', [$reference]);
+    }
+
+    public function forgetCampaign(string $campaign): void
+    {
+        $this->connection->executeStatement('DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE campaign_id = ?)', [$campaign]);
+    }
+
+    public function yardsticks(string $campaign): Yardsticks
+    {
+        $json = $this->connection->fetchOne('SELECT yardsticks FROM campaign WHERE id = ?', [$campaign]);
+        if (!\is_string($json)) {
+            throw Problem::missing('Campaign '.$campaign);
+        }
+
+        return (new RecordReader())->yardsticks(Fields::of(json_decode($json, true, 32, \JSON_THROW_ON_ERROR)));
+    }
+
+    private function keep(Assessment $assessment, string $policy): void
+    {
+        $body = $this->writer->write($assessment);
+        $key = static fn (): array => ['run_id' => $assessment->run->id, 'policy_key' => $policy];
+        // Two requests may work out the same run at once; both come to the same, and the later one simply stands.
+        $this->connection->executeStatement('DELETE FROM worked_run WHERE run_id = ? AND policy_key = ?', array_values($key()));
+        $this->connection->insert('worked_run', [
+            ...$key(),
+            'verdict' => $assessment->verdict->value,
+            'digest' => AssessmentWriter::digest($body),
+            'summary' => json_encode(LedgerLine::of($assessment, $body), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+            'body' => Logbook::packed(json_encode($body, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)),
+        ]);
+    }
+}

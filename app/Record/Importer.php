@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Record;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Bench\RecordedCheck;
+use Footnote\App\Bench\RecordedIntervention;
+use Footnote\App\Bench\RecordedSetAside;
+use Footnote\App\Journal\Journal;
+use Footnote\App\Judgement\Campaign;
+use Footnote\App\Judgement\Policies;
+use Footnote\App\Judgement\PolicyVersion;
+use Footnote\App\Kit\AddedCertificate;
+use Footnote\App\Kit\RecordedRecall;
+use Footnote\App\Kit\RegisteredInstrument;
+use Footnote\App\Kit\RegisteredReference;
+use Footnote\App\Runs\LogKeeper;
+use Footnote\App\Runs\RecordedRun;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\RecordReader;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Uid\Ulid;
+
+/** Takes a record into the logbook: all of it in one transaction, or none. */
+final readonly class Importer
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Journal $journal,
+        private ClockInterface $clock,
+        private LogKeeper $logs,
+        private Policies $policies,
+    ) {
+    }
+
+    /**
+     * @return array{instruments: int, references: int, checks: int, runs: int}
+     *
+     * @throws InvalidRecord naming the place
+     */
+    public function import(RecordFile $file, string $actor): array
+    {
+        // Read whole first, so that what is wrong is said before anything is written.
+        (new RecordReader())->read($file->data, $file->lines(...));
+        $fields = Fields::of($file->data);
+        $counts = ['instruments' => 0, 'references' => 0, 'checks' => 0, 'runs' => 0];
+        foreach (array_keys($counts) as $list) {
+            $counts[$list] = \count($fields->objects($list));
+        }
+
+        return $this->journal->during($actor, 'record imported', ['sha256' => $file->sha256, 'file' => basename($file->path), ...$counts], function () use ($fields, $file, $actor, $counts): array {
+            $now = $this->clock->now();
+            $this->shipPolicies($actor);
+            foreach ($fields->objects('instruments') as $item) {
+                $id = $item->id('id');
+                if ($this->entities->find(RegisteredInstrument::class, $id) === null) {
+                    $this->entities->persist(new RegisteredInstrument($id, $item->text('family'), $this->without($item, 'certificates'), $actor, $now));
+                    $this->entities->flush();
+                    foreach ($item->objects('certificates') as $certificate) {
+                        $this->entities->persist(new AddedCertificate($id, null, $this->without($certificate), $actor, $now));
+                    }
+                }
+            }
+            foreach ($fields->objects('references') as $item) {
+                $id = $item->id('id');
+                if ($this->entities->find(RegisteredReference::class, $id) === null) {
+                    $this->entities->persist(new RegisteredReference($id, $item->text('kind'), $this->without($item, 'certificates', 'recalls'), $actor, $now));
+                    $this->entities->flush();
+                    foreach ($item->objects('certificates') as $certificate) {
+                        $this->entities->persist(new AddedCertificate(null, $id, $this->without($certificate), $actor, $now));
+                    }
+                    foreach ($item->objects('recalls') as $recall) {
+                        $this->entities->persist(new RecordedRecall($id, $this->without($recall), $actor, $now));
+                    }
+                }
+            }
+            $campaign = $fields->object('campaign');
+            $code = $campaign->id('code');
+            if ($this->entities->find(Campaign::class, $code) === null) {
+                $made = new Campaign($code, $campaign->text('title'), $fields->object('site')->text('name'), $fields->object('site')->text('timeZone'));
+                $made->measureAgainst(['criteria' => $campaign->raw('criteria') ?? [], 'limits' => $campaign->raw('limits') ?? []]);
+                $policy = $fields->raw('policy') ?? 'standard';
+                $made->judgeBy((\is_string($policy) && \in_array($policy, Policies::SHIPPED, true) ? $policy : throw new InvalidRecord('/policy', 'must name a shipped policy to be imported.')).'-1', false);
+                $this->entities->persist($made);
+            }
+            $this->entities->flush();
+            foreach ($fields->objects('checks') as $item) {
+                $this->mustBeNew(RecordedCheck::class, $item);
+                $this->entities->persist(new RecordedCheck($item->id('id'), $item->id('instrument'), $item->optionalText('reference'), self::utc($item->moment('at')), $this->without($item, 'setAside'), $actor, $now));
+                $aside = $item->optionalObject('setAside');
+                if ($aside !== null) {
+                    $this->entities->flush();
+                    $this->entities->persist(new RecordedSetAside($item->id('id'), $this->without($aside), $actor, $now));
+                }
+            }
+            foreach ($fields->objects('interventions') as $item) {
+                $this->mustBeNew(RecordedIntervention::class, $item);
+                $this->entities->persist(new RecordedIntervention($item->id('id'), $item->id('instrument'), self::utc($item->moment('at')), $this->without($item), $actor, $now));
+            }
+            foreach ($fields->objects('runs') as $item) {
+                $this->mustBeNew(RecordedRun::class, $item);
+                $record = $this->without($item);
+                $log = $item->optionalObject('log');
+                $stored = (string) new Ulid();
+                if ($log !== null) {
+                    $record['log'] = ['stored' => $stored];
+                }
+                $run = new RecordedRun($item->id('id'), $item->id('instrument'), $code, self::utc($item->moment('start')), $record, $actor, $now);
+                $stop = $item->optionalMoment('stop');
+                if ($stop !== null) {
+                    $run->stop($stop);
+                }
+                $this->entities->persist($run);
+                $this->entities->flush();
+                if ($log !== null) {
+                    $name = $log->text('file');
+                    $this->logs->keep($stored, $run->id, basename($name), $file->log($name), $log->object('format'), $log->optionalMoment('start'), new \DateTimeZone($fields->object('site')->text('timeZone')), $actor);
+                }
+            }
+
+            return $counts;
+        });
+    }
+
+    /** The shipped policies as first versions, where they are not here yet. */
+    public function shipPolicies(string $actor): void
+    {
+        foreach (Policies::SHIPPED as $id) {
+            if ($this->entities->find(PolicyVersion::class, $id.'-1') === null) {
+                $this->entities->persist(new PolicyVersion($id.'-1', $id, 1, $this->policies->shipped($id), $actor, $this->clock->now()));
+            }
+        }
+        $this->entities->flush();
+    }
+
+    /** @param class-string $class */
+    private function mustBeNew(string $class, Fields $item): void
+    {
+        if ($this->entities->find($class, $item->id('id')) !== null) {
+            throw new InvalidRecord($item->at('id'), \sprintf('"%s" is in this logbook already; nothing was imported.', $item->id('id')));
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private function without(Fields $fields, string ...$names): array
+    {
+        $data = $fields->data();
+        foreach ($names as $name) {
+            unset($data[$name]);
+        }
+
+        return $data;
+    }
+
+    private static function utc(\DateTimeImmutable $moment): \DateTimeImmutable
+    {
+        return $moment->setTimezone(new \DateTimeZone('UTC'));
+    }
+}

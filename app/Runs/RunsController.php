@@ -1,0 +1,323 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Runs;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\User;
+use Footnote\App\Http\Body;
+use Footnote\App\Http\Problem;
+use Footnote\App\Journal\Journal;
+use Footnote\App\Judgement\Campaign;
+use Footnote\App\Judgement\Logbook;
+use Footnote\App\Judgement\Workings;
+use Footnote\App\Kit\RegisteredInstrument;
+use Footnote\App\Record\RecordFile;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Noise\LevelLog;
+use Footnote\Core\Noise\LogColumnKind;
+use Footnote\Core\Noise\LogFormatGuess;
+use Footnote\Core\Noise\NoiseRecord;
+use Footnote\Core\Noise\UnreadableLog;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\LogFormatReader;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Symfony\Component\Uid\Ulid;
+
+/** Runs: started, stopped, and everything learned about them afterwards. */
+#[Route('/api/runs')]
+final readonly class RunsController
+{
+    private const LARGEST_LOG = 67108864;
+    private const LEARNED = ['stop', 'timesFrom', 'clockOffsetSeconds', 'timerMinutes', 'plannedMinutes', 'shiftMinutes', 'totals', 'remarks', 'pauses', 'exclusions', 'declaration'];
+    private const JUDGED = ['exclusions', 'declaration'];
+
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Connection $connection,
+        private Journal $journal,
+        private Logbook $logbook,
+        private Workings $workings,
+        private LogKeeper $logs,
+        private LogFormatReader $formats,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('', methods: ['POST'])]
+    #[IsGranted('ROLE_TECHNICIAN')]
+    public function start(Request $request, #[CurrentUser] User $user): JsonResponse
+    {
+        $body = Body::of($request);
+        $campaign = $this->entities->find(Campaign::class, $body->id('campaign')) ?? throw Problem::field('/campaign', 'is not in this logbook.');
+        $instrument = $this->entities->find(RegisteredInstrument::class, $body->id('instrument')) ?? throw Problem::field('/instrument', 'is not in the kit.');
+        $record = array_intersect_key($body->data(), array_flip(['instrument', 'start', 'stop', 'person', 'task', 'place', 'plannedMinutes', 'shiftMinutes']));
+        $id = $this->journal->during($user->code, 'run started', ['campaign' => $campaign->id, ...$record], function () use ($record, $campaign, $instrument, $user): string {
+            $count = $this->connection->fetchOne('SELECT COUNT(*) FROM run');
+            $record = ['id' => \sprintf('R-%05d', (\is_numeric($count) ? (int) $count : 0) + 1), 'campaign' => $campaign->id, ...$record];
+            $run = $this->logbook->coreRun($record);
+            $this->notInTheFuture($run->start, '/start');
+            $this->free($run, $instrument->id);
+            $recorded = new RecordedRun($run->id, $instrument->id, $campaign->id, self::utc($run->start), $record, $user->code, $this->clock->now());
+            if ($run->stop !== null) {
+                $this->notInTheFuture($run->stop, '/stop');
+                $recorded->stop($run->stop);
+            }
+            $this->entities->persist($recorded);
+            $this->workings->forgetInstrument($instrument->id);
+
+            return $run->id;
+        });
+
+        return $this->one($id)->setStatusCode(201);
+    }
+
+    #[Route('/{id}', methods: ['GET'])]
+    public function one(string $id): JsonResponse
+    {
+        $record = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
+        $facts = $this->connection->fetchAllAssociative('SELECT record, reason, recorded_by, recorded_at FROM run_fact WHERE run_id = ? ORDER BY id', [$id]);
+        $log = \is_array($record['log'] ?? null) ? $this->connection->fetchAssociative('SELECT id, name, sha256, size, format, first_interval, step_seconds, length FROM log_file WHERE id = ?', [$record['log']['stored'] ?? '']) : false;
+        $campaign = $this->connection->fetchAssociative('SELECT id, title, zone FROM campaign WHERE id = ?', [$this->campaignOf($id)]);
+
+        return new JsonResponse([
+            'id' => $id,
+            'instrument' => Logbook::text($record, 'instrument'),
+            'campaign' => $campaign === false ? null : ['id' => Logbook::text($campaign, 'id'), 'title' => Logbook::text($campaign, 'title'), 'zone' => Logbook::text($campaign, 'zone')],
+            'start' => Logbook::text($record, 'start'),
+            'stop' => $record['stop'] ?? null,
+            'person' => Logbook::text($record, 'person'),
+            'task' => Logbook::text($record, 'task'),
+            'place' => Logbook::text($record, 'place'),
+            'plannedMinutes' => $record['plannedMinutes'] ?? null,
+            'shiftMinutes' => $record['shiftMinutes'] ?? null,
+            'clockOffsetSeconds' => $record['clockOffsetSeconds'] ?? null,
+            'timerMinutes' => $record['timerMinutes'] ?? null,
+            'totals' => $record['totals'] ?? null,
+            'remarks' => $record['remarks'] ?? [],
+            'pauses' => $record['pauses'] ?? [],
+            'exclusions' => $record['exclusions'] ?? [],
+            'declaration' => $record['declaration'] ?? null,
+            'log' => $log === false ? null : [
+                'id' => Logbook::text($log, 'id'), 'name' => Logbook::text($log, 'name'), 'sha256' => Logbook::text($log, 'sha256'), 'size' => (int) Logbook::text($log, 'size'),
+                'start' => Logbook::text($log, 'first_interval'), 'stepSeconds' => (float) Logbook::text($log, 'step_seconds'), 'length' => (int) Logbook::text($log, 'length'),
+                'columns' => array_map(static fn ($column): string => $column->kind->value, array_values($this->formats->read(Fields::of(Logbook::json($log, 'format')))->columns)),
+            ],
+            'learned' => array_map(static fn (array $fact): array => ['fields' => array_keys(Logbook::json($fact, 'record')), 'reason' => Logbook::text($fact, 'reason'), 'by' => Logbook::text($fact, 'recorded_by'), 'at' => (new \DateTimeImmutable(Logbook::text($fact, 'recorded_at'), new \DateTimeZone('UTC')))->format(\DATE_ATOM)], $facts),
+        ]);
+    }
+
+    /** Adds what was learned: stop, clock, totals, remarks, stretches left out. A value that supersedes another says why. */
+    #[Route('/{id}/facts', methods: ['POST'])]
+    #[IsGranted('ROLE_TECHNICIAN')]
+    public function learn(string $id, Request $request, #[CurrentUser] User $user): JsonResponse
+    {
+        $body = Body::of($request);
+        $fact = array_intersect_key($body->data(), array_flip(self::LEARNED));
+        $reason = $body->optionalText('reason', 2000) ?? '';
+        if ($fact === []) {
+            throw new Problem(422, 'Nothing was saved: there is nothing in it about a run.');
+        }
+        if (array_intersect_key($fact, array_flip(self::JUDGED)) !== [] && $user->role->value !== 'hygienist') {
+            throw new Problem(403, 'Only a hygienist leaves stretches out or declares a segment representative. Nothing was changed.');
+        }
+        $out = [];
+        foreach ($body->objects('exclusions') as $place => $exclusion) {
+            $out[$place] = [...$exclusion->data(), 'by' => $user->code];
+        }
+        if ($out !== []) {
+            $fact['exclusions'] = $out;
+        }
+        if ($body->has('declaration')) {
+            $fact['declaration'] = [...$body->object('declaration')->data(), 'by' => $user->code];
+        }
+        $this->journal->during($user->code, 'run learned', ['run' => $id, 'reason' => $reason, ...$fact], function () use ($id, $fact, $reason, $user): void {
+            $before = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
+            foreach ($fact as $name => $value) {
+                if (!\in_array($name, RunFolding::LISTS, true) && ($before[$name] ?? null) !== null && $before[$name] !== $value && $reason === '') {
+                    throw Problem::field('/reason', \sprintf('say why the %s changes; what was written before stays on record.', $name));
+                }
+            }
+            $this->store($id, $before, $fact, $reason, $user);
+        });
+
+        return $this->one($id)->setStatusCode(201);
+    }
+
+    /** Looks at the head of a log: how it seems to be written, and its first lines. Nothing is kept. */
+    #[Route('/log-preview', methods: ['POST'], priority: 10)]
+    #[IsGranted('ROLE_TECHNICIAN')]
+    public function preview(Request $request): JsonResponse
+    {
+        $text = $request->getContent();
+        if (\strlen($text) > 262144) {
+            throw new Problem(413, 'Send the first 256 kB of the file at most.');
+        }
+        if ($text === '') {
+            throw new Problem(422, 'The file is empty.');
+        }
+        if (str_contains($text, "\0")) {
+            throw new Problem(422, 'The file is not text. Export it as CSV in UTF-8; nothing was kept.');
+        }
+        $text = str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text;
+        if (!mb_check_encoding($text, 'UTF-8')) {
+            $text = (string) iconv('Windows-1252', 'UTF-8//IGNORE', $text);
+        }
+        $lines = \array_slice(explode("\n", str_replace(["\r\n", "\r"], "\n", $text)), 0, 60);
+        array_pop($lines);
+        try {
+            $format = LogFormatGuess::of($lines);
+        } catch (UnreadableLog $problem) {
+            throw new Problem(422, $problem->getMessage().' Nothing was kept.');
+        }
+        $rows = array_map(static fn (string $line): array => array_map(static fn (string $cell): string => mb_substr($cell, 0, 60), LogFormatGuess::cells($line, $format->delimiter)), $lines);
+
+        return new JsonResponse(['format' => $this->formats->write($format), 'header' => $format->skip > 0 ? ($rows[$format->skip - 1] ?? []) : [], 'rows' => \array_slice($rows, $format->skip, 12), 'kinds' => array_map(static fn (LogColumnKind $kind): array => ['kind' => $kind->value, 'words' => $kind->words()], LogColumnKind::cases())]);
+    }
+
+    /** The whole log as the body; how it is written in a header, since the body is the file byte for byte. */
+    #[Route('/{id}/log', methods: ['POST'])]
+    #[IsGranted('ROLE_TECHNICIAN')]
+    public function log(string $id, Request $request, #[CurrentUser] User $user): JsonResponse
+    {
+        if ((int) $request->headers->get('Content-Length', '0') > self::LARGEST_LOG) {
+            throw new Problem(413, 'A log is at most 64 MB. Nothing was kept.');
+        }
+        try {
+            $told = json_decode(rawurldecode($request->headers->get('X-Log-Format', '')), true, 16, \JSON_THROW_ON_ERROR);
+        } catch (\JsonException) {
+            throw Problem::field('/format', 'does not say how the file is written.');
+        }
+        $format = Fields::of(\is_array($told) ? $told : []);
+        $name = mb_substr(trim((string) preg_replace('/[^\w .()+-]/u', '_', rawurldecode($request->headers->get('X-Log-Name', '')))), 0, 150);
+        $path = tempnam(sys_get_temp_dir(), 'footnote-log-');
+        if ($path === false) {
+            throw new \RuntimeException('No temporary file could be made.');
+        }
+        try {
+            file_put_contents($path, $request->getContent(true));
+            if (filesize($path) === 0) {
+                throw new Problem(422, 'The file is empty. Nothing was kept.');
+            }
+            if (filesize($path) > self::LARGEST_LOG) {
+                throw new Problem(413, 'A log is at most 64 MB. Nothing was kept.');
+            }
+            $stored = (string) new Ulid();
+            $reason = rawurldecode($request->headers->get('X-Reason', ''));
+            $this->journal->during($user->code, 'log read', ['run' => $id, 'name' => $name, 'sha256' => hash_file('sha256', $path), 'format' => $told], function () use ($id, $format, $name, $path, $stored, $reason, $user): void {
+                $before = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
+                if (isset($before['log']) && $reason === '') {
+                    throw Problem::field('/reason', 'this run has a log already: say why another takes its place. The first one stays on record.');
+                }
+                $zone = $this->connection->fetchOne('SELECT c.zone FROM campaign c JOIN run r ON r.campaign_id = c.id WHERE r.id = ?', [$id]);
+                try {
+                    $this->logs->keep($stored, $id, $name === '' ? 'log.csv' : $name, $path, $format, $format->optionalMoment('start'), new \DateTimeZone(\is_string($zone) ? $zone : 'UTC'), $user->code);
+                } catch (UnreadableLog $problem) {
+                    throw new Problem(422, 'The log was not kept. '.$problem->getMessage(), array_map(static fn (array $fault): array => ['field' => $fault['line'] === null ? '/log' : '/log/line/'.$fault['line'], 'problem' => $fault['problem']], $problem->problems));
+                }
+                $this->store($id, $before, ['log' => ['stored' => $stored]], $reason, $user);
+            });
+        } finally {
+            unlink($path);
+        }
+
+        return $this->one($id)->setStatusCode(201);
+    }
+
+    /** The original file, byte for byte. */
+    #[Route('/{id}/log', methods: ['GET'])]
+    public function original(string $id): Response
+    {
+        $record = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
+        $row = \is_array($record['log'] ?? null) ? $this->connection->fetchAssociative('SELECT name, original FROM log_file WHERE id = ?', [$record['log']['stored'] ?? '']) : false;
+        if ($row === false) {
+            throw Problem::missing('A log of run '.$id);
+        }
+
+        return new Response(Logbook::blob($row['original']), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="'.preg_replace('/[^A-Za-z0-9._-]/', '_', Logbook::text($row, 'name')).'"']);
+    }
+
+    /** The log for drawing: the lowest, highest and energy-mean level of each of at most 600 stretches. */
+    #[Route('/{id}/series', methods: ['GET'])]
+    public function series(string $id): JsonResponse
+    {
+        $run = $this->logbook->coreRun($this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id));
+        $content = $run->content;
+        $log = $content instanceof NoiseRecord ? $content->log : null;
+        if ($log === null) {
+            return new JsonResponse(['start' => null, 'stepSeconds' => null, 'points' => []]);
+        }
+        $series = \Footnote\Core\Noise\SeriesSketch::of($log, 600);
+
+        return new JsonResponse([
+            'start' => $run->trueTime($log->start())->format(\DATE_ATOM),
+            'stepSeconds' => $series->step,
+            'points' => array_map(static fn (?array $point): ?array => $point, $series->points),
+        ]);
+    }
+
+    /**
+     * @param array<string, mixed> $before
+     * @param array<string, mixed> $fact
+     */
+    private function store(string $id, array $before, array $fact, string $reason, User $user): void
+    {
+        $run = $this->entities->find(RecordedRun::class, $id) ?? throw Problem::missing('Run '.$id);
+        $after = $this->logbook->coreRun(RunFolding::fold($before, [$fact]));
+        if ($after->stop !== null) {
+            $this->notInTheFuture($after->stop, '/stop');
+            $run->stop($after->stop);
+        }
+        foreach ([...$after->pauses, ...array_map(static fn ($exclusion) => $exclusion->span, $after->exclusions)] as $span) {
+            if ($after->span()?->overlaps($span) === false) {
+                throw Problem::field('/exclusions', 'lies outside of the run.');
+            }
+        }
+        if ($after->declaration !== null && $this->connection->fetchOne('SELECT 1 FROM check_record WHERE id = ? AND instrument_id = ?', [$after->declaration->check, $after->instrument]) === false) {
+            throw Problem::field('/declaration/check', 'is no check of this unit.');
+        }
+        $this->free($after, $after->instrument);
+        $this->entities->persist(new RunFact($id, $fact, $reason, $user->code, $this->clock->now()));
+        $this->workings->forgetInstrument($after->instrument);
+    }
+
+    /** A unit measures one thing at a time. */
+    private function free(Run $run, string $instrument): void
+    {
+        $other = $this->connection->fetchOne(
+            'SELECT id FROM run WHERE instrument_id = ? AND id <> ? AND started_at < ? AND (stopped_at IS NULL OR stopped_at > ?)',
+            [$instrument, $run->id, self::utc($run->stop ?? $run->start->modify('+1 second'))->format('Y-m-d H:i:s'), self::utc($run->start)->format('Y-m-d H:i:s')],
+        );
+        if (\is_string($other)) {
+            throw Problem::field('/start', \sprintf('run %s is on this unit at that time.', $other));
+        }
+    }
+
+    private function notInTheFuture(\DateTimeImmutable $at, string $field): void
+    {
+        if ($at > $this->clock->now()->modify('+1 minute')) {
+            throw Problem::field($field, 'lies in the future.');
+        }
+    }
+
+    private function campaignOf(string $run): string
+    {
+        $campaign = $this->connection->fetchOne('SELECT campaign_id FROM run WHERE id = ?', [$run]);
+
+        return \is_string($campaign) ? $campaign : '';
+    }
+
+    private static function utc(\DateTimeImmutable $at): \DateTimeImmutable
+    {
+        return $at->setTimezone(new \DateTimeZone('UTC'));
+    }
+}

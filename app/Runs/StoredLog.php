@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Runs;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Judgement\Logbook;
+use Footnote\Core\Noise\LevelLog;
+use Footnote\Core\Noise\LogColumn;
+use Footnote\Core\Noise\PackedLog;
+
+/** A log in the logbook; its columns are fetched only when they are read. */
+final class StoredLog implements LevelLog
+{
+    /** @var array<int, PackedLog> */
+    private array $open = [];
+
+    /** @param list<LogColumn> $columns */
+    public function __construct(
+        private readonly Connection $connection,
+        private readonly string $id,
+        private readonly array $columns,
+        private readonly \DateTimeImmutable $start,
+        private readonly float $step,
+        private readonly int $length,
+    ) {
+    }
+
+    public function columns(): array
+    {
+        return $this->columns;
+    }
+
+    public function start(): \DateTimeImmutable
+    {
+        return $this->start;
+    }
+
+    public function step(): float
+    {
+        return $this->step;
+    }
+
+    public function length(): int
+    {
+        return $this->length;
+    }
+
+    public function chunks(int $column): iterable
+    {
+        return ($this->open[$column] ??= $this->fetch($column))->chunks(0);
+    }
+
+    private function fetch(int $column): PackedLog
+    {
+        $packed = $this->connection->fetchOne('SELECT packed FROM log_channel WHERE log_id = ? AND place = ?', [$this->id, $column]);
+
+        return PackedLog::ofStrings([$this->columns[$column]], $this->start, $this->step, $this->length, [Logbook::blob($packed)]);
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+/** A log drawn small: so many stretches, each with its lowest, highest and energy-mean level. */
+final readonly class SeriesSketch
+{
+    /** @param list<array{float, float, float}|null> $points lowest, energy mean, highest in dB; null where there is none */
+    private function __construct(public float $step, public array $points)
+    {
+    }
+
+    public static function of(LevelLog $log, int $most): self
+    {
+        $per = max(1, (int) ceil($log->length() / $most));
+        $column = LogSurvey::column($log, LogColumnKind::Equivalent, LogColumnKind::Slow, LogColumnKind::Fast, LogColumnKind::Average, LogColumnKind::Maximum) ?? 0;
+        $points = [];
+        [$low, $high, $energy, $count, $held] = [\PHP_INT_MAX, \PHP_INT_MIN, 0.0, 0, 0];
+        foreach ($log->chunks($column) as $chunk) {
+            foreach ($chunk as $value) {
+                if ($value !== LevelLog::GAP) {
+                    $low = min($low, $value);
+                    $high = max($high, $value);
+                    $energy += 10 ** ($value / 10000);
+                    ++$count;
+                }
+                if (++$held === $per) {
+                    $points[] = self::point($low, $high, $energy, $count);
+                    [$low, $high, $energy, $count, $held] = [\PHP_INT_MAX, \PHP_INT_MIN, 0.0, 0, 0];
+                }
+            }
+        }
+        if ($held > 0) {
+            $points[] = self::point($low, $high, $energy, $count);
+        }
+
+        return new self($per * $log->step(), $points);
+    }
+
+    /** @return array{float, float, float}|null */
+    private static function point(int $low, int $high, float $energy, int $count): ?array
+    {
+        return $count === 0 ? null : [$low / 1000, round(10 * log10($energy / $count), 2), $high / 1000];
+    }
+}

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+/**
+ * Makes the logs of the demo, eight hours at one second each, from a fixed seed: the same files every time.
+ * Everything in them is made up; the magnitudes are those of an organ-building workshop.
+ *
+ *     php demo/make-logs.php [FOLDER]
+ */
+$folder = $argv[1] ?? __DIR__.'/logs';
+if (!is_dir($folder)) {
+    mkdir($folder, 0o755, true);
+}
+
+/**
+ * Name, dialect, first second, stretches of work [minutes, level, swing, share of the time the machine cuts], and the
+ * equivalent level the day comes to, dB(A).
+ */
+const DAYS = [
+    ['planing', 'iso', '2026-11-17 08:00:00', [[60, 86, 2, .6, 99], [75, 87, 2, .7, 100], [15, 63, 2, 0, 0], [90, 86, 2, .6, 98], [45, 62, 2, 0, 0], [120, 87, 2, .5, 99], [75, 78, 3, .1, 90]], 92.4],
+    ['sawing', 'semicolon', '2026-11-17 08:00:00', [[120, 88, 2, .4, 97], [15, 63, 2, 0, 0], [105, 88, 2, .5, 96], [45, 64, 2, 0, 0], [195, 88, 2, .4, 98]], 91.2],
+    ['bench', 'iso', '2026-11-17 08:00:00', [[120, 76, 3, .2, 86], [15, 62, 2, 0, 0], [105, 76, 3, .3, 88], [45, 63, 2, 0, 0], [195, 77, 3, .3, 87]], 84.8],
+    ['reeds', 'tab', '2026-11-17 08:00:00', [[120, 78, 3, .5, 90], [15, 62, 2, 0, 0], [105, 78, 3, .6, 91], [45, 61, 2, 0, 0], [195, 78, 3, .5, 90]], 86.1],
+    ['spindle', 'semicolon', '2026-11-17 08:00:00', [[120, 80, 2, .5, 94], [15, 64, 2, 0, 0], [105, 80, 2, .6, 95], [45, 63, 2, 0, 0], [195, 80, 2, .4, 94]], 90.6],
+    ['booth', 'iso', '2026-11-17 08:00:00', [[120, 81, 2, .4, 86], [15, 63, 2, 0, 0], [105, 81, 2, .5, 86], [45, 62, 2, 0, 0], [195, 80, 2, .3, 85]], 82.7],
+    ['flues-morning', 'iso', '2026-11-18 08:00:00', [[120, 74, 3, .5, 84], [15, 62, 2, 0, 0], [105, 74, 3, .4, 85]], 80.9],
+    ['flues-afternoon', 'iso', '2026-11-18 12:45:00', [[195, 74, 3, .5, 85]], 81.6],
+    ['sawing-again', 'semicolon', '2026-11-18 08:00:00', [[120, 88, 2, .4, 96], [15, 63, 2, 0, 0], [105, 88, 2, .5, 96], [45, 64, 2, 0, 0], [195, 88, 2, .5, 97]], 90.8],
+    ['sanding', 'tab', '2026-11-18 08:00:00', [[120, 82, 2, .6, 88], [15, 62, 2, 0, 0], [105, 82, 2, .6, 88], [45, 58, .1, 0, 0], [195, 82, 2, .5, 88]], 85.4],
+    ['casting', 'iso', '2026-11-18 08:00:00', [[120, 76, 3, .2, 88], [15, 62, 2, 0, 0], [105, 76, 3, .3, 89], [45, 63, 2, 0, 0], [195, 76, 3, .2, 88]], 83.3],
+];
+
+foreach (DAYS as $number => [$name, $dialect, $from, $stretches, $target]) {
+    mt_srand(1000 + $number);
+    $levels = [];
+    foreach ($stretches as [$minutes, $base, $swing, $share, $cut]) {
+        $drift = 0.0;
+        $cutting = false;
+        for ($second = 0; $second < 60 * $minutes; ++$second) {
+            if ($second % 20 === 0) {
+                $cutting = $share > 0 && mt_rand(0, 999) / 1000 < $share;
+            }
+            $drift = .9 * $drift + $swing * (mt_rand(0, 1000) / 1000 - .5);
+            $levels[] = ($cutting ? $cut : $base) + $drift;
+        }
+    }
+    // Brought to the day's level without touching the quiet stretches.
+    for ($round = 0; $round < 12; ++$round) {
+        $energy = 0.0;
+        foreach ($levels as $level) {
+            $energy += 10 ** ($level / 10);
+        }
+        $short = $target - 10 * log10($energy / count($levels));
+        foreach ($levels as $second => $level) {
+            if ($level > 72) {
+                $levels[$second] = $level + $short;
+            }
+        }
+    }
+    $rows = [];
+    foreach ($levels as $second => $level) {
+        $rows[] = [$level, $level + 12 + mt_rand(0, 90) / 10];
+    }
+    if ($name === 'sawing') {
+        // Somebody tried the calibrator at noon with the unit running.
+        for ($second = 14700; $second < 14726; ++$second) {
+            $rows[$second] = [114.0 + mt_rand(-1, 1) / 20, 117.1];
+        }
+    }
+    if ($name === 'sanding') {
+        foreach ([3021, 9222, 21900] as $second) {
+            $rows[$second][1] = 138.0 + mt_rand(0, 60) / 10;
+        }
+    }
+    if ($name === 'planing') {
+        $rows[11111][1] = 131.4;
+    }
+    $clock = strtotime($from.' UTC') + ($name === 'spindle' ? 94 : 0);
+    $file = fopen("$folder/$name.csv", 'w');
+    assert($file !== false);
+    fwrite($file, match ($dialect) {
+        'iso' => "Time,LAeq dB,LCpeak dB\n",
+        'semicolon' => "Log;$name\r\nInterval;1 s\r\n\r\nDate Time;LAeq;LCpk\r\n",
+        'tab' => "Date\tTime\tLeq A\tPeak C\n",
+    });
+    foreach ($rows as $second => [$level, $peak]) {
+        $at = $clock + $second;
+        [$level, $peak] = [number_format($level, 1, '.', ''), number_format($peak, 1, '.', '')];
+        fwrite($file, match ($dialect) {
+            'iso' => gmdate('Y-m-d H:i:s', $at).",$level,$peak\n",
+            'semicolon' => gmdate('d.m.Y H:i:s', $at).';'.strtr("$level;$peak", '.', ',')."\r\n",
+            'tab' => gmdate("d/m/Y\tH:i:s", $at)."\t$level\t$peak\n",
+        });
+    }
+    fclose($file);
+}

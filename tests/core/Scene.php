@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Tests\Core;
+
+use Footnote\Core\Families;
+use Footnote\Core\Judgement\Assessment;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\PolicyReader;
+use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Noise\NoiseRecord;
+use Footnote\Core\Noise\PackedLog;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\RecordedCampaign;
+use Footnote\Core\Record\RecordReader;
+
+/** One dosimeter and its day, written in the record format; times are of 2 March 2026 unless a day is named. */
+final class Scene
+{
+    public const STEPS = ['stopped' => 'done', 'windscreen-off' => 'done', 'reference' => 'done', 'adapter' => 'done', 'steady' => 'done', 'as-found' => 'done', 'calibrator-off' => 'done', 'windscreen-on' => 'done'];
+
+    /** @var array<string, mixed> */
+    public array $record;
+
+    public function __construct()
+    {
+        /** @var array<string, mixed> $shipped */
+        $shipped = json_decode((string) file_get_contents(__DIR__.'/../../core/Noise/shipped-criteria.json'), true, 32, \JSON_THROW_ON_ERROR);
+        $this->record = [
+            'format' => RecordReader::FORMAT,
+            'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
+            'campaign' => ['code' => 'c', 'title' => 'c', ...$shipped],
+            'instruments' => [['id' => 'D', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'rangeHigh' => '140']],
+            'references' => [self::calibrator('A', '114.0', '0.2'), self::calibrator('B', '114.0', '0.2')],
+            'checks' => [],
+            'interventions' => [],
+            'runs' => [],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function calibrator(string $id, string $certified, string $uncertainty): array
+    {
+        return ['id' => $id, 'kind' => 'acoustic-calibrator', 'model' => 'K', 'adapters' => ['1/2 in'], 'certificates' => [
+            ['number' => 'cert-'.$id, 'laboratory' => 'L', 'issued' => '2025-09-01', 'due' => '2026-09-01', 'values' => [['nominal' => '114', 'certified' => $certified, 'uncertainty' => $uncertainty, 'frequency' => '1000']]],
+        ]];
+    }
+
+    /**
+     * @param list<string>         $found readings as found
+     * @param list<string>         $left  readings as left; none: not adjusted
+     * @param array<string, mixed> $more  further fields of the check
+     * @param array<string, mixed> $acoustic
+     */
+    public function check(string $id, string $at, array $found, array $left = [], array $more = [], array $acoustic = []): self
+    {
+        $readings = static fn (array $values): array => array_map(static fn (mixed $value): array => ['value' => $value, 'provenance' => 'typed'], $values);
+        $this->add('checks', [
+            'id' => $id, 'instrument' => 'D', 'at' => self::moment($at), 'by' => 'T-1', 'reference' => 'A', 'steps' => self::STEPS,
+            'acoustic' => ['nominal' => '114', 'asFound' => $readings($found), 'asLeft' => $readings($left), 'adjusted' => $left !== [], ...$acoustic],
+            ...$more,
+        ]);
+
+        return $this;
+    }
+
+    /** @param array<string, mixed> $more */
+    public function run(string $id, string $from, ?string $to, string $level = '90.0', array $more = []): self
+    {
+        $this->add('runs', array_filter([
+            'id' => $id, 'instrument' => 'D', 'start' => self::moment($from), 'stop' => $to === null ? null : self::moment($to), 'person' => 'W-01', 'task' => 'sawing', 'clockOffsetSeconds' => 0,
+            'totals' => ['equivalentLevel' => ['value' => $level, 'provenance' => 'typed']],
+            ...$more,
+        ], static fn (mixed $value): bool => $value !== null));
+
+        return $this;
+    }
+
+    public function intervention(string $id, string $at, string $kind): self
+    {
+        $this->add('interventions', ['id' => $id, 'instrument' => 'D', 'at' => self::moment($at), 'kind' => $kind, 'by' => 'T-1']);
+
+        return $this;
+    }
+
+    /** @param array<string, mixed> $item */
+    public function add(string $list, array $item): void
+    {
+        $items = $this->record[$list] ?? [];
+        \assert(\is_array($items));
+        $this->record[$list] = [...$items, $item];
+    }
+
+    public function read(): RecordedCampaign
+    {
+        return (new RecordReader())->read($this->record, static fn (): array => []);
+    }
+
+    public function assess(string $run, string $policy = 'standard', ?Yardsticks $yardsticks = null): Assessment
+    {
+        $campaign = $this->read();
+        $timeline = $campaign->timelines['D'];
+        foreach ($timeline->runs as $one) {
+            if ($one->id === $run) {
+                return Families::assessor()->assess($one, $timeline, self::policy($policy), $yardsticks ?? $campaign->yardsticks);
+            }
+        }
+        throw new \OutOfBoundsException($run);
+    }
+
+    /** The same with a log in place of the totals of a run. */
+    public function assessLog(string $run, PackedLog $log, string $policy = 'standard'): Assessment
+    {
+        $campaign = $this->read();
+        $timeline = $campaign->timelines['D'];
+        $runs = [];
+        foreach ($timeline->runs as $one) {
+            $runs[] = $one->id !== $run ? $one : new \Footnote\Core\Evidence\Run($one->id, $one->instrument, $one->start, $one->stop, $one->person, $one->task, $one->place, new NoiseRecord($log, null, 'log.csv'), $one->pauses, $one->remarks, $one->exclusions, $one->declaration, $one->clockOffset, $one->plannedMinutes, $one->shiftMinutes, $one->timerMinutes);
+        }
+        $timeline = new \Footnote\Core\Evidence\Timeline($timeline->instrument, $timeline->checks, $timeline->interventions, $runs, $timeline->references);
+        foreach ($timeline->runs as $one) {
+            if ($one->id === $run) {
+                return Families::assessor()->assess($one, $timeline, self::policy($policy), $campaign->yardsticks);
+            }
+        }
+        throw new \OutOfBoundsException($run);
+    }
+
+    public static function policy(string $id): Policy
+    {
+        $read = static function (string $name): array {
+            /** @var array{id: string, name: string, version: int, rules: array<string, array<string, mixed>>} $data */
+            $data = json_decode((string) file_get_contents(__DIR__.'/../../core/Judgement/shipped/'.$name.'.json'), true, 32, \JSON_THROW_ON_ERROR);
+
+            return $data;
+        };
+        $reader = new PolicyReader();
+
+        // @phpstan-ignore argument.type, argument.type (the files' own shape is what the reader tests)
+        return $reader->read($reader->complete($read($id), ['standard' => $read('standard')]));
+    }
+
+    public static function moment(string $at): string
+    {
+        return (\strlen($at) > 8 ? $at : '2026-03-02T'.$at.(\strlen($at) === 5 ? ':00' : '')).'+00:00';
+    }
+
+    /** @return list<string> rules that found something */
+    public static function rules(Assessment $assessment): array
+    {
+        return array_values(array_unique(array_map(static fn ($finding): string => $finding->setting->rule, $assessment->findings)));
+    }
+
+    public static function result(Assessment $assessment, string $key): Result
+    {
+        foreach ($assessment->results as $result) {
+            if ($result->key === $key) {
+                return $result;
+            }
+        }
+        throw new \OutOfBoundsException($key);
+    }
+
+    public static function fields(mixed $data): Fields
+    {
+        return Fields::of($data);
+    }
+}
