@@ -11,8 +11,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 final readonly class SessionController
 {
-    /** POST is answered by the firewall; it comes here only when the body is no sign-in. */
-    #[Route('/api/session', methods: ['GET', 'POST'])]
+    #[Route('/api/session', methods: ['GET'])]
     public function session(#[CurrentUser] ?User $user): Response
     {
         return new JsonResponse(SignInResponses::session($user));

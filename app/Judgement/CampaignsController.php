@@ -12,6 +12,7 @@ use Footnote\App\Http\Problem;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Record\Exporter;
 use Footnote\App\Record\Importer;
+use Footnote\Core\Noise\ShippedYardsticks;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\RecordReader;
@@ -67,7 +68,7 @@ final readonly class CampaignsController
         $this->journal->during($user->code, 'campaign added', $body->data(), function () use ($body, $id, $zone, $user): void {
             $this->importer->shipPolicies($user->code);
             $campaign = new Campaign($id, $body->text('title'), $body->text('site'), $zone);
-            $campaign->measureAgainst($this->shipped());
+            $campaign->measureAgainst(ShippedYardsticks::usual($this->shipped()));
             $campaign->judgeBy('standard-1', false);
             $this->entities->persist($campaign);
         });

@@ -11,7 +11,7 @@ use Doctrine\DBAL\Driver\Middleware;
 use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
 
 /** Sets SQLite up for several workers: write-ahead log, foreign keys, patience with a lock. */
-#[AsMiddleware]
+#[AsMiddleware(priority: 1000)]
 final readonly class SqlitePragmas implements Middleware
 {
     public function wrap(Driver $driver): Driver

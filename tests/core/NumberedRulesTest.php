@@ -165,8 +165,7 @@ final class NumberedRulesTest extends TestCase
     /** 11. Time is the clock less its offset and pauses; the unit's own timer wins only where it stopped by itself. */
     public function testRule11Time(): void
     {
-        /** @param array<string, mixed> $more */
-        $run = static fn (array $more): \Footnote\Core\Evidence\Run => (new Scene())->run('r1', '08:00', '16:00', '90.0', $more)->read()->timelines['D']->runs[0];
+        $run = self::runWith(...);
         self::assertSame(28800.0, $run([])->runningSeconds());
         self::assertSame(27000.0, $run(['pauses' => [['from' => Scene::moment('12:00'), 'to' => Scene::moment('12:30')]]])->runningSeconds());
         self::assertSame(28800.0, $run(['timerMinutes' => 300])->runningSeconds());
@@ -236,6 +235,12 @@ final class NumberedRulesTest extends TestCase
         $gone = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '16:30', [], ['114.0'])->assess('r1');
         self::assertSame(Verdict::Void, $gone->verdict);
         self::assertContains('bracket.broken', Scene::rules($gone));
+    }
+
+    /** @param array<string, mixed> $more */
+    private static function runWith(array $more): \Footnote\Core\Evidence\Run
+    {
+        return (new Scene())->run('r1', '08:00', '16:00', '90.0', $more)->read()->timelines['D']->runs[0];
     }
 
     private static function pre(\Footnote\Core\Judgement\Assessment $assessment): Exact

@@ -31,7 +31,7 @@ final class Scene
         $this->record = [
             'format' => RecordReader::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
-            'campaign' => ['code' => 'c', 'title' => 'c', ...$shipped],
+            'campaign' => ['code' => 'c', 'title' => 'c', ...\Footnote\Core\Noise\ShippedYardsticks::usual($shipped)],
             'instruments' => [['id' => 'D', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'rangeHigh' => '140']],
             'references' => [self::calibrator('A', '114.0', '0.2'), self::calibrator('B', '114.0', '0.2')],
             'checks' => [],
@@ -44,7 +44,7 @@ final class Scene
     public static function calibrator(string $id, string $certified, string $uncertainty): array
     {
         return ['id' => $id, 'kind' => 'acoustic-calibrator', 'model' => 'K', 'adapters' => ['1/2 in'], 'certificates' => [
-            ['number' => 'cert-'.$id, 'laboratory' => 'L', 'issued' => '2025-09-01', 'due' => '2026-09-01', 'values' => [['nominal' => '114', 'certified' => $certified, 'uncertainty' => $uncertainty, 'frequency' => '1000']]],
+            ['number' => 'cert-'.$id, 'laboratory' => 'L', 'issued' => '2025-09-01', 'due' => '2030-09-01', 'values' => [['nominal' => '114', 'certified' => $certified, 'uncertainty' => $uncertainty, 'frequency' => '1000']]],
         ]];
     }
 

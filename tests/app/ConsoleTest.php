@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Tests\App;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** The console as a person uses it: real processes, a real file, killed where it hurts. */
+final class ConsoleTest extends TestCase
+{
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/footnote-console-'.bin2hex(random_bytes(6));
+        mkdir($this->folder);
+    }
+
+    protected function tearDown(): void
+    {
+        exec('rm -rf '.escapeshellarg($this->folder));
+    }
+
+    public function testAssessTellsSuccessFromAnInvalidRecord(): void
+    {
+        [$status, $out] = $this->console('footnote:assess '.escapeshellarg($this->record()));
+        self::assertSame(0, $status, $out);
+        $data = json_decode($out, true, 64, \JSON_THROW_ON_ERROR);
+        self::assertIsArray($data);
+        self::assertSame('footnote-assessment/1', $data['format']);
+    }
+
+    #[TestWith(['{"format":"footnote-record/1"}', '/'])]
+    #[TestWith(['not json', 'not JSON'])]
+    #[TestWith(['', 'not JSON'])]
+    public function testAnInvalidRecordIsExitCodeTwo(string $text, string $said): void
+    {
+        file_put_contents($this->folder.'/bad.json', $text);
+        [$status, $out] = $this->console('footnote:assess '.escapeshellarg($this->folder.'/bad.json'));
+        self::assertSame(2, $status, $out);
+        self::assertStringContainsString($said, $out);
+    }
+
+    public function testAFaultyFieldIsNamedByItsPath(): void
+    {
+        $record = (new \Footnote\Tests\Core\Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '07:00')->record;
+        file_put_contents($this->folder.'/bad.json', json_encode($record, \JSON_THROW_ON_ERROR));
+        [$status, $out] = $this->console('footnote:assess '.escapeshellarg($this->folder.'/bad.json'));
+        self::assertSame(2, $status);
+        self::assertStringContainsString('/runs/0/stop', $out);
+    }
+
+    /** What is exported is assessed to the same numbers as what was imported. */
+    public function testImportThenExportIsTheSameEvidence(): void
+    {
+        $this->migrated();
+        $record = $this->record();
+        self::assertSame(0, $this->console('footnote:import '.escapeshellarg($record))[0]);
+        self::assertSame(2, $this->console('footnote:import '.escapeshellarg($record))[0], 'twice is refused whole');
+        self::assertSame(0, $this->console('footnote:export c '.escapeshellarg($this->folder.'/out'))[0]);
+        $numbers = static function (string $json): array {
+            $data = json_decode($json, true, 64, \JSON_THROW_ON_ERROR);
+            self::assertIsArray($data);
+
+            return array_map(static fn (mixed $one): array => \is_array($one) ? [$one['verdict'], array_map(static fn (mixed $result): mixed => \is_array($result) ? $result['value'] : null, \is_array($one['results']) ? $one['results'] : [])] : [], \is_array($data['assessments']) ? $data['assessments'] : []);
+        };
+        [$status, $exported] = $this->console('footnote:assess '.escapeshellarg($this->folder.'/out/record.json'));
+        self::assertSame(0, $status, $exported);
+        self::assertSame($numbers($this->console('footnote:assess '.escapeshellarg($record))[1]), $numbers($exported));
+        self::assertSame(file_get_contents($this->folder.'/day.csv'), file_get_contents($this->folder.'/out/logs/r0-day.csv'));
+        [$status, $said] = $this->console('footnote:journal:verify');
+        self::assertSame([0, "The journal holds: 1 entries.\n"], [$status, $said]);
+    }
+
+    /** kill -9 at any moment of an import: afterwards all of it is there or none, and the journal holds. */
+    public function testKilledImportLeavesAllOrNothing(): void
+    {
+        $this->migrated();
+        $record = $this->record(6);
+        foreach ([150, 250, 350, 450, 600, 800] as $milliseconds) {
+            $process = proc_open(['php', \dirname(__DIR__, 2).'/bin/console', 'footnote:import', $record], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, null, $this->environment());
+            self::assertIsResource($process);
+            usleep(1000 * $milliseconds);
+            proc_terminate($process, 9);
+            proc_close($process);
+            $database = new \PDO('sqlite:'.$this->folder.'/footnote.sqlite');
+            $runs = $database->query('SELECT COUNT(*) FROM run');
+            $journal = $database->query('SELECT COUNT(*) FROM journal_entry');
+            self::assertNotFalse($runs);
+            self::assertNotFalse($journal);
+            self::assertContains([$runs->fetchColumn(), $journal->fetchColumn()], [[0, 0], [6, 1]], "after $milliseconds ms");
+            self::assertSame(0, $this->console('footnote:journal:verify')[0]);
+        }
+    }
+
+    public function testATamperedJournalIsFound(): void
+    {
+        $this->migrated();
+        self::assertSame(0, $this->console('footnote:import '.escapeshellarg($this->record()))[0]);
+        (new \PDO('sqlite:'.$this->folder.'/footnote.sqlite'))->exec("UPDATE journal_entry SET actor = 'somebody'");
+        [$status, $said] = $this->console('footnote:journal:verify');
+        self::assertSame(1, $status);
+        self::assertStringContainsString('entry 1 was changed', $said);
+    }
+
+    private function record(int $runs = 1): string
+    {
+        $scene = (new \Footnote\Tests\Core\Scene())->check('k1', '07:30', ['114.0'])->check('k2', '2026-03-09T16:30:00', ['114.2']);
+        $day = "Time,LAeq\n";
+        for ($i = 0; $i < 28800; ++$i) {
+            $day .= gmdate('Y-m-d H:i:s', 1772438400 + $i).','.(80 + $i % 17).".0\n";
+        }
+        file_put_contents($this->folder.'/day.csv', $day);
+        for ($i = 0; $i < $runs; ++$i) {
+            $scene->run('r'.$i, '2026-03-0'.(2 + $i).'T08:00:00', '2026-03-0'.(2 + $i).'T16:00:00', '90.0', ['totals' => null, 'log' => ['file' => 'day.csv', 'format' => ['delimiter' => ',', 'decimal' => '.', 'skip' => 1, 'columns' => [['place' => 1, 'kind' => 'LAeq']], 'time' => [0], 'dateOrder' => 'ymd']]]);
+        }
+        file_put_contents($this->folder.'/record.json', json_encode($scene->record, \JSON_THROW_ON_ERROR));
+
+        return $this->folder.'/record.json';
+    }
+
+    private function migrated(): void
+    {
+        self::assertSame(0, $this->console('doctrine:migrations:migrate --no-interaction')[0]);
+    }
+
+    /** @return array{int, string} */
+    private function console(string $command): array
+    {
+        $process = proc_open('php '.escapeshellarg(\dirname(__DIR__, 2).'/bin/console').' '.$command.' 2>&1', [1 => ['pipe', 'w']], $pipes, null, $this->environment());
+        self::assertIsResource($process);
+        $out = (string) stream_get_contents($pipes[1]);
+
+        return [proc_close($process), $out];
+    }
+
+    /** @return array<string, string> */
+    private function environment(): array
+    {
+        return ['APP_ENV' => 'dev', 'FOOTNOTE_SECRET' => 'only-for-tests', 'FOOTNOTE_DATA' => $this->folder, 'PATH' => (string) getenv('PATH')];
+    }
+}
