@@ -10,7 +10,6 @@ namespace Footnote\Core\Derivation;
  */
 final class Sheet
 {
-
     /** @var list<array<string, mixed>> */
     private array $rows = [];
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
-use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Exact;
 
 /** An instrument limit of a policy. */
 final readonly class Limit

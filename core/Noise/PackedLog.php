@@ -55,7 +55,7 @@ final readonly class PackedLog implements LevelLog
     /** @return resource a temporary stream that moves from memory to disk when it grows */
     public static function memory()
     {
-        $stream = fopen('php://temp/maxmemory:2097152', 'w+b');
+        $stream = fopen('php://temp/maxmemory:2097152', 'w+');
         if ($stream === false) {
             throw new \RuntimeException('No temporary stream could be opened.');
         }

@@ -10,7 +10,6 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Timeline;
-use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
 
 /** What a unit's checks over months say: the most it ever drifted, and what adjusting has added up to. */

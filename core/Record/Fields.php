@@ -235,6 +235,7 @@ final readonly class Fields
         if (!\is_array($value) || ($value !== [] && array_is_list($value))) {
             throw new InvalidRecord($this->at($name), 'must be an object.');
         }
+
         /** @var array<string, mixed> $value */
         return $value;
     }

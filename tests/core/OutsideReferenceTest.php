@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
-use Footnote\Core\Evidence\Run;
 use Footnote\Core\Noise\LevelHistogram;
 use Footnote\Core\Noise\LogClock;
 use Footnote\Core\Noise\MovingSums;

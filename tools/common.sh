@@ -1,0 +1,109 @@
+# Shared by what people run in bin/. Installs what is missing; every failure is one clear sentence.
+set -euo pipefail
+root=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
+cd "$root"
+mkdir -p var/stamps var/log
+
+say() { printf '%s\n' "$*"; }
+stop() { printf 'footnote: %s\n' "$*" >&2; exit 1; }
+
+as_root() {
+  if [ "$(id -u)" = 0 ]; then "$@"
+  elif command -v sudo >/dev/null; then sudo "$@"
+  else stop "\"$*\" needs root, and there is no sudo here. Run it as root, then start again."; fi
+}
+
+# need_packages NAME...: Debian packages that must be there
+need_packages() {
+  local missing=() name
+  for name in "$@"; do
+    dpkg-query -W -f='${Status}' "$name" 2>/dev/null | grep -q 'install ok installed' || missing+=("$name")
+  done
+  [ ${#missing[@]} = 0 ] && return 0
+  command -v apt-get >/dev/null || stop "these Debian packages are missing and there is no apt-get: ${missing[*]}."
+  say "Installing ${missing[*]} …"
+  as_root apt-get -o DPkg::Lock::Timeout=120 -qq update >var/log/apt.log 2>&1 || stop "the package list could not be fetched; see var/log/apt.log."
+  as_root env DEBIAN_FRONTEND=noninteractive apt-get -o DPkg::Lock::Timeout=120 -y -qq install --no-install-recommends "${missing[@]}" >>var/log/apt.log 2>&1 \
+    || stop "these packages could not be installed: ${missing[*]}; see var/log/apt.log."
+}
+
+# need_npm: Node 20 and npm, which are not Debian's own
+need_node() {
+  command -v node >/dev/null && command -v npm >/dev/null || stop "Node 20 with npm is needed and is not here; Debian's own package is too old."
+  local major; major=$(node -p 'process.versions.node.split(".")[0]')
+  [ "$major" -ge 20 ] || stop "Node 20 or newer is needed; this is $(node --version)."
+}
+
+# stamped NAME FILES... -- COMMAND...: runs the command unless it ran for the same files before
+stamped() {
+  local name=$1; shift
+  local files=()
+  while [ "$1" != -- ]; do files+=("$1"); shift; done
+  shift
+  local sum; sum=$(find "${files[@]}" -type f -print0 | LC_ALL=C sort -z | xargs -0 sha256sum | sha256sum)
+  [ "$(cat "var/stamps/$name" 2>/dev/null || true)" = "$sum" ] && return 0
+  "$@"
+  printf '%s' "$sum" > "var/stamps/$name"
+}
+
+install_php_packages() {
+  [ -d vendor ] || rm -f var/stamps/composer
+  stamped composer composer.json composer.versions -- composer_update
+}
+composer_update() {
+  say "Installing the PHP packages …"
+  local with=() line
+  while read -r line; do [ -n "$line" ] && with+=("--with=$line"); done < composer.versions
+  COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress --quiet "${with[@]}" >var/log/composer.log 2>&1 || { tail -n 15 var/log/composer.log >&2; stop "the PHP packages could not be installed; see var/log/composer.log."; }
+  chmod -R a+rX vendor
+  rm -rf var/cache
+}
+
+install_web_packages() {
+  [ -d web/node_modules ] || rm -f var/stamps/npm
+  stamped npm web/package-lock.json -- npm_ci
+}
+npm_ci() {
+  say "Installing the web packages …"
+  (cd web && npm ci --no-audit --no-fund --loglevel=error) >var/log/npm.log 2>&1 || { tail -n 15 var/log/npm.log >&2; stop "the web packages could not be installed; see var/log/npm.log."; }
+}
+
+build_web() {
+  [ -f public/build/index.html ] || rm -f var/stamps/web
+  stamped web web/src web/index.html web/vite.config.ts web/package-lock.json contract/openapi.yaml -- web_build
+}
+web_build() {
+  say "Building the web client …"
+  (cd web && npm run --silent build) >var/log/web.log 2>&1 || { tail -n 25 var/log/web.log >&2; stop "the web client could not be built; see var/log/web.log."; }
+}
+
+prepare() {
+  need_packages php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-intl php8.2-opcache composer unzip
+  need_node
+  php -r 'exit(PHP_VERSION_ID >= 80200 ? 0 : 1);' || stop "PHP 8.2 or newer is needed; this is $(php -r 'echo PHP_VERSION;')."
+  install_php_packages
+  install_web_packages
+  build_web
+}
+
+# use_data FOLDER: where the logbook lies; its secret is made once and stays with it
+use_data() {
+  mkdir -p "$1/sessions"
+  export FOOTNOTE_DATA; FOOTNOTE_DATA=$(cd "$1" && pwd)
+  [ -s "$FOOTNOTE_DATA/secret" ] || (umask 077; php -r 'echo bin2hex(random_bytes(32));' > "$FOOTNOTE_DATA/secret")
+  export FOOTNOTE_SECRET; FOOTNOTE_SECRET=$(cat "$FOOTNOTE_DATA/secret")
+}
+
+port_is_busy() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+# serve PORT: PHP's own server with several workers, ended as a group
+serve() {
+  set -m
+  PHP_CLI_SERVER_WORKERS=${FOOTNOTE_WORKERS:-4} php -d variables_order=EGPCS -d post_max_size=70M -d memory_limit=512M \
+    -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d opcache.max_accelerated_files=20000 \
+    -S "127.0.0.1:$1" -t public tools/router.php >>"$FOOTNOTE_DATA/server.log" 2>&1 &
+  local group=$!
+  trap 'kill -- -'"$group"' 2>/dev/null; exit 0' INT TERM
+  trap 'kill -- -'"$group"' 2>/dev/null' EXIT
+  wait "$group"
+}

@@ -1,0 +1,77 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { afterEvidence, answer, api, Refusal } from './client';
+
+export const useSession = () =>
+  useQuery({ queryKey: ['session'], queryFn: () => answer(api.GET('/api/session')), staleTime: 60_000 });
+
+export const useDay = (date: string | null) =>
+  useQuery({
+    queryKey: ['day', date],
+    queryFn: () => answer(api.GET('/api/day', { params: { query: date === null ? {} : { date } } })),
+  });
+
+export const useBench = () => useQuery({ queryKey: ['bench'], queryFn: () => answer(api.GET('/api/bench')) });
+
+export const useKit = () => useQuery({ queryKey: ['kit'], queryFn: () => answer(api.GET('/api/kit')) });
+
+export const useUnit = (id: string) =>
+  useQuery({
+    queryKey: ['kit', id],
+    queryFn: () => answer(api.GET('/api/kit/instruments/{id}', { params: { path: { id } } })),
+  });
+
+export const useRun = (id: string) =>
+  useQuery({
+    queryKey: ['run', id],
+    queryFn: () => answer(api.GET('/api/runs/{id}', { params: { path: { id } } })),
+  });
+
+export const useSeries = (id: string, wanted: boolean) =>
+  useQuery({
+    queryKey: ['series', id],
+    enabled: wanted,
+    queryFn: () => answer(api.GET('/api/runs/{id}/series', { params: { path: { id } } })),
+  });
+
+export interface LedgerFilter {
+  campaign?: string;
+  instrument?: string;
+  verdict?: string;
+  decided?: string;
+  page?: string;
+}
+
+export const useLedger = (filter: LedgerFilter) =>
+  useQuery({
+    queryKey: ['ledger', filter],
+    queryFn: () => answer(api.GET('/api/results', { params: { query: filter } })),
+  });
+
+export const useResult = (run: string) =>
+  useQuery({
+    queryKey: ['result', run],
+    queryFn: () => answer(api.GET('/api/results/{run}', { params: { path: { run } } })),
+  });
+
+export const usePolicies = () =>
+  useQuery({ queryKey: ['policies'], queryFn: () => answer(api.GET('/api/policies')) });
+
+export const useCampaigns = () =>
+  useQuery({ queryKey: ['campaigns'], queryFn: () => answer(api.GET('/api/campaigns')) });
+
+export const useJournal = () =>
+  useQuery({ queryKey: ['journal'], queryFn: () => answer(api.GET('/api/journal')) });
+
+/** A change: afterwards everything that was worked out is asked for again. */
+export function useChange<In, Out>(
+  change: (input: In) => Promise<Out>,
+  then?: (output: Out, input: In) => void,
+) {
+  return useMutation<Out, Refusal, In>({
+    mutationFn: change,
+    onSuccess: async (output, input) => {
+      await afterEvidence();
+      then?.(output, input);
+    },
+  });
+}

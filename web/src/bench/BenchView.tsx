@@ -1,0 +1,117 @@
+import Button from '@mui/material/Button';
+import { Link } from 'react-router';
+import { useBench, useSession } from '../api/hooks';
+import { Empty, Loading, Told } from '../look/Told';
+import { ink } from '../look/theme';
+import { moment, plural, signed } from '../look/words';
+import { mayRecord } from '../shell/roles';
+import { useBeginCheck } from './useBeginCheck';
+
+/** Which unit to check; holds, half-done checks, and what moved together. */
+export function BenchView() {
+  const bench = useBench();
+  const session = useSession();
+  const begin = useBeginCheck();
+  if (bench.isPending) {
+    return <Loading />;
+  }
+  if (bench.isError) {
+    return <Told problem={bench.error} />;
+  }
+  const records = mayRecord(session.data?.user);
+  if (bench.data.units.length === 0) {
+    return (
+      <Empty title="No unit to check yet">
+        Register units and calibrators under <Link to="/kit">Kit</Link>.
+      </Empty>
+    );
+  }
+  return (
+    <>
+      <h1 style={{ margin: '0 0 4px' }} className="fn-title">
+        Bench
+      </h1>
+      {bench.data.shifts.map((shift) => (
+        <section
+          key={shift.reference + shift.when}
+          style={{
+            borderTop: `2px solid ${ink.qualified}`,
+            borderBottom: `1px solid ${ink.rule}`,
+            padding: '8px 0',
+            margin: '8px 0 14px',
+          }}
+        >
+          <h2 style={{ margin: 0 }}>
+            Whose fault? {shift.reference}, {shift.when}
+          </h2>
+          <p style={{ margin: '2px 0' }}>
+            {plural(shift.units.length, 'unit')} moved together by{' '}
+            <b className="fn-figure">{signed(shift.shared.toFixed(2))} dB</b>. That points to the calibrator,
+            not to the units. Check {shift.reference} against another calibrator before anybody adjusts{' '}
+            {shift.units.join(', ')}.
+          </p>
+          <p style={{ margin: 0, color: ink.soft, fontSize: '0.88rem' }}>
+            What is each unit&rsquo;s own:{' '}
+            {shift.own.map((one) => `${one.unit} ${signed(one.own.toFixed(2))}`).join(', ')} dB. The shared
+            part is the median: Footnote&rsquo;s own choice.
+          </p>
+        </section>
+      ))}
+      <Told problem={begin.error} />
+      <table className="fn-table">
+        <thead>
+          <tr>
+            <th>Unit</th>
+            <th>Microphone</th>
+            <th>Last check</th>
+            <th>Hold</th>
+            <th aria-label="Action" />
+          </tr>
+        </thead>
+        <tbody>
+          {bench.data.units.map((unit) => (
+            <tr key={unit.id}>
+              <td>
+                <Link to={`/kit/${unit.id}`} style={{ fontWeight: 650, textDecoration: 'none' }}>
+                  {unit.id}
+                </Link>{' '}
+                <span style={{ color: ink.soft }}>{unit.model}</span>
+                {unit.selfAdjusting && (
+                  <div style={{ color: ink.soft, fontSize: '0.82rem' }}>adjusts itself: note its factor</div>
+                )}
+              </td>
+              <td>{unit.microphone ?? 'not given'}</td>
+              <td>
+                {unit.lastCheck
+                  ? `${moment(unit.lastCheck.at)} on ${unit.lastCheck.reference ?? 'none'}`
+                  : 'never'}
+              </td>
+              <td>
+                {unit.running ? (
+                  <span>running: {unit.running}</span>
+                ) : unit.hold.length > 0 ? (
+                  <b style={{ color: ink.qualified }}>
+                    do not adjust: as found closes {unit.hold.join(', ')}
+                  </b>
+                ) : (
+                  <span style={{ color: ink.soft }}>free</span>
+                )}
+              </td>
+              <td style={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
+                {records && (
+                  <Button
+                    variant={unit.draft ? 'contained' : 'outlined'}
+                    onClick={() => begin.mutate(unit.id)}
+                    sx={{ minHeight: 48, minWidth: 150 }}
+                  >
+                    {unit.draft ? `Go on (${unit.draft.by})` : 'Check'}
+                  </Button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}

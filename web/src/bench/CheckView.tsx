@@ -1,0 +1,271 @@
+import Button from '@mui/material/Button';
+import { useEffect, useRef, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { answer, api } from '../api/client';
+import { useChange } from '../api/hooks';
+import { Loading, Told } from '../look/Told';
+import { VerdictSign } from '../look/VerdictSign';
+import { ink } from '../look/theme';
+import { minus, plural, signed } from '../look/words';
+import { useKeys } from '../shell/keys';
+import { StepBody } from './StepBody';
+import { useDraft } from './useDraft';
+
+/** A check walked step by step: one step large, one key to go on, and beside it what the check will mean. */
+export function CheckView() {
+  const { id = '' } = useParams();
+  const navigate = useNavigate();
+  const { query, draft, answers, put, problem, again } = useDraft(id);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const heading = useRef<HTMLHeadingElement>(null);
+  const accept = useChange(
+    () => answer(api.POST('/api/bench/drafts/{id}/accept', { params: { path: { id } } })),
+    () => void navigate('/bench'),
+  );
+  const breakOff = useChange(
+    (reason: string) =>
+      answer(api.POST('/api/bench/drafts/{id}/break-off', { params: { path: { id } }, body: { reason } })),
+    () => void navigate('/bench'),
+  );
+  const done = answers.steps ?? {};
+  const steps = (draft?.procedure.steps ?? []).filter(
+    (step) => step.when !== 'adjusted' || answers.adjusted === true,
+  );
+  const first = steps.findIndex((step) => done[step.id] === undefined);
+  const at = Math.min(chosen ?? (first === -1 ? steps.length : first), steps.length);
+  const step = steps[at];
+  useEffect(() => {
+    heading.current?.focus();
+  }, [at]);
+  const settle = (state: 'done' | 'skipped') => {
+    if (!step) {
+      accept.mutate(undefined);
+      return;
+    }
+    // Done anew, a step moves to the end: the order in which steps were done is part of the record.
+    const rest = Object.fromEntries(Object.entries(done).filter(([known]) => known !== step.id));
+    put({ steps: done[step.id] === state ? done : { ...rest, [step.id]: state } });
+    setChosen(at + 1);
+  };
+  const missing = step ? lacks(step.id, answers) : null;
+  useKeys({
+    Enter: (event) => {
+      if (!(event.target instanceof HTMLButtonElement) && missing === null) {
+        event.preventDefault();
+        settle('done');
+      }
+    },
+    x: () => step && settle('skipped'),
+    y: () => at > 0 && setChosen(at - 1),
+  });
+  if (query.isPending) {
+    return <Loading />;
+  }
+  if (query.isError || !draft) {
+    return <Told problem={query.error} />;
+  }
+  const { live, unit } = draft;
+  return (
+    <>
+      <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 16 }}>
+        <h1 className="fn-title" style={{ margin: 0 }}>
+          {unit.id}
+        </h1>
+        <span style={{ color: ink.soft }}>
+          {draft.procedure.title} · {unit.model}, microphone {unit.microphone ?? 'not given'} · begun by{' '}
+          {draft.startedBy}
+        </span>
+      </div>
+      {unit.hold.length > 0 && (
+        <p style={{ margin: '6px 0 0', color: ink.qualified, fontWeight: 650 }}>
+          Do not adjust before the value as found is written: it closes {plural(unit.hold.length, 'run')} (
+          {unit.hold.join(', ')}).
+        </p>
+      )}
+      <Told problem={problem} />
+      {problem && (
+        <Button onClick={() => void again()} size="small">
+          Send again
+        </Button>
+      )}
+      <div className="fn-check">
+        <ol className="fn-steps" aria-label="Steps">
+          {steps.map((one, place) => (
+            <li key={one.id}>
+              <button
+                type="button"
+                aria-current={place === at ? 'step' : undefined}
+                onClick={() => setChosen(place)}
+              >
+                <span
+                  aria-hidden="true"
+                  style={{
+                    width: 18,
+                    display: 'inline-block',
+                    color: done[one.id] === 'skipped' ? ink.qualified : ink.valid,
+                  }}
+                >
+                  {done[one.id] === 'done' ? '✓' : done[one.id] === 'skipped' ? '–' : ''}
+                </span>
+                {one.title}
+                {done[one.id] === 'skipped' && <span style={{ color: ink.qualified }}> skipped</span>}
+              </button>
+            </li>
+          ))}
+          <li>
+            <button
+              type="button"
+              aria-current={at === steps.length ? 'step' : undefined}
+              onClick={() => setChosen(steps.length)}
+            >
+              <span style={{ width: 18, display: 'inline-block' }} />
+              Accept
+            </button>
+          </li>
+        </ol>
+        <section style={{ minHeight: 330 }} aria-live="polite">
+          <h2
+            ref={heading}
+            tabIndex={-1}
+            style={{ fontSize: '1.5rem', margin: '0 0 2px', outline: 'none' }}
+            className="fn-title"
+          >
+            {step ? step.title : 'Accept'}
+          </h2>
+          {step ? (
+            <>
+              <p style={{ fontSize: '1.08rem', margin: '2px 0' }}>{step.instruction}</p>
+              <p style={{ color: ink.soft, margin: '0 0 14px' }}>{step.why}</p>
+              <StepBody
+                step={step}
+                draft={draft}
+                answers={answers}
+                put={put}
+                onEnter={() => missing === null && settle('done')}
+              />
+            </>
+          ) : (
+            <p style={{ fontSize: '1.08rem' }}>
+              The check becomes evidence and closes what it can close. It is never changed afterwards; a
+              faulty one can be set aside with a reason.
+              {Object.values(done).includes('skipped') && ' Steps that were skipped are findings.'}
+            </p>
+          )}
+          <Told problem={accept.error} />
+          <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12, marginTop: 18 }}>
+            <Button
+              variant="contained"
+              disabled={missing !== null || accept.isPending}
+              onClick={() => settle('done')}
+              sx={{ minHeight: 56, minWidth: 220, fontSize: '1.05rem' }}
+            >
+              {step ? 'Done, go on' : 'Accept the check'} ⏎
+            </Button>
+            {step && (
+              <Button onClick={() => settle('skipped')} sx={{ minHeight: 56 }} color="warning">
+                Skip (x)
+              </Button>
+            )}
+            {at > 0 && (
+              <Button onClick={() => setChosen(at - 1)} sx={{ minHeight: 56 }}>
+                Step back (y)
+              </Button>
+            )}
+          </div>
+          {missing !== null && <p style={{ color: ink.soft }}>{missing}</p>}
+        </section>
+        <aside
+          style={{ borderLeft: `1px solid ${ink.rule}`, paddingLeft: 18 }}
+          aria-label="What the check shows so far"
+          aria-live="polite"
+        >
+          <dl className="fn-live">
+            <dt>should show</dt>
+            <dd>{live.expected ? `${live.expected} dB` : '–'}</dd>
+            <dt>as found, off by</dt>
+            <dd>{live.asFound ? `${signed(live.asFound)} dB` : '–'}</dd>
+            <dt>drift {live.since ? `since ${live.since}` : ''}</dt>
+            <dd style={{ color: live.driftKept === false ? ink.void : ink.text }}>
+              {live.drift ? `${signed(live.drift)} dB` : '–'}
+            </dd>
+            {live.asLeft && (
+              <>
+                <dt>as left, off by</dt>
+                <dd>{signed(live.asLeft)} dB</dd>
+              </>
+            )}
+          </dl>
+          {live.drift && (
+            <p style={{ margin: '4px 0', color: live.driftKept === false ? ink.void : ink.soft }}>
+              {live.driftKept === false ? 'Beyond' : 'Within'} the limit of {live.policy}:{' '}
+              {minus(live.driftLimit)}.
+            </p>
+          )}
+          {live.closes.length > 0 && (
+            <>
+              <h3 style={{ margin: '14px 0 2px' }}>This check closes</h3>
+              {live.closes.map((closed) => (
+                <div key={closed.run} style={{ padding: '4px 0', borderBottom: `1px solid ${ink.faint}` }}>
+                  <VerdictSign verdict={closed.verdict} /> {closed.run}, {closed.person}
+                  <div style={{ color: ink.soft, fontSize: '0.86rem' }}>{closed.finding ?? closed.task}</div>
+                </div>
+              ))}
+            </>
+          )}
+          {draft.problems.map((one) => (
+            <p key={one.field} style={{ color: ink.void, margin: '6px 0' }}>
+              {one.problem}
+            </p>
+          ))}
+          <Button
+            color="warning"
+            size="small"
+            sx={{ mt: 3 }}
+            onClick={() => {
+              const reason = window.prompt(
+                'Why is the check broken off? What was read so far is kept as a broken-off check.',
+              );
+              if (reason !== null) {
+                breakOff.mutate(reason);
+              }
+            }}
+          >
+            Break off
+          </Button>
+          <Told problem={breakOff.error} />
+        </aside>
+      </div>
+    </>
+  );
+}
+
+/** What a step still wants before one can go on; skipping is always possible. */
+function lacks(
+  step: string,
+  answers: {
+    reference?: string;
+    nominal?: string;
+    asFound?: { value: string }[];
+    asLeft?: { value: string }[];
+    factorBefore?: string;
+    adjusted?: boolean | null;
+  },
+): string | null {
+  const read = (list?: { value: string }[]) => (list ?? []).some((reading) => reading.value.trim() !== '');
+  switch (step) {
+    case 'reference':
+      return answers.reference && answers.nominal ? null : 'Choose a calibrator and its level.';
+    case 'as-found':
+      return read(answers.asFound) || (answers.factorBefore ?? '') !== ''
+        ? null
+        : 'Write the reading, or the factor before and after.';
+    case 'adjust':
+      return answers.adjusted === null || answers.adjusted === undefined
+        ? 'Say whether it was adjusted.'
+        : null;
+    case 'as-left':
+      return read(answers.asLeft) ? null : 'Write the reading.';
+    default:
+      return null;
+  }
+}

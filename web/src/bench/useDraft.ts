@@ -1,0 +1,90 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { answer, api, Refusal, type Schemas } from '../api/client';
+
+export type Answers = Schemas['Answers'];
+type Draft = Schemas['Draft'];
+
+const kept = (id: string) => `footnote.draft.${id}`;
+
+const unsent = (id: string): Answers | null => {
+  try {
+    const text = window.localStorage.getItem(kept(id));
+    return text === null ? null : (JSON.parse(text) as Answers);
+  } catch {
+    return null;
+  }
+};
+
+/**
+ * A half-done check. Every answer goes to the server at once; what has not arrived is kept in the browser as well and
+ * sent when the server answers again, so that neither a closed lid nor a restarted server loses anything.
+ */
+export function useDraft(id: string) {
+  const cache = useQueryClient();
+  const key = ['draft', id];
+  const query = useQuery({
+    queryKey: key,
+    queryFn: () => answer(api.GET('/api/bench/drafts/{id}', { params: { path: { id } } })),
+    staleTime: Infinity,
+    refetchOnWindowFocus: false,
+  });
+  const [answers, setAnswers] = useState<Answers | null>(() => unsent(id));
+  const [problem, setProblem] = useState<Refusal | null>(null);
+  const version = useRef(0);
+  const sending = useRef(false);
+  const next = useRef<Answers | null>(null);
+  const latest = useRef<Answers | null>(answers);
+  const data = query.data;
+
+  useEffect(() => {
+    if (data) {
+      version.current = Math.max(version.current, data.version);
+    }
+  }, [data]);
+
+  const send = useCallback(async () => {
+    if (sending.current) {
+      return;
+    }
+    sending.current = true;
+    for (let body = next.current; body !== null; body = next.current) {
+      next.current = null;
+      try {
+        const draft: Draft = await answer(
+          api.PUT('/api/bench/drafts/{id}', {
+            params: { path: { id } },
+            body: { version: version.current, answers: body },
+          }),
+        );
+        version.current = draft.version;
+        cache.setQueryData(['draft', id], draft);
+        window.localStorage.removeItem(kept(id));
+        setProblem(null);
+      } catch (refused) {
+        // What was typed waits for the next try; where somebody else answered meanwhile, theirs is fetched first.
+        next.current ??= body;
+        setProblem(refused instanceof Refusal ? refused : null);
+        if (refused instanceof Refusal && refused.problem.status === 409) {
+          await cache.invalidateQueries({ queryKey: ['draft', id] });
+        }
+        break;
+      }
+    }
+    sending.current = false;
+  }, [cache, id]);
+
+  const put = useCallback(
+    (change: Partial<Answers>) => {
+      const all = { ...(latest.current ?? data?.answers ?? {}), ...change };
+      latest.current = all;
+      next.current = all;
+      window.localStorage.setItem(kept(id), JSON.stringify(all));
+      setAnswers(all);
+      void send();
+    },
+    [data, id, send],
+  );
+
+  return { query, draft: data, answers: answers ?? data?.answers ?? {}, put, problem, again: send };
+}

@@ -1,0 +1,169 @@
+import Button from '@mui/material/Button';
+import { Link, useSearchParams } from 'react-router';
+import { useDay, useSession } from '../api/hooks';
+import { mayRecord } from '../shell/roles';
+import { day, plural } from '../look/words';
+import { Empty, Loading, Told } from '../look/Told';
+import { VerdictSign } from '../look/VerdictSign';
+import { ink } from '../look/theme';
+import { DayLine } from './DayLine';
+import { hoursOf } from './hours';
+import { useBeginCheck } from '../bench/useBeginCheck';
+
+/** What must happen today, next first: unit by unit, brackets along the hours. */
+export function DayView() {
+  const [search, setSearch] = useSearchParams();
+  const asked = useDay(search.get('date'));
+  const session = useSession();
+  const begin = useBeginCheck();
+  if (asked.isPending) {
+    return <Loading />;
+  }
+  if (asked.isError) {
+    return <Told problem={asked.error} />;
+  }
+  const { date, days, units, campaign, zone } = asked.data;
+  const records = mayRecord(session.data?.user);
+  if (units.length === 0) {
+    return (
+      <Empty title="No instrument is registered yet">
+        A steward registers calibrators and units under <Link to="/kit">Kit</Link>; then the day begins on the{' '}
+        <Link to="/bench">Bench</Link>.
+      </Empty>
+    );
+  }
+  const hours = hoursOf(units, date);
+  const at = days.indexOf(date);
+  const older = days[at + 1];
+  const newer = at > 0 ? days[at - 1] : undefined;
+  const waiting = units.filter((unit) => unit.next !== 'done for the day');
+  const held = units.filter((unit) => unit.hold.length > 0);
+  return (
+    <>
+      <div
+        style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 18, marginBottom: 4 }}
+      >
+        <h1 style={{ font: 'inherit', margin: 0 }}>
+          <span className="fn-figure" style={{ fontSize: '1.7rem', fontWeight: 500 }}>
+            {day(`${date}T12:00:00`)}
+          </span>
+        </h1>
+        <span style={{ color: ink.soft }}>
+          {campaign ? `${campaign.site}, ${campaign.title}` : 'no campaign yet'} · {zone}
+        </span>
+        <span style={{ flex: 1 }} />
+        <Button disabled={!older} onClick={() => older && setSearch({ date: older })}>
+          ← Day before
+        </Button>
+        <Button disabled={!newer} onClick={() => newer && setSearch({ date: newer })}>
+          Day after →
+        </Button>
+        {records && (
+          <Button variant="outlined" component={Link} to="/runs/new">
+            Start a run
+          </Button>
+        )}
+      </div>
+      <p
+        style={{
+          margin: '0 0 10px',
+          color: held.length > 0 ? ink.qualified : ink.soft,
+          fontWeight: held.length > 0 ? 600 : 400,
+        }}
+      >
+        {held.length > 0
+          ? `Do not adjust ${held.map((unit) => unit.id).join(', ')}: a check before you touch ${held.length === 1 ? 'it' : 'them'} closes ${plural(
+              held.reduce((sum, unit) => sum + unit.hold.length, 0),
+              'run',
+            )}.`
+          : waiting.length === 0
+            ? 'Every bracket of the day is closed.'
+            : `${plural(waiting.length, 'unit')} of ${units.length} still to do.`}
+      </p>
+      <Told problem={begin.error} />
+      <div style={{ overflowX: 'auto' }}>
+        <table className="fn-table" style={{ minWidth: 700 }}>
+          <caption className="fn-hidden">Units of the day with their checks and runs along the hours</caption>
+          <thead>
+            <tr>
+              <th style={{ width: 92 }}>Unit</th>
+              <th style={{ width: 158 }}>Next</th>
+              <th aria-label="Hours of the day">
+                <div style={{ position: 'relative', height: 18 }}>
+                  {hours.ticks.map((tick) => (
+                    <span
+                      key={tick.word}
+                      style={{
+                        position: 'absolute',
+                        left: `${tick.percent}%`,
+                        transform: 'translateX(-50%)',
+                        fontWeight: 400,
+                      }}
+                    >
+                      {tick.word}
+                    </span>
+                  ))}
+                </div>
+              </th>
+              <th style={{ width: 118 }}>Proposed</th>
+            </tr>
+          </thead>
+          <tbody>
+            {units.map((unit) => (
+              <tr key={unit.id}>
+                <td>
+                  <Link to={`/kit/${unit.id}`} style={{ fontWeight: 650, textDecoration: 'none' }}>
+                    {unit.id}
+                  </Link>
+                  <div style={{ color: ink.soft, fontSize: '0.8rem' }}>{unit.model}</div>
+                </td>
+                <td style={{ fontSize: '0.92rem' }}>
+                  {!records || unit.next === 'done for the day' ? (
+                    <span style={{ color: unit.next === 'done for the day' ? ink.soft : ink.text }}>
+                      {unit.next}
+                    </span>
+                  ) : unit.next === 'stop the run' ? (
+                    <Link to={`/runs/${unit.running ?? ''}`}>{unit.next}</Link>
+                  ) : unit.next === 'start a run' ? (
+                    <Link to={`/runs/new?instrument=${unit.id}`}>{unit.next}</Link>
+                  ) : (
+                    <button type="button" className="fn-link" onClick={() => begin.mutate(unit.id)}>
+                      {unit.next}
+                    </button>
+                  )}
+                  {unit.hold.length > 0 && (
+                    <div style={{ color: ink.qualified, fontSize: '0.8rem', fontWeight: 650 }}>
+                      do not adjust
+                    </div>
+                  )}
+                </td>
+                <td style={{ padding: 0 }}>
+                  <DayLine unit={unit} hours={hours} />
+                </td>
+                <td style={{ fontSize: '0.88rem' }}>
+                  {unit.runs.map((run) =>
+                    run.worked ? (
+                      <div key={run.id}>
+                        <Link
+                          to={`/results/${run.id}`}
+                          style={{ textDecoration: 'none' }}
+                          aria-label={`${run.id}, ${run.worked.verdict}`}
+                        >
+                          <VerdictSign verdict={run.worked.verdict} />
+                        </Link>
+                      </div>
+                    ) : null,
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p style={{ color: ink.soft, fontSize: '0.85rem' }}>
+        <b className="fn-figure">[</b> check before, as left · line: the run · <b className="fn-figure">]</b>{' '}
+        check after, as found · dotted: still missing · crossed: a check that was set aside
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,78 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import TextField from '@mui/material/TextField';
+import { Told } from '../look/Told';
+import type { Refusal } from '../api/client';
+
+interface Props {
+  title: string;
+  action: string;
+  problem: Refusal | null;
+  busy: boolean;
+  onClose: () => void;
+  onSubmit: () => void;
+  children: React.ReactNode;
+}
+
+/** A dialog with fields; what was typed stays when the server refuses. */
+export function Form({ title, action, problem, busy, onClose, onSubmit, children }: Props) {
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="form-title">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          onSubmit();
+        }}
+      >
+        <DialogTitle id="form-title">{title}</DialogTitle>
+        <DialogContent
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: 'repeat(auto-fit, minmax(200px, 1fr))',
+            gap: 2,
+            '& > *': { mt: 0.75 },
+          }}
+        >
+          {children}
+          <div style={{ gridColumn: '1 / -1' }}>
+            <Told problem={problem} />
+          </div>
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button type="submit" variant="contained" disabled={busy}>
+            {action}
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}
+
+interface FieldProps {
+  label: string;
+  value: string;
+  set: (value: string) => void;
+  problem?: string | undefined;
+  help?: string;
+  required?: boolean;
+  type?: string;
+}
+
+export function Field({ label, value, set, problem, help, required = false, type = 'text' }: FieldProps) {
+  return (
+    <TextField
+      label={label}
+      value={value}
+      required={required}
+      type={type}
+      onChange={(event) => set(event.target.value)}
+      error={problem !== undefined}
+      helperText={problem ?? help}
+      slotProps={{ inputLabel: { shrink: true } }}
+    />
+  );
+}

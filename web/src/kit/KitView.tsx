@@ -1,0 +1,202 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useKit, useSession } from '../api/hooks';
+import { Loading, Told } from '../look/Told';
+import { ink } from '../look/theme';
+import { moment, shortDay } from '../look/words';
+import { mayRecord, maySteward } from '../shell/roles';
+import { AddCertificate } from './AddCertificate';
+import { Recall } from './Recall';
+import { RegisterReference, RegisterUnit } from './Register';
+
+/** Instruments and references with their certificates and due dates. */
+export function KitView() {
+  const kit = useKit();
+  const session = useSession();
+  const [adding, setAdding] = useState<'unit' | 'reference' | null>(null);
+  const [certificate, setCertificate] = useState<string | null>(null);
+  const [recalling, setRecalling] = useState<string | null>(null);
+  if (kit.isPending) {
+    return <Loading />;
+  }
+  if (kit.isError) {
+    return <Told problem={kit.error} />;
+  }
+  const steward = maySteward(session.data?.user);
+  return (
+    <>
+      <Head title="References" level="h1">
+        {steward && (
+          <Button variant="outlined" onClick={() => setAdding('reference')}>
+            Register a calibrator
+          </Button>
+        )}
+      </Head>
+      {kit.data.references.length === 0 ? (
+        <p style={{ color: ink.soft }}>
+          No calibrator yet. A steward registers the first one; without it no check has anything to lean on.
+        </p>
+      ) : (
+        <div style={{ overflowX: 'auto' }}>
+          <table className="fn-table" style={{ minWidth: 760 }}>
+            <thead>
+              <tr>
+                <th>Calibrator</th>
+                <th>Certified levels</th>
+                <th>Adapters</th>
+                <th>Certificate</th>
+                <th>Due</th>
+                <th>Last used</th>
+                <th aria-label="Actions" />
+              </tr>
+            </thead>
+            <tbody>
+              {kit.data.references.map((reference) => {
+                const newest = [...reference.certificates].sort((a, b) =>
+                  b.issued.localeCompare(a.issued),
+                )[0];
+                return (
+                  <tr key={reference.id}>
+                    <td>
+                      <b>{reference.id}</b> <span style={{ color: ink.soft }}>{reference.model}</span>
+                      {reference.recalls.map((recall) => (
+                        <div key={recall.since} style={{ color: ink.void, fontSize: '0.86rem' }}>
+                          recalled since {shortDay(recall.since)}: {recall.reason}
+                        </div>
+                      ))}
+                    </td>
+                    <td className="fn-figure" style={{ whiteSpace: 'normal' }}>
+                      {(newest?.values ?? []).map((value) => (
+                        <div key={value.nominal}>
+                          {value.nominal}: {value.certified} ± {value.uncertainty ?? '?'} dB
+                          {value.frequency ? `, ${value.frequency} Hz` : ''}
+                        </div>
+                      ))}
+                    </td>
+                    <td>{reference.adapters.join(', ') || 'none'}</td>
+                    <td>
+                      {newest ? (
+                        <>
+                          {newest.number}
+                          <div style={{ color: ink.soft, fontSize: '0.84rem' }}>{newest.laboratory}</div>
+                        </>
+                      ) : (
+                        'none'
+                      )}
+                    </td>
+                    <td>
+                      <Due due={reference.due} state={reference.dueState} />
+                    </td>
+                    <td>{reference.lastUse ? moment(reference.lastUse) : 'never'}</td>
+                    <td style={{ whiteSpace: 'nowrap' }}>
+                      {steward && (
+                        <>
+                          <Button size="small" onClick={() => setCertificate(reference.id)}>
+                            Add certificate
+                          </Button>
+                          <Button size="small" color="error" onClick={() => setRecalling(reference.id)}>
+                            Recall
+                          </Button>
+                        </>
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <Head title="Instruments" level="h2">
+        {mayRecord(session.data?.user) && (
+          <Button variant="outlined" onClick={() => setAdding('unit')}>
+            Register a dosimeter
+          </Button>
+        )}
+      </Head>
+      {kit.data.instruments.length === 0 ? (
+        <p style={{ color: ink.soft }}>No instrument yet.</p>
+      ) : (
+        <div style={{ overflowX: 'auto' }}>
+          <table className="fn-table" style={{ minWidth: 700 }}>
+            <thead>
+              <tr>
+                <th>Unit</th>
+                <th>Microphone</th>
+                <th>Class</th>
+                <th>Range dB</th>
+                <th>Laboratory certificate due</th>
+                <th>Last check</th>
+              </tr>
+            </thead>
+            <tbody>
+              {kit.data.instruments.map((unit) => (
+                <tr key={unit.id}>
+                  <td>
+                    <Link to={`/kit/${unit.id}`} style={{ fontWeight: 650, textDecoration: 'none' }}>
+                      {unit.id}
+                    </Link>{' '}
+                    <span style={{ color: ink.soft }}>
+                      {unit.model}
+                      {unit.selfAdjusting ? ', adjusts itself' : ''}
+                    </span>
+                  </td>
+                  <td>{unit.microphone ?? 'not given'}</td>
+                  <td>{unit.class ?? 'not given'}</td>
+                  <td className="fn-figure">
+                    {unit.rangeLow && unit.rangeHigh ? `${unit.rangeLow} to ${unit.rangeHigh}` : 'not given'}
+                  </td>
+                  <td>
+                    <Due due={unit.due} state={unit.dueState} />
+                  </td>
+                  <td>{unit.lastCheck ? moment(unit.lastCheck) : 'never'}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {adding === 'unit' && <RegisterUnit onClose={() => setAdding(null)} />}
+      {adding === 'reference' && <RegisterReference onClose={() => setAdding(null)} />}
+      {certificate && (
+        <AddCertificate owner="references" id={certificate} onClose={() => setCertificate(null)} />
+      )}
+      {recalling && <Recall id={recalling} onClose={() => setRecalling(null)} />}
+    </>
+  );
+}
+
+function Head({ title, level, children }: { title: string; level: 'h1' | 'h2'; children: React.ReactNode }) {
+  const Title = level;
+  return (
+    <div
+      style={{
+        display: 'flex',
+        gap: 16,
+        alignItems: 'baseline',
+        margin: level === 'h1' ? '0 0 6px' : '28px 0 6px',
+      }}
+    >
+      <Title className="fn-title" style={{ margin: 0, fontSize: '1.5rem' }}>
+        {title}
+      </Title>
+      <span style={{ flex: 1 }} />
+      {children}
+    </div>
+  );
+}
+
+/** A due date by ink, shape and word. */
+export function Due({ due, state }: { due: string | null; state: 'none' | 'past' | 'soon' | 'in date' }) {
+  const colour = { none: ink.qualified, past: ink.void, soon: ink.qualified, 'in date': ink.text }[state];
+  const sign = { none: '△', past: '✕', soon: '△', 'in date': '' }[state];
+  return (
+    <span style={{ color: colour, fontWeight: state === 'in date' ? 400 : 650, whiteSpace: 'nowrap' }}>
+      <span aria-hidden="true">{sign} </span>
+      {due ? shortDay(`${due}T12:00:00Z`) + ` ${due.slice(0, 4)}` : 'no certificate'}
+      {state === 'past' && ', past'}
+      {state === 'soon' && ', soon'}
+    </span>
+  );
+}

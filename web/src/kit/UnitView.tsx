@@ -1,0 +1,225 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { answer, api } from '../api/client';
+import { useChange, useSession, useUnit } from '../api/hooks';
+import { useBeginCheck } from '../bench/useBeginCheck';
+import { Loading, Told } from '../look/Told';
+import { ink } from '../look/theme';
+import { isoOf, localOf, moment, signed } from '../look/words';
+import { mayRecord } from '../shell/roles';
+import { AddCertificate } from './AddCertificate';
+import { DriftPicture } from './DriftPicture';
+import { Form } from './Form';
+import { Due } from './KitView';
+
+const interventions = [
+  'adjusted',
+  'repaired',
+  'microphone exchanged',
+  'firmware changed',
+  'factory reset',
+  'calibration set changed',
+  'laboratory calibration',
+];
+
+/** One unit through time: how it was found and left at every check, what was done to it. */
+export function UnitView() {
+  const { id = '' } = useParams();
+  const asked = useUnit(id);
+  const session = useSession();
+  const begin = useBeginCheck();
+  const [adding, setAdding] = useState(false);
+  const [doing, setDoing] = useState(false);
+  const [aside, setAside] = useState<string | null>(null);
+  if (asked.isPending) {
+    return <Loading />;
+  }
+  if (asked.isError) {
+    return <Told problem={asked.error} />;
+  }
+  const unit = asked.data;
+  const records = mayRecord(session.data?.user);
+  const points = new Map(unit.history.map((point) => [point.check, point]));
+  return (
+    <>
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 14, alignItems: 'baseline' }}>
+        <h1 className="fn-title" style={{ margin: 0 }}>
+          {unit.id}
+        </h1>
+        <span style={{ color: ink.soft }}>
+          {unit.model}, microphone {unit.microphone ?? 'not given'}, class {unit.class ?? 'not given'}
+          {unit.selfAdjusting && ', adjusts itself'} · certificate{' '}
+          <Due due={unit.due} state={unit.dueState} />
+        </span>
+        <span style={{ flex: 1 }} />
+        {records && (
+          <>
+            <Button variant="outlined" onClick={() => begin.mutate(unit.id)}>
+              Check
+            </Button>
+            <Button onClick={() => setDoing(true)}>Something was done to it</Button>
+            <Button onClick={() => setAdding(true)}>Add certificate</Button>
+          </>
+        )}
+      </div>
+      <h2>Deviation through time</h2>
+      <DriftPicture points={unit.history} />
+      <h2>Checks</h2>
+      {unit.checks.length === 0 && <p style={{ color: ink.soft }}>Never checked.</p>}
+      {unit.checks.length > 0 && (
+        <div style={{ overflowX: 'auto' }}>
+          <table className="fn-table" style={{ minWidth: 640 }}>
+            <thead>
+              <tr>
+                <th>Check</th>
+                <th>When, by whom</th>
+                <th>Reference</th>
+                <th className="num">Found off by dB</th>
+                <th className="num">Drift dB</th>
+                <th className="num">Adjusted by dB</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              {unit.checks.map((check) => {
+                const point = points.get(check.id);
+                const cell = (value: number | null | undefined) =>
+                  value === null || value === undefined ? '–' : signed(value.toFixed(2));
+                return (
+                  <tr key={check.id}>
+                    <td>{check.id}</td>
+                    <td>
+                      {moment(check.at)}, {check.by}
+                    </td>
+                    <td>{check.reference ?? 'none'}</td>
+                    <td className="num fn-figure">{cell(point?.found)}</td>
+                    <td className="num fn-figure">{cell(point?.drift)}</td>
+                    <td className="num fn-figure">{cell(point?.adjustment)}</td>
+                    <td>
+                      {check.setAside ? (
+                        <span style={{ color: ink.void }}>set aside: {check.setAside}</span>
+                      ) : check.brokenOff ? (
+                        'broken off'
+                      ) : (
+                        records &&
+                        !check.adjusted && (
+                          <Button size="small" onClick={() => setAside(check.id)}>
+                            Set aside
+                          </Button>
+                        )
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {unit.interventions.length > 0 && (
+        <>
+          <h2>Done to it</h2>
+          {unit.interventions.map((event) => (
+            <p key={event.id} style={{ margin: '2px 0' }}>
+              {moment(event.at)}, {event.by}: {event.kind}
+              {event.note && <> &ldquo;{event.note}&rdquo;</>}
+            </p>
+          ))}
+        </>
+      )}
+      <h2>Certificates</h2>
+      {unit.certificates.length === 0 && <p style={{ color: ink.soft }}>None.</p>}
+      {unit.certificates.map((certificate) => (
+        <p key={certificate.number + certificate.issued} style={{ margin: '2px 0' }}>
+          {certificate.number}, {certificate.laboratory}, issued {certificate.issued}, due {certificate.due}
+        </p>
+      ))}
+      <p>
+        <Link to={`/results?instrument=${unit.id}`}>Its results</Link>
+      </p>
+      {adding && <AddCertificate owner="instruments" id={unit.id} onClose={() => setAdding(false)} />}
+      {doing && <Done id={unit.id} onClose={() => setDoing(false)} />}
+      {aside && <SetAside id={aside} onClose={() => setAside(null)} />}
+    </>
+  );
+}
+
+function Done({ id, onClose }: { id: string; onClose: () => void }) {
+  const [kind, setKind] = useState('repaired');
+  const [note, setNote] = useState('');
+  const [at, setAt] = useState(() => localOf(new Date()));
+  const tell = useChange(
+    () =>
+      answer(
+        api.POST('/api/bench/{instrument}/interventions', {
+          params: { path: { instrument: id } },
+          body: { kind, note, at: isoOf(at) },
+        }),
+      ),
+    onClose,
+  );
+  return (
+    <Form
+      title={`Something was done to ${id}`}
+      action="Write it down"
+      problem={tell.error}
+      busy={tell.isPending}
+      onClose={onClose}
+      onSubmit={() => tell.mutate(undefined)}
+    >
+      <p style={{ gridColumn: '1 / -1', margin: 0, color: ink.qualified, fontWeight: 600 }}>
+        This ends every open bracket of the unit for good.
+      </p>
+      <TextField select label="What" value={kind} onChange={(event) => setKind(event.target.value)}>
+        {interventions.map((one) => (
+          <MenuItem key={one} value={one}>
+            {one}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        label="When, local time"
+        type="datetime-local"
+        value={at}
+        onChange={(event) => setAt(event.target.value)}
+        error={tell.error?.of('at') !== undefined}
+        helperText={tell.error?.of('at')}
+      />
+      <TextField label="Note" value={note} onChange={(event) => setNote(event.target.value)} />
+    </Form>
+  );
+}
+
+function SetAside({ id, onClose }: { id: string; onClose: () => void }) {
+  const [reason, setReason] = useState('');
+  const set = useChange(
+    () =>
+      answer(api.POST('/api/bench/checks/{id}/set-aside', { params: { path: { id } }, body: { reason } })),
+    onClose,
+  );
+  return (
+    <Form
+      title={`Set check ${id} aside`}
+      action="Set aside"
+      problem={set.error}
+      busy={set.isPending}
+      onClose={onClose}
+      onSubmit={() => set.mutate(undefined)}
+    >
+      <p style={{ gridColumn: '1 / -1', margin: 0 }}>
+        The check shows nothing of the unit: a bad seal, a wrong adapter, a wrong level. It stays on record
+        and is passed over.
+      </p>
+      <TextField
+        label="Reason"
+        required
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        sx={{ gridColumn: '1 / -1' }}
+      />
+    </Form>
+  );
+}

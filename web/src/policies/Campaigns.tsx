@@ -1,0 +1,336 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../api/client';
+import { useChange } from '../api/hooks';
+import { Field, Form } from '../kit/Form';
+import { Told } from '../look/Told';
+import { ink } from '../look/theme';
+import { plural } from '../look/words';
+
+type Campaign = Schemas['Campaign'];
+
+/** Which policy, criteria and limits each campaign is judged by. */
+export function Campaigns({
+  campaigns,
+  shipped,
+  policies,
+  leads,
+}: {
+  campaigns: Campaign[];
+  shipped: Schemas['Yardsticks'] | undefined;
+  policies: Schemas['PolicyVersion'][];
+  leads: boolean;
+}) {
+  const [adding, setAdding] = useState(false);
+  const [defining, setDefining] = useState<Campaign | null>(null);
+  const judge = useChange(({ id, policy }: { id: string; policy: string }) =>
+    answer(api.POST('/api/campaigns/{id}/policy', { params: { path: { id } }, body: { policy } })),
+  );
+  return (
+    <section>
+      <div style={{ display: 'flex', alignItems: 'baseline', gap: 14 }}>
+        <h2 style={{ margin: '8px 0 4px', flex: 1 }}>Campaigns</h2>
+        {leads && <Button onClick={() => setAdding(true)}>Add a campaign</Button>}
+      </div>
+      {campaigns.length === 0 && <p style={{ color: ink.soft }}>No campaign yet. Runs belong to one.</p>}
+      {campaigns.map((campaign) => (
+        <div
+          key={campaign.id}
+          style={{
+            display: 'flex',
+            flexWrap: 'wrap',
+            gap: 14,
+            alignItems: 'center',
+            borderTop: `1px solid ${ink.faint}`,
+            padding: '8px 0',
+          }}
+        >
+          <div style={{ flex: '1 1 260px' }}>
+            <b>{campaign.id}</b> {campaign.title}, {campaign.site}{' '}
+            <span style={{ color: ink.soft }}>({plural(campaign.runs, 'run')})</span>
+            <div style={{ color: ink.soft, fontSize: '0.88rem' }}>
+              {campaign.criteria.map((criterion) => criterion.name).join(', ') || 'no dose criterion'} ·{' '}
+              {plural(campaign.limits.length, 'limit')}:{' '}
+              {campaign.limits
+                .map((limit) => `${limit.title} ${limit.comparator} ${limit.value} ${limit.unit ?? ''}`)
+                .join(', ')}
+            </div>
+            {campaign.policyChanged && (
+              <div style={{ color: ink.qualified, fontWeight: 600 }}>
+                The policy was changed after results were seen.
+              </div>
+            )}
+          </div>
+          <TextField
+            select
+            label="Judged by"
+            value={campaign.policy}
+            disabled={!leads}
+            onChange={(event) => judge.mutate({ id: campaign.id, policy: event.target.value })}
+            sx={{ minWidth: 170 }}
+          >
+            {policies.map((policy) => (
+              <MenuItem key={policy.key} value={policy.key}>
+                {policy.data.name} {policy.version}
+              </MenuItem>
+            ))}
+          </TextField>
+          {leads && <Button onClick={() => setDefining(campaign)}>Criteria and limits</Button>}
+        </div>
+      ))}
+      <Told problem={judge.error} />
+      {adding && <Add onClose={() => setAdding(false)} />}
+      {defining && shipped && (
+        <Define campaign={defining} shipped={shipped} onClose={() => setDefining(null)} />
+      )}
+    </section>
+  );
+}
+
+function Add({ onClose }: { onClose: () => void }) {
+  const [form, setForm] = useState({
+    id: '',
+    title: '',
+    site: '',
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  });
+  const add = useChange(() => answer(api.POST('/api/campaigns', { body: form })), onClose);
+  return (
+    <Form
+      title="Add a campaign"
+      action="Add"
+      problem={add.error}
+      busy={add.isPending}
+      onClose={onClose}
+      onSubmit={() => add.mutate(undefined)}
+    >
+      <Field
+        label="Code"
+        value={form.id}
+        set={(id) => setForm({ ...form, id })}
+        problem={add.error?.of('id')}
+        required
+      />
+      <Field
+        label="Title"
+        value={form.title}
+        set={(title) => setForm({ ...form, title })}
+        problem={add.error?.of('title')}
+        required
+      />
+      <Field
+        label="Site"
+        value={form.site}
+        set={(site) => setForm({ ...form, site })}
+        problem={add.error?.of('site')}
+        required
+      />
+      <Field
+        label="Time zone"
+        value={form.zone}
+        set={(zone) => setForm({ ...form, zone })}
+        problem={add.error?.of('zone')}
+        required
+      />
+    </Form>
+  );
+}
+
+/** Criteria and limits: shipped ones by choice, and any of one's own. */
+function Define({
+  campaign,
+  shipped,
+  onClose,
+}: {
+  campaign: Campaign;
+  shipped: Schemas['Yardsticks'];
+  onClose: () => void;
+}) {
+  const [criteria, setCriteria] = useState(campaign.criteria);
+  const [limits, setLimits] = useState(campaign.limits);
+  const [criterion, setCriterion] = useState({
+    name: '',
+    level: '',
+    exchangeRate: '',
+    threshold: '',
+    source: '',
+  });
+  const [limit, setLimit] = useState({
+    title: '',
+    quantity: 'lex8h',
+    value: '',
+    comparator: '>',
+    source: '',
+  });
+  const save = useChange(
+    () =>
+      answer(
+        api.POST('/api/campaigns/{id}/yardsticks', {
+          params: { path: { id: campaign.id } },
+          body: { criteria, limits },
+        }),
+      ),
+    onClose,
+  );
+  const slug = (text: string) =>
+    text
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'own';
+  const allCriteria = [
+    ...shipped.criteria,
+    ...criteria.filter((one) => !shipped.criteria.some((other) => other.id === one.id)),
+  ];
+  const allLimits = [
+    ...shipped.limits,
+    ...limits.filter((one) => !shipped.limits.some((other) => other.id === one.id)),
+  ];
+  const quantities = [
+    'lex8h',
+    'laeq',
+    'lcpeak',
+    'lasmax',
+    ...allCriteria.flatMap((one) => [`dose:${one.id}`, `twa:${one.id}`]),
+  ];
+  return (
+    <Form
+      title={`What ${campaign.title} measures against`}
+      action="Measure against these"
+      problem={save.error}
+      busy={save.isPending}
+      onClose={onClose}
+      onSubmit={() => save.mutate(undefined)}
+    >
+      <fieldset style={{ gridColumn: '1 / -1', border: 0, padding: 0, margin: 0 }}>
+        <legend style={{ fontWeight: 600 }}>Criteria</legend>
+        {allCriteria.map((one) => (
+          <label key={one.id} style={{ display: 'block', padding: '3px 0' }}>
+            <input
+              type="checkbox"
+              checked={criteria.some((own) => own.id === one.id)}
+              onChange={(event) =>
+                setCriteria(
+                  event.target.checked ? [...criteria, one] : criteria.filter((own) => own.id !== one.id),
+                )
+              }
+            />{' '}
+            {one.name}: {one.level} dB, exchange {one.exchangeRate}, threshold {one.threshold ?? 'none'}.{' '}
+            <span style={{ color: ink.soft }}>{one.source}</span>
+          </label>
+        ))}
+      </fieldset>
+      <Field
+        label="Own criterion, name"
+        value={criterion.name}
+        set={(name) => setCriterion({ ...criterion, name })}
+      />
+      <Field
+        label="Level, dB"
+        value={criterion.level}
+        set={(level) => setCriterion({ ...criterion, level })}
+      />
+      <Field
+        label="Exchange rate"
+        value={criterion.exchangeRate}
+        set={(exchangeRate) => setCriterion({ ...criterion, exchangeRate })}
+      />
+      <Field
+        label="Threshold, dB, or none"
+        value={criterion.threshold}
+        set={(threshold) => setCriterion({ ...criterion, threshold })}
+      />
+      <Field
+        label="Source"
+        value={criterion.source}
+        set={(source) => setCriterion({ ...criterion, source })}
+      />
+      <Button
+        disabled={!criterion.name || !criterion.level || !criterion.exchangeRate || !criterion.source}
+        onClick={() => {
+          setCriteria([
+            ...criteria,
+            {
+              id: slug(criterion.name),
+              name: criterion.name,
+              level: criterion.level,
+              exchangeRate: criterion.exchangeRate,
+              source: criterion.source,
+              mark: 'own',
+              ...(criterion.threshold ? { threshold: criterion.threshold } : {}),
+            },
+          ]);
+          setCriterion({ name: '', level: '', exchangeRate: '', threshold: '', source: '' });
+        }}
+      >
+        Take this criterion in
+      </Button>
+      <fieldset style={{ gridColumn: '1 / -1', border: 0, padding: 0, margin: 0 }}>
+        <legend style={{ fontWeight: 600 }}>Limits</legend>
+        {allLimits.map((one) => (
+          <label key={one.id} style={{ display: 'block', padding: '3px 0' }}>
+            <input
+              type="checkbox"
+              checked={limits.some((own) => own.id === one.id)}
+              onChange={(event) =>
+                setLimits(event.target.checked ? [...limits, one] : limits.filter((own) => own.id !== one.id))
+              }
+            />{' '}
+            {one.title}: {one.quantity} {one.comparator} {one.value} {one.unit}.{' '}
+            <span style={{ color: ink.soft }}>
+              {one.source}
+              {one.scope ? `, ${one.scope}` : ''}
+            </span>
+          </label>
+        ))}
+      </fieldset>
+      <Field label="Own limit, title" value={limit.title} set={(title) => setLimit({ ...limit, title })} />
+      <TextField
+        select
+        label="Quantity"
+        value={limit.quantity}
+        onChange={(event) => setLimit({ ...limit, quantity: event.target.value })}
+      >
+        {quantities.map((one) => (
+          <MenuItem key={one} value={one}>
+            {one}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        select
+        label="Crossed when"
+        value={limit.comparator}
+        onChange={(event) => setLimit({ ...limit, comparator: event.target.value })}
+      >
+        <MenuItem value=">">greater</MenuItem>
+        <MenuItem value=">=">equal or greater</MenuItem>
+      </TextField>
+      <Field label="Value" value={limit.value} set={(value) => setLimit({ ...limit, value })} />
+      <Field label="Source" value={limit.source} set={(source) => setLimit({ ...limit, source })} />
+      <Button
+        disabled={!limit.title || !limit.value || !limit.source}
+        onClick={() => {
+          setLimits([
+            ...limits,
+            {
+              id: slug(limit.title),
+              title: limit.title,
+              quantity: limit.quantity,
+              value: limit.value,
+              unit: limit.quantity.startsWith('dose') ? '%' : limit.quantity === 'lcpeak' ? 'dB(C)' : 'dB(A)',
+              comparator: limit.comparator === '>=' ? '>=' : '>',
+              scope: '',
+              source: limit.source,
+              mark: 'own',
+            },
+          ]);
+          setLimit({ title: '', quantity: 'lex8h', value: '', comparator: '>', source: '' });
+        }}
+      >
+        Take this limit in
+      </Button>
+    </Form>
+  );
+}

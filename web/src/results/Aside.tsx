@@ -1,0 +1,124 @@
+import type { Schemas } from '../api/client';
+import { VerdictSign } from '../look/VerdictSign';
+import { ink } from '../look/theme';
+import { minus, moment } from '../look/words';
+
+type Page = Schemas['ResultPage'];
+type School = Schemas['School'];
+
+/** The same evidence under every policy, side by side: for reading, not for choosing. */
+export function Schools({ schools }: { schools: Page['schools'] }) {
+  return (
+    <section aria-labelledby="schools">
+      <h2 id="schools" style={{ margin: '18px 0 2px' }}>
+        All schools at once
+      </h2>
+      <div style={{ overflowX: 'auto' }}>
+        <table className="fn-table" style={{ minWidth: 560 }}>
+          <thead>
+            <tr>
+              <th>Policy</th>
+              <th>Proposes</th>
+              <th>Reports</th>
+              <th>Because of</th>
+            </tr>
+          </thead>
+          <tbody>
+            {schools.map(({ key, chosen, assessment }) => {
+              const main =
+                assessment.results.find((result) => result.key === 'lex8h') ?? assessment.results[0];
+              const weighty = assessment.findings.filter((finding) => finding.severity !== 'note');
+              return (
+                <tr key={key}>
+                  <td>
+                    {assessment.policy.name} {assessment.policy.version}
+                    {chosen && <b> (this campaign)</b>}
+                  </td>
+                  <td>
+                    <VerdictSign verdict={assessment.verdict} />
+                  </td>
+                  <td>
+                    {main ? (
+                      <span className="fn-figure">{`${minus(main.shown)} ${main.unit}, ${main.reported}`}</span>
+                    ) : (
+                      'no number'
+                    )}
+                  </td>
+                  <td style={{ color: ink.soft }}>
+                    {weighty.length === 0
+                      ? 'nothing weighty'
+                      : weighty
+                          .map((finding) => `${finding.title}${finding.limit ? ` (${finding.limit})` : ''}`)
+                          .join('; ')}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+/** What people decided, the newest first; every one stays. */
+export function Decided({ page }: { page: Page }) {
+  if (page.decisions.length === 0) {
+    return null;
+  }
+  const words = { sign: 'signed as', void: 'voided:', overrule: 'overruled to' };
+  return (
+    <section aria-labelledby="decided">
+      <h2 id="decided" style={{ margin: '18px 0 2px' }}>
+        Decided
+      </h2>
+      {page.decisions.map((decision, place) => (
+        <p key={decision.id} style={{ margin: '4px 0', paddingTop: 4, borderTop: `1px solid ${ink.faint}` }}>
+          {decision.by} on {moment(decision.at, page.campaign.zone)} {words[decision.kind]}{' '}
+          <VerdictSign verdict={decision.verdict} />
+          {decision.kind !== 'sign' && <> against the proposal {decision.proposed}</>}.
+          {decision.reason && <> &ldquo;{decision.reason}&rdquo;</>}{' '}
+          {place > 0 && <span style={{ color: ink.soft }}>Superseded. </span>}
+          <span style={{ color: ink.soft, fontSize: '0.84rem' }}>
+            Policy {decision.policy}.{' '}
+            <a href={`/api/results/${page.run.id}/decision/${decision.id}`} target="_blank" rel="noreferrer">
+              Snapshot
+            </a>{' '}
+            <span style={{ overflowWrap: 'anywhere' }}>{decision.snapshotDigest.slice(0, 16)}…</span>
+          </span>
+        </p>
+      ))}
+    </section>
+  );
+}
+
+/** Evidence has changed since signing: old against new; it waits for a person. */
+export function Changed({ changes }: { changes: { was: School; is: School } }) {
+  const one = (school: School) => {
+    const main = school.results.find((result) => result.key === 'lex8h') ?? school.results[0];
+    return (
+      <>
+        <VerdictSign verdict={school.verdict} />
+        {main && (
+          <span className="fn-figure">
+            , {minus(main.shown)} {main.unit}
+          </span>
+        )}
+      </>
+    );
+  };
+  return (
+    <div
+      role="status"
+      style={{
+        borderTop: `3px double ${ink.void}`,
+        borderBottom: `1px solid ${ink.rule}`,
+        padding: '8px 0',
+        marginBottom: 12,
+      }}
+    >
+      <b style={{ color: ink.void }}>Evidence has changed since signing.</b> Signed: {one(changes.was)}. Now:{' '}
+      {one(changes.is)}. The signed snapshot stands until a person decides again.
+    </div>
+  );
+}

@@ -1,0 +1,421 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { useResult, useSession } from '../api/hooks';
+import type { Schemas } from '../api/client';
+import { BracketSign } from '../look/BracketSign';
+import { Loading, Told } from '../look/Told';
+import { VerdictSign } from '../look/VerdictSign';
+import { ink } from '../look/theme';
+import { clock, day, minus, moment, signed } from '../look/words';
+import { useKeys } from '../shell/keys';
+import { mayDecide } from '../shell/roles';
+import { Changed, Decided, Schools } from './Aside';
+import { Decide, type Deciding } from './Decide';
+import { IntervalPicture } from './IntervalPicture';
+import { line, Named, NoteBook, Symbol } from './notes';
+import { TimePicture } from './TimePicture';
+
+type Page = Schemas['ResultPage'];
+type Result = Schemas['Result'];
+
+/** Why this number stands: the page, and its margin. */
+export function ResultView() {
+  const { run = '' } = useParams();
+  const asked = useResult(run);
+  if (asked.isPending) {
+    return <Loading />;
+  }
+  if (asked.isError) {
+    return <Told problem={asked.error} />;
+  }
+  return <Sheet key={run} page={asked.data} />;
+}
+
+function Sheet({ page }: { page: Page }) {
+  const navigate = useNavigate();
+  const session = useSession();
+  const [opened, setOpened] = useState<string | null>(null);
+  const [deciding, setDeciding] = useState<Deciding | null>(null);
+  const { assessment, run, campaign, neighbours } = page;
+  const zone = campaign.zone;
+  const decides = mayDecide(session.data?.user);
+  const go = (to: string | null) => to && void navigate(`/results/${to}`);
+  useKeys({
+    j: () => go(neighbours.next),
+    k: () => go(neighbours.previous),
+    u: () => void navigate('/results'),
+    s: () => decides && assessment.verdict !== 'open' && setDeciding('sign'),
+    v: () => decides && setDeciding('void'),
+    o: () => decides && assessment.verdict !== 'open' && setDeciding('overrule'),
+  });
+  const book = new NoteBook(assessment.figures);
+  const row = (build: Parameters<typeof line>[3], extra?: React.ReactNode) =>
+    line(book, opened, setOpened, build, extra);
+  const main = assessment.results.find((result) => result.key === 'lex8h') ?? assessment.results[0];
+  const cures = assessment.findings.filter((finding) => finding.cure !== null || finding.advice !== null);
+  const graph = { ...assessment.bracket, between: assessment.bracket.between.length };
+  const last = page.decisions[0];
+  return (
+    <article>
+      <div
+        className="fn-noprint"
+        style={{ display: 'flex', gap: 14, alignItems: 'baseline', flexWrap: 'wrap', marginBottom: 8 }}
+      >
+        <Link to="/results">Results</Link>
+        <span style={{ color: ink.soft }}>/ {run.id}</span>
+        <span style={{ flex: 1 }} />
+        <Link to={`/runs/${run.id}`}>Run and log</Link>
+        <Button size="small" disabled={!neighbours.previous} onClick={() => go(neighbours.previous)}>
+          ← before (k)
+        </Button>
+        <Button size="small" disabled={!neighbours.next} onClick={() => go(neighbours.next)}>
+          next (j) →
+        </Button>
+        <Button size="small" onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+      {page.changedSinceSigning && <Changed changes={page.changedSinceSigning} />}
+      {row(
+        (cite) => (
+          <header>
+            <h1 className="fn-title" style={{ margin: 0, overflowWrap: 'anywhere' }}>
+              {run.person}, {run.task}
+            </h1>
+            <p style={{ margin: '2px 0 10px', color: ink.soft }}>
+              {run.id} · {run.instrument} · {run.place || 'no place'} · {day(run.start, zone)},{' '}
+              {clock(run.start, zone)} to {run.stop ? clock(run.stop, zone) : 'now'} · {campaign.site},{' '}
+              {campaign.title}
+            </p>
+            <p style={{ fontSize: '1.35rem', margin: '0 0 6px' }} className="fn-title">
+              <BracketSign bracket={graph} struck={(last?.verdict ?? assessment.verdict) === 'void'} />{' '}
+              {main ? (
+                <>
+                  <Symbol text={book.figure(main.value.figure)?.symbol ?? ''} /> ={' '}
+                  <b className="fn-figure">{minus(main.value.shown)}</b> {main.unit}
+                  {cite(main.value.figure)}
+                  {main.uncertainty && (
+                    <span style={{ fontSize: '1rem', color: ink.soft }}>
+                      {' '}
+                      ± {main.uncertainty.shown} dB{cite(main.uncertainty.figure)} instrument only
+                    </span>
+                  )}
+                </>
+              ) : (
+                'No number yet'
+              )}
+            </p>
+            <p style={{ margin: '0 0 12px' }}>
+              Proposed <VerdictSign verdict={assessment.verdict} /> under {assessment.policy.name}, version{' '}
+              {assessment.policy.version}.{' '}
+              {last ? (
+                <>
+                  Decided <VerdictSign verdict={last.verdict} /> by {last.by} on {moment(last.at, zone)}.
+                </>
+              ) : (
+                'Not decided yet.'
+              )}
+            </p>
+            {decides && (
+              <div
+                className="fn-noprint"
+                style={{ display: 'flex', gap: 10, marginBottom: 14, flexWrap: 'wrap' }}
+              >
+                <Button
+                  variant="contained"
+                  disabled={assessment.verdict === 'open'}
+                  onClick={() => setDeciding('sign')}
+                >
+                  Sign as {assessment.verdict} (s)
+                </Button>
+                <Button variant="outlined" color="error" onClick={() => setDeciding('void')}>
+                  Void (v)
+                </Button>
+                <Button
+                  variant="outlined"
+                  disabled={assessment.verdict === 'open'}
+                  onClick={() => setDeciding('overrule')}
+                >
+                  Overrule (o)
+                </Button>
+                {assessment.verdict === 'open' && (
+                  <span style={{ color: ink.soft, alignSelf: 'center' }}>
+                    Open may be voided, never signed.
+                  </span>
+                )}
+              </div>
+            )}
+          </header>
+        ),
+        <>
+          {main?.notes.map((note) => (
+            <div className="fn-note" key={note}>
+              {note}
+            </div>
+          ))}
+          {campaign.policyChanged && (
+            <div className="fn-note" style={{ color: ink.qualified }}>
+              The campaign&rsquo;s policy was changed after results were seen.
+            </div>
+          )}
+        </>,
+      )}
+      <TimePicture page={page} />
+      <section aria-labelledby="answers">
+        {row((cite) => (
+          <>
+            <h2 id="answers" style={{ margin: '18px 0 2px' }}>
+              Four answers
+            </h2>
+            <div style={{ overflowX: 'auto' }}>
+              <table className="fn-table">
+                <thead>
+                  <tr>
+                    <th>Quantity</th>
+                    <th className="num">indicated</th>
+                    <th className="num">pre</th>
+                    <th className="num">post</th>
+                    <th className="num">between</th>
+                    <th className="num">drift interval</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {assessment.results.map((result) => (
+                    <tr key={result.key}>
+                      <td>
+                        <Named title={result.title} /> <span style={{ color: ink.soft }}>{result.unit}</span>
+                      </td>
+                      {(['indicated', 'pre', 'post', 'between'] as const).map((name) => (
+                        <td key={name} className="num">
+                          <Answer shown={result[name]} reported={result.reported === name}>
+                            {result[name] && name === 'indicated' ? cite(result[name].figure) : null}
+                          </Answer>
+                        </td>
+                      ))}
+                      <td className="num fn-figure">
+                        {result.lowest && result.highest
+                          ? `${minus(result.lowest.shown)} to ${minus(result.highest.shown)}`
+                          : '–'}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+            <p style={{ color: ink.soft, fontSize: '0.86rem', margin: '4px 0 0' }}>
+              Underlined: the answer that {assessment.policy.name} reports. Drift interval: the smallest and
+              largest by every check of the bracket; it is about drift only.
+            </p>
+          </>
+        ))}
+      </section>
+      <Limits results={assessment.results} />
+      <section aria-labelledby="drift">
+        {row((cite) => (
+          <>
+            <h2 id="drift" style={{ margin: '18px 0 2px' }}>
+              Drift and evidence
+            </h2>
+            <p style={{ margin: '2px 0 6px' }}>
+              {assessment.drifts.length === 0
+                ? 'No drift can be told: one end of the bracket is missing. '
+                : assessment.drifts.map((id) => {
+                    const figure = book.figure(id);
+                    return (
+                      <span key={id}>
+                        {figure?.meaning}: <b className="fn-figure">{signed(figure?.shown ?? '')} dB</b>
+                        {cite(id)}.{' '}
+                      </span>
+                    );
+                  })}
+              {assessment.family.largestEverDrift && (
+                <>
+                  The most this unit has ever drifted:{' '}
+                  <span className="fn-figure">
+                    {signed(book.figure(assessment.family.largestEverDrift)?.shown ?? '')} dB
+                  </span>
+                  {cite(assessment.family.largestEverDrift)}.
+                </>
+              )}
+            </p>
+            <Evidence page={page} />
+          </>
+        ))}
+      </section>
+      <section aria-labelledby="findings">
+        <h2 id="findings" style={{ margin: '18px 0 2px' }}>
+          Findings
+        </h2>
+        {assessment.findings.length === 0 && <p style={{ margin: 0 }}>None.</p>}
+        {assessment.findings.map((finding, i) => (
+          <div key={i}>
+            {row(
+              () => (
+                <p style={{ margin: '4px 0', padding: '4px 0', borderTop: `1px solid ${ink.faint}` }}>
+                  {finding.verdict === 'valid' ? (
+                    <span style={{ color: ink.soft }}>note</span>
+                  ) : (
+                    <VerdictSign verdict={finding.verdict} />
+                  )}{' '}
+                  <b>{finding.title}.</b> {finding.seen}
+                </p>
+              ),
+              <div className="fn-note" style={{ paddingTop: 8 }}>
+                {finding.limit && <>Limit: {finding.limit}. </>}
+                {finding.source} ({finding.mark})
+              </div>,
+            )}
+          </div>
+        ))}
+      </section>
+      {cures.length > 0 && (
+        <section aria-labelledby="save">
+          <h2 id="save" style={{ margin: '18px 0 2px' }}>
+            What can still save it
+          </h2>
+          {cures.map((finding, i) => (
+            <p key={i} style={{ margin: '2px 0' }}>
+              {finding.cure ? (
+                <>
+                  <b>{finding.cure.evidence}</b>, {finding.cure.until}.
+                </>
+              ) : (
+                finding.advice
+              )}
+            </p>
+          ))}
+        </section>
+      )}
+      <Schools schools={page.schools} />
+      <Decided page={page} />
+      {deciding && <Decide page={page} kind={deciding} onClose={() => setDeciding(null)} />}
+    </article>
+  );
+}
+
+function Answer({
+  shown,
+  reported,
+  children,
+}: {
+  shown: Schemas['Shown'] | null;
+  reported: boolean;
+  children: React.ReactNode;
+}) {
+  return shown ? (
+    <span
+      className="fn-figure"
+      style={reported ? { fontWeight: 700, textDecoration: 'underline', textUnderlineOffset: 3 } : {}}
+    >
+      {minus(shown.shown)}
+      {children}
+    </span>
+  ) : (
+    <span style={{ color: ink.soft }}>–</span>
+  );
+}
+
+function Limits({ results }: { results: Result[] }) {
+  const outcomes = results.flatMap((result) => result.limits.map((limit) => ({ result, limit })));
+  if (outcomes.length === 0) {
+    return null;
+  }
+  return (
+    <section aria-labelledby="limits">
+      <h2 id="limits" style={{ margin: '18px 0 2px' }}>
+        Against limits
+      </h2>
+      {outcomes.map(({ result, limit }) => (
+        <div className="fn-line" key={limit.id}>
+          <div
+            style={{
+              borderTop: `1px solid ${ink.faint}`,
+              padding: '5px 0',
+              display: 'grid',
+              gridTemplateColumns: 'minmax(0, 1fr) 190px',
+              columnGap: 14,
+              alignItems: 'center',
+            }}
+          >
+            <div>
+              <Named title={result.title} />{' '}
+              <b style={{ color: limit.crossed ? ink.void : ink.text }}>
+                {limit.title} {limit.value} {limit.unit} {limit.words}
+              </b>
+              ,{' '}
+              {limit.robustness === 'robust' ? (
+                'robust'
+              ) : limit.robustness === 'undecided' ? (
+                <b style={{ color: ink.qualified }}>≷ undecided</b>
+              ) : (
+                'drift not known'
+              )}
+              .<div style={{ color: ink.soft, fontSize: '0.86rem' }}>{limit.tippingWords}</div>
+            </div>
+            <IntervalPicture result={result} limit={limit} />
+          </div>
+          <div className="fn-notes" style={{ paddingTop: 6 }}>
+            {limit.source} ({limit.mark}), {limit.scope}
+          </div>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function Evidence({ page }: { page: Page }) {
+  if (page.checks.length === 0) {
+    return <p style={{ color: ink.soft }}>No check is named.</p>;
+  }
+  const readings = (list: Schemas['Reading'][] | undefined) =>
+    (list ?? []).length === 0
+      ? '–'
+      : (list ?? [])
+          .map(
+            (reading) =>
+              `${reading.value}${reading.provenance === 'typed' ? '' : ` (${reading.provenance})`}`,
+          )
+          .join(', ');
+  return (
+    <div style={{ overflowX: 'auto' }}>
+      <table className="fn-table">
+        <thead>
+          <tr>
+            <th>Check</th>
+            <th>When, by whom</th>
+            <th>Reference</th>
+            <th className="num">Level</th>
+            <th className="num">As found</th>
+            <th className="num">As left</th>
+            <th>Adjusted</th>
+          </tr>
+        </thead>
+        <tbody>
+          {page.checks.map((check) => (
+            <tr
+              key={check.id}
+              style={check.setAside ? { textDecoration: 'line-through', color: ink.soft } : {}}
+            >
+              <td>{check.id}</td>
+              <td>
+                {moment(check.at, page.campaign.zone)}, {check.by}
+              </td>
+              <td>{check.reference ?? 'none'}</td>
+              <td className="num fn-figure">{check.acoustic.nominal}</td>
+              <td className="num fn-figure">
+                {check.acoustic.factorBefore && (check.acoustic.asFound ?? []).length === 0
+                  ? `factor ${check.acoustic.factorBefore} to ${check.acoustic.factorAfter ?? ''}`
+                  : readings(check.acoustic.asFound)}
+              </td>
+              <td className="num fn-figure">
+                {check.acoustic.adjusted ? readings(check.acoustic.asLeft) : 'as found'}
+              </td>
+              <td>{check.acoustic.adjusted ? 'yes' : 'no'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

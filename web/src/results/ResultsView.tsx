@@ -1,0 +1,315 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useCampaigns, useLedger, type LedgerFilter } from '../api/hooks';
+import type { Schemas } from '../api/client';
+import { BracketSign } from '../look/BracketSign';
+import { Empty, Loading, Told } from '../look/Told';
+import { VerdictSign } from '../look/VerdictSign';
+import { ink } from '../look/theme';
+import { clock, plural, shortDay, signed } from '../look/words';
+import { useKeys } from '../shell/keys';
+
+type Row = Schemas['LedgerRow'];
+
+/** The ledger of a campaign: bracket sign, result, drift, verdict; keyboard through it. */
+export function ResultsView() {
+  const [search, setSearch] = useSearchParams();
+  const navigate = useNavigate();
+  const campaigns = useCampaigns();
+  const filter: LedgerFilter = Object.fromEntries(
+    ['campaign', 'instrument', 'verdict', 'decided', 'page'].flatMap((name) => {
+      const value = search.get(name);
+      return value ? [[name, value]] : [];
+    }),
+  );
+  const ledger = useLedger(filter);
+  const [current, setCurrent] = useState(0);
+  const rows = ledger.data?.rows ?? [];
+  const page = Number(filter.page ?? '1');
+  const pages = Math.max(1, Math.ceil((ledger.data?.total ?? 0) / (ledger.data?.pageSize ?? 50)));
+  const line = useRef<HTMLTableRowElement>(null);
+  const moved = useRef(false);
+  useEffect(() => {
+    if (moved.current) {
+      line.current?.focus();
+    }
+  }, [current]);
+  const move = (by: number) => {
+    moved.current = true;
+    setCurrent((now) => Math.min(Math.max(0, now + by), Math.max(0, rows.length - 1)));
+  };
+  const turn = (to: number) => {
+    if (to >= 1 && to <= pages) {
+      set('page', String(to));
+    }
+  };
+  const set = (name: string, value: string) => {
+    const next = new URLSearchParams(search);
+    if (value) {
+      next.set(name, value);
+    } else {
+      next.delete(name);
+    }
+    if (name !== 'page') {
+      next.delete('page');
+    }
+    setCurrent(0);
+    setSearch(next);
+  };
+  const down = (event: KeyboardEvent) => {
+    event.preventDefault();
+    move(1);
+  };
+  const up = (event: KeyboardEvent) => {
+    event.preventDefault();
+    move(-1);
+  };
+  useKeys({
+    j: down,
+    ArrowDown: down,
+    k: up,
+    ArrowUp: up,
+    n: () => turn(page + 1),
+    b: () => turn(page - 1),
+    Enter: (event) => {
+      const row = rows[current];
+      if (
+        row &&
+        !(event.target instanceof HTMLAnchorElement) &&
+        !(event.target instanceof HTMLButtonElement)
+      ) {
+        void navigate(`/results/${row.run}`);
+      }
+    },
+  });
+  const query = new URLSearchParams(filter as Record<string, string>).toString();
+  return (
+    <>
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12, alignItems: 'center', marginBottom: 10 }}>
+        <h1 className="fn-title" style={{ margin: 0, marginRight: 12 }}>
+          Results
+        </h1>
+        <Choice
+          label="Campaign"
+          value={filter.campaign ?? ''}
+          set={(value) => set('campaign', value)}
+          options={(campaigns.data?.campaigns ?? []).map((one) => [one.id, one.title])}
+          all="all campaigns"
+        />
+        <Choice
+          label="Proposed"
+          value={filter.verdict ?? ''}
+          set={(value) => set('verdict', value)}
+          options={['valid', 'corrected', 'qualified', 'open', 'void'].map((verdict) => [verdict, verdict])}
+          all="any verdict"
+        />
+        <Choice
+          label="Decided"
+          value={filter.decided ?? ''}
+          set={(value) => set('decided', value)}
+          options={[
+            ['no', 'not yet'],
+            ['yes', 'decided'],
+          ]}
+          all="either"
+        />
+        <span style={{ flex: 1 }} />
+        {filter.campaign && <a href={`/api/campaigns/${filter.campaign}/export`}>Data package</a>}
+        <a href={`/api/results.csv${query ? `?${query}` : ''}`}>CSV</a>
+      </div>
+      {ledger.isPending && <Loading />}
+      {ledger.isError && <Told problem={ledger.error} />}
+      {ledger.data && rows.length === 0 && (
+        <Empty title="No result here">
+          {query
+            ? 'No run answers this choice. Widen it above.'
+            : 'Results appear when a run has been started. '}
+          {!query && <Link to="/runs/new">Start a run</Link>}
+        </Empty>
+      )}
+      {rows.length > 0 && (
+        <div style={{ overflowX: 'auto' }}>
+          <table className="fn-table" style={{ minWidth: 880 }}>
+            <caption className="fn-hidden">Ledger of results; j and k move, Enter opens</caption>
+            <thead>
+              <tr>
+                <th>Run</th>
+                <th>Who and what</th>
+                <th>Bracket</th>
+                <th className="num">L_EX,8h dB(A)</th>
+                <th className="num">Dose %</th>
+                <th className="num">Peak dB(C)</th>
+                <th className="num">Drift dB</th>
+                <th>Proposed</th>
+                <th>Decided</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row, place) => (
+                <tr
+                  key={row.run}
+                  ref={place === current ? line : undefined}
+                  tabIndex={place === current ? 0 : -1}
+                  aria-current={place === current ? 'true' : undefined}
+                  className={`fn-row-link ${place === current ? 'fn-row-current' : ''}`}
+                  onClick={() => void navigate(`/results/${row.run}`)}
+                  onFocus={() => setCurrent(place)}
+                >
+                  <Line row={row} />
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {ledger.data && ledger.data.total > 0 && (
+        <div style={{ display: 'flex', gap: 12, alignItems: 'center', marginTop: 12, color: ink.soft }}>
+          {plural(ledger.data.total, 'result')}
+          {pages > 1 && (
+            <>
+              <Button disabled={page <= 1} onClick={() => turn(page - 1)}>
+                Page before
+              </Button>
+              page {page} of {pages}
+              <Button disabled={page >= pages} onClick={() => turn(page + 1)}>
+                Next page
+              </Button>
+            </>
+          )}
+          <span>
+            <b aria-hidden="true">›</b> crosses a limit · <b aria-hidden="true">≷</b> undecided: drift could
+            turn it
+          </span>
+        </div>
+      )}
+    </>
+  );
+}
+
+function Choice({
+  label,
+  value,
+  set,
+  options,
+  all,
+}: {
+  label: string;
+  value: string;
+  set: (value: string) => void;
+  options: string[][];
+  all: string;
+}) {
+  return (
+    <TextField
+      select
+      label={label}
+      value={value}
+      onChange={(event) => set(event.target.value)}
+      sx={{ minWidth: 150 }}
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+    >
+      <MenuItem value="">{all}</MenuItem>
+      {options.map(([key = '', word = '']) => (
+        <MenuItem key={key} value={key}>
+          {word}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+function Line({ row }: { row: Row }) {
+  const level =
+    row.results.find((result) => result.key === 'lex8h') ??
+    row.results.find((result) => result.key === 'laeq');
+  const doses = row.results.filter((result) => result.key.startsWith('dose:'));
+  const peak = row.results.find((result) => result.key === 'lcpeak');
+  return (
+    <>
+      <td style={{ whiteSpace: 'nowrap' }}>
+        <Link to={`/results/${row.run}`} tabIndex={-1} style={{ fontWeight: 650, textDecoration: 'none' }}>
+          {row.run}
+        </Link>
+        <div style={{ color: ink.soft, fontSize: '0.82rem' }}>
+          {row.instrument} · {shortDay(row.start)}
+        </div>
+      </td>
+      <td style={{ maxWidth: 240 }}>
+        <div style={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+          <b style={{ fontWeight: 600 }}>{row.person}</b> {row.task}
+        </div>
+        <div style={{ color: ink.soft, fontSize: '0.82rem' }}>
+          {clock(row.start)} to {row.stop ? clock(row.stop) : 'now'}, {row.place || 'no place'}
+        </div>
+      </td>
+      <td>
+        {row.bracket && (
+          <BracketSign bracket={row.bracket} struck={(row.decision?.verdict ?? row.verdict) === 'void'} />
+        )}
+      </td>
+      <td className="num">
+        <Value result={level} />
+      </td>
+      <td className="num">
+        {doses.map((dose) => (
+          <div key={dose.key} style={{ whiteSpace: 'nowrap' }}>
+            <span style={{ color: ink.soft, fontSize: '0.78rem' }}>{dose.title.replace('Dose, ', '')} </span>
+            <Value result={dose} />
+          </div>
+        ))}
+      </td>
+      <td className="num">
+        <Value result={peak} />
+      </td>
+      <td className="num fn-figure">{row.drift ? signed(row.drift.shown) : '–'}</td>
+      <td style={{ maxWidth: 210 }}>
+        <VerdictSign verdict={row.verdict} />
+        <div style={{ color: ink.soft, fontSize: '0.82rem' }}>{row.cure ?? row.finding}</div>
+      </td>
+      <td>
+        {row.decision ? (
+          <>
+            <VerdictSign verdict={row.decision.verdict} />
+            <div
+              style={{
+                color: row.decision.stale ? ink.void : ink.soft,
+                fontSize: '0.82rem',
+                fontWeight: row.decision.stale ? 650 : 400,
+              }}
+            >
+              {row.decision.stale
+                ? 'evidence has changed'
+                : `${row.decision.kind === 'sign' ? 'signed' : row.decision.kind === 'void' ? 'voided' : 'overruled'} by ${row.decision.by}`}
+            </div>
+          </>
+        ) : (
+          <span style={{ color: ink.soft }}>not yet</span>
+        )}
+      </td>
+    </>
+  );
+}
+
+function Value({ result }: { result: Schemas['LedgerResult'] | undefined }) {
+  if (!result) {
+    return <span style={{ color: ink.soft }}>–</span>;
+  }
+  return (
+    <span className="fn-figure" style={{ fontWeight: result.crossed ? 700 : 400 }}>
+      {result.undecided && (
+        <span role="img" aria-label="undecided " style={{ color: ink.qualified }}>
+          ≷{' '}
+        </span>
+      )}
+      {result.crossed && (
+        <span role="img" aria-label="crosses a limit ">
+          ›{' '}
+        </span>
+      )}
+      {result.shown}
+    </span>
+  );
+}

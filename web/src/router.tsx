@@ -1,0 +1,38 @@
+import { createBrowserRouter } from 'react-router';
+import { Shell } from './shell/Shell';
+import { Stumble } from './shell/Stumble';
+
+/** Every view is loaded when it is first opened. */
+export const router = createBrowserRouter([
+  {
+    path: '/',
+    Component: Shell,
+    ErrorBoundary: Stumble,
+    children: [
+      { index: true, lazy: async () => ({ Component: (await import('./day/DayView')).DayView }) },
+      { path: 'bench', lazy: async () => ({ Component: (await import('./bench/BenchView')).BenchView }) },
+      { path: 'bench/:id', lazy: async () => ({ Component: (await import('./bench/CheckView')).CheckView }) },
+      { path: 'runs/new', lazy: async () => ({ Component: (await import('./runs/NewRunView')).NewRunView }) },
+      { path: 'runs/:id', lazy: async () => ({ Component: (await import('./runs/RunView')).RunView }) },
+      {
+        path: 'results',
+        lazy: async () => ({ Component: (await import('./results/ResultsView')).ResultsView }),
+      },
+      {
+        path: 'results/:run',
+        lazy: async () => ({ Component: (await import('./results/ResultView')).ResultView }),
+      },
+      { path: 'kit', lazy: async () => ({ Component: (await import('./kit/KitView')).KitView }) },
+      { path: 'kit/:id', lazy: async () => ({ Component: (await import('./kit/UnitView')).UnitView }) },
+      {
+        path: 'policies',
+        lazy: async () => ({ Component: (await import('./policies/PoliciesView')).PoliciesView }),
+      },
+      {
+        path: 'journal',
+        lazy: async () => ({ Component: (await import('./journal/JournalView')).JournalView }),
+      },
+      { path: '*', lazy: async () => ({ Component: (await import('./shell/Nowhere')).Nowhere }) },
+    ],
+  },
+]);

@@ -1,0 +1,179 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../api/client';
+import { useCampaigns, useChange } from '../api/hooks';
+import { Told } from '../look/Told';
+import { isoOf, localOf } from '../look/words';
+
+const kinds = [
+  'knocked',
+  'fell',
+  'rained on',
+  'stopped by itself',
+  'worn by another',
+  'microphone covered',
+  'other',
+];
+const grades = ['typed', 'read back', 'photographed', 'stand-in'];
+
+/** What is written down when a unit comes back: stop, clock, remarks, and totals where there is no log. */
+export function Learn({ run }: { run: Schemas['Run'] }) {
+  const campaigns = useCampaigns();
+  const criteria = campaigns.data?.campaigns.find((one) => one.id === run.campaign?.id)?.criteria ?? [];
+  const [form, setForm] = useState({
+    stop: run.stop ? '' : localOf(new Date()),
+    clock: '',
+    timer: '',
+    remark: '',
+    note: '',
+    level: '',
+    peak: '',
+    slow: '',
+    grade: 'typed',
+    reason: '',
+  });
+  const [doses, setDoses] = useState<Record<string, string>>({});
+  const learn = useChange((body: Schemas['NewFacts']) =>
+    answer(api.POST('/api/runs/{id}/facts', { params: { path: { id: run.id } }, body })),
+  );
+  const reading = (value: string) => ({ value: value.trim(), provenance: form.grade });
+  const filled = Object.entries(doses).filter(([, value]) => value.trim() !== '');
+  const body: Schemas['NewFacts'] = {
+    ...(form.reason ? { reason: form.reason } : {}),
+    ...(form.stop ? { stop: isoOf(form.stop) } : {}),
+    ...(form.clock.trim() ? { clockOffsetSeconds: form.clock.trim() } : {}),
+    ...(form.timer.trim() ? { timerMinutes: form.timer.trim() } : {}),
+    ...(form.remark ? { remarks: [{ kind: form.remark, note: form.note }] } : {}),
+    ...(form.level.trim() || form.peak.trim() || form.slow.trim() || filled.length > 0
+      ? {
+          totals: {
+            ...(form.level.trim() ? { equivalentLevel: reading(form.level) } : {}),
+            ...(form.peak.trim() ? { peak: reading(form.peak) } : {}),
+            ...(form.slow.trim() ? { slowMaximum: reading(form.slow) } : {}),
+            ...(filled.length > 0
+              ? { doses: Object.fromEntries(filled.map(([id, value]) => [id, reading(value)])) }
+              : {}),
+          },
+        }
+      : {}),
+  };
+  const nothing = Object.keys(body).filter((name) => name !== 'reason').length === 0;
+  const field = (
+    name: keyof typeof form,
+    label: string,
+    more: { type?: string; server?: string; help?: string; decimal?: boolean } = {},
+  ) => (
+    <TextField
+      label={label}
+      type={more.type ?? 'text'}
+      value={form[name]}
+      error={learn.error?.of(more.server ?? name) !== undefined}
+      helperText={learn.error?.of(more.server ?? name) ?? more.help}
+      onChange={(event) => setForm({ ...form, [name]: event.target.value })}
+      slotProps={{ inputLabel: { shrink: true }, htmlInput: more.decimal ? { inputMode: 'decimal' } : {} }}
+    />
+  );
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        learn.mutate(body);
+      }}
+      style={{ marginTop: 18 }}
+    >
+      <h2>{run.stop ? 'Add what was learned' : 'Stop the run'}</h2>
+      <div
+        style={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fit, minmax(190px, 1fr))',
+          gap: 14,
+          maxWidth: 1000,
+        }}
+      >
+        {field('stop', run.stop ? 'Another stop, local time' : 'Stop, local time', {
+          type: 'datetime-local',
+        })}
+        {field('clock', 'Unit’s clock, unit − true, s', {
+          server: 'clockOffsetSeconds',
+          help: 'Note it before the clock is synced',
+          decimal: true,
+        })}
+        {field('timer', 'Unit’s own timer, min', { server: 'timerMinutes', decimal: true })}
+        <TextField
+          select
+          label="Remark"
+          value={form.remark}
+          onChange={(event) => setForm({ ...form, remark: event.target.value })}
+          slotProps={{ inputLabel: { shrink: true } }}
+        >
+          <MenuItem value="">none</MenuItem>
+          {kinds.map((kind) => (
+            <MenuItem key={kind} value={kind}>
+              {kind}
+            </MenuItem>
+          ))}
+        </TextField>
+        {form.remark !== '' && field('note', 'What happened')}
+      </div>
+      <details
+        style={{ margin: '12px 0' }}
+        open={run.totals === null && run.log === null && run.stop !== null}
+      >
+        <summary style={{ cursor: 'pointer', fontWeight: 600 }}>
+          Totals from the display, where there is no log
+        </summary>
+        <div
+          style={{
+            display: 'grid',
+            gridTemplateColumns: 'repeat(auto-fit, minmax(170px, 1fr))',
+            gap: 14,
+            maxWidth: 1000,
+            marginTop: 12,
+          }}
+        >
+          {field('level', 'L_Aeq, dB(A)', { server: 'equivalentLevel/value', decimal: true })}
+          {field('peak', 'L_Cpeak, dB(C)', { server: 'peak/value', decimal: true })}
+          {field('slow', 'L_ASmax, dB(A)', { server: 'slowMaximum/value', decimal: true })}
+          {criteria.map((criterion) => (
+            <TextField
+              key={criterion.id}
+              label={`Dose ${criterion.name}, %`}
+              value={doses[criterion.id] ?? ''}
+              onChange={(event) => setDoses({ ...doses, [criterion.id]: event.target.value })}
+              error={learn.error?.of(`${criterion.id}/value`) !== undefined}
+              helperText={learn.error?.of(`${criterion.id}/value`)}
+              slotProps={{ inputLabel: { shrink: true }, htmlInput: { inputMode: 'decimal' } }}
+            />
+          ))}
+          <TextField
+            select
+            label="How they came"
+            value={form.grade}
+            onChange={(event) => setForm({ ...form, grade: event.target.value })}
+          >
+            {grades.map((grade) => (
+              <MenuItem key={grade} value={grade}>
+                {grade}
+              </MenuItem>
+            ))}
+          </TextField>
+        </div>
+      </details>
+      {(run.stop || run.totals) &&
+        field('reason', 'Why, where it changes what was written', {
+          help: 'What was written before stays on record',
+        })}
+      <Told problem={learn.error} />
+      <Button
+        type="submit"
+        variant="contained"
+        disabled={nothing || learn.isPending}
+        sx={{ minHeight: 48, mt: 1 }}
+      >
+        {run.stop ? 'Add' : 'Stop the run'}
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,122 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { answer, api } from '../api/client';
+import { useBench, useCampaigns, useChange } from '../api/hooks';
+import { Loading, Told } from '../look/Told';
+import { isoOf, localOf } from '../look/words';
+
+/** Unit, person, task, place, start: what stands on the clipboard when somebody is wired. */
+export function NewRunView() {
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
+  const campaigns = useCampaigns();
+  const bench = useBench();
+  const [form, setForm] = useState({
+    instrument: search.get('instrument') ?? '',
+    campaign: '',
+    start: localOf(new Date()),
+    stop: '',
+    person: '',
+    task: '',
+    place: '',
+    plannedMinutes: '480',
+    shiftMinutes: '480',
+  });
+  const campaign = form.campaign || (campaigns.data?.campaigns.at(-1)?.id ?? '');
+  const start = useChange(
+    () => {
+      const { stop, start: from, ...rest } = form;
+      return answer(
+        api.POST('/api/runs', {
+          body: { ...rest, campaign, start: isoOf(from), ...(stop ? { stop: isoOf(stop) } : {}) },
+        }),
+      );
+    },
+    (run) => void navigate(`/runs/${run.id}`),
+  );
+  if (campaigns.isPending || bench.isPending) {
+    return <Loading />;
+  }
+  const field = (
+    name: keyof typeof form,
+    label: string,
+    more: { required?: boolean; type?: string; help?: string } = {},
+  ) => (
+    <TextField
+      label={label}
+      required={more.required ?? false}
+      type={more.type ?? 'text'}
+      value={form[name]}
+      error={start.error?.of(name) !== undefined}
+      helperText={start.error?.of(name) ?? more.help}
+      onChange={(event) => setForm({ ...form, [name]: event.target.value })}
+      slotProps={{ inputLabel: { shrink: true } }}
+    />
+  );
+  const unit = bench.data?.units.find((one) => one.id === form.instrument);
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        start.mutate(undefined);
+      }}
+      style={{ maxWidth: 680, display: 'grid', gap: 16 }}
+    >
+      <h1 className="fn-title" style={{ margin: 0 }}>
+        Start a run
+      </h1>
+      <TextField
+        select
+        required
+        label="Unit"
+        value={form.instrument}
+        onChange={(event) => setForm({ ...form, instrument: event.target.value })}
+        error={start.error?.of('instrument') !== undefined}
+        helperText={start.error?.of('instrument')}
+      >
+        {(bench.data?.units ?? []).map((one) => (
+          <MenuItem key={one.id} value={one.id}>
+            {one.id}, {one.model}
+            {one.running ? ' (running)' : one.hold.length > 0 ? ' (waits for a check)' : ''}
+          </MenuItem>
+        ))}
+      </TextField>
+      {unit && unit.hold.length > 0 && (
+        <p style={{ margin: 0 }}>
+          A run before the check closes it shares the bracket of {unit.hold.join(', ')}.
+        </p>
+      )}
+      <TextField
+        select
+        required
+        label="Campaign"
+        value={campaign}
+        onChange={(event) => setForm({ ...form, campaign: event.target.value })}
+      >
+        {(campaigns.data?.campaigns ?? []).map((one) => (
+          <MenuItem key={one.id} value={one.id}>
+            {one.title}, {one.site}
+          </MenuItem>
+        ))}
+      </TextField>
+      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))', gap: 16 }}>
+        {field('person', 'Person', { required: true, help: 'A code, not a name' })}
+        {field('task', 'Task', { required: true })}
+        {field('place', 'Place')}
+        {field('start', 'Start, local time', { required: true, type: 'datetime-local' })}
+        {field('stop', 'Stop, where it is over', { type: 'datetime-local' })}
+        {field('plannedMinutes', 'Planned, minutes')}
+        {field('shiftMinutes', 'Working day, minutes', { help: 'What the run stands for' })}
+      </div>
+      <Told problem={start.error} />
+      <div>
+        <Button type="submit" variant="contained" disabled={start.isPending} sx={{ minHeight: 48 }}>
+          Start the run
+        </Button>
+      </div>
+    </form>
+  );
+}

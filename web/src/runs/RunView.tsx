@@ -1,0 +1,130 @@
+import Button from '@mui/material/Button';
+import { Link, useParams } from 'react-router';
+import { useRun, useSession } from '../api/hooks';
+import type { Schemas } from '../api/client';
+import { Loading, Told } from '../look/Told';
+import { ink } from '../look/theme';
+import { clock, day, moment } from '../look/words';
+import { mayDecide, mayRecord } from '../shell/roles';
+import { LeaveOut } from './LeaveOut';
+import { Learn } from './Learn';
+import { LogImport } from './LogImport';
+
+type Run = Schemas['Run'];
+
+/** A run: what was written when it started, and everything learned since. */
+export function RunView() {
+  const { id = '' } = useParams();
+  const asked = useRun(id);
+  const session = useSession();
+  if (asked.isPending) {
+    return <Loading />;
+  }
+  if (asked.isError) {
+    return <Told problem={asked.error} />;
+  }
+  const run = asked.data;
+  const zone = run.campaign?.zone;
+  const records = mayRecord(session.data?.user);
+  return (
+    <>
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 14, alignItems: 'baseline' }}>
+        <h1 className="fn-title" style={{ margin: 0, overflowWrap: 'anywhere' }}>
+          {run.person}, {run.task}
+        </h1>
+        <span style={{ flex: 1 }} />
+        <Button component={Link} to={`/results/${run.id}`} variant="outlined">
+          Result page
+        </Button>
+      </div>
+      <p style={{ color: ink.soft, margin: '2px 0 12px' }}>
+        {run.id} · <Link to={`/kit/${run.instrument}`}>{run.instrument}</Link> · {run.place || 'no place'} ·{' '}
+        {day(run.start, zone)}, {clock(run.start, zone)} to {run.stop ? clock(run.stop, zone) : 'now'}
+        {run.campaign && ` · ${run.campaign.title}`}
+      </p>
+      <Facts run={run} />
+      {records && <Learn key={`learn-${run.learned.length}`} run={run} />}
+      {records && run.stop && <LogImport run={run} />}
+      {mayDecide(session.data?.user) && run.stop && <LeaveOut run={run} />}
+      <h2>Learned</h2>
+      {run.learned.length === 0 && <p style={{ color: ink.soft }}>Nothing since it was written down.</p>}
+      {run.learned.map((fact) => (
+        <p key={fact.at + fact.fields.join()} style={{ margin: '2px 0' }}>
+          {moment(fact.at, zone)}, {fact.by}: {fact.fields.join(', ')}
+          {fact.reason && <> &ldquo;{fact.reason}&rdquo;</>}
+        </p>
+      ))}
+    </>
+  );
+}
+
+function Facts({ run }: { run: Run }) {
+  const zone = run.campaign?.zone;
+  const rows: [string, React.ReactNode][] = [
+    ['Planned', run.plannedMinutes ? `${run.plannedMinutes} min` : 'not said'],
+    ['Working day', run.shiftMinutes ? `${run.shiftMinutes} min` : 'as long as it ran'],
+    [
+      'Unit’s clock',
+      run.clockOffsetSeconds === null ? 'offset not noted' : `${run.clockOffsetSeconds} s (unit − true)`,
+    ],
+  ];
+  if (run.totals) {
+    const { equivalentLevel, peak, slowMaximum, doses } = run.totals;
+    const said = [
+      equivalentLevel && `L_Aeq ${equivalentLevel.value} dB(A), ${equivalentLevel.provenance}`,
+      peak && `L_Cpeak ${peak.value} dB(C), ${peak.provenance}`,
+      slowMaximum && `L_ASmax ${slowMaximum.value} dB(A), ${slowMaximum.provenance}`,
+      ...Object.entries(doses ?? {}).map(
+        ([criterion, dose]) => `dose ${criterion} ${dose.value} %, ${dose.provenance}`,
+      ),
+    ].filter(Boolean);
+    rows.push(['Totals', said.join(' · ')]);
+  }
+  if (run.log) {
+    rows.push([
+      'Log',
+      <>
+        <a href={`/api/runs/${run.id}/log`}>{run.log.name}</a>, {run.log.length} intervals of{' '}
+        {run.log.stepSeconds} s, {run.log.columns.join(', ')}
+        <div style={{ color: ink.soft, fontSize: '0.84rem', overflowWrap: 'anywhere' }}>
+          SHA-256 {run.log.sha256}, kept byte for byte
+        </div>
+      </>,
+    ]);
+  }
+  for (const remark of run.remarks) {
+    rows.push([
+      'Remark',
+      `${remark.kind}${remark.at ? ` at ${clock(remark.at, zone)}` : ''}${remark.note ? `: ${remark.note}` : ''}`,
+    ]);
+  }
+  for (const pause of run.pauses) {
+    rows.push(['Pause', `${clock(pause.from, zone)} to ${clock(pause.to, zone)}`]);
+  }
+  for (const out of run.exclusions) {
+    rows.push([
+      'Left out',
+      `${clock(out.from, zone)} to ${clock(out.to, zone)}: ${out.reason} (${out.by ?? ''})`,
+    ]);
+  }
+  if (run.declaration) {
+    rows.push([
+      'Declared',
+      `segment up to ${run.declaration.check} is representative: ${run.declaration.reason}`,
+    ]);
+  }
+  return (
+    <table className="fn-table" style={{ maxWidth: 880 }}>
+      <tbody>
+        {rows.map(([name, value], i) => (
+          <tr key={i}>
+            <th scope="row" style={{ width: 130, borderBottom: `1px solid ${ink.faint}` }}>
+              {name}
+            </th>
+            <td>{value}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

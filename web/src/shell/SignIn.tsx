@@ -1,0 +1,72 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { answer, api } from '../api/client';
+import { useChange } from '../api/hooks';
+import { Told } from '../look/Told';
+import { ink } from '../look/theme';
+
+export function SignIn() {
+  const [name, setName] = useState('');
+  const [password, setPassword] = useState('');
+  const enter = useChange((body: { name: string; password: string }) =>
+    answer(api.POST('/api/session/begin', { body })),
+  );
+  return (
+    <main
+      style={{
+        maxWidth: 760,
+        margin: '11vh auto 0',
+        padding: '0 24px',
+        display: 'grid',
+        gridTemplateColumns: 'repeat(auto-fit, minmax(280px, 1fr))',
+        gap: 48,
+      }}
+    >
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          enter.mutate({ name: name.trim(), password });
+        }}
+        style={{ display: 'grid', gap: 16, alignContent: 'start' }}
+      >
+        <Typography variant="h1">
+          Footnote<sup style={{ fontSize: '0.5em', color: ink.press }}>1</sup>
+        </Typography>
+        <TextField
+          label="Name"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          autoComplete="username"
+          required
+          autoFocus
+        />
+        <TextField
+          label="Password"
+          type="password"
+          value={password}
+          onChange={(event) => setPassword(event.target.value)}
+          autoComplete="current-password"
+          required
+        />
+        <Told problem={enter.error} />
+        <Button type="submit" variant="contained" disabled={enter.isPending} sx={{ minHeight: 48 }}>
+          Sign in
+        </Button>
+      </form>
+      <aside
+        style={{ borderLeft: `1px solid ${ink.rule}`, paddingLeft: 20, color: ink.soft, fontSize: '0.92rem' }}
+      >
+        <p style={{ margin: 0 }}>
+          <b style={{ color: ink.press }}>1</b> A number without its footnote is a rumour.
+        </p>
+        <p>
+          Footnote is a record and a calculator. It does not replace the instrument&rsquo;s manual, local law,
+          or the judgement of a licensed or certified practitioner. It is no alarm and no clearance. Limits
+          shipped are examples with their source; the limit that binds is the local one.
+        </p>
+      </aside>
+    </main>
+  );
+}
