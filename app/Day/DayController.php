@@ -10,6 +10,7 @@ use Footnote\App\Judgement\Logbook;
 use Footnote\App\Judgement\Workings;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\UnusableBecause;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Foresight;
 use Psr\Clock\ClockInterface;
@@ -49,6 +50,7 @@ final readonly class DayController
         $units = [];
         foreach (array_keys($this->logbook->pairs('SELECT id, record FROM instrument ORDER BY id', [])) as $id) {
             $timeline = $this->logbook->timeline($id);
+            $family = $this->assessor->family($timeline->instrument->family);
             $inDay = static fn (\DateTimeImmutable $at): bool => $from <= $at && $at < $to;
             $runs = array_values(array_filter($timeline->runs, static fn (Run $run): bool => $run->start < $to && ($run->stop ?? $run->start) >= $from && ($run->stop !== null || $run->start < $to)));
             $checks = array_values(array_filter($timeline->checks, static fn (Check $check): bool => $inDay($check->at)));
@@ -66,7 +68,7 @@ final readonly class DayController
                 'id' => $id,
                 'model' => $timeline->instrument->model,
                 'runs' => array_map(static fn (Run $run): array => ['id' => $run->id, 'start' => $run->start->setTimezone($zone)->format(\DATE_ATOM), 'stop' => $run->stop?->setTimezone($zone)->format(\DATE_ATOM), 'person' => $run->person, 'task' => $run->task, 'place' => $run->place], $runs),
-                'checks' => array_map(static fn (Check $check): array => ['id' => $check->id, 'at' => $check->at->setTimezone($zone)->format(\DATE_ATOM), 'adjusted' => $check->content->wasAdjusted(), 'usable' => $check->setAside === null && !$check->brokenOff], $checks),
+                'checks' => array_map(static fn (Check $check): array => ['id' => $check->id, 'at' => $check->at->setTimezone($zone)->format(\DATE_ATOM), 'adjusted' => $check->content->wasAdjusted(), 'usable' => array_diff($family->usability()->whyUnusable($check, $timeline), [UnusableBecause::AS_FOUND_MISSING]) === []], $checks),
                 'hold' => array_map(static fn (Run $run): string => $run->id, $open),
                 'running' => $running === [] ? null : $running[0]->id,
                 'draft' => \is_string($draft) ? $draft : null,
@@ -113,11 +115,11 @@ final readonly class DayController
             || $this->connection->fetchOne('SELECT 1 FROM run WHERE started_at >= ? AND started_at < ? LIMIT 1', $values) !== false;
     }
 
-    /** @return list<string> the last days on which something ran */
+    /** @return list<string> the last days with a run or a check */
     private function days(\DateTimeZone $zone): array
     {
         $days = [];
-        foreach ($this->connection->fetchFirstColumn('SELECT DISTINCT substr(started_at, 1, 13) FROM run ORDER BY 1 DESC LIMIT 400') as $hour) {
+        foreach ($this->connection->fetchFirstColumn('SELECT DISTINCT substr(started_at, 1, 13) FROM run UNION SELECT DISTINCT substr(checked_at, 1, 13) FROM check_record ORDER BY 1 DESC LIMIT 400') as $hour) {
             if (\is_string($hour)) {
                 $days[(new \DateTimeImmutable($hour.':00', new \DateTimeZone('UTC')))->setTimezone($zone)->format('Y-m-d')] = true;
             }

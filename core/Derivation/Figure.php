@@ -48,6 +48,18 @@ final readonly class Figure
         return $this->rounded($this->decimals);
     }
 
+    /** The value rounded for a sentence, with its sign: "+0.40", "−0.70", "0.00". */
+    public function signed(): string
+    {
+        $shown = $this->shown();
+
+        return match (true) {
+            str_starts_with($shown, '-') => '−'.substr($shown, 1),
+            (float) $shown === 0.0 => $shown,
+            default => '+'.$shown,
+        };
+    }
+
     /**
      * The value as it is printed beside a limit: with one digit more, up to four, while its rounding would fall on
      * the other side of the limit or on the limit itself.

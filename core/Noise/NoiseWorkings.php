@@ -284,7 +284,7 @@ final readonly class NoiseWorkings
      */
     private function fromDose(DoseCriterion $criterion, Figure $dose, callable $at, ?float $between, string $key, string $title, string $symbol, Unit $unit, NoiseEquation $equation, array $inputs, callable $of): SolvableResult
     {
-        $indicated = Figure::derived($symbol, lcfirst($title), $of($dose->toFloat()), $unit, $equation, [$dose, ...$inputs]);
+        $indicated = Figure::derived($symbol, str_starts_with($title, 'TWA') ? $title : lcfirst($title), $of($dose->toFloat()), $unit, $equation, [$dose, ...$inputs]);
 
         return $this->result($key.':'.$criterion->id, $title, $indicated, static fn (Exact $offset): float => $of($at($offset)), $between === null ? null : $of($between));
     }
@@ -363,8 +363,8 @@ final readonly class NoiseWorkings
         }
         $offset = round(($low + $high) / 2, 6);
         $figure = Figure::derived('o*', 'offset at which it sits on the limit', $offset, Unit::Decibel, NoiseEquation::OffsetTakenOut, [$worked->result->indicated], 2);
-        $seen = $this->line === null ? 'no check shows where it was' : 'its checks showed '.implode(' and ', array_unique(array_map(static fn (OffsetKnot $knot): string => self::signed($knot->offset->toFloat()), $this->line->knots))).' dB';
-        $ever = $this->largestEver === null ? '' : \sprintf('; the most it ever drifted is %s dB', self::signed($this->largestEver->toFloat()));
+        $seen = $this->line === null ? 'no check shows where it was' : 'its checks showed '.implode(' and ', array_unique(array_map(static fn (OffsetKnot $knot): string => $knot->offset->signed(), $this->line->knots))).' dB';
+        $ever = $this->largestEver === null ? '' : \sprintf('; the most it ever drifted is %s dB', $this->largestEver->signed());
 
         return [$figure, \sprintf('It turns if the unit read %s dB too %s; %s%s.', number_format(abs($offset), 2, '.', ''), $offset >= 0 ? 'high' : 'low', $seen, $ever)];
     }
@@ -416,12 +416,5 @@ final readonly class NoiseWorkings
     private function origin(string $note): Origin
     {
         return new Origin('run', $this->run->id, $note);
-    }
-
-    private static function signed(float $value): string
-    {
-        $shown = number_format(abs($value), 2, '.', '');
-
-        return (float) $shown === 0.0 ? '0.00' : ($value > 0 ? '+' : '−').$shown;
     }
 }

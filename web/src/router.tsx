@@ -8,6 +8,7 @@ export const router = createBrowserRouter([
     path: '/',
     Component: Shell,
     ErrorBoundary: Stumble,
+    HydrateFallback: () => null,
     children: [
       { index: true, lazy: async () => ({ Component: (await import('./day/DayView')).DayView }) },
       { path: 'bench', lazy: async () => ({ Component: (await import('./bench/BenchView')).BenchView }) },

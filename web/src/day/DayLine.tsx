@@ -54,6 +54,7 @@ export function DayLine({ unit, hours }: { unit: Schemas['DayUnit']; hours: Hour
                 background: 'none',
                 padding: 0,
                 cursor: 'pointer',
+                font: 'inherit',
                 textAlign: 'left',
                 overflow: 'hidden',
               }}

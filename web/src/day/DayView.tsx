@@ -82,7 +82,7 @@ export function DayView() {
       </p>
       <Told problem={begin.error} />
       <div style={{ overflowX: 'auto' }}>
-        <table className="fn-table" style={{ minWidth: 700 }}>
+        <table className="fn-table fn-day" style={{ minWidth: 700 }}>
           <caption className="fn-hidden">Units of the day with their checks and runs along the hours</caption>
           <thead>
             <tr>

@@ -25,18 +25,20 @@ export function IntervalPicture({
       role="img"
       aria-label={`drift interval ${result.lowest?.shown ?? 'unknown'} to ${result.highest?.shown ?? 'unknown'}, limit ${limit.value}`}
     >
-      <path d="M6 18h178" stroke={ink.rule} />
+      <path d="M6 20h178" stroke={ink.rule} />
       {result.lowest && (
-        <path d={`M${x(low)} 18H${Math.max(x(high), x(low) + 2)}`} stroke={ink.text} strokeWidth="5" />
+        <path d={`M${x(low)} 20H${Math.max(x(high), x(low) + 2)}`} stroke={ink.text} strokeWidth="5" />
       )}
-      <circle cx={x(value)} cy="18" r="4" fill={ink.page} stroke={ink.text} strokeWidth="1.8" />
+      <circle cx={x(value)} cy="20" r="4" fill={ink.page} stroke={ink.text} strokeWidth="1.8" />
       <path
-        d={`M${x(at)} 5v23`}
+        d={`M${x(at)} 10v18`}
         stroke={ink.void}
         strokeWidth="1.8"
         strokeDasharray={limit.comparator === '>' ? 'none' : '3 2'}
       />
-      <text x={Math.min(Math.max(x(at), 20), 168)} y="5" fontSize="0" />
+      <text x={Math.min(Math.max(x(at), 16), 174)} y="8" fontSize="10" textAnchor="middle" fill={ink.void}>
+        {limit.value}
+      </text>
     </svg>
   );
 }

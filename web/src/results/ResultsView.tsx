@@ -85,6 +85,13 @@ export function ResultsView() {
       }
     },
   });
+  const doses = [
+    ...new Map(
+      rows
+        .flatMap((row) => row.results.filter((one) => one.key.startsWith('dose:')))
+        .map((one) => [one.key, one]),
+    ).values(),
+  ];
   const query = new URLSearchParams(filter as Record<string, string>).toString();
   return (
     <>
@@ -132,7 +139,7 @@ export function ResultsView() {
       )}
       {rows.length > 0 && (
         <div style={{ overflowX: 'auto' }}>
-          <table className="fn-table" style={{ minWidth: 880 }}>
+          <table className="fn-table fn-ledger" style={{ minWidth: 980 }}>
             <caption className="fn-hidden">Ledger of results; j and k move, Enter opens</caption>
             <thead>
               <tr>
@@ -140,7 +147,11 @@ export function ResultsView() {
                 <th>Who and what</th>
                 <th>Bracket</th>
                 <th className="num">L_EX,8h dB(A)</th>
-                <th className="num">Dose %</th>
+                {doses.map((dose) => (
+                  <th key={dose.key} className="num">
+                    Dose % {dose.title.replace('Dose, ', '')}
+                  </th>
+                ))}
                 <th className="num">Peak dB(C)</th>
                 <th className="num">Drift dB</th>
                 <th>Proposed</th>
@@ -158,7 +169,7 @@ export function ResultsView() {
                   onClick={() => void navigate(`/results/${row.run}`)}
                   onFocus={() => setCurrent(place)}
                 >
-                  <Line row={row} />
+                  <Line row={row} doses={doses.map((dose) => dose.key)} />
                 </tr>
               ))}
             </tbody>
@@ -221,11 +232,10 @@ function Choice({
   );
 }
 
-function Line({ row }: { row: Row }) {
+function Line({ row, doses }: { row: Row; doses: string[] }) {
   const level =
     row.results.find((result) => result.key === 'lex8h') ??
     row.results.find((result) => result.key === 'laeq');
-  const doses = row.results.filter((result) => result.key.startsWith('dose:'));
   const peak = row.results.find((result) => result.key === 'lcpeak');
   return (
     <>
@@ -253,14 +263,11 @@ function Line({ row }: { row: Row }) {
       <td className="num">
         <Value result={level} />
       </td>
-      <td className="num">
-        {doses.map((dose) => (
-          <div key={dose.key} style={{ whiteSpace: 'nowrap' }}>
-            <span style={{ color: ink.soft, fontSize: '0.78rem' }}>{dose.title.replace('Dose, ', '')} </span>
-            <Value result={dose} />
-          </div>
-        ))}
-      </td>
+      {doses.map((dose) => (
+        <td key={dose} className="num">
+          <Value result={row.results.find((result) => result.key === dose)} />
+        </td>
+      ))}
       <td className="num">
         <Value result={peak} />
       </td>

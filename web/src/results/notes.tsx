@@ -7,6 +7,7 @@ type Figure = Schemas['Figure'];
 /** Numbers the notes of a page in the order in which they are first cited. */
 export class NoteBook {
   private readonly numbers = new Map<string, number>();
+  private readonly equations = new Map<string, number>();
   private readonly figures: Map<string, Figure>;
 
   constructor(figures: Figure[]) {
@@ -15,6 +16,16 @@ export class NoteBook {
 
   figure(id: string): Figure | undefined {
     return this.figures.get(id);
+  }
+
+  /** The note that printed this equation first; undefined where this one is the first. */
+  printed(equation: string, number: number): number | undefined {
+    const before = this.equations.get(equation);
+    if (before === undefined) {
+      this.equations.set(equation, number);
+      return undefined;
+    }
+    return before === number ? undefined : before;
   }
 
   /** The note's number, and whether it is cited for the first time. */
@@ -96,7 +107,10 @@ function Note({
   return (
     <div className="fn-note" id={`note-${figure.id}`}>
       <span className="fn-number">{number}</span>
-      <Said figure={figure} />
+      <Said
+        figure={figure}
+        printed={figure.equation ? book.printed(figure.equation.id, number) : undefined}
+      />
       {deep && (
         <button
           type="button"
@@ -114,12 +128,16 @@ function Note({
 }
 
 /** A figure in a sentence: what it is, and the equation or the evidence under it. */
-function Said({ figure }: { figure: Figure }) {
+function Said({ figure, printed }: { figure: Figure; printed?: number | undefined }) {
   return (
     <>
       <Symbol text={figure.symbol} /> = <b className="fn-figure">{minus(figure.shown)}</b> {figure.unit},{' '}
       {figure.meaning}.{' '}
-      {figure.equation ? (
+      {figure.equation && printed !== undefined ? (
+        <>
+          {figure.equation.id}, as in note {printed}.
+        </>
+      ) : figure.equation ? (
         <>
           {figure.equation.id}:{' '}
           <span className="fn-figure" style={{ whiteSpace: 'normal' }}>
