@@ -8,6 +8,7 @@ import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
 import { minus, plural, signed } from '../look/words';
 import { useKeys } from '../shell/keys';
+import { isOver } from './wait';
 import { StepBody } from './StepBody';
 import { useDraft } from './useDraft';
 
@@ -34,13 +35,23 @@ export function CheckView() {
   const first = steps.findIndex((step) => done[step.id] === undefined);
   const at = Math.min(chosen ?? (first === -1 ? steps.length : first), steps.length);
   const step = steps[at];
+  const ready = draft !== undefined;
   useEffect(() => {
     heading.current?.focus();
-  }, [at]);
+  }, [at, ready]);
   const settle = (state: 'done' | 'skipped') => {
     if (!step) {
       accept.mutate(undefined);
       return;
+    }
+    if (step.kind === 'wait' && state === 'done') {
+      if (answers.waits?.[step.id] === undefined) {
+        put({ waits: { ...(answers.waits ?? {}), [step.id]: new Date().toISOString() } });
+        return;
+      }
+      if (!isOver(step, answers)) {
+        return;
+      }
     }
     // Done anew, a step moves to the end: the order in which steps were done is part of the record.
     const rest = Object.fromEntries(Object.entries(done).filter(([known]) => known !== step.id));
@@ -159,7 +170,12 @@ export function CheckView() {
               onClick={() => settle('done')}
               sx={{ minHeight: 56, minWidth: 220, fontSize: '1.05rem' }}
             >
-              {step ? 'Done, go on' : 'Accept the check'} ⏎
+              {!step
+                ? 'Accept the check'
+                : step.kind === 'wait' && answers.waits?.[step.id] === undefined
+                  ? 'Start the timer'
+                  : 'Done, go on'}{' '}
+              ⏎
             </Button>
             {step && (
               <Button onClick={() => settle('skipped')} sx={{ minHeight: 56 }} color="warning">

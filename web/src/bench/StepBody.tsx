@@ -7,6 +7,7 @@ import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { ink } from '../look/theme';
 import type { Answers } from './useDraft';
+import { secondsLeft } from './wait';
 
 interface Props {
   step: Schemas['Step'];
@@ -84,34 +85,26 @@ function ChooseReference({ draft, answers, put }: Props) {
   );
 }
 
-function Wait({ step, answers, put }: Props) {
-  const began = answers.waits?.[step.id];
+function Wait({ step, answers }: Props) {
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
     const timer = window.setInterval(() => setNow(Date.now()), 250);
     return () => window.clearInterval(timer);
   }, []);
-  const left = began
-    ? Math.max(0, Math.ceil((step.seconds ?? 0) - (now - Date.parse(began)) / 1000))
-    : (step.seconds ?? 0);
+  const left = secondsLeft(step, answers, now);
+  const began = answers.waits?.[step.id] !== undefined;
   return (
     <div style={{ display: 'flex', alignItems: 'center', gap: 18 }}>
       <span className="fn-figure" style={{ fontSize: '3rem', minWidth: 90 }} aria-live="off">
         {left} s
       </span>
-      {began ? (
-        <span>
-          {left > 0 ? 'waiting' : 'Time is up. Go on when the level stands still; skip where it does not.'}
-        </span>
-      ) : (
-        <Button
-          variant="outlined"
-          sx={{ minHeight: 48 }}
-          onClick={() => put({ waits: { ...(answers.waits ?? {}), [step.id]: new Date().toISOString() } })}
-        >
-          Tone is on, start the timer
-        </Button>
-      )}
+      <span>
+        {!began
+          ? 'Start the timer when the tone is on.'
+          : left > 0
+            ? 'Waiting.'
+            : 'Time is up. Go on where the level stands still; skip where it does not.'}
+      </span>
     </div>
   );
 }

@@ -146,7 +146,7 @@ export function DayView() {
                       <div key={run.id}>
                         <Link
                           to={`/results/${run.id}`}
-                          style={{ textDecoration: 'none' }}
+                          style={{ textDecoration: 'none', display: 'inline-block', padding: '3px 0' }}
                           aria-label={`${run.id}, ${run.worked.verdict}`}
                         >
                           <VerdictSign verdict={run.worked.verdict} />

@@ -21,17 +21,14 @@ const shapes: Record<Verdict, React.ReactNode> = {
 /** A verdict by ink, shape and word. */
 export function VerdictSign({ verdict, quiet = false }: { verdict: Verdict; quiet?: boolean }) {
   return (
-    <span
-      style={{
-        color: ink[verdict],
-        display: 'inline-flex',
-        alignItems: 'center',
-        gap: 5,
-        fontWeight: quiet ? 400 : 650,
-        whiteSpace: 'nowrap',
-      }}
-    >
-      <svg width="14" height="14" viewBox="0 0 16 16" aria-hidden="true">
+    <span style={{ color: ink[verdict], fontWeight: quiet ? 400 : 650, whiteSpace: 'nowrap' }}>
+      <svg
+        width="14"
+        height="14"
+        viewBox="0 0 16 16"
+        aria-hidden="true"
+        style={{ verticalAlign: '-1.5px', marginRight: 5 }}
+      >
         {shapes[verdict]}
       </svg>
       {verdict}

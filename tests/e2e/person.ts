@@ -1,0 +1,31 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+export const PASSWORD = 'sallow-mill-2026';
+
+/** Signs in by keyboard alone. */
+export async function signIn(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Name').waitFor();
+  await page.keyboard.type(name);
+  await page.keyboard.press('Tab');
+  await page.keyboard.type(PASSWORD);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('navigation', { name: 'Views' })).toBeVisible();
+}
+
+export async function signOut(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByLabel('Password')).toBeVisible();
+}
+
+/** The accessibility faults that axe can find, by WCAG 2.2 AA. */
+export async function isAccessible(page: Page, what: string): Promise<string[]> {
+  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+  return found.violations.map((fault) => `${what}: ${fault.id} at ${fault.nodes.map((node) => node.target.join(' ')).join(', ')}`);
+}
+
+/** Nothing of the page is cut off sideways. */
+export async function fits(page: Page): Promise<void> {
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0);
+}

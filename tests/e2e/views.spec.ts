@@ -1,0 +1,109 @@
+import { expect, test } from '@playwright/test';
+import { fits, isAccessible, signIn } from './person';
+
+const views: [string, string, RegExp][] = [
+  ['Day', '/?date=2026-11-18', /Wed, 18 Nov 2026/],
+  ['Bench', '/bench', /^Bench$/],
+  ['Results', '/results', /^Results$/],
+  ['a result with a log', '/results/R-00003', /W-03/],
+  ['a void result', '/results/R-00004', /W-04/],
+  ['a result from totals', '/results/R-00013', /W-03/],
+  ['a run', '/runs/R-00001', /W-01/],
+  ['a new run', '/runs/new', /Start a run/],
+  ['Kit', '/kit', /References/],
+  ['a unit', '/kit/DM-03', /DM-03/],
+  ['Policies', '/policies', /^Policies$/],
+  ['Journal', '/journal', /Journal/],
+  ['nowhere', '/no/such/place', /nothing at this address/],
+];
+
+test('every view can be used by everybody, at every width', async ({ page }) => {
+  test.setTimeout(240_000);
+  const faults: string[] = [];
+  const soft: string[] = [];
+  page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+  await page.goto('/');
+  await page.getByLabel('Password').waitFor();
+  soft.push(...(await isAccessible(page, 'sign-in')));
+  await signIn(page, 'steward');
+  for (const [what, path, title] of views) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { name: title }).first()).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    soft.push(...(await isAccessible(page, what)));
+    for (const width of [768, 400, 1280]) {
+      await page.setViewportSize({ width, height: 800 });
+      await fits(page);
+    }
+  }
+  expect(soft).toEqual([]);
+  expect(faults).toEqual([]);
+});
+
+test('a wrong password says so and keeps the name', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('Name').fill('steward');
+  await page.getByLabel('Password').fill('guess');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'wrong' })).toBeVisible();
+  await expect(page.getByLabel('Name')).toHaveValue('steward');
+});
+
+test('a steward registers, certifies and recalls; a policy is copied and changed', async ({ page }) => {
+  await signIn(page, 'steward');
+  await page.goto('/kit');
+  await page.getByRole('button', { name: 'Register a calibrator' }).click();
+  await page.getByLabel('Asset number').fill('AC-04');
+  await page.getByLabel('Model code').fill('Fork 114');
+  await page.getByLabel('Certificate number').fill('F-3001');
+  await page.getByLabel('Laboratory').fill('County Measurement Laboratory');
+  await page.getByLabel('Issued').fill('2026-11-01');
+  await page.getByLabel('Due').fill('2026-10-01');
+  await page.getByLabel('Certified, dB').fill('114,03');
+  await page.getByRole('button', { name: 'Register', exact: true }).click();
+  await expect(page.getByText('is before the day of issue').first()).toBeVisible();
+  await expect(page.getByLabel('Asset number')).toHaveValue('AC-04');
+  await page.getByLabel('Due').fill('2027-11-01');
+  await page.getByRole('button', { name: 'Register', exact: true }).click();
+  await expect(page.getByRole('row', { name: /AC-04/ })).toBeVisible();
+  await page.getByRole('row', { name: /AC-02/ }).getByRole('button', { name: 'Recall' }).click();
+  await page.getByLabel(/Not to be trusted/).fill('2026-11-18T00:00');
+  await page.getByLabel('What was found').fill('came back 0.3 dB low');
+  await page.getByRole('dialog').getByRole('button', { name: 'Recall' }).click();
+  await expect(page.getByText(/recalled since 18 Nov/)).toBeVisible();
+  await page.goto('/results/R-00011');
+  await expect(page.getByText(/AC-02 is recalled/)).toBeVisible();
+
+  await page.goto('/policies');
+  await page.getByRole('button', { name: 'Copy and change' }).first().click();
+  await page.getByLabel('Code').fill('mill');
+  await page.getByLabel('Name').fill('Mill');
+  await page.getByRole('textbox', { name: /^drift,/ }).fill('0,8');
+  await page.getByRole('textbox', { name: 'Source of Acoustic drift' }).fill('House rule of the mill');
+  await page.getByRole('button', { name: 'Add as a new version' }).click();
+  await expect(page.getByRole('columnheader', { name: /Mill 1/ })).toBeVisible();
+  await page.goto('/results/R-00004');
+  await expect(page.getByRole('row', { name: /Mill 1/ })).toContainText('valid');
+});
+
+test('an empty logbook says what comes first', async ({ page }) => {
+  await signIn(page, 'reader');
+  await page.route('**/api/day*', (route) => route.fulfill({ json: { date: '2026-11-18', zone: 'UTC', campaign: null, days: [], units: [] } }));
+  await page.route('**/api/results?*', (route) => route.fulfill({ json: { total: 0, page: 1, pageSize: 50, rows: [] } }));
+  await page.route('**/api/results', (route) => route.fulfill({ json: { total: 0, page: 1, pageSize: 50, rows: [] } }));
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'No instrument is registered yet' })).toBeVisible();
+  await page.goto('/results');
+  await expect(page.getByRole('heading', { name: 'No result here' })).toBeVisible();
+});
+
+test('a server that does not answer loses nothing', async ({ page }) => {
+  await signIn(page, 'technician');
+  await page.goto('/runs/new?instrument=DM-04');
+  await page.getByLabel('Person').fill('W-10');
+  await page.getByLabel('Task').fill('Leathering bellows');
+  await page.route('**/api/runs', (route) => route.abort());
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'not reached' })).toBeVisible();
+  await expect(page.getByLabel('Task')).toHaveValue('Leathering bellows');
+});
