@@ -55,6 +55,7 @@ composer_update() {
   local with=() line
   while read -r line; do [ -n "$line" ] && with+=("--with=$line"); done < composer.versions
   COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress --quiet "${with[@]}" >var/log/composer.log 2>&1 || { tail -n 15 var/log/composer.log >&2; stop "the PHP packages could not be installed; see var/log/composer.log."; }
+  COMPOSER_ALLOW_SUPERUSER=1 composer dump-autoload --optimize --quiet
   chmod -R a+rX vendor
   rm -rf var/cache
 }

@@ -112,6 +112,28 @@ final readonly class Logbook
         return $records;
     }
 
+    /**
+     * Checks as they are on record, in order of time, with what set them aside.
+     *
+     * @param list<string> $ids
+     *
+     * @return list<Record>
+     */
+    public function checkRecords(array $ids): array
+    {
+        if ($ids === []) {
+            return [];
+        }
+        $marks = implode(', ', array_fill(0, \count($ids), '?'));
+        $asides = $this->pairs("SELECT check_id, record FROM check_set_aside WHERE check_id IN ($marks)", $ids);
+        $checks = [];
+        foreach ($this->pairs("SELECT id, record FROM check_record WHERE id IN ($marks) ORDER BY checked_at", $ids) as $id => $record) {
+            $checks[] = isset($asides[$id]) ? [...$record, 'setAside' => $asides[$id]] : $record;
+        }
+
+        return $checks;
+    }
+
     /** @return Record|null */
     public function runRecord(string $id): ?array
     {

@@ -24,6 +24,7 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final readonly class ResultsController
 {
     private const PAGE = 50;
+    private const JOINS = 'JOIN campaign c ON c.id = r.campaign_id LEFT JOIN worked_run w ON w.run_id = r.id AND w.policy_key = c.policy_key';
 
     public function __construct(
         private EntityManagerInterface $entities,
@@ -41,7 +42,9 @@ final readonly class ResultsController
     {
         [$where, $values] = $this->filter($request);
         $page = max(1, min(100000, $request->query->getInt('page', 1)));
-        $total = $this->connection->fetchOne("SELECT COUNT(*) FROM run r JOIN campaign c ON c.id = r.campaign_id LEFT JOIN worked_run w ON w.run_id = r.id AND w.policy_key = c.policy_key WHERE $where", $values);
+        // The joins are only counted through where the choice needs them.
+        $joins = str_contains($where, 'w.') ? self::JOINS : '';
+        $total = $this->connection->fetchOne("SELECT COUNT(*) FROM run r $joins WHERE $where", $values);
         $rows = $this->rows($where, $values, self::PAGE, ($page - 1) * self::PAGE);
 
         return new JsonResponse(['total' => \is_numeric($total) ? (int) $total : 0, 'page' => $page, 'pageSize' => self::PAGE, 'rows' => $rows]);
@@ -78,29 +81,27 @@ final readonly class ResultsController
             throw Problem::missing('Run '.$run);
         }
         $key = Logbook::text($row, 'policy_key');
-        $body = $this->workings->body($run, $key);
+        $worked = $this->workings->worked($run, $key);
         $schools = [];
         foreach (array_values(array_unique([$key, ...$this->policies->newest()])) as $other) {
-            $theirs = $other === $key ? $body : $this->workings->body($run, $other);
-            $schools[] = ['key' => $other, 'chosen' => $other === $key, 'assessment' => $this->school($theirs)];
+            $schools[] = ['key' => $other, 'chosen' => $other === $key, 'assessment' => $other === $key ? $worked->school : $this->workings->worked($run, $other)->school];
         }
         $record = $this->logbook->runRecord($run) ?? throw Problem::missing('Run '.$run);
-        $checks = $this->checksOf($body);
-        $digest = \Footnote\Core\Record\AssessmentWriter::digest($body);
         $decisions = $this->decisions($run);
         $last = $decisions[0] ?? null;
-
-        return new JsonResponse([
+        $page = json_encode([
             'run' => ['id' => $run, 'instrument' => Logbook::text($record, 'instrument'), 'start' => Logbook::text($record, 'start'), 'stop' => $record['stop'] ?? null, 'person' => Logbook::text($record, 'person'), 'task' => Logbook::text($record, 'task'), 'place' => Logbook::text($record, 'place'), 'hasLog' => isset($record['log'])],
             'campaign' => ['id' => Logbook::text($row, 'campaign_id'), 'title' => Logbook::text($row, 'title'), 'site' => Logbook::text($row, 'site'), 'zone' => Logbook::text($row, 'zone'), 'policyChanged' => (bool) $row['policy_changed']],
-            'assessment' => $body,
-            'digest' => $digest,
-            'checks' => $checks,
+            'digest' => $worked->digest,
+            'checks' => $this->logbook->checkRecords($worked->checks()),
             'schools' => $schools,
             'decisions' => $decisions,
-            'changedSinceSigning' => $last !== null && $last['digest'] !== $digest ? $this->changes($run, $body) : null,
+            'changedSinceSigning' => $last !== null && $last['digest'] !== $worked->digest ? ['was' => $this->signedSchool($run), 'is' => $worked->school] : null,
             'neighbours' => $this->neighbours($run),
-        ]);
+        ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+
+        // The assessment goes out as it was kept, without being taken apart and put together again.
+        return JsonResponse::fromJsonString('{"assessment":'.$worked->json.','.substr($page, 1));
     }
 
     #[Route('/{run}/decision', methods: ['POST'])]
@@ -124,9 +125,9 @@ final readonly class ResultsController
             if ($last !== false && (float) Logbook::text($last, 'id') !== $after) {
                 throw new Problem(409, \sprintf('%s has decided this result meanwhile. Look at it again; nothing was changed.', Logbook::text($last, 'recorded_by')));
             }
-            $body = $this->workings->body($run, $policy);
-            $digest = \Footnote\Core\Record\AssessmentWriter::digest($body);
-            if ($digest !== $seen) {
+            $worked = $this->workings->worked($run, $policy);
+            $body = $worked->body();
+            if ($worked->digest !== $seen) {
                 throw new Problem(409, 'The evidence has changed since this page was opened. Look at it again; nothing was changed.');
             }
             $proposed = Verdict::from(\is_string($body['verdict'] ?? null) ? $body['verdict'] : '');
@@ -144,8 +145,8 @@ final readonly class ResultsController
             if ($kind === 'overrule' && ($verdict === Verdict::Open || $verdict === $proposed)) {
                 throw Problem::field('/verdict', 'must differ from the proposal, and cannot be open.');
             }
-            $snapshot = json_encode(['inputs' => $this->logbook->runRecord($run), 'checks' => $this->checksOf($body), 'policy' => $this->policies->data($policy), 'assessment' => $body, 'decision' => ['kind' => $kind, 'verdict' => $verdict->value, 'proposed' => $proposed->value, 'reason' => $reason, 'by' => $user->code, 'at' => $this->clock->now()->format(\DATE_ATOM)]], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
-            $this->entities->persist(new Decision($run, $kind, $verdict->value, $proposed->value, $reason, $policy, $digest, Logbook::packed($snapshot), hash('sha256', $snapshot), $user->code, $this->clock->now()));
+            $snapshot = json_encode(['inputs' => $this->logbook->runRecord($run), 'checks' => $this->logbook->checkRecords($worked->checks()), 'policy' => $this->policies->data($policy), 'assessment' => $body, 'decision' => ['kind' => $kind, 'verdict' => $verdict->value, 'proposed' => $proposed->value, 'reason' => $reason, 'by' => $user->code, 'at' => $this->clock->now()->format(\DATE_ATOM)]], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+            $this->entities->persist(new Decision($run, $kind, $verdict->value, $proposed->value, $reason, $policy, $worked->digest, Logbook::packed($snapshot), hash('sha256', $snapshot), $user->code, $this->clock->now()));
         });
 
         return $this->result($run)->setStatusCode(201);
@@ -179,7 +180,7 @@ final readonly class ResultsController
             $where .= ' AND '.($decided === 'no' ? 'NOT ' : '').'EXISTS (SELECT 1 FROM decision d WHERE d.run_id = r.id)';
         }
         if ($request->query->getString('verdict') !== '') {
-            $missing = $this->connection->fetchAllNumeric('SELECT r.id, c.policy_key FROM run r JOIN campaign c ON c.id = r.campaign_id LEFT JOIN worked_run w ON w.run_id = r.id AND w.policy_key = c.policy_key WHERE w.run_id IS NULL LIMIT 2000');
+            $missing = $this->connection->fetchAllNumeric('SELECT r.id, c.policy_key FROM run r '.self::JOINS.' WHERE w.run_id IS NULL LIMIT 2000');
             $this->workOut($missing);
         }
 
@@ -193,7 +194,7 @@ final readonly class ResultsController
      */
     private function rows(string $where, array $values, int $limit, int $offset): array
     {
-        $sql = "SELECT r.id, r.instrument_id, r.record, r.started_at, r.stopped_at, c.policy_key, c.zone, w.verdict, w.digest, w.summary FROM run r JOIN campaign c ON c.id = r.campaign_id LEFT JOIN worked_run w ON w.run_id = r.id AND w.policy_key = c.policy_key WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
+        $sql = "SELECT r.id, r.instrument_id, r.record, r.started_at, r.stopped_at, c.policy_key, c.zone, w.verdict, w.digest, w.summary FROM run r ".self::JOINS." WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
         $found = $this->connection->fetchAllAssociative($sql, $values);
         $missing = array_values(array_filter($found, static fn (array $row): bool => $row['verdict'] === null));
         if ($missing !== []) {
@@ -243,55 +244,6 @@ final readonly class ResultsController
         }
     }
 
-    /**
-     * What the policies are compared by, side by side.
-     *
-     * @param array<string, mixed> $body
-     *
-     * @return array<string, mixed>
-     */
-    private function school(array $body): array
-    {
-        $findings = \is_array($body['findings'] ?? null) ? $body['findings'] : [];
-        $results = \is_array($body['results'] ?? null) ? $body['results'] : [];
-
-        return [
-            'policy' => $body['policy'] ?? null,
-            'verdict' => $body['verdict'] ?? '',
-            'results' => array_values(array_map(static fn (mixed $result): array => \is_array($result) ? ['key' => $result['key'] ?? '', 'title' => $result['title'] ?? '', 'reported' => $result['reported'] ?? '', 'shown' => \is_array($result['value'] ?? null) ? ($result['value']['shown'] ?? '') : '', 'unit' => $result['unit'] ?? ''] : [], $results)),
-            'findings' => array_values(array_map(static fn (mixed $finding): array => \is_array($finding) ? ['rule' => $finding['rule'] ?? '', 'title' => $finding['title'] ?? '', 'severity' => $finding['severity'] ?? '', 'limit' => $finding['limit'] ?? null] : [], $findings)),
-        ];
-    }
-
-    /**
-     * The checks that a bracket names, as they are on record.
-     *
-     * @param array<string, mixed> $body
-     *
-     * @return list<array<string, mixed>>
-     */
-    private function checksOf(array $body): array
-    {
-        $bracket = \is_array($body['bracket'] ?? null) ? $body['bracket'] : [];
-        $ids = [];
-        foreach ([$bracket['pre'] ?? null, ...(\is_array($bracket['between'] ?? null) ? $bracket['between'] : []), $bracket['post'] ?? null, ...(\is_array($bracket['passedOver'] ?? null) ? $bracket['passedOver'] : [])] as $end) {
-            if (\is_array($end) && \is_string($end['check'] ?? null)) {
-                $ids[] = $end['check'];
-            }
-        }
-        if ($ids === []) {
-            return [];
-        }
-        $marks = implode(', ', array_fill(0, \count($ids), '?'));
-        $asides = $this->logbook->pairs("SELECT check_id, record FROM check_set_aside WHERE check_id IN ($marks)", $ids);
-        $checks = [];
-        foreach ($this->logbook->pairs("SELECT id, record FROM check_record WHERE id IN ($marks) ORDER BY checked_at", $ids) as $id => $record) {
-            $checks[] = isset($asides[$id]) ? [...$record, 'setAside' => $asides[$id]] : $record;
-        }
-
-        return $checks;
-    }
-
     /** @return list<array{id: int, kind: string, verdict: string, proposed: string, reason: string, policy: string, digest: string, snapshotDigest: string, by: string, at: string}> the newest first */
     private function decisions(string $run): array
     {
@@ -302,20 +254,17 @@ final readonly class ResultsController
     }
 
     /**
-     * Old against new where evidence changed since signing.
+     * What the last decision saw, as it is compared by.
      *
-     * @param array<string, mixed> $now
-     *
-     * @return array{was: array<string, mixed>, is: array<string, mixed>}
+     * @return array<string, mixed>
      */
-    private function changes(string $run, array $now): array
+    private function signedSchool(string $run): array
     {
-        $blob = $this->connection->fetchOne('SELECT snapshot FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1', [$run]);
-        $snapshot = json_decode(Logbook::blob($blob), true, 64, \JSON_THROW_ON_ERROR);
+        $snapshot = json_decode(Logbook::blob($this->connection->fetchOne('SELECT snapshot FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1', [$run])), true, 64, \JSON_THROW_ON_ERROR);
         /** @var array<string, mixed> $then */
         $then = \is_array($snapshot) && \is_array($snapshot['assessment'] ?? null) ? $snapshot['assessment'] : [];
 
-        return ['was' => $this->school($then), 'is' => $this->school($now)];
+        return Worked::school($then);
     }
 
     /** @return array{previous: string|null, next: string|null} */
@@ -324,7 +273,7 @@ final readonly class ResultsController
         $own = $this->connection->fetchAssociative('SELECT started_at, campaign_id FROM run WHERE id = ?', [$run]);
         $at = $own === false ? '' : Logbook::text($own, 'started_at');
         $campaign = $own === false ? '' : Logbook::text($own, 'campaign_id');
-        $one = fn (string $sign, string $order): ?string => \is_string($found = $this->connection->fetchOne("SELECT id FROM run WHERE campaign_id = ? AND (started_at $sign ? OR (started_at = ? AND id $sign ?)) ORDER BY started_at $order, id $order LIMIT 1", [$campaign, $at, $at, $run])) ? $found : null;
+        $one = fn (string $sign, string $order): ?string => \is_string($found = $this->connection->fetchOne("SELECT id FROM run WHERE campaign_id = ? AND (started_at, id) $sign (?, ?) ORDER BY started_at $order, id $order LIMIT 1", [$campaign, $at, $run])) ? $found : null;
 
         return ['previous' => $one('<', 'DESC'), 'next' => $one('>', 'ASC')];
     }

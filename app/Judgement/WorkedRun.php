@@ -24,6 +24,9 @@ class WorkedRun
         /** @var array<string, mixed> what the ledger shows */
         #[ORM\Column(type: 'json')]
         public readonly array $summary,
+        /** @var array<string, mixed> what policies are compared by */
+        #[ORM\Column(type: 'json')]
+        public readonly array $school,
         /** @var resource|string */
         #[ORM\Column(type: 'blob')]
         public readonly mixed $body,

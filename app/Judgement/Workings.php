@@ -25,24 +25,24 @@ final readonly class Workings
     ) {
     }
 
-    /**
-     * The assessment of a run under a policy, as plain data.
-     *
-     * @return array<string, mixed>
-     */
-    public function body(string $run, string $policy): array
+    /** What was worked out of a run under a policy. */
+    public function worked(string $run, string $policy): Worked
     {
-        $row = $this->connection->fetchAssociative('SELECT body FROM worked_run WHERE run_id = ? AND policy_key = ?', [$run, $policy]);
-        if ($row === false) {
-            $this->workOut([$run], $policy);
-            $row = $this->connection->fetchAssociative('SELECT body FROM worked_run WHERE run_id = ? AND policy_key = ?', [$run, $policy]);
-        }
-        if ($row === false) {
-            throw Problem::missing('Run '.$run);
-        }
+        return $this->kept($run, $policy) ?? $this->freshly($run, $policy);
+    }
 
-        /** @var array<string, mixed> */
-        return json_decode(Logbook::blob($row['body']), true, 64, \JSON_THROW_ON_ERROR);
+    private function freshly(string $run, string $policy): Worked
+    {
+        $this->workOut([$run], $policy);
+
+        return $this->kept($run, $policy) ?? throw Problem::missing('Run '.$run);
+    }
+
+    private function kept(string $run, string $policy): ?Worked
+    {
+        $row = $this->connection->fetchAssociative('SELECT digest, school, body FROM worked_run WHERE run_id = ? AND policy_key = ?', [$run, $policy]);
+
+        return $row === false ? null : new Worked(Logbook::text($row, 'digest'), Logbook::json($row, 'school'), Logbook::blob($row['body']));
     }
 
     /**
@@ -112,6 +112,7 @@ final readonly class Workings
             'verdict' => $assessment->verdict->value,
             'digest' => AssessmentWriter::digest($body),
             'summary' => json_encode(LedgerLine::of($assessment, $body), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+            'school' => json_encode(Worked::school($body), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
             'body' => Logbook::packed(json_encode($body, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)),
         ]);
     }

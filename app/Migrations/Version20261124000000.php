@@ -155,7 +155,7 @@ final class Version20261124000000 extends AbstractMigration
         $t->addColumn('stopped_at', 'datetime_immutable', ['notnull' => false]);
         $recorded($t);
         $t->addIndex(['instrument_id', 'started_at'], 'run_instrument');
-        $t->addIndex(['campaign_id', 'started_at'], 'run_campaign');
+        $t->addIndex(['campaign_id', 'started_at', 'id'], 'run_campaign');
         $t->addIndex(['started_at', 'id'], 'run_started');
         $t->addForeignKeyConstraint('instrument', ['instrument_id'], ['id'], [], 'run_of_instrument');
         $t->addForeignKeyConstraint('campaign', ['campaign_id'], ['id'], [], 'run_of_campaign');
@@ -197,6 +197,7 @@ final class Version20261124000000 extends AbstractMigration
         $t->addColumn('verdict', 'string', ['length' => 20]);
         $t->addColumn('digest', 'string', ['length' => 64]);
         $t->addColumn('summary', 'json');
+        $t->addColumn('school', 'json');
         $t->addColumn('body', 'blob');
         $t->setPrimaryKey(['run_id', 'policy_key']);
         $t->addIndex(['policy_key', 'verdict'], 'worked_run_verdict');

@@ -87,7 +87,8 @@ final readonly class Importer
                 $this->entities->persist($made);
             }
             $this->entities->flush();
-            foreach ($fields->objects('checks') as $item) {
+            foreach ($fields->objects('checks') as $place => $item) {
+                $this->inBatches($place);
                 $this->mustBeNew(RecordedCheck::class, $item);
                 $this->entities->persist(new RecordedCheck($item->id('id'), $item->id('instrument'), $item->optionalText('reference'), self::utc($item->moment('at')), $this->without($item, 'setAside'), $actor, $now));
                 $aside = $item->optionalObject('setAside');
@@ -100,7 +101,8 @@ final readonly class Importer
                 $this->mustBeNew(RecordedIntervention::class, $item);
                 $this->entities->persist(new RecordedIntervention($item->id('id'), $item->id('instrument'), self::utc($item->moment('at')), $this->without($item), $actor, $now));
             }
-            foreach ($fields->objects('runs') as $item) {
+            foreach ($fields->objects('runs') as $place => $item) {
+                $this->inBatches($place);
                 $this->mustBeNew(RecordedRun::class, $item);
                 $record = $this->without($item);
                 $log = $item->optionalObject('log');
@@ -114,8 +116,8 @@ final readonly class Importer
                     $run->stop($stop);
                 }
                 $this->entities->persist($run);
-                $this->entities->flush();
                 if ($log !== null) {
+                    $this->entities->flush();
                     $name = $log->text('file');
                     $this->logs->keep($stored, $run->id, basename($name), $file->log($name), $log->object('format'), $log->optionalMoment('start'), new \DateTimeZone($fields->object('site')->text('timeZone')), $actor);
                 }
@@ -134,6 +136,15 @@ final readonly class Importer
             }
         }
         $this->entities->flush();
+    }
+
+    /** Writes and lets go of what is held, now and then: a long record must not slow down as it goes. */
+    private function inBatches(int $place): void
+    {
+        if ($place % 200 === 0) {
+            $this->entities->flush();
+            $this->entities->clear();
+        }
     }
 
     /** @param class-string $class */

@@ -10,7 +10,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Entity]
 #[ORM\Table(name: 'run')]
 #[ORM\Index(name: 'run_instrument', columns: ['instrument_id', 'started_at'])]
-#[ORM\Index(name: 'run_campaign', columns: ['campaign_id', 'started_at'])]
+#[ORM\Index(name: 'run_campaign', columns: ['campaign_id', 'started_at', 'id'])]
 #[ORM\Index(name: 'run_started', columns: ['started_at', 'id'])]
 class RecordedRun
 {

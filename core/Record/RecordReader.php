@@ -129,15 +129,22 @@ final readonly class RecordReader
         return array_values($items);
     }
 
-    /** @param list<Run> $runs */
+    /**
+     * One unit measures one thing at a time.
+     *
+     * @param list<Run> $runs
+     */
     private function noOverlap(array $runs): void
     {
-        foreach ($runs as $place => $run) {
-            foreach ($runs as $other) {
-                if ($run !== $other && $run->instrument === $other->instrument && $run->span() !== null && $other->span()?->overlaps($run->span()) === true) {
-                    throw new InvalidRecord("/runs/$place/start", \sprintf('run %s overlaps run %s on the same unit.', $run->id, $other->id));
-                }
+        $order = array_keys($runs);
+        usort($order, static fn (int $a, int $b): int => [$runs[$a]->instrument, $runs[$a]->start] <=> [$runs[$b]->instrument, $runs[$b]->start]);
+        $before = null;
+        foreach ($order as $place) {
+            $run = $runs[$place];
+            if ($before !== null && $before->instrument === $run->instrument && ($before->stop === null || $before->stop > $run->start)) {
+                throw new InvalidRecord("/runs/$place/start", \sprintf('run %s overlaps run %s on the same unit.', $run->id, $before->id));
             }
+            $before = $run;
         }
     }
 }

@@ -58,7 +58,8 @@ export function BenchView() {
         </section>
       ))}
       <Told problem={begin.error} />
-      <table className="fn-table">
+      <div style={{ overflowX: 'auto' }}>
+      <table className="fn-table" style={{ minWidth: 560 }}>
         <thead>
           <tr>
             <th>Unit</th>
@@ -112,6 +113,7 @@ export function BenchView() {
           ))}
         </tbody>
       </table>
+      </div>
     </>
   );
 }

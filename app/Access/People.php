@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Access;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Judgement\Logbook;
+use Symfony\Component\Security\Core\Exception\UnsupportedUserException;
+use Symfony\Component\Security\Core\Exception\UserNotFoundException;
+use Symfony\Component\Security\Core\User\UserInterface;
+use Symfony\Component\Security\Core\User\UserProviderInterface;
+
+/**
+ * The people who may sign in. Asked at every request, so it reads one row and wakes nothing else.
+ *
+ * @implements UserProviderInterface<User>
+ */
+final readonly class People implements UserProviderInterface
+{
+    public function __construct(private Connection $connection)
+    {
+    }
+
+    public function loadUserByIdentifier(string $identifier): UserInterface
+    {
+        $row = $this->connection->fetchAssociative('SELECT name, role, code, password FROM person WHERE name = ?', [$identifier]);
+        $role = $row === false ? null : Role::tryFrom(Logbook::text($row, 'role'));
+        if ($row === false || $role === null) {
+            $problem = new UserNotFoundException();
+            $problem->setUserIdentifier($identifier);
+            throw $problem;
+        }
+        $user = new User(Logbook::text($row, 'name'), $role, Logbook::text($row, 'code'));
+        $user->choosePassword(Logbook::text($row, 'password'));
+
+        return $user;
+    }
+
+    public function refreshUser(UserInterface $user): UserInterface
+    {
+        return $user instanceof User ? $this->loadUserByIdentifier($user->getUserIdentifier()) : throw new UnsupportedUserException();
+    }
+
+    public function supportsClass(string $class): bool
+    {
+        return $class === User::class;
+    }
+}
