@@ -98,13 +98,13 @@ use_data() {
 # fill_with_demo: an empty logbook with the people and the campaign of the demo
 fill_with_demo() {
   local person
-  php bin/console doctrine:migrations:migrate --no-interaction --quiet
+  bin/console doctrine:migrations:migrate --no-interaction --quiet
   for person in "technician technician T-1" "hygienist hygienist H-1" "steward steward S-1" "reader reader R-1"; do
     # shellcheck disable=SC2086
-    FOOTNOTE_PASSWORD=sallow-mill-2026 php bin/console footnote:person:add $person >/dev/null
+    FOOTNOTE_PASSWORD=sallow-mill-2026 bin/console footnote:person:add $person >/dev/null
   done
   php demo/make-logs.php
-  php bin/console footnote:import demo/record.json
+  bin/console footnote:import demo/record.json
 }
 
 port_is_busy() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }

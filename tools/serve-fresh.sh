@@ -7,5 +7,5 @@ rm -rf "$folder"
 use_data "$folder"
 rm -rf var/cache/prod
 fill_with_demo
-php bin/console cache:warmup --quiet
+bin/console cache:warmup --quiet
 serve "$port"

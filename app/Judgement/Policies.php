@@ -16,9 +16,10 @@ use Footnote\Core\Judgement\PolicyReader;
  */
 final readonly class Policies
 {
-    public const SHIPPED = ['standard', 'cautious', 'survey'];
+    /** Standard first, since the others are compared with it. */
+    public const ORDER = "ORDER BY CASE policy_id WHEN 'standard' THEN 0 ELSE 1 END, recorded_at, policy_key";
 
-    public function __construct(private Connection $connection, private PolicyReader $reader, private string $projectDir)
+    public function __construct(private Connection $connection, private PolicyReader $reader)
     {
     }
 
@@ -39,25 +40,13 @@ final readonly class Policies
     }
 
     /**
-     * A shipped policy with all that it is based on, read from its file.
-     *
-     * @return PolicyData
-     */
-    public function shipped(string $id): array
-    {
-        $read = fn (string $name): array => self::decoded((string) file_get_contents($this->projectDir.'/core/Judgement/shipped/'.$name.'.json'));
-
-        return $this->reader->complete($read($id), ['standard' => $read('standard')]);
-    }
-
-    /**
      * The newest version of each policy.
      *
      * @return list<string> keys
      */
     public function newest(): array
     {
-        $keys = $this->connection->fetchFirstColumn('SELECT p.policy_key FROM policy_version p WHERE p.version = (SELECT MAX(q.version) FROM policy_version q WHERE q.policy_id = p.policy_id) ORDER BY p.recorded_at, p.policy_key');
+        $keys = $this->connection->fetchFirstColumn('SELECT p.policy_key FROM policy_version p WHERE p.version = (SELECT MAX(q.version) FROM policy_version q WHERE q.policy_id = p.policy_id) '.self::ORDER);
 
         return array_values(array_filter($keys, \is_string(...)));
     }

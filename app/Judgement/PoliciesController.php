@@ -35,7 +35,7 @@ final readonly class PoliciesController
     #[Route('', methods: ['GET'])]
     public function all(): JsonResponse
     {
-        $rows = $this->connection->fetchAllAssociative('SELECT policy_key, policy_id, version, data, recorded_by, recorded_at FROM policy_version ORDER BY recorded_at, policy_key');
+        $rows = $this->connection->fetchAllAssociative('SELECT policy_key, policy_id, version, data, recorded_by, recorded_at FROM policy_version '.Policies::ORDER);
         $newest = $this->policies->newest();
 
         return new JsonResponse(['policies' => array_map(static fn (array $row): array => [

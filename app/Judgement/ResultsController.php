@@ -194,7 +194,7 @@ final readonly class ResultsController
      */
     private function rows(string $where, array $values, int $limit, int $offset): array
     {
-        $sql = "SELECT r.id, r.instrument_id, r.record, r.started_at, r.stopped_at, c.policy_key, c.zone, w.verdict, w.digest, w.summary FROM run r ".self::JOINS." WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
+        $sql = 'SELECT r.id, r.instrument_id, r.record, r.started_at, r.stopped_at, c.policy_key, c.zone, w.verdict, w.digest, w.summary FROM run r '.self::JOINS." WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
         $found = $this->connection->fetchAllAssociative($sql, $values);
         $missing = array_values(array_filter($found, static fn (array $row): bool => $row['verdict'] === null));
         if ($missing !== []) {

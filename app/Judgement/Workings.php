@@ -12,15 +12,18 @@ use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Record\AssessmentWriter;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\RecordReader;
+use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
 
 /** Works runs out when asked, and keeps what was worked out until new evidence comes. */
 final readonly class Workings
 {
+    /** @param \Closure(): Assessor $assessor made only when something is worked out: it brings every rule with it */
     public function __construct(
         private Connection $connection,
         private Logbook $logbook,
         private Policies $policies,
-        private Assessor $assessor,
+        #[AutowireServiceClosure(Assessor::class)]
+        private \Closure $assessor,
         private AssessmentWriter $writer,
     ) {
     }
@@ -68,7 +71,7 @@ final readonly class Workings
             $timeline = $this->logbook->timeline($instrument);
             foreach ($timeline->runs as $run) {
                 if (isset($wanted[$run->id])) {
-                    $this->keep($this->assessor->assess($run, $timeline, $judge, $this->yardsticks($wanted[$run->id])), $policy);
+                    $this->keep(($this->assessor)()->assess($run, $timeline, $judge, $this->yardsticks($wanted[$run->id])), $policy);
                 }
             }
         }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\App\Record;
 
-use Footnote\App\Judgement\Policies;
+use Footnote\App\Judgement\ShippedPolicies;
+use Footnote\Core\Families;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\InvalidPolicy;
 use Footnote\Core\Judgement\Policy;
@@ -20,7 +21,11 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-/** Assesses a record file without a database. Exit codes: 0 assessed, 2 invalid record, 1 internal error. */
+/**
+ * Assesses a record file without a database. Exit codes: 0 assessed, 2 invalid record, 1 internal error.
+ *
+ * It needs no container either: bin/console makes it directly, so that a script that assesses many records is quick.
+ */
 #[AsCommand('footnote:assess', 'Reads a record and prints its assessment as JSON; needs no database.')]
 final class AssessCommand extends Command
 {
@@ -28,10 +33,15 @@ final class AssessCommand extends Command
         private readonly Assessor $assessor,
         private readonly AssessmentWriter $writer,
         private readonly PolicyReader $policyReader,
-        private readonly Policies $policies,
+        private readonly ShippedPolicies $policies,
         private readonly string $projectDir,
     ) {
         parent::__construct();
+    }
+
+    public static function alone(string $projectDir): self
+    {
+        return new self(Families::assessor(), new AssessmentWriter(), new PolicyReader(), new ShippedPolicies($projectDir), $projectDir);
     }
 
     protected function configure(): void
@@ -65,14 +75,14 @@ final class AssessCommand extends Command
 
     private function policy(mixed $policy): Policy
     {
-        if (\is_string($policy) && \in_array($policy, Policies::SHIPPED, true)) {
-            return $this->policyReader->read($this->policies->shipped($policy));
+        if (\is_string($policy) && \in_array($policy, ShippedPolicies::ALL, true)) {
+            return $this->policyReader->read($this->policies->get($policy));
         }
         if (!\is_array($policy)) {
             throw new InvalidRecord('/policy', 'must be standard, cautious, survey, or a whole policy.');
         }
 
         // @phpstan-ignore argument.type (the schema has been checked)
-        return $this->policyReader->read($this->policyReader->complete($policy, ['standard' => $this->policies->shipped('standard'), 'cautious' => $this->policies->shipped('cautious'), 'survey' => $this->policies->shipped('survey')]));
+        return $this->policyReader->read($this->policyReader->complete($policy, $this->policies->all()));
     }
 }

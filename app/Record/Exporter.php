@@ -7,6 +7,7 @@ namespace Footnote\App\Record;
 use Doctrine\DBAL\Connection;
 use Footnote\App\Http\Problem;
 use Footnote\App\Judgement\Logbook;
+use Footnote\App\Judgement\ShippedPolicies;
 use Footnote\Core\Record\RecordReader;
 
 /** Writes a campaign as a record with its logs beside it, so that a sceptic can work it out again. */
@@ -72,7 +73,7 @@ final readonly class Exporter
             throw Problem::missing('Policy '.$key);
         }
 
-        return Logbook::text($row, 'version') === '1' && \in_array(Logbook::text($row, 'policy_id'), \Footnote\App\Judgement\Policies::SHIPPED, true)
+        return Logbook::text($row, 'version') === '1' && \in_array(Logbook::text($row, 'policy_id'), ShippedPolicies::ALL, true)
             ? json_encode(Logbook::text($row, 'policy_id'), \JSON_THROW_ON_ERROR)
             : Logbook::text($row, 'data');
     }

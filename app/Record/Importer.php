@@ -10,8 +10,8 @@ use Footnote\App\Bench\RecordedIntervention;
 use Footnote\App\Bench\RecordedSetAside;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Judgement\Campaign;
-use Footnote\App\Judgement\Policies;
 use Footnote\App\Judgement\PolicyVersion;
+use Footnote\App\Judgement\ShippedPolicies;
 use Footnote\App\Kit\AddedCertificate;
 use Footnote\App\Kit\RecordedRecall;
 use Footnote\App\Kit\RegisteredInstrument;
@@ -32,7 +32,7 @@ final readonly class Importer
         private Journal $journal,
         private ClockInterface $clock,
         private LogKeeper $logs,
-        private Policies $policies,
+        private ShippedPolicies $policies,
     ) {
     }
 
@@ -83,7 +83,7 @@ final readonly class Importer
                 $made = new Campaign($code, $campaign->text('title'), $fields->object('site')->text('name'), $fields->object('site')->text('timeZone'));
                 $made->measureAgainst(['criteria' => $campaign->raw('criteria') ?? [], 'limits' => $campaign->raw('limits') ?? []]);
                 $policy = $fields->raw('policy') ?? 'standard';
-                $made->judgeBy((\is_string($policy) && \in_array($policy, Policies::SHIPPED, true) ? $policy : throw new InvalidRecord('/policy', 'must name a shipped policy to be imported.')).'-1', false);
+                $made->judgeBy((\is_string($policy) && \in_array($policy, ShippedPolicies::ALL, true) ? $policy : throw new InvalidRecord('/policy', 'must name a shipped policy to be imported.')).'-1', false);
                 $this->entities->persist($made);
             }
             $this->entities->flush();
@@ -130,9 +130,9 @@ final readonly class Importer
     /** The shipped policies as first versions, where they are not here yet. */
     public function shipPolicies(string $actor): void
     {
-        foreach (Policies::SHIPPED as $id) {
+        foreach (ShippedPolicies::ALL as $id) {
             if ($this->entities->find(PolicyVersion::class, $id.'-1') === null) {
-                $this->entities->persist(new PolicyVersion($id.'-1', $id, 1, $this->policies->shipped($id), $actor, $this->clock->now()));
+                $this->entities->persist(new PolicyVersion($id.'-1', $id, 1, $this->policies->get($id), $actor, $this->clock->now()));
             }
         }
         $this->entities->flush();

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
-use Footnote\Core\Quantity\Exact;
-
 /**
  * How often each level stands in a log. A constant offset shifts every level alike, so all sums with a constant offset
  * are exact sums over these counts.
@@ -31,9 +29,8 @@ final readonly class LevelHistogram
             for ($r = $next; $r < \count($ranges) && $ranges[$r][0] < $end; ++$r) {
                 $from = max($ranges[$r][0], $begin) - $begin;
                 $to = min($ranges[$r][1], $end) - $begin;
-                for ($i = $from; $i < $to; ++$i) {
-                    $value = $chunk[$i];
-                    $counts[$value] = ($counts[$value] ?? 0) + 1;
+                foreach (array_count_values($to - $from === \count($chunk) ? $chunk : \array_slice($chunk, $from, $to - $from)) as $value => $count) {
+                    $counts[$value] = ($counts[$value] ?? 0) + $count;
                 }
                 if ($ranges[$r][1] <= $end) {
                     $next = $r + 1;
@@ -61,10 +58,9 @@ final readonly class LevelHistogram
         return 10 * log10($energy / $this->samples);
     }
 
-    /** N-4 with the offset taken out of every sample first, then threshold and dose, %. */
-    public function dose(DoseCriterion $criterion, float $step, ?Exact $offset = null): float
+    /** N-4 with the offset $o, dB, taken out of every sample first, then threshold and dose, %. */
+    public function dose(DoseCriterion $criterion, float $step, float $o = 0.0): float
     {
-        $o = $offset?->toFloat() ?? 0.0;
         $threshold = self::shifted($criterion, $o);
         $sum = 0.0;
         [$q, $l] = [$criterion->q(), $criterion->l()];

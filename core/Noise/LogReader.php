@@ -16,7 +16,7 @@ final class LogReader
     /** @var list<array{line: int|null, problem: string}> */
     private array $problems = [];
 
-    /** @var array<string, int|null> levels by the text of the cell; null where it is no level */
+    /** @var array<array-key, int> levels by the text of the cell */
     private array $levels = [];
 
     public function __construct(private readonly LogFormat $format)
@@ -53,33 +53,32 @@ final class LogReader
             if ($number <= $format->skip) {
                 continue;
             }
-            $line = rtrim($line, "\r\n");
-            if ($line === '' || trim($line, " \t".$format->delimiter) === '') {
+            if (\strlen($line) < 8 && trim($line, " \t\r\n".$format->delimiter) === '') {
                 continue;
-            }
-            if (str_contains($line, "\0")) {
-                throw UnreadableLog::because('is not text.', $number);
             }
             $cells = str_contains($line, '"') ? str_getcsv($line, $format->delimiter, '"', '') : explode($format->delimiter, $line);
             $values = [];
             foreach ($places as $place) {
                 $cell = $cells[$place] ?? null;
-                $value = $cell === null ? null : (\array_key_exists($cell, $this->levels) ? $this->levels[$cell] : ($this->levels[$cell] = $this->level($cell)));
+                $value = $cell === null ? null : ($this->levels[$cell] ?? $this->level($cell));
                 if ($value === null) {
-                    $this->problem($number, $cell === null ? \sprintf('has no column %d.', $place + 1) : \sprintf('"%s" in column %d is not a level between −20 and 200 dB.', mb_substr($cell, 0, 30), $place + 1));
+                    if (str_contains($line, "\0")) {
+                        throw UnreadableLog::because('is not text.', $number);
+                    }
+                    if (trim($line, " \t\r\n".$format->delimiter) === '') {
+                        continue 2;
+                    }
+                    $this->problem($number, $cell === null ? \sprintf('has no column %d.', $place + 1) : \sprintf('"%s" in column %d is not a level between −20 and 200 dB.', mb_substr(trim($cell), 0, 30), $place + 1));
                     $value = LevelLog::GAP;
                 }
                 $values[] = $value;
             }
-            if (\count($this->levels) > 20000) {
-                $this->levels = [];
-            }
             $missing = 0;
             if ($format->time !== []) {
                 $stamp = \count($format->time) === 1 ? ($cells[$format->time[0]] ?? '') : implode(' ', array_map(static fn (int $place): string => $cells[$place] ?? '', $format->time));
-                $seconds = $stamps->seconds(trim($stamp));
+                $seconds = $stamps->seconds($stamp);
                 if ($seconds === null) {
-                    $this->problem($number, \sprintf('"%s" is not a time of the chosen form.', mb_substr($stamp, 0, 40)));
+                    $this->problem($number, \sprintf('"%s" is not a time of the chosen form.', mb_substr(trim($stamp), 0, 40)));
                     continue;
                 }
                 if ($format->dateOrder === null) {
@@ -158,7 +157,7 @@ final class LogReader
 
     private function level(string $cell): ?int
     {
-        $text = trim($cell, " \t\"");
+        $text = trim($cell, " \t\r\n\"");
         if (\in_array(strtolower($text), self::NOTHING, true)) {
             return LevelLog::GAP;
         }
@@ -170,7 +169,14 @@ final class LogReader
         }
         $thousandths = (int) round(1000 * (float) $text);
 
-        return $thousandths < self::LEAST || $thousandths > self::MOST ? null : $thousandths;
+        if ($thousandths < self::LEAST || $thousandths > self::MOST) {
+            return null;
+        }
+        if (\count($this->levels) > 20000) {
+            $this->levels = [];
+        }
+
+        return $this->levels[$cell] = $thousandths;
     }
 
     private function problem(int $line, string $problem): void

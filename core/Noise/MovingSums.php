@@ -23,9 +23,9 @@ final readonly class MovingSums
     public static function of(LevelLog $log, int $column, array $ranges, LogClock $clock, OffsetLine $line, array $criteria): self
     {
         $energies = [];
-        $shares = array_fill(0, \count($criteria), []);
+        $shares = [];
         $energy = 0.0;
-        $sums = array_fill(0, \count($criteria), 0.0);
+        $sums = array_fill_keys(array_map(static fn (DoseCriterion $criterion): string => $criterion->id, $criteria), 0.0);
         $samples = 0;
         $begin = 0;
         foreach ($log->chunks($column) as $chunk) {
@@ -46,30 +46,35 @@ final readonly class MovingSums
                         }
                         $factor *= $ratio;
                     }
-                    foreach ($criteria as $c => $criterion) {
+                    foreach ($criteria as $criterion) {
                         [$q, $l] = [$criterion->q(), $criterion->l()];
+                        // Criteria of one level and exchange rate differ in their thresholds only and share their terms.
+                        /** @var array<int, float> $share */
+                        $share = &$shares[$q.'/'.$l];
                         $factor = $criterion->factor($o);
                         $ratio = $criterion->factor($slope);
-                        $threshold = LevelHistogram::shifted($criterion, $o);
-                        $rise = 1000 * $slope;
+                        $first = max(LevelLog::GAP + 1, LevelHistogram::shifted($criterion, $o));
+                        $play = 1000 * $slope * ($stop - $at);
+                        [$below, $above] = [$first + min(0.0, $play), $first + max(0.0, $play)];
                         $sum = 0.0;
-                        for ($i = $at - $begin; $i < $stop - $begin; ++$i) {
+                        for ($i = $at - $begin, $end256 = $stop - $begin; $i < $end256; ++$i) {
                             $value = $chunk[$i];
-                            if ($value >= $threshold && $value !== LevelLog::GAP) {
-                                $sum += $factor * ($shares[$c][$value] ??= 2 ** (($value / 1000 - $l) / $q));
+                            // Only a level within the threshold's own movement needs the threshold of its moment.
+                            if ($value >= $above || ($value >= $below && $value >= $first + 1000 * $slope * ($i - $at + $begin))) {
+                                $sum += $factor * ($share[$value] ??= 2 ** (($value / 1000 - $l) / $q));
                             }
                             $factor *= $ratio;
-                            $threshold += $rise;
                         }
-                        $sums[$c] += $sum;
+                        $sums[$criterion->id] += $sum;
+                        unset($share);
                     }
                 }
             }
             $begin = $end;
         }
         $doses = [];
-        foreach ($criteria as $c => $criterion) {
-            $doses[$criterion->id] = 100 * $sums[$c] * $log->step() / 3600 / DoseCriterion::HOURS;
+        foreach ($sums as $id => $sum) {
+            $doses[$id] = 100 * $sum * $log->step() / 3600 / DoseCriterion::HOURS;
         }
 
         return new self($samples === 0 ? -\INF : 10 * log10($energy / $samples), $doses);
@@ -78,16 +83,16 @@ final readonly class MovingSums
     /**
      * The highest level once the offset of its own moment is taken out, dB.
      *
+     * @param int                   $top    the highest as logged, thousandths
      * @param list<array{int, int}> $ranges
      */
-    public static function highest(LevelLog $log, int $column, array $ranges, LogClock $clock, OffsetLine $line): float
+    public static function highest(LevelLog $log, int $column, int $top, array $ranges, LogClock $clock, OffsetLine $line): float
     {
         $highest = -\INF;
         $begin = 0;
         // A lower level can only win by as much as the offset moves along the whole line.
         $offsets = array_map(static fn ($knot): float => $knot->offset->toFloat(), $line->knots);
         $play = 1000 * (max($offsets) - min($offsets));
-        $top = LevelHistogram::of($log, $column, $ranges)->highest() ?? LevelLog::GAP;
         foreach ($log->chunks($column) as $chunk) {
             if (max($chunk) >= $top - $play) {
                 foreach ($ranges as [$first, $after]) {

@@ -180,7 +180,7 @@ final readonly class NoiseWorkings
                 }
                 if ($fitness->usable && $histogram->samples > 0) {
                     $dose = Figure::derived('D', 'dose, '.$criterion->name, $histogram->dose($criterion, $log->step()), Unit::Percent, NoiseEquation::Dose, [$source, $duration, ...$this->figures($this->criterion($criterion->id))]);
-                    $results = [...$results, ...$this->doseResults($criterion, $dose, $seconds / 3600, static fn (Exact $offset): float => $histogram->dose($criterion, $log->step(), $offset), $moving?->doses[$criterion->id] ?? null)];
+                    $results = [...$results, ...$this->doseResults($criterion, $dose, $seconds / 3600, static fn (float $offset): float => $histogram->dose($criterion, $log->step(), $offset), $moving?->doses[$criterion->id] ?? null)];
                 }
             }
         }
@@ -189,7 +189,7 @@ final readonly class NoiseWorkings
             $top = $place === null ? null : LevelHistogram::of($log, $place, $ranges)->highest();
             if ($place !== null && $top !== null) {
                 $level = Figure::read($symbol, lcfirst($title), Exact::of($top)->dividedBy(1000), $unit, new Origin('log', $this->run->id, $name.', highest of the run'));
-                $between = $this->line !== null && !$this->line->isConstant() ? MovingSums::highest($log, $place, $ranges, $clock, $this->line) : null;
+                $between = $this->line !== null && !$this->line->isConstant() ? MovingSums::highest($log, $place, $top, $ranges, $clock, $this->line) : null;
                 $results[] = $this->levelResult($key, $title, $level, $between);
             }
         }
@@ -217,7 +217,7 @@ final readonly class NoiseWorkings
             $indicated = $dose->toFloat();
             $between = $this->line === null || $this->line->isConstant() ? null
                 : $indicated * $this->line->meanFactor(log(2) / $criterion->q(), $this->window);
-            $results = [...$results, ...$this->doseResults($criterion, $dose, $seconds / 3600, static fn (Exact $offset): float => $indicated * $criterion->factor($offset->toFloat()), $between)];
+            $results = [...$results, ...$this->doseResults($criterion, $dose, $seconds / 3600, static fn (float $offset): float => $indicated * $criterion->factor($offset), $between)];
         }
         foreach ([['lcpeak', 'L_Cpeak', 'Highest C-weighted peak', $totals->peak, Unit::DecibelC], ['lasmax', 'L_ASmax', 'Highest slow level', $totals->slowMaximum, Unit::DecibelA]] as [$key, $symbol, $title, $reading, $unit]) {
             if ($reading !== null) {
@@ -236,7 +236,10 @@ final readonly class NoiseWorkings
 
     private function levelResult(string $key, string $title, Figure $indicated, ?float $between): SolvableResult
     {
-        return $this->result($key, $title, $indicated, static fn (Exact $offset): Exact|float => $indicated->value instanceof Exact ? $indicated->value->minus($offset) : $indicated->value - $offset->toFloat(), $between);
+        $exact = $indicated->value;
+        $value = $indicated->toFloat();
+
+        return $this->result($key, $title, $indicated, static fn (float $offset): float => $value - $offset, $between, $exact instanceof Exact ? $exact->minus(...) : null);
     }
 
     private function dailyExposure(Figure $level, ?float $betweenLevel, float $seconds): SolvableResult
@@ -256,11 +259,11 @@ final readonly class NoiseWorkings
     /**
      * Dose, TWA, L_avg and projected dose of one criterion.
      *
-     * @param callable(Exact): float $at dose with a constant offset taken out
+     * @param \Closure(float): float $at dose with a constant offset taken out
      *
      * @return list<SolvableResult>
      */
-    private function doseResults(DoseCriterion $criterion, Figure $dose, float $hours, callable $at, ?float $between): array
+    private function doseResults(DoseCriterion $criterion, Figure $dose, float $hours, \Closure $at, ?float $between): array
     {
         $results = [$this->result('dose:'.$criterion->id, 'Dose, '.$criterion->name, $dose, $at, $between)];
         $time = Figure::read('t', 'time that the dose rests on', $hours, Unit::Hour, $this->origin('start, stop, pauses and what was left out'), 3);
@@ -278,24 +281,26 @@ final readonly class NoiseWorkings
     /**
      * A quantity that follows from a dose, with all its answers.
      *
-     * @param callable(Exact): float $at     dose with a constant offset taken out
+     * @param \Closure(float): float $at     dose with a constant offset taken out
      * @param list<Figure>           $inputs
-     * @param callable(float): float $of     the quantity from a dose
+     * @param \Closure(float): float $of     the quantity from a dose
      */
-    private function fromDose(DoseCriterion $criterion, Figure $dose, callable $at, ?float $between, string $key, string $title, string $symbol, Unit $unit, NoiseEquation $equation, array $inputs, callable $of): SolvableResult
+    private function fromDose(DoseCriterion $criterion, Figure $dose, \Closure $at, ?float $between, string $key, string $title, string $symbol, Unit $unit, NoiseEquation $equation, array $inputs, \Closure $of): SolvableResult
     {
         $indicated = Figure::derived($symbol, str_starts_with($title, 'TWA') ? $title : lcfirst($title), $of($dose->toFloat()), $unit, $equation, [$dose, ...$inputs]);
 
-        return $this->result($key.':'.$criterion->id, $title, $indicated, static fn (Exact $offset): float => $of($at($offset)), $between === null ? null : $of($between));
+        return $this->result($key.':'.$criterion->id, $title, $indicated, static fn (float $offset): float => $of($at($offset)), $between === null ? null : $of($between));
     }
 
     /**
-     * @param callable(Exact): (Exact|float) $at      the value with a constant offset taken out
-     * @param float|null                     $between with the moving offset; null where it does not move
+     * @param \Closure(float): float      $at      the value with a constant offset taken out
+     * @param float|null                  $between with the moving offset; null where it does not move
+     * @param (\Closure(Exact): Exact)|null $exactly the same exactly, where the value is a decimal as written
      */
-    private function result(string $key, string $title, Figure $indicated, callable $at, ?float $between): SolvableResult
+    private function result(string $key, string $title, Figure $indicated, \Closure $at, ?float $between, ?\Closure $exactly = null): SolvableResult
     {
-        $derive = static fn (OffsetKnot $knot, string $how): Figure => Figure::derived($indicated->symbol, $indicated->meaning.', '.$how, $at($knot->offset->value instanceof Exact ? $knot->offset->value : Exact::zero()), $indicated->unit, NoiseEquation::OffsetTakenOut, [$indicated, $knot->offset], $indicated->decimals);
+        $value = static fn (Figure $offset): Exact|float => $exactly !== null && $offset->value instanceof Exact ? $exactly($offset->value) : $at($offset->toFloat());
+        $derive = static fn (OffsetKnot $knot, string $how): Figure => Figure::derived($indicated->symbol, $indicated->meaning.', '.$how, $value($knot->offset), $indicated->unit, NoiseEquation::OffsetTakenOut, [$indicated, $knot->offset], $indicated->decimals);
         $pre = $post = $middle = null;
         $byChecks = [];
         foreach ($this->line->knots ?? [] as $place => $knot) {
@@ -313,7 +318,7 @@ final readonly class NoiseWorkings
             $middle = Figure::derived(
                 $indicated->symbol,
                 $indicated->meaning.', offset along the bracket taken out',
-                $between ?? ($this->line->isConstant() ? $pre->value : self::halfway($this->line, $at)),
+                $between ?? ($this->line->isConstant() ? $pre->value : $at(self::halfway($this->line))),
                 $indicated->unit,
                 NoiseEquation::OffsetTakenOut,
                 [$indicated, ...array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $this->line->knots)],
@@ -321,19 +326,13 @@ final readonly class NoiseWorkings
             );
         }
 
-        return new SolvableResult(new Result($key, $title, $this->reported, $indicated, $pre, $post, $middle, $byChecks), $at(...));
+        return new SolvableResult(new Result($key, $title, $this->reported, $indicated, $pre, $post, $middle, $byChecks), $at);
     }
 
-    /**
-     * A peak known as a total has no moment: the mean of the offsets at both ends is taken out.
-     *
-     * @param callable(Exact): (Exact|float) $at
-     */
-    private static function halfway(OffsetLine $line, callable $at): Exact|float
+    /** A peak known as a total has no moment: the mean of the offsets at both ends is taken out. */
+    private static function halfway(OffsetLine $line): float
     {
-        $offsets = array_values(array_filter(array_map(static fn (OffsetKnot $knot): ?Exact => $knot->offset->value instanceof Exact ? $knot->offset->value : null, $line->knots)));
-
-        return $at($offsets === [] ? Exact::zero() : Exact::mean($offsets));
+        return array_sum(array_map(static fn (OffsetKnot $knot): float => $knot->offset->toFloat(), $line->knots)) / \count($line->knots);
     }
 
     /**

@@ -6,12 +6,11 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Quantity\Exact;
 
 /** A result together with how it depends on the offset that is taken out. */
 final readonly class SolvableResult
 {
-    /** @param \Closure(Exact): (Exact|float) $function falls as the offset grows */
+    /** @param \Closure(float): float $function falls as the offset, dB, grows */
     public function __construct(public Result $result, private \Closure $function)
     {
     }
@@ -19,9 +18,7 @@ final readonly class SolvableResult
     /** The value with a constant offset of so many dB taken out. */
     public function at(float $offset): float
     {
-        $value = ($this->function)(Exact::of(number_format($offset, 9, '.', '')));
-
-        return $value instanceof Exact ? $value->toFloat() : $value;
+        return ($this->function)($offset);
     }
 
     public function withUncertainty(Figure $uncertainty, string $note): self

@@ -14,6 +14,9 @@ final class SteadyStretches
     /** @var list<array{int, int}> first sample and the one after the last */
     private array $found = [];
 
+    /** Below it no level is near. */
+    private readonly int $lowest;
+
     /** @var array<int, int> the window as a ring */
     private array $ring = [];
 
@@ -31,7 +34,7 @@ final class SteadyStretches
      * @param int            $window samples of a window, at least 3
      * @param int            $spread largest standard deviation, thousandths
      * @param bool           $below  true: the deviation is below $spread; false: not above it
-     * @param list<int>|null $levels levels it must lie near; null for any
+     * @param non-empty-list<int>|null $levels levels it must lie near; null for any
      * @param int            $near   how near, thousandths
      */
     public function __construct(
@@ -41,11 +44,19 @@ final class SteadyStretches
         private readonly ?array $levels = null,
         private readonly int $near = 0,
     ) {
+        $this->lowest = min($levels ?? [0]) - $near;
     }
 
-    /** @param list<int> $chunk the next samples */
+    /** @param non-empty-list<int> $chunk the next samples */
     public function feed(array $chunk): void
     {
+        if ($this->levels !== null && max($chunk) < $this->lowest) {
+            // Nothing of it is near any of the levels.
+            $this->filled = 0;
+            $this->index += \count($chunk);
+
+            return;
+        }
         [$n, $limit] = [$this->window, $this->spread * $this->spread * $this->window * ($this->window - 1)];
         if ($this->below) {
             --$limit;

@@ -80,7 +80,7 @@ final class ConsoleTest extends TestCase
         $this->migrated();
         $record = $this->record(6);
         foreach ([150, 250, 350, 450, 600, 800] as $milliseconds) {
-            $process = proc_open(['php', \dirname(__DIR__, 2).'/bin/console', 'footnote:import', $record], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, null, $this->environment());
+            $process = proc_open([\dirname(__DIR__, 2).'/bin/console', 'footnote:import', $record], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, null, $this->environment());
             self::assertIsResource($process);
             usleep(1000 * $milliseconds);
             proc_terminate($process, 9);
@@ -129,7 +129,7 @@ final class ConsoleTest extends TestCase
     /** @return array{int, string} */
     private function console(string $command): array
     {
-        $process = proc_open('php '.escapeshellarg(\dirname(__DIR__, 2).'/bin/console').' '.$command.' 2>&1', [1 => ['pipe', 'w']], $pipes, null, $this->environment());
+        $process = proc_open(escapeshellarg(\dirname(__DIR__, 2).'/bin/console').' '.$command.' 2>&1', [1 => ['pipe', 'w']], $pipes, null, $this->environment());
         self::assertIsResource($process);
         $out = (string) stream_get_contents($pipes[1]);
 

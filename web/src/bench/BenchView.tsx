@@ -59,60 +59,62 @@ export function BenchView() {
       ))}
       <Told problem={begin.error} />
       <div style={{ overflowX: 'auto' }}>
-      <table className="fn-table" style={{ minWidth: 560 }}>
-        <thead>
-          <tr>
-            <th>Unit</th>
-            <th>Microphone</th>
-            <th>Last check</th>
-            <th>Hold</th>
-            <th aria-label="Action" />
-          </tr>
-        </thead>
-        <tbody>
-          {bench.data.units.map((unit) => (
-            <tr key={unit.id}>
-              <td>
-                <Link to={`/kit/${unit.id}`} style={{ fontWeight: 650, textDecoration: 'none' }}>
-                  {unit.id}
-                </Link>{' '}
-                <span style={{ color: ink.soft }}>{unit.model}</span>
-                {unit.selfAdjusting && (
-                  <div style={{ color: ink.soft, fontSize: '0.82rem' }}>adjusts itself: note its factor</div>
-                )}
-              </td>
-              <td>{unit.microphone ?? 'not given'}</td>
-              <td>
-                {unit.lastCheck
-                  ? `${moment(unit.lastCheck.at)} on ${unit.lastCheck.reference ?? 'none'}`
-                  : 'never'}
-              </td>
-              <td>
-                {unit.running ? (
-                  <span>running: {unit.running}</span>
-                ) : unit.hold.length > 0 ? (
-                  <b style={{ color: ink.qualified }}>
-                    do not adjust: as found closes {unit.hold.join(', ')}
-                  </b>
-                ) : (
-                  <span style={{ color: ink.soft }}>free</span>
-                )}
-              </td>
-              <td style={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
-                {records && (
-                  <Button
-                    variant={unit.draft ? 'contained' : 'outlined'}
-                    onClick={() => begin.mutate(unit.id)}
-                    sx={{ minHeight: 48, minWidth: 150 }}
-                  >
-                    {unit.draft ? `Go on (${unit.draft.by})` : 'Check'}
-                  </Button>
-                )}
-              </td>
+        <table className="fn-table" style={{ minWidth: 560 }}>
+          <thead>
+            <tr>
+              <th>Unit</th>
+              <th>Microphone</th>
+              <th>Last check</th>
+              <th>Hold</th>
+              <th aria-label="Action" />
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {bench.data.units.map((unit) => (
+              <tr key={unit.id}>
+                <td>
+                  <Link to={`/kit/${unit.id}`} style={{ fontWeight: 650, textDecoration: 'none' }}>
+                    {unit.id}
+                  </Link>{' '}
+                  <span style={{ color: ink.soft }}>{unit.model}</span>
+                  {unit.selfAdjusting && (
+                    <div style={{ color: ink.soft, fontSize: '0.82rem' }}>
+                      adjusts itself: note its factor
+                    </div>
+                  )}
+                </td>
+                <td>{unit.microphone ?? 'not given'}</td>
+                <td>
+                  {unit.lastCheck
+                    ? `${moment(unit.lastCheck.at)} on ${unit.lastCheck.reference ?? 'none'}`
+                    : 'never'}
+                </td>
+                <td>
+                  {unit.running ? (
+                    <span>running: {unit.running}</span>
+                  ) : unit.hold.length > 0 ? (
+                    <b style={{ color: ink.qualified }}>
+                      do not adjust: as found closes {unit.hold.join(', ')}
+                    </b>
+                  ) : (
+                    <span style={{ color: ink.soft }}>free</span>
+                  )}
+                </td>
+                <td style={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
+                  {records && (
+                    <Button
+                      variant={unit.draft ? 'contained' : 'outlined'}
+                      onClick={() => begin.mutate(unit.id)}
+                      sx={{ minHeight: 48, minWidth: 150 }}
+                    >
+                      {unit.draft ? `Go on (${unit.draft.by})` : 'Check'}
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
       </div>
     </>
   );

@@ -74,13 +74,27 @@ function ChooseReference({ draft, answers, put }: Props) {
           </div>
         </div>
       ))}
-      <TextField
-        label="Level the meter expects, where it asks"
-        value={answers.entered ?? ''}
-        onChange={(event) => put({ entered: event.target.value })}
-        sx={{ maxWidth: 320, mt: 1 }}
-        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-      />
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12, marginTop: 8 }}>
+        {(
+          [
+            ['entered', 'Level the meter expects, dB'],
+            ['microphoneCorrection', 'Microphone correction, dB'],
+            ['pressureCorrection', 'Pressure correction, dB'],
+          ] as const
+        ).map(([name, label]) => (
+          <TextField
+            key={name}
+            label={label}
+            value={answers[name] ?? ''}
+            onChange={(event) => put({ [name]: event.target.value })}
+            sx={{ width: 230 }}
+            slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }}
+          />
+        ))}
+      </div>
+      <p style={{ color: ink.soft, margin: 0, fontSize: '0.88rem' }}>
+        Corrections as the manuals of microphone and calibrator give them; empty is none.
+      </p>
     </div>
   );
 }

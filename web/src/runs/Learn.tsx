@@ -26,6 +26,8 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
     stop: run.stop ? '' : localOf(new Date()),
     clock: '',
     timer: '',
+    pauseFrom: '',
+    pauseTo: '',
     remark: '',
     note: '',
     level: '',
@@ -45,6 +47,9 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
     ...(form.stop ? { stop: isoOf(form.stop) } : {}),
     ...(form.clock.trim() ? { clockOffsetSeconds: form.clock.trim() } : {}),
     ...(form.timer.trim() ? { timerMinutes: form.timer.trim() } : {}),
+    ...(form.pauseFrom && form.pauseTo
+      ? { pauses: [{ from: isoOf(form.pauseFrom), to: isoOf(form.pauseTo) }] }
+      : {}),
     ...(form.remark ? { remarks: [{ kind: form.remark, note: form.note }] } : {}),
     ...(form.level.trim() || form.peak.trim() || form.slow.trim() || filled.length > 0
       ? {
@@ -101,6 +106,8 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
           decimal: true,
         })}
         {field('timer', 'Unit’s own timer, min', { server: 'timerMinutes', decimal: true })}
+        {field('pauseFrom', 'A pause from', { type: 'datetime-local', server: 'from' })}
+        {field('pauseTo', 'The pause to', { type: 'datetime-local', server: 'to' })}
         <TextField
           select
           label="Remark"

@@ -9,6 +9,7 @@ import { mayDecide, mayRecord } from '../shell/roles';
 import { LeaveOut } from './LeaveOut';
 import { Learn } from './Learn';
 import { LogImport } from './LogImport';
+import { Tones } from './Tones';
 
 type Run = Schemas['Run'];
 
@@ -45,6 +46,7 @@ export function RunView() {
       <Facts run={run} />
       {records && <Learn key={`learn-${run.learned.length}`} run={run} />}
       {records && run.stop && <LogImport run={run} />}
+      {records && run.log && <Tones run={run} />}
       {mayDecide(session.data?.user) && run.stop && <LeaveOut run={run} />}
       <h2>Learned</h2>
       {run.learned.length === 0 && <p style={{ color: ink.soft }}>Nothing since it was written down.</p>}

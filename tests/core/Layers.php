@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Tests\Core;
+
+use PHPat\Selector\Selector;
+use PHPat\Test\Builder\Rule;
+use PHPat\Test\PHPat;
+
+/** Arrows point down: the core knows no one, and its parts know only what lies below them. Checked by static analysis. */
+final class Layers
+{
+    public function testTheCoreKnowsNoOne(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('Footnote\Core'))
+            ->canOnlyDependOn()
+            ->classes(Selector::inNamespace('Footnote\Core'), Selector::inNamespace('Brick\Math'), Selector::isStandardClass())
+            ->because('the job\'s rules and sums use no framework and no storage');
+    }
+
+    public function testQuantitiesAndDerivationsKnowNoTrade(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('Footnote\Core\Quantity'), Selector::inNamespace('Footnote\Core\Derivation'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('Footnote\Core\Evidence'), Selector::inNamespace('Footnote\Core\Judgement'), Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Record'))
+            ->because('numbers are the lowest layer');
+    }
+
+    public function testEvidenceKnowsNoJudgement(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('Footnote\Core\Evidence'), Selector::inNamespace('Footnote\Core\Response'), Selector::inNamespace('Footnote\Core\Procedure'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('Footnote\Core\Judgement'), Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Record'))
+            ->because('what was seen does not depend on what is made of it');
+    }
+
+    public function testJudgementKnowsFamiliesByTheirInterfaceOnly(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('Footnote\Core\Judgement'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Record'))
+            ->because('a new family touches no rule that all families share');
+    }
+}

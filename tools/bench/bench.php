@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+// bench.php files|logbooks|client FOLDER: measures and prints; see bin/bench.
+[, $what, $work] = $argv;
+$root = dirname(__DIR__, 2);
+
+/**
+ * Runs a command so many times, each in a process of its own.
+ *
+ * @param list<string> $command
+ *
+ * @return array{float, float} median seconds of the whole process, peak memory in MB
+ */
+function measured(array $command, int $times): array
+{
+    $seconds = [];
+    $peak = 0.0;
+    for ($i = 0; $i < $times; ++$i) {
+        $process = proc_open(['php', __DIR__.'/once.php', ...$command], [1 => ['pipe', 'w']], $pipes);
+        assert(is_resource($process));
+        [$took, $memory] = array_map(floatval(...), explode(' ', (string) stream_get_contents($pipes[1])));
+        proc_close($process);
+        $seconds[] = $took;
+        $peak = max($peak, $memory);
+    }
+    sort($seconds);
+
+    return [$seconds[intdiv(count($seconds), 2)], $peak];
+}
+
+/** Writes a record of one run with a log that begins at eight. */
+function record(string $folder, string $log, string $stop): string
+{
+    $demo = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/demo/record.json'), true, 64, JSON_THROW_ON_ERROR);
+    assert(is_array($demo));
+    $run = $demo['runs'][0];
+    $run['stop'] = $stop;
+    $run['log']['file'] = $log;
+    unset($run['plannedMinutes']);
+    $check = static fn (string $id, string $at, string $value): array => ['id' => $id, 'instrument' => 'DM-01', 'at' => $at, 'by' => 'T-1', 'reference' => 'AC-01', 'steps' => $demo['checks'][0]['steps'], 'acoustic' => ['nominal' => '114', 'adjusted' => false, 'asFound' => [['value' => $value, 'provenance' => 'typed']]]];
+    $record = [...$demo, 'instruments' => [$demo['instruments'][0]], 'interventions' => [], 'checks' => [$check('a', '2026-11-17T07:30:00+00:00', '114.0'), $check('b', '2026-11-18T09:00:00+00:00', '114.2')], 'runs' => [$run]];
+    $path = $folder.'/'.basename($log, '.csv').'.json';
+    file_put_contents($path, json_encode($record, JSON_THROW_ON_ERROR));
+
+    return $path;
+}
+
+if ($what === 'files') {
+    $log = $work.'/logs/planing.csv';
+    $short = record($work.'/logs', 'planing.csv', '2026-11-17T16:00:00+00:00');
+    $console = [$root.'/bin/console', 'footnote:assess'];
+    [$assess, $memory] = measured([...$console, $short], 9);
+    [$bare] = measured(['php', __DIR__.'/bare-loop.php', $log], 9);
+    [$r] = measured(['Rscript', '--vanilla', __DIR__.'/vectors.R', $log], 5);
+    printf("8 h log at 1 s, 28 800 lines with peaks, whole process, median\n  footnote:assess %.3f s (%.0f MB), bare PHP loop %.3f s, R with read.csv %.3f s\n  assess : bare loop = %.2f (at most 3)    assess : R = %.2f (at most 0.5)\n", $assess, $memory, $bare, $r, $assess / $bare, $assess / $r);
+
+    // The same levels thirty times over, at a tenth of a second: 24 h at 10 Hz.
+    $in = fopen($log, 'r');
+    $out = fopen($work.'/logs/long.csv', 'w');
+    assert($in !== false && $out !== false);
+    fgets($in);
+    $levels = [];
+    while (($row = fgetcsv($in, null, ',', '"', '')) !== false) {
+        $levels[] = $row[1].','.$row[2];
+    }
+    fwrite($out, "Time,LAeq dB,LCpeak dB\n");
+    $start = (int) strtotime('2026-11-17 08:00:00 UTC');
+    for ($i = 0; $i < 864000; ++$i) {
+        fwrite($out, gmdate('Y-m-d H:i:s', $start + intdiv($i, 10)).'.'.($i % 10).','.$levels[$i % 28800]."\n");
+    }
+    fclose($out);
+    $long = record($work.'/logs', 'long.csv', '2026-11-18T08:00:00+00:00');
+    [$empty] = measured([$root.'/bin/console', 'footnote:assess', '--help'], 5);
+    [$took, $peak] = measured([...$console, $long], 3);
+    $per = ($took - $empty) / 864000 / (($assess - $empty) / 28800);
+    printf("24 h log at 10 Hz, 864 000 lines\n  %.2f s, peak memory %.0f MB (at most 64)\n  time per line, start of the process taken off, against the 8 h log = %.2f; whole processes = %.2f (at most 1.2)\n", $took, $peak, $per, $took / 864000 / ($assess / 28800));
+}
+if ($what === 'logbooks') {
+    $read = static fn (int $runs): mixed => json_decode((string) file_get_contents("$work/load-$runs.json"), true, 8, JSON_THROW_ON_ERROR);
+    [$small, $big] = [$read(1000), $read(10000)];
+    assert(is_array($small) && is_array($big));
+    echo "Logbooks of 1 000 and 10 000 runs with four checks each, four clients at once, production mode, 95th percentile\n";
+    foreach ([['Results, a page of 50', 60], ['Result page', 80]] as $i => [$name, $most]) {
+        [$a, $b] = [array_values($small)[$i], array_values($big)[$i]];
+        printf("  %-22s %.0f ms with 10 000 runs (at most %d), %.0f ms with 1 000; growth = %.2f (at most 1.5), of the medians %.2f\n", $name, $b['p95'], $most, $a['p95'], $b['p95'] / $a['p95'], $b['median'] / $a['median']);
+    }
+}
+if ($what === 'client') {
+    $manifest = json_decode((string) file_get_contents($root.'/public/build/.vite/manifest.json'), true, 8, JSON_THROW_ON_ERROR);
+    assert(is_array($manifest));
+    $files = [];
+    $take = static function (string $key) use (&$take, &$files, $manifest): void {
+        if (!isset($files[$manifest[$key]['file']])) {
+            $files[$manifest[$key]['file']] = strlen((string) gzencode((string) file_get_contents(dirname(__DIR__, 2).'/public/build/'.$manifest[$key]['file']), 9));
+            foreach ($manifest[$key]['imports'] ?? [] as $import) {
+                $take($import);
+            }
+        }
+    };
+    $take('index.html');
+    $take('src/day/DayView.tsx');
+    printf("First load of the Day view: %.0f kB of JavaScript, gzipped (at most 250)\n", array_sum($files) / 1000);
+}

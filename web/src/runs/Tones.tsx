@@ -1,0 +1,56 @@
+import Button from '@mui/material/Button';
+import { useNavigate } from 'react-router';
+import { answer, api, type Schemas } from '../api/client';
+import { useChange, useResult } from '../api/hooks';
+import { Told } from '../look/Told';
+import { clock } from '../look/words';
+
+type Tone = Schemas['NoiseFamily']['tones'][number];
+
+/** Calibrator tones that were found in the log: left out of the exposure, and offered as evidence for a check. */
+export function Tones({ run }: { run: Schemas['Run'] }) {
+  const result = useResult(run.id);
+  const navigate = useNavigate();
+  const take = useChange(
+    async (tone: Tone) => {
+      const path = { instrument: run.instrument };
+      const draft = await answer(api.POST('/api/bench/{instrument}/check', { params: { path } }));
+      return answer(
+        api.PUT('/api/bench/drafts/{id}', {
+          params: { path: { id: draft.id } },
+          body: {
+            version: draft.version,
+            answers: {
+              ...draft.answers,
+              at: tone.from,
+              adjusted: false,
+              asFound: [{ value: tone.mean.toFixed(2), provenance: "from the unit's file" }],
+            },
+          },
+        }),
+      );
+    },
+    (draft) => void navigate(`/bench/${draft.id}`),
+  );
+  const tones = result.data?.assessment.family.tones ?? [];
+  if (tones.length === 0) {
+    return null;
+  }
+  return (
+    <section>
+      <h2>Tones in the log</h2>
+      {tones.map((tone) => (
+        <div key={tone.from} style={{ display: 'flex', gap: 14, alignItems: 'baseline', flexWrap: 'wrap' }}>
+          <span>
+            {clock(tone.from, run.campaign?.zone)} to {clock(tone.to, run.campaign?.zone)}, steady at{' '}
+            <b className="fn-figure">{tone.mean.toFixed(2)} dB</b>. Left out of the exposure.
+          </span>
+          <Button size="small" disabled={take.isPending} onClick={() => take.mutate(tone)}>
+            Take as a check in between
+          </Button>
+        </div>
+      ))}
+      <Told problem={take.error} />
+    </section>
+  );
+}
