@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Tests\Core;
+
+use Footnote\Core\Noise\NoiseEquation;
+use PHPUnit\Framework\TestCase;
+
+/** The page of methods names every equation as the code does. */
+final class MethodsTest extends TestCase
+{
+    public function testEveryEquationStandsInTheMethods(): void
+    {
+        $page = (string) file_get_contents(\dirname(__DIR__, 2).'/docs/methods.md');
+        foreach (NoiseEquation::cases() as $equation) {
+            self::assertStringContainsString(\sprintf('| %s | %s | %s | %s |', $equation->id(), str_replace('|', '\|', $equation->expression()), $equation->source(), $equation->mark()->value), $page);
+        }
+    }
+}
