@@ -7,17 +7,17 @@ import type { Hours } from './hours';
 /** Checks and runs of one unit along the hours, as brackets. */
 export function DayLine({ unit, hours }: { unit: Schemas['DayUnit']; hours: Hours }) {
   const navigate = useNavigate();
+  // A check that cannot be used neither opens nor closes.
+  const usable = unit.checks.filter((check) => check.usable);
   const opens = (at: string) => {
-    const next = unit.checks.find((check) => check.at > at)?.at;
+    const next = usable.find((check) => check.at > at)?.at;
     return unit.runs.some((run) => run.start >= at && (next === undefined || run.start < next));
   };
   const closes = (at: string) => {
-    const before = unit.checks.filter((check) => check.at < at).at(-1)?.at;
-    return unit.hold.length === 0 && unit.checks.length > 0 && before === undefined
-      ? !opens(at) || unit.runs.some((run) => run.stop !== null && run.stop <= at)
-      : unit.runs.some(
-          (run) => run.stop !== null && run.stop <= at && (before === undefined || run.stop > before),
-        );
+    const before = usable.filter((check) => check.at < at).at(-1)?.at;
+    return unit.runs.some(
+      (run) => run.stop !== null && run.stop <= at && (before === undefined || run.stop > before),
+    );
   };
   return (
     <div style={{ position: 'relative', height: 44 }}>

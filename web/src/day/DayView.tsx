@@ -162,7 +162,7 @@ export function DayView() {
       </div>
       <p style={{ color: ink.soft, fontSize: '0.85rem' }}>
         <b className="fn-figure">[</b> check before, as left · line: the run · <b className="fn-figure">]</b>{' '}
-        check after, as found · dotted: still missing · crossed: a check that was set aside
+        check after, as found · dotted: still missing · crossed: a check that cannot be used
       </p>
     </>
   );

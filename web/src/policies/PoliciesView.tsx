@@ -7,6 +7,7 @@ import { answer, api, type Schemas } from '../api/client';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { mayLead, maySteward } from '../shell/roles';
+import { Source } from '../results/notes';
 import { Campaigns } from './Campaigns';
 
 type Version = Schemas['PolicyVersion'];
@@ -111,7 +112,7 @@ export function PoliciesView() {
                           );
                         })}
                         <td style={{ color: ink.soft, fontSize: '0.86rem' }}>
-                          {base?.source} ({base?.mark})
+                          {base && <Source source={base.source} mark={base.mark} />}
                         </td>
                       </tr>
                     </Fragment>

@@ -13,7 +13,7 @@ import { mayDecide } from '../shell/roles';
 import { Changed, Decided, Schools } from './Aside';
 import { Decide, type Deciding } from './Decide';
 import { IntervalPicture } from './IntervalPicture';
-import { line, Named, NoteBook, Symbol } from './notes';
+import { line, Named, NoteBook, Source, Symbol } from './notes';
 import { TimePicture } from './TimePicture';
 
 type Page = Schemas['ResultPage'];
@@ -263,7 +263,7 @@ function Sheet({ page }: { page: Page }) {
               ),
               <div className="fn-note" style={{ paddingTop: 8 }}>
                 {finding.limit && <>Limit: {finding.limit}. </>}
-                {finding.source} ({finding.mark})
+                <Source source={finding.source} mark={finding.mark} />
               </div>,
             )}
           </div>
@@ -356,7 +356,7 @@ function Limits({ results }: { results: Result[] }) {
             <IntervalPicture result={result} limit={limit} />
           </div>
           <div className="fn-notes" style={{ paddingTop: 6 }}>
-            {limit.source} ({limit.mark}), {limit.scope}
+            <Source source={limit.source} mark={limit.mark} />, {limit.scope}
           </div>
         </div>
       ))}

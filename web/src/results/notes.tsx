@@ -122,18 +122,28 @@ function Note({
           {opened ? 'fold' : 'how do you know?'}
         </button>
       )}
-      {opened && <Tree book={book} figure={figure} depth={0} />}
+      {opened && <Tree book={book} figure={figure} depth={0} known={new Set([figure.equation?.id ?? ''])} />}
     </div>
   );
 }
 
 /** A figure in a sentence: what it is, and the equation or the evidence under it. */
-function Said({ figure, printed }: { figure: Figure; printed?: number | undefined }) {
+function Said({
+  figure,
+  printed,
+  brief = false,
+}: {
+  figure: Figure;
+  printed?: number | undefined;
+  brief?: boolean;
+}) {
   return (
     <>
       <Symbol text={figure.symbol} /> = <b className="fn-figure">{minus(figure.shown)}</b> {figure.unit},{' '}
       {figure.meaning}.{' '}
-      {figure.equation && printed !== undefined ? (
+      {figure.equation && brief ? (
+        <>By {figure.equation.id}.</>
+      ) : figure.equation && printed !== undefined ? (
         <>
           {figure.equation.id}, as in note {printed}.
         </>
@@ -143,7 +153,7 @@ function Said({ figure, printed }: { figure: Figure; printed?: number | undefine
           <span className="fn-figure" style={{ whiteSpace: 'normal' }}>
             {figure.equation.expression}
           </span>
-          . {figure.equation.source} ({figure.equation.mark}).
+          . <Source source={figure.equation.source} mark={figure.equation.mark} />.
         </>
       ) : (
         <>{figure.origin?.note}.</>
@@ -152,17 +162,36 @@ function Said({ figure, printed }: { figure: Figure; printed?: number | undefine
   );
 }
 
-function Tree({ book, figure, depth }: { book: NoteBook; figure: Figure; depth: number }) {
+/** What a figure was worked out from, down to the readings; an equation is printed in full where it first appears. */
+function Tree({
+  book,
+  figure,
+  depth,
+  known,
+}: {
+  book: NoteBook;
+  figure: Figure;
+  depth: number;
+  known: Set<string>;
+}) {
   return (
     <ul className="fn-tree">
-      {figure.inputs.map((id) => {
+      {figure.inputs.map((id, place) => {
         const input = book.figure(id);
-        return input ? (
+        if (!input) {
+          return null;
+        }
+        const before = figure.inputs.slice(0, place).map((one) => book.figure(one)?.equation?.id);
+        const equation = input.equation?.id ?? '';
+        const brief = known.has(equation) || before.includes(equation);
+        return (
           <li key={id}>
-            <Said figure={input} />
-            {depth < 8 && input.inputs.length > 0 && <Tree book={book} figure={input} depth={depth + 1} />}
+            <Said figure={input} brief={brief} />
+            {depth < 8 && input.inputs.length > 0 && (
+              <Tree book={book} figure={input} depth={depth + 1} known={new Set([...known, equation])} />
+            )}
           </li>
-        ) : null;
+        );
       })}
     </ul>
   );
@@ -189,3 +218,9 @@ export const Named = ({ title }: { title: string }) => {
     </>
   );
 };
+
+/** A source with its mark, said once where both are the same. */
+export function Source({ source, mark }: { source: string; mark: string }) {
+  const plain = source.replace(/\.$/, '');
+  return plain === mark ? plain : `${plain} (${mark})`;
+}
