@@ -42,6 +42,6 @@ final readonly class SeriesSketch
     /** @return array{float, float, float}|null */
     private static function point(int $low, int $high, float $energy, int $count): ?array
     {
-        return $count === 0 ? null : [$low / 1000, round(10 * log10($energy / $count), 2), $high / 1000];
+        return $count === 0 ? null : [$low / 1000.0, round(10 * log10($energy / $count), 2), $high / 1000.0];
     }
 }

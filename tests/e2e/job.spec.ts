@@ -2,7 +2,8 @@ import { expect, test } from '@playwright/test';
 import { signIn, signOut } from './person';
 
 const twoDigits = (n: number) => String(n).padStart(2, '0');
-const local = (at: Date) => `${at.getFullYear()}-${twoDigits(at.getMonth() + 1)}-${twoDigits(at.getDate())}T${twoDigits(at.getHours())}:${twoDigits(at.getMinutes())}`;
+const local = (at: Date) =>
+  `${at.getFullYear()}-${twoDigits(at.getMonth() + 1)}-${twoDigits(at.getDate())}T${twoDigits(at.getHours())}:${twoDigits(at.getMinutes())}`;
 process.env['TZ'] = 'Europe/London';
 
 /** From the first check to the signed result: a technician records, a hygienist judges and signs, a reader cannot. */
@@ -77,7 +78,12 @@ test('a dosimeter from pre-check to signed result', async ({ page }) => {
   await page.getByRole('link', { name: 'Result page' }).click();
 
   // The check of this morning came after the run was over, as found: it closes it.
-  await expect(page.getByText('closed bracket').or(page.getByRole('img', { name: 'closed bracket' })).first()).toBeVisible();
+  await expect(
+    page
+      .getByText('closed bracket')
+      .or(page.getByRole('img', { name: 'closed bracket' }))
+      .first(),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: /Sign as/ })).toHaveCount(0);
   const result = page.url();
   await signOut(page);
@@ -91,7 +97,10 @@ test('a dosimeter from pre-check to signed result', async ({ page }) => {
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /Sign as/ }).click();
-  await page.getByRole('dialog').getByRole('button', { name: /Sign as/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /Sign as/ })
+    .click();
   await expect(page.getByText(/H-1 on .* signed as/)).toBeVisible();
   await signOut(page);
 
@@ -108,7 +117,10 @@ test('evidence changes after signing', async ({ page }) => {
   await signIn(page, 'hygienist');
   await page.goto('/results/R-00010');
   await page.getByRole('button', { name: /Sign as valid/ }).click();
-  await page.getByRole('dialog').getByRole('button', { name: /Sign as/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /Sign as/ })
+    .click();
   await expect(page.getByText(/signed as/)).toBeVisible();
   await page.getByRole('link', { name: 'Run and log' }).click();
   await page.getByLabel('From, local time').fill('2026-11-18T12:00');

@@ -21,8 +21,12 @@ export async function signOut(page: Page): Promise<void> {
 
 /** The accessibility faults that axe can find, by WCAG 2.2 AA. */
 export async function isAccessible(page: Page, what: string): Promise<string[]> {
-  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
-  return found.violations.map((fault) => `${what}: ${fault.id} at ${fault.nodes.map((node) => node.target.join(' ')).join(', ')}`);
+  const found = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return found.violations.map(
+    (fault) => `${what}: ${fault.id} at ${fault.nodes.map((node) => node.target.join(' ')).join(', ')}`,
+  );
 }
 
 /** How many pixels of the page are cut off sideways. */

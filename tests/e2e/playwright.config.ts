@@ -18,7 +18,15 @@ export default defineConfig({
     trace: 'off',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+      args: [
+        '--no-sandbox',
+        '--disable-dev-shm-usage',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
     },
   },
   webServer: {

@@ -91,9 +91,15 @@ test('a steward registers, certifies and recalls; a policy is copied and changed
 
 test('an empty logbook says what comes first', async ({ page }) => {
   await signIn(page, 'reader');
-  await page.route('**/api/day*', (route) => route.fulfill({ json: { date: '2026-11-18', zone: 'UTC', campaign: null, days: [], units: [] } }));
-  await page.route('**/api/results?*', (route) => route.fulfill({ json: { total: 0, page: 1, pageSize: 50, rows: [] } }));
-  await page.route('**/api/results', (route) => route.fulfill({ json: { total: 0, page: 1, pageSize: 50, rows: [] } }));
+  await page.route('**/api/day*', (route) =>
+    route.fulfill({ json: { date: '2026-11-18', zone: 'UTC', campaign: null, days: [], units: [] } }),
+  );
+  await page.route('**/api/results?*', (route) =>
+    route.fulfill({ json: { total: 0, page: 1, pageSize: 50, rows: [] } }),
+  );
+  await page.route('**/api/results', (route) =>
+    route.fulfill({ json: { total: 0, page: 1, pageSize: 50, rows: [] } }),
+  );
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'No instrument is registered yet' })).toBeVisible();
   await page.goto('/results');

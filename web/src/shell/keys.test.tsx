@@ -1,0 +1,54 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, expect, it, vi } from 'vitest';
+import { useKeys } from './keys';
+import { mayDecide, mayLead, mayRecord, maySteward } from './roles';
+
+afterEach(cleanup);
+
+function Pad({ onJ }: { onJ: () => void }) {
+  useKeys({ j: onJ });
+  return <input aria-label="field" />;
+}
+
+it('hears a key outside of fields only', () => {
+  const heard = vi.fn();
+  render(<Pad onJ={heard} />);
+  fireEvent.keyDown(document.body, { key: 'j' });
+  expect(heard).toHaveBeenCalledTimes(1);
+  fireEvent.keyDown(screen.getByLabelText('field'), { key: 'j' });
+  fireEvent.keyDown(document.body, { key: 'j', ctrlKey: true });
+  fireEvent.keyDown(document.body, { key: 'x' });
+  expect(heard).toHaveBeenCalledTimes(1);
+});
+
+it('is silent behind a dialog, and after its view is gone', () => {
+  const heard = vi.fn();
+  const { unmount } = render(
+    <>
+      <Pad onJ={heard} />
+      <div role="dialog" />
+    </>,
+  );
+  fireEvent.keyDown(document.body, { key: 'j' });
+  unmount();
+  fireEvent.keyDown(document.body, { key: 'j' });
+  expect(heard).not.toHaveBeenCalled();
+});
+
+it('offers each role what the server would allow', () => {
+  const person = (role: 'reader' | 'technician' | 'hygienist' | 'steward') => ({
+    name: role,
+    code: 'X',
+    role,
+  });
+  const table = (['reader', 'technician', 'hygienist', 'steward'] as const).map((role) =>
+    [mayRecord, mayDecide, maySteward, mayLead].map((may) => may(person(role))),
+  );
+  expect(table).toEqual([
+    [false, false, false, false],
+    [true, false, false, false],
+    [true, true, false, true],
+    [true, false, true, true],
+  ]);
+  expect(mayRecord(null)).toBe(false);
+});
