@@ -195,13 +195,7 @@ final class EveryRuleTest extends TestCase
     public static function logs(): iterable
     {
         $work = array_map(static fn (int $i): int => 80000 + 1000 * ($i % 7), range(0, 7199));
-        $with = static function (int $from, int $count, int|callable $value) use ($work): array {
-            for ($i = $from; $i < $from + $count; ++$i) {
-                $work[$i] = \is_int($value) ? $value : $value($i);
-            }
-
-            return array_values($work);
-        };
+        $with = /** @return list<int> */ static fn (int $from, int $count, int $value): array => self::changed($work, $from, $count, $value);
         $log = self::log(...);
         yield 'tone of ten seconds' => ['noise.tone', $log($with(3000, 10, 114000)), $log($with(3000, 9, 114000))];
         yield 'at the end of the range' => ['noise.overload', $log($with(3000, 1, 140000)), $log($with(3000, 1, 139900))];
@@ -211,6 +205,20 @@ final class EveryRuleTest extends TestCase
         yield 'more than 1 % missing' => ['noise.gap', $log($with(3000, 73, LevelLog::GAP)), $log($with(3000, 72, LevelLog::GAP))];
         yield 'more than 5 % missing' => ['noise.gap-large', $log($with(3000, 361, LevelLog::GAP)), $log($with(3000, 360, LevelLog::GAP))];
         yield 'slow levels' => ['noise.column', self::log($work, kind: LogColumnKind::Slow), $log($work)];
+    }
+
+    /**
+     * @param array<array-key, int> $levels
+     *
+     * @return list<int>
+     */
+    private static function changed(array $levels, int $from, int $count, int $value): array
+    {
+        for ($i = $from; $i < $from + $count; ++$i) {
+            $levels[$i] = $value;
+        }
+
+        return array_values($levels);
     }
 
     /**
