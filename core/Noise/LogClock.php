@@ -60,6 +60,12 @@ final readonly class LogClock
         return $this->clipped($from, max($from, $to));
     }
 
+    /** The first interval that begins at that moment or after it; it may lie beyond the log. */
+    public function beginningFrom(\DateTimeImmutable $moment): int
+    {
+        return (int) ceil($this->place($moment) - 1e-6);
+    }
+
     private function place(\DateTimeImmutable $moment): float
     {
         return Span::secondsBetween($this->start, $moment) / $this->step;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
 
 /** Sums over a log with an offset that moves along the bracket: each sample is set right by the offset of its own moment. */
@@ -27,13 +28,15 @@ final readonly class MovingSums
         $energy = 0.0;
         $sums = array_fill_keys(array_map(static fn (DoseCriterion $criterion): string => $criterion->id, $criteria), 0.0);
         $samples = 0;
+        // Pieces end where the line bends or steps.
+        $bends = array_map(static fn (OffsetKnot $knot): int => $clock->beginningFrom($knot->at), $line->knots);
         $begin = 0;
         foreach ($log->chunks($column) as $chunk) {
             $end = $begin + \count($chunk);
             foreach ($ranges as [$first, $after]) {
                 for ($at = max($first, $begin), $to = min($after, $end); $at < $to; $at = $stop) {
                     // Short pieces on one line: within a piece the factor of each sample is the last one times a constant.
-                    $stop = min($to, $at + 256);
+                    $stop = min($to, $at + 256, ...array_filter($bends, static fn (int $bend): bool => $bend > $at));
                     $o = $line->at($clock->at($at));
                     $slope = $stop - $at > 1 ? ($line->at($clock->at($stop - 1)) - $o) / ($stop - 1 - $at) : 0.0;
                     $factor = exp(-self::LN10_10 * $o);

@@ -95,6 +95,43 @@ final class ConsoleTest extends TestCase
         }
     }
 
+    /** Two imports at once wait for each other: both stand, and the chain does not fork. */
+    public function testTwoWritersAtOnceDoNotForkTheJournal(): void
+    {
+        $this->migrated();
+        $processes = [];
+        foreach (range(1, 4) as $n) {
+            $record = (new \Footnote\Tests\Core\Scene())->record;
+            $path = $this->folder."/campaign-$n.json";
+            file_put_contents($path, json_encode([...$record, 'campaign' => ['code' => "c$n", 'title' => "Campaign $n"]], \JSON_THROW_ON_ERROR));
+            $process = proc_open([\dirname(__DIR__, 2).'/bin/console', 'footnote:import', $path], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, null, $this->environment());
+            self::assertIsResource($process);
+            $processes[] = $process;
+        }
+        self::assertSame([0, 0, 0, 0], array_map(proc_close(...), $processes));
+        self::assertSame([0, "The journal holds: 4 entries.\n"], $this->console('footnote:journal:verify'));
+    }
+
+    /** Entries cut off at the end, or out of the middle, are missed. */
+    public function testAMissingEntryIsFound(): void
+    {
+        $this->migrated();
+        foreach (range(1, 3) as $n) {
+            $record = (new \Footnote\Tests\Core\Scene())->record;
+            $path = $this->folder."/campaign-$n.json";
+            file_put_contents($path, json_encode([...$record, 'campaign' => ['code' => "c$n", 'title' => "Campaign $n"]], \JSON_THROW_ON_ERROR));
+            self::assertSame(0, $this->console('footnote:import '.escapeshellarg($path))[0]);
+        }
+        $database = new \PDO('sqlite:'.$this->folder.'/footnote.sqlite');
+        $database->exec('CREATE TABLE kept AS SELECT * FROM journal_entry');
+        $database->exec('DELETE FROM journal_entry WHERE sequence = 2');
+        self::assertStringContainsString('entry 2 is missing', $this->console('footnote:journal:verify')[1]);
+        $database->exec('INSERT INTO journal_entry SELECT * FROM kept WHERE sequence = 2');
+        self::assertSame(0, $this->console('footnote:journal:verify')[0]);
+        $database->exec('DELETE FROM journal_entry WHERE sequence = 3');
+        self::assertStringContainsString('the last entries are missing', $this->console('footnote:journal:verify')[1]);
+    }
+
     public function testATamperedJournalIsFound(): void
     {
         $this->migrated();
