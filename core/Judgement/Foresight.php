@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Evidence\BracketFinder;
+use Footnote\Core\Evidence\BracketState;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -26,11 +27,7 @@ final readonly class Foresight
         $family = $this->assessor->family($timeline->instrument->family);
         $finder = new BracketFinder($family->usability(), '', $family->parameter());
 
-        return array_values(array_filter($timeline->runs, static function (Run $run) use ($finder, $timeline): bool {
-            $bracket = $finder->find($run, $timeline);
-
-            return $run->stop !== null && $bracket->post === null && $bracket->brokenAfter === null;
-        }));
+        return array_values(array_filter($timeline->runs, static fn (Run $run): bool => $finder->find($run, $timeline)->state() === BracketState::Open));
     }
 
     /**

@@ -88,6 +88,18 @@ final class HistoryTest extends TestCase
         self::assertSame('0.00', BenchReading::of($check('113.2', '114.0'), $timeline, Scene::policy('standard'))->asLeft?->signed());
     }
 
+    /** Only what a check can still save holds a unit: not a run without a beginning, not a broken one, not one that runs. */
+    public function testOnlyWhatCanBeSavedHoldsTheUnit(): void
+    {
+        $foresight = new Foresight(Families::assessor());
+        $held = static fn (Scene $scene): array => array_map(static fn ($run): string => $run->id, $foresight->openRuns($scene->read()->timelines['D']));
+        self::assertSame([], $held((new Scene())->run('r', '08:00', '16:00')));
+        self::assertSame([], $held((new Scene())->check('k', '07:30', ['114.0'])->run('r', '08:00', null)));
+        self::assertSame([], $held((new Scene())->check('k', '07:30', ['114.0'])->run('r', '08:00', '16:00')->intervention('i', '16:10', 'repaired')));
+        self::assertSame([], $held((new Scene())->check('k', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('l', '16:10', ['114.0'])));
+        self::assertSame(['r'], $held((new Scene())->check('k', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('l', '16:10', ['114.0'], [], ['brokenOff' => true])));
+    }
+
     public function testACalibratorSaysWhyItDoesNotFit(): void
     {
         $reference = [...Scene::calibrator('X', '114.0', '0.2'), 'adapters' => ['1 in'], 'recalls' => [['since' => '2026-01-01T00:00:00+00:00', 'reason' => 'dropped']]];

@@ -139,7 +139,7 @@ export function ResultsView() {
       )}
       {rows.length > 0 && (
         <div style={{ overflowX: 'auto' }}>
-          <table className="fn-table fn-ledger" style={{ minWidth: 980 }}>
+          <table className="fn-table fn-ledger">
             <caption className="fn-hidden">Ledger of results; j and k move, Enter opens</caption>
             <thead>
               <tr>
@@ -148,7 +148,7 @@ export function ResultsView() {
                 <th>Bracket</th>
                 <th className="num">L_EX,8h dB(A)</th>
                 {doses.map((dose) => (
-                  <th key={dose.key} className="num">
+                  <th key={dose.key} className="num fn-wide">
                     Dose % {dose.title.replace('Dose, ', '')}
                   </th>
                 ))}
@@ -264,7 +264,7 @@ function Line({ row, doses }: { row: Row; doses: string[] }) {
         <Value result={level} />
       </td>
       {doses.map((dose) => (
-        <td key={dose} className="num">
+        <td key={dose} className="num fn-wide">
           <Value result={row.results.find((result) => result.key === dose)} />
         </td>
       ))}

@@ -64,7 +64,7 @@ export function Shell() {
             display: 'flex',
             flexWrap: 'wrap',
             alignItems: 'baseline',
-            columnGap: 26,
+            columnGap: 16,
           }}
         >
           <span style={{ fontFamily: serif, fontSize: '1.2rem', fontWeight: 600, padding: '9px 0' }}>
@@ -77,7 +77,7 @@ export function Shell() {
                 to={place.to}
                 end={place.to === '/'}
                 style={({ isActive }) => ({
-                  padding: '11px 10px 9px',
+                  padding: '11px 8px 9px',
                   textDecoration: 'none',
                   color: isActive ? ink.text : ink.press,
                   fontWeight: isActive ? 700 : 500,
@@ -91,10 +91,10 @@ export function Shell() {
           <span style={{ color: ink.soft, fontSize: '0.9rem' }}>
             {user.code}, {user.role}
           </span>
-          <Button size="small" onClick={() => setSheet(true)}>
+          <Button size="small" sx={{ minWidth: 0 }} onClick={() => setSheet(true)}>
             Keys ?
           </Button>
-          <Button size="small" onClick={() => leave.mutate(undefined)}>
+          <Button size="small" sx={{ minWidth: 0 }} onClick={() => leave.mutate(undefined)}>
             Sign out
           </Button>
         </div>
