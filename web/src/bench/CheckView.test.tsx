@@ -1,0 +1,224 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { createMemoryRouter, RouterProvider } from 'react-router';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Schemas } from '../api/client';
+import { CheckView } from './CheckView';
+
+const server = vi.hoisted(() => ({ GET: vi.fn(), PUT: vi.fn(), POST: vi.fn() }));
+
+vi.mock('../api/client', async (original) => ({
+  ...(await original<typeof import('../api/client')>()),
+  api: server,
+}));
+
+const step = (
+  id: string,
+  kind: Schemas['Step']['kind'],
+  more: Partial<Schemas['Step']> = {},
+): Schemas['Step'] => ({
+  id,
+  kind,
+  title: id,
+  instruction: `do ${id}`,
+  why: `why ${id}`,
+  required: true,
+  seconds: null,
+  when: null,
+  ...more,
+});
+
+const draft = (version: number, answers: Schemas['Answers']): Schemas['Draft'] => ({
+  id: 'd1',
+  version,
+  startedBy: 'T-1',
+  startedAt: '2026-11-18T07:00:00+00:00',
+  unit: {
+    id: 'DM-06',
+    model: 'Wren 2',
+    microphone: '1/2 in',
+    selfAdjusting: false,
+    hold: ['R-1', 'R-2'],
+    running: null,
+  },
+  procedure: {
+    title: 'Check',
+    steps: [
+      step('stopped', 'confirm'),
+      step('reference', 'reference'),
+      step('as-found', 'readings'),
+      step('adjust', 'adjust', { required: false }),
+      step('as-left', 'readings', { when: 'adjusted' }),
+    ],
+  },
+  references: [
+    {
+      id: 'AC-01',
+      model: 'Fork',
+      adapters: ['1/2 in'],
+      levels: [{ nominal: '114', certified: '114.02', uncertainty: '0.15', frequency: '1000' }],
+      problems: ['Its certificate was due on 1 Oct 2026.'],
+    },
+  ],
+  answers,
+  problems: [],
+  live: {
+    expected: '114.02',
+    asFound: '-0.62',
+    asLeft: null,
+    drift: '-0.70',
+    driftKept: false,
+    driftLimit: 'not more than 0.5 dB',
+    since: 'C-1',
+    policy: 'Standard',
+    closes: [{ run: 'R-1', person: 'W-06', task: 'casting', verdict: 'void', finding: 'Drift: −0.70 dB.' }],
+  },
+});
+
+let kept: Schemas['Answers'];
+
+const good = (data: unknown) => Promise.resolve({ data, response: new Response() });
+
+beforeEach(() => {
+  const store = new Map<string, string>();
+  Object.defineProperty(window, 'localStorage', {
+    configurable: true,
+    value: {
+      getItem: (key: string) => store.get(key) ?? null,
+      setItem: (key: string, value: string) => store.set(key, value),
+      removeItem: (key: string) => store.delete(key),
+    },
+  });
+  kept = {};
+  let version = 1;
+  server.GET.mockImplementation(() => good(draft(version, kept)));
+  server.PUT.mockImplementation((_path: string, { body }: { body: { answers: Schemas['Answers'] } }) => {
+    kept = body.answers;
+    version += 1;
+    return good(draft(version, kept));
+  });
+  server.POST.mockImplementation(() => good({ check: 'C-2' }));
+});
+
+afterEach(() => {
+  cleanup();
+  vi.clearAllMocks();
+});
+
+const open = async () => {
+  const router = createMemoryRouter(
+    [
+      { path: '/bench/:id', Component: CheckView },
+      { path: '/bench', Component: () => <p>the bench</p> },
+    ],
+    { initialEntries: ['/bench/d1'] },
+  );
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>,
+  );
+  await screen.findByRole('heading', { name: 'stopped' });
+};
+
+const goOn = () => screen.getByRole<HTMLButtonElement>('button', { name: /Done, go on/ });
+
+describe('a check on the bench', () => {
+  it('says that the unit must not be adjusted, and what the check will close', async () => {
+    await open();
+    expect(
+      screen.getByText(/Do not adjust before the value as found is written: it closes 2 runs/),
+    ).toBeTruthy();
+    const aside = screen.getByLabelText('What the check shows so far');
+    expect(aside.textContent).toContain('−0.70 dB');
+    expect(aside.textContent).toContain('Beyond the limit of Standard');
+    expect(within(aside).getByText('Drift: −0.70 dB.')).toBeTruthy();
+  });
+
+  it('walks to its end by one key where nothing is missing, and keeps the order of the steps', async () => {
+    await open();
+    fireEvent.keyDown(document.body, { key: 'Enter' });
+    await screen.findByRole('heading', { name: 'reference' });
+    expect(goOn().disabled).toBe(true);
+    expect(screen.getByText('Choose a calibrator and its level.')).toBeTruthy();
+    expect(screen.getByText('Its certificate was due on 1 Oct 2026.')).toBeTruthy();
+    fireEvent.click(screen.getByRole('radio', { name: /114 dB, 1000 Hz/ }));
+    await waitFor(() => expect(goOn().disabled).toBe(false));
+    fireEvent.click(goOn());
+    await screen.findByRole('heading', { name: 'as-found' });
+    fireEvent.change(screen.getByLabelText(/Reading/), { target: { value: '113,4' } });
+    fireEvent.click(goOn());
+    await screen.findByRole('heading', { name: 'adjust' });
+    fireEvent.click(screen.getByRole('button', { name: 'Left as it is' }));
+    fireEvent.click(goOn());
+    fireEvent.click(await screen.findByRole('button', { name: /Accept the check/ }));
+    await screen.findByText('the bench');
+    expect(kept).toMatchObject({ reference: 'AC-01', nominal: '114', adjusted: false });
+    expect(kept.asFound).toEqual([{ value: '113,4', provenance: 'typed' }]);
+    expect(Object.keys(kept.steps ?? {})).toEqual(['stopped', 'reference', 'as-found', 'adjust']);
+  });
+
+  it('asks for the reading as left only where the unit was adjusted', async () => {
+    kept = {
+      adjusted: true,
+      steps: { stopped: 'done', reference: 'done', 'as-found': 'done' },
+      asFound: [{ value: '113.4', provenance: 'typed' }],
+    };
+    const router = createMemoryRouter([{ path: '/bench/:id', Component: CheckView }], {
+      initialEntries: ['/bench/d1'],
+    });
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>,
+    );
+    await screen.findByRole('heading', { name: 'adjust' });
+    const steps = screen.getByRole('list', { name: 'Steps' });
+    expect(within(steps).getByRole('button', { name: /as-left/ })).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Left as it is' }));
+    await waitFor(() => expect(within(steps).queryByRole('button', { name: /as-left/ })).toBeNull());
+  });
+
+  it('lets a step be skipped and says so, and steps back', async () => {
+    await open();
+    fireEvent.keyDown(document.body, { key: 'x' });
+    await screen.findByRole('heading', { name: 'reference' });
+    await waitFor(() => expect(kept.steps).toEqual({ stopped: 'skipped' }));
+    const steps = screen.getByRole('list', { name: 'Steps' });
+    expect(within(steps).getByRole('button', { name: /stopped/ }).textContent).toContain('stopped skipped');
+    fireEvent.keyDown(document.body, { key: 'y' });
+    await screen.findByRole('heading', { name: 'stopped' });
+    fireEvent.keyDown(document.body, { key: 'Enter' });
+    await waitFor(() => expect(kept.steps).toEqual({ stopped: 'done' }));
+  });
+
+  it('stays where it is when the server does not accept', async () => {
+    kept = {
+      steps: { stopped: 'done', reference: 'done', 'as-found': 'done', adjust: 'done' },
+      adjusted: false,
+    };
+    server.POST.mockImplementation(() =>
+      Promise.resolve({
+        error: {
+          type: '',
+          title: '',
+          status: 422,
+          detail: 'All answers are kept. There is no reading as found.',
+          fields: [],
+        },
+        response: new Response(null, { status: 422 }),
+      }),
+    );
+    const router = createMemoryRouter([{ path: '/bench/:id', Component: CheckView }], {
+      initialEntries: ['/bench/d1'],
+    });
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>,
+    );
+    fireEvent.click(await screen.findByRole('button', { name: /Accept the check/ }));
+    await screen.findByText(/All answers are kept/);
+    expect(screen.getByRole('heading', { name: 'Accept' })).toBeTruthy();
+  });
+});

@@ -1,0 +1,131 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import type { Schemas } from '../api/client';
+import { Decide, type Deciding } from './Decide';
+
+const server = vi.hoisted(() => ({ POST: vi.fn() }));
+
+vi.mock('../api/client', async (original) => ({
+  ...(await original<typeof import('../api/client')>()),
+  api: server,
+}));
+
+const decision: Schemas['Decision'] = {
+  id: 7,
+  kind: 'sign',
+  verdict: 'valid',
+  proposed: 'valid',
+  reason: '',
+  policy: 'standard-1',
+  digest: 'old',
+  snapshotDigest: 'x',
+  by: 'H-1',
+  at: '2026-11-18T17:00:00+00:00',
+};
+
+const page = (decisions: Schemas['Decision'][]): Schemas['ResultPage'] => ({
+  run: { id: 'R-1', instrument: 'D', start: '', stop: null, person: '', task: '', place: '', hasLog: false },
+  campaign: { id: 'c', title: '', site: '', zone: 'UTC', policyChanged: false },
+  assessment: {
+    run: 'R-1',
+    instrument: 'D',
+    policy: { id: 'standard', name: 'Standard', version: 1 },
+    verdict: 'valid',
+    bracket: { state: 'closed', pre: null, post: null, between: [], runs: [], passedOver: [], broken: null },
+    results: [],
+    drifts: [],
+    drift: null,
+    findings: [],
+    family: {
+      response: [],
+      tones: [],
+      flatStretches: [],
+      overloads: [],
+      knocks: [],
+      leftOut: [],
+      seconds: 0,
+      largestEverDrift: null,
+      cumulativeAdjustment: null,
+    },
+    figures: [],
+  },
+  digest: 'seen',
+  checks: [],
+  schools: [],
+  decisions,
+  changedSinceSigning: null,
+  neighbours: { previous: null, next: null },
+});
+
+const closed = vi.fn();
+
+beforeEach(() => {
+  server.POST.mockResolvedValue({ data: {}, response: new Response() });
+});
+
+afterEach(() => {
+  cleanup();
+  vi.clearAllMocks();
+});
+
+const ask = (kind: Deciding, decisions: Schemas['Decision'][] = []) =>
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <Decide page={page(decisions)} kind={kind} onClose={closed} />
+    </QueryClientProvider>,
+  );
+
+const reason = () => screen.getByRole<HTMLTextAreaElement>('textbox', { name: /Reason/ });
+
+it('signs with what was seen, and asks for no reason the first time', async () => {
+  ask('sign');
+  expect(reason().required).toBe(false);
+  fireEvent.click(screen.getByRole('button', { name: 'Sign as valid' }));
+  await waitFor(() => expect(closed).toHaveBeenCalled());
+  expect(server.POST).toHaveBeenCalledWith('/api/results/{run}/decision', {
+    params: { path: { run: 'R-1' } },
+    body: { kind: 'sign', digest: 'seen', reason: '', after: null },
+  });
+});
+
+it('asks why where it supersedes, and names what it supersedes', async () => {
+  ask('sign', [decision]);
+  expect(reason().required).toBe(true);
+  expect(screen.getByText(/supersedes the decision before/)).toBeTruthy();
+  fireEvent.change(reason(), { target: { value: 'a stretch was left out' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Sign as valid' }));
+  await waitFor(() => expect(closed).toHaveBeenCalled());
+  expect(server.POST.mock.calls[0]?.[1]).toMatchObject({
+    body: { after: 7, reason: 'a stretch was left out' },
+  });
+});
+
+it('voids only with a reason', () => {
+  ask('void');
+  expect(reason().required).toBe(true);
+  expect(screen.getByText(/both shown ever after/)).toBeTruthy();
+});
+
+it('keeps the reason when somebody was faster', async () => {
+  server.POST.mockResolvedValue({
+    error: { type: '', title: '', status: 409, detail: 'H-2 has decided this result meanwhile.', fields: [] },
+    response: new Response(null, { status: 409 }),
+  });
+  ask('void');
+  fireEvent.change(reason(), { target: { value: 'it fell' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Void this result' }));
+  await screen.findByText('H-2 has decided this result meanwhile.');
+  expect(reason().value).toBe('it fell');
+  expect(closed).not.toHaveBeenCalled();
+});
+
+it('offers every verdict but the proposal, and never open, to overrule', () => {
+  ask('overrule');
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: /Verdict/ }));
+  expect(screen.getAllByRole('option').map((option) => option.textContent)).toEqual([
+    'corrected',
+    'qualified',
+    'void',
+  ]);
+});
