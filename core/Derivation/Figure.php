@@ -66,6 +66,9 @@ final readonly class Figure
      */
     public function shownBeside(Exact $limit): string
     {
+        if (!is_finite($this->toFloat())) {
+            return $this->shown();
+        }
         $side = $this->value instanceof Exact ? $this->value->compareTo($limit) : $this->value <=> $limit->toFloat();
         for ($decimals = $this->decimals; $decimals < $this->decimals + 4; ++$decimals) {
             $shown = $this->rounded($decimals);

@@ -77,7 +77,7 @@ final readonly class Run
             $paused += $pause->seconds();
         }
 
-        return $span->seconds() - $paused;
+        return max(0.0, $span->seconds() - $paused);
     }
 
     /** The instant of the run that the unit's own clock showed as $unitTime. */

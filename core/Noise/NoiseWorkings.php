@@ -246,7 +246,7 @@ final readonly class NoiseWorkings
     {
         $hours = $this->run->shiftMinutes !== null ? $this->run->shiftMinutes / 60 : $seconds / 3600;
         $duration = Figure::read('T_e', $this->run->shiftMinutes !== null ? 'working day that the run stands for' : 'time measured, taken as the working day', $hours, Unit::Hour, $this->origin($this->run->shiftMinutes !== null ? 'stated with the run' : 'no working day was stated'), 2);
-        $gain = 10 * log10($hours / DoseCriterion::HOURS);
+        $gain = $hours > 0 ? 10 * log10($hours / DoseCriterion::HOURS) : -\INF;
         $daily = Figure::derived('L_EX,8h', 'daily noise exposure level', $level->toFloat() + $gain, Unit::DecibelA, NoiseEquation::DailyExposure, [$level, $duration]);
         $u2 = $this->timeline->instrument->family === 'noise-dosimeter' || $this->timeline->instrument->class !== '1' ? 1.5 : 0.7;
         $assumed = static fn (string $symbol, string $meaning, float $value): Figure => Figure::read($symbol, $meaning, $value, Unit::Decibel, new Origin('assumption', 'ISO 9612', 'ISO 9612 Annex C, from memory'), 1);

@@ -48,6 +48,35 @@ final class DerivationTest extends TestCase
     {
         self::assertSame('−∞', self::figure(-\INF)->shown());
         self::assertSame('−∞', self::figure(-\INF)->full());
+        self::assertSame('−∞', self::figure(-\INF)->shownBeside(Exact::of('85')));
+    }
+
+    /** A day below the threshold has a dose of 0 %, no TWA, and is judged all the same. */
+    public function testAQuietDayIsJudgedAgainstALimitOnTheTwa(): void
+    {
+        $scene = new Scene();
+        $campaign = $scene->record['campaign'];
+        self::assertIsArray($campaign);
+        $campaign['limits'] = [['id' => 'own', 'title' => 'house limit', 'quantity' => 'twa:pel', 'value' => '85', 'unit' => 'dB(A)', 'comparator' => '>', 'source' => 'House rule', 'mark' => 'own']];
+        $scene->record['campaign'] = $campaign;
+        $assessment = $scene->check('k1', '07:30', ['114.0'])->run('r', '08:00', '10:00')->check('k2', '16:30', ['114.0'])->assessLog('r', NoiseTablesTest::log(array_fill(0, 7200, 60000), 1.0));
+        $result = Scene::result($assessment, 'twa:pel');
+        self::assertFalse($result->outcomes[0]->crossed);
+        $written = json_encode((new \Footnote\Core\Record\AssessmentWriter())->write($assessment), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+        self::assertStringContainsString('"shown":"−∞"', $written);
+    }
+
+    /** Pauses that swallow the whole run leave no time to sum over; nothing breaks, and no number is made of it. */
+    public function testARunThatWasPausedThroughout(): void
+    {
+        $pause = ['from' => Scene::moment('08:00'), 'to' => Scene::moment('16:00')];
+        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.2'])
+            ->run('r', '08:00', '16:00', '90.0', ['pauses' => [$pause, $pause], 'plannedMinutes' => 480, 'totals' => ['equivalentLevel' => ['value' => '90.0', 'provenance' => 'typed'], 'doses' => ['hc' => ['value' => '0', 'provenance' => 'typed']]]]);
+        $assessment = $scene->assess('r');
+        self::assertSame(0.0, $assessment->run->runningSeconds());
+        self::assertSame(-\INF, Scene::result($assessment, 'lex8h')->indicated->toFloat());
+        self::assertContains('run.short', Scene::rules($assessment));
+        self::assertNotSame('', json_encode((new \Footnote\Core\Record\AssessmentWriter())->write($assessment), \JSON_THROW_ON_ERROR));
     }
 
     public function testEveryDigitIsKeptForMachines(): void
