@@ -76,7 +76,7 @@ final class DerivationTest extends TestCase
         self::assertSame(0.0, $assessment->run->runningSeconds());
         self::assertSame(-\INF, Scene::result($assessment, 'lex8h')->indicated->toFloat());
         self::assertContains('run.short', Scene::rules($assessment));
-        self::assertNotSame('', json_encode((new \Footnote\Core\Record\AssessmentWriter())->write($assessment), \JSON_THROW_ON_ERROR));
+        self::assertJson(json_encode((new \Footnote\Core\Record\AssessmentWriter())->write($assessment), \JSON_THROW_ON_ERROR));
     }
 
     public function testEveryDigitIsKeptForMachines(): void
