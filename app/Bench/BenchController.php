@@ -69,7 +69,7 @@ final readonly class BenchController
             $units[] = [
                 ...$this->unit($timeline),
                 'lastCheck' => $last === null ? null : ['id' => $last->id, 'at' => $last->at->format(\DATE_ATOM), 'reference' => $last->reference],
-                'draft' => $draft === false ? null : ['id' => Logbook::text($draft, 'id'), 'by' => Logbook::text($draft, 'started_by'), 'startedAt' => self::utc(Logbook::text($draft, 'started_at'))],
+                'draft' => $draft === false ? null : ['id' => Logbook::text($draft, 'id'), 'by' => Logbook::text($draft, 'started_by'), 'startedAt' => Logbook::moment($draft, 'started_at')],
             ];
             if ($last !== null && $last->reference !== null) {
                 $points = UnitHistory::of($timeline, $last->at)->points;
@@ -321,10 +321,5 @@ final readonly class BenchController
         }
 
         return ['id' => Logbook::text($row, 'id'), 'policy' => Logbook::text($row, 'policy_key')];
-    }
-
-    private static function utc(string $stored): string
-    {
-        return (new \DateTimeImmutable($stored, new \DateTimeZone('UTC')))->format(\DATE_ATOM);
     }
 }

@@ -214,6 +214,16 @@ final readonly class Logbook
         return \is_array($data) ? $data : [];
     }
 
+    /**
+     * A moment as it is stored, in UTC, written with its offset.
+     *
+     * @param array<string, mixed> $row
+     */
+    public static function moment(array $row, string $name): string
+    {
+        return (new \DateTimeImmutable(self::text($row, $name), new \DateTimeZone('UTC')))->format(\DATE_ATOM);
+    }
+
     /** Bytes as they are kept in a blob column. */
     public static function packed(string $bytes): string
     {

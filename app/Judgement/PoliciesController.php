@@ -40,7 +40,7 @@ final readonly class PoliciesController
 
         return new JsonResponse(['policies' => array_map(static fn (array $row): array => [
             'key' => Logbook::text($row, 'policy_key'), 'version' => (int) Logbook::text($row, 'version'), 'newest' => \in_array(Logbook::text($row, 'policy_key'), $newest, true), 'by' => Logbook::text($row, 'recorded_by'),
-            'at' => (new \DateTimeImmutable(Logbook::text($row, 'recorded_at'), new \DateTimeZone('UTC')))->format(\DATE_ATOM), 'data' => Logbook::json($row, 'data'),
+            'at' => Logbook::moment($row, 'recorded_at'), 'data' => Logbook::json($row, 'data'),
         ], $rows)]);
     }
 

@@ -249,7 +249,7 @@ final readonly class ResultsController
     {
         return array_map(static fn (array $row): array => [
             'id' => (int) Logbook::text($row, 'id'), 'kind' => Logbook::text($row, 'kind'), 'verdict' => Logbook::text($row, 'verdict'), 'proposed' => Logbook::text($row, 'proposed'), 'reason' => Logbook::text($row, 'reason'), 'policy' => Logbook::text($row, 'policy_key'), 'digest' => Logbook::text($row, 'digest'), 'snapshotDigest' => Logbook::text($row, 'snapshot_digest'), 'by' => Logbook::text($row, 'recorded_by'),
-            'at' => (new \DateTimeImmutable(Logbook::text($row, 'recorded_at'), new \DateTimeZone('UTC')))->format(\DATE_ATOM),
+            'at' => Logbook::moment($row, 'recorded_at'),
         ], $this->connection->fetchAllAssociative('SELECT id, kind, verdict, proposed, reason, policy_key, digest, snapshot_digest, recorded_by, recorded_at FROM decision WHERE run_id = ? ORDER BY id DESC', [$run]));
     }
 

@@ -109,7 +109,7 @@ final readonly class RunsController
                 'start' => Logbook::text($log, 'first_interval'), 'stepSeconds' => (float) Logbook::text($log, 'step_seconds'), 'length' => (int) Logbook::text($log, 'length'),
                 'columns' => array_map(static fn ($column): string => $column->kind->value, array_values($this->formats->read(Fields::of(Logbook::json($log, 'format')))->columns)),
             ],
-            'learned' => array_map(static fn (array $fact): array => ['fields' => array_keys(Logbook::json($fact, 'record')), 'reason' => Logbook::text($fact, 'reason'), 'by' => Logbook::text($fact, 'recorded_by'), 'at' => (new \DateTimeImmutable(Logbook::text($fact, 'recorded_at'), new \DateTimeZone('UTC')))->format(\DATE_ATOM)], $facts),
+            'learned' => array_map(static fn (array $fact): array => ['fields' => array_keys(Logbook::json($fact, 'record')), 'reason' => Logbook::text($fact, 'reason'), 'by' => Logbook::text($fact, 'recorded_by'), 'at' => Logbook::moment($fact, 'recorded_at')], $facts),
         ]);
     }
 

@@ -15,6 +15,12 @@ enum LogColumnKind: string
     case Peak = 'LCpeak';
     case Overload = 'overload';
 
+    /** Kinds that levels and doses may be summed from, the best first. */
+    public const SUMMED = [self::Equivalent, self::Slow, self::Fast, self::Average];
+
+    /** Kinds that show how loud it was, the best first. */
+    public const LEVELS = [...self::SUMMED, self::Maximum];
+
     public function words(): string
     {
         return match ($this) {
@@ -26,10 +32,5 @@ enum LogColumnKind: string
             self::Peak => 'C-weighted peak of each interval',
             self::Overload => 'mark of overload, 1 or 0',
         };
-    }
-
-    public function isLevel(): bool
-    {
-        return $this !== self::Overload && $this !== self::Peak;
     }
 }

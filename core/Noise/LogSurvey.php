@@ -32,7 +32,7 @@ final readonly class LogSurvey
     public static function of(LevelLog $log, Run $run, Instrument $instrument, array $calibratorLevels, Policy $policy): self
     {
         $clock = new LogClock($log, $run);
-        $level = self::column($log, LogColumnKind::Equivalent, LogColumnKind::Slow, LogColumnKind::Fast, LogColumnKind::Average, LogColumnKind::Maximum);
+        $level = self::column($log, ...LogColumnKind::LEVELS);
         $peak = self::column($log, LogColumnKind::Peak);
         $overload = self::column($log, LogColumnKind::Overload);
 

@@ -60,7 +60,7 @@ final readonly class MovingSums
                         $play = 1000 * $slope * ($stop - $at);
                         [$below, $above] = [$first + min(0.0, $play), $first + max(0.0, $play)];
                         $sum = 0.0;
-                        for ($i = $at - $begin, $end256 = $stop - $begin; $i < $end256; ++$i) {
+                        for ($i = $at - $begin, $pieceEnd = $stop - $begin; $i < $pieceEnd; ++$i) {
                             $value = $chunk[$i];
                             // Only a level within the threshold's own movement needs the threshold of its moment.
                             if ($value >= $above || ($value >= $below && $value >= $first + 1000 * $slope * ($i - $at + $begin))) {

@@ -152,7 +152,7 @@ final readonly class NoiseWorkings
         $gapShare = 1.0;
         $seconds = 0.0;
 
-        $place = LogSurvey::column($log, LogColumnKind::Equivalent, LogColumnKind::Slow, LogColumnKind::Fast, LogColumnKind::Average);
+        $place = LogSurvey::column($log, ...LogColumnKind::SUMMED);
         if ($place !== null) {
             $column = $columns[$place];
             $histogram = LevelHistogram::of($log, $place, $ranges);

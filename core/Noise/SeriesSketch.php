@@ -15,7 +15,7 @@ final readonly class SeriesSketch
     public static function of(LevelLog $log, int $most): self
     {
         $per = max(1, (int) ceil($log->length() / $most));
-        $column = LogSurvey::column($log, LogColumnKind::Equivalent, LogColumnKind::Slow, LogColumnKind::Fast, LogColumnKind::Average, LogColumnKind::Maximum) ?? 0;
+        $column = LogSurvey::column($log, ...LogColumnKind::LEVELS) ?? 0;
         $points = [];
         [$low, $high, $energy, $count, $held] = [\PHP_INT_MAX, \PHP_INT_MIN, 0.0, 0, 0];
         foreach ($log->chunks($column) as $chunk) {

@@ -39,10 +39,12 @@ export function CertificateFields({
   draft,
   set,
   refusal,
+  required = true,
 }: {
   draft: CertificateDraft;
   set: (draft: CertificateDraft) => void;
   refusal: Refusal | null;
+  required?: boolean;
 }) {
   const level = (place: number, part: Partial<CertificateDraft['levels'][number]>) =>
     set({ ...draft, levels: draft.levels.map((one, i) => (i === place ? { ...one, ...part } : one)) });
@@ -53,14 +55,14 @@ export function CertificateFields({
         value={draft.number}
         set={(number) => set({ ...draft, number })}
         problem={refusal?.of('number')}
-        required
+        required={required}
       />
       <Field
         label="Laboratory"
         value={draft.laboratory}
         set={(laboratory) => set({ ...draft, laboratory })}
         problem={refusal?.of('laboratory')}
-        required
+        required={required}
       />
       <Field
         label="Issued"
@@ -68,7 +70,7 @@ export function CertificateFields({
         value={draft.issued}
         set={(issued) => set({ ...draft, issued })}
         problem={refusal?.of('issued')}
-        required
+        required={required}
       />
       <Field
         label="Due"
@@ -76,7 +78,7 @@ export function CertificateFields({
         value={draft.due}
         set={(due) => set({ ...draft, due })}
         problem={refusal?.of('due')}
-        required
+        required={required}
       />
       {draft.levels.map((one, place) => (
         <div

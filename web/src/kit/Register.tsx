@@ -96,48 +96,8 @@ export function RegisterUnit({ onClose }: { onClose: () => void }) {
         label="It adjusts itself when it hears the calibrator"
       />
       <h3 style={{ gridColumn: '1 / -1', margin: 0 }}>Laboratory certificate, where there is one</h3>
-      <CertificateFieldsOptional certificate={certificate} set={setCertificate} refusal={register.error} />
+      <CertificateFields draft={certificate} set={setCertificate} refusal={register.error} required={false} />
     </Form>
-  );
-}
-
-function CertificateFieldsOptional({
-  certificate,
-  set,
-  refusal,
-}: {
-  certificate: ReturnType<typeof noCertificate>;
-  set: (draft: ReturnType<typeof noCertificate>) => void;
-  refusal: import('../api/client').Refusal | null;
-}) {
-  return (
-    <>
-      <Field
-        label="Certificate number"
-        value={certificate.number}
-        set={(number) => set({ ...certificate, number })}
-      />
-      <Field
-        label="Laboratory"
-        value={certificate.laboratory}
-        set={(laboratory) => set({ ...certificate, laboratory })}
-        problem={refusal?.of('laboratory')}
-      />
-      <Field
-        label="Issued"
-        type="date"
-        value={certificate.issued}
-        set={(issued) => set({ ...certificate, issued })}
-        problem={refusal?.of('issued')}
-      />
-      <Field
-        label="Due"
-        type="date"
-        value={certificate.due}
-        set={(due) => set({ ...certificate, due })}
-        problem={refusal?.of('due')}
-      />
-    </>
   );
 }
 

@@ -19,9 +19,9 @@ const shapes: Record<Verdict, React.ReactNode> = {
 };
 
 /** A verdict by ink, shape and word. */
-export function VerdictSign({ verdict, quiet = false }: { verdict: Verdict; quiet?: boolean }) {
+export function VerdictSign({ verdict }: { verdict: Verdict }) {
   return (
-    <span style={{ color: ink[verdict], fontWeight: quiet ? 400 : 650, whiteSpace: 'nowrap' }}>
+    <span style={{ color: ink[verdict], fontWeight: 650, whiteSpace: 'nowrap' }}>
       <svg
         width="14"
         height="14"
