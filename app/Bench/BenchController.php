@@ -16,15 +16,20 @@ use Footnote\App\Judgement\Logbook;
 use Footnote\App\Judgement\Policies;
 use Footnote\App\Judgement\Workings;
 use Footnote\App\Kit\RegisteredInstrument;
+use Footnote\App\Kit\TraitsLine;
 use Footnote\Core\Evidence\CommonShift;
+use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Foresight;
-use Footnote\Core\Noise\BenchReading;
-use Footnote\Core\Noise\CalibratorFitness;
-use Footnote\Core\Noise\UnitHistory;
+use Footnote\Core\Judgement\LiveLine;
+use Footnote\Core\Judgement\LiveSheet;
+use Footnote\Core\Judgement\ReferenceChoice;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\Step;
+use Footnote\Core\Record\AnswerRows;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -62,6 +67,7 @@ final readonly class BenchController
     {
         $units = [];
         $morning = [];
+        $families = [];
         foreach (array_keys($this->logbook->pairs('SELECT id, record FROM instrument ORDER BY id', [])) as $id) {
             $timeline = $this->logbook->timeline($id);
             $draft = $this->connection->fetchAssociative('SELECT id, started_by, started_at FROM check_draft WHERE instrument_id = ? AND closed_at IS NULL', [$id]);
@@ -72,20 +78,22 @@ final readonly class BenchController
                 'draft' => $draft === false ? null : ['id' => Logbook::text($draft, 'id'), 'by' => Logbook::text($draft, 'started_by'), 'startedAt' => Logbook::moment($draft, 'started_at')],
             ];
             if ($last !== null && $last->reference !== null) {
-                $points = UnitHistory::of($timeline, $last->at)->points;
+                $points = $this->assessor->family($timeline->instrument->family)->bench()->history($timeline, $last->at)->points;
                 $point = $points === [] ? null : $points[\count($points) - 1];
-                if ($point !== null && $point['check'] === $last->id && $point['drift'] !== null) {
-                    $morning[$last->reference.'|'.$last->at->format('Y-m-d').($last->at->format('H') < 12 ? ' morning' : ' afternoon')][$id] = $point['drift'];
+                if ($point !== null && $point->check === $last->id && $point->drift !== null) {
+                    $families[$last->reference] = $timeline->instrument->family;
+                    $morning[$last->reference.'|'.$last->at->format('Y-m-d').($last->at->format('H') < 12 ? ' morning' : ' afternoon')][$id] = $point->drift;
                 }
             }
         }
         $shifts = [];
         krsort($morning);
         foreach ($morning as $key => $drifts) {
-            $shift = CommonShift::of($drifts);
+            [$reference, $when] = explode('|', $key, 2);
+            $scale = $this->assessor->family($families[$reference] ?? '')->bench()->sharedShift();
+            $shift = CommonShift::of($drifts, $scale->near, $scale->least);
             if ($shift !== null) {
-                [$reference, $when] = explode('|', $key, 2);
-                $shifts[] = ['reference' => $reference, 'when' => $when, 'shared' => $shift->shared, 'units' => $shift->moved, 'own' => array_map(static fn (string $unit, float $own): array => ['unit' => $unit, 'own' => $own], array_keys($shift->own), array_values($shift->own))];
+                $shifts[] = ['unit' => $scale->unit->value, 'reference' => $reference, 'when' => $when, 'shared' => $shift->shared, 'units' => $shift->moved, 'own' => array_map(static fn (string $unit, float $own): array => ['unit' => $unit, 'own' => $own], array_keys($shift->own), array_values($shift->own))];
             }
         }
 
@@ -94,16 +102,20 @@ final readonly class BenchController
 
     #[Route('/{instrument}/check', methods: ['POST'])]
     #[IsGranted('ROLE_TECHNICIAN')]
-    public function begin(string $instrument, #[CurrentUser] User $user): JsonResponse
+    public function begin(string $instrument, Request $request, #[CurrentUser] User $user): JsonResponse
     {
-        if ($this->entities->find(RegisteredInstrument::class, $instrument) === null) {
-            throw Problem::missing('Instrument '.$instrument);
+        $unit = $this->entities->find(RegisteredInstrument::class, $instrument) ?? throw Problem::missing('Instrument '.$instrument);
+        $procedure = $request->query->getString('procedure');
+        $procedures = $this->assessor->family($unit->family)->procedures($this->reader->instrument(Fields::of($unit->record)));
+        if ($procedure !== '' && Procedure::among($procedures, $procedure)->id !== $procedure) {
+            throw Problem::field('/procedure', \sprintf('must be one of: %s.', implode(', ', array_map(static fn (Procedure $one): string => $one->id, $procedures))));
         }
-        $draft = $this->journal->during($user->code, 'check begun', ['instrument' => $instrument], function () use ($instrument, $user): Draft {
+        $draft = $this->journal->during($user->code, 'check begun', ['instrument' => $instrument], function () use ($instrument, $user, $procedure): Draft {
             $open = $this->connection->fetchOne('SELECT id FROM check_draft WHERE instrument_id = ? AND closed_at IS NULL', [$instrument]);
             $draft = \is_string($open) ? $this->entities->find(Draft::class, $open) : null;
             if ($draft === null) {
                 $draft = new Draft((string) new Ulid(), $instrument, $user->code, $this->clock->now());
+                $draft->answer($procedure === '' ? [] : ['procedure' => $procedure]);
                 $this->entities->persist($draft);
             }
 
@@ -126,7 +138,7 @@ final readonly class BenchController
         $body = Body::of($request);
         $draft = $this->find($id);
         $answers = $body->map('answers');
-        if (($answers['asFound'] ?? []) !== [] && !isset($answers['at'])) {
+        if (!isset($answers['at']) && array_filter(['asFound', 'points', 'setPoints'], static fn (string $rows): bool => AnswerRows::of($answers[$rows] ?? []) !== []) !== []) {
             $answers['at'] = $this->clock->now()->format(\DATE_ATOM);
         }
         try {
@@ -161,7 +173,7 @@ final readonly class BenchController
     {
         $reason = Body::of($request)->text('reason');
         $check = $this->entities->find(RecordedCheck::class, $id) ?? throw Problem::missing('Check '.$id);
-        $read = $this->reader->check(Fields::of($check->record), RecordReader::format('noise-dosimeter'));
+        $read = $this->reader->check(Fields::of($check->record), RecordReader::format(Logbook::text($this->logbook->instrumentRecord($check->instrument) ?? [], 'family')));
         if ($read->content->wasAdjusted()) {
             throw new Problem(409, 'The unit was adjusted at this check: setting it aside would hide that. Nothing was changed.');
         }
@@ -204,7 +216,7 @@ final readonly class BenchController
         $draft = $this->find($id);
         $answers = $draft->answers();
         $timeline = $this->logbook->timeline($draft->instrument);
-        if ($brokenOff && ($answers['asFound'] ?? []) === [] && ($answers['adjusted'] ?? null) !== true) {
+        if ($brokenOff && !isset($answers['at']) && ($answers['adjusted'] ?? null) !== true) {
             $this->journal->during($user->code, 'check put away', ['instrument' => $draft->instrument, 'reason' => $reason], function () use ($draft): void {
                 $draft->close($this->clock->now());
             });
@@ -224,12 +236,20 @@ final readonly class BenchController
             }
             $this->notInTheFuture($check->at);
             if (!$brokenOff && !$check->content->hasAsFound() && !$check->content->wasAdjusted()) {
-                throw new Problem(422, 'The check was not accepted; all answers are kept. There is no reading as found.', [['field' => '/acoustic/asFound', 'problem' => 'is missing.']]);
+                throw new Problem(422, 'The check was not accepted; all answers are kept. There is no reading as found.', [['field' => '/'.RecordReader::format($timeline->instrument->family)->section().'/asFound', 'problem' => 'is missing.']]);
             }
-            if ($check->reference !== null && !isset($this->logbook->references([$check->reference])[$check->reference])) {
-                throw Problem::field('/reference', 'this reference is not in the kit.');
+            $leaning = array_values(array_unique(array_filter([$check->reference, ...$check->content->leansOn()], \is_string(...))));
+            $known = $this->logbook->references($leaning);
+            foreach ($leaning as $reference) {
+                if (!isset($known[$reference])) {
+                    throw Problem::field('/reference', \sprintf('%s is not in the kit.', $reference));
+                }
             }
             $this->entities->persist(new RecordedCheck($check->id, $draft->instrument, $check->reference, $check->at->setTimezone(new \DateTimeZone('UTC')), $record, $user->code, $this->clock->now()));
+            $this->entities->flush();
+            foreach ($leaning as $reference) {
+                $this->entities->persist(new CheckLeaning($check->id, $reference));
+            }
             $draft->close($this->clock->now());
             $this->workings->forgetInstrument($draft->instrument);
 
@@ -265,9 +285,12 @@ final readonly class BenchController
         $policy = $this->policies->get($campaign['policy']);
         $everything = new Timeline($timeline->instrument, $timeline->checks, $timeline->interventions, $timeline->runs, $this->logbook->references());
         [$check, $problems] = DraftCheck::read(DraftCheck::record('draft', $timeline->instrument, $draft->by, $answers, $now), $timeline->instrument, $this->reader);
-        $reading = $check === null ? null : BenchReading::of($check, $everything, $policy);
+        $family = $this->assessor->family($timeline->instrument->family);
+        $live = $check === null ? new LiveSheet([]) : $family->bench()->live($check, $everything, $policy);
+        $chosen = $everything->references[Logbook::text($answers, 'reference')] ?? null;
+        $procedures = $family->procedures($timeline->instrument);
+        $procedure = Procedure::among($procedures, Logbook::text($answers, 'procedure'));
         $closes = $check === null || (!$check->content->hasAsFound() && !$check->content->wasAdjusted()) ? [] : $this->foresight->after($check, $everything, $policy, $this->workings->yardsticks($campaign['id']));
-        $figure = static fn (?\Footnote\Core\Derivation\Figure $figure): ?string => $figure?->shown();
 
         return new JsonResponse([
             'id' => $draft->id,
@@ -276,20 +299,21 @@ final readonly class BenchController
             'startedAt' => $draft->startedAt->format(\DATE_ATOM),
             'unit' => $this->unit($timeline),
             'procedure' => [
-                'title' => $this->assessor->family($timeline->instrument->family)->procedure()->title,
-                'steps' => array_map(static fn (Step $step): array => ['id' => $step->id, 'kind' => $step->kind->value, 'title' => $step->title, 'instruction' => $step->instruction, 'why' => $step->why, 'required' => $step->required, 'seconds' => $step->seconds, 'when' => $step->when], $this->assessor->family($timeline->instrument->family)->procedure()->steps),
+                'id' => $procedure->id,
+                'title' => $procedure->title,
+                'steps' => array_map(static fn (Step $step): array => [
+                    'id' => $step->id, 'kind' => $step->kind->value, 'title' => $step->title, 'instruction' => $step->instruction, 'why' => $step->why, 'required' => $step->required, 'seconds' => $step->seconds, 'when' => $step->when, 'into' => $step->into, 'rows' => $step->rows,
+                    'fields' => Entry::all($family->bench()->fields($step, $timeline->instrument, $chosen)),
+                    'columns' => Entry::all($family->bench()->columns($step, $timeline->instrument, $chosen)),
+                ], $procedure->steps),
             ],
-            'references' => array_values(array_map(static fn ($reference): array => ['id' => $reference->id, 'model' => $reference->model, 'adapters' => $reference->adapters, 'levels' => ($fitness = CalibratorFitness::of($reference, $timeline->instrument, $now))->levels, 'problems' => $fitness->problems], $everything->references)),
+            'references' => array_map(static fn (ReferenceChoice $choice): array => ['id' => $choice->reference->id, 'model' => $choice->reference->model, 'about' => $choice->about, 'settings' => $choice->settings, 'problems' => $choice->problems], $family->bench()->choices($timeline->instrument, array_values($everything->references), $now)),
+            'others' => array_values(array_map(static fn (Reference $reference): array => ['id' => $reference->id, 'kind' => $reference->kind, 'model' => $reference->model], $everything->references)),
             'answers' => (object) $answers,
             'problems' => $problems,
             'live' => [
-                'expected' => $figure($reading?->expected),
-                'asFound' => $figure($reading?->asFound),
-                'asLeft' => $figure($reading?->asLeft),
-                'drift' => $figure($reading?->drift),
-                'driftKept' => $reading?->driftKept,
-                'driftLimit' => $reading === null ? '' : $reading->driftLimit,
-                'since' => $reading?->last,
+                'lines' => array_map(static fn (LiveLine $line): array => ['label' => $line->label, 'shown' => $line->figure?->shown(), 'unit' => $line->figure->unit->value ?? '', 'kept' => $line->kept, 'limit' => $line->words, 'signed' => $line->signed], $live->lines),
+                'questions' => $live->questions,
                 'policy' => $policy->name,
                 'closes' => array_map(static fn (array $closed): array => ['run' => $closed['run']->id, 'person' => $closed['run']->person, 'task' => $closed['run']->task, 'verdict' => $closed['verdict']->value, 'finding' => $closed['finding']?->seen], $closes),
             ],
@@ -305,8 +329,9 @@ final readonly class BenchController
         return [
             'id' => $timeline->instrument->id,
             'model' => $timeline->instrument->model,
-            'microphone' => $timeline->instrument->microphone,
-            'selfAdjusting' => $timeline->instrument->selfAdjusting,
+            'family' => $timeline->instrument->family,
+            'about' => TraitsLine::of($timeline->instrument),
+            'procedures' => array_map(static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title], $this->assessor->family($timeline->instrument->family)->procedures($timeline->instrument)),
             'hold' => array_map(static fn (Run $run): string => $run->id, $open),
             'running' => $running === [] ? null : $running[0]->id,
         ];

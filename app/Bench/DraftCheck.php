@@ -14,7 +14,8 @@ use Footnote\Core\Record\RecordReader;
 /** Turns the answers of a half-done check into a check in the record format. */
 final class DraftCheck
 {
-    private const ACOUSTIC = ['nominal', 'entered', 'adapter', 'microphoneCorrection', 'pressureCorrection', 'factorBefore', 'factorAfter'];
+    /** How many unreadable values a preview looks past before it gives up. */
+    private const TRIES = 24;
 
     /**
      * @param array<string, mixed> $answers
@@ -23,16 +24,7 @@ final class DraftCheck
      */
     public static function record(string $id, Instrument $unit, string $by, array $answers, \DateTimeImmutable $now): array
     {
-        $acoustic = [];
-        foreach (self::ACOUSTIC as $name) {
-            if (\is_string($answers[$name] ?? null) && trim($answers[$name]) !== '') {
-                $acoustic[$name] = $answers[$name];
-            }
-        }
-        $adjusted = ($answers['adjusted'] ?? null) === true;
-        $acoustic['asFound'] = self::readings($answers['asFound'] ?? []);
-        $acoustic['asLeft'] = $adjusted ? self::readings($answers['asLeft'] ?? []) : [];
-        $acoustic['adjusted'] = $adjusted;
+        $format = RecordReader::format($unit->family);
         $steps = $answers['steps'] ?? [];
 
         return array_filter([
@@ -42,13 +34,14 @@ final class DraftCheck
             'by' => $by,
             'reference' => \is_string($answers['reference'] ?? null) && $answers['reference'] !== '' ? $answers['reference'] : null,
             'steps' => \is_array($steps) && $steps !== [] ? $steps : null,
-            'acoustic' => $acoustic,
+            $format->section() => $format->fromAnswers($answers),
             'remarks' => \is_string($answers['remarks'] ?? null) && $answers['remarks'] !== '' ? $answers['remarks'] : null,
         ], static fn (mixed $value): bool => $value !== null);
     }
 
     /**
-     * The check as far as it can be read, and what cannot.
+     * The check as far as it can be read, and what cannot. A value that cannot be read is left out of the preview; what
+     * was typed stays in the draft.
      *
      * @param array<string, mixed> $record
      *
@@ -56,45 +49,63 @@ final class DraftCheck
      */
     public static function read(array $record, Instrument $unit, EvidenceReader $reader): array
     {
+        $format = RecordReader::format($unit->family);
         $problems = [];
-        $acoustic = \is_array($record['acoustic'] ?? null) ? $record['acoustic'] : [];
-        if (!isset($acoustic['nominal'])) {
-            return [null, []];
-        }
-        for ($try = 0; $try < 12; ++$try) {
+        for ($try = 0; $try < self::TRIES; ++$try) {
             try {
-                return [$reader->check(Fields::of([...$record, 'acoustic' => $acoustic]), RecordReader::format($unit->family)), $problems];
+                return [$reader->check(Fields::of($record), $format), $problems];
             } catch (InvalidRecord $problem) {
-                $problems[] = ['field' => $problem->path, 'problem' => $problem->problem];
-                $part = explode('/', $problem->path);
-                $name = $part[2] ?? '';
-                if ($part[1] !== 'acoustic' || !isset($acoustic[$name]) || $name === 'nominal') {
+                $place = \array_slice(explode('/', $problem->path), 1);
+                if (!self::has($record, $place)) {
+                    // Something is not there yet: that is no fault while one is still answering.
                     return [null, $problems];
                 }
-                // A value that cannot be read is left out of the preview; what was typed stays in the draft.
-                if (\is_array($acoustic[$name]) && isset($part[3])) {
-                    $kept = $acoustic[$name];
-                    unset($kept[(int) $part[3]]);
-                    $acoustic[$name] = array_values($kept);
-                } else {
-                    unset($acoustic[$name]);
+                $problems[] = ['field' => $problem->path, 'problem' => $problem->problem];
+                $left = ($place[0] ?? '') === $format->section() && \count($place) > 1 ? self::without($record, $place) : null;
+                if ($left === null) {
+                    return [null, $problems];
                 }
+                $record = $left;
             }
         }
 
         return [null, $problems];
     }
 
-    /** @return list<array{value: string, provenance: string}> */
-    private static function readings(mixed $list): array
+    /**
+     * @param array<array-key, mixed> $data
+     * @param list<string>            $place
+     */
+    private static function has(array $data, array $place): bool
     {
-        $readings = [];
-        foreach (\is_array($list) ? $list : [] as $reading) {
-            if (\is_array($reading) && \is_string($reading['value'] ?? null) && trim($reading['value']) !== '') {
-                $readings[] = ['value' => trim($reading['value']), 'provenance' => \is_string($reading['provenance'] ?? null) ? $reading['provenance'] : 'typed'];
-            }
+        $name = array_shift($place);
+
+        return $name !== null && \array_key_exists($name, $data) && ($place === [] || (\is_array($data[$name]) && self::has($data[$name], $place)));
+    }
+
+    /**
+     * Without the answer at that place: a row of a list, or a field of the section.
+     *
+     * @param array<string, mixed> $record
+     * @param list<string>         $place
+     *
+     * @return array<string, mixed>|null null where nothing can be left out
+     */
+    private static function without(array $record, array $place): ?array
+    {
+        [$section, $name] = $place;
+        $content = $record[$section] ?? null;
+        if (!\is_array($content) || !\array_key_exists($name, $content)) {
+            return null;
+        }
+        if (\is_array($content[$name]) && array_is_list($content[$name]) && isset($place[2])) {
+            $rows = $content[$name];
+            unset($rows[(int) $place[2]]);
+            $content[$name] = array_values($rows);
+        } else {
+            unset($content[$name]);
         }
 
-        return $readings;
+        return [...$record, $section => $content];
     }
 }

@@ -14,7 +14,10 @@ use Footnote\Core\Judgement\Severity;
 final class LedgerLine
 {
     /** Results that a ledger line shows, where the run has them. */
-    private const SHOWN = ['lex8h', 'laeq', 'lcpeak'];
+    private const SHOWN = ['lex8h', 'laeq', 'lcpeak', 'volume'];
+
+    /** Beginnings of keys of which every one is shown. */
+    private const KINDS = ['dose:', 'twa:', 'stel:', 'mixture:'];
 
     /**
      * @param array<string, mixed> $body the written assessment
@@ -27,14 +30,14 @@ final class LedgerLine
         $written = \is_array($body['results']) ? $body['results'] : [];
         $results = [];
         foreach ($assessment->results as $place => $result) {
-            if (\in_array($result->key, self::SHOWN, true) || str_starts_with($result->key, 'dose:')) {
+            if (\in_array($result->key, self::SHOWN, true) || \in_array(strstr($result->key, ':', true).':', self::KINDS, true)) {
                 $row = $written[$place] ?? null;
                 $value = \is_array($row) ? ($row['value'] ?? null) : null;
                 $results[] = [
                     'key' => $result->key,
                     'title' => $result->title,
                     'shown' => \is_array($value) && \is_string($value['shown'] ?? null) ? $value['shown'] : '',
-                    'unit' => $result->indicated->unit->value,
+                    'unit' => $result->reportedFigure()->unit->value,
                     'crossed' => self::any($result, static fn (LimitOutcome $outcome): bool => $outcome->crossed),
                     'undecided' => self::any($result, static fn (LimitOutcome $outcome): bool => $outcome->robustness->value === 'undecided'),
                 ];

@@ -6,6 +6,7 @@ namespace Footnote\App\Judgement;
 
 use Doctrine\DBAL\Connection;
 use Footnote\App\Http\Problem;
+use Footnote\App\Laboratory\DatabaseLibrary;
 use Footnote\App\Runs\RunFolding;
 use Footnote\App\Runs\StoredLog;
 use Footnote\Core\Evidence\Check;
@@ -13,11 +14,12 @@ use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
-use Footnote\Core\Noise\NoiseFormat;
+use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\LogFormatReader;
 use Footnote\Core\Record\RecordReader;
+use Footnote\Core\Record\RunSurroundings;
 
 /**
  * Reads evidence out of the logbook as the core knows it.
@@ -43,9 +45,9 @@ final readonly class Logbook
             $checks[] = $this->reader->check(Fields::of(isset($asides[$id]) ? [...$check, 'setAside' => $asides[$id]] : $check), $format);
         }
         $interventions = array_map(fn (array $event): Intervention => $this->reader->intervention(Fields::of($event)), array_values($this->pairs('SELECT id, record FROM intervention WHERE instrument_id = ?', [$instrument])));
-        $runs = array_map($this->coreRun(...), array_values($this->runRecords('r.instrument_id = ?', [$instrument])));
+        $runs = $this->coreRuns(array_values($this->runRecords('r.instrument_id = ?', [$instrument])), $unit->family);
 
-        return new Timeline($unit, $checks, $interventions, $runs, $this->references(array_values(array_unique(array_filter(array_map(static fn (Check $check): ?string => $check->reference, $checks), \is_string(...))))));
+        return new Timeline($unit, $checks, $interventions, $runs, $this->references(array_values(array_unique(array_filter(array_merge(...array_map(static fn (Check $check): array => [$check->reference, ...$check->content->leansOn()], $checks)), \is_string(...))))));
     }
 
     /** @return Record|null with its certificates */
@@ -100,7 +102,10 @@ final readonly class Logbook
      */
     public function runRecords(string $where, array $values): array
     {
-        $records = $this->pairs('SELECT r.id, r.record FROM run r WHERE '.$where.' ORDER BY r.started_at, r.id', $values);
+        $records = [];
+        foreach ($this->connection->fetchAllAssociative('SELECT r.id, r.campaign_id, r.record FROM run r WHERE '.$where.' ORDER BY r.started_at, r.id', $values) as $row) {
+            $records[self::text($row, 'id')] = [...self::json($row, 'record'), 'campaign' => self::text($row, 'campaign_id')];
+        }
         $facts = [];
         foreach ($this->connection->fetchAllAssociative('SELECT f.run_id, f.record FROM run_fact f JOIN run r ON r.id = f.run_id WHERE '.$where.' ORDER BY f.id', $values) as $row) {
             $facts[self::text($row, 'run_id')][] = self::json($row, 'record');
@@ -140,10 +145,36 @@ final readonly class Logbook
         return $this->runRecords('r.id = ?', [$id])[$id] ?? null;
     }
 
-    /** @param Record $record */
+    /** @param Record $record of a run whose campaign it names */
     public function coreRun(array $record): Run
     {
-        $fields = Fields::of($record);
+        $family = $this->connection->fetchOne('SELECT family FROM instrument WHERE id = ?', [self::text($record, 'instrument')]);
+
+        return $this->coreRuns([$record], \is_string($family) ? $family : '')[0];
+    }
+
+    /**
+     * @param list<Record> $records of one family
+     *
+     * @return list<Run>
+     */
+    private function coreRuns(array $records, string $family): array
+    {
+        $format = RecordReader::format($family);
+        $media = [];
+        foreach ($records as $record) {
+            $media[self::text($record, 'campaign')][] = self::text($record, 'medium');
+        }
+        $libraries = [];
+        foreach ($media as $campaign => $some) {
+            $libraries[$campaign] = new DatabaseLibrary($this->connection, $campaign, array_values(array_unique(array_filter($some, static fn (string $medium): bool => $medium !== ''))));
+        }
+
+        return array_map(fn (array $record): Run => $this->readRun(Fields::of($record), $format, $libraries[self::text($record, 'campaign')]), $records);
+    }
+
+    private function readRun(Fields $fields, ContentFormat $format, DatabaseLibrary $library): Run
+    {
         $log = null;
         $name = '';
         $stored = $fields->optionalObject('log')?->optionalText('stored');
@@ -151,12 +182,12 @@ final readonly class Logbook
             $row = $this->connection->fetchAssociative('SELECT name, format, first_interval, step_seconds, length FROM log_file WHERE id = ?', [$stored]);
             if ($row !== false) {
                 $name = self::text($row, 'name');
-                $format = $this->formats->read(Fields::of(self::json($row, 'format')));
-                $log = new StoredLog($this->connection, $stored, array_values($format->columns), new \DateTimeImmutable(self::text($row, 'first_interval')), (float) self::text($row, 'step_seconds'), (int) self::text($row, 'length'));
+                $columns = $this->formats->read(Fields::of(self::json($row, 'format')))->columns;
+                $log = new StoredLog($this->connection, $stored, array_values($columns), new \DateTimeImmutable(self::text($row, 'first_interval')), (float) self::text($row, 'step_seconds'), (int) self::text($row, 'length'));
             }
         }
 
-        return $this->reader->run($fields, (new NoiseFormat())->content($fields, $log, $name));
+        return $this->reader->run($fields, $format->readRun($fields, new RunSurroundings(new \DateTimeZone('UTC'), $library, null, $name, $log)));
     }
 
     /**

@@ -11,6 +11,8 @@ use Footnote\App\Http\Body;
 use Footnote\App\Http\Problem;
 use Footnote\App\Journal\Journal;
 use Footnote\Core\Judgement\Verdict;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\RecordReader;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -60,12 +62,12 @@ final readonly class ResultsController
             throw new \RuntimeException('No temporary stream could be opened.');
         }
         $put = static fn (array $cells) => fputcsv($file, array_map(static fn (mixed $cell): string => self::plain(\is_scalar($cell) ? (string) $cell : ''), $cells), ',', '"', '');
-        $put(['run', 'unit', 'person', 'task', 'place', 'start', 'stop', 'result', 'value', 'unit of value', 'drift dB', 'proposed', 'decided', 'by', 'reason']);
+        $put(['run', 'unit', 'person', 'task', 'place', 'start', 'stop', 'result', 'value', 'unit of value', 'drift', 'unit of drift', 'proposed', 'decided', 'by', 'reason']);
         foreach ($this->rows($where, $values, 10000, 0) as $row) {
             $results = $row['results'] === [] ? [['title' => '', 'shown' => '', 'unit' => '']] : $row['results'];
             foreach ($results as $result) {
                 $decision = $row['decision'];
-                $put([$row['run'], $row['instrument'], $row['person'], $row['task'], $row['place'], $row['start'], $row['stop'], $result['title'], $result['shown'], $result['unit'], $row['drift']['shown'] ?? '', $row['verdict'], $decision['verdict'] ?? '', $decision['by'] ?? '', $decision['reason'] ?? '']);
+                $put([$row['run'], $row['instrument'], $row['person'], $row['task'], $row['place'], $row['start'], $row['stop'], $result['title'], $result['shown'], $result['unit'], $row['drift']['shown'] ?? '', $row['drift']['unit'] ?? '', $row['verdict'], $decision['verdict'] ?? '', $decision['by'] ?? '', $decision['reason'] ?? '']);
             }
         }
         rewind($file);
@@ -93,7 +95,7 @@ final readonly class ResultsController
             'run' => ['id' => $run, 'instrument' => Logbook::text($record, 'instrument'), 'start' => Logbook::text($record, 'start'), 'stop' => $record['stop'] ?? null, 'person' => Logbook::text($record, 'person'), 'task' => Logbook::text($record, 'task'), 'place' => Logbook::text($record, 'place'), 'hasLog' => isset($record['log'])],
             'campaign' => ['id' => Logbook::text($row, 'campaign_id'), 'title' => Logbook::text($row, 'title'), 'site' => Logbook::text($row, 'site'), 'zone' => Logbook::text($row, 'zone'), 'policyChanged' => (bool) $row['policy_changed']],
             'digest' => $worked->digest,
-            'checks' => $this->logbook->checkRecords($worked->checks()),
+            'checks' => $this->evidence($worked->checks(), Logbook::text($record, 'instrument')),
             'schools' => $schools,
             'decisions' => $decisions,
             'changedSinceSigning' => $last !== null && $last['digest'] !== $worked->digest ? ['was' => $this->signedSchool($run), 'is' => $worked->school] : null,
@@ -150,6 +152,24 @@ final readonly class ResultsController
         });
 
         return $this->result($run)->setStatusCode(201);
+    }
+
+    /**
+     * The checks of a bracket in words.
+     *
+     * @param list<string> $checks
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function evidence(array $checks, string $instrument): array
+    {
+        $format = RecordReader::format(Logbook::text($this->logbook->instrumentRecord($instrument) ?? [], 'family'));
+
+        return array_map(static fn (array $record): array => [
+            'id' => $record['id'] ?? '', 'at' => $record['at'] ?? '', 'by' => $record['by'] ?? '', 'reference' => $record['reference'] ?? null,
+            'setAside' => \is_array($record['setAside'] ?? null) ? ($record['setAside']['reason'] ?? '') : null,
+            'cells' => $format->describeCheck($format->readCheck(Fields::of($record))),
+        ], $this->logbook->checkRecords($checks));
     }
 
     /** The frozen snapshot of a decision, as it was signed. */

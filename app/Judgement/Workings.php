@@ -6,8 +6,11 @@ namespace Footnote\App\Judgement;
 
 use Doctrine\DBAL\Connection;
 use Footnote\App\Http\Problem;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\ShiftAssessor;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Record\AssessmentWriter;
 use Footnote\Core\Record\Fields;
@@ -67,26 +70,82 @@ final readonly class Workings
             return;
         }
         $judge = $this->policies->get($policy);
+        $timelines = [];
+        $timeline = function (string $instrument) use (&$timelines): Timeline {
+            return $timelines[$instrument] ??= $this->logbook->timeline($instrument);
+        };
+        $assessors = [];
         foreach ($missing as $instrument => $wanted) {
-            $timeline = $this->logbook->timeline($instrument);
-            foreach ($timeline->runs as $run) {
+            $of = $timeline($instrument);
+            foreach ($of->runs as $run) {
                 if (isset($wanted[$run->id])) {
-                    $this->keep(($this->assessor)()->assess($run, $timeline, $judge, $this->yardsticks($wanted[$run->id])), $policy);
+                    $campaign = $wanted[$run->id];
+                    $assessors[$campaign] ??= new ShiftAssessor(($this->assessor)(), $judge, $this->yardsticks($campaign), fn (Run $one): array => $this->shiftOf($one, $timeline));
+                    $this->keep($assessors[$campaign]->assess($run, $of), $policy);
                 }
             }
         }
     }
 
+    /**
+     * The runs that share the shift of a run, each with everything known of its unit.
+     *
+     * @param \Closure(string): Timeline $timeline
+     *
+     * @return list<array{Run, Timeline}>
+     */
+    private function shiftOf(Run $run, \Closure $timeline): array
+    {
+        $shift = [];
+        foreach ($this->connection->fetchAllNumeric("SELECT o.id, o.instrument_id FROM run r JOIN run o ON o.shift_key = r.shift_key WHERE r.id = ? AND r.shift_key <> '' AND o.id <> r.id", [$run->id]) as [$id, $instrument]) {
+            \assert(\is_string($id) && \is_string($instrument));
+            $of = $timeline($instrument);
+            foreach ($of->runs as $other) {
+                if ($other->id === $id) {
+                    $shift[] = [$other, $of];
+                }
+            }
+        }
+
+        return $shift;
+    }
+
     /** New evidence on an instrument: what was worked out of its runs goes. */
     public function forgetInstrument(string $instrument): void
     {
-        $this->connection->executeStatement('DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE instrument_id = ?)', [$instrument]);
+        $this->forget('instrument_id = ?', [$instrument]);
+    }
+
+    /**
+     * New word of laboratories on media: what was worked out of their samples goes, and of all samples of the campaigns
+     * whose blanks they are.
+     *
+     * @param list<string> $media
+     */
+    public function forgetMedia(array $media): void
+    {
+        foreach (array_chunk($media, 500) as $some) {
+            $marks = implode(', ', array_fill(0, \count($some), '?'));
+            $this->forget("medium IN ($marks)", $some);
+            $this->forget("medium IS NOT NULL AND campaign_id IN (SELECT campaign_id FROM blank WHERE medium IN ($marks))", $some);
+        }
+    }
+
+    /**
+     * The runs that are meant, and every run of the shifts that they are part of.
+     *
+     * @param list<string> $values
+     */
+    private function forget(string $which, array $values): void
+    {
+        $this->connection->executeStatement("DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE $which)", $values);
+        $this->connection->executeStatement("DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE shift_key IN (SELECT shift_key FROM run WHERE shift_key <> '' AND $which))", $values);
     }
 
     /** New evidence on a reference: what leaned on it goes. */
     public function forgetReference(string $reference): void
     {
-        $this->connection->executeStatement('DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE instrument_id IN (SELECT DISTINCT instrument_id FROM check_record WHERE reference_id = ?))', [$reference]);
+        $this->forget('instrument_id IN (SELECT c.instrument_id FROM check_record c JOIN check_leaning l ON l.check_id = c.id WHERE l.reference_id = ?)', [$reference]);
     }
 
     public function forgetCampaign(string $campaign): void

@@ -12,11 +12,20 @@ use Footnote\App\Http\Problem;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Judgement\Logbook;
 use Footnote\App\Judgement\Workings;
-use Footnote\Core\Noise\UnitHistory;
+use Footnote\Core\Evidence\Certificate;
+use Footnote\Core\Evidence\HistoryPoint;
+use Footnote\Core\Families;
+use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\Family;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\RecordLibrary;
 use Footnote\Core\Record\RecordReader;
+use Footnote\Core\Record\ReferenceKind;
+use Footnote\Core\Record\Shelf;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -38,6 +47,7 @@ final readonly class KitController
         private Logbook $logbook,
         private Workings $workings,
         private EvidenceReader $reader,
+        private Assessor $assessor,
         private ClockInterface $clock,
     ) {
     }
@@ -56,16 +66,67 @@ final readonly class KitController
         ]);
     }
 
+    /** What the kit asks: of units by family, of references by kind, of library entries by shelf. */
+    #[Route('/forms', methods: ['GET'])]
+    public function forms(): JsonResponse
+    {
+        return new JsonResponse([
+            'families' => array_map(static fn (Family $family): array => ['id' => $family->id(), 'title' => $family->title(), 'entries' => Entry::all(RecordReader::format($family->id())->instrument()), 'run' => Entry::all(RecordReader::format($family->id())->run())], $this->assessor->families()),
+            'references' => array_map(static fn (ReferenceKind $kind): array => ['id' => $kind->id, 'title' => $kind->title, 'entries' => Entry::all($kind->entries), 'constants' => Entry::all($kind->constants), 'valueUnit' => $kind->values->value ?? '', 'nominal' => $kind->nominal, 'table' => $kind->table], array_values(Families::referenceKinds())),
+            'shelves' => array_map(static fn (Shelf $shelf): array => ['id' => $shelf->id, 'title' => $shelf->title, 'one' => $shelf->one, 'entries' => Entry::all($shelf->entries)], array_values(Families::shelves())),
+        ]);
+    }
+
+    /** The libraries with all their entries. */
+    #[Route('/library', methods: ['GET'])]
+    public function library(): JsonResponse
+    {
+        $shelves = [];
+        foreach (Families::shelves() as $shelf) {
+            $items = [];
+            foreach ($this->connection->fetchAllAssociative('SELECT code, record, recorded_by FROM library_entry WHERE shelf = ? ORDER BY code', [$shelf->id]) as $row) {
+                $record = Logbook::json($row, 'record');
+                $items[] = ['code' => Logbook::text($row, 'code'), 'name' => Logbook::text($record, 'name'), 'by' => Logbook::text($row, 'recorded_by'), 'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries)];
+            }
+            $shelves[] = ['id' => $shelf->id, 'title' => $shelf->title, 'one' => $shelf->one, 'items' => $items];
+        }
+
+        return new JsonResponse(['shelves' => $shelves]);
+    }
+
+    #[Route('/library/{shelf}', methods: ['POST'])]
+    #[IsGranted('ROLE_TECHNICIAN')]
+    public function shelve(string $shelf, Request $request, #[CurrentUser] User $user): JsonResponse
+    {
+        $on = Families::shelves()[$shelf] ?? throw Problem::missing('The library '.$shelf);
+        $body = Body::of($request);
+        $code = $body->id('code');
+        RecordLibrary::entry($on, $body);
+        if ($this->entities->find(LibraryEntry::class, ['shelf' => $shelf, 'code' => $code]) !== null) {
+            throw Problem::field('/code', 'this code is taken. Results lean on the entry as it is: give what differs a code of its own.');
+        }
+        $this->journal->during($user->code, 'library entry added', ['shelf' => $shelf, ...$body->data()], function () use ($shelf, $code, $body, $user): void {
+            $this->entities->persist(new LibraryEntry($shelf, $code, $body->data(), $user->code, $this->clock->now()));
+        });
+
+        return $this->library()->setStatusCode(201);
+    }
+
     #[Route('/instruments/{id}', methods: ['GET'])]
     public function one(string $id): JsonResponse
     {
         $record = $this->logbook->instrumentRecord($id) ?? throw Problem::missing('Instrument '.$id);
         $timeline = $this->logbook->timeline($id);
-        $history = UnitHistory::of($timeline, $this->clock->now());
+        $family = $this->assessor->family($timeline->instrument->family);
+        $history = $family->bench()->history($timeline, $this->clock->now());
 
         return new JsonResponse([
             ...$this->instrument($record),
-            'history' => array_map(static fn (array $point): array => [...$point, 'at' => $point['at']->format(\DATE_ATOM)], $history->points),
+            'history' => [
+                'unit' => $history->unit->value, 'driftUnit' => $history->drift->value, 'shows' => $history->shows,
+                'points' => array_map(static fn (HistoryPoint $point): array => ['at' => $point->at->format(\DATE_ATOM), 'check' => $point->check, 'found' => $point->found, 'left' => $point->left, 'drift' => $point->drift, 'adjustment' => $point->adjustment], $history->points),
+            ],
+            'procedures' => array_map(static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title], $family->procedures($timeline->instrument)),
             'interventions' => array_map(static fn ($event): array => ['id' => $event->id, 'at' => $event->at->format(\DATE_ATOM), 'kind' => $event->kind->value, 'by' => $event->by, 'note' => $event->note], $timeline->interventions),
             'checks' => array_map(static fn ($check): array => ['id' => $check->id, 'at' => $check->at->format(\DATE_ATOM), 'by' => $check->by, 'reference' => $check->reference, 'adjusted' => $check->content->wasAdjusted(), 'setAside' => $check->setAside?->reason, 'brokenOff' => $check->brokenOff], array_reverse($timeline->checks)),
         ]);
@@ -77,7 +138,6 @@ final readonly class KitController
     {
         $body = Body::of($request);
         $instrument = $this->reader->instrument($body);
-        RecordReader::format($instrument->family);
         if ($this->entities->find(RegisteredInstrument::class, $instrument->id) !== null) {
             throw Problem::field('/id', 'a unit with this asset number is registered already.');
         }
@@ -99,16 +159,11 @@ final readonly class KitController
     {
         $body = Body::of($request);
         $reference = $this->reader->reference($body);
-        if ($reference->kind !== 'acoustic-calibrator') {
-            throw Problem::field('/kind', 'must be acoustic-calibrator.');
-        }
         if ($this->entities->find(RegisteredReference::class, $reference->id) !== null) {
             throw Problem::field('/id', 'a reference with this asset number is registered already.');
         }
         foreach ($reference->certificates as $place => $certificate) {
-            if ($certificate->values === []) {
-                throw Problem::field("/certificates/$place/values", 'must give at least one certified level.');
-            }
+            $this->whole($certificate, $reference->kind, "/certificates/$place");
         }
         $this->journal->during($user->code, 'reference registered', $body->data(), function () use ($reference, $body, $user): void {
             $this->entities->persist(new RegisteredReference($reference->id, $reference->kind, self::without($body->data(), 'certificates', 'recalls'), $user->code, $this->clock->now()));
@@ -129,13 +184,14 @@ final readonly class KitController
             throw new Problem(403, 'Only a steward adds certificates of references. Nothing was changed.');
         }
         $body = Body::of($request);
-        $certificate = $this->reader->certificate($body);
-        if ($owner === 'references' && $certificate->values === []) {
-            throw Problem::field('/values', 'must give at least one certified level.');
-        }
         $class = $owner === 'instruments' ? RegisteredInstrument::class : RegisteredReference::class;
         if ($this->entities->find($class, $id) === null) {
             throw Problem::missing($id);
+        }
+        $kind = $owner === 'references' ? Logbook::text($this->logbook->referenceRecords([$id])[$id], 'kind') : '';
+        $certificate = $this->reader->certificate($body, Families::referenceKind($kind));
+        if ($owner === 'references') {
+            $this->whole($certificate, $kind, '');
         }
         $this->journal->during($user->code, 'certificate added', ['of' => $id, ...$body->data()], function () use ($owner, $id, $body, $user): void {
             $this->entities->persist($owner === 'instruments'
@@ -191,8 +247,7 @@ final readonly class KitController
         }
 
         return [
-            'id' => $unit->id, 'family' => $unit->family, 'model' => $unit->model, 'microphone' => $unit->microphone, 'class' => $unit->class,
-            'selfAdjusting' => $unit->selfAdjusting, 'rangeLow' => $unit->rangeLow?->written, 'rangeHigh' => $unit->rangeHigh?->written,
+            'id' => $unit->id, 'family' => $unit->family, 'familyTitle' => $this->assessor->family($unit->family)->title(), 'model' => $unit->model, 'about' => TraitsLine::of($unit), 'traits' => TraitsLine::shown($unit->traits, RecordReader::format($unit->family)->instrument()),
             'certificates' => $record['certificates'] ?? [], 'due' => $latest?->due->format('Y-m-d'), 'dueState' => $this->dueState($latest?->due),
         ];
     }
@@ -206,12 +261,22 @@ final readonly class KitController
     {
         $reference = $this->reader->reference(Fields::of($record));
         $certificate = $reference->certificateAt($this->clock->now());
+        $kind = Families::referenceKind($reference->kind);
 
         return [
-            'id' => $reference->id, 'kind' => $reference->kind, 'model' => $reference->model, 'adapters' => $reference->adapters,
+            'id' => $reference->id, 'kind' => $reference->kind, 'kindTitle' => $kind === null ? $reference->kind : $kind->title, 'model' => $reference->model, 'traits' => TraitsLine::shown($reference->traits, $kind === null ? [] : $kind->entries), 'valueUnit' => $kind?->values === null ? '' : $kind->values->value, 'nominal' => $kind === null ? '' : $kind->nominal,
+            'constants' => $certificate === null || $kind === null ? [] : TraitsLine::shown($certificate->constants, $kind->constants),
             'certificates' => $record['certificates'] ?? [], 'recalls' => $record['recalls'] ?? [],
             'due' => $certificate?->due->format('Y-m-d'), 'dueState' => $this->dueState($certificate?->due),
         ];
+    }
+
+    /** A certificate of a reference states what its kind lives from. */
+    private function whole(Certificate $certificate, string $kind, string $place): void
+    {
+        if ($certificate->values === [] && Families::referenceKind($kind)?->table === true) {
+            throw Problem::field($place.'/values', 'must give at least one certified value.');
+        }
     }
 
     private function dueState(?\DateTimeImmutable $due): string

@@ -10,6 +10,7 @@ use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\InvalidPolicy;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\PolicyReader;
+use Footnote\Core\Judgement\ShiftAssessor;
 use Footnote\Core\Record\AssessmentWriter;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\RecordReader;
@@ -58,9 +59,10 @@ final class AssessCommand extends Command
             $campaign = (new RecordReader())->read($file->data, $file->lines(...));
             $policy = $this->policy($input->getOption('policy') ?? $campaign->policy);
             $assessed = [];
+            $shifts = new ShiftAssessor($this->assessor, $policy, $campaign->yardsticks, $campaign->shiftOf(...));
             foreach ($campaign->timelines as $timeline) {
                 foreach ($timeline->runs as $run) {
-                    $assessed[] = $this->writer->write($this->assessor->assess($run, $timeline, $policy, $campaign->yardsticks));
+                    $assessed[] = $this->writer->write($shifts->assess($run, $timeline));
                 }
             }
             $output->writeln(json_encode(['format' => 'footnote-assessment/1', 'record' => $file->sha256, 'assessments' => $assessed], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);

@@ -42,7 +42,7 @@ final readonly class Exporter
         foreach ($runs as $id => $run) {
             $log = $run['log'] ?? null;
             $stored = \is_array($log) ? $this->connection->fetchAssociative('SELECT name, original, format, first_interval FROM log_file WHERE id = ?', [$log['stored'] ?? '']) : false;
-            unset($runs[$id]['log']);
+            unset($runs[$id]['log'], $runs[$id]['campaign']);
             if ($stored !== false) {
                 $name = 'logs/'.$id.'-'.preg_replace('/[^A-Za-z0-9._-]/', '_', Logbook::text($stored, 'name'));
                 $write($name, Logbook::blob($stored['original']));
@@ -59,11 +59,41 @@ final readonly class Exporter
             'references' => array_values($this->logbook->referenceRecords(array_values(array_unique(array_filter($references, static fn (string $id): bool => $id !== ''))))),
             'checks' => array_map(self::mapped(...), $checks),
             'interventions' => $interventions,
+            ...$this->library(),
+            ...$this->laboratory($campaign),
             'runs' => array_map(self::mapped(...), array_values($runs)),
         ];
         $write('record.json', json_encode($record, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n");
 
         return \count($runs);
+    }
+
+    /** @return array{library?: array<string, list<array<string, mixed>>>} every entry of the libraries */
+    private function library(): array
+    {
+        $library = [];
+        foreach ($this->connection->fetchAllAssociative('SELECT shelf, record FROM library_entry ORDER BY shelf, code') as $row) {
+            $library[Logbook::text($row, 'shelf')][] = Logbook::json($row, 'record');
+        }
+
+        return $library === [] ? [] : ['library' => $library];
+    }
+
+    /** @return array<string, list<array<string, mixed>>> blanks of the campaign, and every report with rows on its media */
+    private function laboratory(string $campaign): array
+    {
+        $own = 'SELECT medium FROM run WHERE campaign_id = ? AND medium IS NOT NULL UNION SELECT medium FROM blank WHERE campaign_id = ?';
+        $reports = [];
+        $rows = [];
+        foreach ($this->connection->fetchAllAssociative("SELECT w.report_id, w.record, r.record AS report FROM laboratory_row w JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ($own) ORDER BY w.id", [$campaign, $campaign]) as $row) {
+            $id = Logbook::text($row, 'report_id');
+            $reports[$id] = Logbook::json($row, 'report');
+            $rows[$id][] = Logbook::json($row, 'record');
+        }
+        $blanks = array_map(static fn (array $row): array => Logbook::json($row, 'record'), $this->connection->fetchAllAssociative('SELECT record FROM blank WHERE campaign_id = ? ORDER BY medium', [$campaign]));
+        $laboratory = array_map(static fn (string $id, array $report): array => [...$report, 'rows' => $rows[$id] ?? []], array_keys($reports), $reports);
+
+        return array_filter(['blanks' => $blanks, 'laboratory' => $laboratory], static fn (array $list): bool => $list !== []);
     }
 
     private function policy(string $key): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Record;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Bench\CheckLeaning;
 use Footnote\App\Bench\RecordedCheck;
 use Footnote\App\Bench\RecordedIntervention;
 use Footnote\App\Bench\RecordedSetAside;
@@ -13,13 +14,21 @@ use Footnote\App\Judgement\Campaign;
 use Footnote\App\Judgement\PolicyVersion;
 use Footnote\App\Judgement\ShippedPolicies;
 use Footnote\App\Kit\AddedCertificate;
+use Footnote\App\Kit\LibraryEntry;
 use Footnote\App\Kit\RecordedRecall;
 use Footnote\App\Kit\RegisteredInstrument;
 use Footnote\App\Kit\RegisteredReference;
+use Footnote\App\Laboratory\KeptBlank;
+use Footnote\App\Laboratory\LaboratoryReport;
+use Footnote\App\Laboratory\LaboratoryRow;
 use Footnote\App\Runs\LogKeeper;
 use Footnote\App\Runs\RecordedRun;
+use Footnote\Core\Evidence\NothingBrought;
+use Footnote\Core\Families;
+use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\RecordLibrary;
 use Footnote\Core\Record\RecordReader;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
@@ -33,6 +42,7 @@ final readonly class Importer
         private ClockInterface $clock,
         private LogKeeper $logs,
         private ShippedPolicies $policies,
+        private EvidenceReader $evidence,
     ) {
     }
 
@@ -87,15 +97,32 @@ final readonly class Importer
                 $this->entities->persist($made);
             }
             $this->entities->flush();
+            $this->library($fields, $actor);
+            $this->laboratory($fields, $code, $actor);
+            $families = [];
+            foreach ($fields->objects('instruments') as $item) {
+                $families[$item->id('id')] = $item->text('family');
+            }
+            $leans = static fn (Fields $item): array => array_values(array_unique(array_filter([$item->optionalText('reference'), ...RecordReader::format($families[$item->id('instrument')] ?? '')->readCheck($item)->leansOn()], \is_string(...))));
+            $leaning = [];
             foreach ($fields->objects('checks') as $place => $item) {
                 $this->inBatches($place);
                 $this->mustBeNew(RecordedCheck::class, $item);
                 $this->entities->persist(new RecordedCheck($item->id('id'), $item->id('instrument'), $item->optionalText('reference'), self::utc($item->moment('at')), $this->without($item, 'setAside'), $actor, $now));
+                foreach ($leans($item) as $reference) {
+                    $leaning[] = [$item->id('id'), $reference];
+                }
                 $aside = $item->optionalObject('setAside');
                 if ($aside !== null) {
                     $this->entities->flush();
                     $this->entities->persist(new RecordedSetAside($item->id('id'), $this->without($aside), $actor, $now));
                 }
+            }
+            // The logbook knows a check before what it leans on.
+            $this->entities->flush();
+            foreach ($leaning as $place => [$check, $reference]) {
+                $this->inBatches($place);
+                $this->entities->persist(new CheckLeaning($check, $reference));
             }
             foreach ($fields->objects('interventions') as $item) {
                 $this->mustBeNew(RecordedIntervention::class, $item);
@@ -110,7 +137,7 @@ final readonly class Importer
                 if ($log !== null) {
                     $record['log'] = ['stored' => $stored];
                 }
-                $run = new RecordedRun($item->id('id'), $item->id('instrument'), $code, self::utc($item->moment('start')), $record, $actor, $now);
+                $run = new RecordedRun($item->id('id'), $item->id('instrument'), $code, self::utc($item->moment('start')), $record, $actor, $now, RecordedRun::shiftOf($this->evidence->run($item, new NothingBrought()), $code));
                 $stop = $item->optionalMoment('stop');
                 if ($stop !== null) {
                     $run->stop($stop);
@@ -125,6 +152,43 @@ final readonly class Importer
 
             return $counts;
         });
+    }
+
+    /** Entries of libraries; one that is here already stays as it is. */
+    private function library(Fields $fields, string $actor): void
+    {
+        $library = $fields->optionalObject('library');
+        foreach (Families::shelves() as $shelf) {
+            foreach ($library?->objects($shelf->id) ?? [] as $item) {
+                $code = $item->id('code');
+                RecordLibrary::entry($shelf, $item);
+                if ($this->entities->find(LibraryEntry::class, ['shelf' => $shelf->id, 'code' => $code]) === null) {
+                    $this->entities->persist(new LibraryEntry($shelf->id, $code, $item->data(), $actor, $this->clock->now()));
+                }
+            }
+        }
+        $this->entities->flush();
+    }
+
+    private function laboratory(Fields $fields, string $campaign, string $actor): void
+    {
+        foreach ($fields->objects('blanks') as $item) {
+            $medium = $item->text('medium');
+            if ($this->entities->find(KeptBlank::class, $medium) !== null) {
+                throw new InvalidRecord($item->at('medium'), \sprintf('"%s" is in this logbook already; nothing was imported.', $medium));
+            }
+            $this->entities->persist(new KeptBlank($medium, $campaign, $item->data(), $actor, $this->clock->now()));
+        }
+        foreach ($fields->objects('laboratory') as $report) {
+            $this->mustBeNew(LaboratoryReport::class, $report);
+            $this->entities->persist(new LaboratoryReport($report->id('id'), $report->text('laboratory'), $this->without($report, 'rows'), null, '', '', null, $actor, $this->clock->now()));
+            $this->entities->flush();
+            foreach ($report->objects('rows') as $place => $row) {
+                $this->inBatches($place);
+                $this->entities->persist(new LaboratoryRow($report->id('id'), $row->text('medium'), $row->text('analyte'), $row->data()));
+            }
+        }
+        $this->entities->flush();
     }
 
     /** The shipped policies as first versions, where they are not here yet. */

@@ -14,13 +14,17 @@ use Footnote\App\Judgement\Campaign;
 use Footnote\App\Judgement\Logbook;
 use Footnote\App\Judgement\Workings;
 use Footnote\App\Kit\RegisteredInstrument;
+use Footnote\App\Kit\TraitsLine;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Noise\LogColumnKind;
 use Footnote\Core\Noise\LogFormatGuess;
 use Footnote\Core\Noise\NoiseRecord;
 use Footnote\Core\Noise\UnreadableLog;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\LogFormatReader;
+use Footnote\Core\Record\RecordReader;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -35,6 +39,7 @@ use Symfony\Component\Uid\Ulid;
 final readonly class RunsController
 {
     private const LARGEST_LOG = 67108864;
+    private const STARTED = ['instrument', 'start', 'stop', 'person', 'task', 'place', 'shift', 'plannedMinutes', 'shiftMinutes'];
     private const LEARNED = ['stop', 'timesFrom', 'clockOffsetSeconds', 'timerMinutes', 'plannedMinutes', 'shiftMinutes', 'totals', 'remarks', 'pauses', 'exclusions', 'declaration'];
     private const JUDGED = ['exclusions', 'declaration'];
 
@@ -57,14 +62,14 @@ final readonly class RunsController
         $body = Body::of($request);
         $campaign = $this->entities->find(Campaign::class, $body->id('campaign')) ?? throw Problem::field('/campaign', 'is not in this logbook.');
         $instrument = $this->entities->find(RegisteredInstrument::class, $body->id('instrument')) ?? throw Problem::field('/instrument', 'is not in the kit.');
-        $record = array_intersect_key($body->data(), array_flip(['instrument', 'start', 'stop', 'person', 'task', 'place', 'plannedMinutes', 'shiftMinutes']));
+        $record = array_intersect_key($body->data(), array_flip([...self::STARTED, ...self::familyFields($instrument->family)]));
         $id = $this->journal->during($user->code, 'run started', ['campaign' => $campaign->id, ...$record], function () use ($record, $campaign, $instrument, $user): string {
             $count = $this->connection->fetchOne('SELECT COUNT(*) FROM run');
             $record = ['id' => \sprintf('R-%05d', (\is_numeric($count) ? (int) $count : 0) + 1), 'campaign' => $campaign->id, ...$record];
             $run = $this->logbook->coreRun($record);
             $this->notInTheFuture($run->start, '/start');
             $this->free($run, $instrument->id);
-            $recorded = new RecordedRun($run->id, $instrument->id, $campaign->id, self::utc($run->start), $record, $user->code, $this->clock->now());
+            $recorded = new RecordedRun($run->id, $instrument->id, $campaign->id, self::utc($run->start), $record, $user->code, $this->clock->now(), RecordedRun::shiftOf($run, $campaign->id));
             if ($run->stop !== null) {
                 $this->notInTheFuture($run->stop, '/stop');
                 $recorded->stop($run->stop);
@@ -82,6 +87,8 @@ final readonly class RunsController
     public function one(string $id): JsonResponse
     {
         $record = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
+        $family = Logbook::text($this->logbook->instrumentRecord(Logbook::text($record, 'instrument')) ?? [], 'family');
+        $entries = RecordReader::format($family)->run();
         $facts = $this->connection->fetchAllAssociative('SELECT record, reason, recorded_by, recorded_at FROM run_fact WHERE run_id = ? ORDER BY id', [$id]);
         $log = \is_array($record['log'] ?? null) ? $this->connection->fetchAssociative('SELECT id, name, sha256, size, format, first_interval, step_seconds, length FROM log_file WHERE id = ?', [$record['log']['stored'] ?? '']) : false;
         $campaign = $this->connection->fetchAssociative('SELECT id, title, zone FROM campaign WHERE id = ?', [$this->campaignOf($id)]);
@@ -97,6 +104,8 @@ final readonly class RunsController
             'place' => Logbook::text($record, 'place'),
             'plannedMinutes' => $record['plannedMinutes'] ?? null,
             'shiftMinutes' => $record['shiftMinutes'] ?? null,
+            'shift' => $record['shift'] ?? null,
+            'family' => ['id' => $family, 'entries' => Entry::all($entries), 'values' => (object) array_intersect_key($record, array_flip(self::familyFields($family))), 'shown' => TraitsLine::shown(EntryReader::read(Fields::of($record), $entries), $entries)],
             'clockOffsetSeconds' => $record['clockOffsetSeconds'] ?? null,
             'timerMinutes' => $record['timerMinutes'] ?? null,
             'totals' => $record['totals'] ?? null,
@@ -119,7 +128,9 @@ final readonly class RunsController
     public function learn(string $id, Request $request, #[CurrentUser] User $user): JsonResponse
     {
         $body = Body::of($request);
-        $fact = array_intersect_key($body->data(), array_flip(self::LEARNED));
+        $of = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
+        $family = Logbook::text($this->logbook->instrumentRecord(Logbook::text($of, 'instrument')) ?? [], 'family');
+        $fact = array_intersect_key($body->data(), array_flip([...self::LEARNED, ...self::familyFields($family)]));
         $reason = $body->optionalText('reason', 2000) ?? '';
         if ($fact === []) {
             throw new Problem(422, 'Nothing was saved: there is nothing in it about a run.');
@@ -282,9 +293,16 @@ final readonly class RunsController
         if ($after->declaration !== null && $this->connection->fetchOne('SELECT 1 FROM check_record WHERE id = ? AND instrument_id = ?', [$after->declaration->check, $after->instrument]) === false) {
             throw Problem::field('/declaration/check', 'is no check of this unit.');
         }
+        $run->sampleOn(RunFolding::fold($before, [$fact]));
         $this->free($after, $after->instrument);
         $this->entities->persist(new RunFact($id, $fact, $reason, $user->code, $this->clock->now()));
         $this->workings->forgetInstrument($after->instrument);
+    }
+
+    /** @return list<string> the fields of a run that only its family asks for */
+    private static function familyFields(string $family): array
+    {
+        return array_map(static fn (Entry $entry): string => $entry->name, RecordReader::format($family)->run());
     }
 
     /** A unit measures one thing at a time. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Derivation;
 
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 
 /**
@@ -23,6 +24,7 @@ final readonly class Figure
         public array $inputs,
         public ?Origin $origin,
         public int $decimals,
+        public Exact|float|null $floor = null,
     ) {
     }
 
@@ -37,6 +39,32 @@ final readonly class Figure
         return new self($symbol, $meaning, $value, $unit, $equation, $inputs, null, $decimals);
     }
 
+    /**
+     * The same figure where only an interval is known: from the floor to its value. A floor of zero is a "less than".
+     */
+    public function downTo(Exact|float $floor): self
+    {
+        return new self($this->symbol, $this->meaning, $this->value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals, $floor);
+    }
+
+    /** Its lower end as a figure: itself, where it is one number. */
+    public function low(): self
+    {
+        return $this->floor === null ? $this : new self($this->symbol, 'lower end of '.$this->meaning, $this->floor, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals);
+    }
+
+    /** Its upper end as a figure: itself, where it is one number. */
+    public function high(): self
+    {
+        return $this->floor === null ? $this : new self($this->symbol, 'upper end of '.$this->meaning, $this->value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals);
+    }
+
+    /** Whether all that is known is that it is less than its value. */
+    public function isLessThan(): bool
+    {
+        return $this->floor !== null && Real::isZero($this->floor);
+    }
+
     public function toFloat(): float
     {
         return $this->value instanceof Exact ? $this->value->toFloat() : $this->value;
@@ -45,7 +73,7 @@ final readonly class Figure
     /** The value rounded for the page. */
     public function shown(): string
     {
-        return $this->rounded($this->decimals);
+        return $this->interval($this->decimals, $this->rounded($this->decimals));
     }
 
     /** The value rounded for a sentence, with its sign: "+0.40", "−0.70", "0.00". */
@@ -73,11 +101,25 @@ final readonly class Figure
         for ($decimals = $this->decimals; $decimals < $this->decimals + 4; ++$decimals) {
             $shown = $this->rounded($decimals);
             if (Exact::of($shown)->compareTo($limit) === $side) {
-                return $shown;
+                return $this->interval($decimals, $shown);
             }
         }
 
-        return $this->rounded($this->decimals + 4);
+        return $this->interval($this->decimals + 4, $this->rounded($this->decimals + 4));
+    }
+
+    private function interval(int $decimals, string $top): string
+    {
+        if ($this->floor === null) {
+            return $top;
+        }
+        $bottom = $this->low()->rounded($decimals);
+
+        return match (true) {
+            $this->isLessThan() => '<'.$top,
+            $bottom === $top => $top,
+            default => $bottom.' to '.$top,
+        };
     }
 
     private function rounded(int $decimals): string

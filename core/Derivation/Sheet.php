@@ -35,6 +35,7 @@ final class Sheet
             'symbol' => $figure->symbol,
             'meaning' => $figure->meaning,
             'value' => $figure->full(),
+            'floor' => $figure->floor === null ? null : $figure->low()->full(),
             'shown' => $figure->shown(),
             'unit' => $figure->unit->value,
             'equation' => $figure->equation === null ? null : [

@@ -7,13 +7,17 @@ namespace Footnote\Core\Evidence;
 /** A laboratory certificate of an instrument or a reference. Certificates are added, never overwritten. */
 final readonly class Certificate
 {
-    /** @param list<CertifiedValue> $values */
+    /**
+     * @param list<CertifiedValue> $values    a table by nominal value
+     * @param Traits               $constants what it states beside the table, such as slope and intercept
+     */
     public function __construct(
         public string $number,
         public string $laboratory,
         public \DateTimeImmutable $issued,
         public \DateTimeImmutable $due,
         public array $values,
+        public Traits $constants = new Traits(),
     ) {
     }
 

@@ -7,6 +7,16 @@ namespace Footnote\Core\Evidence;
 /** What one family writes down at a check. */
 interface CheckContent
 {
+    /** The procedure that was walked; empty: the usual one of its family. */
+    public function procedure(): string;
+
+    /**
+     * Further references that it leans on beside the one it names, such as a thermometer.
+     *
+     * @return list<string>
+     */
+    public function leansOn(): array;
+
     /** Whether the instrument was adjusted, by a person or by itself. */
     public function wasAdjusted(): bool;
 

@@ -10,7 +10,7 @@ final readonly class Reference
     /**
      * @param list<Certificate> $certificates in any order
      * @param list<Recall>      $recalls
-     * @param list<string>      $adapters     microphone diameters it fits, such as "1/2 in"
+     * @param Traits            $traits       what its kind asks of it
      */
     public function __construct(
         public string $id,
@@ -18,7 +18,7 @@ final readonly class Reference
         public string $model,
         public array $certificates,
         public array $recalls = [],
-        public array $adapters = [],
+        public Traits $traits = new Traits(),
     ) {
     }
 

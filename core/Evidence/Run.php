@@ -19,6 +19,7 @@ final readonly class Run
      * @param float|null              $clockOffset    unit − true, s; null where nobody noted it
      * @param float|null              $plannedMinutes how long it was meant to run
      * @param float|null              $shiftMinutes   the working day it stands for; null: as long as it ran
+     * @param string|null             $shift          name of the shift, where its day does not say it
      * @param float|null              $timerMinutes   what the unit's own timer says it ran
      */
     public function __construct(
@@ -38,6 +39,7 @@ final readonly class Run
         public ?float $plannedMinutes = null,
         public ?float $shiftMinutes = null,
         public ?float $timerMinutes = null,
+        public ?string $shift = null,
     ) {
         if ($stop !== null && $stop <= $start) {
             throw new \Footnote\Core\Quantity\SpanEndsBeforeItStarts('A run stops after it starts.');
@@ -78,6 +80,49 @@ final readonly class Run
         }
 
         return max(0.0, $span->seconds() - $paused);
+    }
+
+    /**
+     * The stretches in which it ran, in order: from start to stop without its pauses; where the unit stopped by itself,
+     * only as long as its own timer says.
+     *
+     * @return list<Span>
+     */
+    public function runningSpans(): array
+    {
+        if ($this->stop === null) {
+            return [];
+        }
+        $spans = [];
+        $from = $this->start;
+        $pauses = $this->pauses;
+        usort($pauses, static fn (Span $a, Span $b): int => $a->from <=> $b->from);
+        foreach ($pauses as $pause) {
+            if ($pause->from > $from) {
+                $spans[] = new Span($from, min($pause->from, $this->stop));
+            }
+            $from = max($from, $pause->to);
+            if ($from >= $this->stop) {
+                break;
+            }
+        }
+        if ($from < $this->stop) {
+            $spans[] = new Span($from, $this->stop);
+        }
+        if ($this->timerMinutes === null || !$this->has(RemarkKind::StoppedByItself)) {
+            return $spans;
+        }
+        $left = 60 * $this->timerMinutes;
+        $ran = [];
+        foreach ($spans as $span) {
+            if ($left <= 0) {
+                break;
+            }
+            $ran[] = $left >= $span->seconds() ? $span : new Span($span->from, Span::shift($span->from, $left));
+            $left -= $span->seconds();
+        }
+
+        return $ran;
     }
 
     /** The instant of the run that the unit's own clock showed as $unitTime. */

@@ -37,6 +37,19 @@ final readonly class Timeline
         $this->runs = $runs;
     }
 
+    /** @return list<Reference> every reference that a check leans on, the one it names first */
+    public function referencesOf(Check $check): array
+    {
+        $found = [];
+        foreach ([$check->reference, ...$check->content->leansOn()] as $id) {
+            if ($id !== null && isset($this->references[$id])) {
+                $found[$id] = $this->references[$id];
+            }
+        }
+
+        return array_values($found);
+    }
+
     public function referenceOf(Check $check): ?Reference
     {
         return $check->reference === null ? null : ($this->references[$check->reference] ?? null);

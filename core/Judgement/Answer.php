@@ -11,6 +11,8 @@ enum Answer: string
     case Pre = 'pre';
     case Post = 'post';
     case Between = 'between';
+    /** The end of the drift interval that is worse for whoever must show compliance. */
+    case Cautious = 'cautious';
 
     public function words(): string
     {
@@ -19,6 +21,7 @@ enum Answer: string
             self::Pre => 'as if the pre-check had held throughout',
             self::Post => 'as if the post-check had held throughout',
             self::Between => 'with the response in between',
+            self::Cautious => 'at the cautious end of the drift interval',
         };
     }
 }

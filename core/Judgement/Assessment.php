@@ -28,6 +28,36 @@ final readonly class Assessment
     ) {
     }
 
+    /**
+     * The verdict of every channel or substance that has results: findings on the unit touch all of them, findings on a
+     * channel only that one.
+     *
+     * @return array<string, Verdict>
+     */
+    public function channels(): array
+    {
+        $verdicts = [];
+        foreach ($this->results as $result) {
+            if ($result->channel !== null) {
+                $verdicts[$result->channel] ??= $this->verdictOf($result->channel);
+            }
+        }
+
+        return $verdicts;
+    }
+
+    public function verdictOf(?string $channel): Verdict
+    {
+        $verdict = Verdict::Valid;
+        foreach ($this->findings as $finding) {
+            if ($finding->channel === null || $finding->channel === $channel) {
+                $verdict = $verdict->worse($finding->verdict());
+            }
+        }
+
+        return $verdict;
+    }
+
     /** The largest drift of the bracket, with its sign. */
     public function largestDrift(): ?Figure
     {

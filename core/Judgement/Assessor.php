@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
+use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\BracketFinder;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -31,13 +32,42 @@ final readonly class Assessor
         throw new UnknownFamily(\sprintf('There is no family of instruments "%s".', $id));
     }
 
+    /** @return list<Family> */
+    public function families(): array
+    {
+        return $this->families;
+    }
+
+    /** The run alone, without the shift it may be part of. */
     public function assess(Run $run, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): Assessment
     {
         $family = $this->family($timeline->instrument->family);
         $bracket = (new BracketFinder($family->usability(), '', $family->parameter()))->find($run, $timeline);
         $worked = $family->workOut($run, $bracket, $timeline, $policy, $yardsticks);
-        $case = new RunCase($run, $bracket, $timeline, $policy, $family->procedure(), $worked);
 
+        return $this->judge($family, $run, $bracket, $timeline, $policy, $worked, $worked->results());
+    }
+
+    /**
+     * The run as part of its shift.
+     *
+     * @param list<Assessment> $shift every run of the shift alone, this one among them, in order of time
+     */
+    public function within(Assessment $own, array $shift, Timeline $timeline, Yardsticks $yardsticks): Assessment
+    {
+        $family = $this->family($timeline->instrument->family);
+        if (!$family instanceof Composing) {
+            return $own;
+        }
+        $composed = $family->compose($own, $shift, $own->policy, $yardsticks);
+
+        return $composed === [] ? $own : $this->judge($family, $own->run, $own->bracket, $timeline, $own->policy, $own->family, [...$own->results, ...$composed]);
+    }
+
+    /** @param list<Result> $results */
+    private function judge(Family $family, Run $run, Bracket $bracket, Timeline $timeline, Policy $policy, FamilyResults $worked, array $results): Assessment
+    {
+        $case = new RunCase($run, $bracket, $timeline, $policy, $family, $worked, $results);
         $findings = [];
         $verdict = Verdict::Valid;
         foreach ([...$this->sharedRules, ...$family->rules()] as $rule) {
@@ -52,6 +82,6 @@ final readonly class Assessor
         }
         usort($findings, static fn (Finding $a, Finding $b): int => $b->verdict()->weight() <=> $a->verdict()->weight());
 
-        return new Assessment($run, $policy, $bracket, $worked, $worked->results(), $worked->drifts(), $findings, $verdict);
+        return new Assessment($run, $policy, $bracket, $worked, $results, $worked->drifts(), $findings, $verdict);
     }
 }

@@ -13,6 +13,7 @@ final readonly class ExposureLimit
 {
     /**
      * @param string $quantity which result it is set against, such as "dose:pel" or "lex8h"
+     * @param string $mixture limits of one mixture are added up: substances that harm alike
      * @param string $scope    whom or what it holds for; "behind hearing protection" cannot be judged from a shoulder
      */
     public function __construct(
@@ -25,6 +26,7 @@ final readonly class ExposureLimit
         public string $scope,
         public string $source,
         public SourceMark $mark,
+        public string $mixture = '',
     ) {
     }
 

@@ -5,22 +5,29 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Usability;
 use Footnote\Core\Procedure\Procedure;
 
-/** A family of instruments: its response, its results, its rules, its procedure, and nothing else. */
+/** A family of instruments: its response, its results, its rules, its procedures, and nothing else. */
 interface Family
 {
     public function id(): string;
+
+    /** As people call a unit of it, such as "noise dosimeter". */
+    public function title(): string;
 
     public function usability(): Usability;
 
     /** The parameter of the response that a bracket is about. */
     public function parameter(): string;
 
-    public function procedure(): Procedure;
+    /** @return non-empty-list<Procedure> the usual one first */
+    public function procedures(Instrument $unit): array;
+
+    public function bench(): BenchGuide;
 
     /** @return list<Rule> */
     public function rules(): array;

@@ -6,6 +6,7 @@ namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Sheet;
+use Footnote\Core\Evidence\Check;
 
 /** What a family worked out of a run, beside its rules. */
 interface FamilyResults
@@ -19,6 +20,15 @@ interface FamilyResults
      * @return list<Figure>
      */
     public function drifts(): array;
+
+    /** The limit that the policy sets to drift; null where its rule is off. */
+    public function driftLimit(Policy $policy): ?Limit;
+
+    /** The certified expanded uncertainty of the reference at a check, in the unit of the drift limit; null where not given. */
+    public function uncertaintyOf(Check $check): ?float;
+
+    /** The answer that is the ordinary sum, nothing corrected; null where there is none of it. */
+    public function ordinary(Result $result): ?Figure;
 
     /**
      * What only this family has to show beside the results, for the page and for files.

@@ -12,8 +12,9 @@ final readonly class LimitJudge
     /**
      * @param list<ExposureLimit>                                    $limits
      * @param callable(ExposureLimit): array{?Figure, string} $tippingPoint
+     * @param (callable(Result, ExposureLimit): ?Confidence)|null $confidence
      */
-    public function judge(Result $result, array $limits, callable $tippingPoint): Result
+    public function judge(Result $result, array $limits, callable $tippingPoint, ?callable $confidence = null): Result
     {
         $outcomes = [];
         foreach ($limits as $limit) {
@@ -21,7 +22,8 @@ final readonly class LimitJudge
                 continue;
             }
             [$figure, $words] = $tippingPoint($limit);
-            $outcomes[] = new LimitOutcome($limit, $limit->isCrossedBy($result->reportedFigure()->value), $this->robustness($result, $limit), $figure, $words);
+            // Where only "less than" is known, nothing shows that the limit is crossed; whether it may be is robustness.
+            $outcomes[] = new LimitOutcome($limit, $limit->isCrossedBy($result->reportedFigure()->low()->value), $this->robustness($result, $limit), $figure, $words, $confidence === null ? null : $confidence($result, $limit));
         }
 
         return $result->against($outcomes);

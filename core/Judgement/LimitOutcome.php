@@ -19,6 +19,7 @@ final readonly class LimitOutcome
         public Robustness $robustness,
         public ?Figure $tippingPoint,
         public string $tippingWords,
+        public ?Confidence $confidence = null,
     ) {
     }
 }

@@ -10,17 +10,20 @@ use Footnote\Core\Derivation\Figure;
 final readonly class Result
 {
     /**
+     * @param Figure|null        $indicated null where the unit itself shows nothing of the kind
      * @param list<Figure>       $byChecks the answer by every single check response of the bracket: the drift interval
      *                                     runs from the smallest to the largest
      * @param list<LimitOutcome> $outcomes
      * @param list<string>       $notes    what stands beside it, such as what an uncertainty does not include
      * @param Figure|null        $uncertainty expanded, stated beside the result and never merged with drift
+     * @param string|null        $channel  the channel or substance that it belongs to
+     * @param bool               $worstIsLow whether the low end is the cautious one, as for a volume
      */
     public function __construct(
         public string $key,
         public string $title,
         public Answer $reported,
-        public Figure $indicated,
+        public ?Figure $indicated,
         public ?Figure $pre,
         public ?Figure $post,
         public ?Figure $between,
@@ -28,13 +31,34 @@ final readonly class Result
         public array $outcomes = [],
         public array $notes = [],
         public ?Figure $uncertainty = null,
+        public ?string $channel = null,
+        public bool $worstIsLow = false,
     ) {
+        if ($indicated === null && $pre === null && $post === null && $between === null) {
+            throw new \LogicException('A result has at least one answer.');
+        }
     }
 
-    /** The answer that is reported; where the policy's choice does not exist, as indicated. */
+    /** The answer that is reported; where the policy's choice does not exist, the nearest that does. */
     public function reportedFigure(): Figure
     {
-        return $this->answer($this->reported) ?? $this->indicated;
+        $figure = $this->answer($this->reported) ?? $this->indicated ?? $this->pre ?? $this->between ?? $this->post;
+        \assert($figure !== null);
+
+        return $figure;
+    }
+
+    /** Which answer the reported figure is. */
+    public function reportedAnswer(): Answer
+    {
+        $figure = $this->reportedFigure();
+        foreach ([$this->reported, Answer::Indicated, Answer::Pre, Answer::Between, Answer::Post] as $answer) {
+            if ($this->answer($answer) === $figure) {
+                return $answer;
+            }
+        }
+
+        return $this->reported;
     }
 
     public function answer(Answer $answer): ?Figure
@@ -44,25 +68,26 @@ final readonly class Result
             Answer::Pre => $this->pre,
             Answer::Post => $this->post,
             Answer::Between => $this->between,
+            Answer::Cautious => $this->worstIsLow ? $this->lowest() : $this->highest(),
         };
     }
 
     public function lowest(): ?Figure
     {
-        return $this->extreme(static fn (float $a, float $b): bool => $a < $b);
+        return $this->extreme(array_map(static fn (Figure $figure): Figure => $figure->low(), $this->byChecks), -1);
     }
 
     public function highest(): ?Figure
     {
-        return $this->extreme(static fn (float $a, float $b): bool => $a > $b);
+        return $this->extreme(array_map(static fn (Figure $figure): Figure => $figure->high(), $this->byChecks), 1);
     }
 
-    /** @param callable(float, float): bool $beats */
-    private function extreme(callable $beats): ?Figure
+    /** @param list<Figure> $figures */
+    private function extreme(array $figures, int $side): ?Figure
     {
         $found = null;
-        foreach ($this->byChecks as $figure) {
-            if ($found === null || $beats($figure->toFloat(), $found->toFloat())) {
+        foreach ($figures as $figure) {
+            if ($found === null || ($figure->toFloat() <=> $found->toFloat()) === $side) {
                 $found = $figure;
             }
         }
@@ -73,12 +98,21 @@ final readonly class Result
     /** @param list<LimitOutcome> $outcomes */
     public function against(array $outcomes): self
     {
-        return new self($this->key, $this->title, $this->reported, $this->indicated, $this->pre, $this->post, $this->between, $this->byChecks, $outcomes, $this->notes, $this->uncertainty);
+        return $this->with(outcomes: $outcomes);
     }
 
     /** @param string $note what the uncertainty does not include */
     public function withUncertainty(Figure $uncertainty, string $note): self
     {
-        return new self($this->key, $this->title, $this->reported, $this->indicated, $this->pre, $this->post, $this->between, $this->byChecks, $this->outcomes, [...$this->notes, $note], $uncertainty);
+        return $this->with(notes: [...$this->notes, $note], uncertainty: $uncertainty);
+    }
+
+    /**
+     * @param list<LimitOutcome>|null $outcomes
+     * @param list<string>|null       $notes
+     */
+    private function with(?array $outcomes = null, ?array $notes = null, ?Figure $uncertainty = null): self
+    {
+        return new self($this->key, $this->title, $this->reported, $this->indicated, $this->pre, $this->post, $this->between, $this->byChecks, $outcomes ?? $this->outcomes, $notes ?? $this->notes, $uncertainty ?? $this->uncertainty, $this->channel, $this->worstIsLow);
     }
 }

@@ -26,8 +26,8 @@ final readonly class RuleSetting
     }
 
     /** @param list<string> $evidence */
-    public function finding(string $seen, array $evidence, ?Limit $limit = null, ?Cure $cure = null, ?string $advice = null, ?Severity $severity = null): Finding
+    public function finding(string $seen, array $evidence, ?Limit $limit = null, ?Cure $cure = null, ?string $advice = null, ?Severity $severity = null, ?string $channel = null): Finding
     {
-        return new Finding($this, $seen, $evidence, $severity ?? $this->severity, $limit, $cure, $advice);
+        return new Finding($this, $seen, $evidence, $severity ?? $this->severity, $limit, $cure, $advice, $channel);
     }
 }

@@ -13,13 +13,15 @@ use Footnote\Core\Procedure\Procedure;
 /** Everything that the rules look at when they judge a run. */
 final readonly class RunCase
 {
+    /** @param list<Result> $answers the results of the run, and those of the shift that it is part of */
     public function __construct(
         public Run $run,
         public Bracket $bracket,
         public Timeline $timeline,
         public Policy $policy,
-        public Procedure $procedure,
+        public Family $family,
         public FamilyResults $results,
+        public array $answers,
     ) {
     }
 
@@ -31,6 +33,12 @@ final readonly class RunCase
     public function checks(): array
     {
         return array_values(array_filter([$this->bracket->pre, ...$this->bracket->between, $this->bracket->post]));
+    }
+
+    /** The procedure that was walked at a check. */
+    public function procedureOf(Check $check): Procedure
+    {
+        return Procedure::among($this->family->procedures($this->timeline->instrument), $check->content->procedure());
     }
 
     /** A moment as people of the site say it. */

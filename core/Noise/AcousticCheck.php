@@ -35,6 +35,16 @@ final readonly class AcousticCheck implements CheckContent
     ) {
     }
 
+    public function procedure(): string
+    {
+        return '';
+    }
+
+    public function leansOn(): array
+    {
+        return [];
+    }
+
     public function wasAdjusted(): bool
     {
         return $this->adjusted || $this->factorMoved();

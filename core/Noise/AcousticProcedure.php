@@ -30,9 +30,9 @@ final class AcousticProcedure
             new Step(self::REFERENCE, StepKind::Reference, 'Calibrator', 'Choose the calibrator and the level it is switched to.', 'The level at the switch and the level the meter expects must be the same.'),
             new Step(self::ADAPTER, StepKind::Confirm, 'Adapter', 'Fit the adapter of the microphone\'s diameter. Seat the calibrator squarely.', 'A wrong adapter changes the volume in front of the microphone, and with it the level.'),
             new Step(self::STEADY, StepKind::Wait, 'Steady', 'Switch the tone on and wait until the level stands still.', 'The first seconds show the seal settling, not the unit.', seconds: 10),
-            new Step(self::AS_FOUND, StepKind::Readings, 'As found', 'Read the level before anything is adjusted.', 'This value closes every run since the last check. Once adjusted, it is gone.'),
+            new Step(self::AS_FOUND, StepKind::Readings, 'As found', 'Read the level before anything is adjusted.', 'This value closes every run since the last check. Once adjusted, it is gone.', into: 'asFound'),
             new Step(self::ADJUST, StepKind::Adjust, 'Adjust', 'Adjust the unit, or leave it as it is.', 'Not every deviation wants an adjustment: its history is worth more.', required: false),
-            new Step(self::AS_LEFT, StepKind::Readings, 'As left', 'Read the level again after the adjustment.', 'The next run starts from here.', when: 'adjusted'),
+            new Step(self::AS_LEFT, StepKind::Readings, 'As left', 'Read the level again after the adjustment.', 'The next run starts from here.', when: 'adjusted', into: 'asLeft'),
             new Step(self::CALIBRATOR_OFF, StepKind::Confirm, 'Calibrator off', 'Switch the tone off and take the calibrator away with a slight turn.', 'A straight pull can suck at the membrane.'),
             new Step(self::WINDSCREEN_ON, StepKind::Confirm, 'Windscreen on', 'Put the windscreen back on.', 'Without it wind and touch are measured.'),
         ]);

@@ -4,26 +4,19 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Evidence\StoredSeries;
+
 /**
  * A log of levels at an even step, read as a stream: memory does not grow with its length.
  *
  * Levels come as whole thousandths of a dB, so that a level as written is exact; GAP stands where there is none.
  */
-interface LevelLog
+interface LevelLog extends StoredSeries
 {
     public const GAP = -2147483648;
 
     /** @return list<LogColumn> */
     public function columns(): array;
-
-    /** What the unit's own clock showed at the start of the first interval. */
-    public function start(): \DateTimeImmutable;
-
-    /** Length of an interval, s. */
-    public function step(): float;
-
-    /** Number of intervals, gaps included. */
-    public function length(): int;
 
     /**
      * @param int $column place in columns()

@@ -40,7 +40,8 @@ final readonly class LogSurvey
         $flats = self::flatFinder($log->step(), $policy);
         $knockLimit = self::thousandths($policy, 'noise.knock', 'peak');
         $knockExcess = self::thousandths($policy, 'noise.knock', 'excess');
-        $high = $instrument->rangeHigh === null ? null : (int) round(1000 * $instrument->rangeHigh->value->toFloat());
+        $range = $instrument->traits->decimal('rangeHigh');
+        $high = $range === null ? null : (int) round(1000 * $range->value->toFloat());
 
         $knocks = [];
         $knockCount = 0;

@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise;
 
 use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Usability;
+use Footnote\Core\Judgement\BenchGuide;
 use Footnote\Core\Judgement\Family;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Yardsticks;
-use Footnote\Core\Procedure\Procedure;
 
 /** Noise dosimeters: an offset in dB, an acoustic calibrator, levels and doses. */
 final readonly class NoiseFamily implements Family
@@ -32,20 +33,28 @@ final readonly class NoiseFamily implements Family
         return 'offset';
     }
 
-    public function procedure(): Procedure
+    public function title(): string
     {
-        return AcousticProcedure::steps();
+        return 'noise dosimeter';
+    }
+
+    public function procedures(Instrument $unit): array
+    {
+        return [AcousticProcedure::steps()];
+    }
+
+    public function bench(): BenchGuide
+    {
+        return new AcousticBench();
     }
 
     public function rules(): array
     {
         return [
-            new Rule\AsLeftNotRead(),
             new Rule\Drift(),
             new Rule\RepresentativeSegment(),
             new Rule\AsFoundLarge(),
             new Rule\CumulativeAdjustment(),
-            new Rule\DifferentReference(),
             new Rule\EnteredLevel(),
             new Rule\AdapterSize(),
             new Rule\Resolution(),

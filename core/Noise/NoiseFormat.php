@@ -10,16 +10,92 @@ use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Reading;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Judgement\Criterion;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\AnswerRows;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\LogFormatReader;
+use Footnote\Core\Record\ReferenceKind;
+use Footnote\Core\Record\RunSurroundings;
 
 /** Noise in the record format: acoustic checks, logs and totals, dose criteria. Levels lie between −20 and 200 dB. */
 final readonly class NoiseFormat implements ContentFormat
 {
     private const LEAST = '-20';
     private const MOST = '200';
+    public const CALIBRATOR = 'acoustic-calibrator';
+    private const DIAMETERS = ['1/4 in' => '1/4 in', '1/2 in' => '1/2 in', '1 in' => '1 in'];
+    private const ANSWERS = ['nominal', 'entered', 'adapter', 'microphoneCorrection', 'pressureCorrection', 'factorBefore', 'factorAfter'];
+
+    public function instrument(): array
+    {
+        return [
+            Entry::choice('microphone', 'Microphone diameter', self::DIAMETERS),
+            Entry::text('class', 'Class'),
+            Entry::decimal('rangeLow', 'Range from', self::LEAST, self::MOST, Unit::Decibel),
+            Entry::decimal('rangeHigh', 'Range to', self::LEAST, self::MOST, Unit::Decibel),
+            Entry::decimal('resolution', 'Resolution', '0', '10', Unit::Decibel),
+            Entry::flag('selfAdjusting', 'It adjusts itself when it hears the calibrator'),
+        ];
+    }
+
+    public function referenceKinds(): array
+    {
+        return [new ReferenceKind(self::CALIBRATOR, 'Acoustic calibrator', [Entry::several('adapters', 'Adapters', self::DIAMETERS)], [], Unit::Decibel, 'level', true, self::LEAST, self::MOST)];
+    }
+
+    public function shelves(): array
+    {
+        return [];
+    }
+
+    public function section(): string
+    {
+        return 'acoustic';
+    }
+
+    public function fromAnswers(array $answers): array
+    {
+        $acoustic = [];
+        foreach (self::ANSWERS as $name) {
+            if (\is_string($answers[$name] ?? null) && trim($answers[$name]) !== '') {
+                $acoustic[$name] = $answers[$name];
+            }
+        }
+        // The level is chosen together with the calibrator.
+        if (\is_string($answers['setting'] ?? null) && $answers['setting'] !== '') {
+            $acoustic['nominal'] = $answers['setting'];
+        }
+        $adjusted = ($answers['adjusted'] ?? null) === true;
+
+        return [...$acoustic, 'asFound' => AnswerRows::of($answers['asFound'] ?? []), 'asLeft' => $adjusted ? AnswerRows::of($answers['asLeft'] ?? []) : [], 'adjusted' => $adjusted];
+    }
+
+    public function describeCheck(CheckContent $content): array
+    {
+        if (!$content instanceof AcousticCheck) {
+            return [];
+        }
+
+        return [
+            ['label' => 'Level dB', 'shown' => $content->nominal->written],
+            ['label' => 'As found', 'shown' => $content->asFound !== [] || $content->factorBefore === null ? self::words($content->asFound) : \sprintf('factor %s to %s', $content->factorBefore->written, $content->factorAfter->written ?? '')],
+            ['label' => 'As left', 'shown' => $content->wasAdjusted() ? self::words($content->asLeft) : 'as found'],
+            ['label' => 'Adjusted', 'shown' => $content->wasAdjusted() ? 'yes' : 'no'],
+        ];
+    }
+
+    public function run(): array
+    {
+        return [];
+    }
+
+    public function knowsCriterion(Fields $criterion): bool
+    {
+        return $criterion->has('level');
+    }
 
     public function readCheck(Fields $check): CheckContent
     {
@@ -47,26 +123,23 @@ final readonly class NoiseFormat implements ContentFormat
         );
     }
 
-    public function readRun(Fields $run, ?iterable $log, string $logName, \DateTimeZone $zone): RunContent
+    public function readRun(Fields $run, RunSurroundings $around): RunContent
     {
+        if ($around->stored instanceof LevelLog) {
+            return new NoiseRecord($around->stored, $this->totals($run->optionalObject('totals')), $around->logName);
+        }
         $fields = $run->optionalObject('log');
         $read = null;
-        if ($fields !== null && $log !== null) {
+        if ($fields !== null && $around->lines !== null) {
             $format = (new LogFormatReader())->read($fields->object('format'));
             try {
-                $read = (new LogReader($format))->read($log, $zone, $fields->optionalMoment('start'));
+                $read = (new LogReader($format))->read($around->lines, $around->zone, $fields->optionalMoment('start'));
             } catch (UnreadableLog $problem) {
                 throw new InvalidRecord($fields->at('file'), $problem->getMessage());
             }
         }
 
-        return $this->content($run, $read, $logName);
-    }
-
-    /** The same with a log that is packed already. */
-    public function content(Fields $run, ?LevelLog $log, string $logName): NoiseRecord
-    {
-        return new NoiseRecord($log, $this->totals($run->optionalObject('totals')), $logName);
+        return new NoiseRecord($read, $this->totals($run->optionalObject('totals')), $around->logName);
     }
 
     public function readCriterion(Fields $criterion): Criterion
@@ -94,6 +167,12 @@ final readonly class NoiseFormat implements ContentFormat
         $level = fn (string $name): ?Reading => ($object = $fields->optionalObject($name)) === null ? null : $this->reading($object, self::LEAST, self::MOST);
 
         return new NoiseTotals($level('equivalentLevel'), $level('peak'), $level('slowMaximum'), $doses);
+    }
+
+    /** @param list<Reading> $readings */
+    private static function words(array $readings): string
+    {
+        return implode(', ', array_map(static fn (Reading $reading): string => $reading->value->written.($reading->provenance === Provenance::Typed ? '' : ' ('.$reading->provenance->value.')'), $readings));
     }
 
     /** @return list<Reading> */

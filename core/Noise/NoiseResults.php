@@ -7,7 +7,10 @@ namespace Footnote\Core\Noise;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\FamilyResults;
+use Footnote\Core\Judgement\Limit;
+use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Response\OffsetKnot;
@@ -39,6 +42,7 @@ final readonly class NoiseResults implements FamilyResults
         public ?array $representative,
         public array $leftOut,
         public float $seconds,
+        private Timeline $timeline,
     ) {
     }
 
@@ -52,11 +56,30 @@ final readonly class NoiseResults implements FamilyResults
         return $this->drifts;
     }
 
+    public function driftLimit(Policy $policy): ?Limit
+    {
+        return $policy->limit('noise.drift', 'drift');
+    }
+
+    public function uncertaintyOf(Check $check): ?float
+    {
+        $content = $check->content;
+        $certificate = $this->timeline->referenceOf($check)?->certificateAt($check->at);
+
+        return $content instanceof AcousticCheck ? $certificate?->at($content->nominal->written)?->uncertainty?->value->toFloat() : null;
+    }
+
+    public function ordinary(Result $result): ?Figure
+    {
+        return $result->indicated;
+    }
+
     public function describe(Sheet $sheet): array
     {
         $span = static fn (Span $span): array => ['from' => $span->from->format(\DATE_ATOM), 'to' => $span->to->format(\DATE_ATOM)];
 
         return [
+            'kind' => 'noise',
             'response' => array_map(static fn (OffsetKnot $knot): array => [
                 'at' => $knot->at->format(\DATE_ATOM),
                 'check' => $knot->check,

@@ -52,7 +52,7 @@ final readonly class NoiseWorkings
         $this->window = $this->window();
         $this->line = $this->cutLine($this->response->line($bracket, $timeline));
         $this->criteria = array_values(array_filter($yardsticks->criteria, static fn ($criterion): bool => $criterion instanceof DoseCriterion));
-        $this->largestEver = UnitHistory::of($timeline, $bracket->post->at ?? $run->stop ?? $run->start)->largestDrift();
+        $this->largestEver = AcousticHistory::of($timeline, $bracket->post->at ?? $run->stop ?? $run->start)->largestDrift();
     }
 
     public function results(): NoiseResults
@@ -84,10 +84,11 @@ final readonly class NoiseWorkings
             $doubts,
             $gaps,
             $this->largestEver,
-            UnitHistory::of($this->timeline, $this->run->stop ?? $this->run->start)->adjustmentSince($this->timeline->instrument->certifiedSince($this->run->start)),
+            AcousticHistory::of($this->timeline, $this->run->stop ?? $this->run->start)->adjustmentSince($this->timeline->instrument->certifiedSince($this->run->start)),
             $this->representative(),
             $leftOut,
             $seconds,
+            $this->timeline,
         );
     }
 
@@ -248,7 +249,7 @@ final readonly class NoiseWorkings
         $duration = Figure::read('T_e', $this->run->shiftMinutes !== null ? 'working day that the run stands for' : 'time measured, taken as the working day', $hours, Unit::Hour, $this->origin($this->run->shiftMinutes !== null ? 'stated with the run' : 'no working day was stated'), 2);
         $gain = $hours > 0 ? 10 * log10($hours / DoseCriterion::HOURS) : -\INF;
         $daily = Figure::derived('L_EX,8h', 'daily noise exposure level', $level->toFloat() + $gain, Unit::DecibelA, NoiseEquation::DailyExposure, [$level, $duration]);
-        $u2 = $this->timeline->instrument->family === 'noise-dosimeter' || $this->timeline->instrument->class !== '1' ? 1.5 : 0.7;
+        $u2 = $this->timeline->instrument->family === 'noise-dosimeter' || $this->timeline->instrument->traits->text('class') !== '1' ? 1.5 : 0.7;
         $assumed = static fn (string $symbol, string $meaning, float $value): Figure => Figure::read($symbol, $meaning, $value, Unit::Decibel, new Origin('assumption', 'ISO 9612', 'ISO 9612 Annex C, from memory'), 1);
         $uncertainty = Figure::derived('U', 'expanded uncertainty of the instrument only, one-sided 95 %', 1.65 * sqrt($u2 ** 2 + 1.0), Unit::Decibel, NoiseEquation::Uncertainty, [$assumed('u₂', 'instrument', $u2), $assumed('u₃', 'microphone position', 1.0)], 2);
         $result = $this->levelResult('lex8h', 'Daily noise exposure level', $daily, $betweenLevel === null ? null : $betweenLevel + $gain);
@@ -344,7 +345,8 @@ final readonly class NoiseWorkings
     {
         $at = $worked->at(...);
         $target = $limit->value->value->toFloat();
-        if (!is_finite($worked->result->indicated->toFloat())) {
+        $indicated = $worked->result->reportedFigure();
+        if (!is_finite($indicated->toFloat())) {
             return [null, 'There is nothing to set against the limit.'];
         }
         [$low, $high] = [-self::TIPPING_RANGE, self::TIPPING_RANGE];
@@ -361,7 +363,7 @@ final readonly class NoiseWorkings
             }
         }
         $offset = round(($low + $high) / 2, 6);
-        $figure = Figure::derived('o*', 'offset at which it sits on the limit', $offset, Unit::Decibel, NoiseEquation::OffsetTakenOut, [$worked->result->indicated], 2);
+        $figure = Figure::derived('o*', 'offset at which it sits on the limit', $offset, Unit::Decibel, NoiseEquation::OffsetTakenOut, [$worked->result->indicated ?? $indicated], 2);
         $seen = $this->line === null ? 'no check shows where it was' : 'its checks showed '.implode(' and ', array_unique(array_map(static fn (OffsetKnot $knot): string => $knot->offset->signed(), $this->line->knots))).' dB';
         $ever = $this->largestEver === null ? '' : \sprintf('; the most it ever drifted is %s dB', $this->largestEver->signed());
 

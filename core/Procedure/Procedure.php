@@ -12,6 +12,22 @@ final readonly class Procedure
     {
     }
 
+    /**
+     * The procedure of that identifier, else the first.
+     *
+     * @param non-empty-list<self> $procedures
+     */
+    public static function among(array $procedures, string $id): self
+    {
+        foreach ($procedures as $procedure) {
+            if ($procedure->id === $id) {
+                return $procedure;
+            }
+        }
+
+        return $procedures[0];
+    }
+
     public function step(string $id): ?Step
     {
         foreach ($this->steps as $step) {

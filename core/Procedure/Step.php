@@ -12,6 +12,8 @@ final readonly class Step
      * @param bool        $required whether leaving it out is a finding
      * @param int|null    $seconds  how long to wait, s
      * @param string|null $when     the step is asked only after this answer: "adjusted"
+     * @param string      $into     of a step of readings: the list its rows go to, such as "asFound"
+     * @param int         $rows     how many rows it begins with
      */
     public function __construct(
         public string $id,
@@ -22,6 +24,8 @@ final readonly class Step
         public bool $required = true,
         public ?int $seconds = null,
         public ?string $when = null,
+        public string $into = '',
+        public int $rows = 1,
     ) {
     }
 }

@@ -12,5 +12,6 @@ enum StepKind: string
     case Reference = 'reference';
     case Readings = 'readings';
     case Adjust = 'adjust';
-    case Note = 'note';
+    /** Fields to fill in. */
+    case Entries = 'entries';
 }

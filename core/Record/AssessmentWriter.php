@@ -13,6 +13,7 @@ use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Finding;
 use Footnote\Core\Judgement\LimitOutcome;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Verdict;
 
 /** Writes an assessment as plain data: what the page shows, what is frozen at signing, what footnote:assess prints. */
 final readonly class AssessmentWriter
@@ -27,6 +28,7 @@ final readonly class AssessmentWriter
             'instrument' => $assessment->run->instrument,
             'policy' => ['id' => $assessment->policy->id, 'name' => $assessment->policy->name, 'version' => $assessment->policy->version],
             'verdict' => $assessment->verdict->value,
+            'channels' => array_map(static fn (string $channel, Verdict $verdict): array => ['channel' => $channel, 'verdict' => $verdict->value], array_keys($assessment->channels()), array_values($assessment->channels())),
             'bracket' => $this->bracket($assessment->bracket),
             'results' => array_map(fn (Result $result): array => $this->result($result, $sheet), $assessment->results),
             'drifts' => array_map($sheet->enter(...), $assessment->drifts),
@@ -72,8 +74,9 @@ final readonly class AssessmentWriter
         return [
             'key' => $result->key,
             'title' => $result->title,
-            'unit' => $result->indicated->unit->value,
-            'reported' => $result->answer($result->reported) === null ? 'indicated' : $result->reported->value,
+            'unit' => $result->reportedFigure()->unit->value,
+            'channel' => $result->channel,
+            'reported' => $result->reportedAnswer()->value,
             'value' => $figure($result->reportedFigure()),
             'indicated' => $figure($result->indicated),
             'pre' => $figure($result->pre),
@@ -97,6 +100,7 @@ final readonly class AssessmentWriter
                 'robustness' => $outcome->robustness->value,
                 'tippingPoint' => $outcome->tippingPoint === null ? null : $sheet->enter($outcome->tippingPoint),
                 'tippingWords' => $outcome->tippingWords,
+                'confidence' => $outcome->confidence === null ? null : ['lower' => $sheet->enter($outcome->confidence->lower), 'upper' => $sheet->enter($outcome->confidence->upper), 'words' => $outcome->confidence->words],
             ], $result->outcomes),
         ];
     }

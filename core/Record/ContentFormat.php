@@ -7,17 +7,48 @@ namespace Footnote\Core\Record;
 use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Judgement\Criterion;
+use Footnote\Core\Procedure\Entry;
 
-/** How one family's checks, runs and criteria stand in the record format. */
+/** How one family's instruments, references, checks, runs and criteria stand in the record format. */
 interface ContentFormat
 {
+    /** @return list<Entry> what is asked of a unit */
+    public function instrument(): array;
+
+    /** @return list<ReferenceKind> what its units are checked against */
+    public function referenceKinds(): array;
+
+    /** @return list<Shelf> the libraries that its runs look things up in */
+    public function shelves(): array;
+
+    /** The name under which its content stands in a check. */
+    public function section(): string;
+
     public function readCheck(Fields $check): CheckContent;
 
     /**
-     * @param iterable<string>|null $log     lines of the log file that the run names, where there is one
-     * @param string                $logName the file's name, for the footnote
+     * The section of a check, from the answers of a half-done one.
+     *
+     * @param array<string, mixed> $answers
+     *
+     * @return array<string, mixed>
      */
-    public function readRun(Fields $run, ?iterable $log, string $logName, \DateTimeZone $zone): RunContent;
+    public function fromAnswers(array $answers): array;
+
+    /**
+     * A check in words for a table of evidence.
+     *
+     * @return list<array{label: string, shown: string}>
+     */
+    public function describeCheck(CheckContent $content): array;
+
+    /** @return list<Entry> what is written of a run beside unit, person, task, place and times */
+    public function run(): array;
+
+    public function readRun(Fields $run, RunSurroundings $around): RunContent;
+
+    /** Whether a criterion is one of its own. */
+    public function knowsCriterion(Fields $criterion): bool;
 
     public function readCriterion(Fields $criterion): Criterion;
 }

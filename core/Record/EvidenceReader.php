@@ -21,6 +21,8 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\SetAside;
 use Footnote\Core\Evidence\StepState;
+use Footnote\Core\Families;
+use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Judgement\ExposureComparator;
 use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\Yardsticks;
@@ -33,38 +35,37 @@ use Footnote\Core\Quantity\Span;
  */
 final readonly class EvidenceReader
 {
-    private const LEVEL_LEAST = '-20';
-    private const LEVEL_MOST = '200';
-
     public function instrument(Fields $fields): Instrument
     {
+        $family = $fields->text('family');
+        $format = Families::format($family) ?? throw new InvalidRecord($fields->at('family'), \sprintf('there is no family of instruments "%s".', $family));
+
         return new Instrument(
             $fields->id('id'),
-            $fields->text('family'),
+            $family,
             $fields->text('model'),
-            array_map($this->certificate(...), $fields->objects('certificates')),
-            $fields->optionalText('microphone', 20),
-            $fields->optionalText('class', 20),
-            $fields->flag('selfAdjusting'),
-            $fields->optionalDecimal('rangeLow', self::LEVEL_LEAST, self::LEVEL_MOST),
-            $fields->optionalDecimal('rangeHigh', self::LEVEL_LEAST, self::LEVEL_MOST),
-            $fields->optionalDecimal('resolution', '0', '10'),
+            array_map(fn (Fields $certificate): Certificate => $this->certificate($certificate, null), $fields->objects('certificates')),
+            EntryReader::read($fields, $format->instrument()),
         );
     }
 
     public function reference(Fields $fields): Reference
     {
+        $name = $fields->text('kind');
+        $kind = Families::referenceKind($name) ?? throw new InvalidRecord($fields->at('kind'), \sprintf('there is no kind of reference "%s"; there are %s.', $name, implode(', ', array_keys(Families::referenceKinds()))));
+
         return new Reference(
             $fields->id('id'),
-            $fields->text('kind'),
+            $name,
             $fields->text('model'),
-            array_map($this->certificate(...), $fields->objects('certificates')),
+            array_map(fn (Fields $certificate): Certificate => $this->certificate($certificate, $kind), $fields->objects('certificates')),
             array_map(static fn (Fields $recall): Recall => new Recall($recall->moment('since'), $recall->optionalMoment('until'), $recall->text('reason')), $fields->objects('recalls')),
-            $fields->texts('adapters'),
+            EntryReader::read($fields, $kind->entries),
         );
     }
 
-    public function certificate(Fields $fields): Certificate
+    /** @param ReferenceKind|null $kind what its reference is; null for a certificate of a unit */
+    public function certificate(Fields $fields, ?ReferenceKind $kind): Certificate
     {
         [$issued, $due] = [$fields->day('issued'), $fields->day('due')];
         if ($due < $issued) {
@@ -72,11 +73,11 @@ final readonly class EvidenceReader
         }
 
         return new Certificate($fields->text('number'), $fields->text('laboratory'), $issued, $due, array_map(static fn (Fields $value): CertifiedValue => new CertifiedValue(
-            $value->decimal('nominal', self::LEVEL_LEAST, self::LEVEL_MOST),
-            $value->decimal('certified', self::LEVEL_LEAST, self::LEVEL_MOST),
-            $value->optionalDecimal('uncertainty', '0', '10'),
+            $value->decimal('nominal', $kind->least ?? '-1000000', $kind->most ?? '1000000'),
+            $value->decimal('certified', $kind->least ?? '-1000000', $kind->most ?? '1000000'),
+            $value->optionalDecimal('uncertainty', '0', '1000'),
             $value->optionalDecimal('frequency', '1', '100000'),
-        ), $fields->objects('values')));
+        ), $fields->objects('values')), EntryReader::read($fields, $kind->constants ?? []));
     }
 
     /** @param ContentFormat $format what the family of its instrument writes down */
@@ -147,13 +148,14 @@ final readonly class EvidenceReader
             $fields->optionalNumber('plannedMinutes', 1, 10080),
             $fields->optionalNumber('shiftMinutes', 1, 1440),
             $fields->optionalNumber('timerMinutes', 0, 10080),
+            $fields->optionalText('shift', 60),
         );
     }
 
-    public function yardsticks(Fields $fields, ContentFormat $format): Yardsticks
+    public function yardsticks(Fields $fields): Yardsticks
     {
         return new Yardsticks(
-            array_map($format->readCriterion(...), $fields->objects('criteria')),
+            array_map($this->criterion(...), $fields->objects('criteria')),
             array_map(static fn (Fields $limit): ExposureLimit => new ExposureLimit(
                 $limit->id('id'),
                 $limit->text('title'),
@@ -164,8 +166,20 @@ final readonly class EvidenceReader
                 $limit->optionalText('scope') ?? '',
                 $limit->text('source'),
                 $limit->choice('mark', SourceMark::class),
+                $limit->optionalText('mixture', 60) ?? '',
             ), $fields->objects('limits')),
         );
+    }
+
+    private function criterion(Fields $fields): Criterion
+    {
+        foreach (Families::formats() as $format) {
+            if ($format->knowsCriterion($fields)) {
+                return $format->readCriterion($fields);
+            }
+        }
+
+        throw new InvalidRecord($fields->path, 'is no criterion that a family of instruments knows.');
     }
 
     private function span(Fields $fields): Span

@@ -30,6 +30,12 @@ final readonly class Fields
         return \is_array($this->data) ? $this->data : [];
     }
 
+    /** @return array<string, mixed> those of the named fields that are there */
+    public function only(string ...$names): array
+    {
+        return array_intersect_key($this->data(), array_flip($names));
+    }
+
     public function has(string $name): bool
     {
         return $this->raw($name) !== null;

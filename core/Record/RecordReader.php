@@ -10,8 +10,8 @@ use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Families;
 use Footnote\Core\Judgement\Yardsticks;
-use Footnote\Core\Noise\NoiseFormat;
 
 /** Reads a whole record: references, instruments, checks, interventions, runs and their logs. */
 final readonly class RecordReader
@@ -25,13 +25,10 @@ final readonly class RecordReader
         $this->evidence = new EvidenceReader();
     }
 
-    /** The format of a family's contents; there is one family yet. */
+    /** @throws InvalidRecord where there is no such family */
     public static function format(string $family): ContentFormat
     {
-        return match ($family) {
-            'noise-dosimeter' => new NoiseFormat(),
-            default => throw new InvalidRecord('/instruments', \sprintf('there is no family of instruments "%s".', $family)),
-        };
+        return Families::format($family) ?? throw new InvalidRecord('/instruments', \sprintf('there is no family of instruments "%s".', $family));
     }
 
     /**
@@ -50,7 +47,6 @@ final readonly class RecordReader
         $instruments = [];
         foreach ($fields->objects('instruments') as $item) {
             $instrument = $this->evidence->instrument($item);
-            self::format($instrument->family);
             $instruments[$instrument->id] = isset($instruments[$instrument->id]) ? throw new InvalidRecord($item->at('id'), 'stands twice.') : $instrument;
         }
         /** @var array<string, Reference> $references */
@@ -62,8 +58,10 @@ final readonly class RecordReader
         $family = static fn (Fields $item): string => ($instruments[$item->text('instrument')] ?? throw new InvalidRecord($item->at('instrument'), \sprintf('"%s" is not among the instruments.', $item->text('instrument'))))->family;
         $checks = $this->each($fields, 'checks', function (Fields $item) use ($family, $references): Check {
             $check = $this->evidence->check($item, self::format($family($item)));
-            if ($check->reference !== null && !isset($references[$check->reference])) {
-                throw new InvalidRecord($item->at('reference'), \sprintf('"%s" is not among the references.', $check->reference));
+            foreach (array_filter([$check->reference, ...$check->content->leansOn()], \is_string(...)) as $named) {
+                if (!isset($references[$named])) {
+                    throw new InvalidRecord($item->at('reference'), \sprintf('"%s" is not among the references.', $named));
+                }
             }
 
             return $check;
@@ -73,10 +71,11 @@ final readonly class RecordReader
 
             return $this->evidence->intervention($item);
         });
-        $runs = $this->each($fields, 'runs', function (Fields $item) use ($family, $lines, $zone): Run {
+        $library = RecordLibrary::of($fields);
+        $runs = $this->each($fields, 'runs', function (Fields $item) use ($family, $lines, $zone, $library): Run {
             $file = $item->optionalObject('log')?->text('file');
 
-            return $this->evidence->run($item, self::format($family($item))->readRun($item, $file === null ? null : $lines($file), $file ?? '', $zone));
+            return $this->evidence->run($item, self::format($family($item))->readRun($item, new RunSurroundings($zone, $library, $file === null ? null : $lines($file), $file ?? '')));
         });
         $this->noOverlap($runs);
 
@@ -98,7 +97,7 @@ final readonly class RecordReader
 
     public function yardsticks(Fields $campaign): Yardsticks
     {
-        return $this->evidence->yardsticks($campaign, new NoiseFormat());
+        return $this->evidence->yardsticks($campaign);
     }
 
     private function zone(Fields $fields): \DateTimeZone

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Record;
 
+use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Yardsticks;
 
@@ -16,5 +17,24 @@ final readonly class RecordedCampaign
      */
     public function __construct(public array $timelines, public Yardsticks $yardsticks, public mixed $policy, public \DateTimeZone $zone)
     {
+    }
+
+    /**
+     * The runs of one person, which may be of one shift.
+     *
+     * @return list<array{Run, Timeline}>
+     */
+    public function shiftOf(Run $run): array
+    {
+        $shift = [];
+        foreach ($this->timelines as $timeline) {
+            foreach ($timeline->runs as $other) {
+                if ($other->person === $run->person) {
+                    $shift[] = [$other, $timeline];
+                }
+            }
+        }
+
+        return $shift;
     }
 }

@@ -44,7 +44,7 @@ final class BadInputTest extends ApiTestCase
         yield 'no such remark' => ['/api/runs/r1/facts', ['remarks' => [['kind' => 'eaten', 'note' => '']]], '/remarks/0/kind', 'not one of'];
         yield 'declared at a strange check' => ['/api/runs/r1/facts', ['declaration' => ['check' => 'k9', 'reason' => 'x']], '/declaration/check', 'no check of this unit'];
         yield 'asset number with blanks' => ['/api/kit/instruments', ['id' => 'D 7', 'family' => 'noise-dosimeter', 'model' => 'm'], '/id', 'letters'];
-        yield 'unknown family' => ['/api/kit/instruments', ['id' => 'D7', 'family' => 'thermometer', 'model' => 'm'], '/instruments', 'no family'];
+        yield 'unknown family' => ['/api/kit/instruments', ['id' => 'D7', 'family' => 'thermometer', 'model' => 'm'], '/family', 'no family'];
     }
 
     /** @param array<string, mixed> $body */

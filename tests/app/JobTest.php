@@ -16,7 +16,7 @@ final class JobTest extends ApiTestCase
     {
         $reading = static fn (string $value): array => [['value' => $value, 'provenance' => 'typed']];
 
-        return ['steps' => Scene::STEPS, 'reference' => 'A', 'nominal' => '114', 'asFound' => $reading($found), 'adjusted' => $left !== null, 'asLeft' => $left === null ? [] : $reading($left)];
+        return ['steps' => Scene::STEPS, 'reference' => 'A', 'setting' => '114', 'asFound' => $reading($found), 'adjusted' => $left !== null, 'asLeft' => $left === null ? [] : $reading($left)];
     }
 
     private function check(string $found, ?string $left = null): string
@@ -101,7 +101,7 @@ final class JobTest extends ApiTestCase
 
         $draft = $this->call('POST', '/api/bench/D/check');
         $live = $this->call('PUT', '/api/bench/drafts/'.$draft->string('id'), ['version' => 1, 'answers' => self::answers('113,3')]);
-        self::assertSame(['-0.70', false, 'r1', 'void'], [$live->string('live.drift'), $live->at('live.driftKept'), $live->string('live.closes.0.run'), $live->string('live.closes.0.verdict')]);
+        self::assertSame(['-0.70', false, 'r1', 'void'], [$live->string('live.lines.2.shown'), $live->at('live.lines.2.kept'), $live->string('live.closes.0.run'), $live->string('live.closes.0.verdict')]);
         // The same half-done check is found again, by anybody; the older copy of it cannot overwrite.
         self::assertSame($draft->string('id'), $this->call('POST', '/api/bench/D/check')->string('id'));
         $this->call('PUT', '/api/bench/drafts/'.$draft->string('id'), ['version' => 1, 'answers' => self::answers('114.0')], 409);
@@ -140,7 +140,7 @@ final class JobTest extends ApiTestCase
         $this->call('POST', '/api/kit/references', ['id' => 'Z', 'kind' => 'acoustic-calibrator', 'model' => 'Fork', 'adapters' => ['1/2 in'], 'certificates' => [$certificate]], 201);
         self::assertCount(1, $this->call('POST', '/api/kit/references/A/recalls', ['since' => '2026-03-01T00:00:00+00:00', 'reason' => 'came back 0.4 dB low'], 201)->list('recalls'));
         self::assertCount(2, $this->call('GET', '/api/kit')->list('instruments'));
-        self::assertSame([], $this->call('GET', '/api/kit/instruments/D2')->list('history'));
+        self::assertSame([], $this->call('GET', '/api/kit/instruments/D2')->list('history.points'));
         $this->signIn(Role::Technician);
         $this->call('POST', '/api/kit/references', ['id' => 'Y', 'kind' => 'acoustic-calibrator', 'model' => 'Fork'], 403);
         $this->call('POST', '/api/kit/references/A/certificates', $certificate, 403);

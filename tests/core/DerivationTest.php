@@ -74,7 +74,7 @@ final class DerivationTest extends TestCase
             ->run('r', '08:00', '16:00', '90.0', ['pauses' => [$pause, $pause], 'plannedMinutes' => 480, 'totals' => ['equivalentLevel' => ['value' => '90.0', 'provenance' => 'typed'], 'doses' => ['hc' => ['value' => '0', 'provenance' => 'typed']]]]);
         $assessment = $scene->assess('r');
         self::assertSame(0.0, $assessment->run->runningSeconds());
-        self::assertSame(-\INF, Scene::result($assessment, 'lex8h')->indicated->toFloat());
+        self::assertSame(-\INF, Scene::result($assessment, 'lex8h')->indicated?->toFloat());
         self::assertContains('run.short', Scene::rules($assessment));
         self::assertJson(json_encode((new \Footnote\Core\Record\AssessmentWriter())->write($assessment), \JSON_THROW_ON_ERROR));
     }

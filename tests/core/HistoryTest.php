@@ -7,10 +7,10 @@ namespace Footnote\Tests\Core;
 use Footnote\Core\Evidence\CommonShift;
 use Footnote\Core\Families;
 use Footnote\Core\Judgement\Foresight;
+use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\Verdict;
-use Footnote\Core\Noise\BenchReading;
-use Footnote\Core\Noise\CalibratorFitness;
-use Footnote\Core\Noise\UnitHistory;
+use Footnote\Core\Noise\AcousticBench;
+use Footnote\Core\Noise\AcousticHistory;
 use PHPUnit\Framework\TestCase;
 
 /** What a unit's past says, what a check will mean, and whose fault a morning is. */
@@ -25,7 +25,7 @@ final class HistoryTest extends TestCase
             ->check('d', '10:00', ['116.0'], [], ['brokenOff' => true])
             ->check('e', '11:00', ['114.0'])
             ->read()->timelines['D'];
-        $history = UnitHistory::of($timeline, new \DateTimeImmutable('2026-03-03'));
+        $history = AcousticHistory::of($timeline, new \DateTimeImmutable('2026-03-03'));
         self::assertSame(['a', 'b', 'c', 'e'], array_column($history->points, 'check'), 'a check that shows nothing is no point');
         $rounded = static fn (?float $value): ?float => $value === null ? null : round($value, 9);
         self::assertSame([null, 0.1, -0.3, 0.0], array_map($rounded, array_column($history->points, 'drift')));
@@ -33,20 +33,20 @@ final class HistoryTest extends TestCase
         self::assertSame('−0.30', $history->largestDrift()?->signed());
         self::assertSame('−0.20', $history->adjustmentSince(null)?->signed());
         self::assertNull($history->adjustmentSince(new \DateTimeImmutable('2026-03-02T10:00:00+00:00')));
-        self::assertCount(2, UnitHistory::of($timeline, new \DateTimeImmutable('2026-03-02T08:30:00+00:00'))->points, 'nothing later than asked for');
+        self::assertCount(2, AcousticHistory::of($timeline, new \DateTimeImmutable('2026-03-02T08:30:00+00:00'))->points, 'nothing later than asked for');
     }
 
     public function testARepairCutsTheHistoryOfDrift(): void
     {
         $timeline = (new Scene())->check('a', '07:00', ['114.0'])->intervention('i', '07:30', 'repaired')->check('b', '08:00', ['115.0'])->read()->timelines['D'];
-        self::assertNull(UnitHistory::of($timeline, new \DateTimeImmutable('2026-03-03'))->largestDrift());
+        self::assertNull(AcousticHistory::of($timeline, new \DateTimeImmutable('2026-03-03'))->largestDrift());
     }
 
     /** Seven of eight dosimeters 0.3 dB low means the calibrator. */
     public function testSevenOfEightMeansTheCalibrator(): void
     {
         $drifts = array_fill_keys(['a', 'b', 'c', 'd', 'e', 'f', 'g'], -0.3) + ['h' => 0.0];
-        $shift = CommonShift::of($drifts);
+        $shift = CommonShift::of($drifts, 0.15, 0.2);
         self::assertNotNull($shift);
         self::assertSame(-0.3, $shift->shared);
         self::assertSame(['a', 'b', 'c', 'd', 'e', 'f', 'g'], $shift->moved);
@@ -55,18 +55,18 @@ final class HistoryTest extends TestCase
 
     public function testWhatIsNoCommonShift(): void
     {
-        self::assertNull(CommonShift::of(['a' => -0.4, 'b' => -0.4]), 'two are no crowd');
-        self::assertNull(CommonShift::of(['a' => 0.1, 'b' => 0.1, 'c' => 0.1]), 'a tenth is nothing');
-        self::assertNull(CommonShift::of(['a' => -0.4, 'b' => 0.5, 'c' => -0.4, 'd' => 0.9]), 'half of them went elsewhere');
-        self::assertNotNull(CommonShift::of(['a' => 0.2, 'b' => 0.2, 'c' => 0.2]), 'two tenths together are something');
-        self::assertNotNull(CommonShift::of(['a' => 0.25, 'b' => 0.4, 'c' => 0.1]), 'within 0.15 dB of the median, the edge included');
+        self::assertNull(CommonShift::of(['a' => -0.4, 'b' => -0.4], 0.15, 0.2), 'two are no crowd');
+        self::assertNull(CommonShift::of(['a' => 0.1, 'b' => 0.1, 'c' => 0.1], 0.15, 0.2), 'a tenth is nothing');
+        self::assertNull(CommonShift::of(['a' => -0.4, 'b' => 0.5, 'c' => -0.4, 'd' => 0.9], 0.15, 0.2), 'half of them went elsewhere');
+        self::assertNotNull(CommonShift::of(['a' => 0.2, 'b' => 0.2, 'c' => 0.2], 0.15, 0.2), 'two tenths together are something');
+        self::assertNotNull(CommonShift::of(['a' => 0.25, 'b' => 0.4, 'c' => 0.1], 0.15, 0.2), 'within 0.15 dB of the median, the edge included');
     }
 
     /** The order in which units are named does not matter. */
     public function testOrderOfUnitsDoesNotMatter(): void
     {
         $drifts = ['a' => -0.3, 'b' => -0.25, 'c' => -0.35, 'd' => 0.1];
-        self::assertEquals(CommonShift::of($drifts)?->shared, CommonShift::of(array_reverse($drifts, true))?->shared);
+        self::assertEquals(CommonShift::of($drifts, 0.15, 0.2)?->shared, CommonShift::of(array_reverse($drifts, true), 0.15, 0.2)?->shared);
     }
 
     public function testForesightSaysWhatACheckWillClose(): void
@@ -82,10 +82,10 @@ final class HistoryTest extends TestCase
             $closed = $foresight->after($check($found), $timeline, Scene::policy('standard'), new \Footnote\Core\Judgement\Yardsticks([], []));
             self::assertSame([['r1', $verdict], ['r2', $verdict]], array_map(static fn (array $one): array => [$one['run']->id, $one['verdict']], $closed), $found);
         }
-        $reading = BenchReading::of($check('113.2'), $timeline, Scene::policy('standard'));
-        self::assertSame(['−0.80', false, 'k1', '114.00'], [$reading->drift?->signed(), $reading->driftKept, $reading->last, $reading->expected?->shown()]);
-        self::assertTrue(BenchReading::of($check('113.2'), $timeline, Scene::policy('survey'))->driftKept);
-        self::assertSame('0.00', BenchReading::of($check('113.2', '114.0'), $timeline, Scene::policy('standard'))->asLeft?->signed());
+        $lines = static fn (\Footnote\Core\Evidence\Check $check, string $policy = 'standard'): array => array_map(static fn (LiveLine $line): array => [$line->label, $line->figure?->signed(), $line->kept], (new AcousticBench())->live($check, $timeline, Scene::policy($policy))->lines);
+        self::assertSame([['should show', '+114.00', null], ['as found, off by', '−0.80', null], ['drift since k1', '−0.80', false]], $lines($check('113.2')));
+        self::assertSame(['drift since k1', '−0.80', true], $lines($check('113.2'), 'survey')[2]);
+        self::assertSame(['as left, off by', '0.00', null], $lines($check('113.2', '114.0'))[3]);
     }
 
     /** Only what a check can still save holds a unit: not a run without a beginning, not a broken one, not one that runs. */
@@ -106,11 +106,11 @@ final class HistoryTest extends TestCase
         $scene = new Scene();
         $scene->record['references'] = [$reference, Scene::calibrator('A', '114.0', '0.2'), [...Scene::calibrator('N', '114.0', '0.2'), 'certificates' => []]];
         $timeline = $scene->read()->timelines['D'];
-        $problems = static fn (string $id, string $on): array => CalibratorFitness::of($timeline->references[$id], $timeline->instrument, new \DateTimeImmutable($on))->problems;
+        $problems = static fn (string $id, string $on): array => (new AcousticBench())->choices($timeline->instrument, [$timeline->references[$id]], new \DateTimeImmutable($on))[0]->problems;
         self::assertSame([], $problems('A', '2026-03-02'));
         self::assertSame(['Its certificate was due on 1 Sep 2030.'], $problems('A', '2030-09-02'));
         self::assertSame([], $problems('A', '2030-09-01T23:00:00+00:00'), 'the day it falls due still counts');
-        self::assertSame(['It has no adapter for 1/2 in.', 'It is recalled: dropped'], $problems('X', '2026-03-02'));
+        self::assertSame(['It is recalled: dropped', 'It has no adapter for 1/2 in.'], $problems('X', '2026-03-02'));
         self::assertSame(['It has no certificate.'], $problems('N', '2026-03-02'));
     }
 }

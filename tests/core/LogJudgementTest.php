@@ -50,7 +50,7 @@ final class LogJudgementTest extends TestCase
     public function testToneIsFoundAndLeftOut(): void
     {
         $levels = self::work();
-        $plain = Scene::result($this->scene()->assessLog('r', self::log($levels)), 'laeq')->indicated->toFloat();
+        $plain = Scene::result($this->scene()->assessLog('r', self::log($levels)), 'laeq')->indicated?->toFloat();
         for ($i = 3600; $i < 3630; ++$i) {
             $levels[$i] = 114000 + 100 * ($i % 2);
         }
@@ -61,7 +61,7 @@ final class LogJudgementTest extends TestCase
         self::assertSame('09:00:00', $family->survey->tones[0]->span->from->format('H:i:s'));
         self::assertEqualsWithDelta(30.0, $family->survey->tones[0]->span->seconds(), 1.0);
         self::assertEqualsWithDelta(114.05, $family->survey->tones[0]->mean, 0.01);
-        self::assertEqualsWithDelta($plain, Scene::result($assessment, 'laeq')->indicated->toFloat(), 0.05);
+        self::assertEqualsWithDelta($plain, Scene::result($assessment, 'laeq')->indicated?->toFloat(), 0.05);
         self::assertSame(Verdict::Valid, array_values(array_filter($assessment->findings, static fn ($finding): bool => $finding->setting->rule === 'noise.tone'))[0]->verdict());
     }
 
@@ -101,7 +101,7 @@ final class LogJudgementTest extends TestCase
             self::assertContains($rule, $rules);
         }
         self::assertNotContains('noise.gap', $rules);
-        self::assertSame('141.0', Scene::result($assessment, 'lcpeak')->indicated->shown());
+        self::assertSame('141.0', Scene::result($assessment, 'lcpeak')->indicated?->shown());
         self::assertEqualsWithDelta(2 - 400 / 3600, $this->hours($assessment), 1e-9);
     }
 
@@ -120,7 +120,7 @@ final class LogJudgementTest extends TestCase
             'exclusions' => [['from' => Scene::moment('09:00'), 'to' => Scene::moment('09:30'), 'reason' => 'worn by another', 'by' => 'H-1']],
             'pauses' => [['from' => Scene::moment('09:30'), 'to' => Scene::moment('10:00')]],
         ]);
-        self::assertEqualsWithDelta(80.0, Scene::result($scene->assessLog('r', self::log($levels)), 'laeq')->indicated->toFloat(), 1e-9);
+        self::assertEqualsWithDelta(80.0, Scene::result($scene->assessLog('r', self::log($levels)), 'laeq')->indicated?->toFloat(), 1e-9);
     }
 
     /** The unit's clock was 120 s ahead: the log's stamps move back, and the run takes other samples. */
@@ -129,7 +129,7 @@ final class LogJudgementTest extends TestCase
         $levels = [...array_fill(0, 120, 100000), ...array_fill(0, 7200, 80000)];
         $scene = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.0'])->run('r', '08:00', '10:00', '90.0', ['clockOffsetSeconds' => 120]);
         $assessment = $scene->assessLog('r', self::log($levels));
-        self::assertEqualsWithDelta(80.0, Scene::result($assessment, 'laeq')->indicated->toFloat(), 1e-9);
+        self::assertEqualsWithDelta(80.0, Scene::result($assessment, 'laeq')->indicated?->toFloat(), 1e-9);
         self::assertContains('clock.offset', Scene::rules($assessment));
     }
 

@@ -117,7 +117,7 @@ final class NumberedRulesTest extends TestCase
             ->run('r1', '08:00', '16:00', '90.0', ['declaration' => ['check' => 'k2', 'by' => 'H-1', 'reason' => 'same task all day']])->assessLog('r1', $log);
         self::assertSame(Verdict::Qualified, $declared->verdict);
         self::assertSame('-0.1', (string) $declared->largestDrift()?->value);
-        self::assertEqualsWithDelta(90.0, Scene::result($declared, 'laeq')->indicated->toFloat(), 1e-9);
+        self::assertEqualsWithDelta(90.0, Scene::result($declared, 'laeq')->indicated?->toFloat(), 1e-9);
 
         // Adjusted in between: as found ends the first segment, as left starts the next.
         $adjusted = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '12:00', ['114.4'], ['114.0'])->check('k3', '16:30', ['114.4'])->assess('r1');

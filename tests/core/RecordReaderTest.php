@@ -18,7 +18,7 @@ final class RecordReaderTest extends TestCase
     {
         yield 'another format' => ['/format', 'other/1', '/format', true];
         yield 'no time zone' => ['/site/timeZone', 'Mars/Base', '/site/timeZone', false];
-        yield 'unknown family' => ['/instruments/0/family', 'thermometer', '/instruments', true];
+        yield 'unknown family' => ['/instruments/0/family', 'thermometer', '/instruments/0/family', true];
         yield 'identifier with a blank' => ['/instruments/0/id', 'D 1', '/instruments/0/id', true];
         yield 'identifier of 41 letters' => ['/instruments/0/id', str_repeat('x', 41), '/instruments/0/id', true];
         yield 'no model' => ['/instruments/0/model', '', '/instruments/0/model', true];

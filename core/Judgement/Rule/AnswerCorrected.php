@@ -19,10 +19,12 @@ final readonly class AnswerCorrected implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        foreach ($case->results->results() as $result) {
+        foreach ($case->answers as $result) {
             $figure = $result->answer($result->reported);
-            if ($result->reported !== Answer::Indicated && $figure !== null && $figure->toFloat() !== $result->indicated->toFloat()) {
-                yield $setting->finding(\sprintf('Reported %s: %s %s instead of %s %s indicated.', $result->reported->words(), $figure->shown(), $figure->unit->value, $result->indicated->shown(), $result->indicated->unit->value), [$case->run->id]);
+            // The ordinary sum is the indicated value for an offset, and the mean of both ends for a flow.
+            $ordinary = $case->results->ordinary($result);
+            if ($figure !== null && $ordinary !== null && $figure->toFloat() !== $ordinary->toFloat()) {
+                yield $setting->finding(\sprintf('%s reported %s: %s %s instead of %s %s.', $result->title, $result->reported->words(), $figure->shown(), $figure->unit->value, $ordinary->shown(), $ordinary->unit->value), [$case->run->id], channel: $result->channel);
 
                 return;
             }

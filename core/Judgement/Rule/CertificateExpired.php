@@ -19,10 +19,11 @@ final readonly class CertificateExpired implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->checks() as $check) {
-            $reference = $case->timeline->referenceOf($check);
-            $certificate = $reference?->certificateAt($check->at);
-            if ($reference !== null && $certificate !== null && !$certificate->inForceAt($check->at)) {
-                yield $setting->finding(\sprintf('Certificate %s of %s was due on %s; the check was made on %s.', $certificate->number, $reference->id, $certificate->due->format('j M Y'), $check->at->format('j M Y')), [$check->id, $reference->id]);
+            foreach ($case->timeline->referencesOf($check) as $reference) {
+                $certificate = $reference->certificateAt($check->at);
+                if ($certificate !== null && !$certificate->inForceAt($check->at)) {
+                    yield $setting->finding(\sprintf('Certificate %s of %s was due on %s; the check was made on %s.', $certificate->number, $reference->id, $certificate->due->format('j M Y'), $check->at->format('j M Y')), [$check->id, $reference->id]);
+                }
             }
         }
     }

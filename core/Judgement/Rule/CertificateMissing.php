@@ -19,11 +19,13 @@ final readonly class CertificateMissing implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->checks() as $check) {
-            $reference = $case->timeline->referenceOf($check);
-            if ($reference === null) {
+            if ($case->timeline->referenceOf($check) === null) {
                 yield $setting->finding(\sprintf('The check of %s names no known reference; its nominal value is assumed to be true.', $case->hour($check->at)), [$check->id]);
-            } elseif ($reference->certificateAt($check->at) === null) {
-                yield $setting->finding(\sprintf('%s had no certificate at the check of %s; its nominal value is assumed to be true.', $reference->id, $case->hour($check->at)), [$check->id, $reference->id]);
+            }
+            foreach ($case->timeline->referencesOf($check) as $reference) {
+                if ($reference->certificateAt($check->at) === null) {
+                    yield $setting->finding(\sprintf('%s had no certificate at the check of %s; its nominal value is assumed to be true.', $reference->id, $case->hour($check->at)), [$check->id, $reference->id]);
+                }
             }
         }
     }

@@ -20,14 +20,15 @@ final readonly class OrderWrong implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->checks() as $check) {
+            $procedure = $case->procedureOf($check);
             $reached = null;
             foreach ($check->steps as $id => $state) {
-                $place = $case->procedure->place($id);
+                $place = $procedure->place($id);
                 if ($place === null || $state !== StepState::Done) {
                     continue;
                 }
                 if ($reached !== null && $place < $reached) {
-                    yield $setting->finding(\sprintf('At the check of %s "%s" was done after "%s".', $case->hour($check->at), $case->procedure->steps[$place]->title, $case->procedure->steps[$reached]->title), [$check->id]);
+                    yield $setting->finding(\sprintf('At the check of %s "%s" was done after "%s".', $case->hour($check->at), $procedure->steps[$place]->title, $procedure->steps[$reached]->title), [$check->id]);
                     break;
                 }
                 $reached = $place;

@@ -19,10 +19,11 @@ final readonly class ReferenceRecalled implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->checks() as $check) {
-            $reference = $case->timeline->referenceOf($check);
-            $recall = $reference?->recalledAt($check->at);
-            if ($reference !== null && $recall !== null) {
-                yield $setting->finding(\sprintf('%s is recalled for the time of the check of %s: %s', $reference->id, $case->hour($check->at), $recall->reason), [$check->id, $reference->id]);
+            foreach ($case->timeline->referencesOf($check) as $reference) {
+                $recall = $reference->recalledAt($check->at);
+                if ($recall !== null) {
+                    yield $setting->finding(\sprintf('%s is recalled for the time of the check of %s: %s', $reference->id, $case->hour($check->at), $recall->reason), [$check->id, $reference->id]);
+                }
             }
         }
     }

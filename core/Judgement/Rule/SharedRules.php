@@ -17,6 +17,8 @@ final class SharedRules
             new PreCheckOld(),
             new NoPostCheck(),
             new LatePostCheck(),
+            new AsLeftNotRead(),
+            new DifferentReference(),
             new BrokenBracket(),
             new CheckPassedOver(),
             new AnotherRunBetween(),

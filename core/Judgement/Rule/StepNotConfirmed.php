@@ -29,7 +29,7 @@ final readonly class StepNotConfirmed implements Rule
                 continue;
             }
             $missed = [];
-            foreach ($case->procedure->steps as $step) {
+            foreach ($case->procedureOf($check)->steps as $step) {
                 if ($step->required && $step->kind === StepKind::Confirm && !\in_array($step->id, self::ELSEWHERE, true)
                     && !\in_array($check->step($step->id), [StepState::Done, StepState::NotApplicable], true)) {
                     $missed[] = lcfirst($step->title);

@@ -19,11 +19,11 @@ final readonly class Undecided implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        foreach ($case->results->results() as $result) {
+        foreach ($case->answers as $result) {
             foreach ($result->outcomes as $outcome) {
                 if ($outcome->robustness === Robustness::Undecided) {
                     $limit = $outcome->limit->value->value;
-                    yield $setting->finding(\sprintf('%s: the drift interval %s to %s %s lies across %s, %s %s.', $result->title, $result->lowest()?->shownBeside($limit) ?? '', $result->highest()?->shownBeside($limit) ?? '', $result->indicated->unit->value, $outcome->limit->title, $outcome->limit->value->written, $outcome->limit->unit), [$case->run->id]);
+                    yield $setting->finding(\sprintf('%s: the drift interval %s to %s %s lies across %s, %s %s.', $result->title, $result->lowest()?->shownBeside($limit) ?? '', $result->highest()?->shownBeside($limit) ?? '', $result->reportedFigure()->unit->value, $outcome->limit->title, $outcome->limit->value->written, $outcome->limit->unit), [$case->run->id], channel: $result->channel);
                 }
             }
         }

@@ -19,10 +19,10 @@ final readonly class AdapterSize implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $microphone = $case->timeline->instrument->microphone;
+        $microphone = $case->timeline->instrument->traits->text('microphone');
         foreach ($case->checks() as $check) {
             $content = $check->content;
-            $adapters = $case->timeline->referenceOf($check)->adapters ?? [];
+            $adapters = $case->timeline->referenceOf($check)?->traits->texts('adapters') ?? [];
             if ($microphone === null || !$content instanceof AcousticCheck) {
                 continue;
             }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise\Rule;
+namespace Footnote\Core\Judgement\Rule;
 
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;

@@ -2,13 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise\Rule;
+namespace Footnote\Core\Judgement\Rule;
 
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
-use Footnote\Core\Noise\AcousticCheck;
 
 /** The two ends lean on different references. Their uncertainties add to what drift may hide. */
 final readonly class DifferentReference implements Rule
@@ -25,23 +24,15 @@ final readonly class DifferentReference implements Rule
             return;
         }
         $seen = \sprintf('Before the run %s was used, after it %s', $pre->reference ?? 'none', $post->reference ?? 'none');
-        $drift = $case->policy->limit('noise.drift', 'drift');
-        $uncertainties = [];
-        foreach ([$pre, $post] as $check) {
-            $content = $check->content;
-            $certificate = $case->timeline->referenceOf($check)?->certificateAt($check->at);
-            $uncertainty = $content instanceof AcousticCheck ? $certificate?->at($content->nominal->written)?->uncertainty : null;
-            if ($uncertainty !== null) {
-                $uncertainties[] = $uncertainty->value->toFloat();
-            }
-        }
-        if (\count($uncertainties) < 2) {
+        [$one, $other] = [$case->results->uncertaintyOf($pre), $case->results->uncertaintyOf($post)];
+        if ($one === null || $other === null) {
             yield $setting->finding($seen.'; the uncertainty of one of them is not known.', [$pre->id, $post->id], severity: Severity::Qualified);
 
             return;
         }
-        $combined = hypot(...$uncertainties);
+        $combined = hypot($one, $other);
+        $drift = $case->results->driftLimit($case->policy);
         $large = $drift !== null && $combined > $drift->toFloat() / 2;
-        yield $setting->finding(\sprintf('%s; together they are uncertain by %s dB%s.', $seen, number_format($combined, 2, '.', ''), $large ? ', more than half of the drift limit' : ''), [$pre->id, $post->id], severity: $large ? Severity::Qualified : null);
+        yield $setting->finding(\sprintf('%s; together they are uncertain by %s %s%s.', $seen, number_format($combined, 2, '.', ''), $drift->unit ?? '', $large ? ', more than half of the drift limit' : ''), [$pre->id, $post->id], severity: $large ? Severity::Qualified : null);
     }
 }

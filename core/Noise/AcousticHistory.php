@@ -7,15 +7,16 @@ namespace Footnote\Core\Noise;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Quantity\Unit;
 
 /** What a unit's checks over months say: the most it ever drifted, and what adjusting has added up to. */
-final readonly class UnitHistory
+final readonly class AcousticHistory
 {
-    /** @param list<array{at: \DateTimeImmutable, check: string, found: ?float, left: ?float, drift: ?float, adjustment: ?float}> $points */
+    /** @param list<HistoryPoint> $points in dB */
     private function __construct(public array $points)
     {
     }
@@ -42,14 +43,14 @@ final readonly class UnitHistory
             }
             $found = self::offset($check, $check->content, $timeline, false);
             $now = self::offset($check, $check->content, $timeline, true);
-            $points[] = [
-                'at' => $check->at,
-                'check' => $check->id,
-                'found' => $found,
-                'left' => $now,
-                'drift' => $found !== null && $left !== null ? $found - $left : null,
-                'adjustment' => $check->content->wasAdjusted() && $found !== null && $now !== null ? $now - $found : null,
-            ];
+            $points[] = new HistoryPoint(
+                $check->at,
+                $check->id,
+                $found,
+                $now,
+                $found !== null && $left !== null ? $found - $left : null,
+                $check->content->wasAdjusted() && $found !== null && $now !== null ? $now - $found : null,
+            );
             $left = $now;
             $leftAt = $check->at;
         }
@@ -61,12 +62,12 @@ final readonly class UnitHistory
     {
         $largest = null;
         foreach ($this->points as $point) {
-            if ($point['drift'] !== null && ($largest === null || abs($point['drift']) > abs($largest['drift']))) {
+            if ($point->drift !== null && ($largest === null || abs($point->drift) > abs($largest->drift ?? 0.0))) {
                 $largest = $point;
             }
         }
 
-        return $largest === null ? null : Figure::read('d_max', 'the most this unit has drifted', round($largest['drift'], 9), Unit::Decibel, new Origin('check', $largest['check'], 'found on '.$largest['at']->format('j M Y')), 2);
+        return $largest?->drift === null ? null : Figure::read('d_max', 'the most this unit has drifted', round($largest->drift, 9), Unit::Decibel, new Origin('check', $largest->check, 'found on '.$largest->at->format('j M Y')), 2);
     }
 
     /** S-4: adjustments added up with their signs since the last laboratory certificate. */
@@ -75,9 +76,9 @@ final readonly class UnitHistory
         $sum = 0.0;
         $inputs = [];
         foreach ($this->points as $point) {
-            if ($point['adjustment'] !== null && ($certified === null || $point['at'] >= $certified)) {
-                $sum += $point['adjustment'];
-                $inputs[] = Figure::read('Δ', 'adjustment at '.$point['check'], round($point['adjustment'], 9), Unit::Decibel, new Origin('check', $point['check'], $point['at']->format('j M Y')), 2);
+            if ($point->adjustment !== null && ($certified === null || $point->at >= $certified)) {
+                $sum += $point->adjustment;
+                $inputs[] = Figure::read('Δ', 'adjustment at '.$point->check, round($point->adjustment, 9), Unit::Decibel, new Origin('check', $point->check, $point->at->format('j M Y')), 2);
             }
         }
 

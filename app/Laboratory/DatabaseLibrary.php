@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Laboratory;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Judgement\Logbook;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Families;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Library;
+use Footnote\Core\Record\RecordLibrary;
+
+/**
+ * The libraries of the logbook and what laboratories reported, for the runs of one campaign. What it fetched it keeps for
+ * as long as it lives, which is one reading of a unit's evidence.
+ */
+final class DatabaseLibrary implements Library
+{
+    /** @var array<string, array<string, Traits>> */
+    private array $shelves = [];
+
+    /** @var array<string, list<Fields>> */
+    private array $rows = [];
+
+    /** @var array<string, list<string>>|null */
+    private ?array $users = null;
+
+    /** @var list<Fields>|null */
+    private ?array $blanks = null;
+
+    /** @param list<string> $media that will be asked for; fetched in one go */
+    public function __construct(private readonly Connection $connection, private readonly string $campaign, private readonly array $media)
+    {
+    }
+
+    public function find(string $shelf, string $code): ?Traits
+    {
+        return ($this->shelves[$shelf] ??= $this->shelf($shelf))[$code] ?? null;
+    }
+
+    public function reported(string $medium): array
+    {
+        if ($this->rows === []) {
+            $this->fetch([...$this->media, ...array_map(static fn (Fields $blank): string => $blank->text('medium'), $this->blanks())]);
+        }
+        if (!isset($this->rows[$medium])) {
+            $this->fetch([$medium]);
+        }
+
+        return $this->rows[$medium];
+    }
+
+    public function blanks(): array
+    {
+        return $this->blanks ??= array_map(static fn (string $json): Fields => Fields::of(json_decode($json, true, 16, \JSON_THROW_ON_ERROR)), array_values(array_filter($this->connection->fetchFirstColumn('SELECT record FROM blank WHERE campaign_id = ? ORDER BY medium', [$this->campaign]), \is_string(...))));
+    }
+
+    public function usedBy(string $medium): array
+    {
+        if ($this->users === null) {
+            $this->users = [];
+            foreach (array_chunk($this->media, 500) as $some) {
+                foreach ($this->connection->fetchAllNumeric('SELECT medium, id FROM run WHERE medium IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY id', $some) as [$used, $run]) {
+                    \assert(\is_string($used) && \is_string($run));
+                    $this->users[$used][] = $run;
+                }
+            }
+        }
+
+        return $this->users[$medium] ?? [];
+    }
+
+    /** @param list<string> $media */
+    private function fetch(array $media): void
+    {
+        foreach ($media as $medium) {
+            $this->rows[$medium] ??= [];
+        }
+        foreach (array_chunk(array_values(array_unique($media)), 500) as $some) {
+            foreach ($this->connection->fetchAllAssociative('SELECT w.medium, w.record, r.record AS report FROM laboratory_row w JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY w.id', $some) as $row) {
+                $this->rows[Logbook::text($row, 'medium')][] = RecordLibrary::row(Fields::of(Logbook::json($row, 'report')), Fields::of(Logbook::json($row, 'record'), '/laboratory'));
+            }
+        }
+    }
+
+    /** @return array<string, Traits> */
+    private function shelf(string $id): array
+    {
+        $shelf = Families::shelves()[$id] ?? null;
+        if ($shelf === null) {
+            return [];
+        }
+        $entries = [];
+        foreach ($this->connection->fetchAllAssociative('SELECT code, record FROM library_entry WHERE shelf = ?', [$id]) as $row) {
+            $entries[Logbook::text($row, 'code')] = RecordLibrary::entry($shelf, Fields::of(Logbook::json($row, 'record')));
+        }
+
+        return $entries;
+    }
+}

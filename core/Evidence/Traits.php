@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Evidence;
+
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Measured;
+
+/**
+ * What is known of one instrument, reference or library entry beyond its name, as its kind asks for it. The values were
+ * read by the entries that the kind declares (Procedure\Entry), so a name is either of its declared sort or absent.
+ */
+final readonly class Traits
+{
+    /** @param array<string, string|bool|Decimal|Measured|list<string>|list<self>> $values by name */
+    public function __construct(private array $values = [])
+    {
+    }
+
+    public function text(string $name): ?string
+    {
+        $value = $this->values[$name] ?? null;
+
+        return \is_string($value) ? $value : null;
+    }
+
+    public function flag(string $name): bool
+    {
+        return ($this->values[$name] ?? false) === true;
+    }
+
+    public function decimal(string $name): ?Decimal
+    {
+        $value = $this->values[$name] ?? null;
+
+        return $value instanceof Decimal ? $value : null;
+    }
+
+    public function measured(string $name): ?Measured
+    {
+        $value = $this->values[$name] ?? null;
+
+        return $value instanceof Measured ? $value : null;
+    }
+
+    /** @return list<string> */
+    public function texts(string $name): array
+    {
+        $value = $this->values[$name] ?? [];
+
+        return \is_array($value) ? array_values(array_filter($value, \is_string(...))) : [];
+    }
+
+    /** @return list<self> */
+    public function rows(string $name): array
+    {
+        $value = $this->values[$name] ?? [];
+
+        return \is_array($value) ? array_values(array_filter($value, static fn (mixed $row): bool => $row instanceof self)) : [];
+    }
+
+    /** A value in words for the page; null where it is not given. */
+    public function shown(string $name): ?string
+    {
+        $value = $this->values[$name] ?? null;
+
+        return match (true) {
+            $value === null, $value === [], $value === '' => null,
+            \is_bool($value) => $value ? 'yes' : 'no',
+            \is_array($value) => implode('; ', array_map(static fn (string|self $one): string => \is_string($one) ? $one : $one->line(), $value)),
+            $value instanceof Measured => $value->words(),
+            default => (string) $value,
+        };
+    }
+
+    private function line(): string
+    {
+        return implode(' ', array_filter(array_map($this->shown(...), array_keys($this->values)), \is_string(...)));
+    }
+}

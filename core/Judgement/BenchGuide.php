@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Step;
+
+/** What a family tells the bench while a check is being walked, so that no family needs a screen of its own. */
+interface BenchGuide
+{
+    /**
+     * The references that can serve, with what speaks against each on that day.
+     *
+     * @param list<Reference> $references everything in the kit
+     *
+     * @return list<ReferenceChoice>
+     */
+    public function choices(Instrument $unit, array $references, \DateTimeImmutable $on): array;
+
+    /**
+     * What is written down once at a step, which may depend on the reference that was chosen.
+     *
+     * @return list<Entry>
+     */
+    public function fields(Step $step, Instrument $unit, ?Reference $reference): array;
+
+    /**
+     * What one row of readings holds at a step, the reading itself first.
+     *
+     * @return list<Entry>
+     */
+    public function columns(Step $step, Instrument $unit, ?Reference $reference): array;
+
+    /** What the check shows so far. */
+    public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet;
+
+    public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory;
+
+    /** When drifts of several units on one reference are one shift: how near they must lie, and how large it must be. */
+    public function sharedShift(): ShiftScale;
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+
+/** Works out runs together with the shift each is part of; every run alone is worked out once. */
+final class ShiftAssessor
+{
+    /** @var array<string, Assessment> by run */
+    private array $alone = [];
+
+    /** @param \Closure(Run): list<array{Run, Timeline}> $shiftOf the runs that may share a run's shift, itself among them or not */
+    public function __construct(
+        private readonly Assessor $assessor,
+        private readonly Policy $policy,
+        private readonly Yardsticks $yardsticks,
+        private readonly \Closure $shiftOf,
+    ) {
+    }
+
+    public function assess(Run $run, Timeline $timeline): Assessment
+    {
+        $own = $this->alone($run, $timeline);
+        $family = $this->assessor->family($timeline->instrument->family);
+        if (!$family instanceof Composing) {
+            return $own;
+        }
+        $shift = [$run->id => $own];
+        foreach (($this->shiftOf)($run) as [$other, $of]) {
+            if ($of->instrument->family === $timeline->instrument->family && $family->sameShift($run, $other)) {
+                $shift[$other->id] ??= $this->alone($other, $of);
+            }
+        }
+        $shift = array_values($shift);
+        usort($shift, static fn (Assessment $a, Assessment $b): int => [$a->run->start, $a->run->id] <=> [$b->run->start, $b->run->id]);
+
+        return $this->assessor->within($own, $shift, $timeline, $this->yardsticks);
+    }
+
+    private function alone(Run $run, Timeline $timeline): Assessment
+    {
+        return $this->alone[$run->id] ??= $this->assessor->assess($run, $timeline, $this->policy, $this->yardsticks);
+    }
+}

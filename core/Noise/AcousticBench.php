@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Evidence\CertifiedValue;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\BenchGuide;
+use Footnote\Core\Judgement\LiveLine;
+use Footnote\Core\Judgement\LiveSheet;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\ReferenceChoice;
+use Footnote\Core\Judgement\ShiftScale;
+use Footnote\Core\Judgement\UnitHistory;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Step;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Unit;
+
+/** What the bench says while an acoustic calibrator sits on a microphone. */
+final readonly class AcousticBench implements BenchGuide
+{
+    public function choices(Instrument $unit, array $references, \DateTimeImmutable $on): array
+    {
+        $choices = [];
+        foreach ($references as $reference) {
+            if ($reference->kind === NoiseFormat::CALIBRATOR) {
+                $choices[] = $this->choice($reference, $unit, $on);
+            }
+        }
+
+        return $choices;
+    }
+
+    public function fields(Step $step, Instrument $unit, ?Reference $reference): array
+    {
+        return match ($step->id) {
+            AcousticProcedure::REFERENCE => [
+                Entry::decimal('entered', 'Level the meter expects', '-20', '200', Unit::Decibel),
+                Entry::decimal('microphoneCorrection', 'Microphone correction', '-20', '20', Unit::Decibel, help: 'As the manual gives it; empty is none'),
+                Entry::decimal('pressureCorrection', 'Pressure correction', '-20', '20', Unit::Decibel, help: 'None for calibrators with feedback'),
+            ],
+            AcousticProcedure::AS_FOUND => $unit->traits->flag('selfAdjusting') ? [
+                Entry::decimal('factorBefore', 'Factor before', '-60', '60', Unit::Decibel),
+                Entry::decimal('factorAfter', 'Factor after', '-60', '60', Unit::Decibel),
+            ] : [],
+            default => [],
+        };
+    }
+
+    public function columns(Step $step, Instrument $unit, ?Reference $reference): array
+    {
+        return \in_array($step->id, [AcousticProcedure::AS_FOUND, AcousticProcedure::AS_LEFT], true)
+            ? [Entry::decimal('value', 'Reading', '-20', '200', Unit::Decibel, true)] : [];
+    }
+
+    public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet
+    {
+        $response = new AcousticResponse();
+        $content = $check->content;
+        $found = $response->asFound($check, $timeline)?->offset;
+        $left = $content instanceof AcousticCheck && $content->asLeft !== [] ? $response->asLeft($check, $timeline)?->offset : null;
+        $previous = null;
+        $usability = new AcousticUsability();
+        foreach ($timeline->checks as $earlier) {
+            if ($earlier->at < $check->at && $earlier->id !== $check->id && ($usability->whyUnusable($earlier, $timeline) === [] || $earlier->content->wasAdjusted())) {
+                $previous = $earlier;
+            }
+        }
+        $before = $previous === null ? null : $response->asLeft($previous, $timeline)?->offset;
+        $drift = $found !== null && $before !== null && $found->value instanceof Exact && $before->value instanceof Exact
+            ? Figure::derived('d', 'drift since '.$previous->id, $found->value->minus($before->value), Unit::Decibel, NoiseEquation::Deviation, [$found, $before], 2)
+            : null;
+        $limit = $policy->limit('noise.drift', 'drift');
+
+        return new LiveSheet([
+            new LiveLine('should show', $content instanceof AcousticCheck ? $response->expected($check, $content, $timeline->referenceOf($check)) : null),
+            new LiveLine('as found, off by', $found, signed: true),
+            new LiveLine('drift'.($previous === null ? '' : ' since '.$previous->id), $drift, $drift !== null && $limit !== null && $drift->value instanceof Exact ? $limit->isKeptBy($drift->value->absolute()) : null, $limit?->words() ?? '', true),
+            ...($left === null ? [] : [new LiveLine('as left, off by', $left, signed: true)]),
+        ]);
+    }
+
+    public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
+    {
+        return new UnitHistory(AcousticHistory::of($timeline, $until)->points, Unit::Decibel, Unit::Decibel, 'off by');
+    }
+
+    public function sharedShift(): ShiftScale
+    {
+        // Calibrators are read in tenths, and one tenth is nothing.
+        return new ShiftScale(0.15, 0.2, Unit::Decibel);
+    }
+
+    private function choice(Reference $reference, Instrument $unit, \DateTimeImmutable $on): ReferenceChoice
+    {
+        $certificate = $reference->certificateAt($on);
+        $problems = ReferenceChoice::problemsOf($reference, $on);
+        $adapters = $reference->traits->texts('adapters');
+        $microphone = $unit->traits->text('microphone');
+        if ($microphone !== null && !\in_array($microphone, $adapters, true)) {
+            $problems[] = \sprintf('It has no adapter for %s.', $microphone);
+        }
+        [$low, $high] = [$unit->traits->decimal('rangeLow'), $unit->traits->decimal('rangeHigh')];
+        $levels = array_filter($certificate->values ?? [], static fn (CertifiedValue $value): bool => ($high === null || $value->nominal->value->compareTo($high->value) <= 0) && ($low === null || $value->nominal->value->compareTo($low->value) >= 0));
+        if ($certificate !== null && $levels === []) {
+            $problems[] = 'None of its levels lies in the range of the unit.';
+        }
+        $words = static fn (CertifiedValue $value): string => \sprintf('%s dB%s, certified %s', $value->nominal->written, $value->frequency === null ? '' : ', '.$value->frequency->written.' Hz', $value->certified->written);
+
+        return new ReferenceChoice($reference, 'adapters '.($adapters === [] ? 'none' : implode(', ', $adapters)), array_values(array_map(static fn (CertifiedValue $value): array => ['value' => $value->nominal->written, 'words' => $words($value)], $levels)), $problems);
+    }
+}

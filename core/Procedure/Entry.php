@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Procedure;
+
+use Footnote\Core\Quantity\Unit;
+
+/**
+ * One thing to be written down, as data. Screens render it, the reader of the record format checks it: what can be asked
+ * of an instrument, a reference, a check or a run is said once, by its family.
+ */
+final readonly class Entry
+{
+    /**
+     * @param string                $name    under which it stands in the record
+     * @param list<Unit>            $units   that may be chosen; the first is usual. For a plain decimal: the one it is in
+     * @param array<string, string> $choices value to words
+     * @param list<self>            $rows    the entries of one row of a table
+     * @param string                $of      of a named thing: "reference:thermometer" or "library:sampler"
+     */
+    private function __construct(
+        public string $name,
+        public EntryKind $kind,
+        public string $label,
+        public bool $required = false,
+        public string $help = '',
+        public array $units = [],
+        public string $least = '-1000000',
+        public string $most = '1000000',
+        public array $choices = [],
+        public array $rows = [],
+        public string $of = '',
+    ) {
+    }
+
+    public static function text(string $name, string $label, bool $required = false, string $help = ''): self
+    {
+        return new self($name, EntryKind::Text, $label, $required, $help);
+    }
+
+    public static function flag(string $name, string $label, string $help = ''): self
+    {
+        return new self($name, EntryKind::Flag, $label, false, $help);
+    }
+
+    public static function decimal(string $name, string $label, string $least, string $most, Unit $unit = Unit::None, bool $required = false, string $help = ''): self
+    {
+        return new self($name, EntryKind::Decimal, $label, $required, $help, [$unit], $least, $most);
+    }
+
+    /** @param non-empty-list<Unit> $units */
+    public static function measured(string $name, string $label, array $units, bool $required = false, string $help = ''): self
+    {
+        return new self($name, EntryKind::Measured, $label, $required, $help, $units);
+    }
+
+    /** @param array<string, string> $choices */
+    public static function choice(string $name, string $label, array $choices, bool $required = false, string $help = ''): self
+    {
+        return new self($name, EntryKind::Choice, $label, $required, $help, choices: $choices);
+    }
+
+    /** @param array<string, string> $choices */
+    public static function several(string $name, string $label, array $choices, string $help = ''): self
+    {
+        return new self($name, EntryKind::Several, $label, false, $help, choices: $choices);
+    }
+
+    public static function named(string $name, string $label, string $of, bool $required = false, string $help = ''): self
+    {
+        return new self($name, EntryKind::Named, $label, $required, $help, of: $of);
+    }
+
+    /** @param non-empty-list<self> $rows */
+    public static function rows(string $name, string $label, array $rows, string $help = ''): self
+    {
+        return new self($name, EntryKind::Rows, $label, false, $help, rows: $rows);
+    }
+
+    /**
+     * @param list<self> $entries
+     *
+     * @return list<array<string, mixed>>
+     */
+    public static function all(array $entries): array
+    {
+        return array_map(static fn (self $entry): array => $entry->describe(), $entries);
+    }
+
+    /** @return array<string, mixed> for screens */
+    public function describe(): array
+    {
+        return [
+            'name' => $this->name, 'kind' => $this->kind->value, 'label' => $this->label, 'required' => $this->required, 'help' => $this->help,
+            'units' => array_map(static fn (Unit $unit): string => $unit->value, $this->units),
+            'choices' => array_map(static fn (string $value, string $words): array => ['value' => $value, 'words' => $words], array_keys($this->choices), array_values($this->choices)),
+            'rows' => array_map(static fn (self $row): array => $row->describe(), $this->rows),
+            'of' => $this->of,
+        ];
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Record;
+
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\EntryKind;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Dimension;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Measured;
+use Footnote\Core\Quantity\Unit;
+
+/** Reads declared entries from one object of a record; anything undeclared is left to others. */
+final class EntryReader
+{
+    /**
+     * @param list<Entry> $entries
+     *
+     * @throws InvalidRecord naming the field
+     */
+    public static function read(Fields $fields, array $entries): Traits
+    {
+        $values = [];
+        foreach ($entries as $entry) {
+            $value = self::value($fields, $entry);
+            if ($value !== null) {
+                $values[$entry->name] = $value;
+            } elseif ($entry->required) {
+                throw new InvalidRecord($fields->at($entry->name), 'is missing.');
+            }
+        }
+
+        return new Traits($values);
+    }
+
+    /** @return string|bool|Decimal|Measured|list<string>|list<Traits>|null */
+    private static function value(Fields $fields, Entry $entry): string|bool|Decimal|Measured|array|null
+    {
+        $name = $entry->name;
+
+        return match ($entry->kind) {
+            EntryKind::Text => ($fields->optionalText($name, 200) ?? '') === '' ? null : $fields->text($name),
+            EntryKind::Named => ($fields->optionalText($name, 60) ?? '') === '' ? null : $fields->text($name),
+            EntryKind::Flag => $fields->has($name) ? $fields->flag($name) : null,
+            EntryKind::Decimal => $fields->optionalDecimal($name, $entry->least, $entry->most),
+            EntryKind::Measured => self::measured($fields, $entry),
+            EntryKind::Choice => self::choice($fields, $entry),
+            EntryKind::Several => array_map(static fn (string $one): string => isset($entry->choices[$one]) ? $one : throw new InvalidRecord($fields->at($name), self::oneOf($one, $entry)), $fields->texts($name)),
+            EntryKind::Rows => array_map(static fn (Fields $row): Traits => self::read($row, $entry->rows), $fields->objects($name)),
+        };
+    }
+
+    private static function measured(Fields $fields, Entry $entry): ?Measured
+    {
+        $object = $fields->optionalObject($entry->name);
+        if ($object === null) {
+            return null;
+        }
+        $unit = $object->choice('unit', Unit::class);
+        if (!\in_array($unit, $entry->units, true)) {
+            throw new InvalidRecord($object->at('unit'), \sprintf('"%s" is not one of: %s.', $unit->value, implode(', ', array_map(static fn (Unit $one): string => $one->value, $entry->units))));
+        }
+        $measured = new Measured($object->decimal('value'), $unit);
+        self::possible($object, $measured);
+
+        return $measured;
+    }
+
+    /** What no instrument can show: nothing is colder than absolute zero, and no absolute pressure is zero or less. */
+    private static function possible(Fields $object, Measured $measured): void
+    {
+        $zero = Exact::zero();
+        if ($measured->unit->dimension() === Dimension::Temperature && $measured->in(Unit::Kelvin)->compareTo($zero) <= 0) {
+            throw new InvalidRecord($object->at('value'), \sprintf('%s is not above absolute zero.', $measured->words()));
+        }
+        if (\in_array($measured->unit->dimension(), [Dimension::Flow, Dimension::Volume, Dimension::Mass], true) && $measured->value->value->compareTo($zero) < 0) {
+            throw new InvalidRecord($object->at('value'), \sprintf('%s is negative.', $measured->words()));
+        }
+    }
+
+    private static function choice(Fields $fields, Entry $entry): ?string
+    {
+        $value = $fields->optionalText($entry->name, 60);
+        if ($value === null || $value === '') {
+            return null;
+        }
+
+        return isset($entry->choices[$value]) ? $value : throw new InvalidRecord($fields->at($entry->name), self::oneOf($value, $entry));
+    }
+
+    private static function oneOf(string $value, Entry $entry): string
+    {
+        return \sprintf('"%s" is not one of: %s.', $value, implode(', ', array_map(strval(...), array_keys($entry->choices))));
+    }
+}

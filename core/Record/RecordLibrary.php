@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Record;
+
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Families;
+
+/** The library of one record: shelves, laboratory reports and blanks stand in the record itself. */
+final readonly class RecordLibrary implements Library
+{
+    /**
+     * @param array<string, array<string, Traits>> $shelves
+     * @param array<string, list<Fields>>          $reported by medium
+     * @param list<Fields>                         $blanks
+     * @param array<string, list<string>>          $users    runs by medium
+     */
+    private function __construct(private array $shelves, private array $reported, private array $blanks, private array $users)
+    {
+    }
+
+    public static function of(Fields $record): self
+    {
+        $library = $record->optionalObject('library');
+        $shelves = [];
+        foreach (Families::shelves() as $shelf) {
+            foreach ($library?->objects($shelf->id) ?? [] as $item) {
+                $code = $item->id('code');
+                if (isset($shelves[$shelf->id][$code])) {
+                    throw new InvalidRecord($item->at('code'), 'stands twice.');
+                }
+                $shelves[$shelf->id][$code] = self::entry($shelf, $item);
+            }
+        }
+        $reported = [];
+        foreach ($record->objects('laboratory') as $report) {
+            foreach ($report->objects('rows') as $row) {
+                $reported[$row->text('medium')][] = self::row($report, $row);
+            }
+        }
+
+        $users = [];
+        foreach ($record->objects('runs') as $run) {
+            $medium = $run->optionalText('medium');
+            if ($medium !== null && $medium !== '') {
+                $users[$medium][] = $run->text('id');
+            }
+        }
+
+        return new self($shelves, $reported, $record->objects('blanks'), $users);
+    }
+
+    /** An entry of a shelf as read: its code and name stand beside what the shelf asks. */
+    public static function entry(Shelf $shelf, Fields $item): Traits
+    {
+        return EntryReader::read($item, [\Footnote\Core\Procedure\Entry::text('code', 'Code', true), \Footnote\Core\Procedure\Entry::text('name', 'Name', true), ...$shelf->entries]);
+    }
+
+    /** A row as it is looked up: what its report says of all rows stands in it. */
+    public static function row(Fields $report, Fields $row): Fields
+    {
+        return Fields::of([...$report->only('id', 'number', 'laboratory', 'received', 'blankCorrected', 'desorptionCorrected'), ...$row->data()], $row->path);
+    }
+
+    public function find(string $shelf, string $code): ?Traits
+    {
+        return $this->shelves[$shelf][$code] ?? null;
+    }
+
+    public function reported(string $medium): array
+    {
+        return $this->reported[$medium] ?? [];
+    }
+
+    public function usedBy(string $medium): array
+    {
+        return $this->users[$medium] ?? [];
+    }
+
+    public function blanks(): array
+    {
+        return $this->blanks;
+    }
+}
