@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core;
 
+use Footnote\Core\Flow\FlowFamily;
+use Footnote\Core\Flow\FlowFormat;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Rule\SharedRules;
 use Footnote\Core\Noise\NoiseFamily;
@@ -17,13 +19,13 @@ final class Families
 {
     public static function assessor(): Assessor
     {
-        return new Assessor([new NoiseFamily()], SharedRules::all());
+        return new Assessor([new NoiseFamily(), new FlowFamily()], SharedRules::all());
     }
 
     /** @return array<string, ContentFormat> by family */
     public static function formats(): array
     {
-        return ['noise-dosimeter' => new NoiseFormat()];
+        return ['noise-dosimeter' => new NoiseFormat(), FlowFamily::ID => new FlowFormat()];
     }
 
     public static function format(string $family): ?ContentFormat

@@ -9,6 +9,7 @@ final readonly class Policy
 {
     /**
      * @param array<string, Answer>      $reported answer reported by kind of response ("offset", "flow", "linear", "counting")
+     * @param array<string, string>      $choices  ways of working that a policy settles, such as what unsampled time is taken for
      * @param array<string, RuleSetting> $rules    by rule; a rule that is not here is switched off
      */
     public function __construct(
@@ -18,6 +19,7 @@ final readonly class Policy
         public string $summary,
         public array $reported,
         public array $rules,
+        public array $choices = [],
     ) {
     }
 
@@ -29,6 +31,11 @@ final readonly class Policy
     public function limit(string $rule, string $name): ?Limit
     {
         return ($this->rules[$rule] ?? null)?->limits[$name] ?? null;
+    }
+
+    public function choice(string $name): string
+    {
+        return $this->choices[$name] ?? '';
     }
 
     public function reportedAnswer(string $response): Answer

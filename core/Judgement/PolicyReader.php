@@ -13,10 +13,13 @@ use Footnote\Core\Quantity\MalformedDecimal;
  *
  * @phpstan-type LimitData array{value?: string, unit?: string, comparator?: string}
  * @phpstan-type RuleData array{title?: string, severity?: string, limits?: array<string, LimitData>, source?: string, mark?: string}
- * @phpstan-type PolicyData array{id: string, name: string, version: int, summary?: string, basedOn?: string, reported?: array<string, string>, rules: array<string, RuleData>}
+ * @phpstan-type PolicyData array{id: string, name: string, version: int, summary?: string, basedOn?: string, reported?: array<string, string>, choices?: array<string, string>, rules: array<string, RuleData>}
  */
 final readonly class PolicyReader
 {
+    /** What a policy settles beside limits and weights. */
+    private const CHOICES = ['unsampledTime' => ['zero', 'rest']];
+
     /**
      * The policy data with everything it is based on filled in.
      *
@@ -42,7 +45,7 @@ final readonly class PolicyReader
             $rules[$id] = [...$before, ...$rule, 'limits' => $limits];
         }
 
-        return [...$base, ...$data, 'reported' => [...($base['reported'] ?? []), ...($data['reported'] ?? [])], 'rules' => $rules];
+        return [...$base, ...$data, 'reported' => [...($base['reported'] ?? []), ...($data['reported'] ?? [])], 'choices' => [...($base['choices'] ?? []), ...($data['choices'] ?? [])], 'rules' => $rules];
     }
 
     /**
@@ -91,7 +94,23 @@ final readonly class PolicyReader
             );
         }
 
-        return new Policy($data['id'], $data['name'], $data['version'], $data['summary'] ?? '', $reported, $rules);
+        return new Policy($data['id'], $data['name'], $data['version'], $data['summary'] ?? '', $reported, $rules, $this->choices($data['choices'] ?? []));
+    }
+
+    /**
+     * @param array<string, string> $choices
+     *
+     * @return array<string, string>
+     */
+    private function choices(array $choices): array
+    {
+        foreach ($choices as $name => $choice) {
+            if (!\in_array($choice, self::CHOICES[$name] ?? [], true)) {
+                throw new InvalidPolicy('/choices/'.$name, isset(self::CHOICES[$name]) ? 'one of '.implode(', ', self::CHOICES[$name]) : 'there is no such choice.');
+            }
+        }
+
+        return $choices;
     }
 
     /** @param list<\BackedEnum> $cases */

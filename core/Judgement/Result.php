@@ -17,6 +17,7 @@ final readonly class Result
      * @param list<string>       $notes    what stands beside it, such as what an uncertainty does not include
      * @param Figure|null        $uncertainty expanded, stated beside the result and never merged with drift
      * @param string|null        $channel  the channel or substance that it belongs to
+     * @param Verdict|null       $inherited of a result over several runs: the worst of what it is made of
      * @param bool               $worstIsLow whether the low end is the cautious one, as for a volume
      */
     public function __construct(
@@ -33,6 +34,7 @@ final readonly class Result
         public ?Figure $uncertainty = null,
         public ?string $channel = null,
         public bool $worstIsLow = false,
+        public ?Verdict $inherited = null,
     ) {
         if ($indicated === null && $pre === null && $post === null && $between === null) {
             throw new \LogicException('A result has at least one answer.');
@@ -113,6 +115,6 @@ final readonly class Result
      */
     private function with(?array $outcomes = null, ?array $notes = null, ?Figure $uncertainty = null): self
     {
-        return new self($this->key, $this->title, $this->reported, $this->indicated, $this->pre, $this->post, $this->between, $this->byChecks, $outcomes ?? $this->outcomes, $notes ?? $this->notes, $uncertainty ?? $this->uncertainty, $this->channel, $this->worstIsLow);
+        return new self($this->key, $this->title, $this->reported, $this->indicated, $this->pre, $this->post, $this->between, $this->byChecks, $outcomes ?? $this->outcomes, $notes ?? $this->notes, $uncertainty ?? $this->uncertainty, $this->channel, $this->worstIsLow, $this->inherited);
     }
 }

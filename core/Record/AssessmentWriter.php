@@ -76,6 +76,7 @@ final readonly class AssessmentWriter
             'title' => $result->title,
             'unit' => $result->reportedFigure()->unit->value,
             'channel' => $result->channel,
+            'inherited' => $result->inherited?->value,
             'reported' => $result->reportedAnswer()->value,
             'value' => $figure($result->reportedFigure()),
             'indicated' => $figure($result->indicated),

@@ -30,7 +30,7 @@ final readonly class StepNotConfirmed implements Rule
             }
             $missed = [];
             foreach ($case->procedureOf($check)->steps as $step) {
-                if ($step->required && $step->kind === StepKind::Confirm && !\in_array($step->id, self::ELSEWHERE, true)
+                if ($step->required && \in_array($step->kind, [StepKind::Confirm, StepKind::Entries], true) && !\in_array($step->id, self::ELSEWHERE, true)
                     && !\in_array($check->step($step->id), [StepState::Done, StepState::NotApplicable], true)) {
                     $missed[] = lcfirst($step->title);
                 }

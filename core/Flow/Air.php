@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Measured;
+use Footnote\Core\Quantity\Unit;
+
+/** The air at one place and moment: temperature, absolute pressure and, where it was read, relative humidity in %. */
+final readonly class Air
+{
+    public const TEMPERATURES = [Unit::Celsius, Unit::Fahrenheit, Unit::Kelvin];
+    public const PRESSURES = [Unit::Kilopascal, Unit::Hectopascal, Unit::MillimetreMercury, Unit::InchMercury];
+
+    public function __construct(public ?Measured $temperature, public ?Measured $pressure, public ?Decimal $humidity = null)
+    {
+    }
+
+    public static function of(Traits $traits, string $prefix = ''): self
+    {
+        $name = static fn (string $one): string => $prefix === '' ? $one : $prefix.ucfirst($one);
+
+        return new self($traits->measured($name('temperature')), $traits->measured($name('pressure')), $traits->decimal($name('humidity')));
+    }
+
+    /** @return list<Entry> */
+    public static function entries(string $prefix = '', string $where = ''): array
+    {
+        $name = static fn (string $one): string => $prefix === '' ? $one : $prefix.ucfirst($one);
+
+        return [
+            Entry::measured($name('temperature'), 'Temperature'.$where, self::TEMPERATURES),
+            Entry::measured($name('pressure'), 'Pressure'.$where, self::PRESSURES, help: 'Absolute, as the barometer shows it at this place'),
+        ];
+    }
+
+    public function isKnown(): bool
+    {
+        return $this->temperature !== null && $this->pressure !== null;
+    }
+
+    public function kelvin(): Exact
+    {
+        return $this->temperature?->in(Unit::Kelvin) ?? throw new ConditionsMissing('The temperature is not known.');
+    }
+
+    public function kilopascal(): Exact
+    {
+        return $this->pressure?->in(Unit::Kilopascal) ?? throw new ConditionsMissing('The pressure is not known.');
+    }
+
+    /** @return list<Figure> temperature and pressure as they were written */
+    public function figures(Origin $origin): array
+    {
+        $figures = [];
+        if ($this->temperature !== null) {
+            $figures[] = Figure::read('T', 'temperature', $this->temperature->value->value, $this->temperature->unit, $origin, $this->temperature->value->decimals());
+        }
+        if ($this->pressure !== null) {
+            $figures[] = Figure::read('P', 'pressure', $this->pressure->value->value, $this->pressure->unit, $origin, $this->pressure->value->decimals());
+        }
+
+        return $figures;
+    }
+
+    /** F-2: the pressure of saturated water vapour, kPa, at a temperature in °C. */
+    public static function saturated(float $celsius): float
+    {
+        return 0.61094 * exp(17.625 * $celsius / ($celsius + 243.04));
+    }
+
+    /**
+     * What looks odd and may yet be right, as questions: a temperature in the other unit, a pressure of another place.
+     *
+     * @return list<string>
+     */
+    public function questions(): array
+    {
+        $questions = [];
+        if ($this->temperature !== null) {
+            $celsius = $this->temperature->in(Unit::Celsius)->toFloat();
+            if ($this->temperature->unit === Unit::Celsius && $celsius > 45.0) {
+                $questions[] = \sprintf('%s °C is hot for a place of work. Was it °F? That would be %s °C.', $this->temperature->value->written, Unit::Fahrenheit->convert($this->temperature->value->value, Unit::Celsius)->rounded(1));
+            } elseif ($celsius < -20.0 || $celsius > 50.0) {
+                $questions[] = \sprintf('%s is %s °C. Is the unit right?', $this->temperature->words(), number_format($celsius, 1, '.', ''));
+            } elseif ($this->temperature->unit === Unit::Fahrenheit && $celsius < 0.0) {
+                $questions[] = \sprintf('%s °F is %s °C, below freezing. Was it °C?', $this->temperature->value->written, number_format($celsius, 1, '.', ''));
+            }
+        }
+        if ($this->pressure !== null) {
+            $kilopascal = $this->pressure->in(Unit::Kilopascal)->toFloat();
+            if ($kilopascal < 55.0 || $kilopascal > 108.0) {
+                $questions[] = \sprintf('%s is %s kPa, which no weather at a place of work gives. Is the unit right, and is it the absolute pressure?', $this->pressure->words(), number_format($kilopascal, 1, '.', ''));
+            }
+        }
+
+        return $questions;
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\RunContent;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Measured;
+use Footnote\Core\Quantity\Unit;
+
+/** A sample of air: what it was drawn through, at which air, and what a laboratory found in it. */
+final readonly class AirSample implements RunContent
+{
+    /**
+     * @param string              $code      of the run, for the footnote
+     * @param string|null         $medium    its number
+     * @param Traits|null         $sampler   entry of the library
+     * @param Traits|null         $method    entry of the library
+     * @param Air                 $air       in the field
+     * @param bool                $shortTerm a sample for a short-term value, not for the shift
+     * @param Measured|null       $displayed volume that the pump itself shows
+     * @param list<Decimal>       $gauges    readings of the sampler's own gauge
+     * @param list<AnalyteResult> $analytes
+     * @param list<string>        $users     runs on the same medium; this one among them
+     * @param int                 $blanks    field blanks of the campaign
+     */
+    public function __construct(
+        public string $code,
+        public ?string $medium,
+        public ?Traits $sampler,
+        public ?Traits $method,
+        public Air $air,
+        public bool $shortTerm,
+        public ?Measured $displayed,
+        public array $gauges,
+        public array $analytes,
+        public array $users,
+        public int $blanks,
+    ) {
+    }
+
+    /** The mean of the readings of its own gauge; null where it has none. */
+    public function gauge(): ?Figure
+    {
+        if ($this->gauges === []) {
+            return null;
+        }
+        $origin = new Origin('run', $this->code, 'read in the field');
+        $inputs = array_map(static fn (Decimal $gauge): Figure => Figure::read('I', 'sampler\'s gauge', $gauge->value, Unit::None, $origin, $gauge->decimals()), $this->gauges);
+
+        return Figure::derived('I', 'mean of the sampler\'s gauge', Exact::mean(array_map(static fn (Decimal $gauge): Exact => $gauge->value, $this->gauges)), Unit::None, FlowEquation::Replicates, $inputs, 2);
+    }
+
+    public function designFlow(): ?Measured
+    {
+        return $this->sampler?->measured('designFlow');
+    }
+}

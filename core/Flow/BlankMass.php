@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+/** What a laboratory found of a substance on a blank. */
+final readonly class BlankMass
+{
+    /** @param string $kind "field" or "media" */
+    public function __construct(public string $medium, public string $kind, public Mass $mass)
+    {
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+
+/** How many decimals are shown. */
+final class Digits
+{
+    /** Decimals with which a value shows so many significant digits. */
+    public static function significant(Exact|float $value, int $digits): int
+    {
+        $size = abs(Real::toFloat($value));
+
+        return $size > 0.0 && is_finite($size) ? max(0, min(6, $digits - 1 - (int) floor(log10($size)))) : 2;
+    }
+}

@@ -1,0 +1,227 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Flow\Standard\DirectReading;
+use Footnote\Core\Flow\Standard\FlowStandards;
+use Footnote\Core\Flow\Standard\TransferOrifice;
+use Footnote\Core\Judgement\BenchGuide;
+use Footnote\Core\Judgement\LiveLine;
+use Footnote\Core\Judgement\LiveSheet;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\ReferenceChoice;
+use Footnote\Core\Judgement\ShiftScale;
+use Footnote\Core\Judgement\UnitHistory;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Step;
+use Footnote\Core\Procedure\StepKind;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Statistics\SlopeIsZero;
+use Footnote\Core\Statistics\TooFewPoints;
+
+/** What the bench says while a flow standard is at a pump or a sampler. */
+final readonly class FlowBench implements BenchGuide
+{
+    /** When a standard flow looks as if it had been taken for the actual one: how near the design flow it lies, %. */
+    private const NEAR = 5.0;
+
+    public function choices(Instrument $unit, array $references, \DateTimeImmutable $on): array
+    {
+        $choices = [];
+        $titles = [];
+        foreach (FlowStandards::kinds() as $kind) {
+            $titles[$kind->id] = $kind->title;
+        }
+        foreach ($references as $reference) {
+            if (!\in_array($reference->kind, FlowStandards::KINDS, true)) {
+                continue;
+            }
+            $problems = ReferenceChoice::problemsOf($reference, $on);
+            $throats = $reference->traits->rows('throats');
+            $settings = array_map(static fn (Traits $throat): array => ['value' => $throat->text('name') ?? '', 'words' => \sprintf('throat %s, %s to %s', $throat->text('name') ?? '', $throat->measured('low')?->words() ?? '?', $throat->measured('high')?->words() ?? '?')], $throats);
+            [$low, $high] = [$reference->traits->measured('rangeLow'), $reference->traits->measured('rangeHigh')];
+            $about = lcfirst($titles[$reference->kind] ?? $reference->kind).($low === null || $high === null ? '' : \sprintf(', %s to %s', $low->words(), $high->words()));
+            if ($reference->kind === FlowStandards::MASS_FLOW) {
+                $about .= \sprintf(', shows standard flow at %s and %s', $reference->traits->measured('statedTemperature')?->words() ?? '?', $reference->traits->measured('statedPressure')?->words() ?? '?');
+            }
+            $choices[] = new ReferenceChoice($reference, $about, $settings, $problems);
+        }
+
+        return $choices;
+    }
+
+    public function fields(Step $step, Instrument $unit, ?Reference $reference): array
+    {
+        return match ($step->id) {
+            FlowProcedures::MEDIUM => [
+                Entry::choice('medium', 'At this check the medium is', ['in line' => 'in line', 'empty' => 'left out', 'not applicable' => 'not applicable'], true),
+                Entry::measured('target', 'Flow it is to be set for', FlowRow::FLOWS),
+            ],
+            FlowProcedures::LEAK => LeakTest::entries(),
+            FlowProcedures::CONDITIONS => [
+                ...Air::entries(),
+                Entry::named('thermometer', 'Thermometer', 'reference:'.FlowStandards::THERMOMETER),
+                Entry::named('barometer', 'Barometer', 'reference:'.FlowStandards::BAROMETER),
+                ...match ($reference?->kind) {
+                    FlowStandards::SOAP_FILM => [Entry::decimal('humidity', 'Relative humidity', '0', '100', Unit::Percent, help: 'Where given, the water of the film is taken out; do so at both ends or at neither')],
+                    FlowStandards::ROTAMETER => [Entry::choice('floatRead', 'Read at', ['middle' => 'the middle of the float', 'bottom' => 'the bottom of the float', 'top' => 'the top of the float'], true)],
+                    FlowStandards::ORIFICE => [
+                        Entry::decimal('restLeft', 'One leg at rest', '-1000', '1000', help: 'Before there is flow, from the scale\'s zero'),
+                        Entry::decimal('restRight', 'Other leg at rest', '-1000', '1000'),
+                        Entry::decimal('gravity', 'Specific gravity of the fluid', '0.5', '15', help: 'Water 1; oil wants its own. Empty: as registered, else water'),
+                    ],
+                    default => [],
+                },
+            ],
+            FlowProcedures::UNIT_TEMPERATURE => [
+                Entry::measured('unitTemperature', 'The sampler shows', Air::TEMPERATURES, true),
+                Entry::measured('temperature', 'The thermometer shows', Air::TEMPERATURES, true),
+                Entry::named('thermometer', 'Thermometer', 'reference:'.FlowStandards::THERMOMETER),
+                Entry::measured('unitTemperatureLeft', 'The sampler after adjusting', Air::TEMPERATURES),
+            ],
+            FlowProcedures::UNIT_PRESSURE => [
+                Entry::measured('unitPressure', 'The sampler shows', Air::PRESSURES, true),
+                Entry::measured('pressure', 'The barometer shows', Air::PRESSURES, true),
+                Entry::named('barometer', 'Barometer', 'reference:'.FlowStandards::BAROMETER),
+                Entry::measured('unitPressureLeft', 'The sampler after adjusting', Air::PRESSURES),
+            ],
+            default => [],
+        };
+    }
+
+    public function columns(Step $step, Instrument $unit, ?Reference $reference): array
+    {
+        if ($step->kind !== StepKind::Readings) {
+            return [];
+        }
+        $none = ['left' => null, 'right' => null, 'gravity' => null];
+        $standard = $reference === null ? null : FlowStandards::of($reference, new \DateTimeImmutable('2999-01-01'), $reference->traits->rows('throats') === [] ? '' : ($reference->traits->rows('throats')[0]->text('name') ?? ''), $none);
+        $columns = $standard?->columns() ?? [Entry::decimal('value', 'Reading', '0', '1000000', Unit::LitrePerMinute, true)];
+
+        return match ($unit->traits->text('kind')) {
+            FlowFormat::FIXED => [...$columns, Entry::measured('target', 'Set-point', FlowRow::FLOWS), Entry::measured('display', 'Sampler shows', FlowRow::FLOWS)],
+            FlowFormat::GAUGE => [...$columns, Entry::decimal('gauge', 'Sampler\'s gauge', '0', '1000000', required: $step->id === FlowProcedures::POINTS)],
+            default => $columns,
+        };
+    }
+
+    public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet
+    {
+        $content = $check->content;
+        if (!$content instanceof FlowCheck) {
+            return new LiveSheet([]);
+        }
+        $lines = [];
+        $questions = $content->air->questions();
+        try {
+            if ($content->points !== []) {
+                return new LiveSheet($this->curve(GaugeCurve::of($check, $content, $timeline), $policy), $questions);
+            }
+            $found = FlowMeasurement::of($content->asFound, 'as found', $check, $content, $timeline);
+            $left = FlowMeasurement::of($content->asLeft, 'as left', $check, $content, $timeline);
+        } catch (UnreadableFlow|ConditionsMissing|TooFewPoints|SlopeIsZero $problem) {
+            return new LiveSheet([], [...$questions, ucfirst(rtrim($problem->getMessage(), '.')).'. As it stands this check is no evidence.']);
+        }
+        foreach (['as found' => $found, 'as left' => $left] as $when => $measured) {
+            if ($measured === null) {
+                continue;
+            }
+            $lines[] = new LiveLine('flow '.$when, $measured->mean);
+            $lines[] = $this->against('spread', $measured->spread, $policy, 'flow.replicates', 'spread');
+            if ($content->target !== null && !$content->target->value->value->isZero()) {
+                $design = Figure::read('Q_d', 'flow it is set for', $content->target->in(Unit::LitrePerMinute), Unit::LitrePerMinute, new Origin('check', $check->id, 'as written'), 3);
+                $lines[] = $this->against('from the flow it is set for', FlowResponse::change($design, $measured->mean, 'deviation'), $policy, 'flow.design', 'deviation');
+                $questions = [...$questions, ...$this->confused($measured, $design, $check, $content, $timeline)];
+            }
+        }
+        $previous = $this->previous($check, $timeline);
+        if ($previous !== null && $found !== null) {
+            $lines[] = $this->against('change since '.$previous[0], FlowResponse::change($previous[1], $found->mean, 'change'), $policy, 'flow.change', 'change');
+        }
+
+        return new LiveSheet($lines, $questions);
+    }
+
+    public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
+    {
+        return new UnitHistory(FlowHistory::of($timeline, $until)->points, Unit::LitrePerMinute, Unit::Percent, 'flow');
+    }
+
+    public function sharedShift(): ShiftScale
+    {
+        // Replicates of a pump lie within one percent of each other.
+        return new ShiftScale(1.0, 1.5, Unit::Percent);
+    }
+
+    private function against(string $label, Figure $figure, Policy $policy, string $rule, string $name): LiveLine
+    {
+        $limit = $policy->limit($rule, $name);
+
+        return new LiveLine($label, $figure, $limit?->isKeptBy($figure->value instanceof Exact ? $figure->value->absolute() : abs($figure->value)), $limit?->words() ?? '', $label !== 'spread');
+    }
+
+    /** @return list<LiveLine> */
+    private function curve(GaugeCurve $curve, Policy $policy): array
+    {
+        $limit = $policy->limit('flow.correlation', 'correlation');
+        $lines = [new LiveLine('slope', $curve->slope), new LiveLine('intercept', $curve->intercept), new LiveLine('correlation r', $curve->correlation, $limit?->isKeptBy($curve->correlation->toFloat()), $limit?->words() ?? '')];
+        foreach ($curve->points as $place => $point) {
+            $lines[] = new LiveLine(\sprintf('point %d, off the line', $place + 1), Figure::read('e', 'residual as flow', $point['residualPercent'], Unit::Percent, new Origin('check', $curve->check, 'residual'), 1), signed: true);
+        }
+
+        return $lines;
+    }
+
+    /**
+     * A meter of standard flow whose reading lies at the design flow while the actual flow does not: which of the two was
+     * it set by?
+     *
+     * @return list<string>
+     */
+    private function confused(FlowMeasurement $measured, Figure $design, Check $check, FlowCheck $content, Timeline $timeline): array
+    {
+        $standard = FlowMeasurement::standard($check, $content, $timeline);
+        if ($standard->basis() === 'actual' || (!$standard instanceof DirectReading && !$standard instanceof TransferOrifice)) {
+            return [];
+        }
+        $read = $measured->flows[0]->inputs[0] ?? null;
+        $off = static fn (Figure $flow): float => abs(100 * ($flow->toFloat() - $design->toFloat()) / $design->toFloat());
+        if ($read === null || $read->unit !== Unit::LitrePerMinute || $off($read) > self::NEAR || $off($measured->mean) <= self::NEAR) {
+            return [];
+        }
+
+        return [\sprintf('%s shows a %s flow: %s L/min there are %s L/min of the air it draws. Was it set by the wrong one of the two?', $check->reference ?? 'The standard', $standard->basis(), $read->shown(), $measured->mean->shown())];
+    }
+
+    /** @return array{string, Figure}|null the check before, and the flow it left */
+    private function previous(Check $check, Timeline $timeline): ?array
+    {
+        $usability = new FlowUsability();
+        $found = null;
+        foreach ($timeline->checks as $earlier) {
+            $content = $earlier->content;
+            if ($earlier->at >= $check->at || $earlier->id === $check->id || !$content instanceof FlowCheck || $content->points !== []) {
+                continue;
+            }
+            if ($usability->whyUnusable($earlier, $timeline) !== []) {
+                $found = $content->adjusted ? null : $found;
+                continue;
+            }
+            $left = FlowMeasurement::of($content->adjusted ? $content->asLeft : $content->asFound, 'as left', $earlier, $content, $timeline)?->mean;
+            $found = $left === null || Real::isZero($left->value) ? null : [$earlier->id, $left];
+        }
+
+        return $found;
+    }
+}

@@ -1,0 +1,268 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Derivation\SourceMark;
+use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\Provenance;
+use Footnote\Core\Evidence\RunContent;
+use Footnote\Core\Flow\Standard\FlowStandards;
+use Footnote\Core\Judgement\Criterion;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\MalformedDecimal;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\AnswerRows;
+use Footnote\Core\Record\ContentFormat;
+use Footnote\Core\Record\EntryReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\RunSurroundings;
+use Footnote\Core\Record\Shelf;
+
+/** Air sampling in the record format: pumps and samplers, flow standards, flow checks, samples, laboratory reports. */
+final readonly class FlowFormat implements ContentFormat
+{
+    public const PUMP = 'pump';
+    public const FIXED = 'fixed sampler';
+    public const GAUGE = 'gauge sampler';
+    public const COMPENSATED = 'compensated';
+    public const UNCOMPENSATED = 'uncompensated';
+    public const CRITICAL = 'critical orifice';
+    public const SAMPLERS = 'samplers';
+    public const METHODS = 'methods';
+    public const SUBSTANCES = 'substances';
+
+    /** What an answer may be named beside its rows. */
+    private const ANSWERS = ['humidity', 'floatRead', 'restLeft', 'restRight', 'gravity', 'leakStalled', 'leakSeconds', 'medium', 'thermometer', 'barometer'];
+    private const MEASURED = ['temperature', 'pressure', 'target', 'leakStart', 'leakEnd', 'leakVolume', 'unitTemperature', 'unitPressure', 'unitTemperatureLeft', 'unitPressureLeft'];
+
+    public function instrument(): array
+    {
+        return [
+            Entry::choice('kind', 'Kind', [self::PUMP => 'sampling pump', self::FIXED => 'fixed sampler with set-points', self::GAUGE => 'sampler with a gauge and a calibration curve'], true),
+            Entry::choice('flowControl', 'Flow control', [self::COMPENSATED => 'compensated: holds its actual flow', self::UNCOMPENSATED => 'not compensated', self::CRITICAL => 'critical orifice'], true),
+            Entry::measured('rangeLow', 'Flow from', FlowRow::FLOWS),
+            Entry::measured('rangeHigh', 'Flow to', FlowRow::FLOWS),
+            Entry::measured('leakLimit', 'Leak test: vacuum may fall by', LeakTest::PRESSURES, help: 'By its manual'),
+            Entry::decimal('leakLimitSeconds', 'in', '1', '36000', Unit::Second),
+        ];
+    }
+
+    public function referenceKinds(): array
+    {
+        return FlowStandards::kinds();
+    }
+
+    public function shelves(): array
+    {
+        return [
+            new Shelf(self::SAMPLERS, 'Sampler types', 'sampler type', [
+                Entry::choice('selects', 'What it takes', ['total' => 'everything', 'inhalable' => 'the inhalable fraction', 'respirable' => 'the respirable fraction', 'vapour' => 'vapours', 'other' => 'something else'], true),
+                Entry::measured('designFlow', 'Design flow', FlowRow::FLOWS, help: 'Size-selective samplers select what they promise only at this flow'),
+                Entry::decimal('tolerance', 'Tolerance of its own', '0', '100', Unit::Percent, help: 'Empty: the policy\'s'),
+                Entry::choice('medium', 'At the flow check the medium is', ['in line' => 'in line', 'empty' => 'left out: it is checked empty', 'not applicable' => 'not applicable'], true),
+                Entry::flag('sections', 'It has a front and a back section'),
+            ]),
+            new Shelf(self::METHODS, 'Methods', 'method', [
+                Entry::measured('volumeLow', 'Volume from', [Unit::Litre, Unit::CubicMetre]),
+                Entry::measured('volumeHigh', 'Volume to', [Unit::Litre, Unit::CubicMetre]),
+                Entry::measured('flowLow', 'Flow from', FlowRow::FLOWS),
+                Entry::measured('flowHigh', 'Flow to', FlowRow::FLOWS),
+                Entry::decimal('blanks', 'Field blanks wanted', '0', '100'),
+                Entry::flag('desorption', 'The laboratory desorbs: an efficiency is needed'),
+                Entry::decimal('samplingError', 'Sampling and analytical error, one-sided 95 %', '0', '2', help: 'SAE as a fraction, such as 0.16'),
+                Entry::text('source', 'Source'),
+            ]),
+            new Shelf(self::SUBSTANCES, 'Substances', 'substance', [
+                Entry::decimal('molarMass', 'Molar mass', '1', '2000', Unit::GramPerMole, help: 'Empty for dusts and metals: they are not told in ppm'),
+                Entry::text('source', 'Source'),
+            ]),
+        ];
+    }
+
+    public function section(): string
+    {
+        return 'flow';
+    }
+
+    public function readCheck(Fields $check): CheckContent
+    {
+        $fields = $check->object('flow');
+        $traits = EntryReader::read($fields, [
+            Entry::text('procedure', 'Procedure'),
+            Entry::text('setting', 'Setting'),
+            ...Air::entries(),
+            Entry::decimal('humidity', 'Humidity', '0', '100'),
+            Entry::named('thermometer', 'Thermometer', ''),
+            Entry::named('barometer', 'Barometer', ''),
+            Entry::choice('medium', 'Medium', ['in line' => '', 'empty' => '', 'not applicable' => '']),
+            Entry::measured('target', 'Set for', FlowRow::FLOWS),
+            Entry::choice('floatRead', 'Float', ['middle' => '', 'bottom' => '', 'top' => '']),
+            Entry::decimal('restLeft', 'One leg at rest', '-1000', '1000'),
+            Entry::decimal('restRight', 'Other leg at rest', '-1000', '1000'),
+            Entry::decimal('gravity', 'Specific gravity', '0.5', '15'),
+            ...LeakTest::entries(),
+            Entry::measured('unitTemperature', 'Sampler\'s temperature', Air::TEMPERATURES),
+            Entry::measured('unitPressure', 'Sampler\'s pressure', Air::PRESSURES),
+            Entry::measured('unitTemperatureLeft', 'Sampler\'s temperature as left', Air::TEMPERATURES),
+            Entry::measured('unitPressureLeft', 'Sampler\'s pressure as left', Air::PRESSURES),
+        ]);
+        foreach (['pressure', 'unitPressure', 'unitPressureLeft'] as $name) {
+            self::absolute($fields, $name, $traits->measured($name));
+        }
+        $adjusted = $fields->flag('adjusted');
+        $asLeft = self::rows($fields, 'asLeft');
+        if (!$adjusted && $asLeft !== []) {
+            throw new InvalidRecord($fields->at('asLeft'), 'is for a unit that was adjusted; where nothing was adjusted, as left is as found.');
+        }
+
+        return new FlowCheck(
+            $traits->text('procedure') ?? '',
+            $traits->text('setting') ?? '',
+            new Air($traits->measured('temperature'), $traits->measured('pressure'), $traits->decimal('humidity')),
+            array_values(array_filter([$traits->text('thermometer'), $traits->text('barometer')], \is_string(...))),
+            $traits->text('medium'),
+            $traits->measured('target'),
+            LeakTest::of($traits),
+            $traits->text('floatRead'),
+            ['left' => $traits->decimal('restLeft'), 'right' => $traits->decimal('restRight'), 'gravity' => $traits->decimal('gravity')],
+            self::rows($fields, 'asFound'),
+            $asLeft,
+            $adjusted,
+            self::rows($fields, 'points'),
+            $traits->measured('unitTemperature'),
+            $traits->measured('unitPressure'),
+            $traits->measured('unitTemperatureLeft'),
+            $traits->measured('unitPressureLeft'),
+        );
+    }
+
+    public function fromAnswers(array $answers): array
+    {
+        $flow = [];
+        foreach (['procedure', 'setting', ...self::ANSWERS] as $name) {
+            if (\is_string($answers[$name] ?? null) && trim($answers[$name]) !== '') {
+                $flow[$name] = trim($answers[$name]);
+            }
+        }
+        foreach (self::MEASURED as $name) {
+            $value = $answers[$name] ?? null;
+            if (\is_array($value) && \is_string($value['value'] ?? null) && trim($value['value']) !== '') {
+                $flow[$name] = ['value' => trim($value['value']), 'unit' => $value['unit'] ?? ''];
+            }
+        }
+        $adjusted = ($answers['adjusted'] ?? null) === true;
+        $points = AnswerRows::of($answers['points'] ?? []);
+
+        return [...$flow, 'asFound' => AnswerRows::of($answers['asFound'] ?? []), 'asLeft' => $adjusted ? AnswerRows::of($answers['asLeft'] ?? []) : [], 'adjusted' => $adjusted, ...($points === [] ? [] : ['points' => $points])];
+    }
+
+    public function describeCheck(CheckContent $content): array
+    {
+        if (!$content instanceof FlowCheck) {
+            return [];
+        }
+        $rows = static fn (array $list): string => implode(', ', array_map(static fn (FlowRow $row): string => $row->words(), array_filter($list, static fn (mixed $row): bool => $row instanceof FlowRow)));
+        $air = implode(', ', array_filter([$content->air->temperature?->words(), $content->air->pressure?->words(), $content->air->humidity === null ? null : $content->air->humidity->written.' %'], \is_string(...)));
+
+        return [
+            ['label' => 'Air', 'shown' => $air === '' ? 'not read' : $air],
+            ['label' => 'Medium', 'shown' => $content->medium ?? 'not said'],
+            ['label' => 'As found', 'shown' => $content->points === [] ? $rows($content->asFound) : \sprintf('%d points', \count($content->points))],
+            ['label' => 'As left', 'shown' => $content->adjusted ? $rows($content->asLeft) : 'as found'],
+            ['label' => 'Adjusted', 'shown' => $content->adjusted ? 'yes' : 'no'],
+        ];
+    }
+
+    public function run(): array
+    {
+        return [
+            Entry::text('medium', 'Number of the medium', help: 'As it stands on the cassette or tube'),
+            Entry::named('sampler', 'Sampler type', 'library:'.self::SAMPLERS),
+            Entry::named('method', 'Method', 'library:'.self::METHODS),
+            Entry::choice('purpose', 'Sampled for', ['shift' => 'the shift', 'short-term' => 'a short-term value']),
+            ...Air::entries('field', ' in the field'),
+            Entry::measured('displayedVolume', 'Volume the pump shows', [Unit::Litre, Unit::CubicMetre]),
+            Entry::decimal('gaugeStart', 'Sampler\'s gauge at the start', '0', '1000000'),
+            Entry::decimal('gaugeStop', 'Sampler\'s gauge at the stop', '0', '1000000'),
+        ];
+    }
+
+    public function readRun(Fields $run, RunSurroundings $around): RunContent
+    {
+        $traits = EntryReader::read($run, $this->run());
+        self::absolute($run, 'fieldPressure', $traits->measured('fieldPressure'));
+        $medium = $traits->text('medium');
+        $find = static function (string $name, string $shelf) use ($traits, $run, $around): ?\Footnote\Core\Evidence\Traits {
+            $code = $traits->text($name);
+
+            return $code === null ? null : ($around->library->find($shelf, $code) ?? throw new InvalidRecord($run->at($name), \sprintf('"%s" is not in the library of %s.', $code, $shelf)));
+        };
+
+        return new AirSample(
+            $run->text('id'),
+            $medium,
+            $find('sampler', self::SAMPLERS),
+            $find('method', self::METHODS),
+            new Air($traits->measured('fieldTemperature'), $traits->measured('fieldPressure')),
+            $traits->text('purpose') === 'short-term',
+            $traits->measured('displayedVolume'),
+            array_values(array_filter([$traits->decimal('gaugeStart'), $traits->decimal('gaugeStop')], static fn (?Decimal $gauge): bool => $gauge !== null)),
+            $medium === null ? [] : LaboratoryRows::of($medium, $around->library),
+            $medium === null ? [] : $around->library->usedBy($medium),
+            \count(array_filter($around->library->blanks(), static fn (Fields $blank): bool => $blank->optionalText('kind') !== 'media')),
+        );
+    }
+
+    public function knowsCriterion(Fields $criterion): bool
+    {
+        return $criterion->has('conditions');
+    }
+
+    public function readCriterion(Fields $criterion): Criterion
+    {
+        $conditions = $criterion->object('conditions');
+        $traits = EntryReader::read($conditions, Air::entries());
+        self::absolute($conditions, 'pressure', $traits->measured('pressure'));
+        $air = Air::of($traits);
+
+        return new ReferenceConditions($criterion->id('id'), $criterion->text('name'), $air->isKnown() ? $air : null, $criterion->text('source'), $criterion->choice('mark', SourceMark::class));
+    }
+
+    /** A mass as a laboratory writes it, with or without "<". */
+    public static function mass(Fields $row, string $name, Unit $unit): ?Mass
+    {
+        $text = $row->optionalText($name, 40);
+        if ($text === null || $text === '') {
+            return null;
+        }
+        $plain = trim($text);
+        $lessThan = str_starts_with($plain, '<');
+        try {
+            $value = Decimal::parse(trim(ltrim($plain, '<')));
+        } catch (MalformedDecimal $problem) {
+            throw new InvalidRecord($row->at($name), $problem->getMessage());
+        }
+        if ($lessThan && $value->value->compareTo(\Footnote\Core\Quantity\Exact::zero()) <= 0) {
+            throw new InvalidRecord($row->at($name), \sprintf('"%s" says nothing: less than a positive mass is meant.', $text));
+        }
+
+        return new Mass($value, $unit, $lessThan);
+    }
+
+    private static function absolute(Fields $fields, string $name, ?\Footnote\Core\Quantity\Measured $pressure): void
+    {
+        if ($pressure !== null && $pressure->value->value->compareTo(\Footnote\Core\Quantity\Exact::zero()) <= 0) {
+            throw new InvalidRecord($fields->at($name).'/value', \sprintf('%s is no absolute pressure: it must be above zero.', $pressure->words()));
+        }
+    }
+
+    /** @return list<FlowRow> */
+    private static function rows(Fields $fields, string $name): array
+    {
+        return array_map(static fn (Fields $row): FlowRow => FlowRow::of(EntryReader::read($row, FlowRow::entries()), $row->choice('provenance', Provenance::class)), $fields->objects($name));
+    }
+}

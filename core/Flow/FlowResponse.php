@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\FlowKnot;
+use Footnote\Core\Response\FlowLine;
+
+/** The flow of a unit at its checks, told for a run: at the air of the field, and at the run's own gauge where it has one. */
+final readonly class FlowResponse
+{
+    private FlowUsability $usability;
+
+    public function __construct(private Run $run, private Timeline $timeline)
+    {
+        $this->usability = new FlowUsability();
+    }
+
+    /** The flow along a bracket; null where no check shows one. */
+    public function line(Bracket $bracket): ?FlowLine
+    {
+        $knots = [];
+        $pre = $bracket->pre === null ? null : $this->left($bracket->pre);
+        if ($pre !== null) {
+            $knots[] = new FlowKnot($bracket->start(), $pre->flow, $pre->check, true, $pre->assumed);
+        }
+        foreach ($bracket->between as $check) {
+            $found = $this->found($check);
+            if ($found !== null) {
+                $knots[] = $found;
+            }
+            $left = $check->content->wasAdjusted() ? $this->left($check) : null;
+            if ($left !== null) {
+                $knots[] = $left;
+            }
+        }
+        $post = $bracket->post === null ? null : $this->found($bracket->post);
+        if ($post !== null) {
+            $knots[] = new FlowKnot($bracket->stop(), $post->flow, $post->check, false);
+        }
+
+        return $knots === [] ? null : new FlowLine($knots);
+    }
+
+    /**
+     * F-6: every flow as found against the one that its segment began with, in percent of that one.
+     *
+     * @return list<Figure>
+     */
+    public static function drifts(?FlowLine $line): array
+    {
+        $drifts = [];
+        $began = null;
+        foreach ($line->knots ?? [] as $knot) {
+            if ($knot->asLeft) {
+                $began = $knot;
+            } elseif ($began !== null && !Real::isZero($began->flow->value)) {
+                $drifts[] = self::change($began->flow, $knot->flow, \sprintf('change of flow from %s to %s', $began->check, $knot->check));
+            }
+        }
+
+        return $drifts;
+    }
+
+    public static function change(Figure $before, Figure $after, string $meaning): Figure
+    {
+        return Figure::derived('ΔQ', $meaning, Real::times(Real::by(Real::minus($after->value, $before->value), $before->value), Exact::of(100)), Unit::Percent, FlowEquation::Change, [$after, $before], 2);
+    }
+
+    /** The curve that serves the sampler's gauge at a check: that of the last multi-point calibration up to it. */
+    public function curve(Check $at): ?GaugeCurve
+    {
+        $curve = null;
+        foreach ($this->timeline->checks as $check) {
+            if ($check->at > $at->at) {
+                break;
+            }
+            if ($check->content instanceof FlowCheck && $check->content->points !== [] && $this->usability->whyUnusable($check, $this->timeline) === []) {
+                $curve = GaugeCurve::of($check, $check->content, $this->timeline);
+            }
+        }
+
+        return $curve;
+    }
+
+    private function found(Check $check): ?FlowKnot
+    {
+        $content = $check->content;
+
+        return $content instanceof FlowCheck ? $this->knot($check, $content, $content->asFound, 'as found', false) : null;
+    }
+
+    private function left(Check $check): ?FlowKnot
+    {
+        $content = $check->content;
+        if (!$content instanceof FlowCheck) {
+            return null;
+        }
+        if (!$content->adjusted) {
+            return $this->knot($check, $content, $content->asFound, 'as left, which is as found', true);
+        }
+        $knot = $this->knot($check, $content, $content->asLeft, 'as left', true);
+        if ($knot !== null || $content->target === null) {
+            return $knot;
+        }
+        $flow = $content->target->in(Unit::LitrePerMinute);
+
+        return new FlowKnot($check->at, Figure::read('Q', 'flow as left, not read', $flow, Unit::LitrePerMinute, new Origin('assumption', $check->id, 'adjusted and not read again: the flow it was set for is assumed'), max(3, Digits::significant($flow, 4))), $check->id, true, true);
+    }
+
+    /** @param list<FlowRow> $rows */
+    private function knot(Check $check, FlowCheck $content, array $rows, string $when, bool $asLeft): ?FlowKnot
+    {
+        $sample = $this->run->content instanceof AirSample ? $this->run->content : null;
+        $gauge = $sample?->gauge();
+        if ($gauge !== null) {
+            $flow = $this->byGauge($check, $content, $rows, $when, $gauge, $sample->air->isKnown() ? $sample->air : $content->air);
+
+            return $flow === null ? null : new FlowKnot($check->at, $flow, $check->id, $asLeft);
+        }
+        $measured = FlowMeasurement::of($rows, $when, $check, $content, $this->timeline);
+
+        return $measured === null ? null : new FlowKnot($check->at, $this->inTheField($measured->mean, $content->air, $sample?->air), $check->id, $asLeft);
+    }
+
+    /** F-5: a critical orifice draws as the root of the temperature; other pumps hold their actual flow. */
+    private function inTheField(Figure $flow, Air $bench, ?Air $field): Figure
+    {
+        if ($this->timeline->instrument->traits->text('flowControl') !== FlowFormat::CRITICAL || $field?->temperature === null || $bench->temperature === null) {
+            return $flow;
+        }
+        $value = $flow->toFloat() * sqrt($field->kelvin()->dividedBy($bench->kelvin())->toFloat());
+
+        return Figure::derived('Q', $flow->meaning.', at the temperature of the field', $value, Unit::LitrePerMinute, FlowEquation::CriticalOrifice, [$flow, ...$field->figures(new Origin('run', $this->run->id, 'in the field'))], $flow->decimals);
+    }
+
+    /**
+     * The flow at the run's gauge by the curve; a single reading of a standard beside the gauge scales the curve.
+     *
+     * @param list<FlowRow> $rows
+     */
+    private function byGauge(Check $check, FlowCheck $content, array $rows, string $when, Figure $gauge, Air $air): ?Figure
+    {
+        $curve = $this->curve($check);
+        if ($curve === null || !$air->isKnown()) {
+            return null;
+        }
+        $byCurve = $curve->flow($gauge->toFloat(), $air, $gauge);
+        if ($content->points !== []) {
+            return $byCurve;
+        }
+        $measured = FlowMeasurement::of($rows, $when, $check, $content, $this->timeline);
+        $read = array_values(array_filter(array_map(static fn (FlowRow $row): ?float => $row->gauge?->value->toFloat(), FlowCheck::counting($rows)), \is_float(...)));
+        if ($measured === null || $read === []) {
+            return null;
+        }
+        $mean = array_sum($read) / \count($read);
+        $then = $curve->flow($mean, $content->air, Figure::read('I', 'sampler\'s gauge at the check', $mean, Unit::None, new Origin('check', $check->id, $when), 1));
+
+        return Figure::derived('Q', 'actual flow by the gauge curve, scaled by the standard '.$when, $byCurve->toFloat() * $measured->mean->toFloat() / $then->toFloat(), Unit::LitrePerMinute, FlowEquation::GaugeCurve, [$byCurve, $measured->mean, $then], $byCurve->decimals);
+    }
+}

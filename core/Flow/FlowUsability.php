@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Evidence\UnusableBecause;
+use Footnote\Core\Evidence\Usability;
+use Footnote\Core\Statistics\SlopeIsZero;
+use Footnote\Core\Statistics\TooFewPoints;
+
+/** When a flow check shows nothing: broken off, set aside, no flow that can be told, a reading out of the standard's range. */
+final readonly class FlowUsability implements Usability
+{
+    public function whyUnusable(Check $check, Timeline $timeline): array
+    {
+        $content = $check->content;
+        if (!$content instanceof FlowCheck) {
+            return ['not a flow check'];
+        }
+        $reasons = [];
+        if ($check->setAside !== null) {
+            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->setAside->reason;
+        }
+        if ($check->brokenOff) {
+            $reasons[] = UnusableBecause::BROKEN_OFF;
+        }
+        try {
+            if (!$content->hasAsFound()) {
+                $reasons[] = UnusableBecause::AS_FOUND_MISSING;
+            } elseif ($content->points !== []) {
+                GaugeCurve::of($check, $content, $timeline);
+            } elseif (FlowMeasurement::of($content->asFound, 'as found', $check, $content, $timeline) === null) {
+                $reasons[] = 'no reading stands at the working set-point';
+            }
+            FlowMeasurement::of($content->asLeft, 'as left', $check, $content, $timeline);
+        } catch (UnreadableFlow|ConditionsMissing|TooFewPoints|SlopeIsZero $problem) {
+            $reasons[] = rtrim($problem->getMessage(), '.');
+        }
+
+        return $reasons;
+    }
+}

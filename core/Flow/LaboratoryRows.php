@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\Library;
+
+/** What laboratories reported for a medium: the newest row of each substance, with the blanks of its report. */
+final class LaboratoryRows
+{
+    /** @return list<AnalyteResult> in the order of their substances */
+    public static function of(string $medium, Library $library): array
+    {
+        $newest = [];
+        $before = [];
+        foreach ($library->reported($medium) as $row) {
+            // Led by a sign, so that a code of digits stays a text.
+            $analyte = '='.$row->text('analyte');
+            if (isset($newest[$analyte])) {
+                $before[$analyte][] = $newest[$analyte]->text('number');
+            }
+            $newest[$analyte] = $row;
+        }
+        ksort($newest);
+        $results = [];
+        foreach ($newest as $analyte => $row) {
+            $results[] = self::read($row, substr($analyte, 1), $before[$analyte] ?? [], $library);
+        }
+
+        return $results;
+    }
+
+    /**
+     * What a row of a report must hold to be one.
+     *
+     * @throws InvalidRecord naming the field
+     */
+    public static function check(Fields $row): void
+    {
+        $unit = self::unit($row);
+        $front = FlowFormat::mass($row, 'front', $unit);
+        if ($front === null) {
+            throw new InvalidRecord($row->at('front'), FlowFormat::mass($row, 'back', $unit) === null ? 'is missing.' : 'is missing: there is a back section without a front.');
+        }
+        FlowFormat::mass($row, 'back', $unit);
+        foreach (['quantitation', 'detection'] as $name) {
+            $limit = FlowFormat::mass($row, $name, $unit);
+            if ($limit !== null && ($limit->lessThan || $limit->value->value->compareTo(\Footnote\Core\Quantity\Exact::zero()) <= 0)) {
+                throw new InvalidRecord($row->at($name), 'is a positive number.');
+            }
+        }
+        $row->optionalDecimal('desorption', '0.01', '1.5');
+        $row->text('medium');
+        $row->text('analyte');
+    }
+
+    /** @param list<string> $superseded */
+    private static function read(Fields $row, string $analyte, array $superseded, Library $library): AnalyteResult
+    {
+        self::check($row);
+        $unit = self::unit($row);
+        $front = FlowFormat::mass($row, 'front', $unit);
+        \assert($front !== null);
+        $blanks = ['field' => [], 'media' => []];
+        foreach ($library->blanks() as $blank) {
+            $kind = $blank->optionalText('kind') === 'media' ? 'media' : 'field';
+            foreach ($library->reported($blank->text('medium')) as $found) {
+                if ($found->text('analyte') === $analyte && $found->text('number') === $row->text('number')) {
+                    $mass = FlowFormat::mass($found, 'front', self::unit($found));
+                    if ($mass !== null) {
+                        $blanks[$kind][] = new BlankMass($blank->text('medium'), $kind, $mass);
+                    }
+                }
+            }
+        }
+        $state = static fn (string $name): Corrected => Corrected::tryFrom($row->optionalText($name) ?? '') ?? Corrected::Unknown;
+
+        return new AnalyteResult(
+            $analyte,
+            $library->find(FlowFormat::SUBSTANCES, $analyte),
+            $row->text('number'),
+            $row->text('laboratory'),
+            $front,
+            FlowFormat::mass($row, 'back', $unit),
+            FlowFormat::mass($row, 'quantitation', $unit),
+            FlowFormat::mass($row, 'detection', $unit),
+            $row->optionalDecimal('desorption', '0.01', '1.5'),
+            $state('blankCorrected'),
+            $state('desorptionCorrected'),
+            $blanks['field'] !== [] ? $blanks['field'] : $blanks['media'],
+            \count($blanks['field']),
+            $superseded,
+        );
+    }
+
+    private static function unit(Fields $row): Unit
+    {
+        $unit = Unit::tryFrom($row->optionalText('unit') ?? Unit::Microgram->value);
+
+        return \in_array($unit, [Unit::Microgram, Unit::Milligram], true) ? $unit : throw new InvalidRecord($row->at('unit'), 'must be µg or mg.');
+    }
+}

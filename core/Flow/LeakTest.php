@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Measured;
+use Footnote\Core\Quantity\Unit;
+
+/** F-13: the line blocked at its far end. A pump stalls or alarms, or a vacuum decays by so much in so long. */
+final readonly class LeakTest
+{
+    public const PRESSURES = [Unit::Kilopascal, Unit::Hectopascal, Unit::MillimetreMercury, Unit::InchMercury, Unit::InchWater];
+
+    /**
+     * @param bool|null     $stalled whether the pump stalled or alarmed; null where that was not looked at
+     * @param Measured|null $start   vacuum at the start, below ambient
+     * @param Measured|null $end     vacuum at the end
+     * @param Decimal|null  $seconds between the two
+     * @param Measured|null $volume  of the line, for the leak as a flow
+     */
+    public function __construct(public ?bool $stalled, public ?Measured $start, public ?Measured $end, public ?Decimal $seconds, public ?Measured $volume)
+    {
+    }
+
+    /** @return list<Entry> */
+    public static function entries(): array
+    {
+        return [
+            Entry::choice('leakStalled', 'With the end of the line blocked', ['yes' => 'the pump stalled or alarmed', 'no' => 'it went on drawing']),
+            Entry::measured('leakStart', 'Vacuum at the start', self::PRESSURES),
+            Entry::measured('leakEnd', 'Vacuum at the end', self::PRESSURES),
+            Entry::decimal('leakSeconds', 'Time between', '1', '36000', Unit::Second),
+            Entry::measured('leakVolume', 'Volume of the line', [Unit::Millilitre, Unit::Litre], help: 'Where it is known, the leak is told as a flow'),
+        ];
+    }
+
+    /** The test as written; null where none was made. */
+    public static function of(Traits $traits): ?self
+    {
+        $stalled = $traits->text('leakStalled');
+        $test = new self($stalled === null ? null : $stalled === 'yes', $traits->measured('leakStart'), $traits->measured('leakEnd'), $traits->decimal('leakSeconds'), $traits->measured('leakVolume'));
+
+        return $test->stalled === null && !$test->hasDecay() ? null : $test;
+    }
+
+    public function hasDecay(): bool
+    {
+        return $this->start !== null && $this->end !== null && $this->seconds !== null;
+    }
+
+    /** How much vacuum was lost, kPa; null where no decay was read. */
+    public function lost(): ?Exact
+    {
+        return $this->start === null || $this->end === null ? null : $this->start->in(Unit::Kilopascal)->minus($this->end->in(Unit::Kilopascal));
+    }
+
+    /** The share of the vacuum that was lost, %. */
+    public function lostPercent(): ?Exact
+    {
+        $start = $this->start?->in(Unit::Kilopascal);
+
+        return $start === null || $start->isZero() ? null : $this->lost()?->times(100)->dividedBy($start);
+    }
+
+    /** V·ΔP/(P·t), L/min; null where volume or pressure are not known. */
+    public function flow(Air $air): ?Exact
+    {
+        $lost = $this->lost();
+        if ($lost === null || $this->volume === null || $air->pressure === null || $this->seconds === null) {
+            return null;
+        }
+
+        return $this->volume->in(Unit::Litre)->times($lost)->dividedBy($air->kilopascal())->times(60)->dividedBy($this->seconds->value);
+    }
+}

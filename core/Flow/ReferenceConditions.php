@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Derivation\SourceMark;
+use Footnote\Core\Judgement\Criterion;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Measured;
+use Footnote\Core\Quantity\Unit;
+
+/** The conditions that volumes and concentrations are stated at: a choice with a name, or "as sampled". */
+final readonly class ReferenceConditions implements Criterion
+{
+    /** J/(mol·K), exact since the SI of 2019 (published: CODATA 2018). */
+    public const GAS_CONSTANT = '8.31446261815324';
+
+    /** @param Air|null $air null: as sampled */
+    public function __construct(public string $id, public string $name, public ?Air $air, public string $source, public SourceMark $mark)
+    {
+    }
+
+    public static function asSampled(): self
+    {
+        return new self('as-sampled', 'as sampled', null, 'no reference conditions were chosen', SourceMark::Own);
+    }
+
+    public static function at(string $celsius, string $kilopascal): self
+    {
+        return new self('reference', \sprintf('%s °C, %s kPa', $celsius, $kilopascal), new Air(new Measured(Decimal::parse($celsius), Unit::Celsius), new Measured(Decimal::parse($kilopascal), Unit::Kilopascal)), 'named', SourceMark::CommonPractice);
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function name(): string
+    {
+        return $this->name;
+    }
+
+    /** What an actual volume is multiplied by to be stated at these conditions. */
+    public function factor(Air $field): Exact
+    {
+        return $this->air === null ? Exact::of(1) : $field->kilopascal()->dividedBy($this->air->kilopascal())->times($this->air->kelvin())->dividedBy($field->kelvin());
+    }
+
+    /** Molar volumes that publications name, by °C at 101.325 kPa. */
+    private const NAMED = ['25' => ['24.45', 'NIOSH Pocket Guide'], '20' => ['24.055', 'ideal gas'], '0' => ['22.414', 'ideal gas']];
+
+    /** Where the molar volume comes from. */
+    public function volumeSource(): string
+    {
+        return $this->named()[1] ?? 'R·T/P';
+    }
+
+    /** @return array{string, string}|null */
+    private function named(): ?array
+    {
+        if ($this->air === null || $this->air->kilopascal()->compareTo(Exact::of('101.325')) !== 0) {
+            return null;
+        }
+        foreach (self::NAMED as $celsius => $named) {
+            if ($this->air->kelvin()->compareTo(Unit::Celsius->convert(Exact::of($celsius), Unit::Kelvin)) === 0) {
+                return $named;
+            }
+        }
+
+        return null;
+    }
+
+    /** C-2: V_m at these conditions, L/mol: as publications name it, else R·T/P; as sampled: at those of the field. */
+    public function molarVolume(Air $field): Exact
+    {
+        $named = $this->named();
+        if ($named !== null) {
+            return Exact::of($named[0]);
+        }
+        $air = $this->air ?? $field;
+
+        return Exact::of(self::GAS_CONSTANT)->times($air->kelvin())->dividedBy($air->kilopascal());
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Rule;
+
+use Footnote\Core\Flow\AnalyteResult;
+use Footnote\Core\Flow\Corrected;
+use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** Nobody knows whether the laboratory has already taken out blanks, or divided by the desorption efficiency. */
+final readonly class CorrectionUnknown extends SampleRule
+{
+    public function id(): string
+    {
+        return 'lab.correction-unknown';
+    }
+
+    protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        $unknown = array_keys(array_filter([
+            'blanks' => $analyte->blankCorrected === Corrected::Unknown,
+            'desorption' => $analyte->desorptionCorrected === Corrected::Unknown && $results->sample->method?->flag('desorption') === true,
+        ]));
+        if ($unknown !== []) {
+            yield $setting->finding(\sprintf('Whether report %s is already corrected for %s is not known.', $analyte->report, implode(' and ', $unknown)), [$case->run->id], cure: new Cure('the laboratory\'s word whether it corrected for '.implode(' and ', $unknown), 'any time'), channel: $analyte->analyte);
+        }
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Rule;
+
+use Footnote\Core\Flow\AnalyteResult;
+use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** So little comes off the medium again that the correction for it is doubtful. */
+final readonly class DesorptionLow extends SampleRule
+{
+    public function id(): string
+    {
+        return 'lab.desorption-low';
+    }
+
+    protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        $limit = $setting->limit('efficiency');
+        if ($analyte->desorption !== null && !$limit->isKeptBy($analyte->desorption->value)) {
+            yield $setting->finding(\sprintf('%s: a desorption efficiency of %s.', ucfirst($analyte->name()), $analyte->desorption->written), [$case->run->id], $limit, channel: $analyte->analyte);
+        }
+    }
+}

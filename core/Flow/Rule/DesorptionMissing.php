@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Rule;
+
+use Footnote\Core\Flow\AnalyteResult;
+use Footnote\Core\Flow\Corrected;
+use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** The laboratory did not correct for desorption and gives no efficiency to do it with. */
+final readonly class DesorptionMissing extends SampleRule
+{
+    public function id(): string
+    {
+        return 'lab.desorption-missing';
+    }
+
+    protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        if ($results->sample->method?->flag('desorption') === true && $analyte->desorptionCorrected === Corrected::No && $analyte->desorption === null) {
+            yield $setting->finding(\sprintf('%s: not corrected for desorption, and report %s gives no efficiency.', ucfirst($analyte->name()), $analyte->report), [$case->run->id], channel: $analyte->analyte);
+        }
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Rule;
+
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Flow\AnalyteResult;
+use Footnote\Core\Flow\FlowCheck;
+use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\Finding;
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** What the rules of air sampling share: they look at the sample, at its flow checks, or at one substance of it. */
+abstract readonly class SampleRule implements Rule
+{
+    final public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        $results = $case->results;
+        if (!$results instanceof SampleResults) {
+            return;
+        }
+        yield from $this->sample($results, $case, $setting);
+        foreach ($case->checks() as $check) {
+            if ($check->content instanceof FlowCheck) {
+                yield from $this->check($check, $check->content, $results, $case, $setting);
+            }
+        }
+        foreach ($results->sample->analytes as $analyte) {
+            yield from $this->analyte($analyte, $results, $case, $setting);
+        }
+    }
+
+    /** @return iterable<Finding> */
+    protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        return [];
+    }
+
+    /** @return iterable<Finding> */
+    protected function check(Check $check, FlowCheck $content, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        return [];
+    }
+
+    /** @return iterable<Finding> */
+    protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        return [];
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Rule;
+
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Flow\FlowCheck;
+use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Quantity\Unit;
+
+/** What a fixed sampler takes for the pressure is off: its flow is worked out with it. */
+final readonly class SamplerPressure extends SampleRule
+{
+    public function id(): string
+    {
+        return 'flow.sampler-pressure';
+    }
+
+    protected function check(Check $check, FlowCheck $content, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        if ($content->unitPressure === null || $content->air->pressure === null) {
+            return;
+        }
+        $off = $content->unitPressure->in(Unit::MillimetreMercury)->minus($content->air->pressure->in(Unit::MillimetreMercury));
+        $limit = $setting->limit('deviation');
+        if (!$limit->isKeptBy($off->absolute())) {
+            yield $setting->finding(\sprintf('At the check of %s the sampler showed %s, the barometer %s: %s mmHg apart.', $case->hour($check->at), $content->unitPressure->words(), $content->air->pressure->words(), $off->absolute()->rounded(1)), [$check->id], $limit);
+        }
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Rule;
+
+use Footnote\Core\Evidence\RemarkKind;
+use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Judgement\Severity;
+
+/** The pump stopped by itself. Its own timer says how long it ran; without one nobody knows the volume. */
+final readonly class StoppedEarly extends SampleRule
+{
+    public function id(): string
+    {
+        return 'flow.stopped';
+    }
+
+    protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        if (!$case->run->has(RemarkKind::StoppedByItself)) {
+            return;
+        }
+        if ($case->run->timerMinutes === null) {
+            yield $setting->finding('The pump stopped by itself and its timer was not read: how much it drew is not known.', [$case->run->id], severity: Severity::Void, advice: 'If the pump still shows its running time, write it down.');
+        } else {
+            yield $setting->finding(\sprintf('The pump stopped by itself; by its own timer it ran %s min.', number_format($case->run->timerMinutes, 0, '.', '')), [$case->run->id]);
+        }
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Judgement\Confidence;
+use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\LimitJudge;
+use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\FlowLine;
+
+/** Sets concentrations against limits: how wrong the flow would have to be to turn them, and the error of sampling and analysis. */
+final readonly class SampleLimits
+{
+    public function __construct(private Yardsticks $yardsticks, private AirSample $sample, private ?FlowLine $line, public ?Figure $largestEver)
+    {
+    }
+
+    public function against(Result $result): Result
+    {
+        return (new LimitJudge())->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result), $this->confidence(...));
+    }
+
+    /**
+     * A concentration falls as the flow grows: it sits on the limit where the true flow is c/L times the flow it was worked
+     * out with.
+     *
+     * @return array{?Figure, string}
+     */
+    private function tipping(ExposureLimit $limit, Result $result): array
+    {
+        $figure = $result->reportedFigure()->high();
+        if ($limit->value->value->isZero() || Real::compare($figure->value, Exact::zero()) <= 0) {
+            return [null, 'There is nothing to set against the limit.'];
+        }
+        $error = Real::times(Real::minus(Real::by($figure->value, $limit->value->value), Exact::of(1)), Exact::of(100));
+        $tipping = Figure::derived('e*', 'error of flow at which it sits on the limit', $error, Unit::Percent, FlowEquation::Concentration, [$figure], 1);
+        $drifts = array_map(static fn (Figure $drift): string => $drift->signed().' %', FlowResponse::drifts($this->line));
+        $seen = $this->line === null ? 'no check shows the flow' : ($drifts === [] ? 'one check shows the flow' : 'its checks showed a change of '.implode(' and ', $drifts));
+        $ever = $this->largestEver === null ? '' : \sprintf('; the most it ever changed is %s %%', $this->largestEver->signed());
+
+        return [$tipping, \sprintf('It turns if the true flow was %s %% %s than worked out with; %s%s.', ltrim($tipping->shown(), '-'), Real::compare($error, Exact::zero()) >= 0 ? 'higher' : 'lower', $seen, $ever)];
+    }
+
+    /** C-5, where the method states its sampling and analytical error. */
+    private function confidence(Result $result, ExposureLimit $limit): ?Confidence
+    {
+        $error = $this->sample->method?->decimal('samplingError');
+        $figure = $result->reportedFigure();
+        if ($error === null || $limit->value->value->isZero() || $figure->floor !== null) {
+            return null;
+        }
+        $y = Real::by($figure->value, $limit->value->value);
+        $sae = Figure::read('SAE', 'sampling and analytical error', $error->value, Unit::None, new Origin('library', $this->sample->method->text('code') ?? '', 'of the method'), $error->decimals());
+        $ratio = Figure::derived('Y', 'result over limit', $y, Unit::None, FlowEquation::Confidence, [$figure], 3);
+        $lower = Figure::derived('LCL', 'lower one-sided 95 % confidence limit', Real::minus($y, $error->value), Unit::None, FlowEquation::Confidence, [$ratio, $sae], 2);
+        $upper = Figure::derived('UCL', 'upper one-sided 95 % confidence limit', Real::plus($y, $error->value), Unit::None, FlowEquation::Confidence, [$ratio, $sae], 2);
+        $one = Exact::of(1);
+
+        return new Confidence($lower, $upper, match (true) {
+            Real::compare($upper->value, $one) <= 0 => 'below the limit with 95 % confidence of sampling and analysis',
+            Real::compare($lower->value, $one) > 0 => 'above the limit with 95 % confidence of sampling and analysis',
+            default => 'sampling and analysis alone leave it open on which side of the limit it lies',
+        });
+    }
+}

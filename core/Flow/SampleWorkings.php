@@ -1,0 +1,241 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Answer;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Severity;
+use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Span;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\FlowKnot;
+use Footnote\Core\Response\FlowLine;
+
+/** Works out one sample: volume by the four answers, volume at the reference conditions, concentration of each substance. */
+final readonly class SampleWorkings
+{
+    private ?FlowLine $line;
+
+    private ReferenceConditions $conditions;
+
+    private Answer $reported;
+
+    /** @var list<Span> */
+    private array $stretches;
+
+    private AirSample $sample;
+
+    public function __construct(private Run $run, private Bracket $bracket, private Timeline $timeline, private Policy $policy, private Yardsticks $yardsticks)
+    {
+        $this->sample = $run->content instanceof AirSample ? $run->content : new AirSample($run->id, null, null, null, new Air(null, null), false, null, [], [], [], 0);
+        $this->line = (new FlowResponse($run, $timeline))->line($bracket);
+        $this->conditions = self::conditions($yardsticks);
+        $this->stretches = $run->runningSpans();
+        $this->reported = $this->answer();
+    }
+
+    public static function conditions(Yardsticks $yardsticks): ReferenceConditions
+    {
+        foreach ($yardsticks->criteria as $criterion) {
+            if ($criterion instanceof ReferenceConditions) {
+                return $criterion;
+            }
+        }
+
+        return ReferenceConditions::asSampled();
+    }
+
+    public function results(): SampleResults
+    {
+        $results = [];
+        $volume = $this->stretches === [] ? null : $this->volume();
+        if ($volume !== null) {
+            $results[] = $this->result('volume', 'Volume, as sampled', $volume, Unit::Litre, null, true);
+            $air = $this->air();
+            $stated = $volume;
+            if ($this->conditions->air !== null && $air !== null) {
+                $stated = $this->at($volume, $air);
+                $results[] = $this->result('volume-ref', 'Volume at '.$this->conditions->name, $stated, Unit::Litre, null, true);
+            }
+            // A concentration is only stated at conditions that its volume could be brought to.
+            if ($this->conditions->air === null || $air !== null) {
+                foreach ($this->sample->analytes as $analyte) {
+                    $results = [...$results, ...$this->concentrations($analyte, $stated, $air)];
+                }
+            }
+        }
+        $judge = new SampleLimits($this->yardsticks, $this->sample, $this->line, FlowHistory::of($this->timeline, $this->bracket->post->at ?? $this->run->stop ?? $this->run->start)->largestDrift());
+
+        return new SampleResults(
+            $this->run,
+            $this->sample,
+            $this->timeline,
+            $this->bracket,
+            array_map($judge->against(...), $results),
+            FlowResponse::drifts($this->line),
+            $this->line,
+            $this->stretches,
+            $this->conditions,
+            $this->bracket->pre === null ? null : (new FlowResponse($this->run, $this->timeline))->curve($this->bracket->pre),
+            $judge->largestEver,
+        );
+    }
+
+    /** The policy's answer; where it lets a larger change of flow pass with the cautious volume, that one. */
+    private function answer(): Answer
+    {
+        $change = $this->policy->rule('flow.change');
+        if ($change !== null && $change->severity === Severity::Qualified) {
+            foreach (FlowResponse::drifts($this->line) as $drift) {
+                if (!$change->limit('change')->isKeptBy($drift->value instanceof Exact ? $drift->value->absolute() : abs($drift->value))) {
+                    return Answer::Cautious;
+                }
+            }
+        }
+
+        return $this->policy->reportedAnswer('flow');
+    }
+
+    /** The air that the sample was drawn from; where nobody read it, that of the check before. */
+    private function air(): ?Air
+    {
+        if ($this->sample->air->isKnown()) {
+            return $this->sample->air;
+        }
+        $content = $this->bracket->pre?->content;
+
+        return $content instanceof FlowCheck && $content->air->isKnown() ? $content->air : null;
+    }
+
+    /**
+     * Volumes in L: as the pump shows, by every check, and along the bracket.
+     *
+     * @return array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>}|null
+     */
+    private function volume(): ?array
+    {
+        $minutes = Exact::zero();
+        foreach ($this->stretches as $stretch) {
+            $minutes = $minutes->plus(FlowLine::seconds($stretch->from, $stretch->to)->dividedBy(60));
+        }
+        $time = Figure::read('t', 'running time', $minutes, Unit::Minute, new Origin('run', $this->run->id, $this->run->timerMinutes !== null && $this->run->has(\Footnote\Core\Evidence\RemarkKind::StoppedByItself) ? 'by the pump\'s own timer, since it stopped by itself' : 'start to stop, less pauses'), 1);
+        [$pre, $post, $byChecks] = [null, null, []];
+        foreach ($this->line->knots ?? [] as $place => $knot) {
+            $how = \sprintf('flow %s at %s held throughout', $knot->asLeft ? 'as left' : 'as found', $knot->check);
+            $value = Real::times($knot->flow->value, $minutes);
+            $figure = Figure::derived('V', 'volume, '.$how, $value, Unit::Litre, FlowEquation::Volume, [$knot->flow, $time], Digits::significant($value, 4));
+            $byChecks[] = $figure;
+            $pre ??= $place === 0 && $knot->check === $this->bracket->pre?->id ? $figure : null;
+            $post = !$knot->asLeft && $knot->check === $this->bracket->post?->id ? $figure : $post;
+        }
+        $between = null;
+        if ($this->line !== null && $pre !== null && \count($this->line->knots) > 1) {
+            $value = $this->line->volume($this->stretches);
+            $between = Figure::derived('V', 'volume, flow along the bracket', $value, Unit::Litre, FlowEquation::Volume, [...array_map(static fn (FlowKnot $knot): Figure => $knot->flow, $this->line->knots), $time], Digits::significant($value, 4));
+        }
+        $displayed = $this->sample->displayed;
+        $indicated = $displayed === null ? null : Figure::read('V', 'volume the pump shows', $displayed->in(Unit::Litre), Unit::Litre, new Origin('run', $this->run->id, 'read off the pump'), max(1, $displayed->value->decimals()));
+
+        return $indicated === null && $pre === null && $post === null ? null : ['indicated' => $indicated, 'pre' => $pre, 'post' => $post, 'between' => $between, 'byChecks' => $byChecks];
+    }
+
+    /**
+     * @param array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>} $volume
+     *
+     * @return array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>}
+     */
+    private function at(array $volume, Air $air): array
+    {
+        $factor = $this->conditions->factor($air);
+        $figures = [...$air->figures(new Origin('run', $this->run->id, $this->sample->air->isKnown() ? 'in the field' : 'not read in the field: that of the check before')), ...($this->conditions->air?->figures(new Origin('criterion', $this->conditions->id, $this->conditions->name)) ?? [])];
+
+        return $this->each($volume, static function (Figure $one) use ($factor, $figures): Figure {
+            $value = Real::times($one->value, $factor);
+
+            return Figure::derived('V_ref', $one->meaning.', at the reference conditions', $value, Unit::Litre, FlowEquation::Volume, [$one, ...$figures], Digits::significant($value, 4));
+        });
+    }
+
+    /**
+     * @param array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>} $volume
+     *
+     * @return list<Result>
+     */
+    private function concentrations(AnalyteResult $analyte, array $volume, ?Air $air): array
+    {
+        $mass = $analyte->mass();
+        $symbol = 'c';
+        $meaning = 'concentration of '.$analyte->name();
+        $mass3 = $this->each($volume, static function (Figure $one) use ($mass, $symbol, $meaning): ?Figure {
+            if (Real::compare($one->value, Exact::zero()) <= 0) {
+                return null;
+            }
+            $value = Real::by($mass->value, $one->value);
+            $figure = Figure::derived($symbol, $meaning.', '.$one->meaning, $value, Unit::MilligramPerCubicMetre, FlowEquation::Concentration, [$mass, $one], Digits::significant($value, 3));
+
+            return $mass->floor === null ? $figure : $figure->downTo(Real::by($mass->floor, $one->value));
+        });
+        if ($mass3['indicated'] === null && $mass3['pre'] === null && $mass3['post'] === null && $mass3['between'] === null) {
+            return [];
+        }
+        $kind = $this->sample->shortTerm ? 'stel' : 'conc';
+        $name = $this->sample->shortTerm ? 'Short-term, ' : 'Concentration, ';
+        $results = [$this->result($kind.':'.$analyte->analyte, $name.$analyte->name(), $mass3, Unit::MilligramPerCubicMetre, $analyte->analyte)];
+        $ppm = $this->conditions->air !== null || $air !== null ? $this->each($mass3, fn (Figure $one): ?Figure => self::ppm($one, $analyte, $this->conditions, $air)) : null;
+        if ($ppm !== null && ($ppm['indicated'] ?? $ppm['pre'] ?? $ppm['post'] ?? $ppm['between']) !== null) {
+            $results[] = $this->result($kind.'-ppm:'.$analyte->analyte, $name.$analyte->name(), $ppm, Unit::PartsPerMillion, $analyte->analyte);
+        }
+
+        return $results;
+    }
+
+    /** C-2; null for what has no molar mass. */
+    public static function ppm(Figure $concentration, AnalyteResult $analyte, ReferenceConditions $conditions, ?Air $air): ?Figure
+    {
+        $molar = $analyte->molarMass();
+        if ($molar === null || ($conditions->air === null && $air === null)) {
+            return null;
+        }
+        $volume = $conditions->molarVolume($air ?? new Air(null, null));
+        $factor = $volume->dividedBy($molar->value);
+        $value = Real::times($concentration->value, $factor);
+        $figure = Figure::derived('c', $concentration->meaning.', by volume', $value, Unit::PartsPerMillion, FlowEquation::PartsPerMillion, [
+            $concentration,
+            Figure::read('V_m', 'molar volume at '.$conditions->name, $volume, Unit::LitrePerMole, new Origin('criterion', $conditions->id, $conditions->volumeSource()), 3),
+            Figure::read('M', 'molar mass of '.$analyte->name(), $molar->value, Unit::GramPerMole, new Origin('library', $analyte->analyte, $analyte->substance?->text('source') ?? 'library of substances'), $molar->decimals()),
+        ], Digits::significant($value, 3));
+
+        return $concentration->floor === null ? $figure : $figure->downTo(Real::times($concentration->floor, $factor));
+    }
+
+    /**
+     * @param array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>} $answers
+     * @param \Closure(Figure): ?Figure $make
+     *
+     * @return array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>}
+     */
+    private function each(array $answers, \Closure $make): array
+    {
+        $one = static fn (?Figure $figure): ?Figure => $figure === null ? null : $make($figure);
+
+        return ['indicated' => $one($answers['indicated']), 'pre' => $one($answers['pre']), 'post' => $one($answers['post']), 'between' => $one($answers['between']), 'byChecks' => array_values(array_filter(array_map($one, $answers['byChecks']), static fn (?Figure $figure): bool => $figure !== null))];
+    }
+
+    /** @param array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>} $answers */
+    private function result(string $key, string $title, array $answers, Unit $unit, ?string $channel, bool $worstIsLow = false): Result
+    {
+        $notes = $unit === Unit::Litre ? [] : ['Stated at '.$this->conditions->name.'.'];
+
+        return new Result($key, $title, $this->reported, $answers['indicated'], $answers['pre'], $answers['post'], $answers['between'], $answers['byChecks'], [], $notes, null, $channel, $worstIsLow);
+    }
+}

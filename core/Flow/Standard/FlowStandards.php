@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Standard;
+
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Flow\Air;
+use Footnote\Core\Flow\FlowRow;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\ReferenceKind;
+
+/** The kinds of flow standards, and the standard that a reference of the kit is. */
+final class FlowStandards
+{
+    public const SOAP_FILM = 'soap-film-burette';
+    public const DRY_PISTON = 'dry-piston';
+    public const MASS_FLOW = 'mass-flow-meter';
+    public const ROTAMETER = 'rotameter';
+    public const VENTURI = 'venturi';
+    public const ORIFICE = 'transfer-orifice';
+    public const THERMOMETER = 'thermometer';
+    public const BAROMETER = 'barometer';
+    public const KINDS = [self::SOAP_FILM, self::DRY_PISTON, self::MASS_FLOW, self::ROTAMETER, self::VENTURI, self::ORIFICE];
+
+    /** @return list<ReferenceKind> */
+    public static function kinds(): array
+    {
+        $range = [Entry::measured('rangeLow', 'Range from', FlowRow::FLOWS), Entry::measured('rangeHigh', 'Range to', FlowRow::FLOWS)];
+        $scales = ['L/min' => 'L/min', 'mL/min' => 'mL/min', 'm³/min' => 'm³/min', 'ft³/min' => 'ft³/min'];
+        $scale = Entry::choice('scale', 'Shows flow in', $scales, true);
+        $uncertainty = Entry::decimal('uncertaintyPercent', 'Uncertainty of flow', '0', '100', Unit::Percent);
+
+        return [
+            new ReferenceKind(self::SOAP_FILM, 'Soap-film burette', $range, [$uncertainty]),
+            new ReferenceKind(self::DRY_PISTON, 'Dry piston', [$scale, ...$range], [$uncertainty]),
+            new ReferenceKind(self::MASS_FLOW, 'Mass-flow meter', [$scale, ...$range, Entry::measured('statedTemperature', 'Its flow is stated at', Air::TEMPERATURES, true), Entry::measured('statedPressure', 'and', Air::PRESSURES, true)], [$uncertainty]),
+            new ReferenceKind(self::ROTAMETER, 'Rotameter', [$scale, Entry::choice('floatRead', 'Its table is for', ['middle' => 'the middle of the float', 'bottom' => 'the bottom of the float', 'top' => 'the top of the float'], true), Entry::measured('calibratedTemperature', 'Calibrated at', Air::TEMPERATURES, true), Entry::measured('calibratedPressure', 'and', Air::PRESSURES, true)], [$uncertainty], Unit::LitrePerMinute, 'scale mark', true, '0', '1000000'),
+            new ReferenceKind(self::VENTURI, 'Venturi', [$scale, Entry::rows('throats', 'Throats', [Entry::text('name', 'Throat', true), Entry::measured('low', 'From', FlowRow::FLOWS, true), Entry::measured('high', 'To', FlowRow::FLOWS, true)])], [$uncertainty]),
+            new ReferenceKind(self::ORIFICE, 'Transfer orifice with manometer', [...$range, Entry::decimal('gravity', 'Specific gravity of the manometer\'s fluid', '0.5', '15', help: 'Water 1; gauge oil about 0.83')], [Entry::decimal('slope', 'Slope m', '-1000000', '1000000', required: true), Entry::decimal('intercept', 'Intercept b', '-1000000', '1000000', required: true), Entry::choice('flowUnit', 'in', ['m³/min' => 'm³/min', 'ft³/min' => 'ft³/min', 'L/min' => 'L/min'], true), $uncertainty]),
+            new ReferenceKind(self::THERMOMETER, 'Thermometer', [], [Entry::measured('uncertainty', 'Uncertainty', [Unit::Kelvin])]),
+            new ReferenceKind(self::BAROMETER, 'Barometer', [], [Entry::measured('uncertainty', 'Uncertainty', Air::PRESSURES)]),
+        ];
+    }
+
+    /**
+     * The standard that a reference is at a check; null where it is none, or lacks what its kind lives from.
+     *
+     * @param string                                                              $setting the throat, where it has several
+     * @param array{left: Decimal|null, right: Decimal|null, gravity: Decimal|null} $gauge   how the manometer rested
+     */
+    public static function of(Reference $reference, \DateTimeImmutable $at, string $setting, array $gauge): ?FlowStandard
+    {
+        $traits = $reference->traits;
+        $range = new Range($traits->measured('rangeLow'), $traits->measured('rangeHigh'), 'the range of '.$reference->id);
+        $scale = Unit::tryFrom($traits->text('scale') ?? '') ?? Unit::LitrePerMinute;
+        $certificate = $reference->certificateAt($at);
+
+        return match ($reference->kind) {
+            self::SOAP_FILM => new SoapFilm($range),
+            self::DRY_PISTON => new DirectReading($range, $scale),
+            self::MASS_FLOW => new DirectReading($range, $scale, Air::of($traits, 'stated')),
+            self::ROTAMETER => $certificate === null || $certificate->values === [] ? null : new Rotameter($certificate, $scale, Air::of($traits, 'calibrated')),
+            self::VENTURI => ($throat = self::throat($traits, $setting)) === null ? null : new DirectReading(new Range($throat->measured('low'), $throat->measured('high'), \sprintf('throat %s of %s', $setting, $reference->id)), $scale),
+            self::ORIFICE => $certificate === null ? null : self::orifice($certificate->constants, $certificate->number, $range, new Manometer($gauge['left'], $gauge['right'], $gauge['gravity'] ?? $traits->decimal('gravity'))),
+            default => null,
+        };
+    }
+
+    /** The certified uncertainty of its flow, in percent. */
+    public static function uncertainty(Reference $reference, \DateTimeImmutable $at): ?float
+    {
+        return $reference->certificateAt($at)?->constants->decimal('uncertaintyPercent')?->value->toFloat();
+    }
+
+    private static function throat(Traits $traits, string $name): ?Traits
+    {
+        foreach ($traits->rows('throats') as $throat) {
+            if ($throat->text('name') === $name) {
+                return $throat;
+            }
+        }
+
+        return null;
+    }
+
+    private static function orifice(Traits $constants, string $certificate, Range $range, Manometer $manometer): ?TransferOrifice
+    {
+        [$slope, $intercept, $unit] = [$constants->decimal('slope'), $constants->decimal('intercept'), Unit::tryFrom($constants->text('flowUnit') ?? '')];
+
+        return $slope === null || $intercept === null || $unit === null ? null : new TransferOrifice($range, $slope, $intercept, $unit, $manometer, $certificate);
+    }
+}

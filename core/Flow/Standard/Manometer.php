@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Standard;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Flow\FlowEquation;
+use Footnote\Core\Flow\FlowRow;
+use Footnote\Core\Flow\UnreadableFlow;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Unit;
+
+/** F-11: a U-tube. Both legs are read from the scale's zero, or one leg from where it rested; oil is told as water. */
+final readonly class Manometer
+{
+    /**
+     * @param Decimal|null $restLeft  where the legs rested before there was flow
+     * @param Decimal|null $gravity   specific gravity of the fluid; null: water, 1
+     */
+    public function __construct(private ?Decimal $restLeft, private ?Decimal $restRight, private ?Decimal $gravity)
+    {
+    }
+
+    /**
+     * The pressure in inches of water.
+     *
+     * @throws UnreadableFlow
+     */
+    public function inchesOfWater(FlowRow $row, Origin $origin): Figure
+    {
+        $leg = static fn (string $symbol, string $meaning, Decimal $value): Figure => Figure::read($symbol, $meaning, $value->value, Unit::InchWater, $origin, $value->decimals());
+        if ($row->left !== null && $row->right !== null) {
+            $inputs = [$leg('h₁', 'one leg', $row->left), $leg('h₂', 'other leg', $row->right)];
+            $height = $row->left->value->minus($row->right->value);
+            if ($this->restLeft !== null && $this->restRight !== null) {
+                $inputs = [...$inputs, $leg('h₁,₀', 'one leg at rest', $this->restLeft), $leg('h₂,₀', 'other leg at rest', $this->restRight)];
+                $height = $height->minus($this->restLeft->value->minus($this->restRight->value));
+            }
+            // Which leg rises depends on which side the orifice is tapped.
+            $height = $height->absolute();
+        } elseif ($row->left !== null || $row->right !== null) {
+            $read = $row->left ?? $row->right;
+            $rest = $row->left !== null ? $this->restLeft : $this->restRight;
+            if ($rest === null) {
+                throw new UnreadableFlow('one leg alone says nothing without its reading at rest');
+            }
+            $inputs = [$leg('h', 'one leg', $read), $leg('h₀', 'the same leg at rest', $rest)];
+            $height = $read->value->minus($rest->value)->times(2)->absolute();
+        } else {
+            throw new UnreadableFlow('neither leg of the manometer is written down');
+        }
+        $gravity = $this->gravity->value ?? Exact::of(1);
+        if ($this->gravity !== null) {
+            $inputs[] = Figure::read('s', 'specific gravity of the fluid', $gravity, Unit::None, $origin, $this->gravity->decimals());
+        }
+        if ($height->isZero()) {
+            throw new UnreadableFlow('the manometer shows no flow');
+        }
+
+        return Figure::derived('ΔH', 'pressure across the orifice', $height->times($gravity), Unit::InchWater, FlowEquation::Manometer, $inputs, 2);
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Standard;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Certificate;
+use Footnote\Core\Evidence\CertifiedValue;
+use Footnote\Core\Flow\Air;
+use Footnote\Core\Flow\Digits;
+use Footnote\Core\Flow\FlowEquation;
+use Footnote\Core\Flow\FlowRow;
+use Footnote\Core\Flow\UnreadableFlow;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Unit;
+
+/**
+ * F-4: a float in a tapered tube. Its scale is not trusted: the certificate's table says which flow a mark was at the
+ * conditions of its calibration, in between by straight lines.
+ */
+final readonly class Rotameter implements FlowStandard
+{
+    public function __construct(private Certificate $certificate, private Unit $scale, private Air $calibrated)
+    {
+    }
+
+    public function columns(): array
+    {
+        return [Entry::decimal('value', 'Scale mark', '0', '1000000', required: true)];
+    }
+
+    public function flow(FlowRow $row, Air $air, Origin $origin): Figure
+    {
+        if ($row->value === null) {
+            throw new UnreadableFlow('no mark was read');
+        }
+        $flow = $this->scale->convert($this->table($row->value->value), Unit::LitrePerMinute);
+        $mark = Figure::read('mark', 'scale mark', $row->value->value, Unit::None, $origin, $row->value->decimals());
+        $indicated = Figure::derived('Q_ind', 'flow of that mark by the certificate\'s table', $flow, Unit::LitrePerMinute, FlowEquation::VariableArea, [$mark], Digits::significant($flow, 4));
+        $actual = $flow->toFloat() * sqrt($this->calibrated->kilopascal()->dividedBy($air->kilopascal())->times($air->kelvin()->dividedBy($this->calibrated->kelvin()))->toFloat());
+        $own = new Origin('certificate', $this->certificate->number, 'conditions of its calibration');
+
+        return Figure::derived('Q', 'actual flow', $actual, Unit::LitrePerMinute, FlowEquation::VariableArea, [$indicated, ...$this->calibrated->figures($own), ...$air->figures($origin)], Digits::significant($actual, 4));
+    }
+
+    public function basis(): string
+    {
+        return 'by its table';
+    }
+
+    /** @throws UnreadableFlow outside the table */
+    private function table(Exact $mark): Exact
+    {
+        $rows = $this->certificate->values;
+        usort($rows, static fn (CertifiedValue $a, CertifiedValue $b): int => $a->nominal->value->compareTo($b->nominal->value));
+        for ($i = 1; $i < \count($rows); ++$i) {
+            [$low, $high] = [$rows[$i - 1], $rows[$i]];
+            if ($mark->compareTo($low->nominal->value) >= 0 && $mark->compareTo($high->nominal->value) <= 0) {
+                $width = $high->nominal->value->minus($low->nominal->value);
+                if ($width->isZero()) {
+                    return $low->certified->value;
+                }
+
+                return $low->certified->value->plus($high->certified->value->minus($low->certified->value)->times($mark->minus($low->nominal->value))->dividedBy($width));
+            }
+        }
+
+        throw new UnreadableFlow(\sprintf('the mark %s is outside of its table, %s to %s', (string) $mark, $rows === [] ? '?' : $rows[0]->nominal->written, $rows === [] ? '?' : $rows[\count($rows) - 1]->nominal->written));
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Standard;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Flow\Air;
+use Footnote\Core\Flow\Digits;
+use Footnote\Core\Flow\FlowEquation;
+use Footnote\Core\Flow\FlowRow;
+use Footnote\Core\Flow\UnreadableFlow;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Unit;
+
+/**
+ * F-1: a film timed through a burette. The gas behind the film is wet; where the room's humidity was written down, the
+ * water that the film added is taken out again.
+ */
+final readonly class SoapFilm implements FlowStandard
+{
+    public function __construct(private Range $range)
+    {
+    }
+
+    public function columns(): array
+    {
+        return [
+            Entry::decimal('volume', 'Volume', '0', '100000', Unit::Millilitre, true),
+            Entry::decimal('seconds', 'Time', '0', '3600', Unit::Second, true),
+        ];
+    }
+
+    public function flow(FlowRow $row, Air $air, Origin $origin): Figure
+    {
+        if ($row->volume === null || $row->seconds === null) {
+            throw new UnreadableFlow('volume and time are both needed');
+        }
+        if ($row->seconds->value->compareTo(Exact::zero()) <= 0) {
+            throw new UnreadableFlow('a time of zero is no time');
+        }
+        $inputs = [
+            Figure::read('V', 'volume the film passed', $row->volume->value, Unit::Millilitre, $origin, $row->volume->decimals()),
+            Figure::read('t', 'its time', $row->seconds->value, Unit::Second, $origin, $row->seconds->decimals()),
+        ];
+        $flow = $row->volume->value->times(60)->dividedBy(1000)->dividedBy($row->seconds->value);
+        $this->range->holds($flow);
+        if ($air->humidity === null) {
+            return Figure::derived('Q', 'actual flow', $flow, Unit::LitrePerMinute, FlowEquation::TimedVolume, $inputs, Digits::significant($flow, 4));
+        }
+        $celsius = $air->kelvin()->toFloat() - 273.15;
+        $water = Air::saturated($celsius);
+        $pressure = $air->kilopascal()->toFloat();
+        $humidity = $air->humidity->value->toFloat() / 100;
+        $ambient = $flow->toFloat() * ($pressure - $water) / ($pressure - $humidity * $water);
+        $figures = $air->figures($origin);
+        $vapour = Figure::derived('P_w', 'saturated water vapour', $water, Unit::Kilopascal, FlowEquation::WaterVapour, [$figures[0]], 3);
+
+        return Figure::derived('Q', 'actual flow, without the water of the film', $ambient, Unit::LitrePerMinute, FlowEquation::TimedVolume, [...$inputs, $vapour, $figures[1], Figure::read('φ', 'relative humidity', $air->humidity->value, Unit::Percent, $origin, $air->humidity->decimals())], Digits::significant($ambient, 4));
+    }
+
+    public function basis(): string
+    {
+        return 'actual';
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Standard;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Flow\Air;
+use Footnote\Core\Flow\Digits;
+use Footnote\Core\Flow\FlowEquation;
+use Footnote\Core\Flow\FlowRow;
+use Footnote\Core\Flow\UnreadableFlow;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Unit;
+
+/** F-10: a certified orifice with a manometer. Slope and intercept are in the unit of flow of their certificate. */
+final readonly class TransferOrifice implements FlowStandard
+{
+    /** The certificate's own conditions: 298 K and 760 mmHg. */
+    public const KELVIN = 298;
+
+    public function __construct(private Range $range, private Decimal $slope, private Decimal $intercept, private Unit $unit, private Manometer $manometer, private string $certificate)
+    {
+    }
+
+    public function columns(): array
+    {
+        return [
+            Entry::decimal('left', 'One leg, from zero', '-1000', '1000', required: true, help: 'Inches of the fluid; below zero is negative'),
+            Entry::decimal('right', 'Other leg, from zero', '-1000', '1000', help: 'Empty where only one leg was read'),
+        ];
+    }
+
+    public function flow(FlowRow $row, Air $air, Origin $origin): Figure
+    {
+        $standard = $this->standard($row, $air, $origin);
+        $mercury = $air->pressure?->in(Unit::MillimetreMercury) ?? throw new \Footnote\Core\Flow\ConditionsMissing('The pressure is not known.');
+        $actual = $standard->toFloat() * (760.0 / $mercury->toFloat()) * ($air->kelvin()->toFloat() / self::KELVIN);
+
+        return Figure::derived('Q', 'actual flow', $actual, Unit::LitrePerMinute, FlowEquation::Standard, [$standard, ...$air->figures($origin)], Digits::significant($actual, 4));
+    }
+
+    /** The flow at 298 K and 760 mmHg, L/min. */
+    public function standard(FlowRow $row, Air $air, Origin $origin): Figure
+    {
+        if ($this->slope->value->isZero()) {
+            throw new UnreadableFlow('the slope of the orifice is zero');
+        }
+        $height = $this->manometer->inchesOfWater($row, $origin);
+        $mercury = $air->pressure?->in(Unit::MillimetreMercury) ?? throw new \Footnote\Core\Flow\ConditionsMissing('The pressure is not known.');
+        $root = sqrt($height->toFloat() * $mercury->toFloat() / 760.0 * self::KELVIN / $air->kelvin()->toFloat());
+        $flow = ($root - $this->intercept->value->toFloat()) / $this->slope->value->toFloat();
+        $litres = $flow * $this->unit->convert(Exact::of(1), Unit::LitrePerMinute)->toFloat();
+        $this->range->holds(Exact::of(number_format($litres, 9, '.', '')));
+        $own = new Origin('certificate', $this->certificate, 'of the orifice, flow in '.$this->unit->value);
+
+        return Figure::derived('Q_std', 'flow at 298 K and 760 mmHg', $litres, Unit::LitrePerMinute, FlowEquation::TransferOrifice, [
+            $height,
+            Figure::read('m', 'slope', $this->slope->value, Unit::None, $own, $this->slope->decimals()),
+            Figure::read('b', 'intercept', $this->intercept->value, Unit::None, $own, $this->intercept->decimals()),
+            ...$air->figures($origin),
+        ], Digits::significant($litres, 4));
+    }
+
+    public function basis(): string
+    {
+        return 'standard, 298 K and 760 mmHg';
+    }
+}
