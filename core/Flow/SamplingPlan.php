@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Measured;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Unit;
+
+/**
+ * A plan for a usable answer: how much air must be drawn for a share of the limit to be quantified, whether the method and
+ * the shift allow it, how many media that takes one after the other, and what drift of the unit's past would do to it.
+ */
+final readonly class SamplingPlan
+{
+    /**
+     * @param Figure       $leastVolume  for the wanted share of the limit, L
+     * @param Figure       $leastMinutes at the flow, min
+     * @param int          $media        one after the other over the shift
+     * @param Figure       $volumeEach   of one medium, L
+     * @param Figure       $reach        the smallest concentration that one medium can quantify, mg/m³
+     * @param Figure|null  $undecided    how far from the limit, in percent of it, the past drift leaves a result undecided
+     * @param list<string> $words        what it comes to
+     */
+    private function __construct(
+        public Figure $leastVolume,
+        public Figure $leastMinutes,
+        public int $media,
+        public Figure $volumeEach,
+        public Figure $reach,
+        public ?Figure $undecided,
+        public bool $usable,
+        public array $words,
+    ) {
+    }
+
+    /**
+     * @param Measured    $limit        exposure limit, in mg/m³ or ppm at 25 °C and 101.325 kPa
+     * @param Decimal     $share        of the limit that must still be quantified, such as 0.1
+     * @param Mass        $quantitation of the laboratory, per medium
+     * @param Measured    $flow         of the pump
+     * @param Traits|null $method       entry of the library, for its range of volume and flow
+     * @param Traits|null $substance    entry of the library, for the molar mass of a limit in ppm
+     * @param Figure|null $drift        the most the flow of the unit has ever changed, %
+     *
+     * @throws UnplannableSample where what was asked makes no plan
+     */
+    public static function of(Measured $limit, Decimal $share, Mass $quantitation, Measured $flow, Decimal $shiftMinutes, ?Traits $method, ?Traits $substance, ?Figure $drift): self
+    {
+        $zero = Exact::zero();
+        foreach (['limit' => $limit->value->value, 'share' => $share->value, 'quantitation' => $quantitation->micrograms(), 'flow' => $flow->value->value, 'shiftMinutes' => $shiftMinutes->value] as $name => $value) {
+            if ($value->compareTo($zero) <= 0) {
+                throw new UnplannableSample($name, 'must be more than zero.');
+            }
+        }
+        $asked = static fn (string $symbol, string $meaning, Exact $value, Unit $unit): Figure => Figure::read($symbol, $meaning, $value, $unit, new Origin('plan', 'plan', 'as asked'), Digits::significant($value, 3));
+        $limitFigure = self::limit($limit, $substance, $asked);
+        $wanted = Real::times($limitFigure->value, $share->value);
+        $loq = $asked('LOQ', 'quantitation of the laboratory on one medium', $quantitation->micrograms(), Unit::Microgram);
+        $q = $asked('Q', 'flow', $flow->in(Unit::LitrePerMinute), Unit::LitrePerMinute);
+        $shift = $asked('T', 'shift', $shiftMinutes->value, Unit::Minute);
+        $least = Figure::derived('V_min', \sprintf('least volume for %s of the limit', $share->written), $volume = Real::by($loq->value, $wanted), Unit::Litre, FlowEquation::Concentration, [$loq, $limitFigure, $asked('f', 'share of the limit', $share->value, Unit::None)], Digits::significant($volume, 3));
+        $minutes = Figure::derived('t_min', 'time that takes', $time = Real::by($volume, $q->value), Unit::Minute, FlowEquation::Volume, [$least, $q], Digits::significant($time, 3));
+        $total = Real::times($shift->value, $q->value);
+        [$low, $high] = [$method?->measured('volumeLow')?->in(Unit::Litre), $method?->measured('volumeHigh')?->in(Unit::Litre)];
+        $media = 1;
+        if ($high !== null && $high->compareTo($zero) > 0) {
+            // The fewest that each stay within the method.
+            $media = max(1, (int) ceil(Real::toFloat(Real::by($total, $high)) - 1e-9));
+        }
+        $each = Figure::derived('V', $media === 1 ? 'volume over the shift' : \sprintf('volume of each of %d media', $media), $one = Real::by($total, Exact::of($media)), Unit::Litre, FlowEquation::Volume, [$q, $shift], Digits::significant($one, 3));
+        $reach = Figure::derived('c_min', 'smallest concentration that can be quantified', $smallest = Real::by($loq->value, $one), Unit::MilligramPerCubicMetre, FlowEquation::Concentration, [$loq, $each], Digits::significant($smallest, 3));
+
+        $words = [];
+        $enough = Real::compare($one, $volume) >= 0;
+        $words[] = $enough
+            ? \sprintf('%s of the limit can be quantified: it takes %s L, and %s draws %s L.', self::percent($share), $least->shown(), $media === 1 ? 'the shift' : 'each medium', $each->shown())
+            : \sprintf('%s of the limit cannot be quantified so: it takes %s L, and %s draws only %s L. A higher flow, a longer time or a more sensitive laboratory is needed.', self::percent($share), $least->shown(), $media === 1 ? 'the shift' : 'each medium', $each->shown());
+        if ($media > 1) {
+            $words[] = \sprintf('%d media one after the other, each for %s min: the method takes at most %s.', $media, number_format(Real::toFloat($shift->value) / $media, 0, '.', ''), $method?->measured('volumeHigh')?->words() ?? '');
+        }
+        if ($low !== null && Real::compare($one, $low) < 0) {
+            $words[] = \sprintf('The method wants at least %s.', $method?->measured('volumeLow')?->words() ?? '');
+        }
+        $flows = [$method?->measured('flowLow'), $method?->measured('flowHigh')];
+        $flowFits = ($flows[0] === null || Real::compare($q->value, $flows[0]->in(Unit::LitrePerMinute)) >= 0) && ($flows[1] === null || Real::compare($q->value, $flows[1]->in(Unit::LitrePerMinute)) <= 0);
+        if (!$flowFits) {
+            $words[] = \sprintf('The method allows %s to %s.', $flows[0]?->words() ?? '0', $flows[1]?->words() ?? 'any flow');
+        }
+        $undecided = null;
+        if ($drift !== null) {
+            $size = $drift->value instanceof Exact ? $drift->value->absolute() : abs($drift->value);
+            $undecided = Figure::derived('e', 'distance from the limit within which drift leaves a result undecided', $size, Unit::Percent, FlowEquation::Change, [$drift], 1);
+            $words[] = \sprintf('The flow of this unit has changed by %s %% at most. If it does so again, a result within %s %% of the limit is undecided.', $drift->signed(), $undecided->shown());
+        }
+
+        return new self($least, $minutes, $media, $each, $reach, $undecided, $enough && $flowFits && ($low === null || Real::compare($one, $low) >= 0), $words);
+    }
+
+    /** @param \Closure(string, string, Exact, Unit): Figure $asked */
+    private static function limit(Measured $limit, ?Traits $substance, \Closure $asked): Figure
+    {
+        if ($limit->unit === Unit::MilligramPerCubicMetre || $limit->unit === Unit::MicrogramPerCubicMetre) {
+            return $asked('L', 'limit', $limit->in(Unit::MilligramPerCubicMetre), Unit::MilligramPerCubicMetre);
+        }
+        $molar = $substance?->decimal('molarMass');
+        if ($limit->unit !== Unit::PartsPerMillion || $molar === null) {
+            throw new UnplannableSample('limit', 'a limit in ppm wants a substance with its molar mass; else give it in mg/m³.');
+        }
+        $conditions = ReferenceConditions::at('25', '101.325');
+        $volume = $conditions->molarVolume(new Air(null, null));
+        $ppm = $asked('L', 'limit', $limit->value->value, Unit::PartsPerMillion);
+        $value = $limit->value->value->times($molar->value)->dividedBy($volume);
+
+        return Figure::derived('L', 'limit by mass, at 25 °C and 101.325 kPa', $value, Unit::MilligramPerCubicMetre, FlowEquation::PartsPerMillion, [$ppm, Figure::read('V_m', 'molar volume', $volume, Unit::LitrePerMole, new Origin('criterion', 'plan', $conditions->volumeSource()), 2), Figure::read('M', 'molar mass', $molar->value, Unit::GramPerMole, new Origin('library', $substance->text('code') ?? '', $substance->text('source') ?? 'library of substances'), $molar->decimals())], Digits::significant($value, 3));
+    }
+
+    private static function percent(Decimal $share): string
+    {
+        return rtrim(rtrim($share->value->times(100)->rounded(2), '0'), '.').' %';
+    }
+}
