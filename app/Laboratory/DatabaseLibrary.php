@@ -27,6 +27,9 @@ final class DatabaseLibrary implements Library
     /** @var array<string, list<string>>|null */
     private ?array $users = null;
 
+    /** @var array<string, array<string, mixed>>|null by report */
+    private ?array $words = null;
+
     /** @var list<Fields>|null */
     private ?array $blanks = null;
 
@@ -79,10 +82,24 @@ final class DatabaseLibrary implements Library
             $this->rows[$medium] ??= [];
         }
         foreach (array_chunk(array_values(array_unique($media)), 500) as $some) {
-            foreach ($this->connection->fetchAllAssociative('SELECT w.medium, w.record, r.record AS report FROM laboratory_row w JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY w.id', $some) as $row) {
-                $this->rows[Logbook::text($row, 'medium')][] = RecordLibrary::row(Fields::of(Logbook::json($row, 'report')), Fields::of(Logbook::json($row, 'record'), '/laboratory'));
+            foreach ($this->connection->fetchAllAssociative('SELECT w.medium, w.report_id, w.record, r.record AS report FROM laboratory_row w JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY w.id', $some) as $row) {
+                $this->rows[Logbook::text($row, 'medium')][] = RecordLibrary::row(Fields::of([...Logbook::json($row, 'report'), ...$this->said(Logbook::text($row, 'report_id'))]), Fields::of(Logbook::json($row, 'record'), '/laboratory'));
             }
         }
+    }
+
+    /** @return array<string, mixed> what the laboratory said of a report since it came */
+    private function said(string $report): array
+    {
+        if ($this->words === null) {
+            $this->words = [];
+            foreach ($this->connection->fetchAllAssociative('SELECT report_id, record FROM laboratory_word ORDER BY id') as $row) {
+                $id = Logbook::text($row, 'report_id');
+                $this->words[$id] = [...($this->words[$id] ?? []), ...Logbook::json($row, 'record')];
+            }
+        }
+
+        return $this->words[$report] ?? [];
     }
 
     /** @return array<string, Traits> */

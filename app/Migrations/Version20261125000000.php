@@ -51,6 +51,15 @@ final class Version20261125000000 extends AbstractMigration
         $t->addIndex(['report_id'], 'laboratory_row_report');
         $t->addForeignKeyConstraint('laboratory_report', ['report_id'], ['id'], [], 'row_of_report');
 
+        $t = $schema->createTable('laboratory_word');
+        $t->addColumn('id', 'integer', ['autoincrement' => true]);
+        $t->addColumn('report_id', 'string', ['length' => 40]);
+        $t->addColumn('reason', 'text');
+        $recorded($t);
+        $t->setPrimaryKey(['id']);
+        $t->addIndex(['report_id', 'id'], 'laboratory_word_report');
+        $t->addForeignKeyConstraint('laboratory_report', ['report_id'], ['id'], [], 'word_of_report');
+
         $t = $schema->createTable('blank');
         $t->addColumn('medium', 'string', ['length' => 60]);
         $t->addColumn('campaign_id', 'string', ['length' => 40]);

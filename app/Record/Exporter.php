@@ -35,8 +35,8 @@ final readonly class Exporter
             $asides = $this->logbook->pairs('SELECT s.check_id, s.record FROM check_set_aside s JOIN check_record c ON c.id = s.check_id WHERE c.instrument_id = ?', [$instrument]);
             foreach ($this->logbook->pairs('SELECT id, record FROM check_record WHERE instrument_id = ? ORDER BY checked_at', [$instrument]) as $id => $check) {
                 $checks[] = isset($asides[$id]) ? [...$check, 'setAside' => $asides[$id]] : $check;
-                $references[] = Logbook::text($check, 'reference');
             }
+            array_push($references, ...array_filter($this->connection->fetchFirstColumn('SELECT DISTINCT l.reference_id FROM check_leaning l JOIN check_record c ON c.id = l.check_id WHERE c.instrument_id = ?', [$instrument]), \is_string(...)));
             array_push($interventions, ...array_values($this->logbook->pairs('SELECT id, record FROM intervention WHERE instrument_id = ? ORDER BY happened_at', [$instrument])));
         }
         foreach ($runs as $id => $run) {
@@ -56,7 +56,7 @@ final readonly class Exporter
             'policy' => json_decode($this->policy(Logbook::text($row, 'policy_key')), false, 32, \JSON_THROW_ON_ERROR),
             'campaign' => ['code' => $campaign, 'title' => Logbook::text($row, 'title'), ...$yardsticks],
             'instruments' => array_values(array_filter(array_map($this->logbook->instrumentRecord(...), $instruments), \is_array(...))),
-            'references' => array_values($this->logbook->referenceRecords(array_values(array_unique(array_filter($references, static fn (string $id): bool => $id !== ''))))),
+            'references' => array_values($this->logbook->referenceRecords(array_values(array_unique($references)))),
             'checks' => array_map(self::mapped(...), $checks),
             'interventions' => $interventions,
             ...$this->library(),
@@ -87,13 +87,29 @@ final readonly class Exporter
         $rows = [];
         foreach ($this->connection->fetchAllAssociative("SELECT w.report_id, w.record, r.record AS report FROM laboratory_row w JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ($own) ORDER BY w.id", [$campaign, $campaign]) as $row) {
             $id = Logbook::text($row, 'report_id');
-            $reports[$id] = Logbook::json($row, 'report');
+            $reports[$id] ??= $this->reportWith($id, Logbook::json($row, 'report'));
             $rows[$id][] = Logbook::json($row, 'record');
         }
         $blanks = array_map(static fn (array $row): array => Logbook::json($row, 'record'), $this->connection->fetchAllAssociative('SELECT record FROM blank WHERE campaign_id = ? ORDER BY medium', [$campaign]));
         $laboratory = array_map(static fn (string $id, array $report): array => [...$report, 'rows' => $rows[$id] ?? []], array_keys($reports), $reports);
 
         return array_filter(['blanks' => $blanks, 'laboratory' => $laboratory], static fn (array $list): bool => $list !== []);
+    }
+
+    /**
+     * A report with what the laboratory said of it since.
+     *
+     * @param array<string, mixed> $report
+     *
+     * @return array<string, mixed>
+     */
+    private function reportWith(string $id, array $report): array
+    {
+        foreach ($this->connection->fetchAllAssociative('SELECT record FROM laboratory_word WHERE report_id = ? ORDER BY id', [$id]) as $row) {
+            $report = [...$report, ...Logbook::json($row, 'record')];
+        }
+
+        return $report;
     }
 
     private function policy(string $key): string

@@ -69,6 +69,7 @@ final readonly class RunsController
             $run = $this->logbook->coreRun($record);
             $this->notInTheFuture($run->start, '/start');
             $this->free($run, $instrument->id);
+            $this->notABlank($record);
             $recorded = new RecordedRun($run->id, $instrument->id, $campaign->id, self::utc($run->start), $record, $user->code, $this->clock->now(), RecordedRun::shiftOf($run, $campaign->id));
             if ($run->stop !== null) {
                 $this->notInTheFuture($run->stop, '/stop');
@@ -293,6 +294,7 @@ final readonly class RunsController
         if ($after->declaration !== null && $this->connection->fetchOne('SELECT 1 FROM check_record WHERE id = ? AND instrument_id = ?', [$after->declaration->check, $after->instrument]) === false) {
             throw Problem::field('/declaration/check', 'is no check of this unit.');
         }
+        $this->notABlank($fact);
         $run->sampleOn(RunFolding::fold($before, [$fact]));
         $this->free($after, $after->instrument);
         $this->entities->persist(new RunFact($id, $fact, $reason, $user->code, $this->clock->now()));
@@ -303,6 +305,18 @@ final readonly class RunsController
     private static function familyFields(string $family): array
     {
         return array_map(static fn (Entry $entry): string => $entry->name, RecordReader::format($family)->run());
+    }
+
+    /**
+     * A blank draws no air.
+     *
+     * @param array<string, mixed> $record
+     */
+    private function notABlank(array $record): void
+    {
+        if (isset($record['medium']) && $this->connection->fetchOne('SELECT 1 FROM blank WHERE medium = ?', [$record['medium']]) !== false) {
+            throw Problem::field('/medium', 'is kept as a blank: a blank draws no air.');
+        }
     }
 
     /** A unit measures one thing at a time. */

@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Laboratory;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Http\Problem;
+use Footnote\App\Journal\Journal;
+use Footnote\App\Judgement\Logbook;
+use Footnote\App\Judgement\Workings;
+use Footnote\Core\Flow\Corrected;
+use Footnote\Core\Flow\FlowFormat;
+use Footnote\Core\Flow\LaboratoryFile;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\InvalidRecord;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Uid\Ulid;
+
+/** Takes a laboratory's report in: read to its end first, then kept whole or not at all. */
+final readonly class LaboratoryKeeper
+{
+    private const SHOWN_PROBLEMS = 40;
+    private const BATCH = 100;
+
+    public function __construct(private Connection $connection, private Journal $journal, private Workings $workings, private ClockInterface $clock)
+    {
+    }
+
+    /** @return array<string, string> codes of substances by lower-case name and code */
+    public function codes(): array
+    {
+        $codes = [];
+        foreach ($this->connection->fetchAllAssociative('SELECT code, record FROM library_entry WHERE shelf = ?', [FlowFormat::SUBSTANCES]) as $row) {
+            $code = Logbook::text($row, 'code');
+            $codes[mb_strtolower(Logbook::text(Logbook::json($row, 'record'), 'name'))] = $code;
+            $codes[mb_strtolower($code)] = $code;
+        }
+
+        return $codes;
+    }
+
+    /**
+     * What a report says of all its rows.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws InvalidRecord naming the field
+     */
+    public static function head(Fields $fields): array
+    {
+        $state = static function (string $name) use ($fields): string {
+            return ($fields->has($name) ? $fields->choice($name, Corrected::class) : throw new InvalidRecord($fields->at($name), 'is asked of the laboratory: yes, no or unknown.'))->value;
+        };
+
+        return [
+            'number' => $fields->text('number'),
+            'laboratory' => $fields->text('laboratory'),
+            'received' => $fields->day('received')->format('Y-m-d'),
+            'blankCorrected' => $state('blankCorrected'),
+            'desorptionCorrected' => $state('desorptionCorrected'),
+        ];
+    }
+
+    /**
+     * Reads a whole file and says what is wrong with it, line by line.
+     *
+     * @param \Closure(): iterable<string> $lines opens the file anew
+     *
+     * @return int how many rows it holds
+     *
+     * @throws Problem where a line cannot be read; nothing was kept
+     */
+    public function check(LaboratoryFile $file, \Closure $lines): int
+    {
+        $rows = 0;
+        $faults = [];
+        $more = 0;
+        $seen = [];
+        foreach ($file->read($lines()) as $number => $line) {
+            $fault = $line instanceof InvalidRecord ? $line : null;
+            foreach ($line instanceof InvalidRecord ? [] : $line as $row) {
+                ++$rows;
+                // Kept as short hashes, so that a long report stays small in memory.
+                $key = substr(hash('xxh128', $row['medium']."\0".$row['analyte'], true), 0, 8);
+                if (isset($seen[$key])) {
+                    $fault = new InvalidRecord('/line/'.$number.'/medium', \sprintf('%s on %s stands in line %d already.', $row['analyte'], $row['medium'], $seen[$key]));
+                }
+                $seen[$key] ??= $number;
+            }
+            if ($fault !== null) {
+                if (\count($faults) < self::SHOWN_PROBLEMS) {
+                    $faults[] = ['field' => $fault->path, 'problem' => $fault->problem];
+                } else {
+                    ++$more;
+                }
+            }
+        }
+        if ($faults !== []) {
+            $first = $faults[0];
+            throw new Problem(422, \sprintf('The report was not kept. Line %s, %s: %s%s', explode('/', $first['field'])[2] ?? '?', basename($first['field']), $first['problem'], \count($faults) + $more > 1 ? \sprintf(' There are %d more.', \count($faults) + $more - 1) : ''), $faults);
+        }
+        if ($rows === 0) {
+            throw new Problem(422, 'The report was not kept: it holds no row below its head.');
+        }
+
+        return $rows;
+    }
+
+    /**
+     * Keeps a report that was checked.
+     *
+     * @param array<string, mixed>                                    $head
+     * @param iterable<list<array<string, string>>|InvalidRecord>     $lines
+     * @param array{name: string, sha256: string, packed: string}|null $original
+     * @param array<string, mixed>|null                               $mapping
+     * @param \Closure(int): void                                     $progress told after every hundred rows
+     *
+     * @return array{id: string, rows: int, unmatched: list<string>}
+     */
+    public function keep(array $head, iterable $lines, ?array $original, ?array $mapping, string $reason, string $actor, \Closure $progress): array
+    {
+        return $this->journal->during($actor, 'laboratory report', [...$head, 'reason' => $reason, 'file' => $original['name'] ?? null, 'sha256' => $original['sha256'] ?? null], function () use ($head, $lines, $original, $mapping, $reason, $actor, $progress): array {
+            $id = (string) new Ulid();
+            $now = $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
+            $this->connection->executeStatement('INSERT INTO laboratory_report (id, laboratory, record, mapping, file_name, sha256, original, recorded_by, recorded_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)', [$id, Logbook::text($head, 'laboratory'), self::json(['id' => $id, ...$head]), $mapping === null ? null : self::json($mapping), $original['name'] ?? '', $original['sha256'] ?? '', $original['packed'] ?? null, $actor, $now]);
+            $count = 0;
+            $batch = [];
+            foreach ($lines as $rows) {
+                foreach ($rows instanceof InvalidRecord ? throw $rows : $rows as $row) {
+                    $batch[] = $row;
+                    if (\count($batch) === self::BATCH) {
+                        $count += $this->write($id, $batch, $reason);
+                        $batch = [];
+                        $progress($count);
+                    }
+                }
+            }
+            $count += $this->write($id, $batch, $reason);
+            $progress($count);
+
+            return ['id' => $id, 'rows' => $count, 'unmatched' => $this->unmatched($id, 50)];
+        });
+    }
+
+    /** @return list<string> media of a report that are neither a sample nor a blank */
+    public function unmatched(string $report, int $most): array
+    {
+        return array_values(array_filter($this->connection->fetchFirstColumn("SELECT DISTINCT w.medium FROM laboratory_row w WHERE w.report_id = ? AND NOT EXISTS (SELECT 1 FROM run r WHERE r.medium = w.medium) AND NOT EXISTS (SELECT 1 FROM blank b WHERE b.medium = w.medium) ORDER BY w.medium LIMIT $most", [$report]), \is_string(...)));
+    }
+
+    /**
+     * @param list<array<string, mixed>> $rows
+     */
+    private function write(string $report, array $rows, string $reason): int
+    {
+        if ($rows === []) {
+            return 0;
+        }
+        $media = array_values(array_unique(array_map(static fn (array $row): string => Logbook::text($row, 'medium'), $rows)));
+        if ($reason === '') {
+            $marks = implode(', ', array_fill(0, \count($media), '?'));
+            $there = [];
+            foreach ($this->connection->fetchAllNumeric("SELECT w.medium, w.analyte, w.report_id FROM laboratory_row w WHERE w.medium IN ($marks) AND w.report_id <> ? AND NOT EXISTS (SELECT 1 FROM blank b WHERE b.medium = w.medium)", [...$media, $report]) as [$medium, $analyte]) {
+                \assert(\is_string($medium) && \is_string($analyte));
+                $there[$medium."\0".$analyte] = true;
+            }
+            foreach ($rows as $row) {
+                if (isset($there[Logbook::text($row, 'medium')."\0".Logbook::text($row, 'analyte')])) {
+                    throw Problem::field('/reason', \sprintf('%s on %s was reported before: say why this report takes its place. The first one stays on record.', Logbook::text($row, 'analyte'), Logbook::text($row, 'medium')));
+                }
+            }
+        }
+        $values = [];
+        foreach ($rows as $row) {
+            array_push($values, $report, Logbook::text($row, 'medium'), Logbook::text($row, 'analyte'), self::json($row));
+        }
+        $this->connection->executeStatement('INSERT INTO laboratory_row (report_id, medium, analyte, record) VALUES '.implode(', ', array_fill(0, \count($rows), '(?, ?, ?, ?)')), $values);
+        $this->workings->forgetMedia($media);
+
+        return \count($rows);
+    }
+
+    /** @param array<string, mixed> $data */
+    private static function json(array $data): string
+    {
+        return json_encode($data, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+    }
+}
