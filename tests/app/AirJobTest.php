@@ -78,7 +78,6 @@ final class AirJobTest extends ApiTestCase
         self::assertSame('valid', $signed->string('decisions.0.verdict'));
 
         // A second report on the same medium wants its reason, and what was signed says that evidence has changed.
-        $this->call('POST', '/api/laboratory/reports', ['number' => '4712', 'laboratory' => 'Sallow Laboratory', 'received' => '2026-04-02', 'blankCorrected' => 'no', 'desorptionCorrected' => 'no', 'rows' => [['medium' => 'IOM-7', 'analyte' => 'wood', 'front' => '900', 'unit' => 'µg']]], 403);
         $this->signIn(Role::Technician);
         $again = ['number' => '4712', 'laboratory' => 'Sallow Laboratory', 'received' => '2026-04-02', 'blankCorrected' => 'no', 'desorptionCorrected' => 'no', 'rows' => [['medium' => 'IOM-7', 'analyte' => 'wood', 'front' => '900', 'unit' => 'µg']]];
         $this->call('POST', '/api/laboratory/reports', $again, 422);
