@@ -12,10 +12,12 @@ use Footnote\App\Http\Problem;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Record\Exporter;
 use Footnote\App\Record\Importer;
-use Footnote\Core\Noise\ShippedYardsticks;
+use Footnote\Core\Families;
+use Footnote\Core\Flow\FlowFormat;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\RecordReader;
+use Footnote\Core\Record\ShippedYardsticks;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -35,20 +37,23 @@ final readonly class CampaignsController
         private Policies $policies,
         private Importer $importer,
         private Exporter $exporter,
-        private string $projectDir,
     ) {
     }
 
     #[Route('', methods: ['GET'])]
     public function all(): JsonResponse
     {
+        $substances = [];
+        foreach ($this->connection->fetchAllAssociative('SELECT code, record FROM library_entry WHERE shelf = ? ORDER BY code', [FlowFormat::SUBSTANCES]) as $row) {
+            $substances[Logbook::text($row, 'code')] = Logbook::text(Logbook::json($row, 'record'), 'name');
+        }
         $counts = $this->connection->fetchAllKeyValue('SELECT campaign_id, COUNT(*) FROM run GROUP BY campaign_id');
 
         return new JsonResponse(['campaigns' => array_map(static fn (Campaign $campaign): array => [
             'id' => $campaign->id, 'title' => $campaign->title, 'site' => $campaign->site, 'zone' => $campaign->zone, 'policy' => $campaign->policy(), 'policyChanged' => $campaign->policyWasChanged(),
             'runs' => \is_numeric($counts[$campaign->id] ?? null) ? (int) $counts[$campaign->id] : 0,
-            'criteria' => $campaign->yardsticks()['criteria'] ?? [], 'limits' => $campaign->yardsticks()['limits'] ?? [],
-        ], $this->entities->getRepository(Campaign::class)->findBy([], ['id' => 'ASC'])), 'shipped' => $this->shipped()]);
+            'criteria' => $campaign->yardsticks()['criteria'] ?? [], 'limits' => $campaign->yardsticks()['limits'] ?? [], 'quantities' => self::quantities($campaign, $substances),
+        ], $this->entities->getRepository(Campaign::class)->findBy([], ['id' => 'ASC'])), 'shipped' => ShippedYardsticks::all()]);
     }
 
     #[Route('', methods: ['POST'])]
@@ -68,7 +73,7 @@ final readonly class CampaignsController
         $this->journal->during($user->code, 'campaign added', $body->data(), function () use ($body, $id, $zone, $user): void {
             $this->importer->shipPolicies($user->code);
             $campaign = new Campaign($id, $body->text('title'), $body->text('site'), $zone);
-            $campaign->measureAgainst(ShippedYardsticks::usual($this->shipped()));
+            $campaign->measureAgainst(ShippedYardsticks::usual());
             $campaign->judgeBy('standard-1', false);
             $this->entities->persist($campaign);
         });
@@ -136,9 +141,27 @@ final readonly class CampaignsController
         }
     }
 
-    /** @return array<string, mixed> criteria and limits that come with Footnote */
-    private function shipped(): array
+    /**
+     * What a limit of the campaign can be set for, family by family.
+     *
+     * @param array<string, string> $substances
+     *
+     * @return list<array{value: string, words: string, unit: string}>
+     */
+    private static function quantities(Campaign $campaign, array $substances): array
     {
-        return Fields::of(json_decode((string) file_get_contents($this->projectDir.'/core/Noise/shipped-criteria.json'), true, 32, \JSON_THROW_ON_ERROR))->data();
+        $quantities = [];
+        $criteria = $campaign->yardsticks()['criteria'] ?? [];
+        foreach (Families::formats() as $format) {
+            $own = [];
+            foreach (\is_array($criteria) ? $criteria : [] as $criterion) {
+                if (\is_array($criterion) && $format->knowsCriterion(Fields::of($criterion))) {
+                    $own[] = Fields::of($criterion)->text('id');
+                }
+            }
+            array_push($quantities, ...$format->quantities($own, $substances));
+        }
+
+        return $quantities;
     }
 }

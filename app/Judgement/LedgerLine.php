@@ -30,7 +30,7 @@ final class LedgerLine
         $written = \is_array($body['results']) ? $body['results'] : [];
         $results = [];
         foreach ($assessment->results as $place => $result) {
-            if (\in_array($result->key, self::SHOWN, true) || \in_array(strstr($result->key, ':', true).':', self::KINDS, true)) {
+            if (\in_array($result->key, self::SHOWN, true) || \in_array(strstr($result->key, ':', true).':', self::KINDS, true) || $result->outcomes !== []) {
                 $row = $written[$place] ?? null;
                 $value = \is_array($row) ? ($row['value'] ?? null) : null;
                 $results[] = [
@@ -53,6 +53,7 @@ final class LedgerLine
                 'between' => \count($assessment->bracket->between),
             ],
             'drift' => $drift === null ? null : ['shown' => $drift->shown(), 'unit' => $drift->unit->value],
+            'headline' => $assessment->family->headline($assessment->results),
             'results' => $results,
             'finding' => $weighty === [] ? null : $weighty[0]->setting->title,
             'findings' => \count($weighty),

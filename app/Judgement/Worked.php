@@ -46,6 +46,7 @@ final readonly class Worked
         return [
             'policy' => $body['policy'] ?? null,
             'verdict' => $body['verdict'] ?? '',
+            'headline' => $body['headline'] ?? null,
             'results' => array_map(static fn (array $result): array => ['key' => $result['key'] ?? '', 'title' => $result['title'] ?? '', 'reported' => $result['reported'] ?? '', 'shown' => \is_array($result['value'] ?? null) ? ($result['value']['shown'] ?? '') : '', 'unit' => $result['unit'] ?? ''], $list('results')),
             'findings' => array_map(static fn (array $finding): array => ['rule' => $finding['rule'] ?? '', 'title' => $finding['title'] ?? '', 'severity' => $finding['severity'] ?? '', 'limit' => $finding['limit'] ?? null], $list('findings')),
             'checks' => array_values(array_filter(array_map(static fn (mixed $end): mixed => \is_array($end) ? ($end['check'] ?? null) : null, $ends), \is_string(...))),

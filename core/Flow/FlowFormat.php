@@ -217,6 +217,26 @@ final readonly class FlowFormat implements ContentFormat
         );
     }
 
+    public function shipped(): array
+    {
+        $at = static fn (string $celsius): array => ['id' => 'conditions-'.$celsius, 'name' => $celsius.' °C, 101.325 kPa', 'conditions' => ['temperature' => ['value' => $celsius, 'unit' => '°C'], 'pressure' => ['value' => '101.325', 'unit' => 'kPa']], 'source' => 'reference conditions, a choice', 'mark' => 'common practice'];
+
+        return ['criteria' => [$at('25'), $at('20'), $at('0'), ['id' => 'as-sampled', 'name' => 'as sampled', 'conditions' => [], 'source' => 'the conditions of the field', 'mark' => 'common practice']], 'limits' => []];
+    }
+
+    public function quantities(array $criteria, array $substances): array
+    {
+        $quantities = [];
+        foreach ($substances as $code => $name) {
+            foreach (['twa' => 'TWA over 8 h', 'stel' => 'short-term'] as $key => $words) {
+                array_push($quantities, ['value' => $key.':'.$code, 'words' => $words.', '.$name, 'unit' => 'mg/m³'], ['value' => $key.'-ppm:'.$code, 'words' => $words.', '.$name, 'unit' => 'ppm']);
+            }
+        }
+        $quantities[] = ['value' => 'mixture:solvents', 'words' => 'additive mixture "solvents"', 'unit' => ''];
+
+        return $quantities;
+    }
+
     public function knowsCriterion(Fields $criterion): bool
     {
         return $criterion->has('conditions');

@@ -63,6 +63,22 @@ final readonly class SampleResults implements FamilyResults
         return $this->drifts;
     }
 
+    /** The one that a limit is set for, else the shift, the short-term value, the concentration, the volume. */
+    public function headline(array $results): ?string
+    {
+        foreach ([true, false] as $limited) {
+            foreach (['twa', 'twa-ppm', 'stel', 'stel-ppm', 'conc', 'volume'] as $kind) {
+                foreach ($results as $result) {
+                    if (($result->key === $kind || str_starts_with($result->key, $kind.':')) && (!$limited || $result->outcomes !== [])) {
+                        return $result->key;
+                    }
+                }
+            }
+        }
+
+        return null;
+    }
+
     public function driftLimit(Policy $policy): ?Limit
     {
         return $policy->limit('flow.change', 'change');

@@ -21,6 +21,13 @@ interface FamilyResults
      */
     public function drifts(): array;
 
+    /**
+     * The key of the result that stands for the run, among those given; null where there is none.
+     *
+     * @param list<Result> $results
+     */
+    public function headline(array $results): ?string;
+
     /** The limit that the policy sets to drift; null where its rule is off. */
     public function driftLimit(Policy $policy): ?Limit;
 

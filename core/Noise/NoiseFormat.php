@@ -92,6 +92,27 @@ final readonly class NoiseFormat implements ContentFormat
         return [];
     }
 
+    public function shipped(): array
+    {
+        /** @var array{criteria: list<array<string, mixed>>, limits: list<array<string, mixed>>} */
+        return json_decode((string) file_get_contents(__DIR__.'/shipped-criteria.json'), true, 32, \JSON_THROW_ON_ERROR);
+    }
+
+    public function quantities(array $criteria, array $substances): array
+    {
+        $quantities = [
+            ['value' => 'lex8h', 'words' => 'L_EX,8h', 'unit' => 'dB(A)'],
+            ['value' => 'laeq', 'words' => 'L_Aeq', 'unit' => 'dB(A)'],
+            ['value' => 'lcpeak', 'words' => 'L_Cpeak', 'unit' => 'dB(C)'],
+            ['value' => 'lasmax', 'words' => 'L_ASmax', 'unit' => 'dB(A)'],
+        ];
+        foreach ($criteria as $id) {
+            array_push($quantities, ['value' => 'dose:'.$id, 'words' => 'dose by '.$id, 'unit' => '%'], ['value' => 'twa:'.$id, 'words' => 'TWA by '.$id, 'unit' => 'dB(A)']);
+        }
+
+        return $quantities;
+    }
+
     public function knowsCriterion(Fields $criterion): bool
     {
         return $criterion->has('level');

@@ -56,6 +56,19 @@ final readonly class NoiseResults implements FamilyResults
         return $this->drifts;
     }
 
+    public function headline(array $results): ?string
+    {
+        foreach (['lex8h', 'laeq'] as $key) {
+            foreach ($results as $result) {
+                if ($result->key === $key) {
+                    return $key;
+                }
+            }
+        }
+
+        return $results === [] ? null : $results[0]->key;
+    }
+
     public function driftLimit(Policy $policy): ?Limit
     {
         return $policy->limit('noise.drift', 'drift');

@@ -30,6 +30,7 @@ final readonly class AssessmentWriter
             'verdict' => $assessment->verdict->value,
             'channels' => array_map(static fn (string $channel, Verdict $verdict): array => ['channel' => $channel, 'verdict' => $verdict->value], array_keys($assessment->channels()), array_values($assessment->channels())),
             'bracket' => $this->bracket($assessment->bracket),
+            'headline' => $assessment->family->headline($assessment->results),
             'results' => array_map(fn (Result $result): array => $this->result($result, $sheet), $assessment->results),
             'drifts' => array_map($sheet->enter(...), $assessment->drifts),
             'drift' => $drift === null ? null : $sheet->enter($drift),

@@ -47,6 +47,23 @@ interface ContentFormat
 
     public function readRun(Fields $run, RunSurroundings $around): RunContent;
 
+    /**
+     * The criteria and limits that come with Footnote, as examples with their sources.
+     *
+     * @return array{criteria: list<array<string, mixed>>, limits: list<array<string, mixed>>}
+     */
+    public function shipped(): array;
+
+    /**
+     * What a limit can be set for.
+     *
+     * @param list<string>          $criteria   identifiers of the campaign's criteria of this family
+     * @param array<string, string> $substances names by code
+     *
+     * @return list<array{value: string, words: string, unit: string}>
+     */
+    public function quantities(array $criteria, array $substances): array;
+
     /** Whether a criterion is one of its own. */
     public function knowsCriterion(Fields $criterion): bool;
 

@@ -26,12 +26,10 @@ final class Scene
 
     public function __construct()
     {
-        /** @var array<string, mixed> $shipped */
-        $shipped = json_decode((string) file_get_contents(__DIR__.'/../../core/Noise/shipped-criteria.json'), true, 32, \JSON_THROW_ON_ERROR);
         $this->record = [
             'format' => RecordReader::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
-            'campaign' => ['code' => 'c', 'title' => 'c', ...\Footnote\Core\Noise\ShippedYardsticks::usual($shipped)],
+            'campaign' => ['code' => 'c', 'title' => 'c', ...\Footnote\Core\Record\ShippedYardsticks::usual()],
             'instruments' => [['id' => 'D', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'rangeHigh' => '140']],
             'references' => [self::calibrator('A', '114.0', '0.2'), self::calibrator('B', '114.0', '0.2')],
             'checks' => [],
