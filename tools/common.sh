@@ -105,6 +105,7 @@ fill_with_demo() {
   done
   php demo/make-logs.php
   bin/console footnote:import demo/record.json
+  bin/console footnote:import demo/air.json
 }
 
 port_is_busy() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }

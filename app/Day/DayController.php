@@ -83,11 +83,19 @@ final readonly class DayController
                 },
             ];
         }
-        if ($campaign !== false && $verdicts !== []) {
-            $key = Logbook::text($campaign, 'policy_key');
-            $this->workings->workOut(array_map(strval(...), array_keys($verdicts)), $key);
-            $marks = implode(', ', array_fill(0, \count($verdicts), '?'));
-            foreach ($this->connection->fetchAllAssociative("SELECT run_id, verdict, summary FROM worked_run WHERE policy_key = ? AND run_id IN ($marks)", [$key, ...array_map(strval(...), array_keys($verdicts))]) as $row) {
+        if ($verdicts !== []) {
+            // Each run is judged by the policy of its own campaign.
+            $ids = array_map(strval(...), array_keys($verdicts));
+            $marks = implode(', ', array_fill(0, \count($ids), '?'));
+            $byPolicy = [];
+            foreach ($this->connection->fetchAllNumeric("SELECT r.id, c.policy_key FROM run r JOIN campaign c ON c.id = r.campaign_id WHERE r.id IN ($marks)", $ids) as [$run, $key]) {
+                \assert(\is_string($run) && \is_string($key));
+                $byPolicy[$key][] = $run;
+            }
+            foreach ($byPolicy as $key => $some) {
+                $this->workings->workOut($some, $key);
+            }
+            foreach ($this->connection->fetchAllAssociative("SELECT w.run_id, w.verdict, w.summary FROM worked_run w JOIN run r ON r.id = w.run_id JOIN campaign c ON c.id = r.campaign_id AND c.policy_key = w.policy_key WHERE w.run_id IN ($marks)", $ids) as $row) {
                 $verdicts[Logbook::text($row, 'run_id')] = ['verdict' => Logbook::text($row, 'verdict'), ...Logbook::json($row, 'summary')];
             }
         }

@@ -9,6 +9,7 @@ use Footnote\Core\Judgement\Finding;
 use Footnote\Core\Judgement\LimitOutcome;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Severity;
+use Footnote\Core\Judgement\Verdict;
 
 /** What the ledger shows of a run. */
 final class LedgerLine
@@ -53,6 +54,7 @@ final class LedgerLine
                 'between' => \count($assessment->bracket->between),
             ],
             'drift' => $drift === null ? null : ['shown' => $drift->shown(), 'unit' => $drift->unit->value],
+            'standing' => $assessment->channels() === [] ? null : ['stand' => \count(array_filter($assessment->channels(), static fn (Verdict $verdict): bool => $verdict !== Verdict::Void)), 'of' => \count($assessment->channels())],
             'headline' => $assessment->family->headline($assessment->results),
             'results' => $results,
             'finding' => $weighty === [] ? null : $weighty[0]->setting->title,

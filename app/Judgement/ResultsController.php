@@ -210,7 +210,7 @@ final readonly class ResultsController
     /**
      * @param list<string> $values
      *
-     * @return list<array{run: string, instrument: string, person: string, task: string, place: string, start: string, stop: string|null, verdict: string, bracket: mixed, drift: array{shown: string, unit: string}|null, headline: mixed, results: list<array{title: string, shown: string, unit: string}>, finding: mixed, findings: mixed, cure: mixed, decision: array{id: int, kind: string, verdict: string, by: string, at: string, reason: string, stale: bool}|null}>
+     * @return list<array{run: string, instrument: string, person: string, task: string, place: string, start: string, stop: string|null, verdict: string, bracket: mixed, drift: array{shown: string, unit: string}|null, standing: mixed, headline: mixed, results: list<array{title: string, shown: string, unit: string}>, finding: mixed, findings: mixed, cure: mixed, decision: array{id: int, kind: string, verdict: string, by: string, at: string, reason: string, stale: bool}|null}>
      */
     private function rows(string $where, array $values, int $limit, int $offset): array
     {
@@ -242,7 +242,7 @@ final readonly class ResultsController
             $lines[] = [
                 'run' => Logbook::text($row, 'id'), 'instrument' => Logbook::text($row, 'instrument_id'), 'person' => Logbook::text($record, 'person'), 'task' => Logbook::text($record, 'task'), 'place' => Logbook::text($record, 'place'),
                 'start' => $at(Logbook::text($row, 'started_at')), 'stop' => $row['stopped_at'] === null ? null : $at(Logbook::text($row, 'stopped_at')),
-                'verdict' => Logbook::text($row, 'verdict'), 'bracket' => $summary['bracket'] ?? null, 'drift' => $drift, 'headline' => $summary['headline'] ?? null, 'results' => $results, 'finding' => $summary['finding'] ?? null, 'findings' => $summary['findings'] ?? 0, 'cure' => $summary['cure'] ?? null,
+                'verdict' => Logbook::text($row, 'verdict'), 'bracket' => $summary['bracket'] ?? null, 'drift' => $drift, 'standing' => $summary['standing'] ?? null, 'headline' => $summary['headline'] ?? null, 'results' => $results, 'finding' => $summary['finding'] ?? null, 'findings' => $summary['findings'] ?? 0, 'cure' => $summary['cure'] ?? null,
                 'decision' => $decision === null ? null : ['id' => (int) Logbook::text($decision, 'id'), 'kind' => Logbook::text($decision, 'kind'), 'verdict' => Logbook::text($decision, 'verdict'), 'by' => Logbook::text($decision, 'recorded_by'), 'at' => $at(Logbook::text($decision, 'recorded_at')), 'reason' => Logbook::text($decision, 'reason'), 'stale' => Logbook::text($decision, 'digest') !== Logbook::text($row, 'digest')],
             ];
         }

@@ -46,6 +46,21 @@ final readonly class Assessment
         return $verdicts;
     }
 
+    /**
+     * What the run comes to where it has channels: the worst of those that stand. It is void only where none does; one that
+     * is void leaves the others as they are.
+     */
+    public function standing(): ?Verdict
+    {
+        $channels = $this->channels();
+        if ($channels === []) {
+            return null;
+        }
+        $stand = array_filter($channels, static fn (Verdict $verdict): bool => $verdict !== Verdict::Void);
+
+        return $stand === [] ? Verdict::Void : array_reduce($stand, static fn (Verdict $worst, Verdict $one): Verdict => $worst->worse($one), Verdict::Valid);
+    }
+
     public function verdictOf(?string $channel): Verdict
     {
         $verdict = Verdict::Valid;

@@ -82,6 +82,9 @@ final readonly class Assessor
         }
         usort($findings, static fn (Finding $a, Finding $b): int => $b->verdict()->weight() <=> $a->verdict()->weight());
 
-        return new Assessment($run, $policy, $bracket, $worked, $results, $worked->drifts(), $findings, $verdict);
+        $assessment = new Assessment($run, $policy, $bracket, $worked, $results, $worked->drifts(), $findings, $verdict);
+        $standing = $assessment->standing();
+
+        return $standing === null || $standing === $verdict ? $assessment : new Assessment($run, $policy, $bracket, $worked, $results, $worked->drifts(), $findings, $standing);
     }
 }

@@ -23,6 +23,15 @@ export const router = createBrowserRouter([
         path: 'results/:run',
         lazy: async () => ({ Component: (await import('./results/ResultView')).ResultView }),
       },
+      {
+        path: 'laboratory',
+        lazy: async () => ({ Component: (await import('./laboratory/LaboratoryView')).LaboratoryView }),
+      },
+      {
+        path: 'custody/:id',
+        lazy: async () => ({ Component: (await import('./laboratory/CustodyView')).CustodyView }),
+      },
+      { path: 'plan', lazy: async () => ({ Component: (await import('./plan/PlanView')).PlanView }) },
       { path: 'kit', lazy: async () => ({ Component: (await import('./kit/KitView')).KitView }) },
       { path: 'kit/:id', lazy: async () => ({ Component: (await import('./kit/UnitView')).UnitView }) },
       {

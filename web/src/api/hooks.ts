@@ -12,7 +12,35 @@ export const useDay = (date: string | null) =>
 
 export const useBench = () => useQuery({ queryKey: ['bench'], queryFn: () => answer(api.GET('/api/bench')) });
 
-export const useKit = () => useQuery({ queryKey: ['kit'], queryFn: () => answer(api.GET('/api/kit')) });
+export const useKit = (enabled = true) =>
+  useQuery({ queryKey: ['kit'], enabled, queryFn: () => answer(api.GET('/api/kit')) });
+
+/** What is asked of units, references and library entries. */
+export const useForms = () =>
+  useQuery({
+    queryKey: ['forms'],
+    queryFn: () => answer(api.GET('/api/kit/forms')),
+    staleTime: Infinity,
+  });
+
+export const useLibrary = (enabled = true) =>
+  useQuery({ queryKey: ['library'], enabled, queryFn: () => answer(api.GET('/api/kit/library')) });
+
+export const useLaboratory = () =>
+  useQuery({ queryKey: ['laboratory'], queryFn: () => answer(api.GET('/api/laboratory')) });
+
+export const useCustody = (id: string) =>
+  useQuery({
+    queryKey: ['custody', id],
+    queryFn: () => answer(api.GET('/api/campaigns/{id}/custody', { params: { path: { id } } })),
+  });
+
+export const usePlanForm = () =>
+  useQuery({
+    queryKey: ['plan-form'],
+    queryFn: () => answer(api.GET('/api/plan')),
+    staleTime: Infinity,
+  });
 
 export const useUnit = (id: string) =>
   useQuery({

@@ -1,4 +1,6 @@
 import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
 import { Link } from 'react-router';
 import { useBench, useSession } from '../api/hooks';
 import { Empty, Loading, Told } from '../look/Told';
@@ -22,7 +24,7 @@ export function BenchView() {
   if (bench.data.units.length === 0) {
     return (
       <Empty title="No unit to check yet">
-        Register units and calibrators under <Link to="/kit">Kit</Link>.
+        Register units and references under <Link to="/kit">Kit</Link>.
       </Empty>
     );
   }
@@ -46,14 +48,16 @@ export function BenchView() {
           </h2>
           <p style={{ margin: '2px 0' }}>
             {plural(shift.units.length, 'unit')} moved together by{' '}
-            <b className="fn-figure">{signed(shift.shared.toFixed(2))} dB</b>. That points to the calibrator,
-            not to the units. Check {shift.reference} against another calibrator before anybody adjusts{' '}
-            {shift.units.join(', ')}.
+            <b className="fn-figure">
+              {signed(shift.shared.toFixed(2))} {shift.unit}
+            </b>
+            . That points to the reference, not to the units. Check {shift.reference} against another before
+            anybody adjusts {shift.units.join(', ')}.
           </p>
           <p style={{ margin: 0, color: ink.soft, fontSize: '0.88rem' }}>
             What is each unit&rsquo;s own:{' '}
-            {shift.own.map((one) => `${one.unit} ${signed(one.own.toFixed(2))}`).join(', ')} dB. The shared
-            part is the median: Footnote&rsquo;s own choice.
+            {shift.own.map((one) => `${one.unit} ${signed(one.own.toFixed(2))}`).join(', ')} {shift.unit}. The
+            shared part is the median: Footnote&rsquo;s own choice.
           </p>
         </section>
       ))}
@@ -63,7 +67,7 @@ export function BenchView() {
           <thead>
             <tr>
               <th>Unit</th>
-              <th>Microphone</th>
+              <th>What it is</th>
               <th>Last check</th>
               <th>Hold</th>
               <th aria-label="Action" />
@@ -77,13 +81,8 @@ export function BenchView() {
                     {unit.id}
                   </Link>{' '}
                   <span style={{ color: ink.soft }}>{unit.model}</span>
-                  {unit.selfAdjusting && (
-                    <div style={{ color: ink.soft, fontSize: '0.82rem' }}>
-                      adjusts itself: note its factor
-                    </div>
-                  )}
                 </td>
-                <td>{unit.microphone ?? 'not given'}</td>
+                <td style={{ color: ink.soft, maxWidth: 330 }}>{unit.about}</td>
                 <td>
                   {unit.lastCheck
                     ? `${moment(unit.lastCheck.at)} on ${unit.lastCheck.reference ?? 'none'}`
@@ -101,10 +100,25 @@ export function BenchView() {
                   )}
                 </td>
                 <td style={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
+                  {records && !unit.draft && unit.procedures.length > 1 && (
+                    <TextField
+                      select
+                      label="Other checks"
+                      value=""
+                      onChange={(event) => begin.mutate({ unit: unit.id, procedure: event.target.value })}
+                      sx={{ width: 150, mr: 1, textAlign: 'left' }}
+                    >
+                      {unit.procedures.slice(1).map((one) => (
+                        <MenuItem key={one.id} value={one.id}>
+                          {one.title}
+                        </MenuItem>
+                      ))}
+                    </TextField>
+                  )}
                   {records && (
                     <Button
                       variant={unit.draft ? 'contained' : 'outlined'}
-                      onClick={() => begin.mutate(unit.id)}
+                      onClick={() => begin.mutate({ unit: unit.id })}
                       sx={{ minHeight: 48, minWidth: 150 }}
                     >
                       {unit.draft ? `Go on (${unit.draft.by})` : 'Check'}

@@ -25,8 +25,24 @@ const step = (
   required: true,
   seconds: null,
   when: null,
+  into: '',
+  rows: 1,
+  fields: [],
+  columns: [],
   ...more,
 });
+
+const reading: Schemas['Entry'] = {
+  name: 'value',
+  kind: 'decimal',
+  label: 'Reading',
+  required: true,
+  help: '',
+  units: ['dB'],
+  choices: [],
+  rows: [],
+  of: '',
+};
 
 const draft = (version: number, answers: Schemas['Answers']): Schemas['Draft'] => ({
   id: 'd1',
@@ -36,40 +52,49 @@ const draft = (version: number, answers: Schemas['Answers']): Schemas['Draft'] =
   unit: {
     id: 'DM-06',
     model: 'Wren 2',
-    microphone: '1/2 in',
-    selfAdjusting: false,
+    family: 'noise-dosimeter',
+    about: 'microphone diameter 1/2 in',
+    procedures: [{ id: 'acoustic-check', title: 'Check' }],
     hold: ['R-1', 'R-2'],
     running: null,
   },
   procedure: {
+    id: 'acoustic-check',
     title: 'Check',
     steps: [
       step('stopped', 'confirm'),
       step('reference', 'reference'),
-      step('as-found', 'readings'),
+      step('as-found', 'readings', { into: 'asFound', columns: [reading] }),
       step('adjust', 'adjust', { required: false }),
-      step('as-left', 'readings', { when: 'adjusted' }),
+      step('as-left', 'readings', { when: 'adjusted', into: 'asLeft', columns: [reading] }),
     ],
   },
   references: [
     {
       id: 'AC-01',
       model: 'Fork',
-      adapters: ['1/2 in'],
-      levels: [{ nominal: '114', certified: '114.02', uncertainty: '0.15', frequency: '1000' }],
+      about: 'adapters 1/2 in',
+      settings: [{ value: '114', words: '114 dB, 1000 Hz, certified 114.02' }],
       problems: ['Its certificate was due on 1 Oct 2026.'],
     },
   ],
+  others: [],
   answers,
   problems: [],
   live: {
-    expected: '114.02',
-    asFound: '-0.62',
-    asLeft: null,
-    drift: '-0.70',
-    driftKept: false,
-    driftLimit: 'not more than 0.5 dB',
-    since: 'C-1',
+    lines: [
+      { label: 'should show', shown: '114.02', unit: 'dB', kept: null, limit: '', signed: false },
+      { label: 'as found, off by', shown: '-0.62', unit: 'dB', kept: null, limit: '', signed: true },
+      {
+        label: 'drift since C-1',
+        shown: '-0.70',
+        unit: 'dB',
+        kept: false,
+        limit: 'not more than 0.5 dB',
+        signed: true,
+      },
+    ],
+    questions: [],
     policy: 'Standard',
     closes: [{ run: 'R-1', person: 'W-06', task: 'casting', verdict: 'void', finding: 'Drift: −0.70 dB.' }],
   },
@@ -131,7 +156,7 @@ describe('a check on the bench', () => {
     ).toBeTruthy();
     const aside = screen.getByLabelText('What the check shows so far');
     expect(aside.textContent).toContain('−0.70 dB');
-    expect(aside.textContent).toContain('Beyond the limit of Standard');
+    expect(aside.textContent).toContain('beyond the limit of Standard');
     expect(within(aside).getByText('Drift: −0.70 dB.')).toBeTruthy();
   });
 
@@ -140,7 +165,7 @@ describe('a check on the bench', () => {
     fireEvent.keyDown(document.body, { key: 'Enter' });
     await screen.findByRole('heading', { name: 'reference' });
     expect(goOn().disabled).toBe(true);
-    expect(screen.getByText('Choose a calibrator and its level.')).toBeTruthy();
+    expect(screen.getByText('Choose a reference.')).toBeTruthy();
     expect(screen.getByText('Its certificate was due on 1 Oct 2026.')).toBeTruthy();
     fireEvent.click(screen.getByRole('radio', { name: /114 dB, 1000 Hz/ }));
     await waitFor(() => expect(goOn().disabled).toBe(false));
@@ -153,7 +178,7 @@ describe('a check on the bench', () => {
     fireEvent.click(goOn());
     fireEvent.click(await screen.findByRole('button', { name: /Accept the check/ }));
     await screen.findByText('the bench');
-    expect(kept).toMatchObject({ reference: 'AC-01', nominal: '114', adjusted: false });
+    expect(kept).toMatchObject({ reference: 'AC-01', setting: '114', adjusted: false });
     expect(kept.asFound).toEqual([{ value: '113,4', provenance: 'typed' }]);
     expect(Object.keys(kept.steps ?? {})).toEqual(['stopped', 'reference', 'as-found', 'adjust']);
   });

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useEffect, useRef, useState } from 'react';
+import { Fragment, useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { answer, api } from '../api/client';
 import { useChange } from '../api/hooks';
@@ -7,6 +7,7 @@ import { Loading, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
 import { minus, plural, signed } from '../look/words';
+import { lacks } from './answers';
 import { useKeys } from '../shell/keys';
 import { isOver } from './wait';
 import { StepBody } from './StepBody';
@@ -58,7 +59,7 @@ export function CheckView() {
     put({ steps: done[step.id] === state ? done : { ...rest, [step.id]: state } });
     setChosen(at + 1);
   };
-  const missing = step ? lacks(step.id, answers) : null;
+  const missing = step ? lacks(step, answers, draft?.references ?? []) : null;
   useKeys({
     Enter: (event) => {
       if (!(event.target instanceof HTMLButtonElement) && missing === null) {
@@ -83,8 +84,8 @@ export function CheckView() {
           {unit.id}
         </h1>
         <span style={{ color: ink.soft }}>
-          {draft.procedure.title} · {unit.model}, microphone {unit.microphone ?? 'not given'} · begun by{' '}
-          {draft.startedBy}
+          {draft.procedure.title} · {unit.model}
+          {unit.about && `, ${unit.about}`} · begun by {draft.startedBy}
         </span>
       </div>
       {unit.hold.length > 0 && (
@@ -196,27 +197,37 @@ export function CheckView() {
           aria-live="polite"
         >
           <dl className="fn-live">
-            <dt>should show</dt>
-            <dd>{live.expected ? `${live.expected} dB` : '–'}</dd>
-            <dt>as found, off by</dt>
-            <dd>{live.asFound ? `${signed(live.asFound)} dB` : '–'}</dd>
-            <dt>drift {live.since ? `since ${live.since}` : ''}</dt>
-            <dd style={{ color: live.driftKept === false ? ink.void : ink.text }}>
-              {live.drift ? `${signed(live.drift)} dB` : '–'}
-            </dd>
-            {live.asLeft && (
-              <>
-                <dt>as left, off by</dt>
-                <dd>{signed(live.asLeft)} dB</dd>
-              </>
-            )}
+            {live.lines.map((one) => (
+              <Fragment key={one.label}>
+                <dt>{one.label}</dt>
+                <dd style={{ color: one.kept === false ? ink.void : ink.text }}>
+                  {one.shown === null
+                    ? '–'
+                    : `${one.signed ? signed(one.shown) : minus(one.shown)} ${one.unit}`.trim()}
+                </dd>
+              </Fragment>
+            ))}
           </dl>
-          {live.drift && (
-            <p style={{ margin: '4px 0', color: live.driftKept === false ? ink.void : ink.soft }}>
-              {live.driftKept === false ? 'Beyond' : 'Within'} the limit of {live.policy}:{' '}
-              {minus(live.driftLimit)}.
+          {live.lines
+            .filter((one) => one.kept !== null)
+            .map((one) => (
+              <p
+                key={one.label}
+                style={{
+                  margin: '4px 0',
+                  color: one.kept === false ? ink.void : ink.soft,
+                  fontSize: '0.9rem',
+                }}
+              >
+                {one.kept === false ? '✕' : '✓'} {one.label}: {one.kept === false ? 'beyond' : 'within'} the
+                limit of {live.policy}, {minus(one.limit)}.
+              </p>
+            ))}
+          {live.questions.map((question) => (
+            <p key={question} style={{ margin: '6px 0', color: ink.qualified, fontWeight: 600 }}>
+              {question}
             </p>
-          )}
+          ))}
           {live.closes.length > 0 && (
             <>
               <h3 style={{ margin: '14px 0 2px' }}>This check closes</h3>
@@ -253,35 +264,4 @@ export function CheckView() {
       </div>
     </>
   );
-}
-
-/** What a step still wants before one can go on; skipping is always possible. */
-function lacks(
-  step: string,
-  answers: {
-    reference?: string;
-    nominal?: string;
-    asFound?: { value: string }[];
-    asLeft?: { value: string }[];
-    factorBefore?: string;
-    adjusted?: boolean | null;
-  },
-): string | null {
-  const read = (list?: { value: string }[]) => (list ?? []).some((reading) => reading.value.trim() !== '');
-  switch (step) {
-    case 'reference':
-      return answers.reference && answers.nominal ? null : 'Choose a calibrator and its level.';
-    case 'as-found':
-      return read(answers.asFound) || (answers.factorBefore ?? '') !== ''
-        ? null
-        : 'Write the reading, or the factor before and after.';
-    case 'adjust':
-      return answers.adjusted === null || answers.adjusted === undefined
-        ? 'Say whether it was adjusted.'
-        : null;
-    case 'as-left':
-      return read(answers.asLeft) ? null : 'Write the reading.';
-    default:
-      return null;
-  }
 }

@@ -5,7 +5,10 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
+import { Entries } from '../look/Entries';
+import { isMeasured, rememberedUnit, rememberUnit, type Entry, type Row } from '../look/values';
 import { ink } from '../look/theme';
+import { rowsOf } from './answers';
 import type { Answers } from './useDraft';
 import { secondsLeft } from './wait';
 
@@ -17,84 +20,81 @@ interface Props {
   onEnter: () => void;
 }
 
-/** What a step asks, by its kind. */
+/** What a step asks, by its kind and by the fields that the server declares for it. */
 export function StepBody(props: Props) {
-  switch (props.step.kind) {
+  const { step, answers, put, draft } = props;
+  const said = (name: string) => draft.problems.find((one) => one.field.endsWith(`/${name}`))?.problem;
+  const fields = step.fields.length > 0 && (
+    <div style={{ display: 'flex', flexWrap: 'wrap', gap: 14, marginTop: 12 }}>
+      <Entries entries={step.fields} values={answers} put={put} problem={said} large />
+    </div>
+  );
+  switch (step.kind) {
     case 'reference':
-      return <ChooseReference {...props} />;
+      return (
+        <>
+          <ChooseReference {...props} />
+          {fields}
+        </>
+      );
     case 'wait':
-      return <Wait key={props.step.id} {...props} />;
+      return <Wait key={step.id} {...props} />;
     case 'readings':
-      return props.step.id === 'as-left' ? (
-        <Readings {...props} name="asLeft" />
-      ) : (
-        <Readings {...props} name="asFound" />
+      return (
+        <>
+          <Readings {...props} />
+          {fields}
+        </>
       );
     case 'adjust':
       return <Adjusted {...props} />;
     default:
-      return null;
+      return fields || null;
   }
 }
 
 function ChooseReference({ draft, answers, put }: Props) {
   return (
-    <div role="radiogroup" aria-label="Calibrator and level" style={{ display: 'grid', gap: 6 }}>
-      {draft.references.length === 0 && <p>No calibrator is registered. A steward adds one under Kit.</p>}
-      {draft.references.map((reference) => (
-        <div key={reference.id} style={{ borderTop: `1px solid ${ink.rule}`, paddingTop: 6 }}>
-          <div>
-            <b>{reference.id}</b>{' '}
-            <span style={{ color: ink.soft }}>
-              {reference.model}, adapters {reference.adapters.join(', ') || 'none'}
-            </span>
-          </div>
-          {reference.problems.map((problem) => (
-            <div key={problem} style={{ color: ink.qualified, fontWeight: 600 }}>
-              {problem}
+    <div role="radiogroup" aria-label="Reference" style={{ display: 'grid', gap: 6 }}>
+      {draft.references.length === 0 && (
+        <p>Nothing that this unit could be checked against is registered. A steward adds it under Kit.</p>
+      )}
+      {draft.references.map((reference) => {
+        const settings =
+          reference.settings.length > 0 ? reference.settings : [{ value: '', words: `Use ${reference.id}` }];
+        return (
+          <div key={reference.id} style={{ borderTop: `1px solid ${ink.rule}`, paddingTop: 6 }}>
+            <div>
+              <b>{reference.id}</b>{' '}
+              <span style={{ color: ink.soft }}>
+                {reference.model}, {reference.about}
+              </span>
             </div>
-          ))}
-          <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8, marginTop: 4 }}>
-            {reference.levels.map((level) => {
-              const on = answers.reference === reference.id && answers.nominal === level.nominal;
-              return (
-                <Button
-                  key={level.nominal}
-                  role="radio"
-                  aria-checked={on}
-                  variant={on ? 'contained' : 'outlined'}
-                  onClick={() => put({ reference: reference.id, nominal: level.nominal })}
-                  sx={{ minHeight: 48 }}
-                >
-                  {level.nominal} dB{level.frequency ? `, ${level.frequency} Hz` : ''}, certified{' '}
-                  {level.certified}
-                </Button>
-              );
-            })}
+            {reference.problems.map((problem) => (
+              <div key={problem} style={{ color: ink.qualified, fontWeight: 600 }}>
+                {problem}
+              </div>
+            ))}
+            <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8, marginTop: 4 }}>
+              {settings.map((setting) => {
+                const on = answers.reference === reference.id && (answers.setting ?? '') === setting.value;
+                return (
+                  <Button
+                    key={setting.value}
+                    role="radio"
+                    aria-checked={on}
+                    variant={on ? 'contained' : 'outlined'}
+                    onClick={() => put({ reference: reference.id, setting: setting.value })}
+                    sx={{ minHeight: 48 }}
+                  >
+                    {setting.words}
+                  </Button>
+                );
+              })}
+            </div>
           </div>
-        </div>
-      ))}
-      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12, marginTop: 8 }}>
-        {(
-          [
-            ['entered', 'Level the meter expects, dB'],
-            ['microphoneCorrection', 'Microphone correction, dB'],
-            ['pressureCorrection', 'Pressure correction, dB'],
-          ] as const
-        ).map(([name, label]) => (
-          <TextField
-            key={name}
-            label={label}
-            value={answers[name] ?? ''}
-            onChange={(event) => put({ [name]: event.target.value })}
-            sx={{ width: 230 }}
-            slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }}
-          />
-        ))}
-      </div>
-      <p style={{ color: ink.soft, margin: 0, fontSize: '0.88rem' }}>
-        Corrections as the manuals of microphone and calibrator give them; empty is none.
-      </p>
+        );
+      })}
     </div>
   );
 }
@@ -114,10 +114,10 @@ function Wait({ step, answers }: Props) {
       </span>
       <span>
         {!began
-          ? 'Start the timer when the tone is on.'
+          ? 'Start the timer when it has begun.'
           : left > 0
             ? 'Waiting.'
-            : 'Time is up. Go on where the level stands still; skip where it does not.'}
+            : 'Time is up. Go on where it stands still; skip where it does not.'}
       </span>
     </div>
   );
@@ -125,68 +125,154 @@ function Wait({ step, answers }: Props) {
 
 const grades = ['typed', 'read back', 'photographed', "from the unit's file", 'stand-in'];
 
-function Readings({ draft, answers, put, name, onEnter }: Props & { name: 'asFound' | 'asLeft' }) {
-  const list = answers[name] ?? [];
-  const shown = list.length > 0 ? list : [{ value: '', provenance: 'typed' }];
-  const change = (place: number, part: Partial<Schemas['DraftReading']>) =>
-    put({ [name]: shown.map((reading, i) => (i === place ? { ...reading, ...part } : reading)) });
+/** Rows of readings: the first column large, how each came, and a way to strike one out with its reason. */
+function Readings({ step, draft, answers, put, onEnter }: Props) {
+  const list = rowsOf(answers, step.into);
+  const empty: Row = { provenance: 'typed' };
+  const shown =
+    list.length >= step.rows ? list : [...list, ...Array<Row>(step.rows - list.length).fill(empty)];
+  const change = (place: number, part: Row) =>
+    put({ [step.into]: shown.map((reading, i) => (i === place ? { ...reading, ...part } : reading)) });
+  const strike = (place: number, reading: Row) => {
+    if (typeof reading.struck === 'string') {
+      const rest = Object.fromEntries(Object.entries(reading).filter(([name]) => name !== 'struck'));
+      put({ [step.into]: shown.map((one, i) => (i === place ? rest : one)) });
+      return;
+    }
+    const reason = window.prompt('Why does this reading not count? It stays on record, struck out.');
+    if (reason !== null && reason.trim() !== '') {
+      change(place, { struck: reason.trim() });
+    }
+  };
+  const several = step.columns.length > 1;
   return (
     <div style={{ display: 'grid', gap: 10 }}>
-      {shown.map((reading, place) => (
-        <div key={place} style={{ display: 'flex', flexWrap: 'wrap', gap: 10 }}>
-          <TextField
-            label={`Reading ${shown.length > 1 ? place + 1 : ''} dB`}
-            value={reading.value}
-            autoFocus={place === 0}
-            onChange={(event) => change(place, { value: event.target.value })}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter') {
-                event.preventDefault();
-                onEnter();
-              }
-            }}
-            slotProps={{
-              htmlInput: {
-                inputMode: 'decimal',
-                style: { fontSize: '1.9rem', width: 150, padding: '10px 14px' },
-              },
-            }}
-          />
-          <TextField
-            select
-            label="How it came"
-            value={reading.provenance}
-            onChange={(event) => change(place, { provenance: event.target.value })}
-            sx={{ minWidth: 190 }}
+      {shown.map((reading, place) => {
+        const struck = typeof reading.struck === 'string' ? reading.struck : null;
+        return (
+          <div
+            key={place}
+            style={{ display: 'flex', flexWrap: 'wrap', gap: 10, opacity: struck === null ? 1 : 0.65 }}
           >
-            {grades.map((grade) => (
-              <MenuItem key={grade} value={grade}>
-                {grade}
-              </MenuItem>
+            {step.columns.map((column, at) => (
+              <Cell
+                key={column.name}
+                column={column}
+                number={shown.length > 1 && at === 0 ? place + 1 : null}
+                value={reading[column.name]}
+                first={place === 0 && at === 0}
+                wide={!several}
+                problem={
+                  draft.problems.find((one) => one.field.endsWith(`/${step.into}/${place}/${column.name}`))
+                    ?.problem
+                }
+                put={(value) => change(place, { [column.name]: value })}
+                onEnter={onEnter}
+              />
             ))}
-          </TextField>
-        </div>
-      ))}
+            <TextField
+              select
+              label="How it came"
+              value={typeof reading.provenance === 'string' ? reading.provenance : 'typed'}
+              onChange={(event) => change(place, { provenance: event.target.value })}
+              sx={{ minWidth: several ? 130 : 180 }}
+            >
+              {grades.map((grade) => (
+                <MenuItem key={grade} value={grade}>
+                  {grade}
+                </MenuItem>
+              ))}
+            </TextField>
+            {(shown.length > 1 || struck !== null) && (
+              <Button onClick={() => strike(place, reading)} sx={{ minHeight: 48 }}>
+                {struck === null ? 'Strike out' : 'Let it count'}
+              </Button>
+            )}
+            {struck !== null && (
+              <span style={{ alignSelf: 'center', color: ink.qualified }}>struck out: {struck}</span>
+            )}
+          </div>
+        );
+      })}
       <div>
-        <Button size="small" onClick={() => put({ [name]: [...shown, { value: '', provenance: 'typed' }] })}>
+        <Button size="small" onClick={() => put({ [step.into]: [...shown, empty] })}>
           Another reading
         </Button>
       </div>
-      {draft.unit.selfAdjusting && name === 'asFound' && (
-        <div style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
-          <TextField
-            label="Factor before, dB"
-            value={answers.factorBefore ?? ''}
-            onChange={(event) => put({ factorBefore: event.target.value })}
-          />
-          <TextField
-            label="Factor after, dB"
-            value={answers.factorAfter ?? ''}
-            onChange={(event) => put({ factorAfter: event.target.value })}
-          />
-        </div>
-      )}
     </div>
+  );
+}
+
+function Cell({
+  column,
+  number,
+  value,
+  first,
+  wide,
+  problem,
+  put,
+  onEnter,
+}: {
+  column: Entry;
+  number: number | null;
+  value: Row[string] | undefined;
+  first: boolean;
+  wide: boolean;
+  problem: string | undefined;
+  put: (value: Row[string]) => void;
+  onEnter: () => void;
+}) {
+  const label = `${column.label}${number === null ? '' : ` ${number}`}${
+    column.kind === 'decimal' && column.units[0] ? ` ${column.units[0]}` : ''
+  }`;
+  const measured =
+    column.kind === 'measured'
+      ? isMeasured(value)
+        ? value
+        : { value: '', unit: rememberedUnit(column) }
+      : null;
+  return (
+    <span style={{ display: 'inline-flex' }}>
+      <TextField
+        label={label}
+        value={measured ? measured.value : typeof value === 'string' ? value : ''}
+        autoFocus={first}
+        error={problem !== undefined}
+        helperText={problem}
+        onChange={(event) => put(measured ? { ...measured, value: event.target.value } : event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') {
+            event.preventDefault();
+            onEnter();
+          }
+        }}
+        slotProps={{
+          inputLabel: { shrink: true },
+          htmlInput: {
+            inputMode: 'decimal',
+            style: { fontSize: wide ? '1.9rem' : '1.35rem', width: wide ? 150 : 100, padding: '10px 14px' },
+          },
+        }}
+      />
+      {measured && (
+        <TextField
+          select
+          value={measured.unit}
+          onChange={(event) => {
+            rememberUnit(column.name, event.target.value);
+            put({ ...measured, unit: event.target.value });
+          }}
+          slotProps={{ select: { inputProps: { 'aria-label': `${label}, unit` } } }}
+          sx={{ width: 100 }}
+        >
+          {column.units.map((unit) => (
+            <MenuItem key={unit} value={unit}>
+              {unit}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    </span>
   );
 }
 

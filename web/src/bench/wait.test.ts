@@ -11,6 +11,10 @@ const step: Schemas['Step'] = {
   required: true,
   seconds: 10,
   when: null,
+  into: '',
+  rows: 1,
+  fields: [],
+  columns: [],
 };
 
 it('waits from the moment that was kept, whatever became of the tab', () => {

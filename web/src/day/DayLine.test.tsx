@@ -40,6 +40,8 @@ const run = (from: string, to: string | null, verdict: Schemas['Verdict'] = 'val
   worked: {
     verdict,
     bracket: { state: 'closed', pre: null, post: null, between: 0 },
+    standing: null,
+    headline: null,
     results: [],
     drift: null,
     finding: null,

@@ -27,7 +27,7 @@ export function DayView() {
   if (units.length === 0) {
     return (
       <Empty title="No instrument is registered yet">
-        A steward registers calibrators and units under <Link to="/kit">Kit</Link>; then the day begins on the{' '}
+        A steward registers references and units under <Link to="/kit">Kit</Link>; then the day begins on the{' '}
         <Link to="/bench">Bench</Link>.
       </Empty>
     );
@@ -127,7 +127,7 @@ export function DayView() {
                   ) : unit.next === 'start a run' ? (
                     <Link to={`/runs/new?instrument=${unit.id}`}>{unit.next}</Link>
                   ) : (
-                    <button type="button" className="fn-link" onClick={() => begin.mutate(unit.id)}>
+                    <button type="button" className="fn-link" onClick={() => begin.mutate({ unit: unit.id })}>
                       {unit.next}
                     </button>
                   )}

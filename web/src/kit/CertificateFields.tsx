@@ -1,129 +1,141 @@
 import type { Refusal, Schemas } from '../api/client';
+import { Entries } from '../look/Entries';
+import { filled, type Entry, type Values } from '../look/values';
 import { Field } from './Form';
+
+type Kind = Schemas['Forms']['references'][number];
 
 export interface CertificateDraft {
   number: string;
   laboratory: string;
   issued: string;
   due: string;
-  levels: { nominal: string; certified: string; uncertainty: string; frequency: string }[];
+  table: { nominal: string; certified: string; uncertainty: string; frequency: string }[];
+  constants: Values;
 }
 
-export const noCertificate = (levels: boolean): CertificateDraft => ({
+const row = (nominal: string) => ({ nominal, certified: '', uncertainty: '', frequency: '' });
+
+/** @param nominal of the first row of its table; none: it has no table */
+export const noCertificate = (nominal: string): CertificateDraft => ({
   number: '',
   laboratory: '',
   issued: '',
   due: '',
-  levels: levels ? [{ nominal: '114', certified: '', uncertainty: '', frequency: '1000' }] : [],
+  table: nominal === '' ? [] : [row(nominal)],
+  constants: {},
 });
 
 const plain = (text: string) => text.trim().replace(',', '.');
 
-export const certificateOf = (draft: CertificateDraft): Schemas['Certificate'] => ({
+export const certificateOf = (draft: CertificateDraft, constants: Entry[]): Schemas['Certificate'] => ({
+  ...filled(constants, draft.constants),
   number: draft.number,
   laboratory: draft.laboratory,
   issued: draft.issued,
   due: draft.due,
-  values: draft.levels
-    .filter((level) => level.nominal.trim() !== '' || level.certified.trim() !== '')
-    .map((level) => ({
-      nominal: plain(level.nominal),
-      certified: plain(level.certified),
-      ...(level.uncertainty.trim() ? { uncertainty: plain(level.uncertainty) } : {}),
-      ...(level.frequency.trim() ? { frequency: plain(level.frequency) } : {}),
+  values: draft.table
+    .filter((one) => one.nominal.trim() !== '' || one.certified.trim() !== '')
+    .map((one) => ({
+      nominal: plain(one.nominal),
+      certified: plain(one.certified),
+      ...(one.uncertainty.trim() ? { uncertainty: plain(one.uncertainty) } : {}),
+      ...(one.frequency.trim() ? { frequency: plain(one.frequency) } : {}),
     })),
 });
 
-/** The fields of a certificate; for a reference with its certified levels. */
+/** The fields of a certificate; for a reference with what its kind lives from. */
 export function CertificateFields({
   draft,
   set,
   refusal,
+  kind,
   required = true,
 }: {
   draft: CertificateDraft;
   set: (draft: CertificateDraft) => void;
   refusal: Refusal | null;
+  kind?: Kind | undefined;
   required?: boolean;
 }) {
-  const level = (place: number, part: Partial<CertificateDraft['levels'][number]>) =>
-    set({ ...draft, levels: draft.levels.map((one, i) => (i === place ? { ...one, ...part } : one)) });
+  const change = (place: number, part: Partial<CertificateDraft['table'][number]>) =>
+    set({ ...draft, table: draft.table.map((one, i) => (i === place ? { ...one, ...part } : one)) });
+  const unit = kind?.valueUnit ?? '';
+  const sound = unit === 'dB';
   return (
     <>
-      <Field
-        label="Certificate number"
-        value={draft.number}
-        set={(number) => set({ ...draft, number })}
-        problem={refusal?.of('number')}
-        required={required}
-      />
-      <Field
-        label="Laboratory"
-        value={draft.laboratory}
-        set={(laboratory) => set({ ...draft, laboratory })}
-        problem={refusal?.of('laboratory')}
-        required={required}
-      />
-      <Field
-        label="Issued"
-        type="date"
-        value={draft.issued}
-        set={(issued) => set({ ...draft, issued })}
-        problem={refusal?.of('issued')}
-        required={required}
-      />
-      <Field
-        label="Due"
-        type="date"
-        value={draft.due}
-        set={(due) => set({ ...draft, due })}
-        problem={refusal?.of('due')}
-        required={required}
-      />
-      {draft.levels.map((one, place) => (
+      {(
+        [
+          ['number', 'Certificate number', 'text'],
+          ['laboratory', 'Laboratory', 'text'],
+          ['issued', 'Issued', 'date'],
+          ['due', 'Due', 'date'],
+        ] as const
+      ).map(([name, label, type]) => (
+        <Field
+          key={name}
+          label={label}
+          type={type}
+          value={draft[name]}
+          set={(value) => set({ ...draft, [name]: value })}
+          problem={refusal?.of(name)}
+          required={required}
+        />
+      ))}
+      {kind && (
+        <Entries
+          entries={kind.constants}
+          values={draft.constants}
+          put={(constants) => set({ ...draft, constants: { ...draft.constants, ...constants } })}
+          problem={(name) => refusal?.of(name)}
+        />
+      )}
+      {draft.table.map((one, place) => (
         <div
           key={place}
-          style={{ gridColumn: '1 / -1', display: 'grid', gridTemplateColumns: 'repeat(4, 1fr)', gap: 10 }}
+          style={{
+            gridColumn: '1 / -1',
+            display: 'grid',
+            gridTemplateColumns: `repeat(${sound ? 4 : 3}, 1fr)`,
+            gap: 10,
+          }}
         >
           <Field
-            label="Nominal, dB"
+            label={`${sound ? 'Nominal' : (kind?.nominal ?? 'nominal').replace(/^./, (letter) => letter.toUpperCase())}${sound ? ', dB' : ''}`}
             value={one.nominal}
-            set={(nominal) => level(place, { nominal })}
+            set={(nominal) => change(place, { nominal })}
             problem={refusal?.of(`values/${place}/nominal`)}
           />
           <Field
-            label="Certified, dB"
+            label={`Certified, ${unit}`}
             value={one.certified}
-            set={(certified) => level(place, { certified })}
+            set={(certified) => change(place, { certified })}
             problem={refusal?.of(`values/${place}/certified`)}
           />
           <Field
-            label="Uncertainty, dB"
+            label={`Uncertainty, ${unit}`}
             value={one.uncertainty}
-            set={(uncertainty) => level(place, { uncertainty })}
+            set={(uncertainty) => change(place, { uncertainty })}
             problem={refusal?.of(`values/${place}/uncertainty`)}
           />
-          <Field
-            label="Frequency, Hz"
-            value={one.frequency}
-            set={(frequency) => level(place, { frequency })}
-            problem={refusal?.of(`values/${place}/frequency`)}
-          />
+          {sound && (
+            <Field
+              label="Frequency, Hz"
+              value={one.frequency}
+              set={(frequency) => change(place, { frequency })}
+              problem={refusal?.of(`values/${place}/frequency`)}
+            />
+          )}
         </div>
       ))}
-      {draft.levels.length > 0 && (
+      {draft.table.length > 0 && (
         <div>
           <button
             type="button"
             className="fn-link"
-            onClick={() =>
-              set({
-                ...draft,
-                levels: [...draft.levels, { nominal: '', certified: '', uncertainty: '', frequency: '1000' }],
-              })
-            }
+            onClick={() => set({ ...draft, table: [...draft.table, row('')] })}
           >
-            Another level
+            Another row
           </button>
         </div>
       )}

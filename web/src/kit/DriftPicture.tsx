@@ -1,51 +1,79 @@
 import type { Schemas } from '../api/client';
 import { ink } from '../look/theme';
-import { shortDay } from '../look/words';
+import { shortDay, signed } from '../look/words';
+
+type History = Schemas['InstrumentPage']['history'];
+
+const TOP = 16;
+const BOTTOM = 132;
+
+/** A step of 1, 2 or 5 that divides a span into about three. */
+export function stepOf(span: number): number {
+  const rough = span / 3;
+  const power = 10 ** Math.floor(Math.log10(rough));
+  const step = [1, 2, 5, 10].find((one) => one * power >= rough * 0.999) ?? 10;
+  return step * power;
+}
 
 /** How a unit was found (dot) and left (dash) at every check, in order; an adjustment is the step between them. */
-export function DriftPicture({ points }: { points: Schemas['HistoryPoint'][] }) {
-  const seen = points.filter((point) => point.found !== null || point.left !== null);
+export function DriftPicture({ history }: { history: History }) {
+  const seen = history.points.filter((point) => point.found !== null || point.left !== null);
   if (seen.length === 0) {
     return <p style={{ color: ink.soft }}>No usable check yet.</p>;
   }
-  const most =
-    Math.max(0.5, ...seen.flatMap((point) => [Math.abs(point.found ?? 0), Math.abs(point.left ?? 0)])) * 1.15;
-  const x = (i: number) => 60 + (900 * (i + 0.5)) / seen.length;
-  const y = (value: number) => 70 - (55 * value) / most;
+  const values = seen.flatMap((point) => [point.found, point.left]).filter((value) => value !== null);
+  // A deviation is drawn around zero, a flow around the flows that were seen.
+  const around = history.unit === 'dB';
+  const most = Math.max(0.5, ...values.map((value) => Math.abs(value))) * 1.15;
+  const [least, highest] = [Math.min(...values), Math.max(...values)];
+  const slack = Math.max((highest - least) * 0.25, highest * 0.02);
+  const [low, high] = around ? [-most, most] : [Math.max(0, least - slack), highest + slack];
+  const step = around ? 0.5 : stepOf(high - low);
+  const decimals = Math.max(0, Math.ceil(-Math.log10(step)));
+  const lines: number[] = [];
+  for (let level = Math.ceil(low / step) * step; level <= high + step / 1e6; level += step) {
+    lines.push(level);
+  }
+  const x = (i: number) => 66 + (894 * (i + 0.5)) / seen.length;
+  const y = (value: number) => BOTTOM - ((BOTTOM - TOP) * (value - low)) / (high - low);
+  const word = (value: number) => (around ? signed(value.toFixed(2)) : value.toFixed(Math.max(2, decimals)));
+  const last = seen.at(-1)?.found;
   return (
     <svg
       viewBox="0 0 1000 160"
       width="100%"
       role="img"
-      aria-label={`Deviation at ${seen.length} checks, the last ${seen.at(-1)?.found?.toFixed(2) ?? 'unknown'} dB as found`}
+      aria-label={`${around ? 'Deviation' : 'Flow'} at ${seen.length} checks, the last ${
+        last === null || last === undefined ? 'unknown' : `${word(last)} ${history.unit}`
+      } as found`}
       style={{ maxWidth: 1000, display: 'block' }}
     >
-      {[-0.5, 0, 0.5].map((level) => (
-        <g key={level}>
-          <path
-            d={`M60 ${y(level)}H960`}
-            stroke={level === 0 ? ink.text : ink.rule}
-            strokeDasharray={level === 0 ? 'none' : '4 4'}
-          />
-          <text x="52" y={y(level) + 4} fontSize="12" textAnchor="end" fill={ink.soft}>
-            {level > 0 ? '+0.5' : level < 0 ? '−0.5' : '0 dB'}
-          </text>
-        </g>
-      ))}
+      {lines.map((level) => {
+        const zero = Math.abs(level) < step / 1e6;
+        return (
+          <g key={level}>
+            <path
+              d={`M66 ${y(level)}H960`}
+              stroke={zero ? ink.text : ink.rule}
+              strokeDasharray={zero ? 'none' : '4 4'}
+            />
+            <text x="58" y={y(level) + 4} fontSize="12" textAnchor="end" fill={ink.soft}>
+              {zero ? `0 ${history.unit}` : around ? signed(level.toFixed(1)) : level.toFixed(decimals)}
+            </text>
+          </g>
+        );
+      })}
       {seen.map((point, i) => {
-        const before = seen[i - 1];
+        const before = seen[i - 1]?.left;
         return (
           <g key={point.check}>
-            {before?.left !== null &&
-              before?.left !== undefined &&
-              point.found !== null &&
-              point.drift !== null && (
-                <path
-                  d={`M${x(i - 1)} ${y(before.left)}L${x(i)} ${y(point.found)}`}
-                  stroke={ink.soft}
-                  strokeWidth="1.2"
-                />
-              )}
+            {before !== null && before !== undefined && point.found !== null && point.drift !== null && (
+              <path
+                d={`M${x(i - 1)} ${y(before)}L${x(i)} ${y(point.found)}`}
+                stroke={ink.soft}
+                strokeWidth="1.2"
+              />
+            )}
             {point.adjustment !== null && point.found !== null && point.left !== null && (
               <path
                 d={`M${x(i)} ${y(point.found)}V${y(point.left)}`}
@@ -55,7 +83,7 @@ export function DriftPicture({ points }: { points: Schemas['HistoryPoint'][] }) 
             )}
             {point.found !== null && (
               <circle cx={x(i)} cy={y(point.found)} r="4" fill={ink.text}>
-                <title>{`${point.check}: found ${point.found.toFixed(2)} dB`}</title>
+                <title>{`${point.check}: found ${point.found.toFixed(3)} ${history.unit}`}</title>
               </circle>
             )}
             {point.adjustment !== null && point.left !== null && (

@@ -12,15 +12,17 @@ interface Props {
   action: string;
   problem: Refusal | null;
   busy: boolean;
+  /** For tables. */
+  wide?: boolean;
   onClose: () => void;
   onSubmit: () => void;
   children: React.ReactNode;
 }
 
 /** A dialog with fields; what was typed stays when the server refuses. */
-export function Form({ title, action, problem, busy, onClose, onSubmit, children }: Props) {
+export function Form({ title, action, problem, busy, wide = false, onClose, onSubmit, children }: Props) {
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="form-title">
+    <Dialog open onClose={onClose} maxWidth={wide ? 'lg' : 'sm'} fullWidth aria-labelledby="form-title">
       <form
         onSubmit={(event) => {
           event.preventDefault();

@@ -7,6 +7,7 @@ import { ink } from '../look/theme';
 import { moment, shortDay } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
 import { AddCertificate } from './AddCertificate';
+import { Library } from './Library';
 import { Recall } from './Recall';
 import { RegisterReference, RegisterUnit } from './Register';
 
@@ -15,7 +16,7 @@ export function KitView() {
   const kit = useKit();
   const session = useSession();
   const [adding, setAdding] = useState<'unit' | 'reference' | null>(null);
-  const [certificate, setCertificate] = useState<string | null>(null);
+  const [certificate, setCertificate] = useState<{ id: string; kind: string } | null>(null);
   const [recalling, setRecalling] = useState<string | null>(null);
   if (kit.isPending) {
     return <Loading />;
@@ -29,22 +30,22 @@ export function KitView() {
       <Head title="References" level="h1">
         {steward && (
           <Button variant="outlined" onClick={() => setAdding('reference')}>
-            Register a calibrator
+            Register a reference
           </Button>
         )}
       </Head>
       {kit.data.references.length === 0 ? (
         <p style={{ color: ink.soft }}>
-          No calibrator yet. A steward registers the first one; without it no check has anything to lean on.
+          No reference yet. A steward registers the first one; without it no check has anything to lean on.
         </p>
       ) : (
         <div style={{ overflowX: 'auto' }}>
           <table className="fn-table" style={{ minWidth: 760 }}>
             <thead>
               <tr>
-                <th>Calibrator</th>
-                <th>Certified levels</th>
-                <th>Adapters</th>
+                <th>Reference</th>
+                <th>What it is</th>
+                <th>Certified</th>
                 <th>Certificate</th>
                 <th>Due</th>
                 <th>Last used</th>
@@ -66,15 +67,23 @@ export function KitView() {
                         </div>
                       ))}
                     </td>
+                    <td style={{ color: ink.soft, maxWidth: 300 }}>
+                      {reference.kindTitle}
+                      {reference.traits.length > 0 && `, ${words(reference.traits)}`}
+                    </td>
                     <td className="fn-figure" style={{ whiteSpace: 'normal' }}>
-                      {(newest?.values ?? []).map((value) => (
+                      {(newest?.values ?? []).slice(0, 4).map((value) => (
                         <div key={value.nominal}>
-                          {value.nominal}: {value.certified} ± {value.uncertainty ?? '?'} dB
+                          {value.nominal}: {value.certified}
+                          {value.uncertainty ? ` ± ${value.uncertainty}` : ''} {reference.valueUnit}
                           {value.frequency ? `, ${value.frequency} Hz` : ''}
                         </div>
                       ))}
+                      {(newest?.values ?? []).length > 4 && (
+                        <div>and {(newest?.values ?? []).length - 4} more</div>
+                      )}
+                      {reference.constants.length > 0 && <div>{words(reference.constants)}</div>}
                     </td>
-                    <td>{reference.adapters.join(', ') || 'none'}</td>
                     <td>
                       {newest ? (
                         <>
@@ -92,7 +101,10 @@ export function KitView() {
                     <td style={{ whiteSpace: 'nowrap' }}>
                       {steward && (
                         <>
-                          <Button size="small" onClick={() => setCertificate(reference.id)}>
+                          <Button
+                            size="small"
+                            onClick={() => setCertificate({ id: reference.id, kind: reference.kind })}
+                          >
                             Add certificate
                           </Button>
                           <Button size="small" color="error" onClick={() => setRecalling(reference.id)}>
@@ -111,7 +123,7 @@ export function KitView() {
       <Head title="Instruments" level="h2">
         {mayRecord(session.data?.user) && (
           <Button variant="outlined" onClick={() => setAdding('unit')}>
-            Register a dosimeter
+            Register a unit
           </Button>
         )}
       </Head>
@@ -123,9 +135,7 @@ export function KitView() {
             <thead>
               <tr>
                 <th>Unit</th>
-                <th>Microphone</th>
-                <th>Class</th>
-                <th>Range dB</th>
+                <th>What it is</th>
                 <th>Laboratory certificate due</th>
                 <th>Last check</th>
               </tr>
@@ -137,15 +147,11 @@ export function KitView() {
                     <Link to={`/kit/${unit.id}`} style={{ fontWeight: 650, textDecoration: 'none' }}>
                       {unit.id}
                     </Link>{' '}
-                    <span style={{ color: ink.soft }}>
-                      {unit.model}
-                      {unit.selfAdjusting ? ', adjusts itself' : ''}
-                    </span>
+                    <span style={{ color: ink.soft }}>{unit.model}</span>
                   </td>
-                  <td>{unit.microphone ?? 'not given'}</td>
-                  <td>{unit.class ?? 'not given'}</td>
-                  <td className="fn-figure">
-                    {unit.rangeLow && unit.rangeHigh ? `${unit.rangeLow} to ${unit.rangeHigh}` : 'not given'}
+                  <td style={{ color: ink.soft }}>
+                    {unit.familyTitle}
+                    {unit.about && `, ${unit.about}`}
                   </td>
                   <td>
                     <Due due={unit.due} state={unit.dueState} />
@@ -157,15 +163,27 @@ export function KitView() {
           </table>
         </div>
       )}
+      <Library />
       {adding === 'unit' && <RegisterUnit onClose={() => setAdding(null)} />}
       {adding === 'reference' && <RegisterReference onClose={() => setAdding(null)} />}
       {certificate && (
-        <AddCertificate owner="references" id={certificate} onClose={() => setCertificate(null)} />
+        <AddCertificate
+          owner="references"
+          id={certificate.id}
+          kind={certificate.kind}
+          onClose={() => setCertificate(null)}
+        />
       )}
       {recalling && <Recall id={recalling} onClose={() => setRecalling(null)} />}
     </>
   );
 }
+
+const words = (traits: { label: string; shown: string; flag: boolean }[]) =>
+  traits
+    .map((trait) => (trait.flag ? trait.label : `${trait.label} ${trait.shown}`))
+    .map((one) => one.charAt(0).toLowerCase() + one.slice(1))
+    .join(', ');
 
 function Head({ title, level, children }: { title: string; level: 'h1' | 'h2'; children: React.ReactNode }) {
   const Title = level;

@@ -1,99 +1,85 @@
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { answer, api } from '../api/client';
-import { useChange } from '../api/hooks';
+import { answer, api, type Schemas } from '../api/client';
+import { useChange, useForms } from '../api/hooks';
+import { Entries } from '../look/Entries';
+import { filled, type Values } from '../look/values';
 import { CertificateFields, certificateOf, noCertificate } from './CertificateFields';
 import { Field, Form } from './Form';
 
-const diameters = ['1/4 in', '1/2 in', '1 in'];
+type Forms = Schemas['Forms'];
 
+/** Registers a unit of any family; what is asked of it is the family's to say. */
 export function RegisterUnit({ onClose }: { onClose: () => void }) {
-  const [form, setForm] = useState({
-    id: '',
-    model: '',
-    microphone: '1/2 in',
-    class: '2',
-    selfAdjusting: false,
-    rangeLow: '',
-    rangeHigh: '',
-  });
-  const [certificate, setCertificate] = useState(() => noCertificate(false));
+  const forms = useForms();
+  return forms.data ? <Unit forms={forms.data} onClose={onClose} /> : null;
+}
+
+function Unit({ forms, onClose }: { forms: Forms; onClose: () => void }) {
+  const [family, setFamily] = useState(forms.families[0]?.id ?? '');
+  const [form, setForm] = useState({ id: '', model: '' });
+  const [values, setValues] = useState<Values>({});
+  const [certificate, setCertificate] = useState(() => noCertificate(''));
+  const asked = forms.families.find((one) => one.id === family)?.entries ?? [];
   const register = useChange(
     () =>
       answer(
         api.POST('/api/kit/instruments', {
           body: {
+            ...filled(asked, values),
             ...form,
-            rangeLow: form.rangeLow || null,
-            rangeHigh: form.rangeHigh || null,
-            family: 'noise-dosimeter',
-            certificates: certificate.number ? [{ ...certificateOf(certificate), values: [] }] : [],
+            family,
+            certificates: certificate.number ? [certificateOf(certificate, [])] : [],
           },
         }),
       ),
     onClose,
   );
-  const refused = (name: string) => register.error?.of(name);
   return (
     <Form
-      title="Register a dosimeter"
+      title="Register a unit"
       action="Register"
       problem={register.error}
       busy={register.isPending}
       onClose={onClose}
       onSubmit={() => register.mutate(undefined)}
     >
+      <TextField
+        select
+        label="Family"
+        value={family}
+        onChange={(event) => {
+          setFamily(event.target.value);
+          setValues({});
+        }}
+        sx={{ gridColumn: '1 / -1' }}
+      >
+        {forms.families.map((one) => (
+          <MenuItem key={one.id} value={one.id}>
+            {one.title}
+          </MenuItem>
+        ))}
+      </TextField>
       <Field
         label="Asset number"
         value={form.id}
         set={(id) => setForm({ ...form, id })}
-        problem={refused('id')}
+        problem={register.error?.of('id')}
         required
       />
       <Field
         label="Model code"
         value={form.model}
         set={(model) => setForm({ ...form, model })}
-        problem={refused('model')}
+        problem={register.error?.of('model')}
         required
       />
-      <TextField
-        select
-        label="Microphone diameter"
-        value={form.microphone}
-        onChange={(event) => setForm({ ...form, microphone: event.target.value })}
-      >
-        {diameters.map((diameter) => (
-          <MenuItem key={diameter} value={diameter}>
-            {diameter}
-          </MenuItem>
-        ))}
-      </TextField>
-      <Field label="Class" value={form.class} set={(value) => setForm({ ...form, class: value })} />
-      <Field
-        label="Range from, dB"
-        value={form.rangeLow}
-        set={(rangeLow) => setForm({ ...form, rangeLow })}
-        problem={refused('rangeLow')}
-      />
-      <Field
-        label="Range to, dB"
-        value={form.rangeHigh}
-        set={(rangeHigh) => setForm({ ...form, rangeHigh })}
-        problem={refused('rangeHigh')}
-      />
-      <FormControlLabel
-        sx={{ gridColumn: '1 / -1' }}
-        control={
-          <Checkbox
-            checked={form.selfAdjusting}
-            onChange={(event) => setForm({ ...form, selfAdjusting: event.target.checked })}
-          />
-        }
-        label="It adjusts itself when it hears the calibrator"
+      <Entries
+        entries={asked}
+        values={values}
+        put={(change) => setValues({ ...values, ...change })}
+        problem={(name) => register.error?.of(name)}
       />
       <h3 style={{ gridColumn: '1 / -1', margin: 0 }}>Laboratory certificate, where there is one</h3>
       <CertificateFields draft={certificate} set={setCertificate} refusal={register.error} required={false} />
@@ -101,21 +87,30 @@ export function RegisterUnit({ onClose }: { onClose: () => void }) {
   );
 }
 
+/** Registers a reference of any kind; what is asked of it, and of its certificate, is the kind's to say. */
 export function RegisterReference({ onClose }: { onClose: () => void }) {
+  const forms = useForms();
+  return forms.data ? <Reference forms={forms.data} onClose={onClose} /> : null;
+}
+
+function Reference({ forms, onClose }: { forms: Forms; onClose: () => void }) {
+  const [kind, setKind] = useState(forms.references[0]);
   const [id, setId] = useState('');
   const [model, setModel] = useState('');
-  const [adapters, setAdapters] = useState<string[]>(['1/2 in']);
-  const [certificate, setCertificate] = useState(() => noCertificate(true));
+  const [values, setValues] = useState<Values>({});
+  const [certificate, setCertificate] = useState(() =>
+    noCertificate(forms.references[0]?.table ? '114' : ''),
+  );
   const register = useChange(
     () =>
       answer(
         api.POST('/api/kit/references', {
           body: {
+            ...filled(kind?.entries ?? [], values),
             id,
             model,
-            kind: 'acoustic-calibrator',
-            adapters,
-            certificates: [certificateOf(certificate)],
+            kind: kind?.id ?? '',
+            certificates: certificate.number ? [certificateOf(certificate, kind?.constants ?? [])] : [],
           },
         }),
       ),
@@ -123,37 +118,40 @@ export function RegisterReference({ onClose }: { onClose: () => void }) {
   );
   return (
     <Form
-      title="Register a calibrator"
+      title="Register a reference"
       action="Register"
       problem={register.error}
       busy={register.isPending}
       onClose={onClose}
       onSubmit={() => register.mutate(undefined)}
     >
+      <TextField
+        select
+        label="Kind"
+        value={kind?.id ?? ''}
+        onChange={(event) => {
+          const chosen = forms.references.find((one) => one.id === event.target.value);
+          setKind(chosen);
+          setValues({});
+          setCertificate(noCertificate(chosen?.table ? (chosen.valueUnit === 'dB' ? '114' : '1') : ''));
+        }}
+        sx={{ gridColumn: '1 / -1' }}
+      >
+        {forms.references.map((one) => (
+          <MenuItem key={one.id} value={one.id}>
+            {one.title}
+          </MenuItem>
+        ))}
+      </TextField>
       <Field label="Asset number" value={id} set={setId} problem={register.error?.of('id')} required />
       <Field label="Model code" value={model} set={setModel} problem={register.error?.of('model')} required />
-      <fieldset style={{ gridColumn: '1 / -1', border: 0, padding: 0, margin: 0 }}>
-        <legend>Adapters</legend>
-        {diameters.map((diameter) => (
-          <FormControlLabel
-            key={diameter}
-            control={
-              <Checkbox
-                checked={adapters.includes(diameter)}
-                onChange={(event) =>
-                  setAdapters(
-                    event.target.checked
-                      ? [...adapters, diameter]
-                      : adapters.filter((one) => one !== diameter),
-                  )
-                }
-              />
-            }
-            label={diameter}
-          />
-        ))}
-      </fieldset>
-      <CertificateFields draft={certificate} set={setCertificate} refusal={register.error} />
+      <Entries
+        entries={kind?.entries ?? []}
+        values={values}
+        put={(change) => setValues({ ...values, ...change })}
+        problem={(name) => register.error?.of(name)}
+      />
+      <CertificateFields draft={certificate} set={setCertificate} refusal={register.error} kind={kind} />
     </Form>
   );
 }

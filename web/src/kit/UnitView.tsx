@@ -42,7 +42,9 @@ export function UnitView() {
   }
   const unit = asked.data;
   const records = mayRecord(session.data?.user);
-  const points = new Map(unit.history.map((point) => [point.check, point]));
+  const { history } = unit;
+  const points = new Map(history.points.map((point) => [point.check, point]));
+  const digits = history.unit === 'dB' ? 2 : 3;
   return (
     <>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 14, alignItems: 'baseline' }}>
@@ -50,23 +52,28 @@ export function UnitView() {
           {unit.id}
         </h1>
         <span style={{ color: ink.soft }}>
-          {unit.model}, microphone {unit.microphone ?? 'not given'}, class {unit.class ?? 'not given'}
-          {unit.selfAdjusting && ', adjusts itself'} · certificate{' '}
-          <Due due={unit.due} state={unit.dueState} />
+          {unit.familyTitle} {unit.model}
+          {unit.about && `, ${unit.about}`} · certificate <Due due={unit.due} state={unit.dueState} />
         </span>
         <span style={{ flex: 1 }} />
         {records && (
           <>
-            <Button variant="outlined" onClick={() => begin.mutate(unit.id)}>
-              Check
-            </Button>
+            {unit.procedures.map((procedure, i) => (
+              <Button
+                key={procedure.id}
+                variant={i === 0 ? 'outlined' : 'text'}
+                onClick={() => begin.mutate({ unit: unit.id, procedure: procedure.id })}
+              >
+                {i === 0 ? 'Check' : procedure.title}
+              </Button>
+            ))}
             <Button onClick={() => setDoing(true)}>Something was done to it</Button>
             <Button onClick={() => setAdding(true)}>Add certificate</Button>
           </>
         )}
       </div>
-      <h2>Deviation through time</h2>
-      <DriftPicture points={unit.history} />
+      <h2>{history.unit === 'dB' ? 'Deviation' : 'Flow'} through time</h2>
+      <DriftPicture history={history} />
       <h2>Checks</h2>
       {unit.checks.length === 0 && <p style={{ color: ink.soft }}>Never checked.</p>}
       {unit.checks.length > 0 && (
@@ -77,17 +84,23 @@ export function UnitView() {
                 <th>Check</th>
                 <th>When, by whom</th>
                 <th>Reference</th>
-                <th className="num">Found off by dB</th>
-                <th className="num">Drift dB</th>
-                <th className="num">Adjusted by dB</th>
+                <th className="num">
+                  {history.shows === 'off by' ? 'Found off by' : `Found, ${history.shows}`} {history.unit}
+                </th>
+                <th className="num">Drift {history.driftUnit}</th>
+                <th className="num">Adjusted by {history.unit}</th>
                 <th />
               </tr>
             </thead>
             <tbody>
               {unit.checks.map((check) => {
                 const point = points.get(check.id);
-                const cell = (value: number | null | undefined) =>
-                  value === null || value === undefined ? '–' : signed(value.toFixed(2));
+                const cell = (value: number | null | undefined, places: number, sign = true) =>
+                  value === null || value === undefined
+                    ? '–'
+                    : sign
+                      ? signed(value.toFixed(places))
+                      : value.toFixed(places);
                 return (
                   <tr key={check.id}>
                     <td>{check.id}</td>
@@ -95,9 +108,9 @@ export function UnitView() {
                       {moment(check.at)}, {check.by}
                     </td>
                     <td>{check.reference ?? 'none'}</td>
-                    <td className="num fn-figure">{cell(point?.found)}</td>
-                    <td className="num fn-figure">{cell(point?.drift)}</td>
-                    <td className="num fn-figure">{cell(point?.adjustment)}</td>
+                    <td className="num fn-figure">{cell(point?.found, digits, history.unit === 'dB')}</td>
+                    <td className="num fn-figure">{cell(point?.drift, 2)}</td>
+                    <td className="num fn-figure">{cell(point?.adjustment, digits)}</td>
                     <td>
                       {check.setAside ? (
                         <span style={{ color: ink.void }}>set aside: {check.setAside}</span>

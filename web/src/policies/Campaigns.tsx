@@ -163,6 +163,7 @@ function Define({
     value: '',
     comparator: '>',
     source: '',
+    mixture: '',
   });
   const save = useChange(
     () =>
@@ -188,11 +189,13 @@ function Define({
     ...limits.filter((one) => !shipped.limits.some((other) => other.id === one.id)),
   ];
   const quantities = [
-    'lex8h',
-    'laeq',
-    'lcpeak',
-    'lasmax',
-    ...allCriteria.flatMap((one) => [`dose:${one.id}`, `twa:${one.id}`]),
+    ...campaign.quantities,
+    ...criteria
+      .filter((one) => one.level && !campaign.quantities.some((known) => known.value === `dose:${one.id}`))
+      .flatMap((one) => [
+        { value: `dose:${one.id}`, words: `dose by ${one.id}`, unit: '%' },
+        { value: `twa:${one.id}`, words: `TWA by ${one.id}`, unit: 'dB(A)' },
+      ]),
   ];
   return (
     <Form
@@ -211,12 +214,18 @@ function Define({
               type="checkbox"
               checked={criteria.some((own) => own.id === one.id)}
               onChange={(event) =>
-                setCriteria(
-                  event.target.checked ? [...criteria, one] : criteria.filter((own) => own.id !== one.id),
-                )
+                setCriteria([
+                  // Only one set of reference conditions holds at a time.
+                  ...criteria.filter(
+                    (own) => own.id !== one.id && !(event.target.checked && one.conditions && own.conditions),
+                  ),
+                  ...(event.target.checked ? [one] : []),
+                ])
               }
             />{' '}
-            {one.name}: {one.level} dB, exchange {one.exchangeRate}, threshold {one.threshold ?? 'none'}.{' '}
+            {one.conditions
+              ? `Volumes and concentrations stated ${one.name === 'as sampled' ? one.name : `at ${one.name}`}.`
+              : `${one.name}: ${one.level ?? ''} dB, exchange ${one.exchangeRate ?? ''}, threshold ${one.threshold ?? 'none'}.`}{' '}
             <span style={{ color: ink.soft }}>{one.source}</span>
           </label>
         ))}
@@ -293,8 +302,9 @@ function Define({
         onChange={(event) => setLimit({ ...limit, quantity: event.target.value })}
       >
         {quantities.map((one) => (
-          <MenuItem key={one} value={one}>
-            {one}
+          <MenuItem key={one.value} value={one.value}>
+            {one.words}
+            {one.unit && `, ${one.unit}`}
           </MenuItem>
         ))}
       </TextField>
@@ -309,6 +319,11 @@ function Define({
       </TextField>
       <Field label="Value" value={limit.value} set={(value) => setLimit({ ...limit, value })} />
       <Field label="Source" value={limit.source} set={(source) => setLimit({ ...limit, source })} />
+      <Field
+        label="Mixture, where substances add up"
+        value={limit.mixture}
+        set={(mixture) => setLimit({ ...limit, mixture })}
+      />
       <Button
         disabled={!limit.title || !limit.value || !limit.source}
         onClick={() => {
@@ -319,14 +334,15 @@ function Define({
               title: limit.title,
               quantity: limit.quantity,
               value: limit.value,
-              unit: limit.quantity.startsWith('dose') ? '%' : limit.quantity === 'lcpeak' ? 'dB(C)' : 'dB(A)',
+              unit: quantities.find((one) => one.value === limit.quantity)?.unit ?? '',
+              ...(limit.mixture.trim() ? { mixture: limit.mixture.trim() } : {}),
               comparator: limit.comparator === '>=' ? '>=' : '>',
               scope: '',
               source: limit.source,
               mark: 'own',
             },
           ]);
-          setLimit({ title: '', quantity: 'lex8h', value: '', comparator: '>', source: '' });
+          setLimit({ title: '', quantity: 'lex8h', value: '', comparator: '>', source: '', mixture: '' });
         }}
       >
         Take this limit in

@@ -25,8 +25,7 @@ export function Schools({ schools }: { schools: Page['schools'] }) {
           </thead>
           <tbody>
             {schools.map(({ key, chosen, assessment }) => {
-              const main =
-                assessment.results.find((result) => result.key === 'lex8h') ?? assessment.results[0];
+              const main = assessment.results.find((result) => result.key === assessment.headline);
               const weighty = assessment.findings.filter((finding) => finding.severity !== 'note');
               return (
                 <tr key={key}>
@@ -95,7 +94,7 @@ export function Decided({ page }: { page: Page }) {
 /** Evidence has changed since signing: old against new; it waits for a person. */
 export function Changed({ changes }: { changes: { was: School; is: School } }) {
   const one = (school: School) => {
-    const main = school.results.find((result) => result.key === 'lex8h') ?? school.results[0];
+    const main = school.results.find((result) => result.key === school.headline);
     return (
       <>
         <VerdictSign verdict={school.verdict} />

@@ -14,6 +14,7 @@ import { Changed, Decided, Schools } from './Aside';
 import { Decide, type Deciding } from './Decide';
 import { IntervalPicture } from './IntervalPicture';
 import { line, Named, NoteBook, Source, Symbol } from './notes';
+import { Curve } from './Curve';
 import { TimePicture } from './TimePicture';
 
 type Page = Schemas['ResultPage'];
@@ -52,7 +53,7 @@ function Sheet({ page }: { page: Page }) {
   const book = new NoteBook(assessment.figures);
   const row = (build: Parameters<typeof line>[3], extra?: React.ReactNode) =>
     line(book, opened, setOpened, build, extra);
-  const main = assessment.results.find((result) => result.key === 'lex8h') ?? assessment.results[0];
+  const main = assessment.results.find((result) => result.key === assessment.headline);
   const cures = assessment.findings.filter((finding) => finding.cure !== null || finding.advice !== null);
   const graph = { ...assessment.bracket, between: assessment.bracket.between.length };
   const last = page.decisions[0];
@@ -117,6 +118,17 @@ function Sheet({ page }: { page: Page }) {
                 'Not decided yet.'
               )}
             </p>
+            {assessment.channels.length > 1 && (
+              <p style={{ margin: '0 0 12px' }}>
+                {assessment.channels.filter((one) => one.verdict !== 'void').length} of{' '}
+                {assessment.channels.length} stand:{' '}
+                {assessment.channels.map((one) => (
+                  <span key={one.channel} style={{ marginRight: 14, whiteSpace: 'nowrap' }}>
+                    {one.channel} <VerdictSign verdict={one.verdict} />
+                  </span>
+                ))}
+              </p>
+            )}
             {decides && (
               <div
                 className="fn-noprint"
@@ -185,11 +197,19 @@ function Sheet({ page }: { page: Page }) {
                     <tr key={result.key}>
                       <td>
                         <Named title={result.title} /> <span style={{ color: ink.soft }}>{result.unit}</span>
+                        {result.inherited && (
+                          <>
+                            {' '}
+                            <VerdictSign verdict={result.inherited} />
+                          </>
+                        )}
                       </td>
                       {(['indicated', 'pre', 'post', 'between'] as const).map((name) => (
                         <td key={name} className="num">
                           <Answer shown={result[name]} reported={result.reported === name}>
-                            {result[name] && name === 'indicated' ? cite(result[name].figure) : null}
+                            {result[name] && name === (result.indicated ? 'indicated' : result.reported)
+                              ? cite(result[name].figure)
+                              : null}
                           </Answer>
                         </td>
                       ))}
@@ -197,6 +217,12 @@ function Sheet({ page }: { page: Page }) {
                         {result.lowest && result.highest
                           ? `${minus(result.lowest.shown)} to ${minus(result.highest.shown)}`
                           : '–'}
+                        {result.reported === 'cautious' && (
+                          <div style={{ fontWeight: 700, textDecoration: 'underline' }}>
+                            cautious: {minus(result.value.shown)}
+                            {cite(result.value.figure)}
+                          </div>
+                        )}
                       </td>
                     </tr>
                   ))}
@@ -210,6 +236,7 @@ function Sheet({ page }: { page: Page }) {
           </>
         ))}
       </section>
+      <Curve page={page} />
       <Limits results={assessment.results} />
       <section aria-labelledby="drift">
         {row((cite) => (
@@ -224,7 +251,10 @@ function Sheet({ page }: { page: Page }) {
                     const figure = book.figure(id);
                     return (
                       <span key={id}>
-                        {figure?.meaning}: <b className="fn-figure">{signed(figure?.shown ?? '')} dB</b>
+                        {figure?.meaning}:{' '}
+                        <b className="fn-figure">
+                          {signed(figure?.shown ?? '')} {figure?.unit}
+                        </b>
                         {cite(id)}.{' '}
                       </span>
                     );
@@ -233,7 +263,8 @@ function Sheet({ page }: { page: Page }) {
                 <>
                   The most this unit has ever drifted:{' '}
                   <span className="fn-figure">
-                    {signed(book.figure(assessment.family.largestEverDrift)?.shown ?? '')} dB
+                    {signed(book.figure(assessment.family.largestEverDrift)?.shown ?? '')}{' '}
+                    {book.figure(assessment.family.largestEverDrift)?.unit}
                   </span>
                   {cite(assessment.family.largestEverDrift)}.
                 </>
@@ -352,6 +383,11 @@ function Limits({ results }: { results: Result[] }) {
                 'drift not known'
               )}
               .<div style={{ color: ink.soft, fontSize: '0.86rem' }}>{limit.tippingWords}</div>
+              {limit.confidence && (
+                <div style={{ color: ink.soft, fontSize: '0.86rem' }}>
+                  By sampling and analysis: {limit.confidence.words}.
+                </div>
+              )}
             </div>
             <IntervalPicture result={result} limit={limit} />
           </div>
@@ -368,15 +404,7 @@ function Evidence({ page }: { page: Page }) {
   if (page.checks.length === 0) {
     return <p style={{ color: ink.soft }}>No check is named.</p>;
   }
-  const readings = (list: Schemas['Reading'][] | undefined) =>
-    (list ?? []).length === 0
-      ? '–'
-      : (list ?? [])
-          .map(
-            (reading) =>
-              `${reading.value}${reading.provenance === 'typed' ? '' : ` (${reading.provenance})`}`,
-          )
-          .join(', ');
+  const labels = (page.checks[0]?.cells ?? []).map((cell) => cell.label);
   return (
     <div style={{ overflowX: 'auto' }}>
       <table className="fn-table">
@@ -385,10 +413,9 @@ function Evidence({ page }: { page: Page }) {
             <th>Check</th>
             <th>When, by whom</th>
             <th>Reference</th>
-            <th className="num">Level</th>
-            <th className="num">As found</th>
-            <th className="num">As left</th>
-            <th>Adjusted</th>
+            {labels.map((label) => (
+              <th key={label}>{label}</th>
+            ))}
           </tr>
         </thead>
         <tbody>
@@ -402,16 +429,11 @@ function Evidence({ page }: { page: Page }) {
                 {moment(check.at, page.campaign.zone)}, {check.by}
               </td>
               <td>{check.reference ?? 'none'}</td>
-              <td className="num fn-figure">{check.acoustic.nominal}</td>
-              <td className="num fn-figure">
-                {check.acoustic.factorBefore && (check.acoustic.asFound ?? []).length === 0
-                  ? `factor ${check.acoustic.factorBefore} to ${check.acoustic.factorAfter ?? ''}`
-                  : readings(check.acoustic.asFound)}
-              </td>
-              <td className="num fn-figure">
-                {check.acoustic.adjusted ? readings(check.acoustic.asLeft) : 'as found'}
-              </td>
-              <td>{check.acoustic.adjusted ? 'yes' : 'no'}</td>
+              {check.cells.map((cell) => (
+                <td key={cell.label} className="fn-figure" style={{ whiteSpace: 'normal' }}>
+                  {minus(cell.shown) || '–'}
+                </td>
+              ))}
             </tr>
           ))}
         </tbody>

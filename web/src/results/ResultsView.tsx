@@ -9,7 +9,7 @@ import { BracketSign } from '../look/BracketSign';
 import { Empty, Loading, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
-import { clock, plural, shortDay, signed } from '../look/words';
+import { clock, plural, shortDay, minus, signed } from '../look/words';
 import { useKeys } from '../shell/keys';
 
 type Row = Schemas['LedgerRow'];
@@ -92,6 +92,7 @@ export function ResultsView() {
         .map((one) => [one.key, one]),
     ).values(),
   ];
+  const peaks = rows.some((row) => row.results.some((one) => one.key === 'lcpeak'));
   const query = new URLSearchParams(filter as Record<string, string>).toString();
   return (
     <>
@@ -146,14 +147,14 @@ export function ResultsView() {
                 <th>Run</th>
                 <th>Who and what</th>
                 <th>Bracket</th>
-                <th className="num">L_EX,8h dB(A)</th>
+                <th className="num">Result</th>
                 {doses.map((dose) => (
                   <th key={dose.key} className="num fn-wide">
                     Dose % {dose.title.replace('Dose, ', '')}
                   </th>
                 ))}
-                <th className="num">Peak dB(C)</th>
-                <th className="num">Drift dB</th>
+                {peaks && <th className="num">Peak dB(C)</th>}
+                <th className="num">Drift</th>
                 <th>Proposed</th>
                 <th>Decided</th>
               </tr>
@@ -169,7 +170,7 @@ export function ResultsView() {
                   onClick={() => void navigate(`/results/${row.run}`)}
                   onFocus={() => setCurrent(place)}
                 >
-                  <Line row={row} doses={doses.map((dose) => dose.key)} />
+                  <Line row={row} doses={doses.map((dose) => dose.key)} peaks={peaks} />
                 </tr>
               ))}
             </tbody>
@@ -232,10 +233,11 @@ function Choice({
   );
 }
 
-function Line({ row, doses }: { row: Row; doses: string[] }) {
-  const level =
-    row.results.find((result) => result.key === 'lex8h') ??
-    row.results.find((result) => result.key === 'laeq');
+function Line({ row, doses, peaks }: { row: Row; doses: string[]; peaks: boolean }) {
+  const main = row.results.find((result) => result.key === row.headline);
+  const others = row.results.filter(
+    (result) => result !== main && !result.key.startsWith('dose:') && (result.crossed || result.undecided),
+  );
   const peak = row.results.find((result) => result.key === 'lcpeak');
   return (
     <>
@@ -261,19 +263,40 @@ function Line({ row, doses }: { row: Row; doses: string[] }) {
         )}
       </td>
       <td className="num">
-        <Value result={level} />
+        <Value result={main} /> <span style={{ color: ink.soft, fontSize: '0.82rem' }}>{main?.unit}</span>
+        {main && main.unit !== 'dB(A)' && (
+          <div style={{ color: ink.soft, fontSize: '0.82rem' }}>{main.title.replace('over 8 h, ', '')}</div>
+        )}
+        {others
+          .filter((result) => result.key !== 'lcpeak')
+          .map((result) => (
+            <div key={result.key} style={{ fontSize: '0.82rem' }}>
+              <Value result={result} />{' '}
+              <span style={{ color: ink.soft }}>
+                {result.unit} {result.title.replace('over 8 h, ', '')}
+              </span>
+            </div>
+          ))}
       </td>
       {doses.map((dose) => (
         <td key={dose} className="num fn-wide">
           <Value result={row.results.find((result) => result.key === dose)} />
         </td>
       ))}
-      <td className="num">
-        <Value result={peak} />
-      </td>
-      <td className="num fn-figure">{row.drift ? signed(row.drift.shown) : '–'}</td>
+      {peaks && (
+        <td className="num">
+          <Value result={peak} />
+        </td>
+      )}
+      <td className="num fn-figure">{row.drift ? `${signed(row.drift.shown)} ${row.drift.unit}` : '–'}</td>
       <td style={{ maxWidth: 210 }}>
         <VerdictSign verdict={row.verdict} />
+        {row.standing && row.standing.stand < row.standing.of && (
+          <b>
+            {' '}
+            {row.standing.stand} of {row.standing.of} stand
+          </b>
+        )}
         <div style={{ color: ink.soft, fontSize: '0.82rem' }}>{row.cure ?? row.finding}</div>
       </td>
       <td>
@@ -316,7 +339,7 @@ function Value({ result }: { result: Schemas['LedgerResult'] | undefined }) {
           ›{' '}
         </span>
       )}
-      {result.shown}
+      {minus(result.shown)}
     </span>
   );
 }

@@ -9,6 +9,9 @@ const HEIGHT = 120;
 /** The run in time: its brackets, its log as a band of lowest to highest with the energy mean, what was left out. */
 export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
   const { run, assessment, campaign } = page;
+  const { family } = assessment;
+  const leftOut = family.kind === 'noise' ? family.leftOut : [];
+  const knocks = family.kind === 'noise' ? family.knocks : [];
   const series = useSeries(run.id, run.hasLog);
   const start = Date.parse(run.start);
   const stop = run.stop ? Date.parse(run.stop) : start + 8 * 3_600_000;
@@ -68,7 +71,7 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
         ))}
         {band && <path d={band} fill={ink.rule} />}
         {mean && <path d={mean} fill="none" stroke={ink.text} strokeWidth="1.1" />}
-        {!run.hasLog && (
+        {!run.hasLog && family.kind === 'noise' && (
           <>
             <path d={`M${x(start)} ${HEIGHT / 2}H${x(stop)}`} stroke={ink.text} strokeWidth="2.5" />
             <text
@@ -82,7 +85,10 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
             </text>
           </>
         )}
-        {assessment.family.leftOut.map((out) => (
+        {family.kind === 'flow' && (
+          <FlowLine family={family} figures={assessment.figures} x={x} from={start} to={stop} />
+        )}
+        {leftOut.map((out) => (
           <g key={out.from}>
             <rect
               x={x(Date.parse(out.from))}
@@ -99,7 +105,7 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
             />
           </g>
         ))}
-        {assessment.family.knocks.map((knock) => (
+        {knocks.map((knock) => (
           <path key={knock.at} d={`M${x(Date.parse(knock.at))} 4l4 7h-8z`} fill={ink.void} />
         ))}
         {assessment.bracket.between.map((check) => (
@@ -127,11 +133,77 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
         />
       </svg>
       <figcaption style={{ color: ink.soft, fontSize: '0.82rem' }}>
+        {family.kind === 'flow' && 'Line: the flow along the bracket, L/min; bar: when it ran. '}
         {run.hasLog ? 'Band: lowest to highest level of each stretch, line: its energy mean, dB(A). ' : ''}
-        {assessment.family.leftOut.length > 0 && 'Shaded: left out of the exposure. '}
-        {assessment.family.knocks.length > 0 && 'Triangle: a peak without a rise of level. '}
+        {leftOut.length > 0 && 'Shaded: left out of the exposure. '}
+        {knocks.length > 0 && 'Triangle: a peak without a rise of level. '}
         Brackets: the checks before and after{assessment.bracket.post ? '' : '; dotted: still missing'}.
       </figcaption>
     </figure>
+  );
+}
+
+/** The flow along the bracket, and the stretches in which air was drawn. */
+function FlowLine({
+  family,
+  figures,
+  x,
+  from,
+  to,
+}: {
+  family: Schemas['FlowFamily'];
+  figures: Schemas['Figure'][];
+  x: (at: number) => number;
+  from: number;
+  to: number;
+}) {
+  const knots = family.response.map((knot) => {
+    const figure = figures.find((one) => one.id === knot.figure);
+    return {
+      at: Math.min(Math.max(Date.parse(knot.at), from), to),
+      flow: Number(figure?.value ?? 'NaN'),
+      shown: figure?.shown ?? '',
+      check: knot.check,
+      end: knot.end,
+    };
+  });
+  const flows = knots.map((knot) => knot.flow).filter((flow) => Number.isFinite(flow));
+  const low = Math.min(...flows);
+  const high = Math.max(...flows);
+  const slack = Math.max(high - low, high * 0.04);
+  const y = (flow: number) => 78 - (52 * (flow - low + slack / 2)) / (high - low + slack);
+  const line = [
+    ...(knots[0] ? [`${x(from)} ${y(knots[0].flow)}`] : []),
+    ...knots.map((knot) => `${x(knot.at)} ${y(knot.flow)}`),
+    ...(knots.at(-1) ? [`${x(to)} ${y(knots.at(-1)?.flow ?? low)}`] : []),
+  ];
+  return (
+    <>
+      {family.stretches.map((stretch) => (
+        <rect
+          key={stretch.from}
+          x={x(Date.parse(stretch.from))}
+          y="90"
+          width={Math.max(2, x(Date.parse(stretch.to)) - x(Date.parse(stretch.from)))}
+          height="7"
+          fill={ink.rule}
+        />
+      ))}
+      {line.length > 1 && <path d={`M${line.join('L')}`} fill="none" stroke={ink.text} strokeWidth="1.8" />}
+      {knots.map((knot, i) => (
+        <g key={`${knot.check}-${knot.end}`}>
+          <circle cx={x(knot.at)} cy={y(knot.flow)} r="4" fill={ink.text} />
+          <text
+            x={x(knot.at)}
+            y={y(knot.flow) - 9}
+            fontSize="12"
+            textAnchor={i === 0 ? 'start' : i === knots.length - 1 ? 'end' : 'middle'}
+            fill={ink.text}
+          >
+            {knot.shown}
+          </text>
+        </g>
+      ))}
+    </>
   );
 }

@@ -8,6 +8,7 @@ const figure = (id: string, more: Partial<Schemas['Figure']> = {}): Schemas['Fig
   symbol: 'L_Aeq',
   meaning: `figure ${id}`,
   value: '84.96',
+  floor: null,
   shown: '84.96',
   unit: 'dB(A)',
   equation: null,

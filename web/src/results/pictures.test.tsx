@@ -22,12 +22,15 @@ const limit: Schemas['LimitOutcome'] = {
   robustness: 'undecided',
   tippingPoint: null,
   tippingWords: '',
+  confidence: null,
 };
 
 const result = (low: string | null, value: string, high: string | null): Schemas['Result'] => ({
   key: 'lex8h',
   title: 'Daily noise exposure level',
   unit: 'dB(A)',
+  channel: null,
+  inherited: null,
   reported: 'indicated',
   value: shown(value),
   indicated: shown(value),
@@ -72,6 +75,7 @@ it('draws the limit on the side on which it lies, without an interval too', () =
 const school = (name: string, verdict: Schemas['Verdict'], value: string): Schemas['School'] => ({
   policy: { id: name, name, version: 1 },
   verdict,
+  headline: 'lex8h',
   results: [{ key: 'lex8h', title: '', reported: 'indicated', shown: value, unit: 'dB(A)' }],
   findings: [
     {

@@ -4,7 +4,9 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { useCampaigns, useChange } from '../api/hooks';
+import { Entries } from '../look/Entries';
 import { Told } from '../look/Told';
+import { filled, type Values } from '../look/values';
 import { isoOf, localOf } from '../look/words';
 
 const kinds = [
@@ -37,12 +39,14 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
     reason: '',
   });
   const [doses, setDoses] = useState<Record<string, string>>({});
+  const [values, setValues] = useState<Values>({});
   const learn = useChange((body: Schemas['NewFacts']) =>
     answer(api.POST('/api/runs/{id}/facts', { params: { path: { id: run.id } }, body })),
   );
   const reading = (value: string) => ({ value: value.trim(), provenance: form.grade });
-  const filled = Object.entries(doses).filter(([, value]) => value.trim() !== '');
+  const dosed = Object.entries(doses).filter(([, value]) => value.trim() !== '');
   const body: Schemas['NewFacts'] = {
+    ...filled(run.family.entries, values),
     ...(form.reason ? { reason: form.reason } : {}),
     ...(form.stop ? { stop: isoOf(form.stop) } : {}),
     ...(form.clock.trim() ? { clockOffsetSeconds: form.clock.trim() } : {}),
@@ -51,14 +55,14 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
       ? { pauses: [{ from: isoOf(form.pauseFrom), to: isoOf(form.pauseTo) }] }
       : {}),
     ...(form.remark ? { remarks: [{ kind: form.remark, note: form.note }] } : {}),
-    ...(form.level.trim() || form.peak.trim() || form.slow.trim() || filled.length > 0
+    ...(form.level.trim() || form.peak.trim() || form.slow.trim() || dosed.length > 0
       ? {
           totals: {
             ...(form.level.trim() ? { equivalentLevel: reading(form.level) } : {}),
             ...(form.peak.trim() ? { peak: reading(form.peak) } : {}),
             ...(form.slow.trim() ? { slowMaximum: reading(form.slow) } : {}),
-            ...(filled.length > 0
-              ? { doses: Object.fromEntries(filled.map(([id, value]) => [id, reading(value)])) }
+            ...(dosed.length > 0
+              ? { doses: Object.fromEntries(dosed.map(([id, value]) => [id, reading(value)])) }
               : {}),
           },
         }
@@ -124,51 +128,71 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
         </TextField>
         {form.remark !== '' && field('note', 'What happened')}
       </div>
-      <details
-        style={{ margin: '12px 0' }}
-        open={run.totals === null && run.log === null && run.stop !== null}
-      >
-        <summary style={{ cursor: 'pointer', fontWeight: 600 }}>
-          Totals from the display, where there is no log
-        </summary>
+      {run.family.entries.length > 0 && (
         <div
           style={{
             display: 'grid',
-            gridTemplateColumns: 'repeat(auto-fit, minmax(170px, 1fr))',
+            gridTemplateColumns: 'repeat(auto-fit, minmax(250px, 1fr))',
             gap: 14,
             maxWidth: 1000,
-            marginTop: 12,
+            margin: '16px 0',
           }}
         >
-          {field('level', 'L_Aeq, dB(A)', { server: 'equivalentLevel/value', decimal: true })}
-          {field('peak', 'L_Cpeak, dB(C)', { server: 'peak/value', decimal: true })}
-          {field('slow', 'L_ASmax, dB(A)', { server: 'slowMaximum/value', decimal: true })}
-          {criteria.map((criterion) => (
-            <TextField
-              key={criterion.id}
-              label={`Dose ${criterion.name}, %`}
-              value={doses[criterion.id] ?? ''}
-              onChange={(event) => setDoses({ ...doses, [criterion.id]: event.target.value })}
-              error={learn.error?.of(`${criterion.id}/value`) !== undefined}
-              helperText={learn.error?.of(`${criterion.id}/value`)}
-              slotProps={{ inputLabel: { shrink: true }, htmlInput: { inputMode: 'decimal' } }}
-            />
-          ))}
-          <TextField
-            select
-            label="How they came"
-            value={form.grade}
-            onChange={(event) => setForm({ ...form, grade: event.target.value })}
-          >
-            {grades.map((grade) => (
-              <MenuItem key={grade} value={grade}>
-                {grade}
-              </MenuItem>
-            ))}
-          </TextField>
+          <Entries
+            entries={run.family.entries}
+            values={values}
+            put={(change) => setValues({ ...values, ...change })}
+            problem={(name) => learn.error?.of(name)}
+          />
         </div>
-      </details>
-      {(run.stop || run.totals) &&
+      )}
+      {run.family.id === 'noise-dosimeter' && (
+        <details
+          style={{ margin: '12px 0' }}
+          open={run.totals === null && run.log === null && run.stop !== null}
+        >
+          <summary style={{ cursor: 'pointer', fontWeight: 600 }}>
+            Totals from the display, where there is no log
+          </summary>
+          <div
+            style={{
+              display: 'grid',
+              gridTemplateColumns: 'repeat(auto-fit, minmax(170px, 1fr))',
+              gap: 14,
+              maxWidth: 1000,
+              marginTop: 12,
+            }}
+          >
+            {field('level', 'L_Aeq, dB(A)', { server: 'equivalentLevel/value', decimal: true })}
+            {field('peak', 'L_Cpeak, dB(C)', { server: 'peak/value', decimal: true })}
+            {field('slow', 'L_ASmax, dB(A)', { server: 'slowMaximum/value', decimal: true })}
+            {criteria.map((criterion) => (
+              <TextField
+                key={criterion.id}
+                label={`Dose ${criterion.name}, %`}
+                value={doses[criterion.id] ?? ''}
+                onChange={(event) => setDoses({ ...doses, [criterion.id]: event.target.value })}
+                error={learn.error?.of(`${criterion.id}/value`) !== undefined}
+                helperText={learn.error?.of(`${criterion.id}/value`)}
+                slotProps={{ inputLabel: { shrink: true }, htmlInput: { inputMode: 'decimal' } }}
+              />
+            ))}
+            <TextField
+              select
+              label="How they came"
+              value={form.grade}
+              onChange={(event) => setForm({ ...form, grade: event.target.value })}
+            >
+              {grades.map((grade) => (
+                <MenuItem key={grade} value={grade}>
+                  {grade}
+                </MenuItem>
+              ))}
+            </TextField>
+          </div>
+        </details>
+      )}
+      {(run.stop || run.totals || run.family.shown.length > 0) &&
         field('reason', 'Why, where it changes what was written', {
           help: 'What was written before stays on record',
         })}

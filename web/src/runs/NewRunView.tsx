@@ -4,16 +4,22 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { answer, api } from '../api/client';
-import { useBench, useCampaigns, useChange } from '../api/hooks';
+import { useBench, useCampaigns, useChange, useForms } from '../api/hooks';
+import { Entries } from '../look/Entries';
 import { Loading, Told } from '../look/Told';
+import { filled, type Values } from '../look/values';
 import { isoOf, localOf } from '../look/words';
 
-/** Unit, person, task, place, start: what stands on the clipboard when somebody is wired. */
+/** What is read when the run comes home and not when it starts. */
+const atTheEnd = ['fieldTemperature', 'fieldPressure', 'displayedVolume', 'gaugeStop'];
+
+/** Unit, person, task, place, start, and what its family asks: what stands on the clipboard when somebody is wired. */
 export function NewRunView() {
   const [search] = useSearchParams();
   const navigate = useNavigate();
   const campaigns = useCampaigns();
   const bench = useBench();
+  const forms = useForms();
   const [form, setForm] = useState({
     instrument: search.get('instrument') ?? '',
     campaign: '',
@@ -24,20 +30,33 @@ export function NewRunView() {
     place: '',
     plannedMinutes: '480',
     shiftMinutes: '480',
+    shift: '',
   });
+  const [values, setValues] = useState<Values>({});
   const campaign = form.campaign || (campaigns.data?.campaigns.at(-1)?.id ?? '');
+  const unit = bench.data?.units.find((one) => one.id === form.instrument);
+  const entries = (forms.data?.families.find((one) => one.id === unit?.family)?.run ?? []).filter(
+    (entry) => !atTheEnd.includes(entry.name),
+  );
   const start = useChange(
     () => {
-      const { stop, start: from, ...rest } = form;
+      const { stop, start: from, shift, ...rest } = form;
       return answer(
         api.POST('/api/runs', {
-          body: { ...rest, campaign, start: isoOf(from), ...(stop ? { stop: isoOf(stop) } : {}) },
+          body: {
+            ...filled(entries, values),
+            ...rest,
+            campaign,
+            start: isoOf(from),
+            ...(shift.trim() ? { shift: shift.trim() } : {}),
+            ...(stop ? { stop: isoOf(stop) } : {}),
+          },
         }),
       );
     },
     (run) => void navigate(`/runs/${run.id}`),
   );
-  if (campaigns.isPending || bench.isPending) {
+  if (campaigns.isPending || bench.isPending || forms.isPending) {
     return <Loading />;
   }
   const field = (
@@ -56,14 +75,13 @@ export function NewRunView() {
       slotProps={{ inputLabel: { shrink: true } }}
     />
   );
-  const unit = bench.data?.units.find((one) => one.id === form.instrument);
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
         start.mutate(undefined);
       }}
-      style={{ maxWidth: 680, display: 'grid', gap: 16 }}
+      style={{ maxWidth: 760, display: 'grid', gap: 16 }}
     >
       <h1 className="fn-title" style={{ margin: 0 }}>
         Start a run
@@ -110,6 +128,13 @@ export function NewRunView() {
         {field('stop', 'Stop, where it is over', { type: 'datetime-local' })}
         {field('plannedMinutes', 'Planned, minutes')}
         {field('shiftMinutes', 'Working day, minutes', { help: 'What the run stands for' })}
+        {entries.length > 0 && field('shift', 'Name of the shift', { help: 'Where its day does not say it' })}
+        <Entries
+          entries={entries}
+          values={values}
+          put={(change) => setValues({ ...values, ...change })}
+          problem={(name) => start.error?.of(name)}
+        />
       </div>
       <Told problem={start.error} />
       <div>

@@ -27,6 +27,7 @@ export function RunView() {
   const run = asked.data;
   const zone = run.campaign?.zone;
   const records = mayRecord(session.data?.user);
+  const keepsLog = run.family.id === 'noise-dosimeter';
   return (
     <>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 14, alignItems: 'baseline' }}>
@@ -45,9 +46,9 @@ export function RunView() {
       </p>
       <Facts run={run} />
       {records && <Learn key={`learn-${run.learned.length}`} run={run} />}
-      {records && run.stop && <LogImport run={run} />}
+      {records && keepsLog && run.stop && <LogImport run={run} />}
       {records && run.log && <Tones run={run} />}
-      {mayDecide(session.data?.user) && run.stop && <LeaveOut run={run} />}
+      {mayDecide(session.data?.user) && keepsLog && run.stop && <LeaveOut run={run} />}
       <h2>Learned</h2>
       {run.learned.length === 0 && <p style={{ color: ink.soft }}>Nothing since it was written down.</p>}
       {run.learned.map((fact) => (
@@ -70,6 +71,12 @@ function Facts({ run }: { run: Run }) {
       run.clockOffsetSeconds === null ? 'offset not noted' : `${run.clockOffsetSeconds} s (unit − true)`,
     ],
   ];
+  if (run.shift) {
+    rows.push(['Shift', run.shift]);
+  }
+  for (const trait of run.family.shown) {
+    rows.push([trait.label, trait.shown]);
+  }
   if (run.totals) {
     const { equivalentLevel, peak, slowMaximum, doses } = run.totals;
     const said = [
@@ -120,7 +127,7 @@ function Facts({ run }: { run: Run }) {
       <tbody>
         {rows.map(([name, value], i) => (
           <tr key={i}>
-            <th scope="row" style={{ width: 130, borderBottom: `1px solid ${ink.faint}` }}>
+            <th scope="row" style={{ width: 190, borderBottom: `1px solid ${ink.faint}` }}>
               {name}
             </th>
             <td>{value}</td>

@@ -32,7 +32,8 @@ export function Tones({ run }: { run: Schemas['Run'] }) {
     },
     (draft) => void navigate(`/bench/${draft.id}`),
   );
-  const tones = result.data?.assessment.family.tones ?? [];
+  const family = result.data?.assessment.family;
+  const tones = family?.kind === 'noise' ? family.tones : [];
   if (tones.length === 0) {
     return null;
   }

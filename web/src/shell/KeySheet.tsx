@@ -12,6 +12,8 @@ const sheet: [string, [string, string][]][] = [
       ['g d', 'Day'],
       ['g b', 'Bench'],
       ['g r', 'Results'],
+      ['g a', 'Laboratory'],
+      ['g n', 'Plan'],
       ['g k', 'Kit'],
       ['g p', 'Policies'],
       ['g l', 'Journal'],

@@ -13,6 +13,8 @@ const places = [
   { to: '/', word: 'Day', key: 'd' },
   { to: '/bench', word: 'Bench', key: 'b' },
   { to: '/results', word: 'Results', key: 'r' },
+  { to: '/laboratory', word: 'Laboratory', key: 'a' },
+  { to: '/plan', word: 'Plan', key: 'n' },
   { to: '/kit', word: 'Kit', key: 'k' },
   { to: '/policies', word: 'Policies', key: 'p' },
   { to: '/journal', word: 'Journal', key: 'l' },

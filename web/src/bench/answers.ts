@@ -1,0 +1,49 @@
+import type { Schemas } from '../api/client';
+import { firstMissing, isFilled, type Row } from '../look/values';
+import type { Answers } from './useDraft';
+
+/** The rows that were typed into a list of readings. */
+export const rowsOf = (answers: Answers, into: string): Row[] => {
+  const list: unknown = answers[into];
+  return Array.isArray(list) ? (list as Row[]) : [];
+};
+
+/** What a step still wants before one can go on; skipping is always possible. */
+export function lacks(
+  step: Schemas['Step'],
+  answers: Answers,
+  references: Schemas['Draft']['references'],
+): string | null {
+  switch (step.kind) {
+    case 'reference': {
+      const chosen = references.find((reference) => reference.id === answers.reference);
+      if (!chosen) {
+        return 'Choose a reference.';
+      }
+      return chosen.settings.length > 0 && !answers.setting ? 'Choose its setting.' : null;
+    }
+    case 'readings': {
+      const first = step.columns[0]?.name ?? 'value';
+      const read = rowsOf(answers, step.into).some((row) => isFilled(row[first]));
+      // Some units tell the change by fields beside the readings.
+      return read || step.fields.some((field) => isFilled(answers[field.name]))
+        ? null
+        : step.fields.length > 0
+          ? `Write the reading, or ${step.fields.map((field) => field.label.toLowerCase()).join(' and ')}.`
+          : 'Write the reading.';
+    }
+    case 'adjust':
+      return answers.adjusted === null || answers.adjusted === undefined
+        ? 'Say whether it was adjusted.'
+        : null;
+    case 'entries': {
+      const missing = firstMissing(step.fields, answers);
+      if (missing !== null) {
+        return `Write ${missing.charAt(0).toLowerCase()}${missing.slice(1)}.`;
+      }
+      return step.fields.some((field) => isFilled(answers[field.name])) ? null : 'Write what was seen.';
+    }
+    default:
+      return null;
+  }
+}

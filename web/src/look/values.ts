@@ -1,0 +1,81 @@
+import type { Schemas } from '../api/client';
+
+export type Entry = Schemas['Entry'];
+export interface Measured {
+  value: string;
+  unit: string;
+}
+export type Value = string | boolean | Measured | string[] | Row[];
+export type Row = Record<string, string | Measured>;
+export type Values = Record<string, unknown>;
+
+export const isMeasured = (value: unknown): value is Measured =>
+  typeof value === 'object' && value !== null && !Array.isArray(value) && 'value' in value && 'unit' in value;
+
+const key = (name: string) => `footnote.unit.${name}`;
+
+/** The unit that was chosen for this field last, where it is still one of those it may have. */
+export const rememberedUnit = (entry: Pick<Entry, 'name' | 'units'>): string => {
+  try {
+    const kept = window.localStorage.getItem(key(entry.name));
+    return kept !== null && entry.units.includes(kept) ? kept : (entry.units[0] ?? '');
+  } catch {
+    return entry.units[0] ?? '';
+  }
+};
+
+export const rememberUnit = (name: string, unit: string) => {
+  try {
+    window.localStorage.setItem(key(name), unit);
+  } catch {
+    // Without storage the unit is chosen anew each time.
+  }
+};
+
+/** Whether something was written into a field. */
+export const isFilled = (value: unknown): boolean => {
+  if (typeof value === 'string') {
+    return value.trim() !== '';
+  }
+  if (isMeasured(value)) {
+    return value.value.trim() !== '';
+  }
+  return Array.isArray(value) ? value.length > 0 : value === true;
+};
+
+/** The label of the first field that must be filled and is not. */
+export const firstMissing = (entries: Entry[], values: Values): string | null =>
+  entries.find((entry) => entry.required && !isFilled(values[entry.name]))?.label ?? null;
+
+/** What was filled, and nothing else, as the server takes it. */
+export const filled = (entries: Entry[], values: Values): Values =>
+  Object.fromEntries(
+    entries
+      .filter((entry) => isFilled(values[entry.name]))
+      .map((entry) => {
+        const value = values[entry.name];
+        if (entry.kind === 'rows' && Array.isArray(value)) {
+          return [
+            entry.name,
+            (value as Row[])
+              .map((row) => filled(entry.rows, row))
+              .filter((row) => Object.keys(row).length > 0),
+          ];
+        }
+        return [entry.name, typeof value === 'string' ? value.trim() : value];
+      }),
+  );
+
+/** A field's value in words. */
+export const inWords = (value: unknown): string =>
+  isMeasured(value)
+    ? `${value.value} ${value.unit}`
+    : Array.isArray(value)
+      ? value.map((one) => (typeof one === 'string' ? one : '')).join(', ')
+      : typeof value === 'boolean'
+        ? value
+          ? 'yes'
+          : 'no'
+        : typeof value === 'string'
+          ? value
+          : '';
