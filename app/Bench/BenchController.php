@@ -138,9 +138,12 @@ final readonly class BenchController
         $body = Body::of($request);
         $draft = $this->find($id);
         $answers = $body->map('answers');
-        if (!isset($answers['at']) && array_filter(['asFound', 'points', 'setPoints'], static fn (string $rows): bool => AnswerRows::of($answers[$rows] ?? []) !== []) !== []) {
+        // The moment of the first reading stays, whichever copy of the answers comes later.
+        $answers['at'] ??= $draft->answers()['at'] ?? null;
+        if ($answers['at'] === null && array_filter(['asFound', 'points'], static fn (string $rows): bool => AnswerRows::of($answers[$rows] ?? []) !== []) !== []) {
             $answers['at'] = $this->clock->now()->format(\DATE_ATOM);
         }
+        $answers = array_filter($answers, static fn (mixed $value, string $name): bool => $name !== 'at' || $value !== null, \ARRAY_FILTER_USE_BOTH);
         try {
             $this->entities->lock($draft, LockMode::OPTIMISTIC, (int) ($body->optionalNumber('version', 1, 1e9) ?? 0));
             $draft->answer($answers);

@@ -30,8 +30,9 @@ final class LedgerLine
         $drift = $assessment->largestDrift();
         $written = \is_array($body['results']) ? $body['results'] : [];
         $results = [];
+        $headline = $assessment->family->headline($assessment->results);
         foreach ($assessment->results as $place => $result) {
-            if (\in_array($result->key, self::SHOWN, true) || \in_array(strstr($result->key, ':', true).':', self::KINDS, true) || $result->outcomes !== []) {
+            if (\in_array($result->key, self::SHOWN, true) || \in_array(strstr($result->key, ':', true).':', self::KINDS, true) || $result->outcomes !== [] || $result->key === $headline) {
                 $row = $written[$place] ?? null;
                 $value = \is_array($row) ? ($row['value'] ?? null) : null;
                 $results[] = [
@@ -55,7 +56,7 @@ final class LedgerLine
             ],
             'drift' => $drift === null ? null : ['shown' => $drift->shown(), 'unit' => $drift->unit->value],
             'standing' => $assessment->channels() === [] ? null : ['stand' => \count(array_filter($assessment->channels(), static fn (Verdict $verdict): bool => $verdict !== Verdict::Void)), 'of' => \count($assessment->channels())],
-            'headline' => $assessment->family->headline($assessment->results),
+            'headline' => $headline,
             'results' => $results,
             'finding' => $weighty === [] ? null : $weighty[0]->setting->title,
             'findings' => \count($weighty),

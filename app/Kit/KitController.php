@@ -264,7 +264,7 @@ final readonly class KitController
         $kind = Families::referenceKind($reference->kind);
 
         return [
-            'id' => $reference->id, 'kind' => $reference->kind, 'kindTitle' => $kind === null ? $reference->kind : $kind->title, 'model' => $reference->model, 'traits' => TraitsLine::shown($reference->traits, $kind === null ? [] : $kind->entries), 'valueUnit' => $kind?->values === null ? '' : $kind->values->value, 'nominal' => $kind === null ? '' : $kind->nominal,
+            'id' => $reference->id, 'kind' => $reference->kind, 'kindTitle' => $kind === null ? $reference->kind : $kind->title, 'model' => $reference->model, 'about' => $kind === null ? '' : TraitsLine::line($reference->traits, $kind->entries), 'valueUnit' => $kind?->values === null ? '' : $kind->values->value, 'nominal' => $kind === null ? '' : $kind->nominal,
             'constants' => $certificate === null || $kind === null ? [] : TraitsLine::shown($certificate->constants, $kind->constants),
             'certificates' => $record['certificates'] ?? [], 'recalls' => $record['recalls'] ?? [],
             'due' => $certificate?->due->format('Y-m-d'), 'dueState' => $this->dueState($certificate?->due),

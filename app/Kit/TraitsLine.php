@@ -17,7 +17,28 @@ final class TraitsLine
     /** In one line, only what is given. */
     public static function of(Instrument $unit): string
     {
-        return implode(', ', array_map(static fn (array $trait): string => $trait['flag'] ? lcfirst($trait['label']) : lcfirst($trait['label']).' '.$trait['shown'], self::shown($unit->traits, RecordReader::format($unit->family)->instrument())));
+        return self::line($unit->traits, RecordReader::format($unit->family)->instrument());
+    }
+
+    /**
+     * Only what is given; what was chosen from words says itself what it is.
+     *
+     * @param list<Entry> $entries
+     */
+    public static function line(Traits $traits, array $entries): string
+    {
+        $words = [];
+        foreach ($entries as $entry) {
+            foreach (self::shown($traits, [$entry]) as $trait) {
+                $words[] = match (true) {
+                    $trait['flag'] => lcfirst($trait['label']),
+                    $entry->kind === EntryKind::Choice && $entry->required => $trait['shown'],
+                    default => lcfirst($trait['label']).' '.$trait['shown'],
+                };
+            }
+        }
+
+        return implode(', ', $words);
     }
 
     /**

@@ -63,20 +63,29 @@ final readonly class SampleResults implements FamilyResults
         return $this->drifts;
     }
 
-    /** The one that a limit is set for, else the shift, the short-term value, the concentration, the volume. */
+    /** The one nearest to its limit, or furthest beyond it; without limits the shift, the short-term value, the volume. */
     public function headline(array $results): ?string
     {
-        foreach ([true, false] as $limited) {
-            foreach (['twa', 'twa-ppm', 'stel', 'stel-ppm', 'conc', 'volume'] as $kind) {
-                foreach ($results as $result) {
-                    if (($result->key === $kind || str_starts_with($result->key, $kind.':')) && (!$limited || $result->outcomes !== [])) {
-                        return $result->key;
-                    }
+        $found = null;
+        $nearest = null;
+        foreach ($results as $result) {
+            foreach ($result->outcomes as $outcome) {
+                $limit = $outcome->limit->value->value;
+                $share = $limit->isZero() ? null : $result->reportedFigure()->toFloat() / $limit->toFloat();
+                if ($share !== null && ($nearest === null || $share > $nearest)) {
+                    [$found, $nearest] = [$result->key, $share];
+                }
+            }
+        }
+        foreach ($found === null ? ['twa', 'stel', 'conc', 'volume'] : [] as $kind) {
+            foreach ($results as $result) {
+                if ($found === null && ($result->key === $kind || str_starts_with($result->key, $kind.':'))) {
+                    $found = $result->key;
                 }
             }
         }
 
-        return null;
+        return $found;
     }
 
     public function driftLimit(Policy $policy): ?Limit

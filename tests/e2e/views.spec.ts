@@ -12,13 +12,21 @@ const views: [string, string, RegExp][] = [
   ['a new run', '/runs/new', /Start a run/],
   ['Kit', '/kit', /References/],
   ['a unit', '/kit/DM-03', /DM-03/],
+  ['a sample with three substances', '/results/A-00008', /W-06/],
+  ['a sample by a calibration curve', '/results/A-00006', /AREA/],
+  ['a sample that waits for its laboratory', '/results/A-00011', /W-10/],
+  ['a run of a pump', '/runs/A-00005', /W-03/],
+  ['a pump', '/kit/PM-02', /PM-02/],
+  ['Laboratory', '/laboratory', /^Laboratory$/],
+  ['Chain of custody', '/custody/SM-26-11-AIR', /Chain of custody/],
+  ['Plan', '/plan', /A plan for a usable answer/],
   ['Policies', '/policies', /^Policies$/],
   ['Journal', '/journal', /Journal/],
   ['nowhere', '/no/such/place', /nothing at this address/],
 ];
 
 test('every view can be used by everybody, at every width', async ({ page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(300_000);
   const faults: string[] = [];
   const soft: string[] = [];
   page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
@@ -55,7 +63,7 @@ test('a wrong password says so and keeps the name', async ({ page }) => {
 test('a steward registers, certifies and recalls; a policy is copied and changed', async ({ page }) => {
   await signIn(page, 'steward');
   await page.goto('/kit');
-  await page.getByRole('button', { name: 'Register a calibrator' }).click();
+  await page.getByRole('button', { name: 'Register a reference' }).click();
   await page.getByLabel('Asset number').fill('AC-04');
   await page.getByLabel('Model code').fill('Fork 114');
   await page.getByLabel('Certificate number').fill('F-3001');
@@ -92,7 +100,15 @@ test('a steward registers, certifies and recalls; a policy is copied and changed
 test('an empty logbook says what comes first', async ({ page }) => {
   await signIn(page, 'reader');
   await page.route('**/api/day*', (route) =>
-    route.fulfill({ json: { date: '2026-11-18', zone: 'UTC', campaign: null, days: [], units: [] } }),
+    route.fulfill({
+      json: {
+        date: '2026-11-18',
+        zone: 'UTC',
+        campaign: null,
+        days: [],
+        units: [],
+      },
+    }),
   );
   await page.route('**/api/results?*', (route) =>
     route.fulfill({ json: { total: 0, page: 1, pageSize: 50, rows: [] } }),

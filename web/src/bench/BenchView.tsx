@@ -21,6 +21,10 @@ export function BenchView() {
     return <Told problem={bench.error} />;
   }
   const records = mayRecord(session.data?.user);
+  // What waits for a check stands first.
+  const weight = (unit: (typeof bench.data.units)[number]) =>
+    unit.draft ? 0 : unit.hold.length > 0 ? 1 : unit.running ? 2 : 3;
+  const units = [...bench.data.units].sort((a, b) => weight(a) - weight(b));
   if (bench.data.units.length === 0) {
     return (
       <Empty title="No unit to check yet">
@@ -74,7 +78,7 @@ export function BenchView() {
             </tr>
           </thead>
           <tbody>
-            {bench.data.units.map((unit) => (
+            {units.map((unit) => (
               <tr key={unit.id}>
                 <td>
                   <Link to={`/kit/${unit.id}`} style={{ fontWeight: 650, textDecoration: 'none' }}>
@@ -82,10 +86,10 @@ export function BenchView() {
                   </Link>{' '}
                   <span style={{ color: ink.soft }}>{unit.model}</span>
                 </td>
-                <td style={{ color: ink.soft, maxWidth: 330 }}>{unit.about}</td>
+                <td style={{ color: ink.soft, fontSize: '0.86rem', maxWidth: 380 }}>{unit.about}</td>
                 <td>
                   {unit.lastCheck
-                    ? `${moment(unit.lastCheck.at)} on ${unit.lastCheck.reference ?? 'none'}`
+                    ? `${moment(unit.lastCheck.at)}, ${unit.lastCheck.reference ?? 'no reference'}`
                     : 'never'}
                 </td>
                 <td>

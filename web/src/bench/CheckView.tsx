@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
 import { Fragment, useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { answer, api } from '../api/client';
@@ -6,7 +7,7 @@ import { useChange } from '../api/hooks';
 import { Loading, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
-import { minus, plural, signed } from '../look/words';
+import { isoOf, localOf, minus, plural, signed } from '../look/words';
 import { lacks } from './answers';
 import { useKeys } from '../shell/keys';
 import { isOver } from './wait';
@@ -77,6 +78,8 @@ export function CheckView() {
     return <Told problem={query.error} />;
   }
   const { live, unit } = draft;
+  // The server notes the moment of the first reading; a person may say another.
+  const made = answers.at ?? draft.answers.at;
   return (
     <>
       <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 16 }}>
@@ -162,6 +165,16 @@ export function CheckView() {
               faulty one can be set aside with a reason.
               {Object.values(done).includes('skipped') && ' Steps that were skipped are findings.'}
             </p>
+          )}
+          {!step && made !== undefined && (
+            <TextField
+              label="When it was made, local time"
+              type="datetime-local"
+              value={localOf(new Date(made))}
+              onChange={(event) => event.target.value && put({ at: isoOf(event.target.value) })}
+              helperText="The moment of the first reading; change it where the check is typed in later"
+              slotProps={{ inputLabel: { shrink: true } }}
+            />
           )}
           <Told problem={accept.error} />
           <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12, marginTop: 18 }}>

@@ -25,7 +25,15 @@ export function StepBody(props: Props) {
   const { step, answers, put, draft } = props;
   const said = (name: string) => draft.problems.find((one) => one.field.endsWith(`/${name}`))?.problem;
   const fields = step.fields.length > 0 && (
-    <div style={{ display: 'flex', flexWrap: 'wrap', gap: 14, marginTop: 12 }}>
+    <div
+      style={{ display: 'flex', flexWrap: 'wrap', gap: 14, marginTop: 12 }}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' && event.target instanceof HTMLInputElement) {
+          event.preventDefault();
+          props.onEnter();
+        }
+      }}
+    >
       <Entries entries={step.fields} values={answers} put={put} problem={said} large />
     </div>
   );
@@ -63,18 +71,28 @@ function ChooseReference({ draft, answers, put }: Props) {
         const settings =
           reference.settings.length > 0 ? reference.settings : [{ value: '', words: `Use ${reference.id}` }];
         return (
-          <div key={reference.id} style={{ borderTop: `1px solid ${ink.rule}`, paddingTop: 6 }}>
-            <div>
+          <div
+            key={reference.id}
+            style={{
+              borderTop: `1px solid ${ink.rule}`,
+              paddingTop: 6,
+              display: 'flex',
+              flexWrap: 'wrap',
+              alignItems: 'center',
+              columnGap: 18,
+            }}
+          >
+            <div style={{ flex: '1 1 260px' }}>
               <b>{reference.id}</b>{' '}
               <span style={{ color: ink.soft }}>
                 {reference.model}, {reference.about}
               </span>
+              {reference.problems.map((problem) => (
+                <div key={problem} style={{ color: ink.qualified, fontWeight: 600 }}>
+                  {problem}
+                </div>
+              ))}
             </div>
-            {reference.problems.map((problem) => (
-              <div key={problem} style={{ color: ink.qualified, fontWeight: 600 }}>
-                {problem}
-              </div>
-            ))}
             <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8, marginTop: 4 }}>
               {settings.map((setting) => {
                 const on = answers.reference === reference.id && (answers.setting ?? '') === setting.value;

@@ -39,7 +39,7 @@ export function lacks(
     case 'entries': {
       const missing = firstMissing(step.fields, answers);
       if (missing !== null) {
-        return `Write ${missing.charAt(0).toLowerCase()}${missing.slice(1)}.`;
+        return `Still wanted: ${missing}.`;
       }
       return step.fields.some((field) => isFilled(answers[field.name])) ? null : 'Write what was seen.';
     }

@@ -39,7 +39,7 @@ const run = (from: string, to: string | null, verdict: Schemas['Verdict'] = 'val
   place: '',
   worked: {
     verdict,
-    bracket: { state: 'closed', pre: null, post: null, between: 0 },
+    bracket: { state: verdict === 'open' ? 'open' : 'closed', pre: null, post: null, between: 0 },
     standing: null,
     headline: null,
     results: [],

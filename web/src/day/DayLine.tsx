@@ -37,7 +37,7 @@ export function DayLine({ unit, hours }: { unit: Schemas['DayUnit']; hours: Hour
         const left = hours.percent(run.start);
         const right = run.stop ? hours.percent(run.stop) : 100;
         const verdict = run.worked?.verdict;
-        const open = verdict === 'open';
+        const open = run.worked?.bracket.state === 'open';
         return (
           <span key={run.id}>
             <button

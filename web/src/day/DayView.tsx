@@ -38,6 +38,15 @@ export function DayView() {
   const newer = at > 0 ? days[at - 1] : undefined;
   const waiting = units.filter((unit) => unit.next !== 'done for the day');
   const held = units.filter((unit) => unit.hold.length > 0);
+  const busy = (unit: (typeof units)[number]) =>
+    unit.runs.length > 0 ||
+    unit.checks.length > 0 ||
+    unit.hold.length > 0 ||
+    unit.running !== null ||
+    unit.draft !== null;
+  // A unit on which nothing happens stands in one line with the others, so that the day fits the screen.
+  const shown = units.some(busy) ? units.filter(busy) : units;
+  const resting = units.filter((unit) => !shown.includes(unit));
   return (
     <>
       <div
@@ -109,7 +118,7 @@ export function DayView() {
             </tr>
           </thead>
           <tbody>
-            {units.map((unit) => (
+            {shown.map((unit) => (
               <tr key={unit.id}>
                 <td>
                   <Link to={`/kit/${unit.id}`} style={{ fontWeight: 650, textDecoration: 'none' }}>
@@ -150,6 +159,14 @@ export function DayView() {
                           aria-label={`${run.id}, ${run.worked.verdict}`}
                         >
                           <VerdictSign verdict={run.worked.verdict} />
+                          {run.worked.standing &&
+                            run.worked.standing.stand < run.worked.standing.of &&
+                            run.worked.standing.of > 1 && (
+                              <span style={{ color: ink.text }}>
+                                {' '}
+                                {run.worked.standing.stand} of {run.worked.standing.of}
+                              </span>
+                            )}
                         </Link>
                       </div>
                     ) : null,
@@ -160,6 +177,29 @@ export function DayView() {
           </tbody>
         </table>
       </div>
+      {resting.length > 0 && (
+        <p style={{ margin: '10px 0 0' }}>
+          <span style={{ color: ink.soft }}>Nothing on this day: </span>
+          {resting.map((unit, i) => (
+            <span key={unit.id}>
+              {i > 0 && ', '}
+              {records ? (
+                <button
+                  type="button"
+                  className="fn-link"
+                  aria-label={`${unit.id}, ${unit.next}`}
+                  onClick={() => begin.mutate({ unit: unit.id })}
+                >
+                  {unit.id}
+                </button>
+              ) : (
+                <Link to={`/kit/${unit.id}`}>{unit.id}</Link>
+              )}
+            </span>
+          ))}
+          {records && <span style={{ color: ink.soft }}>. One that goes out is checked first.</span>}
+        </p>
+      )}
       <p style={{ color: ink.soft, fontSize: '0.85rem' }}>
         <b className="fn-figure">[</b> check before, as left · line: the run · <b className="fn-figure">]</b>{' '}
         check after, as found · dotted: still missing · crossed: a check that cannot be used

@@ -69,7 +69,7 @@ export function KitView() {
                     </td>
                     <td style={{ color: ink.soft, maxWidth: 300 }}>
                       {reference.kindTitle}
-                      {reference.traits.length > 0 && `, ${words(reference.traits)}`}
+                      {reference.about && `, ${reference.about}`}
                     </td>
                     <td className="fn-figure" style={{ whiteSpace: 'normal' }}>
                       {(newest?.values ?? []).slice(0, 4).map((value) => (
@@ -154,7 +154,11 @@ export function KitView() {
                     {unit.about && `, ${unit.about}`}
                   </td>
                   <td>
-                    <Due due={unit.due} state={unit.dueState} />
+                    {unit.due ? (
+                      <Due due={unit.due} state={unit.dueState} />
+                    ) : (
+                      <span style={{ color: ink.soft }}>none</span>
+                    )}
                   </td>
                   <td>{unit.lastCheck ? moment(unit.lastCheck) : 'never'}</td>
                 </tr>

@@ -1,4 +1,3 @@
-import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -90,13 +89,11 @@ export function ReadReport({ onClose }: { onClose: () => void }) {
     >
       <HeadFields head={head} set={setHead} problem={(name) => send.error?.of(name)} />
       <div style={{ gridColumn: '1 / -1' }}>
-        <Button component="label" variant="outlined">
-          {file ? file.name : 'Choose the CSV file'}
+        <label>
+          Choose the CSV file{' '}
           <input
             type="file"
             accept=".csv,.txt,.tsv,text/*"
-            aria-label="Choose the CSV file"
-            style={{ position: 'absolute', width: 1, height: 1, opacity: 0 }}
             onChange={(event) => {
               const chosen = event.target.files?.[0];
               if (chosen) {
@@ -105,7 +102,7 @@ export function ReadReport({ onClose }: { onClose: () => void }) {
               }
             }}
           />
-        </Button>{' '}
+        </label>{' '}
         {preview && (
           <span style={{ color: ink.soft }}>
             {preview.remembered

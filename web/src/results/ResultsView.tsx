@@ -291,7 +291,7 @@ function Line({ row, doses, peaks }: { row: Row; doses: string[]; peaks: boolean
       <td className="num fn-figure">{row.drift ? `${signed(row.drift.shown)} ${row.drift.unit}` : '–'}</td>
       <td style={{ maxWidth: 210 }}>
         <VerdictSign verdict={row.verdict} />
-        {row.standing && row.standing.stand < row.standing.of && (
+        {row.standing && row.standing.of > 1 && row.standing.stand < row.standing.of && (
           <b>
             {' '}
             {row.standing.stand} of {row.standing.of} stand

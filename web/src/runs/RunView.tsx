@@ -71,6 +71,9 @@ function Facts({ run }: { run: Run }) {
       run.clockOffsetSeconds === null ? 'offset not noted' : `${run.clockOffsetSeconds} s (unit − true)`,
     ],
   ];
+  if (run.timerMinutes !== null) {
+    rows.push(['Unit’s own timer', `${run.timerMinutes} min`]);
+  }
   if (run.shift) {
     rows.push(['Shift', run.shift]);
   }
