@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// bench.php files|logbooks|client FOLDER: measures and prints; see bin/bench.
+// bench.php files|logbooks|samples|client FOLDER: measures and prints; see bin/bench.
 [, $what, $work] = $argv;
 $root = dirname(__DIR__, 2);
 
@@ -86,6 +86,18 @@ if ($what === 'logbooks') {
         [$a, $b] = [array_values($small)[$i], array_values($big)[$i]];
         printf("  %-22s %.0f ms with 10 000 runs (at most %d), %.0f ms with 1 000; growth = %.2f (at most 1.5), of the medians %.2f\n", $name, $b['p95'], $most, $a['p95'], $b['p95'] / $a['p95'], $b['median'] / $a['median']);
     }
+}
+if ($what === 'samples') {
+    // The best of three.
+    $read = static function (string $name) use ($work): float {
+        preg_match_all('/([\d.]+) ms each/', (string) file_get_contents("$work/judge-$name.txt"), $each);
+
+        return min(array_map(floatval(...), $each[1]));
+    };
+    [$sample, $dosimeter] = [$read('samples'), $read('logbook-1000')];
+    printf("Judging from the database, one process\n  1 000 pump samples with laboratory results: %.2f ms each (at most 2); 1 000 dosimeter totals: %.2f ms each; ratio = %.2f\n", $sample, $dosimeter, $sample / $dosimeter);
+    [$took, $peak] = measured([$root.'/bin/console', 'footnote:laboratory', $work.'/report.csv', '--number=Q', '--laboratory=L', '--received=2025-03-01', '--blank-corrected=yes', '--desorption-corrected=no'], 1);
+    printf("A laboratory file of 20 000 rows: %.1f s, peak memory %.0f MB (at most 64)\n", $took, $peak);
 }
 if ($what === 'client') {
     $manifest = json_decode((string) file_get_contents($root.'/public/build/.vite/manifest.json'), true, 8, JSON_THROW_ON_ERROR);
