@@ -36,30 +36,32 @@ export function Library() {
           {shelf.items.length === 0 ? (
             <p style={{ color: ink.soft }}>None yet.</p>
           ) : (
-            <table className="fn-table">
-              <thead>
-                <tr>
-                  <th style={{ width: 130 }}>Code</th>
-                  <th style={{ width: 260 }}>Name</th>
-                  <th>What is known of it</th>
-                </tr>
-              </thead>
-              <tbody>
-                {shelf.items.map((item) => (
-                  <tr key={item.code}>
-                    <td>
-                      <b>{item.code}</b>
-                    </td>
-                    <td>{item.name}</td>
-                    <td style={{ color: ink.soft }}>
-                      {item.traits
-                        .map((trait) => (trait.flag ? trait.label : `${trait.label} ${trait.shown}`))
-                        .join(' · ')}
-                    </td>
+            <div style={{ overflowX: 'auto' }}>
+              <table className="fn-table">
+                <thead>
+                  <tr>
+                    <th style={{ width: 130 }}>Code</th>
+                    <th style={{ width: 260 }}>Name</th>
+                    <th>What is known of it</th>
                   </tr>
-                ))}
-              </tbody>
-            </table>
+                </thead>
+                <tbody>
+                  {shelf.items.map((item) => (
+                    <tr key={item.code}>
+                      <td>
+                        <b>{item.code}</b>
+                      </td>
+                      <td>{item.name}</td>
+                      <td style={{ color: ink.soft }}>
+                        {item.traits
+                          .map((trait) => (trait.flag ? trait.label : `${trait.label} ${trait.shown}`))
+                          .join(' · ')}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
           )}
         </section>
       ))}

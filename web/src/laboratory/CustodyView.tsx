@@ -37,40 +37,42 @@ export function CustodyView() {
       {media.length === 0 ? (
         <p style={{ color: ink.soft }}>No run of this campaign names a medium, and no blank is kept.</p>
       ) : (
-        <table className="fn-table">
-          <thead>
-            <tr>
-              <th>Medium</th>
-              <th>Kind</th>
-              <th>Run, pump</th>
-              <th>Who and what</th>
-              <th>Sampler, method</th>
-              <th>Sampled</th>
-              <th className="num">Volume L</th>
-              <th style={{ width: 110 }}>Condition on arrival</th>
-            </tr>
-          </thead>
-          <tbody>
-            {media.map((one) => (
-              <tr key={one.medium}>
-                <td>
-                  <b>{one.medium}</b>
-                </td>
-                <td>{one.kind}</td>
-                <td>{one.run ? `${one.run}, ${one.unit}` : '–'}</td>
-                <td>{[one.person, one.task].filter((part) => part !== '').join(', ') || '–'}</td>
-                <td>{[one.sampler, one.method].filter((part) => part !== '').join(', ') || '–'}</td>
-                <td>
-                  {one.start
-                    ? `${shortDay(one.start, campaign.zone)} ${clock(one.start, campaign.zone)} to ${one.stop ? clock(one.stop, campaign.zone) : 'now'}`
-                    : '–'}
-                </td>
-                <td className="num fn-figure">{one.volume ?? '–'}</td>
-                <td style={{ borderBottom: `1px solid ${ink.rule}` }} />
+        <div style={{ overflowX: 'auto' }}>
+          <table className="fn-table">
+            <thead>
+              <tr>
+                <th>Medium</th>
+                <th>Kind</th>
+                <th>Run, pump</th>
+                <th>Who and what</th>
+                <th>Sampler, method</th>
+                <th>Sampled</th>
+                <th className="num">Volume L</th>
+                <th style={{ width: 110 }}>Condition on arrival</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {media.map((one) => (
+                <tr key={one.medium}>
+                  <td>
+                    <b>{one.medium}</b>
+                  </td>
+                  <td>{one.kind}</td>
+                  <td>{one.run ? `${one.run}, ${one.unit}` : '–'}</td>
+                  <td>{[one.person, one.task].filter((part) => part !== '').join(', ') || '–'}</td>
+                  <td>{[one.sampler, one.method].filter((part) => part !== '').join(', ') || '–'}</td>
+                  <td>
+                    {one.start
+                      ? `${shortDay(one.start, campaign.zone)} ${clock(one.start, campaign.zone)} to ${one.stop ? clock(one.stop, campaign.zone) : 'now'}`
+                      : '–'}
+                  </td>
+                  <td className="num fn-figure">{one.volume ?? '–'}</td>
+                  <td style={{ borderBottom: `1px solid ${ink.rule}` }} />
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
       {['Handed over by', 'Taken by', 'Received at the laboratory by'].map((who) => (
         <p

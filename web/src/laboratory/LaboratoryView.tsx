@@ -61,85 +61,89 @@ export function LaboratoryView() {
       {awaited.length === 0 ? (
         <p style={{ color: ink.soft }}>Every medium that was sampled on has its report.</p>
       ) : (
-        <table className="fn-table" style={{ maxWidth: 900 }}>
-          <thead>
-            <tr>
-              <th>Medium</th>
-              <th>Run</th>
-              <th>Who and what</th>
-              <th>Sampled</th>
-            </tr>
-          </thead>
-          <tbody>
-            {awaited.map((one) => (
-              <tr key={one.run}>
-                <td>
-                  <b>{one.medium}</b>
-                </td>
-                <td>
-                  <Link to={`/results/${one.run}`}>{one.run}</Link>
-                </td>
-                <td>
-                  {one.person}, {one.task}
-                </td>
-                <td>{moment(one.start)}</td>
+        <div style={{ overflowX: 'auto' }}>
+          <table className="fn-table" style={{ maxWidth: 900 }}>
+            <thead>
+              <tr>
+                <th>Medium</th>
+                <th>Run</th>
+                <th>Who and what</th>
+                <th>Sampled</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {awaited.map((one) => (
+                <tr key={one.run}>
+                  <td>
+                    <b>{one.medium}</b>
+                  </td>
+                  <td>
+                    <Link to={`/results/${one.run}`}>{one.run}</Link>
+                  </td>
+                  <td>
+                    {one.person}, {one.task}
+                  </td>
+                  <td>{moment(one.start)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
       <h2>Reports</h2>
       {reports.length === 0 ? (
         <p style={{ color: ink.soft }}>No report has come yet.</p>
       ) : (
-        <table className="fn-table">
-          <thead>
-            <tr>
-              <th>Report</th>
-              <th>Laboratory</th>
-              <th>Came on</th>
-              <th className="num">Rows</th>
-              <th>Blanks subtracted there?</th>
-              <th>Desorption corrected there?</th>
-              <th aria-label="Action" />
-            </tr>
-          </thead>
-          <tbody>
-            {reports.map((report) => (
-              <tr key={report.id}>
-                <td>
-                  <b>{report.number}</b>
-                  {report.file && (
-                    <div style={{ fontSize: '0.84rem' }}>
-                      <a href={`/api/laboratory/reports/${report.id}/file`}>{report.file}</a>
-                    </div>
-                  )}
-                  {report.unmatched.length > 0 && (
-                    <div style={{ color: ink.qualified, fontSize: '0.86rem' }}>
-                      neither sample nor blank: {report.unmatched.join(', ')}
-                    </div>
-                  )}
-                </td>
-                <td>{report.laboratory}</td>
-                <td>{report.received}</td>
-                <td className="num fn-figure">{report.rows}</td>
-                <td>
-                  <State state={report.blankCorrected} />
-                </td>
-                <td>
-                  <State state={report.desorptionCorrected} />
-                </td>
-                <td style={{ textAlign: 'right' }}>
-                  {records && (
-                    <Button size="small" onClick={() => setAsking(report)}>
-                      The laboratory said
-                    </Button>
-                  )}
-                </td>
+        <div style={{ overflowX: 'auto' }}>
+          <table className="fn-table">
+            <thead>
+              <tr>
+                <th>Report</th>
+                <th>Laboratory</th>
+                <th>Came on</th>
+                <th className="num">Rows</th>
+                <th>Blanks subtracted there?</th>
+                <th>Desorption corrected there?</th>
+                <th aria-label="Action" />
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {reports.map((report) => (
+                <tr key={report.id}>
+                  <td>
+                    <b>{report.number}</b>
+                    {report.file && (
+                      <div style={{ fontSize: '0.84rem' }}>
+                        <a href={`/api/laboratory/reports/${report.id}/file`}>{report.file}</a>
+                      </div>
+                    )}
+                    {report.unmatched.length > 0 && (
+                      <div style={{ color: ink.qualified, fontSize: '0.86rem' }}>
+                        neither sample nor blank: {report.unmatched.join(', ')}
+                      </div>
+                    )}
+                  </td>
+                  <td>{report.laboratory}</td>
+                  <td>{report.received}</td>
+                  <td className="num fn-figure">{report.rows}</td>
+                  <td>
+                    <State state={report.blankCorrected} />
+                  </td>
+                  <td>
+                    <State state={report.desorptionCorrected} />
+                  </td>
+                  <td style={{ textAlign: 'right' }}>
+                    {records && (
+                      <Button size="small" onClick={() => setAsking(report)}>
+                        The laboratory said
+                      </Button>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
       <h2>Blanks</h2>
       {blanks.length === 0 ? (

@@ -123,7 +123,10 @@ function Sheet({ page }: { page: Page }) {
                 {assessment.channels.filter((one) => one.verdict !== 'void').length} of{' '}
                 {assessment.channels.length} stand:{' '}
                 {assessment.channels.map((one) => (
-                  <span key={one.channel} style={{ marginRight: 14, whiteSpace: 'nowrap' }}>
+                  <span
+                    key={one.channel}
+                    style={{ display: 'inline-block', marginRight: 14, whiteSpace: 'nowrap' }}
+                  >
                     {one.channel} <VerdictSign verdict={one.verdict} />
                   </span>
                 ))}

@@ -1,0 +1,81 @@
+import { describe, expect, it } from 'vitest';
+import type { Schemas } from '../api/client';
+import type { Entry } from '../look/values';
+import { lacks, rowsOf } from './answers';
+
+const entry = (name: string, label: string, required = false): Entry => ({
+  name,
+  kind: 'decimal',
+  label,
+  required,
+  help: '',
+  units: [],
+  choices: [],
+  rows: [],
+  of: '',
+});
+
+const step = (kind: Schemas['Step']['kind'], more: Partial<Schemas['Step']> = {}): Schemas['Step'] => ({
+  id: kind,
+  kind,
+  title: '',
+  instruction: '',
+  why: '',
+  required: true,
+  seconds: null,
+  when: null,
+  into: '',
+  rows: 1,
+  fields: [],
+  columns: [],
+  ...more,
+});
+
+const references = [
+  { id: 'FP-01', model: '', about: '', settings: [], problems: [] },
+  { id: 'VT-01', model: '', about: '', settings: [{ value: 'A', words: 'throat A' }], problems: [] },
+];
+
+describe('what a step still wants', () => {
+  it('wants a reference, and its setting where it has several', () => {
+    const at = step('reference');
+    expect(lacks(at, {}, references)).toBe('Choose a reference.');
+    expect(lacks(at, { reference: 'gone' }, references)).toBe('Choose a reference.');
+    expect(lacks(at, { reference: 'FP-01' }, references)).toBeNull();
+    expect(lacks(at, { reference: 'VT-01' }, references)).toBe('Choose its setting.');
+    expect(lacks(at, { reference: 'VT-01', setting: 'A' }, references)).toBeNull();
+  });
+
+  it('wants one reading, or what tells the change beside it', () => {
+    const plain = step('readings', {
+      into: 'asFound',
+      columns: [entry('volume', 'Volume'), entry('seconds', 'Time')],
+    });
+    expect(lacks(plain, { asFound: [{ seconds: '3' }] }, [])).toBe('Write the reading.');
+    expect(lacks(plain, { asFound: [{ volume: '500' }] }, [])).toBeNull();
+    const factors = { ...plain, fields: [entry('before', 'Factor before'), entry('after', 'Factor after')] };
+    expect(lacks(factors, {}, [])).toBe('Write the reading, or factor before and factor after.');
+    expect(lacks(factors, { before: '1.2' }, [])).toBeNull();
+  });
+
+  it('wants required fields, and at least something of a step that asks', () => {
+    const leak = step('entries', { fields: [entry('start', 'Vacuum'), entry('end', 'At the end')] });
+    expect(lacks(leak, {}, [])).toBe('Write what was seen.');
+    expect(lacks(leak, { end: '3' }, [])).toBeNull();
+    const medium = step('entries', {
+      fields: [entry('medium', 'The medium is', true), entry('more', 'More')],
+    });
+    expect(lacks(medium, { more: '1' }, [])).toBe('Still wanted: The medium is.');
+  });
+
+  it('wants to know whether it was adjusted, and nothing of a step that only confirms', () => {
+    expect(lacks(step('adjust'), {}, [])).toBe('Say whether it was adjusted.');
+    expect(lacks(step('adjust'), { adjusted: false }, [])).toBeNull();
+    expect(lacks(step('confirm'), {}, [])).toBeNull();
+  });
+
+  it('reads rows only where there are rows', () => {
+    expect(rowsOf({ asFound: [{ value: '1' }] }, 'asFound')).toEqual([{ value: '1' }]);
+    expect(rowsOf({}, 'points')).toEqual([]);
+  });
+});
