@@ -140,7 +140,7 @@ final readonly class BenchController
         $answers = $body->map('answers');
         // The moment of the first reading stays, whichever copy of the answers comes later.
         $answers['at'] ??= $draft->answers()['at'] ?? null;
-        if ($answers['at'] === null && array_filter(['asFound', 'points'], static fn (string $rows): bool => AnswerRows::of($answers[$rows] ?? []) !== []) !== []) {
+        if ($answers['at'] === null && self::hasReadings($answers)) {
             $answers['at'] = $this->clock->now()->format(\DATE_ATOM);
         }
         $answers = array_filter($answers, static fn (mixed $value, string $name): bool => $name !== 'at' || $value !== null, \ARRAY_FILTER_USE_BOTH);
@@ -214,12 +214,18 @@ final readonly class BenchController
         return new JsonResponse(['id' => $record['id']], 201);
     }
 
+    /** @param array<mixed> $answers */
+    private static function hasReadings(array $answers): bool
+    {
+        return array_filter(['asFound', 'points'], static fn (string $rows): bool => AnswerRows::of($answers[$rows] ?? []) !== []) !== [];
+    }
+
     private function close(string $id, User $user, bool $brokenOff, string $reason): JsonResponse
     {
         $draft = $this->find($id);
         $answers = $draft->answers();
         $timeline = $this->logbook->timeline($draft->instrument);
-        if ($brokenOff && !isset($answers['at']) && ($answers['adjusted'] ?? null) !== true) {
+        if ($brokenOff && !self::hasReadings($answers) && ($answers['adjusted'] ?? null) !== true) {
             $this->journal->during($user->code, 'check put away', ['instrument' => $draft->instrument, 'reason' => $reason], function () use ($draft): void {
                 $draft->close($this->clock->now());
             });

@@ -20,6 +20,9 @@ use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
 /** Works runs out when asked, and keeps what was worked out until new evidence comes. */
 final readonly class Workings
 {
+    /** Runs that are kept in one transaction: few enough to hold in memory. */
+    private const AT_ONCE = 50;
+
     /** @param \Closure(): Assessor $assessor made only when something is worked out: it brings every rule with it */
     public function __construct(
         private Connection $connection,
@@ -77,12 +80,15 @@ final readonly class Workings
         $assessors = [];
         foreach ($missing as $instrument => $wanted) {
             $of = $timeline($instrument);
-            foreach ($of->runs as $run) {
-                if (isset($wanted[$run->id])) {
+            $ours = array_values(array_filter($of->runs, static fn (Run $run): bool => isset($wanted[$run->id])));
+            foreach (array_chunk($ours, self::AT_ONCE) as $some) {
+                $assessments = [];
+                foreach ($some as $run) {
                     $campaign = $wanted[$run->id];
                     $assessors[$campaign] ??= new ShiftAssessor(($this->assessor)(), $judge, $this->yardsticks($campaign), fn (Run $one): array => $this->shiftOf($one, $timeline));
-                    $this->keep($assessors[$campaign]->assess($run, $of), $policy);
+                    $assessments[] = $assessors[$campaign]->assess($run, $of);
                 }
+                $this->connection->transactional(fn (): array => array_map(fn (Assessment $assessment) => $this->keep($assessment, $policy), $assessments));
             }
         }
     }

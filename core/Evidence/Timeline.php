@@ -7,6 +7,8 @@ namespace Footnote\Core\Evidence;
 /** Everything known of one instrument, in the order in which it happened. */
 final readonly class Timeline
 {
+    public Memory $memory;
+
     /** @var list<Check> */
     public array $checks;
 
@@ -32,6 +34,7 @@ final readonly class Timeline
         usort($checks, static fn (Check $a, Check $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
         usort($interventions, static fn (Intervention $a, Intervention $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
         usort($runs, static fn (Run $a, Run $b): int => [$a->start, $a->id] <=> [$b->start, $b->id]);
+        $this->memory = new Memory();
         $this->checks = $checks;
         $this->interventions = $interventions;
         $this->runs = $runs;

@@ -26,13 +26,19 @@ final readonly class FlowHistory
 
     public static function of(Timeline $timeline, \DateTimeImmutable $until): self
     {
+        $all = $timeline->memory->once('flow history', static fn (): self => self::whole($timeline));
+        $points = array_values(array_filter($all->points, static fn (HistoryPoint $point): bool => $point->at <= $until));
+        $known = array_column(array_map(static fn (HistoryPoint $point): array => [$point->check], $points), 0);
+
+        return new self($points, array_values(array_filter($all->changes, static fn (array $change): bool => \in_array($change[0], $known, true))));
+    }
+
+    private static function whole(Timeline $timeline): self
+    {
         $usability = new FlowUsability();
         [$points, $changes, $left, $leftAt] = [[], [], null, null];
         foreach ($timeline->checks as $check) {
             $content = $check->content;
-            if ($check->at > $until) {
-                break;
-            }
             if (!$content instanceof FlowCheck || $content->points !== [] || $usability->whyUnusable($check, $timeline) !== []) {
                 $left = $check->content->wasAdjusted() ? null : $left;
                 continue;

@@ -31,6 +31,12 @@ final readonly class FlowMeasurement
      */
     public static function of(array $rows, string $when, Check $check, FlowCheck $content, Timeline $timeline): ?self
     {
+        return $timeline->memory->once(\sprintf('flow %s %s of %s', $rows === $content->asLeft ? 'left' : 'found', $when, $check->id), static fn (): ?self => self::measure($rows, $when, $check, $content, $timeline));
+    }
+
+    /** @param list<FlowRow> $rows */
+    private static function measure(array $rows, string $when, Check $check, FlowCheck $content, Timeline $timeline): ?self
+    {
         $rows = self::working(FlowCheck::counting($rows), $content);
         if ($rows === []) {
             return null;

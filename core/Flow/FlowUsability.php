@@ -16,6 +16,12 @@ final readonly class FlowUsability implements Usability
 {
     public function whyUnusable(Check $check, Timeline $timeline): array
     {
+        return $timeline->memory->once('flow usability '.$check->id, fn (): array => $this->reasons($check, $timeline));
+    }
+
+    /** @return list<string> */
+    private function reasons(Check $check, Timeline $timeline): array
+    {
         $content = $check->content;
         if (!$content instanceof FlowCheck) {
             return ['not a flow check'];

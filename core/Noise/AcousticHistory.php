@@ -24,14 +24,18 @@ final readonly class AcousticHistory
     /** Every usable check up to a moment, in order; drift is against the state the check before was left in. */
     public static function of(Timeline $timeline, \DateTimeImmutable $until): self
     {
+        $all = $timeline->memory->once('acoustic history', static fn (): self => self::whole($timeline));
+
+        return new self(array_values(array_filter($all->points, static fn (HistoryPoint $point): bool => $point->at <= $until)));
+    }
+
+    private static function whole(Timeline $timeline): self
+    {
         $usability = new AcousticUsability();
         $points = [];
         $left = null;
         $leftAt = null;
         foreach ($timeline->checks as $check) {
-            if ($check->at > $until) {
-                break;
-            }
             if (!$check->content instanceof AcousticCheck || $usability->whyUnusable($check, $timeline) !== []) {
                 if ($check->content->wasAdjusted()) {
                     $left = null;

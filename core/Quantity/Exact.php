@@ -87,7 +87,10 @@ final readonly class Exact implements \Stringable
 
     public function toFloat(): float
     {
-        return $this->value->toFloat();
+        // Whole numbers of up to fifteen digits are doubles as they are, so that one division rounds once, as it should.
+        [$numerator, $denominator] = [(string) $this->value->getNumerator(), (string) $this->value->getDenominator()];
+
+        return \strlen($numerator) < 16 && \strlen($denominator) < 16 ? (float) $numerator / (float) $denominator : $this->value->toFloat();
     }
 
     /** The value with the given number of decimals, half away from zero; for showing only. */

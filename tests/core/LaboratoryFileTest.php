@@ -29,7 +29,7 @@ final class LaboratoryFileTest extends TestCase
     /** @return iterable<string, array{string, array<int, list<array<string, string>>>}> */
     public static function tables(): iterable
     {
-        $wood = static fn (string $medium, string $front, string $unit, string ...$more): array => ['medium' => $medium, 'analyte' => 'wood', 'front' => $front, ...$more, 'unit' => $unit];
+        $wood = static fn (string $medium, string $front, string $unit): array => ['medium' => $medium, 'analyte' => 'wood', 'front' => $front, 'unit' => $unit];
         yield 'a head of three lines, semicolons, commas' => [
             "Weir Street\nReport;4711\nCassette No;Compound;Amount mg;Reporting limit\nA1;Wood dust;1,08;0,05\n;;;\nA2;wood;<0,05;0,05",
             [4 => [['medium' => 'A1', 'analyte' => 'wood', 'front' => '1,08', 'quantitation' => '0,05', 'unit' => 'mg']], 6 => [['medium' => 'A2', 'analyte' => 'wood', 'front' => '<0,05', 'quantitation' => '0,05', 'unit' => 'mg']]],
@@ -49,21 +49,7 @@ final class LaboratoryFileTest extends TestCase
     #[DataProvider('tables')]
     public function testReadsByItsOwnGuess(string $text, array $expected): void
     {
-        $sorted = static function (array $rows): array {
-            array_walk_recursive($rows, static fn (): null => null);
-            foreach ($rows as $line => $list) {
-                foreach (\is_array($list) ? $list : [] as $place => $row) {
-                    if (\is_array($row)) {
-                        ksort($row);
-                        $list[$place] = $row;
-                    }
-                }
-                $rows[$line] = $list;
-            }
-
-            return $rows;
-        };
-        self::assertSame($sorted($expected), $sorted(self::rows(LaboratoryFile::guess(explode("\n", $text), self::CODES), $text)));
+        self::assertEquals($expected, self::rows(LaboratoryFile::guess(explode("\n", $text), self::CODES), $text));
     }
 
     /** What was confirmed is read back as it was. */
