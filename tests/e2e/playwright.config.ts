@@ -7,7 +7,9 @@ export default defineConfig({
   outputDir: '../../var/e2e-results',
   workers: 1,
   fullyParallel: false,
-  timeout: 90_000,
+  timeout: 240_000,
+  // A busy machine answers late; what is wrong stays wrong.
+  expect: { timeout: 20_000 },
   forbidOnly: true,
   reporter: [['list']],
   use: {
