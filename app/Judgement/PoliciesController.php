@@ -79,10 +79,14 @@ final readonly class PoliciesController
         foreach ($body->map('reported') as $response => $answer) {
             $reported[$response] = \is_string($answer) ? $answer : '';
         }
-        $key = $this->journal->during($user->code, 'policy added', ['id' => $id, 'basedOn' => $body->raw('basedOn'), 'rules' => $changes], function () use ($id, $body, $base, $rules, $reported, $user): string {
+        $choices = [...($base['choices'] ?? [])];
+        foreach ($body->map('choices') as $name => $choice) {
+            $choices[$name] = \is_string($choice) ? $choice : '';
+        }
+        $key = $this->journal->during($user->code, 'policy added', ['id' => $id, 'basedOn' => $body->raw('basedOn'), 'reported' => $reported, 'choices' => $choices, 'rules' => $changes], function () use ($id, $body, $base, $rules, $reported, $choices, $user): string {
             $latest = $this->connection->fetchOne('SELECT MAX(version) FROM policy_version WHERE policy_id = ?', [$id]);
             $version = (\is_numeric($latest) ? (int) $latest : 0) + 1;
-            $data = [...$base, 'id' => $id, 'name' => $body->text('name'), 'version' => $version, 'summary' => $body->optionalText('summary', 1000) ?? '', 'reported' => $reported, 'rules' => $rules];
+            $data = [...$base, 'id' => $id, 'name' => $body->text('name'), 'version' => $version, 'summary' => $body->optionalText('summary', 1000) ?? '', 'reported' => $reported, 'choices' => $choices, 'rules' => $rules];
             $this->reader->read($data);
             $this->entities->persist(new PolicyVersion($id.'-'.$version, $id, $version, $data, $user->code, $this->clock->now()));
 

@@ -119,13 +119,18 @@ final class JobTest extends ApiTestCase
         $this->signIn(Role::Steward);
         $result = $this->call('GET', '/api/results/r1');
         self::assertSame(['standard-1' => 'void', 'cautious-1' => 'void', 'survey-1' => 'valid'], [$result->string('schools.0.key') => $result->string('schools.0.assessment.verdict'), $result->string('schools.1.key') => $result->string('schools.1.assessment.verdict'), $result->string('schools.2.key') => $result->string('schools.2.assessment.verdict')]);
-        $made = $this->call('POST', '/api/policies', ['basedOn' => 'standard-1', 'id' => 'ours', 'name' => 'Ours', 'reported' => ['offset' => 'between'], 'rules' => ['noise.drift' => ['limits' => ['drift' => ['value' => '0,9']], 'source' => 'House rule 7', 'mark' => 'own']]], 201);
+        $made = $this->call('POST', '/api/policies', ['basedOn' => 'standard-1', 'id' => 'ours', 'name' => 'Ours', 'reported' => ['offset' => 'between'], 'choices' => ['unsampledTime' => 'rest'], 'rules' => ['noise.drift' => ['limits' => ['drift' => ['value' => '0,9']], 'source' => 'House rule 7', 'mark' => 'own']]], 201);
         self::assertSame('ours-1', $made->string('key'));
         self::assertTrue($this->call('POST', '/api/campaigns/c/policy', ['policy' => 'ours-1'])->at('campaigns.0.policyChanged'));
         $again = $this->call('GET', '/api/results/r1');
         self::assertSame('between', $again->string('assessment.results.0.reported'));
         $this->call('POST', '/api/policies', ['basedOn' => 'standard-1', 'id' => 'ours', 'name' => 'Ours', 'rules' => ['noise.drift' => ['limits' => ['drift' => ['value' => 'much']]]]], 422);
         $this->call('POST', '/api/policies', ['basedOn' => 'standard-1', 'id' => 'ours', 'name' => 'Ours', 'rules' => ['no.such' => []]], 422);
+        foreach ([['choices' => ['unsampledTime' => 'some']], ['choices' => ['moon' => 'full']], ['reported' => ['flow' => 'guess']]] as $wrong) {
+            $this->call('POST', '/api/policies', ['basedOn' => 'standard-1', 'id' => 'ours', 'name' => 'Ours', 'rules' => [], ...$wrong], 422);
+        }
+        $listed = $this->call('GET', '/api/policies')->at('policies');
+        self::assertMatchesRegularExpression('/"id":"ours"[^}]*\}[^}]*"unsampledTime":"rest"/', json_encode($listed, \JSON_THROW_ON_ERROR));
     }
 
     public function testKitAddsAndNeverOverwrites(): void

@@ -19,8 +19,37 @@ const groups: Record<string, string> = {
   procedure: 'Procedure',
   run: 'Run',
   noise: 'Noise',
+  flow: 'Air sampling',
+  lab: 'Laboratory',
   clock: 'Clock',
   judgement: 'Judgement',
+};
+
+/** What a policy settles beside limits and weights; the server says what it knows. */
+const settled = [
+  {
+    of: 'reported',
+    name: 'offset',
+    title: 'Noise is reported',
+    values: ['indicated', 'pre', 'post', 'between'],
+  },
+  {
+    of: 'reported',
+    name: 'flow',
+    title: 'Volumes are reported',
+    values: ['indicated', 'pre', 'post', 'between', 'cautious'],
+  },
+  { of: 'choices', name: 'unsampledTime', title: 'Unsampled time counts as', values: ['zero', 'rest'] },
+] as const;
+
+const spoken: Record<string, string> = {
+  indicated: 'as indicated',
+  pre: 'by the check before',
+  post: 'by the check after',
+  between: 'along the bracket',
+  cautious: 'at the cautious end',
+  zero: 'not exposed',
+  rest: 'exposed as in the time sampled',
 };
 
 const severities = ['note', 'corrected', 'qualified', 'void', 'off'];
@@ -84,6 +113,23 @@ export function PoliciesView() {
                 </tr>
               </thead>
               <tbody>
+                {settled.map(({ of, name, title }) => (
+                  <tr key={name}>
+                    <td>{title}</td>
+                    {newest.map((policy) => {
+                      const value = policy.data[of]?.[name] ?? '';
+                      return (
+                        <td
+                          key={policy.key}
+                          style={{ fontWeight: value === (first?.data[of]?.[name] ?? '') ? 400 : 700 }}
+                        >
+                          {spoken[value] ?? (value || '–')}
+                        </td>
+                      );
+                    })}
+                    <td />
+                  </tr>
+                ))}
                 {rules.map((rule, i) => {
                   const group = rule.split('.')[0] ?? '';
                   const before = rules[i - 1]?.split('.')[0];
@@ -144,13 +190,16 @@ function Edit({ base, onClose }: { base: Version; onClose: () => void }) {
   const [id, setId] = useState(base.data.id);
   const [name, setName] = useState(base.data.name);
   const [summary, setSummary] = useState(base.data.summary ?? '');
-  const [reported, setReported] = useState(base.data.reported?.['offset'] ?? 'indicated');
+  const [settles, setSettles] = useState({
+    reported: { ...base.data.reported },
+    choices: { ...base.data.choices },
+  });
   const [changes, setChanges] = useState<Record<string, RuleChange>>({});
   const add = useChange(
     () =>
       answer(
         api.POST('/api/policies', {
-          body: { basedOn: base.key, id, name, summary, reported: { offset: reported }, rules: changes },
+          body: { basedOn: base.key, id, name, summary, ...settles, rules: changes },
         }),
       ),
     onClose,
@@ -187,18 +236,25 @@ function Edit({ base, onClose }: { base: Version; onClose: () => void }) {
           onChange={(event) => setSummary(event.target.value)}
           sx={{ minWidth: 380 }}
         />
-        <TextField
-          select
-          label="Noise is reported"
-          value={reported}
-          onChange={(event) => setReported(event.target.value)}
-        >
-          {['indicated', 'pre', 'post', 'between'].map((one) => (
-            <MenuItem key={one} value={one}>
-              {one}
-            </MenuItem>
-          ))}
-        </TextField>
+        {settled.map(({ of, name, title, values }) => (
+          <TextField
+            key={name}
+            select
+            label={title}
+            value={settles[of][name] ?? values[0]}
+            onChange={(event) =>
+              setSettles({ ...settles, [of]: { ...settles[of], [name]: event.target.value } })
+            }
+            error={add.error?.of(name) !== undefined}
+            sx={{ minWidth: 190 }}
+          >
+            {values.map((one) => (
+              <MenuItem key={one} value={one}>
+                {spoken[one]}
+              </MenuItem>
+            ))}
+          </TextField>
+        ))}
       </div>
       <div style={{ overflowX: 'auto', marginTop: 12 }}>
         <table className="fn-table" style={{ minWidth: 820 }}>

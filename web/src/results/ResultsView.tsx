@@ -308,6 +308,7 @@ function Line({ row, doses, peaks }: { row: Row; doses: string[]; peaks: boolean
                 color: row.decision.stale ? ink.void : ink.soft,
                 fontSize: '0.82rem',
                 fontWeight: row.decision.stale ? 650 : 400,
+                whiteSpace: 'nowrap',
               }}
             >
               {row.decision.stale
