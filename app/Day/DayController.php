@@ -45,6 +45,13 @@ final readonly class DayController
         $date = $wanted !== '' ? $wanted : ($this->hasEvidence($today, $zone) || !\is_string($latest) ? $today : (new \DateTimeImmutable($latest, new \DateTimeZone('UTC')))->setTimezone($zone)->format('Y-m-d'));
         $from = new \DateTimeImmutable($date, $zone);
         $to = $from->modify('+1 day');
+        // What the day belongs to: the campaigns measured on it; on a quiet day the newest.
+        $measured = $this->connection->fetchAllAssociative('SELECT DISTINCT c.id, c.title, c.site FROM campaign c JOIN run r ON r.campaign_id = c.id WHERE r.started_at >= ? AND r.started_at < ? ORDER BY c.id', array_map(static fn (\DateTimeImmutable $at): string => $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'), [$from, $to]));
+        $campaign = match (\count($measured)) {
+            0 => $campaign,
+            1 => $measured[0],
+            default => ['title' => implode('; ', array_map(static fn (array $one): string => Logbook::text($one, 'title'), $measured))] + $measured[0],
+        };
         $foresight = new Foresight($this->assessor);
         $verdicts = [];
         $units = [];

@@ -35,17 +35,17 @@ final class AirJobTest extends ApiTestCase
         $this->signIn(Role::Technician);
         $start = new \DateTimeImmutable('-7 hours');
         $this->check('2,000', $start->modify('-15 minutes'));
-        $run = $this->call('POST', '/api/runs', ['campaign' => 'c', 'instrument' => 'P', 'start' => $start->format(\DATE_ATOM), 'person' => 'W-02', 'task' => 'hand sanding', 'place' => 'case room', 'shiftMinutes' => '480', 'medium' => 'IOM-7', 'sampler' => 'head', 'method' => 'dust'], 201)->string('id');
+        $run = $this->call('POST', '/api/runs', ['campaign' => 'c', 'instrument' => 'P', 'start' => $start->format(\DATE_ATOM), 'person' => 'W-02', 'task' => 'hand sanding', 'place' => 'case room', 'shiftMinutes' => '480', 'medium' => 'MH-7', 'sampler' => 'head', 'method' => 'dust'], 201)->string('id');
         $this->call('POST', '/api/runs', ['campaign' => 'c', 'instrument' => 'P', 'start' => $start->modify('-2 days')->format(\DATE_ATOM), 'stop' => $start->modify('-47 hours')->format(\DATE_ATOM), 'person' => 'W-02', 'task' => 't', 'medium' => 'F0'], 422);
         $this->call('POST', "/api/runs/$run/facts", ['stop' => $start->modify('+6 hours')->format(\DATE_ATOM), 'clockOffsetSeconds' => '0', 'timerMinutes' => '359', 'fieldTemperature' => ['value' => '20', 'unit' => '°C'], 'fieldPressure' => ['value' => '100', 'unit' => 'kPa']], 201);
-        self::assertSame('IOM-7', $this->call('GET', '/api/runs/'.$run)->string('family.values.medium'));
+        self::assertSame('MH-7', $this->call('GET', '/api/runs/'.$run)->string('family.values.medium'));
         $this->check('1,960', $start->modify('+6 hours 10 minutes'));
 
         $open = $this->call('GET', '/api/results/'.$run);
         self::assertSame('open', $open->string('assessment.verdict'));
-        self::assertSame(['IOM-7'], array_column($this->call('GET', '/api/laboratory')->list('awaited'), 'medium'));
+        self::assertSame(['MH-7'], array_column($this->call('GET', '/api/laboratory')->list('awaited'), 'medium'));
 
-        $lines = "Report 4711\nSample;Substance;Mass µg;LOQ µg\nIOM-7;Wood dust;712,8;50\nF0;Wood dust;n.d.;50\nX-99;Wood dust;80;50\n";
+        $lines = "Report 4711\nSample;Substance;Mass µg;LOQ µg\nMH-7;Wood dust;712,8;50\nF0;Wood dust;n.d.;50\nX-99;Wood dust;80;50\n";
         $preview = $this->call('POST', '/api/laboratory/preview', raw: $lines);
         self::assertSame([';', 2, false], [$preview->string('mapping.delimiter'), $preview->int('mapping.skip'), $preview->at('remembered')]);
         self::assertSame(['medium', 'analyte', 'front', 'quantitation'], array_column($preview->list('mapping.columns'), 'field'));
@@ -70,7 +70,7 @@ final class AirJobTest extends ApiTestCase
         self::assertSame(['Air', 'Medium', 'As found', 'As left', 'Adjusted'], array_column($result->list('checks.0.cells'), 'label'));
         self::assertStringContainsString('[9 struck out: the piston stuck]', $result->string('checks.0.cells.2.shown'));
         $custody = $this->call('GET', '/api/campaigns/c/custody');
-        self::assertSame(['IOM-7', 'F0'], array_column($custody->list('media'), 'medium'));
+        self::assertSame(['MH-7', 'F0'], array_column($custody->list('media'), 'medium'));
         self::assertSame('712.8', $custody->string('media.0.volume'));
 
         $this->signIn(Role::Hygienist);
@@ -79,7 +79,7 @@ final class AirJobTest extends ApiTestCase
 
         // A second report on the same medium wants its reason, and what was signed says that evidence has changed.
         $this->signIn(Role::Technician);
-        $again = ['number' => '4712', 'laboratory' => 'Sallow Laboratory', 'received' => '2026-04-02', 'blankCorrected' => 'no', 'desorptionCorrected' => 'no', 'rows' => [['medium' => 'IOM-7', 'analyte' => 'wood', 'front' => '900', 'unit' => 'µg']]];
+        $again = ['number' => '4712', 'laboratory' => 'Sallow Laboratory', 'received' => '2026-04-02', 'blankCorrected' => 'no', 'desorptionCorrected' => 'no', 'rows' => [['medium' => 'MH-7', 'analyte' => 'wood', 'front' => '900', 'unit' => 'µg']]];
         $this->call('POST', '/api/laboratory/reports', $again, 422);
         $this->call('POST', '/api/laboratory/reports', [...$again, 'reason' => 'weighed again'], 201);
         self::assertNotNull($this->call('GET', '/api/results/'.$run)->at('changedSinceSigning'));

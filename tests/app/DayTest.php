@@ -49,6 +49,19 @@ final class DayTest extends ApiTestCase
         self::assertCount(2, $day->list('units.0.checks'));
     }
 
+    /** The day names the campaigns that were measured on it, not the newest one. */
+    public function testTheDayNamesItsCampaigns(): void
+    {
+        $this->import((new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00'));
+        $this->signIn(Role::Hygienist);
+        $own = $this->call('GET', '/api/day?date=2026-03-02')->string('campaign.title');
+        $this->call('POST', '/api/campaigns', ['id' => 'z', 'title' => 'Later', 'site' => 'Sallow Mill', 'zone' => 'Europe/London'], 201);
+        self::assertSame($own, $this->call('GET', '/api/day?date=2026-03-02')->string('campaign.title'));
+        self::assertSame('Later', $this->call('GET', '/api/day?date=2026-03-09')->string('campaign.title'));
+        $this->call('POST', '/api/runs', ['campaign' => 'z', 'instrument' => 'D', 'start' => Scene::moment('17:00'), 'person' => 'W-01', 'task' => 'sawing'], 201);
+        self::assertSame($own.'; Later', $this->call('GET', '/api/day?date=2026-03-02')->string('campaign.title'));
+    }
+
     public function testAnEmptyLogbookHasADayToo(): void
     {
         $this->signIn(Role::Reader);

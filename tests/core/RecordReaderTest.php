@@ -90,7 +90,9 @@ final class RecordReaderTest extends TestCase
         $record = self::good()->record;
         self::assertTrue(self::fits($record));
         self::assertFalse(self::fits([...$record, 'weather' => 'fine']));
-        self::assertTrue(self::fits(json_decode((string) file_get_contents(\dirname(__DIR__, 2).'/demo/record.json'), true, 64, \JSON_THROW_ON_ERROR)));
+        foreach (['record', 'air'] as $demo) {
+            self::assertTrue(self::fits(json_decode((string) file_get_contents(\dirname(__DIR__, 2)."/demo/$demo.json"), true, 64, \JSON_THROW_ON_ERROR)), $demo);
+        }
     }
 
     private static function fits(mixed $record): bool
