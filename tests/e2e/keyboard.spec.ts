@@ -82,6 +82,8 @@ test('a check and a signature without a mouse', async ({ page }) => {
   await tabTo(page, /^Sign as/);
   await page.keyboard.press('Enter');
   await expect(page.getByText(/signed as/)).toBeVisible();
+  // Keys are silent until the dialog is gone.
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('k');
   await expect(page.getByRole('heading', { name: /W-05, Spindle moulding/ })).toBeVisible();
   await page.keyboard.press('u');
