@@ -25,6 +25,7 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\SlopeIsZero;
@@ -48,6 +49,9 @@ final readonly class FlowBench implements BenchGuide
                 continue;
             }
             $problems = ReferenceChoice::problemsOf($reference, $on);
+            if (self::fallsShort($unit, $reference)) {
+                $problems[] = 'Its range does not meet the flows of this unit.';
+            }
             $throats = $reference->traits->rows('throats');
             $settings = array_map(static fn (Traits $throat): array => ['value' => $throat->text('name') ?? '', 'words' => \sprintf('throat %s, %s to %s', $throat->text('name') ?? '', $throat->measured('low')?->words() ?? '?', $throat->measured('high')?->words() ?? '?')], $throats);
             [$low, $high] = [$reference->traits->measured('rangeLow'), $reference->traits->measured('rangeHigh')];
@@ -59,6 +63,15 @@ final readonly class FlowBench implements BenchGuide
         }
 
         return $choices;
+    }
+
+    /** Whether no flow of the unit lies in the range of the standard; only where both are known. */
+    private static function fallsShort(Instrument $unit, Reference $reference): bool
+    {
+        $under = static fn (?Measured $one, ?Measured $other): bool => $one !== null && $other !== null && $one->in(Unit::LitrePerMinute)->compareTo($other->in(Unit::LitrePerMinute)) < 0;
+
+        return $under($reference->traits->measured('rangeHigh'), $unit->traits->measured('rangeLow'))
+            || $under($unit->traits->measured('rangeHigh'), $reference->traits->measured('rangeLow'));
     }
 
     public function fields(Step $step, Instrument $unit, ?Reference $reference): array

@@ -185,6 +185,12 @@ final class FlowBenchTest extends TestCase
         self::assertSame(['A', 'B', 'C'], array_column($choices[0]->settings, 'value'));
         self::assertSame([[], ['It has no certificate.'], []], array_map(static fn ($choice): array => $choice->problems, $choices));
         self::assertSame('dry piston, 5 mL/min to 5 L/min', $choices[2]->about);
+
+        // The piston ends at 5 L/min: a sampler of that flow is met, one that begins above it is not.
+        foreach (['5' => [], '5.001' => ['Its range does not meet the flows of this unit.']] as $from => $problems) {
+            $unit = (new \Footnote\Core\Record\EvidenceReader())->instrument(Fields::of(AirScene::pump('P', ['rangeLow' => ['value' => (string) $from, 'unit' => 'L/min']])));
+            self::assertSame($problems, (new FlowBench())->choices($unit, [$references[2]], new \DateTimeImmutable('2026-03-02'))[0]->problems);
+        }
     }
 
     /** Every kind of standard has its own columns and asks for what only it needs. */
