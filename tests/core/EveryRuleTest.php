@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Footnote\Tests\Core;
 
 use Footnote\Core\Flow\FlowFamily;
-use Footnote\Core\Judgement\Assessment;
-use Footnote\Core\Judgement\Finding;
 use Footnote\Core\Judgement\Rule\SharedRules;
 use Footnote\Core\Judgement\Severity;
 use Footnote\Core\Noise\LevelLog;
@@ -23,6 +21,8 @@ use PHPUnit\Framework\TestCase;
  */
 final class EveryRuleTest extends TestCase
 {
+    use RulesOneByOne;
+
     private static function day(): Scene
     {
         return (new Scene())
@@ -181,17 +181,6 @@ final class EveryRuleTest extends TestCase
         return $scene->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0']);
     }
 
-    #[DataProvider('rules')]
-    public function testFindsOnOneSideOfItsLineOnly(string $rule, Scene $finds, Scene $not, Severity $severity): void
-    {
-        $finding = self::of($finds->assess('r'), $rule);
-        self::assertNotNull($finding, 'it finds something');
-        self::assertSame($severity, $finding->severity);
-        self::assertNotSame('', $finding->seen);
-        self::assertNotSame([], $finding->evidence, 'a finding names its evidence');
-        self::assertNull(self::of($not->assess('r'), $rule), 'its nearest neighbour is clean');
-    }
-
     /** @return iterable<string, array{string, PackedLog, PackedLog}> rule, log in which it finds, log in which it does not */
     public static function logs(): iterable
     {
@@ -262,16 +251,5 @@ final class EveryRuleTest extends TestCase
                 self::assertNotSame('', $setting->source, $setting->rule.' names its source');
             }
         }
-    }
-
-    private static function of(Assessment $assessment, string $rule): ?Finding
-    {
-        foreach ($assessment->findings as $finding) {
-            if ($finding->setting->rule === $rule) {
-                return $finding;
-            }
-        }
-
-        return null;
     }
 }

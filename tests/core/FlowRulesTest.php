@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
-use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Finding;
 use Footnote\Core\Judgement\Severity;
 use Footnote\Core\Judgement\Verdict;
-use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Every rule of air sampling on both sides of its line; limits are those of the Standard policy. */
 final class FlowRulesTest extends TestCase
 {
+    use RulesOneByOne;
+
     /**
      * @param array<string, mixed> $run
      * @param array<string, mixed> $flow of the check after
@@ -184,17 +184,6 @@ final class FlowRulesTest extends TestCase
         return $scene;
     }
 
-    #[DataProvider('rules')]
-    public function testFindsOnOneSideOfItsLineOnly(string $rule, AirScene $finds, AirScene $not, Severity $severity): void
-    {
-        $finding = self::of($finds->assess('r'), $rule);
-        self::assertNotNull($finding, 'it finds something');
-        self::assertSame($severity, $finding->severity);
-        self::assertNotSame('', $finding->seen);
-        self::assertNotSame([], $finding->evidence, 'a finding names its evidence');
-        self::assertNull(self::of($not->assess('r'), $rule), 'its nearest neighbour is clean');
-    }
-
     public function testACleanDayIsValid(): void
     {
         $assessment = self::day()->assess('r');
@@ -217,16 +206,5 @@ final class FlowRulesTest extends TestCase
         self::assertSame(Verdict::Open, $assessment->verdict);
         self::assertSame('the laboratory\'s report on M-r', $assessment->findings[0]->cure?->evidence);
         self::assertSame('volume', $assessment->results[0]->key, 'the volume stands already');
-    }
-
-    private static function of(Assessment $assessment, string $rule): ?Finding
-    {
-        foreach ($assessment->findings as $finding) {
-            if ($finding->setting->rule === $rule) {
-                return $finding;
-            }
-        }
-
-        return null;
     }
 }
