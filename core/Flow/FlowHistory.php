@@ -18,7 +18,7 @@ final readonly class FlowHistory
 {
     /**
      * @param list<HistoryPoint>   $points  flows in L/min, drift in percent
-     * @param list<array{string, Figure}> $changes check, and the change up to it
+     * @param list<array{Check, Figure}> $changes check, and the change up to it
      */
     private function __construct(public array $points, private array $changes)
     {
@@ -27,10 +27,11 @@ final readonly class FlowHistory
     public static function of(Timeline $timeline, \DateTimeImmutable $until): self
     {
         $all = $timeline->memory->once('flow history', static fn (): self => self::whole($timeline));
-        $points = array_values(array_filter($all->points, static fn (HistoryPoint $point): bool => $point->at <= $until));
-        $known = array_column(array_map(static fn (HistoryPoint $point): array => [$point->check], $points), 0);
 
-        return new self($points, array_values(array_filter($all->changes, static fn (array $change): bool => \in_array($change[0], $known, true))));
+        return new self(
+            array_values(array_filter($all->points, static fn (HistoryPoint $point): bool => $point->at <= $until)),
+            array_values(array_filter($all->changes, static fn (array $change): bool => $change[0]->at <= $until)),
+        );
     }
 
     private static function whole(Timeline $timeline): self
@@ -50,7 +51,7 @@ final readonly class FlowHistory
             $now = $content->adjusted ? FlowMeasurement::of($content->asLeft, 'as left', $check, $content, $timeline)?->mean : $found;
             $change = $left !== null && $found !== null ? FlowResponse::change($left, $found, 'change of flow up to '.$check->id) : null;
             if ($change !== null) {
-                $changes[] = [$check->id, $change];
+                $changes[] = [$check, $change];
             }
             $points[] = new HistoryPoint($check->at, $check->id, $found?->toFloat(), $now?->toFloat(), $change?->toFloat(), $content->adjusted && $found !== null && $now !== null ? $now->toFloat() - $found->toFloat() : null);
             $left = $now;
@@ -69,7 +70,7 @@ final readonly class FlowHistory
             }
         }
 
-        return $largest === null ? null : Figure::read('ΔQ_max', 'the most the flow of this unit has changed', $largest[1]->value instanceof Exact ? $largest[1]->value : round($largest[1]->value, 9), Unit::Percent, new Origin('check', $largest[0], 'between two checks'), 2);
+        return $largest === null ? null : Figure::read('ΔQ_max', 'the most the flow of this unit has changed', $largest[1]->value instanceof Exact ? $largest[1]->value : round($largest[1]->value, 9), Unit::Percent, new Origin('check', $largest[0]->id, 'between two checks'), 2);
     }
 
     private static function broken(Timeline $timeline, \DateTimeImmutable $from, \DateTimeImmutable $to): bool

@@ -3,6 +3,7 @@ import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-li
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
+import { step } from '../look/fixtures';
 import { CheckView } from './CheckView';
 
 const server = vi.hoisted(() => ({ GET: vi.fn(), PUT: vi.fn(), POST: vi.fn() }));
@@ -11,26 +12,6 @@ vi.mock('../api/client', async (original) => ({
   ...(await original<typeof import('../api/client')>()),
   api: server,
 }));
-
-const step = (
-  id: string,
-  kind: Schemas['Step']['kind'],
-  more: Partial<Schemas['Step']> = {},
-): Schemas['Step'] => ({
-  id,
-  kind,
-  title: id,
-  instruction: `do ${id}`,
-  why: `why ${id}`,
-  required: true,
-  seconds: null,
-  when: null,
-  into: '',
-  rows: 1,
-  fields: [],
-  columns: [],
-  ...more,
-});
 
 const reading: Schemas['Entry'] = {
   name: 'value',

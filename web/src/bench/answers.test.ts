@@ -1,35 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
-import type { Entry } from '../look/values';
+import { entry as declared, step as named } from '../look/fixtures';
 import { lacks, rowsOf } from './answers';
 
-const entry = (name: string, label: string, required = false): Entry => ({
-  name,
-  kind: 'decimal',
-  label,
-  required,
-  help: '',
-  units: [],
-  choices: [],
-  rows: [],
-  of: '',
-});
-
-const step = (kind: Schemas['Step']['kind'], more: Partial<Schemas['Step']> = {}): Schemas['Step'] => ({
-  id: kind,
-  kind,
-  title: '',
-  instruction: '',
-  why: '',
-  required: true,
-  seconds: null,
-  when: null,
-  into: '',
-  rows: 1,
-  fields: [],
-  columns: [],
-  ...more,
-});
+const entry = (name: string, label: string, required = false) =>
+  declared(name, 'decimal', { label, required });
+const step = (kind: Schemas['Step']['kind'], more: Partial<Schemas['Step']> = {}) => named(kind, kind, more);
 
 const references = [
   { id: 'FP-01', model: '', about: '', settings: [], problems: [] },

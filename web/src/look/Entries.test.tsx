@@ -2,6 +2,7 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { useEffect, useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Entries } from './Entries';
+import { entry } from './fixtures';
 import type { Entry, Values } from './values';
 
 vi.mock('../api/hooks', () => ({
@@ -18,19 +19,6 @@ vi.mock('../api/hooks', () => ({
     data: { shelves: [{ id: 'samplers', items: [{ code: 'INH-A', name: 'Inhalable head' }] }] },
   }),
 }));
-
-const entry = (name: string, kind: Entry['kind'], more: Partial<Entry> = {}): Entry => ({
-  name,
-  kind,
-  label: name,
-  required: false,
-  help: '',
-  units: [],
-  choices: [],
-  rows: [],
-  of: '',
-  ...more,
-});
 
 const seen = vi.fn<(values: Values) => void>();
 

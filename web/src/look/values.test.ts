@@ -1,18 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { filled, firstMissing, inWords, isFilled, rememberedUnit, rememberUnit, type Entry } from './values';
-
-const entry = (name: string, kind: Entry['kind'], more: Partial<Entry> = {}): Entry => ({
-  name,
-  kind,
-  label: name,
-  required: false,
-  help: '',
-  units: [],
-  choices: [],
-  rows: [],
-  of: '',
-  ...more,
-});
+import { entry } from './fixtures';
+import { filled, firstMissing, inWords, isFilled, rememberedUnit, rememberUnit } from './values';
 
 beforeEach(() => {
   const store = new Map<string, string>();
