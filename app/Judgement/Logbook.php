@@ -255,10 +255,14 @@ final readonly class Logbook
         return (new \DateTimeImmutable(self::text($row, $name), new \DateTimeZone('UTC')))->format(\DATE_ATOM);
     }
 
-    /** Bytes as they are kept in a blob column. */
-    public static function packed(string $bytes): string
+    /**
+     * Bytes as they are kept in a blob column.
+     *
+     * @param int $effort 1 to 9: little for what may be made again, more for evidence
+     */
+    public static function packed(string $bytes, int $effort = 6): string
     {
-        $packed = gzcompress($bytes, 6);
+        $packed = gzcompress($bytes, $effort);
 
         return $packed === false ? throw new \RuntimeException('Bytes could not be packed.') : $packed;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Judgement;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Statement;
 use Footnote\App\Http\Problem;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -22,6 +23,11 @@ final readonly class Workings
 {
     /** Runs that are kept in one transaction: few enough to hold in memory. */
     private const AT_ONCE = 50;
+
+    private const JSON = \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE;
+
+    /** Two requests may work out the same run at once; both come to the same, and the later one simply stands. */
+    private const KEEP = 'INSERT OR REPLACE INTO worked_run (run_id, policy_key, verdict, digest, summary, school, body) VALUES (?, ?, ?, ?, ?, ?, ?)';
 
     /** @param \Closure(): Assessor $assessor made only when something is worked out: it brings every rule with it */
     public function __construct(
@@ -77,43 +83,67 @@ final readonly class Workings
         $timeline = function (string $instrument) use (&$timelines): Timeline {
             return $timelines[$instrument] ??= $this->logbook->timeline($instrument);
         };
+        $keeping = $this->connection->prepare(self::KEEP);
         $assessors = [];
         foreach ($missing as $instrument => $wanted) {
             $of = $timeline($instrument);
-            $ours = array_values(array_filter($of->runs, static fn (Run $run): bool => isset($wanted[$run->id])));
+            $ours = array_filter($of->runs, static fn (Run $run): bool => isset($wanted[$run->id]));
             foreach (array_chunk($ours, self::AT_ONCE) as $some) {
+                $shifts = $this->shifts($some);
                 $assessments = [];
                 foreach ($some as $run) {
                     $campaign = $wanted[$run->id];
-                    $assessors[$campaign] ??= new ShiftAssessor(($this->assessor)(), $judge, $this->yardsticks($campaign), fn (Run $one): array => $this->shiftOf($one, $timeline));
-                    $assessments[] = $assessors[$campaign]->assess($run, $of);
+                    $assessors[$campaign] ??= new ShiftAssessor(($this->assessor)(), $judge, $this->yardsticks($campaign));
+                    $assessments[] = $assessors[$campaign]->assess($run, $of, self::among($shifts[$run->id] ?? [], $timeline));
                 }
-                $this->connection->transactional(fn (): array => array_map(fn (Assessment $assessment) => $this->keep($assessment, $policy), $assessments));
+                $this->connection->transactional(function () use ($assessments, $policy, $keeping): void {
+                    foreach ($assessments as $assessment) {
+                        $this->keep($assessment, $policy, $keeping);
+                    }
+                });
             }
         }
     }
 
     /**
-     * The runs that share the shift of a run, each with everything known of its unit.
+     * The other runs that share the shift of each of these.
      *
-     * @param \Closure(string): Timeline $timeline
+     * @param list<Run> $runs
+     *
+     * @return array<string, list<array{string, string}>> run and instrument of the others, by run
+     */
+    private function shifts(array $runs): array
+    {
+        $shifts = [];
+        $marks = implode(', ', array_fill(0, \count($runs), '?'));
+        foreach ($this->connection->fetchAllNumeric("SELECT r.id, o.id, o.instrument_id FROM run r JOIN run o ON o.shift_key = r.shift_key WHERE r.id IN ($marks) AND r.shift_key <> '' AND o.id <> r.id", array_map(static fn (Run $run): string => $run->id, $runs)) as [$run, $other, $instrument]) {
+            \assert(\is_string($run) && \is_string($other) && \is_string($instrument));
+            $shifts[$run][] = [$other, $instrument];
+        }
+
+        return $shifts;
+    }
+
+    /**
+     * Those runs, each with everything known of its unit.
+     *
+     * @param list<array{string, string}> $shift    run and instrument
+     * @param \Closure(string): Timeline  $timeline
      *
      * @return list<array{Run, Timeline}>
      */
-    private function shiftOf(Run $run, \Closure $timeline): array
+    private static function among(array $shift, \Closure $timeline): array
     {
-        $shift = [];
-        foreach ($this->connection->fetchAllNumeric("SELECT o.id, o.instrument_id FROM run r JOIN run o ON o.shift_key = r.shift_key WHERE r.id = ? AND r.shift_key <> '' AND o.id <> r.id", [$run->id]) as [$id, $instrument]) {
-            \assert(\is_string($id) && \is_string($instrument));
+        $found = [];
+        foreach ($shift as [$id, $instrument]) {
             $of = $timeline($instrument);
-            foreach ($of->runs as $other) {
-                if ($other->id === $id) {
-                    $shift[] = [$other, $of];
-                }
+            $run = $of->run($id);
+            if ($run !== null) {
+                $found[] = [$run, $of];
             }
         }
 
-        return $shift;
+        return $found;
     }
 
     /** New evidence on an instrument: what was worked out of its runs goes. */
@@ -169,19 +199,22 @@ final readonly class Workings
         return (new RecordReader())->yardsticks(Fields::of(json_decode($json, true, 32, \JSON_THROW_ON_ERROR)));
     }
 
-    private function keep(Assessment $assessment, string $policy): void
+    private function keep(Assessment $assessment, string $policy, Statement $keeping): void
     {
         $body = $this->writer->write($assessment);
-        $key = static fn (): array => ['run_id' => $assessment->run->id, 'policy_key' => $policy];
-        // Two requests may work out the same run at once; both come to the same, and the later one simply stands.
-        $this->connection->executeStatement('DELETE FROM worked_run WHERE run_id = ? AND policy_key = ?', array_values($key()));
-        $this->connection->insert('worked_run', [
-            ...$key(),
-            'verdict' => $assessment->verdict->value,
-            'digest' => AssessmentWriter::digest($body),
-            'summary' => json_encode(LedgerLine::of($assessment, $body), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-            'school' => json_encode(Worked::school($body), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-            'body' => Logbook::packed(json_encode($body, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)),
-        ]);
+        $json = json_encode($body, self::JSON | \JSON_UNESCAPED_SLASHES);
+        $values = [
+            $assessment->run->id,
+            $policy,
+            $assessment->verdict->value,
+            hash('sha256', $json),
+            json_encode(LedgerLine::of($assessment, $body), self::JSON),
+            json_encode(Worked::school($body), self::JSON),
+            Logbook::packed($json, 1),
+        ];
+        foreach ($values as $place => $value) {
+            $keeping->bindValue($place + 1, $value);
+        }
+        $keeping->executeStatement();
     }
 }

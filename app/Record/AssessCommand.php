@@ -59,10 +59,10 @@ final class AssessCommand extends Command
             $campaign = (new RecordReader())->read($file->data, $file->lines(...));
             $policy = $this->policy($input->getOption('policy') ?? $campaign->policy);
             $assessed = [];
-            $shifts = new ShiftAssessor($this->assessor, $policy, $campaign->yardsticks, $campaign->shiftOf(...));
+            $shifts = new ShiftAssessor($this->assessor, $policy, $campaign->yardsticks);
             foreach ($campaign->timelines as $timeline) {
                 foreach ($timeline->runs as $run) {
-                    $assessed[] = $this->writer->write($shifts->assess($run, $timeline));
+                    $assessed[] = $this->writer->write($shifts->assess($run, $timeline, $campaign->shiftOf($run)));
                 }
             }
             $output->writeln(json_encode(['format' => 'footnote-assessment/1', 'record' => $file->sha256, 'assessments' => $assessed], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);

@@ -18,6 +18,9 @@ final readonly class Timeline
     /** @var list<Run> */
     public array $runs;
 
+    /** @var array<string, Run> */
+    private array $byName;
+
     /**
      * @param list<Check>              $checks
      * @param list<Intervention>       $interventions
@@ -38,6 +41,12 @@ final readonly class Timeline
         $this->checks = $checks;
         $this->interventions = $interventions;
         $this->runs = $runs;
+        $this->byName = array_column($runs, null, 'id');
+    }
+
+    public function run(string $id): ?Run
+    {
+        return $this->byName[$id] ?? null;
     }
 
     /** @return list<Reference> every reference that a check leans on, the one it names first */

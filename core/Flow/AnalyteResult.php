@@ -14,6 +14,18 @@ use Footnote\Core\Quantity\Unit;
 /** What a laboratory found of one substance on one medium, with the blanks of the same report. */
 final readonly class AnalyteResult
 {
+    /** The mean of the blanks, µg; null where nothing is to be subtracted. */
+    public ?Figure $subtracted;
+
+    /**
+     * C-1 above the line: m = (front + back − blank)/DE in µg, as an interval where something is only "less than". Below
+     * quantitation it is less than the limit of quantitation, unless the laboratory gives a limit of detection and the
+     * mass lies above it: then it is a number, an estimate.
+     *
+     * A blank that is itself only "less than" is not subtracted; its number may not make the sample smaller.
+     */
+    public Figure $mass;
+
     /**
      * @param string          $analyte    code of the substance
      * @param Traits|null     $substance  its entry in the library, for name and molar mass
@@ -42,6 +54,8 @@ final readonly class AnalyteResult
         public int $fieldBlanks,
         public array $superseded,
     ) {
+        $this->subtracted = $this->meanBlank();
+        $this->mass = $this->massOnMedium();
     }
 
     public function name(): string
@@ -55,14 +69,7 @@ final readonly class AnalyteResult
         return $this->substance?->decimal('molarMass');
     }
 
-    /**
-     * C-1 above the line: m = (front + back − blank)/DE in µg, as an interval where something is only "less than". Below
-     * quantitation it is less than the limit of quantitation, unless the laboratory gives a limit of detection and the
-     * mass lies above it: then it is a number, an estimate.
-     *
-     * A blank that is itself only "less than" is not subtracted; its number may not make the sample smaller.
-     */
-    public function mass(): Figure
+    private function massOnMedium(): Figure
     {
         $origin = new Origin('laboratory', $this->report, \sprintf('%s, report %s', $this->laboratory, $this->report));
         $read = static function (string $symbol, string $meaning, Mass $mass) use ($origin): Figure {
@@ -79,7 +86,7 @@ final readonly class AnalyteResult
             $high = $this->back->lessThan && !$this->front->lessThan ? $high : $high->plus($this->back->micrograms());
             $low = $low->plus($this->back->floor());
         }
-        $blank = $this->subtracted();
+        $blank = $this->subtracted;
         if ($blank !== null) {
             $inputs[] = $blank;
             \assert($blank->value instanceof Exact);
@@ -109,8 +116,7 @@ final readonly class AnalyteResult
         };
     }
 
-    /** The mean of the blanks, µg; null where nothing is to be subtracted. */
-    public function subtracted(): ?Figure
+    private function meanBlank(): ?Figure
     {
         if ($this->blankCorrected !== Corrected::No || $this->blanks === []) {
             return null;
@@ -135,9 +141,7 @@ final readonly class AnalyteResult
     /** Between detection and quantitation: a number, but an estimate. */
     public function isEstimated(): bool
     {
-        $mass = $this->mass();
-
-        return !$mass->isLessThan() && $this->quantitation !== null && $this->raw()->compareTo($this->quantitation->micrograms()) < 0;
+        return !$this->mass->isLessThan() && $this->quantitation !== null && $this->raw()->compareTo($this->quantitation->micrograms()) < 0;
     }
 
     /** Back over front in percent, the blanks taken off each; null where there is no back section or nothing on the front. */
@@ -166,7 +170,7 @@ final readonly class AnalyteResult
         if ($this->back !== null && !$this->back->lessThan) {
             $raw = $raw->plus($this->back->micrograms());
         }
-        $blank = $this->subtracted()?->value;
+        $blank = $this->subtracted?->value;
 
         return $blank instanceof Exact ? $raw->minus($blank) : $raw;
     }

@@ -173,7 +173,7 @@ final readonly class SampleWorkings
      */
     private function concentrations(AnalyteResult $analyte, array $volume, ?Air $air): array
     {
-        $mass = $analyte->mass();
+        $mass = $analyte->mass;
         $symbol = 'c';
         $meaning = 'concentration of '.$analyte->name();
         $mass3 = $this->each($volume, static function (Figure $one) use ($mass, $symbol, $meaning): ?Figure {

@@ -22,6 +22,8 @@ use Footnote\Core\Response\FlowLine;
 /**
  * C-3: the samples of one person's shift as one exposure. Lower ends are combined with lower ends, upper with upper; a
  * sample that is void counts as time that was not sampled.
+ *
+ * @phpstan-type Part array{run: Run, result: Result, minutes: Exact, time: Figure, verdict: Verdict}
  */
 final readonly class ShiftExposure
 {
@@ -43,14 +45,14 @@ final readonly class ShiftExposure
         $limits = new SampleLimits($this->yardsticks, $own->sample, $own->line, $own->largestEverDrift);
         $results = [];
         foreach ($own->sample->analytes as $analyte) {
-            $twa = $this->timeWeighted($analyte, $this->policy->choice('unsampledTime') === 'rest');
-            if ($twa === null) {
+            $parts = $this->parts($analyte->analyte);
+            if ($parts === []) {
                 continue;
             }
-            array_push($results, ...$this->inBothUnits($twa, 'twa', $analyte, $own));
-            $other = $this->timeWeighted($analyte, $this->policy->choice('unsampledTime') !== 'rest');
-            if ($other !== null && $this->unsampled($analyte->analyte)->compareTo(Exact::zero()) > 0) {
-                $results[] = $other;
+            $asTheRest = $this->policy->choice('unsampledTime') === 'rest';
+            array_push($results, ...$this->inBothUnits($this->timeWeighted($analyte, $parts, $asTheRest), 'twa', $analyte, $own));
+            if ($this->unsampled($parts)->compareTo(Exact::zero()) > 0) {
+                $results[] = $this->timeWeighted($analyte, $parts, !$asTheRest);
             }
         }
 
@@ -71,15 +73,12 @@ final readonly class ShiftExposure
         return [$twa, new Result($key.'-ppm:'.$analyte->analyte, $twa->title, $twa->reported, $answers[0], $answers[1], $answers[2], $answers[3], $byChecks, [], $twa->notes, null, $twa->channel, false, $twa->inherited)];
     }
 
-    private function timeWeighted(AnalyteResult $analyte, bool $asTheRest): ?Result
+    /** @param non-empty-list<Part> $parts */
+    private function timeWeighted(AnalyteResult $analyte, array $parts, bool $asTheRest): Result
     {
-        $parts = $this->parts($analyte->analyte);
-        if ($parts === []) {
-            return null;
-        }
         $sampled = array_reduce($parts, static fn (Exact $sum, array $part): Exact => $sum->plus($part['minutes']), Exact::zero());
         $shift = $this->shiftMinutes();
-        $unsampled = $this->unsampled($analyte->analyte);
+        $unsampled = $this->unsampled($parts);
         $stretch = $asTheRest && $unsampled->compareTo(Exact::zero()) > 0 ? $shift->dividedBy($sampled) : Exact::of(1);
         $sum = static function (callable $of) use ($parts, $stretch, $analyte): ?Figure {
             [$high, $low, $inputs, $interval] = [Exact::zero(), Exact::zero(), [], false];
@@ -120,7 +119,7 @@ final readonly class ShiftExposure
     /**
      * Samples that count: of the shift, not void for the substance, with a concentration.
      *
-     * @return list<array{run: Run, result: Result, minutes: Exact, time: Figure, verdict: Verdict}>
+     * @return list<Part>
      */
     private function parts(string $analyte): array
     {
@@ -149,7 +148,7 @@ final readonly class ShiftExposure
     }
 
     /**
-     * @param list<array{run: Run, result: Result, minutes: Exact, time: Figure, verdict: Verdict}> $parts
+     * @param list<Part> $parts
      *
      * @return list<string>
      */
@@ -168,11 +167,15 @@ final readonly class ShiftExposure
         return $notes;
     }
 
-    /** The time of the shift that no counting sample covers, min; never below zero. */
-    private function unsampled(string $analyte): Exact
+    /**
+     * The time of the shift that no counting sample covers, min; never below zero.
+     *
+     * @param list<Part> $parts
+     */
+    private function unsampled(array $parts): Exact
     {
         $left = $this->shiftMinutes();
-        foreach ($this->parts($analyte) as $part) {
+        foreach ($parts as $part) {
             $left = $left->minus($part['minutes']);
         }
 

@@ -61,11 +61,14 @@ final readonly class Assessor
         }
         $composed = $family->compose($own, $shift, $own->policy, $yardsticks);
 
-        return $composed === [] ? $own : $this->judge($family, $own->run, $own->bracket, $timeline, $own->policy, $own->family, [...$own->results, ...$composed]);
+        return $composed === [] ? $own : $this->judge($family, $own->run, $own->bracket, $timeline, $own->policy, $own->family, [...$own->results, ...$composed], $own->findings);
     }
 
-    /** @param list<Result> $results */
-    private function judge(Family $family, Run $run, Bracket $bracket, Timeline $timeline, Policy $policy, FamilyResults $worked, array $results): Assessment
+    /**
+     * @param list<Result>       $results
+     * @param list<Finding>|null $alone   what was found of the run alone, where its results are all that is new
+     */
+    private function judge(Family $family, Run $run, Bracket $bracket, Timeline $timeline, Policy $policy, FamilyResults $worked, array $results, ?array $alone = null): Assessment
     {
         $case = new RunCase($run, $bracket, $timeline, $policy, $family, $worked, $results);
         $findings = [];
@@ -75,7 +78,10 @@ final readonly class Assessor
             if ($setting === null) {
                 continue;
             }
-            foreach ($rule->judge($case, $setting) as $finding) {
+            $found = $alone === null || $rule instanceof AnswerRule
+                ? $rule->judge($case, $setting)
+                : array_filter($alone, static fn (Finding $finding): bool => $finding->setting === $setting);
+            foreach ($found as $finding) {
                 $findings[] = $finding;
                 $verdict = $verdict->worse($finding->verdict());
             }

@@ -13,16 +13,12 @@ final class ShiftAssessor
     /** @var array<string, Assessment> by run */
     private array $alone = [];
 
-    /** @param \Closure(Run): list<array{Run, Timeline}> $shiftOf the runs that may share a run's shift, itself among them or not */
-    public function __construct(
-        private readonly Assessor $assessor,
-        private readonly Policy $policy,
-        private readonly Yardsticks $yardsticks,
-        private readonly \Closure $shiftOf,
-    ) {
+    public function __construct(private readonly Assessor $assessor, private readonly Policy $policy, private readonly Yardsticks $yardsticks)
+    {
     }
 
-    public function assess(Run $run, Timeline $timeline): Assessment
+    /** @param list<array{Run, Timeline}> $others the runs that may share the run's shift, itself among them or not */
+    public function assess(Run $run, Timeline $timeline, array $others): Assessment
     {
         $own = $this->alone($run, $timeline);
         $family = $this->assessor->family($timeline->instrument->family);
@@ -30,7 +26,7 @@ final class ShiftAssessor
             return $own;
         }
         $shift = [$run->id => $own];
-        foreach (($this->shiftOf)($run) as [$other, $of]) {
+        foreach ($others as [$other, $of]) {
             if ($of->instrument->family === $timeline->instrument->family && $family->sameShift($run, $other)) {
                 $shift[$other->id] ??= $this->alone($other, $of);
             }

@@ -41,16 +41,6 @@ final readonly class AssessmentWriter
         return [...$data, 'figures' => $sheet->rows()];
     }
 
-    /**
-     * A digest of what was judged and found: two assessments with one digest rest on the same evidence and say the same.
-     *
-     * @param array<string, mixed> $written
-     */
-    public static function digest(array $written): string
-    {
-        return hash('sha256', json_encode($written, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION));
-    }
-
     /** @return array<string, mixed> */
     private function bracket(Bracket $bracket): array
     {

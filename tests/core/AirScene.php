@@ -146,11 +146,11 @@ final class AirScene
     public function assess(string $run, string $policy = 'standard'): Assessment
     {
         $campaign = $this->read();
-        $shifts = new ShiftAssessor(Families::assessor(), Scene::policy($policy), $campaign->yardsticks, $campaign->shiftOf(...));
+        $shifts = new ShiftAssessor(Families::assessor(), Scene::policy($policy), $campaign->yardsticks);
         foreach ($campaign->timelines as $timeline) {
             foreach ($timeline->runs as $one) {
                 if ($one->id === $run) {
-                    return $shifts->assess($one, $timeline);
+                    return $shifts->assess($one, $timeline, $campaign->shiftOf($one));
                 }
             }
         }

@@ -19,7 +19,7 @@ final readonly class BelowQuantitation extends SampleRule
 
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $mass = $analyte->mass();
+        $mass = $analyte->mass;
         if ($mass->isLessThan()) {
             yield $setting->finding(\sprintf('%s: %s µg on the medium.', ucfirst($analyte->name()), $mass->shown()), [$case->run->id], channel: $analyte->analyte);
         }

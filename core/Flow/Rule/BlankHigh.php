@@ -20,7 +20,7 @@ final readonly class BlankHigh extends SampleRule
 
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $blank = $analyte->subtracted()?->value;
+        $blank = $analyte->subtracted?->value;
         $front = $analyte->front->micrograms();
         if (!$blank instanceof Exact || $analyte->front->lessThan || $front->compareTo(Exact::zero()) <= 0) {
             return;

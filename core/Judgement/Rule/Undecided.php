@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
+use Footnote\Core\Judgement\AnswerRule;
 use Footnote\Core\Judgement\Robustness;
-use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** The drift interval lies across a limit. */
-final readonly class Undecided implements Rule
+final readonly class Undecided implements AnswerRule
 {
     public function id(): string
     {
