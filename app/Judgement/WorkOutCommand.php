@@ -9,6 +9,7 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** Works every run of a campaign out afresh, so that its views answer at once, and says how long that took. */
@@ -22,7 +23,8 @@ final class WorkOutCommand extends Command
 
     protected function configure(): void
     {
-        $this->addArgument('campaign', InputArgument::REQUIRED, 'code of the campaign');
+        $this->addArgument('campaign', InputArgument::REQUIRED, 'code of the campaign')
+            ->addOption('judge-only', null, InputOption::VALUE_NONE, 'judge, and keep nothing of it');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -37,7 +39,13 @@ final class WorkOutCommand extends Command
         $runs = array_values(array_filter($this->connection->fetchFirstColumn('SELECT id FROM run WHERE campaign_id = ? ORDER BY started_at, id', [$campaign]), \is_string(...)));
         $this->workings->forgetCampaign($campaign);
         $began = hrtime(true);
-        $this->workings->workOut($runs, $policy);
+        if ($input->getOption('judge-only') === true) {
+            foreach ($this->workings->judge($runs, $policy) as $assessments) {
+                unset($assessments);
+            }
+        } else {
+            $this->workings->workOut($runs, $policy);
+        }
         $milliseconds = (hrtime(true) - $began) / 1e6;
         $output->writeln(\sprintf('%d runs worked out, %.3f ms each.', \count($runs), $runs === [] ? 0.0 : $milliseconds / \count($runs)));
 

@@ -61,11 +61,30 @@ final readonly class Workings
     }
 
     /**
-     * Works out what is missing of these runs; each instrument's evidence is read once.
+     * Works out what is missing of these runs, and keeps it.
      *
      * @param list<string> $runs
      */
     public function workOut(array $runs, string $policy): void
+    {
+        foreach ($this->judge($runs, $policy) as $assessments) {
+            $this->connection->transactional(function () use ($assessments, $policy): void {
+                $keeping = $this->connection->prepare(self::KEEP);
+                foreach ($assessments as $assessment) {
+                    $this->keep($assessment, $policy, $keeping);
+                }
+            });
+        }
+    }
+
+    /**
+     * Judges what is missing of these runs without keeping it; each instrument's evidence is read once.
+     *
+     * @param list<string> $runs
+     *
+     * @return \Generator<int, list<Assessment>> some at a time
+     */
+    public function judge(array $runs, string $policy): \Generator
     {
         $missing = [];
         foreach (array_chunk($runs, 500) as $some) {
@@ -75,15 +94,11 @@ final readonly class Workings
                 $missing[$instrument][$run] = $campaign;
             }
         }
-        if ($missing === []) {
-            return;
-        }
         $judge = $this->policies->get($policy);
         $timelines = [];
         $timeline = function (string $instrument) use (&$timelines): Timeline {
             return $timelines[$instrument] ??= $this->logbook->timeline($instrument);
         };
-        $keeping = $this->connection->prepare(self::KEEP);
         $assessors = [];
         foreach ($missing as $instrument => $wanted) {
             $of = $timeline($instrument);
@@ -96,11 +111,7 @@ final readonly class Workings
                     $assessors[$campaign] ??= new ShiftAssessor(($this->assessor)(), $judge, $this->yardsticks($campaign));
                     $assessments[] = $assessors[$campaign]->assess($run, $of, self::among($shifts[$run->id] ?? [], $timeline));
                 }
-                $this->connection->transactional(function () use ($assessments, $policy, $keeping): void {
-                    foreach ($assessments as $assessment) {
-                        $this->keep($assessment, $policy, $keeping);
-                    }
-                });
+                yield $assessments;
             }
         }
     }

@@ -35,11 +35,11 @@ final class LaboratoryRows
     }
 
     /**
-     * What a row of a report must hold to be one.
+     * What a row of a report must hold to be one; answers the mass of the front section.
      *
      * @throws InvalidRecord naming the field
      */
-    public static function check(Fields $row): void
+    public static function check(Fields $row): Mass
     {
         $unit = self::unit($row);
         $front = FlowFormat::mass($row, 'front', $unit);
@@ -56,15 +56,15 @@ final class LaboratoryRows
         $row->optionalDecimal('desorption', '0.01', '1.5');
         $row->text('medium');
         $row->text('analyte');
+
+        return $front;
     }
 
     /** @param list<string> $superseded */
     private static function read(Fields $row, string $analyte, array $superseded, Library $library): AnalyteResult
     {
-        self::check($row);
+        $front = self::check($row);
         $unit = self::unit($row);
-        $front = FlowFormat::mass($row, 'front', $unit);
-        \assert($front !== null);
         $blanks = ['field' => [], 'media' => []];
         foreach ($library->blanks() as $blank) {
             $kind = $blank->optionalText('kind') === 'media' ? 'media' : 'field';

@@ -38,7 +38,7 @@ final readonly class RunCase
     /** The procedure that was walked at a check. */
     public function procedureOf(Check $check): Procedure
     {
-        return Procedure::among($this->family->procedures($this->timeline->instrument), $check->content->procedure());
+        return Procedure::among($this->timeline->memory->once('procedures', fn (): array => $this->family->procedures($this->timeline->instrument)), $check->content->procedure());
     }
 
     /** A moment as people of the site say it. */
