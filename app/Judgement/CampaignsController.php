@@ -10,10 +10,11 @@ use Footnote\App\Access\User;
 use Footnote\App\Http\Body;
 use Footnote\App\Http\Problem;
 use Footnote\App\Journal\Journal;
+use Footnote\App\Laboratory\DatabaseLibrary;
 use Footnote\App\Record\Exporter;
 use Footnote\App\Record\Importer;
+use Footnote\Core\Air\Substances;
 use Footnote\Core\Families;
-use Footnote\Core\Flow\FlowFormat;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\RecordReader;
@@ -43,10 +44,7 @@ final readonly class CampaignsController
     #[Route('', methods: ['GET'])]
     public function all(): JsonResponse
     {
-        $substances = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT code, record FROM library_entry WHERE shelf = ? ORDER BY code', [FlowFormat::SUBSTANCES]) as $row) {
-            $substances[Logbook::text($row, 'code')] = Logbook::text(Logbook::json($row, 'record'), 'name');
-        }
+        $substances = (new DatabaseLibrary($this->connection, '', []))->names(Substances::SHELF);
         $counts = $this->connection->fetchAllKeyValue('SELECT campaign_id, COUNT(*) FROM run GROUP BY campaign_id');
 
         return new JsonResponse(['campaigns' => array_map(static fn (Campaign $campaign): array => [

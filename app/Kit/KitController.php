@@ -83,12 +83,13 @@ final readonly class KitController
     {
         $shelves = [];
         foreach (Families::shelves() as $shelf) {
-            $items = [];
+            $items = array_map(static fn (array $record): array => ['code' => $record['code'], 'name' => $record['name'], 'by' => '', 'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries)], array_column($shelf->shipped, null, 'code'));
             foreach ($this->connection->fetchAllAssociative('SELECT code, record, recorded_by FROM library_entry WHERE shelf = ? ORDER BY code', [$shelf->id]) as $row) {
                 $record = Logbook::json($row, 'record');
-                $items[] = ['code' => Logbook::text($row, 'code'), 'name' => Logbook::text($record, 'name'), 'by' => Logbook::text($row, 'recorded_by'), 'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries)];
+                $items[Logbook::text($row, 'code')] = ['code' => Logbook::text($row, 'code'), 'name' => Logbook::text($record, 'name'), 'by' => Logbook::text($row, 'recorded_by'), 'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries)];
             }
-            $shelves[] = ['id' => $shelf->id, 'title' => $shelf->title, 'one' => $shelf->one, 'items' => $items];
+            ksort($items);
+            $shelves[] = ['id' => $shelf->id, 'title' => $shelf->title, 'one' => $shelf->one, 'items' => array_values($items)];
         }
 
         return new JsonResponse(['shelves' => $shelves]);

@@ -102,6 +102,15 @@ final class DatabaseLibrary implements Library
         return $this->words[$report] ?? [];
     }
 
+    /** @return array<string, string> names of the entries of a library by code */
+    public function names(string $shelf): array
+    {
+        $entries = $this->shelves[$shelf] ??= $this->shelf($shelf);
+        ksort($entries);
+
+        return array_map(static fn (Traits $entry): string => $entry->text('name') ?? '', $entries);
+    }
+
     /** @return array<string, Traits> */
     private function shelf(string $id): array
     {
@@ -109,7 +118,7 @@ final class DatabaseLibrary implements Library
         if ($shelf === null) {
             return [];
         }
-        $entries = [];
+        $entries = $shelf->shipped();
         foreach ($this->connection->fetchAllAssociative('SELECT code, record FROM library_entry WHERE shelf = ?', [$id]) as $row) {
             $entries[Logbook::text($row, 'code')] = RecordLibrary::entry($shelf, Fields::of(Logbook::json($row, 'record')));
         }

@@ -9,8 +9,8 @@ use Footnote\App\Http\Problem;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Judgement\Logbook;
 use Footnote\App\Judgement\Workings;
+use Footnote\Core\Air\Substances;
 use Footnote\Core\Flow\Corrected;
-use Footnote\Core\Flow\FlowFormat;
 use Footnote\Core\Flow\LaboratoryFile;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -31,9 +31,8 @@ final readonly class LaboratoryKeeper
     public function codes(): array
     {
         $codes = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT code, record FROM library_entry WHERE shelf = ?', [FlowFormat::SUBSTANCES]) as $row) {
-            $code = Logbook::text($row, 'code');
-            $codes[mb_strtolower(Logbook::text(Logbook::json($row, 'record'), 'name'))] = $code;
+        foreach ((new DatabaseLibrary($this->connection, '', []))->names(Substances::SHELF) as $code => $name) {
+            $codes[mb_strtolower($name)] = $code;
             $codes[mb_strtolower($code)] = $code;
         }
 

@@ -9,6 +9,7 @@ use Footnote\App\Http\Body;
 use Footnote\App\Http\Problem;
 use Footnote\App\Judgement\Logbook;
 use Footnote\App\Laboratory\DatabaseLibrary;
+use Footnote\Core\Air\Substances;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Traits;
@@ -58,7 +59,7 @@ final readonly class PlanController
             throw new InvalidRecord('/limit', 'is missing.');
         }
         try {
-            $plan = SamplingPlan::of($limit, $share, $quantitation, $flow, $shift, $this->entry($library, $asked, 'method', FlowFormat::METHODS), $this->entry($library, $asked, 'substance', FlowFormat::SUBSTANCES), $this->drift($asked->text('unit')));
+            $plan = SamplingPlan::of($limit, $share, $quantitation, $flow, $shift, $this->entry($library, $asked, 'method', FlowFormat::METHODS), $this->entry($library, $asked, 'substance', Substances::SHELF), $this->drift($asked->text('unit')));
         } catch (UnplannableSample $problem) {
             throw Problem::field('/'.$problem->field, $problem->getMessage());
         }
@@ -73,7 +74,7 @@ final readonly class PlanController
     private static function entries(): array
     {
         return [
-            Entry::named('substance', 'Substance', 'library:'.FlowFormat::SUBSTANCES),
+            Entry::named('substance', 'Substance', 'library:'.Substances::SHELF),
             Entry::measured('limit', 'Exposure limit', [Unit::MilligramPerCubicMetre, Unit::MicrogramPerCubicMetre, Unit::PartsPerMillion], true, 'The one that binds where you are'),
             Entry::decimal('share', 'Share of it that must be quantified', '0.001', '10', Unit::None, true, '0.1 is a tenth'),
             Entry::measured('quantitation', 'Quantitation of the laboratory, per medium', [Unit::Microgram, Unit::Milligram], true),

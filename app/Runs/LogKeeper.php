@@ -7,9 +7,9 @@ namespace Footnote\App\Runs;
 use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Judgement\Logbook;
 use Footnote\App\Record\RecordFile;
-use Footnote\Core\Noise\LevelLog;
-use Footnote\Core\Noise\LogReader;
-use Footnote\Core\Noise\UnreadableLog;
+use Footnote\Core\Log\LogReader;
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\UnreadableLog;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\LogFormatReader;
 use Psr\Clock\ClockInterface;
@@ -31,7 +31,7 @@ final readonly class LogKeeper
      *
      * @throws UnreadableLog naming the lines
      */
-    public function keep(string $id, string $run, string $name, string $path, Fields $format, ?\DateTimeImmutable $start, \DateTimeZone $zone, string $actor): LevelLog
+    public function keep(string $id, string $run, string $name, string $path, Fields $format, ?\DateTimeImmutable $start, \DateTimeZone $zone, string $actor): SeriesLog
     {
         $how = $this->formats->read($format);
         $log = (new LogReader($how))->read(RecordFile::linesOf($path), $zone, $start);

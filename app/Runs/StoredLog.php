@@ -6,12 +6,12 @@ namespace Footnote\App\Runs;
 
 use Doctrine\DBAL\Connection;
 use Footnote\App\Judgement\Logbook;
-use Footnote\Core\Noise\LevelLog;
-use Footnote\Core\Noise\LogColumn;
-use Footnote\Core\Noise\PackedLog;
+use Footnote\Core\Log\LogColumn;
+use Footnote\Core\Log\PackedLog;
+use Footnote\Core\Log\SeriesLog;
 
 /** A log in the logbook; its columns are fetched only when they are read. */
-final class StoredLog implements LevelLog
+final class StoredLog implements SeriesLog
 {
     /** @var array<int, PackedLog> */
     private array $open = [];

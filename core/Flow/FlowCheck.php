@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow;
 
+use Footnote\Core\Air\Air;
 use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Measured;

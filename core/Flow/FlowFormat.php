@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow;
 
+use Footnote\Core\Air\Air;
+use Footnote\Core\Air\ReferenceConditions;
+use Footnote\Core\Air\Substances;
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\Provenance;
@@ -33,7 +36,6 @@ final readonly class FlowFormat implements ContentFormat
     public const CRITICAL = 'critical orifice';
     public const SAMPLERS = 'samplers';
     public const METHODS = 'methods';
-    public const SUBSTANCES = 'substances';
 
     /** What an answer may be named beside its rows. */
     private const ANSWERS = ['humidity', 'floatRead', 'restLeft', 'restRight', 'gravity', 'leakStalled', 'leakSeconds', 'medium', 'thermometer', 'barometer'];
@@ -76,10 +78,7 @@ final readonly class FlowFormat implements ContentFormat
                 Entry::decimal('samplingError', 'Sampling and analytical error, one-sided 95 %', '0', '2', help: 'SAE as a fraction, such as 0.16'),
                 Entry::text('source', 'Source'),
             ]),
-            new Shelf(self::SUBSTANCES, 'Substances', 'substance', [
-                Entry::decimal('molarMass', 'Molar mass', '1', '2000', Unit::GramPerMole, help: 'Empty for dusts and metals: they are not told in ppm'),
-                Entry::text('source', 'Source'),
-            ]),
+            Substances::shelf(),
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow;
 
+use Footnote\Core\Air\ConditionsMissing;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Check;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow;
 
+use Footnote\Core\Air\ConditionsMissing;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\UnusableBecause;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow;
 
+use Footnote\Core\Air\Substances;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -81,7 +82,7 @@ final class LaboratoryRows
 
         return new AnalyteResult(
             $analyte,
-            $library->find(FlowFormat::SUBSTANCES, $analyte),
+            $library->find(Substances::SHELF, $analyte),
             $row->text('number'),
             $row->text('laboratory'),
             $front,

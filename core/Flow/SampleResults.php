@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow;
 
+use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Bracket;

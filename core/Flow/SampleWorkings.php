@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow;
 
+use Footnote\Core\Air\Air;
+use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Bracket;

@@ -7,9 +7,9 @@ namespace Footnote\Core\Flow;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Judgement\AdditiveMixture;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
-use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Verdict;
@@ -56,7 +56,7 @@ final readonly class ShiftExposure
             }
         }
 
-        return array_map($limits->against(...), [...$results, ...$this->mixtures($results)]);
+        return array_map($limits->against(...), [...$results, ...AdditiveMixture::all($results, $this->yardsticks, FlowEquation::TimeWeightedAverage)]);
     }
 
     /** @return list<Result> */
@@ -190,63 +190,5 @@ final readonly class ShiftExposure
         }
 
         return Exact::of(number_format($longest > 0 ? $longest : self::EIGHT_HOURS, 6, '.', ''));
-    }
-
-    /**
-     * Σ c_i/L_i over the limits that the campaign gives one mixture.
-     *
-     * @param list<Result> $results
-     *
-     * @return list<Result>
-     */
-    private function mixtures(array $results): array
-    {
-        $mixtures = [];
-        foreach ($this->yardsticks->limits as $limit) {
-            if ($limit->mixture !== '' && !$limit->value->value->isZero()) {
-                foreach ($results as $result) {
-                    if ($result->key === $limit->quantity) {
-                        $mixtures['='.$limit->mixture][] = [$limit, $result];
-                    }
-                }
-            }
-        }
-        $made = [];
-        foreach ($mixtures as $name => $members) {
-            if (\count($members) > 1) {
-                $made[] = $this->mixture(substr($name, 1), $members);
-            }
-        }
-
-        return $made;
-    }
-
-    /** @param non-empty-list<array{ExposureLimit, Result}> $members */
-    private function mixture(string $name, array $members): Result
-    {
-        $sum = static function (callable $of) use ($members, $name): ?Figure {
-            [$high, $low, $inputs, $interval] = [Exact::zero(), Exact::zero(), [], false];
-            foreach ($members as [$limit, $result]) {
-                $figure = $of($result);
-                if (!$figure instanceof Figure) {
-                    return null;
-                }
-                $high = Real::plus($high, Real::by($figure->value, $limit->value->value));
-                $low = Real::plus($low, Real::by($figure->floor ?? $figure->value, $limit->value->value));
-                $interval = $interval || $figure->floor !== null;
-                array_push($inputs, $figure, Figure::read('L', $limit->title, $limit->value->value, $figure->unit, new Origin('criterion', $limit->id, $limit->source), $limit->value->decimals()));
-            }
-            $figure = Figure::derived('Σ c/L', 'additive mixture '.$name, $high, Unit::None, FlowEquation::TimeWeightedAverage, $inputs, 2);
-
-            return $interval ? $figure->downTo($low) : $figure;
-        };
-        $answers = array_map(static fn (Answer $answer): ?Figure => $sum(static fn (Result $result): ?Figure => $result->answer($answer)), self::ANSWERS);
-        if (array_filter($answers, static fn (?Figure $figure): bool => $figure !== null) === []) {
-            $answers[1] = $sum(static fn (Result $result): Figure => $result->reportedFigure());
-        }
-        $ends = array_values(array_filter([$sum(static fn (Result $result): ?Figure => $result->lowest()), $sum(static fn (Result $result): ?Figure => $result->highest())], static fn (?Figure $figure): bool => $figure !== null));
-        $inherited = array_reduce($members, static fn (Verdict $worst, array $member): Verdict => $worst->worse($member[1]->inherited ?? Verdict::Valid), Verdict::Valid);
-
-        return new Result('mixture:'.$name, 'Additive mixture, '.$name, $members[0][1]->reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], [\sprintf('Made of %s.', implode(', ', array_map(static fn (array $member): string => $member[1]->title, $members)))], null, null, false, $inherited);
     }
 }

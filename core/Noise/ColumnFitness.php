@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Log\LogColumn;
+use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Quantity\Decimal;
 
 /** Whether a column of a log can serve a quantity. */
@@ -29,7 +31,7 @@ final readonly class ColumnFitness
             LogColumnKind::Average => self::same($column->exchangeRate, $criterion->exchangeRate) && self::same($column->threshold, $criterion->threshold)
                 ? new self(true, null)
                 : new self(false, 'the column was averaged with another exchange rate or threshold'),
-            LogColumnKind::Maximum, LogColumnKind::Peak, LogColumnKind::Overload => new self(false, 'a column of maxima gives no dose'),
+            default => new self(false, 'a column of maxima gives no dose'),
         };
     }
 
@@ -42,7 +44,7 @@ final readonly class ColumnFitness
             LogColumnKind::Average => $column->exchangeRate?->value->toFloat() === 3.0 && $column->threshold === null
                 ? new self(true, null)
                 : new self(false, 'an average with an exchange rate of its own is no L_Aeq'),
-            LogColumnKind::Maximum, LogColumnKind::Peak, LogColumnKind::Overload => new self(false, 'a column of maxima gives no L_Aeq'),
+            default => new self(false, 'a column of maxima gives no L_Aeq'),
         };
     }
 

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\ValueCounts;
+
 /**
  * How often each level stands in a log. A constant offset shifts every level alike, so all sums with a constant offset
  * are exact sums over these counts.
@@ -19,29 +22,11 @@ final readonly class LevelHistogram
     }
 
     /** @param list<array{int, int}> $ranges the intervals that count, in order */
-    public static function of(LevelLog $log, int $column, array $ranges): self
+    public static function of(SeriesLog $log, int $column, array $ranges): self
     {
-        $counts = [];
-        $begin = 0;
-        $next = 0;
-        foreach ($log->chunks($column) as $chunk) {
-            $end = $begin + \count($chunk);
-            for ($r = $next; $r < \count($ranges) && $ranges[$r][0] < $end; ++$r) {
-                $from = max($ranges[$r][0], $begin) - $begin;
-                $to = min($ranges[$r][1], $end) - $begin;
-                foreach (array_count_values($to - $from === \count($chunk) ? $chunk : \array_slice($chunk, $from, $to - $from)) as $value => $count) {
-                    $counts[$value] = ($counts[$value] ?? 0) + $count;
-                }
-                if ($ranges[$r][1] <= $end) {
-                    $next = $r + 1;
-                }
-            }
-            $begin = $end;
-        }
-        $gaps = $counts[LevelLog::GAP] ?? 0;
-        unset($counts[LevelLog::GAP]);
+        $counts = ValueCounts::of($log, $column, $ranges);
 
-        return new self($counts, array_sum($counts), $gaps);
+        return new self($counts->counts, $counts->samples, $counts->gaps + $counts->overs);
     }
 
     /** N-3 over all samples, dB; −∞ where there is none. */

@@ -7,6 +7,10 @@ namespace Footnote\Core\Noise;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\SteadyStretches;
 use Footnote\Core\Quantity\Span;
 
 /** What stands out in a log before anything is summed: tones, flat stretches, overloads, knocks, gaps. */
@@ -29,7 +33,7 @@ final readonly class LogSurvey
     }
 
     /** @param list<float> $calibratorLevels levels of the calibrators that the unit meets, dB */
-    public static function of(LevelLog $log, Run $run, Instrument $instrument, array $calibratorLevels, Policy $policy): self
+    public static function of(SeriesLog $log, Run $run, Instrument $instrument, array $calibratorLevels, Policy $policy): self
     {
         $clock = new LogClock($log, $run);
         $level = self::column($log, ...LogColumnKind::LEVELS);
@@ -62,7 +66,7 @@ final readonly class LogSurvey
             $peakChunk = $peaks->current();
             if ($peaks->valid() && $knockLimit !== null && $knockExcess !== null && max($peakChunk) >= $knockLimit) {
                 foreach ($peakChunk as $i => $value) {
-                    if ($value >= $knockLimit && $chunk[$i] !== LevelLog::GAP && $value - $chunk[$i] >= $knockExcess) {
+                    if ($value >= $knockLimit && $chunk[$i] !== SeriesLog::GAP && $value - $chunk[$i] >= $knockExcess) {
                         ++$knockCount;
                         if ($knockCount <= 20) {
                             $knocks[] = new Knock($clock->at($begin + $i), $value / 1000, $chunk[$i] / 1000);
@@ -102,7 +106,7 @@ final readonly class LogSurvey
         return new self([], [], [], [], 0);
     }
 
-    public static function column(LevelLog $log, LogColumnKind ...$kinds): ?int
+    public static function column(SeriesLog $log, LogColumnKind ...$kinds): ?int
     {
         foreach ($kinds as $kind) {
             foreach ($log->columns() as $place => $column) {
@@ -116,7 +120,7 @@ final readonly class LogSurvey
     }
 
     /** @return \Generator<int, non-empty-list<int>> */
-    private static function pieces(LevelLog $log, ?int $column): \Generator
+    private static function pieces(SeriesLog $log, ?int $column): \Generator
     {
         if ($column !== null) {
             foreach ($log->chunks($column) as $chunk) {
@@ -173,7 +177,7 @@ final readonly class LogSurvey
      *
      * @return list<float>
      */
-    private static function means(LevelLog $log, ?int $column, array $ranges): array
+    private static function means(SeriesLog $log, ?int $column, array $ranges): array
     {
         if ($ranges === [] || $column === null) {
             return [];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
 
@@ -21,7 +23,7 @@ final readonly class MovingSums
      * @param list<array{int, int}> $ranges   the intervals that count, in order
      * @param list<DoseCriterion>   $criteria
      */
-    public static function of(LevelLog $log, int $column, array $ranges, LogClock $clock, OffsetLine $line, array $criteria): self
+    public static function of(SeriesLog $log, int $column, array $ranges, LogClock $clock, OffsetLine $line, array $criteria): self
     {
         $energies = [];
         $shares = [];
@@ -43,7 +45,7 @@ final readonly class MovingSums
                     $ratio = exp(-self::LN10_10 * $slope);
                     for ($i = $at - $begin; $i < $stop - $begin; ++$i) {
                         $value = $chunk[$i];
-                        if ($value !== LevelLog::GAP) {
+                        if ($value !== SeriesLog::GAP) {
                             $energy += $factor * ($energies[$value] ??= 10 ** ($value / 10000));
                             ++$samples;
                         }
@@ -56,7 +58,7 @@ final readonly class MovingSums
                         $share = &$shares[$q.'/'.$l];
                         $factor = $criterion->factor($o);
                         $ratio = $criterion->factor($slope);
-                        $first = max(LevelLog::GAP + 1, LevelHistogram::shifted($criterion, $o));
+                        $first = max(SeriesLog::GAP + 1, LevelHistogram::shifted($criterion, $o));
                         $play = 1000 * $slope * ($stop - $at);
                         [$below, $above] = [$first + min(0.0, $play), $first + max(0.0, $play)];
                         $sum = 0.0;
@@ -89,7 +91,7 @@ final readonly class MovingSums
      * @param int                   $top    the highest as logged, thousandths
      * @param list<array{int, int}> $ranges
      */
-    public static function highest(LevelLog $log, int $column, int $top, array $ranges, LogClock $clock, OffsetLine $line): float
+    public static function highest(SeriesLog $log, int $column, int $top, array $ranges, LogClock $clock, OffsetLine $line): float
     {
         $highest = -\INF;
         $begin = 0;
@@ -100,7 +102,7 @@ final readonly class MovingSums
             if (max($chunk) >= $top - $play) {
                 foreach ($ranges as [$first, $after]) {
                     for ($i = max($first - $begin, 0), $to = min($after - $begin, \count($chunk)); $i < $to; ++$i) {
-                        if ($chunk[$i] >= $top - $play && $chunk[$i] !== LevelLog::GAP) {
+                        if ($chunk[$i] >= $top - $play && $chunk[$i] !== SeriesLog::GAP) {
                             $highest = max($highest, $chunk[$i] / 1000 - $line->at($clock->at($begin + $i)));
                         }
                     }

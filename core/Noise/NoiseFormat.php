@@ -10,6 +10,9 @@ use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Reading;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Judgement\Criterion;
+use Footnote\Core\Log\LogReader;
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\UnreadableLog;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\AnswerRows;
@@ -146,7 +149,7 @@ final readonly class NoiseFormat implements ContentFormat
 
     public function readRun(Fields $run, RunSurroundings $around): RunContent
     {
-        if ($around->stored instanceof LevelLog) {
+        if ($around->stored instanceof SeriesLog) {
             return new NoiseRecord($around->stored, $this->totals($run->optionalObject('totals')), $around->logName);
         }
         $fields = $run->optionalObject('log');

@@ -15,6 +15,11 @@ use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\LogColumn;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\LogRanges;
+use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
@@ -135,7 +140,7 @@ final readonly class NoiseWorkings
     }
 
     /** @return array{list<SolvableResult>, list<string>, float, list<Span>, float} */
-    private function fromLog(LevelLog $log, string $name, LogSurvey $survey): array
+    private function fromLog(SeriesLog $log, string $name, LogSurvey $survey): array
     {
         $clock = new LogClock($log, $this->run);
         $leftOut = [

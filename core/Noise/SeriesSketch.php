@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\SeriesLog;
+
 /** A log drawn small: so many stretches, each with its lowest, highest and energy-mean level. */
 final readonly class SeriesSketch
 {
@@ -12,7 +15,7 @@ final readonly class SeriesSketch
     {
     }
 
-    public static function of(LevelLog $log, int $most): self
+    public static function of(SeriesLog $log, int $most): self
     {
         $per = max(1, (int) ceil($log->length() / $most));
         $column = LogSurvey::column($log, ...LogColumnKind::LEVELS) ?? 0;
@@ -20,7 +23,7 @@ final readonly class SeriesSketch
         [$low, $high, $energy, $count, $held] = [\PHP_INT_MAX, \PHP_INT_MIN, 0.0, 0, 0];
         foreach ($log->chunks($column) as $chunk) {
             foreach ($chunk as $value) {
-                if ($value !== LevelLog::GAP) {
+                if ($value !== SeriesLog::GAP) {
                     $low = min($low, $value);
                     $high = max($high, $value);
                     $energy += 10 ** ($value / 10000);

@@ -21,4 +21,6 @@ enum Dimension
     case Fraction;
     case MolarMass;
     case MolarVolume;
+    case Energy;
+    case Flammability;
 }

@@ -45,6 +45,12 @@ enum Unit: string
     case PartsPerMillion = 'ppm';
     case GramPerMole = 'g/mol';
     case LitrePerMole = 'L/mol';
+    case PartsPerBillion = 'ppb';
+    case PercentVolume = '% vol';
+    case PercentExplosive = '% LEL';
+    case Electronvolt = 'eV';
+    case Bar = 'bar';
+    case PoundPerSquareInch = 'psi';
 
     public function dimension(): Dimension
     {
@@ -57,10 +63,12 @@ enum Unit: string
             self::LitrePerMinute, self::MillilitrePerMinute, self::CubicMetrePerMinute, self::CubicFootPerMinute => Dimension::Flow,
             self::Millilitre, self::Litre, self::CubicMetre => Dimension::Volume,
             self::Celsius, self::Fahrenheit, self::Kelvin => Dimension::Temperature,
-            self::Pascal, self::Hectopascal, self::Kilopascal, self::MillimetreMercury, self::InchMercury, self::MillimetreWater, self::InchWater => Dimension::Pressure,
+            self::Pascal, self::Hectopascal, self::Kilopascal, self::MillimetreMercury, self::InchMercury, self::MillimetreWater, self::InchWater, self::Bar, self::PoundPerSquareInch => Dimension::Pressure,
             self::Microgram, self::Milligram => Dimension::Mass,
             self::MilligramPerCubicMetre, self::MicrogramPerCubicMetre => Dimension::Concentration,
-            self::PartsPerMillion => Dimension::Fraction,
+            self::PartsPerMillion, self::PartsPerBillion, self::PercentVolume => Dimension::Fraction,
+            self::PercentExplosive => Dimension::Flammability,
+            self::Electronvolt => Dimension::Energy,
             self::GramPerMole => Dimension::MolarMass,
             self::LitrePerMole => Dimension::MolarVolume,
         };
@@ -85,7 +93,10 @@ enum Unit: string
         return match ($this) {
             self::Minute => Exact::of(60),
             self::Hour => Exact::of(3600),
-            self::MillilitrePerMinute, self::Millilitre, self::Microgram, self::MicrogramPerCubicMetre, self::Pascal => Exact::of('0.001'),
+            self::MillilitrePerMinute, self::Millilitre, self::Microgram, self::MicrogramPerCubicMetre, self::Pascal, self::PartsPerBillion => Exact::of('0.001'),
+            self::PercentVolume => Exact::of(10000),
+            self::Bar => Exact::of(100),
+            self::PoundPerSquareInch => Exact::of('6.894757293168'),
             self::CubicMetrePerMinute, self::CubicMetre => Exact::of(1000),
             self::CubicFootPerMinute => Exact::of('28.316846592'),
             self::Fahrenheit => Exact::of(5)->dividedBy(9),

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Record;
 
-use Footnote\Core\Noise\LogColumn;
-use Footnote\Core\Noise\LogColumnKind;
-use Footnote\Core\Noise\LogFormat;
+use Footnote\Core\Log\LogColumn;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\LogFormat;
 
 /** Reads and writes the "format" object of a log. */
 final readonly class LogFormatReader
@@ -24,7 +24,11 @@ final readonly class LogFormatReader
             if ($kind === LogColumnKind::Average && $rate === null) {
                 throw new InvalidRecord($column->at('exchangeRate'), 'is needed: an average has an exchange rate of its own.');
             }
-            $columns[$place] = new LogColumn($kind, $column->optionalText('header') ?? '', $rate, $column->optionalDecimal('threshold', '0', '140'));
+            $channel = $column->optionalText('channel', 40) ?? '';
+            if (($kind === LogColumnKind::Reading) !== ($channel !== '')) {
+                throw new InvalidRecord($column->at('channel'), $channel === '' ? 'is needed: say which channel it is.' : 'is for readings of a channel only.');
+            }
+            $columns[$place] = new LogColumn($kind, $column->optionalText('header') ?? '', $rate, $column->optionalDecimal('threshold', '0', '140'), $channel);
         }
         if ($columns === []) {
             throw new InvalidRecord($fields->at('columns'), 'names no column.');
@@ -70,6 +74,7 @@ final readonly class LogFormatReader
                 'header' => $column->header,
                 'exchangeRate' => $column->exchangeRate?->written,
                 'threshold' => $column->threshold?->written,
+                'channel' => $column->channel === '' ? null : $column->channel,
             ], static fn (mixed $value): bool => $value !== null);
         }
 

@@ -25,13 +25,15 @@ final readonly class RecordLibrary implements Library
         $library = $record->optionalObject('library');
         $shelves = [];
         foreach (Families::shelves() as $shelf) {
+            $own = [];
             foreach ($library?->objects($shelf->id) ?? [] as $item) {
                 $code = $item->id('code');
-                if (isset($shelves[$shelf->id][$code])) {
+                if (isset($own[$code])) {
                     throw new InvalidRecord($item->at('code'), 'stands twice.');
                 }
-                $shelves[$shelf->id][$code] = self::entry($shelf, $item);
+                $own[$code] = self::entry($shelf, $item);
             }
+            $shelves[$shelf->id] = [...$shelf->shipped(), ...$own];
         }
         $reported = [];
         foreach ($record->objects('laboratory') as $report) {

@@ -4,15 +4,28 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Record;
 
+use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
 
 /** One library: sampler types, methods, substances. Users add to it; an entry is never changed, since results lean on it. */
 final readonly class Shelf
 {
     /**
-     * @param list<Entry> $entries what is asked of an entry beside its code and name
+     * @param list<Entry>                 $entries what is asked of an entry beside its code and name
+     * @param list<array<string, string>> $shipped entries that come with Footnote; one of the same code takes their place
      */
-    public function __construct(public string $id, public string $title, public string $one, public array $entries)
+    public function __construct(public string $id, public string $title, public string $one, public array $entries, public array $shipped = [])
     {
+    }
+
+    /** @return array<string, Traits> what comes with Footnote, by code */
+    public function shipped(): array
+    {
+        $found = [];
+        foreach ($this->shipped as $item) {
+            $found[$item['code'] ?? ''] = RecordLibrary::entry($this, Fields::of($item));
+        }
+
+        return $found;
     }
 }

@@ -7,11 +7,11 @@ namespace Footnote\Tests\Core;
 use Footnote\Core\Flow\FlowFamily;
 use Footnote\Core\Judgement\Rule\SharedRules;
 use Footnote\Core\Judgement\Severity;
-use Footnote\Core\Noise\LevelLog;
-use Footnote\Core\Noise\LogColumn;
-use Footnote\Core\Noise\LogColumnKind;
+use Footnote\Core\Log\LogColumn;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\PackedLog;
+use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Noise\NoiseFamily;
-use Footnote\Core\Noise\PackedLog;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -192,8 +192,8 @@ final class EveryRuleTest extends TestCase
         yield 'marked as overloaded' => ['noise.overload', $log($work, null, [...array_fill(0, 4000, 0), 1000, ...array_fill(0, 3199, 0)]), $log($work, null, array_fill(0, 7200, 0))];
         yield 'ten minutes of stillness' => ['noise.flat-stretch', $log($with(3000, 600, 62000)), $log($with(3000, 597, 62000))];
         yield 'peak of 130 dB with 45 dB over the level' => ['noise.knock', $log($work, [...array_fill(0, 4001, 100000), 130000, ...array_fill(0, 3198, 100000)]), $log($work, [...array_fill(0, 4001, 100000), 129900, ...array_fill(0, 3198, 100000)])];
-        yield 'more than 1 % missing' => ['noise.gap', $log($with(3000, 73, LevelLog::GAP)), $log($with(3000, 72, LevelLog::GAP))];
-        yield 'more than 5 % missing' => ['noise.gap-large', $log($with(3000, 361, LevelLog::GAP)), $log($with(3000, 360, LevelLog::GAP))];
+        yield 'more than 1 % missing' => ['noise.gap', $log($with(3000, 73, SeriesLog::GAP)), $log($with(3000, 72, SeriesLog::GAP))];
+        yield 'more than 5 % missing' => ['noise.gap-large', $log($with(3000, 361, SeriesLog::GAP)), $log($with(3000, 360, SeriesLog::GAP))];
         yield 'slow levels' => ['noise.column', self::log($work, kind: LogColumnKind::Slow), $log($work)];
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
-use Footnote\Core\Flow\Air;
+use Footnote\Core\Air\Air;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\LeastSquares;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\Core\Air\Air;
+use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Provenance;
-use Footnote\Core\Flow\Air;
 use Footnote\Core\Flow\FlowRow;
-use Footnote\Core\Flow\ReferenceConditions;
 use Footnote\Core\Flow\Standard\DirectReading;
 use Footnote\Core\Flow\Standard\Range;
 use Footnote\Core\Quantity\Decimal;

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\Core\Air\Air;
+use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Timeline;
-use Footnote\Core\Flow\Air;
 use Footnote\Core\Flow\FlowCheck;
 use Footnote\Core\Flow\FlowRow;
 use Footnote\Core\Flow\GaugeCurve;
-use Footnote\Core\Flow\ReferenceConditions;
 use Footnote\Core\Flow\Standard\Manometer;
 use Footnote\Core\Flow\UnreadableFlow;
 use Footnote\Core\Judgement\Robustness;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
-use Footnote\Core\Noise\LogFormatGuess;
-use Footnote\Core\Noise\LogReader;
+use Footnote\Core\Log\LogFormatGuess;
+use Footnote\Core\Log\LogReader;
+use Footnote\Core\Log\StampReader;
 use Footnote\Core\Noise\SeriesSketch;
-use Footnote\Core\Noise\StampReader;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -73,7 +73,7 @@ final class LogFormatGuessTest extends TestCase
     public function testAStampAtTheEndOfItsIntervalMovesTheStart(): void
     {
         $guess = LogFormatGuess::of(['t,LAeq', '2026-03-02 08:01:00,80.0', '2026-03-02 08:02:00,81.0']);
-        $end = new \Footnote\Core\Noise\LogFormat($guess->delimiter, $guess->decimal, $guess->skip, $guess->columns, $guess->time, $guess->dateOrder, null, true);
+        $end = new \Footnote\Core\Log\LogFormat($guess->delimiter, $guess->decimal, $guess->skip, $guess->columns, $guess->time, $guess->dateOrder, null, true);
         $lines = ["t,LAeq\n", "2026-03-02 08:01:00,80.0\n", "2026-03-02 08:02:00,81.0\n"];
         $zone = new \DateTimeZone('Europe/London');
         self::assertSame('08:01:00', (new LogReader($guess))->read($lines, $zone, null)->start()->format('H:i:s'));
@@ -82,7 +82,7 @@ final class LogFormatGuessTest extends TestCase
 
     public function testASketchKeepsLowestMeanAndHighest(): void
     {
-        $sketch = SeriesSketch::of(NoiseTablesTest::log([80000, 90000, 70000, 70000, \Footnote\Core\Noise\LevelLog::GAP, \Footnote\Core\Noise\LevelLog::GAP, 60000], 1.0), 4);
+        $sketch = SeriesSketch::of(NoiseTablesTest::log([80000, 90000, 70000, 70000, \Footnote\Core\Log\SeriesLog::GAP, \Footnote\Core\Log\SeriesLog::GAP, 60000], 1.0), 4);
         self::assertSame(2.0, $sketch->step);
         self::assertSame([[80.0, 87.4, 90.0], [70.0, 70.0, 70.0], null, [60.0, 60.0, 60.0]], $sketch->points);
     }

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Footnote\Tests\Core;
 
 use Footnote\Core\Judgement\Verdict;
-use Footnote\Core\Noise\LevelLog;
-use Footnote\Core\Noise\LogColumn;
-use Footnote\Core\Noise\LogColumnKind;
+use Footnote\Core\Log\LogColumn;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\PackedLog;
+use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Noise\NoiseResults;
-use Footnote\Core\Noise\PackedLog;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -93,7 +93,7 @@ final class LogJudgementTest extends TestCase
         $peaks[3000] = 141000;
         $levels[4000] = 140000;
         for ($i = 5000; $i < 5400; ++$i) {
-            $levels[$i] = LevelLog::GAP;
+            $levels[$i] = SeriesLog::GAP;
         }
         $assessment = $this->scene()->assessLog('r', self::log($levels, $peaks));
         $rules = Scene::rules($assessment);

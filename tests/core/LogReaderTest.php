@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
-use Footnote\Core\Noise\LevelLog;
-use Footnote\Core\Noise\LogColumnKind;
-use Footnote\Core\Noise\LogFormatGuess;
-use Footnote\Core\Noise\LogReader;
-use Footnote\Core\Noise\PackedLog;
-use Footnote\Core\Noise\UnreadableLog;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\LogFormatGuess;
+use Footnote\Core\Log\LogReader;
+use Footnote\Core\Log\PackedLog;
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\UnreadableLog;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -38,7 +38,7 @@ final class LogReaderTest extends TestCase
     public function testGapsStayGaps(): void
     {
         $log = self::read("t,LAeq\n08:00:00,85.1\n08:00:01,--\n08:00:05,84.9\n", '2026-03-02T00:00:00+00:00');
-        self::assertSame([85100, LevelLog::GAP, LevelLog::GAP, LevelLog::GAP, LevelLog::GAP, 84900], self::values($log, 0));
+        self::assertSame([85100, SeriesLog::GAP, SeriesLog::GAP, SeriesLog::GAP, SeriesLog::GAP, 84900], self::values($log, 0));
     }
 
     public function testClockThatPassesMidnight(): void

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Footnote\Tests\Core;
 
 use Footnote\Core\Derivation\SourceMark;
+use Footnote\Core\Log\LogColumn;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\PackedLog;
 use Footnote\Core\Noise\DoseCriterion;
 use Footnote\Core\Noise\LevelHistogram;
-use Footnote\Core\Noise\LogColumn;
-use Footnote\Core\Noise\LogColumnKind;
-use Footnote\Core\Noise\PackedLog;
 use Footnote\Core\Quantity\Decimal;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\Core\Log\LogClock;
 use Footnote\Core\Noise\LevelHistogram;
-use Footnote\Core\Noise\LogClock;
 use Footnote\Core\Noise\MovingSums;
 use PHPUnit\Framework\TestCase;
 

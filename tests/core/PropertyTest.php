@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\LogRanges;
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\SteadyStretches;
 use Footnote\Core\Noise\LevelHistogram;
-use Footnote\Core\Noise\LevelLog;
-use Footnote\Core\Noise\LogClock;
-use Footnote\Core\Noise\LogRanges;
 use Footnote\Core\Noise\MovingSums;
 use Footnote\Core\Noise\NoiseResults;
-use Footnote\Core\Noise\SteadyStretches;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Record\AssessmentWriter;
 use PHPUnit\Framework\TestCase;
@@ -26,7 +26,7 @@ final class PropertyTest extends TestCase
             $levels = [];
             for ($i = 0; $i < 300; ++$i) {
                 $levels[] = match (true) {
-                    mt_rand(0, 60) === 0 => LevelLog::GAP,
+                    mt_rand(0, 60) === 0 => SeriesLog::GAP,
                     intdiv($i, 40) % 2 === 0 => 114000 + mt_rand(-250, 250),
                     default => mt_rand(60000, 116000),
                 };
@@ -52,7 +52,7 @@ final class PropertyTest extends TestCase
         $inside = array_fill(0, \count($levels), false);
         for ($from = 0; $from + $window <= \count($levels); ++$from) {
             $some = \array_slice($levels, $from, $window);
-            if (\in_array(LevelLog::GAP, $some, true)) {
+            if (\in_array(SeriesLog::GAP, $some, true)) {
                 continue;
             }
             foreach ($some as $level) {
@@ -114,7 +114,7 @@ final class PropertyTest extends TestCase
         mt_srand(43);
         $criteria = [NoiseTablesTest::criterion('90', '5', '90'), NoiseTablesTest::criterion('90', '5', '80'), NoiseTablesTest::criterion('85', '3', null)];
         for ($round = 0; $round < 4; ++$round) {
-            $levels = array_map(static fn (): int => mt_rand(0, 50) === 0 ? LevelLog::GAP : 100 * mt_rand(700, 1050), range(1, 9000));
+            $levels = array_map(static fn (): int => mt_rand(0, 50) === 0 ? SeriesLog::GAP : 100 * mt_rand(700, 1050), range(1, 9000));
             $log = NoiseTablesTest::log($levels, 1.0);
             $scene = (new Scene())->check('k1', '07:30', ['113.8'])->run('r', '08:00', '10:30')->check('m', '09:00', ['114.3'], ['113.9'])->check('k2', '11:00', ['114.4'])->assess('r');
             $family = $scene->family;
@@ -129,7 +129,7 @@ final class PropertyTest extends TestCase
             $highest = -\INF;
             foreach ($ranges as [$from, $to]) {
                 for ($i = $from; $i < $to; ++$i) {
-                    if ($levels[$i] === LevelLog::GAP) {
+                    if ($levels[$i] === SeriesLog::GAP) {
                         continue;
                     }
                     $true = $levels[$i] / 1000 - $line->at($clock->at($i));

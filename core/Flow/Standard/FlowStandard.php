@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow\Standard;
 
+use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
-use Footnote\Core\Flow\Air;
 use Footnote\Core\Flow\FlowRow;
 use Footnote\Core\Procedure\Entry;
 
@@ -20,7 +20,7 @@ interface FlowStandard
      * The actual flow at the air it was read in, L/min.
      *
      * @throws \Footnote\Core\Flow\UnreadableFlow    where the reading is incomplete or out of range
-     * @throws \Footnote\Core\Flow\ConditionsMissing where it cannot be told without temperature and pressure
+     * @throws \Footnote\Core\Air\ConditionsMissing where it cannot be told without temperature and pressure
      */
     public function flow(FlowRow $row, Air $air, Origin $origin): Figure;
 

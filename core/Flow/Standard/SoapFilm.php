@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow\Standard;
 
+use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
-use Footnote\Core\Flow\Air;
 use Footnote\Core\Flow\Digits;
 use Footnote\Core\Flow\FlowEquation;
 use Footnote\Core\Flow\FlowRow;

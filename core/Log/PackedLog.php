@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise;
+namespace Footnote\Core\Log;
 
 /** A log as one packed column of 32-bit whole numbers per channel, held in strings or streams. */
-final readonly class PackedLog implements LevelLog
+final readonly class PackedLog implements SeriesLog
 {
     private const CHUNK = 4096;
 

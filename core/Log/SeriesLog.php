@@ -2,18 +2,20 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise;
+namespace Footnote\Core\Log;
 
 use Footnote\Core\Evidence\StoredSeries;
 
 /**
- * A log of levels at an even step, read as a stream: memory does not grow with its length.
+ * A log of values at an even step, read as a stream: memory does not grow with its length.
  *
- * Levels come as whole thousandths of a dB, so that a level as written is exact; GAP stands where there is none.
+ * Values come as whole thousandths, so that a value as written is exact. GAP stands where there is none, OVER where the
+ * unit only said that it was beyond its range.
  */
-interface LevelLog extends StoredSeries
+interface SeriesLog extends StoredSeries
 {
     public const GAP = -2147483648;
+    public const OVER = -2147483647;
 
     /** @return list<LogColumn> */
     public function columns(): array;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise;
+namespace Footnote\Core\Log;
 
 /** Reads the time stamps of a log as seconds, quickly: days are worked out once each. */
 final class StampReader

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise;
+namespace Footnote\Core\Log;
 
-/** What a column of a noise log holds. It must be known, since a dose cannot be made from just any of them. */
+/** What a column of a log holds. It must be known, since a dose cannot be made from just any level. */
 enum LogColumnKind: string
 {
     case Equivalent = 'LAeq';
@@ -14,12 +14,21 @@ enum LogColumnKind: string
     case Maximum = 'LASmax';
     case Peak = 'LCpeak';
     case Overload = 'overload';
+    /** What one channel of a monitor read; the column names the channel. */
+    case Reading = 'reading';
+    case Alarm = 'alarm';
 
     /** Kinds that levels and doses may be summed from, the best first. */
     public const SUMMED = [self::Equivalent, self::Slow, self::Fast, self::Average];
 
     /** Kinds that show how loud it was, the best first. */
     public const LEVELS = [...self::SUMMED, self::Maximum];
+
+    /** What a log of noise may hold. */
+    public const NOISE = [...self::LEVELS, self::Peak, self::Overload];
+
+    /** What a log of a monitor may hold. */
+    public const MONITOR = [self::Reading, self::Alarm];
 
     public function words(): string
     {
@@ -31,6 +40,23 @@ enum LogColumnKind: string
             self::Maximum => 'highest slow level of each interval',
             self::Peak => 'C-weighted peak of each interval',
             self::Overload => 'mark of overload, 1 or 0',
+            self::Reading => 'reading of a channel',
+            self::Alarm => 'mark of an alarm, 1 or 0',
         };
+    }
+
+    /**
+     * What a value may be, in whole thousandths.
+     *
+     * @return array{int, int}
+     */
+    public function range(): array
+    {
+        return $this === self::Reading ? [-2_000_000_000, 2_000_000_000] : [-20_000, 200_000];
+    }
+
+    public function rangeInWords(): string
+    {
+        return $this === self::Reading ? 'a reading between −2 000 000 and 2 000 000' : 'a level between −20 and 200 dB';
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise;
+namespace Footnote\Core\Log;
 
 /** Which intervals of a log count: one range less others. */
 final readonly class LogRanges

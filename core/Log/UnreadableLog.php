@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise;
+namespace Footnote\Core\Log;
 
 /** A log file cannot be read as told; names the lines. */
 final class UnreadableLog extends \InvalidArgumentException

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise;
+namespace Footnote\Core\Log;
 
 use Footnote\Core\Quantity\Decimal;
 
-/** One column of a log: what it holds, and for an average the exchange rate and threshold it was made with. */
+/** One column of a log: what it holds; for an average the exchange rate and threshold it was made with, for a reading its channel. */
 final readonly class LogColumn
 {
     public function __construct(
@@ -14,6 +14,7 @@ final readonly class LogColumn
         public string $header = '',
         public ?Decimal $exchangeRate = null,
         public ?Decimal $threshold = null,
+        public string $channel = '',
     ) {
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise;
+namespace Footnote\Core\Log;
 
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Quantity\Span;
@@ -16,7 +16,7 @@ final readonly class LogClock
 
     private int $length;
 
-    public function __construct(LevelLog $log, Run $run)
+    public function __construct(SeriesLog $log, Run $run)
     {
         $this->start = $run->trueTime($log->start());
         $this->step = $log->step();

@@ -2,22 +2,21 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise;
+namespace Footnote\Core\Log;
 
 /** Reads a log file line by line into packed columns. Memory does not grow with its length. */
 final class LogReader
 {
     private const MOST_PROBLEMS = 20;
     private const NOTHING = ['', '-', '--', '---', 'nan', 'n/a', 'null'];
-    private const LEAST = -20000;
-    private const MOST = 200000;
+    private const OVER = '/^(>.*|\+{2,}|o\.?[rl]\.?|over|ovr|overrange|over range|over-range)$/Di';
     private const LONGEST_GAP = 864000;
 
     /** @var list<array{line: int|null, problem: string}> */
     private array $problems = [];
 
-    /** @var array<array-key, int> levels by the text of the cell */
-    private array $levels = [];
+    /** @var array<int, array<array-key, int>> values by the most that may stand there, then by the text of the cell */
+    private array $values = [];
 
     public function __construct(private readonly LogFormat $format)
     {
@@ -38,6 +37,8 @@ final class LogReader
         }
         $stamps = new StampReader($format->dateOrder);
         $places = array_keys($format->columns);
+        $kinds = array_map(static fn (LogColumn $column): LogColumnKind => $column->kind, $format->columns);
+        $mosts = array_map(static fn (LogColumnKind $kind): int => $kind->range()[1], $kinds);
         $streams = array_map(static fn () => PackedLog::memory(), $places);
         /** @var list<list<int>> $buffers */
         $buffers = array_fill(0, \count($places), []);
@@ -47,6 +48,7 @@ final class LogReader
         $last = null;
         $number = 0;
         $days = 0;
+        $shift = 0.0;
 
         foreach ($lines as $line) {
             ++$number;
@@ -60,7 +62,7 @@ final class LogReader
             $values = [];
             foreach ($places as $place) {
                 $cell = $cells[$place] ?? null;
-                $value = $cell === null ? null : ($this->levels[$cell] ?? $this->level($cell));
+                $value = $cell === null ? null : ($this->values[$mosts[$place]][$cell] ?? $this->value($cell, $kinds[$place]));
                 if ($value === null) {
                     if (str_contains($line, "\0")) {
                         throw UnreadableLog::because('is not text.', $number);
@@ -68,8 +70,8 @@ final class LogReader
                     if (trim($line, " \t\r\n".$format->delimiter) === '') {
                         continue 2;
                     }
-                    $this->problem($number, $cell === null ? \sprintf('has no column %d.', $place + 1) : \sprintf('"%s" in column %d is not a level between −20 and 200 dB.', mb_substr(trim($cell), 0, 30), $place + 1));
-                    $value = LevelLog::GAP;
+                    $this->problem($number, $cell === null ? \sprintf('has no column %d.', $place + 1) : \sprintf('"%s" in column %d is not %s.', mb_substr(trim($cell), 0, 30), $place + 1, $kinds[$place]->rangeInWords()));
+                    $value = SeriesLog::GAP;
                 }
                 $values[] = $value;
             }
@@ -96,6 +98,11 @@ final class LogReader
                         throw UnreadableLog::because('The first two times do not differ; choose the interval.', $number);
                     }
                 }
+                if ($last !== null && $format->dateOrder !== null && abs($seconds + $shift - $last) >= 1800) {
+                    // The unit's clock may have followed summer time.
+                    $shift = self::clockChange($last - $shift, $seconds, $zone) ?? $shift;
+                }
+                $seconds += $shift;
                 if ($step !== null && $last !== null) {
                     $missing = (int) round(($seconds - $last) / $step) - 1;
                     if ($missing < 0) {
@@ -110,7 +117,7 @@ final class LogReader
             }
             foreach ($values as $c => $value) {
                 for ($i = 0; $i < $missing; ++$i) {
-                    $buffers[$c][] = LevelLog::GAP;
+                    $buffers[$c][] = SeriesLog::GAP;
                 }
                 $buffers[$c][] = $value;
                 if (\count($buffers[$c]) >= 4096) {
@@ -138,6 +145,26 @@ final class LogReader
         return new PackedLog(array_values($format->columns), $this->start($first, $zone, $start, $step), $step, $length, $streams);
     }
 
+    /**
+     * Seconds to add to local stamps from here on where the zone's clock was set back or forward between two of them;
+     * null where it was not.
+     */
+    private static function clockChange(float $before, float $after, \DateTimeZone $zone): ?float
+    {
+        // Stamps are local: look a day around for a change whose local moment lies between them.
+        $changes = $zone->getTransitions((int) min($before, $after) - 129600, (int) max($before, $after) + 129600);
+        for ($i = 1; $i < \count($changes); ++$i) {
+            $by = $changes[$i]['offset'] - $changes[$i - 1]['offset'];
+            $local = $changes[$i]['ts'] + $changes[$i - 1]['offset'];
+            $isAt = $by < 0 ? $after < $before && $before < $local && $after >= $local + $by : $after > $before && $before < $local && $after >= $local + $by;
+            if ($by !== 0 && $isAt) {
+                return (float) -$by;
+            }
+        }
+
+        return null;
+    }
+
     private function start(?float $first, \DateTimeZone $zone, ?\DateTimeImmutable $start, float $step): \DateTimeImmutable
     {
         if ($first === null) {
@@ -155,28 +182,32 @@ final class LogReader
         return (new \DateTimeImmutable(gmdate('Y-m-d H:i:s', $whole), $zone))->modify(\sprintf('+%d microseconds', (int) round(1e6 * ($first - $whole))));
     }
 
-    private function level(string $cell): ?int
+    private function value(string $cell, LogColumnKind $kind): ?int
     {
         $text = trim($cell, " \t\r\n\"");
         if (\in_array(strtolower($text), self::NOTHING, true)) {
-            return LevelLog::GAP;
+            return SeriesLog::GAP;
+        }
+        if ($kind === LogColumnKind::Reading && preg_match(self::OVER, $text) === 1) {
+            return SeriesLog::OVER;
         }
         if ($this->format->decimal === ',') {
             $text = str_replace(',', '.', $text);
         }
-        if (preg_match('/^[+-]?\d{1,4}(\.\d{1,12})?$/D', $text) !== 1) {
+        if (preg_match('/^[+-]?\d{1,7}(\.\d{1,12})?$/D', $text) !== 1) {
             return null;
         }
         $thousandths = (int) round(1000 * (float) $text);
 
-        if ($thousandths < self::LEAST || $thousandths > self::MOST) {
+        [$least, $most] = $kind->range();
+        if ($thousandths < $least || $thousandths > $most) {
             return null;
         }
-        if (\count($this->levels) > 20000) {
-            $this->levels = [];
+        if (\count($this->values[$most] ?? []) > 20000) {
+            $this->values[$most] = [];
         }
 
-        return $this->levels[$cell] = $thousandths;
+        return $this->values[$most][$cell] = $thousandths;
     }
 
     private function problem(int $line, string $problem): void

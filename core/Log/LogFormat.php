@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise;
+namespace Footnote\Core\Log;
 
 /** How a log file is written: what its columns are, how they are parted, how its times read. */
 final readonly class LogFormat

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise;
+namespace Footnote\Core\Log;
 
 /** Guesses how a log file is written from its first lines; a person confirms. */
 final class LogFormatGuess
@@ -18,11 +18,12 @@ final class LogFormatGuess
     ];
 
     /**
-     * @param list<string> $lines the first lines of the file, fifty or so
+     * @param list<string> $lines    the first lines of the file, fifty or so
+     * @param list<string> $channels of the unit, where it has several
      *
      * @throws UnreadableLog where no table can be seen in them
      */
-    public static function of(array $lines): LogFormat
+    public static function of(array $lines, array $channels = []): LogFormat
     {
         $lines = array_map(static fn (string $line): string => rtrim($line, "\r\n"), $lines);
         [$delimiter, $decimal, $skip, $cells] = self::table($lines);
@@ -35,7 +36,14 @@ final class LogFormatGuess
             if (\in_array($place, $time, true) || !self::isNumber($cell, $decimal)) {
                 continue;
             }
-            $title = trim($header[$place] ?? '');
+            $title = trim($header[$place] ?? '', " \t\"");
+            if ($channels !== []) {
+                $column = self::channel($title, $channels);
+                if ($column !== null) {
+                    $columns[$place] = $column;
+                }
+                continue;
+            }
             foreach (self::KINDS as $kind => $pattern) {
                 if (preg_match($pattern, $title) === 1) {
                     $columns[$place] = new LogColumn(LogColumnKind::from($kind), $title);
@@ -43,7 +51,7 @@ final class LogFormatGuess
                 }
             }
         }
-        if ($columns === []) {
+        if ($columns === [] && $channels === []) {
             foreach ($cells as $place => $cell) {
                 if (!\in_array($place, $time, true) && self::isNumber($cell, $decimal) && preg_match('/^\s*"?\d{2,3}[.,]\d/', $cell) === 1) {
                     $columns[$place] = new LogColumn(LogColumnKind::Equivalent, trim($header[$place] ?? ''));
@@ -53,6 +61,24 @@ final class LogFormatGuess
         }
 
         return new LogFormat($delimiter, $decimal, $skip, $columns, $time, $order, null, false);
+    }
+
+    /**
+     * The longest name of a channel that stands in the title as a word.
+     *
+     * @param list<string> $channels
+     */
+    private static function channel(string $title, array $channels): ?LogColumn
+    {
+        usort($channels, static fn (string $a, string $b): int => \strlen($b) <=> \strlen($a));
+        $plain = strtr($title, ['₂' => '2', '₃' => '3', '₄' => '4']);
+        foreach ($channels as $channel) {
+            if (preg_match('/(?<![A-Za-z0-9])'.preg_quote($channel, '/').'(?![A-Za-z0-9])/i', $plain) === 1) {
+                return new LogColumn(LogColumnKind::Reading, $title, channel: $channel);
+            }
+        }
+
+        return preg_match('/alarm/i', $title) === 1 ? new LogColumn(LogColumnKind::Alarm, $title) : null;
     }
 
     /** @return list<string> */

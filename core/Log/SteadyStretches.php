@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Noise;
+namespace Footnote\Core\Log;
 
 /**
  * Finds stretches of a log in which the level stands still: every window of the given length whose standard deviation
@@ -63,7 +63,7 @@ final class SteadyStretches
         }
         [$ring, $index, $filled, $sum, $squares, $centre] = [$this->ring, $this->index, $this->filled, $this->sum, $this->squares, $this->centre];
         foreach ($chunk as $value) {
-            if ($value === LevelLog::GAP || ($this->levels !== null && !$this->isNear($value))) {
+            if ($value === SeriesLog::GAP || ($this->levels !== null && !$this->isNear($value))) {
                 $filled = 0;
                 ++$index;
                 continue;

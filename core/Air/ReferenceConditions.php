@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Flow;
+namespace Footnote\Core\Air;
 
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Judgement\Criterion;
