@@ -6,6 +6,8 @@ namespace Footnote\Core;
 
 use Footnote\Core\Flow\FlowFamily;
 use Footnote\Core\Flow\FlowFormat;
+use Footnote\Core\Gas\GasFamily;
+use Footnote\Core\Gas\GasFormat;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Rule\SharedRules;
 use Footnote\Core\Noise\NoiseFamily;
@@ -19,13 +21,13 @@ final class Families
 {
     public static function assessor(): Assessor
     {
-        return new Assessor([new NoiseFamily(), new FlowFamily()], SharedRules::all());
+        return new Assessor([new NoiseFamily(), new FlowFamily(), new GasFamily()], SharedRules::all());
     }
 
     /** @return array<string, ContentFormat> by family */
     public static function formats(): array
     {
-        return ['noise-dosimeter' => new NoiseFormat(), FlowFamily::ID => new FlowFormat()];
+        return ['noise-dosimeter' => new NoiseFormat(), FlowFamily::ID => new FlowFormat(), GasFamily::ID => new GasFormat()];
     }
 
     public static function format(string $family): ?ContentFormat

@@ -12,6 +12,8 @@ enum InterventionKind: string
     case Repaired = 'repaired';
     case MicrophoneExchanged = 'microphone exchanged';
     case SensorExchanged = 'sensor exchanged';
+    case LampExchanged = 'lamp exchanged';
+    case FilterExchanged = 'filter exchanged';
     case FirmwareChanged = 'firmware changed';
     case FactoryReset = 'factory reset';
     case CalibrationSetChanged = 'calibration set changed';

@@ -26,6 +26,8 @@ final readonly class Timeline
      * @param list<Intervention>       $interventions
      * @param list<Run>                $runs
      * @param array<string, Reference> $references    every reference its checks name, by identifier
+     * @param string                   $channel       the one channel it is told of; empty: the whole unit
+     * @param self|null                $whole         the unit whose channel it is; what is worked out of it is remembered there
      */
     public function __construct(
         public Instrument $instrument,
@@ -33,11 +35,13 @@ final readonly class Timeline
         array $interventions,
         array $runs,
         public array $references,
+        public string $channel = '',
+        public ?self $whole = null,
     ) {
         usort($checks, static fn (Check $a, Check $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
         usort($interventions, static fn (Intervention $a, Intervention $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
         usort($runs, static fn (Run $a, Run $b): int => [$a->start, $a->id] <=> [$b->start, $b->id]);
-        $this->memory = new Memory();
+        $this->memory = $whole->memory ?? new Memory();
         $this->checks = $checks;
         $this->interventions = $interventions;
         $this->runs = $runs;

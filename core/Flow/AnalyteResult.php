@@ -8,6 +8,7 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
 

@@ -131,6 +131,11 @@ final readonly class FlowBench implements BenchGuide
         };
     }
 
+    public function presets(Step $step, Instrument $unit, ?Reference $reference, \DateTimeImmutable $on): array
+    {
+        return [];
+    }
+
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet
     {
         $content = $check->content;

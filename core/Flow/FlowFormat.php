@@ -9,8 +9,10 @@ use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\RunContent;
+use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Procedure\Entry;
@@ -51,6 +53,20 @@ final readonly class FlowFormat implements ContentFormat
             Entry::measured('leakLimit', 'Leak test: vacuum may fall by', LeakTest::PRESSURES, help: 'By its manual'),
             Entry::decimal('leakLimitSeconds', 'in', '1', '36000', Unit::Second),
         ];
+    }
+
+    public function checkInstrument(Fields $unit, Traits $traits): void
+    {
+    }
+
+    public function interventions(): array
+    {
+        return [InterventionKind::Repaired, InterventionKind::Adjusted, InterventionKind::FilterExchanged, InterventionKind::FirmwareChanged, InterventionKind::FactoryReset, InterventionKind::LaboratoryCalibration];
+    }
+
+    public function logColumns(): array
+    {
+        return [];
     }
 
     public function referenceKinds(): array

@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;

@@ -11,6 +11,7 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Flow\Standard\TransferOrifice;
+use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\LeastSquares;
 use Footnote\Core\Statistics\SlopeIsZero;

@@ -13,6 +13,7 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Judgement\FamilyResults;
+use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
@@ -64,29 +65,9 @@ final readonly class SampleResults implements FamilyResults
         return $this->drifts;
     }
 
-    /** The one nearest to its limit, or furthest beyond it; without limits the shift, the short-term value, the volume. */
     public function headline(array $results): ?string
     {
-        $found = null;
-        $nearest = null;
-        foreach ($results as $result) {
-            foreach ($result->outcomes as $outcome) {
-                $limit = $outcome->limit->value->value;
-                $share = $limit->isZero() ? null : $result->reportedFigure()->toFloat() / $limit->toFloat();
-                if ($share !== null && ($nearest === null || $share > $nearest)) {
-                    [$found, $nearest] = [$result->key, $share];
-                }
-            }
-        }
-        foreach ($found === null ? ['twa', 'stel', 'conc', 'volume'] : [] as $kind) {
-            foreach ($results as $result) {
-                if ($found === null && ($result->key === $kind || str_starts_with($result->key, $kind.':'))) {
-                    $found = $result->key;
-                }
-            }
-        }
-
-        return $found;
+        return Headline::of($results, ['twa', 'stel', 'conc', 'volume']);
     }
 
     public function driftLimit(Policy $policy): ?Limit

@@ -14,6 +14,7 @@ use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;

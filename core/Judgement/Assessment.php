@@ -14,7 +14,8 @@ final readonly class Assessment
     /**
      * @param list<Result>  $results
      * @param list<Figure>  $drifts
-     * @param list<Finding> $findings the weightiest first
+     * @param list<Finding>          $findings the weightiest first
+     * @param array<string, Bracket> $brackets by channel, where the unit has several
      */
     public function __construct(
         public Run $run,
@@ -25,7 +26,29 @@ final readonly class Assessment
         public array $drifts,
         public array $findings,
         public Verdict $verdict,
+        public array $brackets = [],
     ) {
+    }
+
+    /**
+     * With the verdict that it comes to where it has channels; what stands for all is then the bracket of the first channel
+     * that stands.
+     */
+    public function stood(): self
+    {
+        $standing = $this->standing();
+        if ($standing === null) {
+            return $this;
+        }
+        $bracket = $this->bracket;
+        foreach ($this->brackets as $channel => $one) {
+            if ($this->verdictOf($channel) !== Verdict::Void) {
+                $bracket = $one;
+                break;
+            }
+        }
+
+        return new self($this->run, $this->policy, $bracket, $this->family, $this->results, $this->drifts, $this->findings, $standing, $this->brackets);
     }
 
     /**
@@ -36,7 +59,7 @@ final readonly class Assessment
      */
     public function channels(): array
     {
-        $verdicts = [];
+        $verdicts = array_map(fn (string $channel): Verdict => $this->verdictOf($channel), array_combine(array_map(strval(...), array_keys($this->brackets)), array_map(strval(...), array_keys($this->brackets))));
         foreach ($this->results as $result) {
             if ($result->channel !== null) {
                 $verdicts[$result->channel] ??= $this->verdictOf($result->channel);

@@ -42,10 +42,33 @@ final readonly class Assessor
     public function assess(Run $run, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): Assessment
     {
         $family = $this->family($timeline->instrument->family);
-        $bracket = (new BracketFinder($family->usability(), '', $family->parameter()))->find($run, $timeline);
-        $worked = $family->workOut($run, $bracket, $timeline, $policy, $yardsticks);
+        $parts = $family instanceof Channelled ? self::parts($family, $run, $timeline) : ['' => $timeline];
+        $cases = [];
+        $worked = [];
+        foreach ($parts as $channel => $part) {
+            $bracket = (new BracketFinder($family->usability(), $channel, $family->parameter()))->find($run, $part);
+            $worked[$channel] = $family->workOut($run, $bracket, $part, $policy, $yardsticks);
+            $cases[$channel] = new RunCase($run, $bracket, $part, $policy, $family, $worked[$channel], $worked[$channel]->results());
+        }
 
-        return $this->judge($family, $run, $bracket, $timeline, $policy, $worked, $worked->results());
+        return $this->judged($run, $policy, $family instanceof Channelled ? $family->together($worked, $yardsticks) : $worked[''], $cases);
+    }
+
+    /**
+     * The channels that the run brought something home of; all of them while it goes on or where there is nothing.
+     *
+     * @return non-empty-array<string, Timeline>
+     */
+    private static function parts(Channelled $family, Run $run, Timeline $timeline): array
+    {
+        $all = $family->channels($timeline);
+        $measured = array_values(array_filter($all, static fn (string $channel): bool => $family->measured($channel, $run)));
+        $parts = [];
+        foreach ($measured === [] ? $all : $measured as $channel) {
+            $parts[$channel] = $family->ofChannel($channel, $timeline);
+        }
+
+        return $parts === [] ? ['' => $timeline] : $parts;
     }
 
     /**
@@ -61,36 +84,69 @@ final readonly class Assessor
         }
         $composed = $family->compose($own, $shift, $own->policy, $yardsticks);
 
-        return $composed === [] ? $own : $this->judge($family, $own->run, $own->bracket, $timeline, $own->policy, $own->family, [...$own->results, ...$composed], $own->findings);
+        if ($composed === []) {
+            return $own;
+        }
+        $case = new RunCase($own->run, $own->bracket, $timeline, $own->policy, $family, $own->family, [...$own->results, ...$composed]);
+
+        return $this->judged($own->run, $own->policy, $own->family, ['' => $case], $own->findings, $case->answers);
     }
 
     /**
-     * @param list<Result>       $results
-     * @param list<Finding>|null $alone   what was found of the run alone, where its results are all that is new
+     * @param non-empty-array<string, RunCase> $cases   by channel; one of no name where the family has none
+     * @param list<Finding>|null               $alone   what was found of the run alone, where its results are all that is new
+     * @param list<Result>|null                $results where they are more than those that were worked out
      */
-    private function judge(Family $family, Run $run, Bracket $bracket, Timeline $timeline, Policy $policy, FamilyResults $worked, array $results, ?array $alone = null): Assessment
+    private function judged(Run $run, Policy $policy, FamilyResults $worked, array $cases, ?array $alone = null, ?array $results = null): Assessment
     {
-        $case = new RunCase($run, $bracket, $timeline, $policy, $family, $worked, $results);
+        $results ??= $worked->results();
+        $family = reset($cases)->family;
         $findings = [];
-        $verdict = Verdict::Valid;
         foreach ([...$this->sharedRules, ...$family->rules()] as $rule) {
             $setting = $policy->rule($rule->id());
-            if ($setting === null) {
-                continue;
-            }
-            $found = $alone === null || $rule instanceof AnswerRule
-                ? $rule->judge($case, $setting)
-                : array_filter($alone, static fn (Finding $finding): bool => $finding->setting === $setting);
-            foreach ($found as $finding) {
-                $findings[] = $finding;
-                $verdict = $verdict->worse($finding->verdict());
+            if ($setting !== null) {
+                array_push($findings, ...($alone === null || $rule instanceof AnswerRule
+                    ? self::found($rule, $setting, $cases)
+                    : array_filter($alone, static fn (Finding $finding): bool => $finding->setting === $setting)));
             }
         }
         usort($findings, static fn (Finding $a, Finding $b): int => $b->verdict()->weight() <=> $a->verdict()->weight());
+        $verdict = array_reduce($findings, static fn (Verdict $worst, Finding $one): Verdict => $worst->worse($one->verdict()), Verdict::Valid);
+        $brackets = array_map(static fn (RunCase $case): Bracket => $case->bracket, $cases);
+        $assessment = new Assessment($run, $policy, reset($brackets), $worked, $results, $worked->drifts(), $findings, $verdict, isset($brackets['']) ? [] : $brackets);
 
-        $assessment = new Assessment($run, $policy, $bracket, $worked, $results, $worked->drifts(), $findings, $verdict);
-        $standing = $assessment->standing();
+        return $assessment->stood();
+    }
 
-        return $standing === null || $standing === $verdict ? $assessment : new Assessment($run, $policy, $bracket, $worked, $results, $worked->drifts(), $findings, $standing);
+    /**
+     * What a rule finds in every channel. What it says of all of them alike is said of the unit, once.
+     *
+     * @param non-empty-array<string, RunCase> $cases
+     *
+     * @return list<Finding>
+     */
+    private static function found(Rule $rule, RuleSetting $setting, array $cases): array
+    {
+        if (\count($cases) === 1 && isset($cases[''])) {
+            return array_values([...$rule->judge($cases[''], $setting)]);
+        }
+        $by = [];
+        foreach ($cases as $channel => $case) {
+            foreach ($rule->judge($case, $setting) as $finding) {
+                $by[$finding->seen][$channel] ??= $finding;
+            }
+        }
+        $findings = [];
+        foreach ($by as $same) {
+            if (\count($same) === \count($cases) && \count($cases) > 1) {
+                $findings[] = reset($same);
+                continue;
+            }
+            foreach ($same as $channel => $finding) {
+                $findings[] = $finding->ofChannel($channel);
+            }
+        }
+
+        return $findings;
     }
 }

@@ -37,6 +37,13 @@ interface BenchGuide
      */
     public function columns(Step $step, Instrument $unit, ?Reference $reference): array;
 
+    /**
+     * The rows that a step of readings begins with; none: empty ones.
+     *
+     * @return list<array<string, string>>
+     */
+    public function presets(Step $step, Instrument $unit, ?Reference $reference, \DateTimeImmutable $on): array;
+
     /** What the check shows so far. */
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet;
 

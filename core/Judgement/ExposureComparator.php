@@ -9,14 +9,24 @@ enum ExposureComparator: string
 {
     case Exceeded = '>';
     case Reached = '>=';
+    /** Of what must not be too little, such as oxygen. */
+    case FallenBelow = '<';
 
     public function holds(int $comparison): bool
     {
-        return $this === self::Exceeded ? $comparison > 0 : $comparison >= 0;
+        return match ($this) {
+            self::Exceeded => $comparison > 0,
+            self::Reached => $comparison >= 0,
+            self::FallenBelow => $comparison < 0,
+        };
     }
 
     public function words(bool $holds): string
     {
-        return ($holds ? '' : 'not ').($this === self::Exceeded ? 'exceeded' : 'reached');
+        return ($holds ? '' : 'not ').match ($this) {
+            self::Exceeded => 'exceeded',
+            self::Reached => 'reached',
+            self::FallenBelow => 'fallen below',
+        };
     }
 }

@@ -26,6 +26,11 @@ final readonly class Finding
     ) {
     }
 
+    public function ofChannel(string $channel): self
+    {
+        return new self($this->setting, $this->seen, $this->evidence, $this->severity, $this->limit, $this->cure, $this->advice, $channel);
+    }
+
     /** What this finding alone makes of a result; notes never count. */
     public function verdict(): Verdict
     {

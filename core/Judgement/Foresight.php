@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
+use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\BracketFinder;
 use Footnote\Core\Evidence\BracketState;
 use Footnote\Core\Evidence\Check;
@@ -25,9 +26,10 @@ final readonly class Foresight
     public function openRuns(Timeline $timeline): array
     {
         $family = $this->assessor->family($timeline->instrument->family);
-        $finder = new BracketFinder($family->usability(), '', $family->parameter());
+        $parts = $family instanceof Channelled ? array_map(static fn (string $channel): Timeline => $family->ofChannel($channel, $timeline), $family->channels($timeline)) : [$timeline];
+        $open = static fn (Run $run): bool => array_filter($parts, static fn (Timeline $part): bool => (new BracketFinder($family->usability(), $part->channel, $family->parameter()))->find($run, $part)->state() === BracketState::Open) !== [];
 
-        return array_values(array_filter($timeline->runs, static fn (Run $run): bool => $finder->find($run, $timeline)->state() === BracketState::Open));
+        return array_values(array_filter($timeline->runs, $open));
     }
 
     /**
@@ -41,7 +43,8 @@ final readonly class Foresight
         $closed = [];
         foreach ($this->openRuns($timeline) as $run) {
             $assessment = $this->assessor->assess($run, $then, $policy, $yardsticks);
-            if ($assessment->bracket->post?->id === $check->id || $assessment->bracket->brokenAfter?->evidence === $check->id) {
+            $touched = array_filter($assessment->brackets === [] ? [$assessment->bracket] : $assessment->brackets, static fn (Bracket $bracket): bool => $bracket->post?->id === $check->id || $bracket->brokenAfter?->evidence === $check->id);
+            if ($touched !== []) {
                 $weightiest = $assessment->findings[0] ?? null;
                 $closed[] = ['run' => $run, 'verdict' => $assessment->verdict, 'finding' => $weightiest !== null && $weightiest->severity !== Severity::Note ? $weightiest : null];
             }

@@ -130,7 +130,7 @@ final class LogFormatGuess
     {
         $cell = trim($cell);
 
-        return \in_array(strtolower($cell), ['-', '--', '---', 'nan', 'n/a'], true) || preg_match($decimal === '.' ? '/^[+-]?\d+(\.\d+)?$/' : '/^[+-]?\d+(,\d+)?$/', $cell) === 1;
+        return \in_array(strtolower($cell), ['-', '--', '---', 'nan', 'n/a'], true) || preg_match(LogReader::OVER, $cell) === 1 || preg_match($decimal === '.' ? '/^[+-]?\d+(\.\d+)?$/' : '/^[+-]?\d+(,\d+)?$/', $cell) === 1;
     }
 
     private static function isTime(string $cell): bool

@@ -9,7 +9,8 @@ final class LogReader
 {
     private const MOST_PROBLEMS = 20;
     private const NOTHING = ['', '-', '--', '---', 'nan', 'n/a', 'null'];
-    private const OVER = '/^(>.*|\+{2,}|o\.?[rl]\.?|over|ovr|overrange|over range|over-range)$/Di';
+    /** How units write that they were beyond their range. */
+    public const OVER = '/^(>.*|\+{2,}|o\.?[rl]\.?|over|ovr|overrange|over range|over-range)$/Di';
     private const LONGEST_GAP = 864000;
 
     /** @var list<array{line: int|null, problem: string}> */

@@ -59,6 +59,11 @@ final readonly class AcousticBench implements BenchGuide
             ? [Entry::decimal('value', 'Reading', '-20', '200', Unit::Decibel, true)] : [];
     }
 
+    public function presets(Step $step, Instrument $unit, ?Reference $reference, \DateTimeImmutable $on): array
+    {
+        return [];
+    }
+
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet
     {
         $response = new AcousticResponse();

@@ -6,10 +6,13 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Reading;
 use Footnote\Core\Evidence\RunContent;
+use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Judgement\Criterion;
+use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\LogReader;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\UnreadableLog;
@@ -42,6 +45,20 @@ final readonly class NoiseFormat implements ContentFormat
             Entry::decimal('resolution', 'Resolution', '0', '10', Unit::Decibel),
             Entry::flag('selfAdjusting', 'It adjusts itself when it hears the calibrator'),
         ];
+    }
+
+    public function checkInstrument(Fields $unit, Traits $traits): void
+    {
+    }
+
+    public function interventions(): array
+    {
+        return [InterventionKind::Repaired, InterventionKind::MicrophoneExchanged, InterventionKind::FirmwareChanged, InterventionKind::FactoryReset, InterventionKind::CalibrationSetChanged, InterventionKind::LaboratoryCalibration];
+    }
+
+    public function logColumns(): array
+    {
+        return LogColumnKind::NOISE;
     }
 
     public function referenceKinds(): array

@@ -28,7 +28,7 @@ final readonly class AssessmentWriter
             'instrument' => $assessment->run->instrument,
             'policy' => ['id' => $assessment->policy->id, 'name' => $assessment->policy->name, 'version' => $assessment->policy->version],
             'verdict' => $assessment->verdict->value,
-            'channels' => array_map(static fn (string $channel, Verdict $verdict): array => ['channel' => $channel, 'verdict' => $verdict->value], array_keys($assessment->channels()), array_values($assessment->channels())),
+            'channels' => array_map(fn (string $channel, Verdict $verdict): array => ['channel' => $channel, 'verdict' => $verdict->value, 'bracket' => isset($assessment->brackets[$channel]) ? $this->bracket($assessment->brackets[$channel]) : null], array_map(strval(...), array_keys($assessment->channels())), array_values($assessment->channels())),
             'bracket' => $this->bracket($assessment->bracket),
             'headline' => $assessment->family->headline($assessment->results),
             'results' => array_map(fn (Result $result): array => $this->result($result, $sheet), $assessment->results),

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\RunContent;
+use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Judgement\Criterion;
+use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Procedure\Entry;
 
 /** How one family's instruments, references, checks, runs and criteria stand in the record format. */
@@ -14,6 +17,19 @@ interface ContentFormat
 {
     /** @return list<Entry> what is asked of a unit */
     public function instrument(): array;
+
+    /**
+     * What the entries of a unit alone cannot say of it.
+     *
+     * @throws InvalidRecord naming the field
+     */
+    public function checkInstrument(Fields $unit, Traits $traits): void;
+
+    /** @return non-empty-list<InterventionKind> what may be done to a unit between its checks */
+    public function interventions(): array;
+
+    /** @return list<LogColumnKind> what a column of its log may hold; none where its units keep no log */
+    public function logColumns(): array;
 
     /** @return list<ReferenceKind> what its units are checked against */
     public function referenceKinds(): array;

@@ -40,12 +40,15 @@ final readonly class EvidenceReader
         $family = $fields->text('family');
         $format = Families::format($family) ?? throw new InvalidRecord($fields->at('family'), \sprintf('there is no family of instruments "%s".', $family));
 
+        $traits = EntryReader::read($fields, $format->instrument());
+        $format->checkInstrument($fields, $traits);
+
         return new Instrument(
             $fields->id('id'),
             $family,
             $fields->text('model'),
             array_map(fn (Fields $certificate): Certificate => $this->certificate($certificate, null), $fields->objects('certificates')),
-            EntryReader::read($fields, $format->instrument()),
+            $traits,
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Tests\Core;
 
 use Footnote\Core\Flow\FlowFamily;
+use Footnote\Core\Gas\GasFamily;
 use Footnote\Core\Judgement\Rule\SharedRules;
 use Footnote\Core\Judgement\Severity;
 use Footnote\Core\Log\LogColumn;
@@ -241,7 +242,7 @@ final class EveryRuleTest extends TestCase
     /** No rule without a limit to its name, and no setting without a rule. */
     public function testRulesAndPoliciesNameEachOther(): void
     {
-        $coded = array_map(static fn ($rule): string => $rule->id(), [...SharedRules::all(), ...(new NoiseFamily())->rules(), ...(new FlowFamily())->rules()]);
+        $coded = array_map(static fn ($rule): string => $rule->id(), [...SharedRules::all(), ...(new NoiseFamily())->rules(), ...(new FlowFamily())->rules(), ...(new GasFamily())->rules()]);
         self::assertSame($coded, array_unique($coded));
         foreach (['standard', 'cautious', 'survey'] as $policy) {
             $set = array_keys(Scene::policy($policy)->rules);

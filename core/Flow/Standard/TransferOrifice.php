@@ -7,12 +7,12 @@ namespace Footnote\Core\Flow\Standard;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
-use Footnote\Core\Flow\Digits;
 use Footnote\Core\Flow\FlowEquation;
 use Footnote\Core\Flow\FlowRow;
 use Footnote\Core\Flow\UnreadableFlow;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
 

@@ -2,10 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Flow;
-
-use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Real;
+namespace Footnote\Core\Quantity;
 
 /** How many decimals are shown. */
 final class Digits

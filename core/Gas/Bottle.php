@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Certificate;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Measured;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\ReferenceKind;
+
+/** A cylinder of calibration gas: what its label says, and how much is left in it. */
+final readonly class Bottle
+{
+    public const KIND = 'gas-bottle';
+    public const PRESSURES = [Unit::Bar, Unit::PoundPerSquareInch, Unit::Kilopascal];
+
+    /** What flows while a gas is on where the regulator does not say, L/min (common practice). */
+    public const FLOW = '0.5';
+
+    public function __construct(public Reference $reference)
+    {
+    }
+
+    public static function kind(): ReferenceKind
+    {
+        return new ReferenceKind(self::KIND, 'Bottle of calibration gas', [
+            Entry::measured('size', 'Holds when full', [Unit::Litre]),
+            Entry::measured('fullPressure', 'Pressure when full', self::PRESSURES),
+            Entry::choice('regulator', 'Regulator', ['fixed' => 'fixed flow', 'demand' => 'demand flow', 'bag' => 'fixed flow into a bag', 'tee' => 'fixed flow over a T-piece'], help: 'A pumped unit wants demand flow, a T-piece or a bag'),
+            Entry::decimal('flow', 'Flow', '0.05', '10', Unit::LitrePerMinute),
+            Entry::text('balance', 'Balance gas'),
+            Entry::text('lot', 'Lot'),
+        ], [Entry::rows('gases', 'On the label', [
+            Entry::text('gas', 'Gas', true, 'oxygen, flammable gas, carbon monoxide, hydrogen sulphide, carbon dioxide, isobutylene, or another by name'),
+            Entry::decimal('concentration', 'Concentration', '0', '1000000', required: true),
+            Entry::choice('unit', 'Unit', [Unit::PartsPerMillion->value => 'ppm', Unit::PercentVolume->value => '% vol', Unit::PercentExplosive->value => '% LEL'], true),
+            Entry::decimal('accuracy', 'Accuracy ±', '0', '100', Unit::Percent),
+        ])]);
+    }
+
+    /** What the label in force on a day says of a gas; null where the bottle does not hold it or has no certificate. */
+    public function gas(string $name, \DateTimeImmutable $on): ?Traits
+    {
+        foreach ($this->reference->certificateAt($on)?->constants->rows('gases') ?? [] as $gas) {
+            if (mb_strtolower($gas->text('gas') ?? '') === mb_strtolower($name)) {
+                return $gas;
+            }
+        }
+
+        return null;
+    }
+
+    /** The label as a figure in the unit of the channel; null where the bottle does not hold its gas. */
+    public function label(Channel $channel, \DateTimeImmutable $on): ?Figure
+    {
+        $gas = $this->gas($channel->spanGas(), $on);
+        $value = $gas?->decimal('concentration');
+        $unit = $gas === null ? null : Unit::tryFrom($gas->text('unit') ?? '');
+        if ($value === null || $unit === null || $unit->dimension() !== $channel->unit->dimension()) {
+            return null;
+        }
+        $certificate = $this->reference->certificateAt($on);
+        \assert($certificate instanceof Certificate);
+
+        return Figure::read('c_span', \sprintf('%s on the label of %s', $channel->spanGas(), $this->reference->id), $unit->convert($value->value, $channel->unit), $channel->unit, new Origin('certificate', $certificate->number, \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory)), $value->decimals());
+    }
+
+    /**
+     * G-8: what is left, L, and for how many minutes.
+     *
+     * @return array{litres: Exact, minutes: Exact}|null where size, pressure when full or pressure now are not known
+     */
+    public function left(?Measured $pressure): ?array
+    {
+        [$size, $full] = [$this->reference->traits->measured('size'), $this->reference->traits->measured('fullPressure')];
+        if ($size === null || $full === null || $pressure === null || $full->value->value->isZero()) {
+            return null;
+        }
+        $litres = $size->in(Unit::Litre)->times($pressure->in(Unit::Kilopascal))->dividedBy($full->in(Unit::Kilopascal));
+
+        return ['litres' => $litres, 'minutes' => $litres->dividedBy(($this->reference->traits->decimal('flow') ?? Decimal::parse(self::FLOW))->value)];
+    }
+
+    /** In a few words: what is in it. */
+    public function words(\DateTimeImmutable $on): string
+    {
+        $gases = array_map(static fn (Traits $gas): string => trim(\sprintf('%s %s %s', $gas->text('gas') ?? '', $gas->decimal('concentration')->written ?? '', $gas->text('unit') ?? '')), $this->reference->certificateAt($on)?->constants->rows('gases') ?? []);
+
+        return $gases === [] ? 'nothing is known of what it holds' : implode(', ', $gases);
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas;
+
+use Footnote\Core\Air\Substances;
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Unit;
+
+/**
+ * G-4 and G-5: what a reading in isobutylene units is multiplied by to be the vapour that was there, once. The unit may
+ * have applied a factor already, and so may a hand.
+ */
+final readonly class Factor
+{
+    /**
+     * @param Exact       $undone  what the unit and a hand multiplied by already; the response is of what was there before
+     * @param Figure|null $applied the factor of the vapour; null where none is needed or none is known
+     * @param bool        $missing whether one is needed and not known
+     * @param bool        $doubled whether unit and hand both applied it
+     * @param bool        $foreign whether the unit was set to the factor of something else
+     * @param bool        $weak    whether the lamp cannot ionise the vapour
+     */
+    private function __construct(public Exact $undone, public ?Figure $applied, public bool $missing, public bool $doubled, public bool $foreign, public bool $weak)
+    {
+    }
+
+    public static function of(Channel $channel, ChannelRecord $record): self
+    {
+        $unit = $record->unitFactor->value ?? Exact::of(1);
+        $hand = $record->handFactor->value ?? Exact::of(1);
+        $undone = $unit->times($hand);
+        if ($channel->kind !== GasKind::Photoionisation || $record->substance === null || $record->substance === Substances::ISOBUTYLENE) {
+            return new self($undone, null, false, false, false, false);
+        }
+        $energy = $record->known?->decimal('ionisationEnergy');
+        $weak = $energy !== null && $channel->lamp !== null && $energy->value->compareTo($channel->lamp->value) >= 0;
+        $name = $channel->lamp === null ? null : Substances::factorName($channel->lamp);
+        $factor = $name === null ? null : $record->known?->decimal($name);
+        if ($factor === null) {
+            return new self($undone, null, !$weak, false, false, $weak);
+        }
+        $one = Exact::of(1);
+        $is = static fn (Exact $value): bool => $value->compareTo($factor->value) === 0;
+        $figure = Figure::read('CF', \sprintf('factor of %s with a %s eV lamp', $record->known->text('name') ?? $record->substance, $channel->lamp->written), $factor->value, Unit::None, new Origin('library', $record->substance, $record->known->text('source') ?? 'library of substances'), $factor->decimals());
+
+        return new self($undone, $figure, false, $is($unit) && $is($hand) && $factor->value->compareTo($one) !== 0, $unit->compareTo($one) !== 0 && !$is($unit), $weak);
+    }
+
+    /**
+     * G-4: the factor of a mixture, 1/Σ(x_i/CF_i).
+     *
+     * @param non-empty-list<array{share: Exact, factor: Exact}> $parts shares that add up to one
+     */
+    public static function ofMixture(array $parts): Exact
+    {
+        $sum = Exact::zero();
+        foreach ($parts as $part) {
+            $sum = $sum->plus($part['share']->dividedBy($part['factor']));
+        }
+
+        return Exact::of(1)->dividedBy($sum);
+    }
+}

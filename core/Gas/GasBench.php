@@ -1,0 +1,204 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas;
+
+use Footnote\Core\Air\Air;
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\HistoryPoint;
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\BenchGuide;
+use Footnote\Core\Judgement\LiveLine;
+use Footnote\Core\Judgement\LiveSheet;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\ReferenceChoice;
+use Footnote\Core\Judgement\ShiftScale;
+use Footnote\Core\Judgement\UnitHistory;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Step;
+use Footnote\Core\Procedure\StepKind;
+use Footnote\Core\Quantity\Unit;
+
+/** What the bench says while gas is on a monitor. */
+final readonly class GasBench implements BenchGuide
+{
+    /** Litres below which a bottle is called nearly empty: two minutes of the usual flow for each of three gases. */
+    private const FEW_MINUTES = 6;
+
+    public function choices(Instrument $unit, array $references, \DateTimeImmutable $on): array
+    {
+        $choices = [];
+        $stage = \in_array(GasStage::Mix, GasProcedures::stages($unit), true) ? GasStage::Mix : GasStage::Isobutylene;
+        $wanted = array_values(array_filter(Channel::of($unit), static fn (Channel $channel): bool => GasStage::ofSpan($channel->kind) === $stage));
+        foreach ($references as $reference) {
+            if ($reference->kind !== Bottle::KIND) {
+                continue;
+            }
+            $bottle = new Bottle($reference);
+            $missing = array_map(static fn (Channel $channel): string => $channel->spanGas(), array_values(array_filter($wanted, static fn (Channel $channel): bool => $bottle->label($channel, $on) === null)));
+            if (\count($missing) === \count($wanted)) {
+                continue;
+            }
+            $problems = ReferenceChoice::problemsOf($reference, $on);
+            if ($missing !== []) {
+                $problems[] = \sprintf('It holds no %s.', implode(', no ', $missing));
+            }
+            $choices[] = new ReferenceChoice($reference, $bottle->words($on), [], $problems);
+        }
+
+        return $choices;
+    }
+
+    public function fields(Step $step, Instrument $unit, ?Reference $reference): array
+    {
+        return match ($step->id) {
+            GasProcedures::SOURCE => [
+                Entry::choice('zeroSource', 'Zeroed in', ZeroSource::choices(), true),
+                Entry::named('zeroBottle', 'Bottle of zero air', 'reference:'.Bottle::KIND, help: 'Where it is one'),
+                Entry::measured('temperature', 'Temperature here', Air::TEMPERATURES),
+            ],
+            GasProcedures::REFERENCE => [Entry::measured('bottlePressure', 'Pressure of the bottle', Bottle::PRESSURES)],
+            GasProcedures::ISOBUTYLENE_BOTTLE => [Entry::named('isobutyleneBottle', 'Bottle of isobutylene', 'reference:'.Bottle::KIND, true), Entry::measured('isobutylenePressure', 'Pressure of the bottle', Bottle::PRESSURES)],
+            default => [],
+        };
+    }
+
+    public function columns(Step $step, Instrument $unit, ?Reference $reference): array
+    {
+        $stage = GasProcedures::stageOf($step->id);
+        if ($step->kind !== StepKind::Readings || $stage === null) {
+            return [];
+        }
+        $channel = Entry::choice('channel', 'Channel', array_combine(self::names($unit), self::names($unit)), true);
+        $value = Entry::decimal('value', 'Reads', '-1000000', '1000000', required: true);
+
+        return $stage === GasStage::Zero ? [$channel, $value] : [$channel, $value, Entry::decimal('expected', 'The unit expects', '0', '1000000'), Entry::decimal('seconds', 'Since gas on', '0', '7200', Unit::Second)];
+    }
+
+    public function presets(Step $step, Instrument $unit, ?Reference $reference, \DateTimeImmutable $on): array
+    {
+        $stage = GasProcedures::stageOf($step->id);
+        if ($step->kind !== StepKind::Readings || $stage === null) {
+            return [];
+        }
+        $rows = [];
+        foreach (Channel::of($unit) as $channel) {
+            $own = GasStage::ofSpan($channel->kind) === $stage;
+            // CO is looked at while isobutylene flows.
+            $watched = $stage === GasStage::Isobutylene && $channel->kind === GasKind::CarbonMonoxide && $step->id === $stage->value.'-found';
+            if ($stage === GasStage::Zero || $own || $watched) {
+                $label = $own && $reference !== null && $stage === GasStage::Mix ? (new Bottle($reference))->label($channel, $on) : null;
+                $rows[] = ['channel' => $channel->name, ...($label === null ? [] : ['expected' => (string) $label->value])];
+            }
+        }
+
+        return $rows;
+    }
+
+    public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet
+    {
+        $content = $check->content;
+        if (!$content instanceof GasCheck) {
+            return new LiveSheet([]);
+        }
+        $with = new Timeline($timeline->instrument, [...$timeline->checks, $check], $timeline->interventions, $timeline->runs, $timeline->references);
+        [$lines, $questions] = [[], []];
+        foreach (Channel::of($timeline->instrument) as $channel) {
+            $why = $content->zeroSource !== null && ($content->of(GasStage::Zero->found(), $channel->name) !== [] || $content->zeroSource->whyUnfit($channel->kind) !== null) ? $content->zeroSource->whyUnfit($channel->kind) : null;
+            if ($why !== null) {
+                $questions[] = \sprintf('%s cannot be zeroed in %s: %s.', $channel->name, $content->zeroSource->value ?? '', $why);
+            }
+            $part = ChannelCheck::timeline($channel->name, $with);
+            $own = array_values(array_filter($part->checks, static fn (Check $one): bool => $one->id === $check->id))[0] ?? null;
+            if ($own === null || !$own->content instanceof ChannelCheck) {
+                continue;
+            }
+            [$some, $asked] = $this->ofChannel($own, $own->content, $channel, $part, $policy);
+            array_push($lines, ...$some);
+            array_push($questions, ...$asked);
+        }
+        foreach ([[$timeline->referenceOf($check), $content->bottlePressure], [$content->isobutyleneBottle === null ? null : ($timeline->references[$content->isobutyleneBottle] ?? null), $content->isobutylenePressure]] as [$reference, $pressure]) {
+            $left = $reference === null ? null : (new Bottle($reference))->left($pressure);
+            if ($left !== null) {
+                $lines[] = new LiveLine('gas left in '.$reference->id, Figure::derived('t', 'minutes of gas left', $left['minutes'], Unit::Minute, GasEquation::GasLeft, [], 0));
+                if ($left['minutes']->compareTo(\Footnote\Core\Quantity\Exact::of(self::FEW_MINUTES)) < 0) {
+                    $questions[] = \sprintf('%s holds gas for %s min. Will it last for this check?', $reference->id, $left['minutes']->rounded(0));
+                }
+            }
+        }
+
+        return new LiveSheet($lines, array_values(array_unique($questions)));
+    }
+
+    /** @return array{list<LiveLine>, list<string>} */
+    private function ofChannel(Check $check, ChannelCheck $content, Channel $channel, Timeline $part, Policy $policy): array
+    {
+        $response = new GasResponse($channel);
+        $label = $response->label($check, $content, $part);
+        [$lines, $questions] = [[], []];
+        if ($label === null) {
+            return [[], [\sprintf('Which bottle spans %s? None that is named says how much %s it holds.', $channel->name, $channel->spanGas())]];
+        }
+        $entered = GasResponse::expected($content);
+        if ($entered !== null && $entered->compareTo($response->exact($label)) !== 0) {
+            $questions[] = \sprintf('%s expects %s, the label says %s %s. Set the unit to the label before the span.', $channel->name, $entered, $label->shown(), $label->unit->value);
+        }
+        if ($content->afterIsobutylene) {
+            $questions[] = \sprintf('Isobutylene flowed first: %s spanned now is wrong. Wait ten minutes in clean air and begin the mix anew.', $channel->name);
+        }
+        foreach (['as found' => [$content->spanFound, 'gas.span-drift'], 'as left' => [$content->spanLeft, 'gas.read-back']] as $when => [$rows, $rule]) {
+            if ($rows === []) {
+                continue;
+            }
+            $plateau = Plateau::of($rows, $response->exact($label));
+            $mean = \Footnote\Core\Quantity\Exact::mean(array_map(static fn (GasRow $row): \Footnote\Core\Quantity\Exact => $row->value->value, $plateau->rows === [] ? $rows : $plateau->rows));
+            $off = Figure::derived('Δ', \sprintf('%s %s off the label', $channel->name, $when), $mean->minus($response->exact($label)), $channel->unit, GasEquation::Drift, [$label], 2);
+            $setting = $policy->rule($rule);
+            $limit = $setting === null ? null : DriftLimit::of($channel, $setting);
+            $lines[] = new LiveLine(\sprintf('%s %s, off the label', $channel->name, $when), $off, $limit?->isKeptBy($off->value, $label), $limit?->words() ?? '', true);
+            if ($plateau->steady === false) {
+                $questions[] = \sprintf('%s %s is not on a plateau yet: it still moves.', $channel->name, $when);
+            }
+        }
+        foreach ($content->inIsobutylene as $row) {
+            $limit = $channel->kind === GasKind::CarbonMonoxide ? $policy->limit('gas.cross-response', 'answer') : null;
+            $lines[] = new LiveLine(\sprintf('%s in isobutylene', $channel->name), Figure::read('r', 'answer to isobutylene', $row->value->value, $channel->unit, new Origin('check', $check->id, 'typed'), $row->value->decimals()), $limit?->isKeptBy($row->value->value->absolute()), $limit?->words() ?? '');
+        }
+
+        return [$lines, $questions];
+    }
+
+    /** Of all channels at each check the one that had moved furthest. */
+    public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
+    {
+        $furthest = [];
+        foreach (self::names($timeline->instrument) as $name) {
+            foreach (GasHistory::of(ChannelCheck::timeline($name, $timeline), $until)->points as $point) {
+                $before = $furthest[$point->check] ?? null;
+                if ($before === null || abs($point->found ?? 0.0) > abs($before->found ?? 0.0)) {
+                    $furthest[$point->check] = $point;
+                }
+            }
+        }
+        $points = array_values($furthest);
+        usort($points, static fn (HistoryPoint $a, HistoryPoint $b): int => $a->at <=> $b->at);
+
+        return new UnitHistory($points, Unit::Percent, Unit::Percent, 'span of the channel furthest off, % of the label');
+    }
+
+    public function sharedShift(): ShiftScale
+    {
+        return new ShiftScale(2.0, 4.0, Unit::Percent);
+    }
+
+    /** @return list<string> */
+    private static function names(Instrument $unit): array
+    {
+        return array_map(static fn (Channel $channel): string => $channel->name, Channel::of($unit));
+    }
+}

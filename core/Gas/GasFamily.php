@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas;
+
+use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Evidence\Usability;
+use Footnote\Core\Judgement\BenchGuide;
+use Footnote\Core\Judgement\Channelled;
+use Footnote\Core\Judgement\Family;
+use Footnote\Core\Judgement\FamilyResults;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\Yardsticks;
+
+/** Direct-reading monitors of gases and vapours: a linear response per channel, bottles of gas, logs of several channels. */
+final readonly class GasFamily implements Family, Channelled
+{
+    public const ID = 'gas-monitor';
+
+    public function id(): string
+    {
+        return self::ID;
+    }
+
+    public function title(): string
+    {
+        return 'gas and vapour monitor';
+    }
+
+    public function usability(): Usability
+    {
+        return new GasUsability();
+    }
+
+    public function parameter(): string
+    {
+        return 'gain';
+    }
+
+    public function procedures(Instrument $unit): array
+    {
+        return GasProcedures::of($unit);
+    }
+
+    public function bench(): BenchGuide
+    {
+        return new GasBench();
+    }
+
+    public function rules(): array
+    {
+        return [
+            new Rule\SpanDrift(),
+            new Rule\ZeroDrift(),
+            new Rule\AsFoundLarge(),
+            new Rule\ReadBack(),
+            new Rule\CrossResponse(),
+            new Rule\AfterIsobutylene(),
+            new Rule\ExpectedValue(),
+            new Rule\SelectedGas(),
+            new Rule\BottlePressure(),
+            new Rule\ZeroUnfit(),
+            new Rule\NotSaved(),
+            new Rule\SensorAged(),
+            new Rule\BumpOnly(),
+            new Rule\PowerOnZero(),
+            new Rule\ConditionsChanged(),
+            new Rule\TestGasInside(),
+            new Rule\LampTooWeak(),
+            new Rule\FactorMissing(),
+            new Rule\FactorDoubled(),
+            new Rule\FactorForeign(),
+            new Rule\UnitMistaken(),
+            new Rule\OverRange(),
+            new Rule\MemoryWrapped(),
+            new Rule\HollowWindows(),
+            new Rule\Gap('gas.gap', 'gas.gap-large'),
+            new Rule\Gap('gas.gap-large', null),
+        ];
+    }
+
+    public function workOut(Run $run, Bracket $bracket, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): FamilyResults
+    {
+        return (new GasWorkings($run, $bracket, $timeline, $policy, $yardsticks))->results();
+    }
+
+    public function channels(Timeline $timeline): array
+    {
+        return array_map(static fn (Channel $channel): string => $channel->name, Channel::of($timeline->instrument));
+    }
+
+    public function ofChannel(string $channel, Timeline $timeline): Timeline
+    {
+        return ChannelCheck::timeline($channel, $timeline);
+    }
+
+    public function measured(string $channel, Run $run): bool
+    {
+        return $run->content instanceof GasRecord && $run->content->measured($channel);
+    }
+
+    public function together(array $channels, Yardsticks $yardsticks): FamilyResults
+    {
+        $own = [];
+        foreach ($channels as $name => $results) {
+            $own[$name] = $results instanceof ChannelResults ? $results : throw new \LogicException('Not a channel of a monitor.');
+        }
+
+        return new GasResults($own, $yardsticks);
+    }
+}

@@ -1,0 +1,250 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas;
+
+use Footnote\Core\Air\Air;
+use Footnote\Core\Air\Substances;
+use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\InterventionKind;
+use Footnote\Core\Evidence\Provenance;
+use Footnote\Core\Evidence\RunContent;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Judgement\Criterion;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\LogReader;
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\UnreadableLog;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Record\AnswerRows;
+use Footnote\Core\Record\ContentFormat;
+use Footnote\Core\Record\EntryReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\LogFormatReader;
+use Footnote\Core\Record\RunSurroundings;
+
+/** Gas and vapour monitors in the record format: units with channels, bottles, checks, logs and totals. */
+final readonly class GasFormat implements ContentFormat
+{
+    /** Names of channels stand in figures, files and addresses. */
+    private const NAME = '/^[A-Za-z][A-Za-z0-9 .-]{0,19}$/D';
+
+    public function instrument(): array
+    {
+        return [
+            Entry::flag('pumped', 'It has a pump', 'Else the gas diffuses in'),
+            Entry::flag('fixed', 'It is fixed in place'),
+            Entry::rows('channels', 'Channels', Channel::entries()),
+        ];
+    }
+
+    public function checkInstrument(Fields $unit, Traits $traits): void
+    {
+        $seen = [];
+        foreach ($traits->rows('channels') as $place => $row) {
+            $name = $row->text('name') ?? '';
+            if (preg_match(self::NAME, $name) !== 1) {
+                throw new InvalidRecord($unit->at('channels').'/'.$place.'/name', 'must begin with a letter and hold letters, digits, blanks, points and hyphens, 20 at most.');
+            }
+            if (isset($seen[$name])) {
+                throw new InvalidRecord($unit->at('channels').'/'.$place.'/name', 'stands twice.');
+            }
+            if ($row->text('kind') === GasKind::Other->value && $row->text('gas') === null) {
+                throw new InvalidRecord($unit->at('channels').'/'.$place.'/gas', 'is missing: name the gas.');
+            }
+            $fitted = $row->text('fitted');
+            $day = $fitted === null ? null : \DateTimeImmutable::createFromFormat('!Y-m-d', $fitted);
+            if ($day === false || ($day !== null && $day->format('Y-m-d') !== $fitted)) {
+                throw new InvalidRecord($unit->at('channels').'/'.$place.'/fitted', 'must be a day such as 2026-03-01.');
+            }
+            $seen[$name] = true;
+        }
+        if ($seen === []) {
+            throw new InvalidRecord($unit->at('channels'), 'is empty: name at least one channel.');
+        }
+    }
+
+    public function referenceKinds(): array
+    {
+        return [Bottle::kind()];
+    }
+
+    public function shelves(): array
+    {
+        return [Substances::shelf()];
+    }
+
+    public function interventions(): array
+    {
+        return [InterventionKind::Rezeroed, InterventionKind::SensorExchanged, InterventionKind::LampExchanged, InterventionKind::FilterExchanged, InterventionKind::Repaired, InterventionKind::FirmwareChanged, InterventionKind::FactoryReset, InterventionKind::CalibrationSetChanged, InterventionKind::LaboratoryCalibration];
+    }
+
+    public function logColumns(): array
+    {
+        return LogColumnKind::MONITOR;
+    }
+
+    public function section(): string
+    {
+        return 'gas';
+    }
+
+    /** @return list<Entry> what is written once at a check */
+    private static function asked(): array
+    {
+        return [
+            Entry::text('procedure', 'Procedure'),
+            Entry::choice('zeroSource', 'Zero source', ZeroSource::choices()),
+            Entry::named('zeroBottle', 'Bottle of zero air', ''),
+            Entry::named('isobutyleneBottle', 'Bottle of isobutylene', ''),
+            Entry::measured('bottlePressure', 'Pressure of the bottle', Bottle::PRESSURES),
+            Entry::measured('isobutylenePressure', 'Pressure of the bottle of isobutylene', Bottle::PRESSURES),
+            Entry::measured('temperature', 'Temperature', Air::TEMPERATURES),
+            ...array_merge(...array_map(static fn (GasStage $stage): array => [Entry::rows($stage->found(), '', GasRow::entries()), Entry::rows($stage->left(), '', GasRow::entries()), Entry::flag($stage->adjusted(), '')], GasStage::cases())),
+        ];
+    }
+
+    public function readCheck(Fields $check): CheckContent
+    {
+        $fields = $check->object('gas');
+        $traits = EntryReader::read($fields, self::asked());
+        $rows = [];
+        $adjusted = [];
+        foreach (GasStage::cases() as $stage) {
+            foreach ([$stage->found(), $stage->left()] as $list) {
+                $rows[$list] = array_values(array_filter(array_map(GasRow::of(...), $traits->rows($list))));
+            }
+            if ($traits->flag($stage->adjusted())) {
+                $adjusted[] = $stage->value;
+            } elseif ($rows[$stage->left()] !== []) {
+                throw new InvalidRecord($fields->at($stage->left()), 'is for a unit that was adjusted; where nothing was adjusted, as left is as found.');
+            }
+        }
+
+        return new GasCheck($traits->text('procedure') ?? '', ZeroSource::tryFrom($traits->text('zeroSource') ?? ''), $traits->text('zeroBottle'), $traits->text('isobutyleneBottle'), $traits->measured('bottlePressure'), $traits->measured('isobutylenePressure'), $traits->measured('temperature'), $rows, $adjusted);
+    }
+
+    public function fromAnswers(array $answers): array
+    {
+        $gas = [];
+        foreach (['procedure', 'zeroSource', 'zeroBottle', 'isobutyleneBottle'] as $name) {
+            if (\is_string($answers[$name] ?? null) && trim($answers[$name]) !== '') {
+                $gas[$name] = trim($answers[$name]);
+            }
+        }
+        foreach (['bottlePressure', 'isobutylenePressure', 'temperature'] as $name) {
+            $value = $answers[$name] ?? null;
+            if (\is_array($value) && \is_string($value['value'] ?? null) && trim($value['value']) !== '') {
+                $gas[$name] = ['value' => trim($value['value']), 'unit' => $value['unit'] ?? ''];
+            }
+        }
+        foreach (GasStage::cases() as $stage) {
+            // The channel and what the unit expects are filled in beforehand: only a reading makes a row.
+            $read = static fn (string $list): array => array_values(array_filter(AnswerRows::of($answers[$list] ?? []), static fn (array $row): bool => isset($row['value'])));
+            $adjusted = ($answers[$stage->adjusted()] ?? null) === true;
+            $gas[$stage->found()] = $read($stage->found());
+            $gas[$stage->left()] = $adjusted ? $read($stage->left()) : [];
+            if ($adjusted) {
+                $gas[$stage->adjusted()] = true;
+            }
+        }
+
+        return array_filter($gas, static fn (mixed $value): bool => $value !== []);
+    }
+
+    public function describeCheck(CheckContent $content): array
+    {
+        if ($content instanceof ChannelCheck) {
+            $content = $content->whole;
+        }
+        if (!$content instanceof GasCheck) {
+            return [];
+        }
+        $words = static fn (string $list): string => implode(', ', array_map(static fn (GasRow $row): string => $row->channel.' '.$row->value->written.($row->struck === null ? '' : ' (struck out)').($row->provenance === Provenance::Typed ? '' : ' ('.$row->provenance->value.')'), $content->rows[$list] ?? []));
+        $lines = [['label' => 'Clean air', 'shown' => $content->zeroSource->value ?? 'not said']];
+        foreach (GasStage::cases() as $stage) {
+            if (($content->rows[$stage->found()] ?? []) !== [] || $content->wasAdjustedAt($stage)) {
+                $lines[] = ['label' => ucfirst($stage->value).' as found', 'shown' => $words($stage->found())];
+                $lines[] = ['label' => ucfirst($stage->value).' as left', 'shown' => $content->wasAdjustedAt($stage) ? $words($stage->left()) : 'as found'];
+            }
+        }
+
+        return $lines;
+    }
+
+    public function run(): array
+    {
+        return [
+            Entry::rows('channels', 'Channels', [
+                Entry::text('channel', 'Channel', true),
+                Entry::named('substance', 'Vapour or gas that was there', 'library:'.Substances::SHELF),
+                Entry::decimal('unitFactor', 'Factor set on the unit', '0.01', '1000', help: 'Empty: 1, it shows isobutylene units'),
+                Entry::decimal('handFactor', 'Multiplied by hand with', '0.01', '1000', help: 'Empty: not at all'),
+                Entry::choice('shownIn', 'Unit was set to', ['as registered' => 'its usual unit', 'mg/m³' => 'mg/m³']),
+                Entry::decimal('mean', 'Mean (TWA) on the display', '-1000000', '1000000'),
+                Entry::decimal('shortTerm', 'STEL on the display', '-1000000', '1000000'),
+                Entry::decimal('peak', 'Peak on the display', '-1000000', '1000000'),
+                Entry::decimal('lowest', 'Lowest on the display', '-1000000', '1000000'),
+            ], help: 'What was there, and how the unit was set; the display only where there is no log'),
+            ...Air::entries('field', ' in the field'),
+            Entry::flag('wrapped', 'Its memory was full and began anew', 'The beginning of the log is lost'),
+        ];
+    }
+
+    public function readRun(Fields $run, RunSurroundings $around): RunContent
+    {
+        $traits = EntryReader::read($run, $this->run());
+        $channels = [];
+        foreach ($traits->rows('channels') as $place => $row) {
+            $name = $row->text('channel') ?? '';
+            if (isset($channels[$name])) {
+                throw new InvalidRecord($run->at('channels').'/'.$place.'/channel', 'stands twice.');
+            }
+            $code = $row->text('substance');
+            $known = $code === null ? null : ($around->library->find(Substances::SHELF, $code) ?? throw new InvalidRecord($run->at('channels').'/'.$place.'/substance', \sprintf('"%s" is not in the library of substances.', $code)));
+            $channels[$name] = new ChannelRecord($name, $code, $known, $row->decimal('unitFactor'), $row->decimal('handFactor'), $row->text('shownIn') === 'mg/m³', $row->decimal('mean'), $row->decimal('shortTerm'), $row->decimal('peak'), $row->decimal('lowest'));
+        }
+        $log = $around->stored instanceof SeriesLog ? $around->stored : null;
+        $fields = $run->optionalObject('log');
+        if ($log === null && $fields !== null && $around->lines !== null) {
+            try {
+                $log = (new LogReader((new LogFormatReader())->read($fields->object('format'))))->read($around->lines, $around->zone, $fields->optionalMoment('start'));
+            } catch (UnreadableLog $problem) {
+                throw new InvalidRecord($fields->at('file'), $problem->getMessage());
+            }
+        }
+
+        return new GasRecord($log, $around->logName, $channels, Air::of($traits, 'field'), $traits->flag('wrapped'));
+    }
+
+    public function shipped(): array
+    {
+        return ['criteria' => [], 'limits' => []];
+    }
+
+    public function quantities(array $criteria, array $substances): array
+    {
+        $quantities = [
+            ['value' => 'lowest:oxygen', 'words' => 'lowest oxygen', 'unit' => '% vol'],
+            ['value' => 'peak:oxygen', 'words' => 'highest oxygen', 'unit' => '% vol'],
+            ['value' => 'peak:flammable', 'words' => 'highest flammable gas', 'unit' => '% LEL'],
+        ];
+        foreach ($substances as $code => $name) {
+            $quantities[] = ['value' => 'peak-ppm:'.$code, 'words' => 'peak, '.$name, 'unit' => 'ppm'];
+        }
+
+        return $quantities;
+    }
+
+    public function knowsCriterion(Fields $criterion): bool
+    {
+        return false;
+    }
+
+    public function readCriterion(Fields $criterion): Criterion
+    {
+        throw new InvalidRecord($criterion->path, 'is no criterion of a monitor.');
+    }
+}

@@ -1,0 +1,226 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Intervention;
+use Footnote\Core\Evidence\InterventionKind;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\LinearKnot;
+use Footnote\Core\Response\LinearLine;
+
+/** What gas checks say of one channel: r = z + g·c (G-1), as found and as left. */
+final readonly class GasResponse
+{
+    public function __construct(public Channel $channel)
+    {
+    }
+
+    /** What the span gas truly holds: by the label, else what the unit was told to expect; null where neither is known. */
+    public function label(Check $check, ChannelCheck $content, Timeline $timeline): ?Figure
+    {
+        $reference = $timeline->referenceOf($check);
+        if ($reference !== null && $reference->certificateAt($check->at) !== null) {
+            return (new Bottle($reference))->label($this->channel, $check->at);
+        }
+        $expected = self::expected($content);
+
+        return $expected === null ? null : Figure::read('c_span', 'what the unit expects; no label is known', $expected, $this->channel->unit, new Origin('assumption', $check->id, 'the expected value is assumed to be true'), 1);
+    }
+
+    /** What the unit was told to expect; null where nobody wrote it. */
+    public static function expected(ChannelCheck $content): ?Exact
+    {
+        foreach ([...$content->spanFound, ...$content->spanLeft] as $row) {
+            if ($row->expected !== null) {
+                return $row->expected->value;
+            }
+        }
+
+        return null;
+    }
+
+    /** Labels and readings are written decimals. */
+    public function exact(Figure $figure): Exact
+    {
+        \assert($figure->value instanceof Exact);
+
+        return $figure->value;
+    }
+
+    public function asFound(Check $check, Timeline $timeline): ?LinearKnot
+    {
+        $content = $check->content;
+        $label = $content instanceof ChannelCheck ? $this->label($check, $content, $timeline) : null;
+        if (!$content instanceof ChannelCheck || $label === null || $content->spanFound === []) {
+            return null;
+        }
+        $span = $this->read('r_span', 'reading of the span as found', Plateau::of($content->spanFound, $this->exact($label))->rows, $check);
+
+        return $this->knot($check, $content, $label, $span, $this->zero($content->zeroFound, 'as found', $check), false);
+    }
+
+    public function asLeft(Check $check, Timeline $timeline): ?LinearKnot
+    {
+        $content = $check->content;
+        $label = $content instanceof ChannelCheck ? $this->label($check, $content, $timeline) : null;
+        if (!$content instanceof ChannelCheck || $label === null) {
+            return null;
+        }
+        if ($content->spanLeft === [] && $content->spanAdjusted) {
+            $expected = self::expected($content);
+            $assumed = Figure::read('r_span', 'adjusted and not read again: what the unit expects is assumed', $expected ?? $this->exact($label), $this->channel->unit, new Origin('assumption', $check->id, 'nobody read it after the adjustment'), 1);
+
+            return $this->knot($check, $content, $label, $assumed, $this->zeroInSpan($content, $check), true, true, $expected !== null && $expected->compareTo($this->exact($label)) !== 0 ? GasEquation::WrongValue : GasEquation::Response);
+        }
+        $rows = $content->spanLeft !== [] ? $content->spanLeft : $content->spanFound;
+        if ($rows === []) {
+            return null;
+        }
+        $span = $this->read('r_span', 'reading of the span as left', Plateau::of($rows, $this->exact($label))->rows, $check);
+
+        return $this->knot($check, $content, $label, $span, $this->zeroInSpan($content, $check), true);
+    }
+
+    /** The response along a bracket; null where no check shows one. */
+    public function line(Bracket $bracket, Timeline $timeline): ?LinearLine
+    {
+        $knots = [];
+        $pre = $bracket->pre === null ? null : $this->asLeft($bracket->pre, $timeline);
+        if ($pre !== null) {
+            $knots[] = $pre->movedTo($bracket->start());
+        }
+        foreach ($bracket->between as $check) {
+            $knots[] = $this->asFound($check, $timeline);
+            if ($check->content->wasAdjusted()) {
+                $knots[] = $this->asLeft($check, $timeline);
+            }
+        }
+        $post = $bracket->post === null ? null : $this->asFound($bracket->post, $timeline);
+        if ($post !== null) {
+            $knots[] = $post->movedTo($bracket->stop());
+        }
+        $knots = array_values(array_filter($knots));
+        if ($knots === []) {
+            return null;
+        }
+        foreach (self::rezeroed($bracket, $timeline) as $event) {
+            $assumed = static fn (Figure $was, Exact|float $value, string $words): Figure => Figure::read('z', $words, $value, $was->unit, new Origin('assumption', $event->id, 'zeroed on '.$event->at->format('j M H:i')), 2);
+            $last = \count($knots) - 1;
+            if ($event->at <= $bracket->start() && $knots[0]->asLeft) {
+                $knots[0] = $knots[0]->withZero($assumed($knots[0]->zero, Exact::zero(), 'zero, set anew after the check'));
+            } elseif ($last > 0) {
+                $knots[$last] = $knots[$last]->withZero($assumed($knots[$last]->zero, $knots[0]->zero->value, 'zero, held: it was set anew before it was read'));
+            }
+        }
+
+        return new LinearLine($knots);
+    }
+
+    /**
+     * Zeros that were set between both ends: they break z and keep g.
+     *
+     * @return list<Intervention>
+     */
+    public static function rezeroed(Bracket $bracket, Timeline $timeline): array
+    {
+        return array_values(array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->kind === InterventionKind::Rezeroed
+            && $bracket->pre !== null && $event->at > $bracket->pre->at && ($bracket->post === null ? $event->at <= $bracket->stop() : $event->at < $bracket->post->at)));
+    }
+
+    /**
+     * G-3: what changed up to each reading as found since its segment began. The reading that each response gives in the span
+     * gas of the later check is compared, so that another bottle makes no drift.
+     *
+     * @return list<array{check: string, span: Figure, absolute: Figure, zero: Figure, label: Figure}>
+     */
+    public function drifts(?LinearLine $line, Bracket $bracket, Timeline $timeline): array
+    {
+        $drifts = [];
+        $began = null;
+        $checks = [];
+        foreach (array_filter([$bracket->pre, ...$bracket->between, $bracket->post]) as $check) {
+            $checks[$check->id] = $check;
+        }
+        foreach ($line->knots ?? [] as $knot) {
+            if ($knot->asLeft) {
+                $began = $knot;
+                continue;
+            }
+            $check = $checks[$knot->check] ?? null;
+            $label = $check?->content instanceof ChannelCheck ? $this->label($check, $check->content, $timeline) : null;
+            if ($began === null || $label === null) {
+                continue;
+            }
+            $c = $label->value;
+            $reads = static fn (LinearKnot $one): Exact|float => Real::plus($one->zero->value, Real::times($one->gain->value, $c));
+            $moved = Real::minus($reads($knot), $reads($began));
+            $words = \sprintf('of %s from %s to %s', $this->channel->name, $began->check, $knot->check);
+            $inputs = [$knot->zero, $knot->gain, $began->zero, $began->gain, $label];
+            $drifts[] = [
+                'check' => $knot->check,
+                'span' => Figure::derived('D_span', 'span drift '.$words, Real::by(Real::times($moved, Exact::of(100)), $c), Unit::Percent, GasEquation::Drift, $inputs, 1),
+                'absolute' => Figure::derived('D_span', 'span drift '.$words, $moved, $this->channel->unit, GasEquation::Drift, $inputs, 2),
+                'zero' => Figure::derived('D_zero', 'zero drift '.$words, Real::minus($knot->zero->value, $began->zero->value), $this->channel->unit, GasEquation::Drift, [$knot->zero, $began->zero], 2),
+                'label' => $label,
+            ];
+        }
+
+        return $drifts;
+    }
+
+    private function knot(Check $check, ChannelCheck $content, Figure $label, Figure $span, ?Figure $zero, bool $left, bool $assumed = false, GasEquation $by = GasEquation::Response): LinearKnot
+    {
+        $when = $left ? 'as left' : 'as found';
+        $clean = $this->channel->kind->inCleanAir();
+        // While the span flowed the zero was the one it had been set to.
+        $inSpan = $left ? $zero : $this->zeroInSpan($content, $check);
+        $rise = Real::minus($label->value, $clean);
+        if ($inSpan !== null && !Real::isZero($rise)) {
+            $source = Figure::read('c_zero', 'what clean air holds', $clean, $this->channel->unit, new Origin('assumption', $check->id, $content->whole->zeroSource->value ?? 'clean air'), 1);
+            $gain = Figure::derived('g', 'gain '.$when, Real::by(Real::minus($span->value, $inSpan->value), $rise), Unit::None, $by, [$span, $inSpan, $label, $source], 3);
+        } else {
+            $gain = Figure::derived('g', 'gain '.$when.', by one point', Real::by($span->value, $label->value), Unit::None, $by, [$span, $label], 3);
+            $zero = null;
+        }
+        $offset = $zero === null
+            ? Figure::read('z', 'zero '.$when.', by one point: held at 0', Exact::zero(), $this->channel->unit, new Origin('assumption', $check->id, 'one point tells no zero'), 2)
+            : Figure::derived('z', 'zero '.$when, Real::minus($zero->value, Real::times($gain->value, $clean)), $this->channel->unit, GasEquation::Response, [$zero, $gain], 2);
+
+        return new LinearKnot($check->at, $offset, $gain, $check->id, $left, $assumed);
+    }
+
+    /** What the channel read in clean air while the span was about to flow; null where nobody read or set it. */
+    private function zeroInSpan(ChannelCheck $content, Check $check): ?Figure
+    {
+        if (!$content->zeroAdjusted) {
+            return $this->zero($content->zeroFound, 'as found', $check);
+        }
+
+        return $this->zero($content->zeroLeft, 'as left', $check)
+            ?? Figure::read('r_zero', 'zeroed and not read again: nominal is assumed', $this->channel->kind->inCleanAir(), $this->channel->unit, new Origin('assumption', $check->id, 'nobody read it after zeroing'), 1);
+    }
+
+    /** @param list<GasRow> $rows */
+    private function zero(array $rows, string $when, Check $check): ?Figure
+    {
+        return $rows === [] ? null : $this->read('r_zero', 'reading in clean air '.$when, $rows, $check);
+    }
+
+    /** @param list<GasRow> $rows */
+    private function read(string $symbol, string $meaning, array $rows, Check $check): Figure
+    {
+        $one = fn (GasRow $row): Figure => Figure::read($symbol, $meaning, $row->value->value, $this->channel->unit, new Origin('check', $check->id, \sprintf('%s, %s by %s', $row->provenance->words(), $check->at->format('j M Y H:i'), $check->by)), $row->value->decimals());
+        \assert($rows !== []);
+
+        return \count($rows) === 1 ? $one($rows[0]) : Figure::derived($symbol, 'mean '.$meaning, Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $rows)), $this->channel->unit, GasEquation::Replicates, array_map($one, $rows), 2);
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas;
+
+use Footnote\Core\Evidence\Provenance;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Unit;
+
+/** One reading of one channel in one gas. */
+final readonly class GasRow
+{
+    /**
+     * @param Decimal|null $seconds  since the gas was applied
+     * @param Decimal|null $expected value that the unit was told to expect
+     * @param string|null  $selected gas that was selected on the unit, where it asks
+     * @param string|null  $struck   why it does not count
+     */
+    private function __construct(
+        public string $channel,
+        public Decimal $value,
+        public ?Decimal $seconds,
+        public ?Decimal $expected,
+        public ?string $selected,
+        public Provenance $provenance,
+        public ?string $struck,
+    ) {
+    }
+
+    /** @return non-empty-list<Entry> */
+    public static function entries(): array
+    {
+        return [
+            Entry::text('channel', 'Channel', true),
+            Entry::decimal('value', 'Reading', '-1000000', '1000000', required: true),
+            Entry::decimal('seconds', 'Since gas on', '0', '7200', Unit::Second),
+            Entry::decimal('expected', 'The unit expects', '0', '1000000'),
+            Entry::text('selected', 'Gas selected'),
+            Entry::text('provenance', 'How it came'),
+            Entry::text('struck', 'Struck out'),
+        ];
+    }
+
+    public static function of(Traits $row): ?self
+    {
+        $value = $row->decimal('value');
+
+        return $value === null ? null : new self($row->text('channel') ?? '', $value, $row->decimal('seconds'), $row->decimal('expected'), $row->text('selected'), Provenance::tryFrom($row->text('provenance') ?? '') ?? Provenance::Typed, $row->text('struck'));
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas\Rule;
+
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Gas\ChannelCheck;
+use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Gas\GasStage;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Quantity\Unit;
+
+/** The bottle was nearly empty. */
+final readonly class BottlePressure extends ChannelRule
+{
+    public function id(): string
+    {
+        return 'gas.bottle-pressure';
+    }
+
+    protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        $pressure = GasStage::ofSpan($results->channel->kind) === GasStage::Isobutylene && $content->whole->isobutyleneBottle !== null ? $content->whole->isobutylenePressure : $content->whole->bottlePressure;
+        $limit = $setting->limit('pressure');
+        if ($pressure !== null && !$limit->isKeptBy($pressure->in(Unit::Bar))) {
+            yield $setting->finding(\sprintf('%s stood at %s at the check of %s.', $check->reference ?? 'The bottle', $pressure->words(), $case->hour($check->at)), [$check->id], $limit);
+        }
+    }
+}

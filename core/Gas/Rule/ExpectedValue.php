@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas\Rule;
+
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Gas\ChannelCheck;
+use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Gas\GasResponse;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Judgement\Severity;
+
+/** The unit expected another value than the label says. */
+final readonly class ExpectedValue extends ChannelRule
+{
+    public function id(): string
+    {
+        return 'gas.expected-value';
+    }
+
+    protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        $response = new GasResponse($results->channel);
+        [$entered, $label] = [GasResponse::expected($content), $response->label($check, $content, $case->timeline)];
+        if ($entered === null || $label === null || $entered->compareTo($response->exact($label)) === 0) {
+            return;
+        }
+        $set = $content->spanAdjusted && $check->id === $case->bracket->pre?->id;
+        yield $setting->finding(\sprintf('At the check of %s %s expected %s %s, the label says %s%s.', $case->hour($check->at), $results->channel->name, $entered, $label->unit->value, $label->shown(), $set ? ($content->spanLeft === [] ? '; the readings were set right by proportion' : '; the response against the label sets the readings right') : '; nothing was adjusted to it'), [$check->id, ...($check->reference === null ? [] : [$check->reference])], severity: $set ? null : Severity::Note);
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas\Rule;
+
+use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** Unit and hand both applied the factor; it was taken out once. */
+final readonly class FactorDoubled extends ChannelRule
+{
+    public function id(): string
+    {
+        return 'gas.factor-doubled';
+    }
+
+    protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        if ($results->factor->doubled) {
+            yield $setting->finding(\sprintf('The factor %s was applied by the unit and by hand; it is counted once.', $results->factor->applied?->shown() ?? ''), [$case->run->id]);
+        }
+    }
+}

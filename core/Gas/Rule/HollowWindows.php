@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas\Rule;
+
+use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** Windows of fifteen minutes hold too few readings to be judged. */
+final readonly class HollowWindows extends ChannelRule
+{
+    public function id(): string
+    {
+        return 'gas.hollow';
+    }
+
+    protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        if ($results->hollow > 0) {
+            yield $setting->finding(\sprintf('%d windows of 15 min on %s hold less than 75 %% of their readings and are judged against no limit.', $results->hollow, $results->channel->name), [$case->run->id]);
+        }
+    }
+}

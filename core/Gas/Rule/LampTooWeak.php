@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas\Rule;
+
+use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** The lamp cannot ionise the vapour that was there. */
+final readonly class LampTooWeak extends ChannelRule
+{
+    public function id(): string
+    {
+        return 'gas.lamp';
+    }
+
+    protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        if ($results->factor->weak) {
+            yield $setting->finding(\sprintf('%s needs %s eV, the lamp gives %s eV: the channel does not see it.', ucfirst($results->record->known?->text('name') ?? 'the vapour'), $results->record->known?->decimal('ionisationEnergy')->written ?? '?', $results->channel->lamp->written ?? '?'), [$case->run->id]);
+        }
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas\Rule;
+
+use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Quantity\Real;
+
+/** The channel was beyond its range: what was there is more than it shows. */
+final readonly class OverRange extends ChannelRule
+{
+    public function id(): string
+    {
+        return 'gas.over-range';
+    }
+
+    protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        $range = $results->channel->range;
+        $peak = null;
+        foreach ($results->results() as $result) {
+            $peak = str_starts_with($result->key, 'peak') && $result->indicated?->unit === $results->channel->unit ? $result->indicated : $peak;
+        }
+        $raw = $peak === null || $results->factor->applied === null ? $peak?->value : Real::by($peak->value, $results->factor->applied->value);
+        $reached = $range !== null && $raw !== null && Real::compare($raw, $range->value) >= 0;
+        if ($results->overs > 0 || $reached) {
+            yield $setting->finding($results->overs > 0 ? \sprintf('%d intervals of %s are marked as beyond its range; they are in no mean.', $results->overs, $results->channel->name) : \sprintf('%s reached the end of its range, %s %s.', $results->channel->name, $range->written, $results->channel->unit->value), [$case->run->id]);
+        }
+    }
+}

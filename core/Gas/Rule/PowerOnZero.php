@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas\Rule;
+
+use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** The zero was set anew between both ends; it breaks z and keeps g. */
+final readonly class PowerOnZero extends ChannelRule
+{
+    public function id(): string
+    {
+        return 'gas.power-on-zero';
+    }
+
+    protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        foreach ($results->rezeroed as $event) {
+            yield $setting->finding(\sprintf('%s was zeroed at %s, without a reading before.', $results->channel->name, $case->hour($event->at)), [$event->id]);
+        }
+    }
+}

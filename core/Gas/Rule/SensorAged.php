@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas\Rule;
+
+use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** The sensor is older than it is expected to last. */
+final readonly class SensorAged extends ChannelRule
+{
+    public function id(): string
+    {
+        return 'gas.sensor-aged';
+    }
+
+    protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        if ($results->channel->agedAt($case->run->start) === true) {
+            yield $setting->finding(\sprintf('The sensor of %s was fitted on %s and is expected to last %s months.', $results->channel->name, $results->channel->fitted ?? '', $results->channel->life->written ?? ''), [$case->run->instrument]);
+        }
+    }
+}

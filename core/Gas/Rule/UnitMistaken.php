@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas\Rule;
+
+use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** The unit was set to mg/m³; what it showed was set right. */
+final readonly class UnitMistaken extends ChannelRule
+{
+    public function id(): string
+    {
+        return 'gas.unit-setting';
+    }
+
+    protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        if ($results->record->milligram) {
+            yield $setting->finding(\sprintf('%s was set to show mg/m³ of %s; it was turned into %s.', $results->channel->name, $results->record->known?->text('name') ?? 'isobutylene', $results->channel->unit->value), [$case->run->id]);
+        }
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas\Rule;
+
+use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Gas\DriftLimit;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** Between both ends of its bracket the channel changed its answer to clean air. */
+final readonly class ZeroDrift extends ChannelRule
+{
+    public function id(): string
+    {
+        return 'gas.zero-drift';
+    }
+
+    protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        $limit = DriftLimit::of($results->channel, $setting);
+        foreach ($results->drifts as $drift) {
+            if (!$limit->isKeptBy($drift['zero']->value, $drift['label'])) {
+                yield $setting->finding(\sprintf('%s: %s %s; allowed is %s.', ucfirst($drift['zero']->meaning), $drift['zero']->signed(), $drift['zero']->unit->value, $limit->words()), [$drift['check']], $limit->named());
+            }
+        }
+    }
+}

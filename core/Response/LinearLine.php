@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Response;
+
+use Footnote\Core\Quantity\Span;
+
+/**
+ * Zero and gain of a channel along a bracket: straight lines between knots, constant outside. Two knots at one moment are a
+ * step: as found and as left of a check that adjusted.
+ */
+final readonly class LinearLine
+{
+    /** @param non-empty-list<LinearKnot> $knots in order of time */
+    public function __construct(public array $knots)
+    {
+    }
+
+    /** @return array{float, float} zero and gain at a moment */
+    public function at(\DateTimeImmutable $moment): array
+    {
+        $before = null;
+        foreach ($this->knots as $knot) {
+            if ($knot->at > $moment) {
+                if ($before === null) {
+                    break;
+                }
+                $share = Span::secondsBetween($before->at, $moment) / Span::secondsBetween($before->at, $knot->at);
+                $between = static fn (float $a, float $b): float => $a + ($b - $a) * $share;
+
+                return [$between($before->zero->toFloat(), $knot->zero->toFloat()), $between($before->gain->toFloat(), $knot->gain->toFloat())];
+            }
+            $before = $knot;
+        }
+        $knot = $before ?? $this->knots[0];
+
+        return [$knot->zero->toFloat(), $knot->gain->toFloat()];
+    }
+
+    public function isConstant(): bool
+    {
+        foreach ($this->knots as $knot) {
+            if ($knot->zero->toFloat() !== $this->knots[0]->zero->toFloat() || $knot->gain->toFloat() !== $this->knots[0]->gain->toFloat()) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * Mean zero and mean gain over the stretch from first to last knot, each end of a step counted on its side.
+     *
+     * @return array{float, float}
+     */
+    public function mean(Span $span): array
+    {
+        $cuts = [$span->from, $span->to];
+        foreach ($this->knots as $knot) {
+            if ($span->from < $knot->at && $knot->at < $span->to) {
+                $cuts[] = $knot->at;
+            }
+        }
+        usort($cuts, static fn (\DateTimeImmutable $a, \DateTimeImmutable $b): int => $a <=> $b);
+        [$zero, $gain] = [0.0, 0.0];
+        for ($i = 1; $i < \count($cuts); ++$i) {
+            $seconds = Span::secondsBetween($cuts[$i - 1], $cuts[$i]);
+            [$z, $g] = $this->at(Span::shift($cuts[$i - 1], $seconds / 2));
+            $zero += $z * $seconds;
+            $gain += $g * $seconds;
+        }
+
+        return [$zero / $span->seconds(), $gain / $span->seconds()];
+    }
+}

@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Tests\Core;
+
+use Footnote\Core\Evidence\BracketState;
+use Footnote\Core\Judgement\Finding;
+use Footnote\Core\Judgement\Severity;
+use Footnote\Core\Judgement\Verdict;
+use PHPUnit\Framework\TestCase;
+
+/** Every rule of monitors on both sides of its line; limits are those of the Standard policy. */
+final class GasRulesTest extends TestCase
+{
+    use RulesOneByOne;
+
+    /**
+     * A quiet day with a check at both ends.
+     *
+     * @param array<string, string>                $after as found in the evening
+     * @param array<string, string>                $zero  in clean air in the evening
+     * @param array<string, mixed>                 $gas   of the check in the evening
+     * @param array<string, array<string, string>> $row
+     */
+    private static function day(array $after = [], array $zero = [], array $gas = [], array $row = []): GasScene
+    {
+        return self::measured((new GasScene())->check('k1', '07:45'))->check('k2', '12:10', $after, [], $zero, [], $gas, $row);
+    }
+
+    /**
+     * @param list<array<string, string>> $channels
+     * @param array<string, mixed>        $more
+     */
+    private static function measured(GasScene $scene, array $channels = [], array $more = []): GasScene
+    {
+        $quiet = ['O2' => '20.9', 'LEL' => '0', 'CO' => '3', 'H2S' => '0', 'PID' => '20'];
+
+        return $scene->run('r', '08:00', '12:00', array_map(static fn (string $value): array => GasScene::steady($value, 240), $quiet), $channels, $more);
+    }
+
+    /** @param array<string, string> $left as left in the morning */
+    private static function adjusted(array $left): GasScene
+    {
+        return self::measured((new GasScene())->check('k1', '07:45', [], $left))->check('k2', '12:10');
+    }
+
+    /** @param list<array<string, string>> $channels */
+    private static function set(array $channels): GasScene
+    {
+        return self::measured((new GasScene())->check('k1', '07:45'), $channels)->check('k2', '12:10');
+    }
+
+    /** @param list<string> $pid readings of ten seconds each */
+    private static function logged(array $pid, ?string $from = null): GasScene
+    {
+        return (new GasScene())->check('k1', '07:45')->run('r', '08:00', '12:00', ['CO' => array_fill(0, \count($pid), '3'), 'PID' => $pid], logFrom: $from)->check('k2', '12:10');
+    }
+
+    /** @return list<string> */
+    private static function with(string $value, int $from, int $count, int $length = 1440): array
+    {
+        return array_map(static fn (int $i): string => $i >= $from && $i < $from + $count ? $value : '20', range(0, $length - 1));
+    }
+
+    /**
+     * A morning in which the gases came in that order.
+     *
+     * @param list<string> $order
+     */
+    private static function ordered(array $order): GasScene
+    {
+        $steps = array_fill_keys(['warm-up', 'inlet-blocked', 'zero-source', 'zero-found', ...$order, 'saved', 'gas-off', 'purged', 'log-resumed'], 'done');
+
+        return self::measured((new GasScene())->check('k1', '07:45', [], [], [], ['steps' => $steps]))->check('k2', '12:10');
+    }
+
+    /** @return iterable<string, array{string, GasScene, GasScene, Severity}> rule, where it finds, where it does not, weight */
+    public static function rules(): iterable
+    {
+        $stages = static fn (string $stage): array => [$stage.'-bottle', $stage.'-found', $stage.'-adjust'];
+        yield 'CO beyond 2 ppm and 10 %' => ['gas.span-drift', self::day(['CO' => '55.1']), self::day(['CO' => '55']), Severity::Void];
+        yield 'H₂S beyond 1 ppm and 10 %' => ['gas.span-drift', self::day(['H2S' => '22.4']), self::day(['H2S' => '22.5']), Severity::Void];
+        yield 'LEL beyond 3 % and 10 %' => ['gas.span-drift', self::day(['LEL' => '44.9']), self::day(['LEL' => '45']), Severity::Void];
+        yield 'oxygen by its own limit alone' => ['gas.span-drift', self::day(['O2' => '18.6']), self::day(['O2' => '18.5']), Severity::Void];
+        yield 'vapours by the share alone' => ['gas.span-drift', self::day(['PID' => '89.9']), self::day(['PID' => '90']), Severity::Void];
+        yield 'zero of CO, exactly on its limit' => ['gas.zero-drift', self::day([], ['CO' => '5.1']), self::day([], ['CO' => '5.0']), Severity::Void];
+        yield 'found 31 % off' => ['gas.as-found-large', self::day(['PID' => '69.9']), self::day(['PID' => '70']), Severity::Note];
+        yield 'vapours read back 5.1 % off' => ['gas.read-back', self::adjusted(['PID' => '105.1']), self::adjusted(['PID' => '105']), Severity::Qualified];
+        yield 'CO read back 2.6 ppm off' => ['gas.read-back', self::adjusted(['CO' => '47.4']), self::adjusted(['CO' => '47.5']), Severity::Qualified];
+        yield 'CO shows 6 in isobutylene' => ['gas.cross-response', self::day(['CO!' => '6']), self::day(['CO!' => '5']), Severity::Note];
+        yield 'isobutylene before the mix' => ['gas.cross-response', self::day(['CO!' => '14']), self::day(['CO!' => '0']), Severity::Note];
+        yield 'the order of gases' => ['procedure.order', self::ordered([...$stages('isobutylene'), ...$stages('mix')]), self::ordered([...$stages('mix'), ...$stages('isobutylene')]), Severity::Note];
+        yield 'set to 10, label 25' => ['gas.expected-value', self::measured((new GasScene())->check('k1', '07:45', ['H2S' => '11'], ['H2S' => '10'], row: ['H2S' => ['expected' => '10']]))->check('k2', '12:10', ['H2S' => '10']), self::measured((new GasScene())->check('k1', '07:45', ['H2S' => '24'], ['H2S' => '25'], row: ['H2S' => ['expected' => '25']]))->check('k2', '12:10'), Severity::Corrected];
+        yield 'another gas selected' => ['gas.selected-gas', self::day(row: ['PID' => ['selected' => 'toluene']]), self::day(row: ['PID' => ['selected' => 'Isobutylene']]), Severity::Qualified];
+        yield 'bottle at 2.9 bar' => ['gas.bottle-pressure', self::day(gas: ['bottlePressure' => ['value' => '2.9', 'unit' => 'bar']]), self::day(gas: ['bottlePressure' => ['value' => '3.0', 'unit' => 'bar']]), Severity::Qualified];
+        yield 'vapours zeroed indoors' => ['gas.zero-source', self::day(gas: ['zeroSource' => 'indoor air']), self::day(gas: ['zeroSource' => 'zero-air bottle']), Severity::Qualified];
+        yield 'charcoal is for vapours' => ['gas.zero-source', self::day(gas: ['zeroSource' => 'charcoal filter']), self::day(gas: ['zeroSource' => 'compressed air']), Severity::Qualified];
+        yield 'not saved' => [
+            'gas.not-saved',
+            self::measured((new GasScene())->check('k1', '07:45', ['PID' => '80'], ['PID' => '100'], more: ['steps' => [...GasScene::STEPS, 'saved' => 'skipped']]))->check('k2', '12:10'),
+            self::measured((new GasScene())->check('k1', '07:45', ['PID' => '80'], ['PID' => '100']))->check('k2', '12:10'),
+            Severity::Qualified,
+        ];
+        yield 'a cell past its life' => ['gas.sensor-aged', self::day()->channel('CO', ['fitted' => '2024-08-01', 'life' => '18']), self::day()->channel('CO', ['fitted' => '2024-10-01', 'life' => '18']), Severity::Note];
+        yield 'bump only in the evening' => [
+            'gas.bump-only',
+            self::measured((new GasScene())->check('k1', '07:45'))->check('k2', '12:10', gas: ['procedure' => 'bump-test']),
+            self::measured((new GasScene())->check('k1', '07:45'))->check('k2', '12:10', gas: ['procedure' => 'bump-test'])->check('k3', '12:40'),
+            Severity::Note,
+        ];
+        yield 'zeroed at switching on' => ['gas.power-on-zero', self::day()->intervention('i', '07:55', 're-zeroed'), self::day()->intervention('i', '07:40', 're-zeroed'), Severity::Qualified];
+        yield 'sixteen kelvin from the check' => ['gas.conditions', self::at('5.9'), self::at('6.0'), Severity::Note];
+        yield 'span gas in the log' => ['gas.test-gas', self::logged(self::with('100', 600, 4)), self::logged(self::with('84', 600, 4)), Severity::Corrected];
+        yield 'a lamp of 9.8 eV does not see ethanol' => ['gas.lamp', self::set([['channel' => 'PID', 'substance' => 'ethanol']])->channel('PID', ['lamp' => '9.8']), self::set([['channel' => 'PID', 'substance' => 'toluene']])->channel('PID', ['lamp' => '9.8']), Severity::Void];
+        yield 'no factor known' => ['gas.factor-missing', self::set([['channel' => 'PID', 'substance' => 'isopropanol']]), self::set([['channel' => 'PID', 'substance' => 'toluene']]), Severity::Qualified];
+        yield 'by the unit and by hand' => ['gas.factor-doubled', self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '0.5', 'handFactor' => '0.5']]), self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '0.5']]), Severity::Corrected];
+        yield 'the factor of another' => ['gas.factor-foreign', self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '1.1']]), self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '1.0']]), Severity::Corrected];
+        yield 'shown in mg/m³' => ['gas.unit-setting', self::set([['channel' => 'PID', 'substance' => 'toluene', 'shownIn' => 'mg/m³']]), self::set([['channel' => 'PID', 'substance' => 'toluene', 'shownIn' => 'as registered']]), Severity::Corrected];
+        yield 'marked as over range' => ['gas.over-range', self::logged(self::with('OR', 600, 3)), self::logged(self::with('1999', 600, 3)), Severity::Qualified];
+        yield 'at the end of its range' => ['gas.over-range', self::logged(self::with('2000', 600, 3)), self::logged(self::with('1999', 600, 3)), Severity::Qualified];
+        yield 'the log begins late' => ['gas.memory-wrapped', self::logged(self::with('20', 0, 0, 1400), '08:06:00'), self::logged(self::with('20', 0, 0, 1400), '08:05:00'), Severity::Qualified];
+        yield 'its memory began anew' => ['gas.memory-wrapped', self::measured((new GasScene())->check('k1', '07:45'), more: ['wrapped' => true])->check('k2', '12:10'), self::day(), Severity::Qualified];
+        yield 'a quarter of an hour with holes' => ['gas.hollow', self::logged(self::with('--', 600, 23)), self::logged(self::with('--', 600, 22)), Severity::Note];
+        yield 'more than one percent missing' => ['gas.gap', self::logged(self::with('--', 600, 15)), self::logged(self::with('--', 600, 14)), Severity::Note];
+        yield 'more than five percent missing' => ['gas.gap-large', self::logged(self::with('--', 600, 73)), self::logged(self::with('--', 600, 72)), Severity::Qualified];
+        yield 'adjusted and not read again' => ['bracket.as-left-not-read', self::adjusted(['PID' => '']), self::adjusted(['PID' => '100']), Severity::Qualified];
+        yield 'no check in the evening' => ['bracket.no-post-check', self::measured((new GasScene())->check('k1', '07:45')), self::day(), Severity::Void];
+    }
+
+    private static function at(string $celsius): GasScene
+    {
+        $warm = ['temperature' => ['value' => '21', 'unit' => '°C']];
+
+        return self::measured((new GasScene())->check('k1', '07:45', gas: $warm), more: ['fieldTemperature' => ['value' => $celsius, 'unit' => '°C']])->check('k2', '12:10', gas: $warm);
+    }
+
+    public function testACleanDayIsValidOnEveryChannel(): void
+    {
+        $assessment = self::day()->assess();
+        self::assertSame([], array_map(static fn (Finding $finding): string => $finding->setting->rule, $assessment->findings));
+        self::assertSame(array_fill_keys(['O2', 'LEL', 'CO', 'H2S', 'PID'], Verdict::Valid), $assessment->channels());
+        self::assertSame(Verdict::Valid, $assessment->verdict);
+    }
+
+    /** Numbered rule 13: one sensor void, the others stand. */
+    public function testOneBadSensorLeavesTheOthersAsTheyAre(): void
+    {
+        $assessment = self::day(['H2S' => '18'])->assess();
+        self::assertSame([Verdict::Void, Verdict::Valid], [$assessment->channels()['H2S'], $assessment->channels()['PID']]);
+        self::assertSame(Verdict::Valid, $assessment->verdict, 'four of five stand');
+    }
+
+    /** Spanned after isobutylene CO is wrong, and adjusting it then ends its bracket for good; nothing else is touched. */
+    public function testIsobutyleneFirstSpoilsCarbonMonoxideAlone(): void
+    {
+        $steps = array_fill_keys(['warm-up', 'zero-source', 'zero-found', 'isobutylene-bottle', 'isobutylene-found', 'isobutylene-adjust', 'isobutylene-left', 'mix-bottle', 'mix-found', 'mix-adjust', 'mix-left', 'saved', 'gas-off', 'purged', 'log-resumed', 'inlet-blocked'], 'done');
+        $assessment = self::measured((new GasScene())->check('k1', '07:45', ['CO!' => '22', 'CO' => '66'], GasScene::RIGHT, more: ['steps' => $steps]))->check('k2', '12:10')->assess();
+        $verdicts = $assessment->channels();
+        self::assertSame(Verdict::Void, $verdicts['CO']);
+        self::assertSame([Verdict::Valid, Verdict::Valid, Verdict::Valid, Verdict::Valid], [$verdicts['O2'], $verdicts['LEL'], $verdicts['H2S'], $verdicts['PID']]);
+        self::assertSame([BracketState::Broken, BracketState::Closed], [$assessment->brackets['CO']->state(), $assessment->brackets['PID']->state()]);
+        self::assertSame(['CO'], array_values(array_unique(array_map(static fn (Finding $finding): string => $finding->channel ?? 'the unit', array_filter($assessment->findings, static fn (Finding $finding): bool => $finding->verdict() !== Verdict::Valid)))));
+    }
+
+    /** What holds for the unit is said once; a sensor that was exchanged breaks its own bracket only. */
+    public function testFindingsOfTheUnitAreSaidOnce(): void
+    {
+        $unit = array_values(array_filter(self::measured((new GasScene())->check('k1', '07:45'))->assess()->findings, static fn (Finding $finding): bool => $finding->setting->rule === 'bracket.no-post-check'));
+        self::assertSame([null], array_map(static fn (Finding $finding): ?string => $finding->channel, $unit));
+        $exchanged = self::day()->intervention('i', '12:05', 'sensor exchanged', 'H2S')->assess();
+        self::assertSame([Verdict::Void, Verdict::Valid], [$exchanged->channels()['H2S'], $exchanged->channels()['CO']]);
+    }
+
+    public function testASpanOfZeroIsNoSpan(): void
+    {
+        $assessment = self::day(gas: ['isobutyleneBottle' => 'NONE'])->bottle('NONE', 'isobutylene', '0')->assess();
+        self::assertSame(Verdict::Open, $assessment->channels()['PID']);
+        self::assertStringContainsString('a zero is no span', $assessment->brackets['PID']->passedOver[0]->reasons[0]);
+    }
+}
