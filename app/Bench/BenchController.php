@@ -29,7 +29,6 @@ use Footnote\Core\Judgement\ReferenceChoice;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\Step;
-use Footnote\Core\Record\AnswerRows;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -140,7 +139,7 @@ final readonly class BenchController
         $answers = $body->map('answers');
         // The moment of the first reading stays, whichever copy of the answers comes later.
         $answers['at'] ??= $draft->answers()['at'] ?? null;
-        if ($answers['at'] === null && self::hasReadings($answers)) {
+        if ($answers['at'] === null && self::hasReadings($this->familyOf($draft), $answers)) {
             $answers['at'] = $this->clock->now()->format(\DATE_ATOM);
         }
         $answers = array_filter($answers, static fn (mixed $value, string $name): bool => $name !== 'at' || $value !== null, \ARRAY_FILTER_USE_BOTH);
@@ -214,10 +213,14 @@ final readonly class BenchController
         return new JsonResponse(['id' => $record['id']], 201);
     }
 
-    /** @param array<mixed> $answers */
-    private static function hasReadings(array $answers): bool
+    /**
+     * Whether anything was read or adjusted: a list of readings, or a flag that says so.
+     *
+     * @param array<string, mixed> $answers
+     */
+    private static function hasReadings(string $family, array $answers): bool
     {
-        return array_filter(['asFound', 'points'], static fn (string $rows): bool => AnswerRows::of($answers[$rows] ?? []) !== []) !== [];
+        return array_filter(RecordReader::format($family)->fromAnswers($answers), static fn (mixed $value): bool => $value === true || (\is_array($value) && $value !== [] && array_is_list($value))) !== [];
     }
 
     private function close(string $id, User $user, bool $brokenOff, string $reason): JsonResponse
@@ -225,7 +228,7 @@ final readonly class BenchController
         $draft = $this->find($id);
         $answers = $draft->answers();
         $timeline = $this->logbook->timeline($draft->instrument);
-        if ($brokenOff && !self::hasReadings($answers) && ($answers['adjusted'] ?? null) !== true) {
+        if ($brokenOff && !self::hasReadings($timeline->instrument->family, $answers)) {
             $this->journal->during($user->code, 'check put away', ['instrument' => $draft->instrument, 'reason' => $reason], function () use ($draft): void {
                 $draft->close($this->clock->now());
             });
@@ -245,7 +248,7 @@ final readonly class BenchController
             }
             $this->notInTheFuture($check->at);
             if (!$brokenOff && !$check->content->hasAsFound() && !$check->content->wasAdjusted()) {
-                throw new Problem(422, 'The check was not accepted; all answers are kept. There is no reading as found.', [['field' => '/'.RecordReader::format($timeline->instrument->family)->section().'/asFound', 'problem' => 'is missing.']]);
+                throw new Problem(422, 'The check was not accepted; all answers are kept. There is no reading as found.', [['field' => '/'.RecordReader::format($timeline->instrument->family)->section(), 'problem' => 'holds no reading as found.']]);
             }
             $leaning = array_values(array_unique(array_filter([$check->reference, ...$check->content->leansOn()], \is_string(...))));
             $known = $this->logbook->references($leaning);
@@ -285,6 +288,11 @@ final readonly class BenchController
         return $draft;
     }
 
+    private function familyOf(Draft $draft): string
+    {
+        return $this->entities->find(RegisteredInstrument::class, $draft->instrument)->family ?? '';
+    }
+
     private function shown(Draft $draft): JsonResponse
     {
         $timeline = $this->logbook->timeline($draft->instrument);
@@ -314,6 +322,7 @@ final readonly class BenchController
                     'id' => $step->id, 'kind' => $step->kind->value, 'title' => $step->title, 'instruction' => $step->instruction, 'why' => $step->why, 'required' => $step->required, 'seconds' => $step->seconds, 'when' => $step->when, 'into' => $step->into, 'rows' => $step->rows,
                     'fields' => Entry::all($family->bench()->fields($step, $timeline->instrument, $chosen)),
                     'columns' => Entry::all($family->bench()->columns($step, $timeline->instrument, $chosen)),
+                    'presets' => $family->bench()->presets($step, $timeline->instrument, $chosen, $now),
                 ], $procedure->steps),
             ],
             'references' => array_map(static fn (ReferenceChoice $choice): array => ['id' => $choice->reference->id, 'model' => $choice->reference->model, 'about' => $choice->about, 'settings' => $choice->settings, 'problems' => $choice->problems], $family->bench()->choices($timeline->instrument, array_values($everything->references), $now)),

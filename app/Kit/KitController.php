@@ -14,9 +14,12 @@ use Footnote\App\Judgement\Logbook;
 use Footnote\App\Judgement\Workings;
 use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\HistoryPoint;
+use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Families;
 use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\Channelled;
 use Footnote\Core\Judgement\Family;
+use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Record\EvidenceReader;
@@ -71,7 +74,7 @@ final readonly class KitController
     public function forms(): JsonResponse
     {
         return new JsonResponse([
-            'families' => array_map(static fn (Family $family): array => ['id' => $family->id(), 'title' => $family->title(), 'entries' => Entry::all(RecordReader::format($family->id())->instrument()), 'run' => Entry::all(RecordReader::format($family->id())->run())], $this->assessor->families()),
+            'families' => array_map(static fn (Family $family): array => ['id' => $family->id(), 'title' => $family->title(), 'entries' => Entry::all(RecordReader::format($family->id())->instrument()), 'run' => Entry::all(RecordReader::format($family->id())->run()), 'interventions' => array_map(static fn (InterventionKind $kind): string => $kind->value, RecordReader::format($family->id())->interventions()), 'keepsLog' => RecordReader::format($family->id())->logColumns() !== []], $this->assessor->families()),
             'references' => array_map(static fn (ReferenceKind $kind): array => ['id' => $kind->id, 'title' => $kind->title, 'entries' => Entry::all($kind->entries), 'constants' => Entry::all($kind->constants), 'valueUnit' => $kind->values->value ?? '', 'nominal' => $kind->nominal, 'table' => $kind->table], array_values(Families::referenceKinds())),
             'shelves' => array_map(static fn (Shelf $shelf): array => ['id' => $shelf->id, 'title' => $shelf->title, 'one' => $shelf->one, 'entries' => Entry::all($shelf->entries)], array_values(Families::shelves())),
         ]);
@@ -119,16 +122,21 @@ final readonly class KitController
         $record = $this->logbook->instrumentRecord($id) ?? throw Problem::missing('Instrument '.$id);
         $timeline = $this->logbook->timeline($id);
         $family = $this->assessor->family($timeline->instrument->family);
-        $history = $family->bench()->history($timeline, $this->clock->now());
+        $channels = $family instanceof Channelled ? $family->channels($timeline) : [];
+        $histories = [];
+        foreach ($channels === [] ? [''] : $channels as $channel) {
+            $histories[$channel] = $family->bench()->history($family instanceof Channelled && $channel !== '' ? $family->ofChannel($channel, $timeline) : $timeline, $this->clock->now());
+        }
 
         return new JsonResponse([
             ...$this->instrument($record),
-            'history' => [
-                'unit' => $history->unit->value, 'driftUnit' => $history->drift->value, 'shows' => $history->shows,
+            'channels' => $channels,
+            'histories' => array_map(static fn (string $channel, UnitHistory $history): array => [
+                'channel' => $channel, 'unit' => $history->unit->value, 'driftUnit' => $history->drift->value, 'shows' => $history->shows,
                 'points' => array_map(static fn (HistoryPoint $point): array => ['at' => $point->at->format(\DATE_ATOM), 'check' => $point->check, 'found' => $point->found, 'left' => $point->left, 'drift' => $point->drift, 'adjustment' => $point->adjustment], $history->points),
-            ],
+            ], array_keys($histories), array_values($histories)),
             'procedures' => array_map(static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title], $family->procedures($timeline->instrument)),
-            'interventions' => array_map(static fn ($event): array => ['id' => $event->id, 'at' => $event->at->format(\DATE_ATOM), 'kind' => $event->kind->value, 'by' => $event->by, 'note' => $event->note], $timeline->interventions),
+            'interventions' => array_map(static fn ($event): array => ['id' => $event->id, 'at' => $event->at->format(\DATE_ATOM), 'kind' => $event->kind->value, 'by' => $event->by, 'note' => $event->note, 'channel' => $event->channel], $timeline->interventions),
             'checks' => array_map(static fn ($check): array => ['id' => $check->id, 'at' => $check->at->format(\DATE_ATOM), 'by' => $check->by, 'reference' => $check->reference, 'adjusted' => $check->content->wasAdjusted(), 'setAside' => $check->setAside?->reason, 'brokenOff' => $check->brokenOff], array_reverse($timeline->checks)),
         ]);
     }

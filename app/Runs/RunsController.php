@@ -12,10 +12,16 @@ use Footnote\App\Http\Problem;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Judgement\Campaign;
 use Footnote\App\Judgement\Logbook;
+use Footnote\App\Judgement\Policies;
 use Footnote\App\Judgement\Workings;
 use Footnote\App\Kit\RegisteredInstrument;
 use Footnote\App\Kit\TraitsLine;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Gas\GasRecord;
+use Footnote\Core\Gas\GasResults;
+use Footnote\Core\Gas\SeriesOfReadings;
+use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\Channelled;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\LogFormatGuess;
 use Footnote\Core\Log\UnreadableLog;
@@ -51,6 +57,8 @@ final readonly class RunsController
         private Workings $workings,
         private LogKeeper $logs,
         private LogFormatReader $formats,
+        private Policies $policies,
+        private Assessor $assessor,
         private ClockInterface $clock,
     ) {
     }
@@ -117,7 +125,7 @@ final readonly class RunsController
             'log' => $log === false ? null : [
                 'id' => Logbook::text($log, 'id'), 'name' => Logbook::text($log, 'name'), 'sha256' => Logbook::text($log, 'sha256'), 'size' => (int) Logbook::text($log, 'size'),
                 'start' => Logbook::text($log, 'first_interval'), 'stepSeconds' => (float) Logbook::text($log, 'step_seconds'), 'length' => (int) Logbook::text($log, 'length'),
-                'columns' => array_map(static fn ($column): string => $column->kind->value, array_values($this->formats->read(Fields::of(Logbook::json($log, 'format')))->columns)),
+                'columns' => array_map(static fn ($column): string => $column->channel === '' ? $column->kind->value : $column->channel, array_values($this->formats->read(Fields::of(Logbook::json($log, 'format')))->columns)),
             ],
             'learned' => array_map(static fn (array $fact): array => ['fields' => array_keys(Logbook::json($fact, 'record')), 'reason' => Logbook::text($fact, 'reason'), 'by' => Logbook::text($fact, 'recorded_by'), 'at' => Logbook::moment($fact, 'recorded_at')], $facts),
         ]);
@@ -167,6 +175,8 @@ final readonly class RunsController
     #[IsGranted('ROLE_TECHNICIAN')]
     public function preview(Request $request): JsonResponse
     {
+        $record = $this->logbook->runRecord($request->query->getString('run')) ?? throw Problem::missing('Run '.$request->query->getString('run'));
+        [$kinds, $channels] = $this->columns(Logbook::text($record, 'instrument'));
         $text = $request->getContent();
         if (\strlen($text) > 262144) {
             throw new Problem(413, 'Send the first 256 kB of the file at most.');
@@ -184,13 +194,75 @@ final readonly class RunsController
         $lines = \array_slice(explode("\n", str_replace(["\r\n", "\r"], "\n", $text)), 0, 60);
         array_pop($lines);
         try {
-            $format = LogFormatGuess::of($lines);
+            $format = LogFormatGuess::of($lines, $channels);
         } catch (UnreadableLog $problem) {
             throw new Problem(422, $problem->getMessage().' Nothing was kept.');
         }
         $rows = array_map(static fn (string $line): array => array_map(static fn (string $cell): string => mb_substr($cell, 0, 60), LogFormatGuess::cells($line, $format->delimiter)), $lines);
 
-        return new JsonResponse(['format' => $this->formats->write($format), 'header' => $format->skip > 0 ? ($rows[$format->skip - 1] ?? []) : [], 'rows' => \array_slice($rows, $format->skip, 12), 'kinds' => array_map(static fn (LogColumnKind $kind): array => ['kind' => $kind->value, 'words' => $kind->words()], LogColumnKind::cases())]);
+        return new JsonResponse(['format' => $this->formats->write($format), 'header' => $format->skip > 0 ? ($rows[$format->skip - 1] ?? []) : [], 'rows' => \array_slice($rows, $format->skip, 12), 'kinds' => $kinds]);
+    }
+
+    /**
+     * What a column of a unit's log may hold, and its channels.
+     *
+     * @return array{list<array{kind: string, channel: string, words: string}>, list<string>}
+     */
+    private function columns(string $instrument): array
+    {
+        $timeline = $this->logbook->timeline($instrument);
+        $family = $this->assessor->family($timeline->instrument->family);
+        $channels = $family instanceof Channelled ? $family->channels($timeline) : [];
+        $kinds = [];
+        foreach (RecordReader::format($family->id())->logColumns() as $kind) {
+            foreach ($kind === LogColumnKind::Reading ? $channels : [''] as $channel) {
+                $kinds[] = ['kind' => $kind->value, 'channel' => $channel, 'words' => $channel === '' ? $kind->words() : $channel];
+            }
+        }
+        if ($kinds === []) {
+            throw new Problem(422, 'Units of this family keep no log. Nothing was kept.');
+        }
+
+        return [$kinds, $channels];
+    }
+
+    /** The whole log of one channel of a monitor, as indicated and with the response of each moment taken out. */
+    #[Route('/{id}/readings', methods: ['GET'])]
+    public function readings(string $id, Request $request): JsonResponse
+    {
+        $channel = $request->query->getString('channel');
+        $run = $this->logbook->coreRun($this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id));
+        $content = $run->content;
+        $column = $content instanceof GasRecord ? $content->column($channel) : null;
+        if (!$content instanceof GasRecord || $content->log === null || $column === null) {
+            throw Problem::missing('A log of channel '.$channel.' of run '.$id);
+        }
+        $policy = $this->connection->fetchOne('SELECT c.policy_key FROM campaign c WHERE c.id = ?', [$this->campaignOf($id)]);
+        $yardsticks = $this->workings->yardsticks($this->campaignOf($id));
+        $family = $this->assessor->assess($run, $this->logbook->timeline($run->instrument), $this->policies->get(\is_string($policy) ? $policy : ''), $yardsticks)->family;
+        $results = $family instanceof GasResults ? ($family->channels[$channel] ?? null) : null;
+        if ($results === null) {
+            throw Problem::missing('A log of channel '.$channel.' of run '.$id);
+        }
+        $series = SeriesOfReadings::of($content->log, $column, $run, $results);
+        $limits = [];
+        foreach ($results->results() as $result) {
+            foreach ($result->outcomes as $outcome) {
+                if ($outcome->limit->unit === $results->channel->unit->value) {
+                    $limits[] = ['title' => $outcome->limit->title.' '.$outcome->limit->value->written, 'value' => $outcome->limit->value->value->toFloat()];
+                }
+            }
+        }
+
+        return new JsonResponse([
+            'channel' => $channel,
+            'unit' => $results->channel->unit->value,
+            'start' => $run->trueTime($content->log->start())->format(\DATE_ATOM),
+            'stepSeconds' => $content->log->step(),
+            'logged' => $series->logged,
+            'corrected' => $series->corrected,
+            'limits' => $limits,
+        ]);
     }
 
     /** The whole log as the body; how it is written in a header, since the body is the file byte for byte. */

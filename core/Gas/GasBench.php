@@ -173,9 +173,12 @@ final readonly class GasBench implements BenchGuide
         return [$lines, $questions];
     }
 
-    /** Of all channels at each check the one that had moved furthest. */
+    /** Of one channel; of the whole unit, at each check the channel that had moved furthest. */
     public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
     {
+        if ($timeline->channel !== '') {
+            return new UnitHistory(GasHistory::of($timeline, $until)->points, Unit::Percent, Unit::Percent, $timeline->channel.' off the label');
+        }
         $furthest = [];
         foreach (self::names($timeline->instrument) as $name) {
             foreach (GasHistory::of(ChannelCheck::timeline($name, $timeline), $until)->points as $point) {

@@ -83,8 +83,8 @@ final class BadInputTest extends ApiTestCase
         $this->call('POST', '/api/runs/r1/log', status: 422, raw: "\x89PNG\r\n\x1a\n\0\0\0", headers: ['X-Log-Format' => $format]);
         $this->call('POST', '/api/runs/r1/log', status: 422, raw: "t,l\n", headers: ['X-Log-Format' => 'nonsense']);
         $this->call('POST', '/api/runs/r1/log', status: 413, raw: 'x', headers: ['X-Log-Format' => $format, 'Content-Length' => '209715200']);
-        $this->call('POST', '/api/runs/log-preview', status: 422, raw: "\xFF\xFEt\0i\0m\0e\0");
-        $this->call('POST', '/api/runs/log-preview', status: 422, raw: "once upon a time\nthere was no table\n");
+        $this->call('POST', '/api/runs/log-preview?run=r1', status: 422, raw: "\xFF\xFEt\0i\0m\0e\0");
+        $this->call('POST', '/api/runs/log-preview?run=r1', status: 422, raw: "once upon a time\nthere was no table\n");
         self::assertSame($before, $this->counts());
     }
 

@@ -49,7 +49,7 @@ final class JobTest extends ApiTestCase
         for ($i = 0; $i < 7200; ++$i) {
             $lines .= $start->modify("+$i seconds")->format('Y-m-d H:i:s').';'.number_format(85 + $i % 40 / 10, 1, ',', '').";99,0\n";
         }
-        $preview = $this->call('POST', '/api/runs/log-preview', raw: substr($lines, 0, 5000));
+        $preview = $this->call('POST', "/api/runs/log-preview?run=$run", raw: substr($lines, 0, 5000));
         self::assertSame([';', ',', 'LAeq'], [$preview->string('format.delimiter'), $preview->string('format.decimal'), $preview->string('format.columns.0.kind')]);
         $read = $this->call('POST', "/api/runs/$run/log", status: 201, raw: $lines, headers: ['X-Log-Format' => rawurlencode(json_encode($preview->at('format'), \JSON_THROW_ON_ERROR)), 'X-Log-Name' => 'day.csv']);
         self::assertSame([hash('sha256', $lines), 7200], [$read->string('log.sha256'), $read->int('log.length')]);
@@ -145,7 +145,7 @@ final class JobTest extends ApiTestCase
         $this->call('POST', '/api/kit/references', ['id' => 'Z', 'kind' => 'acoustic-calibrator', 'model' => 'Fork', 'adapters' => ['1/2 in'], 'certificates' => [$certificate]], 201);
         self::assertCount(1, $this->call('POST', '/api/kit/references/A/recalls', ['since' => '2026-03-01T00:00:00+00:00', 'reason' => 'came back 0.4 dB low'], 201)->list('recalls'));
         self::assertCount(2, $this->call('GET', '/api/kit')->list('instruments'));
-        self::assertSame([], $this->call('GET', '/api/kit/instruments/D2')->list('history.points'));
+        self::assertSame([], $this->call('GET', '/api/kit/instruments/D2')->list('histories.0.points'));
         $this->signIn(Role::Technician);
         $this->call('POST', '/api/kit/references', ['id' => 'Y', 'kind' => 'acoustic-calibrator', 'model' => 'Fork'], 403);
         $this->call('POST', '/api/kit/references/A/certificates', $certificate, 403);

@@ -13,6 +13,8 @@ use PHPUnit\Framework\TestCase;
 /** Regressions against R, unit conversions and water vapour against GNU units; both are installed by bin/test. */
 final class FlowOutsideReferenceTest extends TestCase
 {
+    use PrintedByOthers;
+
     public function testRegressionsAgainstR(): void
     {
         mt_srand(20260302);
@@ -30,7 +32,7 @@ final class FlowOutsideReferenceTest extends TestCase
         }
         // Anscombe's sets as R ships them.
         $script .= 'for (i in 1:4) { x <- anscombe[[i]]; y <- anscombe[[i+4]]; f <- lm(y ~ x); cat(format(c(coef(f)[2], coef(f)[1], cor(x, y), resid(f)[1]), digits=17), sep="\n"); cat("\n") }; cat(format(unlist(anscombe), digits=17), sep="\n")';
-        $numbers = array_map(floatval(...), array_values(array_filter(explode("\n", $this->printed(['Rscript', '--vanilla', '-e', $script])), static fn (string $line): bool => trim($line) !== '')));
+        $numbers = $this->numbersOfR($script);
         $shipped = \array_slice($numbers, 4 * (\count($sets) + 4));
         self::assertCount(88, $shipped);
         foreach (range(0, 3) as $i) {
@@ -69,17 +71,5 @@ final class FlowOutsideReferenceTest extends TestCase
             self::assertEqualsWithDelta($theirs, Air::saturated(-10.0 + 5 * $place), 1e-12);
         }
         self::assertCount(12, $printed);
-    }
-
-    /** @param non-empty-list<string> $command */
-    private function printed(array $command): string
-    {
-        $process = proc_open($command, [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes);
-        self::assertIsResource($process, $command[0].' is installed by bin/test');
-        $out = (string) stream_get_contents($pipes[1]);
-        $problem = (string) stream_get_contents($pipes[2]);
-        self::assertSame(0, proc_close($process), $command[0].': '.$problem);
-
-        return $out;
     }
 }

@@ -44,7 +44,7 @@ final class GasScene
                 self::filled('MIX', [$gas('oxygen', '18.0', '% vol'), $gas('flammable gas', '50', '% LEL'), $gas('carbon monoxide', '50'), $gas('hydrogen sulphide', '25')]),
                 self::filled('ISO', [$gas('isobutylene', '100')]),
             ],
-            'library' => [], 'checks' => [], 'interventions' => [], 'runs' => [],
+            'checks' => [], 'interventions' => [], 'runs' => [],
         ];
     }
 

@@ -25,7 +25,7 @@ final class Layers
         return PHPat::rule()
             ->classes(Selector::inNamespace('Footnote\Core\Quantity'), Selector::inNamespace('Footnote\Core\Derivation'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Footnote\Core\Evidence'), Selector::inNamespace('Footnote\Core\Judgement'), Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Record'))
+            ->classes(Selector::inNamespace('Footnote\Core\Evidence'), Selector::inNamespace('Footnote\Core\Judgement'), Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Record'))
             ->because('numbers are the lowest layer');
     }
 
@@ -34,7 +34,7 @@ final class Layers
         return PHPat::rule()
             ->classes(Selector::inNamespace('Footnote\Core\Evidence'), Selector::inNamespace('Footnote\Core\Response'), Selector::inNamespace('Footnote\Core\Procedure'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Footnote\Core\Judgement'), Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Record'))
+            ->classes(Selector::inNamespace('Footnote\Core\Judgement'), Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Record'))
             ->because('what was seen does not depend on what is made of it');
     }
 
@@ -43,25 +43,31 @@ final class Layers
         return PHPat::rule()
             ->classes(Selector::inNamespace('Footnote\Core\Judgement'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Record'))
+            ->classes(Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Record'))
             ->because('a new family touches no rule that all families share');
     }
 
-    public function testFamiliesDoNotKnowEachOther(): Rule
+    public function testNoiseKnowsNoOtherFamily(): Rule
     {
-        return PHPat::rule()
-            ->classes(Selector::inNamespace('Footnote\Core\Noise'))
-            ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Footnote\Core\Flow'))
-            ->because('adding a family touches no other');
+        return self::knowsNone('Noise', 'Flow', 'Gas');
     }
 
-    public function testNorTheOtherWayRound(): Rule
+    public function testFlowKnowsNoOtherFamily(): Rule
+    {
+        return self::knowsNone('Flow', 'Noise', 'Gas');
+    }
+
+    public function testGasKnowsNoOtherFamily(): Rule
+    {
+        return self::knowsNone('Gas', 'Noise', 'Flow');
+    }
+
+    private static function knowsNone(string $family, string $one, string $other): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::inNamespace('Footnote\Core\Flow'))
+            ->classes(Selector::inNamespace('Footnote\Core\\'.$family))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Footnote\Core\Noise'))
+            ->classes(Selector::inNamespace('Footnote\Core\\'.$one), Selector::inNamespace('Footnote\Core\\'.$other))
             ->because('adding a family touches no other');
     }
 }

@@ -50,7 +50,7 @@ final class RecordReaderTest extends TestCase
         yield 'dose below zero' => ['/runs/0/totals', ['doses' => ['hc' => ['value' => '-1', 'provenance' => 'typed']]], '/runs/0/totals/doses/hc/value', false];
         yield 'criterion without a source' => ['/campaign/criteria/0/source', '', '/campaign/criteria/0/source', true];
         yield 'exchange rate of zero' => ['/campaign/criteria/0/exchangeRate', '0', '/campaign/criteria/0/exchangeRate', false];
-        yield 'limit with another comparator' => ['/campaign/limits/0/comparator', '<', '/campaign/limits/0/comparator', true];
+        yield 'limit with another comparator' => ['/campaign/limits/0/comparator', '=<', '/campaign/limits/0/comparator', true];
         yield 'log without columns' => ['/runs/0/log', ['file' => 'a.csv', 'format' => ['delimiter' => ',', 'decimal' => '.', 'columns' => []]], '/runs/0/log/format/columns', true];
         yield 'log parted by blanks' => ['/runs/0/log', ['file' => 'a.csv', 'format' => ['delimiter' => ' ', 'decimal' => '.', 'columns' => [['place' => 0, 'kind' => 'LAeq']]]], '/runs/0/log/format/delimiter', true];
         yield 'average without its exchange rate' => ['/runs/0/log', ['file' => 'a.csv', 'format' => ['delimiter' => ',', 'decimal' => '.', 'columns' => [['place' => 0, 'kind' => 'Lavg']]]], '/runs/0/log/format/columns/0/exchangeRate', false];
