@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /**
- * Makes the logs of the demo, eight hours at one second each, from a fixed seed: the same files every time.
+ * Makes the logs of the demo from a fixed seed, the same files every time: noise at one second, gases at ten.
  * Everything in them is made up; the magnitudes are those of an organ-building workshop.
  *
  *     php demo/make-logs.php [FOLDER]
@@ -92,6 +92,50 @@ foreach (DAYS as $number => [$name, $dialect, $from, $stretches, $target]) {
             'semicolon' => gmdate('d.m.Y H:i:s', $at).';'.strtr("$level;$peak", '.', ',')."\r\n",
             'tab' => gmdate("d/m/Y\tH:i:s", $at)."\t$level\t$peak\n",
         });
+    }
+    fclose($file);
+}
+
+/**
+ * Name, first interval, minutes, and by channel what it reads: base, swing, share of the time at work, reading at work, decimals.
+ */
+const GASES = [
+    ['booth-vapours', '2026-11-20 08:00:00', 450, ['O2' => [20.9, .05, .3, 20.8, 1], 'LEL' => [0, .4, .3, 1, 0], 'CO' => [2, 1.5, .3, 5, 0], 'H2S' => [0, .3, 0, 0, 0], 'PID' => [9, 5, .42, 72, 1]]],
+    ['glue-room', '2026-11-20 08:05:00', 455, ['O2' => [20.9, .04, 0, 20.9, 1], 'LEL' => [0, .2, 0, 0, 0], 'CO' => [1, .8, 0, 1, 0], 'H2S' => [0, .2, 0, 0, 0], 'PID' => [1.4, 1, .3, 4.5, 1]]],
+    ['casting-pot', '2026-11-20 08:10:00', 455, ['O2' => [20.8, .05, .4, 20.7, 1], 'LEL' => [0, .3, .3, 1, 0], 'CO' => [5, 3, .35, 22, 0], 'H2S' => [0, .2, 0, 0, 0], 'PID' => [.6, .5, .3, 1.8, 1]]],
+    ['gun-cleaning', '2026-11-20 08:00:00', 225, ['PID' => [.7, .4, .25, 2.2, 1]]],
+    ['polish', '2026-11-20 08:15:00', 425, ['PID' => [3, 2, .4, 8, 1]]],
+    ['second-coat', '2026-11-20 08:20:00', 450, ['PID' => [46, 18, .5, 189, 1]]],
+];
+
+foreach (GASES as $number => [$name, $from, $minutes, $channels]) {
+    mt_srand(2000 + $number);
+    $file = fopen("$folder/$name.csv", 'w');
+    assert($file !== false);
+    fwrite($file, 'Time,'.implode(',', array_keys($channels))."\n");
+    $start = strtotime($from.' UTC');
+    $near = array_fill_keys(array_keys($channels), 0.0);
+    $now = array_map(static fn (array $one): float => $one[0], $channels);
+    $working = false;
+    for ($i = 0; $i < 6 * $minutes; ++$i) {
+        if ($i % 30 === 0) {
+            $working = mt_rand(0, 999) / 1000 < max(array_column($channels, 2));
+        }
+        // Somebody held the mix to the inlet at noon while it measured.
+        $tested = $name === 'glue-room' && $i >= 1470 && $i < 1482;
+        $cleaning = $name === 'gun-cleaning' && $i >= 700 && $i < 800;
+        $cells = [];
+        foreach ($channels as $channel => [$base, $swing, $share, $work, $decimals]) {
+            $near[$channel] = .9 * $near[$channel] + $swing * (mt_rand(0, 1000) / 1000 - .5);
+            $target = $cleaning ? 6.9 : ($working && $share > 0 ? $work : $base);
+            $now[$channel] += .25 * ($target - $now[$channel]);
+            $value = $tested ? ['O2' => 18.0, 'LEL' => 50, 'CO' => 50, 'H2S' => 25, 'PID' => .3][$channel] : max(0, $now[$channel] + $near[$channel]);
+            $cells[] = number_format($value, $decimals, '.', '');
+        }
+        if ($name === 'second-coat' && $i >= 1200 && $i < 1236) {
+            continue;
+        }
+        fwrite($file, gmdate('Y-m-d H:i:s', $start + 10 * $i).','.implode(',', $cells)."\n");
     }
     fclose($file);
 }

@@ -108,7 +108,7 @@ final readonly class ChannelResults implements FamilyResults
                 'zero' => $sheet->enter($knot->zero), 'gain' => $sheet->enter($knot->gain),
             ], $this->line->knots ?? []),
             'drifts' => array_map(static fn (array $drift): array => ['check' => $drift['check'], 'span' => $sheet->enter($drift['span']), 'absolute' => $sheet->enter($drift['absolute']), 'zero' => $sheet->enter($drift['zero'])], $this->drifts),
-            'testGas' => array_map(static fn (TestGas $one): array => [...$span($one->span), 'channel' => $one->channel], $this->testGas),
+            'testGas' => array_map(static fn (TestGas $one): array => [...$span($one->span), 'seen' => $one->words()], $this->testGas),
             'leftOut' => array_map($span, $this->leftOut),
             'hollow' => $this->hollow,
         ];

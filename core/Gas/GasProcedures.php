@@ -33,7 +33,7 @@ final class GasProcedures
     public static function stageOf(string $step): ?GasStage
     {
         foreach (GasStage::cases() as $stage) {
-            if (\in_array($step, [$stage->value.'-found', $stage->value.'-adjust', $stage->value.'-left'], true)) {
+            if (\in_array($step, [$stage->value.'-bottle', $stage->value.'-found', $stage->value.'-adjust', $stage->value.'-left'], true)) {
                 return $stage;
             }
         }

@@ -137,8 +137,8 @@ final readonly class GasResponse
     }
 
     /**
-     * G-3: what changed up to each reading as found since its segment began. The reading that each response gives in the span
-     * gas of the later check is compared, so that another bottle makes no drift.
+     * G-3: what changed up to each reading as found since its segment began. The readings that both responses give in clean
+     * air, and in the span gas of the later check, are compared, so that another bottle makes no drift.
      *
      * @return list<array{check: string, span: Figure, absolute: Figure, zero: Figure, label: Figure}>
      */
@@ -161,6 +161,7 @@ final readonly class GasResponse
                 continue;
             }
             $c = $label->value;
+            $clean = fn (LinearKnot $one): Exact|float => Real::plus($one->zero->value, Real::times($one->gain->value, $this->channel->kind->inCleanAir()));
             $reads = static fn (LinearKnot $one): Exact|float => Real::plus($one->zero->value, Real::times($one->gain->value, $c));
             $moved = Real::minus($reads($knot), $reads($began));
             $words = \sprintf('of %s from %s to %s', $this->channel->name, $began->check, $knot->check);
@@ -169,7 +170,7 @@ final readonly class GasResponse
                 'check' => $knot->check,
                 'span' => Figure::derived('D_span', 'span drift '.$words, Real::by(Real::times($moved, Exact::of(100)), $c), Unit::Percent, GasEquation::Drift, $inputs, 1),
                 'absolute' => Figure::derived('D_span', 'span drift '.$words, $moved, $this->channel->unit, GasEquation::Drift, $inputs, 2),
-                'zero' => Figure::derived('D_zero', 'zero drift '.$words, Real::minus($knot->zero->value, $began->zero->value), $this->channel->unit, GasEquation::Drift, [$knot->zero, $began->zero], 2),
+                'zero' => Figure::derived('D_zero', 'zero drift '.$words, Real::minus($clean($knot), $clean($began)), $this->channel->unit, GasEquation::Drift, [$knot->zero, $knot->gain, $began->zero, $began->gain], 2),
                 'label' => $label,
             ];
         }

@@ -186,7 +186,7 @@ final readonly class GasWorkings
         $thresholds = array_map(static fn (ExposureLimit $limit): float => $limit->value->value->toFloat() / Real::toFloat($scale), $limits);
         $moving = $moves ? MovingReadings::of($log, $column, $whole, $ranges, $this->line, $clock, $this->undone->toFloat(), $thresholds) : null;
         $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s readings every %s s', $this->record->logName, number_format($counts->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), rtrim(rtrim(number_format($log->step(), 3, '.', ''), '0'), '.')));
-        $read = fn (string $symbol, string $meaning, Exact|float $value): Figure => Figure::read($symbol, $meaning.', as logged', $value, $this->shown(), $origin, 2);
+        $read = fn (string $symbol, string $meaning, Exact|float $value): Figure => Figure::read($symbol, $meaning.', as logged', $value, $this->shown(), $origin, $this->isToxic() ? self::digits($value) : 1);
         $results = [];
         if ($raw->mean !== null) {
             array_push($results, ...$this->mean($read('r̄', 'mean reading', $raw->mean), $moving?->mean, $minutes, $origin));
@@ -247,7 +247,7 @@ final readonly class GasWorkings
         $shift = Exact::of(number_format($this->run->shiftMinutes ?? self::EIGHT_HOURS, 6, '.', ''));
         $asRest = $this->policy->choice('unsampledTime') === 'rest' && $shift->compareTo($minutes) > 0;
         $weight = $asRest ? $shift : $minutes;
-        $eight = self::each($mean, static fn (Figure $one): Figure => Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($one->value, $weight), Exact::of(self::EIGHT_HOURS)), $one->unit, GasEquation::Exposure, [$one, $time], Digits::significant($one->value, 3)));
+        $eight = self::each($mean, static fn (Figure $one): Figure => Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($one->value, $weight), Exact::of(self::EIGHT_HOURS)), $one->unit, GasEquation::Exposure, [$one, $time], self::digits($one->value)));
         $left = $shift->minus($minutes);
         $notes = $left->compareTo(Exact::of(1)) < 0 ? [] : [\sprintf('%s min of %s were not measured and are taken %s.', $left->rounded(0), $shift->rounded(0), $asRest ? 'as the rest' : 'as zero')];
 
@@ -262,7 +262,7 @@ final readonly class GasWorkings
     private function answers(Figure $raw, Exact|float|null $between): array
     {
         $sensor = $this->undone->compareTo(Exact::of(1)) === 0 ? $raw : Figure::derived('r', $raw->meaning.', before what was applied to it', Real::by($raw->value, $this->undone), $this->channel->unit, GasEquation::Factor, [$raw, Figure::read('F', 'applied by the unit or by hand', $this->undone, Unit::None, new Origin('run', $this->run->id, 'as the unit was set'), 3)], 2);
-        $by = fn (LinearKnot $knot): Figure => Figure::derived('c', \sprintf('%s, response %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::by(Real::minus($sensor->value, $knot->zero->value), $knot->gain->value), $this->channel->unit, GasEquation::Corrected, [$sensor, $knot->zero, $knot->gain], Digits::significant($sensor->value, 3));
+        $by = fn (LinearKnot $knot): Figure => Figure::derived('c', \sprintf('%s, response %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::by(Real::minus($sensor->value, $knot->zero->value), $knot->gain->value), $this->channel->unit, GasEquation::Corrected, [$sensor, $knot->zero, $knot->gain], self::digits($sensor->value));
         [$pre, $post, $byChecks] = [null, null, []];
         foreach ($this->line->knots ?? [] as $place => $knot) {
             if (Real::isZero($knot->gain->value)) {
@@ -279,7 +279,7 @@ final readonly class GasWorkings
         $moved = null;
         if ($this->line !== null && $pre !== null && $post !== null) {
             $moved = $this->line->isConstant() ? $pre
-                : ($between === null ? null : Figure::derived('c', $raw->meaning.', response along the bracket', $between, $this->channel->unit, GasEquation::Corrected, [$sensor, ...array_merge(...array_map(static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain], $this->line->knots))], Digits::significant($between, 3)));
+                : ($between === null ? null : Figure::derived('c', $raw->meaning.', response along the bracket', $between, $this->channel->unit, GasEquation::Corrected, [$sensor, ...array_merge(...array_map(static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain], $this->line->knots))], self::digits($between)));
         }
 
         return self::each(['indicated' => $sensor, 'pre' => $pre, 'post' => $post, 'between' => $moved, 'byChecks' => $byChecks], $this->factored(...));
@@ -289,7 +289,7 @@ final readonly class GasWorkings
     {
         $factor = $this->factor->applied;
 
-        return $factor === null ? $one : Figure::derived('c', $one->meaning.', as '.($this->set->known?->text('name') ?? 'vapour'), Real::times($one->value, $factor->value), $one->unit, GasEquation::Factor, [$one, $factor], Digits::significant($one->value, 3));
+        return $factor === null ? $one : Figure::derived('c', $one->meaning.', as '.($this->set->known?->text('name') ?? 'vapour'), Real::times($one->value, $factor->value), $one->unit, GasEquation::Factor, [$one, $factor], self::digits($one->value));
     }
 
     /**
@@ -310,7 +310,7 @@ final readonly class GasWorkings
         if ($isPpm && $molar !== null && !$this->factor->missing) {
             $volume = $this->conditions->molarVolume($this->record->air);
             $figures = [Figure::read('V_m', 'molar volume at '.$this->conditions->name, $volume, Unit::LitrePerMole, new Origin('criterion', $this->conditions->id, $this->conditions->volumeSource()), 3), Figure::read('M', 'molar mass of '.$name, $molar, Unit::GramPerMole, new Origin('library', $code, 'library of substances'), 2)];
-            $mass = self::each($answers, static fn (Figure $one): Figure => Figure::derived($one->symbol, $one->meaning.', by mass', Real::times($one->value, $molar->dividedBy($volume)), Unit::MilligramPerCubicMetre, GasEquation::PartsPerMillion, [$one, ...$figures], Digits::significant(Real::times($one->value, $molar->dividedBy($volume)), 3)));
+            $mass = self::each($answers, static fn (Figure $one): Figure => Figure::derived($one->symbol, $one->meaning.', by mass', Real::times($one->value, $molar->dividedBy($volume)), Unit::MilligramPerCubicMetre, GasEquation::PartsPerMillion, [$one, ...$figures], self::digits(Real::times($one->value, $molar->dividedBy($volume)))));
             $results[] = $this->result($key.':'.$code, $title.$name, $mass, [...$notes, 'Stated at '.$this->conditions->name.'.'], $worstIsLow);
         }
 
@@ -433,6 +433,12 @@ final readonly class GasWorkings
     private function shown(): Unit
     {
         return $this->set->milligram ? Unit::MilligramPerCubicMetre : $this->channel->unit;
+    }
+
+    /** Three digits that count, and no more decimals than a monitor can tell. */
+    private static function digits(Exact|float $value): int
+    {
+        return min(2, Digits::significant($value, 3));
     }
 
     private static function seconds(float $step): Exact

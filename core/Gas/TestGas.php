@@ -11,12 +11,25 @@ use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\SteadyStretches;
 use Footnote\Core\Quantity\Span;
 
-/** A stretch of a log in which a channel stood at the value of its own span gas: a check that went into the log. */
+/** A stretch of a log in which channels stood at the value of their own span gas: a check that went into the log. */
 final readonly class TestGas
 {
-    /** @param Span $span with the margin in which gas comes and goes */
-    private function __construct(public Span $span, public string $channel, public float $label)
+    /**
+     * @param Span                 $span   with the margin in which gas comes and goes
+     * @param array<string, float> $labels what the bottle holds, by the channels that stood at it
+     */
+    private function __construct(public Span $span, public array $labels)
     {
+    }
+
+    private function with(self $other): self
+    {
+        return new self(new Span(min($this->span->from, $other->span->from), max($this->span->to, $other->span->to)), [...$this->labels, ...$other->labels]);
+    }
+
+    public function words(): string
+    {
+        return implode(', ', array_map(static fn (string $channel, float $label): string => $channel.' '.rtrim(rtrim(number_format($label, 2, '.', ''), '0'), '.'), array_keys($this->labels), array_values($this->labels)));
     }
 
     /**
@@ -48,22 +61,28 @@ final readonly class TestGas
                 continue;
             }
             foreach (self::labels($channel, $whole) as $label) {
-                $thousandths = (int) round(1000 * $label);
-                $finder = new SteadyStretches(max(3, (int) ceil($seconds / $log->step())), (int) round($thousandths * $spread / 100), false, [$thousandths], (int) round($thousandths * $near / 100));
+                // Near is a share of how far the gas lies from clean air, which for oxygen is little.
+                $rise = abs(1000 * ($label - $channel->kind->inCleanAir()->toFloat()));
+                $finder = new SteadyStretches(max(3, (int) ceil($seconds / $log->step())), (int) round($rise * $spread / 100), false, [(int) round(1000 * $label)], (int) round($rise * $near / 100));
                 foreach ($log->chunks($column) as $chunk) {
                     $finder->feed($chunk);
                 }
                 foreach ($finder->stretches() as [$from, $to]) {
                     $span = $clock->span($from, $to);
-                    $found[] = new self(new Span(Span::shift($span->from, -$margin), Span::shift($span->to, $margin)), $channel->name, $label);
+                    $found[] = new self(new Span(Span::shift($span->from, -$margin), Span::shift($span->to, $margin)), [$channel->name => $label]);
                 }
             }
         }
         $inRun = $run->span();
         $found = array_values(array_filter($found, static fn (self $one): bool => $inRun !== null && $one->span->overlaps($inRun)));
         usort($found, static fn (self $a, self $b): int => $a->span->from <=> $b->span->from);
+        $joined = [];
+        foreach ($found as $one) {
+            $last = \count($joined) - 1;
+            $joined = $last >= 0 && $joined[$last]->span->overlaps($one->span) ? [...\array_slice($joined, 0, $last), $joined[$last]->with($one)] : [...$joined, $one];
+        }
 
-        return $found;
+        return $joined;
     }
 
     /**

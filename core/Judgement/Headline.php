@@ -20,7 +20,7 @@ final class Headline
             foreach ($result->outcomes as $outcome) {
                 [$value, $limit] = [$result->reportedFigure()->toFloat(), $outcome->limit->value->value->toFloat()];
                 $share = match (true) {
-                    $outcome->limit->comparator === ExposureComparator::FallenBelow => $value > 0 ? $limit / $value : \INF,
+                    $outcome->limit->comparator === ExposureComparator::FallenBelow => $outcome->crossed ? \INF : 0.0,
                     $limit === 0.0 => null,
                     default => $value / $limit,
                 };

@@ -79,9 +79,9 @@ final class GasJobTest extends ApiTestCase
         self::assertSame([13500, 50], [$readings->int('logged.0'), $readings->int('limits.0.value')], 'as toluene: half of 27');
         self::assertNotSame($readings->at('logged.719'), $readings->at('corrected.719'));
         $this->call('GET', "/api/runs/$run/readings?channel=O2", status: 404);
-        $this->call('POST', "/api/results/$run/decisions", ['kind' => 'sign', 'digest' => $page->string('digest')], 201);
+        $this->call('POST', "/api/results/$run/decision", ['kind' => 'sign', 'digest' => $page->string('digest')], 201);
         self::assertSame('valid', $this->call('GET', '/api/results/'.$run)->string('decisions.0.verdict'));
-        self::assertSame(['stand' => 1, 'of' => 2], $this->call('GET', '/api/results')->at('rows.0.worked.standing'));
+        self::assertSame(['stand' => 1, 'of' => 2], $this->call('GET', '/api/results')->at('rows.0.standing'));
         $unit = $this->call('GET', '/api/kit/instruments/G');
         self::assertSame(['O2', 'LEL', 'CO', 'H2S', 'PID'], $unit->list('channels'));
         self::assertCount(3, $unit->list('histories.4.points'), 'every check of the vapour channel');

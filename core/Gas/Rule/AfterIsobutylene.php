@@ -18,6 +18,11 @@ final readonly class AfterIsobutylene extends ChannelRule
         return 'gas.after-isobutylene';
     }
 
+    protected function alsoUnusable(): bool
+    {
+        return true;
+    }
+
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($content->afterIsobutylene) {

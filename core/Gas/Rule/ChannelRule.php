@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas\Rule;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\PassedOver;
 use Footnote\Core\Gas\ChannelCheck;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Judgement\Finding;
@@ -22,11 +23,31 @@ abstract readonly class ChannelRule implements Rule
             return;
         }
         yield from $this->channel($results, $case, $setting);
-        foreach ($case->checks() as $check) {
+        foreach ($this->alsoUnusable() ? self::lookedAt($case) : $case->checks() as $check) {
             if ($check->content instanceof ChannelCheck) {
                 yield from $this->check($check, $check->content, $results, $case, $setting);
             }
         }
+    }
+
+    /** Whether it looks at checks that were passed over, or that broke the bracket, as well. */
+    protected function alsoUnusable(): bool
+    {
+        return false;
+    }
+
+    /**
+     * Every check that was looked at for the bracket, usable or not.
+     *
+     * @return list<Check>
+     */
+    private static function lookedAt(RunCase $case): array
+    {
+        $broke = array_filter([$case->bracket->brokenBefore?->evidence, $case->bracket->brokenAfter?->evidence], \is_string(...));
+        $passed = array_map(static fn (PassedOver $one): string => $one->check->id, $case->bracket->passedOver);
+        $usable = array_map(static fn (Check $one): string => $one->id, $case->checks());
+
+        return array_values(array_filter($case->timeline->checks, static fn (Check $one): bool => \in_array($one->id, [...$broke, ...$passed, ...$usable], true)));
     }
 
     /** @return iterable<Finding> */

@@ -19,6 +19,11 @@ final readonly class CrossResponse extends ChannelRule
         return 'gas.cross-response';
     }
 
+    protected function alsoUnusable(): bool
+    {
+        return true;
+    }
+
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($results->channel->kind !== GasKind::CarbonMonoxide) {

@@ -19,7 +19,7 @@ final readonly class TestGasInside extends ChannelRule
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($results->testGas as $gas) {
-            yield $setting->finding(\sprintf('From %s to %s %s stood at its span gas, %s; the stretch is not in the sums.', $case->hour($gas->span->from), $case->hour($gas->span->to), $gas->channel, rtrim(rtrim(number_format($gas->label, 2, '.', ''), '0'), '.')), [$case->run->id]);
+            yield $setting->finding(\sprintf('From %s to %s the unit stood at span gas, %s; the stretch is not in the sums.', $case->hour($gas->span->from), $case->hour($gas->span->to), $gas->words()), [$case->run->id]);
         }
     }
 }

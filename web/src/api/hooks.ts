@@ -61,6 +61,13 @@ export const useSeries = (id: string, wanted: boolean) =>
     queryFn: () => answer(api.GET('/api/runs/{id}/series', { params: { path: { id } } })),
   });
 
+export const useReadings = (id: string, channel: string) =>
+  useQuery({
+    queryKey: ['readings', id, channel],
+    queryFn: () =>
+      answer(api.GET('/api/runs/{id}/readings', { params: { path: { id }, query: { channel } } })),
+  });
+
 export interface LedgerFilter {
   campaign?: string;
   instrument?: string;

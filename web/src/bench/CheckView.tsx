@@ -32,7 +32,7 @@ export function CheckView() {
   );
   const done = answers.steps ?? {};
   const steps = (draft?.procedure.steps ?? []).filter(
-    (step) => step.when !== 'adjusted' || answers.adjusted === true,
+    (step) => step.when === null || answers[step.when] === true,
   );
   const first = steps.findIndex((step) => done[step.id] === undefined);
   const at = Math.min(chosen ?? (first === -1 ? steps.length : first), steps.length);

@@ -8,7 +8,7 @@ import type { Schemas } from '../api/client';
 import { Entries } from '../look/Entries';
 import { isMeasured, rememberedUnit, rememberUnit, type Entry, type Row } from '../look/values';
 import { ink } from '../look/theme';
-import { rowsOf } from './answers';
+import { flagOf, rowsOf } from './answers';
 import type { Answers } from './useDraft';
 import { secondsLeft } from './wait';
 
@@ -147,8 +147,10 @@ const grades = ['typed', 'read back', 'photographed', "from the unit's file", 's
 function Readings({ step, draft, answers, put, onEnter }: Props) {
   const list = rowsOf(answers, step.into);
   const empty: Row = { provenance: 'typed' };
+  const begun: Row[] = list.length > 0 ? list : step.presets.map((preset) => ({ ...empty, ...preset }));
   const shown =
-    list.length >= step.rows ? list : [...list, ...Array<Row>(step.rows - list.length).fill(empty)];
+    begun.length >= step.rows ? begun : [...begun, ...Array<Row>(step.rows - begun.length).fill(empty)];
+  const main = step.columns.findIndex((column) => column.kind !== 'choice');
   const change = (place: number, part: Row) =>
     put({ [step.into]: shown.map((reading, i) => (i === place ? { ...reading, ...part } : reading)) });
   const strike = (place: number, reading: Row) => {
@@ -176,9 +178,9 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
               <Cell
                 key={column.name}
                 column={column}
-                number={shown.length > 1 && at === 0 ? place + 1 : null}
+                number={shown.length > 1 && at === main ? place + 1 : null}
                 value={reading[column.name]}
-                first={place === 0 && at === 0}
+                first={place === 0 && at === main}
                 wide={!several}
                 problem={
                   draft.problems.find((one) => one.field.endsWith(`/${step.into}/${place}/${column.name}`))
@@ -249,6 +251,26 @@ function Cell({
         ? value
         : { value: '', unit: rememberedUnit(column) }
       : null;
+  if (column.kind === 'choice') {
+    return (
+      <TextField
+        select
+        label={column.label}
+        value={typeof value === 'string' ? value : ''}
+        error={problem !== undefined}
+        helperText={problem}
+        onChange={(event) => put(event.target.value)}
+        slotProps={{ inputLabel: { shrink: true } }}
+        sx={{ minWidth: 96, '& .MuiSelect-select': { fontSize: '1.2rem', fontWeight: 650 } }}
+      >
+        {column.choices.map((choice) => (
+          <MenuItem key={choice.value} value={choice.value}>
+            {choice.words}
+          </MenuItem>
+        ))}
+      </TextField>
+    );
+  }
   return (
     <span style={{ display: 'inline-flex' }}>
       <TextField
@@ -294,15 +316,15 @@ function Cell({
   );
 }
 
-function Adjusted({ answers, put }: Props) {
+function Adjusted({ step, answers, put }: Props) {
+  const flag = flagOf(step);
+  const said = answers[flag];
   return (
     <ToggleButtonGroup
       exclusive
       aria-label="Was the unit adjusted?"
-      value={
-        answers.adjusted === undefined || answers.adjusted === null ? null : answers.adjusted ? 'yes' : 'no'
-      }
-      onChange={(_, value: string | null) => value !== null && put({ adjusted: value === 'yes' })}
+      value={typeof said === 'boolean' ? (said ? 'yes' : 'no') : null}
+      onChange={(_, value: string | null) => value !== null && put({ [flag]: value === 'yes' })}
     >
       <ToggleButton value="no" sx={{ minHeight: 56, px: 3 }}>
         Left as it is

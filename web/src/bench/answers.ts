@@ -8,6 +8,9 @@ export const rowsOf = (answers: Answers, into: string): Row[] => {
   return Array.isArray(list) ? (list as Row[]) : [];
 };
 
+/** The answer in which a step of adjusting says whether it was. */
+export const flagOf = (step: Schemas['Step']) => step.into || 'adjusted';
+
 /** What a step still wants before one can go on; skipping is always possible. */
 export function lacks(
   step: Schemas['Step'],
@@ -23,7 +26,9 @@ export function lacks(
       return chosen.settings.length > 0 && !answers.setting ? 'Choose its setting.' : null;
     }
     case 'readings': {
-      const first = step.columns[0]?.name ?? 'value';
+      const first =
+        step.columns.find((column) => column.kind === 'decimal' || column.kind === 'measured')?.name ??
+        'value';
       const read = rowsOf(answers, step.into).some((row) => isFilled(row[first]));
       // Some units tell the change by fields beside the readings.
       return read || step.fields.some((field) => isFilled(answers[field.name]))
@@ -33,9 +38,7 @@ export function lacks(
           : 'Write the reading.';
     }
     case 'adjust':
-      return answers.adjusted === null || answers.adjusted === undefined
-        ? 'Say whether it was adjusted.'
-        : null;
+      return typeof answers[flagOf(step)] !== 'boolean' ? 'Say whether it was adjusted.' : null;
     case 'entries': {
       const missing = firstMissing(step.fields, answers);
       if (missing !== null) {

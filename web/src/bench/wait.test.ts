@@ -15,6 +15,7 @@ const step: Schemas['Step'] = {
   rows: 1,
   fields: [],
   columns: [],
+  presets: [],
 };
 
 it('waits from the moment that was kept, whatever became of the tab', () => {

@@ -27,6 +27,7 @@ it('draws deviations around zero and flows around the flows that were seen', () 
   const { container, rerender } = render(
     <DriftPicture
       history={{
+        channel: '',
         unit: 'dB',
         driftUnit: 'dB',
         shows: 'off by',
@@ -42,6 +43,7 @@ it('draws deviations around zero and flows around the flows that were seen', () 
   rerender(
     <DriftPicture
       history={{
+        channel: '',
         unit: 'L/min',
         driftUnit: '%',
         shows: 'flow',
@@ -63,7 +65,13 @@ it('draws deviations around zero and flows around the flows that were seen', () 
 it('says so where no check can be used', () => {
   render(
     <DriftPicture
-      history={{ unit: 'dB', driftUnit: 'dB', shows: 'off by', points: [point('a', null, null)] }}
+      history={{
+        channel: '',
+        unit: 'dB',
+        driftUnit: 'dB',
+        shows: 'off by',
+        points: [point('a', null, null)],
+      }}
     />,
   );
   expect(screen.getByText('No usable check yet.')).toBeTruthy();

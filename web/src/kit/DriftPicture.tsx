@@ -2,7 +2,7 @@ import type { Schemas } from '../api/client';
 import { ink } from '../look/theme';
 import { shortDay, signed } from '../look/words';
 
-type History = Schemas['InstrumentPage']['history'];
+type History = Schemas['InstrumentPage']['histories'][number];
 
 const TOP = 16;
 const BOTTOM = 132;
@@ -23,12 +23,12 @@ export function DriftPicture({ history }: { history: History }) {
   }
   const values = seen.flatMap((point) => [point.found, point.left]).filter((value) => value !== null);
   // A deviation is drawn around zero, a flow around the flows that were seen.
-  const around = history.unit === 'dB';
+  const around = history.unit === 'dB' || history.unit === '%';
   const most = Math.max(0.5, ...values.map((value) => Math.abs(value))) * 1.15;
   const [least, highest] = [Math.min(...values), Math.max(...values)];
   const slack = Math.max((highest - least) * 0.25, highest * 0.02);
   const [low, high] = around ? [-most, most] : [Math.max(0, least - slack), highest + slack];
-  const step = around ? 0.5 : stepOf(high - low);
+  const step = history.unit === 'dB' ? 0.5 : stepOf(high - low);
   const decimals = Math.max(0, Math.ceil(-Math.log10(step)));
   const lines: number[] = [];
   for (let level = Math.ceil(low / step) * step; level <= high + step / 1e6; level += step) {

@@ -1,10 +1,12 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { answer, api } from '../api/client';
-import { useChange, useSession, useUnit } from '../api/hooks';
+import { answer, api, type Schemas } from '../api/client';
+import { useChange, useForms, useSession, useUnit } from '../api/hooks';
 import { useBeginCheck } from '../bench/useBeginCheck';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
@@ -15,16 +17,6 @@ import { DriftPicture } from './DriftPicture';
 import { Form } from './Form';
 import { Due } from './KitView';
 
-const interventions = [
-  'adjusted',
-  'repaired',
-  'microphone exchanged',
-  'firmware changed',
-  'factory reset',
-  'calibration set changed',
-  'laboratory calibration',
-];
-
 /** One unit through time: how it was found and left at every check, what was done to it. */
 export function UnitView() {
   const { id = '' } = useParams();
@@ -34,6 +26,7 @@ export function UnitView() {
   const [adding, setAdding] = useState(false);
   const [doing, setDoing] = useState(false);
   const [aside, setAside] = useState<string | null>(null);
+  const [channel, setChannel] = useState('');
   if (asked.isPending) {
     return <Loading />;
   }
@@ -42,9 +35,13 @@ export function UnitView() {
   }
   const unit = asked.data;
   const records = mayRecord(session.data?.user);
-  const { history } = unit;
+  const history = unit.histories.find((one) => one.channel === channel) ?? unit.histories[0];
+  if (!history) {
+    return null;
+  }
+  const deviates = history.unit === 'dB' || history.unit === '%';
   const points = new Map(history.points.map((point) => [point.check, point]));
-  const digits = history.unit === 'dB' ? 2 : 3;
+  const digits = history.unit === '%' ? 1 : deviates ? 2 : 3;
   return (
     <>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 14, alignItems: 'baseline' }}>
@@ -72,7 +69,22 @@ export function UnitView() {
           </>
         )}
       </div>
-      <h2>{history.unit === 'dB' ? 'Deviation' : 'Flow'} through time</h2>
+      <h2>{deviates ? 'Deviation' : 'Flow'} through time</h2>
+      {unit.channels.length > 1 && (
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="Channel"
+          value={history.channel}
+          onChange={(_, chosen: string | null) => chosen !== null && setChannel(chosen)}
+        >
+          {unit.channels.map((one) => (
+            <ToggleButton key={one} value={one} sx={{ textTransform: 'none', px: 2 }}>
+              {one}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      )}
       <DriftPicture history={history} />
       <h2>Checks</h2>
       {unit.checks.length === 0 && <p style={{ color: ink.soft }}>Never checked.</p>}
@@ -85,7 +97,7 @@ export function UnitView() {
                 <th>When, by whom</th>
                 <th>Reference</th>
                 <th className="num">
-                  {history.shows === 'off by' ? 'Found off by' : `Found, ${history.shows}`} {history.unit}
+                  {history.shows === 'off by' ? 'Found off by' : `Found, ${history.shows}`}, {history.unit}
                 </th>
                 <th className="num">Drift {history.driftUnit}</th>
                 <th className="num">Adjusted by {history.unit}</th>
@@ -108,7 +120,7 @@ export function UnitView() {
                       {moment(check.at)}, {check.by}
                     </td>
                     <td>{check.reference ?? 'none'}</td>
-                    <td className="num fn-figure">{cell(point?.found, digits, history.unit === 'dB')}</td>
+                    <td className="num fn-figure">{cell(point?.found, digits, deviates)}</td>
                     <td className="num fn-figure">{cell(point?.drift, 2)}</td>
                     <td className="num fn-figure">{cell(point?.adjustment, digits)}</td>
                     <td>
@@ -138,6 +150,7 @@ export function UnitView() {
           {unit.interventions.map((event) => (
             <p key={event.id} style={{ margin: '2px 0' }}>
               {moment(event.at)}, {event.by}: {event.kind}
+              {event.channel && `, ${event.channel}`}
               {event.note && <> &ldquo;{event.note}&rdquo;</>}
             </p>
           ))}
@@ -154,14 +167,18 @@ export function UnitView() {
         <Link to={`/results?instrument=${unit.id}`}>Its results</Link>
       </p>
       {adding && <AddCertificate owner="instruments" id={unit.id} onClose={() => setAdding(false)} />}
-      {doing && <Done id={unit.id} onClose={() => setDoing(false)} />}
+      {doing && <Done unit={unit} onClose={() => setDoing(false)} />}
       {aside && <SetAside id={aside} onClose={() => setAside(null)} />}
     </>
   );
 }
 
-function Done({ id, onClose }: { id: string; onClose: () => void }) {
+function Done({ unit, onClose }: { unit: Schemas['InstrumentPage']; onClose: () => void }) {
+  const { id } = unit;
+  const forms = useForms();
+  const interventions = forms.data?.families.find((family) => family.id === unit.family)?.interventions ?? [];
   const [kind, setKind] = useState('repaired');
+  const [channel, setChannel] = useState('');
   const [note, setNote] = useState('');
   const [at, setAt] = useState(() => localOf(new Date()));
   const tell = useChange(
@@ -169,7 +186,7 @@ function Done({ id, onClose }: { id: string; onClose: () => void }) {
       answer(
         api.POST('/api/bench/{instrument}/interventions', {
           params: { path: { instrument: id } },
-          body: { kind, note, at: isoOf(at) },
+          body: { kind, note, at: isoOf(at), ...(channel ? { channel } : {}) },
         }),
       ),
     onClose,
@@ -184,7 +201,7 @@ function Done({ id, onClose }: { id: string; onClose: () => void }) {
       onSubmit={() => tell.mutate(undefined)}
     >
       <p style={{ gridColumn: '1 / -1', margin: 0, color: ink.qualified, fontWeight: 600 }}>
-        This ends every open bracket of the unit for good.
+        This ends every open bracket of {channel || 'the unit'} for good.
       </p>
       <TextField select label="What" value={kind} onChange={(event) => setKind(event.target.value)}>
         {interventions.map((one) => (
@@ -193,6 +210,22 @@ function Done({ id, onClose }: { id: string; onClose: () => void }) {
           </MenuItem>
         ))}
       </TextField>
+      {unit.channels.length > 0 && (
+        <TextField
+          select
+          label="Of"
+          value={channel}
+          onChange={(event) => setChannel(event.target.value)}
+          slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+        >
+          <MenuItem value="">the whole unit</MenuItem>
+          {unit.channels.map((one) => (
+            <MenuItem key={one} value={one}>
+              {one}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
       <TextField
         label="When, local time"
         type="datetime-local"

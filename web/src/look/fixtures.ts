@@ -33,5 +33,6 @@ export const step = (
   rows: 1,
   fields: [],
   columns: [],
+  presets: [],
   ...more,
 });

@@ -316,6 +316,7 @@ function Define({
       >
         <MenuItem value=">">greater</MenuItem>
         <MenuItem value=">=">equal or greater</MenuItem>
+        <MenuItem value="<">less, as of oxygen</MenuItem>
       </TextField>
       <Field label="Value" value={limit.value} set={(value) => setLimit({ ...limit, value })} />
       <Field label="Source" value={limit.source} set={(source) => setLimit({ ...limit, source })} />
@@ -336,7 +337,7 @@ function Define({
               value: limit.value,
               unit: quantities.find((one) => one.value === limit.quantity)?.unit ?? '',
               ...(limit.mixture.trim() ? { mixture: limit.mixture.trim() } : {}),
-              comparator: limit.comparator === '>=' ? '>=' : '>',
+              comparator: limit.comparator === '>=' || limit.comparator === '<' ? limit.comparator : '>',
               scope: '',
               source: limit.source,
               mark: 'own',

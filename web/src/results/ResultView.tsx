@@ -15,6 +15,7 @@ import { Decide, type Deciding } from './Decide';
 import { IntervalPicture } from './IntervalPicture';
 import { line, Named, NoteBook, Source, Symbol } from './notes';
 import { Curve } from './Curve';
+import { GasPicture } from './GasPicture';
 import { TimePicture } from './TimePicture';
 
 type Page = Schemas['ResultPage'];
@@ -57,6 +58,7 @@ function Sheet({ page }: { page: Page }) {
   const cures = assessment.findings.filter((finding) => finding.cure !== null || finding.advice !== null);
   const graph = { ...assessment.bracket, between: assessment.bracket.between.length };
   const last = page.decisions[0];
+  const ever = assessment.family.kind === 'gas' ? null : assessment.family.largestEverDrift;
   return (
     <article>
       <div
@@ -127,7 +129,14 @@ function Sheet({ page }: { page: Page }) {
                     key={one.channel}
                     style={{ display: 'inline-block', marginRight: 14, whiteSpace: 'nowrap' }}
                   >
-                    {one.channel} <VerdictSign verdict={one.verdict} />
+                    {one.channel}{' '}
+                    {one.bracket && (
+                      <BracketSign
+                        bracket={{ ...one.bracket, between: one.bracket.between.length }}
+                        struck={one.verdict === 'void'}
+                      />
+                    )}{' '}
+                    <VerdictSign verdict={one.verdict} />
                   </span>
                 ))}
               </p>
@@ -176,7 +185,8 @@ function Sheet({ page }: { page: Page }) {
           )}
         </>,
       )}
-      <TimePicture page={page} />
+      {assessment.family.kind !== 'gas' && <TimePicture page={page} />}
+      <GasPicture page={page} />
       <section aria-labelledby="answers">
         {row((cite) => (
           <>
@@ -262,14 +272,13 @@ function Sheet({ page }: { page: Page }) {
                       </span>
                     );
                   })}
-              {assessment.family.largestEverDrift && (
+              {ever && (
                 <>
                   The most this unit has ever drifted:{' '}
                   <span className="fn-figure">
-                    {signed(book.figure(assessment.family.largestEverDrift)?.shown ?? '')}{' '}
-                    {book.figure(assessment.family.largestEverDrift)?.unit}
+                    {signed(book.figure(ever)?.shown ?? '')} {book.figure(ever)?.unit}
                   </span>
-                  {cite(assessment.family.largestEverDrift)}.
+                  {cite(ever)}.
                 </>
               )}
             </p>

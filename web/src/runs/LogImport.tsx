@@ -28,6 +28,7 @@ export function LogImport({ run }: { run: Schemas['Run'] }) {
     async (chosen: File) =>
       answer(
         api.POST('/api/runs/log-preview', {
+          params: { query: { run: run.id } },
           body: await chosen.slice(0, HEAD).text(),
           bodySerializer: (text) => text,
           headers: { 'Content-Type': 'text/plain' },
@@ -80,9 +81,7 @@ export function LogImport({ run }: { run: Schemas['Run'] }) {
     }
   };
   const kindOf = (place: number) =>
-    format?.time.includes(place)
-      ? 'time'
-      : (format?.columns.find((column) => column.place === place)?.kind ?? '');
+    format?.time.includes(place) ? 'time' : valueOf(format?.columns.find((column) => column.place === place));
   const say = (place: number, kind: string) => {
     if (!format) {
       return;
@@ -98,10 +97,9 @@ export function LogImport({ run }: { run: Schemas['Run'] }) {
       setFormat({
         ...format,
         time,
-        columns: [
-          ...columns,
-          { place, kind: kind as Schemas['LogColumn']['kind'], ...(header ? { header } : {}) },
-        ].sort((a, b) => a.place - b.place),
+        columns: [...columns, { place, ...kindIn(kind), ...(header ? { header } : {}) }].sort(
+          (a, b) => a.place - b.place,
+        ),
       });
     }
   };
@@ -145,8 +143,8 @@ export function LogImport({ run }: { run: Schemas['Run'] }) {
                         <MenuItem value="">not used</MenuItem>
                         <MenuItem value="time">time stamp</MenuItem>
                         {preview.kinds.map((kind) => (
-                          <MenuItem key={kind.kind} value={kind.kind}>
-                            {kind.kind}: {kind.words}
+                          <MenuItem key={valueOf(kind)} value={valueOf(kind)}>
+                            {kind.channel ? `${kind.kind} of ${kind.words}` : `${kind.kind}: ${kind.words}`}
                           </MenuItem>
                         ))}
                       </TextField>
@@ -312,6 +310,15 @@ function Faults({ problem }: { problem: Refusal | null }) {
       )}
     </>
   );
+}
+
+/** A kind with its channel as one value of the list, and back. */
+const valueOf = (column: { kind: string; channel?: string } | undefined) =>
+  column ? (column.channel ? `${column.kind}:${column.channel}` : column.kind) : '';
+
+function kindIn(value: string): Pick<Schemas['LogColumn'], 'kind' | 'channel'> {
+  const [kind = '', channel] = value.split(':');
+  return { kind: kind as Schemas['LogColumn']['kind'], ...(channel ? { channel } : {}) };
 }
 
 function withDates(format: Format, order: string): Format {

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { Link, useParams } from 'react-router';
-import { useRun, useSession } from '../api/hooks';
+import { useForms, useRun, useSession } from '../api/hooks';
 import type { Schemas } from '../api/client';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
@@ -18,6 +18,7 @@ export function RunView() {
   const { id = '' } = useParams();
   const asked = useRun(id);
   const session = useSession();
+  const forms = useForms();
   if (asked.isPending) {
     return <Loading />;
   }
@@ -27,7 +28,7 @@ export function RunView() {
   const run = asked.data;
   const zone = run.campaign?.zone;
   const records = mayRecord(session.data?.user);
-  const keepsLog = run.family.id === 'noise-dosimeter';
+  const keepsLog = forms.data?.families.find((family) => family.id === run.family.id)?.keepsLog ?? false;
   return (
     <>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 14, alignItems: 'baseline' }}>
