@@ -58,7 +58,7 @@ final class LedgerLine
             'standing' => $assessment->channels() === [] ? null : ['stand' => \count(array_filter($assessment->channels(), static fn (Verdict $verdict): bool => $verdict !== Verdict::Void)), 'of' => \count($assessment->channels())],
             'headline' => $headline,
             'results' => $results,
-            'finding' => $weighty === [] ? null : $weighty[0]->setting->title,
+            'finding' => $weighty === [] ? null : ($weighty[0]->channel === null ? '' : $weighty[0]->channel.': ').$weighty[0]->setting->title,
             'findings' => \count($weighty),
             'cure' => array_values(array_filter(array_map(static fn (Finding $finding): ?string => $finding->cure?->evidence, $weighty), \is_string(...)))[0] ?? null,
         ];

@@ -195,6 +195,11 @@ final readonly class Workings
         $this->forget('instrument_id IN (SELECT c.instrument_id FROM check_record c JOIN check_leaning l ON l.check_id = c.id WHERE l.reference_id = ?)', [$reference]);
     }
 
+    public function forgetAll(): void
+    {
+        $this->connection->executeStatement('DELETE FROM worked_run');
+    }
+
     public function forgetCampaign(string $campaign): void
     {
         $this->connection->executeStatement('DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE campaign_id = ?)', [$campaign]);

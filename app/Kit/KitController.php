@@ -88,7 +88,7 @@ final readonly class KitController
         foreach (Families::shelves() as $shelf) {
             $items = array_map(static fn (array $record): array => ['code' => $record['code'], 'name' => $record['name'], 'by' => '', 'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries)], array_column($shelf->shipped, null, 'code'));
             foreach ($this->connection->fetchAllAssociative('SELECT code, record, recorded_by FROM library_entry WHERE shelf = ? ORDER BY code', [$shelf->id]) as $row) {
-                $record = Logbook::json($row, 'record');
+                $record = $shelf->over(Logbook::json($row, 'record'));
                 $items[Logbook::text($row, 'code')] = ['code' => Logbook::text($row, 'code'), 'name' => Logbook::text($record, 'name'), 'by' => Logbook::text($row, 'recorded_by'), 'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries)];
             }
             ksort($items);
@@ -109,8 +109,12 @@ final readonly class KitController
         if ($this->entities->find(LibraryEntry::class, ['shelf' => $shelf, 'code' => $code]) !== null) {
             throw Problem::field('/code', 'this code is taken. Results lean on the entry as it is: give what differs a code of its own.');
         }
-        $this->journal->during($user->code, 'library entry added', ['shelf' => $shelf, ...$body->data()], function () use ($shelf, $code, $body, $user): void {
+        $this->journal->during($user->code, 'library entry added', ['shelf' => $shelf, ...$body->data()], function () use ($shelf, $code, $body, $user, $on): void {
             $this->entities->persist(new LibraryEntry($shelf, $code, $body->data(), $user->code, $this->clock->now()));
+            if (isset($on->shipped()[$code])) {
+                // It stands over what came with Footnote: what leaned on that is worked out again.
+                $this->workings->forgetAll();
+            }
         });
 
         return $this->library()->setStatusCode(201);
@@ -131,6 +135,7 @@ final readonly class KitController
         return new JsonResponse([
             ...$this->instrument($record),
             'channels' => $channels,
+            'run' => Entry::all(RecordReader::format($family->id())->run($timeline->instrument)),
             'histories' => array_map(static fn (string $channel, UnitHistory $history): array => [
                 'channel' => $channel, 'unit' => $history->unit->value, 'driftUnit' => $history->drift->value, 'shows' => $history->shows,
                 'points' => array_map(static fn (HistoryPoint $point): array => ['at' => $point->at->format(\DATE_ATOM), 'check' => $point->check, 'found' => $point->found, 'left' => $point->left, 'drift' => $point->drift, 'adjustment' => $point->adjustment], $history->points),

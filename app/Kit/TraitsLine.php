@@ -29,9 +29,11 @@ final class TraitsLine
     {
         $words = [];
         foreach ($entries as $entry) {
-            foreach (self::shown($traits, [$entry]) as $trait) {
+            foreach ($entry->kind === EntryKind::Rows ? \array_slice(self::shown($traits, [$entry]), 0, 1) : self::shown($traits, [$entry]) as $trait) {
                 $words[] = match (true) {
                     $trait['flag'] => lcfirst($trait['label']),
+                    // Of a table the names must do: what its rows hold stands on the page of the unit.
+                    $entry->kind === EntryKind::Rows => lcfirst($entry->label).' '.implode(', ', array_filter(array_map(static fn (Traits $row): ?string => $row->shown($entry->rows[0]->name), $traits->rows($entry->name)), \is_string(...))),
                     $entry->kind === EntryKind::Choice && $entry->required => $trait['shown'],
                     default => lcfirst($trait['label']).' '.$trait['shown'],
                 };
@@ -53,6 +55,12 @@ final class TraitsLine
             $shown = $traits->shown($entry->name);
             $flag = $entry->kind === EntryKind::Flag;
             if ($shown === null || ($flag && !$traits->flag($entry->name))) {
+                continue;
+            }
+            if ($entry->kind === EntryKind::Rows) {
+                foreach ($traits->rows($entry->name) as $row) {
+                    $list[] = ['label' => $row->shown($entry->rows[0]->name) ?? $entry->label, 'shown' => self::line($row, \array_slice($entry->rows, 1)), 'flag' => false];
+                }
                 continue;
             }
             $unit = $entry->kind === EntryKind::Decimal ? ' '.($entry->units[0] ?? Unit::None)->value : '';

@@ -120,7 +120,7 @@ final class DatabaseLibrary implements Library
         }
         $entries = $shelf->shipped();
         foreach ($this->connection->fetchAllAssociative('SELECT code, record FROM library_entry WHERE shelf = ?', [$id]) as $row) {
-            $entries[Logbook::text($row, 'code')] = RecordLibrary::entry($shelf, Fields::of(Logbook::json($row, 'record')));
+            $entries[Logbook::text($row, 'code')] = RecordLibrary::entry($shelf, Fields::of($shelf->over(Logbook::json($row, 'record'))));
         }
 
         return $entries;

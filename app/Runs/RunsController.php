@@ -97,7 +97,7 @@ final readonly class RunsController
     {
         $record = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
         $family = Logbook::text($this->logbook->instrumentRecord(Logbook::text($record, 'instrument')) ?? [], 'family');
-        $entries = RecordReader::format($family)->run();
+        $entries = RecordReader::format($family)->run($this->logbook->timeline(Logbook::text($record, 'instrument'))->instrument);
         $facts = $this->connection->fetchAllAssociative('SELECT record, reason, recorded_by, recorded_at FROM run_fact WHERE run_id = ? ORDER BY id', [$id]);
         $log = \is_array($record['log'] ?? null) ? $this->connection->fetchAssociative('SELECT id, name, sha256, size, format, first_interval, step_seconds, length FROM log_file WHERE id = ?', [$record['log']['stored'] ?? '']) : false;
         $campaign = $this->connection->fetchAssociative('SELECT id, title, zone FROM campaign WHERE id = ?', [$this->campaignOf($id)]);

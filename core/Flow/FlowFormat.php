@@ -9,6 +9,7 @@ use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\RunContent;
@@ -192,7 +193,7 @@ final readonly class FlowFormat implements ContentFormat
         ];
     }
 
-    public function run(): array
+    public function run(?Instrument $unit = null): array
     {
         return [
             Entry::text('medium', 'Number of the medium', help: 'As it stands on the cassette or tube'),

@@ -7,6 +7,7 @@ namespace Footnote\Core\Gas;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\RunContent;
@@ -174,11 +175,13 @@ final readonly class GasFormat implements ContentFormat
         return $lines;
     }
 
-    public function run(): array
+    public function run(?Instrument $unit = null): array
     {
+        $names = $unit === null ? [] : array_map(static fn (Channel $channel): string => $channel->name, Channel::of($unit));
+
         return [
             Entry::rows('channels', 'Channels', [
-                Entry::text('channel', 'Channel', true),
+                $names === [] ? Entry::text('channel', 'Channel', true) : Entry::choice('channel', 'Channel', array_combine($names, $names), true),
                 Entry::named('substance', 'Vapour or gas that was there', 'library:'.Substances::SHELF),
                 Entry::decimal('unitFactor', 'Factor set on the unit', '0.01', '1000', help: 'Empty: 1, it shows isobutylene units'),
                 Entry::decimal('handFactor', 'Multiplied by hand with', '0.01', '1000', help: 'Empty: not at all'),

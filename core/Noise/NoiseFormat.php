@@ -6,6 +6,7 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Reading;
@@ -107,7 +108,7 @@ final readonly class NoiseFormat implements ContentFormat
         ];
     }
 
-    public function run(): array
+    public function run(?Instrument $unit = null): array
     {
         return [];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
@@ -58,8 +59,14 @@ interface ContentFormat
      */
     public function describeCheck(CheckContent $content): array;
 
-    /** @return list<Entry> what is written of a run beside unit, person, task, place and times */
-    public function run(): array;
+    /**
+     * What is written of a run beside unit, person, task, place and times.
+     *
+     * @param Instrument|null $unit where it is known: what may be chosen can depend on it
+     *
+     * @return list<Entry>
+     */
+    public function run(?Instrument $unit = null): array;
 
     public function readRun(Fields $run, RunSurroundings $around): RunContent;
 

@@ -31,7 +31,7 @@ final readonly class RecordLibrary implements Library
                 if (isset($own[$code])) {
                     throw new InvalidRecord($item->at('code'), 'stands twice.');
                 }
-                $own[$code] = self::entry($shelf, $item);
+                $own[$code] = self::entry($shelf, Fields::of($shelf->over($item->data()), $item->path));
             }
             $shelves[$shelf->id] = [...$shelf->shipped(), ...$own];
         }

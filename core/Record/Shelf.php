@@ -12,10 +12,28 @@ final readonly class Shelf
 {
     /**
      * @param list<Entry>                 $entries what is asked of an entry beside its code and name
-     * @param list<array<string, string>> $shipped entries that come with Footnote; one of the same code takes their place
+     * @param list<array<string, string>> $shipped entries that come with Footnote; an own one of the same code stands over them, field by field
      */
     public function __construct(public string $id, public string $title, public string $one, public array $entries, public array $shipped = [])
     {
+    }
+
+    /**
+     * An own entry with what comes with Footnote under it.
+     *
+     * @param array<string, mixed> $own
+     *
+     * @return array<string, mixed>
+     */
+    public function over(array $own): array
+    {
+        foreach ($this->shipped as $item) {
+            if (($item['code'] ?? null) === ($own['code'] ?? '')) {
+                return [...$item, ...$own];
+            }
+        }
+
+        return $own;
     }
 
     /** @return array<string, Traits> what comes with Footnote, by code */

@@ -204,8 +204,8 @@ test('the kit of air sampling: a venturi with throats, a pump, a substance', asy
   await page.getByRole('button', { name: 'Register', exact: true }).click();
   await expect(page.getByRole('row', { name: /VT-02/ })).toContainText('Venturi');
   await page.getByRole('button', { name: 'Add a substance' }).click();
-  await page.getByLabel('Code').fill('toluene');
-  await page.getByLabel('Name').fill('toluene again');
+  await page.getByLabel('Code').fill('wood-dust');
+  await page.getByLabel('Name').fill('wood dust again');
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByText('this code is taken').first()).toBeVisible();
   await page.getByLabel('Code').fill('styrene');

@@ -45,6 +45,7 @@ export const usePlanForm = () =>
 export const useUnit = (id: string) =>
   useQuery({
     queryKey: ['kit', id],
+    enabled: id !== '',
     queryFn: () => answer(api.GET('/api/kit/instruments/{id}', { params: { path: { id } } })),
   });
 

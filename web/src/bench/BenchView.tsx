@@ -88,16 +88,29 @@ export function BenchView() {
                 </td>
                 <td style={{ color: ink.soft, fontSize: '0.86rem', maxWidth: 380 }}>{unit.about}</td>
                 <td>
-                  {unit.lastCheck
-                    ? `${moment(unit.lastCheck.at)}, ${unit.lastCheck.reference ?? 'no reference'}`
-                    : 'never'}
+                  {unit.lastCheck ? (
+                    <>
+                      {moment(unit.lastCheck.at)},{' '}
+                      <span style={{ whiteSpace: 'nowrap' }}>
+                        {unit.lastCheck.reference ?? 'no reference'}
+                      </span>
+                    </>
+                  ) : (
+                    'never'
+                  )}
                 </td>
                 <td>
                   {unit.running ? (
                     <span>running: {unit.running}</span>
                   ) : unit.hold.length > 0 ? (
                     <b style={{ color: ink.qualified }}>
-                      do not adjust: as found closes {unit.hold.join(', ')}
+                      do not adjust: as found closes{' '}
+                      {unit.hold.map((run, i) => (
+                        <span key={run} style={{ whiteSpace: 'nowrap' }}>
+                          {i > 0 && ', '}
+                          {run}
+                        </span>
+                      ))}
                     </b>
                   ) : (
                     <span style={{ color: ink.soft }}>free</span>

@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange, useForms, useSession, useUnit } from '../api/hooks';
@@ -69,6 +69,18 @@ export function UnitView() {
           </>
         )}
       </div>
+      {unit.channels.length > 0 && (
+        <dl style={{ margin: '10px 0 0', display: 'grid', gridTemplateColumns: '70px 1fr', rowGap: 3 }}>
+          {unit.traits
+            .filter((trait) => unit.channels.includes(trait.label))
+            .map((trait) => (
+              <Fragment key={trait.label}>
+                <dt style={{ fontWeight: 650 }}>{trait.label}</dt>
+                <dd style={{ margin: 0, color: ink.soft }}>{trait.shown}</dd>
+              </Fragment>
+            ))}
+        </dl>
+      )}
       <h2>{deviates ? 'Deviation' : 'Flow'} through time</h2>
       {unit.channels.length > 1 && (
         <ToggleButtonGroup

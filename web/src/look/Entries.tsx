@@ -3,6 +3,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useKit, useLibrary } from '../api/hooks';
+import { ink } from './theme';
 import { isMeasured, rememberedUnit, rememberUnit, type Entry, type Row, type Values } from './values';
 
 interface Props {
@@ -253,8 +254,18 @@ function RowsField({
   return (
     <fieldset style={{ gridColumn: '1 / -1', border: 0, padding: 0, margin: 0 }}>
       <legend>{entry.label}</legend>
+      {entry.help && <div style={{ color: ink.soft, fontSize: '0.86rem' }}>{entry.help}</div>}
       {shown.map((row, place) => (
-        <div key={place} style={{ display: 'flex', flexWrap: 'wrap', gap: 10, marginTop: 10 }}>
+        <div
+          key={place}
+          style={{
+            display: 'grid',
+            gridTemplateColumns: 'repeat(auto-fit, minmax(170px, 1fr))',
+            gap: 10,
+            marginTop: 10,
+            paddingBottom: 10,
+          }}
+        >
           <Entries
             entries={entry.rows}
             values={row}

@@ -154,7 +154,7 @@ function Log({ page, channel }: { page: Schemas['ResultPage']; channel: Schemas[
         onDoubleClick={() => zoom(0.5)}
       >
         {[0, 0.5, 1].map((share) => {
-          const value = low + share * (top / 1.06 - low);
+          const value = low + share * (top / 1.06 - low) || 0;
           return (
             <g key={share}>
               <path d={`M${LEFT} ${y(value)}H${WIDTH}`} stroke={ink.faint} />

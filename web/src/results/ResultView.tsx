@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useResult, useSession } from '../api/hooks';
 import type { Schemas } from '../api/client';
@@ -206,38 +206,50 @@ function Sheet({ page }: { page: Page }) {
                   </tr>
                 </thead>
                 <tbody>
-                  {assessment.results.map((result) => (
-                    <tr key={result.key}>
-                      <td>
-                        <Named title={result.title} /> <span style={{ color: ink.soft }}>{result.unit}</span>
-                        {result.inherited && (
-                          <>
-                            {' '}
-                            <VerdictSign verdict={result.inherited} />
-                          </>
+                  {assessment.results.map((result, place) => (
+                    <Fragment key={result.key}>
+                      {assessment.channels.length > 1 &&
+                        result.channel !== null &&
+                        result.channel !== assessment.results[place - 1]?.channel && (
+                          <tr>
+                            <th colSpan={6} style={{ paddingTop: 12 }}>
+                              {result.channel}
+                            </th>
+                          </tr>
                         )}
-                      </td>
-                      {(['indicated', 'pre', 'post', 'between'] as const).map((name) => (
-                        <td key={name} className="num">
-                          <Answer shown={result[name]} reported={result.reported === name}>
-                            {result[name] && name === (result.indicated ? 'indicated' : result.reported)
-                              ? cite(result[name].figure)
-                              : null}
-                          </Answer>
+                      <tr>
+                        <td>
+                          <Named title={result.title} />{' '}
+                          <span style={{ color: ink.soft }}>{result.unit}</span>
+                          {result.inherited && (
+                            <>
+                              {' '}
+                              <VerdictSign verdict={result.inherited} />
+                            </>
+                          )}
                         </td>
-                      ))}
-                      <td className="num fn-figure">
-                        {result.lowest && result.highest
-                          ? `${minus(result.lowest.shown)} to ${minus(result.highest.shown)}`
-                          : '–'}
-                        {result.reported === 'cautious' && (
-                          <div style={{ fontWeight: 700, textDecoration: 'underline' }}>
-                            cautious: {minus(result.value.shown)}
-                            {cite(result.value.figure)}
-                          </div>
-                        )}
-                      </td>
-                    </tr>
+                        {(['indicated', 'pre', 'post', 'between'] as const).map((name) => (
+                          <td key={name} className="num">
+                            <Answer shown={result[name]} reported={result.reported === name}>
+                              {result[name] && name === (result.indicated ? 'indicated' : result.reported)
+                                ? cite(result[name].figure)
+                                : null}
+                            </Answer>
+                          </td>
+                        ))}
+                        <td className="num fn-figure">
+                          {result.lowest && result.highest
+                            ? `${minus(result.lowest.shown)} to ${minus(result.highest.shown)}`
+                            : '–'}
+                          {result.reported === 'cautious' && (
+                            <div style={{ fontWeight: 700, textDecoration: 'underline' }}>
+                              cautious: {minus(result.value.shown)}
+                              {cite(result.value.figure)}
+                            </div>
+                          )}
+                        </td>
+                      </tr>
+                    </Fragment>
                   ))}
                 </tbody>
               </table>
@@ -301,7 +313,11 @@ function Sheet({ page }: { page: Page }) {
                   ) : (
                     <VerdictSign verdict={finding.verdict} />
                   )}{' '}
-                  <b>{finding.title}.</b> {finding.seen}
+                  <b>
+                    {finding.channel && `${finding.channel}: `}
+                    {finding.title}.
+                  </b>{' '}
+                  {finding.seen}
                 </p>
               ),
               <div className="fn-note" style={{ paddingTop: 8 }}>

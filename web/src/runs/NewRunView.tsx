@@ -4,14 +4,30 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { answer, api } from '../api/client';
-import { useBench, useCampaigns, useChange, useForms } from '../api/hooks';
+import { useBench, useCampaigns, useChange, useUnit } from '../api/hooks';
 import { Entries } from '../look/Entries';
 import { Loading, Told } from '../look/Told';
-import { filled, type Values } from '../look/values';
+import { filled, type Entry, type Values } from '../look/values';
 import { isoOf, localOf } from '../look/words';
 
 /** What is read when the run comes home and not when it starts. */
-const atTheEnd = ['fieldTemperature', 'fieldPressure', 'displayedVolume', 'gaugeStop'];
+const atTheEnd = [
+  'fieldTemperature',
+  'fieldPressure',
+  'displayedVolume',
+  'gaugeStop',
+  'wrapped',
+  'handFactor',
+  'mean',
+  'shortTerm',
+  'peak',
+  'lowest',
+];
+
+const before = (entries: Entry[]): Entry[] =>
+  entries
+    .filter((entry) => !atTheEnd.includes(entry.name))
+    .map((entry) => ({ ...entry, rows: before(entry.rows) }));
 
 /** Unit, person, task, place, start, and what its family asks: what stands on the clipboard when somebody is wired. */
 export function NewRunView() {
@@ -19,7 +35,6 @@ export function NewRunView() {
   const navigate = useNavigate();
   const campaigns = useCampaigns();
   const bench = useBench();
-  const forms = useForms();
   const [form, setForm] = useState({
     instrument: search.get('instrument') ?? '',
     campaign: '',
@@ -35,9 +50,8 @@ export function NewRunView() {
   const [values, setValues] = useState<Values>({});
   const campaign = form.campaign || (campaigns.data?.campaigns.at(-1)?.id ?? '');
   const unit = bench.data?.units.find((one) => one.id === form.instrument);
-  const entries = (forms.data?.families.find((one) => one.id === unit?.family)?.run ?? []).filter(
-    (entry) => !atTheEnd.includes(entry.name),
-  );
+  const asked = useUnit(form.instrument);
+  const entries = before(asked.data?.run ?? []);
   const start = useChange(
     () => {
       const { stop, start: from, shift, ...rest } = form;
@@ -56,7 +70,7 @@ export function NewRunView() {
     },
     (run) => void navigate(`/runs/${run.id}`),
   );
-  if (campaigns.isPending || bench.isPending || forms.isPending) {
+  if (campaigns.isPending || bench.isPending) {
     return <Loading />;
   }
   const field = (
