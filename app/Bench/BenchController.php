@@ -322,7 +322,7 @@ final readonly class BenchController
                     'id' => $step->id, 'kind' => $step->kind->value, 'title' => $step->title, 'instruction' => $step->instruction, 'why' => $step->why, 'required' => $step->required, 'seconds' => $step->seconds, 'when' => $step->when, 'into' => $step->into, 'rows' => $step->rows,
                     'fields' => Entry::all($family->bench()->fields($step, $timeline->instrument, $chosen)),
                     'columns' => Entry::all($family->bench()->columns($step, $timeline->instrument, $chosen)),
-                    'presets' => $family->bench()->presets($step, $timeline->instrument, $chosen, $now),
+                    'presets' => $family->bench()->presets($step, $timeline->instrument),
                 ], $procedure->steps),
             ],
             'references' => array_map(static fn (ReferenceChoice $choice): array => ['id' => $choice->reference->id, 'model' => $choice->reference->model, 'about' => $choice->about, 'settings' => $choice->settings, 'problems' => $choice->problems], $family->bench()->choices($timeline->instrument, array_values($everything->references), $now)),

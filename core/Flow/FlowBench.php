@@ -131,7 +131,7 @@ final readonly class FlowBench implements BenchGuide
         };
     }
 
-    public function presets(Step $step, Instrument $unit, ?Reference $reference, \DateTimeImmutable $on): array
+    public function presets(Step $step, Instrument $unit): array
     {
         return [];
     }

@@ -80,7 +80,7 @@ final readonly class GasBench implements BenchGuide
         return $stage === GasStage::Zero ? [$channel, $value] : [$channel, $value, Entry::decimal('expected', 'The unit expects', '0', '1000000'), Entry::decimal('seconds', 'Since gas on', '0', '7200', Unit::Second)];
     }
 
-    public function presets(Step $step, Instrument $unit, ?Reference $reference, \DateTimeImmutable $on): array
+    public function presets(Step $step, Instrument $unit): array
     {
         $stage = GasProcedures::stageOf($step->id);
         if ($step->kind !== StepKind::Readings || $stage === null) {
@@ -92,8 +92,8 @@ final readonly class GasBench implements BenchGuide
             // CO is looked at while isobutylene flows.
             $watched = $stage === GasStage::Isobutylene && $channel->kind === GasKind::CarbonMonoxide && $step->id === $stage->value.'-found';
             if ($stage === GasStage::Zero || $own || $watched) {
-                $label = $own && $reference !== null && $stage === GasStage::Mix ? (new Bottle($reference))->label($channel, $on) : null;
-                $rows[] = ['channel' => $channel->name, ...($label === null ? [] : ['expected' => (string) $label->value])];
+                // What the unit expects is read off the unit: filled in from the label it would always agree with it.
+                $rows[] = ['channel' => $channel->name];
             }
         }
 

@@ -42,7 +42,7 @@ interface BenchGuide
      *
      * @return list<array<string, string>>
      */
-    public function presets(Step $step, Instrument $unit, ?Reference $reference, \DateTimeImmutable $on): array;
+    public function presets(Step $step, Instrument $unit): array;
 
     /** What the check shows so far. */
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet;

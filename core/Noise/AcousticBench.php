@@ -59,7 +59,7 @@ final readonly class AcousticBench implements BenchGuide
             ? [Entry::decimal('value', 'Reading', '-20', '200', Unit::Decibel, true)] : [];
     }
 
-    public function presets(Step $step, Instrument $unit, ?Reference $reference, \DateTimeImmutable $on): array
+    public function presets(Step $step, Instrument $unit): array
     {
         return [];
     }

@@ -1,16 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { isAccessible, signIn, signOut } from './person';
-
-process.env['TZ'] = 'Europe/London';
-const twoDigits = (n: number) => String(n).padStart(2, '0');
-const local = (at: Date) =>
-  `${at.getFullYear()}-${twoDigits(at.getMonth() + 1)}-${twoDigits(at.getDate())}T${twoDigits(at.getHours())}:${twoDigits(at.getMinutes())}`;
-const hours = (n: number) => new Date(Date.now() - n * 3_600_000);
-
-const choose = async (page: Page, label: string | RegExp, option: string | RegExp) => {
-  await page.getByLabel(label).first().click();
-  await page.getByRole('option', { name: option, exact: typeof option === 'string' }).click();
-};
+import { choose, hours, isAccessible, local, signIn, signOut } from './person';
 
 /** Walks a flow check; keys where a hand is busy: x skips, Enter goes on. */
 async function checkFlow(page: Page, unit: string, flows: string[], made: Date | null): Promise<void> {

@@ -33,3 +33,17 @@ export async function isAccessible(page: Page, what: string): Promise<string[]> 
 export async function cutOff(page: Page): Promise<number> {
   return page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 }
+
+process.env['TZ'] = 'Europe/London';
+const twoDigits = (n: number) => String(n).padStart(2, '0');
+/** A moment as a field of date and time takes it. */
+export const local = (at: Date) =>
+  `${at.getFullYear()}-${twoDigits(at.getMonth() + 1)}-${twoDigits(at.getDate())}T${twoDigits(at.getHours())}:${twoDigits(at.getMinutes())}`;
+/** So many hours ago. */
+export const hours = (n: number) => new Date(Date.now() - n * 3_600_000);
+
+/** Chooses from a list. */
+export const choose = async (page: Page, label: string | RegExp, option: string | RegExp) => {
+  await page.getByLabel(label).first().click();
+  await page.getByRole('option', { name: option, exact: typeof option === 'string' }).click();
+};

@@ -32,7 +32,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `bash ../../tools/serve-fresh.sh ../../var/e2e ${port}`,
+    command: `bash ../../tools/serve-fresh.sh var/e2e ${port}`,
     url: `http://127.0.0.1:${port}/api/session`,
     timeout: 120_000,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 },

@@ -181,7 +181,7 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
                 number={shown.length > 1 && at === main ? place + 1 : null}
                 value={reading[column.name]}
                 first={place === 0 && at === main}
-                wide={!several}
+                width={several ? (step.columns.length > 3 ? 64 : 100) : 150}
                 problem={
                   draft.problems.find((one) => one.field.endsWith(`/${step.into}/${place}/${column.name}`))
                     ?.problem
@@ -195,7 +195,7 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
               label="How it came"
               value={typeof reading.provenance === 'string' ? reading.provenance : 'typed'}
               onChange={(event) => change(place, { provenance: event.target.value })}
-              sx={{ minWidth: several ? 130 : 180 }}
+              sx={{ minWidth: several ? 104 : 180 }}
             >
               {grades.map((grade) => (
                 <MenuItem key={grade} value={grade}>
@@ -228,7 +228,7 @@ function Cell({
   number,
   value,
   first,
-  wide,
+  width,
   problem,
   put,
   onEnter,
@@ -237,7 +237,7 @@ function Cell({
   number: number | null;
   value: Row[string] | undefined;
   first: boolean;
-  wide: boolean;
+  width: number;
   problem: string | undefined;
   put: (value: Row[string]) => void;
   onEnter: () => void;
@@ -290,7 +290,7 @@ function Cell({
           inputLabel: { shrink: true },
           htmlInput: {
             inputMode: 'decimal',
-            style: { fontSize: wide ? '1.9rem' : '1.35rem', width: wide ? 150 : 100, padding: '10px 14px' },
+            style: { fontSize: width > 100 ? '1.9rem' : '1.35rem', width, padding: '10px 14px' },
           },
         }}
       />

@@ -4,7 +4,15 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useKit, useLibrary } from '../api/hooks';
 import { ink } from './theme';
-import { isMeasured, rememberedUnit, rememberUnit, type Entry, type Row, type Values } from './values';
+import {
+  isFilled,
+  isMeasured,
+  rememberedUnit,
+  rememberUnit,
+  type Entry,
+  type Row,
+  type Values,
+} from './values';
 
 interface Props {
   entries: Entry[];
@@ -267,7 +275,12 @@ function RowsField({
           }}
         >
           <Entries
-            entries={entry.rows}
+            // Nothing of a row that was left empty is wanted.
+            entries={
+              Object.values(row).some(isFilled)
+                ? entry.rows
+                : entry.rows.map((one) => ({ ...one, required: false }))
+            }
             values={row}
             problem={(name) => problem?.(`${entry.name}/${place}/${name}`)}
             put={(change) =>
