@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// bench.php files|logbooks|samples|client FOLDER: measures and prints; see bin/bench.
+// bench.php files|gases|logbooks|samples|client FOLDER: measures and prints; see bin/bench.
 [, $what, $work] = $argv;
 $root = dirname(__DIR__, 2);
 
@@ -76,6 +76,32 @@ if ($what === 'files') {
     [$took, $peak] = measured([...$console, $long], 3);
     $per = ($took - $empty) / 864000 / (($assess - $empty) / 28800);
     printf("24 h log at 10 Hz, 864 000 lines\n  %.2f s, peak memory %.0f MB (at most 64)\n  time per line, start of the process taken off, against the 8 h log = %.2f; whole processes = %.2f (at most 1.2)\n", $took, $peak, $per, $took / 864000 / ($assess / 28800));
+}
+if ($what === 'gases') {
+    // The booth of the demo over and over, at one second for a day; the response moves between both checks.
+    $rows = file($work.'/logs/booth-vapours.csv', FILE_IGNORE_NEW_LINES);
+    assert(is_array($rows));
+    $cells = array_map(static fn (string $row): string => substr($row, (int) strpos($row, ',')), array_slice($rows, 1));
+    $out = fopen($work.'/logs/gases.csv', 'w');
+    assert($out !== false);
+    fwrite($out, $rows[0]."\n");
+    $start = (int) strtotime('2026-11-20 08:00:00 UTC');
+    for ($i = 0; $i < 86400; ++$i) {
+        fwrite($out, gmdate('Y-m-d H:i:s', $start + $i).$cells[$i % count($cells)]."\n");
+    }
+    fclose($out);
+    $demo = json_decode((string) file_get_contents($root.'/demo/gas.json'), true, 64, JSON_THROW_ON_ERROR);
+    assert(is_array($demo));
+    $run = [...$demo['runs'][0], 'stop' => '2026-11-21T08:00:00+00:00', 'shiftMinutes' => '1440'];
+    $run['log']['file'] = 'gases.csv';
+    $run['log']['format']['stepSeconds'] = 1;
+    $before = $demo['checks'][2];
+    $after = $demo['checks'][3];
+    $record = [...$demo, 'instruments' => [$demo['instruments'][0]], 'checks' => [[...$before, 'instrument' => 'GM-01'], [...$after, 'instrument' => 'GM-01', 'at' => '2026-11-21T09:00:00+00:00']], 'runs' => [$run]];
+    file_put_contents($work.'/logs/gases.json', json_encode($record, JSON_THROW_ON_ERROR));
+    [$assess, $memory] = measured([$root.'/bin/console', 'footnote:assess', $work.'/logs/gases.json'], 5);
+    [$bare] = measured(['php', __DIR__.'/bare-gases.php', $work.'/logs/gases.csv'], 5);
+    printf("24 h log at 1 s, 86 400 lines of five channels, whole process, median\n  footnote:assess %.2f s, bare PHP loop %.2f s; ratio = %.2f (at most 4), peak memory %.0f MB (at most 64)\n", $assess, $bare, $assess / $bare, $memory);
 }
 if ($what === 'logbooks') {
     $read = static fn (int $runs): mixed => json_decode((string) file_get_contents("$work/load-$runs.json"), true, 8, JSON_THROW_ON_ERROR);
