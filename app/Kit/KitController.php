@@ -16,6 +16,9 @@ use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Families;
+use Footnote\Core\Gas\Bottle;
+use Footnote\Core\Gas\GasCheck;
+use Footnote\Core\Gas\GasFamily;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Channelled;
 use Footnote\Core\Judgement\Family;
@@ -65,7 +68,7 @@ final readonly class KitController
 
         return new JsonResponse([
             'instruments' => array_map(fn (string $id, array $record): array => [...$this->instrument([...$record, 'certificates' => $certificates[$id] ?? []]), 'lastCheck' => self::moment($last[$id] ?? null)], array_keys($instruments), $instruments),
-            'references' => array_values(array_map(fn (array $record): array => [...$this->reference($record), 'lastUse' => self::moment($used[Logbook::text($record, 'id')] ?? null)], $this->logbook->referenceRecords())),
+            'references' => array_values(array_map(fn (array $record): array => [...$this->reference($record), 'left' => $this->gasLeft($record), 'lastUse' => self::moment($used[Logbook::text($record, 'id')] ?? null)], $this->logbook->referenceRecords())),
         ]);
     }
 
@@ -318,5 +321,29 @@ final readonly class KitController
     private static function without(array $data, string ...$names): array
     {
         return array_diff_key($data, array_flip($names));
+    }
+
+    /**
+     * What the last check that read its pressure says of a bottle; null for what is none, or was never read.
+     *
+     * @param array<string, mixed> $record
+     */
+    private function gasLeft(array $record): ?string
+    {
+        if (Logbook::text($record, 'kind') !== Bottle::KIND) {
+            return null;
+        }
+        $bottle = new Bottle($this->reader->reference(Fields::of($record)));
+        foreach ($this->connection->fetchFirstColumn('SELECT c.record FROM check_record c JOIN check_leaning l ON l.check_id = c.id WHERE l.reference_id = ? ORDER BY c.checked_at DESC LIMIT 20', [$bottle->reference->id]) as $json) {
+            $check = $this->reader->check(Fields::of(json_decode(\is_string($json) ? $json : '', true, 64, \JSON_THROW_ON_ERROR)), RecordReader::format(GasFamily::ID));
+            $content = $check->content;
+            $pressure = !$content instanceof GasCheck ? null : ($check->reference === $bottle->reference->id ? $content->bottlePressure : $content->isobutylenePressure);
+            $left = $bottle->left($pressure);
+            if ($pressure !== null && $left !== null) {
+                return \sprintf('%s on %s: %s L, %s min', $pressure->words(), $check->at->format('j M'), $left['litres']->rounded(0), $left['minutes']->rounded(0));
+            }
+        }
+
+        return null;
     }
 }

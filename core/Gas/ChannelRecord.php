@@ -13,6 +13,7 @@ final readonly class ChannelRecord
     /**
      * @param string|null  $substance  code of the vapour that was there, in the library of substances
      * @param Traits|null  $known      its entry
+     * @param list<array{share: Decimal, known: Traits}> $parts of a mixture
      * @param Decimal|null $unitFactor correction factor that the unit itself applied; none: 1
      * @param Decimal|null $handFactor factor that the numbers were multiplied by already; none: 1
      * @param bool         $milligram  whether the unit was set to show mg/m³
@@ -28,6 +29,7 @@ final readonly class ChannelRecord
         public ?Decimal $shortTerm,
         public ?Decimal $peak,
         public ?Decimal $lowest,
+        public array $parts = [],
     ) {
     }
 

@@ -7,6 +7,7 @@ namespace Footnote\Core\Gas;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
 
@@ -36,18 +37,35 @@ final readonly class Factor
         if ($channel->kind !== GasKind::Photoionisation || $record->substance === null || $record->substance === Substances::ISOBUTYLENE) {
             return new self($undone, null, false, false, false, false);
         }
-        $energy = $record->known?->decimal('ionisationEnergy');
-        $weak = $energy !== null && $channel->lamp !== null && $energy->value->compareTo($channel->lamp->value) >= 0;
+        $sees = static fn (?Traits $known): bool => $channel->lamp === null || ($known?->decimal('ionisationEnergy') ?? null) === null || $known->decimal('ionisationEnergy')->value->compareTo($channel->lamp->value) < 0;
+        $weak = $record->parts === [] ? !$sees($record->known) : array_filter($record->parts, static fn (array $part): bool => !$sees($part['known'])) !== [];
         $name = $channel->lamp === null ? null : Substances::factorName($channel->lamp);
-        $factor = $name === null ? null : $record->known?->decimal($name);
+        $factor = $name === null ? null : ($record->known?->decimal($name)->value ?? self::mixed($record, $name));
         if ($factor === null) {
             return new self($undone, null, !$weak, false, false, $weak);
         }
         $one = Exact::of(1);
-        $is = static fn (Exact $value): bool => $value->compareTo($factor->value) === 0;
-        $figure = Figure::read('CF', \sprintf('factor of %s with a %s eV lamp', $record->known->text('name') ?? $record->substance, $channel->lamp->written), $factor->value, Unit::None, new Origin('library', $record->substance, $record->known->text('source') ?? 'library of substances'), $factor->decimals());
+        $is = static fn (Exact $value): bool => $value->compareTo($factor) === 0;
+        $figure = Figure::read('CF', \sprintf('factor of %s with a %s eV lamp', $record->known?->text('name') ?? $record->substance, $channel->lamp->written), $factor, Unit::None, new Origin('library', $record->substance, $record->known?->text('source') ?? 'library of substances'), 4);
 
-        return new self($undone, $figure, false, $is($unit) && $is($hand) && $factor->value->compareTo($one) !== 0, $unit->compareTo($one) !== 0 && !$is($unit), $weak);
+        return new self($undone, $figure, false, $is($unit) && $is($hand) && $factor->compareTo($one) !== 0, $unit->compareTo($one) !== 0 && !$is($unit), $weak);
+    }
+
+    /** Of a mixture by the factors of its parts; null where one of them is not known or the shares do not make a whole. */
+    private static function mixed(ChannelRecord $record, string $name): ?Exact
+    {
+        $parts = [];
+        $whole = Exact::zero();
+        foreach ($record->parts as $part) {
+            $factor = $part['known']->decimal($name);
+            if ($factor === null || $factor->value->isZero()) {
+                return null;
+            }
+            $parts[] = ['share' => $part['share']->value->dividedBy(100), 'factor' => $factor->value];
+            $whole = $whole->plus($part['share']->value);
+        }
+
+        return $parts === [] || $whole->compareTo(Exact::of(100)) !== 0 ? null : self::ofMixture($parts);
     }
 
     /**

@@ -77,7 +77,7 @@ final readonly class GasBench implements BenchGuide
         $channel = Entry::choice('channel', 'Channel', array_combine(self::names($unit), self::names($unit)), true);
         $value = Entry::decimal('value', 'Reads', '-1000000', '1000000', required: true);
 
-        return $stage === GasStage::Zero ? [$channel, $value] : [$channel, $value, Entry::decimal('expected', 'The unit expects', '0', '1000000'), Entry::decimal('seconds', 'Since gas on', '0', '7200', Unit::Second)];
+        return $stage === GasStage::Zero ? [$channel, $value] : [$channel, $value, Entry::decimal('expected', 'Expects', '0', '1000000'), Entry::decimal('seconds', 'After', '0', '7200', Unit::Second)];
     }
 
     public function presets(Step $step, Instrument $unit): array

@@ -18,6 +18,7 @@ use Footnote\Core\Log\LogReader;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\UnreadableLog;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Record\AnswerRows;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
@@ -207,7 +208,12 @@ final readonly class GasFormat implements ContentFormat
             }
             $code = $row->text('substance');
             $known = $code === null ? null : ($around->library->find(Substances::SHELF, $code) ?? throw new InvalidRecord($run->at('channels').'/'.$place.'/substance', \sprintf('"%s" is not in the library of substances.', $code)));
-            $channels[$name] = new ChannelRecord($name, $code, $known, $row->decimal('unitFactor'), $row->decimal('handFactor'), $row->text('shownIn') === 'mg/m³', $row->decimal('mean'), $row->decimal('shortTerm'), $row->decimal('peak'), $row->decimal('lowest'));
+            $parts = [];
+            foreach ($known?->rows('parts') ?? [] as $part) {
+                $of = $part->text('substance') ?? '';
+                $parts[] = ['share' => $part->decimal('share') ?? Decimal::parse('0'), 'known' => $around->library->find(Substances::SHELF, $of) ?? throw new InvalidRecord($run->at('channels').'/'.$place.'/substance', \sprintf('"%s" is a mixture with "%s", which is not in the library of substances.', $code, $of))];
+            }
+            $channels[$name] = new ChannelRecord($name, $code, $known, $row->decimal('unitFactor'), $row->decimal('handFactor'), $row->text('shownIn') === 'mg/m³', $row->decimal('mean'), $row->decimal('shortTerm'), $row->decimal('peak'), $row->decimal('lowest'), $parts);
         }
         $log = $around->stored instanceof SeriesLog ? $around->stored : null;
         $fields = $run->optionalObject('log');

@@ -63,7 +63,7 @@ final class GasProcedures
             new Step(self::REFERENCE, StepKind::Reference, \in_array(GasStage::Mix, $stages, true) ? 'Bottle of mix' : 'Bottle of isobutylene', 'Choose the bottle. Read its date, its pressure and what its label says.', 'What the unit expects must equal what is on the label.'),
         ];
         if (\in_array(GasStage::Mix, $stages, true)) {
-            $steps = [...$steps, ...self::stage(GasStage::Mix, 'mix', 'Open the gas, fit the cap tightly, wait for the plateau. Write what each channel reads before anything is adjusted.', 'It closes every run since the last check, and once adjusted it is gone.')];
+            $steps = [...$steps, ...self::stage(GasStage::Mix, 'mix', 'Open the gas, fit the cap tightly, wait for the plateau. Write what each channel reads before anything is adjusted, and what the unit expects. Readings with their seconds show whether they stand still.', 'It closes every run since the last check, and once adjusted it is gone.')];
         }
         if ($both) {
             $steps[] = new Step(self::ISOBUTYLENE_BOTTLE, StepKind::Entries, 'Bottle of isobutylene', 'Choose the bottle of isobutylene. Mix first, isobutylene last.', 'Isobutylene soaks into the filter of the CO cell and comes out of it for ten minutes; CO spanned after it is wrong.');

@@ -15,6 +15,7 @@ use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Log\ValueCounts;
 
 /** All channels of a run together: each with its own results, and mixtures of those that harm alike. */
 final readonly class GasResults implements FamilyResults
@@ -69,6 +70,7 @@ final readonly class GasResults implements FamilyResults
         return [
             'kind' => 'gas',
             'log' => $first->log === null ? null : ['start' => $first->log->start()->format(\DATE_ATOM), 'stepSeconds' => $first->log->step(), 'length' => $first->log->length()],
+            'alarms' => $first->log === null || $first->alarms() === null ? null : ValueCounts::of($first->log, $first->alarms(), [[0, $first->log->length()]])->above(0.0),
             'channels' => array_map(static fn (ChannelResults $one): array => $one->describe($sheet), $channels),
         ];
     }

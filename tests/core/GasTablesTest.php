@@ -97,6 +97,16 @@ final class GasTablesTest extends TestCase
         }
     }
 
+    /** A mixture of the library: its factor by its parts, 1/(0.5/0.5 + 0.5/0.45) = 0.47368 (common practice). */
+    public function testAMixtureOfTheLibrary(): void
+    {
+        $scene = (new GasScene())->check('k1', '07:45')->run('r', '08:00', '16:00', [], [['channel' => 'PID', 'substance' => 'thinner', 'mean' => '40']])->check('k2', '16:10');
+        $scene->record['library'] = ['substances' => [['code' => 'thinner', 'name' => 'thinner', 'parts' => [['substance' => 'toluene', 'share' => '50'], ['substance' => 'xylene', 'share' => '50']]]]];
+        self::assertSame('18.947', $this->exact($scene->assess(), 'twa-ppm:thinner', Answer::Indicated)->rounded(3));
+        $scene->record['library'] = ['substances' => [['code' => 'thinner', 'name' => 'thinner', 'parts' => [['substance' => 'toluene', 'share' => '50'], ['substance' => 'isopropanol', 'share' => '50']]]]];
+        self::assertContains('gas.factor-missing', array_map(static fn ($finding): string => $finding->setting->rule, $scene->assess()->findings), 'one part without a factor leaves the whole without');
+    }
+
     /** C-2 read backwards: 75.37 mg/m³ of toluene on the display are 20 ppm. */
     public function testMilligramsOnTheDisplay(): void
     {

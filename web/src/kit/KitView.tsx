@@ -70,6 +70,7 @@ export function KitView() {
                     <td style={{ color: ink.soft, maxWidth: 300 }}>
                       {reference.kindTitle}
                       {reference.about && `, ${reference.about}`}
+                      {reference.left && <div style={{ color: ink.text }}>Left: {reference.left}</div>}
                     </td>
                     <td className="fn-figure" style={{ whiteSpace: 'normal' }}>
                       {(newest?.values ?? []).slice(0, 4).map((value) => (

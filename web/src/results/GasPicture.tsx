@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { useReadings } from '../api/hooks';
 import type { Schemas } from '../api/client';
 import { ink } from '../look/theme';
-import { clock, minus } from '../look/words';
+import { clock, minus, plural } from '../look/words';
 import { band, within, type Band, type View } from './band';
 
 const WIDTH = 1000;
@@ -50,6 +50,7 @@ function Channels({ page, family }: { page: Schemas['ResultPage']; family: Famil
         <span style={{ color: ink.soft }}>
           {shown?.substance ?? shown?.senses}
           {shown?.lamp && `, lamp ${shown.lamp} eV`}
+          {family.alarms !== null && ` · alarm marked in ${plural(family.alarms, 'interval')}`}
         </span>
       </div>
       {shown && <Log key={channel} page={page} channel={shown} />}
@@ -154,7 +155,7 @@ function Log({ page, channel }: { page: Schemas['ResultPage']; channel: Schemas[
         onDoubleClick={() => zoom(0.5)}
       >
         {[0, 0.5, 1].map((share) => {
-          const value = low + share * (top / 1.06 - low) || 0;
+          const value = (share * top) / 1.06;
           return (
             <g key={share}>
               <path d={`M${LEFT} ${y(value)}H${WIDTH}`} stroke={ink.faint} />
