@@ -30,7 +30,7 @@ final class AirJobTest extends ApiTestCase
 
     public function testFromLeakTestToSignedConcentration(): void
     {
-        $scene = (new AirScene())->limit('twa:wood', '1', ['unit' => 'mg/m³']);
+        $scene = (new AirScene())->limit('twa:wood', '1', 'mg/m³');
         $this->importRecord($scene->record);
         $this->signIn(Role::Technician);
         $start = new \DateTimeImmutable('-7 hours');
@@ -206,7 +206,7 @@ final class AirJobTest extends ApiTestCase
     /** What is exported can be imported elsewhere and says the same. */
     public function testExportSaysTheSame(): void
     {
-        $this->importRecord((new AirScene())->check('k1', '07:45', ['2.0'])->run('r', '08:00', '14:00')->check('k2', '14:10', ['2.0'])->found('r', '720')->limit('twa:wood', '1', ['mixture' => 'dust'])->record);
+        $this->importRecord((new AirScene())->check('k1', '07:45', ['2.0'])->run('r', '08:00', '14:00')->check('k2', '14:10', ['2.0'])->found('r', '720')->limit('twa:wood', '1', more: ['mixture' => 'dust'])->record);
         $written = [];
         $this->service(\Footnote\App\Record\Exporter::class)->export('c', static function (string $name, string $content) use (&$written): void {
             $written[$name] = $content;

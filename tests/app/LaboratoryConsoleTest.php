@@ -31,7 +31,7 @@ final class LaboratoryConsoleTest extends ApiTestCase
 
     public function testAReportIsTakenInWholeOrNotAtAll(): void
     {
-        $this->importRecord((new AirScene())->limit('twa:wood', '1', ['unit' => 'mg/m³'])->record);
+        $this->importRecord((new AirScene())->limit('twa:wood', '1', 'mg/m³')->record);
         $this->signIn(Role::Steward);
         $before = $this->reports();
         $file = (string) tempnam(sys_get_temp_dir(), 'report');

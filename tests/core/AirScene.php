@@ -15,10 +15,9 @@ use Footnote\Core\Record\RecordReader;
 /** One pump and its day, written in the record format; times are of 2 March 2026 unless a day is named. */
 final class AirScene
 {
-    public const STEPS = ['warm-up' => 'done', 'medium' => 'done', 'leak-test' => 'done', 'reference' => 'done', 'conditions' => 'done', 'as-found' => 'done', 'device-off' => 'done'];
+    use WrittenRecord;
 
-    /** @var array<string, mixed> */
-    public array $record;
+    public const STEPS = ['warm-up' => 'done', 'medium' => 'done', 'leak-test' => 'done', 'reference' => 'done', 'conditions' => 'done', 'as-found' => 'done', 'device-off' => 'done'];
 
     public function __construct(string $conditions = '25')
     {
@@ -106,25 +105,6 @@ final class AirScene
         ]);
 
         return $this;
-    }
-
-    /** @param array<string, mixed> $more */
-    public function limit(string $quantity, string $value, array $more = []): self
-    {
-        $campaign = $this->record['campaign'];
-        \assert(\is_array($campaign) && \is_array($campaign['limits']));
-        $campaign['limits'][] = ['id' => 'l'.\count($campaign['limits']), 'title' => 'limit', 'quantity' => $quantity, 'value' => $value, 'comparator' => '>', 'source' => 's', 'mark' => 'own', ...$more];
-        $this->record['campaign'] = $campaign;
-
-        return $this;
-    }
-
-    /** @param array<string, mixed> $item */
-    public function add(string $list, array $item): void
-    {
-        $items = $this->record[$list] ?? [];
-        \assert(\is_array($items));
-        $this->record[$list] = [...$items, $item];
     }
 
     /** @param array<string, mixed> $entry */

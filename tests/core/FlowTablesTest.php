@@ -196,7 +196,7 @@ final class FlowTablesTest extends TestCase
     {
         $scene = (new AirScene(''))->check('k1', '07:50', ['0.05'])->run('r', '08:00', '16:00', ['sampler' => 'tube', 'method' => null])->check('k2', '16:10', ['0.05'])
             ->found('r', '120', ['analyte' => 'toluene'], [], '')->found('r', '1440', ['analyte' => 'acetone'], [], '')
-            ->limit('twa:toluene', '10', ['mixture' => 'solvents'])->limit('twa:acetone', '100', ['mixture' => 'solvents'])->limit('mixture:solvents', '1');
+            ->limit('twa:toluene', '10', more: ['mixture' => 'solvents'])->limit('twa:acetone', '100', more: ['mixture' => 'solvents'])->limit('mixture:solvents', '1');
         $mixture = $scene->result('r', 'mixture:solvents');
         self::assertSame('1.1', $mixture->between?->full());
         self::assertTrue($mixture->outcomes[0]->crossed);

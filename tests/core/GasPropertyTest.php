@@ -35,7 +35,7 @@ final class GasPropertyTest extends TestCase
             $stop = (new \DateTimeImmutable('2026-03-02T08:00:00Z'))->modify(\sprintf('+%d seconds', 10 * \count($log)));
             $assessment = (new GasScene())->check('k1', '07:45', ['PID' => (string) $span[0]], zero: ['PID' => (string) $zero[0]])
                 ->run('r', '08:00', $stop->format('Y-m-d\TH:i:s'), ['PID' => $log])
-                ->check('k2', '12:10', ['PID' => (string) $span[1]], zero: ['PID' => (string) $zero[1]])->limit('peak-ppm:isobutylene', '30')->assess();
+                ->check('k2', '12:10', ['PID' => (string) $span[1]], zero: ['PID' => (string) $zero[1]])->limit('peak-ppm:isobutylene', '30', 'ppm')->assess();
             foreach (['twa-ppm:isobutylene', 'stel-ppm:isobutylene', 'peak-ppm:isobutylene', 'above-l0:isobutylene'] as $k => $key) {
                 $own = GasScene::result($assessment, $key)->between?->toFloat() ?? \NAN;
                 self::assertEqualsWithDelta($numbers[4 * $place + $k], $own, 1e-9 * max(1.0, abs($numbers[4 * $place + $k])), "case $place, $key");

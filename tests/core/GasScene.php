@@ -10,11 +10,14 @@ use Footnote\Core\Gas\GasFamily;
 use Footnote\Core\Gas\GasResults;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Record\RecordedCampaign;
 use Footnote\Core\Record\RecordReader;
 
 /** One five-gas monitor and its day, written in the record format; times are of 2 March 2026. */
 final class GasScene
 {
+    use WrittenRecord;
+
     public const STEPS = [
         'warm-up' => 'done', 'inlet-blocked' => 'done', 'zero-source' => 'done', 'zero-found' => 'done', 'zero-adjust' => 'done', 'mix-bottle' => 'done', 'mix-found' => 'done', 'mix-adjust' => 'done',
         'isobutylene-bottle' => 'done', 'isobutylene-found' => 'done', 'isobutylene-adjust' => 'done', 'saved' => 'done', 'gas-off' => 'done', 'purged' => 'done', 'log-resumed' => 'done',
@@ -22,9 +25,6 @@ final class GasScene
 
     /** Zero, then what each channel reads in its span gas. */
     public const RIGHT = ['O2' => '18.0', 'LEL' => '50', 'CO' => '50', 'H2S' => '25', 'PID' => '100'];
-
-    /** @var array<string, mixed> */
-    public array $record;
 
     /** @var array<string, string> the logs by name */
     private array $logs = [];
@@ -161,28 +161,14 @@ final class GasScene
         return $this;
     }
 
-    /** @param array<string, mixed> $more */
-    public function limit(string $quantity, string $value, string $unit = 'ppm', array $more = []): self
+    public function read(): RecordedCampaign
     {
-        $campaign = $this->record['campaign'];
-        \assert(\is_array($campaign) && \is_array($campaign['limits']));
-        $campaign['limits'][] = ['id' => 'l'.\count($campaign['limits']), 'title' => 'limit', 'quantity' => $quantity, 'value' => $value, 'unit' => $unit, 'comparator' => '>', 'source' => 's', 'mark' => 'own', ...$more];
-        $this->record['campaign'] = $campaign;
-
-        return $this;
-    }
-
-    /** @param array<string, mixed> $item */
-    public function add(string $list, array $item): void
-    {
-        $items = $this->record[$list] ?? [];
-        \assert(\is_array($items));
-        $this->record[$list] = [...$items, $item];
+        return (new RecordReader())->read($this->record, fn (string $name): array => array_map(static fn (string $line): string => $line."\n", explode("\n", rtrim($this->logs[$name]))));
     }
 
     public function assess(string $run = 'r', string $policy = 'standard'): Assessment
     {
-        $campaign = (new RecordReader())->read($this->record, fn (string $name): array => array_map(static fn (string $line): string => $line."\n", explode("\n", rtrim($this->logs[$name]))));
+        $campaign = $this->read();
         foreach ($campaign->timelines as $timeline) {
             foreach ($timeline->runs as $one) {
                 if ($one->id === $run) {

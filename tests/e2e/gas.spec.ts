@@ -3,11 +3,9 @@ import { choose, hours, isAccessible, local, signIn, signOut } from './person';
 
 const title = (page: Page, name: string) => page.getByRole('heading', { name, exact: true });
 
-/** One gas: what each channel reads, whether it was adjusted, and what it reads then. */
-async function gas(page: Page, name: string, reads: string[], left: string[]): Promise<void> {
-  const goOn = page.getByRole('button', { name: /Done, go on/ });
-  await expect(title(page, `${name} as found`)).toBeVisible();
-  for (const [place, value] of reads.entries()) {
+/** What each channel reads; Enter on the last goes on. */
+async function write(page: Page, values: string[]): Promise<void> {
+  for (const [place, value] of values.entries()) {
     await page
       .getByLabel(/^Reads/)
       .nth(place)
@@ -17,26 +15,20 @@ async function gas(page: Page, name: string, reads: string[], left: string[]): P
     .getByLabel(/^Reads/)
     .last()
     .press('Enter');
+}
+
+/** One gas: what each channel reads, whether it was adjusted, and what it reads then. */
+async function gas(page: Page, name: string, reads: string[], left: string[]): Promise<void> {
+  await expect(title(page, `${name} as found`)).toBeVisible();
+  await write(page, reads);
   await expect(title(page, `Adjust ${name.toLowerCase()}`)).toBeVisible();
   await page
-    .getByRole('button', {
-      name: left.length > 0 ? 'Adjusted' : 'Left as it is',
-      exact: true,
-    })
+    .getByRole('button', { name: left.length > 0 ? 'Adjusted' : 'Left as it is', exact: true })
     .click();
-  await goOn.click();
+  await page.getByRole('button', { name: /Done, go on/ }).click();
   if (left.length > 0) {
     await expect(title(page, `${name} as left`)).toBeVisible();
-    for (const [place, value] of left.entries()) {
-      await page
-        .getByLabel(/^Reads/)
-        .nth(place)
-        .fill(value);
-    }
-    await page
-      .getByLabel(/^Reads/)
-      .last()
-      .press('Enter');
+    await write(page, left);
   }
 }
 
