@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas;
 
 use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\Intervention;
+use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
@@ -100,13 +102,26 @@ final readonly class Channel
         };
     }
 
-    /** Whether its sensor had passed its expected life on a day; null where that cannot be told. */
-    public function agedAt(\DateTimeImmutable $day): ?bool
+    /**
+     * When the sensor that it had on a day was fitted: registered, or exchanged since; null where nobody said.
+     *
+     * @param list<Intervention> $interventions what was done to the channel
+     */
+    public function fittedBy(\DateTimeImmutable $day, array $interventions): ?\DateTimeImmutable
     {
-        if ($this->fitted === null || $this->life === null) {
-            return null;
+        $fitted = $this->fitted === null ? null : new \DateTimeImmutable($this->fitted);
+        foreach ($interventions as $event) {
+            if ($event->kind === InterventionKind::SensorExchanged && $event->at <= $day && ($fitted === null || $event->at > $fitted)) {
+                $fitted = $event->at;
+            }
         }
 
-        return $day > (new \DateTimeImmutable($this->fitted))->modify(\sprintf('+%d days', (int) round($this->life->value->toFloat() * 30.4375)));
+        return $fitted;
+    }
+
+    /** Whether a sensor fitted on one day had passed its expected life on another; null where that cannot be told. */
+    public function isAged(?\DateTimeImmutable $fitted, \DateTimeImmutable $day): ?bool
+    {
+        return $fitted === null || $this->life === null ? null : $day > $fitted->modify(\sprintf('+%d days', (int) round($this->life->value->toFloat() * 30.4375)));
     }
 }

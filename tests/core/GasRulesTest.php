@@ -102,6 +102,7 @@ final class GasRulesTest extends TestCase
             Severity::Qualified,
         ];
         yield 'a cell past its life' => ['gas.sensor-aged', self::day()->channel('CO', ['fitted' => '2024-08-01', 'life' => '18']), self::day()->channel('CO', ['fitted' => '2024-10-01', 'life' => '18']), Severity::Note];
+        yield 'unless it was exchanged since' => ['gas.sensor-aged', self::day()->channel('CO', ['fitted' => '2024-08-01', 'life' => '18'])->intervention('i', '2025-01-10T08:00:00', 'sensor exchanged', 'H2S'), self::day()->channel('CO', ['fitted' => '2024-08-01', 'life' => '18'])->intervention('i', '2025-01-10T08:00:00', 'sensor exchanged', 'CO'), Severity::Note];
         yield 'bump only in the evening' => [
             'gas.bump-only',
             self::measured((new GasScene())->check('k1', '07:45'))->check('k2', '12:10', gas: ['procedure' => 'bump-test']),
