@@ -12,6 +12,8 @@ use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Rule\SharedRules;
 use Footnote\Core\Noise\NoiseFamily;
 use Footnote\Core\Noise\NoiseFormat;
+use Footnote\Core\Particle\ParticleFamily;
+use Footnote\Core\Particle\ParticleFormat;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Record\Shelf;
@@ -21,13 +23,13 @@ final class Families
 {
     public static function assessor(): Assessor
     {
-        return new Assessor([new NoiseFamily(), new FlowFamily(), new GasFamily()], SharedRules::all());
+        return new Assessor([new NoiseFamily(), new FlowFamily(), new GasFamily(), new ParticleFamily()], SharedRules::all());
     }
 
     /** @return array<string, ContentFormat> by family */
     public static function formats(): array
     {
-        return ['noise-dosimeter' => new NoiseFormat(), FlowFamily::ID => new FlowFormat(), GasFamily::ID => new GasFormat()];
+        return ['noise-dosimeter' => new NoiseFormat(), FlowFamily::ID => new FlowFormat(), GasFamily::ID => new GasFormat(), ParticleFamily::ID => new ParticleFormat()];
     }
 
     public static function format(string $family): ?ContentFormat

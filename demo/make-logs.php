@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /**
- * Makes the logs of the demo from a fixed seed, the same files every time: noise at one second, gases at ten.
+ * Makes the logs of the demo from a fixed seed, the same files every time: noise at one second, gases and dust at ten, particles at sixty.
  * Everything in them is made up; the magnitudes are those of an organ-building workshop.
  *
  *     php demo/make-logs.php [FOLDER]
@@ -136,6 +136,37 @@ foreach (GASES as $number => [$name, $from, $minutes, $channels]) {
             continue;
         }
         fwrite($file, gmdate('Y-m-d H:i:s', $start + 10 * $i).','.implode(',', $cells)."\n");
+    }
+    fclose($file);
+}
+
+/**
+ * Name, first interval, minutes, seconds of an interval, and what a minute holds from each size up: quiet, at work, share of the
+ * time at work. Of a dust monitor: mg/m³.
+ */
+const PARTICLES = [
+    ['solder-bench', '2026-11-23 08:00:00', 210, 60, ['0.3' => [92000, 680000], '0.5' => [21000, 96000], '1.0' => [4200, 11000], '5.0' => [90, 160]], .4],
+    ['voicing-room', '2026-11-23 08:10:00', 240, 60, ['0.3' => [61000, 70000], '0.5' => [12000, 14000], '1.0' => [2100, 2600], '5.0' => [40, 60]], .2],
+    ['gilding', '2026-11-23 13:00:00', 120, 60, ['0.3' => [75000, 98000], '0.5' => [15000, 22000], '1.0' => [2900, 4100], '5.0' => [60, 120]], .3],
+    ['sanding-dust', '2026-11-23 08:20:00', 240, 10, ['dust' => [.35, 2.6]], .5],
+    ['sweeping', '2026-11-23 13:10:00', 150, 10, ['dust' => [.3, 3.9]], .35],
+];
+
+foreach (PARTICLES as $number => [$name, $from, $minutes, $step, $sizes, $share]) {
+    mt_srand(3000 + $number);
+    $file = fopen("$folder/$name.csv", 'w');
+    assert($file !== false);
+    fwrite($file, 'Time,'.implode(',', array_map(static fn (string|int $size): string => $size === 'dust' ? 'mg/m3' : $size.' um', array_keys($sizes)))."\n");
+    $start = strtotime($from.' UTC');
+    $at = 0.0;
+    for ($i = 0; $i < 60 * $minutes / $step; ++$i) {
+        if ($i % max(1, intdiv(300, $step)) === 0) {
+            $working = mt_rand(0, 999) / 1000 < $share;
+        }
+        $at += .3 * (($working ? 1 : 0) - $at);
+        $wobble = 1 + (mt_rand(0, 1000) / 1000 - .5) * .12;
+        $cells = array_map(static fn (array $ends): string => number_format(($ends[0] + ($ends[1] - $ends[0]) * $at) * $wobble, $name === 'sanding-dust' || $name === 'sweeping' ? 3 : 0, '.', ''), $sizes);
+        fwrite($file, gmdate('Y-m-d H:i:s', $start + $step * $i).','.implode(',', $cells)."\n");
     }
     fclose($file);
 }

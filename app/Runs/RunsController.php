@@ -21,7 +21,6 @@ use Footnote\Core\Gas\GasRecord;
 use Footnote\Core\Gas\GasResults;
 use Footnote\Core\Gas\SeriesOfReadings;
 use Footnote\Core\Judgement\Assessor;
-use Footnote\Core\Judgement\Channelled;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\LogFormatGuess;
 use Footnote\Core\Log\UnreadableLog;
@@ -194,7 +193,7 @@ final readonly class RunsController
         $lines = \array_slice(explode("\n", str_replace(["\r\n", "\r"], "\n", $text)), 0, 60);
         array_pop($lines);
         try {
-            $format = LogFormatGuess::of($lines, $channels);
+            $format = LogFormatGuess::of($lines, $channels, LogColumnKind::from($kinds[0]['kind']));
         } catch (UnreadableLog $problem) {
             throw new Problem(422, $problem->getMessage().' Nothing was kept.');
         }
@@ -206,16 +205,16 @@ final readonly class RunsController
     /**
      * What a column of a unit's log may hold, and its channels.
      *
-     * @return array{list<array{kind: string, channel: string, words: string}>, list<string>}
+     * @return array{non-empty-list<array{kind: string, channel: string, words: string}>, list<string>}
      */
     private function columns(string $instrument): array
     {
         $timeline = $this->logbook->timeline($instrument);
-        $family = $this->assessor->family($timeline->instrument->family);
-        $channels = $family instanceof Channelled ? $family->channels($timeline) : [];
+        $format = RecordReader::format($timeline->instrument->family);
+        $channels = $format->logChannels($timeline->instrument);
         $kinds = [];
-        foreach (RecordReader::format($family->id())->logColumns() as $kind) {
-            foreach ($kind === LogColumnKind::Reading ? $channels : [''] as $channel) {
+        foreach ($format->logColumns() as $kind) {
+            foreach ($kind->hasChannel() ? $channels : [''] as $channel) {
                 $kinds[] = ['kind' => $kind->value, 'channel' => $channel, 'words' => $channel === '' ? $kind->words() : $channel];
             }
         }

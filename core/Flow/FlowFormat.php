@@ -70,6 +70,11 @@ final readonly class FlowFormat implements ContentFormat
         return [];
     }
 
+    public function logChannels(Instrument $unit): array
+    {
+        return [];
+    }
+
     public function referenceKinds(): array
     {
         return FlowStandards::kinds();

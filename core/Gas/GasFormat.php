@@ -88,6 +88,11 @@ final readonly class GasFormat implements ContentFormat
         return LogColumnKind::MONITOR;
     }
 
+    public function logChannels(Instrument $unit): array
+    {
+        return array_map(static fn (Channel $channel): string => $channel->name, Channel::of($unit));
+    }
+
     public function section(): string
     {
         return 'gas';
@@ -178,7 +183,7 @@ final readonly class GasFormat implements ContentFormat
 
     public function run(?Instrument $unit = null): array
     {
-        $names = $unit === null ? [] : array_map(static fn (Channel $channel): string => $channel->name, Channel::of($unit));
+        $names = $unit === null ? [] : $this->logChannels($unit);
 
         return [
             Entry::rows('channels', 'Channels', [

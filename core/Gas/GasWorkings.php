@@ -20,6 +20,7 @@ use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogRanges;
+use Footnote\Core\Log\MovingReadings;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\ValueCounts;
 use Footnote\Core\Quantity\Digits;

@@ -17,6 +17,8 @@ enum LogColumnKind: string
     /** What one channel of a monitor read; the column names the channel. */
     case Reading = 'reading';
     case Alarm = 'alarm';
+    /** How many particles of one size were counted in an interval. */
+    case Counts = 'counts';
 
     /** Kinds that levels and doses may be summed from, the best first. */
     public const SUMMED = [self::Equivalent, self::Slow, self::Fast, self::Average];
@@ -30,6 +32,9 @@ enum LogColumnKind: string
     /** What a log of a monitor may hold. */
     public const MONITOR = [self::Reading, self::Alarm];
 
+    /** What a log of a particle counter or a dust monitor may hold. */
+    public const PARTICLES = [self::Counts, self::Reading];
+
     public function words(): string
     {
         return match ($this) {
@@ -42,6 +47,7 @@ enum LogColumnKind: string
             self::Overload => 'mark of overload, 1 or 0',
             self::Reading => 'reading of a channel',
             self::Alarm => 'mark of an alarm, 1 or 0',
+            self::Counts => 'particles of one size',
         };
     }
 
@@ -52,11 +58,25 @@ enum LogColumnKind: string
      */
     public function range(): array
     {
-        return $this === self::Reading ? [-2_000_000_000, 2_000_000_000] : [-20_000, 200_000];
+        return match ($this) {
+            self::Reading => [-2_000_000_000, 2_000_000_000],
+            self::Counts => [0, 2_000_000_000],
+            default => [-20_000, 200_000],
+        };
+    }
+
+    /** Whether a column of it says which channel it is of. */
+    public function hasChannel(): bool
+    {
+        return $this === self::Reading || $this === self::Counts;
     }
 
     public function rangeInWords(): string
     {
-        return $this === self::Reading ? 'a reading between −2 000 000 and 2 000 000' : 'a level between −20 and 200 dB';
+        return match ($this) {
+            self::Reading => 'a reading between −2 000 000 and 2 000 000',
+            self::Counts => 'a whole count between 0 and 2 000 000',
+            default => 'a level between −20 and 200 dB',
+        };
     }
 }

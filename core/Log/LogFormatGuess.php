@@ -20,10 +20,11 @@ final class LogFormatGuess
     /**
      * @param list<string> $lines    the first lines of the file, fifty or so
      * @param list<string> $channels of the unit, where it has several
+     * @param LogColumnKind $kind    what their columns hold
      *
      * @throws UnreadableLog where no table can be seen in them
      */
-    public static function of(array $lines, array $channels = []): LogFormat
+    public static function of(array $lines, array $channels = [], LogColumnKind $kind = LogColumnKind::Reading): LogFormat
     {
         $lines = array_map(static fn (string $line): string => rtrim($line, "\r\n"), $lines);
         [$delimiter, $decimal, $skip, $cells] = self::table($lines);
@@ -38,15 +39,15 @@ final class LogFormatGuess
             }
             $title = trim($header[$place] ?? '', " \t\"");
             if ($channels !== []) {
-                $column = self::channel($title, $channels);
+                $column = self::channel($title, $channels, $kind);
                 if ($column !== null) {
                     $columns[$place] = $column;
                 }
                 continue;
             }
-            foreach (self::KINDS as $kind => $pattern) {
+            foreach (self::KINDS as $known => $pattern) {
                 if (preg_match($pattern, $title) === 1) {
-                    $columns[$place] = new LogColumn(LogColumnKind::from($kind), $title);
+                    $columns[$place] = new LogColumn(LogColumnKind::from($known), $title);
                     break;
                 }
             }
@@ -68,13 +69,15 @@ final class LogFormatGuess
      *
      * @param list<string> $channels
      */
-    private static function channel(string $title, array $channels): ?LogColumn
+    private static function channel(string $title, array $channels, LogColumnKind $kind): ?LogColumn
     {
         usort($channels, static fn (string $a, string $b): int => \strlen($b) <=> \strlen($a));
         $plain = strtr($title, ['₂' => '2', '₃' => '3', '₄' => '4']);
         foreach ($channels as $channel) {
-            if (preg_match('/(?<![A-Za-z0-9])'.preg_quote($channel, '/').'(?![A-Za-z0-9])/i', $plain) === 1) {
-                return new LogColumn(LogColumnKind::Reading, $title, channel: $channel);
+            // A size is a number with its unit behind it; a name ends where no letter or digit follows.
+            $pattern = is_numeric($channel) ? '(?<![\d.])'.preg_quote($channel, '/').'(?![\d.])' : '(?<![A-Za-z0-9])'.preg_quote($channel, '/').'(?![A-Za-z0-9])';
+            if (preg_match('/'.$pattern.'/i', $plain) === 1) {
+                return new LogColumn($kind, $title, channel: $channel);
             }
         }
 

@@ -16,7 +16,7 @@ final class LogReader
     /** @var list<array{line: int|null, problem: string}> */
     private array $problems = [];
 
-    /** @var array<int, array<array-key, int>> values by the most that may stand there, then by the text of the cell */
+    /** @var array<string, array<array-key, int>> values by kind, then by the text of the cell */
     private array $values = [];
 
     public function __construct(private readonly LogFormat $format)
@@ -39,7 +39,7 @@ final class LogReader
         $stamps = new StampReader($format->dateOrder);
         $places = array_keys($format->columns);
         $kinds = array_map(static fn (LogColumn $column): LogColumnKind => $column->kind, $format->columns);
-        $mosts = array_map(static fn (LogColumnKind $kind): int => $kind->range()[1], $kinds);
+        $names = array_map(static fn (LogColumnKind $kind): string => $kind->value, $kinds);
         $streams = array_map(static fn () => PackedLog::memory(), $places);
         /** @var list<list<int>> $buffers */
         $buffers = array_fill(0, \count($places), []);
@@ -63,7 +63,7 @@ final class LogReader
             $values = [];
             foreach ($places as $place) {
                 $cell = $cells[$place] ?? null;
-                $value = $cell === null ? null : ($this->values[$mosts[$place]][$cell] ?? $this->value($cell, $kinds[$place]));
+                $value = $cell === null ? null : ($this->values[$names[$place]][$cell] ?? $this->value($cell, $kinds[$place]));
                 if ($value === null) {
                     if (str_contains($line, "\0")) {
                         throw UnreadableLog::because('is not text.', $number);
@@ -201,14 +201,14 @@ final class LogReader
         $thousandths = (int) round(1000 * (float) $text);
 
         [$least, $most] = $kind->range();
-        if ($thousandths < $least || $thousandths > $most) {
+        if ($thousandths < $least || $thousandths > $most || ($kind === LogColumnKind::Counts && $thousandths % 1000 !== 0)) {
             return null;
         }
-        if (\count($this->values[$most] ?? []) > 20000) {
-            $this->values[$most] = [];
+        if (\count($this->values[$kind->value] ?? []) > 20000) {
+            $this->values[$kind->value] = [];
         }
 
-        return $this->values[$most][$cell] = $thousandths;
+        return $this->values[$kind->value][$cell] = $thousandths;
     }
 
     private function problem(int $line, string $problem): void

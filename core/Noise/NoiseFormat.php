@@ -62,6 +62,11 @@ final readonly class NoiseFormat implements ContentFormat
         return LogColumnKind::NOISE;
     }
 
+    public function logChannels(Instrument $unit): array
+    {
+        return [];
+    }
+
     public function referenceKinds(): array
     {
         return [new ReferenceKind(self::CALIBRATOR, 'Acoustic calibrator', [Entry::several('adapters', 'Adapters', self::DIAMETERS)], [], Unit::Decibel, 'level', true, self::LEAST, self::MOST)];

@@ -23,4 +23,8 @@ enum Dimension
     case MolarVolume;
     case Energy;
     case Flammability;
+    case Length;
+    case NumberConcentration;
+    case Rate;
+    case Density;
 }

@@ -51,6 +51,10 @@ enum Unit: string
     case Electronvolt = 'eV';
     case Bar = 'bar';
     case PoundPerSquareInch = 'psi';
+    case Micrometre = 'µm';
+    case PerCubicCentimetre = '/cm³';
+    case PerMinute = '/min';
+    case GramPerCubicCentimetre = 'g/cm³';
 
     public function dimension(): Dimension
     {
@@ -69,6 +73,10 @@ enum Unit: string
             self::PartsPerMillion, self::PartsPerBillion, self::PercentVolume => Dimension::Fraction,
             self::PercentExplosive => Dimension::Flammability,
             self::Electronvolt => Dimension::Energy,
+            self::Micrometre => Dimension::Length,
+            self::PerCubicCentimetre => Dimension::NumberConcentration,
+            self::PerMinute => Dimension::Rate,
+            self::GramPerCubicCentimetre => Dimension::Density,
             self::GramPerMole => Dimension::MolarMass,
             self::LitrePerMole => Dimension::MolarVolume,
         };

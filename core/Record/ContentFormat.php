@@ -32,6 +32,9 @@ interface ContentFormat
     /** @return list<LogColumnKind> what a column of its log may hold; none where its units keep no log */
     public function logColumns(): array;
 
+    /** @return list<string> the names that columns of a unit's log may be of: channels, sizes */
+    public function logChannels(Instrument $unit): array;
+
     /** @return list<ReferenceKind> what its units are checked against */
     public function referenceKinds(): array;
 

@@ -25,8 +25,8 @@ final readonly class LogFormatReader
                 throw new InvalidRecord($column->at('exchangeRate'), 'is needed: an average has an exchange rate of its own.');
             }
             $channel = $column->optionalText('channel', 40) ?? '';
-            if (($kind === LogColumnKind::Reading) !== ($channel !== '')) {
-                throw new InvalidRecord($column->at('channel'), $channel === '' ? 'is needed: say which channel it is.' : 'is for readings of a channel only.');
+            if ($kind->hasChannel() !== ($channel !== '')) {
+                throw new InvalidRecord($column->at('channel'), $channel === '' ? 'is needed: say which channel it is.' : 'is for readings and counts of a channel only.');
             }
             $columns[$place] = new LogColumn($kind, $column->optionalText('header') ?? '', $rate, $column->optionalDecimal('threshold', '0', '140'), $channel);
         }

@@ -13,6 +13,7 @@ use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\PackedLog;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Noise\NoiseFamily;
+use Footnote\Core\Particle\ParticleFamily;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -242,7 +243,7 @@ final class EveryRuleTest extends TestCase
     /** No rule without a limit to its name, and no setting without a rule. */
     public function testRulesAndPoliciesNameEachOther(): void
     {
-        $coded = array_map(static fn ($rule): string => $rule->id(), [...SharedRules::all(), ...(new NoiseFamily())->rules(), ...(new FlowFamily())->rules(), ...(new GasFamily())->rules()]);
+        $coded = array_map(static fn ($rule): string => $rule->id(), [...SharedRules::all(), ...(new NoiseFamily())->rules(), ...(new FlowFamily())->rules(), ...(new GasFamily())->rules(), ...(new ParticleFamily())->rules()]);
         self::assertSame($coded, array_unique($coded));
         foreach (['standard', 'cautious', 'survey'] as $policy) {
             $set = array_keys(Scene::policy($policy)->rules);

@@ -25,7 +25,7 @@ final class Layers
         return PHPat::rule()
             ->classes(Selector::inNamespace('Footnote\Core\Quantity'), Selector::inNamespace('Footnote\Core\Derivation'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Footnote\Core\Evidence'), Selector::inNamespace('Footnote\Core\Judgement'), Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Record'))
+            ->classes(Selector::inNamespace('Footnote\Core\Evidence'), Selector::inNamespace('Footnote\Core\Judgement'), Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Particle'), Selector::inNamespace('Footnote\Core\Record'))
             ->because('numbers are the lowest layer');
     }
 
@@ -34,7 +34,7 @@ final class Layers
         return PHPat::rule()
             ->classes(Selector::inNamespace('Footnote\Core\Evidence'), Selector::inNamespace('Footnote\Core\Response'), Selector::inNamespace('Footnote\Core\Procedure'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Footnote\Core\Judgement'), Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Record'))
+            ->classes(Selector::inNamespace('Footnote\Core\Judgement'), Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Particle'), Selector::inNamespace('Footnote\Core\Record'))
             ->because('what was seen does not depend on what is made of it');
     }
 
@@ -43,31 +43,36 @@ final class Layers
         return PHPat::rule()
             ->classes(Selector::inNamespace('Footnote\Core\Judgement'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Record'))
+            ->classes(Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Particle'), Selector::inNamespace('Footnote\Core\Record'))
             ->because('a new family touches no rule that all families share');
     }
 
     public function testNoiseKnowsNoOtherFamily(): Rule
     {
-        return self::knowsNone('Noise', 'Flow', 'Gas');
+        return self::knowsNone('Noise', 'Flow', 'Gas', 'Particle');
     }
 
     public function testFlowKnowsNoOtherFamily(): Rule
     {
-        return self::knowsNone('Flow', 'Noise', 'Gas');
+        return self::knowsNone('Flow', 'Noise', 'Gas', 'Particle');
     }
 
     public function testGasKnowsNoOtherFamily(): Rule
     {
-        return self::knowsNone('Gas', 'Noise', 'Flow');
+        return self::knowsNone('Gas', 'Noise', 'Flow', 'Particle');
     }
 
-    private static function knowsNone(string $family, string $one, string $other): Rule
+    public function testParticleKnowsNoOtherFamily(): Rule
+    {
+        return self::knowsNone('Particle', 'Noise', 'Flow', 'Gas');
+    }
+
+    private static function knowsNone(string $family, string ...$others): Rule
     {
         return PHPat::rule()
             ->classes(Selector::inNamespace('Footnote\Core\\'.$family))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Footnote\Core\\'.$one), Selector::inNamespace('Footnote\Core\\'.$other))
+            ->classes(...array_map(static fn (string $other) => Selector::inNamespace('Footnote\Core\\'.$other), array_values($others)))
             ->because('adding a family touches no other');
     }
 }

@@ -58,7 +58,10 @@ function Sheet({ page }: { page: Page }) {
   const cures = assessment.findings.filter((finding) => finding.cure !== null || finding.advice !== null);
   const graph = { ...assessment.bracket, between: assessment.bracket.between.length };
   const last = page.decisions[0];
-  const ever = assessment.family.kind === 'gas' ? null : assessment.family.largestEverDrift;
+  const ever =
+    assessment.family.kind === 'noise' || assessment.family.kind === 'flow'
+      ? assessment.family.largestEverDrift
+      : null;
   return (
     <article>
       <div

@@ -12,7 +12,8 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
   const { family } = assessment;
   const leftOut = family.kind === 'noise' ? family.leftOut : [];
   const knocks = family.kind === 'noise' ? family.knocks : [];
-  const series = useSeries(run.id, run.hasLog);
+  const acoustic = family.kind === 'noise';
+  const series = useSeries(run.id, run.hasLog && acoustic);
   const start = Date.parse(run.start);
   const stop = run.stop ? Date.parse(run.stop) : start + 8 * 3_600_000;
   const span = stop - start;
@@ -56,6 +57,7 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
         style={{ display: 'block' }}
       >
         {run.hasLog &&
+          acoustic &&
           [60, 70, 80, 90, 100].map((level) => (
             <g key={level}>
               <path d={`M${x(start)} ${y(level)}H${x(stop)}`} stroke={ink.faint} />
@@ -85,7 +87,7 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
             </text>
           </>
         )}
-        {family.kind === 'flow' && (
+        {(family.kind === 'flow' || family.kind === 'particle') && (
           <FlowLine family={family} figures={assessment.figures} x={x} from={start} to={stop} />
         )}
         {leftOut.map((out) => (
@@ -134,7 +136,9 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
       </svg>
       <figcaption style={{ color: ink.soft, fontSize: '0.82rem' }}>
         {family.kind === 'flow' && 'Line: the flow along the bracket, L/min; bar: when it ran. '}
-        {run.hasLog ? 'Band: lowest to highest level of each stretch, line: its energy mean, dB(A). ' : ''}
+        {run.hasLog && acoustic
+          ? 'Band: lowest to highest level of each stretch, line: its energy mean, dB(A). '
+          : ''}
         {leftOut.length > 0 && 'Shaded: left out of the exposure. '}
         {knocks.length > 0 && 'Triangle: a peak without a rise of level. '}
         Brackets: the checks before and after{assessment.bracket.post ? '' : '; dotted: still missing'}.
@@ -151,7 +155,7 @@ function FlowLine({
   from,
   to,
 }: {
-  family: Schemas['FlowFamily'];
+  family: Pick<Schemas['FlowFamily'], 'response'>;
   figures: Schemas['Figure'][];
   x: (at: number) => number;
   from: number;

@@ -2,10 +2,8 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Gas;
+namespace Footnote\Core\Log;
 
-use Footnote\Core\Log\LogClock;
-use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Response\LinearLine;
 

@@ -1,0 +1,277 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Particle;
+
+use Footnote\Core\Air\Air;
+use Footnote\Core\Air\Substances;
+use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\InterventionKind;
+use Footnote\Core\Evidence\RunContent;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Judgement\Criterion;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\LogReader;
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\UnreadableLog;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\AnswerRows;
+use Footnote\Core\Record\ContentFormat;
+use Footnote\Core\Record\EntryReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\LogFormatReader;
+use Footnote\Core\Record\ReferenceKind;
+use Footnote\Core\Record\RunSurroundings;
+
+/** Particle counters and dust monitors in the record format. */
+final readonly class ParticleFormat implements ContentFormat
+{
+    public const AIRBORNE = 'airborne counter';
+    public const LIQUID = 'liquid counter';
+    public const PHOTOMETER = 'photometer';
+    public const STANDARD = 'counter-flow-standard';
+    public const FLOWS = [Unit::LitrePerMinute, Unit::MillilitrePerMinute, Unit::CubicFootPerMinute];
+
+    /** The one channel of a photometer. */
+    public const DUST = 'dust';
+
+    private const LISTS = ['flowFound', 'flowLeft', 'blankFound', 'zeroFound', 'zeroLeft'];
+    private const FLAGS = ['flowAdjusted' => 'flowLeft', 'zeroAdjusted' => 'zeroLeft'];
+
+    public function instrument(): array
+    {
+        return [
+            Entry::choice('kind', 'Kind', [self::AIRBORNE => 'counter of airborne particles', self::LIQUID => 'counter of particles in liquids', self::PHOTOMETER => 'photometric dust monitor'], true),
+            Entry::measured('nominalFlow', 'Nominal flow', self::FLOWS, true),
+            Entry::rows('sizes', 'Sizes', [Entry::decimal('size', 'From', '0.01', '1000', Unit::Micrometre, true)], 'Of a counter: the sizes that it tells apart, as its log names them'),
+            Entry::flag('cumulative', 'Its log holds all particles from a size up', 'Else each column holds those between two sizes'),
+            Entry::decimal('deadTime', 'Dead time τ', '0', '100000', Unit::None, help: 'In µs; 10 % loss at 70 per cm³ and 2.83 L/min means 32'),
+            Entry::decimal('backgroundLimit', 'Counts a minute allowed in clean air', '0', '1000000', help: 'By its maker; empty: the policy\'s'),
+        ];
+    }
+
+    public function checkInstrument(Fields $unit, Traits $traits): void
+    {
+        $sizes = array_map(static fn (Traits $row): string => $row->decimal('size')->written ?? '', $traits->rows('sizes'));
+        if ($traits->text('kind') !== self::PHOTOMETER && $sizes === []) {
+            throw new InvalidRecord($unit->at('sizes'), 'is empty: name at least one size.');
+        }
+        for ($i = 1; $i < \count($sizes); ++$i) {
+            if ((float) $sizes[$i] <= (float) $sizes[$i - 1]) {
+                throw new InvalidRecord($unit->at('sizes').'/'.$i.'/size', 'must be larger than the one before.');
+            }
+        }
+        if ($traits->measured('nominalFlow')?->value->value->isZero() === true) {
+            throw new InvalidRecord($unit->at('nominalFlow').'/value', 'must be above zero: a flow of zero is no flow.');
+        }
+    }
+
+    public function interventions(): array
+    {
+        return [InterventionKind::Repaired, InterventionKind::SensorExchanged, InterventionKind::FilterExchanged, InterventionKind::Rezeroed, InterventionKind::FirmwareChanged, InterventionKind::FactoryReset, InterventionKind::CalibrationSetChanged, InterventionKind::LaboratoryCalibration];
+    }
+
+    public function logColumns(): array
+    {
+        return LogColumnKind::PARTICLES;
+    }
+
+    public function logChannels(Instrument $unit): array
+    {
+        return $unit->traits->text('kind') === self::PHOTOMETER ? [self::DUST] : self::sizes($unit);
+    }
+
+    /** @return list<string> sizes in µm as written, smallest first */
+    public static function sizes(Instrument $unit): array
+    {
+        return array_map(static fn (Traits $row): string => $row->decimal('size')->written ?? '', $unit->traits->rows('sizes'));
+    }
+
+    public function referenceKinds(): array
+    {
+        return [
+            new ReferenceKind(self::STANDARD, 'Flow standard of counters', [Entry::measured('rangeLow', 'Flow from', self::FLOWS), Entry::measured('rangeHigh', 'Flow to', self::FLOWS)], [Entry::decimal('uncertaintyPercent', 'Uncertainty ±', '0', '100', Unit::Percent)]),
+            Spheres::kind(),
+        ];
+    }
+
+    public function shelves(): array
+    {
+        return [Substances::shelf()];
+    }
+
+    public function section(): string
+    {
+        return 'particle';
+    }
+
+    /** @return list<Entry> */
+    private static function asked(): array
+    {
+        $row = static fn (string $list, Entry ...$entries): Entry => Entry::rows($list, '', [...array_values($entries), Entry::text('provenance', ''), Entry::text('struck', '')]);
+        $flow = static fn (string $list): Entry => $row($list, ...self::flowColumns());
+
+        return [
+            Entry::text('procedure', ''), Entry::text('setting', ''),
+            $flow('flowFound'), $flow('flowLeft'), Entry::flag('flowAdjusted', ''),
+            Entry::decimal('cell', '', '0', '200'), Entry::decimal('cellLeft', '', '0', '200'), Entry::flag('cellAdjusted', ''), Entry::decimal('laser', '', '0', '500'),
+            Entry::decimal('blankMinutes', '', '0.1', '1440'), $row('blankFound', Entry::text('size', '', true), Entry::decimal('value', '', '0', '100000000', required: true)),
+            $row('zeroFound', Entry::decimal('value', '', '-1000', '100000', required: true)), $row('zeroLeft', Entry::decimal('value', '', '-1000', '100000', required: true)), Entry::flag('zeroAdjusted', ''),
+            ...self::sphereEntries(),
+            ...self::periodEntries(),
+        ];
+    }
+
+    /** @return non-empty-list<Entry> */
+    public static function flowColumns(): array
+    {
+        return [
+            Entry::measured('value', 'Flow', self::FLOWS),
+            Entry::measured('volume', 'or volume', [Unit::Millilitre, Unit::Litre]),
+            Entry::decimal('seconds', 'in', '0.1', '86400', Unit::Second),
+            Entry::decimal('mark', 'Mark', '-1000', '100000', help: 'Of the float, where it has one'),
+        ];
+    }
+
+    /** @return non-empty-list<Entry> */
+    public static function sphereEntries(): array
+    {
+        return [
+            Entry::named('lot', 'Lot of spheres', 'reference:'.Spheres::KIND, true),
+            Entry::decimal('threshold', 'Half are counted at', '0.01', '1000', Unit::Micrometre, help: 'The half-count point'),
+            Entry::measured('spike', 'Suspension put in', [Unit::Millilitre]),
+            Entry::measured('jug', 'into water', [Unit::Millilitre, Unit::Litre]),
+            Entry::decimal('observed', 'Counted per mL', '0', '100000000'),
+        ];
+    }
+
+    /** @return non-empty-list<Entry> */
+    public static function periodEntries(): array
+    {
+        return [Entry::decimal('periodWas', 'Sample period was', '0.1', '86400', Unit::Second), Entry::decimal('periodNow', 'and is now', '0.1', '86400', Unit::Second)];
+    }
+
+    public function readCheck(Fields $check): CheckContent
+    {
+        $fields = $check->object('particle');
+        $asked = array_map(static fn (Entry $entry): Entry => $entry->name === 'lot' ? Entry::named('lot', $entry->label, $entry->of) : $entry, self::asked());
+        $traits = EntryReader::read($fields, $asked);
+        foreach (['flowFound', 'flowLeft'] as $list) {
+            foreach ($traits->rows($list) as $place => $row) {
+                if ($row->measured('value') === null && ($row->measured('volume') === null || $row->decimal('seconds') === null)) {
+                    throw new InvalidRecord($fields->at($list).'/'.$place, 'holds neither a flow nor a volume with its seconds.');
+                }
+            }
+        }
+        foreach (self::FLAGS as $flag => $list) {
+            if (!$traits->flag($flag) && $traits->rows($list) !== []) {
+                throw new InvalidRecord($fields->at($list), 'is for a unit that was adjusted; where nothing was adjusted, as left is as found.');
+            }
+        }
+        if ($traits->rows('blankFound') !== [] && $traits->decimal('blankMinutes') === null) {
+            throw new InvalidRecord($fields->at('blankMinutes'), 'is missing: how long were they counted?');
+        }
+
+        return new ParticleCheck($traits);
+    }
+
+    public function fromAnswers(array $answers): array
+    {
+        $written = [];
+        foreach (self::asked() as $entry) {
+            $value = $answers[$entry->name] ?? null;
+            if (\in_array($entry->name, self::LISTS, true)) {
+                $rows = array_values(array_filter(AnswerRows::of($value ?? []), static fn (array $row): bool => isset($row['value']) || isset($row['volume'])));
+                $flag = array_search($entry->name, self::FLAGS, true);
+                if ($rows !== [] && ($flag === false || ($answers[$flag] ?? null) === true)) {
+                    $written[$entry->name] = $rows;
+                }
+            } elseif ($value === true || (\is_string($value) && trim($value) !== '')) {
+                $written[$entry->name] = \is_string($value) ? trim($value) : true;
+            } elseif (\is_array($value) && \is_string($value['value'] ?? null) && trim($value['value']) !== '') {
+                $written[$entry->name] = ['value' => trim($value['value']), 'unit' => $value['unit'] ?? ''];
+            }
+        }
+
+        return $written;
+    }
+
+    public function describeCheck(CheckContent $content): array
+    {
+        if (!$content instanceof ParticleCheck) {
+            return [];
+        }
+        $lines = [];
+        foreach (['flowFound' => 'Flow as found', 'flowLeft' => 'Flow as left', 'blankFound' => 'Clean', 'zeroFound' => 'Zero as found', 'zeroLeft' => 'Zero as left'] as $list => $label) {
+            if ($content->written->rows($list) !== []) {
+                $lines[] = ['label' => $label, 'shown' => implode(', ', array_map(static fn (Traits $row): string => trim(($row->text('size') === null ? '' : $row->text('size').' µm: ').($row->shown('value') ?? trim(($row->shown('volume') ?? '').' in '.($row->shown('seconds') ?? '').' s')).($row->text('struck') === null ? '' : ' (struck out)')), $content->written->rows($list)))];
+            }
+        }
+        foreach (['cell' => 'Cell %', 'laser' => 'Laser %', 'lot' => 'Spheres', 'threshold' => 'Half at µm'] as $name => $label) {
+            if ($content->written->shown($name) !== null) {
+                $lines[] = ['label' => $label, 'shown' => $content->written->shown($name)];
+            }
+        }
+
+        return $lines;
+    }
+
+    public function run(?Instrument $unit = null): array
+    {
+        $counter = [Entry::decimal('sampleSeconds', 'Length of a sample', '0.1', '86400', Unit::Second, help: 'Where it samples for a part of its interval; empty: all of it')];
+        $dust = [
+            Entry::named('substance', 'Dust', 'library:'.Substances::SHELF),
+            Entry::decimal('weighed', 'Filter of the same period', '0', '100000', Unit::MilligramPerCubicMetre, help: 'Weighed, as a concentration'),
+            Entry::text('weighedFrom', 'from', help: 'The sample or report that it comes from'),
+            Entry::decimal('photometerFactor', 'or factor from another day', '0.01', '1000'),
+        ];
+
+        return match ($unit?->traits->text('kind')) {
+            null => [...$counter, ...$dust, ...Air::entries('field', ' in the field')],
+            self::PHOTOMETER => [...$dust, ...Air::entries('field', ' in the field')],
+            default => [...$counter, ...Air::entries('field', ' in the field')],
+        };
+    }
+
+    public function readRun(Fields $run, RunSurroundings $around): RunContent
+    {
+        $traits = EntryReader::read($run, $this->run());
+        $code = $traits->text('substance');
+        $substance = $code === null ? null : ($around->library->find(Substances::SHELF, $code) ?? throw new InvalidRecord($run->at('substance'), \sprintf('"%s" is not in the library of substances.', $code)));
+        $log = $around->stored instanceof SeriesLog ? $around->stored : null;
+        $fields = $run->optionalObject('log');
+        if ($log === null && $fields !== null && $around->lines !== null) {
+            try {
+                $log = (new LogReader((new LogFormatReader())->read($fields->object('format'))))->read($around->lines, $around->zone, $fields->optionalMoment('start'));
+            } catch (UnreadableLog $problem) {
+                throw new InvalidRecord($fields->at('file'), $problem->getMessage());
+            }
+        }
+
+        return new ParticleRecord($log, $around->logName, $traits, $substance);
+    }
+
+    public function shipped(): array
+    {
+        return ['criteria' => [], 'limits' => []];
+    }
+
+    public function quantities(array $criteria, array $substances): array
+    {
+        return array_map(static fn (string $size): array => ['value' => 'count:'.$size, 'words' => 'particles from '.$size.' µm up', 'unit' => '/cm³'], ['0.3', '0.5', '1.0', '3.0', '5.0', '10']);
+    }
+
+    public function knowsCriterion(Fields $criterion): bool
+    {
+        return false;
+    }
+
+    public function readCriterion(Fields $criterion): Criterion
+    {
+        throw new InvalidRecord($criterion->path, 'is no criterion of a counter.');
+    }
+}

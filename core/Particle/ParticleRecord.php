@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Particle;
+
+use Footnote\Core\Evidence\RunContent;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\SeriesLog;
+
+/** What a counter or a dust monitor brings home: a log, how long each sample was, and the filter weighed beside it. */
+final readonly class ParticleRecord implements RunContent
+{
+    /** @param Traits|null $substance entry of the library that a dust monitor was held against */
+    public function __construct(public ?SeriesLog $log, public string $logName, public Traits $written, public ?Traits $substance)
+    {
+    }
+
+    /** @return array<string, int> columns of counts by size, smallest first */
+    public function sizes(): array
+    {
+        $sizes = [];
+        foreach ($this->log?->columns() ?? [] as $place => $column) {
+            if ($column->kind === LogColumnKind::Counts) {
+                $sizes[$column->channel] = $place;
+            }
+        }
+        uksort($sizes, static fn (string|int $a, string|int $b): int => (float) $a <=> (float) $b);
+
+        return $sizes;
+    }
+
+    public function dust(): ?int
+    {
+        foreach ($this->log?->columns() ?? [] as $place => $column) {
+            if ($column->kind === LogColumnKind::Reading) {
+                return $place;
+            }
+        }
+
+        return null;
+    }
+}

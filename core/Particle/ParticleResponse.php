@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Particle;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Provenance;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\CountingKnot;
+use Footnote\Core\Response\CountingLine;
+
+/** What checks say of a counter: its flow, and what clean air gives. Of a dust monitor the zero stands in the background's place. */
+final readonly class ParticleResponse
+{
+    public function asFound(Check $check, Timeline $timeline): ?CountingKnot
+    {
+        $content = $check->content;
+
+        return $content instanceof ParticleCheck && $content->hasAsFound() ? $this->knot($check, $content, $timeline, false) : null;
+    }
+
+    public function asLeft(Check $check, Timeline $timeline): ?CountingKnot
+    {
+        $content = $check->content;
+
+        return $content instanceof ParticleCheck && ($content->hasAsFound() || $content->wasAdjusted()) ? $this->knot($check, $content, $timeline, true) : null;
+    }
+
+    /** Along a bracket; null where no check shows anything. */
+    public function line(Bracket $bracket, Timeline $timeline): ?CountingLine
+    {
+        $knots = [$bracket->pre === null ? null : $this->asLeft($bracket->pre, $timeline)?->movedTo($bracket->start())];
+        foreach ($bracket->between as $check) {
+            $knots[] = $this->asFound($check, $timeline);
+            $knots[] = $check->content->wasAdjusted() ? $this->asLeft($check, $timeline) : null;
+        }
+        $knots[] = $bracket->post === null ? null : $this->asFound($bracket->post, $timeline)?->movedTo($bracket->stop());
+        $knots = array_values(array_filter($knots));
+
+        return $knots === [] ? null : new CountingLine($knots);
+    }
+
+    /**
+     * F-6: the change of flow up to each reading as found since its segment began, in % of the flow as left.
+     *
+     * @return list<Figure>
+     */
+    public function drifts(?CountingLine $line): array
+    {
+        $drifts = [];
+        $began = null;
+        foreach ($line->knots ?? [] as $knot) {
+            if ($knot->asLeft) {
+                $began = $knot;
+            } elseif ($began !== null && !Real::isZero($began->flow->value)) {
+                $change = Real::by(Real::times(Real::minus($knot->flow->value, $began->flow->value), Exact::of(100)), $began->flow->value);
+                $drifts[] = Figure::derived('ΔQ', \sprintf('change of flow from %s to %s', $began->check, $knot->check), $change, Unit::Percent, ParticleEquation::Change, [$knot->flow, $began->flow], 1);
+            }
+        }
+
+        return $drifts;
+    }
+
+    /**
+     * The mean flow of rows, L/min: read off a standard, or a volume over its seconds.
+     *
+     * @param list<Traits> $rows
+     */
+    public function flow(array $rows, string $when, Check $check): ?Figure
+    {
+        $flows = [];
+        foreach ($rows as $row) {
+            $origin = new Origin('check', $check->id, \sprintf('%s, %s by %s', (Provenance::tryFrom($row->text('provenance') ?? '') ?? Provenance::Typed)->words(), $check->at->format('j M Y H:i'), $check->by));
+            $value = $row->measured('value');
+            [$volume, $seconds] = [$row->measured('volume'), $row->decimal('seconds')];
+            if ($value !== null) {
+                $flows[] = Figure::read('Q', 'flow '.$when, $value->in(Unit::LitrePerMinute), Unit::LitrePerMinute, $origin, 4);
+            } elseif ($volume !== null && $seconds !== null) {
+                $flows[] = Figure::derived('Q', 'flow '.$when, $volume->in(Unit::Litre)->times(60)->dividedBy($seconds->value), Unit::LitrePerMinute, ParticleEquation::Flow, [
+                    Figure::read('V', 'volume', $volume->value->value, $volume->unit, $origin, $volume->value->decimals()),
+                    Figure::read('t', 'time', $seconds->value, Unit::Second, $origin, $seconds->decimals()),
+                ], 4);
+            }
+        }
+        if ($flows === []) {
+            return null;
+        }
+
+        return \count($flows) === 1 ? $flows[0] : Figure::derived('Q', 'mean flow '.$when, Real::mean(array_map(static fn (Figure $flow): Exact|float => $flow->value, $flows)), Unit::LitrePerMinute, ParticleEquation::Replicates, $flows, 4);
+    }
+
+    /** Counts per minute of a size in clean air; null where it was not counted. */
+    public function background(Check $check, string $size): ?Figure
+    {
+        $content = $check->content;
+        $minutes = $content instanceof ParticleCheck ? $content->written->decimal('blankMinutes') : null;
+        if (!$content instanceof ParticleCheck || $minutes === null || $minutes->value->isZero()) {
+            return null;
+        }
+        foreach ($content->rows('blankFound') as $row) {
+            $counts = $row->decimal('value');
+            if ($counts !== null && (float) ($row->text('size') ?? '') === (float) $size) {
+                $origin = new Origin('check', $check->id, \sprintf('clean, %s by %s', $check->at->format('j M Y H:i'), $check->by));
+
+                return Figure::derived('b', 'background from '.$size.' µm', $counts->value->dividedBy($minutes->value), Unit::PerMinute, ParticleEquation::Concentration, [Figure::read('B', 'counts in clean air', $counts->value, Unit::None, $origin, 0), Figure::read('t', 'minutes counted', $minutes->value, Unit::Minute, $origin, $minutes->decimals())], 2);
+            }
+        }
+
+        return null;
+    }
+
+    private function knot(Check $check, ParticleCheck $content, Timeline $timeline, bool $left): CountingKnot
+    {
+        $unit = $timeline->instrument;
+        $nominal = $unit->traits->measured('nominalFlow');
+        $assumed = Figure::read('Q', 'nominal flow, not measured', $nominal?->in(Unit::LitrePerMinute) ?? Exact::of(1), Unit::LitrePerMinute, new Origin('assumption', $check->id, 'the nominal flow is assumed'), 4);
+        $flow = $this->flow($content->rows($left && $content->flowAdjusted() ? 'flowLeft' : 'flowFound'), $left ? 'as left' : 'as found', $check);
+        $background = [];
+        foreach (ParticleFormat::sizes($unit) as $size) {
+            $own = $this->background($check, $size);
+            if ($own !== null) {
+                $background[$size] = $own;
+            }
+        }
+        $zeros = $content->rows($left && $content->written->flag('zeroAdjusted') ? 'zeroLeft' : 'zeroFound');
+        $values = array_values(array_filter(array_map(static fn (Traits $row): ?Exact => $row->decimal('value')?->value, $zeros)));
+        if ($values !== []) {
+            $background[ParticleFormat::DUST] = Figure::read('z', 'zero '.($left ? 'as left' : 'as found'), Exact::mean($values), Unit::MilligramPerCubicMetre, new Origin('check', $check->id, \sprintf('behind the filter, %s by %s', $check->at->format('j M Y H:i'), $check->by)), 3);
+        }
+
+        return new CountingKnot($check->at, $flow ?? $assumed, $background, $check->id, $left, $flow === null);
+    }
+}

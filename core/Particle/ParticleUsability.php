@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Particle;
+
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Evidence\UnusableBecause;
+use Footnote\Core\Evidence\Usability;
+
+/** When a check of a counter or a dust monitor shows nothing: broken off, set aside, no flow that can be told. */
+final readonly class ParticleUsability implements Usability
+{
+    public function whyUnusable(Check $check, Timeline $timeline): array
+    {
+        $content = $check->content;
+        if (!$content instanceof ParticleCheck) {
+            return ['not a check of particles'];
+        }
+        $reasons = [];
+        if ($check->setAside !== null) {
+            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->setAside->reason;
+        }
+        if ($check->brokenOff) {
+            $reasons[] = UnusableBecause::BROKEN_OFF;
+        }
+        if (!$content->hasAsFound()) {
+            $reasons[] = UnusableBecause::AS_FOUND_MISSING;
+        }
+        $response = new ParticleResponse();
+        foreach (['flowFound' => 'as found', 'flowLeft' => 'as left'] as $list => $when) {
+            $flow = $response->flow($content->rows($list), $when, $check);
+            if ($flow !== null && $flow->toFloat() <= 0.0) {
+                $reasons[] = 'a flow of zero is no flow';
+            }
+        }
+
+        return $reasons;
+    }
+}

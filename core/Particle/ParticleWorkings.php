@@ -1,0 +1,429 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Particle;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Answer;
+use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\LimitJudge;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\LogRanges;
+use Footnote\Core\Log\MovingReadings;
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\ValueCounts;
+use Footnote\Core\Quantity\Digits;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Span;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\CountingKnot;
+use Footnote\Core\Response\CountingLine;
+use Footnote\Core\Response\LinearKnot;
+use Footnote\Core\Response\LinearLine;
+use Footnote\Core\Statistics\Poisson;
+
+/**
+ * Works out a run of a particle counter (P-1, by size) or of a dust monitor (P-5).
+ *
+ * @phpstan-type Answers array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>}
+ */
+final readonly class ParticleWorkings
+{
+    private const EIGHT_HOURS = 480;
+
+    private ParticleRecord $record;
+
+    private ?CountingLine $line;
+
+    private Answer $reported;
+
+    public function __construct(private Run $run, private Bracket $bracket, private Timeline $timeline, private Policy $policy, private Yardsticks $yardsticks)
+    {
+        $content = $run->content;
+        $this->record = $content instanceof ParticleRecord ? $content : throw new \LogicException('Not a run of a counter.');
+        $this->line = (new ParticleResponse())->line($bracket, $timeline);
+        $this->reported = $policy->reportedAnswer('counting');
+    }
+
+    public function results(): ParticleResults
+    {
+        [$results, $loss, $beyond, $gapShare, $factor] = [[], null, false, null, null];
+        $log = $this->record->log;
+        if ($log !== null && $this->run->stop !== null) {
+            $window = new Span($this->run->start, $this->run->stop);
+            $clock = new LogClock($log, $this->run);
+            $leftOut = [...$this->run->pauses, ...array_map(static fn ($out): Span => $out->span, $this->run->exclusions)];
+            $whole = $clock->within($window);
+            $ranges = LogRanges::less($whole, array_map($clock->touching(...), $leftOut));
+            $first = $this->record->dust() ?? array_values($this->record->sizes())[0] ?? null;
+            if ($first !== null) {
+                $counts = ValueCounts::of($log, $first, $ranges);
+                $expected = $window->seconds() / $log->step();
+                $gapShare = max(0.0, ($counts->gaps + max(0.0, $expected - ($whole[1] - $whole[0]))) / $expected);
+            }
+            if ($this->record->dust() !== null) {
+                [$results, $factor] = $this->dust($log, $this->record->dust(), $whole, $ranges, $clock);
+            } elseif ($this->record->sizes() !== []) {
+                [$results, $loss, $beyond] = $this->counts($log, $ranges, $clock);
+            }
+        }
+        $judge = new LimitJudge();
+
+        return new ParticleResults(
+            array_map(fn (Result $result): Result => $judge->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result)), $results),
+            (new ParticleResponse())->drifts($this->line),
+            $this->line,
+            $this->timeline,
+            $this->record,
+            $loss,
+            $beyond,
+            $gapShare,
+            $factor,
+        );
+    }
+
+    /**
+     * Concentrations by size, from each size up and between sizes.
+     *
+     * @param list<array{int, int}> $ranges
+     *
+     * @return array{list<Result>, Figure|null, bool}
+     */
+    private function counts(SeriesLog $log, array $ranges, LogClock $clock): array
+    {
+        $sizes = array_map(strval(...), array_keys($this->record->sizes()));
+        $columns = array_values($this->record->sizes());
+        $own = [];
+        $notes = [];
+        foreach ($sizes as $place => $size) {
+            [$own[$place], $notes[$place]] = $this->column($log, $columns[$place], $size, $ranges, $clock);
+        }
+        $cumulative = $this->timeline->instrument->traits->flag('cumulative');
+        $results = [];
+        $largest = \count($sizes) - 1;
+        $up = $own;
+        if (!$cumulative) {
+            for ($i = $largest - 1; $i >= 0; --$i) {
+                $up[$i] = $this->combined($own[$i], $up[$i + 1], 'particles from '.$sizes[$i].' µm up', Real::plus(...));
+            }
+        }
+        foreach ($sizes as $place => $size) {
+            $results[] = $this->result('count:'.$size, 'From '.$size.' µm up', $up[$place], $notes[$place]);
+        }
+        foreach ($sizes as $place => $size) {
+            $bin = match (true) {
+                !$cumulative => $own[$place],
+                $place === $largest => null,
+                default => $this->combined($own[$place], $own[$place + 1], \sprintf('particles from %s to %s µm', $size, $sizes[$place + 1]), Real::minus(...)),
+            };
+            if ($bin !== null && $largest > 0) {
+                $results[] = $this->result('bin:'.$size, $place === $largest ? 'From '.$size.' µm up, last column' : \sprintf('From %s to %s µm', $size, $sizes[$place + 1]), $bin, []);
+            }
+        }
+        [$loss, $beyond] = $this->coincidence($up[0] ?? null);
+
+        return [$results, $loss, $beyond];
+    }
+
+    /**
+     * P-1 of one column: counts over volume, the background taken off, with Poisson limits in words.
+     *
+     * @param list<array{int, int}> $ranges
+     *
+     * @return array{Answers, list<string>}
+     */
+    private function column(SeriesLog $log, int $column, string $size, array $ranges, LogClock $clock): array
+    {
+        $counts = ValueCounts::of($log, $column, $ranges);
+        $seconds = $this->record->written->decimal('sampleSeconds')->value ?? Exact::of(number_format($log->step(), 3, '.', ''));
+        $minutes = Exact::of($counts->samples)->times($seconds)->dividedBy(60);
+        $sum = Exact::of(intdiv($counts->sum(), 1000));
+        $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s samples of %s s', $this->record->logName, number_format($counts->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), $seconds));
+        $number = Figure::read('N', 'counts from '.$size.' µm', $sum, Unit::None, $origin, 0);
+        $time = Figure::read('t', 'time sampled', $minutes, Unit::Minute, $origin, 2);
+        if ($minutes->isZero()) {
+            return [['indicated' => null, 'pre' => null, 'post' => null, 'between' => null, 'byChecks' => []], []];
+        }
+        $made = static fn (string $how, Exact|float $value, array $inputs): Figure => Figure::derived('c', \sprintf('particles from %s µm, %s', $size, $how), $value, Unit::PerCubicCentimetre, ParticleEquation::Concentration, array_values(array_filter([$number, $time, ...$inputs], static fn (mixed $one): bool => $one instanceof Figure)), Digits::significant($value, 3));
+        // L/min as cm³ in the time sampled.
+        $volume = static fn (Exact|float $flow): Exact|float => Real::times(Real::times($flow, Exact::of(1000)), $minutes);
+        $by = static function (CountingKnot $knot) use ($made, $volume, $sum, $minutes, $size): Figure {
+            $background = $knot->background[$size] ?? null;
+            $net = $background === null ? $sum : Real::minus($sum, Real::times($background->value, $minutes));
+
+            return $made(\sprintf('flow and background %s at %s', $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::by($net, $volume($knot->flow->value)), [$knot->flow, $background]);
+        };
+        $nominal = $this->timeline->instrument->traits->measured('nominalFlow');
+        $flow = $nominal === null ? null : Figure::read('Q', 'nominal flow', $nominal->in(Unit::LitrePerMinute), Unit::LitrePerMinute, new Origin('instrument', $this->timeline->instrument->id, 'as registered'), 4);
+        [$pre, $post, $byChecks] = [null, null, []];
+        foreach ($this->line->knots ?? [] as $place => $knot) {
+            $one = $by($knot);
+            $byChecks[] = $one;
+            $pre ??= $place === 0 && $knot->check === $this->bracket->pre?->id ? $one : null;
+            $post = !$knot->asLeft && $knot->check === $this->bracket->post?->id ? $one : $post;
+        }
+        $between = null;
+        if ($this->line !== null && $pre !== null && $post !== null) {
+            $knots = $this->line->knots;
+            $between = $made('flow and background along the bracket', $this->along($log, $column, $size, $ranges, $clock, $this->line, $seconds->toFloat() / 60), array_merge(...array_map(static fn (CountingKnot $knot): array => [$knot->flow, $knot->background[$size] ?? null], $knots)));
+        }
+        $answers = ['indicated' => $flow === null ? null : $made('at the nominal flow', Real::by($sum, $volume($flow->value)), [$flow]), 'pre' => $pre, 'post' => $post, 'between' => $between, 'byChecks' => $byChecks];
+
+        return [$answers, $this->limits($sum, $minutes, $size)];
+    }
+
+    /**
+     * Two-sided 95 % limits by counting alone, of the sample and of the background.
+     *
+     * @return list<string>
+     */
+    private function limits(Exact $sum, Exact $minutes, string $size): array
+    {
+        $check = $this->bracket->pre;
+        $content = $check?->content;
+        [$low, $high] = Poisson::limits((int) $sum->toFloat());
+        [$flow, $t] = [$this->line?->knots[0]->flow->toFloat() ?? 0.0, $minutes->toFloat()];
+        if ($check === null || !$content instanceof ParticleCheck || $flow <= 0.0 || $t <= 0.0) {
+            return [];
+        }
+        [$least, $most] = [0.0, 0.0];
+        $counted = (float) ($content->written->decimal('blankMinutes')->written ?? '0');
+        foreach ($content->rows('blankFound') as $row) {
+            if ((float) ($row->text('size') ?? '') === (float) $size && $counted > 0) {
+                [$b0, $b1] = Poisson::limits((int) ($row->decimal('value')->written ?? '0'));
+                [$least, $most] = [$b0 / $counted, $b1 / $counted];
+            }
+        }
+        $c = static function (float $counts, float $background) use ($t, $flow): string {
+            $value = max(0.0, ($counts / $t - $background) / ($flow * 1000));
+
+            return number_format($value, Digits::significant($value, 4), '.', '');
+        };
+
+        return [\sprintf('By counting alone it lies between %s and %s /cm³ (95 %%, Poisson, sample and background).', $c($low, $most), $c($high, $least))];
+    }
+
+    /** @param list<array{int, int}> $ranges */
+    private function along(SeriesLog $log, int $column, string $size, array $ranges, LogClock $clock, CountingLine $line, float $minutes): float
+    {
+        [$sum, $samples, $begin] = [0.0, 0, 0];
+        $bends = array_map(static fn (CountingKnot $knot): int => $clock->beginningFrom($knot->at), $line->knots);
+        foreach ($log->chunks($column) as $chunk) {
+            $end = $begin + \count($chunk);
+            foreach ($ranges as [$first, $after]) {
+                for ($at = max($first, $begin), $to = min($after, $end); $at < $to; $at = $stop) {
+                    $stop = min($to, ...array_filter($bends, static fn (int $bend): bool => $bend > $at), ...[$to]);
+                    [$q, $b] = $line->at($clock->at($at), $size);
+                    [$q1, $b1] = $line->at($clock->at($stop - 1), $size);
+                    $steps = max(1, $stop - 1 - $at);
+                    [$dq, $db] = [($q1 - $q) / $steps, ($b1 - $b) / $steps];
+                    for ($i = $at - $begin; $i < $stop - $begin; ++$i) {
+                        if ($chunk[$i] > SeriesLog::OVER) {
+                            $sum += ($chunk[$i] / (1000 * $minutes) - $b) / ($q * 1000);
+                            ++$samples;
+                        }
+                        $q += $dq;
+                        $b += $db;
+                    }
+                }
+            }
+            $begin = $end;
+        }
+
+        return $samples === 0 ? 0.0 : $sum / $samples;
+    }
+
+    /**
+     * P-4 at the smallest size.
+     *
+     * @param Answers|null $answers
+     *
+     * @return array{Figure|null, bool}
+     */
+    private function coincidence(?array $answers): array
+    {
+        $dead = $this->timeline->instrument->traits->decimal('deadTime');
+        $observed = $answers === null ? null : ($answers['between'] ?? $answers['pre'] ?? $answers['indicated']);
+        $flow = $this->line?->knots[0]->flow ?? null;
+        if ($dead === null || $observed === null || $flow === null || $observed->toFloat() <= 0.0) {
+            return [null, false];
+        }
+        $true = Coincidence::true($observed->toFloat(), $flow->toFloat(), $dead->value->toFloat());
+        if ($true === null) {
+            return [null, true];
+        }
+
+        return [Figure::derived('l', 'hidden by coincidence', 100 * (1 - $observed->toFloat() / $true), Unit::Percent, ParticleEquation::Coincidence, [$observed, $flow, Figure::read('τ', 'dead time, µs', $dead->value, Unit::None, new Origin('instrument', $this->timeline->instrument->id, 'as registered'), $dead->decimals())], 1), false];
+    }
+
+    /**
+     * A photometer: its mean with the zero taken out, and scaled by a filter that was weighed for the same period.
+     *
+     * @param array{int, int}       $whole
+     * @param list<array{int, int}> $ranges
+     *
+     * @return array{list<Result>, Figure|null}
+     */
+    private function dust(SeriesLog $log, int $column, array $whole, array $ranges, LogClock $clock): array
+    {
+        $raw = MovingReadings::of($log, $column, $whole, $ranges, null, null);
+        if ($raw->mean === null) {
+            return [[], null];
+        }
+        $line = $this->linear();
+        $moving = $line !== null && !$line->isConstant() ? MovingReadings::of($log, $column, $whole, $ranges, $line, $clock) : null;
+        $origin = new Origin('log', $this->run->id, $this->record->logName);
+        $read = static fn (string $symbol, string $meaning, Exact|float $value): Figure => Figure::read($symbol, $meaning.', as logged', $value, Unit::MilligramPerCubicMetre, $origin, Digits::significant($value, 3));
+        $mean = $this->zeroed($read('r̄', 'mean reading', $raw->mean), $moving?->mean, $line);
+        $factor = $this->factor($mean);
+        $minutes = Exact::of(array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)))->times(Exact::of(number_format($log->step(), 3, '.', '')))->dividedBy(60);
+        $results = [$this->result('mean:dust', 'Mean, in units of the photometer', $mean, [])];
+        $code = $this->record->substance?->text('code') ?? 'dust';
+        $name = $this->record->substance?->text('name') ?? 'dust';
+        if ($factor === null) {
+            return [$results, null];
+        }
+        $time = Figure::read('t', 'time that the mean rests on', $minutes, Unit::Minute, $origin, 1);
+        $shift = Exact::of(number_format($this->run->shiftMinutes ?? self::EIGHT_HOURS, 6, '.', ''));
+        $weight = $this->policy->choice('unsampledTime') === 'rest' && $shift->compareTo($minutes) > 0 ? $shift : $minutes;
+        $results[] = $this->result('twa:'.$code, 'TWA over 8 h, '.$name, self::each(self::scaled($mean, $factor), static fn (Figure $one): Figure => Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($one->value, $weight), Exact::of(self::EIGHT_HOURS)), Unit::MilligramPerCubicMetre, ParticleEquation::TimeWeightedAverage, [$one, $time], Digits::significant($one->value, 3))), []);
+        foreach ([['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $raw->shortTerm, $moving?->shortTerm], ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->highest, $moving?->highest]] as [$key, $title, $symbol, $meaning, $value, $between]) {
+            if ($value !== null) {
+                $results[] = $this->result($key.':'.$code, $title.$name, self::scaled($this->zeroed($read($symbol, $meaning, $value), $between, $line), $factor), []);
+            }
+        }
+
+        return [$results, $factor];
+    }
+
+    /**
+     * @param Answers $answers
+     *
+     * @return Answers
+     */
+    private static function scaled(array $answers, Figure $factor): array
+    {
+        return self::each($answers, static fn (Figure $one): Figure => Figure::derived('c', $one->meaning.', by the factor', Real::times($one->value, $factor->value), Unit::MilligramPerCubicMetre, ParticleEquation::Photometer, [$one, $factor], Digits::significant($one->value, 3)));
+    }
+
+    /**
+     * P-5: by the filter of the same period, else a factor of another day; null where there is neither.
+     *
+     * @param Answers $mean
+     */
+    private function factor(array $mean): ?Figure
+    {
+        $weighed = $this->record->written->decimal('weighed');
+        $best = $mean['between'] ?? $mean['pre'] ?? $mean['indicated'];
+        if ($weighed !== null && $best !== null && !Real::isZero($best->value)) {
+            $filter = Figure::read('c_grav', 'filter of the same period', $weighed->value, Unit::MilligramPerCubicMetre, new Origin('run', $this->run->id, $this->record->written->text('weighedFrom') ?? 'as written'), $weighed->decimals());
+
+            return Figure::derived('k', 'factor of the photometer', Real::by($weighed->value, $best->value), Unit::None, ParticleEquation::Photometer, [$filter, $best], 2);
+        }
+        $typed = $this->record->written->decimal('photometerFactor');
+
+        return $typed === null ? null : Figure::read('k', 'factor of the photometer, from another day', $typed->value, Unit::None, new Origin('run', $this->run->id, 'as written'), $typed->decimals());
+    }
+
+    private function linear(): ?LinearLine
+    {
+        $knots = [];
+        foreach ($this->line->knots ?? [] as $knot) {
+            $zero = $knot->background[ParticleFormat::DUST] ?? null;
+            if ($zero !== null) {
+                $knots[] = new LinearKnot($knot->at, $zero, Figure::read('g', 'gain, held at 1', Exact::of(1), Unit::None, new Origin('assumption', $knot->check, 'a filter tells the gain'), 0), $knot->check, $knot->asLeft);
+            }
+        }
+
+        return $knots === [] ? null : new LinearLine($knots);
+    }
+
+    /** @return Answers */
+    private function zeroed(Figure $raw, Exact|float|null $between, ?LinearLine $line): array
+    {
+        $by = static fn (LinearKnot $knot): Figure => Figure::derived('c', \sprintf('%s, zero %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::minus($raw->value, $knot->zero->value), $raw->unit, ParticleEquation::Concentration, [$raw, $knot->zero], $raw->decimals);
+        [$pre, $post, $byChecks] = [null, null, []];
+        foreach ($line->knots ?? [] as $place => $knot) {
+            $one = $by($knot);
+            $byChecks[] = $one;
+            $pre ??= $place === 0 && $knot->check === $this->bracket->pre?->id ? $one : null;
+            $post = !$knot->asLeft && $knot->check === $this->bracket->post?->id ? $one : $post;
+        }
+        $moved = $line === null || $pre === null || $post === null ? null : ($between === null ? $pre : Figure::derived('c', $raw->meaning.', zero along the bracket', $between, $raw->unit, ParticleEquation::Concentration, [$raw, ...array_map(static fn (LinearKnot $knot): Figure => $knot->zero, $line->knots)], $raw->decimals));
+
+        return ['indicated' => $raw, 'pre' => $pre, 'post' => $post, 'between' => $moved, 'byChecks' => $byChecks];
+    }
+
+    /**
+     * @param Answers                                     $one
+     * @param Answers                                     $other
+     * @param \Closure(Exact|float, Exact|float): (Exact|float) $how
+     *
+     * @return Answers
+     */
+    private function combined(array $one, array $other, string $meaning, \Closure $how): array
+    {
+        $make = static function (?Figure $a, ?Figure $b) use ($meaning, $how): ?Figure {
+            if ($a === null || $b === null) {
+                return null;
+            }
+            $value = $how($a->value, $b->value);
+
+            return Figure::derived('c', $meaning, $value, Unit::PerCubicCentimetre, ParticleEquation::Concentration, [$a, $b], Digits::significant($value, 3));
+        };
+
+        return [
+            'indicated' => $make($one['indicated'], $other['indicated']), 'pre' => $make($one['pre'], $other['pre']), 'post' => $make($one['post'], $other['post']), 'between' => $make($one['between'], $other['between']),
+            'byChecks' => array_values(array_filter(array_map($make, $one['byChecks'], $other['byChecks']))),
+        ];
+    }
+
+    /**
+     * @param Answers                  $answers
+     * @param \Closure(Figure): Figure $make
+     *
+     * @return Answers
+     */
+    private static function each(array $answers, \Closure $make): array
+    {
+        $one = static fn (?Figure $figure): ?Figure => $figure === null ? null : $make($figure);
+
+        return ['indicated' => $one($answers['indicated']), 'pre' => $one($answers['pre']), 'post' => $one($answers['post']), 'between' => $one($answers['between']), 'byChecks' => array_map($make, $answers['byChecks'])];
+    }
+
+    /**
+     * @param Answers      $answers
+     * @param list<string> $notes
+     */
+    private function result(string $key, string $title, array $answers, array $notes): Result
+    {
+        return new Result($key, $title, $this->reported, $answers['indicated'], $answers['pre'], $answers['post'], $answers['between'], $answers['byChecks'], [], $notes);
+    }
+
+    /**
+     * A concentration falls as the flow grows.
+     *
+     * @return array{?Figure, string}
+     */
+    private function tipping(ExposureLimit $limit, Result $result): array
+    {
+        $figure = $result->reportedFigure();
+        if ($limit->value->value->isZero() || Real::compare($figure->value, Exact::zero()) <= 0) {
+            return [null, 'There is nothing to set against the limit.'];
+        }
+        $error = Real::times(Real::minus(Real::by($figure->value, $limit->value->value), Exact::of(1)), Exact::of(100));
+        $tipping = Figure::derived('e*', 'error of flow at which it sits on the limit', $error, Unit::Percent, ParticleEquation::Concentration, [$figure], 1);
+        $drifts = array_map(static fn (Figure $drift): string => $drift->signed().' %', (new ParticleResponse())->drifts($this->line));
+
+        return [$tipping, \sprintf('It turns if the true flow was %s %% %s than worked out with; %s.', ltrim($tipping->shown(), '-'), Real::compare($error, Exact::zero()) >= 0 ? 'higher' : 'lower', $drifts === [] ? 'no change of flow is known' : 'its checks showed a change of '.implode(' and ', $drifts))];
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Particle\Rule;
+
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\StepState;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Particle\ParticleCheck;
+use Footnote\Core\Particle\ParticleProcedures;
+use Footnote\Core\Particle\ParticleResults;
+
+/** The sample period was made shorter for the spheres and not put back. */
+final readonly class PeriodShort extends ParticleRule
+{
+    public function id(): string
+    {
+        return 'particle.period';
+    }
+
+    protected function check(Check $check, ParticleCheck $content, ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        if ($content->written->decimal('periodNow') !== null && $check->step(ParticleProcedures::PERIOD_BACK) !== StepState::Done) {
+            yield $setting->finding(\sprintf('At the check of %s the sample period was set from %s to %s s, and nobody confirmed that it was put back.', $case->hour($check->at), $content->written->decimal('periodWas')->written ?? '?', $content->written->decimal('periodNow')->written), [$check->id]);
+        }
+    }
+}

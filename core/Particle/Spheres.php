@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Particle;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Measured;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\ReferenceKind;
+
+/** A lot of latex spheres: a certified diameter, and how much polymer a millilitre of its suspension holds. */
+final readonly class Spheres
+{
+    public const KIND = 'sphere-lot';
+
+    /** g/cm³ of polystyrene (published: handbook value). */
+    public const DENSITY = '1.05';
+
+    public function __construct(public Reference $reference)
+    {
+    }
+
+    public static function kind(): ReferenceKind
+    {
+        return new ReferenceKind(self::KIND, 'Lot of latex spheres', [Entry::text('lot', 'Lot')], [
+            Entry::decimal('diameter', 'Certified diameter', '0.01', '1000', Unit::Micrometre, true),
+            Entry::decimal('diameterUncertainty', 'Uncertainty ±', '0', '100', Unit::Micrometre),
+            Entry::decimal('solids', 'Solids', '0.000001', '20', Unit::Percent, help: 'Grams of polymer in 100 mL'),
+            Entry::decimal('density', 'Density of the polymer', '0.5', '3', Unit::GramPerCubicCentimetre, help: 'Empty: 1.05'),
+        ]);
+    }
+
+    public function diameter(\DateTimeImmutable $on): ?Decimal
+    {
+        return $this->reference->certificateAt($on)?->constants->decimal('diameter');
+    }
+
+    /** P-2: spheres in a millilitre of the suspension; null where solids or diameter are not certified. */
+    public function perMillilitre(\DateTimeImmutable $on): ?Figure
+    {
+        $certificate = $this->reference->certificateAt($on);
+        [$diameter, $solids] = [$this->diameter($on), $certificate?->constants->decimal('solids')];
+        if ($certificate === null || $diameter === null || $solids === null) {
+            return null;
+        }
+        $density = $certificate->constants->decimal('density') ?? Decimal::parse(self::DENSITY);
+        $origin = new Origin('certificate', $certificate->number, \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory));
+        $read = static fn (string $symbol, string $meaning, Decimal $value, Unit $unit): Figure => Figure::read($symbol, $meaning, $value->value, $unit, $origin, $value->decimals());
+
+        return Figure::derived('N', 'spheres in the suspension', 6 * $solids->value->toFloat() / 100 * 1e12 / ($density->value->toFloat() * \M_PI * $diameter->value->toFloat() ** 3), Unit::PerCubicCentimetre, ParticleEquation::Suspension, [$read('w', 'solids, g in 100 mL', $solids, Unit::Percent), $read('ρ', 'density', $density, Unit::GramPerCubicCentimetre), $read('d', 'diameter', $diameter, Unit::Micrometre)], 0);
+    }
+
+    /** P-3: what is expected of a spike in a jug of water; null where the suspension is not known. */
+    public function diluted(Measured $spike, Measured $jug, \DateTimeImmutable $on): ?Figure
+    {
+        $suspension = $this->perMillilitre($on);
+        if ($suspension === null || $jug->value->value->isZero()) {
+            return null;
+        }
+        $origin = new Origin('check', $this->reference->id, 'as mixed');
+        $volume = static fn (string $symbol, string $meaning, Measured $one): Figure => Figure::read($symbol, $meaning, $one->in(Unit::Millilitre), Unit::Millilitre, $origin, $one->value->decimals());
+
+        return Figure::derived('N_exp', 'expected after dilution', $suspension->toFloat() * $spike->in(Unit::Millilitre)->toFloat() / $jug->in(Unit::Millilitre)->toFloat(), Unit::PerCubicCentimetre, ParticleEquation::Recovery, [$suspension, $volume('v', 'spike', $spike), $volume('V', 'water in the jug', $jug)], 1);
+    }
+
+    /** P-3 read backwards: how much suspension a wanted count takes, mL. */
+    public function spikeFor(float $wanted, Measured $jug, \DateTimeImmutable $on): ?float
+    {
+        $suspension = $this->perMillilitre($on)?->toFloat();
+
+        return $suspension === null || $suspension <= 0.0 ? null : $wanted * $jug->in(Unit::Millilitre)->toFloat() / $suspension;
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Statistics;
+
+/** The limits of a count: between which means it may lie that gave so many, two-sided (Garwood 1936, published). */
+final class Poisson
+{
+    private const TRIES = 200;
+
+    /** @return array{float, float} lower and upper limit of the mean at a confidence such as 0.95 */
+    public static function limits(int $count, float $confidence = 0.95): array
+    {
+        $tail = (1 - $confidence) / 2;
+
+        return [$count === 0 ? 0.0 : self::solve(static fn (float $mean): float => 1 - self::below($count - 1, $mean), $tail, $count), self::solve(static fn (float $mean): float => 1 - self::below($count, $mean), 1 - $tail, $count)];
+    }
+
+    /** The upper limit alone, one-sided: what a zero count may still hide. */
+    public static function upper(int $count, float $confidence = 0.95): float
+    {
+        return self::solve(static fn (float $mean): float => 1 - self::below($count, $mean), $confidence, $count);
+    }
+
+    /** The probability of at most so many counts at a mean: the regularised upper incomplete gamma function Q(n + 1, m). */
+    public static function below(int $count, float $mean): float
+    {
+        if ($mean <= 0.0) {
+            return 1.0;
+        }
+        $a = $count + 1.0;
+        $scale = exp(-$mean + $a * log($mean) - self::logGamma($a));
+        if ($mean < $a + 1) {
+            // The series of P = 1 − Q.
+            [$term, $sum] = [1 / $a, 1 / $a];
+            for ($n = 1; $n < 10000 && abs($term) > abs($sum) * 1e-16; ++$n) {
+                $term *= $mean / ($a + $n);
+                $sum += $term;
+            }
+
+            return 1 - $sum * $scale;
+        }
+        // The continued fraction of Q, by Lentz.
+        [$b, $c, $d] = [$mean + 1 - $a, 1e300, 1 / ($mean + 1 - $a)];
+        $h = $d;
+        for ($n = 1; $n < 10000; ++$n) {
+            $an = -$n * ($n - $a);
+            $b += 2;
+            $d = 1 / ($an * $d + $b);
+            $c = $b + $an / $c;
+            $h *= $d * $c;
+            if (abs($d * $c - 1) < 1e-16) {
+                break;
+            }
+        }
+
+        return $scale * $h;
+    }
+
+    /** @param \Closure(float): float $rising of the mean */
+    private static function solve(\Closure $rising, float $wanted, int $count): float
+    {
+        [$low, $high] = [0.0, $count + 10 * sqrt($count + 1) + 20];
+        for ($i = 0; $i < self::TRIES && $high - $low > 1e-13 * ($high + 1); ++$i) {
+            $middle = ($low + $high) / 2;
+            if ($rising($middle) < $wanted) {
+                $low = $middle;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return ($low + $high) / 2;
+    }
+
+    /** Stirling's series, with the recurrence below ten. */
+    private static function logGamma(float $x): float
+    {
+        $shift = 0.0;
+        while ($x < 10) {
+            $shift -= log($x);
+            ++$x;
+        }
+        $y = 1 / ($x * $x);
+
+        return $shift + ($x - 0.5) * log($x) - $x + 0.5 * log(2 * \M_PI) + (1 / 12 - $y * (1 / 360 - $y * (1 / 1260 - $y * (1 / 1680 - $y / 1188)))) / $x;
+    }
+}
