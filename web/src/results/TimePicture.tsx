@@ -155,7 +155,7 @@ function FlowLine({
   from,
   to,
 }: {
-  family: Pick<Schemas['FlowFamily'], 'response'>;
+  family: Pick<Schemas['FlowFamily'], 'response'> & Partial<Pick<Schemas['FlowFamily'], 'stretches'>>;
   figures: Schemas['Figure'][];
   x: (at: number) => number;
   from: number;
@@ -183,7 +183,7 @@ function FlowLine({
   ];
   return (
     <>
-      {family.stretches.map((stretch) => (
+      {(family.stretches ?? []).map((stretch) => (
         <rect
           key={stretch.from}
           x={x(Date.parse(stretch.from))}
