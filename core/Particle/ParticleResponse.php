@@ -82,19 +82,19 @@ final readonly class ParticleResponse
             $value = $row->measured('value');
             [$volume, $seconds] = [$row->measured('volume'), $row->decimal('seconds')];
             if ($value !== null) {
-                $flows[] = Figure::read('Q', 'flow '.$when, $value->in(Unit::LitrePerMinute), Unit::LitrePerMinute, $origin, 4);
+                $flows[] = Figure::read('Q', 'flow '.$when, $value->in(Unit::LitrePerMinute), Unit::LitrePerMinute, $origin, 3);
             } elseif ($volume !== null && $seconds !== null) {
                 $flows[] = Figure::derived('Q', 'flow '.$when, $volume->in(Unit::Litre)->times(60)->dividedBy($seconds->value), Unit::LitrePerMinute, ParticleEquation::Flow, [
                     Figure::read('V', 'volume', $volume->value->value, $volume->unit, $origin, $volume->value->decimals()),
                     Figure::read('t', 'time', $seconds->value, Unit::Second, $origin, $seconds->decimals()),
-                ], 4);
+                ], 3);
             }
         }
         if ($flows === []) {
             return null;
         }
 
-        return \count($flows) === 1 ? $flows[0] : Figure::derived('Q', 'mean flow '.$when, Real::mean(array_map(static fn (Figure $flow): Exact|float => $flow->value, $flows)), Unit::LitrePerMinute, ParticleEquation::Replicates, $flows, 4);
+        return \count($flows) === 1 ? $flows[0] : Figure::derived('Q', 'mean flow '.$when, Real::mean(array_map(static fn (Figure $flow): Exact|float => $flow->value, $flows)), Unit::LitrePerMinute, ParticleEquation::Replicates, $flows, 3);
     }
 
     /** Counts per minute of a size in clean air; null where it was not counted. */
@@ -121,7 +121,7 @@ final readonly class ParticleResponse
     {
         $unit = $timeline->instrument;
         $nominal = $unit->traits->measured('nominalFlow');
-        $assumed = Figure::read('Q', 'nominal flow, not measured', $nominal?->in(Unit::LitrePerMinute) ?? Exact::of(1), Unit::LitrePerMinute, new Origin('assumption', $check->id, 'the nominal flow is assumed'), 4);
+        $assumed = Figure::read('Q', 'nominal flow, not measured', $nominal?->in(Unit::LitrePerMinute) ?? Exact::of(1), Unit::LitrePerMinute, new Origin('assumption', $check->id, 'the nominal flow is assumed'), 3);
         $flow = $this->flow($content->rows($left && $content->flowAdjusted() ? 'flowLeft' : 'flowFound'), $left ? 'as left' : 'as found', $check);
         $background = [];
         foreach (ParticleFormat::sizes($unit) as $size) {
