@@ -12,6 +12,7 @@ use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Answer;
+use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Severity;
@@ -61,8 +62,8 @@ final readonly class SampleWorkings
     public function results(): SampleResults
     {
         $results = [];
-        $volume = $this->stretches === [] ? null : $this->volume();
-        if ($volume !== null) {
+        $volume = $this->stretches === [] ? FourAnswers::none() : $this->volume();
+        if (!$volume->isEmpty()) {
             $results[] = $this->result('volume', 'Volume, as sampled', $volume, Unit::Litre, null, true);
             $air = $this->air();
             $stated = $volume;
@@ -120,66 +121,53 @@ final readonly class SampleWorkings
         return $content instanceof FlowCheck && $content->air->isKnown() ? $content->air : null;
     }
 
-    /**
-     * Volumes in L: as the pump shows, by every check, and along the bracket.
-     *
-     * @return array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>}|null
-     */
-    private function volume(): ?array
+    /** Volumes in L: as the pump shows, by every check, and along the bracket. */
+    private function volume(): FourAnswers
     {
         $minutes = Exact::zero();
         foreach ($this->stretches as $stretch) {
             $minutes = $minutes->plus(FlowLine::seconds($stretch->from, $stretch->to)->dividedBy(60));
         }
         $time = Figure::read('t', 'running time', $minutes, Unit::Minute, new Origin('run', $this->run->id, $this->run->timerMinutes !== null && $this->run->has(\Footnote\Core\Evidence\RemarkKind::StoppedByItself) ? 'by the pump\'s own timer, since it stopped by itself' : 'start to stop, less pauses'), 1);
-        [$pre, $post, $byChecks] = [null, null, []];
-        foreach ($this->line->knots ?? [] as $place => $knot) {
-            $how = \sprintf('flow %s at %s held throughout', $knot->asLeft ? 'as left' : 'as found', $knot->check);
+        $by = static function (FlowKnot $knot) use ($minutes, $time): Figure {
             $value = Real::times($knot->flow->value, $minutes);
-            $figure = Figure::derived('V', 'volume, '.$how, $value, Unit::Litre, FlowEquation::Volume, [$knot->flow, $time], Digits::significant($value, 4));
-            $byChecks[] = $figure;
-            $pre ??= $place === 0 && $knot->check === $this->bracket->pre?->id ? $figure : null;
-            $post = !$knot->asLeft && $knot->check === $this->bracket->post?->id ? $figure : $post;
-        }
-        $between = null;
-        if ($this->line !== null && $pre !== null && \count($this->line->knots) > 1) {
-            $value = $this->line->volume($this->stretches);
-            $between = Figure::derived('V', 'volume, flow along the bracket', $value, Unit::Litre, FlowEquation::Volume, [...array_map(static fn (FlowKnot $knot): Figure => $knot->flow, $this->line->knots), $time], Digits::significant($value, 4));
-        }
+
+            return Figure::derived('V', \sprintf('volume, flow %s at %s held throughout', $knot->asLeft ? 'as left' : 'as found', $knot->check), $value, Unit::Litre, FlowEquation::Volume, [$knot->flow, $time], Digits::significant($value, 4));
+        };
+        $line = $this->line;
+        $between = function () use ($line, $time): ?Figure {
+            if ($line === null || \count($line->knots) < 2) {
+                return null;
+            }
+            $value = $line->volume($this->stretches);
+
+            return Figure::derived('V', 'volume, flow along the bracket', $value, Unit::Litre, FlowEquation::Volume, [...array_map(static fn (FlowKnot $knot): Figure => $knot->flow, $line->knots), $time], Digits::significant($value, 4));
+        };
         $displayed = $this->sample->displayed;
         $indicated = $displayed === null ? null : Figure::read('V', 'volume the pump shows', $displayed->in(Unit::Litre), Unit::Litre, new Origin('run', $this->run->id, 'read off the pump'), max(1, $displayed->value->decimals()));
 
-        return $indicated === null && $pre === null && $post === null ? null : ['indicated' => $indicated, 'pre' => $pre, 'post' => $post, 'between' => $between, 'byChecks' => $byChecks];
+        return FourAnswers::along($indicated, $line->knots ?? [], $this->bracket, $by, $between);
     }
 
-    /**
-     * @param array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>} $volume
-     *
-     * @return array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>}
-     */
-    private function at(array $volume, Air $air): array
+    private function at(FourAnswers $volume, Air $air): FourAnswers
     {
         $factor = $this->conditions->factor($air);
         $figures = [...$air->figures(new Origin('run', $this->run->id, $this->sample->air->isKnown() ? 'in the field' : 'not read in the field: that of the check before')), ...($this->conditions->air?->figures(new Origin('criterion', $this->conditions->id, $this->conditions->name)) ?? [])];
 
-        return $this->each($volume, static function (Figure $one) use ($factor, $figures): Figure {
+        return $volume->each(static function (Figure $one) use ($factor, $figures): Figure {
             $value = Real::times($one->value, $factor);
 
             return Figure::derived('V_ref', $one->meaning.', at the reference conditions', $value, Unit::Litre, FlowEquation::Volume, [$one, ...$figures], Digits::significant($value, 4));
         });
     }
 
-    /**
-     * @param array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>} $volume
-     *
-     * @return list<Result>
-     */
-    private function concentrations(AnalyteResult $analyte, array $volume, ?Air $air): array
+    /** @return list<Result> */
+    private function concentrations(AnalyteResult $analyte, FourAnswers $volume, ?Air $air): array
     {
         $mass = $analyte->mass;
         $symbol = 'c';
         $meaning = 'concentration of '.$analyte->name();
-        $mass3 = $this->each($volume, static function (Figure $one) use ($mass, $symbol, $meaning): ?Figure {
+        $mass3 = $volume->each(static function (Figure $one) use ($mass, $symbol, $meaning): ?Figure {
             if (Real::compare($one->value, Exact::zero()) <= 0) {
                 return null;
             }
@@ -188,14 +176,14 @@ final readonly class SampleWorkings
 
             return $mass->floor === null ? $figure : $figure->downTo(Real::by($mass->floor, $one->value));
         });
-        if ($mass3['indicated'] === null && $mass3['pre'] === null && $mass3['post'] === null && $mass3['between'] === null) {
+        if ($mass3->isEmpty()) {
             return [];
         }
         $kind = $this->sample->shortTerm ? 'stel' : 'conc';
         $name = $this->sample->shortTerm ? 'Short-term, ' : 'Concentration, ';
         $results = [$this->result($kind.':'.$analyte->analyte, $name.$analyte->name(), $mass3, Unit::MilligramPerCubicMetre, $analyte->analyte)];
-        $ppm = $this->conditions->air !== null || $air !== null ? $this->each($mass3, fn (Figure $one): ?Figure => self::ppm($one, $analyte, $this->conditions, $air)) : null;
-        if ($ppm !== null && ($ppm['indicated'] ?? $ppm['pre'] ?? $ppm['post'] ?? $ppm['between']) !== null) {
+        $ppm = $this->conditions->air !== null || $air !== null ? $mass3->each(fn (Figure $one): ?Figure => self::ppm($one, $analyte, $this->conditions, $air)) : FourAnswers::none();
+        if (!$ppm->isEmpty()) {
             $results[] = $this->result($kind.'-ppm:'.$analyte->analyte, $name.$analyte->name(), $ppm, Unit::PartsPerMillion, $analyte->analyte);
         }
 
@@ -221,24 +209,10 @@ final readonly class SampleWorkings
         return $concentration->floor === null ? $figure : $figure->downTo(Real::times($concentration->floor, $factor));
     }
 
-    /**
-     * @param array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>} $answers
-     * @param \Closure(Figure): ?Figure $make
-     *
-     * @return array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>}
-     */
-    private function each(array $answers, \Closure $make): array
-    {
-        $one = static fn (?Figure $figure): ?Figure => $figure === null ? null : $make($figure);
-
-        return ['indicated' => $one($answers['indicated']), 'pre' => $one($answers['pre']), 'post' => $one($answers['post']), 'between' => $one($answers['between']), 'byChecks' => array_values(array_filter(array_map($one, $answers['byChecks']), static fn (?Figure $figure): bool => $figure !== null))];
-    }
-
-    /** @param array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>} $answers */
-    private function result(string $key, string $title, array $answers, Unit $unit, ?string $channel, bool $worstIsLow = false): Result
+    private function result(string $key, string $title, FourAnswers $answers, Unit $unit, ?string $channel, bool $worstIsLow = false): Result
     {
         $notes = $unit === Unit::Litre ? [] : ['Stated at '.$this->conditions->name.'.'];
 
-        return new Result($key, $title, $this->reported, $answers['indicated'], $answers['pre'], $answers['post'], $answers['between'], $answers['byChecks'], [], $notes, null, $channel, $worstIsLow);
+        return Result::of($key, $title, $this->reported, $answers, $notes, $channel, $worstIsLow);
     }
 }

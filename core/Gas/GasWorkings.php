@@ -14,6 +14,7 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
@@ -34,8 +35,6 @@ use Footnote\Core\Response\LinearLine;
 /**
  * Works out one channel of a run: its log or its display by the four answers (G-2), the factor of its vapour (G-4), and
  * exposures over the shift and fifteen minutes (G-7).
- *
- * @phpstan-type Answers array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>}
  */
 final readonly class GasWorkings
 {
@@ -248,42 +247,29 @@ final readonly class GasWorkings
         $shift = Exact::of(number_format($this->run->shiftMinutes ?? self::EIGHT_HOURS, 6, '.', ''));
         $asRest = $this->policy->choice('unsampledTime') === 'rest' && $shift->compareTo($minutes) > 0;
         $weight = $asRest ? $shift : $minutes;
-        $eight = self::each($mean, static fn (Figure $one): Figure => Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($one->value, $weight), Exact::of(self::EIGHT_HOURS)), $one->unit, GasEquation::Exposure, [$one, $time], self::digits($one->value)));
+        $eight = $mean->each(static fn (Figure $one): Figure => Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($one->value, $weight), Exact::of(self::EIGHT_HOURS)), $one->unit, GasEquation::Exposure, [$one, $time], self::digits($one->value)));
         $left = $shift->minus($minutes);
         $notes = $left->compareTo(Exact::of(1)) < 0 ? [] : [\sprintf('%s min of %s were not measured and are taken %s.', $left->rounded(0), $shift->rounded(0), $asRest ? 'as the rest' : 'as zero')];
 
         return $this->inUnits('twa', 'TWA over 8 h, ', $eight, GasEquation::Exposure, $notes);
     }
 
-    /**
-     * G-2 and G-4: the four answers to one raw reading.
-     *
-     * @return Answers
-     */
-    private function answers(Figure $raw, Exact|float|null $between): array
+    /** G-2 and G-4: the four answers to one raw reading. */
+    private function answers(Figure $raw, Exact|float|null $between): FourAnswers
     {
         $sensor = $this->undone->compareTo(Exact::of(1)) === 0 ? $raw : Figure::derived('r', $raw->meaning.', before what was applied to it', Real::by($raw->value, $this->undone), $this->channel->unit, GasEquation::Factor, [$raw, Figure::read('F', 'applied by the unit or by hand', $this->undone, Unit::None, new Origin('run', $this->run->id, 'as the unit was set'), 3)], 2);
-        $by = fn (LinearKnot $knot): Figure => Figure::derived('c', \sprintf('%s, response %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::by(Real::minus($sensor->value, $knot->zero->value), $knot->gain->value), $this->channel->unit, GasEquation::Corrected, [$sensor, $knot->zero, $knot->gain], self::digits($sensor->value));
-        [$pre, $post, $byChecks] = [null, null, []];
-        foreach ($this->line->knots ?? [] as $place => $knot) {
-            if (Real::isZero($knot->gain->value)) {
-                continue;
-            }
-            $figure = $by($knot);
-            $byChecks[] = $figure;
-            $pre ??= $place === 0 && $knot->check === $this->bracket->pre?->id ? $figure : null;
-            $post = !$knot->asLeft && $knot->check === $this->bracket->post?->id ? $figure : $post;
-        }
-        if ($this->unsaved !== null && !Real::isZero($this->unsaved->gain->value)) {
-            $byChecks[] = $by($this->unsaved);
-        }
-        $moved = null;
-        if ($this->line !== null && $pre !== null && $post !== null) {
-            $moved = $this->line->isConstant() ? $pre
-                : ($between === null ? null : Figure::derived('c', $raw->meaning.', response along the bracket', $between, $this->channel->unit, GasEquation::Corrected, [$sensor, ...array_merge(...array_map(static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain], $this->line->knots))], self::digits($between)));
-        }
+        $by = fn (LinearKnot $knot): ?Figure => Real::isZero($knot->gain->value) ? null : Figure::derived('c', \sprintf('%s, response %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::by(Real::minus($sensor->value, $knot->zero->value), $knot->gain->value), $this->channel->unit, GasEquation::Corrected, [$sensor, $knot->zero, $knot->gain], self::digits($sensor->value));
+        $line = $this->line;
+        $moved = fn (Figure $pre, ?Figure $post): ?Figure => match (true) {
+            $line === null || $post === null => null,
+            $line->isConstant() => $pre,
+            $between === null => null,
+            default => Figure::derived('c', $raw->meaning.', response along the bracket', $between, $this->channel->unit, GasEquation::Corrected, [$sensor, ...array_merge(...array_map(static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain], $line->knots))], self::digits($between)),
+        };
+        $answers = FourAnswers::along($sensor, $line->knots ?? [], $this->bracket, $by, $moved);
+        $unsaved = $this->unsaved === null ? null : $by($this->unsaved);
 
-        return self::each(['indicated' => $sensor, 'pre' => $pre, 'post' => $post, 'between' => $moved, 'byChecks' => $byChecks], $this->factored(...));
+        return ($unsaved === null ? $answers : $answers->alsoBy($unsaved))->each($this->factored(...));
     }
 
     private function factored(Figure $one): Figure
@@ -296,12 +282,11 @@ final readonly class GasWorkings
     /**
      * A result in the channel's unit, and in mg/m³ where its molar mass is known.
      *
-     * @param Answers      $answers
      * @param list<string> $notes
      *
      * @return list<Result>
      */
-    private function inUnits(string $key, string $title, array $answers, GasEquation $by = GasEquation::Corrected, array $notes = [], bool $worstIsLow = false): array
+    private function inUnits(string $key, string $title, FourAnswers $answers, GasEquation $by = GasEquation::Corrected, array $notes = [], bool $worstIsLow = false): array
     {
         $name = $this->name();
         $code = $this->code();
@@ -311,7 +296,7 @@ final readonly class GasWorkings
         if ($isPpm && $molar !== null && !$this->factor->missing) {
             $volume = $this->conditions->molarVolume($this->record->air);
             $figures = [Figure::read('V_m', 'molar volume at '.$this->conditions->name, $volume, Unit::LitrePerMole, new Origin('criterion', $this->conditions->id, $this->conditions->volumeSource()), 3), Figure::read('M', 'molar mass of '.$name, $molar, Unit::GramPerMole, new Origin('library', $code, 'library of substances'), 2)];
-            $mass = self::each($answers, static fn (Figure $one): Figure => Figure::derived($one->symbol, $one->meaning.', by mass', Real::times($one->value, $molar->dividedBy($volume)), Unit::MilligramPerCubicMetre, GasEquation::PartsPerMillion, [$one, ...$figures], self::digits(Real::times($one->value, $molar->dividedBy($volume)))));
+            $mass = $answers->each(static fn (Figure $one): Figure => Figure::derived($one->symbol, $one->meaning.', by mass', Real::times($one->value, $molar->dividedBy($volume)), Unit::MilligramPerCubicMetre, GasEquation::PartsPerMillion, [$one, ...$figures], self::digits(Real::times($one->value, $molar->dividedBy($volume)))));
             $results[] = $this->result($key.':'.$code, $title.$name, $mass, [...$notes, 'Stated at '.$this->conditions->name.'.'], $worstIsLow);
         }
 
@@ -326,16 +311,15 @@ final readonly class GasWorkings
         $logged = Figure::read('r', 'readings, as logged', $counts->samples, $this->shown(), $origin, 0);
         $value = Figure::read('L', $limit->title, $limit->value->value, Unit::tryFrom($limit->unit) ?? Unit::None, new Origin('criterion', $limit->id, $limit->source), $limit->value->decimals());
         $above = fn (?LinearKnot $knot): int => $counts->above(1000 * $this->undone->toFloat() * ($knot === null ? Real::toFloat($wanted) : $knot->zero->toFloat() + $knot->gain->toFloat() * Real::toFloat($wanted)));
-        [$pre, $post, $byChecks] = [null, null, []];
-        foreach ($this->line->knots ?? [] as $place => $knot) {
-            $one = self::minutesAbove($limit, \sprintf('response at %s', $knot->check), $minutes($above($knot)), [$logged, $value, $knot->zero, $knot->gain]);
-            $byChecks[] = $one;
-            $pre ??= $place === 0 && $knot->check === $this->bracket->pre?->id ? $one : null;
-            $post = !$knot->asLeft && $knot->check === $this->bracket->post?->id ? $one : $post;
-        }
-        $moved = $pre === null || $post === null ? null : ($between === null ? $pre : self::minutesAbove($limit, 'response along the bracket', $minutes($between), [$logged, $value]));
+        $answers = FourAnswers::along(
+            self::minutesAbove($limit, 'as logged', $minutes($above(null)), [$logged, $value]),
+            $this->line->knots ?? [],
+            $this->bracket,
+            static fn (LinearKnot $knot): Figure => self::minutesAbove($limit, \sprintf('response at %s', $knot->check), $minutes($above($knot)), [$logged, $value, $knot->zero, $knot->gain]),
+            static fn (Figure $pre, ?Figure $post): ?Figure => $post === null ? null : ($between === null ? $pre : self::minutesAbove($limit, 'response along the bracket', $minutes($between), [$logged, $value])),
+        );
 
-        return new Result('above-'.$limit->id.':'.$this->code(), \sprintf('Time above %s %s, %s', $limit->value->written, $limit->unit, $this->name()), $this->reported, self::minutesAbove($limit, 'as logged', $minutes($above(null)), [$logged, $value]), $pre, $post, $moved, $byChecks, [], ['Moments above a limit that is for a mean are no breach of it.'], null, $this->channel->name);
+        return $this->result('above-'.$limit->id.':'.$this->code(), \sprintf('Time above %s %s, %s', $limit->value->written, $limit->unit, $this->name()), $answers, ['Moments above a limit that is for a mean are no breach of it.'], false);
     }
 
     /** @param list<Figure> $inputs */
@@ -345,12 +329,11 @@ final readonly class GasWorkings
     }
 
     /**
-     * @param Answers      $answers
      * @param list<string> $notes
      */
-    private function result(string $key, string $title, array $answers, array $notes, bool $worstIsLow): Result
+    private function result(string $key, string $title, FourAnswers $answers, array $notes, bool $worstIsLow): Result
     {
-        return new Result($key, $title, $this->reported, $answers['indicated'], $answers['pre'], $answers['post'], $answers['between'], $answers['byChecks'], [], $notes, null, $this->channel->name, $worstIsLow);
+        return Result::of($key, $title, $this->reported, $answers, $notes, $this->channel->name, $worstIsLow);
     }
 
     /** @return list<ExposureLimit> the limits in the unit of the channel that its readings can lie above, each value once */
@@ -445,18 +428,5 @@ final readonly class GasWorkings
     private static function seconds(float $step): Exact
     {
         return Exact::of(number_format($step, 3, '.', ''));
-    }
-
-    /**
-     * @param Answers                  $answers
-     * @param \Closure(Figure): Figure $make
-     *
-     * @return Answers
-     */
-    private static function each(array $answers, \Closure $make): array
-    {
-        $one = static fn (?Figure $figure): ?Figure => $figure === null ? null : $make($figure);
-
-        return ['indicated' => $one($answers['indicated']), 'pre' => $one($answers['pre']), 'post' => $one($answers['post']), 'between' => $one($answers['between']), 'byChecks' => array_map($make, $answers['byChecks'])];
     }
 }

@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
@@ -307,32 +308,19 @@ final readonly class NoiseWorkings
     {
         $value = static fn (Figure $offset): Exact|float => $exactly !== null && $offset->value instanceof Exact ? $exactly($offset->value) : $at($offset->toFloat());
         $derive = static fn (OffsetKnot $knot, string $how): Figure => Figure::derived($indicated->symbol, $indicated->meaning.', '.$how, $value($knot->offset), $indicated->unit, NoiseEquation::OffsetTakenOut, [$indicated, $knot->offset], $indicated->decimals);
-        $pre = $post = $middle = null;
-        $byChecks = [];
-        foreach ($this->line->knots ?? [] as $place => $knot) {
-            $how = $knot->asLeft ? 'offset as left at '.$knot->check : 'offset as found at '.$knot->check;
-            $figure = $derive($knot, $how.' taken out');
-            $byChecks[] = $figure;
-            if ($place === 0 && $knot->check === $this->bracket->pre?->id) {
-                $pre = $figure;
-            }
-            if (!$knot->asLeft && $knot->check === $this->bracket->post?->id) {
-                $post = $figure;
-            }
-        }
-        if ($pre !== null && $this->line !== null && \count($this->line->knots) > 1) {
-            $middle = Figure::derived(
-                $indicated->symbol,
-                $indicated->meaning.', offset along the bracket taken out',
-                $between ?? ($this->line->isConstant() ? $pre->value : $at(self::halfway($this->line))),
-                $indicated->unit,
-                NoiseEquation::OffsetTakenOut,
-                [$indicated, ...array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $this->line->knots)],
-                $indicated->decimals,
-            );
-        }
+        $line = $this->line;
+        $middle = static fn (Figure $pre): ?Figure => $line === null || \count($line->knots) < 2 ? null : Figure::derived(
+            $indicated->symbol,
+            $indicated->meaning.', offset along the bracket taken out',
+            $between ?? ($line->isConstant() ? $pre->value : $at(self::halfway($line))),
+            $indicated->unit,
+            NoiseEquation::OffsetTakenOut,
+            [$indicated, ...array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $line->knots)],
+            $indicated->decimals,
+        );
+        $answers = FourAnswers::along($indicated, $line->knots ?? [], $this->bracket, static fn (OffsetKnot $knot): Figure => $derive($knot, ($knot->asLeft ? 'offset as left at ' : 'offset as found at ').$knot->check.' taken out'), $middle);
 
-        return new SolvableResult(new Result($key, $title, $this->reported, $indicated, $pre, $post, $middle, $byChecks), $at);
+        return new SolvableResult(Result::of($key, $title, $this->reported, $answers), $at);
     }
 
     /** A peak known as a total has no moment: the mean of the offsets at both ends is taken out. */

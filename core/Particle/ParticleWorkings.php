@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
@@ -33,8 +34,6 @@ use Footnote\Core\Statistics\Poisson;
 
 /**
  * Works out a run of a particle counter (P-1, by size) or of a dust monitor (P-5).
- *
- * @phpstan-type Answers array{indicated: Figure|null, pre: Figure|null, post: Figure|null, between: Figure|null, byChecks: list<Figure>}
  */
 final readonly class ParticleWorkings
 {
@@ -113,7 +112,7 @@ final readonly class ParticleWorkings
         $up = $own;
         if (!$cumulative) {
             for ($i = $largest - 1; $i >= 0; --$i) {
-                $up[$i] = $this->combined($own[$i], $up[$i + 1], 'particles from '.$sizes[$i].' µm up', Real::plus(...));
+                $up[$i] = self::combined($own[$i], $up[$i + 1], 'particles from '.$sizes[$i].' µm up', Real::plus(...));
             }
         }
         foreach ($sizes as $place => $size) {
@@ -123,7 +122,7 @@ final readonly class ParticleWorkings
             $bin = match (true) {
                 !$cumulative => $own[$place],
                 $place === $largest => null,
-                default => $this->combined($own[$place], $own[$place + 1], \sprintf('particles from %s to %s µm', $size, $sizes[$place + 1]), Real::minus(...)),
+                default => self::combined($own[$place], $own[$place + 1], \sprintf('particles from %s to %s µm', $size, $sizes[$place + 1]), Real::minus(...)),
             };
             if ($bin !== null && $largest > 0) {
                 $results[] = $this->result('bin:'.$size, $place === $largest ? 'From '.$size.' µm up, last column' : \sprintf('From %s to %s µm', $size, $sizes[$place + 1]), $bin, []);
@@ -139,7 +138,7 @@ final readonly class ParticleWorkings
      *
      * @param list<array{int, int}> $ranges
      *
-     * @return array{Answers, list<string>}
+     * @return array{FourAnswers, list<string>}
      */
     private function column(SeriesLog $log, int $column, string $size, array $ranges, LogClock $clock): array
     {
@@ -151,7 +150,7 @@ final readonly class ParticleWorkings
         $number = Figure::read('N', 'counts from '.$size.' µm', $sum, Unit::None, $origin, 0);
         $time = Figure::read('t', 'time sampled', $minutes, Unit::Minute, $origin, 2);
         if ($minutes->isZero()) {
-            return [['indicated' => null, 'pre' => null, 'post' => null, 'between' => null, 'byChecks' => []], []];
+            return [FourAnswers::none(), []];
         }
         $made = static fn (string $how, Exact|float $value, array $inputs): Figure => Figure::derived('c', \sprintf('particles from %s µm, %s', $size, $how), $value, Unit::PerCubicCentimetre, ParticleEquation::Concentration, array_values(array_filter([$number, $time, ...$inputs], static fn (mixed $one): bool => $one instanceof Figure)), Digits::significant($value, 3));
         // L/min as cm³ in the time sampled.
@@ -164,19 +163,14 @@ final readonly class ParticleWorkings
         };
         $nominal = $this->timeline->instrument->traits->measured('nominalFlow');
         $flow = $nominal === null ? null : Figure::read('Q', 'nominal flow', $nominal->in(Unit::LitrePerMinute), Unit::LitrePerMinute, new Origin('instrument', $this->timeline->instrument->id, 'as registered'), 4);
-        [$pre, $post, $byChecks] = [null, null, []];
-        foreach ($this->line->knots ?? [] as $place => $knot) {
-            $one = $by($knot);
-            $byChecks[] = $one;
-            $pre ??= $place === 0 && $knot->check === $this->bracket->pre?->id ? $one : null;
-            $post = !$knot->asLeft && $knot->check === $this->bracket->post?->id ? $one : $post;
-        }
-        $between = null;
-        if ($this->line !== null && $pre !== null && $post !== null) {
-            $knots = $this->line->knots;
-            $between = $made('flow and background along the bracket', $this->along($log, $column, $size, $ranges, $clock, $this->line, $seconds->toFloat() / 60), array_merge(...array_map(static fn (CountingKnot $knot): array => [$knot->flow, $knot->background[$size] ?? null], $knots)));
-        }
-        $answers = ['indicated' => $flow === null ? null : $made('at the nominal flow', Real::by($sum, $volume($flow->value)), [$flow]), 'pre' => $pre, 'post' => $post, 'between' => $between, 'byChecks' => $byChecks];
+        $line = $this->line;
+        $answers = FourAnswers::along(
+            $flow === null ? null : $made('at the nominal flow', Real::by($sum, $volume($flow->value)), [$flow]),
+            $line->knots ?? [],
+            $this->bracket,
+            $by,
+            fn (Figure $pre, ?Figure $post): ?Figure => $line === null || $post === null ? null : $made('flow and background along the bracket', $this->along($log, $column, $size, $ranges, $clock, $line, $seconds->toFloat() / 60), array_merge(...array_map(static fn (CountingKnot $knot): array => [$knot->flow, $knot->background[$size] ?? null], $line->knots))),
+        );
 
         return [$answers, $this->limits($sum, $minutes, $size)];
     }
@@ -245,14 +239,12 @@ final readonly class ParticleWorkings
     /**
      * P-4 at the smallest size.
      *
-     * @param Answers|null $answers
-     *
      * @return array{Figure|null, bool}
      */
-    private function coincidence(?array $answers): array
+    private function coincidence(?FourAnswers $answers): array
     {
         $dead = $this->timeline->instrument->traits->decimal('deadTime');
-        $observed = $answers === null ? null : ($answers['between'] ?? $answers['pre'] ?? $answers['indicated']);
+        $observed = $answers?->best();
         $flow = $this->line?->knots[0]->flow ?? null;
         if ($dead === null || $observed === null || $flow === null || $observed->toFloat() <= 0.0) {
             return [null, false];
@@ -295,7 +287,7 @@ final readonly class ParticleWorkings
         $time = Figure::read('t', 'time that the mean rests on', $minutes, Unit::Minute, $origin, 1);
         $shift = Exact::of(number_format($this->run->shiftMinutes ?? self::EIGHT_HOURS, 6, '.', ''));
         $weight = $this->policy->choice('unsampledTime') === 'rest' && $shift->compareTo($minutes) > 0 ? $shift : $minutes;
-        $results[] = $this->result('twa:'.$code, 'TWA over 8 h, '.$name, self::each(self::scaled($mean, $factor), static fn (Figure $one): Figure => Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($one->value, $weight), Exact::of(self::EIGHT_HOURS)), Unit::MilligramPerCubicMetre, ParticleEquation::TimeWeightedAverage, [$one, $time], Digits::significant($one->value, 3))), []);
+        $results[] = $this->result('twa:'.$code, 'TWA over 8 h, '.$name, self::scaled($mean, $factor)->each(static fn (Figure $one): Figure => Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($one->value, $weight), Exact::of(self::EIGHT_HOURS)), Unit::MilligramPerCubicMetre, ParticleEquation::TimeWeightedAverage, [$one, $time], Digits::significant($one->value, 3))), []);
         foreach ([['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $raw->shortTerm, $moving?->shortTerm], ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->highest, $moving?->highest]] as [$key, $title, $symbol, $meaning, $value, $between]) {
             if ($value !== null) {
                 $results[] = $this->result($key.':'.$code, $title.$name, self::scaled($this->zeroed($read($symbol, $meaning, $value), $between, $line), $factor), []);
@@ -305,25 +297,18 @@ final readonly class ParticleWorkings
         return [$results, $factor];
     }
 
-    /**
-     * @param Answers $answers
-     *
-     * @return Answers
-     */
-    private static function scaled(array $answers, Figure $factor): array
+    private static function scaled(FourAnswers $answers, Figure $factor): FourAnswers
     {
-        return self::each($answers, static fn (Figure $one): Figure => Figure::derived('c', $one->meaning.', by the factor', Real::times($one->value, $factor->value), Unit::MilligramPerCubicMetre, ParticleEquation::Photometer, [$one, $factor], Digits::significant($one->value, 3)));
+        return $answers->each(static fn (Figure $one): Figure => Figure::derived('c', $one->meaning.', by the factor', Real::times($one->value, $factor->value), Unit::MilligramPerCubicMetre, ParticleEquation::Photometer, [$one, $factor], Digits::significant($one->value, 3)));
     }
 
     /**
      * P-5: by the filter of the same period, else a factor of another day; null where there is neither.
-     *
-     * @param Answers $mean
      */
-    private function factor(array $mean): ?Figure
+    private function factor(FourAnswers $mean): ?Figure
     {
         $weighed = $this->record->written->decimal('weighed');
-        $best = $mean['between'] ?? $mean['pre'] ?? $mean['indicated'];
+        $best = $mean->best();
         if ($weighed !== null && $best !== null && !Real::isZero($best->value)) {
             $filter = Figure::read('c_grav', 'filter of the same period', $weighed->value, Unit::MilligramPerCubicMetre, new Origin('run', $this->run->id, $this->record->written->text('weighedFrom') ?? 'as written'), $weighed->decimals());
 
@@ -347,66 +332,33 @@ final readonly class ParticleWorkings
         return $knots === [] ? null : new LinearLine($knots);
     }
 
-    /** @return Answers */
-    private function zeroed(Figure $raw, Exact|float|null $between, ?LinearLine $line): array
+    private function zeroed(Figure $raw, Exact|float|null $between, ?LinearLine $line): FourAnswers
     {
         $by = static fn (LinearKnot $knot): Figure => Figure::derived('c', \sprintf('%s, zero %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::minus($raw->value, $knot->zero->value), $raw->unit, ParticleEquation::Concentration, [$raw, $knot->zero], $raw->decimals);
-        [$pre, $post, $byChecks] = [null, null, []];
-        foreach ($line->knots ?? [] as $place => $knot) {
-            $one = $by($knot);
-            $byChecks[] = $one;
-            $pre ??= $place === 0 && $knot->check === $this->bracket->pre?->id ? $one : null;
-            $post = !$knot->asLeft && $knot->check === $this->bracket->post?->id ? $one : $post;
-        }
-        $moved = $line === null || $pre === null || $post === null ? null : ($between === null ? $pre : Figure::derived('c', $raw->meaning.', zero along the bracket', $between, $raw->unit, ParticleEquation::Concentration, [$raw, ...array_map(static fn (LinearKnot $knot): Figure => $knot->zero, $line->knots)], $raw->decimals));
 
-        return ['indicated' => $raw, 'pre' => $pre, 'post' => $post, 'between' => $moved, 'byChecks' => $byChecks];
+        return FourAnswers::along($raw, $line->knots ?? [], $this->bracket, $by, static fn (Figure $pre, ?Figure $post): ?Figure => match (true) {
+            $line === null || $post === null => null,
+            $between === null => $pre,
+            default => Figure::derived('c', $raw->meaning.', zero along the bracket', $between, $raw->unit, ParticleEquation::Concentration, [$raw, ...array_map(static fn (LinearKnot $knot): Figure => $knot->zero, $line->knots)], $raw->decimals),
+        });
     }
 
-    /**
-     * @param Answers                                     $one
-     * @param Answers                                     $other
-     * @param \Closure(Exact|float, Exact|float): (Exact|float) $how
-     *
-     * @return Answers
-     */
-    private function combined(array $one, array $other, string $meaning, \Closure $how): array
+    /** @param \Closure(Exact|float, Exact|float): (Exact|float) $how */
+    private static function combined(FourAnswers $one, FourAnswers $other, string $meaning, \Closure $how): FourAnswers
     {
-        $make = static function (?Figure $a, ?Figure $b) use ($meaning, $how): ?Figure {
-            if ($a === null || $b === null) {
-                return null;
-            }
+        return $one->with($other, static function (Figure $a, Figure $b) use ($meaning, $how): Figure {
             $value = $how($a->value, $b->value);
 
             return Figure::derived('c', $meaning, $value, Unit::PerCubicCentimetre, ParticleEquation::Concentration, [$a, $b], Digits::significant($value, 3));
-        };
-
-        return [
-            'indicated' => $make($one['indicated'], $other['indicated']), 'pre' => $make($one['pre'], $other['pre']), 'post' => $make($one['post'], $other['post']), 'between' => $make($one['between'], $other['between']),
-            'byChecks' => array_values(array_filter(array_map($make, $one['byChecks'], $other['byChecks']))),
-        ];
+        });
     }
 
     /**
-     * @param Answers                  $answers
-     * @param \Closure(Figure): Figure $make
-     *
-     * @return Answers
-     */
-    private static function each(array $answers, \Closure $make): array
-    {
-        $one = static fn (?Figure $figure): ?Figure => $figure === null ? null : $make($figure);
-
-        return ['indicated' => $one($answers['indicated']), 'pre' => $one($answers['pre']), 'post' => $one($answers['post']), 'between' => $one($answers['between']), 'byChecks' => array_map($make, $answers['byChecks'])];
-    }
-
-    /**
-     * @param Answers      $answers
      * @param list<string> $notes
      */
-    private function result(string $key, string $title, array $answers, array $notes): Result
+    private function result(string $key, string $title, FourAnswers $answers, array $notes): Result
     {
-        return new Result($key, $title, $this->reported, $answers['indicated'], $answers['pre'], $answers['post'], $answers['between'], $answers['byChecks'], [], $notes);
+        return Result::of($key, $title, $this->reported, $answers, $notes);
     }
 
     /**

@@ -7,8 +7,10 @@ namespace Footnote\Core\Response;
 use Footnote\Core\Derivation\Figure;
 
 /** The flow and the background that one end of one check showed, and where they sit in time. */
-final readonly class CountingKnot
+final readonly class CountingKnot implements Knot
 {
+    use OfCheck;
+
     /**
      * @param Figure               $flow       L/min
      * @param array<string, Figure> $background counts per minute by size; a size that was not counted is missing

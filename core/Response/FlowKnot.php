@@ -7,8 +7,10 @@ namespace Footnote\Core\Response;
 use Footnote\Core\Derivation\Figure;
 
 /** The flow that one end of one check showed, L/min at the conditions of the run, and where it sits in time. */
-final readonly class FlowKnot
+final readonly class FlowKnot implements Knot
 {
+    use OfCheck;
+
     /**
      * @param string $check   identifier of the check
      * @param bool   $asLeft  true: the state it was left in, which begins a segment; false: as found

@@ -7,8 +7,10 @@ namespace Footnote\Core\Response;
 use Footnote\Core\Derivation\Figure;
 
 /** The response r = z + g·c that one end of one check showed, and where it sits in time. */
-final readonly class LinearKnot
+final readonly class LinearKnot implements Knot
 {
+    use OfCheck;
+
     /**
      * @param Figure $zero    z, in the unit of the channel
      * @param Figure $gain    g, a number

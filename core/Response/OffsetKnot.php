@@ -7,8 +7,10 @@ namespace Footnote\Core\Response;
 use Footnote\Core\Derivation\Figure;
 
 /** The offset that one end of one check showed (indicated − true, dB), and where it sits in time. */
-final readonly class OffsetKnot
+final readonly class OffsetKnot implements Knot
 {
+    use OfCheck;
+
     /**
      * @param string $check   identifier of the check
      * @param bool   $asLeft  true: the state it was left in, which begins a segment; false: as found

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Response;
+
+/** What one end of one check showed of a response: as it was found, or the state it was left in. */
+interface Knot
+{
+    /** True: the state it was left in, which begins a segment; false: as found. */
+    public function isAsLeft(): bool;
+
+    /** Whether this check showed it; no check shows nothing. */
+    public function isOf(?string $check): bool;
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Response;
+
+/** What every knot says of itself. */
+trait OfCheck
+{
+    public function isAsLeft(): bool
+    {
+        return $this->asLeft;
+    }
+
+    public function isOf(?string $check): bool
+    {
+        return $this->check === $check;
+    }
+}
