@@ -209,7 +209,7 @@ final readonly class ParticleWorkings
     /** @param list<array{int, int}> $ranges */
     private function along(SeriesLog $log, int $column, string $size, array $ranges, LogClock $clock, CountingLine $line, float $minutes): float
     {
-        [$sum, $samples, $begin] = [0.0, 0, 0];
+        [$sum, $samples, $begin, $toRate] = [0.0, 0, 0, 1 / (1000 * $minutes)];
         $bends = array_map(static fn (CountingKnot $knot): int => $clock->beginningFrom($knot->at), $line->knots);
         foreach ($log->chunks($column) as $chunk) {
             $end = $begin + \count($chunk);
@@ -221,8 +221,9 @@ final readonly class ParticleWorkings
                     $steps = max(1, $stop - 1 - $at);
                     [$dq, $db] = [($q1 - $q) / $steps, ($b1 - $b) / $steps];
                     for ($i = $at - $begin; $i < $stop - $begin; ++$i) {
-                        if ($chunk[$i] > SeriesLog::OVER) {
-                            $sum += ($chunk[$i] / (1000 * $minutes) - $b) / ($q * 1000);
+                        $count = $chunk[$i];
+                        if ($count > SeriesLog::OVER) {
+                            $sum += ($count * $toRate - $b) / $q;
                             ++$samples;
                         }
                         $q += $dq;
@@ -233,7 +234,7 @@ final readonly class ParticleWorkings
             $begin = $end;
         }
 
-        return $samples === 0 ? 0.0 : $sum / $samples;
+        return $samples === 0 ? 0.0 : $sum / (1000 * $samples);
     }
 
     /**

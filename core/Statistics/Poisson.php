@@ -4,15 +4,25 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Statistics;
 
-/** The limits of a count: between which means it may lie that gave so many, two-sided (Garwood 1936, published). */
+/**
+ * The limits of a count: between which means it may lie that gave so many, two-sided (Garwood 1936, published).
+ *
+ * From a hundred thousand counts on by the cube root of chi-square (Wilson and Hilferty 1931, published), where it is right to
+ * nine digits and the sums are not: their terms grow as the root of the count, and their scale loses digits.
+ */
 final class Poisson
 {
     private const TRIES = 200;
+
+    private const MANY = 100_000;
 
     /** @return array{float, float} lower and upper limit of the mean at a confidence such as 0.95 */
     public static function limits(int $count, float $confidence = 0.95): array
     {
         $tail = (1 - $confidence) / 2;
+        if ($count >= self::MANY) {
+            return [self::cubed($count, -self::deviate(1 - $tail)), self::cubed($count + 1, self::deviate(1 - $tail))];
+        }
 
         return [$count === 0 ? 0.0 : self::solve(static fn (float $mean): float => 1 - self::below($count - 1, $mean), $tail, $count), self::solve(static fn (float $mean): float => 1 - self::below($count, $mean), 1 - $tail, $count)];
     }
@@ -20,7 +30,7 @@ final class Poisson
     /** The upper limit alone, one-sided: what a zero count may still hide. */
     public static function upper(int $count, float $confidence = 0.95): float
     {
-        return self::solve(static fn (float $mean): float => 1 - self::below($count, $mean), $confidence, $count);
+        return $count >= self::MANY ? self::cubed($count + 1, self::deviate($confidence)) : self::solve(static fn (float $mean): float => 1 - self::below($count, $mean), $confidence, $count);
     }
 
     /** The probability of at most so many counts at a mean: the regularised upper incomplete gamma function Q(n + 1, m). */
@@ -72,6 +82,33 @@ final class Poisson
         }
 
         return ($low + $high) / 2;
+    }
+
+    /** Half of chi-square of twice so many degrees of freedom, at a normal deviate. */
+    private static function cubed(int $count, float $z): float
+    {
+        return $count * (1 - 1 / (9 * $count) + $z / (3 * sqrt($count))) ** 3;
+    }
+
+    /** The normal deviate that a share of all lies below, by Newton's steps on the series of Marsaglia (2004, published). */
+    private static function deviate(float $share): float
+    {
+        $z = 0.0;
+        for ($i = 0; $i < 50; ++$i) {
+            $density = exp(-$z * $z / 2) / sqrt(2 * \M_PI);
+            [$term, $sum] = [$z, $z];
+            for ($n = 3; abs($term) > 1e-17; $n += 2) {
+                $term *= $z * $z / $n;
+                $sum += $term;
+            }
+            $step = (0.5 + $density * $sum - $share) / $density;
+            $z -= $step;
+            if (abs($step) < 1e-14) {
+                break;
+            }
+        }
+
+        return $z;
     }
 
     /** Stirling's series, with the recurrence below ten. */

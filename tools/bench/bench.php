@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// bench.php files|gases|logbooks|samples|client FOLDER: measures and prints; see bin/bench.
+// bench.php files|gases|counts|logbooks|samples|client FOLDER: measures and prints; see bin/bench.
 [, $what, $work] = $argv;
 $root = dirname(__DIR__, 2);
 
@@ -100,8 +100,41 @@ if ($what === 'gases') {
     $record = [...$demo, 'instruments' => [$demo['instruments'][0]], 'checks' => [[...$before, 'instrument' => 'GM-01'], [...$after, 'instrument' => 'GM-01', 'at' => '2026-11-21T09:00:00+00:00']], 'runs' => [$run]];
     file_put_contents($work.'/logs/gases.json', json_encode($record, JSON_THROW_ON_ERROR));
     [$assess, $memory] = measured([$root.'/bin/console', 'footnote:assess', $work.'/logs/gases.json'], 5);
-    [$bare] = measured(['php', __DIR__.'/bare-gases.php', $work.'/logs/gases.csv'], 5);
+    [$bare] = measured(['php', __DIR__.'/bare-columns.php', $work.'/logs/gases.csv'], 5);
     printf("24 h log at 1 s, 86 400 lines of five channels, whole process, median\n  footnote:assess %.2f s, bare PHP loop %.2f s; ratio = %.2f (at most 4), peak memory %.0f MB (at most 64)\n", $assess, $bare, $assess / $bare, $memory);
+}
+if ($what === 'counts') {
+    // A counter with eight sizes; flow and background move between both checks.
+    $sizes = ['0.3', '0.5', '0.7', '1.0', '2.0', '3.0', '5.0', '10'];
+    $out = fopen($work.'/logs/counts.csv', 'w');
+    assert($out !== false);
+    fwrite($out, 'Time,'.implode(',', array_map(static fn (string $size): string => $size.' um', $sizes))."\n");
+    $start = (int) strtotime('2026-11-23 08:00:00 UTC');
+    mt_srand(5);
+    for ($i = 0; $i < 100000; ++$i) {
+        $count = mt_rand(9000, 60000);
+        $cells = [];
+        foreach ($sizes as $ignored) {
+            $cells[] = $count;
+            $count = intdiv($count, mt_rand(2, 4));
+        }
+        fwrite($out, gmdate('Y-m-d H:i:s', $start + $i).','.implode(',', $cells)."\n");
+    }
+    fclose($out);
+    $demo = json_decode((string) file_get_contents($root.'/demo/particles.json'), true, 64, JSON_THROW_ON_ERROR);
+    assert(is_array($demo));
+    $run = [...$demo['runs'][0], 'stop' => gmdate('Y-m-d\TH:i:s+00:00', $start + 100000), 'shiftMinutes' => '1440'];
+    $run['log'] = ['file' => 'counts.csv', 'format' => [...$run['log']['format'], 'stepSeconds' => 1, 'columns' => array_map(static fn (int $place): array => ['place' => $place + 1, 'kind' => 'counts', 'channel' => $sizes[$place]], array_keys($sizes))]];
+    [$before, $after] = $demo['checks'];
+    $blank = static fn (int $least): array => array_map(static fn (int $place): array => ['size' => $sizes[$place], 'value' => (string) ($least + 7 - $place), 'provenance' => 'typed'], array_keys($sizes));
+    $before['particle']['blankFound'] = $blank(9);
+    $after['particle']['blankFound'] = $blank(14);
+    $after['at'] = '2026-11-24T13:00:00+00:00';
+    $unit = [...$demo['instruments'][0], 'sizes' => array_map(static fn (string $size): array => ['size' => $size], $sizes)];
+    file_put_contents($work.'/logs/counts.json', json_encode([...$demo, 'instruments' => [$unit], 'checks' => [$before, $after], 'runs' => [$run]], JSON_THROW_ON_ERROR));
+    [$assess, $memory] = measured([$root.'/bin/console', 'footnote:assess', $work.'/logs/counts.json'], 5);
+    [$bare] = measured(['php', __DIR__.'/bare-columns.php', $work.'/logs/counts.csv'], 5);
+    printf("Counter log of 100 000 lines and eight sizes, whole process, median\n  footnote:assess %.2f s, bare PHP loop %.2f s; ratio = %.2f (at most 4), peak memory %.0f MB (at most 64)\n", $assess, $bare, $assess / $bare, $memory);
 }
 if ($what === 'logbooks') {
     $read = static fn (int $runs): mixed => json_decode((string) file_get_contents("$work/load-$runs.json"), true, 8, JSON_THROW_ON_ERROR);

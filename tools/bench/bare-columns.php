@@ -2,15 +2,15 @@
 
 declare(strict_types=1);
 
-// bare-gases.php FILE: the least that any program must do with a log of five channels: read, split, sum, keep the highest.
+// bare-columns.php FILE: the least that any program must do with a log of columns: read, split, sum, keep the highest.
 $file = fopen($argv[1], 'r');
 assert($file !== false);
-fgets($file);
-[$sums, $highest, $count] = [[0.0, 0.0, 0.0, 0.0, 0.0], [0.0, 0.0, 0.0, 0.0, 0.0], 0];
+$columns = substr_count((string) fgets($file), ',');
+[$sums, $highest, $count] = [array_fill(0, $columns, 0.0), array_fill(0, $columns, 0.0), 0];
 while (($line = fgets($file)) !== false) {
     $cells = explode(',', rtrim($line));
     $time = strtotime($cells[0]);
-    for ($i = 0; $i < 5; ++$i) {
+    for ($i = 0; $i < $columns; ++$i) {
         $value = (float) $cells[$i + 1];
         $sums[$i] += $value;
         $highest[$i] = max($highest[$i], $value);
