@@ -16,7 +16,6 @@ const signIn = async (name) => {
   await go('/');
   await page.getByLabel('Name').fill(name);
   await page.getByLabel('Password').fill('sallow-mill-2026');
-  if (name === 'technician') await shoot('sign-in');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.getByRole('navigation', { name: 'Views' }).waitFor();
 };
@@ -114,6 +113,9 @@ await shoot('result-sample');
 await go('/results/G-00001');
 await page.getByRole('img', { name: /^Log of/ }).waitFor();
 await shoot('result-monitor');
+await go('/results/P-00001');
+await page.getByRole('button', { name: 'Print' }).waitFor();
+await shoot('result-counter');
 await signIn('steward');
 await go('/kit');
 await shoot('kit');

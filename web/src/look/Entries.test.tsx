@@ -120,4 +120,22 @@ describe('fields as the server declares them', () => {
       throats: [{ name: 'A' }, { name: 'B' }],
     });
   });
+
+  it('says beside a table what is wrong with it, and what a flag means', () => {
+    render(
+      <Entries
+        entries={[
+          entry('sizes', 'rows', { label: 'Sizes', rows: [entry('size', 'decimal', { label: 'From' })] }),
+          entry('up', 'flag', { label: 'From a size up', help: 'Else between two sizes' }),
+        ]}
+        values={{}}
+        put={() => undefined}
+        problem={(name) => ({ sizes: 'name at least one size.', 'sizes/0/size': 'is no number.' })[name]}
+      />,
+    );
+    const table = screen.getByRole('group', { name: 'Sizes' });
+    expect(table.textContent).toContain('name at least one size.');
+    expect(table.textContent).toContain('is no number.');
+    expect(screen.getByText('Else between two sizes')).toBeTruthy();
+  });
 });

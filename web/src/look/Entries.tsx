@@ -1,5 +1,6 @@
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import FormHelperText from '@mui/material/FormHelperText';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useKit, useLibrary } from '../api/hooks';
@@ -125,15 +126,18 @@ function One({ entry, value, put, problem, large, label = entry.label }: OneProp
     }
     case 'flag':
       return (
-        <FormControlLabel
-          label={label}
-          control={
-            <Checkbox
-              checked={value === true}
-              onChange={(event) => put({ [entry.name]: event.target.checked })}
-            />
-          }
-        />
+        <div>
+          <FormControlLabel
+            label={label}
+            control={
+              <Checkbox
+                checked={value === true}
+                onChange={(event) => put({ [entry.name]: event.target.checked })}
+              />
+            }
+          />
+          {shared.helperText && <FormHelperText error={shared.error}>{shared.helperText}</FormHelperText>}
+        </div>
       );
     case 'rows':
       return (
@@ -259,10 +263,12 @@ function RowsField({
   problem: ((name: string) => string | undefined) | undefined;
 }) {
   const shown = rows.length > 0 ? rows : [{}];
+  const said = problem?.(entry.name);
   return (
     <fieldset style={{ gridColumn: '1 / -1', border: 0, padding: 0, margin: 0 }}>
       <legend>{entry.label}</legend>
       {entry.help && <div style={{ color: ink.soft, fontSize: '0.86rem' }}>{entry.help}</div>}
+      {said && <FormHelperText error>{said}</FormHelperText>}
       {shown.map((row, place) => (
         <div
           key={place}
