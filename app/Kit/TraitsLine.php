@@ -28,9 +28,18 @@ final class TraitsLine
     public static function line(Traits $traits, array $entries): string
     {
         $words = [];
+        $bare = false;
         foreach ($entries as $entry) {
+            // A number whose unit is chosen beside it, as on a label: "18.0 % vol".
+            $unit = $bare && $entry->kind === EntryKind::Choice;
+            $bare = $entry->kind === EntryKind::Decimal && $entry->required && $entry->units === [Unit::None];
             foreach ($entry->kind === EntryKind::Rows ? \array_slice(self::shown($traits, [$entry]), 0, 1) : self::shown($traits, [$entry]) as $trait) {
+                if ($unit && $words !== []) {
+                    $words[array_key_last($words)] .= ' '.$trait['shown'];
+                    continue;
+                }
                 $words[] = match (true) {
+                    $bare => $trait['shown'],
                     $trait['flag'] => lcfirst($trait['label']),
                     // Of a table the names must do: what its rows hold stands on the page of the unit.
                     $entry->kind === EntryKind::Rows => lcfirst($entry->label).' '.implode(', ', array_filter(array_map(static fn (Traits $row): ?string => $row->shown($entry->rows[0]->name), $traits->rows($entry->name)), \is_string(...))),

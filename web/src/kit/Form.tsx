@@ -24,6 +24,8 @@ export function Form({ title, action, problem, busy, wide = false, onClose, onSu
   return (
     <Dialog open onClose={onClose} maxWidth={wide ? 'lg' : 'sm'} fullWidth aria-labelledby="form-title">
       <form
+        // The fields scroll; what ends the form stays in sight.
+        style={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}
         onSubmit={(event) => {
           event.preventDefault();
           onSubmit();
@@ -35,14 +37,15 @@ export function Form({ title, action, problem, busy, wide = false, onClose, onSu
             display: 'grid',
             gridTemplateColumns: 'repeat(auto-fit, minmax(200px, 1fr))',
             gap: 2,
-            '& > *': { mt: 0.75 },
+            // Room for the label of the first row, which the title takes away.
+            '&&': { pt: 1 },
           }}
         >
           {children}
-          <div style={{ gridColumn: '1 / -1' }}>
-            <Told problem={problem} />
-          </div>
         </DialogContent>
+        <div style={{ padding: '0 24px' }}>
+          <Told problem={problem} />
+        </div>
         <DialogActions>
           <Button onClick={onClose}>Leave it</Button>
           <Button type="submit" variant="contained" disabled={busy}>

@@ -67,7 +67,7 @@ export function KitView() {
                         </div>
                       ))}
                     </td>
-                    <td style={{ color: ink.soft, maxWidth: 300 }}>
+                    <td style={{ color: ink.soft, minWidth: 240, maxWidth: 300 }}>
                       {reference.kindTitle}
                       {reference.about && `, ${reference.about}`}
                       {reference.left && <div style={{ color: ink.text }}>Left: {reference.left}</div>}
@@ -83,7 +83,9 @@ export function KitView() {
                       {(newest?.values ?? []).length > 4 && (
                         <div>and {(newest?.values ?? []).length - 4} more</div>
                       )}
-                      {reference.constants.length > 0 && <div>{words(reference.constants)}</div>}
+                      {reference.constants.map((trait, place) => (
+                        <div key={place}>{words([trait])}</div>
+                      ))}
                     </td>
                     <td>
                       {newest ? (
