@@ -37,7 +37,7 @@ final class GasPropertyTest extends TestCase
                 ->run('r', '08:00', $stop->format('Y-m-d\TH:i:s'), ['PID' => $log])
                 ->check('k2', '12:10', ['PID' => (string) $span[1]], zero: ['PID' => (string) $zero[1]])->limit('peak-ppm:isobutylene', '30', 'ppm')->assess();
             foreach (['twa-ppm:isobutylene', 'stel-ppm:isobutylene', 'peak-ppm:isobutylene', 'above-l0:isobutylene'] as $k => $key) {
-                $own = GasScene::result($assessment, $key)->between?->toFloat() ?? \NAN;
+                $own = Scene::result($assessment, $key)->between?->toFloat() ?? \NAN;
                 self::assertEqualsWithDelta($numbers[4 * $place + $k], $own, 1e-9 * max(1.0, abs($numbers[4 * $place + $k])), "case $place, $key");
             }
         }
@@ -91,9 +91,9 @@ final class GasPropertyTest extends TestCase
         self::assertSame(Verdict::Valid, $one->channels()['PID']);
         self::assertSame([Verdict::Corrected, Verdict::Corrected], array_values($other->channels()), 'all channels were in the same cap');
         foreach (['stel-ppm:isobutylene', 'peak-ppm:isobutylene', 'stel-ppm:carbon-monoxide'] as $key) {
-            self::assertSame(GasScene::result($one, $key)->indicated?->full(), GasScene::result($other, $key)->indicated?->full(), $key);
+            self::assertSame(Scene::result($one, $key)->indicated?->full(), Scene::result($other, $key)->indicated?->full(), $key);
         }
-        self::assertSame('9.833333333333', GasScene::result($other, 'twa-ppm:isobutylene')->indicated?->full(), 'two minutes of gas and one on either side are not in it: 20 ppm for 236 of 480 min');
+        self::assertSame('9.833333333333', Scene::result($other, 'twa-ppm:isobutylene')->indicated?->full(), 'two minutes of gas and one on either side are not in it: 20 ppm for 236 of 480 min');
     }
 
     /** A single decimal on its limit: 0.1 to 0.4 ppm against 0.3 passes (binary floats say 0.30000000000000004). */

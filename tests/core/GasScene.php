@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
-use Footnote\Core\Families;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasFamily;
 use Footnote\Core\Gas\GasResults;
 use Footnote\Core\Judgement\Assessment;
-use Footnote\Core\Judgement\Result;
 use Footnote\Core\Record\RecordedCampaign;
 use Footnote\Core\Record\RecordReader;
 
@@ -168,25 +166,7 @@ final class GasScene
 
     public function assess(string $run = 'r', string $policy = 'standard'): Assessment
     {
-        $campaign = $this->read();
-        foreach ($campaign->timelines as $timeline) {
-            foreach ($timeline->runs as $one) {
-                if ($one->id === $run) {
-                    return Families::assessor()->assess($one, $timeline, Scene::policy($policy), $campaign->yardsticks);
-                }
-            }
-        }
-        throw new \OutOfBoundsException($run);
-    }
-
-    public static function result(Assessment $assessment, string $key): Result
-    {
-        foreach ($assessment->results as $result) {
-            if ($result->key === $key) {
-                return $result;
-            }
-        }
-        throw new \OutOfBoundsException($key.' is not among '.implode(', ', array_map(static fn (Result $result): string => $result->key, $assessment->results)));
+        return Scene::assessed($this->read(), $run, $policy);
     }
 
     public static function channelOf(Assessment $assessment, string $channel): ChannelResults

@@ -33,7 +33,7 @@ final class GasTablesTest extends TestCase
     public function testMeanOfBothEnds(): void
     {
         $assessment = $this->display('CO', '78', ['CO' => '48.2'], ['CO' => '1.5']);
-        self::assertSame('81.906', GasScene::result($assessment, 'twa-ppm:carbon-monoxide')->pre === null ? '' : Exact::of(480)->dividedBy(240)->times($this->exact($assessment, 'twa-ppm:carbon-monoxide', Answer::Pre))->rounded(3));
+        self::assertSame('81.906', Scene::result($assessment, 'twa-ppm:carbon-monoxide')->pre === null ? '' : Exact::of(480)->dividedBy(240)->times($this->exact($assessment, 'twa-ppm:carbon-monoxide', Answer::Pre))->rounded(3));
     }
 
     /** Two-point calibration (common practice): zero 0.2, span 97.4 at 100, reading 40 give 40.947. */
@@ -67,7 +67,7 @@ final class GasTablesTest extends TestCase
         $row = ['PID' => ['expected' => '10']];
         foreach (['', '10'] as $left) {
             $assessment = (new GasScene())->check('k1', '07:45', ['PID' => '11'], ['PID' => $left], row: $row)->run('r', '08:00', '16:00', [], [['channel' => 'PID', 'mean' => '4.2']])->check('k2', '16:10', ['PID' => '10'])->assess();
-            $result = GasScene::result($assessment, 'twa-ppm:isobutylene');
+            $result = Scene::result($assessment, 'twa-ppm:isobutylene');
             self::assertSame('42', (string) $this->exact($assessment, 'twa-ppm:isobutylene', Answer::Pre));
             self::assertSame('4.2', (string) $result->indicated?->value);
             self::assertSame(Answer::Between, $result->reported, 'what is set right by rule is reported');
@@ -80,7 +80,7 @@ final class GasTablesTest extends TestCase
     {
         $scene = (new GasScene())->check('k1', '07:45', ['O2' => '20.6'], zero: ['O2' => '20.6'])->run('r', '08:00', '12:00', [], [['channel' => 'O2', 'lowest' => '19.2']])->check('k2', '12:10', ['O2' => '20.6'], zero: ['O2' => '20.6']);
         $scene->record = $this->relabelled($scene->record, 'oxygen', '20.9');
-        $result = GasScene::result($scene->limit('lowest:oxygen', '19.5', '% vol', ['comparator' => '<'])->assess(), 'lowest:oxygen');
+        $result = Scene::result($scene->limit('lowest:oxygen', '19.5', '% vol', ['comparator' => '<'])->assess(), 'lowest:oxygen');
         self::assertSame(Exact::of('19.2')->times(Exact::of('20.9'))->dividedBy(Exact::of('20.6'))->rounded(6), $result->pre?->value instanceof Exact ? $result->pre->value->rounded(6) : '');
         self::assertTrue($result->outcomes[0]->crossed, 'indicated is reported, and 19.2 lies below 19.5');
         self::assertTrue($result->worstIsLow);
@@ -226,7 +226,7 @@ final class GasTablesTest extends TestCase
 
     private function exact(\Footnote\Core\Judgement\Assessment $assessment, string $key, Answer $answer): Exact
     {
-        $value = GasScene::result($assessment, $key)->answer($answer)?->value;
+        $value = Scene::result($assessment, $key)->answer($answer)?->value;
         self::assertInstanceOf(Exact::class, $value);
 
         return $value;

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
-use Footnote\Core\Families;
 use Footnote\Core\Judgement\Assessment;
-use Footnote\Core\Judgement\Result;
 use Footnote\Core\Particle\ParticleFamily;
 use Footnote\Core\Record\RecordReader;
 
@@ -86,24 +84,6 @@ final class ParticleScene
 
     public function assess(string $run = 'r', string $policy = 'standard'): Assessment
     {
-        $campaign = (new RecordReader())->read($this->record, fn (string $name): array => array_map(static fn (string $line): string => $line."\n", explode("\n", $this->logs[$name])));
-        foreach ($campaign->timelines as $timeline) {
-            foreach ($timeline->runs as $one) {
-                if ($one->id === $run) {
-                    return Families::assessor()->assess($one, $timeline, Scene::policy($policy), $campaign->yardsticks);
-                }
-            }
-        }
-        throw new \OutOfBoundsException($run);
-    }
-
-    public static function result(Assessment $assessment, string $key): Result
-    {
-        foreach ($assessment->results as $result) {
-            if ($result->key === $key) {
-                return $result;
-            }
-        }
-        throw new \OutOfBoundsException($key.' is not among '.implode(', ', array_map(static fn (Result $result): string => $result->key, $assessment->results)));
+        return Scene::assessed((new RecordReader())->read($this->record, fn (string $name): array => array_map(static fn (string $line): string => $line."\n", explode("\n", $this->logs[$name]))), $run, $policy);
     }
 }

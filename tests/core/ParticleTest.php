@@ -76,7 +76,7 @@ final class ParticleTest extends TestCase
     public function testConcentrationByHand(): void
     {
         $scene = (new ParticleScene())->check('k1', '07:45', blank: ['0.3' => '2830'])->run('r', '08:00', '09:40', ['0.3' => array_fill(0, 100, '28300')])->check('k2', '09:50', blank: ['0.3' => '2830']);
-        $result = ParticleScene::result($scene->assess(), 'count:0.3');
+        $result = Scene::result($scene->assess(), 'count:0.3');
         self::assertSame(['10', '9.9'], [(string) $result->indicated?->value, (string) $result->pre?->value]);
         self::assertEqualsWithDelta(9.9, $result->between?->toFloat(), 1e-9);
         self::assertStringContainsString('By counting alone', $result->notes[0]);
@@ -98,7 +98,7 @@ final class ParticleTest extends TestCase
         $one = (new ParticleScene())->check('k1', '07:45', ['2.83'], ['0.3' => '40', '0.5' => '10', '5.0' => '1'])->run('r', '08:00', '09:30', $up)->check('k2', '09:40', ['2.76'], ['0.3' => '60', '0.5' => '20', '5.0' => '3'])->assess();
         $other = (new ParticleScene(['cumulative' => false]))->check('k1', '07:45', ['2.83'], ['0.3' => '30', '0.5' => '9', '5.0' => '1'])->run('r', '08:00', '09:30', $between)->check('k2', '09:40', ['2.76'], ['0.3' => '40', '0.5' => '17', '5.0' => '3'])->assess();
         foreach (['count:0.3', 'count:0.5', 'count:5.0', 'bin:0.3', 'bin:0.5'] as $key) {
-            [$a, $b] = [ParticleScene::result($one, $key), ParticleScene::result($other, $key)];
+            [$a, $b] = [Scene::result($one, $key), Scene::result($other, $key)];
             foreach (['indicated', 'pre', 'post', 'between'] as $answer) {
                 self::assertEqualsWithDelta($a->{$answer}?->toFloat(), $b->{$answer}?->toFloat(), 1e-12, "$key, $answer");
             }
@@ -115,7 +115,7 @@ final class ParticleTest extends TestCase
         }
         $numbers = $this->numbersOfR(\sprintf('x <- c(%s); u <- (0:239)/240; q <- 2.83 + (2.70-2.83)*u; b <- 4 + (7-4)*u; cat(format(mean((x - b)/(q*1000), na.rm=TRUE), digits=17))', implode(',', array_map(static fn (string $one): string => $one === '--' ? 'NA' : $one, $counts))));
         $assessment = (new ParticleScene())->check('k1', '07:45', ['2.83'], ['0.3' => '40'])->run('r', '08:00', '12:00', ['0.3' => $counts])->check('k2', '12:10', ['2.70'], ['0.3' => '70'])->assess();
-        self::assertEqualsWithDelta($numbers[0], ParticleScene::result($assessment, 'count:0.3')->between?->toFloat(), 1e-9);
+        self::assertEqualsWithDelta($numbers[0], Scene::result($assessment, 'count:0.3')->between?->toFloat(), 1e-9);
     }
 
     /** P-5: a filter of the same period scales the log; the mean of the scaled log is the filter. */
@@ -125,9 +125,9 @@ final class ParticleTest extends TestCase
         $zero = static fn (string $value): array => ['zeroFound' => [['value' => $value]], 'blankMinutes' => null, 'cell' => null, 'laser' => null];
         $scene = ParticleScene::photometer()->check('k1', '07:45', ['1.7'], [], $zero('0.2'))->run('r', '08:00', '12:00', ['dust' => $dust], ['weighed' => '2.4', 'weighedFrom' => 'A-7', 'shiftMinutes' => 480])->check('k2', '12:10', ['1.7'], [], $zero('0.2'));
         $assessment = $scene->assess();
-        self::assertSame('1', (string) ParticleScene::result($assessment, 'mean:dust')->pre?->value, '1.2 on its scale less 0.2');
-        self::assertSame('1.2', (string) ParticleScene::result($assessment, 'twa:dust')->between?->value, '2.4 mg/m³ for half of the shift');
-        self::assertSame('2.88', (string) ParticleScene::result($assessment, 'peak:dust')->between?->value, '(1.4 − 0.2)·2.4');
+        self::assertSame('1', (string) Scene::result($assessment, 'mean:dust')->pre?->value, '1.2 on its scale less 0.2');
+        self::assertSame('1.2', (string) Scene::result($assessment, 'twa:dust')->between?->value, '2.4 mg/m³ for half of the shift');
+        self::assertSame('2.88', (string) Scene::result($assessment, 'peak:dust')->between?->value, '(1.4 − 0.2)·2.4');
     }
 
     /**
@@ -221,9 +221,9 @@ final class ParticleTest extends TestCase
         $unit = ['kind' => 'liquid counter', 'nominalFlow' => ['value' => '75', 'unit' => 'mL/min']];
         $first = (new ParticleScene($unit))->check('k1', '07:45', particle: ['flowFound' => [$row('75', '60.0'), $row('76', '60.0')]])->run('r', '08:00', '08:10', ['0.3' => array_fill(0, 10, '755')])->assess();
         $swapped = (new ParticleScene($unit))->check('k1', '07:45', particle: ['flowFound' => [$row('76', '60.0'), $row('75', '60.0')]])->run('r', '08:00', '08:10', ['0.3' => array_fill(0, 10, '755')])->assess();
-        $value = ParticleScene::result($first, 'count:0.3')->pre?->value;
+        $value = Scene::result($first, 'count:0.3')->pre?->value;
         self::assertInstanceOf(Exact::class, $value);
         self::assertSame(0, $value->compareTo(Exact::of('755')->minus(Exact::of('0.1'))->dividedBy(Exact::of('75.5'))), '(755 − 0.1) counts a minute in 75.5 mL');
-        self::assertSame((string) $value, (string) ParticleScene::result($swapped, 'count:0.3')->pre?->value);
+        self::assertSame((string) $value, (string) Scene::result($swapped, 'count:0.3')->pre?->value);
     }
 }

@@ -98,11 +98,17 @@ final class Scene
 
     public function assess(string $run, string $policy = 'standard', ?Yardsticks $yardsticks = null): Assessment
     {
-        $campaign = $this->read();
-        $timeline = $campaign->timelines['D'];
-        foreach ($timeline->runs as $one) {
-            if ($one->id === $run) {
-                return Families::assessor()->assess($one, $timeline, self::policy($policy), $yardsticks ?? $campaign->yardsticks);
+        return self::assessed($this->read(), $run, $policy, $yardsticks);
+    }
+
+    /** A run of a whole record, on whatever unit it was made. */
+    public static function assessed(RecordedCampaign $campaign, string $run, string $policy, ?Yardsticks $yardsticks = null): Assessment
+    {
+        foreach ($campaign->timelines as $timeline) {
+            foreach ($timeline->runs as $one) {
+                if ($one->id === $run) {
+                    return Families::assessor()->assess($one, $timeline, self::policy($policy), $yardsticks ?? $campaign->yardsticks);
+                }
             }
         }
         throw new \OutOfBoundsException($run);
@@ -158,7 +164,7 @@ final class Scene
                 return $result;
             }
         }
-        throw new \OutOfBoundsException($key);
+        throw new \OutOfBoundsException($key.' is not among '.implode(', ', array_map(static fn (Result $result): string => $result->key, $assessment->results)));
     }
 
     public static function fields(mixed $data): Fields
