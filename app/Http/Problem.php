@@ -35,6 +35,9 @@ final class Problem extends \RuntimeException
 
     private static function lastName(string $path): string
     {
-        return trim(strtolower((string) preg_replace('/(?<!^)[A-Z]/', ' $0', basename($path))));
+        $name = basename($path);
+
+        // A number alone says nothing: "line 62".
+        return trim(strtolower((string) preg_replace('/(?<!^)[A-Z]/', ' $0', ctype_digit($name) ? basename(\dirname($path)).' '.$name : $name)));
     }
 }

@@ -26,10 +26,10 @@ final readonly class ProblemListener
         if (!str_starts_with($event->getRequest()->getPathInfo(), '/api/')) {
             return;
         }
-        $problem = $event->getThrowable();
+        $thrown = $event->getThrowable();
+        $problem = $thrown instanceof InvalidRecord ? Problem::field($thrown->path, $thrown->problem) : $thrown;
         $event->setResponse(match (true) {
             $problem instanceof Problem => Problem::response($problem->status, $problem->getMessage(), $problem->fields),
-            $problem instanceof InvalidRecord => Problem::response(422, 'Nothing was saved. '.$problem->getMessage(), [['field' => $problem->path, 'problem' => $problem->problem]]),
             $problem instanceof InvalidPolicy => Problem::response(422, 'Nothing was saved. '.$problem->getMessage(), [['field' => $problem->path, 'problem' => $problem->getMessage()]]),
             $problem instanceof AccessDeniedException => Problem::response(403, 'Your role does not allow this. Nothing was changed.'),
             $problem instanceof AuthenticationException => Problem::response(401, 'Sign in first.'),

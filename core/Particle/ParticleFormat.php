@@ -172,6 +172,11 @@ final readonly class ParticleFormat implements ContentFormat
                 throw new InvalidRecord($fields->at($list), 'is for a unit that was adjusted; where nothing was adjusted, as left is as found.');
             }
         }
+        foreach ($traits->rows('blankFound') as $place => $row) {
+            if ($row->decimal('value')?->decimals() > 0) {
+                throw new InvalidRecord($fields->at('blankFound').'/'.$place.'/value', 'must be a whole number: what was counted in all the minutes, not a mean.');
+            }
+        }
         if ($traits->rows('blankFound') !== [] && $traits->decimal('blankMinutes') === null) {
             throw new InvalidRecord($fields->at('blankMinutes'), 'is missing: how long were they counted?');
         }
