@@ -195,7 +195,7 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
               label="How it came"
               value={typeof reading.provenance === 'string' ? reading.provenance : 'typed'}
               onChange={(event) => change(place, { provenance: event.target.value })}
-              sx={{ minWidth: several ? 104 : 180 }}
+              sx={{ minWidth: several ? 104 : 180, ...asHighAsAReading(!several) }}
             >
               {grades.map((grade) => (
                 <MenuItem key={grade} value={grade}>
@@ -303,7 +303,7 @@ function Cell({
             put({ ...measured, unit: event.target.value });
           }}
           slotProps={{ select: { inputProps: { 'aria-label': `${label}, unit` } } }}
-          sx={{ width: 100 }}
+          sx={{ width: 100, ...asHighAsAReading(width > 100) }}
         >
           {column.units.map((unit) => (
             <MenuItem key={unit} value={unit}>
@@ -315,6 +315,9 @@ function Cell({
     </span>
   );
 }
+
+/** What stands beside a reading is as high as it is. */
+const asHighAsAReading = (large: boolean) => ({ '& .MuiInputBase-root': { minHeight: large ? 64 : 51 } });
 
 function Adjusted({ step, answers, put }: Props) {
   const flag = flagOf(step);
