@@ -261,7 +261,11 @@ function Cell({
         helperText={problem}
         onChange={(event) => put(event.target.value)}
         slotProps={{ inputLabel: { shrink: true } }}
-        sx={{ minWidth: 96, '& .MuiSelect-select': { fontSize: '1.2rem', fontWeight: 650 } }}
+        sx={{
+          minWidth: 96,
+          '& .MuiSelect-select': { fontSize: '1.2rem', fontWeight: 650 },
+          ...asHighAsAReading(width > 100),
+        }}
       >
         {column.choices.map((choice) => (
           <MenuItem key={choice.value} value={choice.value}>
