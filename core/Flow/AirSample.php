@@ -7,6 +7,7 @@ namespace Footnote\Core\Flow;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Quantity\Decimal;
@@ -54,7 +55,7 @@ final readonly class AirSample implements RunContent
         $origin = new Origin('run', $this->code, 'read in the field');
         $inputs = array_map(static fn (Decimal $gauge): Figure => Figure::read('I', 'sampler\'s gauge', $gauge->value, Unit::None, $origin, $gauge->decimals()), $this->gauges);
 
-        return Figure::derived('I', 'mean of the sampler\'s gauge', Exact::mean(array_map(static fn (Decimal $gauge): Exact => $gauge->value, $this->gauges)), Unit::None, FlowEquation::Replicates, $inputs, 2);
+        return Figure::derived('I', 'mean of the sampler\'s gauge', Exact::mean(array_map(static fn (Decimal $gauge): Exact => $gauge->value, $this->gauges)), Unit::None, SharedEquation::Replicates, $inputs, 2);
     }
 
     public function designFlow(): ?Measured

@@ -6,6 +6,7 @@ namespace Footnote\Core\Flow;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
@@ -130,7 +131,7 @@ final readonly class AnalyteResult
         }
         $mean = Exact::mean($values);
 
-        return Figure::derived('m_blank', \sprintf('mean of %d %s blank%s', \count($values), $this->blanks[0]->kind, \count($values) === 1 ? '' : 's'), $mean, Unit::Microgram, FlowEquation::Replicates, $figures, Digits::significant($mean, 3));
+        return Figure::derived('m_blank', \sprintf('mean of %d %s blank%s', \count($values), $this->blanks[0]->kind, \count($values) === 1 ? '' : 's'), $mean, Unit::Microgram, SharedEquation::Replicates, $figures, Digits::significant($mean, 3));
     }
 
     /** Whether nothing was found in either section. */

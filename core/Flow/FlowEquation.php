@@ -10,12 +10,10 @@ use Footnote\Core\Derivation\SourceMark;
 /** The equations of flow, volume and concentration, by the identifiers of docs/methods.md. T in kelvin, P absolute. */
 enum FlowEquation: string implements Equation
 {
-    case TimedVolume = 'F-1';
     case WaterVapour = 'F-2';
     case Standard = 'F-3';
     case VariableArea = 'F-4';
     case CriticalOrifice = 'F-5';
-    case Change = 'F-6';
     case Between = 'F-7';
     case Volume = 'F-8';
     case CautiousVolume = 'F-9';
@@ -24,11 +22,8 @@ enum FlowEquation: string implements Equation
     case GaugeCurve = 'F-12';
     case Leak = 'F-13';
     case Concentration = 'C-1';
-    case PartsPerMillion = 'C-2';
-    case TimeWeightedAverage = 'C-3';
     case ShortTerm = 'C-4';
     case Confidence = 'C-5';
-    case Replicates = 'S-1';
     case Regression = 'S-2';
 
     public function id(): string
@@ -39,12 +34,10 @@ enum FlowEquation: string implements Equation
     public function expression(): string
     {
         return match ($this) {
-            self::TimedVolume => 'Q = V/t; soap film with the room\'s humidity: Q = (V/t)·(P − P_w)/(P − φ·P_w)',
             self::WaterVapour => 'P_w = 0.61094·exp(17.625 t/(t + 243.04)) kPa',
             self::Standard => 'Q_std = Q_act·(P/P_ref)·(T_ref/T)',
             self::VariableArea => 'Q = Q_ind·√((P_cal/P)·(T/T_cal))',
             self::CriticalOrifice => 'Q_act ∝ √T while choked',
-            self::Change => 'ΔQ = 100·(Q_post − Q_pre)/Q_pre %, Q_pre as left',
             self::Between => 'straight lines between checks, constant outside; with two checks the mean',
             self::Volume => 'V = ∫Q dt over running time; V_ref = V·(P/P_ref)·(T_ref/T)',
             self::CautiousVolume => 'the smallest volume over the bracket gives the highest concentration',
@@ -53,11 +46,8 @@ enum FlowEquation: string implements Equation
             self::GaugeCurve => '√(I·(P_a/760)·(298/T_a)) = slope·Q_std + intercept',
             self::Leak => 'ΔP over t; leak = V_line·ΔP/(P_ambient·t)',
             self::Concentration => 'c = (m_front + m_back − m_blank)/(DE·V)',
-            self::PartsPerMillion => 'ppm = (mg/m³)·V_m/M, V_m = R·T/P',
-            self::TimeWeightedAverage => 'TWA = Σ c_i·t_i/480 min; mixture Σ c_i/L_i',
             self::ShortTerm => 'highest 15 min mean',
             self::Confidence => 'Y = c/L; UCL, LCL = Y ± SAE',
-            self::Replicates => 'mean; range over mean',
             self::Regression => 'ordinary least squares: slope, intercept, r, residuals',
         };
     }
@@ -66,11 +56,10 @@ enum FlowEquation: string implements Equation
     {
         return match ($this) {
             self::WaterVapour => 'Alduchov & Eskridge 1996',
-            self::Standard, self::Volume, self::Leak, self::PartsPerMillion => 'ideal gas',
+            self::Standard, self::Volume, self::Leak => 'ideal gas',
             self::VariableArea => 'NIOSH NMAM',
             self::Between => 'trapezoid rule',
             self::TransferOrifice, self::GaugeCurve => '40 CFR 50 App. B',
-            self::TimeWeightedAverage => '29 CFR 1910.1000(d)',
             self::Confidence => 'OSHA technical practice',
             default => 'common practice',
         };
@@ -79,7 +68,7 @@ enum FlowEquation: string implements Equation
     public function mark(): SourceMark
     {
         return match ($this) {
-            self::WaterVapour, self::TransferOrifice, self::GaugeCurve, self::TimeWeightedAverage, self::Standard, self::Volume, self::Leak, self::PartsPerMillion => SourceMark::Published,
+            self::WaterVapour, self::TransferOrifice, self::GaugeCurve, self::Standard, self::Volume, self::Leak => SourceMark::Published,
             self::VariableArea, self::Confidence => SourceMark::FromMemory,
             self::Between => SourceMark::Own,
             default => SourceMark::CommonPractice,

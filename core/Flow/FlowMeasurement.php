@@ -7,6 +7,7 @@ namespace Footnote\Core\Flow;
 use Footnote\Core\Air\ConditionsMissing;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Flow\Standard\FlowStandard;
@@ -55,8 +56,8 @@ final readonly class FlowMeasurement
 
         return new self(
             $flows,
-            Figure::derived('Q', 'actual flow '.$when, $mean, Unit::LitrePerMinute, FlowEquation::Replicates, $flows, $decimals),
-            Figure::derived('R', 'range over mean '.$when, Real::isZero($mean) ? Exact::zero() : Real::times(Real::by(Real::minus($high, $low), $mean), Exact::of(100)), Unit::Percent, FlowEquation::Replicates, $flows, 2),
+            Figure::derived('Q', 'actual flow '.$when, $mean, Unit::LitrePerMinute, SharedEquation::Replicates, $flows, $decimals),
+            Figure::derived('R', 'range over mean '.$when, Real::isZero($mean) ? Exact::zero() : Real::times(Real::by(Real::minus($high, $low), $mean), Exact::of(100)), Unit::Percent, SharedEquation::Replicates, $flows, 2),
         );
     }
 

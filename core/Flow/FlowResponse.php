@@ -7,6 +7,7 @@ namespace Footnote\Core\Flow;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
@@ -76,7 +77,7 @@ final readonly class FlowResponse
 
     public static function change(Figure $before, Figure $after, string $meaning): Figure
     {
-        return Figure::derived('ΔQ', $meaning, Real::times(Real::by(Real::minus($after->value, $before->value), $before->value), Exact::of(100)), Unit::Percent, FlowEquation::Change, [$after, $before], 2);
+        return Figure::derived('ΔQ', $meaning, Real::times(Real::by(Real::minus($after->value, $before->value), $before->value), Exact::of(100)), Unit::Percent, SharedEquation::Change, [$after, $before], 2);
     }
 
     /** The curve that serves the sampler's gauge at a check: that of the last multi-point calibration up to it. */

@@ -8,6 +8,7 @@ use Footnote\Core\Air\Air;
 use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -200,7 +201,7 @@ final readonly class SampleWorkings
         $volume = $conditions->molarVolume($air ?? new Air(null, null));
         $factor = $volume->dividedBy($molar->value);
         $value = Real::times($concentration->value, $factor);
-        $figure = Figure::derived($concentration->symbol, $concentration->meaning.', by volume', $value, Unit::PartsPerMillion, FlowEquation::PartsPerMillion, [
+        $figure = Figure::derived($concentration->symbol, $concentration->meaning.', by volume', $value, Unit::PartsPerMillion, SharedEquation::PartsPerMillion, [
             $concentration,
             Figure::read('V_m', 'molar volume at '.$conditions->name, $volume, Unit::LitrePerMole, new Origin('criterion', $conditions->id, $conditions->volumeSource()), 3),
             Figure::read('M', 'molar mass of '.$analyte->name(), $molar->value, Unit::GramPerMole, new Origin('library', $analyte->analyte, $analyte->substance?->text('source') ?? 'library of substances'), $molar->decimals()),

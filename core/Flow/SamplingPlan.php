@@ -8,6 +8,7 @@ use Footnote\Core\Air\Air;
 use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
@@ -99,7 +100,7 @@ final readonly class SamplingPlan
         $undecided = null;
         if ($drift !== null) {
             $size = $drift->value instanceof Exact ? $drift->value->absolute() : abs($drift->value);
-            $undecided = Figure::derived('e', 'distance from the limit within which drift leaves a result undecided', $size, Unit::Percent, FlowEquation::Change, [$drift], 1);
+            $undecided = Figure::derived('e', 'distance from the limit within which drift leaves a result undecided', $size, Unit::Percent, SharedEquation::Change, [$drift], 1);
             $words[] = \sprintf('The flow of this unit has changed by %s %% at most. If it does so again, a result within %s %% of the limit is undecided.', $drift->signed(), $undecided->shown());
         }
 
@@ -121,7 +122,7 @@ final readonly class SamplingPlan
         $ppm = $asked('L', 'limit', $limit->value->value, Unit::PartsPerMillion);
         $value = $limit->value->value->times($molar->value)->dividedBy($volume);
 
-        return Figure::derived('L', 'limit by mass, at 25 °C and 101.325 kPa', $value, Unit::MilligramPerCubicMetre, FlowEquation::PartsPerMillion, [$ppm, Figure::read('V_m', 'molar volume', $volume, Unit::LitrePerMole, new Origin('criterion', 'plan', $conditions->volumeSource()), 2), Figure::read('M', 'molar mass', $molar->value, Unit::GramPerMole, new Origin('library', $substance->text('code') ?? '', $substance->text('source') ?? 'library of substances'), $molar->decimals())], Digits::significant($value, 3));
+        return Figure::derived('L', 'limit by mass, at 25 °C and 101.325 kPa', $value, Unit::MilligramPerCubicMetre, SharedEquation::PartsPerMillion, [$ppm, Figure::read('V_m', 'molar volume', $volume, Unit::LitrePerMole, new Origin('criterion', 'plan', $conditions->volumeSource()), 2), Figure::read('M', 'molar mass', $molar->value, Unit::GramPerMole, new Origin('library', $substance->text('code') ?? '', $substance->text('source') ?? 'library of substances'), $molar->decimals())], Digits::significant($value, 3));
     }
 
     private static function percent(Decimal $share): string

@@ -6,6 +6,7 @@ namespace Footnote\Core\Flow;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\AdditiveMixture;
 use Footnote\Core\Judgement\Answer;
@@ -57,7 +58,7 @@ final readonly class ShiftExposure
             }
         }
 
-        return array_map($limits->against(...), [...$results, ...AdditiveMixture::all($results, $this->yardsticks, FlowEquation::TimeWeightedAverage)]);
+        return array_map($limits->against(...), [...$results, ...AdditiveMixture::all($results, $this->yardsticks, SharedEquation::TimeWeightedAverage)]);
     }
 
     /** @return list<Result> */
@@ -95,7 +96,7 @@ final readonly class ShiftExposure
                 array_push($inputs, $figure, $part['time']);
             }
             $value = Real::by($high, Exact::of(self::EIGHT_HOURS));
-            $twa = Figure::derived('TWA', 'time-weighted average over 8 h of '.$analyte->name(), $value, Unit::MilligramPerCubicMetre, FlowEquation::TimeWeightedAverage, $inputs, Digits::significant($value, 3));
+            $twa = Figure::derived('TWA', 'time-weighted average over 8 h of '.$analyte->name(), $value, Unit::MilligramPerCubicMetre, SharedEquation::TimeWeightedAverage, $inputs, Digits::significant($value, 3));
 
             return $interval ? $twa->downTo(Real::by($low, Exact::of(self::EIGHT_HOURS))) : $twa;
         };

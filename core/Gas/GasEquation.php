@@ -19,9 +19,6 @@ enum GasEquation: string implements Equation
     case Exposure = 'G-7';
     case GasLeft = 'G-8';
     case Plateau = 'G-9';
-    case PartsPerMillion = 'C-2';
-    case TimeWeightedAverage = 'C-3';
-    case Replicates = 'S-1';
 
     public function id(): string
     {
@@ -40,9 +37,6 @@ enum GasEquation: string implements Equation
             self::Exposure => 'TWA = c̄·t/480 min; highest 15 min mean; peak; gaps are not zeros, a window with under 75 % of its data is judged against no limit',
             self::GasLeft => 'V_left = V_full·P/P_full; minutes = V_left/flow',
             self::Plateau => 'over the last 20 s slope and range within their limits',
-            self::PartsPerMillion => 'ppm = (mg/m³)·V_m/M, V_m = R·T/P',
-            self::TimeWeightedAverage => 'TWA = Σ c_i·t_i/480 min; mixture Σ c_i/L_i',
-            self::Replicates => 'mean; range over mean',
         };
     }
 
@@ -54,9 +48,8 @@ enum GasEquation: string implements Equation
             self::Drift => 'EPA Method 7E form; common practice',
             self::Ionisation => 'photoionisation',
             self::WrongValue => 'proportional response',
-            self::GasLeft, self::PartsPerMillion => 'ideal gas',
+            self::GasLeft => 'ideal gas',
             self::Exposure, self::Plateau => 'own',
-            self::TimeWeightedAverage => '29 CFR 1910.1000(d)',
             default => 'common practice',
         };
     }
@@ -64,7 +57,7 @@ enum GasEquation: string implements Equation
     public function mark(): SourceMark
     {
         return match ($this) {
-            self::Corrected, self::GasLeft, self::PartsPerMillion, self::TimeWeightedAverage, self::Ionisation => SourceMark::Published,
+            self::Corrected, self::GasLeft, self::Ionisation => SourceMark::Published,
             self::Exposure, self::Plateau => SourceMark::Own,
             default => SourceMark::CommonPractice,
         };

@@ -6,6 +6,7 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Intervention;
@@ -222,6 +223,6 @@ final readonly class GasResponse
         $one = fn (GasRow $row): Figure => Figure::read($symbol, $meaning, $row->value->value, $this->channel->unit, new Origin('check', $check->id, \sprintf('%s, %s by %s', $row->provenance->words(), $check->at->format('j M Y H:i'), $check->by)), $row->value->decimals());
         \assert($rows !== []);
 
-        return \count($rows) === 1 ? $one($rows[0]) : Figure::derived($symbol, 'mean '.$meaning, Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $rows)), $this->channel->unit, GasEquation::Replicates, array_map($one, $rows), 2);
+        return \count($rows) === 1 ? $one($rows[0]) : Figure::derived($symbol, 'mean '.$meaning, Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $rows)), $this->channel->unit, SharedEquation::Replicates, array_map($one, $rows), 2);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Judgement\AdditiveMixture;
@@ -28,7 +29,7 @@ final readonly class GasResults implements FamilyResults
     {
         $all = array_merge(...array_map(static fn (ChannelResults $one): array => $one->results(), array_values($channels)));
         $judge = new LimitJudge();
-        $mixtures = array_map(static fn (Result $result): Result => $judge->judge($result, $yardsticks->limits, static fn (): array => [null, 'Each part has a tipping point of its own.']), AdditiveMixture::all($all, $yardsticks, GasEquation::TimeWeightedAverage));
+        $mixtures = array_map(static fn (Result $result): Result => $judge->judge($result, $yardsticks->limits, static fn (): array => [null, 'Each part has a tipping point of its own.']), AdditiveMixture::all($all, $yardsticks, SharedEquation::TimeWeightedAverage));
         $this->results = [...$all, ...$mixtures];
     }
 

@@ -8,6 +8,7 @@ use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
@@ -296,7 +297,7 @@ final readonly class GasWorkings
         if ($isPpm && $molar !== null && !$this->factor->missing) {
             $volume = $this->conditions->molarVolume($this->record->air);
             $figures = [Figure::read('V_m', 'molar volume at '.$this->conditions->name, $volume, Unit::LitrePerMole, new Origin('criterion', $this->conditions->id, $this->conditions->volumeSource()), 3), Figure::read('M', 'molar mass of '.$name, $molar, Unit::GramPerMole, new Origin('library', $code, 'library of substances'), 2)];
-            $mass = $answers->each(static fn (Figure $one): Figure => Figure::derived($one->symbol, $one->meaning.', by mass', Real::times($one->value, $molar->dividedBy($volume)), Unit::MilligramPerCubicMetre, GasEquation::PartsPerMillion, [$one, ...$figures], self::digits(Real::times($one->value, $molar->dividedBy($volume)))));
+            $mass = $answers->each(static fn (Figure $one): Figure => Figure::derived($one->symbol, $one->meaning.', by mass', Real::times($one->value, $molar->dividedBy($volume)), Unit::MilligramPerCubicMetre, SharedEquation::PartsPerMillion, [$one, ...$figures], self::digits(Real::times($one->value, $molar->dividedBy($volume)))));
             $results[] = $this->result($key.':'.$code, $title.$name, $mass, [...$notes, 'Stated at '.$this->conditions->name.'.'], $worstIsLow);
         }
 

@@ -6,6 +6,7 @@ namespace Footnote\Core\Particle;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Instrument;
@@ -91,7 +92,7 @@ final readonly class ParticleBench implements BenchGuide
             $limit = $policy->limit('particle.flow-nominal', 'deviation');
             $off = Real::by(Real::times(Real::minus($flow->value, $nominal), Exact::of(100)), $nominal);
             $lines[] = new LiveLine('flow '.$when, $flow);
-            $lines[] = new LiveLine('off nominal '.$when, Figure::derived('δ', 'off the nominal flow', $off, Unit::Percent, ParticleEquation::Change, [$flow], 1), $limit?->isKeptBy($off instanceof Exact ? $off->absolute() : abs($off)), $limit?->words() ?? '', true);
+            $lines[] = new LiveLine('off nominal '.$when, Figure::derived('δ', 'off the nominal flow', $off, Unit::Percent, SharedEquation::Change, [$flow], 1), $limit?->isKeptBy($off instanceof Exact ? $off->absolute() : abs($off)), $limit?->words() ?? '', true);
             if (abs(Real::toFloat($off)) > 50.0) {
                 $questions[] = \sprintf('The flow %s is %s L/min where %s is nominal. Is its unit right?', $when, $flow->shown(), $nominal);
             }

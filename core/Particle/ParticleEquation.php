@@ -16,10 +16,6 @@ enum ParticleEquation: string implements Equation
     case Coincidence = 'P-4';
     case Photometer = 'P-5';
     case SizeSetting = 'P-6';
-    case Flow = 'F-1';
-    case Change = 'F-6';
-    case TimeWeightedAverage = 'C-3';
-    case Replicates = 'S-1';
 
     public function id(): string
     {
@@ -35,10 +31,6 @@ enum ParticleEquation: string implements Equation
             self::Coincidence => 'N_obs = N·exp(−N·Q·τ), the low branch',
             self::Photometer => 'k = c_gravimetric/c̄_photometer over the same period',
             self::SizeSetting => '(threshold − certified)/certified',
-            self::Flow => 'Q = V/t; soap film with the room\'s humidity: Q = (V/t)·(P − P_w)/(P − φ·P_w)',
-            self::Change => 'ΔQ = 100·(Q_post − Q_pre)/Q_pre %, Q_pre as left',
-            self::TimeWeightedAverage => 'TWA = Σ c_i·t_i/480 min; mixture Σ c_i/L_i',
-            self::Replicates => 'mean; range over mean',
         };
     }
 
@@ -48,7 +40,6 @@ enum ParticleEquation: string implements Equation
             self::Suspension => 'handbook formula',
             self::Coincidence => 'ISO 21501 series',
             self::SizeSetting => 'ISO 21501-4',
-            self::TimeWeightedAverage => '29 CFR 1910.1000(d)',
             default => 'common practice',
         };
     }
@@ -56,7 +47,7 @@ enum ParticleEquation: string implements Equation
     public function mark(): SourceMark
     {
         return match ($this) {
-            self::Suspension, self::TimeWeightedAverage => SourceMark::Published,
+            self::Suspension => SourceMark::Published,
             self::Coincidence, self::SizeSetting => SourceMark::FromMemory,
             default => SourceMark::CommonPractice,
         };

@@ -6,6 +6,7 @@ namespace Footnote\Core\Particle;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Provenance;
@@ -62,7 +63,7 @@ final readonly class ParticleResponse
                 $began = $knot;
             } elseif ($began !== null && !Real::isZero($began->flow->value)) {
                 $change = Real::by(Real::times(Real::minus($knot->flow->value, $began->flow->value), Exact::of(100)), $began->flow->value);
-                $drifts[] = Figure::derived('ΔQ', \sprintf('change of flow from %s to %s', $began->check, $knot->check), $change, Unit::Percent, ParticleEquation::Change, [$knot->flow, $began->flow], 1);
+                $drifts[] = Figure::derived('ΔQ', \sprintf('change of flow from %s to %s', $began->check, $knot->check), $change, Unit::Percent, SharedEquation::Change, [$knot->flow, $began->flow], 1);
             }
         }
 
@@ -84,7 +85,7 @@ final readonly class ParticleResponse
             if ($value !== null) {
                 $flows[] = Figure::read('Q', 'flow '.$when, $value->in(Unit::LitrePerMinute), Unit::LitrePerMinute, $origin, 3);
             } elseif ($volume !== null && $seconds !== null) {
-                $flows[] = Figure::derived('Q', 'flow '.$when, $volume->in(Unit::Litre)->times(60)->dividedBy($seconds->value), Unit::LitrePerMinute, ParticleEquation::Flow, [
+                $flows[] = Figure::derived('Q', 'flow '.$when, $volume->in(Unit::Litre)->times(60)->dividedBy($seconds->value), Unit::LitrePerMinute, SharedEquation::TimedVolume, [
                     Figure::read('V', 'volume', $volume->value->value, $volume->unit, $origin, $volume->value->decimals()),
                     Figure::read('t', 'time', $seconds->value, Unit::Second, $origin, $seconds->decimals()),
                 ], 3);
@@ -94,7 +95,7 @@ final readonly class ParticleResponse
             return null;
         }
 
-        return \count($flows) === 1 ? $flows[0] : Figure::derived('Q', 'mean flow '.$when, Real::mean(array_map(static fn (Figure $flow): Exact|float => $flow->value, $flows)), Unit::LitrePerMinute, ParticleEquation::Replicates, $flows, 3);
+        return \count($flows) === 1 ? $flows[0] : Figure::derived('Q', 'mean flow '.$when, Real::mean(array_map(static fn (Figure $flow): Exact|float => $flow->value, $flows)), Unit::LitrePerMinute, SharedEquation::Replicates, $flows, 3);
     }
 
     /** Counts per minute of a size in clean air; null where it was not counted. */

@@ -6,6 +6,7 @@ namespace Footnote\Core\Particle;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -184,11 +185,11 @@ final readonly class ParticleWorkings
     {
         $check = $this->bracket->pre;
         $content = $check?->content;
-        [$low, $high] = Poisson::limits((int) $sum->toFloat());
         [$flow, $t] = [$this->line?->knots[0]->flow->toFloat() ?? 0.0, $minutes->toFloat()];
         if ($check === null || !$content instanceof ParticleCheck || $flow <= 0.0 || $t <= 0.0) {
             return [];
         }
+        [$low, $high] = Poisson::limits((int) $sum->toFloat());
         [$least, $most] = [0.0, 0.0];
         $counted = (float) ($content->written->decimal('blankMinutes')->written ?? '0');
         foreach ($content->rows('blankFound') as $row) {
@@ -288,7 +289,7 @@ final readonly class ParticleWorkings
         $time = Figure::read('t', 'time that the mean rests on', $minutes, Unit::Minute, $origin, 1);
         $shift = Exact::of(number_format($this->run->shiftMinutes ?? self::EIGHT_HOURS, 6, '.', ''));
         $weight = $this->policy->choice('unsampledTime') === 'rest' && $shift->compareTo($minutes) > 0 ? $shift : $minutes;
-        $results[] = $this->result('twa:'.$code, 'TWA over 8 h, '.$name, self::scaled($mean, $factor)->each(static fn (Figure $one): Figure => Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($one->value, $weight), Exact::of(self::EIGHT_HOURS)), Unit::MilligramPerCubicMetre, ParticleEquation::TimeWeightedAverage, [$one, $time], Digits::significant($one->value, 3))), []);
+        $results[] = $this->result('twa:'.$code, 'TWA over 8 h, '.$name, self::scaled($mean, $factor)->each(static fn (Figure $one): Figure => Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($one->value, $weight), Exact::of(self::EIGHT_HOURS)), Unit::MilligramPerCubicMetre, SharedEquation::TimeWeightedAverage, [$one, $time], Digits::significant($one->value, 3))), []);
         foreach ([['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $raw->shortTerm, $moving?->shortTerm], ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->highest, $moving?->highest]] as [$key, $title, $symbol, $meaning, $value, $between]) {
             if ($value !== null) {
                 $results[] = $this->result($key.':'.$code, $title.$name, self::scaled($this->zeroed($read($symbol, $meaning, $value), $between, $line), $factor), []);
