@@ -130,8 +130,7 @@ final readonly class GasWorkings
             $ranges = LogRanges::less($whole, array_map($clock->touching(...), $leftOut));
             $counts = ValueCounts::of($log, $column, $ranges);
             $inLog = array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges));
-            $expected = $window->seconds() / $log->step();
-            $gapShare = $expected > 0 ? max(0.0, ($counts->gaps + max(0.0, $expected - ($whole[1] - $whole[0]))) / $expected) : 1.0;
+            $gapShare = $clock->missing($window, $counts->gaps);
             $lost = max(0.0, Span::secondsBetween($this->run->start, $clock->at(0)));
             $overs = $counts->overs;
             if ($counts->samples > 0) {

@@ -60,6 +60,19 @@ final readonly class LogClock
         return $this->clipped($from, max($from, $to));
     }
 
+    /**
+     * The share of a span that has no reading, 0 to 1: gaps in the log, and what the log does not reach.
+     *
+     * @param int $gaps intervals of the log within it that hold nothing
+     */
+    public function missing(Span $span, int $gaps): float
+    {
+        $expected = $span->seconds() / $this->step;
+        [$from, $after] = $this->within($span);
+
+        return $expected > 0 ? max(0.0, ($gaps + max(0.0, $expected - ($after - $from))) / $expected) : 1.0;
+    }
+
     /** The first interval that begins at that moment or after it; it may lie beyond the log. */
     public function beginningFrom(\DateTimeImmutable $moment): int
     {

@@ -152,7 +152,6 @@ final readonly class NoiseWorkings
         $leftOut = array_values(array_filter($leftOut, fn (Span $span): bool => $span->overlaps($this->window)));
         $whole = $clock->within($this->window);
         $ranges = LogRanges::less($whole, array_map($clock->touching(...), $leftOut));
-        $expected = $this->window->seconds() / $log->step();
         $columns = $log->columns();
         $results = [];
         $doubts = [];
@@ -164,7 +163,7 @@ final readonly class NoiseWorkings
             $column = $columns[$place];
             $histogram = LevelHistogram::of($log, $place, $ranges);
             $seconds = $histogram->samples * $log->step();
-            $gapShare = $expected > 0 ? max(0.0, ($histogram->gaps + max(0.0, $expected - ($whole[1] - $whole[0]))) / $expected) : 1.0;
+            $gapShare = $clock->missing($this->window, $histogram->gaps);
             $moves = $this->line !== null && !$this->line->isConstant();
             $moving = $moves ? MovingSums::of($log, $place, $ranges, $clock, $this->line, $this->withoutOwnThreshold($column)) : null;
             $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s levels every %s s', $name, number_format($histogram->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), rtrim(rtrim(number_format($log->step(), 3, '.', ''), '0'), '.')));

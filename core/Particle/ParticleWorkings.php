@@ -64,16 +64,14 @@ final readonly class ParticleWorkings
             $leftOut = [...$this->run->pauses, ...array_map(static fn ($out): Span => $out->span, $this->run->exclusions)];
             $whole = $clock->within($window);
             $ranges = LogRanges::less($whole, array_map($clock->touching(...), $leftOut));
-            $first = $this->record->dust() ?? array_values($this->record->sizes())[0] ?? null;
-            if ($first !== null) {
-                $counts = ValueCounts::of($log, $first, $ranges);
-                $expected = $window->seconds() / $log->step();
-                $gapShare = max(0.0, ($counts->gaps + max(0.0, $expected - ($whole[1] - $whole[0]))) / $expected);
-            }
-            if ($this->record->dust() !== null) {
-                [$results, $factor] = $this->dust($log, $this->record->dust(), $whole, $ranges, $clock);
+            $dust = $this->record->dust();
+            if ($dust !== null) {
+                $gapShare = $clock->missing($window, ValueCounts::of($log, $dust, $ranges)->gaps);
+                [$results, $factor] = $this->dust($log, $dust, $whole, $ranges, $clock);
             } elseif ($this->record->sizes() !== []) {
-                [$results, $loss, $beyond] = $this->counts($log, $ranges, $clock);
+                $counts = array_map(static fn (int $column): ValueCounts => ValueCounts::of($log, $column, $ranges), array_values($this->record->sizes()));
+                $gapShare = $clock->missing($window, $counts[0]->gaps);
+                [$results, $loss, $beyond] = $this->counts($log, $counts, $ranges, $clock);
             }
         }
         $judge = new LimitJudge();
@@ -94,18 +92,19 @@ final readonly class ParticleWorkings
     /**
      * Concentrations by size, from each size up and between sizes.
      *
+     * @param non-empty-list<ValueCounts> $counts by column
      * @param list<array{int, int}> $ranges
      *
      * @return array{list<Result>, Figure|null, bool}
      */
-    private function counts(SeriesLog $log, array $ranges, LogClock $clock): array
+    private function counts(SeriesLog $log, array $counts, array $ranges, LogClock $clock): array
     {
         $sizes = array_map(strval(...), array_keys($this->record->sizes()));
         $columns = array_values($this->record->sizes());
         $own = [];
         $notes = [];
         foreach ($sizes as $place => $size) {
-            [$own[$place], $notes[$place]] = $this->column($log, $columns[$place], $size, $ranges, $clock);
+            [$own[$place], $notes[$place]] = $this->column($log, $columns[$place], $counts[$place], $size, $ranges, $clock);
         }
         $cumulative = $this->timeline->instrument->traits->flag('cumulative');
         $results = [];
@@ -141,9 +140,8 @@ final readonly class ParticleWorkings
      *
      * @return array{FourAnswers, list<string>}
      */
-    private function column(SeriesLog $log, int $column, string $size, array $ranges, LogClock $clock): array
+    private function column(SeriesLog $log, int $column, ValueCounts $counts, string $size, array $ranges, LogClock $clock): array
     {
-        $counts = ValueCounts::of($log, $column, $ranges);
         $seconds = $this->record->written->decimal('sampleSeconds')->value ?? Exact::of(number_format($log->step(), 3, '.', ''));
         $minutes = Exact::of($counts->samples)->times($seconds)->dividedBy(60);
         $sum = Exact::of(intdiv($counts->sum(), 1000));
