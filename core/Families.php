@@ -10,6 +10,8 @@ use Footnote\Core\Gas\GasFamily;
 use Footnote\Core\Gas\GasFormat;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Rule\SharedRules;
+use Footnote\Core\Noise\Meter\MeterFamily;
+use Footnote\Core\Noise\Meter\MeterFormat;
 use Footnote\Core\Noise\NoiseFamily;
 use Footnote\Core\Noise\NoiseFormat;
 use Footnote\Core\Particle\ParticleFamily;
@@ -23,13 +25,13 @@ final class Families
 {
     public static function assessor(): Assessor
     {
-        return new Assessor([new NoiseFamily(), new FlowFamily(), new GasFamily(), new ParticleFamily()], SharedRules::all());
+        return new Assessor([new NoiseFamily(), new MeterFamily(), new FlowFamily(), new GasFamily(), new ParticleFamily()], SharedRules::all());
     }
 
     /** @return array<string, ContentFormat> by family */
     public static function formats(): array
     {
-        return ['noise-dosimeter' => new NoiseFormat(), FlowFamily::ID => new FlowFormat(), GasFamily::ID => new GasFormat(), ParticleFamily::ID => new ParticleFormat()];
+        return ['noise-dosimeter' => new NoiseFormat(), MeterFamily::ID => new MeterFormat(), FlowFamily::ID => new FlowFormat(), GasFamily::ID => new GasFormat(), ParticleFamily::ID => new ParticleFormat()];
     }
 
     public static function format(string $family): ?ContentFormat

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Evidence;
 
+use Footnote\Core\Quantity\Decimal;
+
 /** A laboratory certificate of an instrument or a reference. Certificates are added, never overwritten. */
 final readonly class Certificate
 {
@@ -27,11 +29,17 @@ final readonly class Certificate
         return $this->issued <= $moment && $moment < $this->due->modify('+1 day');
     }
 
-    public function at(string $nominal): ?CertifiedValue
+    /**
+     * The line of its table for a nominal value.
+     *
+     * @param string|null $frequency in Hz, where it matters; a line that names none is of any
+     */
+    public function at(string $nominal, ?string $frequency = null): ?CertifiedValue
     {
-        $wanted = \Footnote\Core\Quantity\Decimal::parse($nominal)->value;
+        $wanted = Decimal::parse($nominal)->value;
+        $hertz = $frequency === null ? null : Decimal::parse($frequency)->value;
         foreach ($this->values as $value) {
-            if ($value->nominal->value->compareTo($wanted) === 0) {
+            if ($value->nominal->value->compareTo($wanted) === 0 && ($hertz === null || $value->frequency === null || $value->frequency->value->compareTo($hertz) === 0)) {
                 return $value;
             }
         }

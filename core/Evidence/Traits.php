@@ -13,7 +13,7 @@ use Footnote\Core\Quantity\Measured;
  */
 final readonly class Traits
 {
-    /** @param array<string, string|bool|Decimal|Measured|list<string>|list<self>> $values by name */
+    /** @param array<string, string|bool|Decimal|Measured|list<string>|list<self>|array<array-key, Decimal>> $values by name */
     public function __construct(private array $values = [])
     {
     }
@@ -60,6 +60,19 @@ final readonly class Traits
         return \is_array($value) ? array_values(array_filter($value, static fn (mixed $row): bool => $row instanceof self)) : [];
     }
 
+    /** @return array<array-key, Decimal> one number for each name that has one */
+    public function each(string $name): array
+    {
+        $each = [];
+        foreach (\is_array($this->values[$name] ?? null) ? $this->values[$name] : [] as $of => $value) {
+            if ($value instanceof Decimal) {
+                $each[$of] = $value;
+            }
+        }
+
+        return $each;
+    }
+
     /** A value in words for the page; null where it is not given. */
     public function shown(string $name): ?string
     {
@@ -68,7 +81,11 @@ final readonly class Traits
         return match (true) {
             $value === null, $value === [], $value === '' => null,
             \is_bool($value) => $value ? 'yes' : 'no',
-            \is_array($value) => implode('; ', array_map(static fn (string|self $one): string => \is_string($one) ? $one : $one->line(), $value)),
+            \is_array($value) => implode('; ', array_map(static fn (string|int $of, string|self|Decimal $one): string => match (true) {
+                \is_string($one) => $one,
+                $one instanceof Decimal => $of.': '.$one->written,
+                default => $one->line(),
+            }, array_keys($value), $value)),
             $value instanceof Measured => $value->words(),
             default => (string) $value,
         };

@@ -18,7 +18,7 @@ use Footnote\Core\Quantity\MalformedDecimal;
 final readonly class PolicyReader
 {
     /** What a policy settles beside limits and weights. */
-    private const CHOICES = ['unsampledTime' => ['zero', 'rest']];
+    private const CHOICES = ['unsampledTime' => ['zero', 'rest'], 'startOfDayOnly' => ['never', 'where it stayed']];
 
     /**
      * The policy data with everything it is based on filled in.

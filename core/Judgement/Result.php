@@ -35,6 +35,7 @@ final readonly class Result
         public ?string $channel = null,
         public bool $worstIsLow = false,
         public ?Verdict $inherited = null,
+        public ?Breakdown $breakdown = null,
     ) {
         if ($indicated === null && $pre === null && $post === null && $between === null) {
             throw new \LogicException('A result has at least one answer.');
@@ -115,12 +116,28 @@ final readonly class Result
         return $this->with(notes: [...$this->notes, $note], uncertainty: $uncertainty);
     }
 
+    /** @param string ...$notes what stands beside it */
+    public function noting(string ...$notes): self
+    {
+        return $this->with(notes: [...$this->notes, ...array_values($notes)]);
+    }
+
+    public function brokenDown(Breakdown $breakdown): self
+    {
+        return $this->with(breakdown: $breakdown);
+    }
+
+    public function inheriting(Verdict $worst): self
+    {
+        return $this->with(inherited: $worst);
+    }
+
     /**
      * @param list<LimitOutcome>|null $outcomes
      * @param list<string>|null       $notes
      */
-    private function with(?array $outcomes = null, ?array $notes = null, ?Figure $uncertainty = null): self
+    private function with(?array $outcomes = null, ?array $notes = null, ?Figure $uncertainty = null, ?Verdict $inherited = null, ?Breakdown $breakdown = null): self
     {
-        return new self($this->key, $this->title, $this->reported, $this->indicated, $this->pre, $this->post, $this->between, $this->byChecks, $outcomes ?? $this->outcomes, $notes ?? $this->notes, $uncertainty ?? $this->uncertainty, $this->channel, $this->worstIsLow, $this->inherited);
+        return new self($this->key, $this->title, $this->reported, $this->indicated, $this->pre, $this->post, $this->between, $this->byChecks, $outcomes ?? $this->outcomes, $notes ?? $this->notes, $uncertainty ?? $this->uncertainty, $this->channel, $this->worstIsLow, $inherited ?? $this->inherited, $breakdown ?? $this->breakdown);
     }
 }

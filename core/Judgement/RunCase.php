@@ -41,6 +41,17 @@ final readonly class RunCase
         return Procedure::among($this->timeline->memory->once('procedures', fn (): array => $this->family->procedures($this->timeline->instrument)), $check->content->procedure());
     }
 
+    /** Whether a school that takes one check at the start of the day as enough may do so here, and there is no other. */
+    public function standsOnStartOfDay(): bool
+    {
+        $pre = $this->bracket->pre;
+
+        return $this->policy->choice('startOfDayOnly') === 'where it stayed'
+            && $this->family instanceof StayingInPlace && $this->family->staysInPlace($this->run)
+            && $this->run->stop !== null && $this->bracket->post === null && $this->bracket->brokenAfter === null
+            && $pre !== null && $pre->at->setTimezone($this->run->start->getTimezone())->format('Y-m-d') === $this->run->start->format('Y-m-d');
+    }
+
     /** A moment as people of the site say it. */
     public function hour(\DateTimeImmutable $moment): string
     {

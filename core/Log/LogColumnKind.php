@@ -19,6 +19,8 @@ enum LogColumnKind: string
     case Alarm = 'alarm';
     /** How many particles of one size were counted in an interval. */
     case Counts = 'counts';
+    /** Level of one octave band; the column names the band. */
+    case Band = 'band';
 
     /** Kinds that levels and doses may be summed from, the best first. */
     public const SUMMED = [self::Equivalent, self::Slow, self::Fast, self::Average];
@@ -28,6 +30,9 @@ enum LogColumnKind: string
 
     /** What a log of noise may hold. */
     public const NOISE = [...self::LEVELS, self::Peak, self::Overload];
+
+    /** What a log of a sound level meter may hold. */
+    public const METER = [...self::NOISE, self::Band];
 
     /** What a log of a monitor may hold. */
     public const MONITOR = [self::Reading, self::Alarm];
@@ -48,6 +53,7 @@ enum LogColumnKind: string
             self::Reading => 'reading of a channel',
             self::Alarm => 'mark of an alarm, 1 or 0',
             self::Counts => 'particles of one size',
+            self::Band => 'level of an octave band',
         };
     }
 
@@ -68,7 +74,7 @@ enum LogColumnKind: string
     /** Whether a column of it says which channel it is of. */
     public function hasChannel(): bool
     {
-        return $this === self::Reading || $this === self::Counts;
+        return \in_array($this, [self::Reading, self::Counts, self::Band], true);
     }
 
     public function rangeInWords(): string

@@ -17,6 +17,7 @@ use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\ReferenceChoice;
 use Footnote\Core\Judgement\ShiftScale;
 use Footnote\Core\Judgement\UnitHistory;
+use Footnote\Core\Noise\Meter\MeterFamily;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Quantity\Exact;
@@ -41,6 +42,7 @@ final readonly class AcousticBench implements BenchGuide
     {
         return match ($step->id) {
             AcousticProcedure::REFERENCE => [
+                ...($unit->family === MeterFamily::ID ? [Entry::choice('weighting', 'Weighting set', ['A' => 'A', 'C' => 'C', 'Z' => 'Z'], help: 'It matters off 1 kHz')] : []),
                 Entry::decimal('entered', 'Level the meter expects', '-20', '200', Unit::Decibel),
                 Entry::decimal('microphoneCorrection', 'Microphone correction', '-20', '20', Unit::Decibel, help: 'As the manual gives it; empty is none'),
                 Entry::decimal('pressureCorrection', 'Pressure correction', '-20', '20', Unit::Decibel, help: 'None for calibrators with feedback'),
@@ -55,8 +57,13 @@ final readonly class AcousticBench implements BenchGuide
 
     public function columns(Step $step, Instrument $unit, ?Reference $reference): array
     {
-        return \in_array($step->id, [AcousticProcedure::AS_FOUND, AcousticProcedure::AS_LEFT], true)
-            ? [Entry::decimal('value', 'Reading', '-20', '200', Unit::Decibel, true)] : [];
+        $reading = Entry::decimal('value', 'Reading', '-20', '200', Unit::Decibel, true);
+
+        return match ($step->id) {
+            AcousticProcedure::AS_FOUND, AcousticProcedure::AS_LEFT => [$reading],
+            AcousticProcedure::FURTHER_FOUND, AcousticProcedure::FURTHER_LEFT => [Entry::choice('tone', 'Tone', self::tones($reference), true), $reading],
+            default => [],
+        };
     }
 
     public function presets(Step $step, Instrument $unit): array
@@ -102,6 +109,19 @@ final readonly class AcousticBench implements BenchGuide
         return new ShiftScale(0.15, 0.2, Unit::Decibel);
     }
 
+    /** @return array<string, string> the calibrator's tones in words, by their names */
+    private static function tones(?Reference $reference): array
+    {
+        $tones = [];
+        foreach ($reference->certificates ?? [] as $certificate) {
+            foreach ($certificate->values as $value) {
+                $tones[AcousticTone::nameOf($value, $certificate)] = trim(\sprintf('%s dB %s', $value->nominal->written, $value->frequency === null ? '' : $value->frequency->written.' Hz'));
+            }
+        }
+
+        return $tones;
+    }
+
     private function choice(Reference $reference, Instrument $unit, \DateTimeImmutable $on): ReferenceChoice
     {
         $certificate = $reference->certificateAt($on);
@@ -118,6 +138,6 @@ final readonly class AcousticBench implements BenchGuide
         }
         $words = static fn (CertifiedValue $value): string => \sprintf('%s dB%s, certified %s', $value->nominal->written, $value->frequency === null ? '' : ', '.$value->frequency->written.' Hz', $value->certified->written);
 
-        return new ReferenceChoice($reference, 'adapters '.($adapters === [] ? 'none' : implode(', ', $adapters)), array_values(array_map(static fn (CertifiedValue $value): array => ['value' => $value->nominal->written, 'words' => $words($value)], $levels)), $problems);
+        return new ReferenceChoice($reference, 'adapters '.($adapters === [] ? 'none' : implode(', ', $adapters)), array_values(array_map(static fn (CertifiedValue $value): array => ['value' => $certificate === null ? '' : AcousticTone::nameOf($value, $certificate), 'words' => $words($value)], $levels)), $problems);
     }
 }

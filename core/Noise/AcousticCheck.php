@@ -6,6 +6,7 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\Reading;
+use Footnote\Core\Noise\Meter\FrequencyWeighting;
 use Footnote\Core\Quantity\Decimal;
 
 /** What is written down when an acoustic calibrator sits on a microphone. Levels in dB. */
@@ -20,6 +21,9 @@ final readonly class AcousticCheck implements CheckContent
      * @param Decimal|null  $microphoneCorrection correction for microphone and adapter
      * @param Decimal|null  $pressureCorrection   static-pressure correction; none for calibrators with feedback
      * @param string|null   $adapter              diameter of the adapter used
+     * @param Decimal|null  $frequency            of the calibrator's tone, Hz, where it has several
+     * @param list<AcousticTone> $further         other levels or frequencies that were applied beside it
+     * @param FrequencyWeighting|null $weighting  that the meter was set to; null: it does not matter at 1 kHz
      */
     public function __construct(
         public Decimal $nominal,
@@ -32,7 +36,22 @@ final readonly class AcousticCheck implements CheckContent
         public ?Decimal $microphoneCorrection = null,
         public ?Decimal $pressureCorrection = null,
         public ?string $adapter = null,
+        public ?Decimal $frequency = null,
+        public array $further = [],
+        public ?FrequencyWeighting $weighting = null,
     ) {
+    }
+
+    /** The tone that the unit is adjusted to. */
+    public function tone(): AcousticTone
+    {
+        return new AcousticTone($this->nominal, $this->frequency, $this->asFound, $this->asLeft);
+    }
+
+    /** @return non-empty-list<AcousticTone> the one that the unit is adjusted to first */
+    public function tones(): array
+    {
+        return [$this->tone(), ...$this->further];
     }
 
     public function procedure(): string

@@ -109,7 +109,12 @@ final readonly class AcousticHistory
         foreach ($readings as $reading) {
             $sum += (float) $reading->value->written;
         }
-        $expected = (float) ($timeline->referenceOf($check)?->certificateAt($check->at)?->at($content->nominal->written)?->certified->written ?? $content->nominal->written);
+        $certified = $content->tone()->certifiedBy($timeline->referenceOf($check)?->certificateAt($check->at));
+        $expected = (float) ($certified->certified->written ?? $content->nominal->written);
+        $hertz = $content->frequency ?? $certified?->frequency;
+        if ($content->weighting !== null && $hertz !== null) {
+            $expected += $content->weighting->at($hertz->value->toFloat());
+        }
 
         return $sum / \count($readings) - $expected - (float) ($content->microphoneCorrection->written ?? '0') - (float) ($content->pressureCorrection->written ?? '0');
     }

@@ -19,8 +19,27 @@ final class AcousticProcedure
     public const AS_FOUND = 'as-found';
     public const ADJUST = 'adjust';
     public const AS_LEFT = 'as-left';
+    public const FURTHER_FOUND = 'further-found';
+    public const FURTHER_LEFT = 'further-left';
     public const CALIBRATOR_OFF = 'calibrator-off';
     public const WINDSCREEN_ON = 'windscreen-on';
+
+    /** With room for other levels and frequencies of the calibrator, before and after an adjustment. */
+    public static function withFurtherTones(): Procedure
+    {
+        $steps = [];
+        foreach (self::steps()->steps as $step) {
+            $steps[] = $step;
+            if ($step->id === self::AS_FOUND) {
+                $steps[] = new Step(self::FURTHER_FOUND, StepKind::Readings, 'Other tones', 'Where the calibrator has other levels or frequencies, read them too before anything is adjusted.', 'A microphone may drift at one frequency and stand still at another.', required: false, into: 'furtherFound');
+            }
+            if ($step->id === self::AS_LEFT) {
+                $steps[] = new Step(self::FURTHER_LEFT, StepKind::Readings, 'Other tones as left', 'Read the other tones again after the adjustment.', 'What nobody reads again is not known.', required: false, when: 'adjusted', into: 'furtherLeft');
+            }
+        }
+
+        return new Procedure('acoustic-check', 'Check with an acoustic calibrator', $steps);
+    }
 
     public static function steps(): Procedure
     {

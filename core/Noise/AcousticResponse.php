@@ -19,17 +19,32 @@ use Footnote\Core\Response\OffsetLine;
 /** What acoustic checks say of a unit: its offset as found and as left, in dB, positive where it reads high. */
 final readonly class AcousticResponse
 {
-    /** N-1. Without a certificate the nominal level is taken, and says so. */
-    public function expected(Check $check, AcousticCheck $content, ?Reference $reference): Figure
+    /**
+     * N-1. Without a certificate the nominal level is taken, and says so.
+     *
+     * @param AcousticTone|null $further another tone than the one that the corrections were entered for
+     */
+    public function expected(Check $check, AcousticCheck $content, ?Reference $reference, ?AcousticTone $further = null): Figure
     {
+        $tone = $further ?? $content->tone();
         $certificate = $reference?->certificateAt($check->at);
-        $certified = $certificate?->at($content->nominal->written);
-        $level = $certified !== null
-            ? Figure::read('L_cert', 'level certified at '.$content->nominal->written.' dB', $certified->certified->value, Unit::Decibel, new Origin('certificate', $certificate->number, \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory)), 2)
-            : Figure::read('L_cert', 'nominal level, no certificate', $content->nominal->value, Unit::Decibel, new Origin('assumption', $check->id, 'the nominal level is assumed to be true'), 2);
+        $certified = $tone->certifiedBy($certificate);
+        $level = $certificate !== null && $certified !== null
+            ? Figure::read('L_cert', 'level certified at '.$tone->words(), $certified->certified->value, Unit::Decibel, new Origin('certificate', $certificate->number, \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory)), 2)
+            : Figure::read('L_cert', 'nominal level, no certificate', $tone->nominal->value, Unit::Decibel, new Origin('assumption', $check->id, 'the nominal level is assumed to be true'), 2);
         $inputs = [$level];
-        $value = $certified !== null ? $certified->certified->value : $content->nominal->value;
-        foreach ([['C_mic', 'microphone and adapter', $content->microphoneCorrection], ['C_P', 'static pressure', $content->pressureCorrection]] as [$symbol, $meaning, $correction]) {
+        $value = $certified !== null ? $certified->certified->value : $tone->nominal->value;
+        $hertz = $tone->frequency ?? $certified?->frequency;
+        if ($content->weighting !== null && $hertz !== null) {
+            // Told to a ten-thousandth, far below what a meter shows, so that drifts stay exact.
+            $weight = Exact::of(number_format($content->weighting->at($hertz->value->toFloat()), 4, '.', ''));
+            if (!$weight->isZero()) {
+                $at = Figure::read('f', 'frequency of the tone', $hertz->value, Unit::Hertz, $this->origin($check, 'of the calibrator'), $hertz->decimals());
+                $inputs[] = Figure::derived('W', $content->weighting->value.'-weighting that the meter was set to', $weight, Unit::Decibel, NoiseEquation::Weighting, [$at], 2);
+                $value = $value->plus($weight);
+            }
+        }
+        foreach ($further !== null ? [] : [['C_mic', 'microphone and adapter', $content->microphoneCorrection], ['C_P', 'static pressure', $content->pressureCorrection]] as [$symbol, $meaning, $correction]) {
             if ($correction !== null) {
                 $inputs[] = Figure::read($symbol, 'correction for '.$meaning, $correction->value, Unit::Decibel, $this->origin($check, 'entered at the check'), 2);
                 $value = $value->plus($correction->value);
@@ -106,29 +121,81 @@ final readonly class AcousticResponse
     }
 
     /**
+     * What the further tones of both ends showed, tone by tone: as left before the run, as found after it.
+     *
+     * @return list<OffsetKnot>
+     */
+    public function furtherKnots(Bracket $bracket, Timeline $timeline): array
+    {
+        return array_merge(...array_values($this->further($bracket, $timeline)));
+    }
+
+    /**
      * N-2: every response as found less the one that its segment began with.
+     *
+     * @param Bracket|null $bracket with its further tones; null: the tone of the line alone
      *
      * @return list<Figure>
      */
-    public function drifts(?OffsetLine $line): array
+    public function drifts(?OffsetLine $line, ?Bracket $bracket = null, ?Timeline $timeline = null): array
+    {
+        $drifts = self::along($line->knots ?? [], '');
+        foreach ($bracket === null || $timeline === null ? [] : $this->further($bracket, $timeline) as $words => $knots) {
+            array_push($drifts, ...self::along($knots, ' at '.$words));
+        }
+
+        return $drifts;
+    }
+
+    /**
+     * @param list<OffsetKnot> $knots
+     *
+     * @return list<Figure>
+     */
+    private static function along(array $knots, string $of): array
     {
         $drifts = [];
         $began = null;
-        foreach ($line->knots ?? [] as $knot) {
+        foreach ($knots as $knot) {
             if ($knot->asLeft) {
                 $began = $knot;
             } elseif ($began !== null && $began->offset->value instanceof Exact && $knot->offset->value instanceof Exact) {
-                $drifts[] = Figure::derived('d', \sprintf('drift from %s to %s', $began->check, $knot->check), $knot->offset->value->minus($began->offset->value), Unit::Decibel, NoiseEquation::Deviation, [$knot->offset, $began->offset], 2);
+                $drifts[] = Figure::derived('d', \sprintf('drift from %s to %s%s', $began->check, $knot->check, $of), $knot->offset->value->minus($began->offset->value), Unit::Decibel, NoiseEquation::Deviation, [$knot->offset, $began->offset], 2);
             }
         }
 
         return $drifts;
     }
 
-    /** @param non-empty-list<Reading> $readings */
-    private function deviation(Check $check, AcousticCheck $content, array $readings, string $when, Timeline $timeline): Figure
+    /** @return array<string, list<OffsetKnot>> knots of each further tone in order of time, by its words */
+    private function further(Bracket $bracket, Timeline $timeline): array
     {
-        $expected = $this->expected($check, $content, $timeline->referenceOf($check));
+        $knots = [];
+        $ends = [[$bracket->pre, $bracket->start(), true], ...array_map(static fn (Check $check): array => [$check, $check->at, null], $bracket->between), [$bracket->post, $bracket->stop(), false]];
+        foreach ($ends as [$check, $at, $left]) {
+            $content = $check?->content;
+            if ($check === null || !$content instanceof AcousticCheck) {
+                continue;
+            }
+            foreach ($content->further as $tone) {
+                if ($left !== true && $tone->asFound !== []) {
+                    $knots[$tone->words()][] = new OffsetKnot($at, $this->deviation($check, $content, $tone->asFound, 'as found at '.$tone->words(), $timeline, $tone), $check->id, false);
+                }
+                // What was adjusted and not read again at this tone is not known at this tone.
+                $after = $content->wasAdjusted() ? $tone->asLeft : $tone->asFound;
+                if ($left !== false && $after !== []) {
+                    $knots[$tone->words()][] = new OffsetKnot($at, $this->deviation($check, $content, $after, 'as left at '.$tone->words(), $timeline, $tone), $check->id, true);
+                }
+            }
+        }
+
+        return $knots;
+    }
+
+    /** @param non-empty-list<Reading> $readings */
+    private function deviation(Check $check, AcousticCheck $content, array $readings, string $when, Timeline $timeline, ?AcousticTone $further = null): Figure
+    {
+        $expected = $this->expected($check, $content, $timeline->referenceOf($check), $further);
         \assert($expected->value instanceof Exact);
         $inputs = [];
         foreach ($readings as $reading) {

@@ -31,8 +31,8 @@ final readonly class AcousticUsability implements Usability
         }
         $reference = $timeline->referenceOf($check);
         $certificate = $reference?->certificateAt($check->at);
-        if ($certificate !== null && $certificate->at($content->nominal->written) === null) {
-            $reasons[] = \sprintf('%s has no certified level of %s dB', $reference->id, $content->nominal->written);
+        if ($certificate !== null && $content->tone()->certifiedBy($certificate) === null) {
+            $reasons[] = \sprintf('%s has no certified level of %s', $reference->id, $content->tone()->words());
         }
         if (!$content->hasAsFound()) {
             $reasons[] = UnusableBecause::AS_FOUND_MISSING;

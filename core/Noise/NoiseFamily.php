@@ -50,24 +50,7 @@ final readonly class NoiseFamily implements Family
 
     public function rules(): array
     {
-        return [
-            new Rule\Drift(),
-            new Rule\RepresentativeSegment(),
-            new Rule\AsFoundLarge(),
-            new Rule\CumulativeAdjustment(),
-            new Rule\EnteredLevel(),
-            new Rule\AdapterSize(),
-            new Rule\Resolution(),
-            new Rule\ToneInside(),
-            new Rule\Overload(),
-            new Rule\FlatStretch(),
-            new Rule\KnockSeen(),
-            new Rule\Gap('noise.gap', 'noise.gap-large'),
-            new Rule\Gap('noise.gap-large', null),
-            new Rule\ColumnNotFit(),
-            new Rule\NothingMeasured(),
-            new Rule\BehindProtection(),
-        ];
+        return NoiseRules::all();
     }
 
     public function workOut(Run $run, Bracket $bracket, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): FamilyResults

@@ -12,6 +12,10 @@ use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Noise\Meter\Measures;
+use Footnote\Core\Noise\Meter\MeterFindings;
+use Footnote\Core\Noise\Meter\MeterWorkings;
+use Footnote\Core\Noise\Meter\OctaveBand;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
@@ -29,6 +33,7 @@ final readonly class NoiseResults implements FamilyResults
      * @param array{Check, Span}|null              $representative     the check and segment that a person declared representative
      * @param list<Span>                           $leftOut            what was left out of the exposure
      * @param float                                $seconds            what the sums rest on, s
+     * @param MeterFindings|null                   $meter              of a sound level meter
      */
     public function __construct(
         private array $results,
@@ -42,13 +47,19 @@ final readonly class NoiseResults implements FamilyResults
         public ?array $representative,
         public array $leftOut,
         public float $seconds,
-        private Timeline $timeline,
+        public Timeline $timeline,
+        public ?MeterFindings $meter = null,
     ) {
     }
 
     public function results(): array
     {
         return $this->results;
+    }
+
+    public function withMeter(MeterFindings $meter): self
+    {
+        return new self([...$this->results, ...$meter->results], $this->drifts, $this->line, $this->survey, $this->doubts, $meter->spectrum->gapShare ?? ($this->results === [] ? null : $this->gapShare), $this->largestEverDrift, $this->cumulativeAdjustment, $this->representative, $this->leftOut, $this->seconds, $this->timeline, $meter);
     }
 
     public function drifts(): array
@@ -58,7 +69,7 @@ final readonly class NoiseResults implements FamilyResults
 
     public function headline(array $results): ?string
     {
-        foreach (['lex8h', 'laeq'] as $key) {
+        foreach (['lex8h', MeterWorkings::ROOM, 'laeq', 'la-bands'] as $key) {
             foreach ($results as $result) {
                 if ($result->key === $key) {
                     return $key;
@@ -79,12 +90,38 @@ final readonly class NoiseResults implements FamilyResults
         $content = $check->content;
         $certificate = $this->timeline->referenceOf($check)?->certificateAt($check->at);
 
-        return $content instanceof AcousticCheck ? $certificate?->at($content->nominal->written)?->uncertainty?->value->toFloat() : null;
+        return $content instanceof AcousticCheck ? $content->tone()->certifiedBy($certificate)?->uncertainty?->value->toFloat() : null;
     }
 
     public function ordinary(Result $result): ?Figure
     {
         return $result->indicated;
+    }
+
+    /** @return array<string, mixed> the levels of the bands for a picture */
+    private function spectrum(MeterFindings $meter, Sheet $sheet): array
+    {
+        $of = [];
+        foreach ($this->results as $result) {
+            $of[$result->key] = $result;
+        }
+
+        return [
+            'statistic' => $meter->record->statistic()->value,
+            'permissible' => $meter->room?->permissible->name(),
+            'bands' => array_map(static function (OctaveBand $band) use ($meter, $of, $sheet): array {
+                $result = $of[($meter->record->measures === Measures::Room ? 'room' : 'band').':'.$band->value] ?? null;
+
+                return [
+                    'band' => $band->value,
+                    'words' => $band->words(),
+                    'level' => $result === null ? null : $sheet->enter($result->reportedFigure()),
+                    'low' => $result?->lowest()?->toFloat(),
+                    'high' => $result?->highest()?->toFloat(),
+                    'permissible' => $meter->room?->permissible->of($band)?->value->toFloat(),
+                ];
+            }, OctaveBand::cases()),
+        ];
     }
 
     public function describe(Sheet $sheet): array
@@ -108,6 +145,7 @@ final readonly class NoiseResults implements FamilyResults
             'seconds' => $this->seconds,
             'largestEverDrift' => $this->largestEverDrift === null ? null : $sheet->enter($this->largestEverDrift),
             'cumulativeAdjustment' => $this->cumulativeAdjustment === null ? null : $sheet->enter($this->cumulativeAdjustment),
+            ...($this->meter === null || $this->meter->spectrum->levels === [] ? [] : ['spectrum' => $this->spectrum($this->meter, $sheet)]),
         ];
     }
 }

@@ -9,10 +9,6 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
-use Footnote\Core\Judgement\Answer;
-use Footnote\Core\Judgement\ExposureLimit;
-use Footnote\Core\Judgement\FourAnswers;
-use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Yardsticks;
@@ -30,35 +26,39 @@ use Footnote\Core\Response\OffsetLine;
 /** Works out a noise run: sums, four answers, drift interval and limits. */
 final readonly class NoiseWorkings
 {
-    /** Offset range in which a tipping point is looked for, dB. */
-    private const TIPPING_RANGE = 30.0;
-
     private AcousticResponse $response;
 
-    private Answer $reported;
+    public OffsetAnswers $answers;
 
     private ?OffsetLine $line;
 
-    private Span $window;
+    /** The part of the run that stands, without the delay that it began with. */
+    public Span $window;
 
     /** @var list<DoseCriterion> */
     private array $criteria;
 
     private ?Figure $largestEver;
 
+    /**
+     * @param bool  $daily whether the run stands for a working day: doses and daily exposure
+     * @param float $delay seconds after the start in which nothing counts
+     */
     public function __construct(
         private Run $run,
         private Bracket $bracket,
         private Timeline $timeline,
         private Policy $policy,
         private Yardsticks $yardsticks,
+        private bool $daily = true,
+        private float $delay = 0.0,
     ) {
         $this->response = new AcousticResponse();
-        $this->reported = $policy->reportedAnswer('offset');
         $this->window = $this->window();
         $this->line = $this->cutLine($this->response->line($bracket, $timeline));
-        $this->criteria = array_values(array_filter($yardsticks->criteria, static fn ($criterion): bool => $criterion instanceof DoseCriterion));
+        $this->criteria = !$daily ? [] : array_values(array_filter($yardsticks->criteria, static fn ($criterion): bool => $criterion instanceof DoseCriterion));
         $this->largestEver = AcousticHistory::of($timeline, $bracket->post->at ?? $run->stop ?? $run->start)->largestDrift();
+        $this->answers = new OffsetAnswers($policy->reportedAnswer('offset'), $this->line, $this->response->furtherKnots($bracket, $timeline), $bracket, $this->window, $this->largestEver);
     }
 
     public function results(): NoiseResults
@@ -79,12 +79,11 @@ final readonly class NoiseWorkings
         } elseif ($this->run->stop !== null && $totals !== null) {
             $results = $this->fromTotals($totals);
         }
-        $judge = new LimitJudge();
-        $judged = array_map(fn (SolvableResult $worked): Result => $judge->judge($worked->result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $worked)), $results);
+        $judged = array_map(fn (SolvableResult $worked): Result => $this->answers->judged($worked, $this->yardsticks->limits), $results);
 
         return new NoiseResults(
             $judged,
-            $this->response->drifts($this->line),
+            $this->response->drifts($this->line, $this->representative() === null ? $this->bracket : null, $this->timeline),
             $this->line,
             $survey,
             $doubts,
@@ -112,7 +111,9 @@ final readonly class NoiseWorkings
 
     private function window(): Span
     {
-        return $this->representative()[1] ?? new Span($this->run->start, $this->run->stop ?? $this->run->start);
+        [$from, $to] = [Span::shift($this->run->start, $this->delay), $this->run->stop ?? $this->run->start];
+
+        return $this->representative()[1] ?? new Span($this->delay > 0.0 && $from < $to ? $from : $this->run->start, $to);
     }
 
     /** Without what lies behind the segment that a person declared representative. */
@@ -133,7 +134,9 @@ final readonly class NoiseWorkings
         $levels = [];
         foreach ($this->timeline->checks as $check) {
             if ($check->content instanceof AcousticCheck) {
-                $levels[$check->content->nominal->written] = $check->content->nominal->value->toFloat();
+                foreach ($check->content->tones() as $tone) {
+                    $levels[$tone->nominal->written] = $tone->nominal->value->toFloat();
+                }
             }
         }
 
@@ -173,8 +176,10 @@ final readonly class NoiseWorkings
             $fitness = ColumnFitness::forEquivalentLevel($column);
             if ($fitness->usable && $histogram->samples > 0) {
                 $level = Figure::derived('L_Aeq', 'equivalent level', $histogram->equivalentLevel(), Unit::DecibelA, NoiseEquation::EquivalentLevel, [$source, $duration]);
-                $results[] = $this->levelResult('laeq', 'Equivalent level', $level, $moving?->equivalentLevel);
-                $results[] = $this->dailyExposure($level, $moving?->equivalentLevel, $seconds);
+                $results[] = $this->answers->level('laeq', 'Equivalent level', $level, $moving?->equivalentLevel);
+                if ($this->daily) {
+                    $results[] = $this->dailyExposure($level, $moving?->equivalentLevel, $seconds);
+                }
             }
             if ($fitness->doubt !== null) {
                 $doubts[] = $fitness->doubt;
@@ -196,7 +201,7 @@ final readonly class NoiseWorkings
             if ($place !== null && $top !== null) {
                 $level = Figure::read($symbol, lcfirst($title), Exact::of($top)->dividedBy(1000), $unit, new Origin('log', $this->run->id, $name.', highest of the run'));
                 $between = $this->line !== null && !$this->line->isConstant() ? MovingSums::highest($log, $place, $top, $ranges, $clock, $this->line) : null;
-                $results[] = $this->levelResult($key, $title, $level, $between);
+                $results[] = $this->answers->level($key, $title, $level, $between);
             }
         }
 
@@ -210,9 +215,11 @@ final readonly class NoiseWorkings
         $seconds = $this->run->runningSeconds();
         if ($totals->equivalentLevel !== null) {
             $level = $this->typed('L_Aeq', 'equivalent level', $totals->equivalentLevel, Unit::DecibelA);
-            $between = $this->betweenLevel($level->toFloat());
-            $results[] = $this->levelResult('laeq', 'Equivalent level', $level, $between);
-            $results[] = $this->dailyExposure($level, $between, $seconds);
+            $between = $this->answers->betweenLevel($level->toFloat());
+            $results[] = $this->answers->level('laeq', 'Equivalent level', $level, $between);
+            if ($this->daily) {
+                $results[] = $this->dailyExposure($level, $between, $seconds);
+            }
         }
         foreach ($this->criteria as $criterion) {
             $reading = $totals->doses[$criterion->id] ?? null;
@@ -227,25 +234,11 @@ final readonly class NoiseWorkings
         }
         foreach ([['lcpeak', 'L_Cpeak', 'Highest C-weighted peak', $totals->peak, Unit::DecibelC], ['lasmax', 'L_ASmax', 'Highest slow level', $totals->slowMaximum, Unit::DecibelA]] as [$key, $symbol, $title, $reading, $unit]) {
             if ($reading !== null) {
-                $results[] = $this->levelResult($key, $title, $this->typed($symbol, lcfirst($title), $reading, $unit), null);
+                $results[] = $this->answers->level($key, $title, $this->typed($symbol, lcfirst($title), $reading, $unit), null);
             }
         }
 
         return $results;
-    }
-
-    private function betweenLevel(float $indicated): ?float
-    {
-        return $this->line === null || $this->line->isConstant() ? null
-            : $indicated + 10 * log10($this->line->meanFactor(log(10) / 10, $this->window));
-    }
-
-    private function levelResult(string $key, string $title, Figure $indicated, ?float $between): SolvableResult
-    {
-        $exact = $indicated->value;
-        $value = $indicated->toFloat();
-
-        return $this->result($key, $title, $indicated, static fn (float $offset): float => $value - $offset, $between, $exact instanceof Exact ? $exact->minus(...) : null);
     }
 
     private function dailyExposure(Figure $level, ?float $betweenLevel, float $seconds): SolvableResult
@@ -254,10 +247,10 @@ final readonly class NoiseWorkings
         $duration = Figure::read('T_e', $this->run->shiftMinutes !== null ? 'working day that the run stands for' : 'time measured, taken as the working day', $hours, Unit::Hour, $this->origin($this->run->shiftMinutes !== null ? 'stated with the run' : 'no working day was stated'), 2);
         $gain = $hours > 0 ? 10 * log10($hours / DoseCriterion::HOURS) : -\INF;
         $daily = Figure::derived('L_EX,8h', 'daily noise exposure level', $level->toFloat() + $gain, Unit::DecibelA, NoiseEquation::DailyExposure, [$level, $duration]);
-        $u2 = $this->timeline->instrument->family === 'noise-dosimeter' || $this->timeline->instrument->traits->text('class') !== '1' ? 1.5 : 0.7;
+        $u2 = 1.5;
         $assumed = static fn (string $symbol, string $meaning, float $value): Figure => Figure::read($symbol, $meaning, $value, Unit::Decibel, new Origin('assumption', 'ISO 9612', 'ISO 9612 Annex C, from memory'), 1);
         $uncertainty = Figure::derived('U', 'expanded uncertainty of the instrument only, one-sided 95 %', 1.65 * sqrt($u2 ** 2 + 1.0), Unit::Decibel, NoiseEquation::Uncertainty, [$assumed('u₂', 'instrument', $u2), $assumed('u₃', 'microphone position', 1.0)], 2);
-        $result = $this->levelResult('lex8h', 'Daily noise exposure level', $daily, $betweenLevel === null ? null : $betweenLevel + $gain);
+        $result = $this->answers->level('lex8h', 'Daily noise exposure level', $daily, $betweenLevel === null ? null : $betweenLevel + $gain);
 
         return $result->withUncertainty($uncertainty, 'The uncertainty is of the instrument only. How the work varies from day to day and person to person is not in it: that needs several days or samples.');
     }
@@ -271,7 +264,7 @@ final readonly class NoiseWorkings
      */
     private function doseResults(DoseCriterion $criterion, Figure $dose, float $hours, \Closure $at, ?float $between): array
     {
-        $results = [$this->result('dose:'.$criterion->id, 'Dose, '.$criterion->name, $dose, $at, $between)];
+        $results = [$this->answers->of('dose:'.$criterion->id, 'Dose, '.$criterion->name, $dose, $at, $between)];
         $time = Figure::read('t', 'time that the dose rests on', $hours, Unit::Hour, $this->origin('start, stop, pauses and what was left out'), 3);
         $constants = $this->figures($this->criterion($criterion->id));
         $results[] = $this->fromDose($criterion, $dose, $at, $between, 'twa', 'TWA, '.$criterion->name, 'TWA', Unit::DecibelA, NoiseEquation::TimeWeightedAverage, $constants, $criterion->timeWeightedAverage(...));
@@ -295,71 +288,7 @@ final readonly class NoiseWorkings
     {
         $indicated = Figure::derived($symbol, str_starts_with($title, 'TWA') ? $title : lcfirst($title), $of($dose->toFloat()), $unit, $equation, [$dose, ...$inputs]);
 
-        return $this->result($key.':'.$criterion->id, $title, $indicated, static fn (float $offset): float => $of($at($offset)), $between === null ? null : $of($between));
-    }
-
-    /**
-     * @param \Closure(float): float      $at      the value with a constant offset taken out
-     * @param float|null                  $between with the moving offset; null where it does not move
-     * @param (\Closure(Exact): Exact)|null $exactly the same exactly, where the value is a decimal as written
-     */
-    private function result(string $key, string $title, Figure $indicated, \Closure $at, ?float $between, ?\Closure $exactly = null): SolvableResult
-    {
-        $value = static fn (Figure $offset): Exact|float => $exactly !== null && $offset->value instanceof Exact ? $exactly($offset->value) : $at($offset->toFloat());
-        $derive = static fn (OffsetKnot $knot, string $how): Figure => Figure::derived($indicated->symbol, $indicated->meaning.', '.$how, $value($knot->offset), $indicated->unit, NoiseEquation::OffsetTakenOut, [$indicated, $knot->offset], $indicated->decimals);
-        $line = $this->line;
-        $middle = static fn (Figure $pre): ?Figure => $line === null || \count($line->knots) < 2 ? null : Figure::derived(
-            $indicated->symbol,
-            $indicated->meaning.', offset along the bracket taken out',
-            $between ?? ($line->isConstant() ? $pre->value : $at(self::halfway($line))),
-            $indicated->unit,
-            NoiseEquation::OffsetTakenOut,
-            [$indicated, ...array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $line->knots)],
-            $indicated->decimals,
-        );
-        $answers = FourAnswers::along($indicated, $line->knots ?? [], $this->bracket, static fn (OffsetKnot $knot): Figure => $derive($knot, ($knot->asLeft ? 'offset as left at ' : 'offset as found at ').$knot->check.' taken out'), $middle);
-
-        return new SolvableResult(Result::of($key, $title, $this->reported, $answers), $at);
-    }
-
-    /** A peak known as a total has no moment: the mean of the offsets at both ends is taken out. */
-    private static function halfway(OffsetLine $line): float
-    {
-        return array_sum(array_map(static fn (OffsetKnot $knot): float => $knot->offset->toFloat(), $line->knots)) / \count($line->knots);
-    }
-
-    /**
-     * The offset at which the value would sit on the limit.
-     *
-     * @return array{?Figure, string}
-     */
-    private function tipping(ExposureLimit $limit, SolvableResult $worked): array
-    {
-        $at = $worked->at(...);
-        $target = $limit->value->value->toFloat();
-        $indicated = $worked->result->reportedFigure();
-        if (!is_finite($indicated->toFloat())) {
-            return [null, 'There is nothing to set against the limit.'];
-        }
-        [$low, $high] = [-self::TIPPING_RANGE, self::TIPPING_RANGE];
-        if (($at($low) - $target) * ($at($high) - $target) > 0) {
-            return [null, \sprintf('No offset within ±%d dB would move it across the limit.', (int) self::TIPPING_RANGE)];
-        }
-        for ($i = 0; $i < 48; ++$i) {
-            $middle = ($low + $high) / 2;
-            // A value falls as the offset that is taken out grows.
-            if ($at($middle) > $target) {
-                $low = $middle;
-            } else {
-                $high = $middle;
-            }
-        }
-        $offset = round(($low + $high) / 2, 6);
-        $figure = Figure::derived('o*', 'offset at which it sits on the limit', $offset, Unit::Decibel, NoiseEquation::OffsetTakenOut, [$worked->result->indicated ?? $indicated], 2);
-        $seen = $this->line === null ? 'no check shows where it was' : 'its checks showed '.implode(' and ', array_unique(array_map(static fn (OffsetKnot $knot): string => $knot->offset->signed(), $this->line->knots))).' dB';
-        $ever = $this->largestEver === null ? '' : \sprintf('; the most it ever drifted is %s dB', $this->largestEver->signed());
-
-        return [$figure, \sprintf('It turns if the unit read %s dB too %s; %s%s.', number_format(abs($offset), 2, '.', ''), $offset >= 0 ? 'high' : 'low', $seen, $ever)];
+        return $this->answers->of($key.':'.$criterion->id, $title, $indicated, static fn (float $offset): float => $of($at($offset)), $between === null ? null : $of($between));
     }
 
     /**

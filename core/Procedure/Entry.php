@@ -15,9 +15,10 @@ final readonly class Entry
     /**
      * @param string                $name    under which it stands in the record
      * @param list<Unit>            $units   that may be chosen; the first is usual. For a plain decimal: the one it is in
-     * @param array<string, string> $choices value to words
+     * @param array<array-key, string> $choices value to words
      * @param list<self>            $rows    the entries of one row of a table
      * @param string                $of      of a named thing: "reference:thermometer" or "library:sampler"
+     * @param EntryCondition|null   $only    when it is asked; null: always
      */
     private function __construct(
         public string $name,
@@ -31,6 +32,7 @@ final readonly class Entry
         public array $choices = [],
         public array $rows = [],
         public string $of = '',
+        public ?EntryCondition $only = null,
     ) {
     }
 
@@ -55,13 +57,13 @@ final readonly class Entry
         return new self($name, EntryKind::Measured, $label, $required, $help, $units);
     }
 
-    /** @param array<string, string> $choices */
+    /** @param array<array-key, string> $choices */
     public static function choice(string $name, string $label, array $choices, bool $required = false, string $help = ''): self
     {
         return new self($name, EntryKind::Choice, $label, $required, $help, choices: $choices);
     }
 
-    /** @param array<string, string> $choices */
+    /** @param array<array-key, string> $choices */
     public static function several(string $name, string $label, array $choices, string $help = ''): self
     {
         return new self($name, EntryKind::Several, $label, false, $help, choices: $choices);
@@ -76,6 +78,24 @@ final readonly class Entry
     public static function rows(string $name, string $label, array $rows, string $help = ''): self
     {
         return new self($name, EntryKind::Rows, $label, false, $help, rows: $rows);
+    }
+
+    /** @param array<array-key, string> $names words by name */
+    public static function each(string $name, string $label, array $names, string $least, string $most, Unit $unit, string $help = ''): self
+    {
+        return new self($name, EntryKind::Each, $label, false, $help, [$unit], $least, $most, $names);
+    }
+
+    /** The same under another name. */
+    public function as(string $name, string $label): self
+    {
+        return new self($name, $this->kind, $label, $this->required, $this->help, $this->units, $this->least, $this->most, $this->choices, $this->rows, $this->of, $this->only);
+    }
+
+    /** Asked only where another entry is answered, or is one of these. */
+    public function onlyWith(string $entry, string ...$values): self
+    {
+        return new self($this->name, $this->kind, $this->label, $this->required, $this->help, $this->units, $this->least, $this->most, $this->choices, $this->rows, $this->of, new EntryCondition($entry, array_values($values)));
     }
 
     /**
@@ -94,9 +114,10 @@ final readonly class Entry
         return [
             'name' => $this->name, 'kind' => $this->kind->value, 'label' => $this->label, 'required' => $this->required, 'help' => $this->help,
             'units' => array_map(static fn (Unit $unit): string => $unit->value, $this->units),
-            'choices' => array_map(static fn (string $value, string $words): array => ['value' => $value, 'words' => $words], array_keys($this->choices), array_values($this->choices)),
+            'choices' => array_map(static fn (int|string $value, string $words): array => ['value' => (string) $value, 'words' => $words], array_keys($this->choices), array_values($this->choices)),
             'rows' => array_map(static fn (self $row): array => $row->describe(), $this->rows),
             'of' => $this->of,
+            ...($this->only === null ? [] : ['only' => ['entry' => $this->only->entry, 'values' => $this->only->values]]),
         ];
     }
 }

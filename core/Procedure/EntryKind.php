@@ -17,6 +17,8 @@ enum EntryKind: string
     case Flag = 'flag';
     /** One of the kit's references, or an entry of a library: which one is named in "of". */
     case Named = 'named';
+    /** One number for each of several names, such as a level for each band. */
+    case Each = 'each';
     /** A table: each row has entries of its own. */
     case Rows = 'rows';
 }

@@ -10,6 +10,7 @@ use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Assessment;
+use Footnote\Core\Judgement\Breakdown;
 use Footnote\Core\Judgement\Finding;
 use Footnote\Core\Judgement\LimitOutcome;
 use Footnote\Core\Judgement\Result;
@@ -94,6 +95,20 @@ final readonly class AssessmentWriter
                 'tippingWords' => $outcome->tippingWords,
                 'confidence' => $outcome->confidence === null ? null : ['lower' => $sheet->enter($outcome->confidence->lower), 'upper' => $sheet->enter($outcome->confidence->upper), 'words' => $outcome->confidence->words],
             ], $result->outcomes),
+            ...($result->breakdown === null ? [] : ['breakdown' => $this->breakdown($result->breakdown, $sheet)]),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function breakdown(Breakdown $breakdown, Sheet $sheet): array
+    {
+        return [
+            'title' => $breakdown->title(),
+            'columns' => $breakdown->columns(),
+            'rows' => array_map(static fn (array $row): array => array_map(static fn (string|Figure|null $cell): array => [
+                'shown' => $cell instanceof Figure ? $cell->shown() : ($cell ?? ''),
+                'figure' => $cell instanceof Figure ? $sheet->enter($cell) : null,
+            ], $row), $breakdown->rows()),
         ];
     }
 

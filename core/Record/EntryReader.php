@@ -36,7 +36,7 @@ final class EntryReader
         return new Traits($values);
     }
 
-    /** @return string|bool|Decimal|Measured|list<string>|list<Traits>|null */
+    /** @return string|bool|Decimal|Measured|list<string>|list<Traits>|array<array-key, Decimal>|null */
     private static function value(Fields $fields, Entry $entry): string|bool|Decimal|Measured|array|null
     {
         $name = $entry->name;
@@ -49,8 +49,32 @@ final class EntryReader
             EntryKind::Measured => self::measured($fields, $entry),
             EntryKind::Choice => self::choice($fields, $entry),
             EntryKind::Several => array_map(static fn (string $one): string => isset($entry->choices[$one]) ? $one : throw new InvalidRecord($fields->at($name), self::oneOf($one, $entry)), $fields->texts($name)),
+            EntryKind::Each => self::each($fields, $entry),
             EntryKind::Rows => array_map(static fn (Fields $row): Traits => self::read($row, $entry->rows), $fields->objects($name)),
         };
+    }
+
+    /** @return array<array-key, Decimal>|null in the order in which the names are declared */
+    private static function each(Fields $fields, Entry $entry): ?array
+    {
+        $object = $fields->optionalObject($entry->name);
+        if ($object === null) {
+            return null;
+        }
+        foreach (array_map(strval(...), array_keys($object->data())) as $name) {
+            if (!isset($entry->choices[$name])) {
+                throw new InvalidRecord($object->at($name), self::oneOf($name, $entry));
+            }
+        }
+        $each = [];
+        foreach (array_map(strval(...), array_keys($entry->choices)) as $name) {
+            $value = $object->optionalDecimal($name, $entry->least, $entry->most);
+            if ($value !== null) {
+                $each[$name] = $value;
+            }
+        }
+
+        return $each === [] ? null : $each;
     }
 
     private static function measured(Fields $fields, Entry $entry): ?Measured

@@ -26,7 +26,7 @@ final readonly class LogFormatReader
             }
             $channel = $column->optionalText('channel', 40) ?? '';
             if ($kind->hasChannel() !== ($channel !== '')) {
-                throw new InvalidRecord($column->at('channel'), $channel === '' ? 'is needed: say which channel it is.' : 'is for readings and counts of a channel only.');
+                throw new InvalidRecord($column->at('channel'), $channel === '' ? 'is needed: say which channel, size or band it is.' : 'is for readings, counts and bands only.');
             }
             $columns[$place] = new LogColumn($kind, $column->optionalText('header') ?? '', $rate, $column->optionalDecimal('threshold', '0', '140'), $channel);
         }

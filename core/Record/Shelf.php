@@ -12,7 +12,7 @@ final readonly class Shelf
 {
     /**
      * @param list<Entry>                 $entries what is asked of an entry beside its code and name
-     * @param list<array<string, string>> $shipped entries that come with Footnote; an own one of the same code stands over them, field by field
+     * @param list<array<string, mixed>>  $shipped entries that come with Footnote; an own one of the same code stands over them, field by field
      */
     public function __construct(public string $id, public string $title, public string $one, public array $entries, public array $shipped = [])
     {
@@ -41,7 +41,8 @@ final readonly class Shelf
     {
         $found = [];
         foreach ($this->shipped as $item) {
-            $found[$item['code'] ?? ''] = RecordLibrary::entry($this, Fields::of($item));
+            $entry = RecordLibrary::entry($this, Fields::of($item));
+            $found[$entry->text('code') ?? ''] = $entry;
         }
 
         return $found;

@@ -290,6 +290,6 @@ final class FlowBenchTest extends TestCase
     public function testTheFormatKnowsItsKindsAndShelves(): void
     {
         self::assertSame([...FlowStandards::KINDS, FlowStandards::THERMOMETER, FlowStandards::BAROMETER], array_map(static fn ($kind): string => $kind->id, (new FlowFormat())->referenceKinds()));
-        self::assertSame(['samplers', 'methods', 'substances'], array_keys(Families::shelves()));
+        self::assertSame(['set-ups', 'permissible-levels', 'samplers', 'methods', 'substances'], array_keys(Families::shelves()));
     }
 }

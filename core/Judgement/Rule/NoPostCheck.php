@@ -20,7 +20,7 @@ final readonly class NoPostCheck implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         $bracket = $case->bracket;
-        if ($bracket->post !== null || $bracket->brokenAfter !== null) {
+        if ($bracket->post !== null || $bracket->brokenAfter !== null || $case->standsOnStartOfDay()) {
             return;
         }
         if ($case->run->stop === null) {

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Evidence\Certificate;
+use Footnote\Core\Evidence\CertifiedValue;
+use Footnote\Core\Evidence\Reading;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\MalformedDecimal;
+
+/** One tone of a calibrator: the level it was switched to, dB, its frequency where there are several, and what the unit showed. */
+final readonly class AcousticTone
+{
+    /**
+     * @param Decimal|null  $frequency in Hz; null: the calibrator has one frequency at that level
+     * @param list<Reading> $asFound   before anything was adjusted
+     * @param list<Reading> $asLeft    after the adjustment
+     */
+    public function __construct(public Decimal $nominal, public ?Decimal $frequency, public array $asFound = [], public array $asLeft = [])
+    {
+    }
+
+    /**
+     * From its name, such as "114" or "114 @ 250".
+     *
+     * @throws MalformedDecimal
+     */
+    public static function named(string $name): self
+    {
+        $parts = array_map(trim(...), explode('@', $name, 2));
+
+        return new self(Decimal::parse($parts[0]), isset($parts[1]) ? Decimal::parse($parts[1]) : null);
+    }
+
+    /** The name of a certified tone; the frequency is part of it where the certificate has several at that level. */
+    public static function nameOf(CertifiedValue $value, Certificate $certificate): string
+    {
+        $alike = array_filter($certificate->values, static fn (CertifiedValue $other): bool => $other->nominal->value->compareTo($value->nominal->value) === 0);
+
+        return $value->nominal->written.(\count($alike) > 1 && $value->frequency !== null ? ' @ '.$value->frequency->written : '');
+    }
+
+    public function name(): string
+    {
+        return $this->nominal->written.($this->frequency === null ? '' : ' @ '.$this->frequency->written);
+    }
+
+    public function words(): string
+    {
+        return $this->nominal->written.' dB'.($this->frequency === null ? '' : ', '.$this->frequency->written.' Hz');
+    }
+
+    public function isLike(self $other): bool
+    {
+        return $this->nominal->value->compareTo($other->nominal->value) === 0
+            && ($this->frequency === null) === ($other->frequency === null)
+            && ($this->frequency === null || $other->frequency === null || $this->frequency->value->compareTo($other->frequency->value) === 0);
+    }
+
+    public function certifiedBy(?Certificate $certificate): ?CertifiedValue
+    {
+        return $certificate?->at($this->nominal->written, $this->frequency?->written);
+    }
+}

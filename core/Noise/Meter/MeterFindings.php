@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise\Meter;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Judgement\Result;
+
+/** What a measurement of a sound level meter shows beside the results that every unit with a microphone has. */
+final readonly class MeterFindings
+{
+    /**
+     * @param list<Result>        $results    of bands, rooms, sources
+     * @param Figure|null         $background by how much the level stands above its background, dB; null where none was measured
+     * @param BandComparison|null $room       null where no permissible levels were chosen
+     */
+    public function __construct(
+        public MeterRecord $record,
+        public Spectrum $spectrum,
+        public array $results,
+        public ?Figure $background,
+        public ?BandComparison $room,
+    ) {
+    }
+}

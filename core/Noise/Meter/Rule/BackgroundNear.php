@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise\Meter\Rule;
+
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Noise\NoiseResults;
+
+/** The background is so near that nothing can be said of the source alone. */
+final readonly class BackgroundNear implements Rule
+{
+    public function id(): string
+    {
+        return 'noise.background';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        $meter = $case->results instanceof NoiseResults ? $case->results->meter : null;
+        $above = $meter?->background;
+        $limit = $setting->limit('near');
+        if ($above !== null && !$limit->isKeptBy($above->value)) {
+            yield $setting->finding(\sprintf('The level stands %s dB above its background: the source alone cannot be told.', $above->shown()), [$case->run->id], $limit, advice: 'Switch off what else sounds, or measure nearer to the source.');
+        }
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise\Meter\Rule;
+
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Noise\Meter\FrequencyWeighting;
+use Footnote\Core\Noise\NoiseResults;
+
+/** The bands of a room were measured with a weighting; it is taken off, since permissible levels are unweighted. */
+final readonly class BandsWeighted implements Rule
+{
+    public function id(): string
+    {
+        return 'noise.bands-weighted';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        $meter = $case->results instanceof NoiseResults ? $case->results->meter : null;
+        if ($meter !== null && $meter->spectrum->levels !== [] && $meter->record->weighting() !== FrequencyWeighting::Z) {
+            yield $setting->finding(\sprintf('The bands were measured %s-weighted; the tabulated weights are taken off.', $meter->record->weighting()->value), [$case->run->id]);
+        }
+    }
+}

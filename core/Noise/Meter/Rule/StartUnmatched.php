@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise\Meter\Rule;
+
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Noise\Meter\TaskExposure;
+use Footnote\Core\Noise\NoiseRecord;
+use Footnote\Core\Noise\NoiseResults;
+
+/** The start that was noted by hand is not the one of the file: it may be of another room. */
+final readonly class StartUnmatched implements Rule
+{
+    public function id(): string
+    {
+        return 'noise.start-unmatched';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        $meter = $case->results instanceof NoiseResults ? $case->results->meter : null;
+        [$noted, $started] = self::times($case->run);
+        if ($meter === null || $noted === null || $started === null) {
+            return;
+        }
+        $limit = $setting->limit('apart');
+        $apart = self::apart($noted, $started, $meter->record->delay());
+        if ($limit->isKeptBy($apart)) {
+            return;
+        }
+        $fits = null;
+        foreach ($case->timeline->runs as $other) {
+            [$hand] = self::times($other);
+            if ($fits === null && $hand !== null && $other->id !== $case->run->id && $other->start->format('Y-m-d') === $case->run->start->format('Y-m-d') && $limit->isKeptBy(self::apart($hand, $started, TaskExposure::meter($other)?->delay() ?? 0.0))) {
+                $fits = $other;
+            }
+        }
+        yield $setting->finding(
+            \sprintf('Noted by hand: %s; the file began at %s, %s apart.', self::words($noted), self::words($started), $apart < 120 ? \sprintf('%d s', (int) round($apart)) : \sprintf('%d min', (int) round($apart / 60))),
+            [$case->run->id],
+            $limit,
+            advice: $fits === null ? 'No start that was noted on that day fits the file.' : \sprintf('The file fits the start that was noted for %s, %s.', $fits->id, $fits->place === '' ? $fits->task : $fits->place),
+        );
+    }
+
+    /** @return array{?float, ?float} noted by hand and by the unit with its clock set right, s since midnight */
+    private static function times(Run $run): array
+    {
+        $meter = TaskExposure::meter($run);
+        $log = $run->content instanceof NoiseRecord ? $run->content->log : null;
+        if ($log !== null) {
+            $at = $run->trueTime($log->start())->setTimezone($run->start->getTimezone());
+            $started = (float) ($at->format('G') * 3600 + $at->format('i') * 60 + $at->format('s'));
+        } else {
+            $started = $meter?->fileStart === null ? null : $meter->fileStart - ($run->clockOffset ?? 0.0);
+        }
+
+        return [$meter?->noted, $started];
+    }
+
+    /** The unit may name a file by the key or by the end of its delay. */
+    private static function apart(float $noted, float $started, float $delay): float
+    {
+        return max($noted - $started, $started - ($noted + $delay), 0.0);
+    }
+
+    private static function words(float $seconds): string
+    {
+        return \sprintf('%02d:%02d:%02d', intdiv((int) $seconds, 3600) % 24, intdiv((int) $seconds, 60) % 60, (int) $seconds % 60);
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise\Meter;
+
+use Footnote\Core\Judgement\Breakdown;
+
+/** The tasks of a working day, and what each gives to the exposure and to its uncertainty. */
+final readonly class TaskBudget implements Breakdown
+{
+    /** @param non-empty-list<TaskShare> $tasks in order of time */
+    public function __construct(public array $tasks)
+    {
+    }
+
+    public function title(): string
+    {
+        return 'Task by task';
+    }
+
+    public function columns(): array
+    {
+        return ['Task', 'Samples', 'L_m, dB(A)', 'T_m, min', 'Share of the exposure, %', 'u₁ₐ, dB', 'c₁ₐ', 'u₁ᵦ, h', 'c₁ᵦ, dB/h', 'Part of u², dB²'];
+    }
+
+    public function rows(): array
+    {
+        return array_map(static fn (TaskShare $task): array => [
+            $task->name,
+            implode(', ', $task->runs),
+            $task->level,
+            $task->minutes,
+            $task->share,
+            $task->sampling ?? 'one sample',
+            $task->sensitivity,
+            $task->durationUncertainty,
+            $task->durationSensitivity,
+            $task->part,
+        ], $this->tasks);
+    }
+}

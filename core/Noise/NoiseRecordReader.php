@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Evidence\Reading;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Log\LogReader;
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\UnreadableLog;
+use Footnote\Core\Noise\Meter\MeterRecord;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\LogFormatReader;
+use Footnote\Core\Record\RunSurroundings;
+
+/** Reads what a run with a microphone brought home: a log, or totals off the display. */
+final class NoiseRecordReader
+{
+    /**
+     * @param Traits           $written what the format of its family asks beside it
+     * @param MeterRecord|null $meter   the same as a sound level meter understands it
+     *
+     * @throws InvalidRecord naming the field
+     */
+    public static function read(Fields $run, RunSurroundings $around, Traits $written, ?MeterRecord $meter = null): NoiseRecord
+    {
+        $code = $written->text(SetUp::NAME);
+        $setUp = $code === null ? null : ($around->library->find(SetUp::SHELF, $code) ?? throw new InvalidRecord($run->at(SetUp::NAME), \sprintf('"%s" is not among the set-ups.', $code)));
+        if ($around->stored instanceof SeriesLog) {
+            return new NoiseRecord($around->stored, self::totals($run->optionalObject('totals')), $around->logName, $meter, $written, $setUp);
+        }
+        $fields = $run->optionalObject('log');
+        $read = null;
+        if ($fields !== null && $around->lines !== null) {
+            $format = (new LogFormatReader())->read($fields->object('format'));
+            try {
+                $read = (new LogReader($format))->read($around->lines, $around->zone, $fields->optionalMoment('start'));
+            } catch (UnreadableLog $problem) {
+                throw new InvalidRecord($fields->at('file'), $problem->getMessage());
+            }
+        }
+
+        return new NoiseRecord($read, self::totals($run->optionalObject('totals')), $around->logName, $meter, $written, $setUp);
+    }
+
+    private static function totals(?Fields $fields): ?NoiseTotals
+    {
+        if ($fields === null) {
+            return null;
+        }
+        $doses = [];
+        foreach ($fields->map('doses') as $criterion => $reading) {
+            $doses[$criterion] = AcousticSection::reading(Fields::of($reading, $fields->at('doses').'/'.$criterion), '0', '100000');
+        }
+        $level = static fn (string $name): ?Reading => ($object = $fields->optionalObject($name)) === null ? null : AcousticSection::reading($object, NoiseFormat::LEAST, NoiseFormat::MOST);
+
+        return new NoiseTotals($level('equivalentLevel'), $level('peak'), $level('slowMaximum'), $doses);
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+/** The rules for every unit with a microphone, worn or held. */
+final class NoiseRules
+{
+    /** @return list<\Footnote\Core\Judgement\Rule> */
+    public static function all(): array
+    {
+        return [
+            new Rule\Drift(),
+            new Rule\RepresentativeSegment(),
+            new Rule\AsFoundLarge(),
+            new Rule\CumulativeAdjustment(),
+            new Rule\EnteredLevel(),
+            new Rule\AdapterSize(),
+            new Rule\Resolution(),
+            new Rule\ToneInside(),
+            new Rule\Overload(),
+            new Rule\FlatStretch(),
+            new Rule\KnockSeen(),
+            new Rule\Gap('noise.gap', 'noise.gap-large'),
+            new Rule\Gap('noise.gap-large', null),
+            new Rule\ColumnNotFit(),
+            new Rule\NothingMeasured(),
+            new Rule\BehindProtection(),
+            new Rule\SettingsDiffer(),
+            new Rule\SettingsUnstated(),
+        ];
+    }
+}

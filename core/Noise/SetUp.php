@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Noise\Meter\BandStatistic;
+use Footnote\Core\Noise\Meter\FrequencyWeighting;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\Shelf;
+
+/**
+ * How units are to be set, kept as a template so that all measure alike; and what one of them was set to, told with its run.
+ * A template settles only what it names.
+ */
+final class SetUp
+{
+    public const SHELF = 'set-ups';
+
+    /** The entry of a run that names its template. */
+    public const NAME = 'setUp';
+
+    /** @return non-empty-list<Entry> */
+    private static function settings(): array
+    {
+        return [
+            Entry::choice('weighting', 'Frequency weighting', array_combine(array_column(FrequencyWeighting::cases(), 'value'), array_column(FrequencyWeighting::cases(), 'value'))),
+            Entry::choice('timeConstant', 'Time constant', ['slow' => 'slow', 'fast' => 'fast', 'impulse' => 'impulse']),
+            Entry::text('range', 'Range', help: 'As the unit names it'),
+            Entry::decimal('interval', 'Log interval', '0.01', '86400', Unit::Second),
+            Entry::choice('statistic', 'Kept of each band', array_combine(array_column(BandStatistic::cases(), 'value'), array_column(BandStatistic::cases(), 'value'))),
+            Entry::decimal('integration', 'Integration time', '0.1', '86400', Unit::Second),
+            Entry::decimal('delay', 'Start delay', '0', '3600', Unit::Second),
+            Entry::choice('bands', 'Bands', ['none' => 'none', 'octave' => 'octaves', 'third-octave' => 'thirds of an octave']),
+            Entry::text('compensation', 'Windscreen compensation', help: 'As the unit names it; "off" where it is off'),
+            Entry::decimal('exchangeRate', 'Exchange rate', '2', '10', Unit::Decibel),
+            Entry::decimal('threshold', 'Threshold', '0', '140', Unit::Decibel),
+        ];
+    }
+
+    public static function shelf(): Shelf
+    {
+        return new Shelf(self::SHELF, 'Set-ups of units', 'set-up', [...self::settings(), Entry::text('source', 'Source')], [[
+            'code' => 'room-survey', 'name' => 'Room survey in octave bands', 'weighting' => 'Z', 'timeConstant' => 'slow', 'interval' => '1', 'statistic' => 'maximum', 'integration' => '120', 'delay' => '30', 'bands' => 'octave',
+            'source' => 'common practice: two minutes, slow, the maximum of each band, and time to leave and shut the door',
+        ]]);
+    }
+
+    /**
+     * What a run says of its set-up.
+     *
+     * @param list<string> $left settings that units of the family do not have
+     *
+     * @return non-empty-list<Entry>
+     */
+    public static function stated(array $left, bool $onlyWithTemplate): array
+    {
+        $entries = [Entry::named(self::NAME, 'Set-up', 'library:'.self::SHELF, help: 'The template that it was to be set by')];
+        foreach (self::settings() as $setting) {
+            if (!\in_array($setting->name, $left, true)) {
+                $entry = $setting->as(self::stating($setting->name), $setting->label.', as set');
+                $entries[] = $onlyWithTemplate ? $entry->onlyWith(self::NAME) : $entry;
+            }
+        }
+
+        return $entries;
+    }
+
+    /** The entry of a run that states a setting. */
+    public static function stating(string $setting): string
+    {
+        return 'set'.ucfirst($setting);
+    }
+
+    /**
+     * Where a unit was set otherwise than its template says. What the run does not state is not known, and no difference.
+     *
+     * @return list<string> each in words
+     */
+    public static function differences(Traits $template, Traits $run): array
+    {
+        $differences = [];
+        foreach (self::settings() as $setting) {
+            [$wanted, $was] = [$template->shown($setting->name), $run->shown(self::stating($setting->name))];
+            if ($wanted !== null && $was !== null && !self::alike($wanted, $was)) {
+                $unit = ($setting->units[0] ?? Unit::None)->value;
+                $differences[] = \sprintf('%s was %s, the set-up says %s', lcfirst($setting->label), trim($was.' '.$unit), trim($wanted.' '.$unit));
+            }
+        }
+
+        return $differences;
+    }
+
+    /** @return array{?Traits, ?Traits} the template of a run, and what the run states */
+    public static function of(Run $run): array
+    {
+        $content = $run->content instanceof NoiseRecord ? $run->content : null;
+
+        return [$content?->setUp, $content?->written];
+    }
+
+    /** @return list<string> settings that the template names and the run does not state, in words */
+    public static function unstated(Traits $template, Traits $run): array
+    {
+        return array_values(array_map(
+            static fn (Entry $setting): string => lcfirst($setting->label),
+            array_filter(self::settings(), static fn (Entry $setting): bool => $template->shown($setting->name) !== null && $run->shown(self::stating($setting->name)) === null),
+        ));
+    }
+
+    private static function alike(string $wanted, string $was): bool
+    {
+        return is_numeric($wanted) && is_numeric($was)
+            ? Decimal::parse($wanted)->value->compareTo(Decimal::parse($was)->value) === 0
+            : mb_strtolower(trim($wanted)) === mb_strtolower(trim($was));
+    }
+}
