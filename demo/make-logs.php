@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /**
- * Makes the logs of the demo from a fixed seed, the same files every time: noise at one second, gases and dust at ten, particles at sixty.
+ * Makes the logs of the demo from a fixed seed, the same files every time: noise at one second, gases and dust at ten,
+ * particles at sixty, octave bands of rooms at one.
  * Everything in them is made up; the magnitudes are those of an organ-building workshop.
  *
  *     php demo/make-logs.php [FOLDER]
@@ -167,6 +168,29 @@ foreach (PARTICLES as $number => [$name, $from, $minutes, $step, $sizes, $share]
         $wobble = 1 + (mt_rand(0, 1000) / 1000 - .5) * .12;
         $cells = array_map(static fn (array $ends): string => number_format(($ends[0] + ($ends[1] - $ends[0]) * $at) * $wobble, $name === 'sanding-dust' || $name === 'sweeping' ? 3 : 0, '.', ''), $sizes);
         fwrite($file, gmdate('Y-m-d H:i:s', $start + $step * $i).','.implode(',', $cells)."\n");
+    }
+    fclose($file);
+}
+
+/** Name, first second, and the highest level of each octave band from 63 Hz, dB: two minutes after a delay of half a minute. */
+const ROOMS = [
+    ['voicing-blower-on', '2026-11-24 10:05:31', ['63' => 50.0, '125' => 46.0, '250' => 43.0, '500' => 41.6, '1000' => 34.0, '2000' => 26.0, '4000' => 20.0, '8000' => 16.0]],
+    ['voicing-blower-off', '2026-11-24 10:16:30', ['63' => 42.0, '125' => 38.2, '250' => 35.1, '500' => 33.0, '1000' => 28.4, '2000' => 22.7, '4000' => 18.3, '8000' => 15.6]],
+];
+
+foreach (ROOMS as $number => [$name, $from, $bands]) {
+    mt_srand(4000 + $number);
+    $file = fopen("$folder/$name.csv", 'w');
+    assert($file !== false);
+    fwrite($file, 'Time,'.implode(',', array_map(static fn (int|string $band): string => "LZS $band Hz", array_keys($bands)))."\n");
+    $start = strtotime($from.' UTC');
+    $highest = array_map(static fn (): int => mt_rand(5, 110), $bands);
+    for ($i = 0; $i < 119; ++$i) {
+        $cells = [];
+        foreach ($bands as $band => $top) {
+            $cells[] = number_format($i === $highest[$band] ? $top : $top - .3 - mt_rand(0, 28) / 10, 1, '.', '');
+        }
+        fwrite($file, gmdate('Y-m-d H:i:s', $start + $i).','.implode(',', $cells)."\n");
     }
     fclose($file);
 }

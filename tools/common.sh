@@ -108,6 +108,7 @@ fill_with_demo() {
   bin/console footnote:import demo/air.json
   bin/console footnote:import demo/gas.json
   bin/console footnote:import demo/particles.json
+  bin/console footnote:import demo/meters.json
 }
 
 port_is_busy() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }

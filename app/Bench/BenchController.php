@@ -27,6 +27,7 @@ use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\LiveSheet;
 use Footnote\Core\Judgement\ReferenceChoice;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\EntryKind;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Record\EvidenceReader;
@@ -305,6 +306,7 @@ final readonly class BenchController
         $family = $this->assessor->family($timeline->instrument->family);
         $live = $check === null ? new LiveSheet([]) : $family->bench()->live($check, $everything, $policy);
         $chosen = $everything->references[Logbook::text($answers, 'reference')] ?? null;
+        $setting = Logbook::text($answers, 'setting');
         $procedures = $family->procedures($timeline->instrument);
         $procedure = Procedure::among($procedures, Logbook::text($answers, 'procedure'));
         $closes = $check === null || (!$check->content->hasAsFound() && !$check->content->wasAdjusted()) ? [] : $this->foresight->after($check, $everything, $policy, $this->workings->yardsticks($campaign['id']));
@@ -321,9 +323,9 @@ final readonly class BenchController
                 'steps' => array_map(static fn (Step $step): array => [
                     'id' => $step->id, 'kind' => $step->kind->value, 'title' => $step->title, 'instruction' => $step->instruction, 'why' => $step->why, 'required' => $step->required, 'seconds' => $step->seconds, 'when' => $step->when, 'into' => $step->into, 'rows' => $step->rows,
                     'fields' => Entry::all($family->bench()->fields($step, $timeline->instrument, $chosen)),
-                    'columns' => Entry::all($family->bench()->columns($step, $timeline->instrument, $chosen)),
-                    'presets' => $family->bench()->presets($step, $timeline->instrument),
-                ], $procedure->steps),
+                    'columns' => Entry::all($family->bench()->columns($step, $timeline->instrument, $chosen, $setting)),
+                    'presets' => $family->bench()->presets($step, $timeline->instrument, $chosen, $setting),
+                ], array_values(array_filter($procedure->steps, static fn (Step $step): bool => $step->required || array_filter($family->bench()->columns($step, $timeline->instrument, $chosen, $setting), static fn (Entry $column): bool => $column->kind === EntryKind::Choice && $column->required && $column->choices === []) === []))),
             ],
             'references' => array_map(static fn (ReferenceChoice $choice): array => ['id' => $choice->reference->id, 'model' => $choice->reference->model, 'about' => $choice->about, 'settings' => $choice->settings, 'problems' => $choice->problems], $family->bench()->choices($timeline->instrument, array_values($everything->references), $now)),
             'others' => array_values(array_map(static fn (Reference $reference): array => ['id' => $reference->id, 'kind' => $reference->kind, 'model' => $reference->model], $everything->references)),

@@ -23,6 +23,7 @@ use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Channelled;
 use Footnote\Core\Judgement\Family;
 use Footnote\Core\Judgement\UnitHistory;
+use Footnote\Core\Judgement\UnitTrend;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Record\EvidenceReader;
@@ -141,12 +142,19 @@ final readonly class KitController
             'run' => Entry::all(RecordReader::format($family->id())->run($timeline->instrument)),
             'histories' => array_map(static fn (string $channel, UnitHistory $history): array => [
                 'channel' => $channel, 'unit' => $history->unit->value, 'driftUnit' => $history->drift->value, 'shows' => $history->shows,
-                'points' => array_map(static fn (HistoryPoint $point): array => ['at' => $point->at->format(\DATE_ATOM), 'check' => $point->check, 'found' => $point->found, 'left' => $point->left, 'drift' => $point->drift, 'adjustment' => $point->adjustment], $history->points),
+                'points' => array_map(self::point(...), $history->points),
+                'trends' => array_map(static fn (UnitTrend $trend): array => ['title' => $trend->title, 'unit' => $trend->unit->value, 'points' => array_map(self::point(...), $trend->points), 'since' => $trend->since, 'certified' => $trend->certified?->format('Y-m-d')], $history->trends),
             ], array_keys($histories), array_values($histories)),
             'procedures' => array_map(static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title], $family->procedures($timeline->instrument)),
             'interventions' => array_map(static fn ($event): array => ['id' => $event->id, 'at' => $event->at->format(\DATE_ATOM), 'kind' => $event->kind->value, 'by' => $event->by, 'note' => $event->note, 'channel' => $event->channel], $timeline->interventions),
             'checks' => array_map(static fn ($check): array => ['id' => $check->id, 'at' => $check->at->format(\DATE_ATOM), 'by' => $check->by, 'reference' => $check->reference, 'adjusted' => $check->content->wasAdjusted(), 'setAside' => $check->setAside?->reason, 'brokenOff' => $check->brokenOff], array_reverse($timeline->checks)),
         ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function point(HistoryPoint $point): array
+    {
+        return ['at' => $point->at->format(\DATE_ATOM), 'check' => $point->check, 'found' => $point->found, 'left' => $point->left, 'drift' => $point->drift, 'adjustment' => $point->adjustment];
     }
 
     #[Route('/instruments', methods: ['POST'])]

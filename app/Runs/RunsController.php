@@ -124,7 +124,7 @@ final readonly class RunsController
             'log' => $log === false ? null : [
                 'id' => Logbook::text($log, 'id'), 'name' => Logbook::text($log, 'name'), 'sha256' => Logbook::text($log, 'sha256'), 'size' => (int) Logbook::text($log, 'size'),
                 'start' => Logbook::text($log, 'first_interval'), 'stepSeconds' => (float) Logbook::text($log, 'step_seconds'), 'length' => (int) Logbook::text($log, 'length'),
-                'columns' => array_map(static fn ($column): string => $column->channel === '' ? $column->kind->value : $column->channel, array_values($this->formats->read(Fields::of(Logbook::json($log, 'format')))->columns)),
+                'columns' => array_map(static fn ($column): string => $column->channel === '' ? $column->kind->value : $column->channel.($column->kind === LogColumnKind::Band ? ' Hz' : ''), array_values($this->formats->read(Fields::of(Logbook::json($log, 'format')))->columns)),
             ],
             'learned' => array_map(static fn (array $fact): array => ['fields' => array_keys(Logbook::json($fact, 'record')), 'reason' => Logbook::text($fact, 'reason'), 'by' => Logbook::text($fact, 'recorded_by'), 'at' => Logbook::moment($fact, 'recorded_at')], $facts),
         ]);
@@ -193,7 +193,7 @@ final readonly class RunsController
         $lines = \array_slice(explode("\n", str_replace(["\r\n", "\r"], "\n", $text)), 0, 60);
         array_pop($lines);
         try {
-            $format = LogFormatGuess::of($lines, $channels, LogColumnKind::from($kinds[0]['kind']));
+            $format = LogFormatGuess::of($lines, $channels, LogColumnKind::from((array_values(array_filter($kinds, static fn (array $kind): bool => $kind['channel'] !== ''))[0] ?? $kinds[0])['kind']));
         } catch (UnreadableLog $problem) {
             throw new Problem(422, $problem->getMessage().' Nothing was kept.');
         }
@@ -215,7 +215,11 @@ final readonly class RunsController
         $kinds = [];
         foreach ($format->logColumns() as $kind) {
             foreach ($kind->hasChannel() ? $channels : [''] as $channel) {
-                $kinds[] = ['kind' => $kind->value, 'channel' => $channel, 'words' => $channel === '' ? $kind->words() : $channel];
+                $kinds[] = ['kind' => $kind->value, 'channel' => $channel, 'words' => match (true) {
+                    $channel === '' => $kind->words(),
+                    $kind === LogColumnKind::Band => $channel.' Hz band',
+                    default => $channel,
+                }];
             }
         }
         if ($kinds === []) {

@@ -115,7 +115,7 @@ final readonly class FlowBench implements BenchGuide
         };
     }
 
-    public function columns(Step $step, Instrument $unit, ?Reference $reference): array
+    public function columns(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
     {
         if ($step->kind !== StepKind::Readings) {
             return [];
@@ -131,7 +131,7 @@ final readonly class FlowBench implements BenchGuide
         };
     }
 
-    public function presets(Step $step, Instrument $unit): array
+    public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array
     {
         return [];
     }

@@ -68,7 +68,7 @@ final readonly class GasBench implements BenchGuide
         };
     }
 
-    public function columns(Step $step, Instrument $unit, ?Reference $reference): array
+    public function columns(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
     {
         $stage = GasProcedures::stageOf($step->id);
         if ($step->kind !== StepKind::Readings || $stage === null) {
@@ -80,7 +80,7 @@ final readonly class GasBench implements BenchGuide
         return $stage === GasStage::Zero ? [$channel, $value] : [$channel, $value, Entry::decimal('expected', 'Expects', '0', '1000000'), Entry::decimal('seconds', 'After', '0', '7200', Unit::Second)];
     }
 
-    public function presets(Step $step, Instrument $unit): array
+    public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array
     {
         $stage = GasProcedures::stageOf($step->id);
         if ($step->kind !== StepKind::Readings || $stage === null) {

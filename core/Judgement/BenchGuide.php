@@ -31,18 +31,21 @@ interface BenchGuide
     public function fields(Step $step, Instrument $unit, ?Reference $reference): array;
 
     /**
-     * What one row of readings holds at a step, the reading itself first.
+     * What one row of readings holds at a step, the reading itself first. A step whose rows must be of something that the
+     * chosen reference does not have is not asked.
+     *
+     * @param string $setting that was chosen with the reference: a level, a throat
      *
      * @return list<Entry>
      */
-    public function columns(Step $step, Instrument $unit, ?Reference $reference): array;
+    public function columns(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array;
 
     /**
      * The rows that a step of readings begins with; none: empty ones.
      *
      * @return list<array<string, string>>
      */
-    public function presets(Step $step, Instrument $unit): array;
+    public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array;
 
     /** What the check shows so far. */
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet;

@@ -15,8 +15,9 @@ final readonly class UnitHistory
      * @param Unit               $unit   of values as found and as left
      * @param Unit               $drift  of the drift
      * @param string             $shows  what is drawn, such as "off by"
+     * @param list<UnitTrend>    $trends what else the checks show
      */
-    public function __construct(public array $points, public Unit $unit, public Unit $drift, public string $shows)
+    public function __construct(public array $points, public Unit $unit, public Unit $drift, public string $shows, public array $trends = [])
     {
     }
 

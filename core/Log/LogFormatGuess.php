@@ -43,7 +43,10 @@ final class LogFormatGuess
                 if ($column !== null) {
                     $columns[$place] = $column;
                 }
-                continue;
+                // A log of bands may hold levels of all frequencies beside them.
+                if ($column !== null || $kind !== LogColumnKind::Band) {
+                    continue;
+                }
             }
             foreach (self::KINDS as $known => $pattern) {
                 if (preg_match($pattern, $title) === 1) {
@@ -73,9 +76,11 @@ final class LogFormatGuess
     {
         usort($channels, static fn (string $a, string $b): int => \strlen($b) <=> \strlen($a));
         $plain = strtr($title, ['₂' => '2', '₃' => '3', '₄' => '4']);
+        // "4 kHz" and "4k" are 4000.
+        $plain = $kind !== LogColumnKind::Band ? $plain : (string) preg_replace('/(?<![\d.])(\d{1,2})\s?k(?:Hz)?(?![A-Za-z0-9])/i', '${1}000', $plain);
         foreach ($channels as $channel) {
             // A size is a number with its unit behind it; a name ends where no letter or digit follows.
-            $pattern = is_numeric($channel) ? '(?<![\d.])'.preg_quote($channel, '/').'(?![\d.])' : '(?<![A-Za-z0-9])'.preg_quote($channel, '/').'(?![A-Za-z0-9])';
+            $pattern = is_numeric($channel) ? '(?<![\d.])'.preg_quote($channel, '/').'(?:\.0+)?(?![\d.])' : '(?<![A-Za-z0-9])'.preg_quote($channel, '/').'(?![A-Za-z0-9])';
             if (preg_match('/'.$pattern.'/i', $plain) === 1) {
                 return new LogColumn($kind, $title, channel: $channel);
             }

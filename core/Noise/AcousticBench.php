@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\CertifiedValue;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Instrument;
@@ -55,20 +56,21 @@ final readonly class AcousticBench implements BenchGuide
         };
     }
 
-    public function columns(Step $step, Instrument $unit, ?Reference $reference): array
+    public function columns(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
     {
         $reading = Entry::decimal('value', 'Reading', '-20', '200', Unit::Decibel, true);
 
         return match ($step->id) {
             AcousticProcedure::AS_FOUND, AcousticProcedure::AS_LEFT => [$reading],
-            AcousticProcedure::FURTHER_FOUND, AcousticProcedure::FURTHER_LEFT => [Entry::choice('tone', 'Tone', self::tones($reference), true), $reading],
+            AcousticProcedure::FURTHER_FOUND, AcousticProcedure::FURTHER_LEFT => [Entry::choice('tone', 'Tone', self::tones($reference, $setting), true), $reading],
             default => [],
         };
     }
 
-    public function presets(Step $step, Instrument $unit): array
+    public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array
     {
-        return [];
+        return \in_array($step->id, [AcousticProcedure::FURTHER_FOUND, AcousticProcedure::FURTHER_LEFT], true)
+            ? array_map(static fn (int|string $tone): array => ['tone' => (string) $tone], array_keys(self::tones($reference, $setting))) : [];
     }
 
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet
@@ -90,17 +92,27 @@ final readonly class AcousticBench implements BenchGuide
             : null;
         $limit = $policy->limit('noise.drift', 'drift');
 
+        $further = [];
+        foreach ($content instanceof AcousticCheck ? $content->further : [] as $tone) {
+            foreach ([['as found', $tone->asFound], ['as left', $tone->asLeft]] as [$when, $readings]) {
+                $further[] = new LiveLine(\sprintf('%s at %s, off by', $when, $tone->words()), $readings === [] || !$content instanceof AcousticCheck ? null : $response->deviation($check, $content, $readings, $when, $timeline, $tone), signed: true);
+            }
+        }
+
         return new LiveSheet([
             new LiveLine('should show', $content instanceof AcousticCheck ? $response->expected($check, $content, $timeline->referenceOf($check)) : null),
             new LiveLine('as found, off by', $found, signed: true),
             new LiveLine('drift'.($previous === null ? '' : ' since '.$previous->id), $drift, $drift !== null && $limit !== null && $drift->value instanceof Exact ? $limit->isKeptBy($drift->value->absolute()) : null, $limit?->words() ?? '', true),
             ...($left === null ? [] : [new LiveLine('as left, off by', $left, signed: true)]),
+            ...array_values(array_filter($further, static fn (LiveLine $line): bool => $line->figure !== null)),
         ]);
     }
 
     public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
     {
-        return new UnitHistory(AcousticHistory::of($timeline, $until)->points, Unit::Decibel, Unit::Decibel, 'off by');
+        $factor = AcousticHistory::factor($timeline, $until);
+
+        return new UnitHistory(AcousticHistory::of($timeline, $until)->points, Unit::Decibel, Unit::Decibel, 'off by', $factor === null ? [] : [$factor]);
     }
 
     public function sharedShift(): ShiftScale
@@ -109,12 +121,21 @@ final readonly class AcousticBench implements BenchGuide
         return new ShiftScale(0.15, 0.2, Unit::Decibel);
     }
 
-    /** @return array<string, string> the calibrator's tones in words, by their names */
-    private static function tones(?Reference $reference): array
+    /**
+     * The tones of a calibrator beside the one that was chosen with it, in words, by their names.
+     *
+     * @return array<array-key, string>
+     */
+    private static function tones(?Reference $reference, string $chosen): array
     {
         $tones = [];
-        foreach ($reference->certificates ?? [] as $certificate) {
+        $certificates = $reference->certificates ?? [];
+        usort($certificates, static fn (Certificate $a, Certificate $b): int => $b->issued <=> $a->issued);
+        foreach (\array_slice($certificates, 0, 1) as $certificate) {
             foreach ($certificate->values as $value) {
+                if (AcousticTone::nameOf($value, $certificate) === $chosen) {
+                    continue;
+                }
                 $tones[AcousticTone::nameOf($value, $certificate)] = trim(\sprintf('%s dB %s', $value->nominal->written, $value->frequency === null ? '' : $value->frequency->written.' Hz'));
             }
         }

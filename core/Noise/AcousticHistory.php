@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\UnitTrend;
 use Footnote\Core\Quantity\Unit;
 
 /** What a unit's checks over months say: the most it ever drifted, and what adjusting has added up to. */
@@ -87,6 +88,26 @@ final readonly class AcousticHistory
         }
 
         return $inputs === [] ? null : Figure::derived('ΣΔ', 'adjustment since the last laboratory certificate', round($sum, 9), Unit::Decibel, NoiseEquation::Adjustment, $inputs, 2);
+    }
+
+    /** The stored factor through time: a slow walk means an ageing microphone, a jump means damage. Null where no check tells it. */
+    public static function factor(Timeline $timeline, \DateTimeImmutable $until): ?UnitTrend
+    {
+        [$points, $before, $certified, $began] = [[], null, $timeline->instrument->certifiedSince($until), null];
+        foreach ($timeline->checks as $check) {
+            $content = $check->content;
+            if ($check->at > $until || !$content instanceof AcousticCheck || $content->factorBefore === null || $content->factorAfter === null) {
+                continue;
+            }
+            [$found, $left] = [$content->factorBefore->value, $content->factorAfter->value];
+            $points[] = new HistoryPoint($check->at, $check->id, $found->toFloat(), $left->toFloat(), $before === null ? null : $found->minus($before)->toFloat(), $left->compareTo($found) === 0 ? null : $left->minus($found)->toFloat());
+            $before = $left;
+            if ($began === null && ($certified === null || $check->at >= $certified)) {
+                $began = $found;
+            }
+        }
+
+        return $points === [] ? null : new UnitTrend('Stored factor', Unit::Decibel, $points, $began === null || $before === null ? null : $before->minus($began)->toFloat(), $certified);
     }
 
     private static function broken(Timeline $timeline, \DateTimeImmutable $from, \DateTimeImmutable $to): bool

@@ -192,8 +192,13 @@ final readonly class AcousticResponse
         return $knots;
     }
 
-    /** @param non-empty-list<Reading> $readings */
-    private function deviation(Check $check, AcousticCheck $content, array $readings, string $when, Timeline $timeline, ?AcousticTone $further = null): Figure
+    /**
+     * N-2 of the mean of some readings.
+     *
+     * @param non-empty-list<Reading> $readings
+     * @param AcousticTone|null       $further  another tone than the main one
+     */
+    public function deviation(Check $check, AcousticCheck $content, array $readings, string $when, Timeline $timeline, ?AcousticTone $further = null): Figure
     {
         $expected = $this->expected($check, $content, $timeline->referenceOf($check), $further);
         \assert($expected->value instanceof Exact);

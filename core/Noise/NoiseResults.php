@@ -71,7 +71,8 @@ final readonly class NoiseResults implements FamilyResults
     {
         foreach (['lex8h', MeterWorkings::ROOM, 'laeq', 'la-bands'] as $key) {
             foreach ($results as $result) {
-                if ($result->key === $key) {
+                // What several samples come to together stands beside each of them, not in its place.
+                if ($result->key === $key && $result->inherited === null) {
                     return $key;
                 }
             }
@@ -110,6 +111,7 @@ final readonly class NoiseResults implements FamilyResults
             'statistic' => $meter->record->statistic()->value,
             'permissible' => $meter->room?->permissible->name(),
             'bands' => array_map(static function (OctaveBand $band) use ($meter, $of, $sheet): array {
+                $compared = $meter->room?->of($band);
                 $result = $of[($meter->record->measures === Measures::Room ? 'room' : 'band').':'.$band->value] ?? null;
 
                 return [
@@ -118,7 +120,9 @@ final readonly class NoiseResults implements FamilyResults
                     'level' => $result === null ? null : $sheet->enter($result->reportedFigure()),
                     'low' => $result?->lowest()?->toFloat(),
                     'high' => $result?->highest()?->toFloat(),
-                    'permissible' => $meter->room?->permissible->of($band)?->value->toFloat(),
+                    'permissible' => $compared?->permissible->toFloat(),
+                    'over' => $compared?->over?->signed(),
+                    'fails' => $compared?->fails() ?? false,
                 ];
             }, OctaveBand::cases()),
         ];

@@ -18,7 +18,10 @@ final readonly class SeriesSketch
     public static function of(SeriesLog $log, int $most): self
     {
         $per = max(1, (int) ceil($log->length() / $most));
-        $column = LogSurvey::column($log, ...LogColumnKind::LEVELS) ?? 0;
+        $column = LogSurvey::column($log, ...LogColumnKind::LEVELS);
+        if ($column === null) {
+            return new self($per * $log->step(), []);
+        }
         $points = [];
         [$low, $high, $energy, $count, $held] = [\PHP_INT_MAX, \PHP_INT_MIN, 0.0, 0, 0];
         foreach ($log->chunks($column) as $chunk) {

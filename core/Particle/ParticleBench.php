@@ -56,7 +56,7 @@ final readonly class ParticleBench implements BenchGuide
         };
     }
 
-    public function columns(Step $step, Instrument $unit, ?Reference $reference): array
+    public function columns(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
     {
         if ($step->kind !== StepKind::Readings) {
             return [];
@@ -70,7 +70,7 @@ final readonly class ParticleBench implements BenchGuide
         };
     }
 
-    public function presets(Step $step, Instrument $unit): array
+    public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array
     {
         return $step->id === ParticleProcedures::BLANK ? array_map(static fn (string $size): array => ['size' => $size], ParticleFormat::sizes($unit)) : [];
     }

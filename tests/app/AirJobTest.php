@@ -133,7 +133,7 @@ final class AirJobTest extends ApiTestCase
         $this->call('POST', '/api/laboratory/blanks', ['campaign' => 'c', 'medium' => 'B-2', 'kind' => 'spare'], 422);
 
         $shelves = $this->call('GET', '/api/kit/library')->list('shelves');
-        self::assertCount(3, $shelves);
+        self::assertCount(5, $shelves);
         $this->call('POST', '/api/kit/library/substances', ['code' => 'xylene', 'name' => 'xylene', 'molarMass' => '106,17', 'source' => 'NIOSH Pocket Guide'], 201);
         $this->call('POST', '/api/kit/library/substances', ['code' => 'xylene', 'name' => 'xylene'], 422);
         $this->call('POST', '/api/kit/library/substances', ['code' => 'heavy', 'name' => 'heavy', 'molarMass' => 'much'], 422);

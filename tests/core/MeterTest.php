@@ -127,7 +127,7 @@ final class MeterTest extends TestCase
         $result = Scene::result($assessment, 'lex8h');
         self::assertEqualsWithDelta(84.29, $result->indicated?->toFloat(), 0.005);
         self::assertEqualsWithDelta(2.72, $result->uncertainty?->toFloat(), 0.005);
-        self::assertSame('lex8h', $assessment->family->headline($assessment->results));
+        self::assertSame('laeq', $assessment->family->headline($assessment->results), 'each sample has its own number, the day stands beside it');
         self::assertStringContainsString('planning (0.7 % of the exposure)', $result->notes[0], 'a task of one sample is named with its weight');
         self::assertNull(self::of($assessment, 'noise.task-samples'), 'three samples within 3 dB, six that span more');
         self::assertInstanceOf(TaskBudget::class, $result->breakdown);

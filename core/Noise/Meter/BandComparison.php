@@ -29,6 +29,18 @@ final readonly class BandComparison implements Breakdown
         return array_map(static fn (ComparedBand $one): array => [$one->band->words(), $one->level ?? 'not measured', $one->permissible, $one->over?->signed(), $one->interval(), $one->verdict()], $this->bands);
     }
 
+    /** Null where the band has no permissible level. */
+    public function of(OctaveBand $band): ?ComparedBand
+    {
+        foreach ($this->bands as $one) {
+            if ($one->band === $band) {
+                return $one;
+            }
+        }
+
+        return null;
+    }
+
     /** @return list<OctaveBand> that have a permissible level and were not measured */
     public function missing(): array
     {

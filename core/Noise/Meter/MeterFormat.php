@@ -36,7 +36,7 @@ final readonly class MeterFormat implements ContentFormat
     public function instrument(): array
     {
         return [
-            Entry::choice('class', 'Class', ['1' => '1', '2' => '2'], true),
+            Entry::choice('class', 'Class', ['1' => 'class 1', '2' => 'class 2'], true),
             Entry::choice('microphone', 'Microphone diameter', NoiseFormat::DIAMETERS),
             Entry::text('microphoneModel', 'Microphone', help: 'Its code or number'),
             Entry::text('windscreen', 'Windscreen', help: 'The one that belongs to it'),

@@ -70,7 +70,7 @@ final readonly class PermissibleLevels
     /** No band may lie above its level. */
     public function everyBand(string $key): ExposureLimit
     {
-        return new ExposureLimit($this->code, $this->name().', every band, above its level by', $key, Decimal::parse('0'), Unit::Decibel->value, ExposureComparator::Exceeded, self::SCOPE, $this->source(), $this->mark());
+        return new ExposureLimit($this->code, 'margin', $key, Decimal::parse('0'), Unit::Decibel->value, ExposureComparator::Exceeded, self::SCOPE, $this->source(), $this->mark());
     }
 
     public function source(): string

@@ -1,8 +1,10 @@
 import type { Schemas } from '../api/client';
 import { ink } from '../look/theme';
-import { shortDay, signed } from '../look/words';
+import { minus, shortDay, signed } from '../look/words';
 
 type History = Schemas['InstrumentPage']['histories'][number];
+/** What is drawn of a history: where it is off, or a trend of something else. */
+type Drawn = Pick<History, 'unit' | 'points'> & Partial<History>;
 
 const TOP = 16;
 const BOTTOM = 132;
@@ -16,19 +18,21 @@ export function stepOf(span: number): number {
 }
 
 /** How a unit was found (dot) and left (dash) at every check, in order; an adjustment is the step between them. */
-export function DriftPicture({ history }: { history: History }) {
+export function DriftPicture({ history, about = 'Deviation' }: { history: Drawn; about?: string }) {
   const seen = history.points.filter((point) => point.found !== null || point.left !== null);
   if (seen.length === 0) {
     return <p style={{ color: ink.soft }}>No usable check yet.</p>;
   }
   const values = seen.flatMap((point) => [point.found, point.left]).filter((value) => value !== null);
   // A deviation is drawn around zero, a flow around the flows that were seen.
-  const around = history.unit === 'dB' || history.unit === '%';
+  const around = about === 'Deviation' && (history.unit === 'dB' || history.unit === '%');
   const most = Math.max(0.5, ...values.map((value) => Math.abs(value))) * 1.15;
   const [least, highest] = [Math.min(...values), Math.max(...values)];
-  const slack = Math.max((highest - least) * 0.25, highest * 0.02);
-  const [low, high] = around ? [-most, most] : [Math.max(0, least - slack), highest + slack];
-  const step = history.unit === 'dB' ? 0.5 : stepOf(high - low);
+  const slack = Math.max((highest - least) * 0.25, Math.abs(highest) * 0.02, 1e-6);
+  const [low, high] = around
+    ? [-most, most]
+    : [least < 0 ? least - slack : Math.max(0, least - slack), highest + slack];
+  const step = around && history.unit === 'dB' ? 0.5 : stepOf(high - low);
   const decimals = Math.max(0, Math.ceil(-Math.log10(step)));
   const lines: number[] = [];
   for (let level = Math.ceil(low / step) * step; level <= high + step / 1e6; level += step) {
@@ -43,7 +47,7 @@ export function DriftPicture({ history }: { history: History }) {
       viewBox="0 0 1000 160"
       width="100%"
       role="img"
-      aria-label={`${around ? 'Deviation' : 'Flow'} at ${seen.length} checks, the last ${
+      aria-label={`${around || about !== 'Deviation' ? about : 'Flow'} at ${seen.length} checks, the last ${
         last === null || last === undefined ? 'unknown' : `${word(last)} ${history.unit}`
       } as found`}
       style={{ maxWidth: 1000, display: 'block' }}
@@ -58,7 +62,11 @@ export function DriftPicture({ history }: { history: History }) {
               strokeDasharray={zero ? 'none' : '4 4'}
             />
             <text x="58" y={y(level) + 4} fontSize="12" textAnchor="end" fill={ink.soft}>
-              {zero ? `0 ${history.unit}` : around ? signed(level.toFixed(1)) : level.toFixed(decimals)}
+              {zero
+                ? `0 ${history.unit}`
+                : around
+                  ? signed(level.toFixed(1))
+                  : minus(level.toFixed(decimals))}
             </text>
           </g>
         );

@@ -98,6 +98,22 @@ export function UnitView() {
         </ToggleButtonGroup>
       )}
       <DriftPicture history={history} />
+      {history.trends.map((trend) => (
+        <section key={trend.title} aria-label={trend.title}>
+          <h2>{trend.title} through time</h2>
+          <DriftPicture history={trend} about={trend.title} />
+          {trend.since !== null && (
+            <p style={{ margin: '2px 0', color: ink.soft }}>
+              Since {trend.certified ? `the certificate of ${trend.certified}` : 'its first check'} it moved
+              by{' '}
+              <b className="fn-figure">
+                {signed(trend.since.toFixed(2))} {trend.unit}
+              </b>
+              . A slow walk means an ageing microphone, a jump means damage.
+            </p>
+          )}
+        </section>
+      ))}
       <h2>Checks</h2>
       {unit.checks.length === 0 && <p style={{ color: ink.soft }}>Never checked.</p>}
       {unit.checks.length > 0 && (

@@ -5,7 +5,9 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useKit, useLibrary } from '../api/hooks';
 import { ink } from './theme';
+import { Each } from './Each';
 import {
+  asked,
   isFilled,
   isMeasured,
   rememberedUnit,
@@ -18,6 +20,8 @@ import {
 interface Props {
   entries: Entry[];
   values: Values;
+  /** What was answered before: it may decide what is asked. */
+  given?: Values;
   put: (change: Values) => void;
   /** What the server said of a field. */
   problem?: ((name: string) => string | undefined) | undefined;
@@ -26,10 +30,10 @@ interface Props {
 }
 
 /** Fields as the server declares them: a family of instruments needs no form of its own. */
-export function Entries({ entries, values, put, problem, large = false }: Props) {
+export function Entries({ entries, values, given = {}, put, problem, large = false }: Props) {
   return (
     <>
-      {entries.map((entry) => (
+      {asked(entries, { ...given, ...values }).map((entry) => (
         <One
           key={entry.name}
           entry={entry}
@@ -139,6 +143,8 @@ function One({ entry, value, put, problem, large, label = entry.label }: OneProp
           {shared.helperText && <FormHelperText error={shared.error}>{shared.helperText}</FormHelperText>}
         </div>
       );
+    case 'each':
+      return <Each entry={entry} value={value} put={put} problem={problem} />;
     case 'rows':
       return (
         <RowsField

@@ -40,17 +40,31 @@ export const isFilled = (value: unknown): boolean => {
   if (isMeasured(value)) {
     return value.value.trim() !== '';
   }
+  if (typeof value === 'object' && value !== null && !Array.isArray(value)) {
+    return Object.values(value).some(isFilled);
+  }
   return Array.isArray(value) ? value.length > 0 : value === true;
 };
+
+/** The entries that are asked with these answers: some only where another one is answered, or is one of certain values. */
+export const asked = (entries: Entry[], values: Values): Entry[] =>
+  entries.filter(({ only }) => {
+    const answer = only && values[only.entry];
+    return (
+      !only ||
+      (isFilled(answer) &&
+        (only.values.length === 0 || (typeof answer === 'string' && only.values.includes(answer))))
+    );
+  });
 
 /** The label of the first field that must be filled and is not. */
 export const firstMissing = (entries: Entry[], values: Values): string | null =>
   entries.find((entry) => entry.required && !isFilled(values[entry.name]))?.label ?? null;
 
-/** What was filled, and nothing else, as the server takes it. */
-export const filled = (entries: Entry[], values: Values): Values =>
+/** What was filled, and nothing else, as the server takes it; what was answered before may decide what is asked. */
+export const filled = (entries: Entry[], values: Values, given: Values = {}): Values =>
   Object.fromEntries(
-    entries
+    asked(entries, { ...given, ...values })
       .filter((entry) => isFilled(values[entry.name]))
       .map((entry) => {
         const value = values[entry.name];
@@ -61,6 +75,13 @@ export const filled = (entries: Entry[], values: Values): Values =>
               .map((row) => filled(entry.rows, row))
               .filter((row) => Object.keys(row).length > 0),
           ];
+        }
+        if (entry.kind === 'each') {
+          const written = Object.entries(value as Record<string, string>).map(([name, one]) => [
+            name,
+            one.trim(),
+          ]);
+          return [entry.name, Object.fromEntries(written.filter(([, one]) => one !== ''))];
         }
         return [entry.name, typeof value === 'string' ? value.trim() : value];
       }),

@@ -23,6 +23,9 @@ export const moment = (at: string, zone?: string) => `${shortDay(at, zone)} ${cl
 export const signed = (shown: string) =>
   shown.startsWith('-') ? `−${shown.slice(1)}` : /^0(\.0+)?$/.test(shown) ? shown : `+${shown}`;
 
+/** The value of a result: a margin is told with its sign. */
+export const told = (key: string, shown: string): string => (key === 'room' ? signed(shown) : minus(shown));
+
 export const minus = (shown: string) => shown.replace(/^-/, '−');
 
 export const plural = (count: number, one: string, many = `${one}s`) =>

@@ -40,6 +40,12 @@ const settled = [
     values: ['indicated', 'pre', 'post', 'between', 'cautious'],
   },
   { of: 'choices', name: 'unsampledTime', title: 'Unsampled time counts as', values: ['zero', 'rest'] },
+  {
+    of: 'choices',
+    name: 'startOfDayOnly',
+    title: 'A check at the start of the day is enough',
+    values: ['never', 'where it stayed'],
+  },
 ] as const;
 
 const spoken: Record<string, string> = {
@@ -50,6 +56,8 @@ const spoken: Record<string, string> = {
   cautious: 'at the cautious end',
   zero: 'not exposed',
   rest: 'exposed as in the time sampled',
+  never: 'never',
+  'where it stayed': 'for a meter that stayed in one quiet room',
 };
 
 const severities = ['note', 'corrected', 'qualified', 'void', 'off'];

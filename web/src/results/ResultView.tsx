@@ -7,15 +7,17 @@ import { BracketSign } from '../look/BracketSign';
 import { Loading, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
-import { clock, day, minus, moment, signed } from '../look/words';
+import { clock, day, minus, moment, signed, told } from '../look/words';
 import { useKeys } from '../shell/keys';
 import { mayDecide } from '../shell/roles';
 import { Changed, Decided, Schools } from './Aside';
 import { Decide, type Deciding } from './Decide';
 import { IntervalPicture } from './IntervalPicture';
 import { line, Named, NoteBook, Source, Symbol } from './notes';
+import { Breakdown } from './Breakdown';
 import { Curve } from './Curve';
 import { GasPicture } from './GasPicture';
+import { SpectrumPicture } from './SpectrumPicture';
 import { TimePicture } from './TimePicture';
 
 type Page = Schemas['ResultPage'];
@@ -55,6 +57,9 @@ function Sheet({ page }: { page: Page }) {
   const row = (build: Parameters<typeof line>[3], extra?: React.ReactNode) =>
     line(book, opened, setOpened, build, extra);
   const main = assessment.results.find((result) => result.key === assessment.headline);
+  const besides = [...new Set(assessment.results.flatMap((one) => (one === main ? [] : one.notes)))].filter(
+    (note) => !main?.notes.includes(note),
+  );
   const cures = assessment.findings.filter((finding) => finding.cure !== null || finding.advice !== null);
   const graph = { ...assessment.bracket, between: assessment.bracket.between.length };
   const last = page.decisions[0];
@@ -99,12 +104,13 @@ function Sheet({ page }: { page: Page }) {
               {main ? (
                 <>
                   <Symbol text={book.figure(main.value.figure)?.symbol ?? ''} /> ={' '}
-                  <b className="fn-figure">{minus(main.value.shown)}</b> {main.unit}
+                  <b className="fn-figure">{told(main.key, main.value.shown)}</b> {main.unit}
                   {cite(main.value.figure)}
                   {main.uncertainty && (
                     <span style={{ fontSize: '1rem', color: ink.soft }}>
                       {' '}
-                      ± {main.uncertainty.shown} dB{cite(main.uncertainty.figure)} instrument only
+                      U = {main.uncertainty.shown} dB{cite(main.uncertainty.figure)}{' '}
+                      {book.figure(main.uncertainty.figure)?.meaning.replace('expanded uncertainty ', '')}
                     </span>
                   )}
                 </>
@@ -112,6 +118,24 @@ function Sheet({ page }: { page: Page }) {
                 'No number yet'
               )}
             </p>
+            {assessment.results
+              .filter((one) => one !== main && one.inherited && one.breakdown)
+              .map((one) => (
+                <p key={one.key} style={{ margin: '0 0 6px' }}>
+                  <Named title={one.title} />: <Symbol text={book.figure(one.value.figure)?.symbol ?? ''} /> ={' '}
+                  <b className="fn-figure">{minus(one.value.shown)}</b> {one.unit}
+                  {cite(one.value.figure)}
+                  {one.uncertainty && (
+                    <>
+                      , U = {one.uncertainty.shown} dB{cite(one.uncertainty.figure)}{' '}
+                      {book.figure(one.uncertainty.figure)?.meaning.replace('expanded uncertainty ', '')}
+                    </>
+                  )}
+                </p>
+              ))}
+            {main?.key === 'room' && main.notes[0] && (
+              <p style={{ margin: '0 0 6px', fontWeight: 650 }}>{main.notes[0]}</p>
+            )}
             <p style={{ margin: '0 0 12px' }}>
               Proposed <VerdictSign verdict={assessment.verdict} /> under {assessment.policy.name}, version{' '}
               {assessment.policy.version}.{' '}
@@ -176,7 +200,7 @@ function Sheet({ page }: { page: Page }) {
           </header>
         ),
         <>
-          {main?.notes.map((note) => (
+          {main?.notes.slice(main.key === 'room' ? 1 : 0).map((note) => (
             <div className="fn-note" key={note}>
               {note}
             </div>
@@ -190,6 +214,15 @@ function Sheet({ page }: { page: Page }) {
       )}
       {assessment.family.kind !== 'gas' && <TimePicture page={page} />}
       <GasPicture page={page} />
+      <SpectrumPicture page={page} />
+      {assessment.results.map(
+        (result) =>
+          result.breakdown && (
+            <section key={result.key} aria-label={result.breakdown.title}>
+              {row((cite) => result.breakdown && <Breakdown breakdown={result.breakdown} cite={cite} />)}
+            </section>
+          ),
+      )}
       <section aria-labelledby="answers">
         {row((cite) => (
           <>
@@ -257,6 +290,11 @@ function Sheet({ page }: { page: Page }) {
                 </tbody>
               </table>
             </div>
+            {besides.map((note) => (
+              <p key={note} style={{ fontSize: '0.86rem', margin: '4px 0 0' }}>
+                {note}
+              </p>
+            ))}
             <p style={{ color: ink.soft, fontSize: '0.86rem', margin: '4px 0 0' }}>
               Underlined: the answer that {assessment.policy.name} reports. Drift interval: the smallest and
               largest by every check of the bracket; it is about drift only.
@@ -455,13 +493,17 @@ function Evidence({ page }: { page: Page }) {
               key={check.id}
               style={check.setAside ? { textDecoration: 'line-through', color: ink.soft } : {}}
             >
-              <td>{check.id}</td>
+              <td style={{ whiteSpace: 'nowrap' }}>{check.id}</td>
               <td>
                 {moment(check.at, page.campaign.zone)}, {check.by}
               </td>
               <td>{check.reference ?? 'none'}</td>
               {check.cells.map((cell) => (
-                <td key={cell.label} className="fn-figure" style={{ whiteSpace: 'normal' }}>
+                <td
+                  key={cell.label}
+                  className="fn-figure"
+                  style={{ whiteSpace: cell.shown.length > 12 ? 'normal' : 'nowrap' }}
+                >
                   {minus(cell.shown) || '–'}
                 </td>
               ))}

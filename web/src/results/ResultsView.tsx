@@ -9,7 +9,7 @@ import { BracketSign } from '../look/BracketSign';
 import { Empty, Loading, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
-import { clock, plural, shortDay, minus, signed } from '../look/words';
+import { clock, plural, shortDay, told, signed } from '../look/words';
 import { useKeys } from '../shell/keys';
 
 type Row = Schemas['LedgerRow'];
@@ -340,7 +340,7 @@ function Value({ result }: { result: Schemas['LedgerResult'] | undefined }) {
           ›{' '}
         </span>
       )}
-      {minus(result.shown)}
+      {told(result.key, result.shown)}
     </span>
   );
 }

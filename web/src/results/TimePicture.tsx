@@ -46,6 +46,10 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
   for (let at = Math.ceil(start / hour) * hour; at <= stop; at += hour) {
     ticks.push(at);
   }
+  // Where there are bands and no level through time, the bands are the picture.
+  if (acoustic && family.spectrum && points.length === 0) {
+    return null;
+  }
   const label = `${clock(run.start, campaign.zone)} to ${run.stop ? clock(run.stop, campaign.zone) : 'now'}`;
   return (
     <figure style={{ margin: '4px 0 0' }}>
@@ -83,7 +87,7 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
               fontSize="12"
               fill={ink.soft}
             >
-              totals only, no log
+              no log
             </text>
           </>
         )}

@@ -209,11 +209,11 @@ export function Symbol({ text }: { text: string }) {
 }
 
 export const Named = ({ title }: { title: string }) => {
-  const parts = title.split(/(L_[A-Za-z0-9,]+)/);
+  const parts = title.split(/([LT]_[A-Za-z0-9,]*[A-Za-z0-9])/);
   return (
     <>
       {parts.map((part, i) => (
-        <Fragment key={i}>{part.startsWith('L_') ? <Symbol text={part} /> : part}</Fragment>
+        <Fragment key={i}>{i % 2 === 1 ? <Symbol text={part} /> : part}</Fragment>
       ))}
     </>
   );

@@ -46,7 +46,7 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
   const reading = (value: string) => ({ value: value.trim(), provenance: form.grade });
   const dosed = Object.entries(doses).filter(([, value]) => value.trim() !== '');
   const body: Schemas['NewFacts'] = {
-    ...filled(run.family.entries, values),
+    ...filled(run.family.entries, values, run.family.values),
     ...(form.reason ? { reason: form.reason } : {}),
     ...(form.stop ? { stop: isoOf(form.stop) } : {}),
     ...(form.clock.trim() ? { clockOffsetSeconds: form.clock.trim() } : {}),
@@ -68,6 +68,7 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
         }
       : {}),
   };
+  const hears = run.family.id === 'noise-dosimeter' || run.family.id === 'sound-level-meter';
   const nothing = Object.keys(body).filter((name) => name !== 'reason').length === 0;
   const field = (
     name: keyof typeof form,
@@ -141,12 +142,13 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
           <Entries
             entries={run.family.entries}
             values={values}
+            given={run.family.values}
             put={(change) => setValues({ ...values, ...change })}
             problem={(name) => learn.error?.of(name)}
           />
         </div>
       )}
-      {run.family.id === 'noise-dosimeter' && (
+      {hears && (
         <details
           style={{ margin: '12px 0' }}
           open={run.totals === null && run.log === null && run.stop !== null}
@@ -166,7 +168,7 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
             {field('level', 'L_Aeq, dB(A)', { server: 'equivalentLevel/value', decimal: true })}
             {field('peak', 'L_Cpeak, dB(C)', { server: 'peak/value', decimal: true })}
             {field('slow', 'L_ASmax, dB(A)', { server: 'slowMaximum/value', decimal: true })}
-            {criteria.map((criterion) => (
+            {(run.family.id === 'noise-dosimeter' ? criteria : []).map((criterion) => (
               <TextField
                 key={criterion.id}
                 label={`Dose ${criterion.name}, %`}

@@ -22,12 +22,44 @@ const atTheEnd = [
   'shortTerm',
   'peak',
   'lowest',
+  'bands',
+  'background',
+  'backgroundBands',
+  'fileStart',
 ];
 
 const before = (entries: Entry[]): Entry[] =>
   entries
     .filter((entry) => !atTheEnd.includes(entry.name))
     .map((entry) => ({ ...entry, rows: before(entry.rows) }));
+
+/** What differs from one measurement to the next; all else of a unit is likely the same again. */
+const ofOneRun = ['notedStart', 'fileStart', 'bands', 'background', 'backgroundBands', 'medium'];
+
+const repeated = (entries: Entry[]): Entry[] =>
+  entries.filter((entry) => !ofOneRun.includes(entry.name) && !atTheEnd.includes(entry.name));
+
+const keyOf = (unit: string) => `footnote.run.${unit}`;
+
+const keepForNext = (unit: string, values: Values) => {
+  try {
+    window.sessionStorage.setItem(keyOf(unit), JSON.stringify(values));
+  } catch {
+    // Without storage everything is written anew.
+  }
+};
+
+/** What was written with the run before on that unit, while this window is open. */
+const ofRunBefore = (unit: string): Values | null => {
+  try {
+    const kept: unknown = JSON.parse(window.sessionStorage.getItem(keyOf(unit)) ?? 'null');
+    return typeof kept === 'object' && kept !== null && Object.keys(kept).length > 0
+      ? (kept as Values)
+      : null;
+  } catch {
+    return null;
+  }
+};
 
 /** Unit, person, task, place, start, and what its family asks: what stands on the clipboard when somebody is wired. */
 export function NewRunView() {
@@ -43,7 +75,7 @@ export function NewRunView() {
     person: '',
     task: '',
     place: '',
-    plannedMinutes: '480',
+    plannedMinutes: null as string | null,
     shiftMinutes: '480',
     shift: '',
   });
@@ -51,10 +83,14 @@ export function NewRunView() {
   const campaign = form.campaign || (campaigns.data?.campaigns.at(-1)?.id ?? '');
   const unit = bench.data?.units.find((one) => one.id === form.instrument);
   const asked = useUnit(form.instrument);
-  const entries = before(asked.data?.run ?? []);
+  // A run that is over is written down with all that it showed.
+  const entries = form.stop ? (asked.data?.run ?? []) : before(asked.data?.run ?? []);
+  const worn = asked.data?.family !== 'sound-level-meter';
+  const planned = form.plannedMinutes ?? (worn ? '480' : '');
+  const earlier = ofRunBefore(form.instrument);
   const start = useChange(
     () => {
-      const { stop, start: from, shift, ...rest } = form;
+      const { stop, start: from, shift, plannedMinutes, ...rest } = { ...form, plannedMinutes: planned };
       return answer(
         api.POST('/api/runs', {
           body: {
@@ -62,13 +98,17 @@ export function NewRunView() {
             ...rest,
             campaign,
             start: isoOf(from),
+            ...(plannedMinutes.trim() ? { plannedMinutes: plannedMinutes.trim() } : {}),
             ...(shift.trim() ? { shift: shift.trim() } : {}),
             ...(stop ? { stop: isoOf(stop) } : {}),
           },
         }),
       );
     },
-    (run) => void navigate(`/runs/${run.id}`),
+    (run) => {
+      keepForNext(form.instrument, filled(repeated(entries), values));
+      void navigate(`/runs/${run.id}`);
+    },
   );
   if (campaigns.isPending || bench.isPending) {
     return <Loading />;
@@ -82,7 +122,7 @@ export function NewRunView() {
       label={label}
       required={more.required ?? false}
       type={more.type ?? 'text'}
-      value={form[name]}
+      value={name === 'plannedMinutes' ? planned : form[name]}
       error={start.error?.of(name) !== undefined}
       helperText={start.error?.of(name) ?? more.help}
       onChange={(event) => setForm({ ...form, [name]: event.target.value })}
@@ -143,6 +183,17 @@ export function NewRunView() {
         {field('plannedMinutes', 'Planned, minutes')}
         {field('shiftMinutes', 'Working day, minutes', { help: 'What the run stands for' })}
         {entries.length > 0 && field('shift', 'Name of the shift', { help: 'Where its day does not say it' })}
+        {earlier && (
+          <button
+            type="button"
+            className="fn-link"
+            style={{ gridColumn: '1 / -1', justifySelf: 'start' }}
+            onClick={() => setValues({ ...values, ...earlier })}
+          >
+            Take over from the run before: {repeated(entries).filter((one) => earlier[one.name]).length}{' '}
+            answers
+          </button>
+        )}
         <Entries
           entries={entries}
           values={values}
