@@ -301,6 +301,8 @@ final class MeterTest extends TestCase
             ->check('k2', '11:00');
         self::assertStringContainsString('fits the start that was noted for s, flue room', self::of($scene->assess('r'), 'noise.start-unmatched')->advice ?? '');
         self::assertStringContainsString('20 min apart', self::of($scene->assess('r'), 'noise.start-unmatched')->seen ?? '');
+        $midnight = (new MeterScene())->check('k1', '2026-03-02T22:00:00')->room('r', '2026-03-02T23:59:50', '2026-03-03T00:02:30', more: ['notedStart' => '23:59:50', 'fileStart' => '00:00:21', 'setDelay' => '30'])->check('k2', '2026-03-03T08:00:00');
+        self::assertNull(self::of($midnight->assess(), 'noise.start-unmatched'), 'over midnight it is half a minute');
         $none = (new MeterScene())->check('k1', '09:00')->room(more: ['notedStart' => '10:00', 'fileStart' => '13:20:05'])->check('k2', '11:00');
         self::assertStringContainsString('No start', self::of($none->assess(), 'noise.start-unmatched')->advice ?? '');
         $clock = (new MeterScene())->check('k1', '09:00')->room(more: ['notedStart' => '10:00', 'fileStart' => '10:05:00', 'clockOffsetSeconds' => 290])->check('k2', '11:00');

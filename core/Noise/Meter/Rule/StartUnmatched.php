@@ -15,6 +15,8 @@ use Footnote\Core\Noise\NoiseResults;
 /** The start that was noted by hand is not the one of the file: it may be of another room. */
 final readonly class StartUnmatched implements Rule
 {
+    private const DAY = 86400;
+
     public function id(): string
     {
         return 'noise.start-unmatched';
@@ -62,10 +64,12 @@ final readonly class StartUnmatched implements Rule
         return [$meter?->noted, $started];
     }
 
-    /** The unit may name a file by the key or by the end of its delay. */
+    /** Seconds apart, over midnight too; the unit may name a file by the key or by the end of its delay. */
     private static function apart(float $noted, float $started, float $delay): float
     {
-        return max($noted - $started, $started - ($noted + $delay), 0.0);
+        $late = fmod($started - $noted + 1.5 * self::DAY, self::DAY) - 0.5 * self::DAY;
+
+        return max(-$late, $late - $delay, 0.0);
     }
 
     private static function words(float $seconds): string
