@@ -17,10 +17,8 @@ use Footnote\App\Judgement\Workings;
 use Footnote\App\Kit\RegisteredInstrument;
 use Footnote\App\Kit\TraitsLine;
 use Footnote\Core\Evidence\Run;
-use Footnote\Core\Gas\GasRecord;
-use Footnote\Core\Gas\GasResults;
-use Footnote\Core\Gas\SeriesOfReadings;
 use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\LogsByChannel;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\LogFormatGuess;
 use Footnote\Core\Log\UnreadableLog;
@@ -229,29 +227,22 @@ final readonly class RunsController
         return [$kinds, $channels];
     }
 
-    /** The whole log of one channel of a monitor, as indicated and with the response of each moment taken out. */
+    /** The whole log of one channel or size, as indicated and with the response of each moment taken out. */
     #[Route('/{id}/readings', methods: ['GET'])]
     public function readings(string $id, Request $request): JsonResponse
     {
         $channel = $request->query->getString('channel');
         $run = $this->logbook->coreRun($this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id));
-        $content = $run->content;
-        $column = $content instanceof GasRecord ? $content->column($channel) : null;
-        if (!$content instanceof GasRecord || $content->log === null || $column === null) {
-            throw Problem::missing('A log of channel '.$channel.' of run '.$id);
-        }
         $policy = $this->connection->fetchOne('SELECT c.policy_key FROM campaign c WHERE c.id = ?', [$this->campaignOf($id)]);
-        $yardsticks = $this->workings->yardsticks($this->campaignOf($id));
-        $family = $this->assessor->assess($run, $this->logbook->timeline($run->instrument), $this->policies->get(\is_string($policy) ? $policy : ''), $yardsticks)->family;
-        $results = $family instanceof GasResults ? ($family->channels[$channel] ?? null) : null;
-        if ($results === null) {
+        $family = $this->assessor->assess($run, $this->logbook->timeline($run->instrument), $this->policies->get(\is_string($policy) ? $policy : ''), $this->workings->yardsticks($this->campaignOf($id)))->family;
+        $series = $family instanceof LogsByChannel ? $family->series($channel, $run) : null;
+        if (!$family instanceof LogsByChannel || $series === null) {
             throw Problem::missing('A log of channel '.$channel.' of run '.$id);
         }
-        $series = SeriesOfReadings::of($content->log, $column, $run, $results);
         $limits = [];
-        foreach ($results->results() as $result) {
+        foreach ($family->resultsOf($channel) as $result) {
             foreach ($result->outcomes as $outcome) {
-                if ($outcome->limit->unit === $results->channel->unit->value) {
+                if ($outcome->limit->unit === $series->unit->value) {
                     $limits[] = ['title' => $outcome->limit->title.' '.$outcome->limit->value->written, 'value' => $outcome->limit->value->value->toFloat()];
                 }
             }
@@ -259,10 +250,10 @@ final readonly class RunsController
 
         return new JsonResponse([
             'channel' => $channel,
-            'unit' => $results->channel->unit->value,
-            'start' => $run->trueTime($content->log->start())->format(\DATE_ATOM),
-            'stepSeconds' => $content->log->step(),
-            'logged' => $series->logged,
+            'unit' => $series->unit->value,
+            'start' => $series->start->format(\DATE_ATOM),
+            'stepSeconds' => $series->step,
+            'logged' => $series->indicated,
             'corrected' => $series->corrected,
             'limits' => $limits,
         ]);

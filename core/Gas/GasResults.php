@@ -8,18 +8,23 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\AdditiveMixture;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\LimitJudge;
+use Footnote\Core\Judgement\LogsByChannel;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Log\ChannelSeries;
+use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\ValueCounts;
+use Footnote\Core\Quantity\Exact;
 
 /** All channels of a run together: each with its own results, and mixtures of those that harm alike. */
-final readonly class GasResults implements FamilyResults
+final readonly class GasResults implements FamilyResults, LogsByChannel
 {
     /** @var list<Result> */
     private array $results;
@@ -61,6 +66,35 @@ final readonly class GasResults implements FamilyResults
     public function ordinary(Result $result): ?Figure
     {
         return $result->indicated;
+    }
+
+    public function series(string $channel, Run $run): ?ChannelSeries
+    {
+        $results = $this->channels[$channel] ?? null;
+        $log = $results?->run->log;
+        $column = $results?->run->column($channel);
+        if ($results === null || $log === null || $column === null) {
+            return null;
+        }
+        $applied = $results->factor->applied->value ?? 1.0;
+        $factor = $applied instanceof Exact ? $applied->toFloat() : $applied;
+        $undone = $results->factor->undone->toFloat();
+        $line = $results->line;
+
+        return ChannelSeries::of(
+            $results->channel->unit,
+            $log,
+            $column,
+            new LogClock($log, $run),
+            static fn (int $raw): float => $raw / $undone * $factor,
+            $line === null ? null : $line->at(...),
+            static fn (int $raw, float $z, float $g): float => ($raw / $undone - 1000 * $z) / $g * $factor,
+        );
+    }
+
+    public function resultsOf(string $channel): array
+    {
+        return ($this->channels[$channel] ?? null)?->results() ?? [];
     }
 
     public function describe(Sheet $sheet): array

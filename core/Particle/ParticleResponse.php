@@ -17,6 +17,8 @@ use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\CountingKnot;
 use Footnote\Core\Response\CountingLine;
+use Footnote\Core\Response\LinearKnot;
+use Footnote\Core\Response\LinearLine;
 
 /** What checks say of a counter: its flow, and what clean air gives. Of a dust monitor the zero stands in the background's place. */
 final readonly class ParticleResponse
@@ -138,5 +140,19 @@ final readonly class ParticleResponse
         }
 
         return new CountingKnot($check->at, $flow ?? $assumed, $background, $check->id, $left, $flow === null);
+    }
+
+    /** The zero of a dust monitor along the bracket, its gain held; null where no check shows one. */
+    public static function zeros(?CountingLine $line): ?LinearLine
+    {
+        $knots = [];
+        foreach ($line->knots ?? [] as $knot) {
+            $zero = $knot->background[ParticleFormat::DUST] ?? null;
+            if ($zero !== null) {
+                $knots[] = new LinearKnot($knot->at, $zero, Figure::read('g', 'gain, held at 1', Exact::of(1), Unit::None, new Origin('assumption', $knot->check, 'a filter tells the gain'), 0), $knot->check, $knot->asLeft);
+            }
+        }
+
+        return $knots === [] ? null : new LinearLine($knots);
     }
 }

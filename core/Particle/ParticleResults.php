@@ -7,17 +7,24 @@ namespace Footnote\Core\Particle;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
+use Footnote\Core\Judgement\LogsByChannel;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Log\ChannelSeries;
+use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Quantity\Span;
+use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\CountingKnot;
 use Footnote\Core\Response\CountingLine;
 
 /** What was worked out of a run of a counter or a dust monitor. */
-final readonly class ParticleResults implements FamilyResults
+final readonly class ParticleResults implements FamilyResults, LogsByChannel
 {
     /**
      * @param list<Result> $results
@@ -25,6 +32,7 @@ final readonly class ParticleResults implements FamilyResults
      * @param Figure|null  $loss     particles hidden by coincidence at the smallest size, %; null where it cannot be told
      * @param bool         $beyond   whether more was counted than any concentration can show
      * @param float|null   $gapShare of the run, 0 to 1
+     * @param list<Span>   $leftOut  what is not in the sums
      */
     public function __construct(
         private array $results,
@@ -36,6 +44,7 @@ final readonly class ParticleResults implements FamilyResults
         public bool $beyond,
         public ?float $gapShare,
         public ?Figure $factor,
+        private array $leftOut = [],
     ) {
     }
 
@@ -70,10 +79,54 @@ final readonly class ParticleResults implements FamilyResults
         return $result->between;
     }
 
+    /** Concentrations in each interval; of a dust monitor its readings by its factor. */
+    public function series(string $channel, Run $run): ?ChannelSeries
+    {
+        $log = $this->record->log;
+        if ($log === null) {
+            return null;
+        }
+        $clock = new LogClock($log, $run);
+        $dust = $this->record->dust();
+        if ($dust !== null) {
+            $zeros = ParticleResponse::zeros($this->line);
+            $factor = $this->factor?->toFloat() ?? 1.0;
+
+            return $channel !== ParticleFormat::DUST ? null : ChannelSeries::of(Unit::MilligramPerCubicMetre, $log, $dust, $clock, static fn (int $raw): float => (float) $raw, $zeros === null ? null : $zeros->at(...), static fn (int $raw, float $z, float $g): float => ($raw - 1000 * $z) / $g * $factor);
+        }
+        $column = $this->record->sizes()[$channel] ?? null;
+        $nominal = $this->timeline->instrument->traits->measured('nominalFlow')?->in(Unit::LitrePerMinute)->toFloat();
+        if ($column === null || $nominal === null) {
+            return null;
+        }
+        $minutes = ($this->record->written->decimal('sampleSeconds')?->value->toFloat() ?? $log->step()) / 60;
+        $line = $this->line;
+
+        return ChannelSeries::of(Unit::PerCubicCentimetre, $log, $column, $clock, static fn (int $raw): float => $raw / $minutes / ($nominal * 1000), $line === null ? null : static fn (\DateTimeImmutable $at): array => $line->at($at, $channel), static fn (int $raw, float $q, float $b): float => ($raw / $minutes - 1000 * $b) / ($q * 1000));
+    }
+
+    public function resultsOf(string $channel): array
+    {
+        return array_values(array_filter($this->results, static fn (Result $result): bool => $channel === ParticleFormat::DUST || $result->key === 'count:'.$channel));
+    }
+
+    /** @return array<string, mixed> */
+    private function described(SeriesLog $log): array
+    {
+        $span = static fn (Span $one): array => ['from' => $one->from->format(\DATE_ATOM), 'to' => $one->to->format(\DATE_ATOM)];
+
+        return [
+            'start' => $log->start()->format(\DATE_ATOM), 'stepSeconds' => $log->step(), 'length' => $log->length(),
+            'leftOut' => array_map($span, $this->leftOut),
+            'channels' => $this->record->dust() !== null ? [['channel' => ParticleFormat::DUST, 'words' => 'dust']] : array_map(static fn (string $size): array => ['channel' => $size, 'words' => 'from '.$size.' µm'], array_map(strval(...), array_keys($this->record->sizes()))),
+        ];
+    }
+
     public function describe(Sheet $sheet): array
     {
         return [
             'kind' => 'particle',
+            'log' => $this->record->log === null ? null : $this->described($this->record->log),
             'response' => array_map(static fn (CountingKnot $knot): array => [
                 'at' => $knot->at->format(\DATE_ATOM), 'check' => $knot->check, 'end' => $knot->asLeft ? 'as left' : 'as found', 'assumed' => $knot->assumed, 'figure' => $sheet->enter($knot->flow),
             ], $this->line->knots ?? []),

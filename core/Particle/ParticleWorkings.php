@@ -56,7 +56,7 @@ final readonly class ParticleWorkings
 
     public function results(): ParticleResults
     {
-        [$results, $loss, $beyond, $gapShare, $factor] = [[], null, false, null, null];
+        [$results, $loss, $beyond, $gapShare, $factor, $leftOut] = [[], null, false, null, null, []];
         $log = $this->record->log;
         if ($log !== null && $this->run->stop !== null) {
             $window = new Span($this->run->start, $this->run->stop);
@@ -86,6 +86,7 @@ final readonly class ParticleWorkings
             $beyond,
             $gapShare,
             $factor,
+            $leftOut,
         );
     }
 
@@ -112,7 +113,7 @@ final readonly class ParticleWorkings
         $up = $own;
         if (!$cumulative) {
             for ($i = $largest - 1; $i >= 0; --$i) {
-                $up[$i] = self::combined($own[$i], $up[$i + 1], 'particles from '.$sizes[$i].' µm up', Real::plus(...));
+                $up[$i] = self::combined($own[$i], $up[$i + 1], 'c_≥'.$sizes[$i].' µm', 'particles from '.$sizes[$i].' µm up', Real::plus(...));
             }
         }
         foreach ($sizes as $place => $size) {
@@ -122,7 +123,7 @@ final readonly class ParticleWorkings
             $bin = match (true) {
                 !$cumulative => $own[$place],
                 $place === $largest => null,
-                default => self::combined($own[$place], $own[$place + 1], \sprintf('particles from %s to %s µm', $size, $sizes[$place + 1]), Real::minus(...)),
+                default => self::combined($own[$place], $own[$place + 1], \sprintf('c_%s–%s µm', $size, $sizes[$place + 1]), \sprintf('particles from %s to %s µm', $size, $sizes[$place + 1]), Real::minus(...)),
             };
             if ($bin !== null && $largest > 0) {
                 $results[] = $this->result('bin:'.$size, $place === $largest ? 'From '.$size.' µm up, last column' : \sprintf('From %s to %s µm', $size, $sizes[$place + 1]), $bin, []);
@@ -151,7 +152,7 @@ final readonly class ParticleWorkings
         if ($minutes->isZero()) {
             return [FourAnswers::none(), []];
         }
-        $made = static fn (string $how, Exact|float $value, array $inputs): Figure => Figure::derived('c', \sprintf('particles from %s µm, %s', $size, $how), $value, Unit::PerCubicCentimetre, ParticleEquation::Concentration, array_values(array_filter([$number, $time, ...$inputs], static fn (mixed $one): bool => $one instanceof Figure)), Digits::significant($value, 3));
+        $made = static fn (string $how, Exact|float $value, array $inputs): Figure => Figure::derived('c_≥'.$size.' µm', \sprintf('particles from %s µm, %s', $size, $how), $value, Unit::PerCubicCentimetre, ParticleEquation::Concentration, array_values(array_filter([$number, $time, ...$inputs], static fn (mixed $one): bool => $one instanceof Figure)), Digits::significant($value, 3));
         // L/min as cm³ in the time sampled.
         $volume = static fn (Exact|float $flow): Exact|float => Real::times(Real::times($flow, Exact::of(1000)), $minutes);
         $by = static function (CountingKnot $knot) use ($made, $volume, $sum, $minutes, $size): Figure {
@@ -171,21 +172,27 @@ final readonly class ParticleWorkings
             fn (Figure $pre, ?Figure $post): ?Figure => $line === null || $post === null ? null : $made('flow and background along the bracket', $this->along($log, $column, $size, $ranges, $clock, $line, $seconds->toFloat() / 60), array_merge(...array_map(static fn (CountingKnot $knot): array => [$knot->flow, $knot->background[$size] ?? null], $line->knots))),
         );
 
-        return [$answers, $this->limits($sum, $minutes, $size)];
+        return [$answers, $this->limits($sum, $minutes, $size, $answers->best())];
     }
 
     /**
-     * Two-sided 95 % limits by counting alone, of the sample and of the background.
+     * Two-sided 95 % limits by counting alone, of the sample and of the background, around the answer that most evidence
+     * stands under.
      *
      * @return list<string>
      */
-    private function limits(Exact $sum, Exact $minutes, string $size): array
+    private function limits(Exact $sum, Exact $minutes, string $size, ?Figure $best): array
     {
         $check = $this->bracket->pre;
         $content = $check?->content;
         [$flow, $t] = [$this->line?->knots[0]->flow->toFloat() ?? 0.0, $minutes->toFloat()];
         if ($check === null || !$content instanceof ParticleCheck || $flow <= 0.0 || $t <= 0.0) {
             return [];
+        }
+        // The flow that this answer rests on, which moved along the bracket.
+        $net = $sum->toFloat() / $t - ($this->line?->knots[0]->backgroundOf($size) ?? 0.0);
+        if ($best !== null && $best->toFloat() > 0.0 && $net > 0.0) {
+            $flow = $net / (1000 * $best->toFloat());
         }
         [$low, $high] = Poisson::limits((int) $sum->toFloat());
         [$least, $most] = [0.0, 0.0];
@@ -271,7 +278,7 @@ final readonly class ParticleWorkings
         if ($raw->mean === null) {
             return [[], null];
         }
-        $line = $this->linear();
+        $line = ParticleResponse::zeros($this->line);
         $moving = $line !== null && !$line->isConstant() ? MovingReadings::of($log, $column, $whole, $ranges, $line, $clock) : null;
         $origin = new Origin('log', $this->run->id, $this->record->logName);
         $read = static fn (string $symbol, string $meaning, Exact|float $value): Figure => Figure::read($symbol, $meaning.', as logged', $value, Unit::MilligramPerCubicMetre, $origin, Digits::significant($value, 3));
@@ -319,19 +326,6 @@ final readonly class ParticleWorkings
         return $typed === null ? null : Figure::read('k', 'factor of the photometer, from another day', $typed->value, Unit::None, new Origin('run', $this->run->id, 'as written'), $typed->decimals());
     }
 
-    private function linear(): ?LinearLine
-    {
-        $knots = [];
-        foreach ($this->line->knots ?? [] as $knot) {
-            $zero = $knot->background[ParticleFormat::DUST] ?? null;
-            if ($zero !== null) {
-                $knots[] = new LinearKnot($knot->at, $zero, Figure::read('g', 'gain, held at 1', Exact::of(1), Unit::None, new Origin('assumption', $knot->check, 'a filter tells the gain'), 0), $knot->check, $knot->asLeft);
-            }
-        }
-
-        return $knots === [] ? null : new LinearLine($knots);
-    }
-
     private function zeroed(Figure $raw, Exact|float|null $between, ?LinearLine $line): FourAnswers
     {
         $by = static fn (LinearKnot $knot): Figure => Figure::derived('c', \sprintf('%s, zero %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::minus($raw->value, $knot->zero->value), $raw->unit, ParticleEquation::Concentration, [$raw, $knot->zero], $raw->decimals);
@@ -344,12 +338,12 @@ final readonly class ParticleWorkings
     }
 
     /** @param \Closure(Exact|float, Exact|float): (Exact|float) $how */
-    private static function combined(FourAnswers $one, FourAnswers $other, string $meaning, \Closure $how): FourAnswers
+    private static function combined(FourAnswers $one, FourAnswers $other, string $symbol, string $meaning, \Closure $how): FourAnswers
     {
-        return $one->with($other, static function (Figure $a, Figure $b) use ($meaning, $how): Figure {
+        return $one->with($other, static function (Figure $a, Figure $b) use ($symbol, $meaning, $how): Figure {
             $value = $how($a->value, $b->value);
 
-            return Figure::derived('c', $meaning, $value, Unit::PerCubicCentimetre, ParticleEquation::Concentration, [$a, $b], Digits::significant($value, 3));
+            return Figure::derived($symbol, $meaning, $value, Unit::PerCubicCentimetre, ParticleEquation::Concentration, [$a, $b], Digits::significant($value, 3));
         });
     }
 

@@ -140,7 +140,7 @@ final class AirJobTest extends ApiTestCase
         $this->call('POST', '/api/kit/library/shoes', ['code' => 'a', 'name' => 'b'], 404);
         $this->signIn(Role::Reader);
         $this->call('POST', '/api/kit/library/substances', ['code' => 'z', 'name' => 'z'], 403);
-        self::assertSame(['air-sampler', 'gas-monitor', 'noise-dosimeter', 'particle-counter'], self::sorted(array_column($this->call('GET', '/api/kit/forms')->list('families'), 'id')));
+        self::assertSame(['air-sampler', 'gas-monitor', 'noise-dosimeter', 'particle-counter', 'sound-level-meter'], self::sorted(array_column($this->call('GET', '/api/kit/forms')->list('families'), 'id')));
     }
 
     public function testKitOfAirSampling(): void

@@ -82,6 +82,15 @@ final class ParticleTest extends TestCase
         self::assertStringContainsString('By counting alone', $result->notes[0]);
     }
 
+    /** The limits by counting lie around the number that stands, whatever the flow did between its checks. */
+    public function testLimitsByCountingLieAroundTheNumber(): void
+    {
+        $result = Scene::result((new ParticleScene())->check('k1', '07:45', ['2.83'])->run('r', '08:00', '09:40', ['0.3' => array_fill(0, 100, '28300')])->check('k2', '09:50', ['2.75'])->assess(), 'count:0.3');
+        self::assertSame(1, preg_match('/between ([\d.]+) and ([\d.]+) /', $result->notes[0], $limits));
+        self::assertGreaterThan((float) $limits[1], $result->between?->toFloat());
+        self::assertLessThan((float) $limits[2], $result->between?->toFloat());
+    }
+
     /** A log of all from a size up and the same one told between sizes come to the same, up and between. */
     public function testCumulativeAndDifferentialSayTheSame(): void
     {

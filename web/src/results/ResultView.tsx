@@ -16,7 +16,7 @@ import { IntervalPicture } from './IntervalPicture';
 import { line, Named, NoteBook, Source, Symbol } from './notes';
 import { Breakdown } from './Breakdown';
 import { Curve } from './Curve';
-import { GasPicture } from './GasPicture';
+import { LogPicture } from './LogPicture';
 import { SpectrumPicture } from './SpectrumPicture';
 import { TimePicture } from './TimePicture';
 
@@ -213,7 +213,7 @@ function Sheet({ page }: { page: Page }) {
         </>,
       )}
       {assessment.family.kind !== 'gas' && <TimePicture page={page} />}
-      <GasPicture page={page} />
+      <LogPicture page={page} />
       <SpectrumPicture page={page} />
       {assessment.results.map(
         (result) =>

@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
-import { GasPicture } from './GasPicture';
+import { LogPicture } from './LogPicture';
 
 const server = vi.hoisted(() => ({ GET: vi.fn() }));
 
@@ -60,7 +60,7 @@ const five = {
 const show = (of: Schemas['ResultPage']) =>
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <GasPicture page={of} />
+      <LogPicture page={of} />
     </QueryClientProvider>,
   );
 

@@ -13,21 +13,55 @@ const HEIGHT = 190;
 const LEFT = 46;
 const BOTTOM = 22;
 
-type Family = Extract<Schemas['Assessment']['family'], { kind: 'gas' }>;
+type Family = Schemas['Assessment']['family'];
 
-/** The log of one channel at a time: as the unit indicated, with the response taken out, limits, and what was left out. */
-export function GasPicture({ page }: { page: Schemas['ResultPage'] }) {
-  const { family } = page.assessment;
-  if (family.kind !== 'gas' || !family.log) {
-    return null;
-  }
-  return <Channels page={page} family={family} />;
+/** What is drawn of one channel or size: its name, what stands beside it, what is not in the sums, where checks lie. */
+interface Channel {
+  channel: string;
+  words: string;
+  about: string;
+  leftOut: Schemas['Span'][];
+  response: { at: string; check: string }[];
 }
 
-function Channels({ page, family }: { page: Schemas['ResultPage']; family: Family }) {
-  const main = page.assessment.results.find((result) => result.key === page.assessment.headline);
-  const [channel, setChannel] = useState(main?.channel ?? family.channels[0]?.channel ?? '');
-  const shown = family.channels.find((one) => one.channel === channel);
+function channelsOf(family: Family): Channel[] {
+  if (family.kind === 'gas' && family.log) {
+    return family.channels.map((one) => ({
+      ...one,
+      words: one.channel,
+      about: `${one.substance ?? one.senses}${one.lamp ? `, lamp ${one.lamp} eV` : ''}`,
+    }));
+  }
+  if (family.kind === 'particle' && family.log) {
+    const { leftOut, channels } = family.log;
+    return channels.map((one) => ({ ...one, about: '', leftOut, response: family.response }));
+  }
+  return [];
+}
+
+/** The log of one channel at a time: as the unit indicated, with the response taken out, limits, and what was left out. */
+export function LogPicture({ page }: { page: Schemas['ResultPage'] }) {
+  const { family } = page.assessment;
+  const channels = channelsOf(family);
+  return channels[0] ? <Channels page={page} channels={channels} first={channels[0].channel} /> : null;
+}
+
+function Channels({
+  page,
+  channels,
+  first,
+}: {
+  page: Schemas['ResultPage'];
+  channels: Channel[];
+  first: string;
+}) {
+  const { family, results, headline } = page.assessment;
+  const main = results.find((result) => result.key === headline);
+  const named = main?.channel ?? main?.key.replace(/^count:/, '');
+  const [channel, setChannel] = useState(
+    channels.some((one) => one.channel === named) ? (named ?? first) : first,
+  );
+  const shown = channels.find((one) => one.channel === channel);
   return (
     <section aria-labelledby="log" style={{ marginTop: 10 }}>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 14, alignItems: 'center' }}>
@@ -41,16 +75,17 @@ function Channels({ page, family }: { page: Schemas['ResultPage']; family: Famil
           value={channel}
           onChange={(_, chosen: string | null) => chosen !== null && setChannel(chosen)}
         >
-          {family.channels.map((one) => (
+          {channels.map((one) => (
             <ToggleButton key={one.channel} value={one.channel} sx={{ textTransform: 'none', px: 2 }}>
-              {one.channel}
+              {one.words}
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
         <span style={{ color: ink.soft }}>
-          {shown?.substance ?? shown?.senses}
-          {shown?.lamp && `, lamp ${shown.lamp} eV`}
-          {family.alarms !== null && ` · alarm marked in ${plural(family.alarms, 'interval')}`}
+          {shown?.about}
+          {family.kind === 'gas' &&
+            family.alarms !== null &&
+            ` · alarm marked in ${plural(family.alarms, 'interval')}`}
         </span>
       </div>
       {shown && <Log key={channel} page={page} channel={shown} />}
@@ -58,7 +93,7 @@ function Channels({ page, family }: { page: Schemas['ResultPage']; family: Famil
   );
 }
 
-function Log({ page, channel }: { page: Schemas['ResultPage']; channel: Schemas['GasChannel'] }) {
+function Log({ page, channel }: { page: Schemas['ResultPage']; channel: Channel }) {
   const asked = useReadings(page.run.id, channel.channel);
   const length = asked.data?.logged.length ?? 0;
   const [view, setView] = useState<View | null>(null);
@@ -106,12 +141,14 @@ function Log({ page, channel }: { page: Schemas['ResultPage']; channel: Schemas[
     const by = (seen.to - seen.from) * share;
     setView(within({ from: seen.from + by, to: seen.to + by }, length));
   };
+  // A reading is as wide as its interval: only where more than that is missing does the line break.
+  const apart = Math.max(3, (1.6 * (WIDTH - LEFT)) / (seen.to - seen.from));
   const path = (bands: Band) => {
     const points = bands.flatMap((one, i) => (one ? [{ x: LEFT + i, ...one }] : []));
     return points
       .map(
         (p, i) =>
-          `${i === 0 || p.x - (points[i - 1]?.x ?? 0) > 3 ? 'M' : 'L'}${p.x} ${y(p.high).toFixed(1)}L${p.x} ${y(p.low).toFixed(1)}`,
+          `${i === 0 || p.x - (points[i - 1]?.x ?? 0) > apart ? 'M' : 'L'}${p.x} ${y(p.high).toFixed(1)}L${p.x} ${y(p.low).toFixed(1)}`,
       )
       .join('');
   };
@@ -124,7 +161,7 @@ function Log({ page, channel }: { page: Schemas['ResultPage']; channel: Schemas[
         width="100%"
         role="img"
         tabIndex={0}
-        aria-label={`Log of ${channel.channel} from ${clock(at(seen.from), zone)} to ${clock(at(seen.to), zone)}, highest ${(highest / 1000).toFixed(1)} ${data.unit}. Arrow keys move, plus and minus zoom.`}
+        aria-label={`Log of ${channel.words} from ${clock(at(seen.from), zone)} to ${clock(at(seen.to), zone)}, highest ${(highest / 1000).toFixed(1)} ${data.unit}. Arrow keys move, plus and minus zoom.`}
         style={{ display: 'block', cursor: 'grab', touchAction: 'none', marginTop: 6 }}
         onKeyDown={(event) => {
           const step: Record<string, () => void> = {
