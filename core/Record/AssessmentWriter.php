@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Breakdown;
+use Footnote\Core\Judgement\Cell;
 use Footnote\Core\Judgement\Finding;
 use Footnote\Core\Judgement\LimitOutcome;
 use Footnote\Core\Judgement\Result;
@@ -105,10 +106,7 @@ final readonly class AssessmentWriter
         return [
             'title' => $breakdown->title(),
             'columns' => $breakdown->columns(),
-            'rows' => array_map(static fn (array $row): array => array_map(static fn (string|Figure|null $cell): array => [
-                'shown' => $cell instanceof Figure ? $cell->shown() : ($cell ?? ''),
-                'figure' => $cell instanceof Figure ? $sheet->enter($cell) : null,
-            ], $row), $breakdown->rows()),
+            'rows' => array_map(static fn (array $row): array => array_map(static fn (Cell $cell): array => ['shown' => $cell->shown, 'figure' => $cell->figure === null ? null : $sheet->enter($cell->figure)], $row), $breakdown->rows()),
         ];
     }
 

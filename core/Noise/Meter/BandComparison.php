@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise\Meter;
 
 use Footnote\Core\Judgement\Breakdown;
+use Footnote\Core\Judgement\Cell;
 
 /** A room band by band: what was measured, what is permissible, and by how much it lies above or below. */
 final readonly class BandComparison implements Breakdown
@@ -26,7 +27,14 @@ final readonly class BandComparison implements Breakdown
 
     public function rows(): array
     {
-        return array_map(static fn (ComparedBand $one): array => [$one->band->words(), $one->level ?? 'not measured', $one->permissible, $one->over?->signed(), $one->interval(), $one->verdict()], $this->bands);
+        return array_map(static fn (ComparedBand $one): array => [
+            Cell::text($one->band->words()),
+            $one->level === null ? Cell::text('not measured') : Cell::plain($one->level),
+            Cell::plain($one->permissible),
+            Cell::signed($one->over),
+            Cell::text($one->interval()),
+            Cell::text($one->verdict()),
+        ], $this->bands);
     }
 
     /** Null where the band has no permissible level. */

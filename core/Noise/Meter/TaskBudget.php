@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise\Meter;
 
 use Footnote\Core\Judgement\Breakdown;
+use Footnote\Core\Judgement\Cell;
 
 /** The tasks of a working day, and what each gives to the exposure and to its uncertainty. */
 final readonly class TaskBudget implements Breakdown
@@ -27,16 +28,16 @@ final readonly class TaskBudget implements Breakdown
     public function rows(): array
     {
         return array_map(static fn (TaskShare $task): array => [
-            $task->name,
-            implode(', ', $task->runs),
-            $task->level,
-            $task->minutes,
-            $task->share,
-            $task->sampling ?? 'one sample',
-            $task->sensitivity,
-            $task->durationUncertainty,
-            $task->durationSensitivity,
-            $task->part,
+            Cell::text($task->name),
+            Cell::text(implode(', ', $task->runs)),
+            Cell::noted($task->level),
+            Cell::plain($task->minutes),
+            Cell::plain($task->share),
+            $task->sampling === null ? Cell::text('one sample') : Cell::plain($task->sampling),
+            Cell::plain($task->sensitivity),
+            Cell::plain($task->durationUncertainty),
+            Cell::plain($task->durationSensitivity),
+            Cell::noted($task->part),
         ], $this->tasks);
     }
 }

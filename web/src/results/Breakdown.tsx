@@ -9,8 +9,8 @@ interface Props {
   cite: (figure: string) => React.ReactNode;
 }
 
-/** What a result is made of, part by part; every figure of it has its note. */
-export function Breakdown({ breakdown, cite }: Props) {
+/** What a result is made of, part by part. A function and no component: the line gathers the notes while it is built. */
+export const breakdownTable = ({ breakdown, cite }: Props) => {
   const numbers = breakdown.columns.map((_, place) =>
     breakdown.rows.some((row) => /^[+−-]?[\d.]+( to [+−-]?[\d.]+)?$/.test(row[place]?.shown ?? '')),
   );
@@ -58,4 +58,4 @@ export function Breakdown({ breakdown, cite }: Props) {
       </table>
     </div>
   );
-}
+};

@@ -14,7 +14,7 @@ import { Changed, Decided, Schools } from './Aside';
 import { Decide, type Deciding } from './Decide';
 import { IntervalPicture } from './IntervalPicture';
 import { line, Named, NoteBook, Source, Symbol } from './notes';
-import { Breakdown } from './Breakdown';
+import { breakdownTable } from './Breakdown';
 import { Curve } from './Curve';
 import { LogPicture } from './LogPicture';
 import { SpectrumPicture } from './SpectrumPicture';
@@ -219,7 +219,7 @@ function Sheet({ page }: { page: Page }) {
         (result) =>
           result.breakdown && (
             <section key={result.key} aria-label={result.breakdown.title}>
-              {row((cite) => result.breakdown && <Breakdown breakdown={result.breakdown} cite={cite} />)}
+              {row((cite) => result.breakdown && breakdownTable({ breakdown: result.breakdown, cite }))}
             </section>
           ),
       )}
