@@ -76,7 +76,7 @@ test('a steward registers, certifies and recalls; a policy is copied and changed
   await signIn(page, 'steward');
   await page.goto('/kit');
   await page.getByRole('button', { name: 'Register a reference' }).click();
-  await page.getByLabel('Asset number').fill('AC-04');
+  await page.getByLabel('Asset number').fill('AC-05');
   await page.getByLabel('Model code').fill('Fork 114');
   await page.getByLabel('Certificate number').fill('F-3001');
   await page.getByLabel('Laboratory').fill('County Measurement Laboratory');
@@ -85,10 +85,10 @@ test('a steward registers, certifies and recalls; a policy is copied and changed
   await page.getByLabel('Certified, dB').fill('114,03');
   await page.getByRole('button', { name: 'Register', exact: true }).click();
   await expect(page.getByText('is before the day of issue').first()).toBeVisible();
-  await expect(page.getByLabel('Asset number')).toHaveValue('AC-04');
+  await expect(page.getByLabel('Asset number')).toHaveValue('AC-05');
   await page.getByLabel('Due').fill('2027-11-01');
   await page.getByRole('button', { name: 'Register', exact: true }).click();
-  await expect(page.getByRole('row', { name: /AC-04/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /AC-05/ })).toBeVisible();
   await page.getByRole('row', { name: /AC-02/ }).getByRole('button', { name: 'Recall' }).click();
   await page.getByLabel(/Not to be trusted/).fill('2026-11-18T00:00');
   await page.getByLabel('What was found').fill('came back 0.3 dB low');
