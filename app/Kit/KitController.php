@@ -102,6 +102,18 @@ final readonly class KitController
         return new JsonResponse(['shelves' => $shelves]);
     }
 
+    /** One entry as it stands in the record format, to be kept as a file and taken into another logbook. */
+    #[Route('/library/{shelf}/{code}', methods: ['GET'])]
+    public function entry(string $shelf, string $code): JsonResponse
+    {
+        $on = Families::shelves()[$shelf] ?? throw Problem::missing('The library '.$shelf);
+        $own = $this->connection->fetchAssociative('SELECT record FROM library_entry WHERE shelf = ? AND code = ?', [$shelf, $code]);
+        $record = $own === false ? (array_column($on->shipped, null, 'code')[$code] ?? throw Problem::missing('The entry '.$code)) : $on->over(Logbook::json($own, 'record'));
+        $answer = new JsonResponse($record, headers: ['Content-Disposition' => 'attachment; filename="'.preg_replace('/[^A-Za-z0-9._-]/', '_', $shelf.'-'.$code).'.json"']);
+
+        return $answer->setEncodingOptions(\JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+    }
+
     #[Route('/library/{shelf}', methods: ['POST'])]
     #[IsGranted('ROLE_TECHNICIAN')]
     public function shelve(string $shelf, Request $request, #[CurrentUser] User $user): JsonResponse

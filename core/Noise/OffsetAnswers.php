@@ -12,6 +12,7 @@ use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\OffsetKnot;
@@ -89,6 +90,12 @@ final readonly class OffsetAnswers
         $answers = FourAnswers::along($indicated, $line->knots ?? [], $this->bracket, static fn (OffsetKnot $knot): Figure => $derive($knot, ($knot->asLeft ? 'offset as left at ' : 'offset as found at ').$knot->check.' taken out'), $middle);
         foreach ($this->further as $knot) {
             $answers = $answers->alsoBy($derive($knot, 'offset of another tone at '.$knot->check.' taken out'));
+        }
+
+        if ($indicated->floor !== null) {
+            // The lower end of an interval moves as its upper end does.
+            $wide = $indicated->toFloat() - Real::toFloat($indicated->floor);
+            $answers = $answers->each(static fn (Figure $one): Figure => $one->floor === null ? $one->downTo($one->toFloat() - $wide) : $one);
         }
 
         return new SolvableResult(Result::of($key, $title, $this->reported, $answers), $at);

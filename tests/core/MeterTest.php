@@ -69,6 +69,24 @@ final class MeterTest extends TestCase
         self::assertContains('source', array_column($with('81.0')->assess()->results, 'key'), 'at 3 dB it can');
     }
 
+    /** N-13 band by band against R; a band too near its background makes the total an interval, and a drift moves both its ends. */
+    public function testASourceBandByBandAgainstR(): void
+    {
+        $bands = ['250' => '70', '500' => '72', '1000' => '69', '2000' => '60'];
+        $scene = static fn (string $near, string $post = '94.0'): MeterScene => (new MeterScene())->check('k1', '09:00')
+            ->run('r', '10:00', '10:10', ['measures' => 'spot', 'bands' => $bands, 'backgroundBands' => ['250' => '64', '500' => '60', '1000' => '65', '2000' => $near]])->check('k2', '11:00', $post);
+        $r = $this->numbersOfR('L <- c(70,72,69,60); B <- c(64,60,65,55); w <- c(-8.6,-3.2,0,1.2); n <- ifelse(L-B>10, L, 10*log10(10^(L/10)-10^(B/10))); cat(format(c(10*log10(sum(10^((n+w)/10))), n[1], 10*log10(sum(10^((n+w)[1:3]/10))), 10*log10(sum(10^((c(n[1:3],60)+w)/10)))), digits=17), sep="\n")');
+        $told = Scene::result($scene('55')->assess(), 'source-bands');
+        self::assertEqualsWithDelta($r[0], $told->indicated?->toFloat(), 1e-9);
+        self::assertNull($told->indicated->floor ?? null);
+        self::assertSame([['250 Hz', '70.0', '64.0', '6.0', number_format($r[1], 1)], ['500 Hz', '72.0', '60.0', '12.0', '72.0']], \array_slice(array_map(static fn (array $row): array => array_map(static fn ($cell): string => $cell->shown, $row), $told->breakdown?->rows() ?? []), 0, 2));
+        $wide = Scene::result($scene('58', '94.4')->assess(), 'source-bands');
+        self::assertEqualsWithDelta([$r[2], $r[3]], [$wide->indicated?->low()->toFloat(), $wide->indicated?->high()->toFloat()], 1e-9);
+        self::assertEqualsWithDelta([$r[2] - 0.4, $r[3] - 0.4], [$wide->post?->low()->toFloat(), $wide->post?->high()->toFloat()], 1e-9);
+        self::assertEqualsWithDelta([$r[2] - 0.4, $r[3]], [$wide->lowest()?->toFloat(), $wide->highest()?->toFloat()], 1e-9);
+        self::assertStringContainsString('Too near the background to be told: 2 kHz', $wide->notes[0]);
+    }
+
     /** 29 CFR 1910.95 App. D, Table D-1 (published): 500 40, 1000 40, 2000 47, 4000 57, 8000 62 dB. */
     public function testPermissibleLevelsThatCome(): void
     {

@@ -148,7 +148,7 @@ final readonly class MeterFormat implements ContentFormat
 
     public function quantities(array $criteria, array $substances): array
     {
-        return [['value' => 'la-bands', 'words' => 'A-weighted total of bands', 'unit' => 'dB(A)'], ['value' => 'source', 'words' => 'level of a source without its background', 'unit' => 'dB(A)']];
+        return [['value' => 'la-bands', 'words' => 'A-weighted total of bands', 'unit' => 'dB(A)'], ['value' => 'source', 'words' => 'level of a source without its background', 'unit' => 'dB(A)'], ['value' => 'source-bands', 'words' => 'level of a source without its background, from bands', 'unit' => 'dB(A)']];
     }
 
     public function knowsCriterion(Fields $criterion): bool

@@ -43,7 +43,7 @@ final readonly class MeterWorkings
         $meter = $content->meter;
         $spectrum = Spectrum::of($content->log, $content->logName, $meter, $this->run, $this->noise->window, $levels->leftOut, $this->noise->answers->line);
         [$room, $bands] = $this->bands($spectrum, $meter);
-        [$source, $above] = $this->source($levels, $meter);
+        [$source, $above] = $this->source($levels, $spectrum, $meter);
         $results = [...$source, ...$bands, ...$this->totals($spectrum, $meter)];
 
         return $levels->withMeter(new MeterFindings($meter, $spectrum, $results, $above, $room));
@@ -126,33 +126,36 @@ final readonly class MeterWorkings
     }
 
     /**
-     * N-13: the source alone, without the background it was measured in.
+     * The source alone, without the background it was measured in.
      *
-     * @return array{list<Result>, ?Figure} the result, and by how much the level stands above its background
+     * @return array{list<Result>, ?Figure} the results, and by how much the level stands above its background
      */
-    private function source(NoiseResults $levels, MeterRecord $meter): array
+    private function source(NoiseResults $levels, Spectrum $spectrum, MeterRecord $meter): array
     {
-        $background = $meter->written->decimal('background');
-        $total = null;
-        foreach ($levels->results() as $result) {
-            $total = $result->key === 'laeq' ? $result->indicated : $total;
-        }
-        if ($background === null || $total === null) {
-            return [[], null];
-        }
-        $quiet = Figure::read('L_bg', 'background, the source switched off', $background->value, Unit::DecibelA, new Origin('run', $this->run->id, 'written with the run'), max(1, $background->decimals()));
-        $above = Figure::derived('ΔL_bg', 'above the background by', Real::minus($total->value, $background->value), Unit::Decibel, NoiseEquation::Background, [$total, $quiet]);
         [$near, $far] = [$this->policy->limit('noise.background', 'near'), $this->policy->limit('noise.background', 'far')];
-        if ($above->toFloat() <= 0.0 || ($near !== null && !$near->isKeptBy($above->value))) {
-            return [[], $above];
+        [$results, $above] = [[], null];
+        $background = $meter->written->decimal('background');
+        foreach ($levels->results() as $result) {
+            if ($result->key === 'laeq' && $result->indicated !== null && $background !== null) {
+                $quiet = Figure::read('L_bg', 'background, the source switched off', $background->value, Unit::DecibelA, new Origin('run', $this->run->id, 'written with the run'), max(1, $background->decimals()));
+                $source = SourceBand::of($result->indicated, $quiet, 'level of the source alone', $near, $far);
+                $above = $source->above;
+                if ($source->alone !== null) {
+                    $results[] = $this->judged('source', 'Source without its background', $source->alone)->noting(\sprintf('The level stands %s dB above its background%s.', $above->shown(), $source->taken ? ', which is taken out' : ': nothing is taken out'));
+                }
+            }
         }
-        $corrects = $far === null || $far->isKeptBy($above->value);
-        $level = $corrects ? 10 * log10(10 ** ($total->toFloat() / 10) - 10 ** ($background->value->toFloat() / 10)) : $total->value;
-        $alone = Figure::derived('L', 'level of the source alone', $level, Unit::DecibelA, NoiseEquation::Background, [$total, $quiet]);
-        $worked = $this->noise->answers->level('source', 'Source without its background', $alone, $this->noise->answers->betweenLevel($alone->toFloat()));
+        $bands = SourceSpectrum::of($spectrum, $meter, $this->run, $near, $far);
+        if ($bands !== null) {
+            $result = $this->judged('source-bands', 'Source without its background, A-weighted total of the bands', $bands->total())->brokenDown($bands);
+            $results[] = $bands->tooNear() === [] ? $result : $result->noting(\sprintf('Too near the background to be told: %s. The total runs from without them to with all that was measured there.', implode(', ', $bands->tooNear())));
+        }
 
-        return [[$this->noise->answers->judged($worked, $this->yardsticks->limits)->noting($corrects
-            ? \sprintf('The level stands %s dB above its background, which is taken out.', $above->shown())
-            : \sprintf('The level stands %s dB above its background: nothing is taken out.', $above->shown()))], $above];
+        return [$results, $above];
+    }
+
+    private function judged(string $key, string $title, Figure $level): Result
+    {
+        return $this->noise->answers->judged($this->noise->answers->level($key, $title, $level, $this->noise->answers->betweenLevel($level->toFloat())), $this->yardsticks->limits);
     }
 }
