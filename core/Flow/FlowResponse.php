@@ -18,6 +18,7 @@ use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\FlowKnot;
 use Footnote\Core\Response\FlowLine;
+use Footnote\Core\Response\KnotsAlong;
 
 /** The flow of a unit at its checks, told for a run: at the air of the field, and at the run's own gauge where it has one. */
 final readonly class FlowResponse
@@ -32,25 +33,7 @@ final readonly class FlowResponse
     /** The flow along a bracket; null where no check shows one. */
     public function line(Bracket $bracket): ?FlowLine
     {
-        $knots = [];
-        $pre = $bracket->pre === null ? null : $this->left($bracket->pre);
-        if ($pre !== null) {
-            $knots[] = new FlowKnot($bracket->start(), $pre->flow, $pre->check, true, $pre->assumed);
-        }
-        foreach ($bracket->between as $check) {
-            $found = $this->found($check);
-            if ($found !== null) {
-                $knots[] = $found;
-            }
-            $left = $check->content->wasAdjusted() ? $this->left($check) : null;
-            if ($left !== null) {
-                $knots[] = $left;
-            }
-        }
-        $post = $bracket->post === null ? null : $this->found($bracket->post);
-        if ($post !== null) {
-            $knots[] = new FlowKnot($bracket->stop(), $post->flow, $post->check, false);
-        }
+        $knots = KnotsAlong::of($bracket, $this->found(...), $this->left(...));
 
         return $knots === [] ? null : new FlowLine($knots);
     }
@@ -63,12 +46,9 @@ final readonly class FlowResponse
     public static function drifts(?FlowLine $line): array
     {
         $drifts = [];
-        $began = null;
-        foreach ($line->knots ?? [] as $knot) {
-            if ($knot->asLeft) {
-                $began = $knot;
-            } elseif ($began !== null && !Real::isZero($began->flow->value)) {
-                $drifts[] = self::change($began->flow, $knot->flow, \sprintf('change of flow from %s to %s', $began->check, $knot->check));
+        foreach (KnotsAlong::segments($line->knots ?? []) as [$began, $found]) {
+            if (!Real::isZero($began->flow->value)) {
+                $drifts[] = self::change($began->flow, $found->flow, \sprintf('change of flow from %s to %s', $began->check, $found->check));
             }
         }
 

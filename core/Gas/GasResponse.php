@@ -15,6 +15,7 @@ use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\KnotsAlong;
 use Footnote\Core\Response\LinearKnot;
 use Footnote\Core\Response\LinearLine;
 
@@ -94,22 +95,7 @@ final readonly class GasResponse
     /** The response along a bracket; null where no check shows one. */
     public function line(Bracket $bracket, Timeline $timeline): ?LinearLine
     {
-        $knots = [];
-        $pre = $bracket->pre === null ? null : $this->asLeft($bracket->pre, $timeline);
-        if ($pre !== null) {
-            $knots[] = $pre->movedTo($bracket->start());
-        }
-        foreach ($bracket->between as $check) {
-            $knots[] = $this->asFound($check, $timeline);
-            if ($check->content->wasAdjusted()) {
-                $knots[] = $this->asLeft($check, $timeline);
-            }
-        }
-        $post = $bracket->post === null ? null : $this->asFound($bracket->post, $timeline);
-        if ($post !== null) {
-            $knots[] = $post->movedTo($bracket->stop());
-        }
-        $knots = array_values(array_filter($knots));
+        $knots = KnotsAlong::of($bracket, fn (Check $check): ?LinearKnot => $this->asFound($check, $timeline), fn (Check $check): ?LinearKnot => $this->asLeft($check, $timeline));
         if ($knots === []) {
             return null;
         }
@@ -146,19 +132,14 @@ final readonly class GasResponse
     public function drifts(?LinearLine $line, Bracket $bracket, Timeline $timeline): array
     {
         $drifts = [];
-        $began = null;
         $checks = [];
         foreach (array_filter([$bracket->pre, ...$bracket->between, $bracket->post]) as $check) {
             $checks[$check->id] = $check;
         }
-        foreach ($line->knots ?? [] as $knot) {
-            if ($knot->asLeft) {
-                $began = $knot;
-                continue;
-            }
+        foreach (KnotsAlong::segments($line->knots ?? []) as [$began, $knot]) {
             $check = $checks[$knot->check] ?? null;
             $label = $check?->content instanceof ChannelCheck ? $this->label($check, $check->content, $timeline) : null;
-            if ($began === null || $label === null) {
+            if ($label === null) {
                 continue;
             }
             $c = $label->value;

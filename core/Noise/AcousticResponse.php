@@ -13,6 +13,7 @@ use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\KnotsAlong;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
 
@@ -95,27 +96,7 @@ final readonly class AcousticResponse
     /** The offset along a bracket; null where no check shows one. */
     public function line(Bracket $bracket, Timeline $timeline): ?OffsetLine
     {
-        $knots = [];
-        $pre = $bracket->pre === null ? null : $this->asLeft($bracket->pre, $timeline);
-        if ($pre !== null) {
-            $knots[] = $this->moved($pre, $bracket->start());
-        }
-        foreach ($bracket->between as $check) {
-            $found = $this->asFound($check, $timeline);
-            if ($found !== null) {
-                $knots[] = $found;
-            }
-            if ($check->content->wasAdjusted()) {
-                $left = $this->asLeft($check, $timeline);
-                if ($left !== null) {
-                    $knots[] = $left;
-                }
-            }
-        }
-        $post = $bracket->post === null ? null : $this->asFound($bracket->post, $timeline);
-        if ($post !== null) {
-            $knots[] = $this->moved($post, $bracket->stop());
-        }
+        $knots = KnotsAlong::of($bracket, fn (Check $check): ?OffsetKnot => $this->asFound($check, $timeline), fn (Check $check): ?OffsetKnot => $this->asLeft($check, $timeline));
 
         return $knots === [] ? null : new OffsetLine($knots);
     }
@@ -155,12 +136,9 @@ final readonly class AcousticResponse
     private static function along(array $knots, string $of): array
     {
         $drifts = [];
-        $began = null;
-        foreach ($knots as $knot) {
-            if ($knot->asLeft) {
-                $began = $knot;
-            } elseif ($began !== null && $began->offset->value instanceof Exact && $knot->offset->value instanceof Exact) {
-                $drifts[] = Figure::derived('d', \sprintf('drift from %s to %s%s', $began->check, $knot->check, $of), $knot->offset->value->minus($began->offset->value), Unit::Decibel, NoiseEquation::Deviation, [$knot->offset, $began->offset], 2);
+        foreach (KnotsAlong::segments($knots) as [$began, $found]) {
+            if ($began->offset->value instanceof Exact && $found->offset->value instanceof Exact) {
+                $drifts[] = Figure::derived('d', \sprintf('drift from %s to %s%s', $began->check, $found->check, $of), $found->offset->value->minus($began->offset->value), Unit::Decibel, NoiseEquation::Deviation, [$found->offset, $began->offset], 2);
             }
         }
 
@@ -170,26 +148,35 @@ final readonly class AcousticResponse
     /** @return array<string, list<OffsetKnot>> knots of each further tone in order of time, by its words */
     private function further(Bracket $bracket, Timeline $timeline): array
     {
+        $words = [];
+        foreach (array_filter([$bracket->pre, ...$bracket->between, $bracket->post]) as $check) {
+            foreach ($check->content instanceof AcousticCheck ? $check->content->further : [] as $tone) {
+                $words[$tone->words()] = true;
+            }
+        }
         $knots = [];
-        $ends = [[$bracket->pre, $bracket->start(), true], ...array_map(static fn (Check $check): array => [$check, $check->at, null], $bracket->between), [$bracket->post, $bracket->stop(), false]];
-        foreach ($ends as [$check, $at, $left]) {
-            $content = $check?->content;
-            if ($check === null || !$content instanceof AcousticCheck) {
-                continue;
-            }
-            foreach ($content->further as $tone) {
-                if ($left !== true && $tone->asFound !== []) {
-                    $knots[$tone->words()][] = new OffsetKnot($at, $this->deviation($check, $content, $tone->asFound, 'as found at '.$tone->words(), $timeline, $tone), $check->id, false);
-                }
-                // What was adjusted and not read again at this tone is not known at this tone.
-                $after = $content->wasAdjusted() ? $tone->asLeft : $tone->asFound;
-                if ($left !== false && $after !== []) {
-                    $knots[$tone->words()][] = new OffsetKnot($at, $this->deviation($check, $content, $after, 'as left at '.$tone->words(), $timeline, $tone), $check->id, true);
-                }
-            }
+        foreach (array_keys($words) as $one) {
+            $knots[$one] = KnotsAlong::of($bracket, fn (Check $check): ?OffsetKnot => $this->ofTone($check, $one, false, $timeline), fn (Check $check): ?OffsetKnot => $this->ofTone($check, $one, true, $timeline));
         }
 
         return $knots;
+    }
+
+    /** What a check showed of a further tone. What was adjusted and not read again at this tone is not known at this tone. */
+    private function ofTone(Check $check, string $words, bool $left, Timeline $timeline): ?OffsetKnot
+    {
+        $content = $check->content;
+        if (!$content instanceof AcousticCheck) {
+            return null;
+        }
+        foreach ($content->further as $tone) {
+            $readings = $left && $content->wasAdjusted() ? $tone->asLeft : $tone->asFound;
+            if ($tone->words() === $words && $readings !== []) {
+                return $this->knot($check, $this->deviation($check, $content, $readings, ($left ? 'as left at ' : 'as found at ').$words, $timeline, $tone), $left);
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -214,11 +201,6 @@ final readonly class AcousticResponse
     private function knot(Check $check, Figure $offset, bool $asLeft): OffsetKnot
     {
         return new OffsetKnot($check->at, $offset, $check->id, $asLeft);
-    }
-
-    private function moved(OffsetKnot $knot, \DateTimeImmutable $at): OffsetKnot
-    {
-        return new OffsetKnot($at, $knot->offset, $knot->check, $knot->asLeft, $knot->assumed);
     }
 
     private function origin(Check $check, string $how): Origin

@@ -17,6 +17,7 @@ use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\CountingKnot;
 use Footnote\Core\Response\CountingLine;
+use Footnote\Core\Response\KnotsAlong;
 use Footnote\Core\Response\LinearKnot;
 use Footnote\Core\Response\LinearLine;
 
@@ -40,13 +41,7 @@ final readonly class ParticleResponse
     /** Along a bracket; null where no check shows anything. */
     public function line(Bracket $bracket, Timeline $timeline): ?CountingLine
     {
-        $knots = [$bracket->pre === null ? null : $this->asLeft($bracket->pre, $timeline)?->movedTo($bracket->start())];
-        foreach ($bracket->between as $check) {
-            $knots[] = $this->asFound($check, $timeline);
-            $knots[] = $check->content->wasAdjusted() ? $this->asLeft($check, $timeline) : null;
-        }
-        $knots[] = $bracket->post === null ? null : $this->asFound($bracket->post, $timeline)?->movedTo($bracket->stop());
-        $knots = array_values(array_filter($knots));
+        $knots = KnotsAlong::of($bracket, fn (Check $check): ?CountingKnot => $this->asFound($check, $timeline), fn (Check $check): ?CountingKnot => $this->asLeft($check, $timeline));
 
         return $knots === [] ? null : new CountingLine($knots);
     }
@@ -59,13 +54,10 @@ final readonly class ParticleResponse
     public function drifts(?CountingLine $line): array
     {
         $drifts = [];
-        $began = null;
-        foreach ($line->knots ?? [] as $knot) {
-            if ($knot->asLeft) {
-                $began = $knot;
-            } elseif ($began !== null && !Real::isZero($began->flow->value)) {
-                $change = Real::by(Real::times(Real::minus($knot->flow->value, $began->flow->value), Exact::of(100)), $began->flow->value);
-                $drifts[] = Figure::derived('ΔQ', \sprintf('change of flow from %s to %s', $began->check, $knot->check), $change, Unit::Percent, SharedEquation::Change, [$knot->flow, $began->flow], 1);
+        foreach (KnotsAlong::segments($line->knots ?? []) as [$began, $found]) {
+            if (!Real::isZero($began->flow->value)) {
+                $change = Real::by(Real::times(Real::minus($found->flow->value, $began->flow->value), Exact::of(100)), $began->flow->value);
+                $drifts[] = Figure::derived('ΔQ', \sprintf('change of flow from %s to %s', $began->check, $found->check), $change, Unit::Percent, SharedEquation::Change, [$found->flow, $began->flow], 1);
             }
         }
 

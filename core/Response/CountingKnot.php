@@ -28,7 +28,7 @@ final readonly class CountingKnot implements Knot
     ) {
     }
 
-    public function movedTo(\DateTimeImmutable $at): self
+    public function movedTo(\DateTimeImmutable $at): static
     {
         return new self($at, $this->flow, $this->background, $this->check, $this->asLeft, $this->assumed);
     }

@@ -17,23 +17,15 @@ final readonly class CountingLine
     /** @return array{float, float} flow in L/min and background of a size in counts per minute, at a moment */
     public function at(\DateTimeImmutable $moment, string $size): array
     {
-        $before = null;
-        foreach ($this->knots as $knot) {
-            if ($knot->at > $moment) {
-                if ($before === null) {
-                    break;
-                }
-                $share = Span::secondsBetween($before->at, $moment) / Span::secondsBetween($before->at, $knot->at);
-
-                return [
-                    $before->flow->toFloat() + ($knot->flow->toFloat() - $before->flow->toFloat()) * $share,
-                    $before->backgroundOf($size) + ($knot->backgroundOf($size) - $before->backgroundOf($size)) * $share,
-                ];
-            }
-            $before = $knot;
+        [$knot, $next] = KnotsAlong::around($this->knots, $moment);
+        if ($next === null) {
+            return [$knot->flow->toFloat(), $knot->backgroundOf($size)];
         }
-        $knot = $before ?? $this->knots[0];
+        $share = Span::secondsBetween($knot->at, $moment) / Span::secondsBetween($knot->at, $next->at);
 
-        return [$knot->flow->toFloat(), $knot->backgroundOf($size)];
+        return [
+            $knot->flow->toFloat() + ($next->flow->toFloat() - $knot->flow->toFloat()) * $share,
+            $knot->backgroundOf($size) + ($next->backgroundOf($size) - $knot->backgroundOf($size)) * $share,
+        ];
     }
 }

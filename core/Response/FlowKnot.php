@@ -24,4 +24,9 @@ final readonly class FlowKnot implements Knot
         public bool $assumed = false,
     ) {
     }
+
+    public function movedTo(\DateTimeImmutable $at): static
+    {
+        return new self($at, $this->flow, $this->check, $this->asLeft, $this->assumed);
+    }
 }

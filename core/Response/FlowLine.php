@@ -65,19 +65,12 @@ final readonly class FlowLine
     /** The flow at a moment, L/min. */
     public function at(\DateTimeImmutable $moment): Exact|float
     {
-        $before = null;
-        foreach ($this->knots as $knot) {
-            if ($knot->at > $moment) {
-                if ($before === null) {
-                    return $knot->flow->value;
-                }
-                $share = self::seconds($before->at, $moment)->dividedBy(self::seconds($before->at, $knot->at));
-
-                return Real::plus($before->flow->value, Real::times(Real::minus($knot->flow->value, $before->flow->value), $share));
-            }
-            $before = $knot;
+        [$knot, $next] = KnotsAlong::around($this->knots, $moment);
+        if ($next === null) {
+            return $knot->flow->value;
         }
+        $share = self::seconds($knot->at, $moment)->dividedBy(self::seconds($knot->at, $next->at));
 
-        return $this->knots[\count($this->knots) - 1]->flow->value;
+        return Real::plus($knot->flow->value, Real::times(Real::minus($next->flow->value, $knot->flow->value), $share));
     }
 }

@@ -10,6 +10,12 @@ interface Knot
     /** True: the state it was left in, which begins a segment; false: as found. */
     public function isAsLeft(): bool;
 
+    /** Where it sits in time. */
+    public function moment(): \DateTimeImmutable;
+
+    /** The same response at another moment. */
+    public function movedTo(\DateTimeImmutable $at): static;
+
     /** Whether this check showed it; no check shows nothing. */
     public function isOf(?string $check): bool;
 }

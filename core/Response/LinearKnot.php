@@ -28,7 +28,7 @@ final readonly class LinearKnot implements Knot
     ) {
     }
 
-    public function movedTo(\DateTimeImmutable $at): self
+    public function movedTo(\DateTimeImmutable $at): static
     {
         return new self($at, $this->zero, $this->gain, $this->check, $this->asLeft, $this->assumed);
     }

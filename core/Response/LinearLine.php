@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Response;
 
+use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Quantity\Span;
 
 /**
@@ -20,22 +21,11 @@ final readonly class LinearLine
     /** @return array{float, float} zero and gain at a moment */
     public function at(\DateTimeImmutable $moment): array
     {
-        $before = null;
-        foreach ($this->knots as $knot) {
-            if ($knot->at > $moment) {
-                if ($before === null) {
-                    break;
-                }
-                $share = Span::secondsBetween($before->at, $moment) / Span::secondsBetween($before->at, $knot->at);
-                $between = static fn (float $a, float $b): float => $a + ($b - $a) * $share;
+        [$knot, $next] = KnotsAlong::around($this->knots, $moment);
+        $share = $next === null ? 0.0 : Span::secondsBetween($knot->at, $moment) / Span::secondsBetween($knot->at, $next->at);
+        $between = static fn (Figure $a, ?Figure $b): float => $a->toFloat() + ($b === null ? 0.0 : ($b->toFloat() - $a->toFloat()) * $share);
 
-                return [$between($before->zero->toFloat(), $knot->zero->toFloat()), $between($before->gain->toFloat(), $knot->gain->toFloat())];
-            }
-            $before = $knot;
-        }
-        $knot = $before ?? $this->knots[0];
-
-        return [$knot->zero->toFloat(), $knot->gain->toFloat()];
+        return [$between($knot->zero, $next?->zero), $between($knot->gain, $next?->gain)];
     }
 
     public function isConstant(): bool

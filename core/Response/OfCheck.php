@@ -7,6 +7,11 @@ namespace Footnote\Core\Response;
 /** What every knot says of itself. */
 trait OfCheck
 {
+    public function moment(): \DateTimeImmutable
+    {
+        return $this->at;
+    }
+
     public function isAsLeft(): bool
     {
         return $this->asLeft;
