@@ -14,6 +14,7 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Answer;
+use Footnote\Core\Judgement\EightHourMean;
 use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
@@ -39,8 +40,6 @@ use Footnote\Core\Response\LinearLine;
  */
 final readonly class GasWorkings
 {
-    private const EIGHT_HOURS = 480;
-
     private Channel $channel;
 
     private GasRecord $record;
@@ -243,15 +242,9 @@ final readonly class GasWorkings
         if (!$this->isToxic()) {
             return $this->inUnits('mean', 'Mean, ', $mean);
         }
-        $time = Figure::read('t', 'time that the mean rests on', $minutes, Unit::Minute, $origin, 1);
-        $shift = Exact::of(number_format($this->run->shiftMinutes ?? self::EIGHT_HOURS, 6, '.', ''));
-        $asRest = $this->policy->choice('unsampledTime') === 'rest' && $shift->compareTo($minutes) > 0;
-        $weight = $asRest ? $shift : $minutes;
-        $eight = $mean->each(static fn (Figure $one): Figure => Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($one->value, $weight), Exact::of(self::EIGHT_HOURS)), $one->unit, GasEquation::Exposure, [$one, $time], self::digits($one->value)));
-        $left = $shift->minus($minutes);
-        $notes = $left->compareTo(Exact::of(1)) < 0 ? [] : [\sprintf('%s min of %s were not measured and are taken %s.', $left->rounded(0), $shift->rounded(0), $asRest ? 'as the rest' : 'as zero')];
+        $eight = EightHourMean::of($mean, $minutes, $this->run, $this->policy, $origin, GasEquation::Exposure, self::digits(...));
 
-        return $this->inUnits('twa', 'TWA over 8 h, ', $eight, GasEquation::Exposure, $notes);
+        return $this->inUnits('twa', 'TWA over 8 h, ', $eight->answers, GasEquation::Exposure, $eight->notes);
     }
 
     /** G-2 and G-4: the four answers to one raw reading. */

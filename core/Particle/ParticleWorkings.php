@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Answer;
+use Footnote\Core\Judgement\EightHourMean;
 use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
@@ -38,8 +39,6 @@ use Footnote\Core\Statistics\Poisson;
  */
 final readonly class ParticleWorkings
 {
-    private const EIGHT_HOURS = 480;
-
     private ParticleRecord $record;
 
     private ?CountingLine $line;
@@ -291,10 +290,8 @@ final readonly class ParticleWorkings
         if ($factor === null) {
             return [$results, null];
         }
-        $time = Figure::read('t', 'time that the mean rests on', $minutes, Unit::Minute, $origin, 1);
-        $shift = Exact::of(number_format($this->run->shiftMinutes ?? self::EIGHT_HOURS, 6, '.', ''));
-        $weight = $this->policy->choice('unsampledTime') === 'rest' && $shift->compareTo($minutes) > 0 ? $shift : $minutes;
-        $results[] = $this->result('twa:'.$code, 'TWA over 8 h, '.$name, self::scaled($mean, $factor)->each(static fn (Figure $one): Figure => Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($one->value, $weight), Exact::of(self::EIGHT_HOURS)), Unit::MilligramPerCubicMetre, SharedEquation::TimeWeightedAverage, [$one, $time], Digits::significant($one->value, 3))), []);
+        $eight = EightHourMean::of(self::scaled($mean, $factor), $minutes, $this->run, $this->policy, $origin, SharedEquation::TimeWeightedAverage, static fn (Exact|float $value): int => Digits::significant($value, 3));
+        $results[] = $this->result('twa:'.$code, 'TWA over 8 h, '.$name, $eight->answers, $eight->notes);
         foreach ([['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $raw->shortTerm, $moving?->shortTerm], ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->highest, $moving?->highest]] as [$key, $title, $symbol, $meaning, $value, $between]) {
             if ($value !== null) {
                 $results[] = $this->result($key.':'.$code, $title.$name, self::scaled($this->zeroed($read($symbol, $meaning, $value), $between, $line), $factor), []);
