@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
-import { entry, step } from '../look/fixtures';
+import { entry, step } from '../tests/fixtures';
 import { lacks } from './answers';
 import { StepBody } from './StepBody';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
-import { entry as declared, step as named } from '../look/fixtures';
+import { entry as declared, step as named } from '../tests/fixtures';
 import { lacks, rowsOf } from './answers';
 
 const entry = (name: string, label: string, required = false) =>

@@ -2,7 +2,7 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { useEffect, useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Entries } from './Entries';
-import { entry } from './fixtures';
+import { entry } from '../tests/fixtures';
 import type { Entry, Values } from './values';
 
 vi.mock('../api/hooks', () => ({

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { entry } from './fixtures';
+import { entry } from '../tests/fixtures';
 import { filled, firstMissing, inWords, isFilled, rememberedUnit, rememberUnit } from './values';
 
 beforeEach(() => {

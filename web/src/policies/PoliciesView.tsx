@@ -21,6 +21,8 @@ const groups: Record<string, string> = {
   noise: 'Noise',
   flow: 'Air sampling',
   lab: 'Laboratory',
+  gas: 'Gas and vapour monitors',
+  particle: 'Particle counters and dust monitors',
   clock: 'Clock',
   judgement: 'Judgement',
 };
@@ -38,6 +40,18 @@ const settled = [
     name: 'flow',
     title: 'Volumes are reported',
     values: ['indicated', 'pre', 'post', 'between', 'cautious'],
+  },
+  {
+    of: 'reported',
+    name: 'linear',
+    title: 'Gases and vapours are reported',
+    values: ['indicated', 'pre', 'post', 'between'],
+  },
+  {
+    of: 'reported',
+    name: 'counting',
+    title: 'Particles are reported',
+    values: ['indicated', 'pre', 'post', 'between'],
   },
   { of: 'choices', name: 'unsampledTime', title: 'Unsampled time counts as', values: ['zero', 'rest'] },
   {

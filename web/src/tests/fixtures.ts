@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import type { Entry } from './values';
+import type { Entry } from '../look/values';
 
 /** For tests: a declared field that asks for nothing in particular. */
 export const entry = (name: string, kind: Entry['kind'], more: Partial<Entry> = {}): Entry => ({

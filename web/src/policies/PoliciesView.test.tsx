@@ -1,0 +1,238 @@
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import {
+  hygienist,
+  pick,
+  press,
+  reader,
+  refuse,
+  sent,
+  serve,
+  show,
+  steward,
+  type,
+  valueOf,
+} from '../tests/served';
+import { PoliciesView } from './PoliciesView';
+
+const server = vi.hoisted(() => ({ GET: vi.fn(), POST: vi.fn(), PUT: vi.fn() }));
+vi.mock('../api/client', async (original) => ({
+  ...(await original<typeof import('../api/client')>()),
+  api: server,
+}));
+
+const rule = (title: string, value: string, severity = 'void') => ({
+  title,
+  severity,
+  source: 'ISO 9612',
+  mark: 'from memory',
+  limits: { drift: { value, unit: 'dB' } },
+});
+const version = (id: string, name: string, rules: object, more: object = {}) => ({
+  key: `${id}-1`,
+  version: 1,
+  newest: true,
+  data: {
+    id,
+    name,
+    version: 1,
+    summary: 'both ends',
+    reported: { offset: 'indicated', flow: 'between' },
+    choices: { unsampledTime: 'zero', startOfDayOnly: 'never' },
+    rules,
+    ...more,
+  },
+});
+const policies = {
+  policies: [
+    version('standard', 'Standard', {
+      'noise.drift': rule('Acoustic drift', '0.5'),
+      'gas.span-drift': rule('Span drift', '10', 'qualified'),
+    }),
+    version(
+      'survey',
+      'Survey',
+      {
+        'noise.drift': rule('Acoustic drift', '1.0'),
+        'gas.span-drift': { ...rule('Span drift', '10', 'off'), limits: [] },
+      },
+      { choices: { unsampledTime: 'zero', startOfDayOnly: 'where it stayed' } },
+    ),
+    { ...version('standard', 'Standard', {}), key: 'standard-0', newest: false },
+  ],
+};
+const limit = {
+  id: 'eu-upper',
+  title: 'upper action value',
+  quantity: 'lex8h',
+  value: '85',
+  unit: 'dB(A)',
+  comparator: '>=',
+  scope: 'at the ear',
+  source: 'Directive',
+  mark: 'published',
+};
+const criterion = {
+  id: 'pel',
+  name: '90/5/90',
+  level: '90',
+  exchangeRate: '5',
+  threshold: '90',
+  source: 's',
+  mark: 'published',
+};
+const conditions = (id: string, name: string) => ({
+  id,
+  name,
+  conditions: {},
+  source: 'choice',
+  mark: 'own',
+});
+const campaigns = {
+  campaigns: [
+    {
+      id: 'SM',
+      title: 'Noise',
+      site: 'Mill',
+      zone: 'UTC',
+      runs: 13,
+      policy: 'standard-1',
+      policyChanged: true,
+      criteria: [criterion, conditions('a', '20 °C')],
+      limits: [limit],
+      quantities: [{ value: 'lex8h', words: 'L_EX,8h', unit: 'dB(A)' }],
+    },
+  ],
+  shipped: {
+    criteria: [criterion, conditions('a', '20 °C'), conditions('b', 'as sampled')],
+    limits: [limit, { ...limit, id: 'peak', title: 'peak', value: '140' }],
+  },
+};
+
+const open = async (who: unknown, what: object = campaigns, all: object = policies) => {
+  serve(server, { '/api/policies': all, '/api/campaigns': what, '/api/session': who });
+  show(<PoliciesView />);
+  await screen.findByRole('heading', { name: 'Policies' });
+};
+const row = (name: RegExp) => screen.getByRole('row', { name });
+
+afterEach(() => {
+  cleanup();
+  vi.clearAllMocks();
+});
+
+describe('policies side by side', () => {
+  it('shows limits, weights and ways of working, and what differs from the first', async () => {
+    await open(reader);
+    const drift = within(row(/^Acoustic drift/)).getAllByRole('cell');
+    expect(drift.map((cell) => cell.textContent)).toEqual([
+      'Acoustic drift',
+      'void: 0.5 dB',
+      'void: 1.0 dB',
+      'ISO 9612 (from memory)',
+    ]);
+    expect(drift[1]?.style.fontWeight).toBe('400');
+    expect(drift[2]?.style.fontWeight).toBe('700');
+    expect(row(/^Span drift/).textContent).toContain('off');
+    expect(screen.getByText('Gas and vapour monitors')).toBeTruthy();
+    expect(row(/^A check at the start of the day is enough/).textContent).toContain(
+      'for a meter that stayed in one quiet room',
+    );
+    expect(row(/^Volumes are reported/).textContent).toContain('along the bracket');
+    expect(screen.queryByRole('button')).toBeNull();
+  });
+
+  it('appear with the first campaign', async () => {
+    await open(hygienist, { campaigns: [], shipped: { criteria: [], limits: [] } }, { policies: [] });
+    expect(screen.getByText('The shipped policies appear with the first campaign.')).toBeTruthy();
+    expect(screen.getByText(/No campaign yet/)).toBeTruthy();
+  });
+
+  it('are copied and changed by a steward; what is refused is said and kept', async () => {
+    await open(steward);
+    fireEvent.click((await screen.findAllByRole('button', { name: 'Copy and change' }))[0] as HTMLElement);
+    type(/^Code/, 'house');
+    type(/^drift, not more than, dB/, '0,3x');
+    pick('A check at the start of the day is enough', 'for a meter that stayed in one quiet room');
+    pick('Span drift weighs', 'void');
+    type('Source of Span drift', 'our own');
+    refuse(server.POST, 'Nothing was kept.', { '/rules/noise.drift/limits/drift/value': 'is no number.' });
+    press('Add as a new version');
+    expect(await screen.findByText('Nothing was kept.')).toBeTruthy();
+    type(/^drift, not more than, dB/, '0,3');
+    press('Add as a new version');
+    await waitFor(() => expect(screen.getByRole('heading', { name: 'Policies' })).toBeTruthy());
+    expect(sent(server.POST).body).toMatchObject({
+      basedOn: 'standard-1',
+      id: 'house',
+      choices: { startOfDayOnly: 'where it stayed' },
+      rules: {
+        'noise.drift': { limits: { drift: { value: '0,3' } }, mark: 'own' },
+        'gas.span-drift': { severity: 'void', source: 'our own' },
+      },
+    });
+  });
+});
+
+describe('campaigns', () => {
+  it('say what they are judged by, and that it was changed', async () => {
+    await open(hygienist);
+    expect(screen.getByText(/13 runs/)).toBeTruthy();
+    expect(screen.getByText('The policy was changed after results were seen.')).toBeTruthy();
+    expect(screen.getByText(/90\/5\/90, 20 °C · 1 limit: upper action value >= 85 dB\(A\)/)).toBeTruthy();
+    await screen.findByRole('button', { name: 'Criteria and limits' });
+    pick('Judged by', 'Survey 1');
+    await waitFor(() => expect(server.POST).toHaveBeenCalled());
+    expect(sent(server.POST)).toMatchObject({
+      path: '/api/campaigns/{id}/policy',
+      params: { path: { id: 'SM' } },
+      body: { policy: 'survey-1' },
+    });
+  });
+
+  it('are added with their site and zone', async () => {
+    await open(hygienist);
+    press(await screen.findByRole('button', { name: 'Add a campaign' }).then(() => 'Add a campaign'));
+    type(/^Code/, 'N-1');
+    type(/^Title/, 'Next');
+    type(/^Site/, 'Mill');
+    type(/^Time zone/, 'Mars/Olympus');
+    refuse(server.POST, 'Nothing was kept.', { '/zone': 'is no time zone.' });
+    press('Add');
+    expect(await screen.findByText('is no time zone.')).toBeTruthy();
+    expect(valueOf(/^Title/)).toBe('Next');
+  });
+
+  it('measure against shipped and own criteria and limits; conditions exclude each other', async () => {
+    await open(hygienist);
+    press(
+      await screen.findByRole('button', { name: 'Criteria and limits' }).then(() => 'Criteria and limits'),
+    );
+    const box = (name: RegExp) => screen.getByRole<HTMLInputElement>('checkbox', { name });
+    expect([box(/20 °C/).checked, box(/as sampled/).checked]).toEqual([true, false]);
+    fireEvent.click(box(/as sampled/));
+    expect([box(/20 °C/).checked, box(/as sampled/).checked]).toEqual([false, true]);
+    fireEvent.click(box(/upper action value/));
+    fireEvent.click(box(/^peak/));
+    type('Own criterion, name', 'House 85/4');
+    type('Level, dB', '85');
+    type('Exchange rate', '4');
+    type(/^Source/, 'our own', 0);
+    press('Take this criterion in');
+    type('Own limit, title', 'Half of it');
+    pick('Quantity', /dose by house-85-4/);
+    pick('Crossed when', 'equal or greater');
+    type(/^Value/, '50');
+    type(/^Source/, 'our own', 1);
+    press('Take this limit in');
+    press('Measure against these');
+    await waitFor(() => expect(server.POST).toHaveBeenCalled());
+    const body = sent(server.POST).body as {
+      criteria: { id: string }[];
+      limits: { id: string; quantity: string; comparator: string; unit: string }[];
+    };
+    expect(body.criteria.map((one) => one.id)).toEqual(['pel', 'b', 'house-85-4']);
+    expect(body.limits.map((one) => one.id)).toEqual(['peak', 'half-of-it']);
+    expect(body.limits[1]).toMatchObject({ quantity: 'dose:house-85-4', comparator: '>=', unit: '%' });
+  });
+});

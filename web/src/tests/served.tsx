@@ -1,0 +1,91 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { fireEvent, render, screen, within } from '@testing-library/react';
+import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
+import type { Mock } from 'vitest';
+
+/** For tests: what stands in the place of the client. */
+export interface Server {
+  GET: Mock;
+  POST: Mock;
+  PUT: Mock;
+}
+
+type Sent = { params?: { path?: Record<string, string>; query?: Record<string, string> }; body?: unknown };
+
+const good = (data: unknown) => Promise.resolve({ data, response: new Response() });
+
+/** What is asked for by path, and what every change is answered with. */
+export function serve(server: Server, answers: Record<string, unknown>, changed: unknown = {}): void {
+  server.GET.mockImplementation((path: string, sent?: Sent) => {
+    const found = answers[path];
+    return good(typeof found === 'function' ? (found as (sent?: Sent) => unknown)(sent) : found);
+  });
+  server.POST.mockImplementation(() => good(changed));
+  server.PUT.mockImplementation(() => good(changed));
+}
+
+/** The next change is refused, naming fields. */
+export function refuse(
+  change: Mock,
+  detail: string,
+  fields: Record<string, string> = {},
+  status = 422,
+): void {
+  change.mockImplementationOnce(() =>
+    Promise.resolve({
+      error: {
+        type: 'about:blank',
+        title: 'Not taken',
+        status,
+        detail,
+        fields: Object.entries(fields).map(([field, problem]) => ({ field, problem })),
+      },
+      response: new Response(null, { status }),
+    }),
+  );
+}
+
+/** What the last change was sent with. */
+export const sent = (change: Mock): { path: string } & Sent => {
+  const [path, rest] = (change.mock.lastCall ?? []) as [string, Sent | undefined];
+  return { path, ...rest };
+};
+
+const Where = () => <output data-testid="where">{useLocation().pathname + useLocation().search}</output>;
+
+/** Where the router stands. */
+export const where = () => screen.getByTestId('where').textContent;
+
+/** A view at its address, with nothing asked for before. */
+export const showAt = (pattern: string, at: string, view: React.ReactNode) =>
+  render(
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <MemoryRouter initialEntries={[at]}>
+        <Routes>
+          <Route path={pattern} element={view} />
+          <Route path="*" element={null} />
+        </Routes>
+        <Where />
+      </MemoryRouter>
+    </QueryClientProvider>,
+  );
+
+export const show = (view: React.ReactNode) => showAt('/', '/', view);
+
+export const type = (label: RegExp | string, value: string, place = 0) =>
+  fireEvent.change(screen.getAllByLabelText(label)[place] as HTMLElement, { target: { value } });
+
+/** What stands in a field. */
+export const valueOf = (label: RegExp | string) => screen.getByLabelText<HTMLInputElement>(label).value;
+
+export const press = (name: RegExp | string) => fireEvent.click(screen.getByRole('button', { name }));
+
+export const pick = (label: RegExp | string, option: RegExp | string) => {
+  fireEvent.mouseDown(screen.getAllByRole('combobox', { name: label })[0] as HTMLElement);
+  fireEvent.click(within(screen.getByRole('listbox')).getByText(option));
+};
+
+export const technician = { user: { name: 'technician', code: 'T-1', role: 'technician' } };
+export const hygienist = { user: { name: 'hygienist', code: 'H-1', role: 'hygienist' } };
+export const steward = { user: { name: 'steward', code: 'S-1', role: 'steward' } };
+export const reader = { user: { name: 'reader', code: 'R-1', role: 'reader' } };
