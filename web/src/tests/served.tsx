@@ -51,7 +51,7 @@ export const sent = (change: Mock): { path: string } & Sent => {
   return { path, ...rest };
 };
 
-const Where = () => <output data-testid="where">{useLocation().pathname + useLocation().search}</output>;
+const Where = () => <span data-testid="where">{useLocation().pathname + useLocation().search}</span>;
 
 /** Where the router stands. */
 export const where = () => screen.getByTestId('where').textContent;
