@@ -81,9 +81,9 @@ final readonly class Entry
     }
 
     /** @param array<array-key, string> $names words by name */
-    public static function each(string $name, string $label, array $names, string $least, string $most, Unit $unit, string $help = ''): self
+    public static function each(string $name, string $label, array $names, string $least, string $most, Unit $unit, string $help = '', bool $required = false): self
     {
-        return new self($name, EntryKind::Each, $label, false, $help, [$unit], $least, $most, $names);
+        return new self($name, EntryKind::Each, $label, $required, $help, [$unit], $least, $most, $names);
     }
 
     /** The same under another name. */

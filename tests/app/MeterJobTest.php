@@ -176,6 +176,7 @@ final class MeterJobTest extends ApiTestCase
         $this->call('POST', '/api/kit/library/permissible-levels', ['code' => 'own', 'name' => 'Own', 'levels' => ['500' => '38,5'], 'source' => 'our own wish'], 201);
         self::assertSame('/source', $this->call('POST', '/api/kit/library/permissible-levels', ['code' => 'none', 'name' => 'x', 'levels' => ['500' => '38']], 422)->string('fields.0.field'));
         self::assertSame('/levels/5', $this->call('POST', '/api/kit/library/permissible-levels', ['code' => 'none', 'name' => 'x', 'levels' => ['5' => '38'], 'source' => 's'], 422)->string('fields.0.field'));
+        self::assertSame('/levels', $this->call('POST', '/api/kit/library/permissible-levels', ['code' => 'none', 'name' => 'x', 'source' => 's', 'levels' => []], 422)->string('fields.0.field'));
         $this->call('POST', '/api/kit/library/set-ups', ['code' => 'day', 'name' => 'Day', 'weighting' => 'A', 'interval' => '1'], 201);
         self::assertSame(['code' => 'day', 'name' => 'Day', 'weighting' => 'A', 'interval' => '1'], json_decode($this->call('GET', '/api/kit/library/set-ups/day')->text, true));
         self::assertSame('maximum', $this->call('GET', '/api/kit/library/set-ups/room-survey')->string('statistic'), 'what comes with Footnote can be kept as a file too');

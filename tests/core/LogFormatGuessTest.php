@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\LogFormatGuess;
 use Footnote\Core\Log\LogReader;
 use Footnote\Core\Log\StampReader;
@@ -35,6 +36,15 @@ final class LogFormatGuessTest extends TestCase
         $format = LogFormatGuess::of([...$lines, $last, $last]);
         self::assertSame($kinds, array_map(static fn ($column): string => $column->kind->value, $format->columns));
         self::assertSame($order, $format->dateOrder);
+    }
+
+    /** Bands are told by their frequency however it is written; levels of all frequencies beside them by their names. */
+    public function testBandsBesideLevels(): void
+    {
+        $lines = ['Time;LZS 31.5 Hz;LZS 63Hz;125;1 kHz;16k;LAeq;LASmax;Battery 4 V', ...array_fill(0, 3, '2026-03-02 10:00:00;50,1;48,0;44,0;30,0;12,0;41,0;43,0;3,9')];
+        $format = LogFormatGuess::of($lines, ['31.5', '63', '125', '1000', '16000'], LogColumnKind::Band);
+        self::assertSame(['31.5', '63', '125', '1000', '16000', 'LAeq', 'LASmax'], array_values(array_map(static fn ($column): string => $column->channel === '' ? $column->kind->value : $column->channel, $format->columns)));
+        self::assertSame([',', ';'], [$format->decimal, $format->delimiter]);
     }
 
     /** Stamp, order of dates, seconds of that day (or null where it is no time). */

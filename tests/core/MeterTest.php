@@ -321,6 +321,12 @@ final class MeterTest extends TestCase
         self::assertStringContainsString('20 min apart', self::of($scene->assess('r'), 'noise.start-unmatched')->seen ?? '');
         $midnight = (new MeterScene())->check('k1', '2026-03-02T22:00:00')->room('r', '2026-03-02T23:59:50', '2026-03-03T00:02:30', more: ['notedStart' => '23:59:50', 'fileStart' => '00:00:21', 'setDelay' => '30'])->check('k2', '2026-03-03T08:00:00');
         self::assertNull(self::of($midnight->assess(), 'noise.start-unmatched'), 'over midnight it is half a minute');
+        // A log that goes on over several rooms began with the first; one that ended before is another's.
+        $log = ['500' => array_fill(0, 1800, '35.0')];
+        $on = static fn (string $begins): MeterScene => (new MeterScene())->check('k1', '09:00')->logged('r', '10:20:00', '10:22:30', $log, ['notedStart' => '10:20', 'setDelay' => '30'], $begins)->check('k2', '11:00');
+        self::assertNull(self::of($on('10:00:00')->assess(), 'noise.start-unmatched'), 'half an hour from ten holds it');
+        self::assertNull(self::of($on('10:20:31')->assess(), 'noise.start-unmatched'), 'it begins with its delay');
+        self::assertNotNull(self::of($on('09:40:00')->assess(), 'noise.start-unmatched'), 'half an hour from twenty to ten does not');
         $none = (new MeterScene())->check('k1', '09:00')->room(more: ['notedStart' => '10:00', 'fileStart' => '13:20:05'])->check('k2', '11:00');
         self::assertStringContainsString('No start', self::of($none->assess(), 'noise.start-unmatched')->advice ?? '');
         $clock = (new MeterScene())->check('k1', '09:00')->room(more: ['notedStart' => '10:00', 'fileStart' => '10:05:00', 'clockOffsetSeconds' => 290])->check('k2', '11:00');
@@ -364,6 +370,7 @@ final class MeterTest extends TestCase
         yield 'no such levels' => [['permissible' => 'nowhere'], '/runs/0/permissible', 'not among the permissible levels'];
         yield 'no such set-up' => [['setUp' => 'nowhere'], '/runs/0/setUp', 'not among the set-ups'];
         yield 'no time of day' => [['notedStart' => '25:00'], '/runs/0/notedStart', 'is not a time of day'];
+        yield 'a delay that leaves nothing' => [['setDelay' => '180'], '/runs/0/setDelay', 'nothing of it would count'];
         yield 'no duration' => [['measures' => 'task'], '/runs/0/taskMinutes', 'is missing'];
         yield 'half a range' => [['measures' => 'task', 'taskMinutes' => '60', 'taskMinutesLeast' => '50'], '/runs/0/taskMinutesMost', 'two ends'];
         yield 'range beside it' => [['measures' => 'task', 'taskMinutes' => '60', 'taskMinutesLeast' => '61', 'taskMinutesMost' => '70'], '/runs/0/taskMinutesLeast', 'more than the task takes'];

@@ -14,6 +14,7 @@ use Footnote\Core\Noise\NoiseFormat;
 use Footnote\Core\Noise\NoiseRecordReader;
 use Footnote\Core\Noise\SetUp;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
@@ -128,6 +129,10 @@ final readonly class MeterFormat implements ContentFormat
         $measures = Measures::tryFrom($traits->text('measures') ?? '') ?? Measures::Spot;
         if ($measures === Measures::Task) {
             $this->checkDuration($run, $traits);
+        }
+        [$delay, $stop] = [$traits->decimal('setDelay'), $run->optionalMoment('stop')];
+        if ($delay !== null && $stop !== null && $delay->value->toFloat() >= Span::secondsBetween($run->moment('start'), $stop)) {
+            throw new InvalidRecord($run->at('setDelay'), 'is as long as the measurement: nothing of it would count.');
         }
         $code = $traits->text('permissible');
         $levels = $code === null ? null : ($around->library->find(PermissibleLevels::SHELF, $code) ?? throw new InvalidRecord($run->at('permissible'), \sprintf('"%s" is not among the permissible levels.', $code)));

@@ -30,7 +30,7 @@ final readonly class PermissibleLevels
         $marks = array_column(SourceMark::cases(), 'value');
 
         return new Shelf(self::SHELF, 'Permissible levels of rooms', 'set of permissible levels', [
-            Entry::each('levels', 'Level of each band', OctaveBand::choices(), '-20', '200', Unit::Decibel, 'Unweighted; a band left empty is not judged'),
+            Entry::each('levels', 'Level of each band', OctaveBand::choices(), '-20', '200', Unit::Decibel, 'Unweighted; a band left empty is not judged', true),
             Entry::choice('statistic', 'Compared with', array_combine(array_column(BandStatistic::cases(), 'value'), ['the maximum of each band', 'the average of each band']), help: 'Where the source says so'),
             Entry::text('source', 'Source', true),
             Entry::choice('mark', 'How the source is known', array_combine($marks, $marks)),

@@ -26,7 +26,7 @@ final readonly class Spectrum
     /**
      * @param array<array-key, Figure> $levels   dB by band
      * @param array<array-key, float>  $between  dB by band with the moving offset taken out, where its moments are known
-     * @param float|null            $gapShare of the measurement, 0 to 1; null where there is no log of bands
+     * @param float|null            $gapShare of the measurement, 0 to 1, of the band that lacks most; null where there is no log of bands
      */
     private function __construct(public array $levels, public array $between, public ?float $gapShare)
     {
@@ -55,7 +55,7 @@ final readonly class Spectrum
         }
         $clock = new LogClock($log, $run);
         $ranges = LogRanges::less($clock->within($window), array_map($clock->touching(...), $leftOut));
-        [$levels, $between, $gap] = [[], [], 1.0];
+        [$levels, $between, $gap] = [[], [], null];
         foreach (OctaveBand::cases() as $band) {
             $place = $columns[$band->value] ?? null;
             $histogram = $place === null ? null : LevelHistogram::of($log, $place, $ranges);
@@ -63,7 +63,7 @@ final readonly class Spectrum
             if ($place === null || $histogram === null || $top === null) {
                 continue;
             }
-            $gap = min($gap, $clock->missing($window, $histogram->gaps));
+            $gap = max($gap ?? 0.0, $clock->missing($window, $histogram->gaps));
             $origin = new Origin('log', $run->id, \sprintf('%s, %d levels of %s', $logName, $histogram->samples, $band->words()));
             if ($meter->statistic() === BandStatistic::Maximum) {
                 $levels[$band->value] = Figure::read('L_'.$band->value, 'highest level of the '.$band->words().' band', Exact::of($top)->dividedBy(1000), Unit::Decibel, $origin);

@@ -66,7 +66,7 @@ final readonly class TaskExposure
         }
         $tasks = [];
         foreach ($samples as $sample) {
-            $tasks[mb_strtolower($sample['run']->task)][] = $sample;
+            $tasks[mb_strtolower(trim($sample['run']->task))][] = $sample;
         }
         $tasks = array_values($tasks);
         $sum = fn (callable $of, string $how): ?Figure => $this->daily($tasks, $of, $how);

@@ -8,7 +8,7 @@ use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
-/** A limit that holds behind hearing protection was set against a shoulder dosimeter. */
+/** A limit that holds behind hearing protection was set against what was measured outside of it. */
 final readonly class BehindProtection implements Rule
 {
     public function id(): string
@@ -21,7 +21,7 @@ final readonly class BehindProtection implements Rule
         foreach ($case->results->results() as $result) {
             foreach ($result->outcomes as $outcome) {
                 if ($outcome->limit->scope === 'behind hearing protection') {
-                    yield $setting->finding(\sprintf('%s holds behind hearing protection; a dosimeter at the shoulder does not measure there.', $outcome->limit->title), [$case->run->id]);
+                    yield $setting->finding(\sprintf('%s holds behind hearing protection; a microphone outside of it does not measure there.', $outcome->limit->title), [$case->run->id]);
                 }
             }
         }

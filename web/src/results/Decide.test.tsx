@@ -2,6 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
+import { page } from '../tests/pages';
 import { Decide, type Deciding } from './Decide';
 
 const server = vi.hoisted(() => ({ POST: vi.fn() }));
@@ -24,43 +25,6 @@ const decision: Schemas['Decision'] = {
   at: '2026-11-18T17:00:00+00:00',
 };
 
-const page = (decisions: Schemas['Decision'][]): Schemas['ResultPage'] => ({
-  run: { id: 'R-1', instrument: 'D', start: '', stop: null, person: '', task: '', place: '', hasLog: false },
-  campaign: { id: 'c', title: '', site: '', zone: 'UTC', policyChanged: false },
-  assessment: {
-    run: 'R-1',
-    instrument: 'D',
-    policy: { id: 'standard', name: 'Standard', version: 1 },
-    verdict: 'valid',
-    channels: [],
-    headline: null,
-    bracket: { state: 'closed', pre: null, post: null, between: [], runs: [], passedOver: [], broken: null },
-    results: [],
-    drifts: [],
-    drift: null,
-    findings: [],
-    family: {
-      kind: 'noise',
-      response: [],
-      tones: [],
-      flatStretches: [],
-      overloads: [],
-      knocks: [],
-      leftOut: [],
-      seconds: 0,
-      largestEverDrift: null,
-      cumulativeAdjustment: null,
-    },
-    figures: [],
-  },
-  digest: 'seen',
-  checks: [],
-  schools: [],
-  decisions,
-  changedSinceSigning: null,
-  neighbours: { previous: null, next: null },
-});
-
 const closed = vi.fn();
 
 beforeEach(() => {
@@ -75,7 +39,11 @@ afterEach(() => {
 const ask = (kind: Deciding, decisions: Schemas['Decision'][] = []) =>
   render(
     <QueryClientProvider client={new QueryClient()}>
-      <Decide page={page(decisions)} kind={kind} onClose={closed} />
+      <Decide
+        page={page({ run: 'R-1' }, { decisions, run: { ...page({}).run, id: 'R-1' } })}
+        kind={kind}
+        onClose={closed}
+      />
     </QueryClientProvider>,
   );
 

@@ -49,19 +49,25 @@ final readonly class StartUnmatched implements Rule
         );
     }
 
-    /** @return array{?float, ?float} noted by hand and by the unit with its clock set right, s since midnight */
+    /**
+     * The start noted by hand and the one by the unit, its clock set right, s since midnight. A log that goes on over several
+     * rooms began with the first of them: where it holds the moment that was noted, it is the right one.
+     *
+     * @return array{?float, ?float}
+     */
     private static function times(Run $run): array
     {
         $meter = TaskExposure::meter($run);
+        $noted = $meter?->noted;
         $log = $run->content instanceof NoiseRecord ? $run->content->log : null;
-        if ($log !== null) {
-            $at = $run->trueTime($log->start())->setTimezone($run->start->getTimezone());
-            $started = (float) ($at->format('G') * 3600 + $at->format('i') * 60 + $at->format('s'));
-        } else {
-            $started = $meter?->fileStart === null ? null : $meter->fileStart - ($run->clockOffset ?? 0.0);
+        if ($log === null) {
+            return [$noted, $meter?->fileStart === null ? null : $meter->fileStart - ($run->clockOffset ?? 0.0)];
         }
+        $began = $run->trueTime($log->start())->setTimezone($run->start->getTimezone());
+        $started = (float) ($began->format('G') * 3600 + $began->format('i') * 60 + $began->format('s'));
+        $into = $noted === null ? 0.0 : fmod($noted - $started + self::DAY, self::DAY);
 
-        return [$meter?->noted, $started];
+        return [$noted, $noted !== null && $into < $log->length() * $log->step() ? $noted : $started];
     }
 
     /** Seconds apart, over midnight too; the unit may name a file by the key or by the end of its delay. */
