@@ -4,6 +4,9 @@ import { ink } from '../look/theme';
 import { clock } from '../look/words';
 import type { Hours } from './hours';
 
+/** Percent of the day's width from which words fit. */
+const FITS = 5;
+
 /** Checks and runs of one unit along the hours, as brackets. */
 export function DayLine({ unit, hours }: { unit: Schemas['DayUnit']; hours: Hours }) {
   const navigate = useNavigate();
@@ -70,7 +73,14 @@ export function DayLine({ unit, hours }: { unit: Schemas['DayUnit']; hours: Hour
                   textOverflow: 'ellipsis',
                 }}
               >
-                <b>{run.person}</b> {run.task}
+                {/* A measurement of minutes is a mark on the line: its words do not fit, its name is read out. */}
+                {right - left >= FITS ? (
+                  <>
+                    <b>{run.person}</b> {run.task}
+                  </>
+                ) : (
+                  '\u00a0'
+                )}
               </span>
               <span
                 style={{

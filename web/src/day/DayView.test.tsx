@@ -87,6 +87,21 @@ describe('the day', () => {
     expect(sent(server.POST).params?.path).toEqual({ instrument: 'DM-01' });
   });
 
+  it('counts the verdicts of a unit that measured often, and marks what is too short for words', async () => {
+    const short = (n: number, verdict: string) => ({
+      ...run(`S-${n}`, { ...worked, verdict, standing: null }),
+      start: `2026-11-24T0${n}:00:00+00:00`,
+      stop: `2026-11-24T0${n}:06:00+00:00`,
+    });
+    const often = [1, 2, 3, 4, 5].map((n) => short(n, n === 5 ? 'void' : 'valid'));
+    await open(technician, { ...day, units: [unit('SL-02', 'done for the day', { runs: often })] });
+    const valid = await screen.findByRole('link', { name: 'SL-02, 4 valid' });
+    expect(valid.getAttribute('href')).toBe('/results?instrument=SL-02&verdict=valid');
+    expect(screen.getByRole('link', { name: 'SL-02, 1 void' })).toBeTruthy();
+    expect(screen.queryByRole('link', { name: 'S-1, valid' })).toBeNull();
+    expect(screen.getByRole('button', { name: /^S-1: W-01, sawing/ }).textContent).not.toContain('sawing');
+  });
+
   it('offers a reader nothing to do, and turns from day to day', async () => {
     await open(reader);
     expect(await screen.findByRole('link', { name: 'DM-05' })).toBeTruthy();

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { Link, useSearchParams } from 'react-router';
+import type { Schemas } from '../api/client';
 import { useDay, useSession } from '../api/hooks';
 import { mayRecord } from '../shell/roles';
 import { day, plural } from '../look/words';
@@ -9,6 +10,20 @@ import { ink } from '../look/theme';
 import { DayLine } from './DayLine';
 import { hoursOf } from './hours';
 import { useBeginCheck } from '../bench/useBeginCheck';
+
+/** Runs of a unit whose verdicts are told one by one; more of them are counted. */
+const FEW = 4;
+
+/** How often each verdict stands among many runs; nothing where there are few. */
+function many(runs: Schemas['DayUnit']['runs']): [Schemas['Verdict'], number][] {
+  const counts = new Map<Schemas['Verdict'], number>();
+  for (const run of runs.length > FEW ? runs : []) {
+    if (run.worked) {
+      counts.set(run.worked.verdict, (counts.get(run.worked.verdict) ?? 0) + 1);
+    }
+  }
+  return [...counts];
+}
 
 /** What must happen today, next first: unit by unit, brackets along the hours. */
 export function DayView() {
@@ -150,7 +165,19 @@ export function DayView() {
                   <DayLine unit={unit} hours={hours} />
                 </td>
                 <td style={{ fontSize: '0.88rem' }}>
-                  {unit.runs.map((run) =>
+                  {many(unit.runs).map(([verdict, count]) => (
+                    <div key={verdict}>
+                      <Link
+                        to={`/results?instrument=${unit.id}&verdict=${verdict}`}
+                        style={{ textDecoration: 'none', display: 'inline-block', padding: '3px 0' }}
+                        aria-label={`${unit.id}, ${count} ${verdict}`}
+                      >
+                        <VerdictSign verdict={verdict} />{' '}
+                        <span style={{ color: ink.text, whiteSpace: 'nowrap' }}>× {count}</span>
+                      </Link>
+                    </div>
+                  ))}
+                  {(unit.runs.length > FEW ? [] : unit.runs).map((run) =>
                     run.worked ? (
                       <div key={run.id}>
                         <Link

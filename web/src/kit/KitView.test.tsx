@@ -294,7 +294,7 @@ describe('the library', () => {
 
   it('gives an entry as a file, and adds one of its own', async () => {
     await open(technician);
-    expect(screen.getByRole('link', { name: 'Room as a file' }).getAttribute('href')).toBe(
+    expect(screen.getByRole('link', { name: 'JSON of Room' }).getAttribute('href')).toBe(
       '/api/kit/library/set-ups/room',
     );
     press('Add a set-up');

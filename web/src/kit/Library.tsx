@@ -56,7 +56,7 @@ export function Library() {
                         <a
                           href={`/api/kit/library/${shelf.id}/${item.code}`}
                           download
-                          aria-label={`${item.name} as a file`}
+                          aria-label={`JSON of ${item.name}`}
                           style={{ fontSize: '0.82rem' }}
                         >
                           JSON
