@@ -22,7 +22,7 @@ final readonly class Decimal implements \Stringable
      */
     public static function parse(string $text): self
     {
-        $plain = str_replace(["\u{2212}", ','], ['-', '.'], trim($text));
+        $plain = str_replace(["\u{2212}", ','], ['-', '.'], trim($text, " \t\n\r"));
         if (\strlen($plain) > self::LONGEST || preg_match('/^[+-]?(\d+(\.\d*)?|\.\d+)$/D', $plain) !== 1) {
             throw MalformedDecimal::text($text);
         }

@@ -64,6 +64,7 @@ final class DecimalTest extends TestCase
     #[TestWith(['--1'])]
     #[TestWith(['NaN'])]
     #[TestWith(['1 000'])]
+    #[TestWith(["1\0"])]
     #[TestWith(['99999999999999999999999999'])]
     public function testRefusesWhatIsNoPlainDecimal(string $text): void
     {
