@@ -184,7 +184,47 @@ test('a monitor and its bottle are registered', async ({ page }) => {
   await page.getByRole('button', { name: 'Register', exact: true }).click();
   await expect(page.getByText('must begin with a letter').first()).toBeVisible();
   await expect(page.getByLabel(/^Lamp/)).toHaveValue('10,6');
-  await page.getByLabel(/^Channel/).first().fill('PID');
+  await page
+    .getByLabel(/^Channel/)
+    .first()
+    .fill('PID');
   await page.getByRole('button', { name: 'Register', exact: true }).click();
   await expect(page.getByRole('row', { name: /VM-09/ })).toContainText('PID');
+});
+
+/** The monthly calibration of a fixed monitor, from the compressor that stands to the label with its next date. */
+test('a fixed monitor is calibrated and put back on its tube', async ({ page }) => {
+  const goOn = page.getByRole('button', { name: /Done, go on/ });
+  const confirm = async (step: string) => {
+    await expect(title(page, step)).toBeVisible();
+    await page.keyboard.press('Enter');
+  };
+  await signIn(page, 'technician');
+  await page.goto('/bench');
+  await page.getByRole('row', { name: /FM-01/ }).getByRole('button', { name: 'Check' }).click();
+  await confirm('Compressor off');
+  await expect(title(page, 'Warm up')).toBeVisible();
+  await page.getByRole('button', { name: /Start the timer/ }).click();
+  await page.keyboard.press('x');
+  await expect(title(page, 'Clean air')).toBeVisible();
+  await choose(page, /^Zeroed in/, 'zero-air bottle');
+  await choose(page, /^Bottle of zero air/, /CY-03/);
+  await goOn.click();
+  await gas(page, 'Zero', ['0'], []);
+  await expect(title(page, 'Bottle of mix')).toBeVisible();
+  await page.getByRole('radio', { name: 'Use CY-01' }).click();
+  await page.getByLabel('Pressure of the bottle', { exact: true }).fill('18');
+  await goOn.click();
+  await gas(page, 'Mix', ['46'], ['50']);
+  for (const step of ['Saved', 'Gas off', 'Back to zero', 'Tube and valve', 'Label']) {
+    await confirm(step);
+  }
+  await expect(title(page, 'Accept')).toBeVisible();
+  await page.getByLabel('When it was made, local time').fill(local(hours(0.2)));
+  await page.waitForTimeout(400);
+  expect(await isAccessible(page, 'a fixed monitor at the bench')).toEqual([]);
+  await page.getByRole('button', { name: /Accept the check/ }).click();
+  await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible();
+  await page.goto('/kit/FM-01');
+  await expect(page.getByRole('row', { name: /^C-/ }).first()).toContainText('CY-01');
 });
