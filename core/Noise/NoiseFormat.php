@@ -96,7 +96,7 @@ final readonly class NoiseFormat implements ContentFormat
 
     public function run(?Instrument $unit = null): array
     {
-        return SetUp::stated(['bands', 'statistic', 'compensation', 'delay', 'integration'], true);
+        return SetUp::stated(['bands', 'bandWeighting', 'statistic', 'compensation', 'delay', 'integration'], true);
     }
 
     public function shipped(): array

@@ -28,7 +28,8 @@ final class SetUp
     private static function settings(): array
     {
         return [
-            Entry::choice('weighting', 'Frequency weighting', array_combine(array_column(FrequencyWeighting::cases(), 'value'), array_column(FrequencyWeighting::cases(), 'value'))),
+            Entry::choice('weighting', 'Weighting of levels', self::weightings()),
+            Entry::choice('bandWeighting', 'Weighting of bands', self::weightings()),
             Entry::choice('timeConstant', 'Time constant', ['slow' => 'slow', 'fast' => 'fast', 'impulse' => 'impulse']),
             Entry::text('range', 'Range', help: 'As the unit names it'),
             Entry::decimal('interval', 'Log interval', '0.01', '86400', Unit::Second),
@@ -42,10 +43,16 @@ final class SetUp
         ];
     }
 
+    /** @return array<string, string> */
+    private static function weightings(): array
+    {
+        return array_combine(array_column(FrequencyWeighting::cases(), 'value'), array_column(FrequencyWeighting::cases(), 'value'));
+    }
+
     public static function shelf(): Shelf
     {
         return new Shelf(self::SHELF, 'Set-ups of units', 'set-up', [...self::settings(), Entry::text('source', 'Source')], [[
-            'code' => 'room-survey', 'name' => 'Room survey in octave bands', 'weighting' => 'Z', 'timeConstant' => 'slow', 'interval' => '1', 'statistic' => 'maximum', 'integration' => '120', 'delay' => '30', 'bands' => 'octave',
+            'code' => 'room-survey', 'name' => 'Room survey in octave bands', 'bandWeighting' => 'Z', 'timeConstant' => 'slow', 'interval' => '1', 'statistic' => 'maximum', 'integration' => '120', 'delay' => '30', 'bands' => 'octave',
             'source' => 'common practice: two minutes, slow, the maximum of each band, and time to leave and shut the door',
         ]]);
     }

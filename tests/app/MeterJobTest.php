@@ -177,13 +177,13 @@ final class MeterJobTest extends ApiTestCase
         self::assertSame('/source', $this->call('POST', '/api/kit/library/permissible-levels', ['code' => 'none', 'name' => 'x', 'levels' => ['500' => '38']], 422)->string('fields.0.field'));
         self::assertSame('/levels/5', $this->call('POST', '/api/kit/library/permissible-levels', ['code' => 'none', 'name' => 'x', 'levels' => ['5' => '38'], 'source' => 's'], 422)->string('fields.0.field'));
         self::assertSame('/levels', $this->call('POST', '/api/kit/library/permissible-levels', ['code' => 'none', 'name' => 'x', 'source' => 's', 'levels' => []], 422)->string('fields.0.field'));
-        $this->call('POST', '/api/kit/library/set-ups', ['code' => 'day', 'name' => 'Day', 'weighting' => 'A', 'interval' => '1'], 201);
-        self::assertSame(['code' => 'day', 'name' => 'Day', 'weighting' => 'A', 'interval' => '1'], json_decode($this->call('GET', '/api/kit/library/set-ups/day')->text, true));
+        $this->call('POST', '/api/kit/library/set-ups', ['code' => 'day', 'name' => 'Day', 'bandWeighting' => 'A', 'interval' => '1'], 201);
+        self::assertSame(['code' => 'day', 'name' => 'Day', 'bandWeighting' => 'A', 'interval' => '1'], json_decode($this->call('GET', '/api/kit/library/set-ups/day')->text, true));
         self::assertSame('maximum', $this->call('GET', '/api/kit/library/set-ups/room-survey')->string('statistic'), 'what comes with Footnote can be kept as a file too');
         $this->call('GET', '/api/kit/library/set-ups/nothing', status: 404);
         $this->call('GET', '/api/kit/library/shoes/day', status: 404);
         $this->call('POST', '/api/kit/library/set-ups', ['code' => 'odd', 'name' => 'Odd', 'weighting' => 'B'], 422);
-        $run = $this->measured(100, 3, ['measures' => 'room', 'permissible' => 'own', 'setUp' => 'day', 'setWeighting' => 'Z', 'bands' => ['500' => '38,5', '1000' => '30']])->string('id');
+        $run = $this->measured(100, 3, ['measures' => 'room', 'permissible' => 'own', 'setUp' => 'day', 'setBandWeighting' => 'Z', 'bands' => ['500' => '38,5', '1000' => '30']])->string('id');
         $page = $this->call('GET', '/api/results/'.$run);
         self::assertContains('noise.set-up', array_column($page->list('assessment.findings'), 'rule'));
         self::assertSame('0.0', $page->string('assessment.results.0.value.shown'), 'at its level it keeps it');

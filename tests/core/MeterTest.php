@@ -203,13 +203,13 @@ final class MeterTest extends TestCase
     /** What is not written down is no difference; what is, is compared as a number or as a word. */
     public function testSetUps(): void
     {
-        self::assertSame(['weighting', 'timeConstant', 'interval', 'statistic', 'integration', 'delay', 'bands'], array_values(array_filter(['weighting', 'timeConstant', 'range', 'interval', 'statistic', 'integration', 'delay', 'bands', 'compensation'], static fn (string $name): bool => SetUp::shelf()->shipped()['room-survey']->shown($name) !== null)));
-        $alike = self::setLike(['setWeighting' => 'Z', 'setTimeConstant' => 'slow', 'setInterval' => '1.0', 'setStatistic' => 'maximum', 'setIntegration' => '120', 'setDelay' => '30.0', 'setBands' => 'octave'])->assess();
+        self::assertSame(['bandWeighting', 'timeConstant', 'interval', 'statistic', 'integration', 'delay', 'bands'], array_values(array_filter(['weighting', 'bandWeighting', 'timeConstant', 'range', 'interval', 'statistic', 'integration', 'delay', 'bands', 'compensation'], static fn (string $name): bool => SetUp::shelf()->shipped()['room-survey']->shown($name) !== null)));
+        $alike = self::setLike(['setBandWeighting' => 'Z', 'setTimeConstant' => 'slow', 'setInterval' => '1.0', 'setStatistic' => 'maximum', 'setIntegration' => '120', 'setDelay' => '30.0', 'setBands' => 'octave'])->assess();
         self::assertNull(self::of($alike, 'noise.set-up'));
         self::assertNull(self::of($alike, 'noise.set-up-unstated'));
         $other = self::setLike(['setTimeConstant' => 'fast', 'setInterval' => '0.5'])->assess();
         self::assertSame('Time constant was fast, the set-up says slow; log interval was 0.5 s, the set-up says 1 s.', self::of($other, 'noise.set-up')?->seen);
-        self::assertStringContainsString('frequency weighting', self::of($other, 'noise.set-up-unstated')->seen ?? '');
+        self::assertStringContainsString('weighting of bands', self::of($other, 'noise.set-up-unstated')->seen ?? '');
     }
 
     /** A school that takes one check at the start of the day as enough does so for a room, on that day, and for nothing else. */
@@ -296,7 +296,7 @@ final class MeterTest extends TestCase
         yield 'set-up not written down' => ['noise.set-up-unstated', self::surveyed(['setUp' => 'room-survey']), self::surveyed(), Severity::Note];
         yield 'background' => ['noise.background', self::heard(['background' => '81.1']), self::heard(['background' => '81.0']), Severity::Qualified];
         yield 'a band missing' => ['noise.bands-missing', self::surveyed(bands: array_diff_key(MeterScene::ROOM, ['4000' => 1])), self::surveyed(bands: array_diff_key(MeterScene::ROOM, ['63' => 1])), Severity::Qualified];
-        yield 'bands weighted' => ['noise.bands-weighted', self::surveyed(['setWeighting' => 'A']), self::surveyed(['setWeighting' => 'Z']), Severity::Corrected];
+        yield 'bands weighted' => ['noise.bands-weighted', self::surveyed(['setBandWeighting' => 'A']), self::surveyed(['setBandWeighting' => 'Z', 'setWeighting' => 'A']), Severity::Corrected];
         yield 'another statistic' => ['noise.band-statistic', self::ownLevels('average'), self::ownLevels('maximum'), Severity::Qualified];
         yield 'below its range' => ['noise.below-range', self::surveyed(unit: ['rangeLow' => '16.1']), self::surveyed(unit: ['rangeLow' => '16.0']), Severity::Note];
         yield 'compensation off' => ['noise.windscreen', self::surveyed(['windscreen' => 'on', 'setCompensation' => 'off']), self::surveyed(['windscreen' => 'on', 'setCompensation' => 'Ball']), Severity::Qualified];
@@ -340,7 +340,7 @@ final class MeterTest extends TestCase
         foreach (MeterScene::ROOM as $band => $level) {
             $weighted[$band] = (string) \Footnote\Core\Quantity\Decimal::parse($level)->value->plus(FrequencyWeighting::A->ofBand(OctaveBand::from((string) $band)));
         }
-        [$flat, $back] = [self::surveyed()->assess(), self::surveyed(['setWeighting' => 'A'], bands: $weighted)->assess()];
+        [$flat, $back] = [self::surveyed()->assess(), self::surveyed(['setBandWeighting' => 'A'], bands: $weighted)->assess()];
         foreach (array_keys(MeterScene::ROOM) as $band) {
             self::assertSame((string) Scene::result($flat, 'room:'.$band)->indicated?->value, (string) Scene::result($back, 'room:'.$band)->indicated?->value);
         }

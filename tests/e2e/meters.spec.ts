@@ -68,7 +68,7 @@ test('a visit of two rooms from the first tone to the signed verdict', async ({ 
   await choose(page, /^What it measures/, /a room/);
   await choose(page, /^Permissible levels/, /Audiometric room/);
   await choose(page, /^Set-up/, /Room survey in octave bands/);
-  await choose(page, /^Frequency weighting/, 'Z');
+  await choose(page, /^Weighting of bands/, 'Z');
   await choose(page, /^Time constant/, 'slow');
   await choose(page, /^Kept of each band/, 'maximum');
   await page.getByLabel(/^Log interval/).fill('1');

@@ -39,7 +39,7 @@ final readonly class MeterRecord
     /** The weighting that its bands were measured with; bands are taken as flat where nobody says otherwise. */
     public function weighting(): FrequencyWeighting
     {
-        return FrequencyWeighting::tryFrom($this->written->text('setWeighting') ?? '') ?? FrequencyWeighting::Z;
+        return FrequencyWeighting::tryFrom($this->written->text('setBandWeighting') ?? '') ?? FrequencyWeighting::Z;
     }
 
     /** Seconds between the key and the first level that counts. */
