@@ -148,7 +148,7 @@ final readonly class MeterWorkings
         $bands = SourceSpectrum::of($spectrum, $meter, $this->run, $near, $far);
         if ($bands !== null) {
             $result = $this->judged('source-bands', 'Source without its background, A-weighted total of the bands', $bands->total())->brokenDown($bands);
-            $results[] = $bands->tooNear() === [] ? $result : $result->noting(\sprintf('Too near the background to be told: %s. The total runs from without them to with all that was measured there.', implode(', ', $bands->tooNear())));
+            $results[] = $bands->tooNear() === [] ? $result : $result->noting(\sprintf('Too near the background to be told: %s. The total runs from leaving it out to counting all that was measured there.', implode(', ', $bands->tooNear())));
         }
 
         return [$results, $above];
