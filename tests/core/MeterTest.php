@@ -85,6 +85,12 @@ final class MeterTest extends TestCase
         self::assertEqualsWithDelta([$r[2] - 0.4, $r[3] - 0.4], [$wide->post?->low()->toFloat(), $wide->post?->high()->toFloat()], 1e-9);
         self::assertEqualsWithDelta([$r[2] - 0.4, $r[3]], [$wide->lowest()?->toFloat(), $wide->highest()?->toFloat()], 1e-9);
         self::assertStringContainsString('Too near the background to be told: 2 kHz', $wide->notes[0]);
+        $noted = self::of($scene('58')->assess(), 'noise.background');
+        self::assertSame([Severity::Note, 'Too near the background: 2 kHz.'], [$noted?->severity, $noted?->seen]);
+        self::assertNull(self::of($scene('57')->assess(), 'noise.background'), 'at 3 dB it can be told');
+        $none = (new MeterScene())->check('k1', '09:00')->run('r', '10:00', '10:10', ['measures' => 'spot', 'bands' => $bands, 'backgroundBands' => ['250' => '69', '500' => '73']])->check('k2', '11:00')->assess();
+        self::assertNotContains('source-bands', array_column($none->results, 'key'), 'no band stands clear');
+        self::assertSame(Severity::Qualified, self::of($none, 'noise.background')?->severity);
     }
 
     /** 29 CFR 1910.95 App. D, Table D-1 (published): 500 40, 1000 40, 2000 47, 4000 57, 8000 62 dB. */

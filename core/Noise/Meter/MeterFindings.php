@@ -13,6 +13,7 @@ final readonly class MeterFindings
     /**
      * @param list<Result>        $results    of bands, rooms, sources
      * @param Figure|null         $background by how much the level stands above its background, dB; null where none was measured
+     * @param SourceSpectrum|null $source     its bands without their background; null where none was measured
      * @param BandComparison|null $room       null where no permissible levels were chosen
      */
     public function __construct(
@@ -20,6 +21,7 @@ final readonly class MeterFindings
         public Spectrum $spectrum,
         public array $results,
         public ?Figure $background,
+        public ?SourceSpectrum $source,
         public ?BandComparison $room,
     ) {
     }

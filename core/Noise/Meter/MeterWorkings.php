@@ -43,10 +43,10 @@ final readonly class MeterWorkings
         $meter = $content->meter;
         $spectrum = Spectrum::of($content->log, $content->logName, $meter, $this->run, $this->noise->window, $levels->leftOut, $this->noise->answers->line);
         [$room, $bands] = $this->bands($spectrum, $meter);
-        [$source, $above] = $this->source($levels, $spectrum, $meter);
+        [$source, $above, $alone] = $this->source($levels, $spectrum, $meter);
         $results = [...$source, ...$bands, ...$this->totals($spectrum, $meter)];
 
-        return $levels->withMeter(new MeterFindings($meter, $spectrum, $results, $above, $room));
+        return $levels->withMeter(new MeterFindings($meter, $spectrum, $results, $above, $alone, $room));
     }
 
     /** @return array{?BandComparison, list<Result>} */
@@ -128,7 +128,7 @@ final readonly class MeterWorkings
     /**
      * The source alone, without the background it was measured in.
      *
-     * @return array{list<Result>, ?Figure} the results, and by how much the level stands above its background
+     * @return array{list<Result>, ?Figure, ?SourceSpectrum} the results, by how much the level stands above its background, and the bands
      */
     private function source(NoiseResults $levels, Spectrum $spectrum, MeterRecord $meter): array
     {
@@ -146,12 +146,12 @@ final readonly class MeterWorkings
             }
         }
         $bands = SourceSpectrum::of($spectrum, $meter, $this->run, $near, $far);
-        if ($bands !== null) {
+        if ($bands?->canBeTold() === true) {
             $result = $this->judged('source-bands', 'Source without its background, A-weighted total of the bands', $bands->total())->brokenDown($bands);
             $results[] = $bands->tooNear() === [] ? $result : $result->noting(\sprintf('Too near the background to be told: %s. The total runs from leaving it out to counting all that was measured there.', implode(', ', $bands->tooNear())));
         }
 
-        return [$results, $above];
+        return [$results, $above, $bands];
     }
 
     private function judged(string $key, string $title, Figure $level): Result

@@ -37,7 +37,7 @@ final readonly class SourceSpectrum implements Breakdown
         return $bands === [] ? null : new self($bands);
     }
 
-    /** N-12 of what can be told; a band too near its background may give as much as the limit lets it, or nothing. */
+    /** N-12 where anything can be told; a band too near its background may give all that was measured there, or nothing. */
     public function total(): Figure
     {
         [$least, $most, $inputs] = [0.0, 0.0, []];
@@ -50,7 +50,13 @@ final readonly class SourceSpectrum implements Breakdown
         }
         $total = Figure::derived('L_A', 'A-weighted total of the bands of the source alone', 10 * log10($most), Unit::DecibelA, NoiseEquation::BandTotal, $inputs);
 
-        return $least < $most && $least > 0.0 ? $total->downTo(10 * log10($least)) : $total;
+        return $least < $most ? $total->downTo(10 * log10($least)) : $total;
+    }
+
+    /** Whether anything is known of the source: one band at least stands far enough above its background. */
+    public function canBeTold(): bool
+    {
+        return \count($this->tooNear()) < \count($this->bands);
     }
 
     /** @return list<string> the bands that cannot be told, in words */
