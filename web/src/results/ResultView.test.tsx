@@ -137,6 +137,21 @@ describe('the page of a room', () => {
   });
 });
 
+const noCheck: Schemas['Finding'] = {
+  rule: 'bracket.no-post-check',
+  title: 'No check after the run',
+  seen: 'No check has followed the run yet.',
+  limit: null,
+  source: 'common practice',
+  mark: 'common practice',
+  severity: 'void',
+  verdict: 'open',
+  cure: { evidence: 'a check of SL-01, as found, closes this run', until: 'before the unit is adjusted' },
+  advice: null,
+  evidence: ['S-1'],
+  channel: null,
+};
+
 describe('the page of a sample', () => {
   const day = page(
     {
@@ -196,21 +211,7 @@ describe('the page of a sample', () => {
   });
 
   it('that is open may be voided and never signed; what cures it is said', async () => {
-    const finding: Schemas['Finding'] = {
-      rule: 'bracket.no-post-check',
-      title: 'No check after the run',
-      seen: 'No check has followed the run yet.',
-      limit: null,
-      source: 'common practice',
-      mark: 'common practice',
-      severity: 'void',
-      verdict: 'open',
-      cure: { evidence: 'a check of SL-01, as found, closes this run', until: 'before the unit is adjusted' },
-      advice: null,
-      evidence: ['S-1'],
-      channel: null,
-    };
-    await open(page({ verdict: 'open', findings: [finding] }), hygienist);
+    await open(page({ verdict: 'open', findings: [noCheck] }), hygienist);
     const sign = await screen.findByRole<HTMLButtonElement>('button', { name: 'Sign as open (s)' });
     expect(sign.disabled).toBe(true);
     fireEvent.keyDown(document.body, { key: 's' });
@@ -221,5 +222,26 @@ describe('the page of a sample', () => {
     expect(screen.getByText('No number yet')).toBeTruthy();
     fireEvent.keyDown(document.body, { key: 'v' });
     expect(await screen.findByRole('dialog')).toBeTruthy();
+  });
+
+  it('says with a note what to do about it: there is nothing to save', async () => {
+    const note: Schemas['Finding'] = {
+      ...noCheck,
+      title: 'Background near',
+      seen: 'Too near the background: 63 Hz.',
+      severity: 'note',
+      verdict: 'valid',
+      cure: null,
+      advice: 'Switch off what else sounds.',
+    };
+    await open(page({ findings: [note] }));
+    expect(screen.queryByRole('heading', { name: 'What can still save it' })).toBeNull();
+    expect(screen.getByText('Background near.').parentElement?.textContent).toBe(
+      'note Background near. Too near the background: 63 Hz. Switch off what else sounds.',
+    );
+    cleanup();
+    await open(page({ findings: [note, { ...note, severity: 'qualified', verdict: 'qualified' }] }));
+    expect(screen.getByRole('heading', { name: 'What can still save it' })).toBeTruthy();
+    expect(screen.getAllByText(/Switch off what else sounds\.$/)).toHaveLength(2);
   });
 });

@@ -60,7 +60,10 @@ function Sheet({ page }: { page: Page }) {
   const besides = [...new Set(assessment.results.flatMap((one) => (one === main ? [] : one.notes)))].filter(
     (note) => !main?.notes.includes(note),
   );
-  const cures = assessment.findings.filter((finding) => finding.cure !== null || finding.advice !== null);
+  // A note costs the result nothing, so there is nothing to save it from: what to do about it stands with the note.
+  const cures = assessment.findings.filter(
+    (finding) => finding.verdict !== 'valid' && (finding.cure !== null || finding.advice !== null),
+  );
   const graph = { ...assessment.bracket, between: assessment.bracket.between.length };
   const last = page.decisions[0];
   const ever =
@@ -358,7 +361,7 @@ function Sheet({ page }: { page: Page }) {
                     {finding.channel && `${finding.channel}: `}
                     {finding.title}.
                   </b>{' '}
-                  {finding.seen}
+                  {finding.seen} {finding.verdict === 'valid' && <Remedy finding={finding} />}
                 </p>
               ),
               <div className="fn-note" style={{ paddingTop: 8 }}>
@@ -376,13 +379,7 @@ function Sheet({ page }: { page: Page }) {
           </h2>
           {cures.map((finding, i) => (
             <p key={i} style={{ margin: '2px 0' }}>
-              {finding.cure ? (
-                <>
-                  <b>{finding.cure.evidence}</b>, {finding.cure.until}.
-                </>
-              ) : (
-                finding.advice
-              )}
+              <Remedy finding={finding} />
             </p>
           ))}
         </section>
@@ -391,6 +388,17 @@ function Sheet({ page }: { page: Page }) {
       <Decided page={page} />
       {deciding && <Decide page={page} kind={deciding} onClose={() => setDeciding(null)} />}
     </article>
+  );
+}
+
+function Remedy({ finding }: { finding: Schemas['Finding'] }) {
+  if (finding.cure === null) {
+    return finding.advice;
+  }
+  return (
+    <>
+      <b>{finding.cure.evidence}</b>, {finding.cure.until}.
+    </>
   );
 }
 
