@@ -7,5 +7,5 @@ export default defineConfig({
   html: { cspNonce: 'footnote-nonce-placeholder' },
   build: { outDir: '../public/build', emptyOutDir: true, manifest: true, target: 'es2022' },
   server: { proxy: { '/api': 'http://127.0.0.1:8080' } },
-  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'] },
+  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'], setupFiles: 'src/tests/afterEach.ts' },
 });

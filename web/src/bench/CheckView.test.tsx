@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { step } from '../tests/fixtures';
 import { CheckView } from './CheckView';
@@ -104,11 +104,6 @@ beforeEach(() => {
     return good(draft(version, kept));
   });
   server.POST.mockImplementation(() => good({ check: 'C-2' }));
-});
-
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
 });
 
 const open = async () => {

@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { afterEach, expect, it, vi } from 'vitest';
+import { fireEvent, render, screen, within } from '@testing-library/react';
+import { expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { entry, step } from '../tests/fixtures';
 import { lacks } from './answers';
@@ -32,8 +32,6 @@ const show = (
   render(<StepBody step={of} draft={draft(problems)} answers={answers} put={put} onEnter={onEnter} />);
   return { put, onEnter };
 };
-
-afterEach(cleanup);
 
 it('begins with the rows that the family gives, and keeps them with the first reading', () => {
   const { put } = show(mix);

@@ -1,6 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { act, renderHook, waitFor } from '@testing-library/react';
+import { beforeEach, expect, it, vi } from 'vitest';
 import { useDraft } from './useDraft';
 
 const server = vi.hoisted(() => ({ GET: vi.fn(), PUT: vi.fn() }));
@@ -62,11 +62,6 @@ beforeEach(() => {
     sent.push(body);
     return Promise.resolve().then(() => respond(body));
   });
-});
-
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
 });
 
 const hook = () => {

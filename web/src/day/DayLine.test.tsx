@@ -1,11 +1,9 @@
-import { cleanup, render, screen } from '@testing-library/react';
+import { render, screen } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
-import { afterEach, expect, it } from 'vitest';
+import { expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
 import { DayLine } from './DayLine';
 import { hoursOf } from './hours';
-
-afterEach(cleanup);
 
 const at = (time: string) => `2026-11-18T${time}:00+00:00`;
 

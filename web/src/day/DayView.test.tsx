@@ -1,5 +1,5 @@
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { BenchView } from '../bench/BenchView';
 import { JournalView } from '../journal/JournalView';
 import { pick, press, reader, refuse, sent, serve, showAt, technician, where } from '../tests/served';
@@ -59,11 +59,6 @@ const open = async (who: unknown, what: object = day) => {
   showAt('/', '/?date=2026-11-24', <DayView />);
   await waitFor(() => expect(server.GET).toHaveBeenCalledWith('/api/session'));
 };
-
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
-});
 
 describe('the day', () => {
   it('says first what must not be adjusted, and what is next, unit by unit', async () => {

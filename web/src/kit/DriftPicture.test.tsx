@@ -1,9 +1,7 @@
-import { cleanup, render, screen } from '@testing-library/react';
-import { afterEach, expect, it } from 'vitest';
+import { render, screen } from '@testing-library/react';
+import { expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
 import { DriftPicture, stepOf } from './DriftPicture';
-
-afterEach(cleanup);
 
 const point = (
   check: string,

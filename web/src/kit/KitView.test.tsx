@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import { entry } from '../tests/fixtures';
 import {
   pick,
@@ -13,6 +13,7 @@ import {
   technician,
   type,
   valueOf,
+  row,
 } from '../tests/served';
 import { KitView } from './KitView';
 
@@ -184,12 +185,6 @@ const open = async (who: unknown, what: unknown = kit) => {
   await screen.findByRole('heading', { name: 'References' });
   await screen.findByRole('heading', { name: 'Set-ups of units' });
 };
-const row = (name: RegExp) => screen.getByRole('row', { name });
-
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
-});
 
 describe('the kit', () => {
   it('shows the newest certificate, what is past and soon, and what was recalled', async () => {

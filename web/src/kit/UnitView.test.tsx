@@ -1,5 +1,5 @@
-import { cleanup, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import {
   pick,
   press,
@@ -12,6 +12,7 @@ import {
   type,
   valueOf,
   where,
+  row,
 } from '../tests/served';
 import { UnitView } from './UnitView';
 
@@ -118,12 +119,6 @@ const open = async (who: unknown, what: object = {}) => {
   showAt('/kit/:id', '/kit/SL-01', <UnitView />);
   await screen.findByRole('heading', { name: 'SL-01' });
 };
-const row = (name: RegExp) => screen.getByRole('row', { name });
-
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
-});
 
 describe('one unit through time', () => {
   it('shows how it was found and left, what was done, and what it stores', async () => {

@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import {
   pick,
   press,
@@ -68,12 +68,6 @@ const head = () => {
   pick(/^Did the laboratory subtract blanks/, 'no, it is still to be done');
   pick(/^Did it correct for desorption/, 'yes, it is done');
 };
-
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
-  vi.unstubAllGlobals();
-});
 
 describe('the laboratory', () => {
   it('shows what is awaited, what came, and what nobody knows of it', async () => {

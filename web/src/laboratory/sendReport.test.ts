@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { Refusal } from '../api/client';
 import { sendReport } from './sendReport';
 
@@ -17,8 +17,6 @@ const answers = (response: Response | Error) =>
     'fetch',
     vi.fn(() => (response instanceof Error ? Promise.reject(response) : Promise.resolve(response))),
   );
-
-afterEach(() => vi.unstubAllGlobals());
 
 const send = (progress = vi.fn()) => sendReport(new Blob(['x']), { number: 'W 1' }, progress);
 

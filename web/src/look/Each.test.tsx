@@ -1,6 +1,6 @@
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import { useEffect, useState } from 'react';
-import { afterEach, expect, it, vi } from 'vitest';
+import { expect, it, vi } from 'vitest';
 import { entry } from '../tests/fixtures';
 import { Entries } from './Entries';
 import { asked, filled, isFilled, type Values } from './values';
@@ -26,8 +26,6 @@ function Host({ problem }: { problem?: (name: string) => string | undefined }) {
     />
   );
 }
-
-afterEach(cleanup);
 
 const field = (name: string) => screen.getByLabelText<HTMLInputElement>(name);
 const paste = (into: string, text: string) =>

@@ -1,6 +1,6 @@
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { fireEvent, render, screen, within } from '@testing-library/react';
 import { useEffect, useState } from 'react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { Entries } from './Entries';
 import { entry } from '../tests/fixtures';
 import type { Entry, Values } from './values';
@@ -45,8 +45,6 @@ beforeEach(() => {
     },
   });
 });
-afterEach(cleanup);
-
 const choose = (label: RegExp, option: string) => {
   fireEvent.mouseDown(screen.getByRole('combobox', { name: label }));
   fireEvent.click(within(screen.getByRole('listbox')).getByText(option));

@@ -1,11 +1,8 @@
 import { render, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
-import { cleanup } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
 import { BracketSign } from './BracketSign';
 import { VerdictSign } from './VerdictSign';
-
-afterEach(cleanup);
 
 const end = { check: 'k', at: '' };
 

@@ -1,5 +1,5 @@
-import { cleanup, screen, waitFor } from '@testing-library/react';
-import { afterEach, expect, it, vi } from 'vitest';
+import { screen, waitFor } from '@testing-library/react';
+import { expect, it, vi } from 'vitest';
 import { entry } from '../tests/fixtures';
 import { press, refuse, sent, serve, show, type, valueOf } from '../tests/served';
 import { PlanView } from './PlanView';
@@ -46,11 +46,6 @@ const open = async (usable = true) => {
   show(<PlanView />);
   await screen.findByLabelText(/^Exposure limit/);
 };
-
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
-});
 
 it('says what is still wanted, and works it out when it is there', async () => {
   await open();

@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import {
   hygienist,
   pick,
@@ -12,6 +12,7 @@ import {
   steward,
   type,
   valueOf,
+  row,
 } from '../tests/served';
 import { PoliciesView } from './PoliciesView';
 
@@ -114,12 +115,6 @@ const open = async (who: unknown, what: object = campaigns, all: object = polici
   show(<PoliciesView />);
   await screen.findByRole('heading', { name: 'Policies' });
 };
-const row = (name: RegExp) => screen.getByRole('row', { name });
-
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
-});
 
 describe('policies side by side', () => {
   it('shows limits, weights and ways of working, and what differs from the first', async () => {

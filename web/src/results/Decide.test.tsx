@@ -1,6 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { beforeEach, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { page } from '../tests/pages';
 import { Decide, type Deciding } from './Decide';
@@ -29,11 +29,6 @@ const closed = vi.fn();
 
 beforeEach(() => {
   server.POST.mockResolvedValue({ data: {}, response: new Response() });
-});
-
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
 });
 
 const ask = (kind: Deciding, decisions: Schemas['Decision'][] = []) =>

@@ -1,6 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { beforeEach, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { LogPicture } from './LogPicture';
 
@@ -86,11 +86,6 @@ beforeEach(() => {
     }),
   );
 });
-afterEach(() => {
-  cleanup();
-  server.GET.mockReset();
-});
-
 it('begins with the channel of the headline and says what is drawn', async () => {
   show(page(five, 'twa-ppm:toluene'));
   const picture = await screen.findByRole('img', {

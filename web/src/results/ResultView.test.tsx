@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { figure, noise, page, result } from '../tests/pages';
 import { hygienist, reader, sent, serve, showAt, where } from '../tests/served';
@@ -84,11 +84,6 @@ const open = async (what: Schemas['ResultPage'], who: unknown = reader) => {
   showAt('/results/:run', '/results/S-1', <ResultView />);
   await screen.findByRole('heading', { name: `${what.run.person}, ${what.run.task}` });
 };
-
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
-});
 
 describe('the page of a room', () => {
   it('says in a sentence whether it fails, with the sign of its margin', async () => {

@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { pick, press, serve, showAt, where } from '../tests/served';
 import { ResultsView } from './ResultsView';
@@ -78,11 +78,6 @@ const open = async (at = '/results', what: object = { total: 120, page: 1, pageS
 const line = async (run: string) =>
   (await screen.findByRole('link', { name: run })).closest('tr') as HTMLElement;
 const key = (name: string) => fireEvent.keyDown(document.body, { key: name });
-
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
-});
 
 describe('the ledger', () => {
   it('tells a margin with its sign, what crosses a limit and what drift could turn', async () => {

@@ -1,11 +1,9 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, render, screen } from '@testing-library/react';
-import { afterEach, expect, it } from 'vitest';
+import { render, screen } from '@testing-library/react';
+import { expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
 import { Curve } from './Curve';
 import { TimePicture } from './TimePicture';
-
-afterEach(cleanup);
 
 const figure = (id: string, value: string, shown = value): Schemas['Figure'] => ({
   id,

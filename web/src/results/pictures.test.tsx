@@ -1,10 +1,8 @@
-import { cleanup, render, screen } from '@testing-library/react';
-import { afterEach, expect, it } from 'vitest';
+import { render, screen } from '@testing-library/react';
+import { expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
 import { Changed, Schools } from './Aside';
 import { IntervalPicture } from './IntervalPicture';
-
-afterEach(cleanup);
 
 const shown = (text: string) => ({ figure: 'f1', shown: text });
 

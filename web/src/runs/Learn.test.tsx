@@ -1,5 +1,5 @@
 import { cleanup, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { entry } from '../tests/fixtures';
 import { pick, press, refuse, sent, serve, show, type, valueOf } from '../tests/served';
@@ -51,11 +51,6 @@ beforeEach(() =>
     '/api/campaigns': { campaigns: [{ id: 'c', criteria: [{ id: 'pel', name: '90/5/90' }] }] },
   }),
 );
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
-});
-
 describe('what is learned of a run', () => {
   it('stops it, with the clock, a pause and a remark', async () => {
     show(<Learn run={run()} />);

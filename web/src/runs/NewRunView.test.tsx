@@ -1,5 +1,5 @@
 import { cleanup, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { entry } from '../tests/fixtures';
 import { pick, press, refuse, sent, serve, showAt, type, valueOf, where } from '../tests/served';
 import { NewRunView } from './NewRunView';
@@ -51,11 +51,6 @@ beforeEach(() => {
     { id: 'S-00009' },
   );
 });
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
-});
-
 const open = async (unit: string) => {
   showAt('/runs/new', `/runs/new?instrument=${unit}`, <NewRunView />);
   await screen.findByLabelText(/^Person/);

@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import {
   hygienist,
@@ -102,12 +102,6 @@ const open = async (who: unknown, what: Partial<Schemas['Run']> = {}) => {
   showAt('/runs/:id', '/runs/R-1', <RunView />);
   await screen.findByRole('heading', { name: 'W-01, sawing' });
 };
-
-afterEach(() => {
-  cleanup();
-  vi.clearAllMocks();
-  vi.unstubAllGlobals();
-});
 
 const choose = (file: File) =>
   fireEvent.change(screen.getByLabelText('Log file'), { target: { files: [file] } });

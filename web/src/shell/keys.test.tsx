@@ -1,9 +1,7 @@
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { afterEach, expect, it, vi } from 'vitest';
+import { fireEvent, render, screen } from '@testing-library/react';
+import { expect, it, vi } from 'vitest';
 import { useKeys } from './keys';
 import { mayDecide, mayLead, mayRecord, maySteward } from './roles';
-
-afterEach(cleanup);
 
 function Pad({ onJ }: { onJ: () => void }) {
   useKeys({ j: onJ });

@@ -78,6 +78,8 @@ export const type = (label: RegExp | string, value: string, place = 0) =>
 /** What stands in a field. */
 export const valueOf = (label: RegExp | string) => screen.getByLabelText<HTMLInputElement>(label).value;
 
+export const row = (name: RegExp) => screen.getByRole('row', { name });
+
 export const press = (name: RegExp | string) => fireEvent.click(screen.getByRole('button', { name }));
 
 export const pick = (label: RegExp | string, option: RegExp | string) => {
