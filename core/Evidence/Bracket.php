@@ -38,6 +38,16 @@ final readonly class Bracket
         };
     }
 
+    /**
+     * The checks that the result leans on: both ends and those in between, in order of time.
+     *
+     * @return list<Check>
+     */
+    public function checks(): array
+    {
+        return array_values(array_filter([$this->pre, ...$this->between, $this->post]));
+    }
+
     /** Where the response of the pre-check sits in time: the first run's start. */
     public function start(): \DateTimeImmutable
     {

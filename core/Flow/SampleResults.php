@@ -95,7 +95,7 @@ final readonly class SampleResults implements FamilyResults
             'response' => array_map(static fn (FlowKnot $knot): array => [
                 'at' => $knot->at->format(\DATE_ATOM), 'check' => $knot->check, 'end' => $knot->asLeft ? 'as left' : 'as found', 'assumed' => $knot->assumed, 'figure' => $sheet->enter($knot->flow),
             ], $this->line->knots ?? []),
-            'stretches' => array_map(static fn (Span $span): array => ['from' => $span->from->format(\DATE_ATOM), 'to' => $span->to->format(\DATE_ATOM)], $this->stretches),
+            'stretches' => array_map(static fn (Span $span): array => $span->ends(), $this->stretches),
             'largestEverDrift' => $this->largestEverDrift === null ? null : $sheet->enter($this->largestEverDrift),
             'curve' => $this->curve === null ? null : [
                 'check' => $this->curve->check,

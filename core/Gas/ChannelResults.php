@@ -93,8 +93,6 @@ final readonly class ChannelResults implements FamilyResults
 
     public function describe(Sheet $sheet): array
     {
-        $span = static fn (Span $one): array => ['from' => $one->from->format(\DATE_ATOM), 'to' => $one->to->format(\DATE_ATOM)];
-
         return [
             'channel' => $this->channel->name,
             'senses' => $this->channel->kind->value,
@@ -108,8 +106,8 @@ final readonly class ChannelResults implements FamilyResults
                 'zero' => $sheet->enter($knot->zero), 'gain' => $sheet->enter($knot->gain),
             ], $this->line->knots ?? []),
             'drifts' => array_map(static fn (array $drift): array => ['check' => $drift['check'], 'span' => $sheet->enter($drift['span']), 'absolute' => $sheet->enter($drift['absolute']), 'zero' => $sheet->enter($drift['zero'])], $this->drifts),
-            'testGas' => array_map(static fn (TestGas $one): array => [...$span($one->span), 'seen' => $one->words()], $this->testGas),
-            'leftOut' => array_map($span, $this->leftOut),
+            'testGas' => array_map(static fn (TestGas $one): array => [...$one->span->ends(), 'seen' => $one->words()], $this->testGas),
+            'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->leftOut),
             'hollow' => $this->hollow,
         ];
     }

@@ -132,10 +132,7 @@ final readonly class GasResponse
     public function drifts(?LinearLine $line, Bracket $bracket, Timeline $timeline): array
     {
         $drifts = [];
-        $checks = [];
-        foreach (array_filter([$bracket->pre, ...$bracket->between, $bracket->post]) as $check) {
-            $checks[$check->id] = $check;
-        }
+        $checks = array_column($bracket->checks(), null, 'id');
         foreach (KnotsAlong::segments($line->knots ?? []) as [$began, $knot]) {
             $check = $checks[$knot->check] ?? null;
             $label = $check?->content instanceof ChannelCheck ? $this->label($check, $check->content, $timeline) : null;

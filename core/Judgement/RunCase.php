@@ -32,7 +32,7 @@ final readonly class RunCase
      */
     public function checks(): array
     {
-        return array_values(array_filter([$this->bracket->pre, ...$this->bracket->between, $this->bracket->post]));
+        return $this->bracket->checks();
     }
 
     /** The procedure that was walked at a check. */

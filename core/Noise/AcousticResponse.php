@@ -102,26 +102,16 @@ final readonly class AcousticResponse
     }
 
     /**
-     * What the further tones of both ends showed, tone by tone: as left before the run, as found after it.
-     *
-     * @return list<OffsetKnot>
-     */
-    public function furtherKnots(Bracket $bracket, Timeline $timeline): array
-    {
-        return array_merge(...array_values($this->further($bracket, $timeline)));
-    }
-
-    /**
      * N-2: every response as found less the one that its segment began with.
      *
-     * @param Bracket|null $bracket with its further tones; null: the tone of the line alone
+     * @param array<string, list<OffsetKnot>> $further knots of further tones, by the words of each
      *
      * @return list<Figure>
      */
-    public function drifts(?OffsetLine $line, ?Bracket $bracket = null, ?Timeline $timeline = null): array
+    public static function drifts(?OffsetLine $line, array $further): array
     {
         $drifts = self::along($line->knots ?? [], '');
-        foreach ($bracket === null || $timeline === null ? [] : $this->further($bracket, $timeline) as $words => $knots) {
+        foreach ($further as $words => $knots) {
             array_push($drifts, ...self::along($knots, ' at '.$words));
         }
 
@@ -145,11 +135,15 @@ final readonly class AcousticResponse
         return $drifts;
     }
 
-    /** @return array<string, list<OffsetKnot>> knots of each further tone in order of time, by its words */
-    private function further(Bracket $bracket, Timeline $timeline): array
+    /**
+     * What the further tones of both ends showed: as left before the run, as found after it.
+     *
+     * @return array<string, list<OffsetKnot>> knots of each further tone in order of time, by its words
+     */
+    public function further(Bracket $bracket, Timeline $timeline): array
     {
         $words = [];
-        foreach (array_filter([$bracket->pre, ...$bracket->between, $bracket->post]) as $check) {
+        foreach ($bracket->checks() as $check) {
             foreach ($check->content instanceof AcousticCheck ? $check->content->further : [] as $tone) {
                 $words[$tone->words()] = true;
             }

@@ -12,7 +12,6 @@ use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Noise\Meter\Measures;
 use Footnote\Core\Noise\Meter\MeterFindings;
 use Footnote\Core\Noise\Meter\MeterWorkings;
 use Footnote\Core\Noise\Meter\OctaveBand;
@@ -112,7 +111,7 @@ final readonly class NoiseResults implements FamilyResults
             'permissible' => $meter->room?->permissible->name(),
             'bands' => array_map(static function (OctaveBand $band) use ($meter, $of, $sheet): array {
                 $compared = $meter->room?->of($band);
-                $result = $of[($meter->record->measures === Measures::Room ? 'room' : 'band').':'.$band->value] ?? null;
+                $result = $of[$meter->record->measures->keyOf($band)] ?? null;
 
                 return [
                     'band' => $band->value,
@@ -130,8 +129,6 @@ final readonly class NoiseResults implements FamilyResults
 
     public function describe(Sheet $sheet): array
     {
-        $span = static fn (Span $span): array => ['from' => $span->from->format(\DATE_ATOM), 'to' => $span->to->format(\DATE_ATOM)];
-
         return [
             'kind' => 'noise',
             'response' => array_map(static fn (OffsetKnot $knot): array => [
@@ -141,11 +138,11 @@ final readonly class NoiseResults implements FamilyResults
                 'assumed' => $knot->assumed,
                 'figure' => $sheet->enter($knot->offset),
             ], $this->line->knots ?? []),
-            'tones' => array_map(static fn (Tone $tone): array => [...$span($tone->span), 'mean' => round($tone->mean, 2)], $this->survey->tones),
-            'flatStretches' => array_map($span, $this->survey->flats),
-            'overloads' => array_map($span, $this->survey->overloads),
+            'tones' => array_map(static fn (Tone $tone): array => [...$tone->span->ends(), 'mean' => round($tone->mean, 2)], $this->survey->tones),
+            'flatStretches' => array_map(static fn (Span $span): array => $span->ends(), $this->survey->flats),
+            'overloads' => array_map(static fn (Span $span): array => $span->ends(), $this->survey->overloads),
             'knocks' => array_map(static fn (Knock $knock): array => ['at' => $knock->at->format(\DATE_ATOM), 'peak' => $knock->peak, 'level' => $knock->level], $this->survey->knocks),
-            'leftOut' => array_map($span, $this->leftOut),
+            'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->leftOut),
             'seconds' => $this->seconds,
             'largestEverDrift' => $this->largestEverDrift === null ? null : $sheet->enter($this->largestEverDrift),
             'cumulativeAdjustment' => $this->cumulativeAdjustment === null ? null : $sheet->enter($this->cumulativeAdjustment),

@@ -32,6 +32,9 @@ final readonly class NoiseWorkings
 
     private ?OffsetLine $line;
 
+    /** @var array<string, list<OffsetKnot>> what further tones showed, by the words of each */
+    private array $further;
+
     /** The part of the run that stands, without the delay that it began with. */
     public Span $window;
 
@@ -58,7 +61,8 @@ final readonly class NoiseWorkings
         $this->line = $this->cutLine($this->response->line($bracket, $timeline));
         $this->criteria = !$daily ? [] : array_values(array_filter($yardsticks->criteria, static fn ($criterion): bool => $criterion instanceof DoseCriterion));
         $this->largestEver = AcousticHistory::of($timeline, $bracket->post->at ?? $run->stop ?? $run->start)->largestDrift();
-        $this->answers = new OffsetAnswers($policy->reportedAnswer('offset'), $this->line, $this->response->furtherKnots($bracket, $timeline), $bracket, $this->window, $this->largestEver);
+        $this->further = $this->response->further($bracket, $timeline);
+        $this->answers = new OffsetAnswers($policy->reportedAnswer('offset'), $this->line, array_merge(...array_values($this->further)), $bracket, $this->window, $this->largestEver);
     }
 
     public function results(): NoiseResults
@@ -83,7 +87,7 @@ final readonly class NoiseWorkings
 
         return new NoiseResults(
             $judged,
-            $this->response->drifts($this->line, $this->representative() === null ? $this->bracket : null, $this->timeline),
+            AcousticResponse::drifts($this->line, $this->representative() === null ? $this->further : []),
             $this->line,
             $survey,
             $doubts,
@@ -247,9 +251,8 @@ final readonly class NoiseWorkings
         $duration = Figure::read('T_e', $this->run->shiftMinutes !== null ? 'working day that the run stands for' : 'time measured, taken as the working day', $hours, Unit::Hour, $this->origin($this->run->shiftMinutes !== null ? 'stated with the run' : 'no working day was stated'), 2);
         $gain = $hours > 0 ? 10 * log10($hours / DoseCriterion::HOURS) : -\INF;
         $daily = Figure::derived('L_EX,8h', 'daily noise exposure level', $level->toFloat() + $gain, Unit::DecibelA, NoiseEquation::DailyExposure, [$level, $duration]);
-        $u2 = 1.5;
-        $assumed = static fn (string $symbol, string $meaning, float $value): Figure => Figure::read($symbol, $meaning, $value, Unit::Decibel, new Origin('assumption', 'ISO 9612', 'ISO 9612 Annex C, from memory'), 1);
-        $uncertainty = Figure::derived('U', 'expanded uncertainty of the instrument only, one-sided 95 %', 1.65 * sqrt($u2 ** 2 + 1.0), Unit::Decibel, NoiseEquation::Uncertainty, [$assumed('u₂', 'instrument', $u2), $assumed('u₃', 'microphone position', 1.0)], 2);
+        $u2 = MeasurementUncertainty::CLASS_2;
+        $uncertainty = Figure::derived('U', 'expanded uncertainty of the instrument only, one-sided 95 %', MeasurementUncertainty::COVERAGE * sqrt($u2 ** 2 + MeasurementUncertainty::POSITION ** 2), Unit::Decibel, NoiseEquation::Uncertainty, [MeasurementUncertainty::instrument($u2), MeasurementUncertainty::position()], 2);
         $result = $this->answers->level('lex8h', 'Daily noise exposure level', $daily, $betweenLevel === null ? null : $betweenLevel + $gain);
 
         return $result->withUncertainty($uncertainty, 'The uncertainty is of the instrument only. How the work varies from day to day and person to person is not in it: that needs several days or samples.');

@@ -113,11 +113,9 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
     /** @return array<string, mixed> */
     private function described(SeriesLog $log): array
     {
-        $span = static fn (Span $one): array => ['from' => $one->from->format(\DATE_ATOM), 'to' => $one->to->format(\DATE_ATOM)];
-
         return [
             'start' => $log->start()->format(\DATE_ATOM), 'stepSeconds' => $log->step(), 'length' => $log->length(),
-            'leftOut' => array_map($span, $this->leftOut),
+            'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->leftOut),
             'channels' => $this->record->dust() !== null ? [['channel' => ParticleFormat::DUST, 'words' => 'dust']] : array_map(static fn (string $size): array => ['channel' => $size, 'words' => 'from '.$size.' µm'], array_map(strval(...), array_keys($this->record->sizes()))),
         ];
     }

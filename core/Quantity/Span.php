@@ -19,6 +19,12 @@ final readonly class Span
         return self::secondsBetween($this->from, $this->to);
     }
 
+    /** @return array{from: string, to: string} both ends as the formats write moments */
+    public function ends(): array
+    {
+        return ['from' => $this->from->format(\DATE_ATOM), 'to' => $this->to->format(\DATE_ATOM)];
+    }
+
     public function overlaps(self $other): bool
     {
         return $this->from < $other->to && $other->from < $this->to;

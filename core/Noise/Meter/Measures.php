@@ -14,6 +14,12 @@ enum Measures: string
     /** A room against permissible levels, by octave bands. */
     case Room = 'room';
 
+    /** The key of a band's result. */
+    public function keyOf(OctaveBand $band): string
+    {
+        return ($this === self::Room ? 'room' : 'band').':'.$band->value;
+    }
+
     public function words(): string
     {
         return match ($this) {

@@ -20,7 +20,6 @@ use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\AcousticBench;
 use Footnote\Core\Noise\AcousticProcedure;
 use Footnote\Core\Noise\AcousticUsability;
-use Footnote\Core\Noise\NoiseRecord;
 use Footnote\Core\Noise\NoiseRules;
 
 /** Sound level meters: the response and rules of every unit with a microphone; bands, rooms, and days put together of tasks. */
@@ -93,6 +92,6 @@ final readonly class MeterFamily implements Family, Composing, StayingInPlace
 
     public function staysInPlace(Run $run): bool
     {
-        return $run->content instanceof NoiseRecord && $run->content->meter?->measures === Measures::Room;
+        return MeterRecord::of($run)?->measures === Measures::Room;
     }
 }

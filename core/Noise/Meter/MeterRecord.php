@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise\Meter;
 
+use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Noise\NoiseRecord;
 use Footnote\Core\Quantity\Decimal;
 
 /** What is written down of one measurement of a sound level meter beside its log or its totals. */
@@ -22,6 +24,12 @@ final readonly class MeterRecord
         public ?float $noted,
         public ?float $fileStart,
     ) {
+    }
+
+    /** What is written down of a measurement with a sound level meter; null for every other unit. */
+    public static function of(Run $run): ?self
+    {
+        return $run->content instanceof NoiseRecord ? $run->content->meter : null;
     }
 
     /** @return array<array-key, Decimal> levels off the display by band, dB */

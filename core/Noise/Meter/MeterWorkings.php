@@ -29,8 +29,7 @@ final readonly class MeterWorkings
 
     public function __construct(private Run $run, private Bracket $bracket, private Timeline $timeline, private Policy $policy, private Yardsticks $yardsticks)
     {
-        $content = $run->content;
-        $this->noise = new NoiseWorkings($run, $this->bracket, $this->timeline, $policy, $yardsticks, false, $content instanceof NoiseRecord ? $content->meter?->delay() ?? 0.0 : 0.0);
+        $this->noise = new NoiseWorkings($run, $this->bracket, $this->timeline, $policy, $yardsticks, false, MeterRecord::of($run)?->delay() ?? 0.0);
     }
 
     public function results(): NoiseResults
@@ -53,13 +52,12 @@ final readonly class MeterWorkings
     private function bands(Spectrum $spectrum, MeterRecord $meter): array
     {
         $permissible = $meter->measures === Measures::Room ? $meter->permissible : null;
-        $prefix = $meter->measures === Measures::Room ? 'room' : 'band';
         [$results, $compared, $worst] = [[], [], null];
         foreach (OctaveBand::cases() as $band) {
             $level = $spectrum->level($band);
             $between = $spectrum->between[$band->value] ?? null;
             $allowed = $permissible?->of($band);
-            $key = $prefix.':'.$band->value;
+            $key = $meter->measures->keyOf($band);
             $result = null;
             if ($level !== null) {
                 $worked = $this->noise->answers->level($key, $band->words().' band', $level, $between ?? $this->evenly($level, $meter));

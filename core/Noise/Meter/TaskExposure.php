@@ -14,8 +14,8 @@ use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Noise\MeasurementUncertainty;
 use Footnote\Core\Noise\NoiseEquation;
-use Footnote\Core\Noise\NoiseRecord;
 use Footnote\Core\Noise\NoiseResults;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
@@ -30,11 +30,6 @@ use Footnote\Core\Quantity\Unit;
 final readonly class TaskExposure
 {
     private const HOURS = 8.0;
-    private const COVERAGE = 1.65;
-    /** u₂ by class of the meter, and u₃ of its position, dB (ISO 9612 Annex C, from memory). */
-    private const CLASS_1 = 0.7;
-    private const CLASS_2 = 1.5;
-    private const POSITION = 1.0;
     /** 10/ln 10. */
     private const PER_NEPER = 4.3429448190325183;
 
@@ -43,16 +38,10 @@ final readonly class TaskExposure
     {
     }
 
-    /** What is written down of a measurement with a sound level meter; null for every other unit. */
-    public static function meter(Run $run): ?MeterRecord
-    {
-        return $run->content instanceof NoiseRecord ? $run->content->meter : null;
-    }
-
     /** The record of a task's sample; null for every other measurement. */
     public static function record(Run $run): ?MeterRecord
     {
-        $meter = self::meter($run);
+        $meter = MeterRecord::of($run);
 
         return $meter?->measures === Measures::Task ? $meter : null;
     }
@@ -100,7 +89,7 @@ final readonly class TaskExposure
             }
             foreach ($assessment->results as $result) {
                 if ($result->key === 'laeq' && is_finite($result->reportedFigure()->toFloat())) {
-                    $samples[] = ['run' => $assessment->run, 'result' => $result, 'verdict' => $assessment->verdict, 'meter' => $meter, 'minutes' => $minutes, 'instrument' => $assessment->family->timeline->instrument->traits->text('class') === '1' ? self::CLASS_1 : self::CLASS_2];
+                    $samples[] = ['run' => $assessment->run, 'result' => $result, 'verdict' => $assessment->verdict, 'meter' => $meter, 'minutes' => $minutes, 'instrument' => $assessment->family->timeline->instrument->traits->text('class') === '1' ? MeasurementUncertainty::CLASS_1 : MeasurementUncertainty::CLASS_2];
                 }
             }
         }
@@ -168,7 +157,6 @@ final readonly class TaskExposure
      */
     private function shares(array $tasks, float $daily): array
     {
-        $given = static fn (string $symbol, string $meaning, float $value): Figure => Figure::read($symbol, $meaning, $value, Unit::Decibel, new Origin('assumption', 'ISO 9612', 'ISO 9612 Annex C, from memory'), 1);
         $shares = [];
         foreach ($tasks as $task) {
             $name = $task[0]['run']->task;
@@ -183,7 +171,7 @@ final readonly class TaskExposure
             $u1a = \count($task) < 2 ? null : self::ofMean($levels);
             $u1b = $this->ofDuration($task);
             $u2 = max(array_column($task, 'instrument'));
-            $part = $c1a ** 2 * (($u1a ?? 0.0) ** 2 + $u2 ** 2 + self::POSITION ** 2) + ($c1b * ($u1b ?? 0.0)) ** 2;
+            $part = $c1a ** 2 * (($u1a ?? 0.0) ** 2 + $u2 ** 2 + MeasurementUncertainty::POSITION ** 2) + ($c1b * ($u1b ?? 0.0)) ** 2;
             $sampling = $u1a === null ? null : Figure::derived('u₁ₐ', 'standard uncertainty by sampling the task '.$name, $u1a, Unit::Decibel, NoiseEquation::TaskUncertainty, $figures, 2);
             $sensitivity = Figure::derived('c₁ₐ', 'sensitivity to the level of '.$name, $c1a, Unit::None, NoiseEquation::TaskUncertainty, [$level, $minutes], 3);
             $duration = $u1b === null ? null : Figure::read('u₁ᵦ', 'standard uncertainty of the time of '.$name, $u1b, Unit::Hour, new Origin('run', $task[0]['run']->id, 'from the times that its samples state'), 3);
@@ -199,7 +187,7 @@ final readonly class TaskExposure
                 $sensitivity,
                 $duration,
                 $durationSensitivity,
-                Figure::derived('u²', 'part of '.$name.' in the uncertainty, dB²', $part, Unit::None, NoiseEquation::TaskUncertainty, array_values(array_filter([$sensitivity, $sampling, $given('u₂', 'instrument', $u2), $given('u₃', 'microphone position', self::POSITION), $durationSensitivity, $duration])), 3),
+                Figure::derived('u²', 'part of '.$name.' in the uncertainty, dB²', $part, Unit::None, NoiseEquation::TaskUncertainty, array_values(array_filter([$sensitivity, $sampling, MeasurementUncertainty::instrument($u2), MeasurementUncertainty::position(), $durationSensitivity, $duration])), 3),
             );
         }
 
@@ -217,7 +205,7 @@ final readonly class TaskExposure
         $single = array_values(array_filter($shares, static fn (TaskShare $share): bool => $share->sampling === null));
         $note = 'The uncertainty is that of sampling, instrument and position, one-sided 95 %.'.($single === [] ? '' : \sprintf(' Sampling is not in it for %s: one sample shows no spread.', implode(', ', array_map(static fn (TaskShare $share): string => \sprintf('%s (%s %% of the exposure)', $share->name, $share->share->shown()), $single))));
 
-        return [Figure::derived('U', 'expanded uncertainty with sampling, one-sided 95 %', self::COVERAGE * sqrt($variance), Unit::Decibel, NoiseEquation::TaskUncertainty, array_map(static fn (TaskShare $share): Figure => $share->part, $shares), 2), $note];
+        return [Figure::derived('U', 'expanded uncertainty with sampling, one-sided 95 %', MeasurementUncertainty::COVERAGE * sqrt($variance), Unit::Decibel, NoiseEquation::TaskUncertainty, array_map(static fn (TaskShare $share): Figure => $share->part, $shares), 2), $note];
     }
 
     /**

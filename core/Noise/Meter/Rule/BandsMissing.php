@@ -7,8 +7,8 @@ namespace Footnote\Core\Noise\Meter\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Noise\Meter\MeterFindings;
 use Footnote\Core\Noise\Meter\OctaveBand;
-use Footnote\Core\Noise\NoiseResults;
 
 /** Bands that have a permissible level were not measured: of them nothing is known. */
 final readonly class BandsMissing implements Rule
@@ -20,7 +20,7 @@ final readonly class BandsMissing implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $meter = $case->results instanceof NoiseResults ? $case->results->meter : null;
+        $meter = MeterFindings::of($case);
         $missing = $meter?->room?->missing() ?? [];
         if ($case->run->stop !== null && $missing !== []) {
             yield $setting->finding(\sprintf('Not measured: %s. The room is not judged there.', implode(', ', array_map(static fn (OctaveBand $band): string => $band->words(), $missing))), [$case->run->id]);

@@ -8,7 +8,7 @@ use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Noise\Meter\FrequencyWeighting;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Meter\MeterFindings;
 
 /** The bands of a room were measured with a weighting; it is taken off, since permissible levels are unweighted. */
 final readonly class BandsWeighted implements Rule
@@ -20,7 +20,7 @@ final readonly class BandsWeighted implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $meter = $case->results instanceof NoiseResults ? $case->results->meter : null;
+        $meter = MeterFindings::of($case);
         if ($meter !== null && $meter->spectrum->levels !== [] && $meter->record->weighting() !== FrequencyWeighting::Z) {
             yield $setting->finding(\sprintf('The bands were measured %s-weighted; the tabulated weights are taken off.', $meter->record->weighting()->value), [$case->run->id]);
         }

@@ -7,8 +7,8 @@ namespace Footnote\Core\Noise\Meter\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Noise\Meter\MeterFindings;
 use Footnote\Core\Noise\Meter\OctaveBand;
-use Footnote\Core\Noise\NoiseResults;
 use Footnote\Core\Quantity\Real;
 
 /** A band lies below the range of the meter: the true level is at most about what it shows. */
@@ -21,7 +21,7 @@ final readonly class BelowRange implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $meter = $case->results instanceof NoiseResults ? $case->results->meter : null;
+        $meter = MeterFindings::of($case);
         $low = $case->timeline->instrument->traits->decimal('rangeLow');
         $below = [];
         foreach ($meter->spectrum->levels ?? [] as $band => $level) {

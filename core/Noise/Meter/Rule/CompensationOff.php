@@ -7,7 +7,7 @@ namespace Footnote\Core\Noise\Meter\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Meter\MeterFindings;
 
 /** The windscreen and the setting that takes it into account do not go together. */
 final readonly class CompensationOff implements Rule
@@ -19,7 +19,7 @@ final readonly class CompensationOff implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $meter = $case->results instanceof NoiseResults ? $case->results->meter : null;
+        $meter = MeterFindings::of($case);
         $screen = $meter?->record->written->text('windscreen');
         $set = $meter?->record->written->text('setCompensation');
         $belongs = $case->timeline->instrument->traits->text('compensation');

@@ -8,9 +8,9 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Noise\Meter\TaskExposure;
+use Footnote\Core\Noise\Meter\MeterFindings;
+use Footnote\Core\Noise\Meter\MeterRecord;
 use Footnote\Core\Noise\NoiseRecord;
-use Footnote\Core\Noise\NoiseResults;
 
 /** The start that was noted by hand is not the one of the file: it may be of another room. */
 final readonly class StartUnmatched implements Rule
@@ -24,7 +24,7 @@ final readonly class StartUnmatched implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $meter = $case->results instanceof NoiseResults ? $case->results->meter : null;
+        $meter = MeterFindings::of($case);
         [$noted, $started] = self::times($case->run);
         if ($meter === null || $noted === null || $started === null) {
             return;
@@ -37,7 +37,7 @@ final readonly class StartUnmatched implements Rule
         $fits = null;
         foreach ($case->timeline->runs as $other) {
             [$hand] = self::times($other);
-            if ($fits === null && $hand !== null && $other->id !== $case->run->id && $other->start->format('Y-m-d') === $case->run->start->format('Y-m-d') && $limit->isKeptBy(self::apart($hand, $started, TaskExposure::meter($other)?->delay() ?? 0.0))) {
+            if ($fits === null && $hand !== null && $other->id !== $case->run->id && $other->start->format('Y-m-d') === $case->run->start->format('Y-m-d') && $limit->isKeptBy(self::apart($hand, $started, MeterRecord::of($other)?->delay() ?? 0.0))) {
                 $fits = $other;
             }
         }
@@ -57,7 +57,7 @@ final readonly class StartUnmatched implements Rule
      */
     private static function times(Run $run): array
     {
-        $meter = TaskExposure::meter($run);
+        $meter = MeterRecord::of($run);
         $noted = $meter?->noted;
         $log = $run->content instanceof NoiseRecord ? $run->content->log : null;
         if ($log === null) {

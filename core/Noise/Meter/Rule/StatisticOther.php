@@ -7,7 +7,7 @@ namespace Footnote\Core\Noise\Meter\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Meter\MeterFindings;
 
 /** Permissible levels of maxima are held against averages, or the other way round. */
 final readonly class StatisticOther implements Rule
@@ -19,7 +19,7 @@ final readonly class StatisticOther implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $meter = $case->results instanceof NoiseResults ? $case->results->meter : null;
+        $meter = MeterFindings::of($case);
         $wanted = $meter?->room?->permissible->statistic();
         if ($meter !== null && $wanted !== null && $meter->spectrum->levels !== [] && $meter->record->statistic() !== $wanted) {
             yield $setting->finding(\sprintf('The permissible levels are for the %s of each band, and its %s was measured.', $wanted->value, $meter->record->statistic()->value), [$case->run->id]);
