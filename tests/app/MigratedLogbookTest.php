@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Tests\App;
+
+use PHPUnit\Framework\TestCase;
+
+/** A logbook of an earlier day, opened by today's application: nothing is lost, and what was signed stays byte for byte. */
+final class MigratedLogbookTest extends TestCase
+{
+    private const FIXTURE = __DIR__.'/../fixtures/logbook-2026-11-28.sqlite.gz';
+    /** Tables that hold no evidence: they may be made again, or forgotten. */
+    private const NO_EVIDENCE = ['worked_run', 'sign_in_attempt', 'doctrine_migration_versions', 'check_draft'];
+
+    private static string $folder;
+
+    public static function setUpBeforeClass(): void
+    {
+        self::$folder = sys_get_temp_dir().'/footnote-migrated-'.bin2hex(random_bytes(6));
+        mkdir(self::$folder.'/sessions', 0o755, true);
+        $packed = file_get_contents(self::FIXTURE);
+        self::assertIsString($packed);
+        $bytes = gzdecode($packed);
+        self::assertIsString($bytes);
+        file_put_contents(self::$folder.'/before.sqlite', $bytes);
+        file_put_contents(self::$folder.'/footnote.sqlite', $bytes);
+        [$status, $said] = self::console('doctrine:migrations:migrate --no-interaction');
+        self::assertSame(0, $status, $said);
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        exec('rm -rf '.escapeshellarg(self::$folder));
+    }
+
+    /** Whatever a row of evidence said before, it says still; there are no fewer and no more of them. */
+    public function testNothingIsLost(): void
+    {
+        [$before, $after] = [self::open('before.sqlite'), self::open('footnote.sqlite')];
+        $tables = self::column($before, "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name");
+        self::assertContains('decision', $tables);
+        foreach (array_diff($tables, self::NO_EVIDENCE) as $table) {
+            $columns = implode(', ', array_map(static fn (string $column): string => '"'.$column.'"', self::column($before, "SELECT name FROM pragma_table_info('$table')")));
+            self::assertSame(self::digests($before, "SELECT $columns FROM \"$table\""), self::digests($after, "SELECT $columns FROM \"$table\""), $table);
+        }
+    }
+
+    public function testWhatWasSignedStaysByteForByte(): void
+    {
+        $rows = self::open('footnote.sqlite')->query('SELECT snapshot, snapshot_digest FROM decision')->fetchAll(\PDO::FETCH_NUM);
+        self::assertCount(20, $rows);
+        foreach ($rows as [$snapshot, $digest]) {
+            self::assertSame($digest, hash('sha256', (string) gzuncompress(\is_string($snapshot) ? $snapshot : '')));
+        }
+        self::assertSame(0, self::console('footnote:journal:verify')[0]);
+    }
+
+    /** Every run of every campaign is read and judged as it lies there, and goes out as a record that can be assessed. */
+    public function testEveryRunIsReadAndJudged(): void
+    {
+        $logbook = self::open('footnote.sqlite');
+        foreach (self::column($logbook, 'SELECT id FROM campaign ORDER BY id') as $campaign) {
+            [$status, $said] = self::console('footnote:work-out '.escapeshellarg($campaign));
+            self::assertSame(0, $status, $said);
+            [$status, $said] = self::console('footnote:export '.escapeshellarg($campaign).' '.escapeshellarg(self::$folder.'/'.$campaign));
+            self::assertSame(0, $status, $said);
+            self::assertSame(0, self::console('footnote:assess '.escapeshellarg(self::$folder.'/'.$campaign.'/record.json'))[0]);
+        }
+        self::assertSame(self::column($logbook, 'SELECT id FROM run ORDER BY id'), self::column($logbook, "SELECT DISTINCT run_id FROM worked_run WHERE verdict <> '' ORDER BY run_id"));
+    }
+
+    /** @return list<string> a digest of each row, sorted */
+    private static function digests(\PDO $connection, string $sql): array
+    {
+        $digests = [];
+        foreach ($connection->query($sql)->fetchAll(\PDO::FETCH_NUM) as $row) {
+            $digests[] = hash('sha256', serialize($row));
+        }
+        sort($digests);
+
+        return $digests;
+    }
+
+    /** @return list<string> */
+    private static function column(\PDO $connection, string $sql): array
+    {
+        return array_values(array_filter($connection->query($sql)->fetchAll(\PDO::FETCH_COLUMN), \is_string(...)));
+    }
+
+    private static function open(string $file): \PDO
+    {
+        return new \PDO('sqlite:'.self::$folder.'/'.$file, options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
+    }
+
+    /** @return array{int, string} */
+    private static function console(string $arguments): array
+    {
+        $root = \dirname(__DIR__, 2);
+        $environment = 'FOOTNOTE_DATA='.escapeshellarg(self::$folder).' FOOTNOTE_SECRET=only-for-tests APP_ENV=prod';
+        exec("$environment ".escapeshellarg($root.'/bin/console')." $arguments 2>&1", $lines, $status);
+
+        return [$status, implode("\n", $lines)];
+    }
+}
