@@ -170,10 +170,30 @@ final readonly class Logbook
             $libraries[$campaign] = new DatabaseLibrary($this->connection, $campaign, array_values(array_unique(array_filter($some, static fn (string $medium): bool => $medium !== ''))));
         }
 
-        return array_map(fn (array $record): Run => $this->readRun(Fields::of($record), $format, $libraries[self::text($record, 'campaign')]), $records);
+        $zones = $this->zones(array_map(strval(...), array_keys($libraries)));
+
+        return array_map(fn (array $record): Run => $this->readRun(Fields::of($record), $format, $libraries[self::text($record, 'campaign')], $zones[self::text($record, 'campaign')] ?? new \DateTimeZone('UTC')), $records);
     }
 
-    private function readRun(Fields $fields, ContentFormat $format, DatabaseLibrary $library): Run
+    /**
+     * The zones of the sites of some campaigns.
+     *
+     * @param list<string> $campaigns
+     *
+     * @return array<array-key, \DateTimeZone>
+     */
+    private function zones(array $campaigns): array
+    {
+        [$where, $values] = $this->in('id', $campaigns);
+        $zones = [];
+        foreach ($this->connection->fetchAllKeyValue('SELECT id, zone FROM campaign'.$where, $values) as $id => $zone) {
+            $zones[$id] = new \DateTimeZone(\is_string($zone) ? $zone : 'UTC');
+        }
+
+        return $zones;
+    }
+
+    private function readRun(Fields $fields, ContentFormat $format, DatabaseLibrary $library, \DateTimeZone $zone): Run
     {
         $log = null;
         $name = '';
@@ -187,7 +207,7 @@ final readonly class Logbook
             }
         }
 
-        return $this->reader->run($fields, $format->readRun($fields, new RunSurroundings(new \DateTimeZone('UTC'), $library, null, $name, $log)));
+        return $this->reader->at($zone)->run($fields, $format->readRun($fields, new RunSurroundings($zone, $library, null, $name, $log)));
     }
 
     /**

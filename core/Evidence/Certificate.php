@@ -23,10 +23,15 @@ final readonly class Certificate
     ) {
     }
 
-    /** Whether it is in date at that moment; the day it falls due still counts. */
+    /** Whether it is in date on the day of that moment, in the zone the moment is told in; the day it falls due still counts. */
     public function inForceAt(\DateTimeImmutable $moment): bool
     {
-        return $this->issued <= $moment && $moment < $this->due->modify('+1 day');
+        return $this->isIssuedBy($moment) && $moment->format('Y-m-d') <= $this->due->format('Y-m-d');
+    }
+
+    public function isIssuedBy(\DateTimeImmutable $moment): bool
+    {
+        return $this->issued->format('Y-m-d') <= $moment->format('Y-m-d');
     }
 
     /**

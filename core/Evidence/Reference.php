@@ -22,12 +22,12 @@ final readonly class Reference
     ) {
     }
 
-    /** The latest certificate issued by that moment, in date or not. */
+    /** The latest certificate issued by that day, in date or not; of several of one day the one that was added last. */
     public function certificateAt(\DateTimeImmutable $moment): ?Certificate
     {
         $latest = null;
         foreach ($this->certificates as $certificate) {
-            if ($certificate->issued <= $moment && ($latest === null || $certificate->issued > $latest->issued)) {
+            if ($certificate->isIssuedBy($moment) && ($latest === null || $certificate->issued >= $latest->issued)) {
                 $latest = $certificate;
             }
         }

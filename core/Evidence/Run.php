@@ -70,16 +70,7 @@ final readonly class Run
         if ($this->timerMinutes !== null && $this->has(RemarkKind::StoppedByItself)) {
             return 60 * $this->timerMinutes;
         }
-        $span = $this->span();
-        if ($span === null) {
-            return 0.0;
-        }
-        $paused = 0.0;
-        foreach ($this->pauses as $pause) {
-            $paused += $pause->seconds();
-        }
-
-        return max(0.0, $span->seconds() - $paused);
+        return (float) array_sum(array_map(static fn (Span $span): float => $span->seconds(), $this->clockSpans()));
     }
 
     /**
@@ -90,25 +81,7 @@ final readonly class Run
      */
     public function runningSpans(): array
     {
-        if ($this->stop === null) {
-            return [];
-        }
-        $spans = [];
-        $from = $this->start;
-        $pauses = $this->pauses;
-        usort($pauses, static fn (Span $a, Span $b): int => $a->from <=> $b->from);
-        foreach ($pauses as $pause) {
-            if ($pause->from > $from) {
-                $spans[] = new Span($from, min($pause->from, $this->stop));
-            }
-            $from = max($from, $pause->to);
-            if ($from >= $this->stop) {
-                break;
-            }
-        }
-        if ($from < $this->stop) {
-            $spans[] = new Span($from, $this->stop);
-        }
+        $spans = $this->clockSpans();
         if ($this->timerMinutes === null || !$this->has(RemarkKind::StoppedByItself)) {
             return $spans;
         }
@@ -123,6 +96,16 @@ final readonly class Run
         }
 
         return $ran;
+    }
+
+    /**
+     * From start to stop without its pauses, which are united and clipped to the run.
+     *
+     * @return list<Span>
+     */
+    private function clockSpans(): array
+    {
+        return $this->span()?->without($this->pauses) ?? [];
     }
 
     /** The instant of the run that the unit's own clock showed as $unitTime. */

@@ -42,10 +42,65 @@ final readonly class Span
             + ((int) $to->format('u') - (int) $from->format('u')) / 1e6;
     }
 
+    /** So many seconds later, counted as they pass: in a named zone a relative time would follow the wall clock over a change of it. */
     public static function shift(\DateTimeImmutable $moment, float $seconds): \DateTimeImmutable
     {
         $micro = (int) round($seconds * 1e6);
 
-        return $moment->modify(\sprintf('%+d microseconds', $micro));
+        return $moment->setTimezone(new \DateTimeZone('UTC'))->modify(\sprintf('%+d microseconds', $micro))->setTimezone($moment->getTimezone());
+    }
+
+    /**
+     * Stretches joined where they touch or overlap, in order of time.
+     *
+     * @param list<self> $spans
+     *
+     * @return list<self>
+     */
+    public static function united(array $spans): array
+    {
+        usort($spans, static fn (self $a, self $b): int => $a->from <=> $b->from);
+        $united = [];
+        foreach ($spans as $span) {
+            $last = array_pop($united);
+            if ($last !== null && $span->from > $last->to) {
+                array_push($united, $last, $span);
+            } else {
+                $united[] = $last === null ? $span : new self($last->from, max($last->to, $span->to));
+            }
+        }
+
+        return $united;
+    }
+
+    /** What of it lies within another; null where nothing does. */
+    public function within(self $other): ?self
+    {
+        [$from, $to] = [max($this->from, $other->from), min($this->to, $other->to)];
+
+        return $from < $to ? new self($from, $to) : null;
+    }
+
+    /**
+     * What is left of it without others.
+     *
+     * @param list<self> $others
+     *
+     * @return list<self>
+     */
+    public function without(array $others): array
+    {
+        [$left, $from] = [[], $this->from];
+        foreach (self::united($others) as $other) {
+            if ($other->from > $from && $from < $this->to) {
+                $left[] = new self($from, min($other->from, $this->to));
+            }
+            $from = max($from, $other->to);
+        }
+        if ($from < $this->to) {
+            $left[] = new self($from, $this->to);
+        }
+
+        return $left;
     }
 }

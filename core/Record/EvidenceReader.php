@@ -35,6 +35,16 @@ use Footnote\Core\Quantity\Span;
  */
 final readonly class EvidenceReader
 {
+    /** @param \DateTimeZone|null $zone of the site, in which its days and hours are told; null: as each moment was written */
+    public function __construct(private ?\DateTimeZone $zone = null)
+    {
+    }
+
+    public function at(\DateTimeZone $zone): self
+    {
+        return new self($zone);
+    }
+
     public function instrument(Fields $fields): Instrument
     {
         $family = $fields->text('family');
@@ -95,7 +105,7 @@ final readonly class EvidenceReader
         return new Check(
             $fields->id('id'),
             $fields->id('instrument'),
-            $fields->moment('at'),
+            $this->told($fields->moment('at')),
             $fields->text('by'),
             $fields->optionalText('reference', 40),
             $format->readCheck($fields),
@@ -111,7 +121,7 @@ final readonly class EvidenceReader
         return new Intervention(
             $fields->id('id'),
             $fields->id('instrument'),
-            $fields->moment('at'),
+            $this->told($fields->moment('at')),
             $fields->choice('kind', InterventionKind::class),
             $fields->text('by'),
             $fields->optionalText('note', 2000) ?? '',
@@ -122,13 +132,12 @@ final readonly class EvidenceReader
     /** @param RunContent $content what the run brought home, already read by its family */
     public function run(Fields $fields, RunContent $content): Run
     {
-        $start = $fields->moment('start');
-        $stop = $fields->optionalMoment('stop');
         $offset = $fields->optionalNumber('clockOffsetSeconds', -864000, 864000);
-        if ($fields->optionalText('timesFrom') === 'unit' && $offset !== null) {
-            $start = Span::shift($start, -$offset);
-            $stop = $stop === null ? null : Span::shift($stop, -$offset);
-        }
+        // Whoever reads times off the unit reads all of them there.
+        $late = $fields->optionalText('timesFrom') === 'unit' && $offset !== null ? -$offset : 0.0;
+        $right = fn (\DateTimeImmutable $moment): \DateTimeImmutable => $this->told($late === 0.0 ? $moment : Span::shift($moment, $late));
+        $start = $right($fields->moment('start'));
+        $stop = $fields->has('stop') ? $right($fields->moment('stop')) : null;
         if ($stop !== null && $stop <= $start) {
             throw new InvalidRecord($fields->at('stop'), 'must be after the start.');
         }
@@ -143,9 +152,9 @@ final readonly class EvidenceReader
             $fields->text('task'),
             $fields->optionalText('place') ?? '',
             $content,
-            array_map($this->span(...), $fields->objects('pauses')),
-            array_map(static fn (Fields $remark): Remark => new Remark($remark->choice('kind', RemarkKind::class), $remark->optionalMoment('at'), $remark->optionalText('note', 2000) ?? ''), $fields->objects('remarks')),
-            array_map(fn (Fields $out): Exclusion => new Exclusion($this->span($out), $out->text('reason'), $out->text('by')), $fields->objects('exclusions')),
+            array_map(fn (Fields $pause): Span => $this->span($pause, $right), $fields->objects('pauses')),
+            array_map(static fn (Fields $remark): Remark => new Remark($remark->choice('kind', RemarkKind::class), $remark->has('at') ? $right($remark->moment('at')) : null, $remark->optionalText('note', 2000) ?? ''), $fields->objects('remarks')),
+            array_map(fn (Fields $out): Exclusion => new Exclusion($this->span($out, $right), $out->text('reason'), $out->text('by')), $fields->objects('exclusions')),
             $declaration === null ? null : new Declaration($declaration->id('check'), $declaration->text('by'), $declaration->text('reason')),
             $offset,
             $fields->optionalNumber('plannedMinutes', 1, 10080),
@@ -185,13 +194,19 @@ final readonly class EvidenceReader
         throw new InvalidRecord($fields->path, 'is no criterion that a family of instruments knows.');
     }
 
-    private function span(Fields $fields): Span
+    /** @param \Closure(\DateTimeImmutable): \DateTimeImmutable $right sets a moment as it was read right */
+    private function span(Fields $fields, \Closure $right): Span
     {
         [$from, $to] = [$fields->moment('from'), $fields->moment('to')];
         if ($to <= $from) {
             throw new InvalidRecord($fields->at('to'), 'must be after the beginning.');
         }
 
-        return new Span($from, $to);
+        return new Span($right($from), $right($to));
+    }
+
+    private function told(\DateTimeImmutable $moment): \DateTimeImmutable
+    {
+        return $this->zone === null ? $moment : $moment->setTimezone($this->zone);
     }
 }

@@ -43,6 +43,7 @@ final readonly class RecordReader
             throw new InvalidRecord('/format', \sprintf('must be "%s".', self::FORMAT));
         }
         $zone = $this->zone($fields);
+        $reader = $this->evidence->at($zone);
         /** @var array<string, Instrument> $instruments */
         $instruments = [];
         foreach ($fields->objects('instruments') as $item) {
@@ -56,8 +57,8 @@ final readonly class RecordReader
             $references[$reference->id] = isset($references[$reference->id]) ? throw new InvalidRecord($item->at('id'), 'stands twice.') : $reference;
         }
         $family = static fn (Fields $item): string => ($instruments[$item->text('instrument')] ?? throw new InvalidRecord($item->at('instrument'), \sprintf('"%s" is not among the instruments.', $item->text('instrument'))))->family;
-        $checks = $this->each($fields, 'checks', function (Fields $item) use ($family, $references): Check {
-            $check = $this->evidence->check($item, self::format($family($item)));
+        $checks = $this->each($fields, 'checks', function (Fields $item) use ($family, $references, $reader): Check {
+            $check = $reader->check($item, self::format($family($item)));
             foreach (array_filter([$check->reference, ...$check->content->leansOn()], \is_string(...)) as $named) {
                 if (!isset($references[$named])) {
                     throw new InvalidRecord($item->at('reference'), \sprintf('"%s" is not among the references.', $named));
@@ -66,16 +67,16 @@ final readonly class RecordReader
 
             return $check;
         });
-        $interventions = $this->each($fields, 'interventions', function (Fields $item) use ($family): Intervention {
+        $interventions = $this->each($fields, 'interventions', function (Fields $item) use ($family, $reader): Intervention {
             $family($item);
 
-            return $this->evidence->intervention($item);
+            return $reader->intervention($item);
         });
         $library = RecordLibrary::of($fields);
-        $runs = $this->each($fields, 'runs', function (Fields $item) use ($family, $lines, $zone, $library): Run {
+        $runs = $this->each($fields, 'runs', function (Fields $item) use ($family, $lines, $zone, $library, $reader): Run {
             $file = $item->optionalObject('log')?->text('file');
 
-            return $this->evidence->run($item, self::format($family($item))->readRun($item, new RunSurroundings($zone, $library, $file === null ? null : $lines($file), $file ?? '')));
+            return $reader->run($item, self::format($family($item))->readRun($item, new RunSurroundings($zone, $library, $file === null ? null : $lines($file), $file ?? '')));
         });
         $this->noOverlap($runs);
 
