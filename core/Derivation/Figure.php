@@ -25,6 +25,7 @@ final readonly class Figure
         public ?Origin $origin,
         public int $decimals,
         public Exact|float|null $floor = null,
+        public ?Bound $bound = null,
     ) {
     }
 
@@ -44,19 +45,38 @@ final readonly class Figure
      */
     public function downTo(Exact|float $floor): self
     {
-        return new self($this->symbol, $this->meaning, $this->value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals, $floor);
+        return new self($this->symbol, $this->meaning, $this->value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals, $floor, $this->bound);
     }
 
-    /** Its lower end as a figure: itself, where it is one number. */
+    /** The same figure where only one side of it is known; null leaves it as it is. */
+    public function bounded(?Bound $bound): self
+    {
+        return $bound === null || $bound === $this->bound ? $this : new self($this->symbol, $this->meaning, $this->value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals, $this->floor, $bound);
+    }
+
+    /** Its lower end as a figure: itself, where it is one number; without end where only "at most" is known. */
     public function low(): self
     {
-        return $this->floor === null ? $this : new self($this->symbol, 'lower end of '.$this->meaning, $this->floor, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals);
+        return match (true) {
+            $this->bound === Bound::AtMost => $this->end('lower', -\INF),
+            $this->floor === null => $this->bound === null ? $this : $this->end('lower', $this->value),
+            default => $this->end('lower', $this->floor),
+        };
     }
 
-    /** Its upper end as a figure: itself, where it is one number. */
+    /** Its upper end as a figure: itself, where it is one number; without end where only "at least" is known. */
     public function high(): self
     {
-        return $this->floor === null ? $this : new self($this->symbol, 'upper end of '.$this->meaning, $this->value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals);
+        return match (true) {
+            $this->bound === Bound::AtLeast => $this->end('upper', \INF),
+            $this->floor === null && $this->bound === null => $this,
+            default => $this->end('upper', $this->value),
+        };
+    }
+
+    private function end(string $which, Exact|float $value): self
+    {
+        return new self($this->symbol, $which.' end of '.$this->meaning, $value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals);
     }
 
     /** Whether all that is known is that it is less than its value. */
@@ -110,6 +130,9 @@ final readonly class Figure
 
     private function interval(int $decimals, string $top): string
     {
+        if ($this->bound !== null) {
+            return $this->bound->sign().$top;
+        }
         if ($this->floor === null) {
             return $top;
         }

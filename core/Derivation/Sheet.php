@@ -36,6 +36,7 @@ final class Sheet
             'meaning' => $figure->meaning,
             'value' => $figure->full(),
             'floor' => $figure->floor === null ? null : $figure->low()->full(),
+            ...($figure->bound === null ? [] : ['bound' => $figure->bound->value]),
             'shown' => $figure->shown(),
             'unit' => $figure->unit->value,
             'equation' => $figure->equation === null ? null : [

@@ -6,6 +6,7 @@ namespace Footnote\Core\Flow;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Judgement\Confidence;
 use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\LimitJudge;
@@ -23,9 +24,10 @@ final readonly class SampleLimits
     {
     }
 
-    public function against(Result $result): Result
+    /** @param Bracket|null $bracket of a result of one sample; null for what is made of several */
+    public function against(Result $result, ?Bracket $bracket = null): Result
     {
-        return (new LimitJudge())->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result), $this->confidence(...));
+        return (new LimitJudge())->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result), $this->confidence(...), $bracket);
     }
 
     /**

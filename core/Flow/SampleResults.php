@@ -65,6 +65,11 @@ final readonly class SampleResults implements FamilyResults
         return $this->drifts;
     }
 
+    public function driftsOf(Result $result): array
+    {
+        return $this->drifts();
+    }
+
     public function headline(array $results): ?string
     {
         return Headline::of($results, ['twa', 'stel', 'conc', 'volume']);

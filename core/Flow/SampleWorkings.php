@@ -86,7 +86,7 @@ final readonly class SampleWorkings
             $this->sample,
             $this->timeline,
             $this->bracket,
-            array_map($judge->against(...), $results),
+            array_map(fn (Result $result): Result => $judge->against($result, $this->bracket), $results),
             FlowResponse::drifts($this->line),
             $this->line,
             $this->stretches,

@@ -58,7 +58,7 @@ final readonly class ShiftExposure
             }
         }
 
-        return array_map($limits->against(...), [...$results, ...AdditiveMixture::all($results, $this->yardsticks, SharedEquation::TimeWeightedAverage)]);
+        return array_map(static fn (Result $result): Result => $limits->against($result), [...$results, ...AdditiveMixture::all($results, $this->yardsticks, SharedEquation::TimeWeightedAverage)]);
     }
 
     /** @return list<Result> */

@@ -68,6 +68,11 @@ final readonly class ChannelResults implements FamilyResults
         return array_column($this->drifts, 'span');
     }
 
+    public function driftsOf(Result $result): array
+    {
+        return $this->drifts();
+    }
+
     public function headline(array $results): ?string
     {
         return Headline::of($results, self::KINDS);

@@ -4,16 +4,21 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Gas;
 
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Usability;
+use Footnote\Core\Judgement\AdditiveMixture;
+use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\BenchGuide;
 use Footnote\Core\Judgement\Channelled;
 use Footnote\Core\Judgement\Family;
 use Footnote\Core\Judgement\FamilyResults;
+use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Yardsticks;
 
 /** Direct-reading monitors of gases and vapours: a linear response per channel, bottles of gas, logs of several channels. */
@@ -103,13 +108,23 @@ final readonly class GasFamily implements Family, Channelled
         return $run->content instanceof GasRecord && $run->content->measured($channel);
     }
 
-    public function together(array $channels, Yardsticks $yardsticks): FamilyResults
+    public function together(array $channels): FamilyResults
     {
         $own = [];
         foreach ($channels as $name => $results) {
             $own[$name] = $results instanceof ChannelResults ? $results : throw new \LogicException('Not a channel of a monitor.');
         }
 
-        return new GasResults($own, $yardsticks);
+        return new GasResults($own);
+    }
+
+    public function combined(Assessment $channels, Yardsticks $yardsticks): array
+    {
+        $standing = array_map(static fn (Result $result): Result => $result->inheriting($channels->verdictOn($result)), $channels->results);
+
+        return array_map(
+            static fn (Result $result): Result => (new LimitJudge())->judge($result, $yardsticks->limits, static fn (): array => [null, 'Each part has a tipping point of its own.']),
+            AdditiveMixture::all($standing, $yardsticks, SharedEquation::TimeWeightedAverage),
+        );
     }
 }

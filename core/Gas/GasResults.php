@@ -5,19 +5,15 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas;
 
 use Footnote\Core\Derivation\Figure;
-use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
-use Footnote\Core\Judgement\AdditiveMixture;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
-use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\LogsByChannel;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\ChannelSeries;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\ValueCounts;
@@ -29,13 +25,10 @@ final readonly class GasResults implements FamilyResults, LogsByChannel
     /** @var list<Result> */
     private array $results;
 
-    /** @param non-empty-array<string, ChannelResults> $channels */
-    public function __construct(public array $channels, Yardsticks $yardsticks)
+    /** @param non-empty-array<array-key, ChannelResults> $channels */
+    public function __construct(public array $channels)
     {
-        $all = array_merge(...array_map(static fn (ChannelResults $one): array => $one->results(), array_values($channels)));
-        $judge = new LimitJudge();
-        $mixtures = array_map(static fn (Result $result): Result => $judge->judge($result, $yardsticks->limits, static fn (): array => [null, 'Each part has a tipping point of its own.']), AdditiveMixture::all($all, $yardsticks, SharedEquation::TimeWeightedAverage));
-        $this->results = [...$all, ...$mixtures];
+        $this->results = array_merge(...array_map(static fn (ChannelResults $one): array => $one->results(), array_values($channels)));
     }
 
     public function results(): array
@@ -46,6 +39,11 @@ final readonly class GasResults implements FamilyResults, LogsByChannel
     public function drifts(): array
     {
         return array_merge(...array_map(static fn (ChannelResults $one): array => $one->drifts(), array_values($this->channels)));
+    }
+
+    public function driftsOf(Result $result): array
+    {
+        return $result->channel === null ? [] : (($this->channels[$result->channel] ?? null)?->drifts() ?? []);
     }
 
     public function headline(array $results): ?string

@@ -147,7 +147,7 @@ final readonly class GasWorkings
             $this->factor,
             $this->timeline,
             $this->bracket,
-            array_map(fn (Result $result): Result => $judge->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result)), $results),
+            array_map(fn (Result $result): Result => $judge->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result), null, $this->bracket), $results),
             $this->response->drifts($this->line, $this->bracket, $this->timeline),
             $this->line,
             $testGas,

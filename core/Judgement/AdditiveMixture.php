@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
+use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Equation;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
@@ -11,66 +12,127 @@ use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 
-/** Substances that act alike, set against their limits together. Lower ends are combined with lower ends, upper with upper. */
-final class AdditiveMixture
+/**
+ * C-3: substances that act alike, set against their limits together. Lower ends are combined with lower ends, upper with
+ * upper. A part that is void is not known, and neither is the sum: what the others come to is its lower bound.
+ */
+final readonly class AdditiveMixture
 {
     private const ANSWERS = [Answer::Indicated, Answer::Pre, Answer::Post, Answer::Between];
 
     /**
-     * C-3: Σ c_i/L_i over the limits that the campaign gives one mixture.
+     * @param non-empty-list<array{ExposureLimit, Result}> $standing
+     * @param list<array{ExposureLimit, Result}>           $void
+     * @param list<string>                                 $unmeasured titles of limits of the mixture that nothing was measured for
+     */
+    private function __construct(private string $name, private array $standing, private array $void, private array $unmeasured, private Equation $equation)
+    {
+    }
+
+    /**
+     * The sums over the limits that the campaign gives one mixture.
      *
-     * @param list<Result> $results
+     * @param list<Result> $results each with the verdict that it stands as (inherited)
      *
      * @return list<Result>
      */
     public static function all(array $results, Yardsticks $yardsticks, Equation $equation): array
     {
-        $mixtures = [];
+        $members = [];
         foreach ($yardsticks->limits as $limit) {
             if ($limit->mixture !== '' && !$limit->value->value->isZero()) {
-                foreach ($results as $result) {
-                    if ($result->key === $limit->quantity) {
-                        $mixtures['='.$limit->mixture][] = [$limit, $result];
-                    }
-                }
+                $of = array_values(array_filter($results, static fn (Result $result): bool => $result->key === $limit->quantity));
+                $members['='.$limit->mixture][] = [$limit, $of[0] ?? null];
             }
         }
         $made = [];
-        foreach ($mixtures as $name => $members) {
-            if (\count($members) > 1) {
-                $made[] = self::of(substr($name, 1), $members, $equation);
+        foreach ($members as $name => $pairs) {
+            [$standing, $void, $unmeasured] = [[], [], []];
+            foreach ($pairs as [$limit, $result]) {
+                if ($result === null) {
+                    $unmeasured[] = $limit->title;
+                } elseif ($result->inherited === Verdict::Void) {
+                    $void[] = [$limit, $result];
+                } else {
+                    $standing[] = [$limit, $result];
+                }
+            }
+            if ($standing !== [] && \count($standing) + \count($void) > 1) {
+                $made[] = (new self(substr($name, 1), $standing, $void, $unmeasured, $equation))->result();
             }
         }
 
         return $made;
     }
 
-    /** @param non-empty-list<array{ExposureLimit, Result}> $members */
-    private static function of(string $name, array $members, Equation $equation): Result
+    private function result(): Result
     {
-        $sum = static function (callable $of) use ($members, $name, $equation): ?Figure {
-            [$high, $low, $inputs, $interval] = [Exact::zero(), Exact::zero(), [], false];
-            foreach ($members as [$limit, $result]) {
-                $figure = $of($result);
-                if (!$figure instanceof Figure) {
-                    return null;
-                }
-                $high = Real::plus($high, Real::by($figure->value, $limit->value->value));
-                $low = Real::plus($low, Real::by($figure->floor ?? $figure->value, $limit->value->value));
-                $interval = $interval || $figure->floor !== null;
-                array_push($inputs, $figure, Figure::read('L', $limit->title, $limit->value->value, $figure->unit, new Origin('criterion', $limit->id, $limit->source), $limit->value->decimals()));
-            }
-            $figure = Figure::derived('Σ c/L', 'additive mixture '.$name, $high, Unit::None, $equation, $inputs, 2);
-
-            return $interval ? $figure->downTo($low) : $figure;
-        };
-        $answers = array_map(static fn (Answer $answer): ?Figure => $sum(static fn (Result $result): ?Figure => $result->answer($answer)), self::ANSWERS);
+        $answers = array_map(fn (Answer $answer): ?Figure => $this->sum(static fn (Result $result): ?Figure => $result->answer($answer)), self::ANSWERS);
         if (array_filter($answers, static fn (?Figure $figure): bool => $figure !== null) === []) {
-            $answers[1] = $sum(static fn (Result $result): Figure => $result->reportedFigure());
+            // The parts were not closed alike: what each reports is combined.
+            $answers[1] = $this->sum(static fn (Result $result): Figure => $result->reportedFigure());
         }
-        $ends = array_values(array_filter([$sum(static fn (Result $result): ?Figure => $result->lowest()), $sum(static fn (Result $result): ?Figure => $result->highest())], static fn (?Figure $figure): bool => $figure !== null));
-        $inherited = array_reduce($members, static fn (Verdict $worst, array $member): Verdict => $worst->worse($member[1]->inherited ?? Verdict::Valid), Verdict::Valid);
+        $ends = array_values(array_filter([$this->sum(static fn (Result $result): ?Figure => $result->lowest()), $this->sum(static fn (Result $result): ?Figure => $result->highest())], static fn (?Figure $figure): bool => $figure !== null));
+        $inherited = array_reduce($this->standing, static fn (Verdict $worst, array $member): Verdict => $worst->worse($member[1]->inherited ?? Verdict::Valid), $this->void === [] ? Verdict::Valid : Verdict::Qualified);
+        $titles = static fn (array $members): string => implode(', ', array_map(static fn (array $member): string => $member[1]->title, $members));
+        $notes = [
+            \sprintf('Made of %s.', $titles($this->standing)),
+            ...($this->void === [] ? [] : [\sprintf('Not known, since void: %s. The sum is at least that of the others.', $titles($this->void))]),
+            ...($this->unmeasured === [] ? [] : [\sprintf('Not measured, and not in it: %s.', implode(', ', $this->unmeasured))]),
+        ];
+        $plain = array_reduce($this->standing, static fn (bool $all, array $member): bool => $all && $member[1]->plain, true);
 
-        return new Result('mixture:'.$name, 'Additive mixture, '.$name, $members[0][1]->reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], [\sprintf('Made of %s.', implode(', ', array_map(static fn (array $member): string => $member[1]->title, $members)))], null, null, false, $inherited);
+        return (new Result('mixture:'.$this->name, 'Additive mixture, '.$this->name, $this->standing[0][1]->reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], $notes, null, null, false, $inherited, plain: $plain, also: $this->otherwise()))
+            ->doubting(...array_merge(...array_map(static fn (array $member): array => $member[1]->causes, $this->standing)));
+    }
+
+    /**
+     * What a part could be beside its answers, in the sum.
+     *
+     * @return list<array{string, Figure}>
+     */
+    private function otherwise(): array
+    {
+        $also = [];
+        foreach (array_unique(array_merge(...array_map(static fn (array $member): array => array_column($member[1]->also, 0), $this->standing))) as $words) {
+            $sum = $this->sum(static function (Result $result) use ($words): Figure {
+                foreach ($result->also as [$what, $figure]) {
+                    if ($what === $words) {
+                        return $figure;
+                    }
+                }
+
+                return $result->reportedFigure();
+            });
+            if ($sum !== null) {
+                $also[] = [$words, $sum];
+            }
+        }
+
+        return $also;
+    }
+
+    /** @param callable(Result): ?Figure $of */
+    private function sum(callable $of): ?Figure
+    {
+        [$high, $low, $inputs, $interval, $open] = [Exact::zero(), Exact::zero(), [], false, $this->void !== []];
+        foreach ($this->standing as [$limit, $result]) {
+            $figure = $of($result);
+            if (!$figure instanceof Figure) {
+                return null;
+            }
+            $open = $open || $figure->bound === Bound::AtLeast;
+            $high = Real::plus($high, Real::by($figure->value, $limit->value->value));
+            $low = Real::plus($low, Real::by($figure->floor ?? $figure->value, $limit->value->value));
+            $interval = $interval || $figure->floor !== null;
+            array_push($inputs, $figure, Figure::read('L', $limit->title, $limit->value->value, $figure->unit, new Origin('criterion', $limit->id, $limit->source), $limit->value->decimals()));
+        }
+        $figure = Figure::derived('Σ c/L', 'additive mixture '.$this->name, $open ? $low : $high, Unit::None, $this->equation, $inputs, 2);
+
+        return match (true) {
+            $open => $figure->bounded(Bound::AtLeast),
+            $interval => $figure->downTo($low),
+            default => $figure,
+        };
     }
 }

@@ -30,36 +30,45 @@ final readonly class Assessment
     ) {
     }
 
-    /**
-     * With the verdict that it comes to where it has channels; what stands for all is then the bracket of the first channel
-     * that stands.
-     */
+    /** With the verdict that its results come to; what stands for all is then the bracket of the first channel that stands. */
     public function stood(): self
     {
-        $standing = $this->standing();
-        if ($standing === null) {
-            return $this;
-        }
         $bracket = $this->bracket;
         foreach ($this->brackets as $channel => $one) {
-            if ($this->verdictOf($channel) !== Verdict::Void) {
+            if ($this->verdictOf((string) $channel) !== Verdict::Void) {
                 $bracket = $one;
                 break;
             }
         }
+        $results = array_map(fn (Result $result): Result => $this->verdictOn($result) === Verdict::Void ? $result->unstated() : $result, $this->results);
 
-        return new self($this->run, $this->policy, $bracket, $this->family, $this->results, $this->drifts, $this->findings, $standing, $this->brackets);
+        return new self($this->run, $this->policy, $bracket, $this->family, $results, $this->drifts, $this->findings, $this->standing(), $this->brackets);
+    }
+
+    /** What one result stands as: what weighs on it alone, with what it is made of. */
+    public function verdictOn(Result $result): Verdict
+    {
+        $verdict = $result->inherited ?? Verdict::Valid;
+        foreach ($this->findings as $finding) {
+            if ($finding->touches($result)) {
+                $verdict = $verdict->worse($finding->verdict());
+            }
+        }
+
+        return $verdict;
     }
 
     /**
-     * The verdict of every channel or substance that has results: findings on the unit touch all of them, findings on a
-     * channel only that one.
+     * The verdict of every channel or substance that has results.
      *
-     * @return array<string, Verdict>
+     * @return array<array-key, Verdict>
      */
     public function channels(): array
     {
-        $verdicts = array_map(fn (string $channel): Verdict => $this->verdictOf($channel), array_combine(array_map(strval(...), array_keys($this->brackets)), array_map(strval(...), array_keys($this->brackets))));
+        $verdicts = [];
+        foreach (array_map(strval(...), array_keys($this->brackets)) as $channel) {
+            $verdicts[$channel] = $this->verdictOf($channel);
+        }
         foreach ($this->results as $result) {
             if ($result->channel !== null) {
                 $verdicts[$result->channel] ??= $this->verdictOf($result->channel);
@@ -69,26 +78,36 @@ final readonly class Assessment
         return $verdicts;
     }
 
-    /**
-     * What the run comes to where it has channels: the worst of those that stand. It is void only where none does; one that
-     * is void leaves the others as they are.
-     */
-    public function standing(): ?Verdict
+    /** What the run comes to: the worst of what stands. It is void only where nothing does; what is void leaves the rest as it is. */
+    private function standing(): Verdict
     {
         $channels = $this->channels();
-        if ($channels === []) {
-            return null;
+        if ($channels !== []) {
+            return self::worstStanding(array_values($channels)) ?? $this->weightOn(null);
         }
-        $stand = array_filter($channels, static fn (Verdict $verdict): bool => $verdict !== Verdict::Void);
+        // A substance of which there is no number yet has nothing but its findings.
+        $unmeasured = array_filter($this->findings, static fn (Finding $finding): bool => $finding->channel !== null);
 
-        return $stand === [] ? Verdict::Void : array_reduce($stand, static fn (Verdict $worst, Verdict $one): Verdict => $worst->worse($one), Verdict::Valid);
+        return array_reduce($unmeasured, static fn (Verdict $worst, Finding $one): Verdict => $worst->worse($one->verdict()), self::worstStanding($this->verdictsOf(null)) ?? $this->weightOn(null));
     }
 
+    /** The worst of the results of a channel that stand; where it has none, what was found on it. */
     public function verdictOf(?string $channel): Verdict
+    {
+        return self::worstStanding($this->verdictsOf($channel)) ?? $this->weightOn($channel);
+    }
+
+    /** @return list<Verdict> of the results of this run alone */
+    private function verdictsOf(?string $channel): array
+    {
+        return array_map($this->verdictOn(...), array_values(array_filter($this->results, static fn (Result $result): bool => $result->inherited === null && ($channel === null || $result->channel === $channel))));
+    }
+
+    private function weightOn(?string $channel): Verdict
     {
         $verdict = Verdict::Valid;
         foreach ($this->findings as $finding) {
-            if ($finding->channel === null || $finding->channel === $channel) {
+            if ($channel === null || $finding->channel === null || $finding->channel === $channel) {
                 $verdict = $verdict->worse($finding->verdict());
             }
         }
@@ -96,11 +115,43 @@ final readonly class Assessment
         return $verdict;
     }
 
+    /** @param list<Verdict> $verdicts */
+    private static function worstStanding(array $verdicts): ?Verdict
+    {
+        $stand = array_filter($verdicts, static fn (Verdict $verdict): bool => $verdict !== Verdict::Void);
+
+        return match (true) {
+            $verdicts === [] => null,
+            $stand === [] => Verdict::Void,
+            default => array_reduce($stand, static fn (Verdict $worst, Verdict $one): Verdict => $worst->worse($one), Verdict::Valid),
+        };
+    }
+
+    /** @return list<Result> those that stand; all of them where none does */
+    public function headed(): array
+    {
+        $stand = array_values(array_filter($this->results, fn (Result $result): bool => $this->verdictOn($result) !== Verdict::Void));
+
+        return $stand === [] ? $this->results : $stand;
+    }
+
+    /** The largest drift that a result rests on, with its sign. */
+    public function driftOf(Result $result): ?Figure
+    {
+        return self::largest($this->family->driftsOf($result));
+    }
+
     /** The largest drift of the bracket, with its sign. */
     public function largestDrift(): ?Figure
     {
+        return self::largest($this->drifts);
+    }
+
+    /** @param list<Figure> $drifts */
+    private static function largest(array $drifts): ?Figure
+    {
         $largest = null;
-        foreach ($this->drifts as $drift) {
+        foreach ($drifts as $drift) {
             if ($largest === null || abs($drift->toFloat()) > abs($largest->toFloat())) {
                 $largest = $drift;
             }

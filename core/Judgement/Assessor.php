@@ -45,19 +45,23 @@ final readonly class Assessor
         $parts = $family instanceof Channelled ? self::parts($family, $run, $timeline) : ['' => $timeline];
         $cases = [];
         $worked = [];
-        foreach ($parts as $channel => $part) {
+        foreach ($parts as $name => $part) {
+            $channel = (string) $name;
             $bracket = (new BracketFinder($family->usability(), $channel, $family->parameter()))->find($run, $part);
             $worked[$channel] = $family->workOut($run, $bracket, $part, $policy, $yardsticks);
             $cases[$channel] = new RunCase($run, $bracket, $part, $policy, $family, $worked[$channel], $worked[$channel]->results());
         }
+        $own = $this->judged($run, $policy, $family instanceof Channelled ? $family->together($worked) : $worked[''], $cases);
+        // What is put together of several channels takes the verdict of each into account, so it comes after them.
+        $made = $family instanceof Channelled ? $family->combined($own, $yardsticks) : [];
 
-        return $this->judged($run, $policy, $family instanceof Channelled ? $family->together($worked, $yardsticks) : $worked[''], $cases);
+        return $made === [] ? $own : $this->with($own, $made, $timeline);
     }
 
     /**
      * The channels that the run brought something home of; all of them while it goes on or where there is nothing.
      *
-     * @return non-empty-array<string, Timeline>
+     * @return non-empty-array<array-key, Timeline>
      */
     private static function parts(Channelled $family, Run $run, Timeline $timeline): array
     {
@@ -84,44 +88,70 @@ final readonly class Assessor
         }
         $composed = $family->compose($own, $shift, $own->policy, $yardsticks);
 
-        if ($composed === []) {
-            return $own;
-        }
-        $case = new RunCase($own->run, $own->bracket, $timeline, $own->policy, $family, $own->family, [...$own->results, ...$composed]);
 
-        return $this->judged($own->run, $own->policy, $own->family, ['' => $case], $own->findings, $case->answers);
+        return $composed === [] ? $own : $this->with($own, $composed, $timeline);
     }
 
     /**
-     * @param non-empty-array<string, RunCase> $cases   by channel; one of no name where the family has none
-     * @param list<Finding>|null               $alone   what was found of the run alone, where its results are all that is new
-     * @param list<Result>|null                $results where they are more than those that were worked out
+     * With results that were made of several; rules that look at results are judged again over all of them.
+     *
+     * @param non-empty-list<Result> $made
      */
-    private function judged(Run $run, Policy $policy, FamilyResults $worked, array $cases, ?array $alone = null, ?array $results = null): Assessment
+    private function with(Assessment $own, array $made, Timeline $timeline): Assessment
     {
-        $results ??= $worked->results();
-        $family = reset($cases)->family;
-        $findings = [];
-        foreach ([...$this->sharedRules, ...$family->rules()] as $rule) {
-            $setting = $policy->rule($rule->id());
-            if ($setting !== null) {
-                array_push($findings, ...($alone === null || $rule instanceof AnswerRule
-                    ? self::found($rule, $setting, $cases)
-                    : array_filter($alone, static fn (Finding $finding): bool => $finding->setting === $setting)));
+        $family = $this->family($timeline->instrument->family);
+        $case = new RunCase($own->run, $own->bracket, $timeline, $own->policy, $family, $own->family, $made);
+        $findings = $own->findings;
+        foreach ($this->rules($family) as $rule) {
+            $setting = $own->policy->rule($rule->id());
+            if ($setting !== null && $rule instanceof AnswerRule) {
+                // What is said of a result that is made of several is said of it alone.
+                foreach ($rule->judge($case, $setting) as $finding) {
+                    $findings[] = $finding;
+                }
             }
         }
-        usort($findings, static fn (Finding $a, Finding $b): int => $b->verdict()->weight() <=> $a->verdict()->weight());
-        $verdict = array_reduce($findings, static fn (Verdict $worst, Finding $one): Verdict => $worst->worse($one->verdict()), Verdict::Valid);
-        $brackets = array_map(static fn (RunCase $case): Bracket => $case->bracket, $cases);
-        $assessment = new Assessment($run, $policy, reset($brackets), $worked, $results, $worked->drifts(), $findings, $verdict, isset($brackets['']) ? [] : $brackets);
 
-        return $assessment->stood();
+        return self::assessment($own->run, $own->policy, $own->family, [...$own->results, ...$made], $findings, $own->bracket, $own->brackets);
+    }
+
+    /** @param non-empty-array<array-key, RunCase> $cases by channel; one of no name where the family has none */
+    private function judged(Run $run, Policy $policy, FamilyResults $worked, array $cases): Assessment
+    {
+        $findings = [];
+        foreach ($this->rules(reset($cases)->family) as $rule) {
+            $setting = $policy->rule($rule->id());
+            if ($setting !== null) {
+                array_push($findings, ...self::found($rule, $setting, $cases));
+            }
+        }
+        $brackets = array_map(static fn (RunCase $case): Bracket => $case->bracket, $cases);
+
+        return self::assessment($run, $policy, $worked, $worked->results(), $findings, reset($brackets), isset($brackets['']) ? [] : $brackets);
+    }
+
+    /**
+     * @param list<Result>              $results
+     * @param list<Finding>             $findings
+     * @param array<array-key, Bracket> $brackets
+     */
+    private static function assessment(Run $run, Policy $policy, FamilyResults $worked, array $results, array $findings, Bracket $bracket, array $brackets): Assessment
+    {
+        usort($findings, static fn (Finding $a, Finding $b): int => $b->verdict()->weight() <=> $a->verdict()->weight());
+
+        return (new Assessment($run, $policy, $bracket, $worked, $results, $worked->drifts(), $findings, Verdict::Valid, $brackets))->stood();
+    }
+
+    /** @return list<Rule> */
+    private function rules(Family $family): array
+    {
+        return [...$this->sharedRules, ...$family->rules()];
     }
 
     /**
      * What a rule finds in every channel. What it says of all of them alike is said of the unit, once.
      *
-     * @param non-empty-array<string, RunCase> $cases
+     * @param non-empty-array<array-key, RunCase> $cases
      *
      * @return list<Finding>
      */
@@ -143,7 +173,7 @@ final readonly class Assessor
                 continue;
             }
             foreach ($same as $channel => $finding) {
-                $findings[] = $finding->ofChannel($channel);
+                $findings[] = $finding->ofChannel((string) $channel);
             }
         }
 

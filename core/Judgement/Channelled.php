@@ -23,9 +23,16 @@ interface Channelled
     public function measured(string $channel, Run $run): bool;
 
     /**
-     * What the channels come to together.
+     * What the channels come to side by side.
      *
-     * @param non-empty-array<string, FamilyResults> $channels
+     * @param non-empty-array<array-key, FamilyResults> $channels
      */
-    public function together(array $channels, Yardsticks $yardsticks): FamilyResults;
+    public function together(array $channels): FamilyResults;
+
+    /**
+     * What is put together of several channels, such as a mixture, each with the verdict it stands as.
+     *
+     * @return list<Result>
+     */
+    public function combined(Assessment $channels, Yardsticks $yardsticks): array;
 }

@@ -22,6 +22,13 @@ interface FamilyResults
     public function drifts(): array;
 
     /**
+     * The drifts that one result rests on.
+     *
+     * @return list<Figure>
+     */
+    public function driftsOf(Result $result): array;
+
+    /**
      * The key of the result that stands for the run, among those given; null where there is none.
      *
      * @param list<Result> $results

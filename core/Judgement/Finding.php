@@ -13,6 +13,7 @@ final readonly class Finding
      * @param Cure|null    $cure     what would cure it; null where nothing can any more
      * @param string|null  $advice   what a person may still do where no evidence cures it
      * @param string|null  $channel  the one channel it touches; null for the whole unit
+     * @param list<string> $results  keys of the only results it touches; none: all of the channel or unit
      */
     public function __construct(
         public RuleSetting $setting,
@@ -23,12 +24,29 @@ final readonly class Finding
         public ?Cure $cure = null,
         public ?string $advice = null,
         public ?string $channel = null,
+        public array $results = [],
     ) {
+    }
+
+    /** What it says of some results says nothing of the others. */
+    public function ofResults(string ...$keys): self
+    {
+        return new self($this->setting, $this->seen, $this->evidence, $this->severity, $this->limit, $this->cure, $this->advice, $this->channel, array_values($keys));
+    }
+
+    /** Whether it weighs on a result. What is made of several runs inherits their verdicts, and only what names it touches it beside. */
+    public function touches(Result $result): bool
+    {
+        if ($this->results !== []) {
+            return \in_array($result->key, $this->results, true);
+        }
+
+        return $result->inherited === null && ($this->channel === null || $this->channel === $result->channel);
     }
 
     public function ofChannel(string $channel): self
     {
-        return new self($this->setting, $this->seen, $this->evidence, $this->severity, $this->limit, $this->cure, $this->advice, $channel);
+        return new self($this->setting, $this->seen, $this->evidence, $this->severity, $this->limit, $this->cure, $this->advice, $channel, $this->results);
     }
 
     /** What this finding alone makes of a result; notes never count. */

@@ -79,7 +79,8 @@ final readonly class FourAnswers
      */
     public function each(\Closure $step): self
     {
-        $one = static fn (?Figure $figure): ?Figure => $figure === null ? null : $step($figure);
+        // A bound goes through every step of a derivation; no step turns sides.
+        $one = static fn (?Figure $figure): ?Figure => $figure === null ? null : $step($figure)?->bounded($figure->bound);
 
         return new self($one($this->indicated), $one($this->pre), $one($this->post), $one($this->between), array_values(array_filter(array_map($one, $this->byChecks))));
     }
@@ -91,7 +92,7 @@ final readonly class FourAnswers
      */
     public function with(self $other, \Closure $step): self
     {
-        $both = static fn (?Figure $one, ?Figure $another): ?Figure => $one === null || $another === null ? null : $step($one, $another);
+        $both = static fn (?Figure $one, ?Figure $another): ?Figure => $one === null || $another === null ? null : $step($one, $another)->bounded($one->bound ?? $another->bound);
 
         return new self(
             $both($this->indicated, $other->indicated),

@@ -4,38 +4,102 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
+use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Quantity\Dimension;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
 
-/** Sets a result against exposure limits. */
+/**
+ * Sets a result against exposure limits. A statement is robust only where every value that the result could have lies on
+ * one side; else it is undecided, with its cause. A bound settles only its own side.
+ */
 final readonly class LimitJudge
 {
     /**
-     * @param list<ExposureLimit>                                    $limits
-     * @param callable(ExposureLimit): array{?Figure, string} $tippingPoint
+     * @param list<ExposureLimit>                                 $limits
+     * @param callable(ExposureLimit): array{?Figure, string}     $tippingPoint
      * @param (callable(Result, ExposureLimit): ?Confidence)|null $confidence
+     * @param Bracket|null                                        $bracket      that it stands on; null: it is made of results that were judged
      */
-    public function judge(Result $result, array $limits, callable $tippingPoint, ?callable $confidence = null): Result
+    public function judge(Result $result, array $limits, callable $tippingPoint, ?callable $confidence = null, ?Bracket $bracket = null): Result
     {
+        $result = $bracket === null ? $result : $result->doubting(...self::ends($bracket));
         $outcomes = [];
         foreach ($limits as $limit) {
-            if ($limit->quantity !== $result->key) {
-                continue;
+            if ($limit->quantity === $result->key) {
+                [$figure, $words] = $tippingPoint($limit);
+                $outcomes[] = $this->outcome($result, $limit, $figure, $words, $confidence === null ? null : $confidence($result, $limit), $bracket !== null && $bracket->checks() === []);
             }
-            [$figure, $words] = $tippingPoint($limit);
-            // Where only "less than" is known, nothing shows that the limit is crossed; whether it may be is robustness.
-            $outcomes[] = new LimitOutcome($limit, $limit->isCrossedBy($result->reportedFigure()->low()->value), $this->robustness($result, $limit), $figure, $words, $confidence === null ? null : $confidence($result, $limit));
         }
 
         return $result->against($outcomes);
     }
 
-    private function robustness(Result $result, ExposureLimit $limit): Robustness
+    /** @return list<string> why a bracket alone keeps a statement from being robust */
+    private static function ends(Bracket $bracket): array
     {
-        [$low, $high] = [$result->lowest(), $result->highest()];
-        if ($low === null || $high === null) {
-            return Robustness::NotKnown;
-        }
+        return match (true) {
+            $bracket->pre !== null && $bracket->post !== null => [],
+            $bracket->pre === null && $bracket->post === null && $bracket->between === [] => ['no check stands under it'],
+            default => ['a check stands at one end only'],
+        };
+    }
 
-        return $limit->isCrossedBy($low->value) === $limit->isCrossedBy($high->value) ? Robustness::Robust : Robustness::Undecided;
+    private function outcome(Result $result, ExposureLimit $limit, ?Figure $figure, string $words, ?Confidence $confidence, bool $unchecked): LimitOutcome
+    {
+        $reported = $result->reportedFigure();
+        $crossed = $limit->isCrossedBy(self::leastCrossing($limit, $reported));
+        $causes = $result->causes;
+        foreach ($result->values() as [$what, $value]) {
+            $mildest = $limit->isCrossedBy(self::leastCrossing($limit, $value));
+            $gravest = $limit->isCrossedBy(self::mostCrossing($limit, $value));
+            if ($mildest !== $crossed || $gravest !== $crossed) {
+                $causes[] = \sprintf('%s it is %s %s', $what, $value->shownBeside($limit->value->value), $value->unit->value);
+            }
+        }
+        if (!$crossed && $result->ceiling !== null) {
+            $causes[] = $result->ceiling;
+        }
+        $causes = array_values(array_unique(array_map(trim(...), $causes)));
+        $robustness = match (true) {
+            $unchecked => Robustness::NotKnown,
+            $causes === [] => Robustness::Robust,
+            default => Robustness::Undecided,
+        };
+        $beside = array_values(array_filter([self::reach($result, $limit), $confidence?->reach()]));
+        $statement = match ($robustness) {
+            Robustness::Robust => \sprintf('%s: every value that it could have lies on that side', ucfirst($limit->comparator->words($crossed))),
+            Robustness::Undecided => 'Undecided: '.implode('; ', $causes),
+            Robustness::NotKnown => 'Nothing is stated: no check stands under it',
+        };
+
+        return new LimitOutcome($limit, $crossed, $robustness, $figure, $words, $confidence, $causes, $statement.implode('', array_map(static fn (string $one): string => '; '.$one, $beside)).'.');
+    }
+
+    /** Of an interval the end that is furthest from crossing the limit: what is certain. */
+    private static function leastCrossing(ExposureLimit $limit, Figure $figure): Exact|float
+    {
+        return $limit->comparator === ExposureComparator::FallenBelow ? $figure->high()->value : $figure->low()->value;
+    }
+
+    private static function mostCrossing(ExposureLimit $limit, Figure $figure): Exact|float
+    {
+        return $limit->comparator === ExposureComparator::FallenBelow ? $figure->low()->value : $figure->high()->value;
+    }
+
+    /** Whether a stated uncertainty reaches the limit from the reported value; null where it does not or is not stated. */
+    private static function reach(Result $result, ExposureLimit $limit): ?string
+    {
+        $uncertainty = $result->uncertainty;
+        $reported = $result->reportedFigure();
+        if ($uncertainty === null || $reported->bound === Bound::AtLeast || $uncertainty->unit->dimension() !== Dimension::Level || !is_finite($reported->toFloat())) {
+            return null;
+        }
+        $side = Real::compare($reported->value, $limit->value->value);
+        $other = Real::compare($side > 0 ? Real::minus($reported->value, $uncertainty->value) : Real::plus($reported->value, $uncertainty->value), $limit->value->value);
+
+        return $other === $side && $side !== 0 ? null : \sprintf('its uncertainty of %s %s reaches the limit', $uncertainty->shown(), $uncertainty->unit->value);
     }
 }

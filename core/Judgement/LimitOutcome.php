@@ -6,12 +6,14 @@ namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Derivation\Figure;
 
-/** One result against one limit. */
+/** One result against one limit: what is said of it, and what that rests on. */
 final readonly class LimitOutcome
 {
     /**
-     * @param Figure|null $tippingPoint the response error at which the reported value would sit on the limit
-     * @param string      $tippingWords what that means, against what was seen
+     * @param Figure|null  $tippingPoint the response error at which the reported value would sit on the limit
+     * @param string       $tippingWords what that means, against what was seen
+     * @param list<string> $causes       why it is undecided, in words; none where it is decided
+     * @param string       $statement    the whole of it in one sentence, with what reaches the limit beside it
      */
     public function __construct(
         public ExposureLimit $limit,
@@ -20,6 +22,23 @@ final readonly class LimitOutcome
         public ?Figure $tippingPoint,
         public string $tippingWords,
         public ?Confidence $confidence = null,
+        public array $causes = [],
+        public string $statement = '',
     ) {
+    }
+
+    /** A void result states nothing. */
+    public function unstated(): self
+    {
+        return new self($this->limit, $this->crossed, Robustness::NotKnown, null, 'A void result states nothing.', null, [], 'Nothing is stated: the result is void.');
+    }
+
+    /** What stands in a table: exceeded, not exceeded, or undecided with nothing claimed. */
+    public function words(): string
+    {
+        return match ($this->robustness) {
+            Robustness::NotKnown => 'nothing is stated',
+            default => $this->limit->comparator->words($this->crossed),
+        };
     }
 }

@@ -18,6 +18,11 @@ final readonly class Result
      * @param Figure|null        $uncertainty expanded, stated beside the result and never merged with drift
      * @param string|null        $channel  the channel or substance that it belongs to
      * @param Verdict|null       $inherited of a result over several runs: the worst of what it is made of
+     * @param list<string>       $causes   why no statement about a limit is robust, whatever its values
+     * @param list<array{string, Figure}> $also values that it could have as well, each with what it would take, such as "as sampled"
+     * @param list<Altered>      $altered  what was removed, filled in or assumed, with the number without it
+     * @param bool               $plain    whether what the unit indicates is a reading of the quantity itself
+     * @param string|null        $ceiling  why "at any time" cannot be told from it where it is not crossed; null where it can
      * @param bool               $worstIsLow whether the low end is the cautious one, as for a volume
      */
     public function __construct(
@@ -36,6 +41,11 @@ final readonly class Result
         public bool $worstIsLow = false,
         public ?Verdict $inherited = null,
         public ?Breakdown $breakdown = null,
+        public array $causes = [],
+        public array $also = [],
+        public array $altered = [],
+        public bool $plain = true,
+        public ?string $ceiling = null,
     ) {
         if ($indicated === null && $pre === null && $post === null && $between === null) {
             throw new \LogicException('A result has at least one answer.');
@@ -104,10 +114,75 @@ final readonly class Result
         return $found;
     }
 
+    /**
+     * Every value that it could have by the evidence, each with what it would take.
+     *
+     * @return list<array{string, Figure}>
+     */
+    public function values(): array
+    {
+        $values = [['as reported', $this->reportedFigure()]];
+        foreach ([Answer::Pre, Answer::Post, Answer::Between] as $answer) {
+            $figure = $this->answer($answer);
+            if ($figure !== null) {
+                $values[] = [$answer->words(), $figure];
+            }
+        }
+        if ($this->indicated !== null && $this->plain) {
+            $values[] = [Answer::Indicated->words(), $this->indicated];
+        }
+        foreach ($this->byChecks as $figure) {
+            $values[] = ['by a check of its bracket', $figure];
+        }
+
+        return [...$values, ...$this->also];
+    }
+
     /** @param list<LimitOutcome> $outcomes */
     public function against(array $outcomes): self
     {
         return $this->with(outcomes: $outcomes);
+    }
+
+    /** It states nothing about any limit. */
+    public function unstated(): self
+    {
+        return $this->outcomes === [] ? $this : $this->against(array_map(static fn (LimitOutcome $outcome): LimitOutcome => $outcome->unstated(), $this->outcomes));
+    }
+
+    /** @param string ...$causes why no statement about a limit is robust */
+    public function doubting(string ...$causes): self
+    {
+        return $causes === [] ? $this : $this->with(causes: array_values(array_unique([...$this->causes, ...$causes])));
+    }
+
+    /** One more value that it could have. */
+    public function or(string $words, ?Figure $figure): self
+    {
+        return $figure === null ? $this : $this->with(also: [...$this->also, [$words, $figure]]);
+    }
+
+    /** Something was removed, filled in or assumed. */
+    public function altered(Altered ...$altered): self
+    {
+        return $altered === [] ? $this : $this->with(altered: [...$this->altered, ...array_values($altered)]);
+    }
+
+    /** What the unit indicates is no reading of the quantity itself: a display's sum, a nominal flow, a value set right. */
+    public function notPlain(): self
+    {
+        return $this->with(plain: false);
+    }
+
+    /** @param string|null $why "at any time" cannot be told from it where the limit is not crossed */
+    public function ofMoments(?string $why): self
+    {
+        return $why === null ? $this : $this->with(ceiling: $why);
+    }
+
+    public function reporting(Answer $answer): self
+    {
+        return $this->with(reported: $answer);
     }
 
     /** @param string $note what the uncertainty does not include */
@@ -133,11 +208,14 @@ final readonly class Result
     }
 
     /**
-     * @param list<LimitOutcome>|null $outcomes
-     * @param list<string>|null       $notes
+     * @param list<LimitOutcome>|null              $outcomes
+     * @param list<string>|null                    $notes
+     * @param list<string>|null                    $causes
+     * @param list<array{string, Figure}>|null     $also
+     * @param list<Altered>|null                   $altered
      */
-    private function with(?array $outcomes = null, ?array $notes = null, ?Figure $uncertainty = null, ?Verdict $inherited = null, ?Breakdown $breakdown = null): self
+    private function with(?array $outcomes = null, ?array $notes = null, ?Figure $uncertainty = null, ?Verdict $inherited = null, ?Breakdown $breakdown = null, ?array $causes = null, ?array $also = null, ?array $altered = null, ?bool $plain = null, ?string $ceiling = null, ?Answer $reported = null): self
     {
-        return new self($this->key, $this->title, $this->reported, $this->indicated, $this->pre, $this->post, $this->between, $this->byChecks, $outcomes ?? $this->outcomes, $notes ?? $this->notes, $uncertainty ?? $this->uncertainty, $this->channel, $this->worstIsLow, $inherited ?? $this->inherited, $breakdown ?? $this->breakdown);
+        return new self($this->key, $this->title, $reported ?? $this->reported, $this->indicated, $this->pre, $this->post, $this->between, $this->byChecks, $outcomes ?? $this->outcomes, $notes ?? $this->notes, $uncertainty ?? $this->uncertainty, $this->channel, $this->worstIsLow, $inherited ?? $this->inherited, $breakdown ?? $this->breakdown, $causes ?? $this->causes, $also ?? $this->also, $altered ?? $this->altered, $plain ?? $this->plain, $ceiling ?? $this->ceiling);
     }
 }

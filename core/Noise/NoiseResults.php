@@ -66,6 +66,11 @@ final readonly class NoiseResults implements FamilyResults
         return $this->drifts;
     }
 
+    public function driftsOf(Result $result): array
+    {
+        return $this->drifts();
+    }
+
     public function headline(array $results): ?string
     {
         foreach (['lex8h', MeterWorkings::ROOM, 'laeq', 'la-bands'] as $key) {

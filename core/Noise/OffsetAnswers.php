@@ -43,7 +43,7 @@ final readonly class OffsetAnswers
     /** @param list<ExposureLimit> $limits */
     public function judged(SolvableResult $worked, array $limits): Result
     {
-        return (new LimitJudge())->judge($worked->result, $limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $worked));
+        return (new LimitJudge())->judge($worked->result, $limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $worked), null, $this->bracket);
     }
 
     /** A level that accrued evenly, with the offset that moved taken out, dB; null where it did not move. */

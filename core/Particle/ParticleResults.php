@@ -58,6 +58,11 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
         return $this->drifts;
     }
 
+    public function driftsOf(Result $result): array
+    {
+        return $this->drifts();
+    }
+
     public function headline(array $results): ?string
     {
         return Headline::of($results, ['twa', 'mean', 'count', 'bin']);

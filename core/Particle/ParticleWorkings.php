@@ -76,7 +76,7 @@ final readonly class ParticleWorkings
         $judge = new LimitJudge();
 
         return new ParticleResults(
-            array_map(fn (Result $result): Result => $judge->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result)), $results),
+            array_map(fn (Result $result): Result => $judge->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result), null, $this->bracket), $results),
             (new ParticleResponse())->drifts($this->line),
             $this->line,
             $this->timeline,

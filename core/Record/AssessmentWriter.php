@@ -9,6 +9,7 @@ use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Judgement\Altered;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Breakdown;
 use Footnote\Core\Judgement\Cell;
@@ -32,8 +33,8 @@ final readonly class AssessmentWriter
             'verdict' => $assessment->verdict->value,
             'channels' => array_map(fn (string $channel, Verdict $verdict): array => ['channel' => $channel, 'verdict' => $verdict->value, 'bracket' => isset($assessment->brackets[$channel]) ? $this->bracket($assessment->brackets[$channel]) : null], array_map(strval(...), array_keys($assessment->channels())), array_values($assessment->channels())),
             'bracket' => $this->bracket($assessment->bracket),
-            'headline' => $assessment->family->headline($assessment->results),
-            'results' => array_map(fn (Result $result): array => $this->result($result, $sheet), $assessment->results),
+            'headline' => $assessment->family->headline($assessment->headed()),
+            'results' => array_map(fn (Result $result): array => $this->result($result, $assessment, $sheet), $assessment->results),
             'drifts' => array_map($sheet->enter(...), $assessment->drifts),
             'drift' => $drift === null ? null : $sheet->enter($drift),
             'findings' => array_map($this->finding(...), $assessment->findings),
@@ -60,8 +61,9 @@ final readonly class AssessmentWriter
     }
 
     /** @return array<string, mixed> */
-    private function result(Result $result, Sheet $sheet): array
+    private function result(Result $result, Assessment $assessment, Sheet $sheet): array
     {
+        $drift = $assessment->driftOf($result);
         $figure = fn (?Figure $figure): ?array => $figure === null ? null : ['figure' => $sheet->enter($figure), 'shown' => $this->shown($figure, $result)];
 
         return [
@@ -69,6 +71,8 @@ final readonly class AssessmentWriter
             'title' => $result->title,
             'unit' => $result->reportedFigure()->unit->value,
             'channel' => $result->channel,
+            'verdict' => $assessment->verdictOn($result)->value,
+            'drift' => $drift === null ? null : $sheet->enter($drift),
             'inherited' => $result->inherited?->value,
             'reported' => $result->reportedAnswer()->value,
             'value' => $figure($result->reportedFigure()),
@@ -80,6 +84,8 @@ final readonly class AssessmentWriter
             'highest' => $figure($result->highest()),
             'uncertainty' => $figure($result->uncertainty),
             'notes' => $result->notes,
+            'altered' => array_map(static fn (Altered $one): array => ['kind' => $one->by->kind->value, 'what' => $one->by->what, 'why' => $one->by->why, 'by' => $one->by->by, 'taken' => $one->by->kind->isTaken(), 'otherwise' => $figure($one->otherwise)], $result->altered),
+            'also' => array_map(static fn (array $one): array => ['words' => $one[0], ...($figure($one[1]) ?? [])], $result->also),
             'limits' => array_map(static fn (LimitOutcome $outcome): array => [
                 'id' => $outcome->limit->id,
                 'title' => $outcome->limit->title,
@@ -90,8 +96,10 @@ final readonly class AssessmentWriter
                 'source' => $outcome->limit->source,
                 'mark' => $outcome->limit->mark->value,
                 'crossed' => $outcome->crossed,
-                'words' => $outcome->limit->comparator->words($outcome->crossed),
+                'words' => $outcome->words(),
                 'robustness' => $outcome->robustness->value,
+                'causes' => $outcome->causes,
+                'statement' => $outcome->statement,
                 'tippingPoint' => $outcome->tippingPoint === null ? null : $sheet->enter($outcome->tippingPoint),
                 'tippingWords' => $outcome->tippingWords,
                 'confidence' => $outcome->confidence === null ? null : ['lower' => $sheet->enter($outcome->confidence->lower), 'upper' => $sheet->enter($outcome->confidence->upper), 'words' => $outcome->confidence->words],
@@ -140,6 +148,7 @@ final readonly class AssessmentWriter
             'advice' => $finding->advice,
             'evidence' => $finding->evidence,
             'channel' => $finding->channel,
+            'results' => $finding->results,
         ];
     }
 }

@@ -19,19 +19,19 @@ final readonly class AnswerCorrected implements AnswerRule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $told = [];
+        $by = [];
         foreach ($case->answers as $result) {
-            $channel = $result->channel ?? '';
-            if (isset($told[$channel])) {
-                continue;
-            }
             $figure = $result->answer($result->reported);
             // The ordinary sum is the indicated value for an offset, and the mean of both ends for a flow.
             $ordinary = $case->results->ordinary($result);
-            if ($figure !== null && $ordinary !== null && $figure->toFloat() !== $ordinary->toFloat()) {
-                $told[$channel] = true;
-                yield $setting->finding(\sprintf('%s reported %s: %s %s instead of %s %s.', $result->title, $result->reported->words(), $figure->shown(), $figure->unit->value, $ordinary->shown(), $ordinary->unit->value), [$case->run->id], channel: $result->channel);
+            if ($result->inherited === null && $figure !== null && $ordinary !== null && $figure->toFloat() !== $ordinary->toFloat()) {
+                $by['='.($result->channel ?? '')][] = [$result, $figure, $ordinary];
             }
+        }
+        foreach ($by as $of) {
+            [$result, $figure, $ordinary] = $of[0];
+            yield $setting->finding(\sprintf('%s reported %s: %s %s instead of %s %s.', $result->title, $result->reported->words(), $figure->shown(), $figure->unit->value, $ordinary->shown(), $ordinary->unit->value), [$case->run->id], channel: $result->channel)
+                ->ofResults(...array_map(static fn (array $one): string => $one[0]->key, $of));
         }
     }
 }

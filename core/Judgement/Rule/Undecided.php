@@ -9,7 +9,7 @@ use Footnote\Core\Judgement\Robustness;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
-/** The drift interval lies across a limit. */
+/** The values that a result could have lie on both sides of a limit, or too little stands under it for a statement. */
 final readonly class Undecided implements AnswerRule
 {
     public function id(): string
@@ -22,8 +22,7 @@ final readonly class Undecided implements AnswerRule
         foreach ($case->answers as $result) {
             foreach ($result->outcomes as $outcome) {
                 if ($outcome->robustness === Robustness::Undecided) {
-                    $limit = $outcome->limit->value->value;
-                    yield $setting->finding(\sprintf('%s: the drift interval %s to %s %s lies across %s, %s %s.', $result->title, $result->lowest()?->shownBeside($limit) ?? '', $result->highest()?->shownBeside($limit) ?? '', $result->reportedFigure()->unit->value, $outcome->limit->title, $outcome->limit->value->written, $outcome->limit->unit), [$case->run->id], channel: $result->channel);
+                    yield $setting->finding(\sprintf('%s against %s, %s %s: %s.', $result->title, $outcome->limit->title, $outcome->limit->value->written, $outcome->limit->unit, implode('; ', $outcome->causes)), [$case->run->id], channel: $result->channel)->ofResults($result->key);
                 }
             }
         }
