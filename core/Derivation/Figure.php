@@ -54,6 +54,12 @@ final readonly class Figure
         return $bound === null || $bound === $this->bound ? $this : new self($this->symbol, $this->meaning, $this->value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals, $this->floor, $bound);
     }
 
+    /** The same figure with another value. */
+    public function of(Exact|float $value): self
+    {
+        return new self($this->symbol, $this->meaning, $value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals, $this->floor, $this->bound);
+    }
+
     /** Its lower end as a figure: itself, where it is one number; without end where only "at most" is known. */
     public function low(): self
     {

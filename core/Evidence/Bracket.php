@@ -48,6 +48,15 @@ final readonly class Bracket
         return array_values(array_filter([$this->pre, ...$this->between, $this->post]));
     }
 
+    /** The same bracket as if a check in between had closed it: what came after it counts for nothing. */
+    public function closedBy(Check $check): self
+    {
+        $before = array_values(array_filter($this->between, static fn (Check $one): bool => $one->at < $check->at));
+        $runs = array_values(array_filter($this->runs, static fn (Run $run): bool => $run->start < $check->at));
+
+        return new self($this->run, $this->pre, $check, $before, $runs, $this->passedOver, $this->brokenBefore, null);
+    }
+
     /** Where the response of the pre-check sits in time: the first run's start. */
     public function start(): \DateTimeImmutable
     {

@@ -16,6 +16,8 @@ final readonly class Run
      * @param list<Span>              $pauses
      * @param list<Remark>            $remarks
      * @param list<Exclusion>         $exclusions
+     * @param list<Exclusion>         $leftIn         stretches that look like a check, and that a person said stay in
+     * @param RestOfDay|null          $rest           a person's word on the part of the working day that was not sampled
      * @param float|null              $clockOffset    unit − true, s; null where nobody noted it
      * @param float|null              $plannedMinutes how long it was meant to run
      * @param float|null              $shiftMinutes   the working day it stands for; null: as long as it ran
@@ -40,6 +42,8 @@ final readonly class Run
         public ?float $shiftMinutes = null,
         public ?float $timerMinutes = null,
         public ?string $shift = null,
+        public array $leftIn = [],
+        public ?RestOfDay $rest = null,
     ) {
         if ($stop !== null && $stop <= $start) {
             throw new \Footnote\Core\Quantity\SpanEndsBeforeItStarts('A run stops after it starts.');

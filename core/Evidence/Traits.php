@@ -18,6 +18,12 @@ final readonly class Traits
     {
     }
 
+    /** With one more value. */
+    public function with(string $name, Decimal $value): self
+    {
+        return new self([...$this->values, $name => $value]);
+    }
+
     public function text(string $name): ?string
     {
         $value = $this->values[$name] ?? null;

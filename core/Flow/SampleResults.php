@@ -17,6 +17,8 @@ use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\SampledDay;
+use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Response\FlowKnot;
 use Footnote\Core\Response\FlowLine;
@@ -63,6 +65,21 @@ final readonly class SampleResults implements FamilyResults
     public function drifts(): array
     {
         return $this->drifts;
+    }
+
+    public function alterations(): array
+    {
+        return [];
+    }
+
+    public function segment(): ?Segment
+    {
+        return null;
+    }
+
+    public function day(): ?SampledDay
+    {
+        return null;
     }
 
     public function driftsOf(Result $result): array

@@ -15,6 +15,8 @@ use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\SampledDay;
+use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Response\LinearKnot;
@@ -66,6 +68,21 @@ final readonly class ChannelResults implements FamilyResults
     public function drifts(): array
     {
         return array_column($this->drifts, 'span');
+    }
+
+    public function alterations(): array
+    {
+        return [];
+    }
+
+    public function segment(): ?Segment
+    {
+        return null;
+    }
+
+    public function day(): ?SampledDay
+    {
+        return null;
     }
 
     public function driftsOf(Result $result): array

@@ -14,6 +14,8 @@ use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\LogsByChannel;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\SampledDay;
+use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Log\ChannelSeries;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\ValueCounts;
@@ -39,6 +41,21 @@ final readonly class GasResults implements FamilyResults, LogsByChannel
     public function drifts(): array
     {
         return array_merge(...array_map(static fn (ChannelResults $one): array => $one->drifts(), array_values($this->channels)));
+    }
+
+    public function alterations(): array
+    {
+        return [];
+    }
+
+    public function segment(): ?Segment
+    {
+        return null;
+    }
+
+    public function day(): ?SampledDay
+    {
+        return null;
     }
 
     public function driftsOf(Result $result): array

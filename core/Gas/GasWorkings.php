@@ -129,7 +129,7 @@ final readonly class GasWorkings
             $ranges = LogRanges::less($whole, array_map($clock->touching(...), $leftOut));
             $counts = ValueCounts::of($log, $column, $ranges);
             $inLog = array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges));
-            $gapShare = $clock->missing($window, $counts->gaps);
+            $gapShare = $clock->missing($window, $leftOut, $counts->gaps);
             $lost = max(0.0, Span::secondsBetween($this->run->start, $clock->at(0)));
             $overs = $counts->overs;
             if ($counts->samples > 0) {

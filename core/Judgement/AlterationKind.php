@@ -17,6 +17,8 @@ enum AlterationKind: string
     case Offered = 'offered';
     /** A person said that it stays in. */
     case LeftIn = 'left in';
+    /** A person wanted it out, and it could not be taken out: a total has no stretches. */
+    case NotApplied = 'could not be applied';
     /** The unit or the person paused, as was stated with the run. */
     case Pause = 'pause';
     /** Nobody said, and something had to be assumed. */

@@ -49,7 +49,7 @@ final readonly class Assessor
             $channel = (string) $name;
             $bracket = (new BracketFinder($family->usability(), $channel, $family->parameter()))->find($run, $part);
             $worked[$channel] = $family->workOut($run, $bracket, $part, $policy, $yardsticks);
-            $cases[$channel] = new RunCase($run, $bracket, $part, $policy, $family, $worked[$channel], $worked[$channel]->results());
+            $cases[$channel] = new RunCase($run, $bracket, $part, $policy, $family, $worked[$channel], $worked[$channel]->results(), $yardsticks);
         }
         $own = $this->judged($run, $policy, $family instanceof Channelled ? $family->together($worked) : $worked[''], $cases);
         // What is put together of several channels takes the verdict of each into account, so it comes after them.

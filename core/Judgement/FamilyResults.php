@@ -29,6 +29,19 @@ interface FamilyResults
     public function driftsOf(Result $result): array;
 
     /**
+     * What was removed from what the run measured, filled in or assumed; or could not be.
+     *
+     * @return list<Alteration>
+     */
+    public function alterations(): array;
+
+    /** How much of a working day it sampled; null where nothing of it speaks of a day. */
+    public function day(): ?SampledDay;
+
+    /** The part of the run that stands by a person's declaration; null where all of it does. */
+    public function segment(): ?Segment;
+
+    /**
      * The key of the result that stands for the run, among those given; null where there is none.
      *
      * @param list<Result> $results

@@ -22,6 +22,7 @@ final readonly class RunCase
         public Family $family,
         public FamilyResults $results,
         public array $answers,
+        public Yardsticks $yardsticks = new Yardsticks([], []),
     ) {
     }
 

@@ -8,6 +8,23 @@ namespace Footnote\Core\Log;
 final readonly class LogRanges
 {
     /**
+     * Whether any interval of some ranges lies in another.
+     *
+     * @param list<array{int, int}> $ranges
+     * @param array{int, int}       $other
+     */
+    public static function meet(array $ranges, array $other): bool
+    {
+        foreach ($ranges as [$from, $to]) {
+            if ($from < $other[1] && $other[0] < $to) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
      * @param array{int, int}       $whole first and the one after the last
      * @param list<array{int, int}> $out   ranges left out, in any order
      *

@@ -6,7 +6,6 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
-use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\InterventionKind;
@@ -32,7 +31,7 @@ final readonly class AcousticHistory
 
     private static function whole(Timeline $timeline): self
     {
-        $usability = new AcousticUsability();
+        [$usability, $response] = [new AcousticUsability(), new AcousticResponse()];
         $points = [];
         $left = null;
         $leftAt = null;
@@ -46,8 +45,8 @@ final readonly class AcousticHistory
             if ($leftAt !== null && self::broken($timeline, $leftAt, $check->at)) {
                 $left = null;
             }
-            $found = self::offset($check, $check->content, $timeline, false);
-            $now = self::offset($check, $check->content, $timeline, true);
+            $found = $response->asFound($check, $timeline)?->offset->toFloat();
+            $now = $response->asLeft($check, $timeline)?->offset->toFloat();
             $points[] = new HistoryPoint(
                 $check->at,
                 $check->id,
@@ -113,30 +112,5 @@ final readonly class AcousticHistory
     private static function broken(Timeline $timeline, \DateTimeImmutable $from, \DateTimeImmutable $to): bool
     {
         return array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->at > $from && $event->at <= $to && $event->kind !== InterventionKind::Rezeroed) !== [];
-    }
-
-    private static function offset(Check $check, AcousticCheck $content, Timeline $timeline, bool $left): ?float
-    {
-        $readings = $left && $content->wasAdjusted() ? $content->asLeft : $content->asFound;
-        if ($readings === []) {
-            if ($left) {
-                return $content->wasAdjusted() ? 0.0 : null;
-            }
-
-            return $content->factorBefore !== null && $content->factorAfter !== null
-                ? $content->factorBefore->value->toFloat() - $content->factorAfter->value->toFloat() : null;
-        }
-        $sum = 0.0;
-        foreach ($readings as $reading) {
-            $sum += (float) $reading->value->written;
-        }
-        $certified = $content->tone()->certifiedBy($timeline->referenceOf($check)?->certificateAt($check->at));
-        $expected = (float) ($certified->certified->written ?? $content->nominal->written);
-        $hertz = $content->frequency ?? $certified?->frequency;
-        if ($content->weighting !== null && $hertz !== null) {
-            $expected += $content->weighting->at($hertz->value->toFloat());
-        }
-
-        return $sum / \count($readings) - $expected - (float) ($content->microphoneCorrection->written ?? '0') - (float) ($content->pressureCorrection->written ?? '0');
     }
 }

@@ -8,10 +8,12 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Reading;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\KnotsAlong;
 use Footnote\Core\Response\OffsetKnot;
@@ -20,6 +22,9 @@ use Footnote\Core\Response\OffsetLine;
 /** What acoustic checks say of a unit: its offset as found and as left, in dB, positive where it reads high. */
 final readonly class AcousticResponse
 {
+    public const ADDED = 'added';
+    public const SENSITIVITY = 'sensitivity';
+
     /**
      * N-1. Without a certificate the nominal level is taken, and says so.
      *
@@ -68,12 +73,38 @@ final readonly class AcousticResponse
         \assert($content->factorBefore !== null && $content->factorAfter !== null);
         $before = Figure::read('F_before', 'stored factor before', $content->factorBefore->value, Unit::Decibel, $this->origin($check, 'read off the unit'), 2);
         $after = Figure::read('F_after', 'stored factor after', $content->factorAfter->value, Unit::Decibel, $this->origin($check, 'read off the unit'), 2);
-        $offset = Figure::derived('ε', 'offset as found, from the factor', $content->factorBefore->value->minus($content->factorAfter->value), Unit::Decibel, NoiseEquation::Deviation, [$before, $after], 2);
+        $left = $content->asLeft !== [] ? $this->deviation($check, $content, $content->asLeft, 'as left', $timeline) : $this->assumed($check, $content, $timeline);
+        $moved = $content->factorBefore->value->minus($content->factorAfter->value);
+        $value = Real::plus($left->value, self::factorIs($timeline->instrument) === self::SENSITIVITY ? $moved->negated() : $moved);
 
-        return $this->knot($check, $offset, false);
+        return $this->knot($check, Figure::derived('ε', 'offset as found, from the factor', $value, Unit::Decibel, NoiseEquation::Deviation, [$left, $before, $after], 2), false);
     }
 
-    /** The offset it was left with: as found where nothing was adjusted, nominal where nobody read it again. */
+    /** What the stored factor of a unit is: added to the reading, or a sensitivity, which counts the other way; null where nobody said. */
+    public static function factorIs(Instrument $unit): ?string
+    {
+        return $unit->traits->text('factorIs');
+    }
+
+    /** Whether the offset as found hangs on what the stored factor is, and nobody said. */
+    public static function hangsOnFactor(Check $check, Instrument $unit): bool
+    {
+        $content = $check->content;
+
+        return $content instanceof AcousticCheck && $content->asFound === [] && $content->hasFactors() && $content->wasAdjusted() && self::factorIs($unit) === null;
+    }
+
+    /** Adjusted and not read again: the level that the unit was set to expect is assumed, the nominal one where nobody wrote that. */
+    private function assumed(Check $check, AcousticCheck $content, Timeline $timeline): Figure
+    {
+        $expected = $this->expected($check, $content, $timeline->referenceOf($check));
+        $set = $content->entered ?? $content->nominal;
+        $shown = Figure::read('L_set', $content->entered === null ? 'nominal level, which the unit is taken to expect' : 'level that the unit was set to expect', $set->value, Unit::Decibel, new Origin('assumption', $check->id, 'adjusted and not read again: it is taken to show what it was set to expect'), max(1, $set->decimals()));
+
+        return Figure::derived('ε', 'offset as left, not read', Real::minus($set->value, $expected->value), Unit::Decibel, NoiseEquation::Deviation, [$shown, $expected], 2);
+    }
+
+    /** The offset it was left with: as found where nothing was adjusted, what it was set to expect where nobody read it again. */
     public function asLeft(Check $check, Timeline $timeline): ?OffsetKnot
     {
         $content = $check->content;
@@ -88,9 +119,8 @@ final readonly class AcousticResponse
 
             return $found === null ? null : $this->knot($check, $found->offset, true);
         }
-        $assumed = Figure::read('ε', 'offset as left, not read', Exact::zero(), Unit::Decibel, new Origin('assumption', $check->id, 'adjusted and not read again: nominal is assumed'), 2);
 
-        return new OffsetKnot($check->at, $assumed, $check->id, true, true);
+        return new OffsetKnot($check->at, $this->assumed($check, $content, $timeline), $check->id, true, true);
     }
 
     /** The offset along a bracket; null where no check shows one. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
-use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogColumnKind;
@@ -32,19 +32,19 @@ final readonly class LogSurvey
     ) {
     }
 
-    /** @param list<float> $calibratorLevels levels of the calibrators that the unit meets, dB */
-    public static function of(SeriesLog $log, Run $run, Instrument $instrument, array $calibratorLevels, Policy $policy): self
+    /** @param list<ToneLevel> $toneLevels levels at which tones of the calibrators that the unit has met would stand */
+    public static function of(SeriesLog $log, Run $run, Timeline $timeline, array $toneLevels, Policy $policy): self
     {
         $clock = new LogClock($log, $run);
         $level = self::column($log, ...LogColumnKind::LEVELS);
         $peak = self::column($log, LogColumnKind::Peak);
         $overload = self::column($log, LogColumnKind::Overload);
 
-        $tones = self::toneFinder($log->step(), $calibratorLevels, $policy);
+        $tones = new ToneSearch($log, $run, $timeline, $toneLevels, $policy);
         $flats = self::flatFinder($log->step(), $policy);
         $knockLimit = self::thousandths($policy, 'noise.knock', 'peak');
         $knockExcess = self::thousandths($policy, 'noise.knock', 'excess');
-        $range = $instrument->traits->decimal('rangeHigh');
+        $range = $timeline->instrument->traits->decimal('rangeHigh');
         $high = $range === null ? null : (int) round(1000 * $range->value->toFloat());
 
         $knocks = [];
@@ -54,7 +54,7 @@ final readonly class LogSurvey
         $peaks = self::pieces($log, $peak);
         $marks = self::pieces($log, $overload);
         foreach (self::pieces($log, $level) as $chunk) {
-            $tones?->feed($chunk);
+            $tones->feed($chunk);
             $flats?->feed($chunk);
             if ($high !== null && max($chunk) >= $high) {
                 foreach ($chunk as $i => $value) {
@@ -86,11 +86,10 @@ final readonly class LogSurvey
             $marks->next();
             $begin += \count($chunk);
         }
-        $toneRanges = $tones?->stretches() ?? [];
-        $means = self::means($log, $level, $toneRanges);
+        $toneRanges = $tones->stretches();
 
         return new self(
-            array_map(static fn (array $range, float $mean): Tone => new Tone($clock->span(...$range), $mean), $toneRanges, $means),
+            $level === null ? [] : $tones->tones($level, $clock),
             array_values(array_map(
                 static fn (array $range): Span => $clock->span(...$range),
                 array_filter($flats?->stretches() ?? [], static fn (array $flat): bool => !self::isTone($flat, $toneRanges)),
@@ -129,19 +128,6 @@ final readonly class LogSurvey
         }
     }
 
-    /** @param list<float> $levels */
-    private static function toneFinder(float $step, array $levels, Policy $policy): ?SteadyStretches
-    {
-        $near = self::thousandths($policy, 'noise.tone', 'near');
-        $spread = self::thousandths($policy, 'noise.tone', 'spread');
-        $seconds = $policy->limit('noise.tone', 'seconds')?->toFloat();
-        if ($near === null || $spread === null || $seconds === null || $levels === []) {
-            return null;
-        }
-
-        return new SteadyStretches(max(3, (int) ceil($seconds / $step)), $spread, false, array_map(static fn (float $level): int => (int) round(1000 * $level), $levels), $near);
-    }
-
     private static function flatFinder(float $step, Policy $policy): ?SteadyStretches
     {
         $spread = self::thousandths($policy, 'noise.flat-stretch', 'spread');
@@ -170,30 +156,6 @@ final readonly class LogSurvey
         }
 
         return false;
-    }
-
-    /**
-     * @param list<array{int, int}> $ranges
-     *
-     * @return list<float>
-     */
-    private static function means(SeriesLog $log, ?int $column, array $ranges): array
-    {
-        if ($ranges === [] || $column === null) {
-            return [];
-        }
-        $sums = array_fill(0, \count($ranges), 0);
-        $begin = 0;
-        foreach ($log->chunks($column) as $chunk) {
-            foreach ($ranges as $r => [$from, $to]) {
-                for ($i = max($from, $begin), $end = min($to, $begin + \count($chunk)); $i < $end; ++$i) {
-                    $sums[$r] += $chunk[$i - $begin];
-                }
-            }
-            $begin += \count($chunk);
-        }
-
-        return array_map(static fn (int $sum, array $range): float => $sum / 1000 / ($range[1] - $range[0]), $sums, $ranges);
     }
 
     /**

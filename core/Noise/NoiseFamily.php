@@ -55,6 +55,8 @@ final readonly class NoiseFamily implements Family
 
     public function workOut(Run $run, Bracket $bracket, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): FamilyResults
     {
-        return (new NoiseWorkings($run, $bracket, $timeline, $policy, $yardsticks))->results();
+        $delay = $run->content instanceof NoiseRecord ? $run->content->written?->decimal('setDelay') : null;
+
+        return (new NoiseWorkings($run, $bracket, $timeline, $policy, $yardsticks, true, $delay?->value->toFloat() ?? 0.0))->results();
     }
 }

@@ -35,8 +35,11 @@ final readonly class NoiseFormat implements ContentFormat
             Entry::text('class', 'Class'),
             Entry::decimal('rangeLow', 'Range from', self::LEAST, self::MOST, Unit::Decibel),
             Entry::decimal('rangeHigh', 'Range to', self::LEAST, self::MOST, Unit::Decibel),
+            Entry::decimal('peakRange', 'Peaks to', self::LEAST, self::MOST, Unit::Decibel, help: 'Empty: as its range'),
             Entry::decimal('resolution', 'Resolution', '0', '10', Unit::Decibel),
             Entry::flag('selfAdjusting', 'It adjusts itself when it hears the calibrator'),
+            Entry::choice('factorIs', 'Its stored factor is', [AcousticResponse::ADDED => 'added to the reading', AcousticResponse::SENSITIVITY => 'a sensitivity, dB re 1 V/Pa']),
+            Entry::flag('notAdjustable', 'It cannot be adjusted'),
         ];
     }
 
@@ -96,7 +99,7 @@ final readonly class NoiseFormat implements ContentFormat
 
     public function run(?Instrument $unit = null): array
     {
-        return SetUp::stated(['bands', 'bandWeighting', 'statistic', 'compensation', 'delay', 'integration'], true);
+        return SetUp::stated(['bands', 'bandWeighting', 'statistic', 'compensation', 'integration'], true);
     }
 
     public function shipped(): array

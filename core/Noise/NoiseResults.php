@@ -8,10 +8,13 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Alteration;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\SampledDay;
+use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Noise\Meter\MeterFindings;
 use Footnote\Core\Noise\Meter\MeterWorkings;
 use Footnote\Core\Noise\Meter\OctaveBand;
@@ -25,14 +28,15 @@ final readonly class NoiseResults implements FamilyResults
     /**
      * @param list<Result>                         $results
      * @param list<Figure>                         $drifts
-     * @param list<string>                         $doubts             why the log's columns do not quite fit
+     * @param list<Doubt>                          $doubts             why the log's columns do not quite fit
      * @param float|null                           $gapShare           share of the run's intervals without a level, 0 to 1; null without a log
      * @param Figure|null                          $largestEverDrift   the most this unit has ever drifted
      * @param Figure|null                          $cumulativeAdjustment since its last laboratory certificate
-     * @param array{Check, Span}|null              $representative     the check and segment that a person declared representative
+     * @param Segment|null                         $segment            that a person declared representative
      * @param list<Span>                           $leftOut            what was left out of the exposure
      * @param float                                $seconds            what the sums rest on, s
      * @param MeterFindings|null                   $meter              of a sound level meter
+     * @param list<Alteration>                     $alterations        what was removed, or could be
      */
     public function __construct(
         private array $results,
@@ -43,11 +47,13 @@ final readonly class NoiseResults implements FamilyResults
         public ?float $gapShare,
         public ?Figure $largestEverDrift,
         public ?Figure $cumulativeAdjustment,
-        public ?array $representative,
+        private ?Segment $segment,
         public array $leftOut,
         public float $seconds,
         public Timeline $timeline,
         public ?MeterFindings $meter = null,
+        private array $alterations = [],
+        public ?LeftOff $left = null,
     ) {
     }
 
@@ -58,12 +64,27 @@ final readonly class NoiseResults implements FamilyResults
 
     public function withMeter(MeterFindings $meter): self
     {
-        return new self([...$this->results, ...$meter->results], $this->drifts, $this->line, $this->survey, $this->doubts, $meter->spectrum->gapShare ?? ($this->results === [] ? null : $this->gapShare), $this->largestEverDrift, $this->cumulativeAdjustment, $this->representative, $this->leftOut, $this->seconds, $this->timeline, $meter);
+        return new self([...$this->results, ...$meter->results], $this->drifts, $this->line, $this->survey, $this->doubts, $meter->spectrum->gapShare ?? ($this->results === [] ? null : $this->gapShare), $this->largestEverDrift, $this->cumulativeAdjustment, $this->segment, $this->leftOut, $this->seconds, $this->timeline, $meter, $this->alterations, $this->left);
     }
 
     public function drifts(): array
     {
         return $this->drifts;
+    }
+
+    public function alterations(): array
+    {
+        return $this->alterations;
+    }
+
+    public function segment(): ?Segment
+    {
+        return $this->segment;
+    }
+
+    public function day(): ?SampledDay
+    {
+        return $this->meter !== null ? null : SampledDay::of($this->seconds, $this->results, ['lex8h', 'dose', 'twa']);
     }
 
     public function driftsOf(Result $result): array
@@ -143,7 +164,7 @@ final readonly class NoiseResults implements FamilyResults
                 'assumed' => $knot->assumed,
                 'figure' => $sheet->enter($knot->offset),
             ], $this->line->knots ?? []),
-            'tones' => array_map(static fn (Tone $tone): array => [...$tone->span->ends(), 'mean' => round($tone->mean, 2)], $this->survey->tones),
+            'tones' => array_map(static fn (Tone $tone): array => [...$tone->span->ends(), 'mean' => round($tone->mean, 2), 'kind' => $tone->kind->value], $this->survey->tones),
             'flatStretches' => array_map(static fn (Span $span): array => $span->ends(), $this->survey->flats),
             'overloads' => array_map(static fn (Span $span): array => $span->ends(), $this->survey->overloads),
             'knocks' => array_map(static fn (Knock $knock): array => ['at' => $knock->at->format(\DATE_ATOM), 'peak' => $knock->peak, 'level' => $knock->level], $this->survey->knocks),

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Judgement\Rule\RemovedByRule;
+
 /** The rules for every unit with a microphone, worn or held. */
 final class NoiseRules
 {
@@ -12,13 +14,16 @@ final class NoiseRules
     {
         return [
             new Rule\Drift(),
-            new Rule\RepresentativeSegment(),
             new Rule\AsFoundLarge(),
+            new Rule\LeftOffLevel('noise.left-off', 'noise.left-off-large'),
+            new Rule\LeftOffLevel('noise.left-off-large', null),
+            new Rule\LevelDoubtful(),
+            new Rule\DoseCriterionOther(),
             new Rule\CumulativeAdjustment(),
             new Rule\EnteredLevel(),
             new Rule\AdapterSize(),
             new Rule\Resolution(),
-            new Rule\ToneInside(),
+            new RemovedByRule('noise.tone'),
             new Rule\Overload(),
             new Rule\FlatStretch(),
             new Rule\KnockSeen(),

@@ -4,52 +4,66 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Exclusion;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Alteration;
+use Footnote\Core\Judgement\AlterationKind;
+use Footnote\Core\Judgement\Altered;
+use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Judgement\LogAlterations;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogColumn;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
 
-/** Works out a noise run: sums, four answers, drift interval and limits. */
+/** Works out a noise run: sums, four answers, what was removed, drift interval and limits. */
 final readonly class NoiseWorkings
 {
+    private const CROSSING = 'since a dose total with a threshold cannot be shifted by a factor,';
+    /** Beginnings of the keys of what is made of a dose. */
+    private const OF_DOSE = ['dose', 'twa', 'lavg', 'projected'];
+
     private AcousticResponse $response;
-
     public OffsetAnswers $answers;
-
     private ?OffsetLine $line;
-
-    /** @var array<string, list<OffsetKnot>> what further tones showed, by the words of each */
+    /** @var array<array-key, list<OffsetKnot>> what further tones showed, by the words of each */
     private array $further;
-
+    private Bracket $bracket;
+    private ?Segment $segment;
     /** The part of the run that stands, without the delay that it began with. */
     public Span $window;
-
+    /** @var list<Span> in which it ran, within the window */
+    public array $stretches;
     /** @var list<DoseCriterion> */
     private array $criteria;
-
     private ?Figure $largestEver;
+    private LeftOff $left;
 
     /**
-     * @param bool  $daily whether the run stands for a working day: doses and daily exposure
-     * @param float $delay seconds after the start in which nothing counts
+     * @param Bracket $whole as it was found; a declared segment closes it earlier
+     * @param bool    $daily whether the run stands for a working day: doses and daily exposure
+     * @param float   $delay seconds after the start in which nothing counts
      */
     public function __construct(
         private Run $run,
-        private Bracket $bracket,
+        Bracket $whole,
         private Timeline $timeline,
         private Policy $policy,
         private Yardsticks $yardsticks,
@@ -57,12 +71,16 @@ final readonly class NoiseWorkings
         private float $delay = 0.0,
     ) {
         $this->response = new AcousticResponse();
+        $this->segment = Segment::of($run, $whole, $run->content instanceof NoiseRecord && $run->content->log !== null, $this->fails(...));
+        $this->bracket = $this->segment->bracket ?? $whole;
         $this->window = $this->window();
-        $this->line = $this->cutLine($this->response->line($bracket, $timeline));
+        $this->stretches = array_values(array_filter(array_map(fn (Span $span): ?Span => $span->within($this->window), $run->runningSpans())));
+        $this->line = $this->response->line($this->bracket, $timeline);
         $this->criteria = !$daily ? [] : array_values(array_filter($yardsticks->criteria, static fn ($criterion): bool => $criterion instanceof DoseCriterion));
-        $this->largestEver = AcousticHistory::of($timeline, $bracket->post->at ?? $run->stop ?? $run->start)->largestDrift();
-        $this->further = $this->response->further($bracket, $timeline);
-        $this->answers = new OffsetAnswers($policy->reportedAnswer('offset'), $this->line, array_merge(...array_values($this->further)), $bracket, $this->window, $this->largestEver);
+        $this->largestEver = AcousticHistory::of($timeline, $this->bracket->post->at ?? $run->stop ?? $run->start)->largestDrift();
+        $this->further = $this->response->further($this->bracket, $timeline);
+        $this->left = LeftOff::of($this->bracket, $timeline, $this->line);
+        $this->answers = new OffsetAnswers($this->reported(), $this->line, array_merge(...array_values($this->further)), $this->bracket, $this->window, $this->stretches, $this->largestEver, $this->doubts());
     }
 
     public function results(): NoiseResults
@@ -70,131 +88,163 @@ final readonly class NoiseWorkings
         $content = $this->run->content;
         $log = $content instanceof NoiseRecord ? $content->log : null;
         $totals = $content instanceof NoiseRecord ? $content->totals : null;
-
         $survey = LogSurvey::none();
-        $results = [];
-        $doubts = [];
-        $gaps = null;
-        $leftOut = [];
-        $seconds = $this->run->runningSeconds();
+        [$results, $doubts, $gaps, $alterations, $leftOut] = [[], [], null, [], []];
+        $seconds = $this->seconds();
         if ($this->run->stop !== null && $log !== null) {
-            $survey = LogSurvey::of($log, $this->run, $this->timeline->instrument, $this->calibratorLevels(), $this->policy);
-            [$results, $doubts, $gaps, $leftOut, $seconds] = $this->fromLog($log, $content->logName, $survey);
+            $survey = LogSurvey::of($log, $this->run, $this->timeline, ToneLevels::of($this->timeline, $this->line), $this->policy);
+            $alterations = $this->alterations($survey);
+            $leftOut = self::taken($alterations);
+            $sums = $this->fromLog($log, $content->logName, $survey, $leftOut);
+            [$doubts, $gaps, $seconds] = [$sums->doubts, $sums->gapShare, $sums->seconds];
+            $results = $this->altered($sums->results, $alterations, fn (array $out): array => $this->fromLog($log, $content->logName, $survey, $out)->results);
         } elseif ($this->run->stop !== null && $totals !== null) {
             $results = $this->fromTotals($totals);
+            $alterations = array_map(static fn (Exclusion $out): Alteration => new Alteration(AlterationKind::NotApplied, LogAlterations::words($out->span), $out->reason, $out->by, $out->span), $this->run->exclusions);
         }
         $judged = array_map(fn (SolvableResult $worked): Result => $this->answers->judged($worked, $this->yardsticks->limits), $results);
 
         return new NoiseResults(
             $judged,
-            AcousticResponse::drifts($this->line, $this->representative() === null ? $this->further : []),
+            AcousticResponse::drifts($this->line, $this->further),
             $this->line,
             $survey,
             $doubts,
             $gaps,
             $this->largestEver,
             AcousticHistory::of($this->timeline, $this->run->stop ?? $this->run->start)->adjustmentSince($this->timeline->instrument->certifiedSince($this->run->start)),
-            $this->representative(),
+            $this->segment,
             $leftOut,
             $seconds,
             $this->timeline,
+            alterations: $alterations,
+            left: $this->left,
         );
     }
 
-    /** @return array{\Footnote\Core\Evidence\Check, Span}|null */
-    private function representative(): ?array
+    /** Whether the unit moved more along a bracket than the policy allows, at any of its tones. */
+    private function fails(Bracket $bracket): bool
     {
-        foreach ($this->bracket->between as $check) {
-            if ($this->run->declaration?->check === $check->id) {
-                return [$check, new Span($this->run->start, $check->at)];
+        $limit = $this->policy->limit('noise.drift', 'drift');
+        foreach ($limit === null ? [] : AcousticResponse::drifts($this->response->line($bracket, $this->timeline), $this->response->further($bracket, $this->timeline)) as $drift) {
+            if (!$limit->isKeptBy($drift->value instanceof Exact ? $drift->value->absolute() : abs($drift->value))) {
+                return true;
             }
         }
 
-        return null;
+        return false;
     }
 
     private function window(): Span
     {
-        [$from, $to] = [Span::shift($this->run->start, $this->delay), $this->run->stop ?? $this->run->start];
+        [$from, $to] = [Span::shift($this->run->start, $this->delay), $this->segment->span->to ?? $this->run->stop ?? $this->run->start];
 
-        return $this->representative()[1] ?? new Span($this->delay > 0.0 && $from < $to ? $from : $this->run->start, $to);
+        return new Span($this->delay > 0.0 && $from < $to ? $from : $this->run->start, $to);
     }
 
-    /** Without what lies behind the segment that a person declared representative. */
-    private function cutLine(?OffsetLine $line): ?OffsetLine
+    /** Seconds in which it measured, by the clock. */
+    private function seconds(): float
     {
-        $cut = $this->representative();
-        if ($cut === null || $line === null) {
-            return $line;
-        }
-        $knots = array_values(array_filter($line->knots, static fn (OffsetKnot $knot): bool => $knot->at < $cut[1]->to || ($knot->check === $cut[0]->id && !$knot->asLeft)));
-
-        return $knots === [] ? null : new OffsetLine($knots);
+        return (float) array_sum(array_map(static fn (Span $span): float => $span->seconds(), $this->stretches));
     }
 
-    /** @return list<float> */
-    private function calibratorLevels(): array
+    /** A unit that went out off the level is set right along the bracket, whatever the policy reports otherwise. */
+    private function reported(): Answer
     {
-        $levels = [];
-        foreach ($this->timeline->checks as $check) {
-            if ($check->content instanceof AcousticCheck) {
-                foreach ($check->content->tones() as $tone) {
-                    $levels[$tone->nominal->written] = $tone->nominal->value->toFloat();
-                }
+        $limit = $this->policy->limit(LeftOff::RULE, 'off');
+        $answer = $this->policy->reportedAnswer('offset');
+
+        return $limit === null || $answer !== Answer::Indicated || $this->left->beyond($limit) === [] ? $answer : (\count($this->line->knots ?? []) > 1 ? Answer::Between : Answer::Pre);
+    }
+
+    /** @return list<string> why no statement about a limit is robust, whatever its values */
+    private function doubts(): array
+    {
+        $hangs = array_filter($this->bracket->checks(), fn (Check $check): bool => AcousticResponse::hangsOnFactor($check, $this->timeline->instrument));
+
+        return $hangs === [] ? [] : ['what the stored factor of the unit is was not said: added to the reading, or a sensitivity, which counts the other way'];
+    }
+
+    /** @return list<Alteration> what is taken out of the log, or could be */
+    private function alterations(LogSurvey $survey): array
+    {
+        $looks = array_map(static fn (Tone $tone): Alteration => new Alteration($tone->kind, $tone->words(), $tone->why, 'noise.tone', $tone->span), $survey->tones);
+
+        return LogAlterations::of($this->run, $this->window, $looks);
+    }
+
+    /**
+     * @param list<Alteration> $alterations
+     *
+     * @return list<Span>
+     */
+    private static function taken(array $alterations): array
+    {
+        return array_values(array_filter(array_map(static fn (Alteration $one): ?Span => $one->kind->isTaken() ? $one->span : null, $alterations)));
+    }
+
+    /**
+     * Each result with what each alteration does to it.
+     *
+     * @param list<SolvableResult>                            $results
+     * @param list<Alteration>                                $alterations
+     * @param \Closure(list<Span>): list<SolvableResult>     $again   the results with these stretches left out
+     *
+     * @return list<SolvableResult>
+     */
+    private function altered(array $results, array $alterations, \Closure $again): array
+    {
+        foreach ($alterations as $alteration) {
+            $others = self::taken(array_values(array_filter($alterations, static fn (Alteration $one): bool => $one !== $alteration)));
+            $otherwise = [];
+            foreach ($again($alteration->kind->isTaken() || $alteration->span === null ? $others : [...$others, $alteration->span]) as $other) {
+                $otherwise['='.$other->result->key] = $other->result->reportedFigure();
             }
+            $results = array_map(static fn (SolvableResult $one): SolvableResult => $one->altered(new Altered($alteration, $otherwise['='.$one->result->key] ?? null)), $results);
         }
 
-        return array_values($levels);
+        return $results;
     }
 
-    /** @return array{list<SolvableResult>, list<string>, float, list<Span>, float} */
-    private function fromLog(SeriesLog $log, string $name, LogSurvey $survey): array
+    /** @param list<Span> $leftOut */
+    private function fromLog(SeriesLog $log, string $name, LogSurvey $survey, array $leftOut): LogSums
     {
         $clock = new LogClock($log, $this->run);
-        $leftOut = [
-            ...array_map(static fn (Tone $tone): Span => $tone->span, $survey->tones),
-            ...$this->run->pauses,
-            ...array_map(static fn ($exclusion): Span => $exclusion->span, $this->run->exclusions),
-        ];
-        $leftOut = array_values(array_filter($leftOut, fn (Span $span): bool => $span->overlaps($this->window)));
         $whole = $clock->within($this->window);
         $ranges = LogRanges::less($whole, array_map($clock->touching(...), $leftOut));
         $columns = $log->columns();
-        $results = [];
-        $doubts = [];
-        $gapShare = 1.0;
-        $seconds = 0.0;
-
+        [$results, $doubts, $gapShare, $seconds] = [[], [], 1.0, 0.0];
+        // What was driven beyond its range is at least what it shows.
+        $over = array_filter($survey->overloads, static fn (Span $span): bool => LogRanges::meet($ranges, $clock->touching($span))) !== [] ? Bound::AtLeast : null;
         $place = LogSurvey::column($log, ...LogColumnKind::SUMMED);
         if ($place !== null) {
             $column = $columns[$place];
             $histogram = LevelHistogram::of($log, $place, $ranges);
             $seconds = $histogram->samples * $log->step();
-            $gapShare = $clock->missing($this->window, $histogram->gaps);
+            $gapShare = $clock->missing($this->window, $leftOut, $histogram->gaps);
             $moves = $this->line !== null && !$this->line->isConstant();
             $moving = $moves ? MovingSums::of($log, $place, $ranges, $clock, $this->line, $this->withoutOwnThreshold($column)) : null;
             $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s levels every %s s', $name, number_format($histogram->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), rtrim(rtrim(number_format($log->step(), 3, '.', ''), '0'), '.')));
             $source = Figure::read('L_i', $column->kind->words(), $histogram->equivalentLevel(), Unit::DecibelA, $origin, 1);
             $duration = Figure::read('t', 'time that the sums rest on', $seconds / 3600, Unit::Hour, $origin, 3);
-
             $fitness = ColumnFitness::forEquivalentLevel($column);
             if ($fitness->usable && $histogram->samples > 0) {
-                $level = Figure::derived('L_Aeq', 'equivalent level', $histogram->equivalentLevel(), Unit::DecibelA, NoiseEquation::EquivalentLevel, [$source, $duration]);
+                $level = Figure::derived('L_Aeq', 'equivalent level', $histogram->equivalentLevel(), Unit::DecibelA, NoiseEquation::EquivalentLevel, [$source, $duration])->bounded($over);
                 $results[] = $this->answers->level('laeq', 'Equivalent level', $level, $moving?->equivalentLevel);
                 if ($this->daily) {
                     $results[] = $this->dailyExposure($level, $moving?->equivalentLevel, $seconds);
                 }
             }
             if ($fitness->doubt !== null) {
-                $doubts[] = $fitness->doubt;
+                $doubts[] = new Doubt($fitness->doubt, $fitness->usable ? ['laeq', 'lex8h'] : []);
             }
             foreach ($this->withoutOwnThreshold($column) as $criterion) {
                 $fitness = ColumnFitness::forDose($column, $log->step(), $this->criterion($criterion->id));
                 if ($fitness->doubt !== null) {
-                    $doubts[] = $fitness->doubt;
+                    $doubts[] = new Doubt($fitness->doubt, $fitness->usable ? array_map(static fn (string $kind): string => $kind.':'.$criterion->id, self::OF_DOSE) : []);
                 }
                 if ($fitness->usable && $histogram->samples > 0) {
-                    $dose = Figure::derived('D', 'dose, '.$criterion->name, $histogram->dose($criterion, $log->step()), Unit::Percent, NoiseEquation::Dose, [$source, $duration, ...$this->figures($this->criterion($criterion->id))]);
+                    $dose = Figure::derived('D', 'dose, '.$criterion->name, $histogram->dose($criterion, $log->step()), Unit::Percent, NoiseEquation::Dose, [$source, $duration, ...$this->figures($this->criterion($criterion->id))])->bounded($over);
                     $results = [...$results, ...$this->doseResults($criterion, $dose, $seconds / 3600, static fn (float $offset): float => $histogram->dose($criterion, $log->step(), $offset), $moving?->doses[$criterion->id] ?? null)];
                 }
             }
@@ -203,20 +253,30 @@ final readonly class NoiseWorkings
             $place = LogSurvey::column($log, $kind);
             $top = $place === null ? null : LevelHistogram::of($log, $place, $ranges)->highest();
             if ($place !== null && $top !== null) {
-                $level = Figure::read($symbol, lcfirst($title), Exact::of($top)->dividedBy(1000), $unit, new Origin('log', $this->run->id, $name.', highest of the run'));
+                $level = Figure::read($symbol, lcfirst($title), Exact::of($top)->dividedBy(1000), $unit, new Origin('log', $this->run->id, $name.', highest of the run'))->bounded($over);
                 $between = $this->line !== null && !$this->line->isConstant() ? MovingSums::highest($log, $place, $top, $ranges, $clock, $this->line) : null;
-                $results[] = $this->answers->level($key, $title, $level, $between);
+                $results[] = $this->answers->level($key, $title, $this->withinRange($level, $key), $between);
             }
         }
 
-        return [$results, array_values(array_unique($doubts)), $gapShare, $leftOut, $seconds];
+        return new LogSums($results, $doubts, $gapShare, $seconds);
+    }
+
+    /** A peak at the end of the unit's range, or beyond it, is at least what it shows. */
+    private function withinRange(Figure $level, string $key): Figure
+    {
+        $traits = $this->timeline->instrument->traits;
+        $range = $key === 'lcpeak' ? ($traits->decimal('peakRange') ?? $traits->decimal('rangeHigh')) : $traits->decimal('rangeHigh');
+
+        return $range !== null && Real::compare($level->value, $range->value) >= 0 ? $level->bounded(Bound::AtLeast) : $level;
     }
 
     /** @return list<SolvableResult> */
     private function fromTotals(NoiseTotals $totals): array
     {
         $results = [];
-        $seconds = $this->run->runningSeconds();
+        $seconds = $this->seconds();
+        $level = null;
         if ($totals->equivalentLevel !== null) {
             $level = $this->typed('L_Aeq', 'equivalent level', $totals->equivalentLevel, Unit::DecibelA);
             $between = $this->answers->betweenLevel($level->toFloat());
@@ -233,27 +293,64 @@ final readonly class NoiseWorkings
             $dose = Figure::read('D', 'dose, '.$criterion->name, $reading->value->value, Unit::Percent, $this->origin($reading->provenance->words()), max(1, $reading->value->decimals()));
             $indicated = $dose->toFloat();
             $between = $this->line === null || $this->line->isConstant() ? null
-                : $indicated * $this->line->meanFactor(log(2) / $criterion->q(), $this->window);
-            $results = [...$results, ...$this->doseResults($criterion, $dose, $seconds / 3600, static fn (float $offset): float => $indicated * $criterion->factor($offset), $between)];
+                : $indicated * $this->line->meanFactor(log(2) / $criterion->q(), $this->stretches);
+            $results = [...$results, ...$this->doseResults($criterion, $dose, $seconds / 3600, static fn (float $offset): float => $indicated * $criterion->factor($offset), $between, $this->shiftOfTotal($criterion, $indicated, $level?->toFloat(), $seconds / 3600))];
         }
         foreach ([['lcpeak', 'L_Cpeak', 'Highest C-weighted peak', $totals->peak, Unit::DecibelC], ['lasmax', 'L_ASmax', 'Highest slow level', $totals->slowMaximum, Unit::DecibelA]] as [$key, $symbol, $title, $reading, $unit]) {
             if ($reading !== null) {
-                $results[] = $this->answers->level($key, $title, $this->typed($symbol, lcfirst($title), $reading, $unit), null);
+                $results[] = $this->answers->ofUnknownMoment($key, $title, $this->withinRange($this->typed($symbol, lcfirst($title), $reading, $unit), $key));
             }
         }
 
         return $results;
     }
 
+    /**
+     * A dose known as a total with a threshold cannot be shifted by a factor: levels cross the threshold. Where the unit read
+     * low it is at least what was counted, shifted, and at most what the equivalent level gives without a threshold; where it
+     * read high it is at most what was counted, shifted.
+     *
+     * @param float|null $level L_Aeq as the unit showed it; null where it was not read
+     *
+     * @return (\Closure(float): array{float, float|null})|null lower and upper end, %, with a constant offset taken out; no upper end: null
+     */
+    private function shiftOfTotal(DoseCriterion $criterion, float $indicated, ?float $level, float $hours): ?\Closure
+    {
+        return $criterion->threshold === null ? null : static function (float $offset) use ($criterion, $indicated, $level, $hours): array {
+            $shifted = $indicated * $criterion->factor($offset);
+            if ($offset >= 0.0) {
+                return [$offset > 0.0 ? 0.0 : $shifted, $shifted];
+            }
+
+            return [$shifted, $level === null ? null : max($shifted, 100 * $hours / $criterion->allowedHours($level - $offset))];
+        };
+    }
+
     private function dailyExposure(Figure $level, ?float $betweenLevel, float $seconds): SolvableResult
     {
-        $hours = $this->run->shiftMinutes !== null ? $this->run->shiftMinutes / 60 : $seconds / 3600;
-        $duration = Figure::read('T_e', $this->run->shiftMinutes !== null ? 'working day that the run stands for' : 'time measured, taken as the working day', $hours, Unit::Hour, $this->origin($this->run->shiftMinutes !== null ? 'stated with the run' : 'no working day was stated'), 2);
-        $gain = $hours > 0 ? 10 * log10($hours / DoseCriterion::HOURS) : -\INF;
-        $daily = Figure::derived('L_EX,8h', 'daily noise exposure level', $level->toFloat() + $gain, Unit::DecibelA, NoiseEquation::DailyExposure, [$level, $duration]);
+        $stated = $this->run->shiftMinutes;
+        $sampled = $seconds / 3600;
+        $hours = $stated !== null ? $stated / 60 : $sampled;
+        $gain = static fn (float $hours): float => $hours > 0 ? 10 * log10($hours / DoseCriterion::HOURS) : -\INF;
+        $rest = $stated !== null && $hours > $sampled + 1 / 3600 && $this->run->rest?->asSampled === false;
+        $made = function (float $hours, string $meaning, string $note) use ($level, $gain): Figure {
+            $duration = Figure::read('T_e', $meaning, $hours, Unit::Hour, $this->origin($note), 2);
+
+            return Figure::derived('L_EX,8h', 'daily noise exposure level', $level->toFloat() + $gain($hours), Unit::DecibelA, NoiseEquation::DailyExposure, [$level, $duration])->bounded($level->bound);
+        };
+        $whole = $made($hours, $stated !== null ? 'working day that the run stands for' : 'time measured, taken as the working day', $stated !== null ? 'stated with the run' : 'no working day was stated');
+        $alone = $made($sampled, 'time measured, the rest of the day without exposure', 'start, stop, pauses and what was left out');
         $u2 = MeasurementUncertainty::CLASS_2;
         $uncertainty = Figure::derived('U', 'expanded uncertainty of the instrument only, one-sided 95 %', MeasurementUncertainty::COVERAGE * sqrt($u2 ** 2 + MeasurementUncertainty::POSITION ** 2), Unit::Decibel, NoiseEquation::Uncertainty, [MeasurementUncertainty::instrument($u2), MeasurementUncertainty::position()], 2);
-        $result = $this->answers->level('lex8h', 'Daily noise exposure level', $daily, $betweenLevel === null ? null : $betweenLevel + $gain);
+        [$daily, $te] = $rest ? [$alone, $sampled] : [$whole, $hours];
+        $result = $this->answers->level('lex8h', 'Daily noise exposure level', $daily, $betweenLevel === null ? null : $betweenLevel + $gain($te));
+        if ($stated === null) {
+            $result = $result->altered(new Altered(new Alteration(AlterationKind::Assumed, 'the working day', 'no working day was stated: the time measured is taken for it', 'noise'), null));
+        } elseif ($this->run->rest !== null) {
+            $result = $result->noting($this->run->rest->words());
+        } elseif (abs($hours - $sampled) > 1 / 3600) {
+            $result = $result->or($hours > $sampled ? 'with the unsampled part of the day as nothing' : 'over the time measured, which is longer than the working day stated', $alone);
+        }
 
         return $result->withUncertainty($uncertainty, 'The uncertainty is of the instrument only. How the work varies from day to day and person to person is not in it: that needs several days or samples.');
     }
@@ -261,20 +358,30 @@ final readonly class NoiseWorkings
     /**
      * Dose, TWA, L_avg and projected dose of one criterion.
      *
-     * @param \Closure(float): float $at dose with a constant offset taken out
+     * @param \Closure(float): float                              $at   dose with a constant offset taken out
+     * @param (\Closure(float): array{float, float|null})|null    $ends lower and upper end where it is only known between two
      *
      * @return list<SolvableResult>
      */
-    private function doseResults(DoseCriterion $criterion, Figure $dose, float $hours, \Closure $at, ?float $between): array
+    private function doseResults(DoseCriterion $criterion, Figure $dose, float $hours, \Closure $at, ?float $between, ?\Closure $ends = null): array
     {
-        $results = [$this->answers->of('dose:'.$criterion->id, 'Dose, '.$criterion->name, $dose, $at, $between)];
+        $worked = $this->answers->of('dose:'.$criterion->id, 'Dose, '.$criterion->name, $dose, $at, $between)->asDose($criterion->slope())->or(self::CROSSING, $ends === null ? null : $this->answers->within($dose, $ends));
+        $shift = ($this->run->shiftMinutes ?? 0.0) / 60;
+        $part = $hours > 0 && $shift > $hours + 1 / 3600 ? $shift / $hours : 1.0;
+        $scaled = static fn (Figure $one, float $by): Figure => Figure::derived($one->symbol, $one->meaning.', the rest of the day as sampled', $one->toFloat() * $by, $one->unit, NoiseEquation::ProjectedDose, [$one], $one->decimals)->bounded($one->bound);
+        if ($this->run->rest?->asSampled === true && $part > 1.0) {
+            $worked = $worked->noting($this->run->rest->words());
+        }
+        if ($part > 1.0 && $this->run->rest?->asSampled !== false) {
+            $worked = $worked->or('with the unsampled part of the day as sampled', $scaled($worked->result->reportedFigure(), $part));
+        }
+        $results = [$worked];
         $time = Figure::read('t', 'time that the dose rests on', $hours, Unit::Hour, $this->origin('start, stop, pauses and what was left out'), 3);
         $constants = $this->figures($this->criterion($criterion->id));
-        $results[] = $this->fromDose($criterion, $dose, $at, $between, 'twa', 'TWA, '.$criterion->name, 'TWA', Unit::DecibelA, NoiseEquation::TimeWeightedAverage, $constants, $criterion->timeWeightedAverage(...));
-        $results[] = $this->fromDose($criterion, $dose, $at, $between, 'lavg', 'Average level, '.$criterion->name, 'L_avg', Unit::DecibelA, NoiseEquation::AverageLevel, [$time, ...$constants], static fn (float $d): float => $criterion->averageLevel($d, $hours));
+        $results[] = $this->fromDose($criterion, $dose, $at, $between, 'twa', 'TWA, '.$criterion->name, 'TWA', Unit::DecibelA, NoiseEquation::TimeWeightedAverage, $constants, $criterion->timeWeightedAverage(...), $ends);
+        $results[] = $this->fromDose($criterion, $dose, $at, $between, 'lavg', 'Average level, '.$criterion->name, 'L_avg', Unit::DecibelA, NoiseEquation::AverageLevel, [$time, ...$constants], static fn (float $d): float => $criterion->averageLevel($d, $hours), $ends);
         if ($this->run->shiftMinutes !== null && $hours > 0) {
-            $shift = $this->run->shiftMinutes / 60;
-            $results[] = $this->fromDose($criterion, $dose, $at, $between, 'projected', 'Projected dose, '.$criterion->name, 'D_proj', Unit::Percent, NoiseEquation::ProjectedDose, [$time, Figure::read('T_shift', 'working day', $shift, Unit::Hour, $this->origin('stated with the run'), 2)], static fn (float $d): float => $d * $shift / $hours);
+            $results[] = $this->fromDose($criterion, $dose, $at, $between, 'projected', 'Projected dose, '.$criterion->name, 'D_proj', Unit::Percent, NoiseEquation::ProjectedDose, [$time, Figure::read('T_shift', 'working day', $shift, Unit::Hour, $this->origin('stated with the run'), 2)], static fn (float $d): float => $d * $shift / $hours, $ends)->asDose($criterion->slope());
         }
 
         return $results;
@@ -286,12 +393,14 @@ final readonly class NoiseWorkings
      * @param \Closure(float): float $at     dose with a constant offset taken out
      * @param list<Figure>           $inputs
      * @param \Closure(float): float $of     the quantity from a dose
+     * @param (\Closure(float): array{float, float|null})|null $ends of the dose
      */
-    private function fromDose(DoseCriterion $criterion, Figure $dose, \Closure $at, ?float $between, string $key, string $title, string $symbol, Unit $unit, NoiseEquation $equation, array $inputs, \Closure $of): SolvableResult
+    private function fromDose(DoseCriterion $criterion, Figure $dose, \Closure $at, ?float $between, string $key, string $title, string $symbol, Unit $unit, NoiseEquation $equation, array $inputs, \Closure $of, ?\Closure $ends = null): SolvableResult
     {
-        $indicated = Figure::derived($symbol, str_starts_with($title, 'TWA') ? $title : lcfirst($title), $of($dose->toFloat()), $unit, $equation, [$dose, ...$inputs]);
+        $indicated = Figure::derived($symbol, str_starts_with($title, 'TWA') ? $title : lcfirst($title), $of($dose->toFloat()), $unit, $equation, [$dose, ...$inputs])->bounded($dose->bound);
 
-        return $this->answers->of($key.':'.$criterion->id, $title, $indicated, static fn (float $offset): float => $of($at($offset)), $between === null ? null : $of($between));
+        return $this->answers->of($key.':'.$criterion->id, $title, $indicated, static fn (float $offset): float => $of($at($offset)), $between === null ? null : $of($between))
+            ->or(self::CROSSING, $ends === null ? null : $this->answers->within($indicated, static fn (float $offset): array => array_map(static fn (?float $dose): ?float => $dose === null ? null : $of($dose), $ends($offset))));
     }
 
     /**

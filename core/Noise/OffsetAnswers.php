@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Judgement\Answer;
@@ -28,7 +29,9 @@ final readonly class OffsetAnswers
      * @param OffsetLine|null  $line        of the tone that the unit is adjusted to; null where no check shows one
      * @param list<OffsetKnot> $further     what its other tones showed: they widen the drift interval
      * @param Span             $window      of the run that stands
+     * @param list<Span>       $stretches   of it in which the unit ran
      * @param Figure|null      $largestEver the most this unit has ever drifted
+     * @param list<string>     $causes      why no statement about a limit is robust, whatever its values
      */
     public function __construct(
         private Answer $reported,
@@ -36,21 +39,23 @@ final readonly class OffsetAnswers
         private array $further,
         private Bracket $bracket,
         private Span $window,
+        private array $stretches,
         private ?Figure $largestEver,
+        private array $causes = [],
     ) {
     }
 
     /** @param list<ExposureLimit> $limits */
     public function judged(SolvableResult $worked, array $limits): Result
     {
-        return (new LimitJudge())->judge($worked->result, $limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $worked), null, $this->bracket);
+        return (new LimitJudge())->judge($worked->result->doubting(...$this->causes), $limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $worked), null, $this->bracket);
     }
 
     /** A level that accrued evenly, with the offset that moved taken out, dB; null where it did not move. */
     public function betweenLevel(float $indicated): ?float
     {
         return $this->line === null || $this->line->isConstant() ? null
-            : $indicated + 10 * log10($this->line->meanFactor(log(10) / 10, $this->window));
+            : $indicated + 10 * log10($this->line->meanFactor(log(10) / 10, $this->stretches));
     }
 
     /**
@@ -64,6 +69,29 @@ final readonly class OffsetAnswers
         $value = $indicated->toFloat();
 
         return $this->of($key, $title, $indicated, static fn (float $offset): float => $value - $offset, $between, $exact instanceof Exact ? $exact->minus(...) : null);
+    }
+
+    /**
+     * A highest level whose moment is not known: along the bracket it lies between the offsets of its own stretch, and the
+     * higher end is the one that is told.
+     */
+    public function ofUnknownMoment(string $key, string $title, Figure $indicated): SolvableResult
+    {
+        $worked = $this->level($key, $title, $indicated, null);
+        $line = $this->line;
+        if ($line === null || \count($line->knots) < 2 || $line->isConstant()) {
+            return $worked;
+        }
+        $offsets = [$line->at($this->window->from), $line->before($this->window->to)];
+        foreach ($line->knots as $knot) {
+            if ($this->window->from <= $knot->at && $knot->at <= $this->window->to) {
+                $offsets[] = $knot->offset->toFloat();
+            }
+        }
+        $between = Figure::derived($indicated->symbol, $indicated->meaning.', at an unknown moment along the bracket', round($indicated->toFloat() - min($offsets), 9), $indicated->unit, NoiseEquation::OffsetTakenOut, [$indicated, ...array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $line->knots)], $indicated->decimals)
+            ->downTo(round($indicated->toFloat() - max($offsets), 9))->bounded($indicated->bound);
+
+        return $worked->between($between);
     }
 
     /**
@@ -92,6 +120,9 @@ final readonly class OffsetAnswers
             $answers = $answers->alsoBy($derive($knot, 'offset of another tone at '.$knot->check.' taken out'));
         }
 
+        if ($indicated->bound !== null) {
+            $answers = $answers->each(static fn (Figure $one): Figure => $one->bounded($one->floor === null ? $indicated->bound : null));
+        }
         if ($indicated->floor !== null) {
             // The lower end of an interval moves as its upper end does.
             $wide = $indicated->toFloat() - Real::toFloat($indicated->floor);
@@ -101,7 +132,28 @@ final readonly class OffsetAnswers
         return new SolvableResult(Result::of($key, $title, $this->reported, $answers), $at);
     }
 
-    /** A peak known as a total has no moment: the mean of the offsets at both ends is taken out. */
+    /**
+     * A figure between the ends that the offsets along the bracket leave it; null where no check shows an offset, or all
+     * leave it at one value.
+     *
+     * @param \Closure(float): array{float, float|null} $ends lower and upper end with a constant offset taken out; no upper end: null
+     */
+    public function within(Figure $figure, \Closure $ends): ?Figure
+    {
+        [$low, $high] = [\INF, -\INF];
+        foreach ($this->line->knots ?? [] as $knot) {
+            [$least, $most] = $ends($knot->offset->toFloat());
+            [$low, $high] = [min($low, $least), max($high, $most ?? \INF)];
+        }
+
+        return match (true) {
+            $low >= $high => null,
+            $high === \INF => $figure->of($low)->bounded(Bound::AtLeast),
+            default => $figure->of($high)->downTo($low),
+        };
+    }
+
+    /** Without a moment or an even accrual the mean of the offsets at both ends is taken out. */
     private static function halfway(OffsetLine $line): float
     {
         return array_sum(array_map(static fn (OffsetKnot $knot): float => $knot->offset->toFloat(), $line->knots)) / \count($line->knots);
@@ -138,6 +190,6 @@ final readonly class OffsetAnswers
         $seen = $this->line === null ? 'no check shows where it was' : 'its checks showed '.implode(' and ', array_unique(array_map(static fn (OffsetKnot $knot): string => $knot->offset->signed(), $this->line->knots))).' dB';
         $ever = $this->largestEver === null ? '' : \sprintf('; the most it ever drifted is %s dB', $this->largestEver->signed());
 
-        return [$figure, \sprintf('It turns if the unit read %s dB too %s; %s%s.', number_format(abs($offset), 2, '.', ''), $offset >= 0 ? 'high' : 'low', $seen, $ever)];
+        return [$figure, $offset === 0.0 ? \sprintf('It sits on the limit; %s%s.', $seen, $ever) : \sprintf('It turns if the unit read %s dB too %s; %s%s.', number_format(abs($offset), 2, '.', ''), $offset > 0 ? 'high' : 'low', $seen, $ever)];
     }
 }

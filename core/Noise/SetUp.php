@@ -6,6 +6,8 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Noise\Meter\BandStatistic;
 use Footnote\Core\Noise\Meter\FrequencyWeighting;
 use Footnote\Core\Procedure\Entry;
@@ -70,7 +72,8 @@ final class SetUp
         foreach (self::settings() as $setting) {
             if (!\in_array($setting->name, $left, true)) {
                 $entry = $setting->as(self::stating($setting->name), $setting->label.', as set');
-                $entries[] = $onlyWithTemplate ? $entry->onlyWith(self::NAME) : $entry;
+                // A delay changes what was sampled, template or not.
+                $entries[] = $onlyWithTemplate && $setting->name !== 'delay' ? $entry->onlyWith(self::NAME) : $entry;
             }
         }
 
@@ -102,12 +105,56 @@ final class SetUp
         return $differences;
     }
 
-    /** @return array{?Traits, ?Traits} the template of a run, and what the run states */
+    /**
+     * What the column of a log itself shows counts as stated, where the run states nothing else.
+     *
+     * @return array{?Traits, ?Traits} the template of a run, and what the run states
+     */
     public static function of(Run $run): array
     {
         $content = $run->content instanceof NoiseRecord ? $run->content : null;
+        $written = $content?->written;
+        $log = $content?->log;
+        if ($written === null || $log === null) {
+            return [$content?->setUp, $written];
+        }
+        $shown = ['interval' => Decimal::parse(rtrim(rtrim(number_format($log->step(), 3, '.', ''), '0'), '.'))];
+        foreach ($log->columns() as $column) {
+            if ($column->kind === LogColumnKind::Average && $column->exchangeRate !== null) {
+                $shown['exchangeRate'] = $column->exchangeRate;
+                $shown += $column->threshold === null ? [] : ['threshold' => $column->threshold];
+            }
+        }
+        foreach ($shown as $setting => $value) {
+            $written = $written->decimal(self::stating($setting)) === null ? $written->with(self::stating($setting), $value) : $written;
+        }
 
-        return [$content?->setUp, $content?->written];
+        return [$content->setUp, $written];
+    }
+
+    /**
+     * Where a unit was set otherwise than a dose criterion says: by what its run states, else by its template.
+     *
+     * @return list<string> each in words; none where nothing is known of it
+     */
+    public static function otherThanCriterion(Run $run, string $id, Yardsticks $yardsticks): array
+    {
+        [$template, $stated] = self::of($run);
+        foreach ($yardsticks->criteria as $criterion) {
+            if ($criterion instanceof DoseCriterion && $criterion->id === $id) {
+                $differs = [];
+                foreach (['exchangeRate' => $criterion->exchangeRate, 'threshold' => $criterion->threshold] as $setting => $wanted) {
+                    $was = $stated?->decimal(self::stating($setting)) ?? $template?->decimal($setting);
+                    if ($was !== null && ($wanted === null || $was->value->compareTo($wanted->value) !== 0)) {
+                        $differs[] = \sprintf('%s was %s dB, the criterion says %s', $setting === 'threshold' ? 'the threshold' : 'the exchange rate', $was->written, $wanted === null ? 'none' : $wanted->written.' dB');
+                    }
+                }
+
+                return $differs;
+            }
+        }
+
+        return [];
     }
 
     /** @return list<string> settings that the template names and the run does not state, in words */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Judgement\Altered;
 use Footnote\Core\Judgement\Result;
 
 /** A result together with how it depends on the offset that is taken out. */
@@ -24,5 +25,30 @@ final readonly class SolvableResult
     public function withUncertainty(Figure $uncertainty, string $note): self
     {
         return new self($this->result->withUncertainty($uncertainty, $note), $this->function);
+    }
+
+    public function altered(Altered $altered): self
+    {
+        return new self($this->result->altered($altered), $this->function);
+    }
+
+    public function noting(string $note): self
+    {
+        return new self($this->result->noting($note), $this->function);
+    }
+
+    public function or(string $words, ?Figure $figure): self
+    {
+        return new self($this->result->or($words, $figure), $this->function);
+    }
+
+    public function asDose(float $perDecade): self
+    {
+        return new self($this->result->asDose($perDecade), $this->function);
+    }
+
+    public function between(Figure $between): self
+    {
+        return new self($this->result->lyingBetween($between), $this->function);
     }
 }

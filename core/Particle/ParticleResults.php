@@ -15,6 +15,8 @@ use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\LogsByChannel;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\SampledDay;
+use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Log\ChannelSeries;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\SeriesLog;
@@ -56,6 +58,21 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
     public function drifts(): array
     {
         return $this->drifts;
+    }
+
+    public function alterations(): array
+    {
+        return [];
+    }
+
+    public function segment(): ?Segment
+    {
+        return null;
+    }
+
+    public function day(): ?SampledDay
+    {
+        return null;
     }
 
     public function driftsOf(Result $result): array

@@ -65,11 +65,11 @@ final readonly class ParticleWorkings
             $ranges = LogRanges::less($whole, array_map($clock->touching(...), $leftOut));
             $dust = $this->record->dust();
             if ($dust !== null) {
-                $gapShare = $clock->missing($window, ValueCounts::of($log, $dust, $ranges)->gaps);
+                $gapShare = $clock->missing($window, $leftOut, ValueCounts::of($log, $dust, $ranges)->gaps);
                 [$results, $factor] = $this->dust($log, $dust, $whole, $ranges, $clock);
             } elseif ($this->record->sizes() !== []) {
                 $counts = array_map(static fn (int $column): ValueCounts => ValueCounts::of($log, $column, $ranges), array_values($this->record->sizes()));
-                $gapShare = $clock->missing($window, $counts[0]->gaps);
+                $gapShare = $clock->missing($window, $leftOut, $counts[0]->gaps);
                 [$results, $loss, $beyond] = $this->counts($log, $counts, $ranges, $clock);
             }
         }

@@ -17,6 +17,7 @@ use Footnote\Core\Evidence\Recall;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Remark;
 use Footnote\Core\Evidence\RemarkKind;
+use Footnote\Core\Evidence\RestOfDay;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\SetAside;
@@ -142,6 +143,7 @@ final readonly class EvidenceReader
             throw new InvalidRecord($fields->at('stop'), 'must be after the start.');
         }
         $declaration = $fields->optionalObject('declaration');
+        $rest = $fields->optionalObject('restOfDay');
 
         return new Run(
             $fields->id('id'),
@@ -161,7 +163,18 @@ final readonly class EvidenceReader
             $fields->optionalNumber('shiftMinutes', 1, 1440),
             $fields->optionalNumber('timerMinutes', 0, 10080),
             $fields->optionalText('shift', 60),
+            array_map(fn (Fields $in): Exclusion => new Exclusion($this->span($in, $right), $in->text('reason'), $in->text('by')), $fields->objects('leftIn')),
+            $rest === null ? null : new RestOfDay(self::restIsAsSampled($rest), $rest->text('reason'), $rest->text('by')),
         );
+    }
+
+    private static function restIsAsSampled(Fields $rest): bool
+    {
+        return match ($rest->text('was')) {
+            'as sampled' => true,
+            'nothing' => false,
+            default => throw new InvalidRecord($rest->at('was'), 'must be "as sampled" or "nothing".'),
+        };
     }
 
     public function yardsticks(Fields $fields): Yardsticks

@@ -31,6 +31,20 @@ final readonly class OffsetLine
         return $this->knots[\count($this->knots) - 1]->offset->toFloat();
     }
 
+    /** Just before a moment, so that a step at it is not yet taken. */
+    public function before(\DateTimeImmutable $moment): float
+    {
+        $last = $this->knots[0]->offset->toFloat();
+        foreach ($this->pieces() as [$from, $to, $first, $end]) {
+            if ($moment <= $from) {
+                return $last;
+            }
+            $last = $moment >= $to ? $end : $first + ($end - $first) * Span::secondsBetween($from, $moment) / Span::secondsBetween($from, $to);
+        }
+
+        return $last;
+    }
+
     public function isConstant(): bool
     {
         $first = $this->knots[0]->offset->toFloat();
@@ -62,10 +76,23 @@ final readonly class OffsetLine
     }
 
     /**
-     * The mean of exp(−k·o(t)) over a span: what a quantity that accrues evenly is multiplied by when the offset is
+     * The mean of exp(−k·o(t)) over some stretches: what a quantity that accrues evenly is multiplied by when the offset is
      * taken out (N-10). On one line from o₁ to o₂ it is (e^(−k·o₁) − e^(−k·o₂)) / (k·(o₂ − o₁)).
+     *
+     * @param list<Span> $stretches
      */
-    public function meanFactor(float $k, Span $span): float
+    public function meanFactor(float $k, array $stretches): float
+    {
+        [$sum, $seconds] = [0.0, 0.0];
+        foreach ($stretches as $span) {
+            $sum += $this->meanWithin($k, $span) * $span->seconds();
+            $seconds += $span->seconds();
+        }
+
+        return $seconds > 0.0 ? $sum / $seconds : 1.0;
+    }
+
+    private function meanWithin(float $k, Span $span): float
     {
         $cuts = [$span->from];
         foreach ($this->knots as $knot) {

@@ -62,7 +62,8 @@ final class LogJudgementTest extends TestCase
         self::assertEqualsWithDelta(30.0, $family->survey->tones[0]->span->seconds(), 1.0);
         self::assertEqualsWithDelta(114.05, $family->survey->tones[0]->mean, 0.01);
         self::assertEqualsWithDelta($plain, Scene::result($assessment, 'laeq')->indicated?->toFloat(), 0.05);
-        self::assertSame(Verdict::Valid, array_values(array_filter($assessment->findings, static fn ($finding): bool => $finding->setting->rule === 'noise.tone'))[0]->verdict());
+        // No check is on record, and the two numbers lie far apart: a person says what it was.
+        self::assertSame(Verdict::Open, array_values(array_filter($assessment->findings, static fn ($finding): bool => $finding->setting->rule === 'noise.tone'))[0]->verdict());
     }
 
     /** s at 0.2 dB exactly is still a tone ("not more than"); nine seconds are none; neither is 1.1 dB beside the level. */
@@ -101,7 +102,7 @@ final class LogJudgementTest extends TestCase
             self::assertContains($rule, $rules);
         }
         self::assertNotContains('noise.gap', $rules);
-        self::assertSame('141.0', Scene::result($assessment, 'lcpeak')->indicated?->shown());
+        self::assertSame('≥141.0', Scene::result($assessment, 'lcpeak')->indicated?->shown());
         self::assertEqualsWithDelta(2 - 400 / 3600, $this->hours($assessment), 1e-9);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
+use Footnote\Core\Judgement\AlterationKind;
 use Footnote\Core\Judgement\Rule;
 
 /** The rules that hold for every family: bracket, reference, procedure, run, clock, robustness. */
@@ -31,11 +32,18 @@ final class SharedRules
             new OrderWrong(),
             new OverlappingRun(),
             new ShortRun(),
+            new DayUnsampled(),
             new RemarkMade('run.remark', Remarks::PLAIN),
             new RemarkMade('run.worn-wrongly', Remarks::WORN_WRONGLY),
             new ClockOffset('clock.offset', 'clock.doubtful'),
             new ClockOffset('clock.doubtful', null),
             new ClockNotNoted(),
+            new RepresentativeSegment(),
+            new AlterationMade('removed.recorded', [AlterationKind::Recorded]),
+            new AlterationMade('removed.by-person', [AlterationKind::Person]),
+            new AlterationMade('removed.offered', [AlterationKind::Offered]),
+            new AlterationMade('removed.left-in', [AlterationKind::LeftIn]),
+            new AlterationMade('removed.not-applied', [AlterationKind::NotApplied]),
             new AnswerCorrected(),
             new Undecided(),
         ];

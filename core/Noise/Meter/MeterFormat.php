@@ -10,6 +10,7 @@ use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Noise\AcousticResponse;
 use Footnote\Core\Noise\NoiseFormat;
 use Footnote\Core\Noise\NoiseRecordReader;
 use Footnote\Core\Noise\SetUp;
@@ -44,8 +45,11 @@ final readonly class MeterFormat implements ContentFormat
             Entry::text('compensation', 'Compensation for it', help: 'As the unit names the setting that takes the windscreen into account'),
             Entry::decimal('rangeLow', 'Range from', NoiseFormat::LEAST, NoiseFormat::MOST, Unit::Decibel),
             Entry::decimal('rangeHigh', 'Range to', NoiseFormat::LEAST, NoiseFormat::MOST, Unit::Decibel),
+            Entry::decimal('peakRange', 'Peaks to', NoiseFormat::LEAST, NoiseFormat::MOST, Unit::Decibel, help: 'Empty: as its range'),
             Entry::decimal('resolution', 'Resolution', '0', '10', Unit::Decibel),
             Entry::flag('selfAdjusting', 'It adjusts itself when it hears the calibrator'),
+            Entry::choice('factorIs', 'Its stored factor is', [AcousticResponse::ADDED => 'added to the reading', AcousticResponse::SENSITIVITY => 'a sensitivity, dB re 1 V/Pa']),
+            Entry::flag('notAdjustable', 'It cannot be adjusted'),
         ];
     }
 

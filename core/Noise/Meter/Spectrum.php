@@ -63,7 +63,7 @@ final readonly class Spectrum
             if ($place === null || $histogram === null || $top === null) {
                 continue;
             }
-            $gap = max($gap ?? 0.0, $clock->missing($window, $histogram->gaps));
+            $gap = max($gap ?? 0.0, $clock->missing($window, $leftOut, $histogram->gaps));
             $origin = new Origin('log', $run->id, \sprintf('%s, %d levels of %s', $logName, $histogram->samples, $band->words()));
             if ($meter->statistic() === BandStatistic::Maximum) {
                 $levels[$band->value] = Figure::read('L_'.$band->value, 'highest level of the '.$band->words().' band', Exact::of($top)->dividedBy(1000), Unit::Decibel, $origin);

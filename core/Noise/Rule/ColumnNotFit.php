@@ -7,6 +7,7 @@ namespace Footnote\Core\Noise\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Judgement\Severity;
 use Footnote\Core\Noise\NoiseResults;
 
 /** What the log holds does not quite fit what is made of it. */
@@ -20,7 +21,8 @@ final readonly class ColumnNotFit implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->results instanceof NoiseResults ? $case->results->doubts : [] as $doubt) {
-            yield $setting->finding(ucfirst($doubt).'.', [$case->run->id]);
+            // What is not made of the column is not the worse for it.
+            yield $setting->finding(ucfirst($doubt->words).'.', [$case->run->id], severity: $doubt->results === [] ? Severity::Note : null)->ofResults(...$doubt->results);
         }
     }
 }

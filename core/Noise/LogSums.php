@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+/** What the levels of a log come to, with some stretches left out. */
+final readonly class LogSums
+{
+    /**
+     * @param list<SolvableResult> $results
+     * @param list<Doubt>          $doubts   why columns do not quite fit
+     * @param float                $gapShare of the running time less what is left out, 0 to 1
+     * @param float                $seconds  that the sums rest on
+     */
+    public function __construct(public array $results, public array $doubts, public float $gapShare, public float $seconds)
+    {
+    }
+}

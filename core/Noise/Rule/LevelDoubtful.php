@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise\Rule;
+
+use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Noise\NoiseResults;
+
+/** A reading at a check fits another level of its calibrator than the one that was written down: which was on? */
+final readonly class LevelDoubtful implements Rule
+{
+    public function id(): string
+    {
+        return 'noise.level-doubtful';
+    }
+
+    public function judge(RunCase $case, RuleSetting $setting): iterable
+    {
+        foreach ($case->results instanceof NoiseResults ? ($case->results->left->otherLevel ?? []) : [] as $check => $words) {
+            yield $setting->finding(\sprintf('A reading at the check %s fits %s. Which level was the calibrator switched to?', $check, $words), [(string) $check], cure: new Cure('the level that was on, by a person\'s word: set the check aside where it was written down wrongly', 'any time'));
+        }
+    }
+}

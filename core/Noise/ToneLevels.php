@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Noise\Meter\FrequencyWeighting;
+use Footnote\Core\Response\OffsetKnot;
+use Footnote\Core\Response\OffsetLine;
+
+/** The levels at which the tones of every calibrator that a unit has met would stand in its log. */
+final class ToneLevels
+{
+    /** @return list<ToneLevel> */
+    public static function of(Timeline $timeline, ?OffsetLine $line): array
+    {
+        $offsets = array_map(static fn (OffsetKnot $knot): float => $knot->offset->toFloat(), $line->knots ?? []);
+        [$low, $high] = $offsets === [] ? [0.0, 0.0] : [min($offsets), max($offsets)];
+        $levels = [];
+        foreach ($timeline->checks as $check) {
+            $content = $check->content;
+            foreach ($content instanceof AcousticCheck ? self::tones($check, $content, $timeline->referenceOf($check)) : [] as [$words, $expected]) {
+                $levels[$words] ??= new ToneLevel((int) round(1000 * ($expected + $low)), (int) round(1000 * ($expected + $high)), $words, $check->reference ?? '');
+            }
+        }
+
+        return array_values($levels);
+    }
+
+    /**
+     * Every tone on the certificate of the calibrator; without one the tones that were read.
+     *
+     * @return list<array{string, float}> words, and the A-weighted level that it would show, dB
+     */
+    private static function tones(Check $check, AcousticCheck $content, ?Reference $reference): array
+    {
+        $corrections = ($content->microphoneCorrection?->value->toFloat() ?? 0.0) + ($content->pressureCorrection?->value->toFloat() ?? 0.0);
+        $certificate = $reference?->certificateAt($check->at);
+        $weighted = static fn (float $level, ?float $hertz): float => $level + $corrections + ($hertz === null || $hertz === 1000.0 ? 0.0 : FrequencyWeighting::A->at($hertz));
+        $tones = [];
+        foreach ($certificate->values ?? [] as $value) {
+            $hertz = $value->frequency?->value->toFloat();
+            $tones[] = [\sprintf('%s dB%s of %s', $value->nominal->written, $hertz === null ? '' : \sprintf(', %s Hz', $value->frequency->written ?? ''), $reference->id ?? ''), $weighted($value->certified->value->toFloat(), $hertz)];
+        }
+        foreach ($tones === [] ? $content->tones() : [] as $tone) {
+            $tones[] = [$tone->words().($reference === null ? '' : ' of '.$reference->id), $weighted($tone->nominal->value->toFloat(), $tone->frequency?->value->toFloat())];
+        }
+
+        return $tones;
+    }
+}
