@@ -26,7 +26,6 @@ use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
-use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
@@ -188,7 +187,7 @@ final readonly class FlowBench implements BenchGuide
     {
         $limit = $policy->limit($rule, $name);
 
-        return new LiveLine($label, $figure, $limit?->isKeptBy($figure->value instanceof Exact ? $figure->value->absolute() : abs($figure->value)), $limit?->words() ?? '', $label !== 'spread');
+        return new LiveLine($label, $figure, $limit?->isKeptBySize($figure->value), $limit?->words() ?? '', $label !== 'spread');
     }
 
     /** @return list<LiveLine> */

@@ -102,7 +102,7 @@ final readonly class SampleWorkings
         $change = $this->policy->rule('flow.change');
         if ($change !== null && $change->severity === Severity::Qualified) {
             foreach (FlowResponse::drifts($this->line) as $drift) {
-                if (!$change->limit('change')->isKeptBy($drift->value instanceof Exact ? $drift->value->absolute() : abs($drift->value))) {
+                if (!$change->limit('change')->isKeptBySize($drift->value)) {
                     return Answer::Cautious;
                 }
             }

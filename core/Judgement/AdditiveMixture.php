@@ -74,16 +74,21 @@ final readonly class AdditiveMixture
         }
         $ends = array_values(array_filter([$this->sum(static fn (Result $result): ?Figure => $result->lowest()), $this->sum(static fn (Result $result): ?Figure => $result->highest())], static fn (?Figure $figure): bool => $figure !== null));
         $inherited = array_reduce($this->standing, static fn (Verdict $worst, array $member): Verdict => $worst->worse($member[1]->inherited ?? Verdict::Valid), $this->void === [] ? Verdict::Valid : Verdict::Qualified);
-        $titles = static fn (array $members): string => implode(', ', array_map(static fn (array $member): string => $member[1]->title, $members));
         $notes = [
-            \sprintf('Made of %s.', $titles($this->standing)),
-            ...($this->void === [] ? [] : [\sprintf('Not known, since void: %s. The sum is at least that of the others.', $titles($this->void))]),
+            \sprintf('Made of %s.', self::titles($this->standing)),
+            ...($this->void === [] ? [] : [\sprintf('Not known, since void: %s. The sum is at least that of the others.', self::titles($this->void))]),
             ...($this->unmeasured === [] ? [] : [\sprintf('Not measured, and not in it: %s.', implode(', ', $this->unmeasured))]),
         ];
         $plain = array_reduce($this->standing, static fn (bool $all, array $member): bool => $all && $member[1]->plain, true);
 
         return (new Result('mixture:'.$this->name, 'Additive mixture, '.$this->name, $this->standing[0][1]->reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], $notes, null, null, false, $inherited, plain: $plain, also: $this->otherwise()))
             ->doubting(...array_merge(...array_map(static fn (array $member): array => $member[1]->causes, $this->standing)));
+    }
+
+    /** @param list<array{ExposureLimit, Result}> $members */
+    private static function titles(array $members): string
+    {
+        return implode(', ', array_map(static fn (array $member): string => $member[1]->title, $members));
     }
 
     /**

@@ -15,7 +15,7 @@ final readonly class Assessment
      * @param list<Result>  $results
      * @param list<Figure>  $drifts
      * @param list<Finding>          $findings the weightiest first
-     * @param array<string, Bracket> $brackets by channel, where the unit has several
+     * @param array<array-key, Bracket> $brackets by channel, where the unit has several
      */
     public function __construct(
         public Run $run,

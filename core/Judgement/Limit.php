@@ -24,6 +24,12 @@ final readonly class Limit
         return $this->comparator->holds($value instanceof Exact ? $value->compareTo($this->value->value) : $value <=> $this->toFloat());
     }
 
+    /** The same of its size, whatever its sign. */
+    public function isKeptBySize(Exact|float $value): bool
+    {
+        return $this->isKeptBy($value instanceof Exact ? $value->absolute() : abs($value));
+    }
+
     public function toFloat(): float
     {
         return $this->value->value->toFloat();

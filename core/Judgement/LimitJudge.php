@@ -68,7 +68,7 @@ final readonly class LimitJudge
             $causes === [] => Robustness::Robust,
             default => Robustness::Undecided,
         };
-        $beside = array_values(array_filter([self::reach($result, $limit), $confidence?->reach()]));
+        $beside = array_values(array_filter([self::reach($result, $limit), $confidence?->reach()], \is_string(...)));
         $statement = match ($robustness) {
             Robustness::Robust => \sprintf('%s: every value that it could have lies on that side', ucfirst($limit->comparator->words($crossed))),
             Robustness::Undecided => 'Undecided: '.implode('; ', $causes),

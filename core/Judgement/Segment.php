@@ -30,7 +30,10 @@ final readonly class Segment
     public static function of(Run $run, Bracket $bracket, bool $hasLog, \Closure $fails): ?self
     {
         $declaration = $run->declaration;
-        foreach ($declaration === null || !$hasLog ? [] : $bracket->between as $check) {
+        if ($declaration === null || !$hasLog) {
+            return null;
+        }
+        foreach ($bracket->between as $check) {
             if ($declaration->check === $check->id && $bracket->post !== null && $fails($bracket)) {
                 $cut = $bracket->closedBy($check);
 

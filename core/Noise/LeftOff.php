@@ -45,7 +45,7 @@ final readonly class LeftOff
     /** @return list<OffsetKnot> those left further off than a limit, the level doubted ones apart */
     public function beyond(Limit $limit): array
     {
-        return array_values(array_filter($this->knots, fn (OffsetKnot $knot): bool => !isset($this->otherLevel[$knot->check]) && !$limit->isKeptBy($knot->offset->value instanceof Exact ? $knot->offset->value->absolute() : abs($knot->offset->value))));
+        return array_values(array_filter($this->knots, fn (OffsetKnot $knot): bool => !isset($this->otherLevel[$knot->check]) && !$limit->isKeptBySize($knot->offset->value)));
     }
 
     /** Whether a reading of a check lies within 1 dB of another level of the calibrator than the one written down, and not of that one. */

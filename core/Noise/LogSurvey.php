@@ -40,7 +40,7 @@ final readonly class LogSurvey
         $peak = self::column($log, LogColumnKind::Peak);
         $overload = self::column($log, LogColumnKind::Overload);
 
-        $tones = new ToneSearch($log, $run, $timeline, $toneLevels, $policy);
+        $tones = new ToneSearch($log, $timeline, $toneLevels, $policy);
         $flats = self::flatFinder($log->step(), $policy);
         $knockLimit = self::thousandths($policy, 'noise.knock', 'peak');
         $knockExcess = self::thousandths($policy, 'noise.knock', 'excess');

@@ -126,13 +126,9 @@ final readonly class NoiseWorkings
     private function fails(Bracket $bracket): bool
     {
         $limit = $this->policy->limit('noise.drift', 'drift');
-        foreach ($limit === null ? [] : AcousticResponse::drifts($this->response->line($bracket, $this->timeline), $this->response->further($bracket, $this->timeline)) as $drift) {
-            if (!$limit->isKeptBy($drift->value instanceof Exact ? $drift->value->absolute() : abs($drift->value))) {
-                return true;
-            }
-        }
+        $drifts = $limit === null ? [] : AcousticResponse::drifts($this->response->line($bracket, $this->timeline), $this->response->further($bracket, $this->timeline));
 
-        return false;
+        return $limit !== null && array_filter($drifts, static fn (Figure $drift): bool => !$limit->isKeptBySize($drift->value)) !== [];
     }
 
     private function window(): Span
@@ -400,7 +396,7 @@ final readonly class NoiseWorkings
         $indicated = Figure::derived($symbol, str_starts_with($title, 'TWA') ? $title : lcfirst($title), $of($dose->toFloat()), $unit, $equation, [$dose, ...$inputs])->bounded($dose->bound);
 
         return $this->answers->of($key.':'.$criterion->id, $title, $indicated, static fn (float $offset): float => $of($at($offset)), $between === null ? null : $of($between))
-            ->or(self::CROSSING, $ends === null ? null : $this->answers->within($indicated, static fn (float $offset): array => array_map(static fn (?float $dose): ?float => $dose === null ? null : $of($dose), $ends($offset))));
+            ->or(self::CROSSING, $ends === null ? null : $this->answers->within($indicated, static fn (float $offset): array => [$of($ends($offset)[0]), $ends($offset)[1] === null ? null : $of($ends($offset)[1])]));
     }
 
     /**

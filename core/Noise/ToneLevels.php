@@ -43,7 +43,7 @@ final class ToneLevels
         $tones = [];
         foreach ($certificate->values ?? [] as $value) {
             $hertz = $value->frequency?->value->toFloat();
-            $tones[] = [\sprintf('%s dB%s of %s', $value->nominal->written, $hertz === null ? '' : \sprintf(', %s Hz', $value->frequency->written ?? ''), $reference->id ?? ''), $weighted($value->certified->value->toFloat(), $hertz)];
+            $tones[] = [\sprintf('%s dB%s of %s', $value->nominal->written, $value->frequency === null ? '' : \sprintf(', %s Hz', $value->frequency->written), $reference->id ?? ''), $weighted($value->certified->value->toFloat(), $hertz)];
         }
         foreach ($tones === [] ? $content->tones() : [] as $tone) {
             $tones[] = [$tone->words().($reference === null ? '' : ' of '.$reference->id), $weighted($tone->nominal->value->toFloat(), $tone->frequency?->value->toFloat())];

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise;
 
 use Footnote\Core\Evidence\Check;
-use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\AlterationKind;
 use Footnote\Core\Judgement\Policy;
@@ -29,7 +28,7 @@ final class ToneSearch
     private readonly int $wide;
 
     /** @param list<ToneLevel> $levels */
-    public function __construct(private readonly SeriesLog $log, private readonly Run $run, private readonly Timeline $timeline, private readonly array $levels, private readonly Policy $policy)
+    public function __construct(private readonly SeriesLog $log, private readonly Timeline $timeline, private readonly array $levels, private readonly Policy $policy)
     {
         $this->wide = (int) round(2000 * $this->limit('near', 0.5));
         $play = array_reduce($levels, static fn (int $most, ToneLevel $level): int => max($most, $level->most - $level->least), 0);
@@ -92,12 +91,17 @@ final class ToneSearch
     {
         return match (true) {
             $this->log->step() > $this->limit('step', 5.0) => \sprintf('intervals of %s s are too long to tell', rtrim(rtrim(number_format($this->log->step(), 1, '.', ''), '0'), '.')),
-            min(array_map(static fn (ToneLevel $level): int => $level->apart($mean), $this->levels)) > 1000 * $this->limit('near', 0.5) => 'it does not stand at the level of any tone that the unit has met',
+            !$this->isNear($mean) => 'it does not stand at the level of any tone that the unit has met',
             $span->seconds() > $this->limit('longest', 180.0) => 'it lasts longer than a check',
             !$this->standsOut($mean, $before, $after) => 'it does not stand out of what lies around it',
             $taken >= $this->limit('count', 3.0) => 'there are more of them than anybody checks',
             default => null,
         };
+    }
+
+    private function isNear(int $mean): bool
+    {
+        return array_filter($this->levels, fn (ToneLevel $level): bool => $level->apart($mean) <= 1000 * $this->limit('near', 0.5)) !== [];
     }
 
     private function standsOut(int $mean, ?Neighbours $before, ?Neighbours $after): bool
@@ -144,7 +148,10 @@ final class ToneSearch
     private function around(int $column, array $ranges): array
     {
         $beside = max(1, (int) ceil(self::AROUND / $this->log->step()));
-        $kept = array_map(static fn (): array => [[], [], 0], $ranges);
+        $sums = array_map(static fn (): int => 0, $ranges);
+        /** @var list<array<int, int>> $before */
+        $before = array_map(static fn (): array => [], $ranges);
+        $after = $before;
         $begin = 0;
         foreach ($this->log->chunks($column) as $chunk) {
             $end = $begin + \count($chunk);
@@ -152,16 +159,18 @@ final class ToneSearch
                 for ($i = max($from - $beside, $begin), $last = min($to + $beside, $end); $i < $last; ++$i) {
                     $value = $chunk[$i - $begin];
                     if ($i >= $from && $i < $to) {
-                        $kept[$r][2] += $value;
+                        $sums[$r] += $value;
+                    } elseif ($value !== SeriesLog::GAP && $i < $from) {
+                        $before[$r][$i] = $value;
                     } elseif ($value !== SeriesLog::GAP) {
-                        $kept[$r][$i < $from ? 0 : 1][$i] = $value;
+                        $after[$r][$i] = $value;
                     }
                 }
             }
             $begin = $end;
         }
 
-        return array_map(static fn (array $one, array $range): array => [intdiv($one[2], $range[1] - $range[0]), Neighbours::of($one[0], $range[0] - 1), Neighbours::of($one[1], $range[1])], $kept, $ranges);
+        return array_map(static fn (int $sum, array $levels, array $later, array $range): array => [intdiv($sum, $range[1] - $range[0]), Neighbours::of($levels, $range[0] - 1), Neighbours::of($later, $range[1])], $sums, $before, $after, $ranges);
     }
 
     private function limit(string $name, float $else): float

@@ -48,11 +48,10 @@ final class MigratedLogbookTest extends TestCase
 
     public function testWhatWasSignedStaysByteForByte(): void
     {
-        $rows = self::open('footnote.sqlite')->query('SELECT snapshot, snapshot_digest FROM decision')->fetchAll(\PDO::FETCH_NUM);
-        self::assertCount(20, $rows);
-        foreach ($rows as [$snapshot, $digest]) {
-            self::assertSame($digest, hash('sha256', (string) gzuncompress(\is_string($snapshot) ? $snapshot : '')));
-        }
+        $logbook = self::open('footnote.sqlite');
+        $snapshots = self::column($logbook, 'SELECT snapshot FROM decision ORDER BY id');
+        self::assertCount(20, $snapshots);
+        self::assertSame(self::column($logbook, 'SELECT snapshot_digest FROM decision ORDER BY id'), array_map(static fn (string $snapshot): string => hash('sha256', (string) gzuncompress($snapshot)), $snapshots));
         self::assertSame(0, self::console('footnote:journal:verify')[0]);
     }
 
@@ -74,7 +73,7 @@ final class MigratedLogbookTest extends TestCase
     private static function digests(\PDO $connection, string $sql): array
     {
         $digests = [];
-        foreach ($connection->query($sql)->fetchAll(\PDO::FETCH_NUM) as $row) {
+        foreach (self::query($connection, $sql)->fetchAll(\PDO::FETCH_NUM) as $row) {
             $digests[] = hash('sha256', serialize($row));
         }
         sort($digests);
@@ -85,7 +84,15 @@ final class MigratedLogbookTest extends TestCase
     /** @return list<string> */
     private static function column(\PDO $connection, string $sql): array
     {
-        return array_values(array_filter($connection->query($sql)->fetchAll(\PDO::FETCH_COLUMN), \is_string(...)));
+        return array_values(array_filter(self::query($connection, $sql)->fetchAll(\PDO::FETCH_COLUMN), \is_string(...)));
+    }
+
+    private static function query(\PDO $connection, string $sql): \PDOStatement
+    {
+        $found = $connection->query($sql);
+        self::assertInstanceOf(\PDOStatement::class, $found);
+
+        return $found;
     }
 
     private static function open(string $file): \PDO

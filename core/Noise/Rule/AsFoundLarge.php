@@ -8,7 +8,6 @@ use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Noise\AcousticResponse;
-use Footnote\Core\Quantity\Exact;
 
 /** The unit read far from right when it was taken up: it wants a look, whatever the run. */
 final readonly class AsFoundLarge implements Rule
@@ -23,7 +22,7 @@ final readonly class AsFoundLarge implements Rule
         $pre = $case->bracket->pre;
         $found = $pre === null ? null : (new AcousticResponse())->asFound($pre, $case->timeline)?->offset;
         $limit = $setting->limit('as-found');
-        if ($pre !== null && $found !== null && !$limit->isKeptBy($found->value instanceof Exact ? $found->value->absolute() : abs($found->value))) {
+        if ($pre !== null && $found !== null && !$limit->isKeptBySize($found->value)) {
             yield $setting->finding(\sprintf('At the check before the run it was found %s dB off.', $found->signed()), [$pre->id], $limit);
         }
     }

@@ -8,7 +8,6 @@ use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Noise\NoiseRecord;
-use Footnote\Core\Quantity\Exact;
 
 /** The unit moved more along the bracket than the policy allows. With several checks the largest movement counts. */
 final readonly class Drift implements Rule
@@ -24,7 +23,7 @@ final readonly class Drift implements Rule
         $worst = null;
         $good = null;
         foreach ($case->results->drifts() as $drift) {
-            if (!$limit->isKeptBy($drift->value instanceof Exact ? $drift->value->absolute() : abs($drift->value))) {
+            if (!$limit->isKeptBySize($drift->value)) {
                 $worst = $worst === null || abs($drift->toFloat()) > abs($worst->toFloat()) ? $drift : $worst;
             } elseif ($worst === null) {
                 $good = $drift;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise\Rule;
 
+use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -46,12 +47,7 @@ final readonly class LeftOffLevel implements Rule
     private static function drifts(RunCase $case): bool
     {
         $limit = $case->policy->limit('noise.drift', 'drift');
-        foreach ($limit === null ? [] : $case->results->drifts() as $drift) {
-            if (!$limit->isKeptBy($drift->value instanceof \Footnote\Core\Quantity\Exact ? $drift->value->absolute() : abs($drift->value))) {
-                return true;
-            }
-        }
 
-        return false;
+        return $limit !== null && array_filter($case->results->drifts(), static fn (Figure $drift): bool => !$limit->isKeptBySize($drift->value)) !== [];
     }
 }

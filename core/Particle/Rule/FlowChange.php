@@ -7,7 +7,6 @@ namespace Footnote\Core\Particle\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Particle\ParticleResults;
-use Footnote\Core\Quantity\Exact;
 
 /** The flow changed between the checks. */
 final readonly class FlowChange extends ParticleRule
@@ -21,7 +20,7 @@ final readonly class FlowChange extends ParticleRule
     {
         $limit = $setting->limit('change');
         foreach ($results->drifts() as $drift) {
-            if (!$limit->isKeptBy($drift->value instanceof Exact ? $drift->value->absolute() : abs($drift->value))) {
+            if (!$limit->isKeptBySize($drift->value)) {
                 yield $setting->finding(\sprintf('%s: %s %%.', ucfirst($drift->meaning), $drift->signed()), array_values(array_filter([$case->bracket->pre?->id, $case->bracket->post?->id], \is_string(...))), $limit);
             }
         }
