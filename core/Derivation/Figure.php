@@ -54,6 +54,12 @@ final readonly class Figure
         return $bound === null || $bound === $this->bound ? $this : new self($this->symbol, $this->meaning, $this->value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals, $this->floor, $bound);
     }
 
+    /** The same figure told in another unit. */
+    public function as(Exact|float $value, Unit $unit): self
+    {
+        return new self($this->symbol, $this->meaning, $value, $unit, $this->equation, $this->inputs, $this->origin, $this->decimals, null, $this->bound);
+    }
+
     /** The same figure with another value. */
     public function of(Exact|float $value): self
     {

@@ -34,8 +34,11 @@ final readonly class BracketFinder
                     $brokenAfter ??= new BracketBreak($event->at, $event->kind->value.' during the run', $event->id);
                     continue;
                 }
+                $failed = $this->usability->whyFailed($event, $timeline, false);
                 $reasons = $this->usability->whyUnusable($event, $timeline);
-                if ($reasons === []) {
+                if ($failed !== null) {
+                    $brokenAfter ??= new BracketBreak($event->at, $failed, $event->id, true);
+                } elseif ($reasons === []) {
                     $between[] = $event;
                 } elseif ($event->content->wasAdjusted()) {
                     $brokenAfter ??= new BracketBreak($event->at, 'adjusted at a check that cannot be used: '.implode('; ', $reasons), $event->id);
@@ -64,6 +67,10 @@ final readonly class BracketFinder
             if ($event instanceof Intervention) {
                 return [null, new BracketBreak($event->at, $event->kind->value, $event->id)];
             }
+            $failed = $this->usability->whyFailed($event, $timeline, true);
+            if ($failed !== null) {
+                return [null, new BracketBreak($event->at, $failed, $event->id, true)];
+            }
             $reasons = array_values(array_filter(
                 $this->usability->whyUnusable($event, $timeline),
                 // Before a run only the state it was left in counts.
@@ -91,6 +98,10 @@ final readonly class BracketFinder
         foreach ($this->events($timeline, static fn (\DateTimeImmutable $at): bool => $at >= $stop) as $event) {
             if ($event instanceof Intervention) {
                 return [null, new BracketBreak($event->at, $event->kind->value, $event->id)];
+            }
+            $failed = $this->usability->whyFailed($event, $timeline, false);
+            if ($failed !== null) {
+                return [null, new BracketBreak($event->at, $failed, $event->id, true)];
             }
             $reasons = $this->usability->whyUnusable($event, $timeline);
             if ($reasons === []) {

@@ -18,6 +18,7 @@ final readonly class Run
      * @param list<Exclusion>         $exclusions
      * @param list<Exclusion>         $leftIn         stretches that look like a check, and that a person said stay in
      * @param RestOfDay|null          $rest           a person's word on the part of the working day that was not sampled
+     * @param bool                    $isPlace        whether it is of a place and not of a person
      * @param float|null              $clockOffset    unit − true, s; null where nobody noted it
      * @param float|null              $plannedMinutes how long it was meant to run
      * @param float|null              $shiftMinutes   the working day it stands for; null: as long as it ran
@@ -44,6 +45,7 @@ final readonly class Run
         public ?string $shift = null,
         public array $leftIn = [],
         public ?RestOfDay $rest = null,
+        public bool $isPlace = false,
     ) {
         if ($stop !== null && $stop <= $start) {
             throw new \Footnote\Core\Quantity\SpanEndsBeforeItStarts('A run stops after it starts.');
@@ -74,6 +76,7 @@ final readonly class Run
         if ($this->timerMinutes !== null && $this->has(RemarkKind::StoppedByItself)) {
             return 60 * $this->timerMinutes;
         }
+
         return (float) array_sum(array_map(static fn (Span $span): float => $span->seconds(), $this->clockSpans()));
     }
 

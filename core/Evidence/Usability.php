@@ -9,4 +9,14 @@ interface Usability
 {
     /** @return list<string> why it does not; empty where it does */
     public function whyUnusable(Check $check, Timeline $timeline): array;
+
+    /**
+     * Evidence against the unit itself, which is never passed over for a better reading later: a sensor that did not answer,
+     * a pump that gave no flow.
+     *
+     * @param bool $asLeft whether the state it was left in counts, and not the one it was found in
+     *
+     * @return string|null in words; null where it is no such evidence
+     */
+    public function whyFailed(Check $check, Timeline $timeline, bool $asLeft): ?string;
 }

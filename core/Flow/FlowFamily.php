@@ -32,7 +32,7 @@ final readonly class FlowFamily implements Family, Composing
         return 'air sampler';
     }
 
-    public function usability(): Usability
+    public function usability(?Policy $policy = null): Usability
     {
         return new FlowUsability();
     }
@@ -94,9 +94,9 @@ final readonly class FlowFamily implements Family, Composing
         return (new SampleWorkings($run, $bracket, $timeline, $policy, $yardsticks))->results();
     }
 
-    public function sameShift(Run $one, Run $other): bool
+    public function composes(Run $run): bool
     {
-        return $one->person === $other->person && ($one->shift ?? $one->start->format('Y-m-d')) === ($other->shift ?? $other->start->format('Y-m-d'));
+        return $run->stop !== null;
     }
 
     public function compose(Assessment $own, array $shift, Policy $policy, Yardsticks $yardsticks): array

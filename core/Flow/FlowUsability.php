@@ -49,4 +49,9 @@ final readonly class FlowUsability implements Usability
 
         return $reasons;
     }
+
+    public function whyFailed(Check $check, Timeline $timeline, bool $asLeft): ?string
+    {
+        return null;
+    }
 }

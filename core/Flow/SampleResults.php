@@ -17,7 +17,6 @@ use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Judgement\SampledDay;
 use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Response\FlowKnot;
@@ -73,11 +72,6 @@ final readonly class SampleResults implements FamilyResults
     }
 
     public function segment(): ?Segment
-    {
-        return null;
-    }
-
-    public function day(): ?SampledDay
     {
         return null;
     }

@@ -25,6 +25,9 @@ final readonly class Bottle
     /** What flows while a gas is on where the regulator does not say, L/min (common practice). */
     public const FLOW = '0.5';
 
+    /** What is taken for 100 % LEL of methane, % vol: two editions of a standard (common practice). */
+    public const BASES = ['5.0' => '5.0 % vol methane', '4.4' => '4.4 % vol methane'];
+
     public function __construct(public Reference $reference)
     {
     }
@@ -43,6 +46,7 @@ final readonly class Bottle
             Entry::decimal('concentration', 'Concentration', '0', '1000000', required: true),
             Entry::choice('unit', 'Unit', [Unit::PartsPerMillion->value => 'ppm', Unit::PercentVolume->value => '% vol', Unit::PercentExplosive->value => '% LEL'], true),
             Entry::decimal('accuracy', 'Accuracy ±', '0', '100', Unit::Percent),
+            Entry::choice('lelBasis', '100 % LEL is', self::BASES, help: 'Of flammable gas: what the label, and the unit set by it, take for 100 % LEL'),
         ])]);
     }
 
@@ -50,7 +54,7 @@ final readonly class Bottle
     public function gas(string $name, \DateTimeImmutable $on): ?Traits
     {
         foreach ($this->reference->certificateAt($on)?->constants->rows('gases') ?? [] as $gas) {
-            if (mb_strtolower($gas->text('gas') ?? '') === mb_strtolower($name)) {
+            if (GasName::areAlike($gas->text('gas') ?? '', $name)) {
                 return $gas;
             }
         }
@@ -64,13 +68,46 @@ final readonly class Bottle
         $gas = $this->gas($channel->spanGas(), $on);
         $value = $gas?->decimal('concentration');
         $unit = $gas === null ? null : Unit::tryFrom($gas->text('unit') ?? '');
-        if ($value === null || $unit === null || $unit->dimension() !== $channel->unit->dimension()) {
+        $certificate = $this->reference->certificateAt($on);
+        if ($gas === null || $value === null || $unit === null || !$certificate instanceof Certificate) {
             return null;
         }
-        $certificate = $this->reference->certificateAt($on);
-        \assert($certificate instanceof Certificate);
+        $figure = Figure::read('c_span', \sprintf('%s on the label of %s', $channel->spanGas(), $this->reference->id), $value->value, $unit, new Origin('certificate', $certificate->number, \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory)), $value->decimals());
+        if ($unit->dimension() === $channel->unit->dimension()) {
+            return $figure->as($unit->convert($value->value, $channel->unit), $channel->unit);
+        }
 
-        return Figure::read('c_span', \sprintf('%s on the label of %s', $channel->spanGas(), $this->reference->id), $unit->convert($value->value, $channel->unit), $channel->unit, new Origin('certificate', $certificate->number, \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory)), $value->decimals());
+        return self::told($figure, $channel, $gas);
+    }
+
+    /** A label in another kind of unit than the channel shows: by what 100 % LEL is taken for, or by molar mass; null where neither is known. */
+    private static function told(Figure $label, Channel $channel, Traits $gas): ?Figure
+    {
+        $basis = $gas->text('lelBasis');
+        if ($label->unit === Unit::PercentVolume && $channel->unit === Unit::PercentExplosive && $basis !== null && $label->value instanceof Exact) {
+            return $label->as($label->value->times(100)->dividedBy(Exact::of($basis)), Unit::PercentExplosive);
+        }
+        $mass = $channel->milligramsPerPart();
+        if (\in_array($label->unit, [Unit::PartsPerMillion, Unit::PartsPerBillion], true) && $channel->unit === Unit::MilligramPerCubicMetre && $mass !== null && $label->value instanceof Exact) {
+            return $label->as($label->unit->convert($label->value, Unit::PartsPerMillion)->times($mass), Unit::MilligramPerCubicMetre);
+        }
+
+        return null;
+    }
+
+    /** What 100 % LEL of flammable gas is taken for by its label, % vol; null where it does not say, or holds none. */
+    public function lelBasis(\DateTimeImmutable $on): ?string
+    {
+        return $this->gas(GasKind::Flammable->value, $on)?->text('lelBasis');
+    }
+
+    /** How far the label itself may be off, in the unit of the channel; null where it does not say. */
+    public function uncertainty(Channel $channel, \DateTimeImmutable $on): ?Exact
+    {
+        $label = $this->label($channel, $on)?->value;
+        $share = $this->gas($channel->spanGas(), $on)?->decimal('accuracy')?->value;
+
+        return $label instanceof Exact && $share !== null ? $label->absolute()->times($share)->dividedBy(100) : null;
     }
 
     /**

@@ -4,17 +4,25 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Gas;
 
+use Footnote\Core\Air\Air;
+use Footnote\Core\Air\ReferenceConditions;
+use Footnote\Core\Air\Substances;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
 
 /** One channel of a monitor, as it is registered. */
 final readonly class Channel
 {
+    /** Seconds to 90 % of most cells, where nobody said (common practice). */
+    private const RESPONSE = 30.0;
+
     /**
      * @param string|null  $gas    name of what another kind of cell senses
      * @param Decimal|null $lamp   eV, of a photoionisation detector
@@ -22,6 +30,9 @@ final readonly class Channel
      * @param string|null  $fitted day on which the sensor was fitted, as written
      * @param Decimal|null $life   months that its sensor is expected to last
      * @param Decimal|null $warmUp s
+     * @param Decimal|null $responseTime to 90 %, s
+     * @param Decimal|null $alarm  lowest set point, in its unit
+     * @param bool         $stopsAtZero whether its display shows nothing below zero
      */
     private function __construct(
         public string $name,
@@ -35,6 +46,9 @@ final readonly class Channel
         public ?string $fitted,
         public ?Decimal $life,
         public ?Decimal $warmUp,
+        public ?Decimal $responseTime,
+        public ?Decimal $alarm,
+        public bool $stopsAtZero,
     ) {
     }
 
@@ -53,6 +67,9 @@ final readonly class Channel
             Entry::text('fitted', 'Fitted on', help: 'Such as 2026-03-01'),
             Entry::decimal('life', 'Expected life, months', '1', '240'),
             Entry::decimal('warmUp', 'Warm-up', '0', '7200', Unit::Second),
+            Entry::decimal('responseTime', 'Response time (T90)', '0.1', '3600', Unit::Second, help: 'By its manual; empty: 30 s'),
+            Entry::decimal('alarm', 'Lowest alarm set at', '0', '1000000'),
+            Entry::flag('stopsAtZero', 'It shows nothing below zero'),
         ];
     }
 
@@ -89,6 +106,9 @@ final readonly class Channel
             $row->text('fitted'),
             $row->decimal('life'),
             $row->decimal('warmUp'),
+            $row->decimal('responseTime'),
+            $row->decimal('alarm'),
+            $row->flag('stopsAtZero'),
         );
     }
 
@@ -100,6 +120,21 @@ final readonly class Channel
             GasKind::Other => $this->gas ?? $this->name,
             default => $this->kind->value,
         };
+    }
+
+    /** How many mg/m³ one ppm of its span gas is, at 25 °C and 101.325 kPa; null where its molar mass is not known. */
+    public function milligramsPerPart(): ?Exact
+    {
+        $code = $this->kind === GasKind::Photoionisation ? Substances::ISOBUTYLENE : $this->kind->substance();
+        $molar = $code === null ? null : (Substances::shelf()->shipped()[$code] ?? null)?->decimal('molarMass')?->value;
+
+        return $molar?->dividedBy(ReferenceConditions::at('25', '101.325')->molarVolume(new Air(null, null)));
+    }
+
+    /** Whether its readings tell what was there at any moment, by the interval of its log. */
+    public function follows(float $step): bool
+    {
+        return $step <= ($this->responseTime?->value->toFloat() ?? self::RESPONSE);
     }
 
     /**
@@ -122,6 +157,6 @@ final readonly class Channel
     /** Whether a sensor fitted on one day had passed its expected life on another; null where that cannot be told. */
     public function isAged(?\DateTimeImmutable $fitted, \DateTimeImmutable $day): ?bool
     {
-        return $fitted === null || $this->life === null ? null : $day > $fitted->modify(\sprintf('+%d days', (int) round($this->life->value->toFloat() * 30.4375)));
+        return $fitted === null || $this->life === null ? null : $day > Span::shift($fitted, 86400 * round($this->life->value->toFloat() * 30.4375));
     }
 }

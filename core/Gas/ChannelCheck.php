@@ -19,6 +19,7 @@ final readonly class ChannelCheck implements CheckContent
      * @param list<GasRow> $spanLeft
      * @param list<GasRow> $inIsobutylene what the channel showed while isobutylene flowed, where that is not its span
      * @param bool         $afterIsobutylene whether it was spanned after isobutylene had flowed over it
+     * @param bool         $byAir         whether clean air is its span, since no cylinder holds its gas: oxygen
      * @param bool|null    $saved         whether saving was confirmed; null where nothing was said
      */
     private function __construct(
@@ -33,6 +34,7 @@ final readonly class ChannelCheck implements CheckContent
         public bool $spanAdjusted,
         public bool $afterIsobutylene,
         public ?bool $saved,
+        public bool $byAir = false,
     ) {
     }
 
@@ -48,7 +50,12 @@ final readonly class ChannelCheck implements CheckContent
         // An adjustment without a single reading touches every channel of its stage; with readings, those that were read.
         $unread = ($whole->rows[$stage->found()] ?? []) === [] && ($whole->rows[$stage->left()] ?? []) === [];
         $adjusted = $whole->wasAdjustedAt($stage) && ($unread || $found !== [] || $left !== []);
-        if ($found === [] && $left === [] && !$adjusted) {
+        // Oxygen that no cylinder was read in is spanned by the air in which the unit was zeroed.
+        $byAir = $channel->kind === GasKind::Oxygen && $found === [] && $left === [] && !$whole->isBump();
+        if ($byAir) {
+            [$found, $left, $adjusted] = [$whole->of(GasStage::Zero->found(), $channel->name), $whole->of(GasStage::Zero->left(), $channel->name), $whole->wasAdjustedAt(GasStage::Zero)];
+        }
+        if ($found === [] && $left === [] && (!$adjusted || $byAir)) {
             return null;
         }
         $isCarbonMonoxide = $channel->kind === GasKind::CarbonMonoxide;
@@ -69,6 +76,7 @@ final readonly class ChannelCheck implements CheckContent
                 StepState::Skipped => false,
                 default => null,
             },
+            $byAir,
         );
         $steps = [];
         foreach ($check->steps as $id => $state) {

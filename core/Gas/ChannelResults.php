@@ -10,12 +10,12 @@ use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Alteration;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Judgement\SampledDay;
 use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
@@ -30,12 +30,14 @@ final readonly class ChannelResults implements FamilyResults
     /**
      * @param list<Result>                                                                          $results
      * @param list<array{check: string, span: Figure, absolute: Figure, zero: Figure, label: Figure}> $drifts
-     * @param list<TestGas>                                                                         $testGas
+     * @param list<Alteration>                                                                      $alterations what was taken out of the log, or could be
      * @param list<Span>                                                                            $leftOut
      * @param list<Intervention>                                                                    $rezeroed
      * @param float|null                                                                            $gapShare of the run, 0 to 1; null without a log
      * @param int                                                                                   $overs    intervals beyond the range
      * @param int                                                                                   $hollow   windows of 15 min with too little data
+     * @param list<LeftOff>                                                                         $left     where it was left off its label, or off clean air
+     * @param string|null                                                                           $lelDoubt why no limit in % LEL can be held against it
      * @param LinearKnot|null                                                                       $unsaved  the response that holds if the adjustment before the run was lost
      */
     public function __construct(
@@ -48,7 +50,7 @@ final readonly class ChannelResults implements FamilyResults
         private array $results,
         public array $drifts,
         public ?LinearLine $line,
-        public array $testGas,
+        private array $alterations,
         public array $leftOut,
         public array $rezeroed,
         public ?float $gapShare,
@@ -57,6 +59,9 @@ final readonly class ChannelResults implements FamilyResults
         public int $hollow,
         public ?LinearKnot $unsaved,
         public ?Figure $largestEver,
+        private ?Segment $segment,
+        public array $left,
+        public ?string $lelDoubt,
     ) {
     }
 
@@ -72,17 +77,12 @@ final readonly class ChannelResults implements FamilyResults
 
     public function alterations(): array
     {
-        return [];
+        return $this->alterations;
     }
 
     public function segment(): ?Segment
     {
-        return null;
-    }
-
-    public function day(): ?SampledDay
-    {
-        return null;
+        return $this->segment;
     }
 
     public function driftsOf(Result $result): array
@@ -128,7 +128,7 @@ final readonly class ChannelResults implements FamilyResults
                 'zero' => $sheet->enter($knot->zero), 'gain' => $sheet->enter($knot->gain),
             ], $this->line->knots ?? []),
             'drifts' => array_map(static fn (array $drift): array => ['check' => $drift['check'], 'span' => $sheet->enter($drift['span']), 'absolute' => $sheet->enter($drift['absolute']), 'zero' => $sheet->enter($drift['zero'])], $this->drifts),
-            'testGas' => array_map(static fn (TestGas $one): array => [...$one->span->ends(), 'seen' => $one->words()], $this->testGas),
+            'testGas' => array_values(array_filter(array_map(static fn (Alteration $one): ?array => $one->span === null || $one->by !== TestGas::RULE ? null : [...$one->span->ends(), 'seen' => $one->what], $this->alterations))),
             'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->leftOut),
             'hollow' => $this->hollow,
         ];

@@ -38,6 +38,15 @@ final readonly class DriftLimit
             || ($this->own === null && $this->share === null);
     }
 
+    /** The most that it may be off, in the unit of the channel. */
+    public function most(Figure $label): Exact|float
+    {
+        $own = $this->own?->value->value ?? Exact::zero();
+        $share = $this->share === null ? Exact::zero() : Real::by(Real::times($label->value, $this->share->value->value), Exact::of(100));
+
+        return Real::compare($share, $own) > 0 ? $share : $own;
+    }
+
     /** The limit that is named when it is broken. */
     public function named(): ?Limit
     {

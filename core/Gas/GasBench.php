@@ -155,7 +155,7 @@ final readonly class GasBench implements BenchGuide
             if ($rows === []) {
                 continue;
             }
-            $plateau = Plateau::of($rows, $response->exact($label));
+            $plateau = Plateau::in($channel, $rows, $response->exact($label));
             $mean = \Footnote\Core\Quantity\Exact::mean(array_map(static fn (GasRow $row): \Footnote\Core\Quantity\Exact => $row->value->value, $plateau->rows === [] ? $rows : $plateau->rows));
             $off = Figure::derived('Δ', \sprintf('%s %s off the label', $channel->name, $when), $mean->minus($response->exact($label)), $channel->unit, GasEquation::Drift, [$label], 2);
             $setting = $policy->rule($rule);

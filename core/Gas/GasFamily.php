@@ -19,6 +19,7 @@ use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Rule\RemovedByRule;
 use Footnote\Core\Judgement\Yardsticks;
 
 /** Direct-reading monitors of gases and vapours: a linear response per channel, bottles of gas, logs of several channels. */
@@ -36,9 +37,9 @@ final readonly class GasFamily implements Family, Channelled
         return 'gas and vapour monitor';
     }
 
-    public function usability(): Usability
+    public function usability(?Policy $policy = null): Usability
     {
-        return new GasUsability();
+        return new GasUsability($policy);
     }
 
     public function parameter(): string
@@ -62,7 +63,12 @@ final readonly class GasFamily implements Family, Channelled
             new Rule\SpanDrift(),
             new Rule\ZeroDrift(),
             new Rule\AsFoundLarge(),
-            new Rule\ReadBack(),
+            new Rule\ReadBack('gas.read-back', false),
+            new Rule\ReadBack('gas.read-back-large', true),
+            new Rule\NoAnswer(),
+            new Rule\BumpOff(),
+            new Rule\OxygenByAir(),
+            new Rule\LelBasis(),
             new Rule\CrossResponse(),
             new Rule\AfterIsobutylene(),
             new Rule\ExpectedValue(),
@@ -74,7 +80,7 @@ final readonly class GasFamily implements Family, Channelled
             new Rule\BumpOnly(),
             new Rule\PowerOnZero(),
             new Rule\ConditionsChanged(),
-            new Rule\TestGasInside(),
+            new RemovedByRule(TestGas::RULE),
             new Rule\LampTooWeak(),
             new Rule\FactorMissing(),
             new Rule\FactorDoubled(),

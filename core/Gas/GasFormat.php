@@ -19,6 +19,7 @@ use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\UnreadableLog;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\AnswerRows;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
@@ -55,6 +56,10 @@ final readonly class GasFormat implements ContentFormat
             }
             if ($row->text('kind') === GasKind::Other->value && $row->text('gas') === null) {
                 throw new InvalidRecord($unit->at('channels').'/'.$place.'/gas', 'is missing: name the gas.');
+            }
+            $kind = GasKind::tryFrom($row->text('kind') ?? '');
+            if ($row->text('unit') === Unit::MilligramPerCubicMetre->value && \in_array($kind, [GasKind::Oxygen, GasKind::Flammable, GasKind::Other], true)) {
+                throw new InvalidRecord($unit->at('channels').'/'.$place.'/unit', 'cannot be mg/m³: cylinders name this gas in another unit, and its molar mass is not known. Set the channel to show ppm.');
             }
             $fitted = $row->text('fitted');
             $day = $fitted === null ? null : \DateTimeImmutable::createFromFormat('!Y-m-d', $fitted);

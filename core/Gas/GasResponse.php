@@ -29,6 +29,9 @@ final readonly class GasResponse
     /** What the span gas truly holds: by the label, else what the unit was told to expect; null where neither is known. */
     public function label(Check $check, ChannelCheck $content, Timeline $timeline): ?Figure
     {
+        if ($content->byAir) {
+            return Figure::read('c_span', 'oxygen of clean air', $this->channel->kind->inCleanAir(), $this->channel->unit, new Origin('assumption', $check->id, 'no cylinder was read: the air in which it was zeroed'), 1);
+        }
         $reference = $timeline->referenceOf($check);
         if ($reference !== null && $reference->certificateAt($check->at) !== null) {
             return (new Bottle($reference))->label($this->channel, $check->at);
@@ -65,7 +68,7 @@ final readonly class GasResponse
         if (!$content instanceof ChannelCheck || $label === null || $content->spanFound === []) {
             return null;
         }
-        $span = $this->read('r_span', 'reading of the span as found', Plateau::of($content->spanFound, $this->exact($label))->rows, $check);
+        $span = $this->read('r_span', 'reading of the span as found', Plateau::in($this->channel, $content->spanFound, $this->exact($label))->rows, $check);
 
         return $this->knot($check, $content, $label, $span, $this->zero($content->zeroFound, 'as found', $check), false);
     }
@@ -87,7 +90,7 @@ final readonly class GasResponse
         if ($rows === []) {
             return null;
         }
-        $span = $this->read('r_span', 'reading of the span as left', Plateau::of($rows, $this->exact($label))->rows, $check);
+        $span = $this->read('r_span', 'reading of the span as left', Plateau::in($this->channel, $rows, $this->exact($label))->rows, $check);
 
         return $this->knot($check, $content, $label, $span, $this->zeroInSpan($content, $check), true);
     }

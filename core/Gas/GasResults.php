@@ -14,7 +14,6 @@ use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\LogsByChannel;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Judgement\SampledDay;
 use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Log\ChannelSeries;
 use Footnote\Core\Log\LogClock;
@@ -45,16 +44,25 @@ final readonly class GasResults implements FamilyResults, LogsByChannel
 
     public function alterations(): array
     {
-        return [];
+        $all = [];
+        foreach ($this->channels as $one) {
+            foreach ($one->alterations() as $alteration) {
+                $all[\sprintf('%s %s %s', $alteration->kind->name, $alteration->what, $alteration->why)] = $alteration;
+            }
+        }
+
+        return array_values($all);
     }
 
+    /** Of the channel that it was declared for; each channel has its own. */
     public function segment(): ?Segment
     {
-        return null;
-    }
+        foreach ($this->channels as $one) {
+            if ($one->segment() !== null) {
+                return $one->segment();
+            }
+        }
 
-    public function day(): ?SampledDay
-    {
         return null;
     }
 

@@ -6,6 +6,7 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Air\Substances;
+use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
@@ -18,14 +19,17 @@ use Footnote\Core\Judgement\EightHourMean;
 use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
+use Footnote\Core\Judgement\LogAlterations;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\MovingReadings;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\ValueCounts;
+use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
@@ -40,6 +44,9 @@ use Footnote\Core\Response\LinearLine;
  */
 final readonly class GasWorkings
 {
+    /** Molar mass, g/mol. */
+    private const ISOBUTYLENE = '56.11';
+
     private Channel $channel;
 
     private GasRecord $record;
@@ -62,9 +69,23 @@ final readonly class GasWorkings
 
     private ?Figure $largestEver;
 
+    private Bracket $bracket;
+
+    private ?Segment $segment;
+
+    /** The part of the run that stands. */
+    private Span $window;
+
+    /** @var list<LeftOff> */
+    private array $left;
+
+    /** Whether the unit was told to expect another value than the label's: what it shows is then set right by rule. */
+    private bool $setRight;
+
+    /** @param Bracket $whole as it was found; a declared segment closes it earlier */
     public function __construct(
         private Run $run,
-        private Bracket $bracket,
+        Bracket $whole,
         private Timeline $timeline,
         private Policy $policy,
         private Yardsticks $yardsticks,
@@ -75,14 +96,37 @@ final readonly class GasWorkings
         $this->set = $this->record->channel($this->channel->name);
         $this->factor = Factor::of($this->channel, $this->set);
         $this->response = new GasResponse($this->channel);
-        $this->line = $this->response->line($bracket, $timeline);
+        $this->segment = Segment::of($run, $whole, $this->record->log !== null && $this->record->column($this->channel->name) !== null, $this->fails(...));
+        $this->bracket = $this->segment->bracket ?? $whole;
+        $this->window = new Span($run->start, $this->segment->span->to ?? $run->stop ?? $run->start);
+        $this->line = $this->response->line($this->bracket, $timeline);
         $this->unsaved = $this->lost();
         $this->conditions = self::conditions($yardsticks);
         $this->undone = $this->factor->undone->times($this->set->milligram ? $this->milligramPerPart() : Exact::of(1));
-        $policyAnswer = $policy->reportedAnswer('linear');
-        // A wrong value set at the span is set right by rule, whatever the policy reports otherwise.
-        $this->reported = self::wrongValue($bracket, $timeline, $this->response) !== null && $policyAnswer === Answer::Indicated ? Answer::Between : $policyAnswer;
-        $this->largestEver = GasHistory::of($timeline, $bracket->post->at ?? $run->stop ?? $run->start)->largest();
+        $this->setRight = self::wrongValue($this->bracket, $timeline, $this->response) !== null;
+        $this->left = LeftOff::beyond($this->bracket, $timeline, $this->response, $policy);
+        $answer = $policy->reportedAnswer('linear');
+        // What was set to a wrong value, or left off, is set right along the bracket, whatever the policy reports otherwise.
+        $this->reported = ($this->setRight || $this->left !== []) && $answer === Answer::Indicated ? Answer::Between : $answer;
+        $this->largestEver = GasHistory::of($timeline, $this->bracket->post->at ?? $run->stop ?? $run->start)->largest();
+    }
+
+    /** Whether the channel moved more along a bracket than the policy allows, in its span gas or in clean air. */
+    private function fails(Bracket $bracket): bool
+    {
+        foreach (['gas.span-drift' => 'absolute', 'gas.zero-drift' => 'zero'] as $rule => $of) {
+            $setting = $this->policy->rule($rule);
+            if ($setting === null) {
+                continue;
+            }
+            foreach ($this->response->drifts($this->response->line($bracket, $this->timeline), $bracket, $this->timeline) as $drift) {
+                if (!DriftLimit::of($this->channel, $setting)->isKeptBy($drift[$of]->value, $drift['label'])) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /**
@@ -119,26 +163,24 @@ final readonly class GasWorkings
         $stop = $this->run->stop;
         $log = $this->record->log;
         $column = $this->record->column($this->channel->name);
-        [$results, $testGas, $leftOut, $gapShare, $lost, $overs, $hollow] = [[], [], [], null, null, 0, 0];
+        [$results, $alterations, $leftOut, $gapShare, $lost, $overs, $hollow] = [[], [], [], null, null, 0, 0];
         if ($stop !== null && $log !== null && $column !== null) {
-            $window = new Span($this->run->start, $stop);
             $clock = new LogClock($log, $this->run);
-            $testGas = TestGas::in($this->record, $this->run, $this->timeline, $this->policy);
-            $leftOut = array_values(array_filter([...array_map(static fn (TestGas $one): Span => $one->span, $testGas), ...$this->run->pauses, ...array_map(static fn ($out): Span => $out->span, $this->run->exclusions)], static fn (Span $span): bool => $span->overlaps($window)));
-            $whole = $clock->within($window);
-            $ranges = LogRanges::less($whole, array_map($clock->touching(...), $leftOut));
-            $counts = ValueCounts::of($log, $column, $ranges);
-            $inLog = array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges));
-            $gapShare = $clock->missing($window, $leftOut, $counts->gaps);
+            $alterations = LogAlterations::of($this->run, $this->window, TestGas::in($this->record, $this->run, $this->timeline, $this->policy));
+            $leftOut = LogAlterations::taken($alterations);
+            $counts = ValueCounts::of($log, $column, $this->ranges($clock, $leftOut));
+            $gapShare = $clock->missing($this->window, $leftOut, $counts->gaps);
             $lost = max(0.0, Span::secondsBetween($this->run->start, $clock->at(0)));
             $overs = $counts->overs;
-            if ($counts->samples > 0) {
-                [$results, $hollow] = $this->fromLog($log, $column, $whole, $ranges, $clock, $counts, Exact::of($inLog)->times(self::seconds($log->step()))->dividedBy(60));
-            }
+            [$results, $hollow] = $this->fromLog($log, $column, $clock, $leftOut);
+            $otherwise = LogAlterations::otherwise($alterations, fn (array $out): array => $this->fromLog($log, $column, $clock, $out)[0]);
+            $results = array_map(static fn (Result $one): Result => $one->altered(...$otherwise($one)), $results);
         } elseif ($stop !== null && $this->set->hasTotals()) {
             $results = $this->fromDisplay();
+            $alterations = LogAlterations::notApplied($this->run);
         }
         $judge = new LimitJudge();
+        [$basis, $limits] = $this->limits();
 
         return new ChannelResults(
             $this->channel,
@@ -147,10 +189,10 @@ final readonly class GasWorkings
             $this->factor,
             $this->timeline,
             $this->bracket,
-            array_map(fn (Result $result): Result => $judge->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result), null, $this->bracket), $results),
-            $this->response->drifts($this->line, $this->bracket, $this->timeline),
+            array_map(fn (Result $result): Result => $judge->judge($result, $limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result), null, $this->bracket), $results),
+            $this->drifts(),
             $this->line,
-            $testGas,
+            $alterations,
             $leftOut,
             GasResponse::rezeroed($this->bracket, $this->timeline),
             $gapShare,
@@ -159,7 +201,53 @@ final readonly class GasWorkings
             $hollow,
             $this->unsaved,
             $this->largestEver,
+            $this->segment,
+            $this->left,
+            $basis,
         );
+    }
+
+    /**
+     * The limits of the campaign; those in % LEL told in what the cylinder of the unit takes for 100 %.
+     *
+     * @return array{string|null, list<ExposureLimit>} why a limit in % LEL cannot be held against it; the limits
+     */
+    private function limits(): array
+    {
+        $unit = Unit::PercentExplosive->value;
+        if ($this->channel->unit !== Unit::PercentExplosive || array_filter($this->yardsticks->limits, static fn (ExposureLimit $limit): bool => $limit->unit === $unit) === []) {
+            return [null, $this->yardsticks->limits];
+        }
+        $bases = [];
+        foreach ($this->bracket->checks() as $check) {
+            $reference = $this->timeline->referenceOf($check);
+            $bases[] = $reference === null ? null : (new Bottle($reference))->lelBasis($check->at);
+        }
+        $basis = \count(array_unique($bases)) === 1 ? $bases[0] : null;
+        if ($basis === null) {
+            return ['its cylinders do not say, or not alike, how much methane they take for 100 % LEL', $this->yardsticks->limits];
+        }
+        $unsaid = null;
+        $limits = [];
+        foreach ($this->yardsticks->limits as $limit) {
+            if ($limit->unit === $unit && $limit->basis === null) {
+                $unsaid = \sprintf('the limit %s does not say how much methane it takes for 100 %% LEL', $limit->title);
+            }
+            $limits[] = $limit->unit !== $unit || $limit->basis === null ? $limit
+                : $limit->at(Decimal::parse($limit->value->value->times($limit->basis->value)->dividedBy(Exact::of($basis))->rounded(max(3, $limit->value->decimals()))));
+        }
+
+        return [$unsaid, $limits];
+    }
+
+    /**
+     * @param list<Span> $leftOut
+     *
+     * @return list<array{int, int}>
+     */
+    private function ranges(LogClock $clock, array $leftOut): array
+    {
+        return LogRanges::less($clock->within($this->window), array_map($clock->touching(...), $leftOut));
     }
 
     /** The response as found, where the adjustment before the run may not have been saved. */
@@ -171,33 +259,41 @@ final readonly class GasWorkings
     }
 
     /**
-     * @param array{int, int}       $whole
-     * @param list<array{int, int}> $ranges
+     * @param list<Span> $leftOut
      *
      * @return array{list<Result>, int} and the hollow windows
      */
-    private function fromLog(SeriesLog $log, int $column, array $whole, array $ranges, LogClock $clock, ValueCounts $counts, Exact $minutes): array
+    private function fromLog(SeriesLog $log, int $column, LogClock $clock, array $leftOut): array
     {
-        $raw = MovingReadings::of($log, $column, $whole, $ranges, null, null);
+        $whole = $clock->within($this->window);
+        $ranges = $this->ranges($clock, $leftOut);
+        $counts = ValueCounts::of($log, $column, $ranges);
+        if ($counts->samples + $counts->overs === 0) {
+            return [[], 0];
+        }
+        $minutes = Exact::of(array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)))->times(self::seconds($log->step()))->dividedBy(60);
+        $range = $this->channel->range === null ? null : (int) round(1000 * $this->channel->range->value->toFloat() * $this->undone->toFloat());
+        $raw = MovingReadings::of($log, $column, $whole, $ranges, null, null, range: $range);
         $moves = $this->line !== null && !$this->line->isConstant();
         $limits = $this->limitsAbove();
         $scale = ($this->factor->applied->value ?? Exact::of(1));
         $thresholds = array_map(static fn (ExposureLimit $limit): float => $limit->value->value->toFloat() / Real::toFloat($scale), $limits);
-        $moving = $moves ? MovingReadings::of($log, $column, $whole, $ranges, $this->line, $clock, $this->undone->toFloat(), $thresholds) : null;
+        $moving = $moves ? MovingReadings::of($log, $column, $whole, $ranges, $this->line, $clock, $this->undone->toFloat(), $thresholds, $range) : null;
         $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s readings every %s s', $this->record->logName, number_format($counts->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), rtrim(rtrim(number_format($log->step(), 3, '.', ''), '0'), '.')));
-        $read = fn (string $symbol, string $meaning, Exact|float $value): Figure => Figure::read($symbol, $meaning.', as logged', $value, $this->shown(), $origin, $this->isToxic() ? self::digits($value) : 1);
+        $read = fn (string $symbol, string $meaning, Exact|float $value, bool $over): Figure => Figure::read($symbol, $meaning.', as logged', $value, $this->shown(), $origin, $this->isToxic() ? self::digits($value) : 1)->bounded($over ? Bound::AtLeast : null);
+        $moment = $this->moment($log, $column);
         $results = [];
         if ($raw->mean !== null) {
-            array_push($results, ...$this->mean($read('r̄', 'mean reading', $raw->mean), $moving?->mean, $minutes, $origin));
+            array_push($results, ...$this->mean($read('r̄', 'mean reading', $raw->mean, $raw->over), $moving?->mean, $minutes, $origin));
         }
         if ($raw->shortTerm !== null && $this->isToxic()) {
-            array_push($results, ...$this->inUnits('stel', 'Short-term, 15 min, ', $this->answers($read('r₁₅', 'highest mean of 15 min', $raw->shortTerm), $moving?->shortTerm), GasEquation::Exposure, $raw->hollow > 0 ? [\sprintf('%d windows of 15 min hold less than 75 %% of their readings and count for no limit.', $raw->hollow)] : []));
+            array_push($results, ...$this->inUnits('stel', 'Short-term, 15 min, ', $this->answers($read('r₁₅', 'highest mean of 15 min', $raw->shortTerm, $raw->shortOver), $moving?->shortTerm), GasEquation::Exposure, $raw->hollow > 0 ? [\sprintf('%d windows of 15 min hold less than 75 %% of their readings and count for no limit.', $raw->hollow)] : []));
         }
         if ($raw->highest !== null) {
-            array_push($results, ...$this->inUnits('peak', $this->channel->kind === GasKind::Oxygen ? 'Highest, ' : 'Peak, ', $this->answers($read('r_max', 'highest reading', $raw->highest), $moving?->highest)));
+            array_push($results, ...array_map(static fn (Result $one): Result => $one->ofMoments($moment('maximum')), $this->inUnits('peak', $this->channel->kind === GasKind::Oxygen ? 'Highest, ' : 'Peak, ', $this->answers($read('r_max', 'highest reading', $raw->highest, $raw->over), $moving?->highest))));
         }
         if ($raw->lowest !== null && $this->channel->kind === GasKind::Oxygen) {
-            array_push($results, ...$this->inUnits('lowest', 'Lowest, ', $this->answers($read('r_min', 'lowest reading', $raw->lowest), $moving?->lowest), worstIsLow: true));
+            array_push($results, ...array_map(static fn (Result $one): Result => $one->ofMoments($moment('minimum')), $this->inUnits('lowest', 'Lowest, ', $this->answers($read('r_min', 'lowest reading', $raw->lowest, false), $moving?->lowest), worstIsLow: true)));
         }
         foreach ($limits as $place => $limit) {
             $results[] = $this->timeAbove($limit, $counts, $moving?->above[$place] ?? null, $log->step(), $origin);
@@ -206,25 +302,40 @@ final readonly class GasWorkings
         return [$results, $raw->hollow];
     }
 
+    /**
+     * Why what the log holds cannot tell what was there at any moment; null where it can: it holds extremes, or its interval
+     * is no longer than the sensor takes.
+     *
+     * @return \Closure(string): ?string
+     */
+    private function moment(SeriesLog $log, int $column): \Closure
+    {
+        $statistic = $log->columns()[$column]->statistic;
+        $follows = $this->channel->follows($log->step());
+        $step = rtrim(rtrim(number_format($log->step(), 1, '.', ''), '0'), '.');
+
+        return static fn (string $wanted): ?string => $statistic === $wanted || $follows ? null : \sprintf('the log holds means of %s s: at any moment it may have been %s', $step, $wanted === 'minimum' ? 'less' : 'more');
+    }
+
     /** @return list<Result> */
     private function fromDisplay(): array
     {
         $origin = new Origin('run', $this->run->id, 'read off the display');
-        $read = fn (string $symbol, string $meaning, \Footnote\Core\Quantity\Decimal $value): Figure => Figure::read($symbol, $meaning.', as the display showed', $value->value, $this->shown(), $origin, max(1, $value->decimals()));
+        $read = fn (string $symbol, string $meaning, Decimal $value): Figure => Figure::read($symbol, $meaning.', as the display showed', $value->value, $this->shown(), $origin, max(1, $value->decimals()));
         $results = [];
         if ($this->set->mean !== null) {
-            $mean = $read('r̄', 'mean reading', $this->set->mean);
+            $mean = $this->withinRange($read('r̄', 'mean reading', $this->set->mean));
             $minutes = Exact::of(number_format($this->run->runningSeconds(), 3, '.', ''))->dividedBy(60);
             $between = null;
-            if ($this->line !== null && \count($this->line->knots) > 1 && $this->run->stop !== null) {
-                [$z, $g] = $this->line->mean(new Span($this->run->start, $this->run->stop));
+            if ($this->line !== null && \count($this->line->knots) > 1) {
+                [$z, $g] = $this->line->mean($this->run->runningSpans());
                 $between = ($mean->toFloat() / $this->undone->toFloat() - $z) / $g;
             }
             array_push($results, ...$this->mean($mean, $between, $minutes, $origin));
         }
         foreach ([['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $this->set->shortTerm], ['peak', 'Peak, ', 'r_max', 'highest reading', $this->set->peak], ['lowest', 'Lowest, ', 'r_min', 'lowest reading', $this->set->lowest]] as [$key, $title, $symbol, $meaning, $value]) {
             if ($value !== null) {
-                array_push($results, ...$this->inUnits($key, $title, $this->answers($read($symbol, $meaning, $value), null), GasEquation::Exposure, ['No moment is known for it, so that no answer lies in between.'], $key === 'lowest'));
+                array_push($results, ...$this->inUnits($key, $title, $this->answers($this->withinRange($read($symbol, $meaning, $value)), null, true), GasEquation::Exposure, ['Its moment is not known: along the bracket it lies between the responses of the run.'], $key === 'lowest'));
             }
         }
 
@@ -242,34 +353,73 @@ final readonly class GasWorkings
         if (!$this->isToxic()) {
             return $this->inUnits('mean', 'Mean, ', $mean);
         }
-        $eight = EightHourMean::of($mean, $minutes, $this->run, $this->policy, $origin, GasEquation::Exposure, self::digits(...));
+        $eight = new EightHourMean($mean, $minutes, $this->run, $this->policy, $origin, GasEquation::Exposure, self::digits(...));
 
-        return $this->inUnits('twa', 'TWA over 8 h, ', $eight->answers, GasEquation::Exposure, $eight->notes);
+        return array_map(fn (Result $one): Result => $eight->told($one, fn (Figure $figure): ?Figure => $one->reportedFigure()->unit === $figure->unit ? $figure : $this->byMass($figure)), $this->inUnits('twa', 'TWA over 8 h, ', $eight->answers));
+    }
+
+    /** What the display shows at the end of its range is at least that. */
+    private function withinRange(Figure $read): Figure
+    {
+        $range = $this->channel->range;
+
+        return $range !== null && Real::compare(Real::by($read->value, $this->undone), $range->value) >= 0 ? $read->bounded(Bound::AtLeast) : $read;
     }
 
     /** G-2 and G-4: the four answers to one raw reading. */
-    private function answers(Figure $raw, Exact|float|null $between): FourAnswers
+    private function answers(Figure $raw, Exact|float|null $between, bool $unknownMoment = false): FourAnswers
     {
         $sensor = $this->undone->compareTo(Exact::of(1)) === 0 ? $raw : Figure::derived('r', $raw->meaning.', before what was applied to it', Real::by($raw->value, $this->undone), $this->channel->unit, GasEquation::Factor, [$raw, Figure::read('F', 'applied by the unit or by hand', $this->undone, Unit::None, new Origin('run', $this->run->id, 'as the unit was set'), 3)], 2);
-        $by = fn (LinearKnot $knot): ?Figure => Real::isZero($knot->gain->value) ? null : Figure::derived('c', \sprintf('%s, response %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::by(Real::minus($sensor->value, $knot->zero->value), $knot->gain->value), $this->channel->unit, GasEquation::Corrected, [$sensor, $knot->zero, $knot->gain], self::digits($sensor->value));
+        $by = fn (LinearKnot $knot): ?Figure => Real::compare($knot->gain->value, Exact::zero()) <= 0 ? null : Figure::derived('c', \sprintf('%s, response %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::by(Real::minus($sensor->value, $knot->zero->value), $knot->gain->value), $this->channel->unit, GasEquation::Corrected, [$sensor, $knot->zero, $knot->gain], self::digits($sensor->value));
         $line = $this->line;
         $moved = fn (Figure $pre, ?Figure $post): ?Figure => match (true) {
             $line === null || $post === null => null,
             $line->isConstant() => $pre,
-            $between === null => null,
+            $between === null => $unknownMoment ? $this->atSomeMoment($sensor, $line) : null,
             default => Figure::derived('c', $raw->meaning.', response along the bracket', $between, $this->channel->unit, GasEquation::Corrected, [$sensor, ...array_merge(...array_map(static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain], $line->knots))], self::digits($between)),
         };
-        $answers = FourAnswers::along($sensor, $line->knots ?? [], $this->bracket, $by, $moved);
+        $answers = FourAnswers::along($sensor, $line->knots ?? [], $this->bracket, $by, $moved)->bounded($raw->bound);
         $unsaved = $this->unsaved === null ? null : $by($this->unsaved);
 
         return ($unsaved === null ? $answers : $answers->alsoBy($unsaved))->each($this->factored(...));
+    }
+
+    /** An extreme whose moment is not known lies between what the responses of its stretch make of it; the higher end is told. */
+    private function atSomeMoment(Figure $sensor, LinearLine $line): ?Figure
+    {
+        $values = array_map(static fn (array $at): float => $at[1] > 0.0 ? ($sensor->toFloat() - $at[0]) / $at[1] : \INF, $line->within($this->window));
+
+        return max($values) === \INF ? null : Figure::derived('c', $sensor->meaning.', at an unknown moment along the bracket', max($values), $this->channel->unit, GasEquation::Corrected, [$sensor, ...array_merge(...array_map(static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain], $line->knots))], self::digits(max($values)))->downTo(min($values));
     }
 
     private function factored(Figure $one): Figure
     {
         $factor = $this->factor->applied;
 
-        return $factor === null ? $one : Figure::derived('c', $one->meaning.', as '.($this->set->known?->text('name') ?? 'vapour'), Real::times($one->value, $factor->value), $one->unit, GasEquation::Factor, [$one, $factor], self::digits($one->value));
+        return $factor === null ? $one : self::times($one, $factor->value, Figure::derived('c', $one->meaning.', as '.($this->set->known?->text('name') ?? 'vapour'), Real::times($one->value, $factor->value), $one->unit, GasEquation::Factor, [$one, $factor], self::digits($one->value)));
+    }
+
+    /** An interval is told in the same way at both ends. */
+    private static function times(Figure $was, Exact|float $by, Figure $now): Figure
+    {
+        return $was->floor === null ? $now : $now->downTo(Real::times($was->floor, $by));
+    }
+
+    /** G-4 by C-2: the same by mass; null where the molar mass of what was there is not known. */
+    private function byMass(Figure $one): ?Figure
+    {
+        $molar = $this->molarMass();
+        if ($molar === null || $this->factor->missing) {
+            return null;
+        }
+        $volume = $this->conditions->molarVolume($this->record->air);
+        $value = Real::times($one->value, $molar->dividedBy($volume));
+
+        return self::times($one, $molar->dividedBy($volume), Figure::derived($one->symbol, $one->meaning.', by mass', $value, Unit::MilligramPerCubicMetre, SharedEquation::PartsPerMillion, [
+            $one,
+            Figure::read('V_m', 'molar volume at '.$this->conditions->name, $volume, Unit::LitrePerMole, new Origin('criterion', $this->conditions->id, $this->conditions->volumeSource()), 3),
+            Figure::read('M', 'molar mass of '.$this->name(), $molar, Unit::GramPerMole, new Origin('library', $this->code(), 'library of substances'), 2),
+        ], self::digits($value)))->bounded($one->bound);
     }
 
     /**
@@ -285,12 +435,8 @@ final readonly class GasWorkings
         $code = $this->code();
         $isPpm = $this->channel->unit === Unit::PartsPerMillion;
         $results = [$this->result(($isPpm ? $key.'-ppm' : $key).':'.$code, $title.$name, $answers, [...$notes, ...($this->factor->missing ? ['In isobutylene units: the factor of '.$name.' with this lamp is not known.'] : [])], $worstIsLow)];
-        $molar = $this->molarMass();
-        if ($isPpm && $molar !== null && !$this->factor->missing) {
-            $volume = $this->conditions->molarVolume($this->record->air);
-            $figures = [Figure::read('V_m', 'molar volume at '.$this->conditions->name, $volume, Unit::LitrePerMole, new Origin('criterion', $this->conditions->id, $this->conditions->volumeSource()), 3), Figure::read('M', 'molar mass of '.$name, $molar, Unit::GramPerMole, new Origin('library', $code, 'library of substances'), 2)];
-            $mass = $answers->each(static fn (Figure $one): Figure => Figure::derived($one->symbol, $one->meaning.', by mass', Real::times($one->value, $molar->dividedBy($volume)), Unit::MilligramPerCubicMetre, SharedEquation::PartsPerMillion, [$one, ...$figures], self::digits(Real::times($one->value, $molar->dividedBy($volume)))));
-            $results[] = $this->result($key.':'.$code, $title.$name, $mass, [...$notes, 'Stated at '.$this->conditions->name.'.'], $worstIsLow);
+        if ($isPpm && $this->molarMass() !== null && !$this->factor->missing) {
+            $results[] = $this->result($key.':'.$code, $title.$name, $answers->each($this->byMass(...)), [...$notes, 'Stated at '.$this->conditions->name.'.'], $worstIsLow);
         }
 
         return $results;
@@ -303,7 +449,7 @@ final readonly class GasWorkings
         $minutes = static fn (int $intervals): Exact => Exact::of($intervals)->times(self::seconds($step))->dividedBy(60);
         $logged = Figure::read('r', 'readings, as logged', $counts->samples, $this->shown(), $origin, 0);
         $value = Figure::read('L', $limit->title, $limit->value->value, Unit::tryFrom($limit->unit) ?? Unit::None, new Origin('criterion', $limit->id, $limit->source), $limit->value->decimals());
-        $above = fn (?LinearKnot $knot): int => $counts->above(1000 * $this->undone->toFloat() * ($knot === null ? Real::toFloat($wanted) : $knot->zero->toFloat() + $knot->gain->toFloat() * Real::toFloat($wanted)));
+        $above = fn (?LinearKnot $knot): int => ($this->channel->range === null ? 0 : $counts->overs) + $counts->above(1000 * $this->undone->toFloat() * ($knot === null ? Real::toFloat($wanted) : $knot->zero->toFloat() + $knot->gain->toFloat() * Real::toFloat($wanted)));
         $answers = FourAnswers::along(
             self::minutesAbove($limit, 'as logged', $minutes($above(null)), [$logged, $value]),
             $this->line->knots ?? [],
@@ -312,7 +458,9 @@ final readonly class GasWorkings
             static fn (Figure $pre, ?Figure $post): ?Figure => $post === null ? null : ($between === null ? $pre : self::minutesAbove($limit, 'response along the bracket', $minutes($between), [$logged, $value])),
         );
 
-        return $this->result('above-'.$limit->id.':'.$this->code(), \sprintf('Time above %s %s, %s', $limit->value->written, $limit->unit, $this->name()), $answers, ['Moments above a limit that is for a mean are no breach of it.'], false);
+        $note = str_starts_with($limit->quantity, 'peak') ? [] : ['Moments above a limit that is for a mean are no breach of it.'];
+
+        return $this->result('above-'.$limit->id.':'.$this->code(), \sprintf('Time above %s %s, %s', $limit->value->written, $limit->unit, $this->name()), $answers->bounded($counts->overs > 0 && $this->channel->range === null ? Bound::AtLeast : null), $note, false);
     }
 
     /** @param list<Figure> $inputs */
@@ -326,7 +474,43 @@ final readonly class GasWorkings
      */
     private function result(string $key, string $title, FourAnswers $answers, array $notes, bool $worstIsLow): Result
     {
-        return Result::of($key, $title, $this->reported, $answers, $notes, $this->channel->name, $worstIsLow);
+        $result = Result::of($key, $title, $this->reported, $answers, $notes, $this->channel->name, $worstIsLow);
+        // What the unit shows after it was told a wrong value is no reading of what was there.
+        if ($this->setRight) {
+            $result = $result->notPlain();
+        }
+        if (($this->setRight || $this->left !== []) && $answers->between === null && $answers->pre !== null) {
+            $result = $result->reporting(Answer::Pre);
+        }
+
+        return $this->stoppedAtZero($result);
+    }
+
+    /**
+     * FC-A7: a display that shows nothing below zero hides how far the zero sank: it may all be that much more, up to what
+     * the zero may drift.
+     */
+    private function stoppedAtZero(Result $result): Result
+    {
+        $setting = $this->policy->rule('gas.zero-drift');
+        $label = $this->drifts()[0]['label'] ?? null;
+        if (!$this->channel->stopsAtZero || $setting === null || $label === null || $result->reportedFigure()->unit === Unit::Minute) {
+            return $result;
+        }
+        $shift = DriftLimit::of($this->channel, $setting)->most($label);
+        $hidden = $this->factored(Figure::derived('r', 'hidden below zero', $shift, $this->channel->unit, GasEquation::Corrected, [], 2));
+        $reported = $result->reportedFigure();
+        $hidden = $reported->unit === $this->channel->unit ? $hidden : $this->byMass($hidden);
+
+        return $hidden === null ? $result : $result
+            ->or('with its zero sunk as far as it may, unseen', $reported->of(Real::plus($reported->value, $hidden->value)))
+            ->noting('The display shows nothing below zero: no drift of its zero can be seen.');
+    }
+
+    /** @return list<array{check: string, span: Figure, absolute: Figure, zero: Figure, label: Figure}> */
+    private function drifts(): array
+    {
+        return $this->response->drifts($this->line, $this->bracket, $this->timeline);
     }
 
     /** @return list<ExposureLimit> the limits in the unit of the channel that its readings can lie above, each value once */
@@ -355,7 +539,7 @@ final readonly class GasWorkings
         }
         $error = Real::times(Real::minus(Real::by($figure->value, $limit->value->value), Exact::of(1)), Exact::of(100));
         $tipping = Figure::derived('e*', 'error of gain at which it sits on the limit', $error, Unit::Percent, GasEquation::Corrected, [$figure], 1);
-        $drifts = array_map(static fn (array $drift): string => $drift['span']->signed().' %', $this->response->drifts($this->line, $this->bracket, $this->timeline));
+        $drifts = array_map(static fn (array $drift): string => $drift['span']->signed().' %', $this->drifts());
         $seen = $this->line === null ? 'no check shows the response' : ($drifts === [] ? 'one check shows the response' : 'its checks showed a span drift of '.implode(' and ', $drifts));
         $ever = $this->largestEver === null ? '' : \sprintf('; the most it ever drifted is %s %%', $this->largestEver->signed());
 
@@ -399,12 +583,14 @@ final readonly class GasWorkings
         return $code === null ? null : (Substances::shelf()->shipped()[$code] ?? null)?->decimal('molarMass')?->value;
     }
 
-    /** How many mg/m³ one ppm of what the unit was set to is, at 25 °C. */
+    /** FC-G9: how many mg/m³ one ppm of what the unit was set to is, at 25 °C: the vapour's where its factor was set in the unit, else its span gas's. */
     private function milligramPerPart(): Exact
     {
-        $molar = $this->molarMass() ?? Exact::of('56.11');
+        $volume = ReferenceConditions::at('25', '101.325')->molarVolume($this->record->air);
+        $isSet = $this->channel->kind === GasKind::Photoionisation && $this->set->unitFactor !== null && $this->set->unitFactor->value->compareTo(Exact::of(1)) !== 0;
+        $molar = $isSet || $this->channel->kind !== GasKind::Photoionisation ? $this->molarMass() : null;
 
-        return $molar->dividedBy(ReferenceConditions::at('25', '101.325')->molarVolume($this->record->air));
+        return ($molar ?? Exact::of(self::ISOBUTYLENE))->dividedBy($volume);
     }
 
     private function shown(): Unit

@@ -47,7 +47,7 @@ final readonly class Assessor
         $worked = [];
         foreach ($parts as $name => $part) {
             $channel = (string) $name;
-            $bracket = (new BracketFinder($family->usability(), $channel, $family->parameter()))->find($run, $part);
+            $bracket = (new BracketFinder($family->usability($policy), $channel, $family->parameter()))->find($run, $part);
             $worked[$channel] = $family->workOut($run, $bracket, $part, $policy, $yardsticks);
             $cases[$channel] = new RunCase($run, $bracket, $part, $policy, $family, $worked[$channel], $worked[$channel]->results(), $yardsticks);
         }
@@ -78,41 +78,43 @@ final readonly class Assessor
     /**
      * The run as part of its shift.
      *
-     * @param list<Assessment> $shift every run of the shift alone, this one among them, in order of time
+     * @param non-empty-list<Assessment> $runs every run of the shift alone, this one among them, in order of time
      */
-    public function within(Assessment $own, array $shift, Timeline $timeline, Yardsticks $yardsticks): Assessment
+    public function within(Assessment $own, array $runs, Shift $shift, Timeline $timeline, Yardsticks $yardsticks): Assessment
     {
         $family = $this->family($timeline->instrument->family);
-        if (!$family instanceof Composing) {
-            return $own;
-        }
-        $composed = $family->compose($own, $shift, $own->policy, $yardsticks);
+        $composed = $family instanceof Composing ? $family->compose($own, $runs, $own->policy, $yardsticks) : [];
 
-
-        return $composed === [] ? $own : $this->with($own, $composed, $timeline);
+        return $composed === [] && \count($shift->runs) === 1 && $shift->asked === [] ? $own : $this->with($own, $composed, $timeline, $shift);
     }
 
     /**
-     * With results that were made of several; rules that look at results are judged again over all of them.
+     * With results that were made of several, each in the place of one of its key; rules that look at results are judged
+     * again over them.
      *
-     * @param non-empty-list<Result> $made
+     * @param list<Result> $made
      */
-    private function with(Assessment $own, array $made, Timeline $timeline): Assessment
+    private function with(Assessment $own, array $made, Timeline $timeline, ?Shift $shift = null): Assessment
     {
         $family = $this->family($timeline->instrument->family);
-        $case = new RunCase($own->run, $own->bracket, $timeline, $own->policy, $family, $own->family, $made);
-        $findings = $own->findings;
-        foreach ($this->rules($family) as $rule) {
-            $setting = $own->policy->rule($rule->id());
-            if ($setting !== null && $rule instanceof AnswerRule) {
-                // What is said of a result that is made of several is said of it alone.
-                foreach ($rule->judge($case, $setting) as $finding) {
-                    $findings[] = $finding;
-                }
+        $case = new RunCase($own->run, $own->bracket, $timeline, $own->policy, $family, $own->family, $made, shift: $shift);
+        $replaced = array_map(static fn (Result $result): string => $result->key, $made);
+        $again = array_values(array_filter($this->rules($family), static fn (Rule $rule): bool => $rule instanceof AnswerRule));
+        $ids = array_map(static fn (Rule $rule): string => $rule->id(), $again);
+        $findings = [];
+        foreach ($own->findings as $finding) {
+            $kept = \in_array($finding->setting->rule, $ids, true) ? array_values(array_diff($finding->results, $replaced)) : $finding->results;
+            if ($kept !== [] || $finding->results === []) {
+                $findings[] = $finding->ofResults(...$kept);
             }
         }
+        foreach ($again as $rule) {
+            $setting = $own->policy->rule($rule->id());
+            array_push($findings, ...($setting === null ? [] : array_values([...$rule->judge($case, $setting)])));
+        }
+        $results = [...array_filter($own->results, static fn (Result $result): bool => !\in_array($result->key, $replaced, true)), ...$made];
 
-        return self::assessment($own->run, $own->policy, $own->family, [...$own->results, ...$made], $findings, $own->bracket, $own->brackets);
+        return self::assessment($own->run, $own->policy, $own->family, $results, $findings, $own->bracket, $own->brackets);
     }
 
     /** @param non-empty-array<array-key, RunCase> $cases by channel; one of no name where the family has none */

@@ -9,14 +9,14 @@ use Footnote\Core\Evidence\Run;
 /** A family whose runs add up: several samples of one person's shift make one exposure. */
 interface Composing
 {
-    /** Whether two runs of one campaign belong to the same shift. */
-    public function sameShift(Run $one, Run $other): bool;
+    /** Whether a run can be part of a shift at all. */
+    public function composes(Run $run): bool;
 
     /**
-     * Results over the whole shift. They combine lower ends with lower ends and upper with upper; what is void is not
-     * measured.
+     * Results over the whole shift; one under the key of a result of the run takes its place. They combine lower ends with
+     * lower ends and upper with upper; what is void is not measured, and what went on side by side is never added.
      *
-     * @param list<Assessment> $shift every run of the shift worked out alone, the judged one among them, in order of time
+     * @param non-empty-list<Assessment> $shift every run of the shift worked out alone, the judged one among them, in order of time
      *
      * @return list<Result>
      */

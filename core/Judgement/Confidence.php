@@ -14,6 +14,7 @@ final readonly class Confidence
     public function __construct(public Figure $lower, public Figure $upper, public string $words)
     {
     }
+
     /** Said beside the statement where the error of sampling and analysis reaches the limit. */
     public function reach(): ?string
     {

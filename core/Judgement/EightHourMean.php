@@ -12,32 +12,66 @@ use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 
-/** C-3 of one run that stands for a shift: a mean over the time it rests on, told over eight hours, and what is done with the rest. */
+/**
+ * C-3 of one run that stands for a shift: a mean over the time it rests on, told over eight hours, with what was not sampled
+ * as nothing and as the same.
+ */
 final readonly class EightHourMean
 {
     private const MINUTES = 480;
+    /** Less than a minute unsampled is none. */
+    private const NONE = 1;
 
-    /** @param list<string> $notes what was not measured, and what it is taken for */
-    private function __construct(public FourAnswers $answers, public array $notes)
-    {
-    }
+    private Exact $shift;
+    private Exact $left;
+    private bool $asRest;
+    public FourAnswers $answers;
 
     /**
      * @param Exact    $minutes  that the mean rests on
      * @param Equation $equation of the family
      * @param \Closure(Exact|float): int $digits decimals that a value is shown with
      */
-    public static function of(FourAnswers $mean, Exact $minutes, Run $run, Policy $policy, Origin $origin, Equation $equation, \Closure $digits): self
+    public function __construct(private FourAnswers $mean, private Exact $minutes, private Run $run, Policy $policy, private Origin $origin, private Equation $equation, private \Closure $digits)
     {
-        $time = Figure::read('t', 'time that the mean rests on', $minutes, Unit::Minute, $origin, 1);
-        $shift = Exact::of(number_format($run->shiftMinutes ?? self::MINUTES, 6, '.', ''));
-        $asRest = $policy->choice('unsampledTime') === 'rest' && $shift->compareTo($minutes) > 0;
-        $weight = $asRest ? $shift : $minutes;
-        $left = $shift->minus($minutes);
+        $this->shift = Exact::of(number_format($run->shiftMinutes ?? self::MINUTES, 6, '.', ''));
+        $this->left = $this->shift->minus($minutes);
+        $this->asRest = $run->rest === null ? $policy->choice('unsampledTime') === 'rest' : $run->rest->asSampled;
+        $this->answers = $mean->each(fn (Figure $one): Figure => $this->over($one, $this->asRest));
+    }
 
-        return new self(
-            $mean->each(static fn (Figure $one): Figure => Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($one->value, $weight), Exact::of(self::MINUTES)), $one->unit, $equation, [$one, $time], $digits($one->value))),
-            $left->compareTo(Exact::of(1)) < 0 ? [] : [\sprintf('%s min of %s were not measured and are taken %s.', $left->rounded(0), $shift->rounded(0), $asRest ? 'as the rest' : 'as zero')],
-        );
+    /** A result of it, with the number that the other taking of what was not sampled gives. */
+    public function told(Result $result, ?\Closure $further = null): Result
+    {
+        $result = $result->covering(Coverage::of($this->minutes->toFloat() * 60, $this->run->shiftMinutes, $this->run->rest));
+        if ($this->run->shiftMinutes === null) {
+            $result = $result->altered(new Altered(new Alteration(AlterationKind::Assumed, 'the working day', \sprintf('no working day was stated: %d min are taken for it', self::MINUTES), 'mean'), null));
+        }
+        if ($this->left->compareTo(Exact::of(self::NONE)) < 0) {
+            return $result;
+        }
+        if ($this->run->rest !== null) {
+            return $result->noting($this->run->rest->words());
+        }
+        $other = $this->mean->each(fn (Figure $one): Figure => $this->over($one, !$this->asRest));
+        $figure = match ($result->reportedAnswer()) {
+            Answer::Pre => $other->pre,
+            Answer::Post => $other->post,
+            Answer::Between => $other->between,
+            default => $other->indicated,
+        } ?? $other->best();
+        $figure = $figure === null || $further === null ? $figure : $further($figure);
+
+        return $result
+            ->or(\sprintf('with the unsampled part of the day as %s', $this->asRest ? 'nothing' : 'sampled'), $figure instanceof Figure ? $figure : null)
+            ->noting(\sprintf('%s min of %s were not sampled and are taken %s.', $this->left->rounded(0), $this->shift->rounded(0), $this->asRest ? 'as the rest' : 'as zero'));
+    }
+
+    private function over(Figure $mean, bool $asRest): Figure
+    {
+        $weight = $asRest && $this->left->compareTo(Exact::zero()) > 0 ? $this->shift : $this->minutes;
+        $time = Figure::read('t', 'time that the mean rests on', $this->minutes, Unit::Minute, $this->origin, 1);
+
+        return Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($mean->value, $weight), Exact::of(self::MINUTES)), $mean->unit, $this->equation, [$mean, $time], ($this->digits)($mean->value))->bounded($mean->bound);
     }
 }

@@ -14,6 +14,7 @@ final readonly class ExposureLimit
     /**
      * @param string $quantity which result it is set against, such as "dose:pel" or "lex8h"
      * @param string $mixture limits of one mixture are added up: substances that harm alike
+     * @param Decimal|null $basis what its unit is a share of, where that must be said: % vol that 100 % LEL is
      * @param string $scope    whom or what it holds for; "behind hearing protection" cannot be judged from a shoulder
      */
     public function __construct(
@@ -27,7 +28,14 @@ final readonly class ExposureLimit
         public string $source,
         public SourceMark $mark,
         public string $mixture = '',
+        public ?Decimal $basis = null,
     ) {
+    }
+
+    /** The same limit told in the basis of what is held against it. */
+    public function at(Decimal $value): self
+    {
+        return new self($this->id, $this->title, $this->quantity, $value, $this->unit, $this->comparator, $this->scope, $this->source, $this->mark, $this->mixture, $this->basis);
     }
 
     public function isCrossedBy(Exact|float $value): bool

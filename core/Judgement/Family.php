@@ -19,7 +19,8 @@ interface Family
     /** As people call a unit of it, such as "noise dosimeter". */
     public function title(): string;
 
-    public function usability(): Usability;
+    /** @param Policy|null $policy whose limits say what fails a unit; null: as shipped */
+    public function usability(?Policy $policy = null): Usability;
 
     /** The parameter of the response that a bracket is about. */
     public function parameter(): string;

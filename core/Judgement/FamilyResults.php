@@ -35,9 +35,6 @@ interface FamilyResults
      */
     public function alterations(): array;
 
-    /** How much of a working day it sampled; null where nothing of it speaks of a day. */
-    public function day(): ?SampledDay;
-
     /** The part of the run that stands by a person's declaration; null where all of it does. */
     public function segment(): ?Segment;
 

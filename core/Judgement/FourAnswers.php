@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
+use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Response\Knot;
@@ -83,6 +84,12 @@ final readonly class FourAnswers
         $one = static fn (?Figure $figure): ?Figure => $figure === null ? null : $step($figure)?->bounded($figure->bound);
 
         return new self($one($this->indicated), $one($this->pre), $one($this->post), $one($this->between), array_values(array_filter(array_map($one, $this->byChecks))));
+    }
+
+    /** Where only one side of each is known; null leaves them as they are. */
+    public function bounded(?Bound $bound): self
+    {
+        return $bound === null ? $this : $this->each(static fn (Figure $one): Figure => $one->bounded($bound));
     }
 
     /**

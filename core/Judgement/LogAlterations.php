@@ -43,9 +43,52 @@ final class LogAlterations
             $found[] = new Alteration(AlterationKind::Pause, self::words($pause), 'a pause was stated with the run', 'run', $pause);
         }
         $found = array_values(array_filter($found, static fn (Alteration $one): bool => $one->span === null || $one->span->overlaps($window)));
-        usort($found, static fn (Alteration $a, Alteration $b): int => ($a->span?->from) <=> ($b->span?->from));
+        usort($found, static fn (Alteration $a, Alteration $b): int => $a->span?->from <=> $b->span?->from);
 
         return $found;
+    }
+
+    /**
+     * The stretches that do not count.
+     *
+     * @param list<Alteration> $alterations
+     *
+     * @return list<Span>
+     */
+    public static function taken(array $alterations): array
+    {
+        return array_values(array_filter(array_map(static fn (Alteration $one): ?Span => $one->kind->isTaken() ? $one->span : null, $alterations)));
+    }
+
+    /**
+     * What each result would be otherwise: with a stretch that was taken out left in, and the other way round.
+     *
+     * @param list<Alteration>                    $alterations
+     * @param \Closure(list<Span>): list<Result> $again       the results with these stretches left out
+     *
+     * @return \Closure(Result): list<Altered>
+     */
+    public static function otherwise(array $alterations, \Closure $again): \Closure
+    {
+        $numbers = [];
+        foreach ($alterations as $place => $alteration) {
+            $others = self::taken(array_values(array_filter($alterations, static fn (Alteration $one): bool => $one !== $alteration)));
+            foreach ($again($alteration->kind->isTaken() || $alteration->span === null ? $others : [...$others, $alteration->span]) as $result) {
+                $numbers[$place]['='.$result->key] = $result->reportedFigure();
+            }
+        }
+
+        return static fn (Result $result): array => array_map(static fn (int $place, Alteration $one): Altered => new Altered($one, $numbers[$place]['='.$result->key] ?? null), array_keys($alterations), $alterations);
+    }
+
+    /**
+     * A person wanted stretches out of what has none.
+     *
+     * @return list<Alteration>
+     */
+    public static function notApplied(Run $run): array
+    {
+        return array_map(static fn (Exclusion $out): Alteration => new Alteration(AlterationKind::NotApplied, self::words($out->span), $out->reason, $out->by, $out->span), $run->exclusions);
     }
 
     public static function words(Span $span): string

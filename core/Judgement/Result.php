@@ -24,6 +24,7 @@ final readonly class Result
      * @param bool               $plain    whether what the unit indicates is a reading of the quantity itself
      * @param string|null        $ceiling  why "at any time" cannot be told from it where it is not crossed; null where it can
      * @param float|null         $perDecade dB that a tenfold of it means, where it is a dose
+     * @param Coverage|null      $coverage of a result that speaks of a stated working day
      * @param bool               $worstIsLow whether the low end is the cautious one, as for a volume
      */
     public function __construct(
@@ -48,6 +49,7 @@ final readonly class Result
         public bool $plain = true,
         public ?string $ceiling = null,
         public ?float $perDecade = null,
+        public ?Coverage $coverage = null,
     ) {
         if ($indicated === null && $pre === null && $post === null && $between === null) {
             throw new \LogicException('A result has at least one answer.');
@@ -188,10 +190,15 @@ final readonly class Result
         return $this->with(perDecade: $perDecade);
     }
 
+    public function covering(?Coverage $coverage): self
+    {
+        return $coverage === null ? $this : $this->with(coverage: $coverage);
+    }
+
     /** With another answer along the bracket. */
     public function lyingBetween(Figure $between): self
     {
-        return new self($this->key, $this->title, $this->reported, $this->indicated, $this->pre, $this->post, $between, $this->byChecks, $this->outcomes, $this->notes, $this->uncertainty, $this->channel, $this->worstIsLow, $this->inherited, $this->breakdown, $this->causes, $this->also, $this->altered, $this->plain, $this->ceiling, $this->perDecade);
+        return new self($this->key, $this->title, $this->reported, $this->indicated, $this->pre, $this->post, $between, $this->byChecks, $this->outcomes, $this->notes, $this->uncertainty, $this->channel, $this->worstIsLow, $this->inherited, $this->breakdown, $this->causes, $this->also, $this->altered, $this->plain, $this->ceiling, $this->perDecade, $this->coverage);
     }
 
     public function reporting(Answer $answer): self
@@ -228,8 +235,8 @@ final readonly class Result
      * @param list<array{string, Figure}>|null     $also
      * @param list<Altered>|null                   $altered
      */
-    private function with(?array $outcomes = null, ?array $notes = null, ?Figure $uncertainty = null, ?Verdict $inherited = null, ?Breakdown $breakdown = null, ?array $causes = null, ?array $also = null, ?array $altered = null, ?bool $plain = null, ?string $ceiling = null, ?Answer $reported = null, ?float $perDecade = null): self
+    private function with(?array $outcomes = null, ?array $notes = null, ?Figure $uncertainty = null, ?Verdict $inherited = null, ?Breakdown $breakdown = null, ?array $causes = null, ?array $also = null, ?array $altered = null, ?bool $plain = null, ?string $ceiling = null, ?Answer $reported = null, ?float $perDecade = null, ?Coverage $coverage = null): self
     {
-        return new self($this->key, $this->title, $reported ?? $this->reported, $this->indicated, $this->pre, $this->post, $this->between, $this->byChecks, $outcomes ?? $this->outcomes, $notes ?? $this->notes, $uncertainty ?? $this->uncertainty, $this->channel, $this->worstIsLow, $inherited ?? $this->inherited, $breakdown ?? $this->breakdown, $causes ?? $this->causes, $also ?? $this->also, $altered ?? $this->altered, $plain ?? $this->plain, $ceiling ?? $this->ceiling, $perDecade ?? $this->perDecade);
+        return new self($this->key, $this->title, $reported ?? $this->reported, $this->indicated, $this->pre, $this->post, $this->between, $this->byChecks, $outcomes ?? $this->outcomes, $notes ?? $this->notes, $uncertainty ?? $this->uncertainty, $this->channel, $this->worstIsLow, $inherited ?? $this->inherited, $breakdown ?? $this->breakdown, $causes ?? $this->causes, $also ?? $this->also, $altered ?? $this->altered, $plain ?? $this->plain, $ceiling ?? $this->ceiling, $perDecade ?? $this->perDecade, $coverage ?? $this->coverage);
     }
 }

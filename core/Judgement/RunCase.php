@@ -13,7 +13,10 @@ use Footnote\Core\Procedure\Procedure;
 /** Everything that the rules look at when they judge a run. */
 final readonly class RunCase
 {
-    /** @param list<Result> $answers the results of the run, and those of the shift that it is part of */
+    /**
+     * @param list<Result> $answers the results of the run; of its shift those that it adds
+     * @param Shift|null   $shift   null while the run is judged alone
+     */
     public function __construct(
         public Run $run,
         public Bracket $bracket,
@@ -23,6 +26,7 @@ final readonly class RunCase
         public FamilyResults $results,
         public array $answers,
         public Yardsticks $yardsticks = new Yardsticks([], []),
+        public ?Shift $shift = null,
     ) {
     }
 

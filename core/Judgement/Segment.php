@@ -24,7 +24,6 @@ final readonly class Segment
      * Null where nothing was declared, or the declaration does not count: only a log can be cut, and only while the check
      * after the run fails.
      *
-     * @param bool                     $hasLog
      * @param \Closure(Bracket): bool $fails  whether the response moved more along a bracket than the policy allows
      */
     public static function of(Run $run, Bracket $bracket, bool $hasLog, \Closure $fails): ?self

@@ -22,23 +22,24 @@ final class ShiftAssessor
     {
         $own = $this->alone($run, $timeline);
         $family = $this->assessor->family($timeline->instrument->family);
-        if (!$family instanceof Composing) {
+        if (!$family instanceof Composing || !$family->composes($run)) {
             return $own;
         }
-        $shift = [$run->id => $own];
+        $timelines = ['='.$run->id => $timeline];
+        $runs = [];
         foreach ($others as [$other, $of]) {
-            if ($of->instrument->family === $timeline->instrument->family && $family->sameShift($run, $other)) {
-                $shift[$other->id] ??= $this->alone($other, $of);
+            if ($other->id !== $run->id && $of->instrument->family === $timeline->instrument->family && $family->composes($other)) {
+                $timelines['='.$other->id] = $of;
+                $runs[] = $other;
             }
         }
-        $shift = array_values($shift);
-        usort($shift, static fn (Assessment $a, Assessment $b): int => [$a->run->start, $a->run->id] <=> [$b->run->start, $b->run->id]);
+        $shift = Shift::of($run, $runs, $this->policy);
 
-        return $this->assessor->within($own, $shift, $timeline, $this->yardsticks);
+        return $this->assessor->within($own, array_map(fn (Run $one): Assessment => $this->alone($one, $timelines['='.$one->id]), $shift->runs), $shift, $timeline, $this->yardsticks);
     }
 
     private function alone(Run $run, Timeline $timeline): Assessment
     {
-        return $this->alone[$run->id] ??= $this->assessor->assess($run, $timeline, $this->policy, $this->yardsticks);
+        return $this->alone['='.$run->id] ??= $this->assessor->assess($run, $timeline, $this->policy, $this->yardsticks);
     }
 }

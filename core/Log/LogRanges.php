@@ -8,6 +8,31 @@ namespace Footnote\Core\Log;
 final readonly class LogRanges
 {
     /**
+     * The intervals that lie in all of several sets of ranges.
+     *
+     * @param non-empty-list<list<array{int, int}>> $sets each in order
+     *
+     * @return list<array{int, int}> in order
+     */
+    public static function common(array $sets): array
+    {
+        $common = array_shift($sets);
+        foreach ($sets as $set) {
+            $both = [];
+            foreach ($common as [$from, $to]) {
+                foreach ($set as [$a, $b]) {
+                    if (max($from, $a) < min($to, $b)) {
+                        $both[] = [max($from, $a), min($to, $b)];
+                    }
+                }
+            }
+            $common = $both;
+        }
+
+        return $common;
+    }
+
+    /**
      * Whether any interval of some ranges lies in another.
      *
      * @param list<array{int, int}> $ranges

@@ -21,8 +21,10 @@ final readonly class MovingReadings
      * @param Exact|float|null $shortTerm highest 15 min mean of windows with enough data; null where the run has none
      * @param int              $hollow    windows with too little data
      * @param list<int>        $above     intervals above each threshold
+     * @param bool             $over      whether any interval that counts was beyond the range: means are then at least what they say
+     * @param bool             $shortOver the same of the window that the short-term mean is of
      */
-    private function __construct(public Exact|float|null $mean, public Exact|float|null $shortTerm, public Exact|float|null $highest, public Exact|float|null $lowest, public int $hollow, public array $above)
+    private function __construct(public Exact|float|null $mean, public Exact|float|null $shortTerm, public Exact|float|null $highest, public Exact|float|null $lowest, public int $hollow, public array $above, public bool $over = false, public bool $shortOver = false)
     {
     }
 
@@ -32,26 +34,27 @@ final readonly class MovingReadings
      * @param LinearLine|null       $line       null: readings as they are, whose sums are then exact
      * @param float                 $undone     what readings are divided by before a response is taken out
      * @param list<float>           $thresholds in the unit of the channel
+     * @param int|null              $range      what was beyond the range was at least that, thousandths; null: not known
      */
-    public static function of(SeriesLog $log, int $column, array $whole, array $ranges, ?LinearLine $line, ?LogClock $clock, float $undone = 1.0, array $thresholds = []): self
+    public static function of(SeriesLog $log, int $column, array $whole, array $ranges, ?LinearLine $line, ?LogClock $clock, float $undone = 1.0, array $thresholds = [], ?int $range = null): self
     {
         $n = max(1, (int) round(60 * self::MINUTES / $log->step()));
         $need = $n * self::LEAST_SHARE;
         $ring = [];
-        [$sum, $filled, $held, $total, $count, $hollow] = [0, 0, 0, 0, 0, 0];
+        [$sum, $filled, $held, $total, $count, $hollow, $beyond, $lastOver, $bestOver] = [0, 0, 0, 0, 0, 0, 0, null, false];
         [$bestSum, $bestFilled, $high, $low] = [0, 0, null, null];
         $above = array_map(static fn (): int => 0, $thresholds);
         $bends = $line === null || $clock === null ? [] : array_map(static fn ($knot): int => $clock->beginningFrom($knot->at), $line->knots);
         $begin = 0;
-        $range = 0;
+        $place = 0;
         foreach ($log->chunks($column) as $chunk) {
             $end = $begin + \count($chunk);
             for ($at = max($begin, $whole[0]), $last = min($end, $whole[1]); $at < $last; $at = $stop) {
-                while ($range < \count($ranges) && $ranges[$range][1] <= $at) {
-                    ++$range;
+                while ($place < \count($ranges) && $ranges[$place][1] <= $at) {
+                    ++$place;
                 }
-                $counts = $range < \count($ranges) && $ranges[$range][0] <= $at;
-                $stop = min($last, $counts ? $ranges[$range][1] : ($ranges[$range][0] ?? $last), ...array_filter($bends, static fn (int $bend): bool => $bend > $at));
+                $counts = $place < \count($ranges) && $ranges[$place][0] <= $at;
+                $stop = min($last, $counts ? $ranges[$place][1] : ($ranges[$place][0] ?? $last), ...array_filter($bends, static fn (int $bend): bool => $bend > $at));
                 [$z, $g, $dz, $dg] = [0.0, 1.0, 0.0, 0.0];
                 if ($counts && $line !== null && $clock !== null) {
                     [$z, $g] = $line->at($clock->at($at));
@@ -63,6 +66,11 @@ final readonly class MovingReadings
                 $scale = 1 / (1000 * $undone);
                 for ($i = $at; $i < $stop; ++$i) {
                     $raw = $counts ? $chunk[$i - $begin] : SeriesLog::GAP;
+                    if ($raw !== SeriesLog::GAP && ($raw === SeriesLog::OVER || ($range !== null && $raw >= $range))) {
+                        $lastOver = $i;
+                        ++$beyond;
+                        $raw = $raw === SeriesLog::OVER ? ($range ?? SeriesLog::GAP) : $raw;
+                    }
                     $slot = $i % $n;
                     if ($held >= $n) {
                         $old = $ring[$slot];
@@ -98,7 +106,7 @@ final readonly class MovingReadings
                         if ($filled < $need) {
                             ++$hollow;
                         } elseif ($bestFilled === 0 || $sum * $bestFilled > $bestSum * $filled) {
-                            [$bestSum, $bestFilled] = [$sum, $filled];
+                            [$bestSum, $bestFilled, $bestOver] = [$sum, $filled, $lastOver !== null && $lastOver > $i - $n];
                         }
                     }
                     $z += $dz;
@@ -108,7 +116,7 @@ final readonly class MovingReadings
             $begin = $end;
         }
 
-        return new self(self::share($total, $count), self::share($bestSum, $bestFilled), $high === null ? null : self::share($high, 1), $low === null ? null : self::share($low, 1), $hollow, array_values($above));
+        return new self(self::share($total, $count), self::share($bestSum, $bestFilled), $high === null ? null : self::share($high, 1), $low === null ? null : self::share($low, 1), $hollow, array_values($above), $beyond > 0, $bestOver);
     }
 
     /** Whole thousandths give exact fractions. */

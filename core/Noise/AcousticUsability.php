@@ -40,4 +40,9 @@ final readonly class AcousticUsability implements Usability
 
         return $reasons;
     }
+
+    public function whyFailed(Check $check, Timeline $timeline, bool $asLeft): ?string
+    {
+        return null;
+    }
 }

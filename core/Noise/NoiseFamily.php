@@ -9,21 +9,23 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Usability;
+use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\BenchGuide;
+use Footnote\Core\Judgement\Composing;
 use Footnote\Core\Judgement\Family;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Yardsticks;
 
 /** Noise dosimeters: an offset in dB, an acoustic calibrator, levels and doses. */
-final readonly class NoiseFamily implements Family
+final readonly class NoiseFamily implements Family, Composing
 {
     public function id(): string
     {
         return 'noise-dosimeter';
     }
 
-    public function usability(): Usability
+    public function usability(?Policy $policy = null): Usability
     {
         return new AcousticUsability();
     }
@@ -58,5 +60,15 @@ final readonly class NoiseFamily implements Family
         $delay = $run->content instanceof NoiseRecord ? $run->content->written?->decimal('setDelay') : null;
 
         return (new NoiseWorkings($run, $bracket, $timeline, $policy, $yardsticks, true, $delay?->value->toFloat() ?? 0.0))->results();
+    }
+
+    public function composes(Run $run): bool
+    {
+        return $run->stop !== null;
+    }
+
+    public function compose(Assessment $own, array $shift, Policy $policy, Yardsticks $yardsticks): array
+    {
+        return (new DayExposure($own, $shift, $policy, $yardsticks))->results();
     }
 }

@@ -13,7 +13,6 @@ use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Judgement\SampledDay;
 use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Noise\Meter\MeterFindings;
 use Footnote\Core\Noise\Meter\MeterWorkings;
@@ -80,11 +79,6 @@ final readonly class NoiseResults implements FamilyResults
     public function segment(): ?Segment
     {
         return $this->segment;
-    }
-
-    public function day(): ?SampledDay
-    {
-        return $this->meter !== null ? null : SampledDay::of($this->seconds, $this->results, ['lex8h', 'dose', 'twa']);
     }
 
     public function driftsOf(Result $result): array

@@ -9,18 +9,18 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
-use Footnote\Core\Evidence\Exclusion;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Alteration;
 use Footnote\Core\Judgement\AlterationKind;
 use Footnote\Core\Judgement\Altered;
 use Footnote\Core\Judgement\Answer;
+use Footnote\Core\Judgement\Coverage;
+use Footnote\Core\Judgement\LogAlterations;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Judgement\Yardsticks;
-use Footnote\Core\Judgement\LogAlterations;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogColumn;
 use Footnote\Core\Log\LogColumnKind;
@@ -94,13 +94,14 @@ final readonly class NoiseWorkings
         if ($this->run->stop !== null && $log !== null) {
             $survey = LogSurvey::of($log, $this->run, $this->timeline, ToneLevels::of($this->timeline, $this->line), $this->policy);
             $alterations = $this->alterations($survey);
-            $leftOut = self::taken($alterations);
+            $leftOut = LogAlterations::taken($alterations);
             $sums = $this->fromLog($log, $content->logName, $survey, $leftOut);
             [$doubts, $gaps, $seconds] = [$sums->doubts, $sums->gapShare, $sums->seconds];
-            $results = $this->altered($sums->results, $alterations, fn (array $out): array => $this->fromLog($log, $content->logName, $survey, $out)->results);
+            $otherwise = LogAlterations::otherwise($alterations, fn (array $out): array => array_map(static fn (SolvableResult $one): Result => $one->result, $this->fromLog($log, $content->logName, $survey, $out)->results));
+            $results = array_map(static fn (SolvableResult $one): SolvableResult => $one->altered(...$otherwise($one->result)), $sums->results);
         } elseif ($this->run->stop !== null && $totals !== null) {
             $results = $this->fromTotals($totals);
-            $alterations = array_map(static fn (Exclusion $out): Alteration => new Alteration(AlterationKind::NotApplied, LogAlterations::words($out->span), $out->reason, $out->by, $out->span), $this->run->exclusions);
+            $alterations = LogAlterations::notApplied($this->run);
         }
         $judged = array_map(fn (SolvableResult $worked): Result => $this->answers->judged($worked, $this->yardsticks->limits), $results);
 
@@ -167,39 +168,6 @@ final readonly class NoiseWorkings
         $looks = array_map(static fn (Tone $tone): Alteration => new Alteration($tone->kind, $tone->words(), $tone->why, 'noise.tone', $tone->span), $survey->tones);
 
         return LogAlterations::of($this->run, $this->window, $looks);
-    }
-
-    /**
-     * @param list<Alteration> $alterations
-     *
-     * @return list<Span>
-     */
-    private static function taken(array $alterations): array
-    {
-        return array_values(array_filter(array_map(static fn (Alteration $one): ?Span => $one->kind->isTaken() ? $one->span : null, $alterations)));
-    }
-
-    /**
-     * Each result with what each alteration does to it.
-     *
-     * @param list<SolvableResult>                            $results
-     * @param list<Alteration>                                $alterations
-     * @param \Closure(list<Span>): list<SolvableResult>     $again   the results with these stretches left out
-     *
-     * @return list<SolvableResult>
-     */
-    private function altered(array $results, array $alterations, \Closure $again): array
-    {
-        foreach ($alterations as $alteration) {
-            $others = self::taken(array_values(array_filter($alterations, static fn (Alteration $one): bool => $one !== $alteration)));
-            $otherwise = [];
-            foreach ($again($alteration->kind->isTaken() || $alteration->span === null ? $others : [...$others, $alteration->span]) as $other) {
-                $otherwise['='.$other->result->key] = $other->result->reportedFigure();
-            }
-            $results = array_map(static fn (SolvableResult $one): SolvableResult => $one->altered(new Altered($alteration, $otherwise['='.$one->result->key] ?? null)), $results);
-        }
-
-        return $results;
     }
 
     /** @param list<Span> $leftOut */
@@ -348,7 +316,7 @@ final readonly class NoiseWorkings
             $result = $result->or($hours > $sampled ? 'with the unsampled part of the day as nothing' : 'over the time measured, which is longer than the working day stated', $alone);
         }
 
-        return $result->withUncertainty($uncertainty, 'The uncertainty is of the instrument only. How the work varies from day to day and person to person is not in it: that needs several days or samples.');
+        return $result->covering(Coverage::of($seconds, $stated, $this->run->rest))->withUncertainty($uncertainty, 'The uncertainty is of the instrument only. How the work varies from day to day and person to person is not in it: that needs several days or samples.');
     }
 
     /**
@@ -371,10 +339,11 @@ final readonly class NoiseWorkings
         if ($part > 1.0 && $this->run->rest?->asSampled !== false) {
             $worked = $worked->or('with the unsampled part of the day as sampled', $scaled($worked->result->reportedFigure(), $part));
         }
-        $results = [$worked];
+        $coverage = Coverage::of($hours * 3600, $this->run->shiftMinutes, $this->run->rest);
+        $results = [$worked->covering($coverage)];
         $time = Figure::read('t', 'time that the dose rests on', $hours, Unit::Hour, $this->origin('start, stop, pauses and what was left out'), 3);
         $constants = $this->figures($this->criterion($criterion->id));
-        $results[] = $this->fromDose($criterion, $dose, $at, $between, 'twa', 'TWA, '.$criterion->name, 'TWA', Unit::DecibelA, NoiseEquation::TimeWeightedAverage, $constants, $criterion->timeWeightedAverage(...), $ends);
+        $results[] = $this->fromDose($criterion, $dose, $at, $between, 'twa', 'TWA, '.$criterion->name, 'TWA', Unit::DecibelA, NoiseEquation::TimeWeightedAverage, $constants, $criterion->timeWeightedAverage(...), $ends)->covering($coverage);
         $results[] = $this->fromDose($criterion, $dose, $at, $between, 'lavg', 'Average level, '.$criterion->name, 'L_avg', Unit::DecibelA, NoiseEquation::AverageLevel, [$time, ...$constants], static fn (float $d): float => $criterion->averageLevel($d, $hours), $ends);
         if ($this->run->shiftMinutes !== null && $hours > 0) {
             $results[] = $this->fromDose($criterion, $dose, $at, $between, 'projected', 'Projected dose, '.$criterion->name, 'D_proj', Unit::Percent, NoiseEquation::ProjectedDose, [$time, Figure::read('T_shift', 'working day', $shift, Unit::Hour, $this->origin('stated with the run'), 2)], static fn (float $d): float => $d * $shift / $hours, $ends)->asDose($criterion->slope());

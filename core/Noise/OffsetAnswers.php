@@ -71,6 +71,14 @@ final readonly class OffsetAnswers
         return $this->of($key, $title, $indicated, static fn (float $offset): float => $value - $offset, $between, $exact instanceof Exact ? $exact->minus(...) : null);
     }
 
+    /** A quantity whose answers were put together of others, and from which an offset is taken as from each of them. */
+    public function made(string $key, string $title, FourAnswers $answers): SolvableResult
+    {
+        $value = ($answers->indicated ?? $answers->best())?->toFloat() ?? 0.0;
+
+        return new SolvableResult(Result::of($key, $title, $this->reported, $answers), static fn (float $offset): float => $value - $offset);
+    }
+
     /**
      * A highest level whose moment is not known: along the bracket it lies between the offsets of its own stretch, and the
      * higher end is the one that is told.

@@ -6,6 +6,7 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Judgement\Altered;
+use Footnote\Core\Judgement\Coverage;
 use Footnote\Core\Judgement\Result;
 
 /** A result together with how it depends on the offset that is taken out. */
@@ -27,9 +28,9 @@ final readonly class SolvableResult
         return new self($this->result->withUncertainty($uncertainty, $note), $this->function);
     }
 
-    public function altered(Altered $altered): self
+    public function altered(Altered ...$altered): self
     {
-        return new self($this->result->altered($altered), $this->function);
+        return new self($this->result->altered(...$altered), $this->function);
     }
 
     public function noting(string $note): self
@@ -45,6 +46,16 @@ final readonly class SolvableResult
     public function asDose(float $perDecade): self
     {
         return new self($this->result->asDose($perDecade), $this->function);
+    }
+
+    public function covering(?Coverage $coverage): self
+    {
+        return new self($this->result->covering($coverage), $this->function);
+    }
+
+    public function ofMoments(?string $why): self
+    {
+        return new self($this->result->ofMoments($why), $this->function);
     }
 
     public function between(Figure $between): self

@@ -30,7 +30,7 @@ final readonly class ParticleFamily implements Family
         return 'particle counter or dust monitor';
     }
 
-    public function usability(): Usability
+    public function usability(?Policy $policy = null): Usability
     {
         return new ParticleUsability();
     }

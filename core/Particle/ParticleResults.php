@@ -15,7 +15,6 @@ use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\LogsByChannel;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Judgement\SampledDay;
 use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Log\ChannelSeries;
 use Footnote\Core\Log\LogClock;
@@ -66,11 +65,6 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
     }
 
     public function segment(): ?Segment
-    {
-        return null;
-    }
-
-    public function day(): ?SampledDay
     {
         return null;
     }

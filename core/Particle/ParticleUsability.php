@@ -38,4 +38,9 @@ final readonly class ParticleUsability implements Usability
 
         return $reasons;
     }
+
+    public function whyFailed(Check $check, Timeline $timeline, bool $asLeft): ?string
+    {
+        return null;
+    }
 }

@@ -290,8 +290,8 @@ final readonly class ParticleWorkings
         if ($factor === null) {
             return [$results, null];
         }
-        $eight = EightHourMean::of(self::scaled($mean, $factor), $minutes, $this->run, $this->policy, $origin, SharedEquation::TimeWeightedAverage, static fn (Exact|float $value): int => Digits::significant($value, 3));
-        $results[] = $this->result('twa:'.$code, 'TWA over 8 h, '.$name, $eight->answers, $eight->notes);
+        $eight = new EightHourMean(self::scaled($mean, $factor), $minutes, $this->run, $this->policy, $origin, SharedEquation::TimeWeightedAverage, static fn (Exact|float $value): int => Digits::significant($value, 3));
+        $results[] = $eight->told($this->result('twa:'.$code, 'TWA over 8 h, '.$name, $eight->answers, []));
         foreach ([['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $raw->shortTerm, $moving?->shortTerm], ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->highest, $moving?->highest]] as [$key, $title, $symbol, $meaning, $value, $between]) {
             if ($value !== null) {
                 $results[] = $this->result($key.':'.$code, $title.$name, self::scaled($this->zeroed($read($symbol, $meaning, $value), $between, $line), $factor), []);

@@ -45,9 +45,10 @@ final readonly class Span
     /** So many seconds later, counted as they pass: in a named zone a relative time would follow the wall clock over a change of it. */
     public static function shift(\DateTimeImmutable $moment, float $seconds): \DateTimeImmutable
     {
+        // Seconds and microseconds apart: PHP loses large counts of microseconds without a word.
         $micro = (int) round($seconds * 1e6);
 
-        return $moment->setTimezone(new \DateTimeZone('UTC'))->modify(\sprintf('%+d microseconds', $micro))->setTimezone($moment->getTimezone());
+        return $moment->setTimezone(new \DateTimeZone('UTC'))->modify(\sprintf('%+d seconds %+d microseconds', intdiv($micro, 1_000_000), $micro % 1_000_000))->setTimezone($moment->getTimezone());
     }
 
     /**

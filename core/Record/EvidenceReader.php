@@ -165,6 +165,7 @@ final readonly class EvidenceReader
             $fields->optionalText('shift', 60),
             array_map(fn (Fields $in): Exclusion => new Exclusion($this->span($in, $right), $in->text('reason'), $in->text('by')), $fields->objects('leftIn')),
             $rest === null ? null : new RestOfDay(self::restIsAsSampled($rest), $rest->text('reason'), $rest->text('by')),
+            $fields->flag('ofPlace'),
         );
     }
 
@@ -192,6 +193,7 @@ final readonly class EvidenceReader
                 $limit->text('source'),
                 $limit->choice('mark', SourceMark::class),
                 $limit->optionalText('mixture', 60) ?? '',
+                $limit->optionalDecimal('lelBasis', '0.1', '100'),
             ), $fields->objects('limits')),
         );
     }

@@ -28,7 +28,11 @@ final readonly class LogFormatReader
             if ($kind->hasChannel() !== ($channel !== '')) {
                 throw new InvalidRecord($column->at('channel'), $channel === '' ? 'is needed: say which channel, size or band it is.' : 'is for readings, counts and bands only.');
             }
-            $columns[$place] = new LogColumn($kind, $column->optionalText('header') ?? '', $rate, $column->optionalDecimal('threshold', '0', '140'), $channel);
+            $statistic = $column->optionalText('statistic', 20) ?? '';
+            if ($statistic !== '' && ($kind !== LogColumnKind::Reading || !\in_array($statistic, ['average', 'maximum', 'minimum'], true))) {
+                throw new InvalidRecord($column->at('statistic'), 'is for readings, and must be average, maximum or minimum.');
+            }
+            $columns[$place] = new LogColumn($kind, $column->optionalText('header') ?? '', $rate, $column->optionalDecimal('threshold', '0', '140'), $channel, $statistic);
         }
         if ($columns === []) {
             throw new InvalidRecord($fields->at('columns'), 'names no column.');
@@ -75,6 +79,7 @@ final readonly class LogFormatReader
                 'exchangeRate' => $column->exchangeRate?->written,
                 'threshold' => $column->threshold?->written,
                 'channel' => $column->channel === '' ? null : $column->channel,
+                'statistic' => $column->statistic === '' ? null : $column->statistic,
             ], static fn (mixed $value): bool => $value !== null);
         }
 

@@ -57,7 +57,7 @@ final readonly class RecordReader
             $references[$reference->id] = isset($references[$reference->id]) ? throw new InvalidRecord($item->at('id'), 'stands twice.') : $reference;
         }
         $family = static fn (Fields $item): string => ($instruments[$item->text('instrument')] ?? throw new InvalidRecord($item->at('instrument'), \sprintf('"%s" is not among the instruments.', $item->text('instrument'))))->family;
-        $checks = $this->each($fields, 'checks', function (Fields $item) use ($family, $references, $reader): Check {
+        $checks = $this->each($fields, 'checks', static function (Fields $item) use ($family, $references, $reader): Check {
             $check = $reader->check($item, self::format($family($item)));
             foreach (array_filter([$check->reference, ...$check->content->leansOn()], \is_string(...)) as $named) {
                 if (!isset($references[$named])) {
@@ -67,13 +67,13 @@ final readonly class RecordReader
 
             return $check;
         });
-        $interventions = $this->each($fields, 'interventions', function (Fields $item) use ($family, $reader): Intervention {
+        $interventions = $this->each($fields, 'interventions', static function (Fields $item) use ($family, $reader): Intervention {
             $family($item);
 
             return $reader->intervention($item);
         });
         $library = RecordLibrary::of($fields);
-        $runs = $this->each($fields, 'runs', function (Fields $item) use ($family, $lines, $zone, $library, $reader): Run {
+        $runs = $this->each($fields, 'runs', static function (Fields $item) use ($family, $lines, $zone, $library, $reader): Run {
             $file = $item->optionalObject('log')?->text('file');
 
             return $reader->run($item, self::format($family($item))->readRun($item, new RunSurroundings($zone, $library, $file === null ? null : $lines($file), $file ?? '')));

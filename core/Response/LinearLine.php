@@ -40,27 +40,49 @@ final readonly class LinearLine
     }
 
     /**
-     * Mean zero and mean gain over the stretch from first to last knot, each end of a step counted on its side.
+     * Mean zero and mean gain over some stretches, each end of a step counted on its side.
+     *
+     * @param list<Span> $stretches
      *
      * @return array{float, float}
      */
-    public function mean(Span $span): array
+    public function mean(array $stretches): array
     {
-        $cuts = [$span->from, $span->to];
-        foreach ($this->knots as $knot) {
-            if ($span->from < $knot->at && $knot->at < $span->to) {
-                $cuts[] = $knot->at;
+        [$zero, $gain, $total] = [0.0, 0.0, 0.0];
+        foreach ($stretches as $span) {
+            $cuts = [$span->from, $span->to];
+            foreach ($this->knots as $knot) {
+                if ($span->from < $knot->at && $knot->at < $span->to) {
+                    $cuts[] = $knot->at;
+                }
+            }
+            usort($cuts, static fn (\DateTimeImmutable $a, \DateTimeImmutable $b): int => $a <=> $b);
+            for ($i = 1; $i < \count($cuts); ++$i) {
+                $seconds = Span::secondsBetween($cuts[$i - 1], $cuts[$i]);
+                [$z, $g] = $this->at(Span::shift($cuts[$i - 1], $seconds / 2));
+                $zero += $z * $seconds;
+                $gain += $g * $seconds;
+                $total += $seconds;
             }
         }
-        usort($cuts, static fn (\DateTimeImmutable $a, \DateTimeImmutable $b): int => $a <=> $b);
-        [$zero, $gain] = [0.0, 0.0];
-        for ($i = 1; $i < \count($cuts); ++$i) {
-            $seconds = Span::secondsBetween($cuts[$i - 1], $cuts[$i]);
-            [$z, $g] = $this->at(Span::shift($cuts[$i - 1], $seconds / 2));
-            $zero += $z * $seconds;
-            $gain += $g * $seconds;
+
+        return $total > 0.0 ? [$zero / $total, $gain / $total] : $this->at($stretches[0]->from ?? $this->knots[0]->at);
+    }
+
+    /**
+     * The responses that held at some moment of a stretch: at its ends, and at every knot within.
+     *
+     * @return non-empty-list<array{float, float}> zero and gain
+     */
+    public function within(Span $span): array
+    {
+        $moments = [$this->at($span->from), $this->at(Span::shift($span->to, -1e-6))];
+        foreach ($this->knots as $knot) {
+            if ($span->from <= $knot->at && $knot->at <= $span->to) {
+                $moments[] = [$knot->zero->toFloat(), $knot->gain->toFloat()];
+            }
         }
 
-        return [$zero / $span->seconds(), $gain / $span->seconds()];
+        return $moments;
     }
 }

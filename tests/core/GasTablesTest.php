@@ -134,8 +134,10 @@ final class GasTablesTest extends TestCase
     {
         yield 'a slow creep that has come to rest' => [['10', '20', '30', '40', '50'], ['96.8', '97.0', '97.3', '97.4', '97.5'], true];
         yield 'while it still rises' => [['10', '20', '30'], ['92.0', '95.0', '96.8'], false];
-        yield 'slope of exactly half a percent' => [['0', '10', '20'], ['97.0', '97.5', '98.0'], false];
-        yield 'range of exactly one percent' => [['0', '10', '20'], ['97.0', '98.0', '97.0'], false];
+        yield 'drift of exactly one percent' => [['0', '10', '20'], ['97.0', '97.5', '98.0'], true];
+        yield 'drift of a little more' => [['0', '10', '20'], ['97.0', '97.5', '98.1'], false];
+        yield 'range of exactly one percent' => [['0', '10', '20'], ['97.0', '98.0', '97.0'], true];
+        yield 'range of a little more' => [['0', '10', '20'], ['97.0', '98.1', '97.0'], false];
         yield 'too short to tell' => [['0', '5'], ['97.0', '97.0'], null];
         yield 'without times' => [[], ['97.0', '97.5', '98.0'], null];
     }

@@ -181,9 +181,9 @@ final class MeterTest extends TestCase
         }
         $result = Scene::result(self::tasks([0, 1, 2])->assess('a'), 'lex8h');
         self::assertStringContainsString('450 of 480 min', implode(' ', $result->notes));
-        $void = self::tasks([0, 1, 2]);
+        $void = self::tasks([0, 1, 2], ['shift' => 'Monday']);
         // Of the second day's sample nothing is known, since nobody checked before it.
-        $void->sample('v', '2026-03-04T08:00:00', '2026-03-04T08:06:00', 'sawing', '120', '110', ['shift' => '2026-03-02']);
+        $void->sample('v', '2026-03-04T08:00:00', '2026-03-04T08:06:00', 'sawing', '120', '110', ['shift' => 'Monday']);
         $void->add('interventions', ['id' => 'i', 'instrument' => 'S', 'at' => Scene::moment('2026-03-03T09:00:00'), 'kind' => 'repaired', 'by' => 'T-1']);
         $kept = $void->assess('a');
         self::assertEqualsWithDelta(85.554, Scene::result($kept, 'lex8h')->indicated?->toFloat(), 0.0005);
@@ -244,14 +244,17 @@ final class MeterTest extends TestCase
         return $scene->check('k2', '16:00', $post);
     }
 
-    /** @param list<int> $order */
-    private static function tasks(array $order): MeterScene
+    /**
+     * @param list<int>            $order
+     * @param array<string, mixed> $more
+     */
+    private static function tasks(array $order, array $more = []): MeterScene
     {
         $samples = [['a', 'sawing', '120', '90'], ['b', 'sanding', '240', '80'], ['c', 'planing', '90', '85']];
         $scene = (new MeterScene())->check('k1', '07:00');
         foreach ($order as $place => $which) {
             [$id, $task, $minutes, $level] = $samples[$which];
-            $scene->sample($id, \sprintf('%02d:00', 8 + $place), \sprintf('%02d:06', 8 + $place), $task, $minutes, $level, ['shiftMinutes' => 480]);
+            $scene->sample($id, \sprintf('%02d:00', 8 + $place), \sprintf('%02d:06', 8 + $place), $task, $minutes, $level, ['shiftMinutes' => 480, ...$more]);
         }
 
         return $scene->check('k2', '16:00');

@@ -19,12 +19,20 @@ final readonly class Undecided implements AnswerRule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
+        [$said, $keys, $channel] = [[], [], []];
         foreach ($case->answers as $result) {
             foreach ($result->outcomes as $outcome) {
                 if ($outcome->robustness === Robustness::Undecided) {
-                    yield $setting->finding(\sprintf('%s against %s, %s %s: %s.', $result->title, $outcome->limit->title, $outcome->limit->value->written, $outcome->limit->unit, implode('; ', $outcome->causes)), [$case->run->id], channel: $result->channel)->ofResults($result->key);
+                    $why = implode('; ', $outcome->causes);
+                    $by = '='.$result->channel.'='.$why;
+                    $said[$by][] = \sprintf('%s against %s, %s', $result->title, $outcome->limit->title, trim($outcome->limit->value->written.' '.$outcome->limit->unit));
+                    $keys[$by][] = $result->key;
+                    $channel[$by] = [$result->channel, $why];
                 }
             }
+        }
+        foreach ($said as $by => $results) {
+            yield $setting->finding(\sprintf('%s: %s.', implode('; ', $results), $channel[$by][1]), [$case->run->id], channel: $channel[$by][0])->ofResults(...array_unique($keys[$by]));
         }
     }
 }

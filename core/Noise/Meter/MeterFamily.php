@@ -37,7 +37,7 @@ final readonly class MeterFamily implements Family, Composing, StayingInPlace
         return 'sound level meter';
     }
 
-    public function usability(): Usability
+    public function usability(?Policy $policy = null): Usability
     {
         return new AcousticUsability();
     }
@@ -79,10 +79,9 @@ final readonly class MeterFamily implements Family, Composing, StayingInPlace
         return (new MeterWorkings($run, $bracket, $timeline, $policy, $yardsticks))->results();
     }
 
-    public function sameShift(Run $one, Run $other): bool
+    public function composes(Run $run): bool
     {
-        return TaskExposure::record($one) !== null && TaskExposure::record($other) !== null
-            && $one->person === $other->person && ($one->shift ?? $one->start->format('Y-m-d')) === ($other->shift ?? $other->start->format('Y-m-d'));
+        return TaskExposure::record($run) !== null;
     }
 
     public function compose(Assessment $own, array $shift, Policy $policy, Yardsticks $yardsticks): array

@@ -9,14 +9,14 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Yardsticks;
-use Footnote\Core\Noise\NoiseEquation;
 use Footnote\Core\Noise\NoiseRecord;
 use Footnote\Core\Noise\NoiseResults;
 use Footnote\Core\Noise\NoiseWorkings;
-use Footnote\Core\Quantity\Real;
+use Footnote\Core\Noise\SolvableResult;
 use Footnote\Core\Quantity\Unit;
 
 /** Works out a measurement of a sound level meter: its level, its bands, a source without its background, a room against permissible levels. */
@@ -52,15 +52,14 @@ final readonly class MeterWorkings
     private function bands(Spectrum $spectrum, MeterRecord $meter): array
     {
         $permissible = $meter->measures === Measures::Room ? $meter->permissible : null;
-        [$results, $compared, $worst] = [[], [], null];
+        [$results, $compared, $measured] = [[], [], []];
         foreach (OctaveBand::cases() as $band) {
             $level = $spectrum->level($band);
-            $between = $spectrum->between[$band->value] ?? null;
             $allowed = $permissible?->of($band);
             $key = $meter->measures->keyOf($band);
             $result = null;
             if ($level !== null) {
-                $worked = $this->noise->answers->level($key, $band->words().' band', $level, $between ?? $this->evenly($level, $meter));
+                $worked = $this->ofBand($key, $band->words().' band', $level, $spectrum->between[$band->value] ?? null, $meter);
                 $result = $this->noise->answers->judged($worked, $permissible === null || $allowed === null ? $this->yardsticks->limits : [$permissible->limit($band, $key, $allowed)]);
                 $results[] = $result;
             }
@@ -69,11 +68,8 @@ final readonly class MeterWorkings
             }
             $limit = Figure::read('L_perm,'.$band->value, 'permissible level of the '.$band->words().' band', $allowed->value, Unit::Decibel, new Origin('library', $permissible->code, $permissible->source()), max(1, $allowed->decimals()));
             $compared[] = ComparedBand::of($band, $limit, $result);
-            if ($level !== null) {
-                $margin = Figure::derived('ΔL_max', 'worst band, '.$band->words().', above its permissible level by', Real::minus($level->value, $allowed->value), Unit::Decibel, NoiseEquation::RoomMargin, [$level, $limit]);
-                if ($worst === null || Real::compare($margin->value, $worst[1]->value) > 0) {
-                    $worst = [$band, $margin, $between === null ? null : $between - $allowed->value->toFloat()];
-                }
+            if ($result !== null) {
+                $measured[] = new BandMargin($band, $limit, $result);
             }
         }
         if ($permissible === null || $compared === []) {
@@ -81,17 +77,39 @@ final readonly class MeterWorkings
         }
         $comparison = new BandComparison($permissible, $compared);
 
-        return [$comparison, $worst === null ? $results : [$this->worst($comparison, ...$worst), ...$results]];
+        return [$comparison, $measured === [] ? $results : [$this->worst($comparison, $measured), ...$results]];
     }
 
-    /** @param float|null $between the margin with the moving offset taken out, where its moment is known */
-    private function worst(BandComparison $room, OctaveBand $band, Figure $margin, ?float $between): Result
+    /**
+     * By every answer the band that is worst by it: another one may be worst along the bracket than as indicated.
+     *
+     * @param non-empty-list<BandMargin> $bands that were measured
+     */
+    private function worst(BandComparison $room, array $bands): Result
     {
-        $worked = $this->noise->answers->level(self::ROOM, 'Worst band against '.$room->permissible->name(), $margin, $between);
+        $over = static fn (\Closure $of): ?Figure => BandMargin::worst($bands, $of);
+        $answers = new FourAnswers(
+            $over(static fn (Result $one): ?Figure => $one->indicated),
+            $over(static fn (Result $one): ?Figure => $one->pre),
+            $over(static fn (Result $one): ?Figure => $one->post),
+            $over(static fn (Result $one): ?Figure => $one->between),
+            array_values(array_filter(array_map(static fn (int $place): ?Figure => $over(static fn (Result $one): ?Figure => $one->byChecks[$place] ?? null), array_keys($bands[0]->result->byChecks)))),
+        );
+        $nearest = BandMargin::worstBand($bands);
+        $missing = $room->missing() === [] ? null : 'not measured: '.implode(', ', array_map(static fn (OctaveBand $band): string => $band->words(), $room->missing()));
+        $worked = $this->noise->answers->made(self::ROOM, 'Worst band against '.$room->permissible->name(), $answers)->ofMoments($missing);
 
         return $this->noise->answers->judged($worked, [$room->permissible->everyBand(self::ROOM)])->brokenDown($room)->noting($room->failing() === []
-            ? \sprintf('Every band that was measured keeps its level; nearest is %s.', $band->words())
+            ? \sprintf('Every band that was measured keeps its level; nearest is %s.', $nearest->words())
             : 'The room fails at '.implode(', ', array_map(static fn (ComparedBand $one): string => \sprintf('%s by %s dB', $one->band->words(), $one->over?->shown() ?? ''), $room->failing())).'.');
+    }
+
+    /** A level of a band, or of bands: an average accrues evenly; the moment of a maximum is known from its log alone. */
+    private function ofBand(string $key, string $title, Figure $level, ?float $between, MeterRecord $meter): SolvableResult
+    {
+        return $meter->statistic() === BandStatistic::Average || $between !== null
+            ? $this->noise->answers->level($key, $title, $level, $between ?? $this->evenly($level, $meter))
+            : $this->noise->answers->ofUnknownMoment($key, $title, $level);
     }
 
     /** Of an average the offset is taken out as it moved; of a maximum its moment is not known. */
@@ -109,7 +127,7 @@ final readonly class MeterWorkings
             if ($total === null) {
                 continue;
             }
-            $result = $this->noise->answers->judged($this->noise->answers->level($key, $weighting->value.'-weighted total of the bands', $total, $this->evenly($total, $meter)), $this->yardsticks->limits);
+            $result = $this->noise->answers->judged($this->ofBand($key, $weighting->value.'-weighted total of the bands', $total, null, $meter), $this->yardsticks->limits);
             $notes = [];
             if ($meter->statistic() === BandStatistic::Maximum) {
                 $notes[] = 'Made of the maximum of each band. They need not have come at one moment, so the true maximum is not higher.';

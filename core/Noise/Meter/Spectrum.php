@@ -118,13 +118,23 @@ final readonly class Spectrum
         }
         foreach ($levels as $band => $level) {
             $weight = $weighting->ofBand(OctaveBand::from((string) $band));
-            $given = Figure::read($weighting->value.'_'.$band, 'weighting of the band', $weight, Unit::Decibel, new Origin('table', 'IEC 61672-1', 'IEC 61672-1:2013 Table 3, published'));
-            $levels[$band] = Figure::derived($level->symbol, $level->meaning.', its weighting taken off', Real::minus($level->value, $weight), Unit::Decibel, NoiseEquation::BandTotal, [$level, $given], $level->decimals);
+            $levels[$band] = self::unweighted($level, OctaveBand::from((string) $band), $weighting);
             if (isset($between[$band])) {
                 $between[$band] -= $weight->toFloat();
             }
         }
 
         return new self($levels, $between, $gapShare);
+    }
+
+    /** What was measured with a weighting, without it: a background is measured as its level is. */
+    public static function unweighted(Figure $level, OctaveBand $band, FrequencyWeighting $weighting): Figure
+    {
+        if ($weighting === FrequencyWeighting::Z) {
+            return $level;
+        }
+        $given = Figure::read($weighting->value.'_'.$band->value, 'weighting of the band', $weighting->ofBand($band), Unit::Decibel, new Origin('table', 'IEC 61672-1', 'IEC 61672-1:2013 Table 3, published'));
+
+        return Figure::derived($level->symbol, $level->meaning.', its weighting taken off', Real::minus($level->value, $given->value), Unit::Decibel, NoiseEquation::BandTotal, [$level, $given], $level->decimals);
     }
 }

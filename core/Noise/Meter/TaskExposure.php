@@ -70,6 +70,7 @@ final readonly class TaskExposure
             $sum(static fn (Result $result): ?Figure => $result->highest(), 'upper ends'),
         ]));
         $result = new Result('lex8h', 'Daily noise exposure level by tasks', $reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], $this->notes($samples, $tasks));
+        $result = $result->doubting(...array_merge(...array_map(static fn (array $sample): array => $sample['result']->causes, $samples)))->or('with the rest of the day like its tasks', $this->stretched($result->reportedFigure(), $samples, $tasks));
         $result = $result->inheriting(array_reduce($samples, static fn (Verdict $worst, array $sample): Verdict => $worst->worse($sample['verdict']), Verdict::Valid));
         $shares = $this->shares($tasks, $result->reportedFigure()->toFloat());
         $result = $result->brokenDown(new TaskBudget($shares))->withUncertainty(...$this->uncertainty($shares));
@@ -253,8 +254,7 @@ final readonly class TaskExposure
                 $notes[] = \sprintf('%s is not in it: %s.', $assessment->run->id, $assessment->verdict === Verdict::Void ? 'void' : 'it has no equivalent level');
             }
         }
-        $together = array_reduce($tasks, static fn (Exact $sum, array $task): Exact => ($minutes = self::minutes($task)->value) instanceof Exact ? $sum->plus($minutes) : $sum, Exact::zero());
-        $day = max(array_map(static fn (array $sample): float => $sample['run']->shiftMinutes ?? 0.0, $samples));
+        [$together, $day] = self::times($samples, $tasks);
         if ($day > 0.0 && abs($together->toFloat() - $day) > 0.5) {
             $notes[] = $together->toFloat() < $day
                 ? \sprintf('The tasks take %s of %d min; the rest of the day is taken as without exposure.', $together->rounded(0), (int) round($day))
@@ -262,6 +262,36 @@ final readonly class TaskExposure
         }
 
         return $notes;
+    }
+
+    /**
+     * What the tasks take together, and the working day, min; nought where nobody stated one.
+     *
+     * @param non-empty-list<Sample>       $samples
+     * @param list<non-empty-list<Sample>> $tasks
+     *
+     * @return array{Exact, float}
+     */
+    private static function times(array $samples, array $tasks): array
+    {
+        return [
+            array_reduce($tasks, static fn (Exact $sum, array $task): Exact => ($minutes = self::minutes($task)->value) instanceof Exact ? $sum->plus($minutes) : $sum, Exact::zero()),
+            max(array_map(static fn (array $sample): float => $sample['run']->shiftMinutes ?? 0.0, $samples)),
+        ];
+    }
+
+    /**
+     * The day where what its tasks leave of it was like them; null where they leave nothing, or nobody stated a day.
+     *
+     * @param non-empty-list<Sample>       $samples
+     * @param list<non-empty-list<Sample>> $tasks
+     */
+    private function stretched(Figure $daily, array $samples, array $tasks): ?Figure
+    {
+        [$together, $day] = self::times($samples, $tasks);
+        $minutes = $together->toFloat();
+
+        return $day <= $minutes + 0.5 || $minutes <= 0.0 ? null : Figure::derived('L_EX,8h', 'daily noise exposure level by tasks, the rest of the day like them', $daily->toFloat() + 10 * log10($day / $minutes), Unit::DecibelA, NoiseEquation::DailyExposure, [$daily]);
     }
 
     /**
@@ -276,7 +306,7 @@ final readonly class TaskExposure
 
         return [
             Figure::derived('o*', 'offset of all samples at which it sits on the limit', $offset, Unit::Decibel, NoiseEquation::OffsetTakenOut, [$value], 2),
-            \sprintf('It turns if the meter read %s dB too %s at every sample.', number_format(abs($offset), 2, '.', ''), $offset >= 0 ? 'high' : 'low'),
+            $offset === 0.0 ? 'It sits on the limit.' : \sprintf('It turns if the meter read %s dB too %s at every sample.', number_format(abs($offset), 2, '.', ''), $offset > 0 ? 'high' : 'low'),
         ];
     }
 }

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas\Rule;
+
+use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Quantity\Unit;
+
+/** A percentage of the lower explosive limit means nothing beside a limit until both say how much methane is a hundred. */
+final readonly class LelBasis extends ChannelRule
+{
+    public function id(): string
+    {
+        return 'gas.lel-basis';
+    }
+
+    protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        $held = array_values(array_filter($case->answers, static fn (Result $result): bool => $result->outcomes !== [] && $result->reportedFigure()->unit === Unit::PercentExplosive));
+        if ($results->lelDoubt !== null && $held !== []) {
+            yield $setting->finding(\sprintf('A limit in %% LEL is held against %s, and %s.', $results->channel->name, $results->lelDoubt), [$case->run->id], cure: new Cure('what 100 % LEL is taken for, on the cylinder and on the limit: 5.0 or 4.4 % vol of methane', 'any time'))
+                ->ofResults(...array_map(static fn (Result $result): string => $result->key, $held));
+        }
+    }
+}

@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Derivation\Bound;
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Judgement\Answer;
+use Footnote\Core\Judgement\Assessment;
+use Footnote\Core\Judgement\Coverage;
+use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\LimitJudge;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Shift;
+use Footnote\Core\Judgement\Verdict;
+use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Quantity\Unit;
+
+/**
+ * One person's working day of several runs of dosimeters: levels by energy over their times (N-8), doses added. A run that is
+ * void is time that was not sampled. Two dosimeters side by side each stand alone, and the higher one states the limit.
+ */
+final readonly class DayExposure
+{
+    private const ANSWERS = [Answer::Indicated, Answer::Pre, Answer::Post, Answer::Between];
+
+    /** @param non-empty-list<Assessment> $shift in order of time */
+    public function __construct(private Assessment $own, private array $shift, private Policy $policy, private Yardsticks $yardsticks)
+    {
+    }
+
+    /** @return list<Result> in the place of those of the run alone */
+    public function results(): array
+    {
+        [$pieces, $beside] = $this->pieces();
+        $results = [];
+        foreach ($this->own->results as $result) {
+            $kind = explode(':', $result->key)[0];
+            if (\in_array($kind, ['lex8h', 'dose', 'twa'], true)) {
+                $made = \count($pieces) > 1 ? $this->together($result, $kind, $pieces) : $result;
+                $higher = $this->higher($made ?? $result, $beside);
+                if ($made !== null && ($higher !== null || $made !== $result)) {
+                    $results[] = $this->judged($higher === null ? $made : $made->or(...$higher));
+                }
+            }
+        }
+
+        return $results;
+    }
+
+    /**
+     * The runs that make one day with this one, none beside another; and those that went on beside it.
+     *
+     * @return array{non-empty-list<Assessment>, list<Assessment>}
+     */
+    private function pieces(): array
+    {
+        [$pieces, $beside] = [[$this->own], []];
+        foreach ($this->shift as $other) {
+            if ($other->run->id === $this->own->run->id || !$other->family instanceof NoiseResults) {
+                continue;
+            }
+            if (Shift::areParallel($this->own->run, $other->run, $this->policy)) {
+                $beside[] = $other;
+            } elseif ($other->verdict !== Verdict::Void && array_filter($pieces, fn (Assessment $one): bool => Shift::areParallel($one->run, $other->run, $this->policy)) === []) {
+                $pieces[] = $other;
+            }
+        }
+        usort($pieces, static fn (Assessment $a, Assessment $b): int => $a->run->start <=> $b->run->start);
+
+        return [$pieces, $beside];
+    }
+
+    /** @param non-empty-list<Assessment> $pieces */
+    private function together(Result $own, string $kind, array $pieces): ?Result
+    {
+        // A level is put together of the equivalent levels of its runs, a TWA follows from the sum of their doses.
+        $key = match ($kind) {
+            'lex8h' => 'laeq',
+            'twa' => 'dose:'.substr($own->key, 4),
+            default => $own->key,
+        };
+        $parts = [];
+        foreach ($pieces as $piece) {
+            foreach ($piece->results as $result) {
+                if ($result->key === $key && $piece->family instanceof NoiseResults) {
+                    $parts[] = new DayPart($piece->run->id, $result, $piece->family->seconds, $piece->verdictOn($result));
+                }
+            }
+        }
+        if (\count($parts) !== \count($pieces) || $this->own->verdictOn($own) === Verdict::Void) {
+            return null;
+        }
+        $seconds = array_sum(array_map(static fn (DayPart $part): float => $part->seconds, $parts));
+        $stated = max(array_map(static fn (Assessment $one): float => $one->run->shiftMinutes ?? 0.0, $pieces));
+        $stated = $stated > 0.0 ? $stated : null;
+        $rest = array_values(array_filter(array_map(static fn (Assessment $one) => $one->run->rest, $pieces)))[0] ?? null;
+        $sum = fn (\Closure $of, ?float $over): ?Figure => $this->sum($own, $kind, $parts, $of, $seconds, $over);
+        $whole = $kind === 'lex8h' ? ($rest?->asSampled === false ? null : $stated) : ($rest?->asSampled === true ? $stated : null);
+        $answers = array_map(static fn (Answer $answer): ?Figure => $sum(static fn (Result $result): ?Figure => $result->answer($answer), $whole), self::ANSWERS);
+        if (array_filter($answers) === []) {
+            $answers[0] = $sum(static fn (Result $result): Figure => $result->reportedFigure(), $whole);
+        }
+        $ends = array_values(array_filter([$sum(static fn (Result $result): ?Figure => $result->lowest(), $whole), $sum(static fn (Result $result): ?Figure => $result->highest(), $whole)]));
+        $made = new Result($own->key, $own->title, $own->reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], [\sprintf('Made of %s.', implode(', ', array_map(static fn (DayPart $part): string => \sprintf('%s (%s min, %s)', $part->run, number_format($part->seconds / 60, 0, '.', ''), $part->verdict->value), $parts)))], $own->uncertainty, $own->channel);
+        $inherited = array_reduce($parts, static fn (Verdict $worst, DayPart $part): Verdict => $worst->worse($part->verdict), Verdict::Valid);
+        $other = $rest === null && $stated !== null && abs($stated * 60 - $seconds) > 1.0 ? $sum(static fn (Result $result): Figure => $result->reportedFigure(), $whole === null ? $stated : null) : null;
+
+        return $made->inheriting($inherited)->covering(Coverage::of($seconds, $stated, $rest))
+            ->doubting(...array_merge(...array_map(static fn (DayPart $part): array => $part->result->causes, $parts)))
+            ->or('with the unsampled part of the day as '.($whole === null ? 'sampled' : 'nothing'), $other);
+    }
+
+    /**
+     * @param non-empty-list<DayPart>    $parts
+     * @param \Closure(Result): ?Figure $of
+     * @param float|null                 $over the day that the runs stand for, min; null: their own time
+     */
+    private function sum(Result $own, string $kind, array $parts, \Closure $of, float $seconds, ?float $over): ?Figure
+    {
+        [$total, $inputs, $bound] = [0.0, [], null];
+        foreach ($parts as $part) {
+            $figure = $of($part->result);
+            if (!$figure instanceof Figure) {
+                return null;
+            }
+            $bound ??= $figure->bound;
+            $total += $kind === 'lex8h' ? $part->seconds * 10 ** ($figure->toFloat() / 10) : $figure->toFloat();
+            array_push($inputs, $figure, Figure::read('T', 'time of '.$part->run, $part->seconds / 3600, Unit::Hour, new Origin('run', $part->run, 'that its sums rest on'), 2));
+        }
+        $stretch = $over !== null && $seconds > 0.0 ? $over * 60 / $seconds : 1.0;
+        $shown = $own->reportedFigure();
+        $value = match ($kind) {
+            'lex8h' => $total > 0.0 ? 10 * log10($total * $stretch / 3600 / DoseCriterion::HOURS) : -\INF,
+            'twa' => $this->criterion(substr($own->key, 4))->timeWeightedAverage($total * $stretch),
+            default => $total * $stretch,
+        };
+
+        return Figure::derived($shown->symbol, lcfirst($own->title).' over the runs of the day', $value, $shown->unit, $kind === 'twa' ? NoiseEquation::TimeWeightedAverage : ($kind === 'dose' ? NoiseEquation::Dose : NoiseEquation::DailyExposure), $inputs, $shown->decimals)->bounded($bound === Bound::AtLeast ? $bound : null);
+    }
+
+    private function criterion(string $id): DoseCriterion
+    {
+        foreach ($this->yardsticks->criteria as $criterion) {
+            if ($criterion instanceof DoseCriterion && $criterion->id === $id) {
+                return $criterion;
+            }
+        }
+        throw new \LogicException('Results are made of the campaign\'s own criteria.');
+    }
+
+    /**
+     * What another dosimeter beside it showed, where that is higher.
+     *
+     * @param list<Assessment> $beside
+     *
+     * @return array{string, Figure}|null
+     */
+    private function higher(Result $own, array $beside): ?array
+    {
+        $highest = null;
+        foreach ($beside as $other) {
+            foreach ($other->results as $result) {
+                $figure = $result->reportedFigure();
+                if ($result->key === $own->key && $other->verdictOn($result) !== Verdict::Void && $figure->toFloat() > ($highest === null ? $own->reportedFigure() : $highest[1])->toFloat()) {
+                    $highest = [\sprintf('by %s beside it', $other->run->id), $figure];
+                }
+            }
+        }
+
+        return $highest;
+    }
+
+    private function judged(Result $result): Result
+    {
+        return (new LimitJudge())->judge($result, $this->yardsticks->limits, static fn (ExposureLimit $limit): array => [null, 'Each run has a tipping point of its own.']);
+    }
+}
