@@ -19,7 +19,7 @@ final readonly class Policies
     /** Standard first, since the others are compared with it. */
     public const ORDER = "ORDER BY CASE policy_id WHEN 'standard' THEN 0 ELSE 1 END, recorded_at, policy_key";
 
-    public function __construct(private Connection $connection, private PolicyReader $reader)
+    public function __construct(private Connection $connection, private PolicyReader $reader, private ShippedPolicies $shipped)
     {
     }
 
@@ -28,7 +28,12 @@ final readonly class Policies
         return $this->reader->read($this->data($key));
     }
 
-    /** @return PolicyData complete */
+    /**
+     * A rule that came with a later release, and that this version therefore does not name, holds as the release ships it:
+     * what an older policy does not know is not passed over in silence.
+     *
+     * @return PolicyData complete
+     */
     public function data(string $key): array
     {
         $json = $this->connection->fetchOne('SELECT data FROM policy_version WHERE policy_key = ?', [$key]);
@@ -36,7 +41,10 @@ final readonly class Policies
             throw Problem::missing('Policy '.$key);
         }
 
-        return self::decoded($json);
+        $data = self::decoded($json);
+        $shipped = $this->shipped->all();
+
+        return $this->reader->complete([...$data, 'basedOn' => isset($shipped[$data['id']]) ? $data['id'] : 'standard'], $shipped);
     }
 
     /**

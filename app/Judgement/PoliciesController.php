@@ -35,12 +35,12 @@ final readonly class PoliciesController
     #[Route('', methods: ['GET'])]
     public function all(): JsonResponse
     {
-        $rows = $this->connection->fetchAllAssociative('SELECT policy_key, policy_id, version, data, recorded_by, recorded_at FROM policy_version '.Policies::ORDER);
+        $rows = $this->connection->fetchAllAssociative('SELECT policy_key, version, recorded_by, recorded_at FROM policy_version '.Policies::ORDER);
         $newest = $this->policies->newest();
 
-        return new JsonResponse(['policies' => array_map(static fn (array $row): array => [
+        return new JsonResponse(['policies' => array_map(fn (array $row): array => [
             'key' => Logbook::text($row, 'policy_key'), 'version' => (int) Logbook::text($row, 'version'), 'newest' => \in_array(Logbook::text($row, 'policy_key'), $newest, true), 'by' => Logbook::text($row, 'recorded_by'),
-            'at' => Logbook::moment($row, 'recorded_at'), 'data' => Logbook::json($row, 'data'),
+            'at' => Logbook::moment($row, 'recorded_at'), 'data' => $this->policies->data(Logbook::text($row, 'policy_key')),
         ], $rows)]);
     }
 

@@ -58,6 +58,24 @@ final readonly class AirSample implements RunContent
         return Figure::derived('I', 'mean of the sampler\'s gauge', Exact::mean(array_map(static fn (Decimal $gauge): Exact => $gauge->value, $this->gauges)), Unit::None, SharedEquation::Replicates, $inputs, 2);
     }
 
+    /** Whether its medium is desorbed: by its method, or, where none is named, since it has a back section. */
+    public function isDesorbed(AnalyteResult $analyte): bool
+    {
+        return $this->method === null ? $analyte->back !== null : $this->method->flag('desorption');
+    }
+
+    /** Whether its head takes one size of particles, which it does near its design flow only. */
+    public function selectsSize(): bool
+    {
+        return \in_array($this->sampler?->text('selects'), ['inhalable', 'respirable', 'thoracic'], true);
+    }
+
+    /** What it takes; samples of different ones are not of one thing. */
+    public function fraction(): string
+    {
+        return $this->sampler?->text('selects') ?? '';
+    }
+
     public function designFlow(): ?Measured
     {
         return $this->sampler?->measured('designFlow');

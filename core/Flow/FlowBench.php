@@ -50,10 +50,11 @@ final readonly class FlowBench implements BenchGuide
                 continue;
             }
             $problems = ReferenceChoice::problemsOf($reference, $on);
-            if (self::fallsShort($unit, $reference)) {
-                $problems[] = 'Its range does not meet the flows of this unit.';
+            $throats = array_values(array_filter($reference->traits->rows('throats'), static fn (Traits $throat): bool => self::meets($unit, $throat->measured('low'), $throat->measured('high'))));
+            // A reading outside its range is no reading: what cannot tell this unit's flows is not offered.
+            if (!self::meets($unit, $reference->traits->measured('rangeLow'), $reference->traits->measured('rangeHigh')) || ($throats === [] && $reference->traits->rows('throats') !== [])) {
+                continue;
             }
-            $throats = $reference->traits->rows('throats');
             $settings = array_map(static fn (Traits $throat): array => ['value' => $throat->text('name') ?? '', 'words' => \sprintf('throat %s, %s to %s', $throat->text('name') ?? '', $throat->measured('low')?->words() ?? '?', $throat->measured('high')?->words() ?? '?')], $throats);
             [$low, $high] = [$reference->traits->measured('rangeLow'), $reference->traits->measured('rangeHigh')];
             $about = lcfirst($titles[$reference->kind] ?? $reference->kind).($low === null || $high === null ? '' : \sprintf(', %s to %s', $low->words(), $high->words()));
@@ -66,13 +67,12 @@ final readonly class FlowBench implements BenchGuide
         return $choices;
     }
 
-    /** Whether no flow of the unit lies in the range of the standard; only where both are known. */
-    private static function fallsShort(Instrument $unit, Reference $reference): bool
+    /** Whether a flow of the unit lies in a range; so it does where one of the two is not known. */
+    private static function meets(Instrument $unit, ?Measured $low, ?Measured $high): bool
     {
         $under = static fn (?Measured $one, ?Measured $other): bool => $one !== null && $other !== null && $one->in(Unit::LitrePerMinute)->compareTo($other->in(Unit::LitrePerMinute)) < 0;
 
-        return $under($reference->traits->measured('rangeHigh'), $unit->traits->measured('rangeLow'))
-            || $under($unit->traits->measured('rangeHigh'), $reference->traits->measured('rangeLow'));
+        return !$under($high, $unit->traits->measured('rangeLow')) && !$under($unit->traits->measured('rangeHigh'), $low);
     }
 
     public function fields(Step $step, Instrument $unit, ?Reference $reference): array
@@ -87,17 +87,9 @@ final readonly class FlowBench implements BenchGuide
                 ...Air::entries(),
                 Entry::named('thermometer', 'Thermometer', 'reference:'.FlowStandards::THERMOMETER),
                 Entry::named('barometer', 'Barometer', 'reference:'.FlowStandards::BAROMETER),
-                ...match ($reference?->kind) {
-                    FlowStandards::SOAP_FILM => [Entry::decimal('humidity', 'Relative humidity', '0', '100', Unit::Percent, help: 'Where given, the water of the film is taken out; do so at both ends or at neither')],
-                    FlowStandards::ROTAMETER => [Entry::choice('floatRead', 'Read at', ['middle' => 'the middle of the float', 'bottom' => 'the bottom of the float', 'top' => 'the top of the float'], true)],
-                    FlowStandards::ORIFICE => [
-                        Entry::decimal('restLeft', 'One leg at rest', '-1000', '1000', help: 'Before there is flow, from the scale\'s zero'),
-                        Entry::decimal('restRight', 'Other leg at rest', '-1000', '1000'),
-                        Entry::decimal('gravity', 'Specific gravity of the fluid', '0.5', '15', help: 'Water 1; oil wants its own. Empty: as registered, else water'),
-                    ],
-                    default => [],
-                },
+                ...self::ofStandard($reference),
             ],
+            FlowProcedures::STANDARD => [...self::ofStandard($reference)],
             FlowProcedures::UNIT_TEMPERATURE => [
                 Entry::measured('unitTemperature', 'The sampler shows', Air::TEMPERATURES, true),
                 Entry::measured('temperature', 'The thermometer shows', Air::TEMPERATURES, true),
@@ -112,6 +104,24 @@ final readonly class FlowBench implements BenchGuide
             ],
             default => [],
         };
+    }
+
+    /** @return non-empty-list<Entry> what a kind of standard wants noted beside its readings, and whether anything flowed */
+    private static function ofStandard(?Reference $reference): array
+    {
+        return [
+            ...match ($reference?->kind) {
+                FlowStandards::SOAP_FILM => [Entry::decimal('humidity', 'Relative humidity', '0', '100', Unit::Percent, help: 'Where given, the water of the film is taken out; do so at both ends or at neither')],
+                FlowStandards::ROTAMETER => [Entry::choice('floatRead', 'Read at', ['middle' => 'the middle of the float', 'bottom' => 'the bottom of the float', 'top' => 'the top of the float'], true)],
+                FlowStandards::ORIFICE => [
+                    Entry::decimal('restLeft', 'One leg at rest', '-1000', '1000', help: 'Before there is flow, from the scale\'s zero'),
+                    Entry::decimal('restRight', 'Other leg at rest', '-1000', '1000'),
+                    Entry::decimal('gravity', 'Specific gravity of the fluid', '0.5', '15', help: 'Water 1; oil wants its own. Empty: as registered, else water'),
+                ],
+                default => [],
+            },
+            Entry::choice('standstill', 'If nothing flows', Standstill::choices()),
+        ];
     }
 
     public function columns(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
@@ -152,9 +162,15 @@ final readonly class FlowBench implements BenchGuide
         } catch (UnreadableFlow|ConditionsMissing|TooFewPoints|SlopeIsZero $problem) {
             return new LiveSheet([], [...$questions, ucfirst(rtrim($problem->getMessage(), '.')).'. As it stands this check is no evidence.']);
         }
+        if ($found === null && $content->asFound !== []) {
+            $questions[] = 'No set-point that was read lies within 1 % of the flow it is set for. Which is the working one?';
+        }
         foreach (['as found' => $found, 'as left' => $left] as $when => $measured) {
             if ($measured === null) {
                 continue;
+            }
+            if ($measured->below !== null) {
+                $questions[] = \sprintf('%s %s. Has the pump lost its flow, or is the standard the wrong one?', ucfirst($when), $measured->below);
             }
             $lines[] = new LiveLine('flow '.$when, $measured->mean);
             $lines[] = $this->against('spread', $measured->spread, $policy, 'flow.replicates', 'spread');

@@ -24,6 +24,7 @@ final readonly class FlowCheck implements CheckContent
      * @param list<FlowRow> $asFound
      * @param list<FlowRow> $asLeft
      * @param list<FlowRow> $points    of a multi-point calibration
+     * @param Standstill|null $standstill why nothing flowed as found; null where something did, or nobody said
      * @param Measured|null $unitTemperature what the sampler itself shows, as found
      */
     public function __construct(
@@ -44,6 +45,7 @@ final readonly class FlowCheck implements CheckContent
         public ?Measured $unitPressure = null,
         public ?Measured $unitTemperatureLeft = null,
         public ?Measured $unitPressureLeft = null,
+        public ?Standstill $standstill = null,
     ) {
     }
 

@@ -34,7 +34,7 @@ final readonly class FlowFamily implements Family, Composing
 
     public function usability(?Policy $policy = null): Usability
     {
-        return new FlowUsability();
+        return new FlowUsability($policy);
     }
 
     public function parameter(): string
@@ -59,7 +59,10 @@ final readonly class FlowFamily implements Family, Composing
             new Rule\Change('flow.change-large', null),
             new Rule\Replicates(),
             new Rule\ReplicatesFew(),
-            new Rule\DesignFlow(),
+            new Rule\DesignFlow('flow.design', 'flow.design-large'),
+            new Rule\DesignFlow('flow.design-large', null),
+            new Rule\NoFlow(),
+            new Rule\BelowStandard(),
             new Rule\Medium(),
             new Rule\ConditionsMissing(),
             new Rule\ConditionsOff(),
@@ -83,6 +86,8 @@ final readonly class FlowFamily implements Family, Composing
             new Rule\BlanksFew(),
             new Rule\Breakthrough('lab.breakthrough', 'lab.breakthrough-large'),
             new Rule\Breakthrough('lab.breakthrough-large', null),
+            new Rule\BelowZero(),
+            new Rule\SectionsTurned(),
             new Rule\DesorptionMissing(),
             new Rule\DesorptionLow(),
             new Rule\Superseded(),

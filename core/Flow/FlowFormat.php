@@ -41,7 +41,7 @@ final readonly class FlowFormat implements ContentFormat
     public const METHODS = 'methods';
 
     /** What an answer may be named beside its rows. */
-    private const ANSWERS = ['humidity', 'floatRead', 'restLeft', 'restRight', 'gravity', 'leakStalled', 'leakSeconds', 'medium', 'thermometer', 'barometer'];
+    private const ANSWERS = ['humidity', 'floatRead', 'restLeft', 'restRight', 'gravity', 'leakStalled', 'leakSeconds', 'medium', 'thermometer', 'barometer', 'standstill'];
     private const MEASURED = ['temperature', 'pressure', 'target', 'leakStart', 'leakEnd', 'leakVolume', 'unitTemperature', 'unitPressure', 'unitTemperatureLeft', 'unitPressureLeft'];
 
     public function instrument(): array
@@ -84,7 +84,7 @@ final readonly class FlowFormat implements ContentFormat
     {
         return [
             new Shelf(self::SAMPLERS, 'Sampler types', 'sampler type', [
-                Entry::choice('selects', 'What it takes', ['total' => 'everything', 'inhalable' => 'the inhalable fraction', 'respirable' => 'the respirable fraction', 'vapour' => 'vapours', 'other' => 'something else'], true),
+                Entry::choice('selects', 'What it takes', ['total' => 'everything', 'inhalable' => 'the inhalable fraction', 'thoracic' => 'the thoracic fraction', 'respirable' => 'the respirable fraction', 'vapour' => 'vapours', 'other' => 'something else'], true),
                 Entry::measured('designFlow', 'Design flow', FlowRow::FLOWS, help: 'Size-selective samplers select what they promise only at this flow'),
                 Entry::decimal('tolerance', 'Tolerance of its own', '0', '100', Unit::Percent, help: 'Empty: the policy\'s'),
                 Entry::choice('medium', 'At the flow check the medium is', ['in line' => 'in line', 'empty' => 'left out: it is checked empty', 'not applicable' => 'not applicable'], true),
@@ -126,6 +126,7 @@ final readonly class FlowFormat implements ContentFormat
             Entry::decimal('restRight', 'Other leg at rest', '-1000', '1000'),
             Entry::decimal('gravity', 'Specific gravity', '0.5', '15'),
             ...LeakTest::entries(),
+            Entry::choice('standstill', 'If nothing flowed', Standstill::choices()),
             Entry::measured('unitTemperature', 'Sampler\'s temperature', Air::TEMPERATURES),
             Entry::measured('unitPressure', 'Sampler\'s pressure', Air::PRESSURES),
             Entry::measured('unitTemperatureLeft', 'Sampler\'s temperature as left', Air::TEMPERATURES),
@@ -158,6 +159,7 @@ final readonly class FlowFormat implements ContentFormat
             $traits->measured('unitPressure'),
             $traits->measured('unitTemperatureLeft'),
             $traits->measured('unitPressureLeft'),
+            Standstill::tryFrom($traits->text('standstill') ?? ''),
         );
     }
 
@@ -192,6 +194,7 @@ final readonly class FlowFormat implements ContentFormat
         return [
             ['label' => 'Air', 'shown' => $air === '' ? 'not read' : $air],
             ['label' => 'Medium', 'shown' => $content->medium ?? 'not said'],
+            ...($content->standstill === null ? [] : [['label' => 'Flow', 'shown' => Standstill::choices()[$content->standstill->value]]]),
             ['label' => 'As found', 'shown' => $content->points === [] ? $rows($content->asFound) : \sprintf('%d points', \count($content->points))],
             ['label' => 'As left', 'shown' => $content->adjusted ? $rows($content->asLeft) : 'as found'],
             ['label' => 'Adjusted', 'shown' => $content->adjusted ? 'yes' : 'no'],

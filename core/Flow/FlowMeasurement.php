@@ -19,8 +19,14 @@ use Footnote\Core\Quantity\Unit;
 /** The flow that one list of readings at a check shows: each reading told as actual flow, their mean and spread. */
 final readonly class FlowMeasurement
 {
-    /** @param non-empty-list<Figure> $flows L/min, one of each reading that counts */
-    private function __construct(public array $flows, public Figure $mean, public Figure $spread)
+    /** How near a set-point lies to the flow a unit is set for, % (own). */
+    private const NEAR = 1;
+
+    /**
+     * @param non-empty-list<Figure> $flows L/min, one of each reading that counts
+     * @param string|null            $below why the standard does not quite tell it: it lies below its range
+     */
+    private function __construct(public array $flows, public Figure $mean, public Figure $spread, public ?string $below = null)
     {
     }
 
@@ -43,10 +49,13 @@ final readonly class FlowMeasurement
         if ($rows === []) {
             return null;
         }
-        $standard = self::standard($check, $content, $timeline);
-        $flows = [];
-        foreach ($rows as $row) {
-            $flows[] = $standard->flow($row, $content->air, self::origin($check, $row));
+        $below = null;
+        try {
+            $flows = self::flows(self::standard($check, $content, $timeline), $rows, $check, $content);
+        } catch (BelowRange $problem) {
+            // Whether that is evidence is judged by what the unit was left at.
+            $below = $problem->getMessage();
+            $flows = self::flows(self::standard($check, $content, $timeline, true), $rows, $check, $content);
         }
         $values = array_map(static fn (Figure $flow): Exact|float => $flow->value, $flows);
         $mean = Real::mean($values);
@@ -58,11 +67,26 @@ final readonly class FlowMeasurement
             $flows,
             Figure::derived('Q', 'actual flow '.$when, $mean, Unit::LitrePerMinute, SharedEquation::Replicates, $flows, $decimals),
             Figure::derived('R', 'range over mean '.$when, Real::isZero($mean) ? Exact::zero() : Real::times(Real::by(Real::minus($high, $low), $mean), Exact::of(100)), Unit::Percent, SharedEquation::Replicates, $flows, 2),
+            $below,
         );
     }
 
-    /** @throws UnreadableFlow where the check names no flow standard that is known */
-    public static function standard(Check $check, FlowCheck $content, Timeline $timeline): FlowStandard
+    /**
+     * @param non-empty-list<FlowRow> $rows
+     *
+     * @return non-empty-list<Figure>
+     */
+    private static function flows(FlowStandard $standard, array $rows, Check $check, FlowCheck $content): array
+    {
+        return array_map(static fn (FlowRow $row): Figure => $standard->flow($row, $content->air, self::origin($check, $row)), $rows);
+    }
+
+    /**
+     * @param bool $below whether what lies below its range is told as well
+     *
+     * @throws UnreadableFlow where the check names no flow standard that is known
+     */
+    public static function standard(Check $check, FlowCheck $content, Timeline $timeline, bool $below = false): FlowStandard
     {
         $reference = $timeline->referenceOf($check);
         if ($reference === null) {
@@ -72,7 +96,7 @@ final readonly class FlowMeasurement
             throw new UnreadableFlow(\sprintf('the %s of the float was read, the table of %s is for its %s', $content->floatRead, $reference->id, $reference->traits->text('floatRead')));
         }
 
-        return FlowStandards::of($reference, $check->at, $content->setting, $content->gauge)
+        return FlowStandards::of($reference, $check->at, $content->setting, $content->gauge, $below)
             ?? throw new UnreadableFlow(\in_array($reference->kind, FlowStandards::KINDS, true) ? \sprintf('%s lacks what its kind lives from: a throat, a table, or slope and intercept of a certificate', $reference->id) : \sprintf('%s is no flow standard', $reference->id));
     }
 
@@ -82,7 +106,7 @@ final readonly class FlowMeasurement
     }
 
     /**
-     * Of a sampler with several set-points the readings at the working one, which is the target or the middle of three.
+     * Of a sampler with several set-points the readings at the working one: the nearest to the target, else the middle of three.
      *
      * @param list<FlowRow> $rows
      *
@@ -100,11 +124,31 @@ final readonly class FlowMeasurement
             return $rows;
         }
         if ($content->target !== null) {
-            return $targets[(string) $content->target->in(Unit::LitrePerMinute)] ?? [];
+            return self::nearest($targets, $content->target->in(Unit::LitrePerMinute));
         }
         ksort($targets, \SORT_NUMERIC);
         $all = array_values($targets);
 
         return $all[intdiv(\count($all), 2)];
+    }
+
+    /**
+     * FC-G13: the readings at the set-point nearest to the target, where one lies near it.
+     *
+     * @param non-empty-array<array-key, non-empty-list<FlowRow>> $targets by set-point
+     *
+     * @return list<FlowRow>
+     */
+    private static function nearest(array $targets, Exact $wanted): array
+    {
+        [$nearest, $least] = [[], null];
+        foreach ($targets as $rows) {
+            $off = $rows[0]->target?->in(Unit::LitrePerMinute)->minus($wanted)->absolute();
+            if ($off !== null && ($least === null || $off->compareTo($least) < 0)) {
+                [$nearest, $least] = [$rows, $off];
+            }
+        }
+
+        return $least !== null && $least->times(100)->compareTo($wanted->times(self::NEAR)) <= 0 ? $nearest : [];
     }
 }

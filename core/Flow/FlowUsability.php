@@ -5,19 +5,36 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow;
 
 use Footnote\Core\Air\ConditionsMissing;
+use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\UnusableBecause;
 use Footnote\Core\Evidence\Usability;
+use Footnote\Core\Flow\Standard\FlowStandards;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\SlopeIsZero;
 use Footnote\Core\Statistics\TooFewPoints;
 
-/** When a flow check shows nothing: broken off, set aside, no flow that can be told, a reading out of the standard's range. */
+/**
+ * When a flow check shows nothing: broken off, set aside, no flow that can be told, a reading out of the standard's range. A
+ * pump that draws nothing, or far less than it was left with, is evidence against it and no gap.
+ */
 final readonly class FlowUsability implements Usability
 {
+    public const NO_FLOW = 'nothing flowed: was the train open, and the pump powered?';
+    /** Of what it was left with, %, where no policy says otherwise (common practice). */
+    private const CHANGE = '5';
+
+    public function __construct(private ?Policy $policy = null)
+    {
+    }
+
     public function whyUnusable(Check $check, Timeline $timeline): array
     {
-        return $timeline->memory->once('flow usability '.$check->id, fn (): array => $this->reasons($check, $timeline));
+        return $timeline->memory->once(\sprintf('flow usability %s by %s %d', $check->id, $this->policy->id ?? '', $this->policy->version ?? 0), fn (): array => $this->reasons($check, $timeline));
     }
 
     /** @return list<string> */
@@ -34,15 +51,29 @@ final readonly class FlowUsability implements Usability
         if ($check->brokenOff) {
             $reasons[] = UnusableBecause::BROKEN_OFF;
         }
+        if ($content->standstill !== null) {
+            return [...$reasons, Standstill::choices()[$content->standstill->value]];
+        }
         try {
             if (!$content->hasAsFound()) {
                 $reasons[] = UnusableBecause::AS_FOUND_MISSING;
             } elseif ($content->points !== []) {
                 GaugeCurve::of($check, $content, $timeline);
-            } elseif (FlowMeasurement::of($content->asFound, 'as found', $check, $content, $timeline) === null) {
-                $reasons[] = 'no reading stands at the working set-point';
+            } else {
+                $found = FlowMeasurement::of($content->asFound, 'as found', $check, $content, $timeline);
+                $reasons = [...$reasons, ...match (true) {
+                    $found === null => ['no reading stands at the working set-point'],
+                    // Below the range by no more than a flow may change it is the unit's own; a rule says so.
+                    $found->below !== null && $this->change($found, $check, $timeline) === null => [$found->below],
+                    default => [],
+                }];
             }
-            FlowMeasurement::of($content->asLeft, 'as left', $check, $content, $timeline);
+            $left = FlowMeasurement::of($content->asLeft, 'as left', $check, $content, $timeline);
+            if ($left?->below !== null) {
+                $reasons[] = 'as left '.$left->below;
+            }
+        } catch (NoFlow) {
+            $reasons[] = self::NO_FLOW;
         } catch (UnreadableFlow|ConditionsMissing|TooFewPoints|SlopeIsZero $problem) {
             $reasons[] = rtrim($problem->getMessage(), '.');
         }
@@ -52,6 +83,49 @@ final readonly class FlowUsability implements Usability
 
     public function whyFailed(Check $check, Timeline $timeline, bool $asLeft): ?string
     {
-        return null;
+        $content = $check->content;
+        // What was set and read again afterwards is judged by that before a run.
+        if ($check->setAside !== null || $check->brokenOff || !$content instanceof FlowCheck || ($asLeft && $content->adjusted)) {
+            return null;
+        }
+        if ($content->standstill !== null) {
+            return $content->standstill === Standstill::Open ? Standstill::choices()[Standstill::Open->value] : null;
+        }
+        if ($content->points !== []) {
+            return null;
+        }
+        try {
+            $found = FlowMeasurement::of($content->asFound, 'as found', $check, $content, $timeline);
+        } catch (UnreadableFlow|ConditionsMissing) {
+            return null;
+        }
+        $change = $found?->below === null ? null : $this->change($found, $check, $timeline);
+        $allowed = $this->policy?->limit('flow.change', 'change')->value->value ?? Exact::of(self::CHANGE);
+
+        return $change === null || Real::compare(Real::minus(Exact::zero(), $change->value), $allowed) <= 0 ? null : \sprintf('%s, %s %% off what it was left with', $found->below ?? '', $change->signed());
+    }
+
+    /** The change since the unit was left, where the standard could have told that flow; null where that is not known. */
+    private function change(FlowMeasurement $found, Check $check, Timeline $timeline): ?Figure
+    {
+        $reference = $timeline->referenceOf($check);
+        $before = null;
+        foreach ($timeline->checks as $earlier) {
+            $content = $earlier->content;
+            if ($earlier->at >= $check->at || $earlier->id === $check->id || !$content instanceof FlowCheck || $content->points !== [] || $content->standstill !== null || $earlier->setAside !== null || $earlier->brokenOff) {
+                continue;
+            }
+            try {
+                $left = FlowMeasurement::of($content->adjusted ? $content->asLeft : $content->asFound, 'as left', $earlier, $content, $timeline);
+            } catch (UnreadableFlow|ConditionsMissing) {
+                continue;
+            }
+            $before = $left === null || $left->below !== null || Real::isZero($left->mean->value) ? $before : $left->mean;
+        }
+        $range = $reference === null || !$check->content instanceof FlowCheck ? null : FlowStandards::range($reference, $check->content->setting);
+
+        return $before === null || $range === null || Real::compare($before->value, $range[0]->in(Unit::LitrePerMinute)) < 0 || Real::compare($before->value, $range[1]->in(Unit::LitrePerMinute)) > 0
+            ? null
+            : FlowResponse::change($before, $found->mean, 'change since it was left');
     }
 }

@@ -24,10 +24,48 @@ final readonly class SampleLimits
     {
     }
 
-    /** @param Bracket|null $bracket of a result of one sample; null for what is made of several */
-    public function against(Result $result, ?Bracket $bracket = null): Result
+    /**
+     * @param Bracket|null $bracket of a result of one sample; null for what is made of several
+     * @param Figure|null  $error   of sampling and analysis of what is made of several, as a share of it
+     */
+    public function against(Result $result, ?Bracket $bracket = null, ?Figure $error = null): Result
     {
-        return (new LimitJudge())->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result), $this->confidence(...), $bracket);
+        $own = $bracket === null ? $error : self::error($this->sample);
+
+        return (new LimitJudge())->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result), static fn (Result $one, ExposureLimit $limit): ?Confidence => self::confidence($one, $limit, $own), $bracket);
+    }
+
+    /** The error of sampling and analysis that the method of a sample states; null where it states none. */
+    public static function error(AirSample $sample): ?Figure
+    {
+        $error = $sample->method?->decimal('samplingError');
+
+        return $error === null ? null : Figure::read('SAE', 'sampling and analytical error', $error->value, Unit::None, new Origin('library', $sample->method->text('code') ?? '', 'of the method'), $error->decimals());
+    }
+
+    /**
+     * FC-E7: of a sum the errors of its parts, combined as the root of their squares; null where a part states none.
+     *
+     * @param list<array{part: Exact|float, error: Figure|null}> $parts what each adds to the sum
+     */
+    public static function combined(array $parts): ?Figure
+    {
+        [$sum, $squares, $inputs] = [0.0, 0.0, []];
+        foreach ($parts as $one) {
+            if ($one['error'] === null) {
+                return null;
+            }
+            $part = Real::toFloat($one['part']);
+            $sum += $part;
+            $squares += ($part * $one['error']->toFloat()) ** 2;
+            $inputs[] = $one['error'];
+        }
+
+        return match (true) {
+            $sum <= 0.0 => null,
+            \count($inputs) === 1 => $inputs[0],
+            default => Figure::derived('SAE', 'sampling and analytical error of the sum', sqrt($squares) / $sum, Unit::None, FlowEquation::Confidence, $inputs, 3),
+        };
     }
 
     /**
@@ -51,19 +89,19 @@ final readonly class SampleLimits
         return [$tipping, \sprintf('It turns if the true flow was %s %% %s than worked out with; %s%s.', ltrim($tipping->shown(), '-'), Real::compare($error, Exact::zero()) >= 0 ? 'higher' : 'lower', $seen, $ever)];
     }
 
-    /** C-5, where the method states its sampling and analytical error. */
-    private function confidence(Result $result, ExposureLimit $limit): ?Confidence
+    /** C-5, where the error of sampling and analysis is known. */
+    private static function confidence(Result $result, ExposureLimit $limit, ?Figure $error): ?Confidence
     {
-        $error = $this->sample->method?->decimal('samplingError');
         $figure = $result->reportedFigure();
-        if ($error === null || $limit->value->value->isZero() || $figure->floor !== null) {
+        if ($error === null || $limit->value->value->isZero() || $figure->floor !== null || $figure->bound !== null || Real::compare($figure->value, Exact::zero()) < 0) {
             return null;
         }
         $y = Real::by($figure->value, $limit->value->value);
-        $sae = Figure::read('SAE', 'sampling and analytical error', $error->value, Unit::None, new Origin('library', $this->sample->method->text('code') ?? '', 'of the method'), $error->decimals());
+        // There is nothing below zero.
+        $least = Real::minus($y, $error->value);
         $ratio = Figure::derived('Y', 'result over limit', $y, Unit::None, FlowEquation::Confidence, [$figure], 3);
-        $lower = Figure::derived('LCL', 'lower one-sided 95 % confidence limit', Real::minus($y, $error->value), Unit::None, FlowEquation::Confidence, [$ratio, $sae], 2);
-        $upper = Figure::derived('UCL', 'upper one-sided 95 % confidence limit', Real::plus($y, $error->value), Unit::None, FlowEquation::Confidence, [$ratio, $sae], 2);
+        $lower = Figure::derived('LCL', 'lower one-sided 95 % confidence limit', Real::compare($least, Exact::zero()) < 0 ? Exact::zero() : $least, Unit::None, FlowEquation::Confidence, [$ratio, $error], 2);
+        $upper = Figure::derived('UCL', 'upper one-sided 95 % confidence limit', Real::plus($y, $error->value), Unit::None, FlowEquation::Confidence, [$ratio, $error], 2);
         $one = Exact::of(1);
 
         return new Confidence($lower, $upper, match (true) {

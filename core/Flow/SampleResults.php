@@ -15,6 +15,7 @@ use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
+use Footnote\Core\Judgement\LogAlterations;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Segment;
@@ -66,9 +67,10 @@ final readonly class SampleResults implements FamilyResults
         return $this->drifts;
     }
 
+    /** A filter has no stretches: what a person wanted out of it is in it. */
     public function alterations(): array
     {
-        return [];
+        return LogAlterations::notApplied($this->run);
     }
 
     public function segment(): ?Segment

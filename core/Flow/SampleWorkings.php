@@ -29,6 +29,11 @@ use Footnote\Core\Response\FlowLine;
 /** Works out one sample: volume by the four answers, volume at the reference conditions, concentration of each substance. */
 final readonly class SampleWorkings
 {
+    /** Minutes of a short-term value; and from where to where a sample counts as of just that (own). */
+    private const WINDOW = 15;
+    private const SHORT = 14;
+    private const LONG = 17;
+
     private ?FlowLine $line;
 
     private ReferenceConditions $conditions;
@@ -65,17 +70,18 @@ final readonly class SampleWorkings
         $results = [];
         $volume = $this->stretches === [] ? FourAnswers::none() : $this->volume();
         if (!$volume->isEmpty()) {
-            $results[] = $this->result('volume', 'Volume, as sampled', $volume, Unit::Litre, null, true);
             $air = $this->air();
+            $moved = $this->movedByAir();
+            $results[] = $this->moved($this->result('volume', 'Volume, as sampled', $volume, Unit::Litre, null, true), $moved);
             $stated = $volume;
             if ($this->conditions->air !== null && $air !== null) {
                 $stated = $this->at($volume, $air);
-                $results[] = $this->result('volume-ref', 'Volume at '.$this->conditions->name, $stated, Unit::Litre, null, true);
+                $results[] = $this->moved($this->result('volume-ref', 'Volume at '.$this->conditions->name, $stated, Unit::Litre, null, true), $moved);
             }
             // A concentration is only stated at conditions that its volume could be brought to.
             if ($this->conditions->air === null || $air !== null) {
                 foreach ($this->sample->analytes as $analyte) {
-                    $results = [...$results, ...$this->concentrations($analyte, $stated, $air)];
+                    array_push($results, ...array_map(fn (Result $one): Result => $this->moved($one, $moved === null ? null : Exact::of(1)->dividedBy($moved)), $this->concentrations($analyte, $stated, $air)));
                 }
             }
         }
@@ -125,10 +131,7 @@ final readonly class SampleWorkings
     /** Volumes in L: as the pump shows, by every check, and along the bracket. */
     private function volume(): FourAnswers
     {
-        $minutes = Exact::zero();
-        foreach ($this->stretches as $stretch) {
-            $minutes = $minutes->plus(FlowLine::seconds($stretch->from, $stretch->to)->dividedBy(60));
-        }
+        $minutes = $this->minutes();
         $time = Figure::read('t', 'running time', $minutes, Unit::Minute, new Origin('run', $this->run->id, $this->run->timerMinutes !== null && $this->run->has(\Footnote\Core\Evidence\RemarkKind::StoppedByItself) ? 'by the pump\'s own timer, since it stopped by itself' : 'start to stop, less pauses'), 1);
         $by = static function (FlowKnot $knot) use ($minutes, $time): Figure {
             $value = Real::times($knot->flow->value, $minutes);
@@ -182,13 +185,81 @@ final readonly class SampleWorkings
         }
         $kind = $this->sample->shortTerm ? 'stel' : 'conc';
         $name = $this->sample->shortTerm ? 'Short-term, ' : 'Concentration, ';
-        $results = [$this->result($kind.':'.$analyte->analyte, $name.$analyte->name(), $mass3, Unit::MilligramPerCubicMetre, $analyte->analyte)];
+        $results = [$this->concentration($kind.':'.$analyte->analyte, $name.$analyte->name(), $mass3, Unit::MilligramPerCubicMetre, $analyte)];
         $ppm = $this->conditions->air !== null || $air !== null ? $mass3->each(fn (Figure $one): ?Figure => self::ppm($one, $analyte, $this->conditions, $air)) : FourAnswers::none();
         if (!$ppm->isEmpty()) {
-            $results[] = $this->result($kind.'-ppm:'.$analyte->analyte, $name.$analyte->name(), $ppm, Unit::PartsPerMillion, $analyte->analyte);
+            $results[] = $this->concentration($kind.'-ppm:'.$analyte->analyte, $name.$analyte->name(), $ppm, Unit::PartsPerMillion, $analyte);
         }
 
         return $results;
+    }
+
+    /** With what else the laboratory's numbers may mean, and what a short sample says of a quarter of an hour. */
+    private function concentration(string $key, string $title, FourAnswers $answers, Unit $unit, AnalyteResult $analyte): Result
+    {
+        $result = $this->result($key, $title, $answers, $unit, $analyte->analyte);
+        $result = $analyte->isBelowZero ? $result->doubting('its mass lies below zero') : $result;
+        $mass = $analyte->mass->value;
+        foreach ([$analyte->least, $analyte->most] as $other) {
+            if ($other !== null && !Real::isZero($mass)) {
+                $result = $result->or($other->meaning, $result->reportedFigure()->of(Real::times($result->reportedFigure()->value, Real::by($other->value, $mass))));
+            }
+        }
+
+        return $this->sample->shortTerm ? $this->ofQuarterHour($result) : $result;
+    }
+
+    /**
+     * FC-B5: what a sample says of the highest fifteen minutes in it. A longer one bounds them; of a shorter one the rest may
+     * have been nothing, or the same.
+     */
+    private function ofQuarterHour(Result $result): Result
+    {
+        $minutes = $this->minutes();
+        $window = Exact::of(self::WINDOW);
+        $share = $minutes->dividedBy($window);
+        $figure = $result->reportedFigure();
+        $times = static fn (Exact $by): Figure => $figure->floor === null ? $figure->of(Real::times($figure->value, $by)) : $figure->of(Real::times($figure->value, $by))->downTo(Real::times($figure->floor, $by));
+        if ($minutes->compareTo(Exact::of(self::SHORT)) < 0) {
+            return $result->or('with the rest of 15 min as nothing', $times($share))->noting(\sprintf('Of 15 min it sampled %s; the rest may have been nothing, or the same.', $minutes->rounded(0)));
+        }
+        if ($minutes->compareTo(Exact::of(self::LONG)) <= 0) {
+            return $result;
+        }
+        $windows = Exact::of((int) ceil($share->toFloat() - 1e-9));
+
+        return $result
+            ->or('at the least that its highest 15 min can have been', $times($share->dividedBy($windows)))
+            ->or('at the most that its highest 15 min can have been', $times($share))
+            ->noting(\sprintf('It is a mean of %s min, and bounds its highest 15 min only.', $minutes->rounded(0)));
+    }
+
+    /** How long it drew, min. */
+    private function minutes(): Exact
+    {
+        return array_reduce($this->stretches, static fn (Exact $sum, Span $stretch): Exact => $sum->plus(FlowLine::seconds($stretch->from, $stretch->to)->dividedBy(60)), Exact::zero());
+    }
+
+    /** FC-E8: what the flow of a pump that does not compensate may have been in the field over that at its checks; null where the air was alike. */
+    private function movedByAir(): ?Exact
+    {
+        $setting = $this->policy->rule('flow.air-changed');
+        if ($setting === null || $this->timeline->instrument->traits->text('flowControl') !== FlowFormat::UNCOMPENSATED || !$this->sample->air->isKnown()) {
+            return null;
+        }
+        foreach ($this->bracket->checks() as $check) {
+            $bench = $check->content instanceof FlowCheck ? $check->content->air : null;
+            if ($bench?->isKnown() === true && (!$setting->limit('temperature')->isKeptBySize($this->sample->air->kelvin()->minus($bench->kelvin())) || !$setting->limit('pressure')->isKeptBySize($this->sample->air->kilopascal()->minus($bench->kilopascal())))) {
+                return $bench->kilopascal()->dividedBy($this->sample->air->kilopascal())->times($this->sample->air->kelvin()->dividedBy($bench->kelvin()));
+            }
+        }
+
+        return null;
+    }
+
+    private function moved(Result $result, ?Exact $ratio): Result
+    {
+        return $ratio === null ? $result : $result->or('with the mass of its flow held instead of its volume', $result->reportedFigure()->of(Real::times($result->reportedFigure()->value, $ratio)));
     }
 
     /** C-2; null for what has no molar mass. */
@@ -214,6 +285,7 @@ final readonly class SampleWorkings
     {
         $notes = $unit === Unit::Litre ? [] : ['Stated at '.$this->conditions->name.'.'];
 
-        return Result::of($key, $title, $this->reported, $answers, $notes, $channel, $worstIsLow);
+        // What a pump shows of its volume is its own sum, and no reading of what was there.
+        return Result::of($key, $title, $this->reported, $answers, $notes, $channel, $worstIsLow)->notPlain();
     }
 }

@@ -5,192 +5,363 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow;
 
 use Footnote\Core\Derivation\Figure;
-use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
-use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\RestOfDay;
 use Footnote\Core\Judgement\AdditiveMixture;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
+use Footnote\Core\Judgement\Coverage;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Shift;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
-use Footnote\Core\Response\FlowLine;
 
 /**
- * C-3: the samples of one person's shift as one exposure. Lower ends are combined with lower ends, upper with upper; a
- * sample that is void counts as time that was not sampled.
- *
- * @phpstan-type Part array{run: Run, result: Result, minutes: Exact, time: Figure, verdict: Verdict}
+ * C-3: the samples of one person's shift as one exposure, substance by substance and fraction by fraction. Lower ends are
+ * combined with lower ends, upper with upper. What is void is time that was not sampled; what went on side by side is never
+ * added, and each of those stands alone.
  */
 final readonly class ShiftExposure
 {
     private const EIGHT_HOURS = 480;
     private const ANSWERS = [Answer::Indicated, Answer::Pre, Answer::Post, Answer::Between];
 
+    private SampleResults $family;
+
     /** @param list<Assessment> $shift the samples of the shift, in order of time */
     public function __construct(private Assessment $own, private array $shift, private Policy $policy, private Yardsticks $yardsticks)
     {
+        $this->family = $own->family instanceof SampleResults ? $own->family : throw new \LogicException('Not a sample of air.');
     }
 
     /** @return list<Result> */
     public function results(): array
     {
-        $own = $this->own->family;
-        if (!$own instanceof SampleResults || $own->sample->shortTerm) {
+        if ($this->family->sample->shortTerm) {
             return [];
         }
-        $limits = new SampleLimits($this->yardsticks, $own->sample, $own->line, $own->largestEverDrift);
-        $results = [];
-        foreach ($own->sample->analytes as $analyte) {
-            $parts = $this->parts($analyte->analyte);
-            if ($parts === []) {
+        $limits = new SampleLimits($this->yardsticks, $this->family->sample, $this->family->line, $this->family->largestEverDrift);
+        [$results, $errors] = [[], []];
+        foreach ($this->family->sample->analytes as $analyte) {
+            [$chain, $beside] = $this->chain($this->own, $analyte->analyte);
+            if ($chain !== []) {
+                $made = $this->inBothUnits($this->timeWeighted($analyte, $chain, $this->asRest(), $beside), $analyte);
+                foreach ($made as $result) {
+                    $errors['='.$result->key] = $this->error($chain);
+                }
+                $results = [...$results, ...$made, ...($this->isShort($chain) ? [$this->timeWeighted($analyte, $chain, !$this->asRest(), [])] : [])];
+            }
+        }
+        $elsewhere = $this->elsewhere($errors);
+        $mixtures = AdditiveMixture::all([...$results, ...$elsewhere], $this->yardsticks, SharedEquation::TimeWeightedAverage);
+
+        return [
+            ...array_map(static fn (Result $result): Result => $limits->against($result, error: $errors['='.$result->key] ?? null), $results),
+            ...array_map(fn (Result $result): Result => $limits->against($result, error: $this->ofMixture($result, [...$results, ...$elsewhere], $errors)), $results === [] ? [] : $mixtures),
+        ];
+    }
+
+    /**
+     * The samples of a substance that make one exposure with a first one, in order of time, and those that went on beside it.
+     *
+     * @return array{list<ShiftPart>, list<ShiftPart>} no chain where the first one is void, or has no concentration of it
+     */
+    private function chain(Assessment $first, string $analyte): array
+    {
+        $root = $this->part($first, $analyte);
+        if ($root === null || $root->verdict === Verdict::Void || $root->minutes()->isZero()) {
+            return [[], []];
+        }
+        [$chain, $beside] = [[$root], []];
+        foreach ($this->shift as $assessment) {
+            $part = $assessment->run->id === $first->run->id ? null : $this->part($assessment, $analyte);
+            if ($part === null || $part->verdict === Verdict::Void || $part->minutes()->isZero() || $part->family->sample->fraction() !== $root->family->sample->fraction()) {
                 continue;
             }
-            $asTheRest = $this->policy->choice('unsampledTime') === 'rest';
-            array_push($results, ...$this->inBothUnits($this->timeWeighted($analyte, $parts, $asTheRest), 'twa', $analyte, $own));
-            if ($this->unsampled($parts)->compareTo(Exact::zero()) > 0) {
-                $results[] = $this->timeWeighted($analyte, $parts, !$asTheRest);
+            if (Shift::areParallel($root->run, $part->run, $this->policy)) {
+                $beside[] = $part;
+            } elseif (array_filter($chain, fn (ShiftPart $one): bool => Shift::areParallel($one->run, $part->run, $this->policy)) === []) {
+                $chain[] = $part;
+            }
+        }
+        usort($chain, static fn (ShiftPart $a, ShiftPart $b): int => [$a->run->start, $a->run->id] <=> [$b->run->start, $b->run->id]);
+
+        return [$chain, $beside];
+    }
+
+    private function part(Assessment $assessment, string $analyte): ?ShiftPart
+    {
+        $family = $assessment->family;
+        if (!$family instanceof SampleResults || $family->sample->shortTerm) {
+            return null;
+        }
+        $result = $family->result('conc:'.$analyte);
+
+        return $result === null ? null : new ShiftPart($assessment->run, $family, $result, $assessment->verdictOf($analyte));
+    }
+
+    /**
+     * A mixture takes each substance from its own sampler: those of the shift that this sample has none of.
+     *
+     * @param array<string, Figure|null> $errors by key, added to
+     *
+     * @return list<Result>
+     */
+    private function elsewhere(array &$errors): array
+    {
+        $have = array_map(static fn (AnalyteResult $one): string => '='.$one->analyte, $this->family->sample->analytes);
+        [$results, $void] = [[], []];
+        foreach ($this->shift as $assessment) {
+            foreach ($assessment->family instanceof SampleResults ? $assessment->family->sample->analytes : [] as $analyte) {
+                if (\in_array('='.$analyte->analyte, $have, true)) {
+                    continue;
+                }
+                [$chain] = $this->chain($assessment, $analyte->analyte);
+                if ($chain !== []) {
+                    $have[] = '='.$analyte->analyte;
+                    foreach ($this->inBothUnits($this->timeWeighted($analyte, $chain, $this->asRest(), []), $analyte) as $result) {
+                        $results[] = $result;
+                        $errors['='.$result->key] = $this->error($chain);
+                    }
+                } else {
+                    $part = $this->part($assessment, $analyte->analyte);
+                    $void['='.$analyte->analyte] = $part?->verdict === Verdict::Void ? $part->result : null;
+                }
+            }
+        }
+        foreach (array_filter($void) as $code => $result) {
+            if (!\in_array($code, $have, true)) {
+                $figure = $result->reportedFigure();
+                foreach (['twa:', 'twa-ppm:'] as $key) {
+                    $results[] = (new Result($key.substr($code, 1), $result->title, Answer::Pre, null, $figure, null, null, []))->inheriting(Verdict::Void);
+                }
             }
         }
 
-        return array_map(static fn (Result $result): Result => $limits->against($result), [...$results, ...AdditiveMixture::all($results, $this->yardsticks, SharedEquation::TimeWeightedAverage)]);
+        return $results;
     }
 
-    /** @return list<Result> */
-    private function inBothUnits(Result $twa, string $key, AnalyteResult $analyte, SampleResults $own): array
+    /** @return non-empty-list<Result> */
+    private function inBothUnits(Result $twa, AnalyteResult $analyte): array
     {
-        $air = $own->sample->air->isKnown() ? $own->sample->air : null;
-        $make = static fn (?Figure $figure): ?Figure => $figure === null ? null : SampleWorkings::ppm($figure, $analyte, $own->conditions, $air);
+        $air = $this->family->sample->air->isKnown() ? $this->family->sample->air : null;
+        $make = fn (?Figure $figure): ?Figure => $figure === null ? null : SampleWorkings::ppm($figure, $analyte, $this->family->conditions, $air)?->bounded($figure->bound);
         $answers = array_map(static fn (Answer $answer): ?Figure => $make($twa->answer($answer)), self::ANSWERS);
-        if (array_filter($answers, static fn (?Figure $figure): bool => $figure !== null) === []) {
+        if (array_filter($answers) === []) {
             return [$twa];
         }
-        $byChecks = array_values(array_filter(array_map($make, $twa->byChecks), static fn (?Figure $figure): bool => $figure !== null));
-
-        return [$twa, new Result($key.'-ppm:'.$analyte->analyte, $twa->title, $twa->reported, $answers[0], $answers[1], $answers[2], $answers[3], $byChecks, [], $twa->notes, null, $twa->channel, false, $twa->inherited)];
-    }
-
-    /** @param non-empty-list<Part> $parts */
-    private function timeWeighted(AnalyteResult $analyte, array $parts, bool $asTheRest): Result
-    {
-        $sampled = array_reduce($parts, static fn (Exact $sum, array $part): Exact => $sum->plus($part['minutes']), Exact::zero());
-        $shift = $this->shiftMinutes();
-        $unsampled = $this->unsampled($parts);
-        $stretch = $asTheRest && $unsampled->compareTo(Exact::zero()) > 0 ? $shift->dividedBy($sampled) : Exact::of(1);
-        $sum = static function (callable $of) use ($parts, $stretch, $analyte): ?Figure {
-            [$high, $low, $inputs, $interval] = [Exact::zero(), Exact::zero(), [], false];
-            foreach ($parts as $part) {
-                $figure = $of($part['result']);
-                if (!$figure instanceof Figure) {
-                    return null;
-                }
-                $weight = $part['minutes']->times($stretch);
-                $high = Real::plus($high, Real::times($figure->value, $weight));
-                $low = Real::plus($low, Real::times($figure->floor ?? $figure->value, $weight));
-                $interval = $interval || $figure->floor !== null;
-                array_push($inputs, $figure, $part['time']);
-            }
-            $value = Real::by($high, Exact::of(self::EIGHT_HOURS));
-            $twa = Figure::derived('TWA', 'time-weighted average over 8 h of '.$analyte->name(), $value, Unit::MilligramPerCubicMetre, SharedEquation::TimeWeightedAverage, $inputs, Digits::significant($value, 3));
-
-            return $interval ? $twa->downTo(Real::by($low, Exact::of(self::EIGHT_HOURS))) : $twa;
-        };
-        $answers = array_map(static fn (Answer $answer): ?Figure => $sum(static fn (Result $result): ?Figure => $result->answer($answer)), self::ANSWERS);
-        // One sample reported at its cautious end makes the whole cautious.
-        $reported = array_reduce($parts, static fn (Answer $one, array $part): Answer => $part['result']->reported === Answer::Cautious ? Answer::Cautious : $one, $parts[0]['result']->reported);
-        if (array_filter($answers, static fn (?Figure $figure): bool => $figure !== null) === []) {
-            // The samples were not closed alike: what each reports is combined.
-            $answers[1] = $sum(static fn (Result $result): Figure => $result->reportedFigure());
+        $also = [];
+        foreach ($twa->also as [$words, $figure]) {
+            $also[] = [$words, $make($figure) ?? $figure];
         }
-        $ends = array_values(array_filter([$sum(static fn (Result $result): ?Figure => $result->lowest()), $sum(static fn (Result $result): ?Figure => $result->highest())], static fn (?Figure $figure): bool => $figure !== null));
-        $inherited = array_reduce($parts, static fn (Verdict $worst, array $part): Verdict => $worst->worse($part['verdict']), Verdict::Valid);
-        $own = $this->own->family;
-        \assert($own instanceof SampleResults);
-        $notes = ['Stated at '.$own->conditions->name.'.', ...$this->notes($parts, $analyte->analyte, $unsampled, $asTheRest)];
-        $key = ($this->policy->choice('unsampledTime') === 'rest') === $asTheRest ? 'twa' : 'twa-other';
-        $title = 'TWA over 8 h, '.$analyte->name().($key === 'twa-other' ? ($asTheRest ? ', unsampled time as the rest' : ', unsampled time as zero') : '');
 
-        return new Result($key.':'.$analyte->analyte, $title, $reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], $notes, null, $analyte->analyte, false, $inherited);
+        return [$twa, new Result('twa-ppm:'.$analyte->analyte, $twa->title, $twa->reported, $answers[0], $answers[1], $answers[2], $answers[3], array_values(array_filter(array_map($make, $twa->byChecks))), [], $twa->notes, null, $twa->channel, false, $twa->inherited, causes: $twa->causes, also: $also, plain: false, coverage: $twa->coverage)];
     }
 
     /**
-     * Samples that count: of the shift, not void for the substance, with a concentration.
-     *
-     * @return list<Part>
+     * @param non-empty-list<ShiftPart> $chain
+     * @param list<ShiftPart>           $beside
      */
-    private function parts(string $analyte): array
+    private function timeWeighted(AnalyteResult $analyte, array $chain, bool $asTheRest, array $beside): Result
+    {
+        $sum = fn (callable $of, bool $rest): ?Figure => $this->sum($analyte, $chain, $of, $rest);
+        $answers = array_map(static fn (Answer $answer): ?Figure => $sum(static fn (Result $result): ?Figure => $result->answer($answer), $asTheRest), self::ANSWERS);
+        // One sample reported at its cautious end makes the whole cautious.
+        $reported = array_reduce($chain, static fn (Answer $one, ShiftPart $part): Answer => $part->result->reported === Answer::Cautious ? Answer::Cautious : $one, $chain[0]->result->reported);
+        $asReported = static fn (Result $result): Figure => $result->reportedFigure();
+        if (array_filter($answers) === []) {
+            // The samples were not closed alike: what each reports is combined.
+            $answers[1] = $sum($asReported, $asTheRest);
+        }
+        $ends = array_values(array_filter([$sum(static fn (Result $result): ?Figure => $result->lowest(), $asTheRest), $sum(static fn (Result $result): ?Figure => $result->highest(), $asTheRest)]));
+        $inherited = array_reduce($chain, static fn (Verdict $worst, ShiftPart $part): Verdict => $worst->worse($part->verdict), Verdict::Valid);
+        $isPlain = $this->asRest() === $asTheRest;
+        $title = 'TWA over 8 h, '.$analyte->name().($isPlain ? '' : ($asTheRest ? ', unsampled time as the rest' : ', unsampled time as zero'));
+        $notes = ['Stated at '.$this->family->conditions->name.'.', ...$this->notes($chain, $beside, $analyte->analyte, $asTheRest)];
+        $result = (new Result(($isPlain ? 'twa:' : 'twa-other:').$analyte->analyte, $title, $reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], $notes, null, $analyte->analyte, false, $inherited, plain: false))
+            ->doubting(...array_merge(...array_map(static fn (ShiftPart $part): array => $part->result->causes, $chain)));
+        foreach ($this->otherwise($chain) as $words => $of) {
+            $result = $result->or(substr($words, 1), $sum($of, $asTheRest));
+        }
+        foreach ($beside as $part) {
+            $result = $result->or(\sprintf('by %s beside it', $part->run->id), $this->sum($analyte, array_map(fn (ShiftPart $one): ShiftPart => $one->run->id === $this->own->run->id ? $part : $one, $chain), $asReported, $asTheRest));
+        }
+        if (!$isPlain) {
+            return $result;
+        }
+
+        return ($this->isShort($chain) && $this->rest() === null ? $result->or('with the unsampled part of the day as '.($asTheRest ? 'nothing' : 'sampled'), $sum($asReported, !$asTheRest)) : $result)
+            ->covering(Coverage::of($this->sampled($chain)->toFloat() * 60, $this->statedMinutes(), $this->rest()));
+    }
+
+    /**
+     * @param non-empty-list<ShiftPart>  $chain
+     * @param callable(Result): ?Figure $of
+     */
+    private function sum(AnalyteResult $analyte, array $chain, callable $of, bool $asTheRest): ?Figure
+    {
+        [$high, $low, $inputs, $interval, $covered] = [Exact::zero(), Exact::zero(), [], false, []];
+        $unsampled = $this->shiftMinutes()->minus($this->sampled($chain));
+        $stretch = $asTheRest && $unsampled->compareTo(Exact::zero()) > 0 ? $this->shiftMinutes()->dividedBy($this->sampled($chain)) : Exact::of(1);
+        foreach ($chain as $part) {
+            $figure = $of($part->result);
+            if (!$figure instanceof Figure) {
+                return null;
+            }
+            $minutes = $part->minutes($covered);
+            $covered = Span::united([...$covered, ...$part->family->stretches]);
+            $weight = $minutes->times($stretch);
+            $high = Real::plus($high, Real::times($figure->value, $weight));
+            $low = Real::plus($low, Real::times($figure->floor ?? $figure->value, $weight));
+            $interval = $interval || $figure->floor !== null;
+            array_push($inputs, $figure, $part->time($minutes));
+        }
+        $value = Real::by($high, Exact::of(self::EIGHT_HOURS));
+        $twa = Figure::derived('TWA', 'time-weighted average over 8 h of '.$analyte->name(), $value, Unit::MilligramPerCubicMetre, SharedEquation::TimeWeightedAverage, $inputs, Digits::significant($value, 3));
+
+        return $interval ? $twa->downTo(Real::by($low, Exact::of(self::EIGHT_HOURS))) : $twa;
+    }
+
+    /**
+     * What a part could be beside its answers; the others as reported.
+     *
+     * @param list<ShiftPart> $chain
+     *
+     * @return array<string, \Closure(Result): Figure>
+     */
+    private function otherwise(array $chain): array
+    {
+        $all = [];
+        foreach ($chain as $part) {
+            foreach ($part->result->also as [$words, $figure]) {
+                $all['='.$words] = static function (Result $result) use ($words): Figure {
+                    foreach ($result->also as [$what, $other]) {
+                        if ($what === $words) {
+                            return $other;
+                        }
+                    }
+
+                    return $result->reportedFigure();
+                };
+            }
+        }
+
+        return $all;
+    }
+
+    /** @param list<ShiftPart> $chain */
+    private function error(array $chain): ?Figure
+    {
+        return SampleLimits::combined(array_map(static fn (ShiftPart $part): array => ['part' => Real::times($part->result->reportedFigure()->value, $part->minutes()), 'error' => SampleLimits::error($part->family->sample)], $chain));
+    }
+
+    /**
+     * @param list<Result>               $members
+     * @param array<string, Figure|null> $errors
+     */
+    private function ofMixture(Result $mixture, array $members, array $errors): ?Figure
     {
         $parts = [];
-        foreach ($this->shift as $assessment) {
-            $family = $assessment->family;
-            if (!$family instanceof SampleResults || $family->sample->shortTerm) {
-                continue;
+        foreach ($this->yardsticks->limits as $limit) {
+            foreach ($members as $member) {
+                if ('mixture:'.$limit->mixture === $mixture->key && $member->key === $limit->quantity && $member->inherited !== Verdict::Void && !$limit->value->value->isZero()) {
+                    $parts[] = ['part' => Real::by($member->reportedFigure()->value, $limit->value->value), 'error' => $errors['='.$member->key] ?? null];
+                }
             }
-            $result = $family->result('conc:'.$analyte);
-            $verdict = $assessment->verdictOf($analyte);
-            if ($result === null || $verdict === Verdict::Void) {
-                continue;
-            }
-            $minutes = Exact::zero();
-            foreach ($family->stretches as $stretch) {
-                $minutes = $minutes->plus(FlowLine::seconds($stretch->from, $stretch->to)->dividedBy(60));
-            }
-            if ($minutes->isZero()) {
-                continue;
-            }
-            $parts[] = ['run' => $assessment->run, 'result' => $result, 'minutes' => $minutes, 'time' => Figure::read('t', 'time of '.$assessment->run->id, $minutes, Unit::Minute, new Origin('run', $assessment->run->id, 'running time'), 1), 'verdict' => $verdict];
         }
 
-        return $parts;
+        return SampleLimits::combined($parts);
     }
 
     /**
-     * @param list<Part> $parts
+     * @param non-empty-list<ShiftPart> $chain
+     * @param list<ShiftPart>           $beside
      *
      * @return list<string>
      */
-    private function notes(array $parts, string $analyte, Exact $unsampled, bool $asTheRest): array
+    private function notes(array $chain, array $beside, string $analyte, bool $asTheRest): array
     {
-        $counted = array_map(static fn (array $part): string => $part['run']->id, $parts);
-        $notes = [\sprintf('Made of %s.', implode(', ', array_map(static fn (array $part): string => \sprintf('%s (%s min, %s)', $part['run']->id, $part['minutes']->rounded(0), $part['verdict']->value), $parts)))];
-        $left = array_filter($this->shift, static fn (Assessment $one): bool => $one->family instanceof SampleResults && !$one->family->sample->shortTerm && !\in_array($one->run->id, $counted, true));
-        foreach ($left as $one) {
-            $notes[] = \sprintf('%s is not in it: %s.', $one->run->id, $one->verdictOf($analyte) === Verdict::Void ? 'void, its time counts as not sampled' : 'no concentration of this substance');
+        [$covered, $made] = [[], []];
+        foreach ($chain as $part) {
+            $made[] = \sprintf('%s (%s min, %s)', $part->run->id, $part->minutes($covered)->rounded(0), $part->verdict->value);
+            $covered = Span::united([...$covered, ...$part->family->stretches]);
         }
-        if ($unsampled->compareTo(Exact::zero()) > 0) {
-            $notes[] = \sprintf('%s min of %s were not sampled and are taken %s.', $unsampled->rounded(0), $this->shiftMinutes()->rounded(0), $asTheRest ? 'as the rest' : 'as zero');
+        $notes = [\sprintf('Made of %s.', implode(', ', $made))];
+        $counted = array_map(static fn (ShiftPart $part): string => $part->run->id, [...$chain, ...$beside]);
+        foreach ($beside as $part) {
+            $notes[] = \sprintf('%s went on beside it and stands alone; the two are not added.', $part->run->id);
+        }
+        foreach ($this->shift as $one) {
+            if ($one->family instanceof SampleResults && !$one->family->sample->shortTerm && !\in_array($one->run->id, $counted, true)) {
+                $notes[] = \sprintf('%s is not in it: %s.', $one->run->id, match (true) {
+                    $one->verdictOf($analyte) === Verdict::Void => 'void, its time counts as not sampled',
+                    $one->family->result('conc:'.$analyte) === null => 'no concentration of this substance',
+                    $one->family->sample->fraction() !== $this->family->sample->fraction() => 'of another fraction',
+                    default => 'it went on beside one that is',
+                });
+            }
+        }
+        if ($this->isShort($chain)) {
+            $notes[] = \sprintf('%s min of %s were not sampled and are taken %s.', $this->shiftMinutes()->minus($this->sampled($chain))->rounded(0), $this->shiftMinutes()->rounded(0), $asTheRest ? 'as the rest' : 'as zero');
         }
 
         return $notes;
     }
 
     /**
-     * The time of the shift that no counting sample covers, min; never below zero.
+     * The time that the samples cover, what they share counted once, min.
      *
-     * @param list<Part> $parts
+     * @param list<ShiftPart> $chain
      */
-    private function unsampled(array $parts): Exact
+    private function sampled(array $chain): Exact
     {
-        $left = $this->shiftMinutes();
-        foreach ($parts as $part) {
-            $left = $left->minus($part['minutes']);
+        [$sampled, $covered] = [Exact::zero(), []];
+        foreach ($chain as $part) {
+            $sampled = $sampled->plus($part->minutes($covered));
+            $covered = Span::united([...$covered, ...$part->family->stretches]);
         }
 
-        return $left->compareTo(Exact::zero()) > 0 ? $left : Exact::zero();
+        return $sampled;
+    }
+
+    /** @param list<ShiftPart> $chain */
+    private function isShort(array $chain): bool
+    {
+        return $this->shiftMinutes()->compareTo($this->sampled($chain)) > 0;
+    }
+
+    private function asRest(): bool
+    {
+        return $this->rest()->asSampled ?? ($this->policy->choice('unsampledTime') === 'rest');
+    }
+
+    /** A person's word on what was not sampled; of several samples that of the first that has one. */
+    private function rest(): ?RestOfDay
+    {
+        foreach ([$this->own, ...$this->shift] as $one) {
+            if ($one->run->rest !== null) {
+                return $one->run->rest;
+            }
+        }
+
+        return null;
+    }
+
+    private function statedMinutes(): ?float
+    {
+        $longest = max([0.0, $this->own->run->shiftMinutes ?? 0.0, ...array_map(static fn (Assessment $one): float => $one->run->shiftMinutes ?? 0.0, $this->shift)]);
+
+        return $longest > 0.0 ? $longest : null;
     }
 
     private function shiftMinutes(): Exact
     {
-        $longest = 0.0;
-        foreach ($this->shift as $assessment) {
-            $longest = max($longest, $assessment->run->shiftMinutes ?? 0.0);
-        }
-
-        return Exact::of(number_format($longest > 0 ? $longest : self::EIGHT_HOURS, 6, '.', ''));
+        return Exact::of(number_format($this->statedMinutes() ?? self::EIGHT_HOURS, 6, '.', ''));
     }
 }

@@ -5,6 +5,6 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow;
 
 /** A reading from which no flow can be told: something is missing, impossible or out of the standard's range. */
-final class UnreadableFlow extends \DomainException
+class UnreadableFlow extends \DomainException
 {
 }

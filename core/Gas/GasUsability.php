@@ -17,7 +17,7 @@ final readonly class GasUsability implements Usability
     public const BUMP = 'a bump test shows that a sensor answers, not that it is right';
     public const NO_ANSWER = 'none of the channels answered: was the cylinder open, and the cap on?';
     /** Of the step from clean air to the label: below it a sensor did not answer, % (own). */
-    private const ANSWER = 10;
+    private const ANSWER = 5;
     /** Where no policy says otherwise (own). */
     private const BUMP_SHARE = '50';
     private const BUMP_SECONDS = '60';

@@ -24,7 +24,7 @@ use Footnote\Core\Quantity\Span;
  */
 final readonly class TestGas
 {
-    public const RULE = 'gas.test-gas';
+    public const RULE = 'gas.test-gas-removed';
 
     /** @param array<array-key, float> $labels what the cylinder holds, by the channels that stood at it */
     private function __construct(public Span $span, public array $labels, public string $cylinder, private bool $whole)

@@ -56,7 +56,9 @@ final readonly class LimitJudge
             $mildest = $limit->isCrossedBy(self::leastCrossing($limit, $value));
             $gravest = $limit->isCrossedBy(self::mostCrossing($limit, $value));
             if ($mildest !== $crossed || $gravest !== $crossed) {
-                $causes[] = \sprintf('%s it is %s %s', $what, $value->shownBeside($limit->value->value), $value->unit->value);
+                $causes[] = $value->isLessThan() && !$mildest
+                    ? \sprintf('%s it cannot tell: all that is known is that it is less than %s %s', $what, $value->high()->shownBeside($limit->value->value), $value->unit->value)
+                    : \sprintf('%s it is %s %s', $what, $value->shownBeside($limit->value->value), $value->unit->value);
             }
         }
         if (!$crossed && $result->ceiling !== null) {

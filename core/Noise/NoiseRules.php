@@ -23,7 +23,7 @@ final class NoiseRules
             new Rule\EnteredLevel(),
             new Rule\AdapterSize(),
             new Rule\Resolution(),
-            new RemovedByRule('noise.tone'),
+            new RemovedByRule('noise.tone-removed'),
             new Rule\Overload(),
             new Rule\FlatStretch(),
             new Rule\KnockSeen(),

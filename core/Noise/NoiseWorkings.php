@@ -165,7 +165,7 @@ final readonly class NoiseWorkings
     /** @return list<Alteration> what is taken out of the log, or could be */
     private function alterations(LogSurvey $survey): array
     {
-        $looks = array_map(static fn (Tone $tone): Alteration => new Alteration($tone->kind, $tone->words(), $tone->why, 'noise.tone', $tone->span), $survey->tones);
+        $looks = array_map(static fn (Tone $tone): Alteration => new Alteration($tone->kind, $tone->words(), $tone->why, 'noise.tone-removed', $tone->span), $survey->tones);
 
         return LogAlterations::of($this->run, $this->window, $looks);
     }

@@ -21,7 +21,7 @@ use Footnote\Core\Quantity\Span;
 final class ToneSearch
 {
     private const AROUND = 10.0;
-    private const RULE = 'noise.tone';
+    private const RULE = 'noise.tone-removed';
 
     private readonly ?SteadyStretches $finder;
     /** How near to a level a stretch lies that is looked at, thousandths. */

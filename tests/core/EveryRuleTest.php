@@ -190,7 +190,7 @@ final class EveryRuleTest extends TestCase
         $work = array_map(static fn (int $i): int => 80000 + 1000 * ($i % 7), range(0, 7199));
         $with = /** @return list<int> */ static fn (int $from, int $count, int $value): array => self::changed($work, $from, $count, $value);
         $log = self::log(...);
-        yield 'tone of ten seconds' => ['noise.tone', $log($with(3000, 10, 114000)), $log($with(3000, 9, 114000))];
+        yield 'tone of ten seconds' => ['noise.tone-removed', $log($with(3000, 10, 114000)), $log($with(3000, 9, 114000))];
         yield 'at the end of the range' => ['noise.overload', $log($with(3000, 1, 140000)), $log($with(3000, 1, 139900))];
         yield 'marked as overloaded' => ['noise.overload', $log($work, null, [...array_fill(0, 4000, 0), 1000, ...array_fill(0, 3199, 0)]), $log($work, null, array_fill(0, 7200, 0))];
         yield 'ten minutes of stillness' => ['noise.flat-stretch', $log($with(3000, 600, 62000)), $log($with(3000, 597, 62000))];

@@ -145,7 +145,7 @@ final class GasRulesTest extends TestCase
         ];
         yield 'zeroed at switching on' => ['gas.power-on-zero', self::day()->intervention('i', '07:55', 're-zeroed'), self::day()->intervention('i', '07:40', 're-zeroed'), Severity::Qualified];
         yield 'sixteen kelvin from the check' => ['gas.conditions', self::at('5.9'), self::at('6.0'), Severity::Note];
-        yield 'the mix in the log, off every record' => ['gas.test-gas', self::mixInside(4), self::mixInside(2), Severity::Void];
+        yield 'the mix in the log, off every record' => ['gas.test-gas-removed', self::mixInside(4), self::mixInside(2), Severity::Void];
         yield 'the mix for longer than a check takes' => ['removed.offered', self::mixInside(61), self::mixInside(60), Severity::Note];
         yield 'one gas alone may be work' => ['removed.offered', self::logged(self::with('100', 600, 4)), self::logged(self::with('84', 600, 4)), Severity::Note];
         yield 'a lamp of 9.8 eV does not see ethanol' => ['gas.lamp', self::set([['channel' => 'PID', 'substance' => 'ethanol']])->channel('PID', ['lamp' => '9.8']), self::set([['channel' => 'PID', 'substance' => 'toluene']])->channel('PID', ['lamp' => '9.8']), Severity::Void];

@@ -93,9 +93,9 @@ final class PolicyReaderTest extends TestCase
             ['noise.gap-large', 'share', '5', '2', '10'],
             ['run.short', 'share', '75', '90', '50'],
             ['bracket.pre-check-old', 'age', '24', '24', '168'],
-            ['noise.tone', 'near', '0.5', '0.5', '0.5'],
-            ['noise.tone', 'spread', '0.2', '0.2', '0.2'],
-            ['noise.tone', 'seconds', '10', '10', '10'],
+            ['noise.tone-removed', 'near', '0.5', '0.5', '0.5'],
+            ['noise.tone-removed', 'spread', '0.2', '0.2', '0.2'],
+            ['noise.tone-removed', 'seconds', '10', '10', '10'],
             ['noise.flat-stretch', 'spread', '0.3', '0.3', '0.3'],
             ['noise.flat-stretch', 'minutes', '10', '10', '10'],
         ];

@@ -23,7 +23,7 @@ final readonly class CorrectionUnknown extends SampleRule
     {
         $unknown = array_keys(array_filter([
             'blanks' => $analyte->blankCorrected === Corrected::Unknown,
-            'desorption' => $analyte->desorptionCorrected === Corrected::Unknown && $results->sample->method?->flag('desorption') === true,
+            'desorption' => $analyte->desorptionCorrected === Corrected::Unknown && $results->sample->isDesorbed($analyte),
         ]));
         if ($unknown !== []) {
             yield $setting->finding(\sprintf('Whether report %s is already corrected for %s is not known.', $analyte->report, implode(' and ', $unknown)), [$case->run->id], cure: new Cure('the laboratory\'s word whether it corrected for '.implode(' and ', $unknown), 'any time'), channel: $analyte->analyte);

@@ -12,28 +12,45 @@ use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 
-/** A size-selective sampler selects what it promises only at its design flow; the actual flow in the field counts. */
+/**
+ * A head or a cyclone that selects a size was run off its design flow: it selected another size. Two rules: the graver far
+ * off. Tubes, and heads that take everything, have the method's range instead.
+ */
 final readonly class DesignFlow extends SampleRule
 {
+    public function __construct(private string $id, private ?string $graver)
+    {
+    }
+
     public function id(): string
     {
-        return 'flow.design';
+        return $this->id;
     }
 
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $written = $results->sample->designFlow();
+        $written = $results->sample->selectsSize() ? $results->sample->designFlow() : null;
         $design = $written?->in(Unit::LitrePerMinute);
         if ($written === null || $design === null || $design->isZero()) {
             return;
         }
-        $own = $results->sample->sampler?->decimal('tolerance');
-        $limit = $own === null ? $setting->limit('deviation') : new Limit('deviation', $own, '%');
+        $limit = $this->limit($setting->limit('deviation'), $results, $this->graver === null);
+        $graver = $this->graver === null ? null : $case->policy->limit($this->graver, 'deviation');
+        $graver = $graver === null ? null : $this->limit($graver, $results, true);
         foreach ($results->line->knots ?? [] as $knot) {
             $deviation = Real::times(Real::by(Real::minus($knot->flow->value, $design), $design), Exact::of(100));
-            if (!$limit->isKeptBy($deviation instanceof Exact ? $deviation->absolute() : abs($deviation))) {
-                yield $setting->finding(\sprintf('%s L/min %s at %s is %s%s %% off the design flow of %s, %s.', $knot->flow->shown(), $knot->asLeft ? 'as left' : 'as found', $knot->check, Real::toFloat($deviation) < 0 ? '−' : '+', number_format(abs(Real::toFloat($deviation)), 1, '.', ''), $results->sample->sampler?->text('name') ?? 'the sampler', $written->words()), [$knot->check], $limit);
+            $size = $deviation instanceof Exact ? $deviation->absolute() : abs($deviation);
+            if (!$limit->isKeptBy($size) && ($graver === null || $graver->isKeptBy($size))) {
+                yield $setting->finding(\sprintf('%s L/min %s at %s is %s%s %% off the design flow of %s, %s: it selected another size.', $knot->flow->shown(), $knot->asLeft ? 'as left' : 'as found', $knot->check, Real::toFloat($deviation) < 0 ? '−' : '+', number_format(abs(Real::toFloat($deviation)), 1, '.', ''), $results->sample->sampler?->text('name') ?? 'the sampler', $written->words()), [$knot->check], $limit);
             }
         }
+    }
+
+    /** A sampler's own tolerance stands for the policy's; it is never further off before the sample is void. */
+    private function limit(Limit $limit, SampleResults $results, bool $isGraver): Limit
+    {
+        $own = $results->sample->sampler?->decimal('tolerance');
+
+        return $own === null || ($isGraver && $own->value->compareTo($limit->value->value) <= 0) ? $limit : new Limit('deviation', $own, '%');
     }
 }

@@ -7,6 +7,7 @@ namespace Footnote\Core\Flow\Rule;
 use Footnote\Core\Flow\AnalyteResult;
 use Footnote\Core\Flow\Corrected;
 use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\Cure;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
@@ -15,13 +16,13 @@ final readonly class DesorptionMissing extends SampleRule
 {
     public function id(): string
     {
-        return 'lab.desorption-missing';
+        return 'lab.desorption-due';
     }
 
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->sample->method?->flag('desorption') === true && $analyte->desorptionCorrected === Corrected::No && $analyte->desorption === null) {
-            yield $setting->finding(\sprintf('%s: not corrected for desorption, and report %s gives no efficiency.', ucfirst($analyte->name()), $analyte->report), [$case->run->id], channel: $analyte->analyte);
+        if ($results->sample->isDesorbed($analyte) && $analyte->desorptionCorrected === Corrected::No && $analyte->desorption === null) {
+            yield $setting->finding(\sprintf('%s: not corrected for desorption, and report %s gives no efficiency.', ucfirst($analyte->name()), $analyte->report), [$case->run->id], cure: new Cure('the efficiency of desorption from the laboratory', 'any time'), channel: $analyte->analyte);
         }
     }
 }

@@ -6,6 +6,7 @@ namespace Footnote\Core\Flow\Rule;
 
 use Footnote\Core\Evidence\RemarkKind;
 use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\Cure;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
@@ -24,7 +25,7 @@ final readonly class StoppedEarly extends SampleRule
             return;
         }
         if ($case->run->timerMinutes === null) {
-            yield $setting->finding('The pump stopped by itself and its timer was not read: how much it drew is not known.', [$case->run->id], severity: Severity::Void, advice: 'If the pump still shows its running time, write it down.');
+            yield $setting->finding('The pump stopped by itself and its timer was not read: how much it drew is not known.', [$case->run->id], severity: Severity::Void, cure: new Cure('the running time that the pump still shows', 'any time'));
         } else {
             yield $setting->finding(\sprintf('The pump stopped by itself; by its own timer it ran %s min.', number_format($case->run->timerMinutes, 0, '.', '')), [$case->run->id]);
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow\Standard;
 
+use Footnote\Core\Flow\BelowRange;
+use Footnote\Core\Flow\NoFlow;
 use Footnote\Core\Flow\UnreadableFlow;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
@@ -24,10 +26,14 @@ final readonly class Range
     public function holds(Exact $flow): void
     {
         if ($flow->compareTo(Exact::zero()) <= 0) {
-            throw new UnreadableFlow('a flow of zero is no flow');
+            throw new NoFlow('a flow of zero is no flow');
         }
-        if (($this->low !== null && $flow->compareTo($this->low->in(Unit::LitrePerMinute)) < 0) || ($this->high !== null && $flow->compareTo($this->high->in(Unit::LitrePerMinute)) > 0)) {
-            throw new UnreadableFlow(\sprintf('%s L/min is outside %s, %s to %s', $flow->rounded(3), $this->of, $this->low?->words() ?? '0', $this->high?->words() ?? 'any'));
+        $words = \sprintf('%s L/min is outside %s, %s to %s', $flow->rounded(3), $this->of, $this->low?->words() ?? '0', $this->high?->words() ?? 'any');
+        if ($this->low !== null && $flow->compareTo($this->low->in(Unit::LitrePerMinute)) < 0) {
+            throw new BelowRange($words);
+        }
+        if ($this->high !== null && $flow->compareTo($this->high->in(Unit::LitrePerMinute)) > 0) {
+            throw new UnreadableFlow($words);
         }
     }
 }

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Rule;
+
+use Footnote\Core\Evidence\PassedOver;
+use Footnote\Core\Flow\FlowUsability;
+use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Judgement\RunCase;
+
+/** A reading of nothing at a check: a shut train and a dead pump look alike. A person says which. */
+final readonly class NoFlow extends SampleRule
+{
+    public function id(): string
+    {
+        return 'flow.no-flow';
+    }
+
+    protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
+    {
+        $asked = array_values(array_filter($case->bracket->passedOver, static fn (PassedOver $one): bool => $one->check->setAside === null && \in_array(FlowUsability::NO_FLOW, $one->reasons, true)));
+        foreach (\array_slice($asked, 0, 1) as $one) {
+            yield $setting->finding(\sprintf('Nothing flowed at the check of %s. Was the train open, and the pump powered?', $case->hour($one->check->at)), [$one->check->id], cure: new Cure('set the check aside where the train was shut or the pump without power; void the run where it drew nothing', 'any time'));
+        }
+    }
+}
