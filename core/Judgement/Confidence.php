@@ -11,7 +11,7 @@ use Footnote\Core\Quantity\Real;
 /** C-5: a result over its limit with the one-sided 95 % error of sampling and analysis on either side. */
 final readonly class Confidence
 {
-    public function __construct(public Figure $lower, public Figure $upper, public string $words)
+    public function __construct(public Figure $lower, public Figure $upper, public string $words, private string $reaching = 'the error of sampling and analysis reaches the limit')
     {
     }
 
@@ -20,6 +20,6 @@ final readonly class Confidence
     {
         $one = Exact::of(1);
 
-        return Real::compare($this->lower->value, $one) <= 0 && Real::compare($this->upper->value, $one) > 0 ? 'the error of sampling and analysis reaches the limit' : null;
+        return Real::compare($this->lower->value, $one) <= 0 && Real::compare($this->upper->value, $one) > 0 ? $this->reaching : null;
     }
 }

@@ -22,14 +22,32 @@ final class Coincidence
         if ($volume <= 0.0 || $observed <= 0.0) {
             return $observed;
         }
+
         // The highest that can be observed, where N·Q·τ = 1.
-        if ($observed * $volume > exp(-1)) {
+        return $observed * $volume > exp(-1) ? null : self::between($observed, 1 / $volume, $observed, $flow, $microseconds, true);
+    }
+
+    /** What may have been there as well: so many that most hide each other. Null where no dead time tells, or nothing was observed. */
+    public static function high(float $observed, float $flow, float $microseconds): ?float
+    {
+        $volume = self::sensing($flow, $microseconds);
+        if ($volume <= 0.0 || $observed <= 0.0 || $observed * $volume > exp(-1)) {
             return null;
         }
-        [$low, $high] = [$observed, 1 / $volume];
+        $most = 2 / $volume;
+        while (self::observed($most, $flow, $microseconds) > $observed) {
+            $most *= 2;
+        }
+
+        return self::between(1 / $volume, $most, $observed, $flow, $microseconds, false);
+    }
+
+    /** Where in an interval over which it rises, or falls, so many are observed. */
+    private static function between(float $low, float $high, float $observed, float $flow, float $microseconds, bool $rises): float
+    {
         for ($i = 0; $i < 200 && $high - $low > 1e-15 * $high; ++$i) {
             $middle = ($low + $high) / 2;
-            if (self::observed($middle, $flow, $microseconds) < $observed) {
+            if ((self::observed($middle, $flow, $microseconds) < $observed) === $rises) {
                 $low = $middle;
             } else {
                 $high = $middle;

@@ -66,6 +66,7 @@ final readonly class ParticleFamily implements Family
             new Rule\Unweighed(),
             new Rule\FactorBorrowed(),
             new Rule\Gap(),
+            new Rule\Rezeroed(),
         ];
     }
 

@@ -9,6 +9,8 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Intervention;
+use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Traits;
@@ -43,7 +45,31 @@ final readonly class ParticleResponse
     {
         $knots = KnotsAlong::of($bracket, fn (Check $check): ?CountingKnot => $this->asFound($check, $timeline), fn (Check $check): ?CountingKnot => $this->asLeft($check, $timeline));
 
-        return $knots === [] ? null : new CountingLine($knots);
+        if ($knots === []) {
+            return null;
+        }
+        foreach (self::rezeroed($bracket, $timeline) as $event) {
+            $assumed = static fn (Exact|float $value, string $words): Figure => Figure::read('z', $words, $value, Unit::MilligramPerCubicMetre, new Origin('assumption', $event->id, 'zeroed on '.$event->at->format('j M H:i')), 3);
+            $last = \count($knots) - 1;
+            if ($event->at <= $bracket->start() && $knots[0]->asLeft) {
+                $knots[0] = $knots[0]->withBackground(ParticleFormat::DUST, $assumed(Exact::zero(), 'zero, set anew after the check'));
+            } elseif ($last > 0) {
+                $knots[$last] = $knots[$last]->withBackground(ParticleFormat::DUST, $assumed(($knots[0]->background[ParticleFormat::DUST] ?? null)->value ?? Exact::zero(), 'zero, held: it was set anew before it was read'));
+            }
+        }
+
+        return new CountingLine($knots);
+    }
+
+    /**
+     * Zeros of a dust monitor that were set between both ends: they break its zero and keep its flow.
+     *
+     * @return list<Intervention>
+     */
+    public static function rezeroed(Bracket $bracket, Timeline $timeline): array
+    {
+        return array_values(array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->kind === InterventionKind::Rezeroed && $timeline->instrument->traits->text('kind') === ParticleFormat::PHOTOMETER
+            && $bracket->pre !== null && $event->at > $bracket->pre->at && ($bracket->post === null ? $event->at <= $bracket->stop() : $event->at < $bracket->post->at)));
     }
 
     /**

@@ -9,6 +9,7 @@ use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Alteration;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
@@ -34,6 +35,7 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
      * @param bool         $beyond   whether more was counted than any concentration can show
      * @param float|null   $gapShare of the run, 0 to 1
      * @param list<Span>   $leftOut  what is not in the sums
+     * @param list<Alteration> $alterations what was removed, or could be
      */
     public function __construct(
         private array $results,
@@ -46,6 +48,8 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
         public ?float $gapShare,
         public ?Figure $factor,
         private array $leftOut = [],
+        private array $alterations = [],
+        private ?Segment $segment = null,
     ) {
     }
 
@@ -61,12 +65,12 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
 
     public function alterations(): array
     {
-        return [];
+        return $this->alterations;
     }
 
     public function segment(): ?Segment
     {
-        return null;
+        return $this->segment;
     }
 
     public function driftsOf(Result $result): array

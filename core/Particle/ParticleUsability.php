@@ -12,6 +12,8 @@ use Footnote\Core\Evidence\Usability;
 /** When a check of a counter or a dust monitor shows nothing: broken off, set aside, no flow that can be told. */
 final readonly class ParticleUsability implements Usability
 {
+    private const NO_FLOW = 'nothing flowed: was the inlet open, and the pump running?';
+
     public function whyUnusable(Check $check, Timeline $timeline): array
     {
         $content = $check->content;
@@ -32,7 +34,7 @@ final readonly class ParticleUsability implements Usability
         foreach (['flowFound' => 'as found', 'flowLeft' => 'as left'] as $list => $when) {
             $flow = $response->flow($content->rows($list), $when, $check);
             if ($flow !== null && $flow->toFloat() <= 0.0) {
-                $reasons[] = 'a flow of zero is no flow';
+                $reasons[] = self::NO_FLOW;
             }
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Particle;
 
+use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
@@ -11,12 +12,15 @@ use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Answer;
+use Footnote\Core\Judgement\Confidence;
 use Footnote\Core\Judgement\EightHourMean;
 use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
+use Footnote\Core\Judgement\LogAlterations;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogRanges;
@@ -32,82 +36,126 @@ use Footnote\Core\Response\CountingKnot;
 use Footnote\Core\Response\CountingLine;
 use Footnote\Core\Response\LinearKnot;
 use Footnote\Core\Response\LinearLine;
-use Footnote\Core\Statistics\Poisson;
 
 /**
  * Works out a run of a particle counter (P-1, by size) or of a dust monitor (P-5).
  */
 final readonly class ParticleWorkings
 {
+    /** Seconds to 90 % of most photometers (common practice). */
+    private const RESPONSE = 10.0;
+
     private ParticleRecord $record;
 
     private ?CountingLine $line;
 
     private Answer $reported;
 
-    public function __construct(private Run $run, private Bracket $bracket, private Timeline $timeline, private Policy $policy, private Yardsticks $yardsticks)
+    private Bracket $bracket;
+
+    private ?Segment $segment;
+
+    /** The part of the run that stands. */
+    private Span $window;
+
+    /** @param Bracket $whole as it was found; a declared segment closes it earlier */
+    public function __construct(private Run $run, Bracket $whole, private Timeline $timeline, private Policy $policy, private Yardsticks $yardsticks)
     {
         $content = $run->content;
         $this->record = $content instanceof ParticleRecord ? $content : throw new \LogicException('Not a run of a counter.');
-        $this->line = (new ParticleResponse())->line($bracket, $timeline);
+        $this->segment = Segment::of($run, $whole, $this->record->log !== null, $this->fails(...));
+        $this->bracket = $this->segment->bracket ?? $whole;
+        $this->window = new Span($run->start, $this->segment->span->to ?? $run->stop ?? $run->start);
+        $this->line = (new ParticleResponse())->line($this->bracket, $timeline);
         $this->reported = $policy->reportedAnswer('counting');
+    }
+
+    /** Whether the flow changed more along a bracket than the policy allows. */
+    private function fails(Bracket $bracket): bool
+    {
+        $limit = $this->policy->limit('particle.flow', 'change');
+        $response = new ParticleResponse();
+
+        return $limit !== null && array_filter($response->drifts($response->line($bracket, $this->timeline)), static fn (Figure $drift): bool => !$limit->isKeptBySize($drift->value)) !== [];
     }
 
     public function results(): ParticleResults
     {
-        [$results, $loss, $beyond, $gapShare, $factor, $leftOut] = [[], null, false, null, null, []];
+        [$made, $alterations, $gapShare, $leftOut] = [['results' => [], 'loss' => null, 'beyond' => false, 'factor' => null], [], null, []];
         $log = $this->record->log;
         if ($log !== null && $this->run->stop !== null) {
-            $window = new Span($this->run->start, $this->run->stop);
             $clock = new LogClock($log, $this->run);
-            $leftOut = [...$this->run->pauses, ...array_map(static fn ($out): Span => $out->span, $this->run->exclusions)];
-            $whole = $clock->within($window);
-            $ranges = LogRanges::less($whole, array_map($clock->touching(...), $leftOut));
-            $dust = $this->record->dust();
-            if ($dust !== null) {
-                $gapShare = $clock->missing($window, $leftOut, ValueCounts::of($log, $dust, $ranges)->gaps);
-                [$results, $factor] = $this->dust($log, $dust, $whole, $ranges, $clock);
-            } elseif ($this->record->sizes() !== []) {
-                $counts = array_map(static fn (int $column): ValueCounts => ValueCounts::of($log, $column, $ranges), array_values($this->record->sizes()));
-                $gapShare = $clock->missing($window, $leftOut, $counts[0]->gaps);
-                [$results, $loss, $beyond] = $this->counts($log, $counts, $ranges, $clock);
-            }
+            $alterations = LogAlterations::of($this->run, $this->window, []);
+            $leftOut = LogAlterations::taken($alterations);
+            $column = $this->record->dust() ?? array_values($this->record->sizes())[0] ?? null;
+            $gapShare = $column === null ? null : $clock->missing($this->window, $leftOut, ValueCounts::of($log, $column, $this->ranges($clock, $leftOut))->gaps);
+            $made = $this->made($log, $clock, $leftOut);
+            $otherwise = LogAlterations::otherwise($alterations, fn (array $out): array => $this->made($log, $clock, $out)['results']);
+            $made['results'] = array_map(static fn (Result $one): Result => $one->altered(...$otherwise($one)), $made['results']);
         }
         $judge = new LimitJudge();
 
         return new ParticleResults(
-            array_map(fn (Result $result): Result => $judge->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result), null, $this->bracket), $results),
+            array_map(fn (Result $result): Result => $judge->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result, $made['factor']), static fn (Result $one, ExposureLimit $limit): ?Confidence => ($made['limits']['='.$one->key] ?? null)?->against($limit), $this->bracket), $made['results']),
             (new ParticleResponse())->drifts($this->line),
             $this->line,
             $this->timeline,
             $this->record,
-            $loss,
-            $beyond,
+            $made['loss'],
+            $made['beyond'],
             $gapShare,
-            $factor,
+            $made['factor'],
             $leftOut,
+            $alterations,
+            $this->segment,
         );
+    }
+
+    /**
+     * @param list<Span> $leftOut
+     *
+     * @return list<array{int, int}>
+     */
+    private function ranges(LogClock $clock, array $leftOut): array
+    {
+        return LogRanges::less($clock->within($this->window), array_map($clock->touching(...), $leftOut));
+    }
+
+    /**
+     * @param list<Span> $leftOut
+     *
+     * @return array{results: list<Result>, loss: Figure|null, beyond: bool, factor: Figure|null, limits?: array<string, CountingLimits|null>}
+     */
+    private function made(SeriesLog $log, LogClock $clock, array $leftOut): array
+    {
+        $ranges = $this->ranges($clock, $leftOut);
+        $dust = $this->record->dust();
+        if ($dust !== null) {
+            [$results, $factor] = $this->dust($log, $dust, $clock->within($this->window), $ranges, $clock);
+
+            return ['results' => $results, 'loss' => null, 'beyond' => false, 'factor' => $factor];
+        }
+
+        return [...$this->counts($log, $ranges, $clock), 'factor' => null];
     }
 
     /**
      * Concentrations by size, from each size up and between sizes.
      *
-     * @param non-empty-list<ValueCounts> $counts by column
      * @param list<array{int, int}> $ranges
      *
-     * @return array{list<Result>, Figure|null, bool}
+     * @return array{results: list<Result>, loss: Figure|null, beyond: bool, limits: array<string, CountingLimits|null>}
      */
-    private function counts(SeriesLog $log, array $counts, array $ranges, LogClock $clock): array
+    private function counts(SeriesLog $log, array $ranges, LogClock $clock): array
     {
         $sizes = array_map(strval(...), array_keys($this->record->sizes()));
         $columns = array_values($this->record->sizes());
+        $counts = array_map(static fn (int $column): ValueCounts => ValueCounts::of($log, $column, $ranges), $columns);
         $own = [];
-        $notes = [];
         foreach ($sizes as $place => $size) {
-            [$own[$place], $notes[$place]] = $this->column($log, $columns[$place], $counts[$place], $size, $ranges, $clock);
+            $own[$place] = $this->column($log, $columns[$place], $counts[$place], $size, $ranges, $clock);
         }
         $cumulative = $this->timeline->instrument->traits->flag('cumulative');
-        $results = [];
         $largest = \count($sizes) - 1;
         $up = $own;
         if (!$cumulative) {
@@ -115,41 +163,72 @@ final readonly class ParticleWorkings
                 $up[$i] = self::combined($own[$i], $up[$i + 1], 'c_≥'.$sizes[$i].' µm', 'particles from '.$sizes[$i].' µm up', Real::plus(...));
             }
         }
+        [$results, $limits] = [[], []];
         foreach ($sizes as $place => $size) {
-            $results[] = $this->result('count:'.$size, 'From '.$size.' µm up', $up[$place], $notes[$place]);
+            if ($up[$place]->isEmpty()) {
+                continue;
+            }
+            // A number from a size up is of all columns that make it up, and so are its limits.
+            $last = $cumulative ? $place : $largest;
+            $sum = array_reduce(\array_slice($counts, $place, $last - $place + 1), static fn (Exact $sum, ValueCounts $one): Exact => $sum->plus(Exact::of(intdiv($one->sum(), 1000))), Exact::zero());
+            $best = $up[$place]->best();
+            $limits['=count:'.$size] = $best === null ? null : CountingLimits::of(\array_slice($sizes, $place, $last - $place + 1), $sum, $this->minutes($log, $counts[$place]), $this->bracket, $best, $this->line?->knots[0]->flow->toFloat() ?? 0.0);
+            $results[] = $this->result('count:'.$size, 'From '.$size.' µm up', $up[$place], $limits['=count:'.$size] === null ? [] : [$limits['=count:'.$size]->words()])->notPlain();
         }
         foreach ($sizes as $place => $size) {
             $bin = match (true) {
                 !$cumulative => $own[$place],
-                $place === $largest => null,
+                $place === $largest => FourAnswers::none(),
                 default => self::combined($own[$place], $own[$place + 1], \sprintf('c_%s–%s µm', $size, $sizes[$place + 1]), \sprintf('particles from %s to %s µm', $size, $sizes[$place + 1]), Real::minus(...)),
             };
-            if ($bin !== null && $largest > 0) {
-                $results[] = $this->result('bin:'.$size, $place === $largest ? 'From '.$size.' µm up, last column' : \sprintf('From %s to %s µm', $size, $sizes[$place + 1]), $bin, []);
+            if (!$bin->isEmpty() && $largest > 0) {
+                $results[] = $this->result('bin:'.$size, $place === $largest ? 'From '.$size.' µm up, last column' : \sprintf('From %s to %s µm', $size, $sizes[$place + 1]), $bin, [])->notPlain();
             }
         }
-        [$loss, $beyond] = $this->coincidence($up[0] ?? null);
+        [$loss, $beyond, $alternatives, $words] = $this->coincidence($up[0] ?? null);
 
-        return [$results, $loss, $beyond];
+        return ['results' => array_map(static fn (Result $one): Result => self::hidden($one, $alternatives, $words), $results), 'loss' => $loss, 'beyond' => $beyond, 'limits' => $limits];
     }
 
     /**
-     * P-1 of one column: counts over volume, the background taken off, with Poisson limits in words.
+     * FC-B10: what coincidence hides hides all sizes alike.
+     *
+     * @param array<string, float> $alternatives how many times as many there may have been, by what it would take
+     */
+    private static function hidden(Result $result, array $alternatives, ?string $words): Result
+    {
+        $figure = $result->reportedFigure();
+        foreach ($alternatives as $what => $times) {
+            $result = $result->or($what, $figure->of($figure->toFloat() * $times));
+        }
+
+        return $words === null || !str_starts_with($result->key, 'count') ? $result : $result->noting($words);
+    }
+
+    private function minutes(SeriesLog $log, ValueCounts $counts): Exact
+    {
+        return Exact::of($counts->samples)->times($this->seconds($log))->dividedBy(60);
+    }
+
+    private function seconds(SeriesLog $log): Exact
+    {
+        return $this->record->written->decimal('sampleSeconds')->value ?? Exact::of(number_format($log->step(), 3, '.', ''));
+    }
+
+    /**
+     * P-1 of one column: counts over volume, the background taken off.
      *
      * @param list<array{int, int}> $ranges
-     *
-     * @return array{FourAnswers, list<string>}
      */
-    private function column(SeriesLog $log, int $column, ValueCounts $counts, string $size, array $ranges, LogClock $clock): array
+    private function column(SeriesLog $log, int $column, ValueCounts $counts, string $size, array $ranges, LogClock $clock): FourAnswers
     {
-        $seconds = $this->record->written->decimal('sampleSeconds')->value ?? Exact::of(number_format($log->step(), 3, '.', ''));
-        $minutes = Exact::of($counts->samples)->times($seconds)->dividedBy(60);
+        [$seconds, $minutes] = [$this->seconds($log), $this->minutes($log, $counts)];
         $sum = Exact::of(intdiv($counts->sum(), 1000));
         $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s samples of %s s', $this->record->logName, number_format($counts->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), $seconds));
         $number = Figure::read('N', 'counts from '.$size.' µm', $sum, Unit::None, $origin, 0);
         $time = Figure::read('t', 'time sampled', $minutes, Unit::Minute, $origin, 2);
         if ($minutes->isZero()) {
-            return [FourAnswers::none(), []];
+            return FourAnswers::none();
         }
         $made = static fn (string $how, Exact|float $value, array $inputs): Figure => Figure::derived('c_≥'.$size.' µm', \sprintf('particles from %s µm, %s', $size, $how), $value, Unit::PerCubicCentimetre, ParticleEquation::Concentration, array_values(array_filter([$number, $time, ...$inputs], static fn (mixed $one): bool => $one instanceof Figure)), Digits::significant($value, 3));
         // L/min as cm³ in the time sampled.
@@ -163,52 +242,14 @@ final readonly class ParticleWorkings
         $nominal = $this->timeline->instrument->traits->measured('nominalFlow');
         $flow = $nominal === null ? null : Figure::read('Q', 'nominal flow', $nominal->in(Unit::LitrePerMinute), Unit::LitrePerMinute, new Origin('instrument', $this->timeline->instrument->id, 'as registered'), 4);
         $line = $this->line;
-        $answers = FourAnswers::along(
+
+        return FourAnswers::along(
             $flow === null ? null : $made('at the nominal flow', Real::by($sum, $volume($flow->value)), [$flow]),
             $line->knots ?? [],
             $this->bracket,
             $by,
             fn (Figure $pre, ?Figure $post): ?Figure => $line === null || $post === null ? null : $made('flow and background along the bracket', $this->along($log, $column, $size, $ranges, $clock, $line, $seconds->toFloat() / 60), array_merge(...array_map(static fn (CountingKnot $knot): array => [$knot->flow, $knot->background[$size] ?? null], $line->knots))),
         );
-
-        return [$answers, $this->limits($sum, $minutes, $size, $answers->best())];
-    }
-
-    /**
-     * Two-sided 95 % limits by counting alone, of the sample and of the background, around the answer that most evidence
-     * stands under.
-     *
-     * @return list<string>
-     */
-    private function limits(Exact $sum, Exact $minutes, string $size, ?Figure $best): array
-    {
-        $check = $this->bracket->pre;
-        $content = $check?->content;
-        [$flow, $t] = [$this->line?->knots[0]->flow->toFloat() ?? 0.0, $minutes->toFloat()];
-        if ($check === null || !$content instanceof ParticleCheck || $flow <= 0.0 || $t <= 0.0) {
-            return [];
-        }
-        // The flow that this answer rests on, which moved along the bracket.
-        $net = $sum->toFloat() / $t - ($this->line?->knots[0]->backgroundOf($size) ?? 0.0);
-        if ($best !== null && $best->toFloat() > 0.0 && $net > 0.0) {
-            $flow = $net / (1000 * $best->toFloat());
-        }
-        [$low, $high] = Poisson::limits((int) $sum->toFloat());
-        [$least, $most] = [0.0, 0.0];
-        $counted = (float) ($content->written->decimal('blankMinutes')->written ?? '0');
-        foreach ($content->rows('blankFound') as $row) {
-            if ((float) ($row->text('size') ?? '') === (float) $size && $counted > 0) {
-                [$b0, $b1] = Poisson::limits((int) ($row->decimal('value')->written ?? '0'));
-                [$least, $most] = [$b0 / $counted, $b1 / $counted];
-            }
-        }
-        $c = static function (float $counts, float $background) use ($t, $flow): string {
-            $value = max(0.0, ($counts / $t - $background) / ($flow * 1000));
-
-            return number_format($value, Digits::significant($value, 4), '.', '');
-        };
-
-        return [\sprintf('By counting alone it lies between %s and %s /cm³ (95 %%, Poisson, sample and background).', $c($low, $most), $c($high, $least))];
     }
 
     /** @param list<array{int, int}> $ranges */
@@ -245,7 +286,7 @@ final readonly class ParticleWorkings
     /**
      * P-4 at the smallest size.
      *
-     * @return array{Figure|null, bool}
+     * @return array{Figure|null, bool, array<string, float>, string|null} the share that is hidden; whether more was counted than can be; what else there may have been; words
      */
     private function coincidence(?FourAnswers $answers): array
     {
@@ -253,14 +294,24 @@ final readonly class ParticleWorkings
         $observed = $answers?->best();
         $flow = $this->line?->knots[0]->flow ?? null;
         if ($dead === null || $observed === null || $flow === null || $observed->toFloat() <= 0.0) {
-            return [null, false];
+            return [null, false, [], $dead === null ? 'Its dead time is not registered: what coincidence hides is not known.' : null];
         }
-        $true = Coincidence::true($observed->toFloat(), $flow->toFloat(), $dead->value->toFloat());
-        if ($true === null) {
-            return [null, true];
+        [$n, $q, $tau] = [$observed->toFloat(), $flow->toFloat(), $dead->value->toFloat()];
+        [$true, $high] = [Coincidence::true($n, $q, $tau), Coincidence::high($n, $q, $tau)];
+        if ($true === null || $high === null) {
+            return [null, $true === null, [], null];
         }
+        $loss = Figure::derived('l', 'hidden by coincidence', 100 * (1 - $n / $true), Unit::Percent, ParticleEquation::Coincidence, [$observed, $flow, Figure::read('τ', 'dead time, µs', $dead->value, Unit::None, new Origin('instrument', $this->timeline->instrument->id, 'as registered'), $dead->decimals())], 1);
+        $shown = static fn (float $value): string => number_format($value, Digits::significant($value, 3), '.', '');
+        $diluted = $this->record->written->decimal('diluted')?->value->toFloat();
+        $isLow = $diluted !== null && $diluted > 0.0 && abs(log($diluted / $true)) < abs(log($diluted / $high));
+        $words = \sprintf('So many are counted where %s /cm³ are there, and where %s are there, since most of those hide each other.%s', $shown($true), $shown($high), match (true) {
+            $diluted === null => ' Only a reading through a diluter tells which.',
+            $isLow => \sprintf(' Through a diluter there were %s: the first.', $shown($diluted)),
+            default => \sprintf(' Through a diluter there were %s: the second.', $shown($diluted)),
+        });
 
-        return [Figure::derived('l', 'hidden by coincidence', 100 * (1 - $observed->toFloat() / $true), Unit::Percent, ParticleEquation::Coincidence, [$observed, $flow, Figure::read('τ', 'dead time, µs', $dead->value, Unit::None, new Origin('instrument', $this->timeline->instrument->id, 'as registered'), $dead->decimals())], 1), false];
+        return [$loss, false, ['with what coincidence hides' => $true / $n, ...($isLow ? [] : ['where most of them hide each other' => $high / $n])], $words];
     }
 
     /**
@@ -280,8 +331,8 @@ final readonly class ParticleWorkings
         $line = ParticleResponse::zeros($this->line);
         $moving = $line !== null && !$line->isConstant() ? MovingReadings::of($log, $column, $whole, $ranges, $line, $clock) : null;
         $origin = new Origin('log', $this->run->id, $this->record->logName);
-        $read = static fn (string $symbol, string $meaning, Exact|float $value): Figure => Figure::read($symbol, $meaning.', as logged', $value, Unit::MilligramPerCubicMetre, $origin, Digits::significant($value, 3));
-        $mean = $this->zeroed($read('r̄', 'mean reading', $raw->mean), $moving?->mean, $line);
+        $read = static fn (string $symbol, string $meaning, Exact|float $value, bool $over): Figure => Figure::read($symbol, $meaning.', as logged', $value, Unit::MilligramPerCubicMetre, $origin, Digits::significant($value, 3))->bounded($over ? Bound::AtLeast : null);
+        $mean = $this->zeroed($read('r̄', 'mean reading', $raw->mean, $raw->over), $moving?->mean, $line);
         $factor = $this->factor($mean);
         $minutes = Exact::of(array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)))->times(Exact::of(number_format($log->step(), 3, '.', '')))->dividedBy(60);
         $results = [$this->result('mean:dust', 'Mean, in units of the photometer', $mean, [])];
@@ -290,11 +341,13 @@ final readonly class ParticleWorkings
         if ($factor === null) {
             return [$results, null];
         }
+        $moment = $log->columns()[$column]->statistic === 'maximum' || $log->step() <= self::RESPONSE ? null : \sprintf('the log holds means of %s s: at any moment it may have been more', rtrim(rtrim(number_format($log->step(), 1, '.', ''), '0'), '.'));
         $eight = new EightHourMean(self::scaled($mean, $factor), $minutes, $this->run, $this->policy, $origin, SharedEquation::TimeWeightedAverage, static fn (Exact|float $value): int => Digits::significant($value, 3));
-        $results[] = $eight->told($this->result('twa:'.$code, 'TWA over 8 h, '.$name, $eight->answers, []));
-        foreach ([['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $raw->shortTerm, $moving?->shortTerm], ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->highest, $moving?->highest]] as [$key, $title, $symbol, $meaning, $value, $between]) {
+        $results[] = $eight->told($this->result('twa:'.$code, 'TWA over 8 h, '.$name, $eight->answers, [])->notPlain());
+        foreach ([['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $raw->shortTerm, $moving?->shortTerm, $raw->shortOver], ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->highest, $moving?->highest, $raw->over]] as [$key, $title, $symbol, $meaning, $value, $between, $over]) {
             if ($value !== null) {
-                $results[] = $this->result($key.':'.$code, $title.$name, self::scaled($this->zeroed($read($symbol, $meaning, $value), $between, $line), $factor), []);
+                $result = $this->result($key.':'.$code, $title.$name, self::scaled($this->zeroed($read($symbol, $meaning, $value, $over), $between, $line), $factor), [])->notPlain();
+                $results[] = $key === 'peak' ? $result->ofMoments($moment) : $result;
             }
         }
 
@@ -353,15 +406,21 @@ final readonly class ParticleWorkings
     }
 
     /**
-     * A concentration falls as the flow grows.
+     * A concentration of counts falls as the flow grows; a photometer's does not depend on it, and turns by its zero.
      *
      * @return array{?Figure, string}
      */
-    private function tipping(ExposureLimit $limit, Result $result): array
+    private function tipping(ExposureLimit $limit, Result $result, ?Figure $factor): array
     {
         $figure = $result->reportedFigure();
         if ($limit->value->value->isZero() || Real::compare($figure->value, Exact::zero()) <= 0) {
             return [null, 'There is nothing to set against the limit.'];
+        }
+        if ($this->record->dust() !== null) {
+            $error = Real::by(Real::minus($figure->value, $limit->value->value), $factor->value ?? Exact::of(1));
+            $tipping = Figure::derived('z*', 'error of zero at which it sits on the limit', $error, Unit::MilligramPerCubicMetre, ParticleEquation::Concentration, [$figure], Digits::significant($error, 2));
+
+            return [$tipping, \sprintf('It turns if the zero stood %s mg/m³ %s than worked out with, or the factor were %s times as large.', ltrim($tipping->shown(), '-'), Real::compare($error, Exact::zero()) >= 0 ? 'higher' : 'lower', number_format(Real::toFloat(Real::by($limit->value->value, $figure->value)), 2, '.', ''))];
         }
         $error = Real::times(Real::minus(Real::by($figure->value, $limit->value->value), Exact::of(1)), Exact::of(100));
         $tipping = Figure::derived('e*', 'error of flow at which it sits on the limit', $error, Unit::Percent, ParticleEquation::Concentration, [$figure], 1);

@@ -38,4 +38,10 @@ final readonly class CountingKnot implements Knot
     {
         return isset($this->background[$size]) ? $this->background[$size]->toFloat() : 0.0;
     }
+
+    /** The same with another background of a size. */
+    public function withBackground(string $size, Figure $background): self
+    {
+        return new self($this->at, $this->flow, [...$this->background, $size => $background], $this->check, $this->asLeft, $this->assumed);
+    }
 }

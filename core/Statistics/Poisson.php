@@ -27,6 +27,27 @@ final class Poisson
         return [$count === 0 ? 0.0 : self::solve(static fn (float $mean): float => 1 - self::below($count - 1, $mean), $tail, $count), self::solve(static fn (float $mean): float => 1 - self::below($count, $mean), 1 - $tail, $count)];
     }
 
+    /**
+     * Of the difference of two rates, each a count over its time: from the limits of both by their squares (MOVER, Zou and
+     * Donner 2008, published), since two extremes at once are far less likely than either.
+     *
+     * @return array{float, float} per unit of time
+     */
+    public static function difference(int $count, float $time, int $other, float $otherTime, float $confidence = 0.95): array
+    {
+        [$low, $high] = self::limits($count, $confidence);
+        if ($otherTime <= 0.0) {
+            return [$low / $time, $high / $time];
+        }
+        [$otherLow, $otherHigh] = self::limits($other, $confidence);
+        [$one, $two] = [$count / $time, $other / $otherTime];
+
+        return [
+            $one - $two - sqrt(($one - $low / $time) ** 2 + ($otherHigh / $otherTime - $two) ** 2),
+            $one - $two + sqrt(($high / $time - $one) ** 2 + ($two - $otherLow / $otherTime) ** 2),
+        ];
+    }
+
     /** The upper limit alone, one-sided: what a zero count may still hide. */
     public static function upper(int $count, float $confidence = 0.95): float
     {

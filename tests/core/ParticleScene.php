@@ -86,4 +86,11 @@ final class ParticleScene
     {
         return Scene::assessed((new RecordReader())->read($this->record, fn (string $name): array => array_map(static fn (string $line): string => $line."\n", explode("\n", $this->logs[$name]))), $run, $policy);
     }
+
+    public function intervention(string $id, string $at, string $kind): self
+    {
+        $this->add('interventions', ['id' => $id, 'instrument' => 'N', 'at' => Scene::moment($at), 'kind' => $kind, 'by' => 'T-1']);
+
+        return $this;
+    }
 }
