@@ -17,6 +17,7 @@ use Footnote\App\Judgement\Policies;
 use Footnote\App\Judgement\Workings;
 use Footnote\App\Kit\RegisteredInstrument;
 use Footnote\App\Kit\TraitsLine;
+use Footnote\App\Storage\Numbers;
 use Footnote\Core\Evidence\CommonShift;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
@@ -58,6 +59,7 @@ final readonly class BenchController
         private Assessor $assessor,
         private EvidenceReader $reader,
         private ClockInterface $clock,
+        private Numbers $numbers,
     ) {
         $this->foresight = new Foresight($assessor);
     }
@@ -68,7 +70,7 @@ final readonly class BenchController
         $units = [];
         $morning = [];
         $families = [];
-        foreach (array_keys($this->logbook->pairs('SELECT id, record FROM instrument ORDER BY id', [])) as $id) {
+        foreach ($this->logbook->instruments() as $id) {
             $timeline = $this->logbook->timeline($id);
             $draft = $this->connection->fetchAssociative('SELECT id, started_by, started_at FROM check_draft WHERE instrument_id = ? AND closed_at IS NULL', [$id]);
             $last = $timeline->checks === [] ? null : $timeline->checks[\count($timeline->checks) - 1];
@@ -93,7 +95,7 @@ final readonly class BenchController
             $scale = $this->assessor->family($families[$reference] ?? '')->bench()->sharedShift();
             $shift = CommonShift::of($drifts, $scale->near, $scale->least);
             if ($shift !== null) {
-                $shifts[] = ['unit' => $scale->unit->value, 'reference' => $reference, 'when' => $when, 'shared' => $shift->shared, 'units' => $shift->moved, 'own' => array_map(static fn (string $unit, float $own): array => ['unit' => $unit, 'own' => $own], array_keys($shift->own), array_values($shift->own))];
+                $shifts[] = ['unit' => $scale->unit->value, 'reference' => $reference, 'when' => $when, 'shared' => $shift->shared, 'units' => $shift->moved, 'own' => array_map(static fn (int|string $unit, float $own): array => ['unit' => (string) $unit, 'own' => $own], array_keys($shift->own), array_values($shift->own))];
             }
         }
 
@@ -201,8 +203,7 @@ final readonly class BenchController
             throw Problem::missing('Instrument '.$instrument);
         }
         $record = $this->journal->during($user->code, 'intervention', ['instrument' => $instrument, ...$body->data()], function () use ($instrument, $body, $user): array {
-            $count = $this->connection->fetchOne('SELECT COUNT(*) FROM intervention');
-            $record = [...$body->data(), 'id' => \sprintf('I-%05d', (\is_numeric($count) ? (int) $count : 0) + 1), 'instrument' => $instrument, 'by' => $user->code];
+            $record = [...$body->data(), 'id' => $this->numbers->next('intervention', 'I-%05d'), 'instrument' => $instrument, 'by' => $user->code];
             $event = $this->reader->intervention(Fields::of($record));
             $this->notInTheFuture($event->at);
             $this->entities->persist(new RecordedIntervention($event->id, $instrument, $event->at->setTimezone(new \DateTimeZone('UTC')), $record, $user->code, $this->clock->now()));
@@ -237,8 +238,7 @@ final readonly class BenchController
             return new JsonResponse(['check' => null]);
         }
         $check = $this->journal->during($user->code, $brokenOff ? 'check broken off' : 'check recorded', ['draft' => $draft->id, 'instrument' => $draft->instrument, 'answers' => $answers], function () use ($draft, $answers, $timeline, $user, $brokenOff, $reason): string {
-            $count = $this->connection->fetchOne('SELECT COUNT(*) FROM check_record');
-            $record = DraftCheck::record(\sprintf('C-%05d', (\is_numeric($count) ? (int) $count : 0) + 1), $timeline->instrument, $user->code, $answers, $this->clock->now());
+            $record = DraftCheck::record($this->numbers->next('check_record', 'C-%05d'), $timeline->instrument, $user->code, $answers, $this->clock->now());
             if ($brokenOff) {
                 $record = [...$record, 'brokenOff' => true, 'remarks' => $reason];
             }

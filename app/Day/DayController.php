@@ -55,7 +55,7 @@ final readonly class DayController
         $foresight = new Foresight($this->assessor);
         $verdicts = [];
         $units = [];
-        foreach (array_keys($this->logbook->pairs('SELECT id, record FROM instrument ORDER BY id', [])) as $id) {
+        foreach ($this->logbook->instruments() as $id) {
             $timeline = $this->logbook->timeline($id);
             $family = $this->assessor->family($timeline->instrument->family);
             $inDay = static fn (\DateTimeImmutable $at): bool => $from <= $at && $at < $to;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Judgement;
 
+use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Finding;
 use Footnote\Core\Judgement\LimitOutcome;
@@ -40,6 +41,8 @@ final class LedgerLine
                     'title' => $result->title,
                     'shown' => \is_array($value) && \is_string($value['shown'] ?? null) ? $value['shown'] : '',
                     'unit' => $result->reportedFigure()->unit->value,
+                    'verdict' => $assessment->verdictOn($result)->value,
+                    'drift' => self::drift($assessment->driftOf($result)),
                     'crossed' => self::any($result, static fn (LimitOutcome $outcome): bool => $outcome->crossed),
                     'undecided' => self::any($result, static fn (LimitOutcome $outcome): bool => $outcome->robustness->value === 'undecided'),
                 ];
@@ -54,7 +57,7 @@ final class LedgerLine
                 'post' => $assessment->bracket->post?->at->format(\DATE_ATOM),
                 'between' => \count($assessment->bracket->between),
             ],
-            'drift' => $drift === null ? null : ['shown' => $drift->shown(), 'unit' => $drift->unit->value],
+            'drift' => self::drift($drift),
             'standing' => $assessment->channels() === [] ? null : ['stand' => \count(array_filter($assessment->channels(), static fn (Verdict $verdict): bool => $verdict !== Verdict::Void)), 'of' => \count($assessment->channels())],
             'headline' => $headline,
             'results' => $results,
@@ -62,6 +65,12 @@ final class LedgerLine
             'findings' => \count($weighty),
             'cure' => array_values(array_filter(array_map(static fn (Finding $finding): ?string => $finding->cure?->evidence, $weighty), \is_string(...)))[0] ?? null,
         ];
+    }
+
+    /** @return array{shown: string, unit: string}|null */
+    private static function drift(?Figure $drift): ?array
+    {
+        return $drift === null ? null : ['shown' => $drift->shown(), 'unit' => $drift->unit->value];
     }
 
     /** @param callable(LimitOutcome): bool $is */

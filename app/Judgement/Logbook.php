@@ -50,6 +50,12 @@ final readonly class Logbook
         return new Timeline($unit, $checks, $interventions, $runs, $this->references(array_values(array_unique(array_filter(array_merge(...array_map(static fn (Check $check): array => [$check->reference, ...$check->content->leansOn()], $checks)), \is_string(...))))));
     }
 
+    /** @return list<string> the units of the logbook */
+    public function instruments(): array
+    {
+        return array_values(array_filter($this->connection->fetchFirstColumn('SELECT id FROM instrument ORDER BY id'), \is_string(...)));
+    }
+
     /** @return Record|null with its certificates */
     public function instrumentRecord(string $id): ?array
     {
@@ -59,9 +65,9 @@ final readonly class Logbook
     }
 
     /**
-     * @param list<string>|null $ids null: all of them
+     * @param list<int|string>|null $ids null: all of them
      *
-     * @return array<string, Reference>
+     * @return array<int|string, Reference>
      */
     public function references(?array $ids = null): array
     {
@@ -69,9 +75,9 @@ final readonly class Logbook
     }
 
     /**
-     * @param list<string>|null $ids
+     * @param list<int|string>|null $ids
      *
-     * @return array<string, Record> with certificates and recalls
+     * @return array<int|string, Record> with certificates and recalls
      */
     public function referenceRecords(?array $ids = null): array
     {
@@ -98,7 +104,7 @@ final readonly class Logbook
      *
      * @param list<string|int> $values
      *
-     * @return array<string, Record>
+     * @return array<int|string, Record>
      */
     public function runRecords(string $where, array $values): array
     {
@@ -161,13 +167,14 @@ final readonly class Logbook
     private function coreRuns(array $records, string $family): array
     {
         $format = RecordReader::format($family);
+        /** @var array<int|string, list<string>> $media */
         $media = [];
         foreach ($records as $record) {
             $media[self::text($record, 'campaign')][] = self::text($record, 'medium');
         }
         $libraries = [];
         foreach ($media as $campaign => $some) {
-            $libraries[$campaign] = new DatabaseLibrary($this->connection, $campaign, array_values(array_unique(array_filter($some, static fn (string $medium): bool => $medium !== ''))));
+            $libraries[$campaign] = new DatabaseLibrary($this->connection, (string) $campaign, array_values(array_unique(array_filter($some, static fn (string $medium): bool => $medium !== ''))));
         }
 
         $zones = $this->zones(array_map(strval(...), array_keys($libraries)));
@@ -180,7 +187,7 @@ final readonly class Logbook
      *
      * @param list<string> $campaigns
      *
-     * @return array<array-key, \DateTimeZone>
+     * @return array<int|string, \DateTimeZone>
      */
     private function zones(array $campaigns): array
     {
@@ -199,11 +206,11 @@ final readonly class Logbook
         $name = '';
         $stored = $fields->optionalObject('log')?->optionalText('stored');
         if ($stored !== null) {
-            $row = $this->connection->fetchAssociative('SELECT name, format, first_interval, step_seconds, length FROM log_file WHERE id = ?', [$stored]);
+            $row = $this->connection->fetchAssociative('SELECT name, format, first_interval, step_seconds, length, remarks FROM log_file WHERE id = ?', [$stored]);
             if ($row !== false) {
                 $name = self::text($row, 'name');
                 $columns = $this->formats->read(Fields::of(self::json($row, 'format')))->columns;
-                $log = new StoredLog($this->connection, $stored, array_values($columns), new \DateTimeImmutable(self::text($row, 'first_interval')), (float) self::text($row, 'step_seconds'), (int) self::text($row, 'length'));
+                $log = new StoredLog($this->connection, $stored, array_values($columns), new \DateTimeImmutable(self::text($row, 'first_interval')), (float) self::text($row, 'step_seconds'), (int) self::text($row, 'length'), array_values(array_filter(self::json($row, 'remarks'), \is_string(...))));
             }
         }
 
@@ -211,9 +218,9 @@ final readonly class Logbook
     }
 
     /**
-     * @param list<string> $ids
+     * @param list<int|string> $ids
      *
-     * @return array<string, list<Record>>
+     * @return array<int|string, list<Record>>
      */
     public function certificates(string $column, array $ids): array
     {
@@ -229,7 +236,7 @@ final readonly class Logbook
     /**
      * @param list<string|int> $values
      *
-     * @return array<string, Record> by the first column
+     * @return array<int|string, Record> by the first column; a key of digits is a number
      */
     public function pairs(string $sql, array $values): array
     {
@@ -300,9 +307,9 @@ final readonly class Logbook
     }
 
     /**
-     * @param list<string>|null $ids
+     * @param list<int|string>|null $ids
      *
-     * @return array{string, list<string>}
+     * @return array{string, list<int|string>}
      */
     private function in(string $column, ?array $ids): array
     {

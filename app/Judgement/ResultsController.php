@@ -35,6 +35,7 @@ final readonly class ResultsController
         private Logbook $logbook,
         private Workings $workings,
         private Policies $policies,
+        private EvidenceSince $since,
         private ClockInterface $clock,
     ) {
     }
@@ -62,12 +63,13 @@ final readonly class ResultsController
             throw new \RuntimeException('No temporary stream could be opened.');
         }
         $put = static fn (array $cells) => fputcsv($file, array_map(static fn (mixed $cell): string => self::plain(\is_scalar($cell) ? (string) $cell : ''), $cells), ',', '"', '');
-        $put(['run', 'unit', 'person', 'task', 'place', 'start', 'stop', 'result', 'value', 'unit of value', 'drift', 'unit of drift', 'proposed', 'decided', 'by', 'reason']);
-        foreach ($this->rows($where, $values, 10000, 0) as $row) {
-            $results = $row['results'] === [] ? [['title' => '', 'shown' => '', 'unit' => '']] : $row['results'];
+        $put(['run', 'unit', 'person', 'task', 'place', 'start', 'stop', 'result', 'value', 'unit of value', 'drift', 'unit of drift', 'proposed for this result', 'decided', 'by', 'reason']);
+        foreach ($this->rows($where, $values, 10000, 0, false) as $row) {
+            $results = $row['results'] === [] ? [['key' => '', 'title' => '', 'shown' => '', 'unit' => '', 'verdict' => $row['verdict'], 'drift' => $row['drift']]] : $row['results'];
             foreach ($results as $result) {
-                $decision = $row['decision'];
-                $put([$row['run'], $row['instrument'], $row['person'], $row['task'], $row['place'], $row['start'], $row['stop'], $result['title'], $result['shown'], $result['unit'], $row['drift']['shown'] ?? '', $row['drift']['unit'] ?? '', $row['verdict'], $decision['verdict'] ?? '', $decision['by'] ?? '', $decision['reason'] ?? '']);
+                // A decision stands for the results that it covered.
+                $decision = $row['decision'] !== null && ($row['decision']['covers'] === [] || \in_array($result['key'], $row['decision']['covers'], true)) ? $row['decision'] : null;
+                $put([$row['run'], $row['instrument'], $row['person'], $row['task'], $row['place'], $row['start'], $row['stop'], $result['title'], $result['shown'], $result['unit'], $result['drift']['shown'] ?? '', $result['drift']['unit'] ?? '', $result['verdict'], $decision['verdict'] ?? '', $decision['by'] ?? '', $decision['reason'] ?? '']);
             }
         }
         rewind($file);
@@ -94,11 +96,11 @@ final readonly class ResultsController
         $page = json_encode([
             'run' => ['id' => $run, 'instrument' => Logbook::text($record, 'instrument'), 'start' => Logbook::text($record, 'start'), 'stop' => $record['stop'] ?? null, 'person' => Logbook::text($record, 'person'), 'task' => Logbook::text($record, 'task'), 'place' => Logbook::text($record, 'place'), 'hasLog' => isset($record['log'])],
             'campaign' => ['id' => Logbook::text($row, 'campaign_id'), 'title' => Logbook::text($row, 'title'), 'site' => Logbook::text($row, 'site'), 'zone' => Logbook::text($row, 'zone'), 'policyChanged' => (bool) $row['policy_changed']],
-            'digest' => $worked->digest,
+            'digest' => $worked->said,
             'checks' => $this->evidence($worked->checks(), Logbook::text($record, 'instrument')),
             'schools' => $schools,
             'decisions' => $decisions,
-            'changedSinceSigning' => $last !== null && $last['digest'] !== $worked->digest ? ['was' => $this->signedSchool($run), 'is' => $worked->school] : null,
+            'changedSinceSigning' => $last === null ? null : $this->changed($run, $worked),
             'neighbours' => $this->neighbours($run),
         ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
 
@@ -127,16 +129,18 @@ final readonly class ResultsController
             if ($last !== false && (float) Logbook::text($last, 'id') !== $after) {
                 throw new Problem(409, \sprintf('%s has decided this result meanwhile. Look at it again; nothing was changed.', Logbook::text($last, 'recorded_by')));
             }
-            $worked = $this->workings->worked($run, $policy);
+            // By the evidence of this moment, whatever was kept: what arrives while a run is worked out is never signed over.
+            $worked = $this->workings->now($run, $policy);
             $body = $worked->body();
-            if ($worked->digest !== $seen) {
+            if ($worked->said !== $seen) {
                 throw new Problem(409, 'The evidence has changed since this page was opened. Look at it again; nothing was changed.');
             }
-            $proposed = Verdict::from(\is_string($body['verdict'] ?? null) ? $body['verdict'] : '');
+            [$covers, $waiting] = Coverage::of($body);
+            $proposed = Coverage::proposed($body);
             if ($kind !== 'void' && $proposed === Verdict::Open) {
                 throw new Problem(409, 'An open result may be voided, never signed: its bracket can still be closed. Nothing was changed.');
             }
-            if ($reason === '' && ($kind !== 'sign' || $last !== false)) {
+            if ($reason === '' && ($kind !== 'sign' || ($last !== false && !$this->adds($run, $body)))) {
                 throw Problem::field('/reason', $last !== false ? 'say why this supersedes the decision before.' : 'a decision against the proposal needs its reason in writing.');
             }
             $verdict = match ($kind) {
@@ -147,7 +151,7 @@ final readonly class ResultsController
             if ($kind === 'overrule' && ($verdict === Verdict::Open || $verdict === $proposed)) {
                 throw Problem::field('/verdict', 'must differ from the proposal, and cannot be open.');
             }
-            $snapshot = json_encode(['inputs' => $this->logbook->runRecord($run), 'checks' => $this->logbook->checkRecords($worked->checks()), 'policy' => $this->policies->data($policy), 'assessment' => $body, 'decision' => ['kind' => $kind, 'verdict' => $verdict->value, 'proposed' => $proposed->value, 'reason' => $reason, 'by' => $user->code, 'at' => $this->clock->now()->format(\DATE_ATOM)]], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+            $snapshot = json_encode(['inputs' => $this->logbook->runRecord($run), 'checks' => $this->logbook->checkRecords($worked->checks()), 'policy' => $this->policies->data($policy), 'assessment' => $body, 'decision' => ['kind' => $kind, 'verdict' => $verdict->value, 'proposed' => $proposed->value, 'reason' => $reason, 'by' => $user->code, 'at' => $this->clock->now()->format(\DATE_ATOM), 'covers' => $kind === 'void' ? [...$covers, ...$waiting] : $covers, 'waiting' => $kind === 'void' ? [] : $waiting]], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
             $this->entities->persist(new Decision($run, $kind, $verdict->value, $proposed->value, $reason, $policy, $worked->digest, Logbook::packed($snapshot), hash('sha256', $snapshot), $user->code, $this->clock->now()));
         });
 
@@ -210,11 +214,11 @@ final readonly class ResultsController
     /**
      * @param list<string> $values
      *
-     * @return list<array{run: string, instrument: string, person: string, task: string, place: string, start: string, stop: string|null, verdict: string, bracket: mixed, drift: array{shown: string, unit: string}|null, standing: mixed, headline: mixed, results: list<array{title: string, shown: string, unit: string}>, finding: mixed, findings: mixed, cure: mixed, decision: array{id: int, kind: string, verdict: string, by: string, at: string, reason: string, stale: bool}|null}>
+     * @return list<array{run: string, instrument: string, person: string, task: string, place: string, start: string, stop: string|null, verdict: string, bracket: mixed, drift: array{shown: string, unit: string}|null, standing: mixed, headline: mixed, results: list<array{key: string, title: string, shown: string, unit: string, verdict: string, drift: array{shown: string, unit: string}|null}>, finding: mixed, findings: mixed, cure: mixed, decision: array{id: int, kind: string, verdict: string, by: string, at: string, reason: string, stale: bool, covers: list<string>}|null}>
      */
-    private function rows(string $where, array $values, int $limit, int $offset): array
+    private function rows(string $where, array $values, int $limit, int $offset, bool $compared = true): array
     {
-        $sql = 'SELECT r.id, r.instrument_id, r.record, r.started_at, r.stopped_at, c.policy_key, c.zone, w.verdict, w.digest, w.summary FROM run r '.self::JOINS." WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
+        $sql = 'SELECT r.id, r.instrument_id, r.record, r.started_at, r.stopped_at, c.policy_key, c.zone, w.verdict, w.digest, w.said, w.summary FROM run r '.self::JOINS." WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
         $found = $this->connection->fetchAllAssociative($sql, $values);
         $missing = array_values(array_filter($found, static fn (array $row): bool => $row['verdict'] === null));
         if ($missing !== []) {
@@ -224,7 +228,7 @@ final readonly class ResultsController
         $decisions = [];
         $ids = array_map(static fn (array $row): string => Logbook::text($row, 'id'), $found);
         foreach (array_chunk($ids, 500) as $some) {
-            foreach ($this->connection->fetchAllAssociative('SELECT id, run_id, kind, verdict, recorded_by, recorded_at, reason, digest FROM decision WHERE run_id IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY id', $some) as $row) {
+            foreach ($this->connection->fetchAllAssociative('SELECT id, run_id, kind, verdict, recorded_by, recorded_at, reason, digest, snapshot FROM decision WHERE run_id IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY id', $some) as $row) {
                 $decisions[Logbook::text($row, 'run_id')] = $row;
             }
         }
@@ -237,13 +241,13 @@ final readonly class ResultsController
             $decision = $decisions[Logbook::text($row, 'id')] ?? null;
             /** @var array{shown: string, unit: string}|null $drift */
             $drift = $summary['drift'] ?? null;
-            /** @var list<array{title: string, shown: string, unit: string}> $results */
+            /** @var list<array{key: string, title: string, shown: string, unit: string, verdict: string, drift: array{shown: string, unit: string}|null}> $results */
             $results = $summary['results'] ?? [];
             $lines[] = [
                 'run' => Logbook::text($row, 'id'), 'instrument' => Logbook::text($row, 'instrument_id'), 'person' => Logbook::text($record, 'person'), 'task' => Logbook::text($record, 'task'), 'place' => Logbook::text($record, 'place'),
                 'start' => $at(Logbook::text($row, 'started_at')), 'stop' => $row['stopped_at'] === null ? null : $at(Logbook::text($row, 'stopped_at')),
                 'verdict' => Logbook::text($row, 'verdict'), 'bracket' => $summary['bracket'] ?? null, 'drift' => $drift, 'standing' => $summary['standing'] ?? null, 'headline' => $summary['headline'] ?? null, 'results' => $results, 'finding' => $summary['finding'] ?? null, 'findings' => $summary['findings'] ?? 0, 'cure' => $summary['cure'] ?? null,
-                'decision' => $decision === null ? null : ['id' => (int) Logbook::text($decision, 'id'), 'kind' => Logbook::text($decision, 'kind'), 'verdict' => Logbook::text($decision, 'verdict'), 'by' => Logbook::text($decision, 'recorded_by'), 'at' => $at(Logbook::text($decision, 'recorded_at')), 'reason' => Logbook::text($decision, 'reason'), 'stale' => Logbook::text($decision, 'digest') !== Logbook::text($row, 'digest')],
+                'decision' => $decision === null ? null : ['id' => (int) Logbook::text($decision, 'id'), 'kind' => Logbook::text($decision, 'kind'), 'verdict' => Logbook::text($decision, 'verdict'), 'by' => Logbook::text($decision, 'recorded_by'), 'at' => $at(Logbook::text($decision, 'recorded_at')), 'reason' => Logbook::text($decision, 'reason'), 'stale' => $compared && Logbook::text($decision, 'digest') !== Logbook::text($row, 'digest') && Saying::digest(Saying::of(self::signed($decision)['assessment'])) !== Logbook::text($row, 'said'), 'covers' => self::covered($decision)],
             ];
         }
 
@@ -264,27 +268,91 @@ final readonly class ResultsController
         }
     }
 
-    /** @return list<array{id: int, kind: string, verdict: string, proposed: string, reason: string, policy: string, digest: string, snapshotDigest: string, by: string, at: string}> the newest first */
+    /** @return list<array{id: int, kind: string, verdict: string, proposed: string, reason: string, policy: string, digest: string, snapshotDigest: string, by: string, at: string, covers: list<array<string, string>>, waiting: list<array<string, string>>}> the newest first */
     private function decisions(string $run): array
     {
         return array_map(static fn (array $row): array => [
             'id' => (int) Logbook::text($row, 'id'), 'kind' => Logbook::text($row, 'kind'), 'verdict' => Logbook::text($row, 'verdict'), 'proposed' => Logbook::text($row, 'proposed'), 'reason' => Logbook::text($row, 'reason'), 'policy' => Logbook::text($row, 'policy_key'), 'digest' => Logbook::text($row, 'digest'), 'snapshotDigest' => Logbook::text($row, 'snapshot_digest'), 'by' => Logbook::text($row, 'recorded_by'),
             'at' => Logbook::moment($row, 'recorded_at'),
-        ], $this->connection->fetchAllAssociative('SELECT id, kind, verdict, proposed, reason, policy_key, digest, snapshot_digest, recorded_by, recorded_at FROM decision WHERE run_id = ? ORDER BY id DESC', [$run]));
+            ...self::signed($row)['decision'],
+        ], $this->connection->fetchAllAssociative('SELECT id, kind, verdict, proposed, reason, policy_key, digest, snapshot, snapshot_digest, recorded_by, recorded_at FROM decision WHERE run_id = ? ORDER BY id DESC', [$run]));
     }
 
     /**
-     * What the last decision saw, as it is compared by.
+     * What changed since the last decision, and whether evidence came or only the rules judge otherwise; null where it still
+     * says the same.
      *
-     * @return array<string, mixed>
+     * @return array{was: array<string, mixed>, is: array<string, mixed>, because: string}|null
      */
-    private function signedSchool(string $run): array
+    private function changed(string $run, Worked $worked): ?array
     {
-        $snapshot = json_decode(Logbook::blob($this->connection->fetchOne('SELECT snapshot FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1', [$run])), true, 64, \JSON_THROW_ON_ERROR);
-        /** @var array<string, mixed> $then */
-        $then = \is_array($snapshot) && \is_array($snapshot['assessment'] ?? null) ? $snapshot['assessment'] : [];
+        $row = $this->connection->fetchAssociative('SELECT snapshot, policy_key, recorded_at FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1', [$run]);
+        $then = $row === false ? [] : self::signed($row)['assessment'];
+        if ($row === false || Saying::digest(Saying::of($then)) === $worked->said) {
+            return null;
+        }
+        $policy = $worked->school['policy'] ?? null;
+        $was = Worked::school($then);
 
-        return Worked::school($then);
+        return ['was' => $was, 'is' => $worked->school, 'because' => match (true) {
+            $this->since->any($run, Logbook::text($row, 'recorded_at')) => 'evidence',
+            $policy !== ($was['policy'] ?? null) => 'policy',
+            default => 'release',
+        }];
+    }
+
+    /**
+     * Whether a decision only adds results that were waiting: all that the last one covered still says the same.
+     *
+     * @param array<string, mixed> $body
+     */
+    private function adds(string $run, array $body): bool
+    {
+        $row = $this->connection->fetchAssociative('SELECT snapshot FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1', [$run]);
+        $signed = $row === false ? null : self::signed($row);
+        if ($signed === null || $signed['decision']['waiting'] === []) {
+            return false;
+        }
+        [$was, $is] = [Saying::of($signed['assessment'])['results'], Saying::of($body)['results']];
+        foreach ($signed['decision']['covers'] as $covered) {
+            $key = '='.($covered['key'] ?? '');
+            if (($was[$key] ?? null) !== ($is[$key] ?? null)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * What a decision saw and covered. One of an earlier release covers all that it saw.
+     *
+     * @param array<string, mixed> $row with the snapshot
+     *
+     * @return array{assessment: array<string, mixed>, decision: array{covers: list<array<string, string>>, waiting: list<array<string, string>>}}
+     */
+    private static function signed(array $row): array
+    {
+        $snapshot = json_decode(Logbook::blob($row['snapshot'] ?? null), true, 64, \JSON_THROW_ON_ERROR);
+        /** @var array<string, mixed> $assessment */
+        $assessment = \is_array($snapshot) && \is_array($snapshot['assessment'] ?? null) ? $snapshot['assessment'] : [];
+        $decision = \is_array($snapshot) && \is_array($snapshot['decision'] ?? null) ? $snapshot['decision'] : [];
+        /** @var list<array<string, string>> $covers */
+        $covers = $decision['covers'] ?? array_merge(...Coverage::of($assessment));
+        /** @var list<array<string, string>> $waiting */
+        $waiting = $decision['waiting'] ?? [];
+
+        return ['assessment' => $assessment, 'decision' => ['covers' => $covers, 'waiting' => $waiting]];
+    }
+
+    /**
+     * @param array<string, mixed> $decision
+     *
+     * @return list<string> keys of the results that it covers
+     */
+    private static function covered(array $decision): array
+    {
+        return array_map(static fn (array $one): string => $one['key'] ?? '', self::signed($decision)['decision']['covers']);
     }
 
     /** @return array{previous: string|null, next: string|null} */

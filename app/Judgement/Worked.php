@@ -8,10 +8,11 @@ namespace Footnote\App\Judgement;
 final readonly class Worked
 {
     /**
+     * @param string               $said   digest of what it says, which is what a person signs
      * @param array<string, mixed> $school what policies are compared by
      * @param string               $json   the whole assessment
      */
-    public function __construct(public string $digest, public array $school, public string $json)
+    public function __construct(public string $digest, public string $said, public array $school, public string $json)
     {
     }
 
@@ -40,9 +41,6 @@ final readonly class Worked
     public static function school(array $body): array
     {
         $list = static fn (string $name): array => \is_array($body[$name] ?? null) ? array_values(array_filter($body[$name], \is_array(...))) : [];
-        $bracket = \is_array($body['bracket'] ?? null) ? $body['bracket'] : [];
-        $brackets = array_map(static fn (array $channel): array => \is_array($channel['bracket'] ?? null) ? $channel['bracket'] : [], $list('channels'));
-        $ends = [...array_merge(...array_map(static fn (array $one): array => [$one['pre'] ?? null, $one['post'] ?? null, ...(\is_array($one['between'] ?? null) ? $one['between'] : []), ...(\is_array($one['passedOver'] ?? null) ? $one['passedOver'] : [])], $brackets)), $bracket['pre'] ?? null, $bracket['post'] ?? null, ...(\is_array($bracket['between'] ?? null) ? $bracket['between'] : []), ...(\is_array($bracket['passedOver'] ?? null) ? $bracket['passedOver'] : [])];
 
         return [
             'policy' => $body['policy'] ?? null,
@@ -50,7 +48,24 @@ final readonly class Worked
             'headline' => $body['headline'] ?? null,
             'results' => array_map(static fn (array $result): array => ['key' => $result['key'] ?? '', 'title' => $result['title'] ?? '', 'reported' => $result['reported'] ?? '', 'shown' => \is_array($result['value'] ?? null) ? ($result['value']['shown'] ?? '') : '', 'unit' => $result['unit'] ?? ''], $list('results')),
             'findings' => array_map(static fn (array $finding): array => ['rule' => $finding['rule'] ?? '', 'title' => $finding['title'] ?? '', 'severity' => $finding['severity'] ?? '', 'limit' => $finding['limit'] ?? null], $list('findings')),
-            'checks' => array_values(array_unique(array_filter(array_map(static fn (mixed $end): mixed => \is_array($end) ? ($end['check'] ?? null) : null, $ends), \is_string(...)))),
+            'checks' => self::evidence($body),
         ];
+    }
+
+    /**
+     * The checks that its brackets name.
+     *
+     * @param array<string, mixed> $body
+     *
+     * @return list<string>
+     */
+    public static function evidence(array $body): array
+    {
+        $list = static fn (string $name): array => \is_array($body[$name] ?? null) ? array_values(array_filter($body[$name], \is_array(...))) : [];
+        $bracket = \is_array($body['bracket'] ?? null) ? $body['bracket'] : [];
+        $brackets = array_map(static fn (array $channel): array => \is_array($channel['bracket'] ?? null) ? $channel['bracket'] : [], $list('channels'));
+        $ends = [...array_merge(...array_map(static fn (array $one): array => [$one['pre'] ?? null, $one['post'] ?? null, ...(\is_array($one['between'] ?? null) ? $one['between'] : []), ...(\is_array($one['passedOver'] ?? null) ? $one['passedOver'] : [])], $brackets)), $bracket['pre'] ?? null, $bracket['post'] ?? null, ...(\is_array($bracket['between'] ?? null) ? $bracket['between'] : []), ...(\is_array($bracket['passedOver'] ?? null) ? $bracket['passedOver'] : [])];
+
+        return array_values(array_unique(array_filter(array_map(static fn (mixed $end): mixed => \is_array($end) ? ($end['check'] ?? null) : null, $ends), \is_string(...))));
     }
 }

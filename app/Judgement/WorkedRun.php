@@ -21,6 +21,9 @@ class WorkedRun
         public readonly string $verdict,
         #[ORM\Column(length: 64)]
         public readonly string $digest,
+        /** Digest of what it says. */
+        #[ORM\Column(length: 64, options: ['default' => ''])]
+        public readonly string $said,
         /** @var array<string, mixed> what the ledger shows */
         #[ORM\Column(type: 'json')]
         public readonly array $summary,

@@ -24,10 +24,13 @@ final readonly class Workings
     /** Runs that are kept in one transaction: few enough to hold in memory. */
     private const AT_ONCE = 50;
 
+    /** How often runs are worked out anew because evidence came meanwhile, before the logbook is held still for it. */
+    private const TRIES = 2;
+
     private const JSON = \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE;
 
     /** Two requests may work out the same run at once; both come to the same, and the later one simply stands. */
-    private const KEEP = 'INSERT OR REPLACE INTO worked_run (run_id, policy_key, verdict, digest, summary, school, body) VALUES (?, ?, ?, ?, ?, ?, ?)';
+    private const KEEP = 'INSERT OR REPLACE INTO worked_run (run_id, policy_key, verdict, digest, said, summary, school, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?)';
 
     /** @param \Closure(): Assessor $assessor made only when something is worked out: it brings every rule with it */
     public function __construct(
@@ -55,26 +58,66 @@ final readonly class Workings
 
     private function kept(string $run, string $policy): ?Worked
     {
-        $row = $this->connection->fetchAssociative('SELECT digest, school, body FROM worked_run WHERE run_id = ? AND policy_key = ?', [$run, $policy]);
+        $row = $this->connection->fetchAssociative('SELECT digest, said, school, body FROM worked_run WHERE run_id = ? AND policy_key = ?', [$run, $policy]);
 
-        return $row === false ? null : new Worked(Logbook::text($row, 'digest'), Logbook::json($row, 'school'), Logbook::blob($row['body']));
+        return $row === false ? null : new Worked(Logbook::text($row, 'digest'), Logbook::text($row, 'said'), Logbook::json($row, 'school'), Logbook::blob($row['body']));
+    }
+
+    /** What was worked out of a run, by the evidence of this moment: to be asked for within the transaction that relies on it. */
+    public function now(string $run, string $policy): Worked
+    {
+        $this->connection->executeStatement('DELETE FROM worked_run WHERE run_id = ? AND policy_key = ?', [$run, $policy]);
+
+        return $this->worked($run, $policy);
     }
 
     /**
-     * Works out what is missing of these runs, and keeps it.
+     * Works out what is missing of these runs, and keeps it; what was worked out while evidence came is thrown away and worked
+     * out again.
      *
      * @param list<string> $runs
      */
     public function workOut(array $runs, string $policy): void
     {
-        foreach ($this->judge($runs, $policy) as $assessments) {
-            $this->connection->transactional(function () use ($assessments, $policy): void {
-                $keeping = $this->connection->prepare(self::KEEP);
-                foreach ($assessments as $assessment) {
-                    $this->keep($assessment, $policy, $keeping);
+        for ($try = 0; $try < self::TRIES; ++$try) {
+            $before = $this->head();
+            foreach ($this->judge($runs, $policy) as $assessments) {
+                $kept = $this->connection->transactional(function () use ($assessments, $policy, $before): bool {
+                    $this->hold();
+                    $isStill = $this->head() === $before;
+                    if ($isStill) {
+                        $this->keep($assessments, $policy);
+                    }
+
+                    return $isStill;
+                });
+                if (!$kept) {
+                    continue 2;
                 }
-            });
+            }
+
+            return;
         }
+        $this->connection->transactional(function () use ($runs, $policy): void {
+            $this->hold();
+            foreach ($this->judge($runs, $policy) as $assessments) {
+                $this->keep($assessments, $policy);
+            }
+        });
+    }
+
+    /** How far the journal reaches: it grows with every change of evidence. */
+    private function head(): int
+    {
+        $sequence = $this->connection->fetchOne('SELECT sequence FROM journal_head WHERE id = 1');
+
+        return \is_numeric($sequence) ? (int) $sequence : 0;
+    }
+
+    /** Takes the lock for writing before anything is read. */
+    private function hold(): void
+    {
+        $this->connection->executeStatement('UPDATE journal_head SET sequence = sequence WHERE id = 1');
     }
 
     /**
@@ -86,6 +129,7 @@ final readonly class Workings
      */
     public function judge(array $runs, string $policy): \Generator
     {
+        /** @var array<int|string, array<int|string, string>> $missing */
         $missing = [];
         foreach (array_chunk($runs, 500) as $some) {
             $marks = implode(', ', array_fill(0, \count($some), '?'));
@@ -97,11 +141,11 @@ final readonly class Workings
         $judge = $this->policies->get($policy);
         $timelines = [];
         $timeline = function (string $instrument) use (&$timelines): Timeline {
-            return $timelines[$instrument] ??= $this->logbook->timeline($instrument);
+            return $timelines['='.$instrument] ??= $this->logbook->timeline($instrument);
         };
         $assessors = [];
         foreach ($missing as $instrument => $wanted) {
-            $of = $timeline($instrument);
+            $of = $timeline((string) $instrument);
             $ours = array_filter($of->runs, static fn (Run $run): bool => isset($wanted[$run->id]));
             foreach (array_chunk($ours, self::AT_ONCE) as $some) {
                 $shifts = $this->shifts($some);
@@ -117,7 +161,7 @@ final readonly class Workings
     }
 
     /**
-     * The other runs that share the shift of each of these.
+     * The other runs of the same person around each of these: which of them share its shift is judged, by their times.
      *
      * @param list<Run> $runs
      *
@@ -127,7 +171,7 @@ final readonly class Workings
     {
         $shifts = [];
         $marks = implode(', ', array_fill(0, \count($runs), '?'));
-        foreach ($this->connection->fetchAllNumeric("SELECT r.id, o.id, o.instrument_id FROM run r JOIN run o ON o.shift_key = r.shift_key WHERE r.id IN ($marks) AND r.shift_key <> '' AND o.id <> r.id", array_map(static fn (Run $run): string => $run->id, $runs)) as [$run, $other, $instrument]) {
+        foreach ($this->connection->fetchAllNumeric("SELECT r.id, o.id, o.instrument_id FROM run r JOIN run o ON o.shift_key = r.shift_key AND o.started_at BETWEEN datetime(r.started_at, '-7 days') AND datetime(r.started_at, '+7 days') WHERE r.id IN ($marks) AND r.shift_key <> '' AND o.id <> r.id", array_map(static fn (Run $run): string => $run->id, $runs)) as [$run, $other, $instrument]) {
             \assert(\is_string($run) && \is_string($other) && \is_string($instrument));
             $shifts[$run][] = [$other, $instrument];
         }
@@ -215,7 +259,16 @@ final readonly class Workings
         return (new RecordReader())->yardsticks(Fields::of(json_decode($json, true, 32, \JSON_THROW_ON_ERROR)));
     }
 
-    private function keep(Assessment $assessment, string $policy, Statement $keeping): void
+    /** @param list<Assessment> $assessments */
+    private function keep(array $assessments, string $policy): void
+    {
+        $keeping = $this->connection->prepare(self::KEEP);
+        foreach ($assessments as $assessment) {
+            $this->keepOne($assessment, $policy, $keeping);
+        }
+    }
+
+    private function keepOne(Assessment $assessment, string $policy, Statement $keeping): void
     {
         $body = $this->writer->write($assessment);
         $json = json_encode($body, self::JSON | \JSON_UNESCAPED_SLASHES);
@@ -224,6 +277,7 @@ final readonly class Workings
             $policy,
             $assessment->verdict->value,
             hash('sha256', $json),
+            Saying::digest(Saying::of($body)),
             json_encode(LedgerLine::of($assessment, $body), self::JSON),
             json_encode(Worked::school($body), self::JSON),
             Logbook::packed($json, 1),

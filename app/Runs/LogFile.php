@@ -35,6 +35,9 @@ class LogFile
         public readonly float $step,
         #[ORM\Column()]
         public readonly int $length,
+        /** @var list<string> what of the file is not in the log */
+        #[ORM\Column(type: 'json', options: ['default' => '[]'])]
+        public readonly array $remarks,
         #[ORM\Column(name: 'recorded_by', length: 40)]
         public readonly string $by,
         #[ORM\Column(name: 'recorded_at', type: 'datetime_immutable')]

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\App\Runs;
 
 use Doctrine\ORM\Mapping as ORM;
-use Footnote\Core\Evidence\Run;
 
 /** A run as it was started; what is learned later stands in its facts. */
 #[ORM\Entity]
@@ -41,17 +40,17 @@ class RecordedRun
         public readonly string $by,
         #[ORM\Column(name: 'recorded_at', type: 'datetime_immutable')]
         public readonly \DateTimeImmutable $recordedAt,
-        /** What runs of one person's shift in one campaign share. */
+        /** What runs of one person in one campaign share. */
         #[ORM\Column(name: 'shift_key', length: 40, options: ['default' => ''])]
         public readonly string $shift = '',
     ) {
         $this->medium = self::mediumOf($record);
     }
 
-    /** The key of the shift that a run belongs to: of one person in one campaign on one day, or as it is named. */
-    public static function shiftOf(Run $run, string $campaign): string
+    /** What all runs of one person in one campaign share; which of them are one shift is judged by their times. */
+    public static function shiftOf(string $person, string $campaign): string
     {
-        return substr(hash('sha256', implode("\0", [$campaign, $run->person, $run->shift ?? $run->start->format('Y-m-d')])), 0, 40);
+        return substr(hash('sha256', implode("\0", [$campaign, $person])), 0, 40);
     }
 
     public function medium(): ?string

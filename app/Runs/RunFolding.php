@@ -7,7 +7,7 @@ namespace Footnote\App\Runs;
 /** Folds the facts learned about a run into its record: lists are added to, single values supersede. */
 final class RunFolding
 {
-    public const LISTS = ['pauses', 'remarks', 'exclusions'];
+    public const LISTS = ['pauses', 'remarks', 'exclusions', 'leftIn'];
 
     /**
      * @param array<string, mixed>       $record as started

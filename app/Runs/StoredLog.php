@@ -16,7 +16,10 @@ final class StoredLog implements SeriesLog
     /** @var array<int, PackedLog> */
     private array $open = [];
 
-    /** @param list<LogColumn> $columns */
+    /**
+     * @param list<LogColumn> $columns
+     * @param list<string>    $remarks
+     */
     public function __construct(
         private readonly Connection $connection,
         private readonly string $id,
@@ -24,6 +27,7 @@ final class StoredLog implements SeriesLog
         private readonly \DateTimeImmutable $start,
         private readonly float $step,
         private readonly int $length,
+        private readonly array $remarks,
     ) {
     }
 
@@ -45,6 +49,11 @@ final class StoredLog implements SeriesLog
     public function length(): int
     {
         return $this->length;
+    }
+
+    public function remarks(): array
+    {
+        return $this->remarks;
     }
 
     public function chunks(int $column): iterable

@@ -17,7 +17,7 @@ final readonly class CommonShift
 
     /**
      * @param float                $shared in the unit of the drifts
-     * @param array<string, float> $own    what is left, by unit
+     * @param array<int|string, float> $own    what is left, by unit
      * @param list<string>         $moved  units that moved together
      */
     private function __construct(public float $shared, public array $own, public array $moved)
@@ -27,7 +27,7 @@ final readonly class CommonShift
     /**
      * Null where nothing is shared.
      *
-     * @param array<string, float> $drifts as found against the state last left, by unit
+     * @param array<int|string, float> $drifts as found against the state last left, by unit
      * @param float                $near   how near the median a unit lies that moved with the others
      * @param float                $least  the smallest shift that means something
      */

@@ -18,14 +18,14 @@ final readonly class Timeline
     /** @var list<Run> */
     public array $runs;
 
-    /** @var array<string, Run> */
+    /** @var array<int|string, Run> */
     private array $byName;
 
     /**
      * @param list<Check>              $checks
      * @param list<Intervention>       $interventions
      * @param list<Run>                $runs
-     * @param array<string, Reference> $references    every reference its checks name, by identifier
+     * @param array<int|string, Reference> $references    every reference its checks name, by identifier
      * @param string                   $channel       the one channel it is told of; empty: the whole unit
      * @param self|null                $whole         the unit whose channel it is; what is worked out of it is remembered there
      */

@@ -166,7 +166,7 @@ final readonly class GasWorkings
         [$results, $alterations, $leftOut, $gapShare, $lost, $overs, $hollow] = [[], [], [], null, null, 0, 0];
         if ($stop !== null && $log !== null && $column !== null) {
             $clock = new LogClock($log, $this->run);
-            $alterations = LogAlterations::of($this->run, $this->window, TestGas::in($this->record, $this->run, $this->timeline, $this->policy));
+            $alterations = LogAlterations::of($this->run, $this->window, TestGas::in($this->record, $this->run, $this->timeline, $this->policy), $log->remarks());
             $leftOut = LogAlterations::taken($alterations);
             $counts = ValueCounts::of($log, $column, $this->ranges($clock, $leftOut));
             $gapShare = $clock->missing($this->window, $leftOut, $counts->gaps);

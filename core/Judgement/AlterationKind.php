@@ -21,6 +21,8 @@ enum AlterationKind: string
     case NotApplied = 'could not be applied';
     /** The unit or the person paused, as was stated with the run. */
     case Pause = 'pause';
+    /** A first or last interval that the unit cut short. */
+    case PartInterval = 'part interval';
     /** Nobody said, and something had to be assumed. */
     case Assumed = 'assumed';
 

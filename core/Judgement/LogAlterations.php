@@ -19,12 +19,13 @@ final class LogAlterations
      *
      * @param Span             $window of the run that stands
      * @param list<Alteration> $looks  what looks like a check to the family, with what its rule makes of it
+     * @param list<string>     $remarks what of the file is not in the log
      *
      * @return list<Alteration> in order of time
      */
-    public static function of(Run $run, Span $window, array $looks): array
+    public static function of(Run $run, Span $window, array $looks, array $remarks): array
     {
-        $found = [];
+        $found = array_map(static fn (string $remark): Alteration => new Alteration(AlterationKind::PartInterval, $remark, 'the unit cut it short: it is not in the log\'s even steps', 'log'), $remarks);
         foreach ($looks as $look) {
             $said = self::covering($run->leftIn, $look->span);
             $out = self::covering($run->exclusions, $look->span);
@@ -73,7 +74,10 @@ final class LogAlterations
         $numbers = [];
         foreach ($alterations as $place => $alteration) {
             $others = self::taken(array_values(array_filter($alterations, static fn (Alteration $one): bool => $one !== $alteration)));
-            foreach ($again($alteration->kind->isTaken() || $alteration->span === null ? $others : [...$others, $alteration->span]) as $result) {
+            if ($alteration->span === null) {
+                continue;
+            }
+            foreach ($again($alteration->kind->isTaken() ? $others : [...$others, $alteration->span]) as $result) {
                 $numbers[$place]['='.$result->key] = $result->reportedFigure();
             }
         }

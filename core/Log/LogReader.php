@@ -11,6 +11,7 @@ final class LogReader
     private const NOTHING = ['', '-', '--', '---', 'nan', 'n/a', 'null'];
     /** How units write that they were beyond their range. */
     public const OVER = '/^(>.*|\+{2,}|o\.?[rl]\.?|over|ovr|overrange|over range|over-range)$/Di';
+    /** A jump of the clock that no one log has, s. */
     private const LONGEST_GAP = 864000;
 
     /** @var list<array{line: int|null, problem: string}> */
@@ -43,13 +44,15 @@ final class LogReader
         $streams = array_map(static fn () => PackedLog::memory(), $places);
         /** @var list<list<int>> $buffers */
         $buffers = array_fill(0, \count($places), []);
-        $step = $format->step;
-        $first = null;
+        $times = PackedLog::memory();
+        /** @var list<float> $pending */
+        $pending = [];
         $length = 0;
         $last = null;
         $number = 0;
         $days = 0;
         $shift = 0.0;
+        [$still, $stood] = [[], 0];
 
         foreach ($lines as $line) {
             ++$number;
@@ -71,17 +74,16 @@ final class LogReader
                     if (trim($line, " \t\r\n".$format->delimiter) === '') {
                         continue 2;
                     }
-                    $this->problem($number, $cell === null ? \sprintf('has no column %d.', $place + 1) : \sprintf('"%s" in column %d is not %s.', mb_substr(trim($cell), 0, 30), $place + 1, $kinds[$place]->rangeInWords()));
+                    $this->problem($number, $cell === null ? \sprintf('has no column %d.', $place + 1) : \sprintf('"%s" in column %d is not %s.', self::text($cell, 30), $place + 1, $kinds[$place]->rangeInWords()));
                     $value = SeriesLog::GAP;
                 }
                 $values[] = $value;
             }
-            $missing = 0;
             if ($format->time !== []) {
                 $stamp = \count($format->time) === 1 ? ($cells[$format->time[0]] ?? '') : implode(' ', array_map(static fn (int $place): string => $cells[$place] ?? '', $format->time));
                 $seconds = $stamps->seconds($stamp);
                 if ($seconds === null) {
-                    $this->problem($number, \sprintf('"%s" is not a time of the chosen form.', mb_substr(trim($stamp), 0, 40)));
+                    $this->problem($number, \sprintf('"%s" is not a time of the chosen form.', self::text($stamp, 40)));
                     continue;
                 }
                 if ($format->dateOrder === null) {
@@ -91,42 +93,48 @@ final class LogReader
                         $seconds += 86400;
                     }
                 }
-                if ($first === null) {
-                    $first = $seconds;
-                } elseif ($step === null) {
-                    $step = round($seconds - $first, 3);
-                    if ($step <= 0) {
-                        throw UnreadableLog::because('The first two times do not differ; choose the interval.', $number);
-                    }
-                }
                 if ($last !== null && $format->dateOrder !== null && abs($seconds + $shift - $last) >= 1800) {
                     // The unit's clock may have followed summer time.
                     $shift = self::clockChange($last - $shift, $seconds, $zone) ?? $shift;
                 }
                 $seconds += $shift;
-                if ($step !== null && $last !== null) {
-                    $missing = (int) round(($seconds - $last) / $step) - 1;
-                    if ($missing < 0) {
-                        $this->problem($number, \sprintf('the time %s does not go on from the line before by the interval of %s s.', trim($stamp), $step));
-                        continue;
-                    }
-                    if ($missing > self::LONGEST_GAP) {
-                        throw UnreadableLog::because('the time jumps too far to be one log.', $number);
-                    }
+                if ($last !== null && $seconds < $last) {
+                    $this->problem($number, \sprintf('the time %s does not go on from the line before.', self::text($stamp, 40)));
+                    continue;
+                }
+                if ($last !== null && $seconds - $last > self::LONGEST_GAP) {
+                    throw UnreadableLog::because('the time jumps too far to be one log.', $number);
+                }
+                if ($seconds === $last && ++$stood <= self::MOST_PROBLEMS) {
+                    $still[] = [$number, self::text($stamp, 40)];
                 }
                 $last = $seconds;
+                $pending[] = $seconds;
             }
             foreach ($values as $c => $value) {
-                for ($i = 0; $i < $missing; ++$i) {
-                    $buffers[$c][] = SeriesLog::GAP;
-                }
                 $buffers[$c][] = $value;
                 if (\count($buffers[$c]) >= 4096) {
                     fwrite($streams[$c], pack('V*', ...$buffers[$c]));
                     $buffers[$c] = [];
                 }
             }
-            $length += 1 + $missing;
+            if (\count($pending) >= 4096) {
+                fwrite($times, pack('e*', ...$pending));
+                $pending = [];
+            }
+            ++$length;
+        }
+        foreach ($buffers as $c => $buffer) {
+            if ($buffer !== []) {
+                fwrite($streams[$c], pack('V*', ...$buffer));
+            }
+        }
+        if ($pending !== []) {
+            fwrite($times, pack('e*', ...$pending));
+        }
+        // Where stamps are coarser than the interval, many lines share one; else a line stands twice, or the clock stood.
+        foreach ($stood < max(2, $length / 10) ? $still : [] as [$line, $stamp]) {
+            $this->problem($line, \sprintf('the time %s does not go on from the line before.', $stamp));
         }
         if ($this->problems !== []) {
             throw new UnreadableLog($this->problems);
@@ -134,16 +142,50 @@ final class LogReader
         if ($length === 0) {
             throw UnreadableLog::because('There is no data line in the file.');
         }
-        foreach ($buffers as $c => $buffer) {
-            if ($buffer !== []) {
-                fwrite($streams[$c], pack('V*', ...$buffer));
-            }
+        $columns = array_values($format->columns);
+        if ($last === null) {
+            $step = $format->step !== null && $format->step > 0 ? $format->step : throw UnreadableLog::because('The interval is not known: the file has no times to take it from.');
+
+            return new PackedLog($columns, $this->start(null, $zone, $start, $step), $step, $length, $streams);
         }
-        if ($step === null || $step <= 0) {
-            throw UnreadableLog::because('The interval is not known: the file has no times to take it from.');
+        $intervals = LogIntervals::of($times, $format->step, $format->stampAtEnd);
+        $first = $this->start($intervals->start, $zone, $start, $intervals->step);
+        if ($intervals->gaps === [] && $intervals->first === 0 && $intervals->after === $length) {
+            return new PackedLog($columns, $first, $intervals->step, $length, $streams);
+        }
+        $spread = array_map(static fn ($stream) => self::spread($stream, $intervals), $streams);
+
+        return new PackedLog($columns, $first, $intervals->step, $intervals->after - $intervals->first + array_sum($intervals->gaps), $spread, $intervals->remarks);
+    }
+
+    /**
+     * A column with its gaps in their places.
+     *
+     * @param resource $dense
+     *
+     * @return resource
+     */
+    private static function spread($dense, LogIntervals $intervals)
+    {
+        $stream = PackedLog::memory();
+        $gap = pack('V', SeriesLog::GAP & 0xFFFFFFFF);
+        $at = $intervals->first;
+        foreach ($intervals->gaps + [$intervals->after => 0] as $row => $missing) {
+            fseek($dense, 4 * $at);
+            stream_copy_to_stream($dense, $stream, 4 * ($row - $at));
+            for ($left = $missing; $left > 0; $left -= 65536) {
+                fwrite($stream, str_repeat($gap, min(65536, $left)));
+            }
+            $at = $row;
         }
 
-        return new PackedLog(array_values($format->columns), $this->start($first, $zone, $start, $step), $step, $length, $streams);
+        return $stream;
+    }
+
+    /** What stands in a cell, for a sentence; of a file in another encoding what can be told of it. */
+    private static function text(string $cell, int $length): string
+    {
+        return mb_substr(mb_scrub(trim($cell), 'UTF-8'), 0, $length);
     }
 
     /**

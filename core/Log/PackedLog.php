@@ -11,6 +11,7 @@ final readonly class PackedLog implements SeriesLog
 
     /**
      * @param list<LogColumn> $columns
+     * @param list<string>    $remarks what of the file is not in it
      * @param list<resource>  $streams one seekable stream per column, little-endian 32-bit thousandths
      */
     public function __construct(
@@ -19,6 +20,7 @@ final readonly class PackedLog implements SeriesLog
         private float $step,
         private int $length,
         private array $streams,
+        private array $remarks = [],
     ) {
     }
 
@@ -81,6 +83,11 @@ final readonly class PackedLog implements SeriesLog
     public function length(): int
     {
         return $this->length;
+    }
+
+    public function remarks(): array
+    {
+        return $this->remarks;
     }
 
     public function chunks(int $column): iterable

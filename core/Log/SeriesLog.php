@@ -20,6 +20,9 @@ interface SeriesLog extends StoredSeries
     /** @return list<LogColumn> */
     public function columns(): array;
 
+    /** @return list<string> what of the file is not in it, such as a first interval that was cut short */
+    public function remarks(): array;
+
     /**
      * @param int $column place in columns()
      *

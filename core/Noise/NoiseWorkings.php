@@ -93,7 +93,7 @@ final readonly class NoiseWorkings
         $seconds = $this->seconds();
         if ($this->run->stop !== null && $log !== null) {
             $survey = LogSurvey::of($log, $this->run, $this->timeline, ToneLevels::of($this->timeline, $this->line), $this->policy);
-            $alterations = $this->alterations($survey);
+            $alterations = $this->alterations($survey, $log);
             $leftOut = LogAlterations::taken($alterations);
             $sums = $this->fromLog($log, $content->logName, $survey, $leftOut);
             [$doubts, $gaps, $seconds] = [$sums->doubts, $sums->gapShare, $sums->seconds];
@@ -163,11 +163,11 @@ final readonly class NoiseWorkings
     }
 
     /** @return list<Alteration> what is taken out of the log, or could be */
-    private function alterations(LogSurvey $survey): array
+    private function alterations(LogSurvey $survey, SeriesLog $log): array
     {
         $looks = array_map(static fn (Tone $tone): Alteration => new Alteration($tone->kind, $tone->words(), $tone->why, 'noise.tone-removed', $tone->span), $survey->tones);
 
-        return LogAlterations::of($this->run, $this->window, $looks);
+        return LogAlterations::of($this->run, $this->window, $looks, $log->remarks());
     }
 
     /** @param list<Span> $leftOut */

@@ -85,7 +85,7 @@ final readonly class ParticleWorkings
         $log = $this->record->log;
         if ($log !== null && $this->run->stop !== null) {
             $clock = new LogClock($log, $this->run);
-            $alterations = LogAlterations::of($this->run, $this->window, []);
+            $alterations = LogAlterations::of($this->run, $this->window, [], $log->remarks());
             $leftOut = LogAlterations::taken($alterations);
             $column = $this->record->dust() ?? array_values($this->record->sizes())[0] ?? null;
             $gapShare = $column === null ? null : $clock->missing($this->window, $leftOut, ValueCounts::of($log, $column, $this->ranges($clock, $leftOut))->gaps);

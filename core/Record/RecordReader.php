@@ -50,7 +50,7 @@ final readonly class RecordReader
             $instrument = $this->evidence->instrument($item);
             $instruments[$instrument->id] = isset($instruments[$instrument->id]) ? throw new InvalidRecord($item->at('id'), 'stands twice.') : $instrument;
         }
-        /** @var array<string, Reference> $references */
+        /** @var array<int|string, Reference> $references */
         $references = [];
         foreach ($fields->objects('references') as $item) {
             $reference = $this->evidence->reference($item);

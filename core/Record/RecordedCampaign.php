@@ -12,7 +12,7 @@ use Footnote\Core\Judgement\Yardsticks;
 final readonly class RecordedCampaign
 {
     /**
-     * @param array<string, Timeline> $timelines by instrument
+     * @param array<int|string, Timeline> $timelines by instrument
      * @param mixed                   $policy    identifier of a shipped policy, or a whole one
      */
     public function __construct(public array $timelines, public Yardsticks $yardsticks, public mixed $policy, public \DateTimeZone $zone)

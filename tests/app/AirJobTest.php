@@ -60,6 +60,8 @@ final class AirJobTest extends ApiTestCase
         $this->call('POST', '/api/laboratory/reports/'.$done['report'].'/word', ['blankCorrected' => 'no'], 422);
         self::assertSame('no', $this->call('POST', '/api/laboratory/reports/'.$done['report'].'/word', ['blankCorrected' => 'no', 'reason' => 'on the telephone, 21 March'], 201)->string('reports.0.blankCorrected'));
 
+        $this->signIn(Role::Hygienist);
+        $this->call('POST', "/api/runs/$run/facts", ['restOfDay' => ['was' => 'nothing', 'reason' => 'away from the dust']], 201);
         $result = $this->call('GET', '/api/results/'.$run);
         self::assertSame([], array_filter($result->list('assessment.findings'), static fn (mixed $finding): bool => \is_array($finding) && $finding['severity'] !== 'note'));
         self::assertSame('valid', $result->string('assessment.verdict'));

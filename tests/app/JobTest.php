@@ -56,6 +56,10 @@ final class JobTest extends ApiTestCase
         self::assertSame($lines, $this->call('GET', "/api/runs/$run/log")->text);
         self::assertCount(600, $this->call('GET', "/api/runs/$run/series")->list('points'));
 
+        $this->signIn(Role::Hygienist);
+        $this->call('POST', "/api/runs/$run/facts", ['restOfDay' => ['was' => 'nothing', 'reason' => 'at a desk']], 201);
+        $this->signIn(Role::Technician);
+
         // The check typed first was made just now, after the run: adjusted, but read as found, so it closes the bracket.
         $result = $this->call('GET', '/api/results/'.$run);
         self::assertSame([], array_filter(array_column($result->list('assessment.findings'), 'severity', 'seen'), static fn (mixed $severity): bool => $severity !== 'note'));
@@ -80,11 +84,11 @@ final class JobTest extends ApiTestCase
         // Evidence that comes later never changes what was signed; it says so, old against new.
         $this->call('POST', "/api/runs/$run/facts", ['exclusions' => [['from' => $start->modify('+10 minutes')->format(\DATE_ATOM), 'to' => $start->modify('+20 minutes')->format(\DATE_ATOM), 'reason' => 'left in the drawer']]], 201);
         $changed = $this->call('GET', '/api/results/'.$run);
-        self::assertSame('valid', $changed->string('changedSinceSigning.was.verdict'));
+        self::assertSame(['valid', 'evidence'], [$changed->string('changedSinceSigning.was.verdict'), $changed->string('changedSinceSigning.because')]);
         self::assertTrue($this->call('GET', '/api/results')->at('rows.0.decision.stale'));
         self::assertSame($snapshot->text, $this->call('GET', "/api/results/$run/decision/".$signed->int('decisions.0.id'))->text);
-        $again = $this->call('POST', "/api/results/$run/decision", ['kind' => 'overrule', 'verdict' => 'qualified', 'digest' => $changed->string('digest'), 'after' => $signed->int('decisions.0.id'), 'reason' => 'a stretch was left out'], 201);
-        self::assertSame(['overrule', 'qualified'], [$again->string('decisions.0.kind'), $again->string('decisions.0.verdict')]);
+        $again = $this->call('POST', "/api/results/$run/decision", ['kind' => 'overrule', 'verdict' => 'corrected', 'digest' => $changed->string('digest'), 'after' => $signed->int('decisions.0.id'), 'reason' => 'a stretch was left out'], 201);
+        self::assertSame(['overrule', 'corrected'], [$again->string('decisions.0.kind'), $again->string('decisions.0.verdict')]);
         self::assertNull($this->service(Journal::class)->verify()['fault']);
     }
 
@@ -105,9 +109,9 @@ final class JobTest extends ApiTestCase
         // The same half-done check is found again, by anybody; the older copy of it cannot overwrite.
         self::assertSame($draft->string('id'), $this->call('POST', '/api/bench/D/check')->string('id'));
         $this->call('PUT', '/api/bench/drafts/'.$draft->string('id'), ['version' => 1, 'answers' => self::answers('114.0')], 409);
-        $this->call('POST', '/api/bench/drafts/'.$draft->string('id').'/accept', status: 201);
+        $check = $this->call('POST', '/api/bench/drafts/'.$draft->string('id').'/accept', status: 201)->string('check');
         self::assertSame('void', $this->call('GET', '/api/results/r1')->string('assessment.verdict'));
-        $this->call('POST', '/api/bench/checks/C-00002/set-aside', ['reason' => 'the seal leaked'], 204);
+        $this->call('POST', '/api/bench/checks/'.$check.'/set-aside', ['reason' => 'the seal leaked'], 204);
         self::assertSame('open', $this->call('GET', '/api/results/r1')->string('assessment.verdict'));
         $this->call('POST', '/api/bench/D/interventions', ['at' => '2026-03-02T17:00:00+00:00', 'kind' => 'repaired', 'note' => ''], 201);
         self::assertSame('void', $this->call('GET', '/api/results/r1')->string('assessment.verdict'));

@@ -41,7 +41,8 @@ final class MigratedLogbookTest extends TestCase
         $tables = self::column($before, "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name");
         self::assertContains('decision', $tables);
         foreach (array_diff($tables, self::NO_EVIDENCE) as $table) {
-            $columns = implode(', ', array_map(static fn (string $column): string => '"'.$column.'"', self::column($before, "SELECT name FROM pragma_table_info('$table')")));
+            // By which key runs of a person are found is worked out anew.
+            $columns = implode(', ', array_map(static fn (string $column): string => '"'.$column.'"', array_diff(self::column($before, "SELECT name FROM pragma_table_info('$table')"), ['shift_key'])));
             self::assertSame(self::digests($before, "SELECT $columns FROM \"$table\""), self::digests($after, "SELECT $columns FROM \"$table\""), $table);
         }
     }

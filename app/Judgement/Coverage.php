@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Judgement;
+
+use Footnote\Core\Judgement\Verdict;
+
+/** Which results of a run a decision covers: every one that is not open. The others wait, and a later decision adds them. */
+final class Coverage
+{
+    /**
+     * @param array<string, mixed> $body the written assessment
+     *
+     * @return array{list<array<string, string>>, list<array<string, string>>} covered, waiting
+     */
+    public static function of(array $body): array
+    {
+        [$covers, $waiting] = [[], []];
+        foreach (Saying::of($body)['results'] as $key => $said) {
+            $one = ['key' => substr($key, 1), 'title' => self::title($body, substr($key, 1)), 'verdict' => self::text($said, 'verdict'), 'shown' => self::text($said, 'shown'), 'unit' => self::text($said, 'unit')];
+            if ($one['verdict'] === Verdict::Open->value) {
+                $waiting[] = $one;
+            } else {
+                $covers[] = $one;
+            }
+        }
+
+        return [$covers, $waiting];
+    }
+
+    /**
+     * The proposal for what is covered: the run's own, or, where that is open for results that wait, the worst of the others.
+     *
+     * @param array<string, mixed> $body
+     */
+    public static function proposed(array $body): Verdict
+    {
+        $own = Verdict::from(self::text($body, 'verdict'));
+        [$covers] = self::of($body);
+        if ($own !== Verdict::Open || $covers === []) {
+            return $own;
+        }
+        $verdicts = array_map(static fn (array $one): Verdict => Verdict::from($one['verdict']), $covers);
+        $standing = array_filter($verdicts, static fn (Verdict $one): bool => $one !== Verdict::Void);
+
+        return $standing === [] ? Verdict::Void : array_reduce($standing, static fn (Verdict $worst, Verdict $one): Verdict => $worst->worse($one), Verdict::Valid);
+    }
+
+    /** @param array<string, mixed> $body */
+    private static function title(array $body, string $key): string
+    {
+        foreach (\is_array($body['results'] ?? null) ? $body['results'] : [] as $result) {
+            if (\is_array($result) && ($result['key'] ?? '') === $key) {
+                return self::text($result, 'title').(\is_string($result['channel'] ?? null) && $result['channel'] !== '' ? ', '.$result['channel'] : '');
+            }
+        }
+
+        return $key;
+    }
+
+    /** @param array<mixed> $of */
+    private static function text(array $of, string $name): string
+    {
+        return \is_scalar($of[$name] ?? null) ? (string) $of[$name] : '';
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Storage;
+
+use Doctrine\DBAL\Connection;
+
+/** Numbers for what the logbook makes itself: the next that nothing has, also after other records came in. */
+final readonly class Numbers
+{
+    public function __construct(private Connection $connection)
+    {
+    }
+
+    /**
+     * To be asked for within the transaction that keeps what it is for.
+     *
+     * @param string $table  a table of the program's own, never what a user wrote
+     * @param string $format such as "C-%05d"
+     */
+    public function next(string $table, string $format): string
+    {
+        $prefix = strstr($format, '%', true);
+        \assert(\is_string($prefix));
+        $highest = $this->connection->fetchOne("SELECT MAX(CAST(SUBSTR(id, ?) AS INTEGER)) FROM $table WHERE id LIKE ? AND LENGTH(id) < ?", [\strlen($prefix) + 1, $prefix.'%', \strlen($prefix) + 10]);
+        for ($number = (\is_numeric($highest) ? (int) $highest : 0) + 1;; ++$number) {
+            $id = \sprintf($format, $number);
+            if ($this->connection->fetchOne("SELECT 1 FROM $table WHERE id = ?", [$id]) === false) {
+                return $id;
+            }
+        }
+    }
+}
