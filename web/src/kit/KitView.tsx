@@ -189,7 +189,8 @@ export function KitView() {
 const words = (traits: { label: string; shown: string; flag: boolean }[]) =>
   traits
     .map((trait) => (trait.flag ? trait.label : `${trait.label} ${trait.shown}`))
-    .map((one) => one.charAt(0).toLowerCase() + one.slice(1))
+    // A formula or a symbol keeps its capitals: CO, H₂S.
+    .map((one) => (/^\p{Lu}[\p{Ll} ]/u.test(one) ? one.charAt(0).toLowerCase() + one.slice(1) : one))
     .join(', ');
 
 function Head({ title, level, children }: { title: string; level: 'h1' | 'h2'; children: React.ReactNode }) {

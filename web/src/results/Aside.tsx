@@ -77,6 +77,12 @@ export function Decided({ page }: { page: Page }) {
           <VerdictSign verdict={decision.verdict} />
           {decision.kind !== 'sign' && <> against the proposal {decision.proposed}</>}.
           {decision.reason && <> &ldquo;{decision.reason}&rdquo;</>}{' '}
+          {decision.waiting.length > 0 && (
+            <span>
+              It covers {decision.covers.map((one) => one.title).join(', ')}. Waiting:{' '}
+              {decision.waiting.map((one) => one.title).join(', ')}.{' '}
+            </span>
+          )}
           {place > 0 && <span style={{ color: ink.soft }}>Superseded. </span>}
           <span style={{ color: ink.soft, fontSize: '0.84rem' }}>
             Policy {decision.policy}.{' '}
@@ -91,8 +97,14 @@ export function Decided({ page }: { page: Page }) {
   );
 }
 
-/** Evidence has changed since signing: old against new; it waits for a person. */
-export function Changed({ changes }: { changes: { was: School; is: School } }) {
+const because = {
+  evidence: 'Evidence has come since signing.',
+  policy: 'The policy has changed since signing; no evidence has come.',
+  release: 'Judged otherwise by a new release of the rules; no evidence has come.',
+};
+
+/** It says something else than what was signed, and why: old against new; it waits for a person. */
+export function Changed({ changes }: { changes: NonNullable<Page['changedSinceSigning']> }) {
   const one = (school: School) => {
     const main = school.results.find((result) => result.key === school.headline);
     return (
@@ -116,7 +128,7 @@ export function Changed({ changes }: { changes: { was: School; is: School } }) {
         marginBottom: 12,
       }}
     >
-      <b style={{ color: ink.void }}>Evidence has changed since signing.</b> Signed: {one(changes.was)}. Now:{' '}
+      <b style={{ color: ink.void }}>{because[changes.because]}</b> Signed: {one(changes.was)}. Now:{' '}
       {one(changes.is)}. The signed snapshot stands until a person decides again.
     </div>
   );

@@ -22,6 +22,8 @@ const decision: Schemas['Decision'] = {
   digest: 'old',
   snapshotDigest: 'x',
   by: 'H-1',
+  covers: [],
+  waiting: [],
   at: '2026-11-18T17:00:00+00:00',
 };
 

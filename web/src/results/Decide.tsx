@@ -9,6 +9,7 @@ import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
 import { Told } from '../look/Told';
+import { VerdictSign } from '../look/VerdictSign';
 
 export type Deciding = 'sign' | 'void' | 'overrule';
 type Verdict = Schemas['Verdict'];
@@ -29,7 +30,17 @@ export function Decide({
   const [reason, setReason] = useState('');
   const [verdict, setVerdict] = useState<Verdict | ''>('');
   const supersedes = decisions.length > 0;
-  const needsReason = kind !== 'sign' || supersedes;
+  const covers = assessment.results.filter((one) => kind === 'void' || one.verdict !== 'open');
+  const waiting = assessment.results.filter((one) => !covers.includes(one));
+  // A later decision that only adds what was waiting changes nothing that was decided.
+  const adds =
+    (decisions[0]?.waiting.length ?? 0) > 0 &&
+    (decisions[0]?.covers ?? []).every((one) =>
+      assessment.results.some(
+        (now) => now.key === one.key && now.verdict === one.verdict && now.value.shown === one.shown,
+      ),
+    );
+  const needsReason = kind !== 'sign' || (supersedes && !adds);
   const decide = useChange(
     () =>
       answer(
@@ -47,7 +58,7 @@ export function Decide({
     onClose,
   );
   const titles = {
-    sign: `Sign as ${assessment.verdict}`,
+    sign: assessment.verdict === 'open' ? 'Sign what stands' : `Sign as ${assessment.verdict}`,
     void: 'Void this result',
     overrule: 'Overrule the proposal',
   };
@@ -67,6 +78,19 @@ export function Decide({
               : 'The proposal and your decision are both shown ever after.'}
             {supersedes && ' It supersedes the decision before, which stays on record.'}
           </p>
+          <ul style={{ margin: 0, paddingLeft: 18 }}>
+            {covers.map((one) => (
+              <li key={one.key}>
+                {one.title}: {one.verdict === 'void' ? <s>{one.value.shown}</s> : one.value.shown} {one.unit}{' '}
+                <VerdictSign verdict={one.verdict} />
+              </li>
+            ))}
+          </ul>
+          {waiting.length > 0 && (
+            <p style={{ margin: 0 }}>
+              Waiting, since open: {waiting.map((one) => one.title).join(', ')}. A later decision adds them.
+            </p>
+          )}
           {kind === 'overrule' && (
             <TextField
               select

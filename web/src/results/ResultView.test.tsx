@@ -23,6 +23,8 @@ const limit: Schemas['LimitOutcome'] = {
   crossed: true,
   words: 'exceeded',
   robustness: 'robust',
+  causes: [],
+  statement: 'Exceeded: every value that it could have lies on that side.',
   tippingPoint: null,
   tippingWords: 'It turns if the unit read 1.60 dB too high.',
   confidence: null,
@@ -145,6 +147,7 @@ const noCheck: Schemas['Finding'] = {
   advice: null,
   evidence: ['S-1'],
   channel: null,
+  results: [],
 };
 
 describe('the page of a sample', () => {
@@ -207,7 +210,7 @@ describe('the page of a sample', () => {
 
   it('that is open may be voided and never signed; what cures it is said', async () => {
     await open(page({ verdict: 'open', findings: [noCheck] }), hygienist);
-    const sign = await screen.findByRole<HTMLButtonElement>('button', { name: 'Sign as open (s)' });
+    const sign = await screen.findByRole<HTMLButtonElement>('button', { name: 'Sign what stands (s)' });
     expect(sign.disabled).toBe(true);
     fireEvent.keyDown(document.body, { key: 's' });
     expect(screen.queryByRole('dialog')).toBeNull();
@@ -217,6 +220,49 @@ describe('the page of a sample', () => {
     expect(screen.getByText('No number yet')).toBeTruthy();
     fireEvent.keyDown(document.body, { key: 'v' });
     expect(await screen.findByRole('dialog')).toBeTruthy();
+  });
+
+  it('that is open in part may be signed for what stands; the dialog names what waits', async () => {
+    await open(
+      page({
+        verdict: 'open',
+        results: [result('stel', '12', 'f1'), result('twa', '3', 'f2', { verdict: 'open', title: 'TWA' })],
+      }),
+      hygienist,
+    );
+    expect(await screen.findByText(/1 of 2 results wait/)).toBeTruthy();
+    fireEvent.keyDown(document.body, { key: 's' });
+    const dialog = await screen.findByRole('dialog');
+    expect(dialog.textContent).toContain('title of stel: 12 dB');
+    expect(dialog.textContent).toContain('Waiting, since open: TWA. A later decision adds them.');
+  });
+
+  it('strikes what is void, and names what was removed with the number without it', async () => {
+    const removed = {
+      kind: 'by rule',
+      what: 'a tone of 114.0 dB',
+      why: 'it stands at a calibrator',
+      by: 'noise.tone-removed',
+      taken: true,
+      from: '2026-11-24T12:00:00+00:00',
+      to: '2026-11-24T12:01:00+00:00',
+      otherwise: { figure: 'f2', shown: '91.9' },
+    } as const;
+    await open(
+      page({
+        headline: 'laeq',
+        verdict: 'void',
+        results: [result('laeq', '91.2', 'f1', { verdict: 'void', altered: [removed] })],
+        figures: [],
+      }),
+      reader,
+    );
+    const section = (await screen.findByRole('heading', { name: 'Removed, filled in, assumed' }))
+      .parentElement;
+    expect(section?.textContent).toContain('taken out by rule: a tone of 114.0 dB');
+    expect(section?.textContent).toContain('91.2 dB; with it 91.9 dB');
+    expect(document.querySelectorAll('s').length).toBeGreaterThan(1);
+    expect(document.querySelector('header b.fn-figure')).toBeNull();
   });
 
   it('says with a note what to do about it: there is nothing to save', async () => {

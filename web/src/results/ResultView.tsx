@@ -17,6 +17,7 @@ import { line, Named, NoteBook, Source, Symbol } from './notes';
 import { breakdownTable } from './Breakdown';
 import { Curve } from './Curve';
 import { LogPicture } from './LogPicture';
+import { Removed } from './Removed';
 import { SpectrumPicture } from './SpectrumPicture';
 import { TimePicture } from './TimePicture';
 
@@ -44,14 +45,17 @@ function Sheet({ page }: { page: Page }) {
   const { assessment, run, campaign, neighbours } = page;
   const zone = campaign.zone;
   const decides = mayDecide(session.data?.user);
+  const waiting = assessment.results.filter((one) => one.verdict === 'open');
+  // What is not open may be signed; the rest waits for a later decision.
+  const signs = assessment.verdict !== 'open' || waiting.length < assessment.results.length;
   const go = (to: string | null) => to && void navigate(`/results/${to}`);
   useKeys({
     j: () => go(neighbours.next),
     k: () => go(neighbours.previous),
     u: () => void navigate('/results'),
-    s: () => decides && assessment.verdict !== 'open' && setDeciding('sign'),
+    s: () => decides && signs && setDeciding('sign'),
     v: () => decides && setDeciding('void'),
-    o: () => decides && assessment.verdict !== 'open' && setDeciding('overrule'),
+    o: () => decides && signs && setDeciding('overrule'),
   });
   const book = new NoteBook(assessment.figures);
   const row = (build: Parameters<typeof line>[3], extra?: React.ReactNode) =>
@@ -107,7 +111,7 @@ function Sheet({ page }: { page: Page }) {
               {main ? (
                 <>
                   <Symbol text={book.figure(main.value.figure)?.symbol ?? ''} /> ={' '}
-                  <b className="fn-figure">{told(main.key, main.value.shown)}</b> {main.unit}
+                  <Number verdict={main.verdict}>{told(main.key, main.value.shown)}</Number> {main.unit}
                   {cite(main.value.figure)}
                   {main.uncertainty && (
                     <span style={{ fontSize: '1rem', color: ink.soft }}>
@@ -176,26 +180,20 @@ function Sheet({ page }: { page: Page }) {
                 className="fn-noprint"
                 style={{ display: 'flex', gap: 10, marginBottom: 14, flexWrap: 'wrap' }}
               >
-                <Button
-                  variant="contained"
-                  disabled={assessment.verdict === 'open'}
-                  onClick={() => setDeciding('sign')}
-                >
-                  Sign as {assessment.verdict} (s)
+                <Button variant="contained" disabled={!signs} onClick={() => setDeciding('sign')}>
+                  {assessment.verdict === 'open' ? 'Sign what stands' : `Sign as ${assessment.verdict}`} (s)
                 </Button>
                 <Button variant="outlined" color="error" onClick={() => setDeciding('void')}>
                   Void (v)
                 </Button>
-                <Button
-                  variant="outlined"
-                  disabled={assessment.verdict === 'open'}
-                  onClick={() => setDeciding('overrule')}
-                >
+                <Button variant="outlined" disabled={!signs} onClick={() => setDeciding('overrule')}>
                   Overrule (o)
                 </Button>
-                {assessment.verdict === 'open' && (
+                {waiting.length > 0 && (
                   <span style={{ color: ink.soft, alignSelf: 'center' }}>
-                    Open may be voided, never signed.
+                    {signs
+                      ? `${waiting.length} of ${assessment.results.length} results wait: open may be voided, never signed.`
+                      : 'Open may be voided, never signed.'}
                   </span>
                 )}
               </div>
@@ -242,6 +240,7 @@ function Sheet({ page }: { page: Page }) {
                     <th className="num">post</th>
                     <th className="num">between</th>
                     <th className="num">drift interval</th>
+                    <th>Verdict</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -251,7 +250,7 @@ function Sheet({ page }: { page: Page }) {
                         result.channel !== null &&
                         result.channel !== assessment.results[place - 1]?.channel && (
                           <tr>
-                            <th colSpan={6} style={{ paddingTop: 12 }}>
+                            <th colSpan={7} style={{ paddingTop: 12 }}>
                               {result.channel}
                             </th>
                           </tr>
@@ -260,16 +259,20 @@ function Sheet({ page }: { page: Page }) {
                         <td>
                           <Named title={result.title} />{' '}
                           <span style={{ color: ink.soft }}>{result.unit}</span>
-                          {result.inherited && (
-                            <>
-                              {' '}
-                              <VerdictSign verdict={result.inherited} />
-                            </>
-                          )}
+                          {result.also.map((other) => (
+                            <div key={other.words} style={{ color: ink.soft, fontSize: '0.84rem' }}>
+                              {other.words}: <span className="fn-figure">{minus(other.shown)}</span>
+                              {cite(other.figure)}
+                            </div>
+                          ))}
                         </td>
                         {(['indicated', 'pre', 'post', 'between'] as const).map((name) => (
                           <td key={name} className="num">
-                            <Answer shown={result[name]} reported={result.reported === name}>
+                            <Answer
+                              shown={result[name]}
+                              reported={result.reported === name}
+                              struck={result.verdict === 'void'}
+                            >
                               {result[name] && name === (result.indicated ? 'indicated' : result.reported)
                                 ? cite(result[name].figure)
                                 : null}
@@ -286,6 +289,9 @@ function Sheet({ page }: { page: Page }) {
                               {cite(result.value.figure)}
                             </div>
                           )}
+                        </td>
+                        <td style={{ whiteSpace: 'nowrap' }}>
+                          <VerdictSign verdict={result.verdict} />
                         </td>
                       </tr>
                     </Fragment>
@@ -305,6 +311,9 @@ function Sheet({ page }: { page: Page }) {
           </>
         ))}
       </section>
+      {row((cite) => (
+        <Removed results={assessment.results} cite={cite} />
+      ))}
       <Curve page={page} />
       <Limits results={assessment.results} />
       <section aria-labelledby="drift">
@@ -402,21 +411,36 @@ function Remedy({ finding }: { finding: Schemas['Finding'] }) {
   );
 }
 
+/** A void number is struck, never bold. */
+function Number({ verdict, children }: { verdict: Schemas['Verdict']; children: React.ReactNode }) {
+  return verdict === 'void' ? (
+    <s className="fn-figure" style={{ color: ink.soft }}>
+      {children}
+    </s>
+  ) : (
+    <b className="fn-figure">{children}</b>
+  );
+}
+
 function Answer({
   shown,
   reported,
+  struck,
   children,
 }: {
   shown: Schemas['Shown'] | null;
   reported: boolean;
+  struck: boolean;
   children: React.ReactNode;
 }) {
   return shown ? (
     <span
       className="fn-figure"
-      style={reported ? { fontWeight: 700, textDecoration: 'underline', textUnderlineOffset: 3 } : {}}
+      style={
+        reported && !struck ? { fontWeight: 700, textDecoration: 'underline', textUnderlineOffset: 3 } : {}
+      }
     >
-      {minus(shown.shown)}
+      {struck ? <s>{minus(shown.shown)}</s> : minus(shown.shown)}
       {children}
     </span>
   ) : (
@@ -451,15 +475,12 @@ function Limits({ results }: { results: Result[] }) {
               <b style={{ color: limit.crossed ? ink.void : ink.text }}>
                 {limit.title} {limit.value} {limit.unit} {limit.words}
               </b>
-              ,{' '}
-              {limit.robustness === 'robust' ? (
-                'robust'
-              ) : limit.robustness === 'undecided' ? (
-                <b style={{ color: ink.qualified }}>≷ undecided</b>
-              ) : (
-                'drift not known'
-              )}
-              .<div style={{ color: ink.soft, fontSize: '0.86rem' }}>{limit.tippingWords}</div>
+              .
+              <div style={limit.robustness === 'robust' ? {} : { color: ink.qualified }}>
+                {limit.robustness === 'undecided' && '≷ '}
+                {limit.statement}
+              </div>
+              <div style={{ color: ink.soft, fontSize: '0.86rem' }}>{limit.tippingWords}</div>
               {limit.confidence && (
                 <div style={{ color: ink.soft, fontSize: '0.86rem' }}>
                   By sampling and analysis: {limit.confidence.words}.
@@ -481,7 +502,8 @@ function Evidence({ page }: { page: Page }) {
   if (page.checks.length === 0) {
     return <p style={{ color: ink.soft }}>No check is named.</p>;
   }
-  const labels = (page.checks[0]?.cells ?? []).map((cell) => cell.label);
+  // Checks of one bracket may have been noted differently: every heading of any of them.
+  const labels = [...new Set(page.checks.flatMap((check) => check.cells.map((cell) => cell.label)))];
   return (
     <div style={{ overflowX: 'auto' }}>
       <table className="fn-table">
@@ -506,15 +528,18 @@ function Evidence({ page }: { page: Page }) {
                 {moment(check.at, page.campaign.zone)}, {check.by}
               </td>
               <td>{check.reference ?? 'none'}</td>
-              {check.cells.map((cell) => (
-                <td
-                  key={cell.label}
-                  className="fn-figure"
-                  style={{ whiteSpace: cell.shown.length > 12 ? 'normal' : 'nowrap' }}
-                >
-                  {minus(cell.shown) || '–'}
-                </td>
-              ))}
+              {labels.map((label) => {
+                const shown = check.cells.find((cell) => cell.label === label)?.shown ?? '';
+                return (
+                  <td
+                    key={label}
+                    className="fn-figure"
+                    style={{ whiteSpace: shown.length > 12 ? 'normal' : 'nowrap' }}
+                  >
+                    {minus(shown) || '–'}
+                  </td>
+                );
+              })}
             </tr>
           ))}
         </tbody>

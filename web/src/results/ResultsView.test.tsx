@@ -19,6 +19,8 @@ const value = (
   title: `title of ${key}`,
   shown,
   unit: 'dB(A)',
+  verdict: 'valid',
+  drift: { shown: '-0.20', unit: 'dB' },
   crossed: false,
   undecided: false,
   ...more,

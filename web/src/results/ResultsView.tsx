@@ -239,6 +239,8 @@ function Line({ row, doses, peaks }: { row: Row; doses: string[]; peaks: boolean
     (result) => result !== main && !result.key.startsWith('dose:') && (result.crossed || result.undecided),
   );
   const peak = row.results.find((result) => result.key === 'lcpeak');
+  // The drift beside a number is that of its own channel.
+  const drift = main ? main.drift : row.drift;
   return (
     <>
       <td style={{ whiteSpace: 'nowrap' }}>
@@ -288,7 +290,7 @@ function Line({ row, doses, peaks }: { row: Row; doses: string[]; peaks: boolean
           <Value result={peak} />
         </td>
       )}
-      <td className="num fn-figure">{row.drift ? `${signed(row.drift.shown)} ${row.drift.unit}` : '–'}</td>
+      <td className="num fn-figure">{drift ? `${signed(drift.shown)} ${drift.unit}` : '–'}</td>
       <td style={{ maxWidth: 210 }}>
         <VerdictSign verdict={row.verdict} />
         {row.standing && row.standing.of > 1 && row.standing.stand < row.standing.of && (
@@ -312,7 +314,7 @@ function Line({ row, doses, peaks }: { row: Row; doses: string[]; peaks: boolean
               }}
             >
               {row.decision.stale
-                ? 'evidence has changed'
+                ? 'says otherwise now'
                 : `${row.decision.kind === 'sign' ? 'signed' : row.decision.kind === 'void' ? 'voided' : 'overruled'} by ${row.decision.by}`}
             </div>
           </>
@@ -329,7 +331,10 @@ function Value({ result }: { result: Schemas['LedgerResult'] | undefined }) {
     return <span style={{ color: ink.soft }}>–</span>;
   }
   return (
-    <span className="fn-figure" style={{ fontWeight: result.crossed ? 700 : 400 }}>
+    <span
+      className="fn-figure"
+      style={{ fontWeight: result.crossed && result.verdict !== 'void' ? 700 : 400 }}
+    >
       {result.undecided && (
         <span role="img" aria-label="undecided " style={{ color: ink.qualified }}>
           ≷{' '}
@@ -340,7 +345,7 @@ function Value({ result }: { result: Schemas['LedgerResult'] | undefined }) {
           ›{' '}
         </span>
       )}
-      {told(result.key, result.shown)}
+      {result.verdict === 'void' ? <s>{told(result.key, result.shown)}</s> : told(result.key, result.shown)}
     </span>
   );
 }

@@ -122,7 +122,12 @@ function Note({
           {opened ? 'fold' : 'how do you know?'}
         </button>
       )}
-      {opened && <Tree book={book} figure={figure} depth={0} known={new Set([figure.equation?.id ?? ''])} />}
+      {opened && (
+        // It scrolls within itself: a deep tree never pushes the page away from the number it is about.
+        <div className="fn-deep" role="region" aria-label={`what note ${number} rests on`} tabIndex={0}>
+          <Tree book={book} figure={figure} depth={0} known={new Set([figure.equation?.id ?? ''])} />
+        </div>
+      )}
     </div>
   );
 }

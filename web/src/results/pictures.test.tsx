@@ -18,6 +18,8 @@ const limit: Schemas['LimitOutcome'] = {
   crossed: false,
   words: 'not reached',
   robustness: 'undecided',
+  causes: [],
+  statement: 'Undecided.',
   tippingPoint: null,
   tippingWords: '',
   confidence: null,
@@ -28,6 +30,8 @@ const result = (low: string | null, value: string, high: string | null): Schemas
   title: 'Daily noise exposure level',
   unit: 'dB(A)',
   channel: null,
+  verdict: 'valid',
+  drift: null,
   inherited: null,
   reported: 'indicated',
   value: shown(value),
@@ -39,6 +43,8 @@ const result = (low: string | null, value: string, high: string | null): Schemas
   highest: high === null ? null : shown(high),
   uncertainty: null,
   notes: [],
+  altered: [],
+  also: [],
   limits: [limit],
 });
 
@@ -101,12 +107,20 @@ it('sets policies side by side with what weighs', () => {
   expect(survey?.textContent).toContain('nothing weighty');
 });
 
-it('says old against new where evidence changed', () => {
+it.each([
+  ['evidence', 'Evidence has come since signing.'],
+  ['release', 'Judged otherwise by a new release of the rules; no evidence has come.'],
+] as const)('says old against new, and that %s is why', (because, words) => {
   render(
     <Changed
-      changes={{ was: school('Standard', 'valid', '85.4'), is: school('Standard', 'void', '-3.0') }}
+      changes={{
+        was: school('Standard', 'valid', '85.4'),
+        is: school('Standard', 'void', '-3.0'),
+        because,
+      }}
     />,
   );
+  expect(screen.getByRole('status').textContent).toContain(words);
   expect(screen.getByRole('status').textContent).toContain(
     'Signed: valid, 85.4 dB(A). Now: void, −3.0 dB(A).',
   );

@@ -36,6 +36,7 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
     peak: '',
     slow: '',
     grade: 'typed',
+    shift: '',
     reason: '',
   });
   const [doses, setDoses] = useState<Record<string, string>>({});
@@ -51,6 +52,7 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
     ...(form.stop ? { stop: isoOf(form.stop) } : {}),
     ...(form.clock.trim() ? { clockOffsetSeconds: form.clock.trim() } : {}),
     ...(form.timer.trim() ? { timerMinutes: form.timer.trim() } : {}),
+    ...(form.shift.trim() ? { shift: form.shift.trim() } : {}),
     ...(form.pauseFrom && form.pauseTo
       ? { pauses: [{ from: isoOf(form.pauseFrom), to: isoOf(form.pauseTo) }] }
       : {}),
@@ -111,6 +113,9 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
           decimal: true,
         })}
         {field('timer', 'Unit’s own timer, min', { server: 'timerMinutes', decimal: true })}
+        {field('shift', 'Name of the shift', {
+          help: 'Runs of one name are one shift, whatever their times',
+        })}
         {field('pauseFrom', 'A pause from', { type: 'datetime-local', server: 'from' })}
         {field('pauseTo', 'The pause to', { type: 'datetime-local', server: 'to' })}
         <TextField

@@ -33,7 +33,7 @@ const run: Schemas['Run'] = {
   task: 'sawing',
   place: '',
   plannedMinutes: 480,
-  shiftMinutes: null,
+  shiftMinutes: 480,
   shift: 'early',
   family: {
     id: 'noise-dosimeter',
@@ -52,6 +52,11 @@ const run: Schemas['Run'] = {
   exclusions: [
     { from: '2026-11-24T13:00:00+00:00', to: '2026-11-24T13:10:00+00:00', reason: 'talk', by: 'H-1' },
   ],
+  leftIn: [
+    { from: '2026-11-24T14:00:00+00:00', to: '2026-11-24T14:01:00+00:00', reason: 'a saw', by: 'H-1' },
+  ],
+  restOfDay: { was: 'nothing', reason: 'at a desk', by: 'H-1' },
+  ofPlace: false,
   declaration: { check: 'C-2', reason: 'same work', by: 'H-1' },
   log: {
     id: 'l',
@@ -61,6 +66,7 @@ const run: Schemas['Run'] = {
     start: '',
     stepSeconds: 1,
     length: 28800,
+    remarks: ['the first interval of the log, 23 s of 60'],
     columns: ['LAeq', 'LCpeak'],
   },
   learned: [{ fields: ['stop', 'totals'], reason: 'came home', by: 'T-1', at: '2026-11-24T16:10:00+00:00' }],
@@ -84,7 +90,26 @@ const preview = {
 };
 const tone = { from: '2026-11-24T09:00:00+00:00', to: '2026-11-24T09:00:30+00:00', mean: 94.02 };
 const result = {
-  assessment: { bracket: { between: [{ check: 'C-2', at: '' }] }, family: { kind: 'noise', tones: [tone] } },
+  assessment: {
+    bracket: { between: [{ check: 'C-2', at: '' }] },
+    results: [
+      {
+        altered: [
+          {
+            kind: 'offered',
+            what: 'a steady level of 94.0 dB',
+            why: 'it lasts too long',
+            by: 'noise.tone-removed',
+            taken: false,
+            from: '2026-11-24T09:00:00+00:00',
+            to: '2026-11-24T09:04:00+00:00',
+            otherwise: null,
+          },
+        ],
+      },
+    ],
+    family: { kind: 'noise', tones: [tone] },
+  },
 };
 
 const open = async (who: unknown, what: Partial<Schemas['Run']> = {}) => {
@@ -116,6 +141,9 @@ describe('a run', () => {
     expect(row('Log')).toContain('SHA-256 abc');
     expect(row('Remark')).toContain('fell at 10:00: off the bench');
     expect(row('Left out')).toContain('13:00 to 13:10: talk (H-1)');
+    expect(row('Stays in')).toContain('14:00 to 14:01: a saw (H-1)');
+    expect(row('Rest of the day')).toContain('without exposure: at a desk (H-1)');
+    expect(row('Log')).toContain('left out: the first interval of the log, 23 s of 60');
     expect(row('Declared')).toContain('segment up to C-2');
     expect(row('Windscreen')).toContain('on');
     expect(row('Shift')).toContain('early');
@@ -125,14 +153,18 @@ describe('a run', () => {
   it('lets a reader change nothing, and only a hygienist leave a stretch out', async () => {
     await open(reader);
     expect(screen.queryByLabelText('Log file')).toBeNull();
-    expect(screen.queryByRole('heading', { name: 'Leave a stretch out' })).toBeNull();
+    expect(screen.queryByRole('heading', { name: 'Leave a stretch out, or in' })).toBeNull();
     cleanup();
     await open(technician);
     expect(await screen.findByLabelText('Log file')).toBeTruthy();
-    expect(screen.queryByRole('heading', { name: 'Leave a stretch out' })).toBeNull();
+    expect(screen.queryByRole('heading', { name: 'Leave a stretch out, or in' })).toBeNull();
     cleanup();
     await open(hygienist, { declaration: null });
-    await screen.findByRole('heading', { name: 'Leave a stretch out' });
+    await screen.findByRole('heading', { name: 'Leave a stretch out, or in' });
+    fireEvent.click(await screen.findByRole('button', { name: 'It was work: in' }));
+    expect(valueOf(/^From, local time/)).toMatch(/:00$/);
+    expect(screen.getByRole('button', { name: 'Leave it in' })).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'It was a check: out' }));
     type(/^From, local time/, '2026-11-24T13:00');
     type(/^To, local time/, '2026-11-24T13:10');
     type(/^Reason/, 'a talk');

@@ -49,7 +49,7 @@ export function RunView() {
       {records && <Learn key={`learn-${run.learned.length}`} run={run} />}
       {records && keepsLog && run.stop && <LogImport run={run} />}
       {records && run.log && <Tones run={run} />}
-      {mayDecide(session.data?.user) && keepsLog && run.stop && <LeaveOut run={run} />}
+      {mayDecide(session.data?.user) && run.stop && <LeaveOut run={run} log={keepsLog} />}
       <h2>Learned</h2>
       {run.learned.length === 0 && <p style={{ color: ink.soft }}>Nothing since it was written down.</p>}
       {run.learned.map((fact) => (
@@ -78,6 +78,9 @@ function Facts({ run }: { run: Run }) {
   if (run.shift) {
     rows.push(['Shift', run.shift]);
   }
+  if (run.ofPlace) {
+    rows.push(['Of', "a place, nobody's exposure"]);
+  }
   for (const trait of run.family.shown) {
     rows.push([trait.label, trait.shown]);
   }
@@ -99,6 +102,7 @@ function Facts({ run }: { run: Run }) {
       <>
         <a href={`/api/runs/${run.id}/log`}>{run.log.name}</a>, {run.log.length} intervals of{' '}
         {run.log.stepSeconds} s, {run.log.columns.join(', ')}
+        {run.log.remarks.length > 0 && `; left out: ${run.log.remarks.join('; ')}`}
         <div style={{ color: ink.soft, fontSize: '0.84rem', overflowWrap: 'anywhere' }}>
           SHA-256 {run.log.sha256}, kept byte for byte
         </div>
@@ -118,6 +122,18 @@ function Facts({ run }: { run: Run }) {
     rows.push([
       'Left out',
       `${clock(out.from, zone)} to ${clock(out.to, zone)}: ${out.reason} (${out.by ?? ''})`,
+    ]);
+  }
+  for (const stays of run.leftIn) {
+    rows.push([
+      'Stays in',
+      `${clock(stays.from, zone)} to ${clock(stays.to, zone)}: ${stays.reason} (${stays.by ?? ''})`,
+    ]);
+  }
+  if (run.restOfDay) {
+    rows.push([
+      'Rest of the day',
+      `${run.restOfDay.was === 'nothing' ? 'without exposure' : 'like what was sampled'}: ${run.restOfDay.reason} (${run.restOfDay.by ?? ''})`,
     ]);
   }
   if (run.declaration) {

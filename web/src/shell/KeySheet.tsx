@@ -3,6 +3,10 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
+import { useState } from 'react';
+import { keysAct, switchKeys } from './keys';
 
 const sheet: [string, [string, string][]][] = [
   [
@@ -51,6 +55,7 @@ const sheet: [string, [string, string][]][] = [
 ];
 
 export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const [act, setAct] = useState(keysAct);
   return (
     <Dialog open={open} onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys</DialogTitle>
@@ -73,7 +78,19 @@ export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void
           </section>
         ))}
       </DialogContent>
-      <DialogActions>
+      <DialogActions sx={{ justifyContent: 'space-between', px: 3 }}>
+        <FormControlLabel
+          control={
+            <Switch
+              checked={act}
+              onChange={(_, on) => {
+                switchKeys(on);
+                setAct(on);
+              }}
+            />
+          }
+          label="Single letters act"
+        />
         <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>

@@ -1,11 +1,16 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
-import { useKeys } from './keys';
+import { switchKeys, useKeys } from './keys';
 import { mayDecide, mayLead, mayRecord, maySteward } from './roles';
 
 function Pad({ onJ }: { onJ: () => void }) {
   useKeys({ j: onJ });
-  return <input aria-label="field" />;
+  return (
+    <>
+      <h1 tabIndex={-1}>heading</h1>
+      <input aria-label="field" />
+    </>
+  );
 }
 
 it('hears a key outside of fields only', () => {
@@ -14,6 +19,7 @@ it('hears a key outside of fields only', () => {
   fireEvent.keyDown(document.body, { key: 'j' });
   expect(heard).toHaveBeenCalledTimes(1);
   fireEvent.keyDown(screen.getByLabelText('field'), { key: 'j' });
+  fireEvent.keyDown(screen.getByRole('heading'), { key: 'j' });
   fireEvent.keyDown(document.body, { key: 'j', ctrlKey: true });
   fireEvent.keyDown(document.body, { key: 'x' });
   expect(heard).toHaveBeenCalledTimes(1);
@@ -31,6 +37,16 @@ it('is silent behind a dialog, and after its view is gone', () => {
   unmount();
   fireEvent.keyDown(document.body, { key: 'j' });
   expect(heard).not.toHaveBeenCalled();
+});
+
+it('does nothing else with a letter that it heard, and nothing at all where letters are switched off', () => {
+  const heard = vi.fn();
+  render(<Pad onJ={heard} />);
+  expect(fireEvent.keyDown(document.body, { key: 'j' })).toBe(false);
+  switchKeys(false);
+  fireEvent.keyDown(document.body, { key: 'j' });
+  expect(heard).toHaveBeenCalledTimes(1);
+  switchKeys(true);
 });
 
 it('offers each role what the server would allow', () => {

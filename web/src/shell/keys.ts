@@ -1,12 +1,19 @@
 import { useEffect, useRef } from 'react';
 
-const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable ||
-    ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
-    target.getAttribute('role') === 'combobox');
+const ELSEWHERE =
+  'input, textarea, select, [contenteditable], [role="combobox"], [role="listbox"], [role="menu"], [role="dialog"], h1, h2, h3, h4, h5, h6';
 
-/** Calls for a key pressed outside of fields and dialogs; the key as KeyboardEvent.key names it. */
+const SWITCH = 'footnote.keys';
+
+/** Whether single letters act at all: some people's voices or tremors press them unmeant. */
+export const keysAct = () => window.localStorage.getItem(SWITCH) !== 'off';
+
+export const switchKeys = (on: boolean) => window.localStorage.setItem(SWITCH, on ? 'on' : 'off');
+
+/**
+ * Calls for a key pressed outside of fields, headings, menus and dialogs; the key as KeyboardEvent.key names it. A key that
+ * is heard does nothing else: the letter that opens a dialog must not land in its first field.
+ */
 export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
   const held = useRef(keys);
   useEffect(() => {
@@ -18,13 +25,18 @@ export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
         event.ctrlKey ||
         event.metaKey ||
         event.altKey ||
-        typing(event.target) ||
-        document.querySelector('[role="dialog"]')
+        event.defaultPrevented ||
+        (event.target instanceof Element && event.target.closest(ELSEWHERE)) ||
+        document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]') ||
+        (event.key.length === 1 && event.key !== '?' && !keysAct())
       ) {
         return;
       }
       const call = held.current[event.key];
       if (call) {
+        if (event.key.length === 1) {
+          event.preventDefault();
+        }
         call(event);
       }
     };

@@ -31,6 +31,8 @@ export const result = (
   title: `title of ${key}`,
   unit: 'dB',
   channel: null,
+  verdict: 'valid',
+  drift: null,
   inherited: null,
   reported: 'indicated',
   value: { figure: id, shown },
@@ -42,6 +44,8 @@ export const result = (
   highest: null,
   uncertainty: null,
   notes: [],
+  altered: [],
+  also: [],
   limits: [],
   ...more,
 });
