@@ -12,10 +12,12 @@ use Footnote\Core\Record\InvalidRecord;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Helper\ProgressBar;
+use Symfony\Component\Console\Helper\QuestionHelper;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\Console\Question\ConfirmationQuestion;
 
 /** Takes a laboratory's report in from a file, with its progress shown. */
 #[AsCommand('footnote:laboratory', 'Takes the report of a laboratory in from a CSV file.')]
@@ -34,7 +36,8 @@ final class LaboratoryCommand extends Command
             ->addOption('received', null, InputOption::VALUE_REQUIRED, 'the day it came, such as 2026-03-20')
             ->addOption('blank-corrected', null, InputOption::VALUE_REQUIRED, 'whether the laboratory subtracted blanks: yes, no or unknown')
             ->addOption('desorption-corrected', null, InputOption::VALUE_REQUIRED, 'whether it corrected for desorption: yes, no or unknown')
-            ->addOption('mapping', null, InputOption::VALUE_REQUIRED, 'which column holds what, as JSON; left out: guessed from the head')
+            ->addOption('mapping', null, InputOption::VALUE_REQUIRED, 'which column holds what, as JSON; left out: guessed from the head, and asked')
+            ->addOption('as-guessed', null, InputOption::VALUE_NONE, 'the guess was looked at and is right')
             ->addOption('reason', null, InputOption::VALUE_REQUIRED, 'why it takes the place of an earlier report', '')
             ->addOption('by', null, InputOption::VALUE_REQUIRED, 'who takes it in', 'console');
     }
@@ -58,6 +61,11 @@ final class LaboratoryCommand extends Command
             $mapping = $option('mapping');
             $told = $mapping === null ? null : json_decode($mapping, true, 16, \JSON_THROW_ON_ERROR);
             $file = \is_array($told) ? LaboratoryFile::told(Fields::of($told), $codes) : LaboratoryFile::guess(self::start($path), $codes);
+            if ($mapping === null && !$this->confirmed($file, $input, $output)) {
+                $output->writeln('Nothing was kept.');
+
+                return self::INVALID;
+            }
             $rows = $this->keeper->check($file, static fn (): iterable => LaboratoryController::lines($path));
             $bar = new ProgressBar($output, $rows);
             $kept = $this->keeper->keep($head, $file->read(LaboratoryController::lines($path)), ['name' => basename($path), 'sha256' => (string) hash_file('sha256', $path), 'packed' => Logbook::packed((string) file_get_contents($path))], $file->describe(), $option('reason') ?? '', $option('by') ?? 'console', static fn (int $done) => $bar->setProgress($done));
@@ -74,6 +82,27 @@ final class LaboratoryCommand extends Command
 
             return self::INVALID;
         }
+    }
+
+    /** A guess is looked at by a person before anything is kept. */
+    private function confirmed(LaboratoryFile $file, InputInterface $input, OutputInterface $output): bool
+    {
+        $guess = $file->describe();
+        $output->writeln('Guessed from the head of the table:');
+        foreach ($guess['columns'] as $column) {
+            $output->writeln(\sprintf('  column %d: %s%s%s', $column['place'] + 1, LaboratoryFile::FIELDS[$column['field']], $column['analyte'] === null ? '' : ' of '.$column['analyte'], $column['unit'] === null ? '' : ', '.$column['unit']));
+        }
+        $output->writeln(\sprintf('  masses in %s where no head says it', $guess['unit']));
+        if ($input->getOption('as-guessed') === true) {
+            return true;
+        }
+        if (!$input->isInteractive()) {
+            $output->writeln('Look at it; then say --as-guessed, or give it changed by --mapping: '.json_encode($guess, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
+
+            return false;
+        }
+
+        return (new QuestionHelper())->ask($input, $output, new ConfirmationQuestion('Is that right? (y/n) ', false)) === true;
     }
 
     /** @return list<string> */

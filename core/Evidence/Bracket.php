@@ -14,6 +14,7 @@ final readonly class Bracket
      * @param list<Check>      $between     usable checks during the run, in order
      * @param list<Run>        $runs        every run that shares these ends, in order; the judged one is among them
      * @param list<PassedOver> $passedOver  checks that were looked at and showed nothing
+     * @param list<string>     $recalled    references that its checks lean on and that were recalled for their time
      */
     public function __construct(
         public Run $run,
@@ -24,6 +25,7 @@ final readonly class Bracket
         public array $passedOver,
         public ?BracketBreak $brokenBefore,
         public ?BracketBreak $brokenAfter,
+        public array $recalled = [],
     ) {
     }
 
@@ -54,7 +56,7 @@ final readonly class Bracket
         $before = array_values(array_filter($this->between, static fn (Check $one): bool => $one->at < $check->at));
         $runs = array_values(array_filter($this->runs, static fn (Run $run): bool => $run->start < $check->at));
 
-        return new self($this->run, $this->pre, $check, $before, $runs, $this->passedOver, $this->brokenBefore, null);
+        return new self($this->run, $this->pre, $check, $before, $runs, $this->passedOver, $this->brokenBefore, null, $this->recalled);
     }
 
     /** Where the response of the pre-check sits in time: the first run's start. */

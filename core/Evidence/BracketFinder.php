@@ -52,7 +52,26 @@ final readonly class BracketFinder
             [$post, $brokenAfter] = $this->forwards($stop, $timeline, $passedOver);
         }
 
-        return new Bracket($run, $pre, $post, $between, $this->sharing($run, $pre, $post, $brokenAfter, $timeline), $passedOver, $brokenBefore, $brokenAfter);
+        return new Bracket($run, $pre, $post, $between, $this->sharing($run, $pre, $post, $brokenAfter, $timeline), $passedOver, $brokenBefore, $brokenAfter, self::recalled(array_values(array_filter([$pre, ...$between, $post])), $timeline));
+    }
+
+    /**
+     * @param list<Check> $checks
+     *
+     * @return list<string>
+     */
+    private static function recalled(array $checks, Timeline $timeline): array
+    {
+        $recalled = [];
+        foreach ($checks as $check) {
+            foreach ($timeline->referencesOf($check) as $reference) {
+                if ($reference->recalledAt($check->at) !== null) {
+                    $recalled[] = $reference->id;
+                }
+            }
+        }
+
+        return array_values(array_unique($recalled));
     }
 
     /**

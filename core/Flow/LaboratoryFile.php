@@ -24,7 +24,14 @@ final readonly class LaboratoryFile
         'desorption' => 'desorption efficiency',
     ];
 
-    private const NOTHING = '/^(n\.?\s?d\.?|not detected|none detected|<\s?(loq|lod|rl|mdl|ql))$/i';
+    /** How laboratories write that they found less than they can quantify, and less than they can detect. */
+    private const UNQUANTIFIED = '/^<\s?(loq|rl|ql)$/i';
+    private const UNDETECTED = '/^(n\.?\s?d\.?|not detected|none detected|<\s?(lod|mdl))$/i';
+    /** What holds masses, each in the unit of its own column. */
+    private const MASSES = ['front', 'back', 'quantitation', 'detection'];
+    /** A head that is no mass: a concentration in air. */
+    private const IN_AIR = '~/\s?m\s?(3|³)|per\s+m|ppm|ppb|conc~iu';
+    private const MOST_COMMAS = 100;
     private const DELIMITERS = [',', ';', "\t", '|'];
     private const GUESSES = [
         'medium' => '/medium|sample|cassette|tube|filter|media|field.?(id|no)|client/i',
@@ -39,7 +46,7 @@ final readonly class LaboratoryFile
 
     /**
      * @param int                                                          $skip    lines before the first row
-     * @param list<array{place: int, field: string, analyte: string|null}> $columns
+     * @param list<array{place: int, field: string, analyte: string|null, unit: string|null}> $columns the unit is that of their own head
      * @param string                                                       $unit    of masses, where no column says it: "µg" or "mg"
      * @param array<string, string>                                        $codes   of substances, by lower-case name or code
      */
@@ -65,7 +72,11 @@ final readonly class LaboratoryFile
                 throw new InvalidRecord($column->at('field'), \sprintf('"%s" is not one of: %s.', $field, implode(', ', array_keys(self::FIELDS))));
             }
             $analyte = $column->optionalText('analyte', 60);
-            $columns[] = ['place' => (int) ($column->optionalNumber('place', 0, 200) ?? throw new InvalidRecord($column->at('place'), 'is missing.')), 'field' => $field, 'analyte' => $analyte === '' ? null : $analyte];
+            $own = $column->optionalText('unit', 10);
+            if ($own !== null && $own !== '' && !\in_array($own, ['µg', 'mg'], true)) {
+                throw new InvalidRecord($column->at('unit'), 'must be µg or mg.');
+            }
+            $columns[] = ['place' => (int) ($column->optionalNumber('place', 0, 200) ?? throw new InvalidRecord($column->at('place'), 'is missing.')), 'field' => $field, 'analyte' => $analyte === '' ? null : $analyte, 'unit' => $own === '' ? null : $own];
         }
         $has = static fn (string $field): bool => array_filter($columns, static fn (array $column): bool => $column['field'] === $field) !== [];
         foreach (['medium', 'front'] as $needed) {
@@ -109,26 +120,39 @@ final readonly class LaboratoryFile
         $columns = [];
         $taken = [];
         $header = self::cells($lines[$skip - 1] ?? '', $delimiter);
-        $unit = preg_match('/\bmg\b/i', implode(' ', $header)) === 1 ? 'mg' : 'µg';
         foreach ($header as $place => $title) {
+            if (preg_match(self::IN_AIR, $title) === 1) {
+                continue;
+            }
+            $own = self::unitOf($title);
             $code = self::code(trim((string) preg_replace('/[(\[].*|,.*/u', '', $title)), $codes);
             if ($code !== null) {
-                $columns[] = ['place' => $place, 'field' => 'front', 'analyte' => $code];
+                $columns[] = ['place' => $place, 'field' => 'front', 'analyte' => $code, 'unit' => $own];
                 continue;
             }
             foreach (self::GUESSES as $field => $pattern) {
                 if (!isset($taken[$field]) && preg_match($pattern, $title) === 1) {
-                    $columns[] = ['place' => $place, 'field' => $field, 'analyte' => null];
+                    $columns[] = ['place' => $place, 'field' => $field, 'analyte' => null, 'unit' => \in_array($field, self::MASSES, true) ? $own : null];
                     $taken[$field] = true;
                     break;
                 }
             }
         }
 
-        return new self($delimiter, $skip, $columns, $unit, $codes);
+        return new self($delimiter, $skip, $columns, 'µg', $codes);
     }
 
-    /** @return array{delimiter: string, skip: int, unit: string, columns: list<array{place: int, field: string, analyte: string|null}>} */
+    /** The unit of mass that a head names; null where it names none. */
+    private static function unitOf(string $title): ?string
+    {
+        return match (true) {
+            preg_match('/(?<![a-zµμ])mg(?![a-z])/iu', $title) === 1 => 'mg',
+            preg_match('/(?<![a-z])(µg|μg|ug|mcg)(?![a-z])/iu', $title) === 1 => 'µg',
+            default => null,
+        };
+    }
+
+    /** @return array{delimiter: string, skip: int, unit: string, columns: list<array{place: int, field: string, analyte: string|null, unit: string|null}>} */
     public function describe(): array
     {
         return ['delimiter' => $this->delimiter === "\t" ? 'tab' : $this->delimiter, 'skip' => $this->skip, 'unit' => $this->unit, 'columns' => $this->columns];
@@ -136,7 +160,7 @@ final readonly class LaboratoryFile
 
     /**
      * The rows of each line, by its number from 1; a line without any cell is passed over. What cannot be read comes as
-     * the problem it is.
+     * the problem it is; a comma within a number, where other numbers carry points, comes as one once a point was seen.
      *
      * @param iterable<string> $lines
      *
@@ -144,17 +168,35 @@ final readonly class LaboratoryFile
      */
     public function read(iterable $lines): \Generator
     {
-        $number = 0;
+        [$number, $points, $commas] = [0, $this->delimiter === ',', []];
         foreach ($lines as $line) {
             ++$number;
             if ($number <= $this->skip || trim($line, " \t\r\n,;|\"") === '') {
                 continue;
             }
+            $cells = self::cells($line, $this->delimiter);
+            foreach ($this->columns as $column) {
+                $cell = $cells[$column['place']] ?? '';
+                if (!\in_array($column['field'], [...self::MASSES, 'desorption'], true)) {
+                    continue;
+                }
+                $points = $points || preg_match('/\d\.\d/', $cell) === 1;
+                if (preg_match('/\d,\d/', $cell) === 1 && \count($commas) < self::MOST_COMMAS) {
+                    $commas[$number] ??= new InvalidRecord('/line/'.$number.'/'.$column['field'], \sprintf('"%s" holds a comma, in a table whose numbers carry points: is it a decimal comma, or does it part thousands? Write it with a point, or without.', $cell));
+                }
+            }
+            if ($this->delimiter === ',' && isset($commas[$number])) {
+                yield $number => $commas[$number];
+                continue;
+            }
             try {
-                yield $number => $this->rows(self::cells($line, $this->delimiter), $number);
+                yield $number => $this->rows($cells, $number);
             } catch (InvalidRecord $problem) {
                 yield $number => $problem;
             }
+        }
+        if ($points && $this->delimiter !== ',') {
+            yield from $commas;
         }
     }
 
@@ -185,6 +227,7 @@ final readonly class LaboratoryFile
                 $own['='.$column['analyte']][$column['field']] = $cell;
             }
         }
+        $rowUnit = isset($shared['unit']) ? self::unit($shared['unit']) : null;
         if (($shared['medium'] ?? '') === '') {
             throw new InvalidRecord($place.'/medium', 'is missing.');
         }
@@ -193,8 +236,7 @@ final readonly class LaboratoryFile
             $row = [...$shared, ...$fields];
             $name = $analyte === '=' ? ($row['analyte'] ?? '') : substr($analyte, 1);
             $row['analyte'] = self::code($name, $this->codes) ?? $name;
-            $row['unit'] = self::unit($row['unit'] ?? $this->unit);
-            $row = $this->plain($row);
+            $row = $this->plain($this->inOneUnit($row, $analyte === '=' ? null : substr($analyte, 1), $rowUnit, $place), $place);
             LaboratoryRows::check(Fields::of($row, $place));
             $rows[] = $row;
         }
@@ -203,20 +245,62 @@ final readonly class LaboratoryFile
     }
 
     /**
-     * What laboratories write for "nothing found" as "less than" what they could have found.
+     * A row keeps one unit: that of its columns where they have one alike, else micrograms, to which milligrams are brought by
+     * moving the point.
      *
      * @param array<string, string> $row
      *
      * @return array<string, string>
+     *
+     * @throws InvalidRecord where heads and the row's own cell name different units
      */
-    private function plain(array $row): array
+    private function inOneUnit(array $row, ?string $analyte, ?string $rowUnit, string $place): array
+    {
+        $units = [];
+        $front = array_values(array_filter($this->columns, static fn (array $column): bool => $column['field'] === 'front' && ($column['analyte'] === null || $column['analyte'] === $analyte)))[0]['unit'] ?? null;
+        foreach ($this->columns as $column) {
+            if (isset($row[$column['field']]) && \in_array($column['field'], self::MASSES, true) && ($column['analyte'] === null || $column['analyte'] === $analyte)) {
+                if ($column['unit'] !== null && $rowUnit !== null && $column['unit'] !== $rowUnit) {
+                    throw new InvalidRecord($place.'/unit', \sprintf('says %s, and the head of the column says %s.', $rowUnit, $column['unit']));
+                }
+                // A limit whose head names none is in the unit of the masses.
+                $units[$column['field']] = $column['unit'] ?? $rowUnit ?? $front ?? $this->unit;
+            }
+        }
+        $alike = \count(array_unique($units)) <= 1;
+        foreach ($alike ? [] : $units as $field => $unit) {
+            if ($unit === 'mg' && preg_match('/^(<?)\s*([+-]?)(\d+)(?:\.(\d+))?$/D', $row[$field] ?? '', $part) === 1) {
+                $decimals = str_pad($part[4] ?? '', 3, '0');
+                $row[$field] = $part[1].$part[2].(string) preg_replace('/^0+(?=\d)/', '', $part[3].substr($decimals, 0, 3)).(\strlen($decimals) > 3 ? '.'.substr($decimals, 3) : '');
+            }
+        }
+        $row['unit'] = $alike ? (array_values($units)[0] ?? $rowUnit ?? $this->unit) : 'µg';
+
+        return $row;
+    }
+
+    /**
+     * FC-G1: what laboratories write for "nothing found" as "less than" what they could have found: the limit that they name,
+     * and the other only where the row has no own.
+     *
+     * @param array<string, string> $row
+     *
+     * @return array<string, string>
+     *
+     * @throws InvalidRecord where the row has no limit at all
+     */
+    private function plain(array $row, string $place): array
     {
         foreach (['front', 'back'] as $name) {
-            if (isset($row[$name]) && preg_match(self::NOTHING, $row[$name]) === 1) {
-                $limit = $row['detection'] ?? $row['quantitation'] ?? null;
-                if ($limit !== null) {
-                    $row[$name] = '<'.ltrim($limit, '< ');
-                }
+            $limits = match (true) {
+                !isset($row[$name]) => null,
+                preg_match(self::UNQUANTIFIED, $row[$name]) === 1 => [$row['quantitation'] ?? null, $row['detection'] ?? null],
+                preg_match(self::UNDETECTED, $row[$name]) === 1 => [$row['detection'] ?? null, $row['quantitation'] ?? null],
+                default => null,
+            };
+            if ($limits !== null) {
+                $limit = $limits[0] ?? $limits[1] ?? throw new InvalidRecord($place.'/'.$name, \sprintf('"%s" is no number, and the row gives no limit that it could stand for.', $row[$name]));
+                $row[$name] = '<'.ltrim($limit, '< ');
             }
         }
 

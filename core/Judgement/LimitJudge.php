@@ -40,11 +40,14 @@ final readonly class LimitJudge
     /** @return list<string> why a bracket alone keeps a statement from being robust */
     private static function ends(Bracket $bracket): array
     {
-        return match (true) {
-            $bracket->pre !== null && $bracket->post !== null => [],
-            $bracket->pre === null && $bracket->post === null && $bracket->between === [] => ['no check stands under it'],
-            default => ['a check stands at one end only'],
-        };
+        return [
+            ...match (true) {
+                $bracket->pre !== null && $bracket->post !== null => [],
+                $bracket->pre === null && $bracket->post === null && $bracket->between === [] => ['no check stands under it'],
+                default => ['a check stands at one end only'],
+            },
+            ...array_map(static fn (string $reference): string => \sprintf('%s was recalled, and how far it was off is not known', $reference), $bracket->recalled),
+        ];
     }
 
     private function outcome(Result $result, ExposureLimit $limit, ?Figure $figure, string $words, ?Confidence $confidence, bool $unchecked): LimitOutcome

@@ -13,7 +13,7 @@ use Symfony\Component\Console\Tester\CommandTester;
 /** What laboratories send, taken in on the console, and campaigns worked out there. */
 final class LaboratoryConsoleTest extends ApiTestCase
 {
-    /** @param array<string, string> $input */
+    /** @param array<string, string|true> $input */
     private function command(string $name, array $input): CommandTester
     {
         $tester = new CommandTester((new Application(self::$kernel ?? self::bootKernel()))->find($name));
@@ -39,6 +39,11 @@ final class LaboratoryConsoleTest extends ApiTestCase
 
         // A wrong line keeps the whole report out, and is named.
         file_put_contents($file, "Sample,Substance,Mass µg,LOQ µg\nX-1,Wood dust,12,50\nX-2,Wood dust,1e999x,50\n");
+        $asked = $this->command('footnote:laboratory', $head);
+        self::assertSame(2, $asked->getStatusCode(), 'a guess is looked at before anything is kept');
+        self::assertStringContainsString('column 3: mass, or mass of the front section, µg', $asked->getDisplay());
+        self::assertSame($before, $this->reports());
+        $head['--as-guessed'] = true;
         $refused = $this->command('footnote:laboratory', $head);
         self::assertSame(2, $refused->getStatusCode());
         self::assertStringContainsString('3', $refused->getDisplay());

@@ -197,4 +197,15 @@ final class AirFalseComfortTest extends TestCase
         $assessment = self::sampled(self::scene(), 'a', '08:00', '16:00', '960', ['exclusions' => [['from' => Scene::moment('10:00'), 'to' => Scene::moment('10:10'), 'reason' => 'spilt', 'by' => 'T-1']]])->assess('a');
         self::assertContains('removed.not-applied', array_map(static fn ($finding): string => $finding->setting->rule, $assessment->findings));
     }
+
+    /** FC-G5: a reference that was recalled, and nobody knows by how much it was off, leaves no limit robust. */
+    public function testARecalledReferenceLeavesNoLimitRobust(): void
+    {
+        $day = self::limit(self::sampled(self::scene(), 'a', '08:00', '16:00', '960'), 'conc:wood', '5');
+        self::assertSame(Robustness::Robust, self::outcome($day->result('a', 'conc:wood'))->robustness);
+        $day->record['references'] = [[...AirScene::piston('S'), 'recalls' => [['since' => '2026-01-01T00:00:00+00:00', 'reason' => 'fell']]], ...\array_slice(\is_array($day->record['references']) ? $day->record['references'] : [], 1)];
+        $outcome = self::outcome($day->result('a', 'conc:wood'));
+        self::assertSame(Robustness::Undecided, $outcome->robustness);
+        self::assertStringContainsString('S was recalled', $outcome->statement);
+    }
 }

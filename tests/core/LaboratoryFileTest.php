@@ -42,6 +42,14 @@ final class LaboratoryFileTest extends TestCase
             3 => [['medium' => 'T2', 'front' => '40', 'analyte' => 'acetone', 'unit' => 'µg']],
         ]];
         yield 'front and back' => ["Tube,Analyte,Front,Back,Desorption\nT1,toluene,226,<2,0.98", [2 => [['medium' => 'T1', 'analyte' => 'toluene', 'front' => '226', 'back' => '<2', 'desorption' => '0.98', 'unit' => 'µg']]]];
+        yield '"<LOQ" is what it names, and the other only where there is no own' => ["Sample,Substance,Result,LOD,LOQ\nA,Wood dust,<LOQ,0.02,0.05\nB,Wood dust,<LOD,0.02,0.05\nC,Wood dust,n.d.,,0.05\nD,Wood dust,<RL,0.02,", [
+            2 => [['medium' => 'A', 'analyte' => 'wood', 'front' => '<0.05', 'detection' => '0.02', 'quantitation' => '0.05', 'unit' => 'µg']],
+            3 => [['medium' => 'B', 'analyte' => 'wood', 'front' => '<0.02', 'detection' => '0.02', 'quantitation' => '0.05', 'unit' => 'µg']],
+            4 => [['medium' => 'C', 'analyte' => 'wood', 'front' => '<0.05', 'quantitation' => '0.05', 'unit' => 'µg']],
+            5 => [['medium' => 'D', 'analyte' => 'wood', 'front' => '<0.02', 'detection' => '0.02', 'unit' => 'µg']],
+        ]];
+        yield 'the unit of a mass is that of its own head, and a concentration is no mass' => ["Sample,Substance,Amount (µg),Conc. (mg/m3)\nA,Wood dust,120.5,0.17", [2 => [$wood('A', '120.5', 'µg')]]];
+        yield 'units by column are brought to one' => ["Sample,Substance,Mass (mg),LOQ (µg)\nA,Wood dust,0.1205,50", [2 => [['medium' => 'A', 'analyte' => 'wood', 'front' => '120.5', 'quantitation' => '50', 'unit' => 'µg']]]];
         yield 'quoted cells' => ["Sample,Substance,Result\n\"A,1\",\"Wood dust\",\"12\"", [2 => [$wood('A,1', '12', 'µg')]]];
     }
 
@@ -67,6 +75,22 @@ final class LaboratoryFileTest extends TestCase
         self::assertSame('/line/3/medium: is missing.', $rows[3]);
         self::assertIsArray($rows[4]);
         self::assertSame('/line/5/analyte: is missing.', $rows[5]);
+    }
+
+    /** FC-G1 and FC-G3: what stands for no limit, and a comma where numbers carry points, are refused by their line. */
+    public function testRefusesWhatMayMeanTwoThings(): void
+    {
+        foreach ([
+            "Sample,Substance,Result\nA,Wood dust,<LOQ" => 'gives no limit',
+            "Sample;Substance;Result\nA;Wood dust;1,205\nB;Wood dust;98.4" => 'holds a comma',
+            "Sample,Substance,Result\nA,Wood dust,\"1,205\"" => 'holds a comma',
+        ] as $text => $said) {
+            $faults = array_filter(self::rows(LaboratoryFile::guess(explode("\n", $text), self::CODES), $text), \is_string(...));
+            self::assertStringContainsString($said, implode(' ', $faults), $text);
+            self::assertStringContainsString('/line/2/front', implode(' ', $faults));
+        }
+        $commas = "Sample;Substance;Result\nA;Wood dust;1,205\nB;Wood dust;98,4";
+        self::assertSame([], array_filter(self::rows(LaboratoryFile::guess(explode("\n", $commas), self::CODES), $commas), \is_string(...)), 'decimal commas throughout are ordinary');
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */
