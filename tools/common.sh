@@ -27,11 +27,32 @@ need_packages() {
     || stop "these packages could not be installed: ${missing[*]}; see var/log/apt.log."
 }
 
-# need_npm: Node 20 and npm, which are not Debian's own
+# The program's own Node, where Debian's is too old.
+own_node=$root/var/node
+for own in "$own_node"/node_modules/node-linux-*/bin; do
+  [ -d "$own" ] && export PATH="$own:$PATH"
+done
+
+node_is_new() {
+  command -v node >/dev/null && command -v npm >/dev/null && [ "$(node -p 'process.versions.node.split(".")[0]' 2>/dev/null || echo 0)" -ge 20 ]
+}
+
+# need_node: Node 20 or newer with npm. Debian's own is older; through its npm comes Node 22, into the project's folder.
 need_node() {
-  command -v node >/dev/null && command -v npm >/dev/null || stop "Node 20 with npm is needed and is not here; Debian's own package is too old."
-  local major; major=$(node -p 'process.versions.node.split(".")[0]')
-  [ "$major" -ge 20 ] || stop "Node 20 or newer is needed; this is $(node --version)."
+  node_is_new && return 0
+  local kind
+  case $(uname -m) in
+    x86_64) kind=x64 ;;
+    aarch64) kind=arm64 ;;
+    *) stop "Node 20 or newer with npm is needed, and for $(uname -m) none can be fetched here. Install it, then start again." ;;
+  esac
+  command -v npm >/dev/null || need_packages npm
+  say "Fetching Node 22 …"
+  mkdir -p "$own_node"
+  npm install --prefix "$own_node" --no-save --no-audit --no-fund --loglevel=error "node-linux-$kind@22" >var/log/node.log 2>&1 || { tail -n 15 var/log/node.log >&2; stop "Node could not be fetched; see var/log/node.log."; }
+  export PATH="$own_node/node_modules/node-linux-$kind/bin:$PATH"
+  hash -r
+  node_is_new || stop "Node was fetched and does not run; see var/log/node.log."
 }
 
 # stamped NAME FILES... -- COMMAND...: runs the command unless it ran for the same files before

@@ -58,7 +58,7 @@ final readonly class ShiftExposure
                 $results = [...$results, ...$made, ...($this->isShort($chain) ? [$this->timeWeighted($analyte, $chain, !$this->asRest(), [])] : [])];
             }
         }
-        $elsewhere = $this->elsewhere($errors);
+        $elsewhere = $this->elsewhere($results, $errors);
         $mixtures = AdditiveMixture::all([...$results, ...$elsewhere], $this->yardsticks, SharedEquation::TimeWeightedAverage);
 
         return [
@@ -107,15 +107,16 @@ final readonly class ShiftExposure
     }
 
     /**
-     * A mixture takes each substance from its own sampler: those of the shift that this sample has none of.
+     * A mixture takes each substance from its own sampler: those of the shift that this sample says nothing of.
      *
+     * @param list<Result>               $own    what this sample is part of
      * @param array<string, Figure|null> $errors by key, added to
      *
      * @return list<Result>
      */
-    private function elsewhere(array &$errors): array
+    private function elsewhere(array $own, array &$errors): array
     {
-        $have = array_map(static fn (AnalyteResult $one): string => '='.$one->analyte, $this->family->sample->analytes);
+        $have = array_map(static fn (Result $one): string => '='.($one->channel ?? ''), $own);
         [$results, $void] = [[], []];
         foreach ($this->shift as $assessment) {
             foreach ($assessment->family instanceof SampleResults ? $assessment->family->sample->analytes : [] as $analyte) {
@@ -125,7 +126,8 @@ final readonly class ShiftExposure
                 [$chain] = $this->chain($assessment, $analyte->analyte);
                 if ($chain !== []) {
                     $have[] = '='.$analyte->analyte;
-                    foreach ($this->inBothUnits($this->timeWeighted($analyte, $chain, $this->asRest(), []), $analyte) as $result) {
+                    $of = \sprintf(' of %s', implode(' and ', array_map(static fn (ShiftPart $part): string => $part->run->id, $chain)));
+                    foreach ($this->inBothUnits($this->timeWeighted($analyte, $chain, $this->asRest(), [], $of), $analyte) as $result) {
                         $results[] = $result;
                         $errors['='.$result->key] = $this->error($chain);
                     }
@@ -167,8 +169,9 @@ final readonly class ShiftExposure
     /**
      * @param non-empty-list<ShiftPart> $chain
      * @param list<ShiftPart>           $beside
+     * @param string                    $of     whose samples they are, where not this one's
      */
-    private function timeWeighted(AnalyteResult $analyte, array $chain, bool $asTheRest, array $beside): Result
+    private function timeWeighted(AnalyteResult $analyte, array $chain, bool $asTheRest, array $beside, string $of = ''): Result
     {
         $sum = fn (callable $of, bool $rest): ?Figure => $this->sum($analyte, $chain, $of, $rest);
         $answers = array_map(static fn (Answer $answer): ?Figure => $sum(static fn (Result $result): ?Figure => $result->answer($answer), $asTheRest), self::ANSWERS);
@@ -182,7 +185,7 @@ final readonly class ShiftExposure
         $ends = array_values(array_filter([$sum(static fn (Result $result): ?Figure => $result->lowest(), $asTheRest), $sum(static fn (Result $result): ?Figure => $result->highest(), $asTheRest)]));
         $inherited = array_reduce($chain, static fn (Verdict $worst, ShiftPart $part): Verdict => $worst->worse($part->verdict), Verdict::Valid);
         $isPlain = $this->asRest() === $asTheRest;
-        $title = 'TWA over 8 h, '.$analyte->name().($isPlain ? '' : ($asTheRest ? ', unsampled time as the rest' : ', unsampled time as zero'));
+        $title = 'TWA over 8 h, '.$analyte->name().$of.($isPlain ? '' : ($asTheRest ? ', unsampled time as the rest' : ', unsampled time as zero'));
         $notes = ['Stated at '.$this->family->conditions->name.'.', ...$this->notes($chain, $beside, $analyte->analyte, $asTheRest)];
         $result = (new Result(($isPlain ? 'twa:' : 'twa-other:').$analyte->analyte, $title, $reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], $notes, null, $analyte->analyte, false, $inherited, plain: false))
             ->doubting(...array_merge(...array_map(static fn (ShiftPart $part): array => $part->result->causes, $chain)));

@@ -82,7 +82,19 @@ final readonly class AdditiveMixture
         $plain = array_reduce($this->standing, static fn (bool $all, array $member): bool => $all && $member[1]->plain, true);
 
         return (new Result('mixture:'.$this->name, 'Additive mixture, '.$this->name, $this->standing[0][1]->reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], $notes, null, null, false, $inherited, plain: $plain, also: $this->otherwise()))
+            ->covering($this->leastCovered())
             ->doubting(...array_merge(...array_map(static fn (array $member): array => $member[1]->causes, $this->standing)));
+    }
+
+    /** The day of the part that was sampled least. */
+    private function leastCovered(): ?Coverage
+    {
+        $least = null;
+        foreach ($this->standing as [, $result]) {
+            $least = $result->coverage !== null && ($least === null || $result->coverage->sampled < $least->sampled) ? $result->coverage : $least;
+        }
+
+        return $least;
     }
 
     /** @param list<array{ExposureLimit, Result}> $members */

@@ -112,7 +112,12 @@ function Sheet({ page }: { page: Page }) {
                 <>
                   <Symbol text={book.figure(main.value.figure)?.symbol ?? ''} /> ={' '}
                   <Number verdict={main.verdict}>{told(main.key, main.value.shown)}</Number> {main.unit}
-                  {cite(main.value.figure)}
+                  {cite(main.value.figure)}{' '}
+                  {main.verdict !== assessment.verdict && (
+                    <span style={{ fontSize: '1rem' }}>
+                      <VerdictSign verdict={main.verdict} />
+                    </span>
+                  )}
                   {main.uncertainty && (
                     <span style={{ fontSize: '1rem', color: ink.soft }}>
                       {' '}

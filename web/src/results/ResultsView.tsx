@@ -266,6 +266,11 @@ function Line({ row, doses, peaks }: { row: Row; doses: string[]; peaks: boolean
       </td>
       <td className="num">
         <Value result={main} /> <span style={{ color: ink.soft, fontSize: '0.82rem' }}>{main?.unit}</span>
+        {main && main.verdict !== row.verdict && (
+          <div style={{ fontSize: '0.82rem' }}>
+            <VerdictSign verdict={main.verdict} />
+          </div>
+        )}
         {main && main.unit !== 'dB(A)' && (
           <div style={{ color: ink.soft, fontSize: '0.82rem' }}>{main.title.replace('over 8 h, ', '')}</div>
         )}
