@@ -25,6 +25,12 @@ final readonly class Check
     ) {
     }
 
+    /** Whether a step of its procedure was skipped, or jumped over while others were confirmed; either weighs the same. */
+    public function missed(string $id): bool
+    {
+        return $this->steps !== [] && !\in_array($this->step($id), [StepState::Done, StepState::NotApplicable], true);
+    }
+
     public function step(string $id): ?StepState
     {
         return $this->steps[$id] ?? null;

@@ -47,7 +47,7 @@ enum FlowEquation: string implements Equation
             self::Leak => 'ΔP over t; leak = V_line·ΔP/(P_ambient·t)',
             self::Concentration => 'c = (m_front + m_back − m_blank)/(DE·V)',
             self::ShortTerm => 'highest 15 min mean',
-            self::Confidence => 'Y = c/L; UCL, LCL = Y ± SAE',
+            self::Confidence => 'Y = c/L; UCL, LCL = Y ± SAE, never below 0; of a sum SAE = √Σ(share·SAE)²',
             self::Regression => 'ordinary least squares: slope, intercept, r, residuals',
         };
     }

@@ -36,7 +36,7 @@ enum GasEquation: string implements Equation
             self::WrongValue => 'c = r·(c_label/c_entered), where no response against the label exists',
             self::Exposure => 'TWA = c̄·t/480 min; highest 15 min mean; peak; gaps are not zeros, a window with under 75 % of its data is judged against no limit',
             self::GasLeft => 'V_left = V_full·P/P_full; minutes = V_left/flow',
-            self::Plateau => 'over the last 20 s slope and range within their limits',
+            self::Plateau => 'over the last 20 s range and drift within the larger of a share of the span and one step of the display',
         };
     }
 

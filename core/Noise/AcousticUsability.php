@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise;
 
 use Footnote\Core\Evidence\Check;
-use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\UnusableBecause;
 use Footnote\Core\Evidence\Usability;
@@ -26,7 +25,7 @@ final readonly class AcousticUsability implements Usability
         if ($check->brokenOff) {
             $reasons[] = UnusableBecause::BROKEN_OFF;
         }
-        if ($check->step(AcousticProcedure::STEADY) === StepState::Skipped) {
+        if ($check->missed(AcousticProcedure::STEADY)) {
             $reasons[] = 'the level was not steady';
         }
         $reference = $timeline->referenceOf($check);

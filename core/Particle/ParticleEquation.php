@@ -25,7 +25,7 @@ enum ParticleEquation: string implements Equation
     public function expression(): string
     {
         return match ($this) {
-            self::Concentration => 'c = (N − B)/(Q·t), Poisson limits on both',
+            self::Concentration => 'c = (N − B)/(Q·t), Poisson limits of the difference',
             self::Suspension => 'N = 6·w·10¹²/(ρ·π·d³) per mL, d in µm, ρ 1.05 g/cm³',
             self::Recovery => 'expected = N·v_spike/V_jug; recovery = observed/expected',
             self::Coincidence => 'N_obs = N·exp(−N·Q·τ), the low branch',

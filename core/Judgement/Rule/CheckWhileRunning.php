@@ -20,7 +20,7 @@ final readonly class CheckWhileRunning implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->checks() as $check) {
-            if ($check->step('stopped') === StepState::Skipped) {
+            if ($check->step('stopped') === StepState::Skipped || ($case->procedureOf($check)->step('stopped') !== null && $check->missed('stopped'))) {
                 yield $setting->finding(\sprintf('The unit was running during the check of %s; the reference may have gone into the exposure.', $case->hour($check->at)), [$check->id]);
             }
         }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
-use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -31,7 +30,7 @@ final readonly class StepNotConfirmed implements Rule
             $missed = [];
             foreach ($case->procedureOf($check)->steps as $step) {
                 if ($step->required && \in_array($step->kind, [StepKind::Confirm, StepKind::Entries], true) && !\in_array($step->id, self::ELSEWHERE, true)
-                    && !\in_array($check->step($step->id), [StepState::Done, StepState::NotApplicable], true)) {
+                    && $check->missed($step->id)) {
                     $missed[] = lcfirst($step->title);
                 }
             }

@@ -20,7 +20,7 @@ final readonly class WarmUpTooShort implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->checks() as $check) {
-            if ($check->step('warm-up') === StepState::Skipped) {
+            if ($check->step('warm-up') === StepState::Skipped || ($case->procedureOf($check)->step('warm-up') !== null && $check->missed('warm-up'))) {
                 yield $setting->finding(\sprintf('The warm-up before the check of %s was cut short.', $case->hour($check->at)), [$check->id]);
             }
         }
