@@ -65,7 +65,7 @@ await shoot('plan');
 
 await signIn('hygienist');
 await decide('R-00001', /Sign as/);
-await decide('R-00002', /Sign as/);
+await decide('R-00008', /Sign as/);
 await decide('R-00004', 'Void (v)', 'It fell; the microphone is bent.');
 await go('/results');
 await shoot('results');

@@ -78,7 +78,7 @@ export function Decide({
               : 'The proposal and your decision are both shown ever after.'}
             {supersedes && ' It supersedes the decision before, which stays on record.'}
           </p>
-          <ul style={{ margin: 0, paddingLeft: 18 }}>
+          <ul style={{ margin: 0, paddingLeft: 18, maxHeight: '40vh', overflowY: 'auto' }} tabIndex={0}>
             {covers.map((one) => (
               <li key={one.key}>
                 {one.title}: {one.verdict === 'void' ? <s>{one.value.shown}</s> : one.value.shown} {one.unit}{' '}

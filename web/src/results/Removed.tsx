@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import Button from '@mui/material/Button';
 import type { Schemas } from '../api/client';
 import { ink } from '../look/theme';
@@ -26,8 +25,17 @@ const key = (one: Altered) => `${one.kind} ${one.what} ${one.why} ${one.by}`;
 const SHOWN = 4;
 
 /** What was removed from what was measured, filled in or assumed, or is offered to be: why, by whom, and the numbers otherwise. */
-export function Removed({ results, cite }: { results: Result[]; cite: Cite }) {
-  const [all, setAll] = useState(false);
+export function removed({
+  results,
+  cite,
+  all,
+  setAll,
+}: {
+  results: Result[];
+  cite: Cite;
+  all: boolean;
+  setAll: (all: boolean) => void;
+}) {
   const found = new Map<
     string,
     { altered: Altered; numbers: { result: Result; other: Schemas['Shown'] }[] }
@@ -52,11 +60,11 @@ export function Removed({ results, cite }: { results: Result[]; cite: Cite }) {
       </h2>
       {[...found.values()].map(({ altered, numbers }) => (
         <div key={key(altered)} style={{ borderTop: `1px solid ${ink.faint}`, padding: '5px 0' }}>
-          <b>{words[altered.kind]}</b>: {altered.what}.{' '}
-          <span style={{ color: ink.soft }}>{altered.why}; </span>
+          <b>{words[altered.kind]}</b>: {altered.what}; {altered.why}{' '}
           <span style={{ color: ink.soft }}>
+            (
             {altered.kind === 'by a person' || altered.kind === 'left in' ? altered.by : `rule ${altered.by}`}
-            .
+            ).
           </span>
           {numbers.slice(0, all ? undefined : SHOWN).map(({ result, other }) => (
             <div key={result.key} style={{ paddingLeft: 18, fontSize: '0.92rem' }}>

@@ -17,7 +17,7 @@ import { line, Named, NoteBook, Source, Symbol } from './notes';
 import { breakdownTable } from './Breakdown';
 import { Curve } from './Curve';
 import { LogPicture } from './LogPicture';
-import { Removed } from './Removed';
+import { removed } from './Removed';
 import { SpectrumPicture } from './SpectrumPicture';
 import { TimePicture } from './TimePicture';
 
@@ -41,6 +41,7 @@ function Sheet({ page }: { page: Page }) {
   const navigate = useNavigate();
   const session = useSession();
   const [opened, setOpened] = useState<string | null>(null);
+  const [all, setAll] = useState(false);
   const [deciding, setDeciding] = useState<Deciding | null>(null);
   const { assessment, run, campaign, neighbours } = page;
   const zone = campaign.zone;
@@ -264,12 +265,14 @@ function Sheet({ page }: { page: Page }) {
                         <td>
                           <Named title={result.title} />{' '}
                           <span style={{ color: ink.soft }}>{result.unit}</span>
-                          {result.also.map((other) => (
-                            <div key={other.words} style={{ color: ink.soft, fontSize: '0.84rem' }}>
-                              {other.words}: <span className="fn-figure">{minus(other.shown)}</span>
-                              {cite(other.figure)}
-                            </div>
-                          ))}
+                          {result.also
+                            .filter((other) => other.shown !== result.value.shown)
+                            .map((other) => (
+                              <div key={other.words} style={{ color: ink.soft, fontSize: '0.84rem' }}>
+                                {other.words}: <span className="fn-figure">{minus(other.shown)}</span>
+                                {cite(other.figure)}
+                              </div>
+                            ))}
                         </td>
                         {(['indicated', 'pre', 'post', 'between'] as const).map((name) => (
                           <td key={name} className="num">
@@ -316,9 +319,7 @@ function Sheet({ page }: { page: Page }) {
           </>
         ))}
       </section>
-      {row((cite) => (
-        <Removed results={assessment.results} cite={cite} />
-      ))}
+      {row((cite) => removed({ results: assessment.results, cite, all, setAll }))}
       <Curve page={page} />
       <Limits results={assessment.results} />
       <section aria-labelledby="drift">

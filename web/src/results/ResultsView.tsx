@@ -350,7 +350,7 @@ function Value({ result }: { result: Schemas['LedgerResult'] | undefined }) {
           ›{' '}
         </span>
       )}
-      {result.verdict === 'void' ? <s>{told(result.key, result.shown)}</s> : told(result.key, result.shown)}
+      {told(result.key, result.shown)}
     </span>
   );
 }

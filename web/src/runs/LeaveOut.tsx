@@ -129,7 +129,7 @@ export function LeaveOut({ run, log }: { run: Schemas['Run']; log: boolean }) {
               value={rest}
               required
               onChange={(event) => setRest(event.target.value)}
-              sx={{ minWidth: 220 }}
+              sx={{ minWidth: 280 }}
             >
               <MenuItem value="as sampled">like what was sampled</MenuItem>
               <MenuItem value="nothing">without exposure</MenuItem>

@@ -7,7 +7,7 @@ import { clock } from '../look/words';
 
 type Tone = Schemas['NoiseFamily']['tones'][number];
 
-/** Calibrator tones that were found in the log: left out of the exposure, and offered as evidence for a check. */
+/** What looks like a calibrator's tone in the log, offered as evidence for a check; whether it counts is said below. */
 export function Tones({ run }: { run: Schemas['Run'] }) {
   const result = useResult(run.id);
   const navigate = useNavigate();
@@ -44,7 +44,7 @@ export function Tones({ run }: { run: Schemas['Run'] }) {
         <div key={tone.from} style={{ display: 'flex', gap: 14, alignItems: 'baseline', flexWrap: 'wrap' }}>
           <span>
             {clock(tone.from, run.campaign?.zone)} to {clock(tone.to, run.campaign?.zone)}, steady at{' '}
-            <b className="fn-figure">{tone.mean.toFixed(2)} dB</b>. Left out of the exposure.
+            <b className="fn-figure">{tone.mean.toFixed(2)} dB</b>.
           </span>
           <Button size="small" disabled={take.isPending} onClick={() => take.mutate(tone)}>
             Take as a check in between
