@@ -116,7 +116,7 @@ test('a dosimeter from pre-check to signed result', async ({ page }) => {
 test('evidence changes after signing', async ({ page }) => {
   await signIn(page, 'hygienist');
   await page.goto('/results/R-00010');
-  await page.getByRole('button', { name: /Sign as valid/ }).click();
+  await page.getByRole('button', { name: /Sign as qualified/ }).click();
   await page
     .getByRole('dialog')
     .getByRole('button', { name: /Sign as/ })
@@ -129,14 +129,14 @@ test('evidence changes after signing', async ({ page }) => {
   await page.getByRole('button', { name: 'Leave it out' }).click();
   await expect(page.getByText('lay in a drawer').first()).toBeVisible();
   await page.getByRole('link', { name: 'Result page' }).click();
-  await expect(page.getByText('Evidence has changed since signing.')).toBeVisible();
+  await expect(page.getByText('Evidence has come since signing.')).toBeVisible();
   await page.getByRole('button', { name: /Overrule/ }).click();
   await page.getByRole('combobox', { name: 'Verdict' }).click();
-  await page.getByRole('option', { name: 'qualified' }).click();
+  await page.getByRole('option', { name: 'corrected' }).click();
   await page.getByLabel('Reason').fill('three quarters of an hour is missing');
   await page.getByRole('button', { name: 'Overrule the proposal' }).click();
   await expect(page.getByText(/overruled to/)).toBeVisible();
-  await expect(page.getByText('Evidence has changed since signing.')).toHaveCount(0);
+  await expect(page.getByText('Evidence has come since signing.')).toHaveCount(0);
 });
 
 /** Two people with the same page: the second is told, and nothing of the first is lost. */

@@ -20,7 +20,7 @@ export function CheckView() {
   const navigate = useNavigate();
   const { query, draft, answers, put, problem, again } = useDraft(id);
   const [chosen, setChosen] = useState<number | null>(null);
-  const heading = useRef<HTMLHeadingElement>(null);
+  const body = useRef<HTMLElement>(null);
   const accept = useChange(
     () => answer(api.POST('/api/bench/drafts/{id}/accept', { params: { path: { id } } })),
     () => void navigate('/bench'),
@@ -39,7 +39,7 @@ export function CheckView() {
   const step = steps[at];
   const ready = draft !== undefined;
   useEffect(() => {
-    heading.current?.focus();
+    body.current?.focus();
   }, [at, ready]);
   const settle = (state: 'done' | 'skipped') => {
     if (!step) {
@@ -138,13 +138,14 @@ export function CheckView() {
             </button>
           </li>
         </ol>
-        <section style={{ minHeight: 330 }} aria-live="polite">
-          <h2
-            ref={heading}
-            tabIndex={-1}
-            style={{ fontSize: '1.5rem', margin: '0 0 2px', outline: 'none' }}
-            className="fn-title"
-          >
+        <section
+          ref={body}
+          tabIndex={-1}
+          aria-describedby="step-title"
+          aria-live="polite"
+          style={{ minHeight: 330, outline: 'none' }}
+        >
+          <h2 id="step-title" style={{ fontSize: '1.5rem', margin: '0 0 2px' }} className="fn-title">
             {step ? step.title : 'Accept'}
           </h2>
           {step ? (

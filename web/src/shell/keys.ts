@@ -1,7 +1,8 @@
 import { useEffect, useRef } from 'react';
 
 const ELSEWHERE =
-  'input, textarea, select, [contenteditable], [role="combobox"], [role="listbox"], [role="menu"], [role="dialog"], h1, h2, h3, h4, h5, h6';
+  'input, textarea, select, [contenteditable], [role="combobox"], [role="listbox"], [role="menu"], [role="dialog"]';
+const HEADINGS = 'h1, h2, h3, h4, h5, h6';
 
 const SWITCH = 'footnote.keys';
 
@@ -11,7 +12,7 @@ export const keysAct = () => window.localStorage.getItem(SWITCH) !== 'off';
 export const switchKeys = (on: boolean) => window.localStorage.setItem(SWITCH, on ? 'on' : 'off');
 
 /**
- * Calls for a key pressed outside of fields, headings, menus and dialogs; the key as KeyboardEvent.key names it. A key that
+ * Calls for a key pressed outside of fields, menus and dialogs, for a letter outside of headings too; the key as KeyboardEvent.key names it. A key that
  * is heard does nothing else: the letter that opens a dialog must not land in its first field.
  */
 export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
@@ -25,9 +26,9 @@ export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
         event.ctrlKey ||
         event.metaKey ||
         event.altKey ||
-        event.defaultPrevented ||
         (event.target instanceof Element && event.target.closest(ELSEWHERE)) ||
         document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]') ||
+        (event.key.length === 1 && event.target instanceof Element && event.target.closest(HEADINGS)) ||
         (event.key.length === 1 && event.key !== '?' && !keysAct())
       ) {
         return;
