@@ -22,6 +22,7 @@ use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
+use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
 
 /** What the bench says while gas is on a monitor. */
@@ -77,7 +78,7 @@ final readonly class GasBench implements BenchGuide
         $channel = Entry::choice('channel', 'Channel', array_combine(self::names($unit), self::names($unit)), true);
         $value = Entry::decimal('value', 'Reads', '-1000000', '1000000', required: true);
 
-        return $stage === GasStage::Zero ? [$channel, $value] : [$channel, $value, Entry::decimal('expected', 'Expects', '0', '1000000'), Entry::decimal('seconds', 'After', '0', '7200', Unit::Second)];
+        return $stage === GasStage::Zero ? [$channel, $value] : [$channel, $value, Entry::decimal('expected', 'Expects', '0', '1000000'), Entry::text('selected', 'Set to', help: 'The gas that is selected, where the unit has a choice'), Entry::decimal('seconds', 'After', '0', '7200', Unit::Second)];
     }
 
     public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array
@@ -122,11 +123,17 @@ final readonly class GasBench implements BenchGuide
             array_push($lines, ...$some);
             array_push($questions, ...$asked);
         }
+        foreach (array_filter([$check->reference, $content->isobutyleneBottle, $content->zeroBottle], \is_string(...)) as $id) {
+            $bottle = $timeline->references[$id] ?? null;
+            foreach ($bottle === null ? [] : ReferenceChoice::problemsOf($bottle, $check->at) as $problem) {
+                $questions[] = \sprintf('%s: %s', $id, lcfirst($problem));
+            }
+        }
         foreach ([[$timeline->referenceOf($check), $content->bottlePressure], [$content->isobutyleneBottle === null ? null : ($timeline->references[$content->isobutyleneBottle] ?? null), $content->isobutylenePressure]] as [$reference, $pressure]) {
             $left = $reference === null ? null : (new Bottle($reference))->left($pressure);
             if ($left !== null) {
                 $lines[] = new LiveLine('gas left in '.$reference->id, Figure::derived('t', 'minutes of gas left', $left['minutes'], Unit::Minute, GasEquation::GasLeft, [], 0));
-                if ($left['minutes']->compareTo(\Footnote\Core\Quantity\Exact::of(self::FEW_MINUTES)) < 0) {
+                if ($left['minutes']->compareTo(Exact::of(self::FEW_MINUTES)) < 0) {
                     $questions[] = \sprintf('%s holds gas for %s min. Will it last for this check?', $reference->id, $left['minutes']->rounded(0));
                 }
             }
@@ -151,16 +158,15 @@ final readonly class GasBench implements BenchGuide
         if ($content->afterIsobutylene) {
             $questions[] = \sprintf('Isobutylene flowed first: %s spanned now is wrong. Wait ten minutes in clean air and begin the mix anew.', $channel->name);
         }
-        foreach (['as found' => [$content->spanFound, 'gas.span-drift'], 'as left' => [$content->spanLeft, 'gas.read-back']] as $when => [$rows, $rule]) {
+        foreach (['as found' => $content->spanFound, 'as left' => $content->spanLeft] as $when => $rows) {
             if ($rows === []) {
                 continue;
             }
             $plateau = Plateau::in($channel, $rows, $response->exact($label));
-            $mean = \Footnote\Core\Quantity\Exact::mean(array_map(static fn (GasRow $row): \Footnote\Core\Quantity\Exact => $row->value->value, $plateau->rows === [] ? $rows : $plateau->rows));
+            $mean = Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $plateau->rows === [] ? $rows : $plateau->rows));
             $off = Figure::derived('Δ', \sprintf('%s %s off the label', $channel->name, $when), $mean->minus($response->exact($label)), $channel->unit, GasEquation::Drift, [$label], 2);
-            $setting = $policy->rule($rule);
-            $limit = $setting === null ? null : DriftLimit::of($channel, $setting);
-            $lines[] = new LiveLine(\sprintf('%s %s, off the label', $channel->name, $when), $off, $limit?->isKeptBy($off->value, $label), $limit?->words() ?? '', true);
+            [$kept, $allowed] = $when === 'as left' ? self::asLeft($channel, $label, $check, $part, $mean->minus($response->exact($label)), $policy) : self::asFound($channel, $label, $off, $policy);
+            $lines[] = new LiveLine(\sprintf('%s %s, off the label', $channel->name, $when), $off, $kept, $allowed, true);
             if ($plateau->steady === false) {
                 $questions[] = \sprintf('%s %s is not on a plateau yet: it still moves.', $channel->name, $when);
             }
@@ -171,6 +177,24 @@ final readonly class GasBench implements BenchGuide
         }
 
         return [$lines, $questions];
+    }
+
+    /** @return array{bool|null, string} whether the channel moved no more than is allowed, and that */
+    private static function asFound(Channel $channel, Figure $label, Figure $off, Policy $policy): array
+    {
+        $setting = $policy->rule('gas.span-drift');
+        $limit = $setting === null ? null : DriftLimit::of($channel, $setting);
+
+        return [$limit?->isKeptBy($off->value, $label), $limit?->words() ?? ''];
+    }
+
+    /** @return array{bool|null, string} whether the channel is fit to go out so, and how far off it may be */
+    private static function asLeft(Channel $channel, Figure $label, Check $check, Timeline $part, Exact $off, Policy $policy): array
+    {
+        $reference = $part->referenceOf($check);
+        $tolerance = SpanTolerance::of($channel, $label, $reference === null ? null : (new Bottle($reference))->uncertainty($channel, $check->at), $policy);
+
+        return [$tolerance?->isKeptBy($off), $tolerance === null ? '' : 'not more than '.$tolerance->words];
     }
 
     /** Of one channel; of the whole unit, at each check the channel that had moved furthest. */

@@ -91,6 +91,8 @@ final readonly class AcousticBench implements BenchGuide
             ? Figure::derived('d', 'drift since '.$previous->id, $found->value->minus($before->value), Unit::Decibel, NoiseEquation::Deviation, [$found, $before], 2)
             : null;
         $limit = $policy->limit('noise.drift', 'drift');
+        // How far off it may go out: a unit that nobody adjusted is left as it was found.
+        $allowed = $policy->limit(LeftOff::RULE, 'off');
 
         $further = [];
         foreach ($content instanceof AcousticCheck ? $content->further : [] as $tone) {
@@ -103,7 +105,7 @@ final readonly class AcousticBench implements BenchGuide
             new LiveLine('should show', $content instanceof AcousticCheck ? $response->expected($check, $content, $timeline->referenceOf($check)) : null),
             new LiveLine('as found, off by', $found, signed: true),
             new LiveLine('drift'.($previous === null ? '' : ' since '.$previous->id), $drift, $drift !== null && $limit !== null && $drift->value instanceof Exact ? $limit->isKeptBy($drift->value->absolute()) : null, $limit?->words() ?? '', true),
-            ...($left === null ? [] : [new LiveLine('as left, off by', $left, signed: true)]),
+            ...($left === null ? [] : [new LiveLine('as left, off by', $left, $allowed?->isKeptBySize($left->value), $allowed?->words() ?? '', true)]),
             ...array_values(array_filter($further, static fn (LiveLine $line): bool => $line->figure !== null)),
         ]);
     }

@@ -85,7 +85,7 @@ final class HistoryTest extends TestCase
         $lines = static fn (\Footnote\Core\Evidence\Check $check, string $policy = 'standard'): array => array_map(static fn (LiveLine $line): array => [$line->label, $line->figure?->signed(), $line->kept], (new AcousticBench())->live($check, $timeline, Scene::policy($policy))->lines);
         self::assertSame([['should show', '+114.00', null], ['as found, off by', '−0.80', null], ['drift since k1', '−0.80', false]], $lines($check('113.2')));
         self::assertSame(['drift since k1', '−0.80', true], $lines($check('113.2'), 'survey')[2]);
-        self::assertSame(['as left, off by', '0.00', null], $lines($check('113.2', '114.0'))[3]);
+        self::assertSame(['as left, off by', '0.00', true], $lines($check('113.2', '114.0'))[3]);
     }
 
     /** Only what a check can still save holds a unit: not a run without a beginning, not a broken one, not one that runs. */
