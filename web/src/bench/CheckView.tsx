@@ -18,7 +18,7 @@ import { useDraft } from './useDraft';
 export function CheckView() {
   const { id = '' } = useParams();
   const navigate = useNavigate();
-  const { query, draft, answers, put, problem, again } = useDraft(id);
+  const { query, draft, answers, put: keep, problem, again } = useDraft(id);
   const [chosen, setChosen] = useState<number | null>(null);
   const body = useRef<HTMLElement>(null);
   const accept = useChange(
@@ -30,6 +30,11 @@ export function CheckView() {
       answer(api.POST('/api/bench/drafts/{id}/break-off', { params: { path: { id } }, body: { reason } })),
     () => void navigate('/bench'),
   );
+  const put = (change: Parameters<typeof keep>[0]) => {
+    // What was refused may be what is being corrected: it is said again where it still holds.
+    accept.reset();
+    keep(change);
+  };
   const done = answers.steps ?? {};
   const steps = (draft?.procedure.steps ?? []).filter(
     (step) => step.when === null || answers[step.when] === true,
