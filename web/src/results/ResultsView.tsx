@@ -192,8 +192,8 @@ export function ResultsView() {
             </>
           )}
           <span>
-            <b aria-hidden="true">›</b> crosses a limit · <b aria-hidden="true">≷</b> undecided: drift could
-            turn it
+            <b aria-hidden="true">›</b> crosses a limit · <b aria-hidden="true">≷</b> undecided: it could lie
+            on either side
           </span>
         </div>
       )}
