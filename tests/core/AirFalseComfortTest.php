@@ -8,8 +8,10 @@ use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\LimitOutcome;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Robustness;
+use Footnote\Core\Judgement\Shift;
 use Footnote\Core\Judgement\Verdict;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** What a sum of air sampling must not claim, and what it may: side by side, unsampled, short, below zero, in other air. Limits are own where no source stands. */
@@ -63,6 +65,33 @@ final class AirFalseComfortTest extends TestCase
         $disagree->add('checks', ['id' => 'q1', 'instrument' => 'Q'] + self::checkOf($disagree, 0));
         $disagree->add('checks', ['id' => 'q2', 'instrument' => 'Q'] + self::checkOf($disagree, 1));
         self::assertSame(Robustness::Undecided, self::outcome($disagree->result('a', 'twa:wood'))->robustness);
+    }
+
+    /**
+     * Pauses of one person (own limits): up to 4 h they are taken for one shift, beyond for two; from 2 h to 8 h it is asked.
+     *
+     * @param bool $one   whether both runs count as one shift
+     * @param bool $asked whether a person is asked
+     */
+    #[TestWith(['09:59', true, false])]
+    #[TestWith(['10:00', true, true])]
+    #[TestWith(['12:00', true, true])]
+    #[TestWith(['12:01', false, true])]
+    #[TestWith(['16:00', false, true])]
+    #[TestWith(['16:01', false, false])]
+    public function testAPauseIsOneOrTheTimeBetweenTwoShifts(string $second, bool $one, bool $asked): void
+    {
+        $campaign = self::sampled(self::sampled(self::scene(), 'a', '06:00', '08:00', '240'), 'b', $second, '17:00', '240')->read();
+        $runs = [];
+        foreach ($campaign->timelines as $timeline) {
+            $runs = [...$runs, ...$timeline->runs];
+        }
+        [$first, $later] = $runs[0]->id === 'a' ? $runs : array_reverse($runs);
+        foreach ([$first, $later] as $own) {
+            $shift = Shift::of($own, $runs, Scene::policy('standard'));
+            self::assertCount($one ? 2 : 1, $shift->runs);
+            self::assertCount($asked ? 1 : 0, $shift->asked);
+        }
     }
 
     /** @return array<string, mixed> */

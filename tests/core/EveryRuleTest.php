@@ -161,12 +161,41 @@ final class EveryRuleTest extends TestCase
         yield 'found more than 1 dB off' => ['noise.as-found-large', self::opening('115.1', '114.0'), self::opening('115.0', '114.0'), Severity::Note];
         yield 'adjustments of more than 1.5 dB' => ['noise.cumulative-adjustment', self::walking(['114.6', '114.6', '114.4']), self::walking(['114.6', '114.6', '114.3']), Severity::Note];
         yield 'no number' => ['noise.nothing-measured', self::runWith(['totals' => null]), self::day(), Severity::Void];
+        // Limits of these are our own: a tenth of the stated day, half a decibel and a decibel and a half.
+        yield 'a tenth of the day and a minute not sampled' => ['run.unsampled', self::runWith(['shiftMinutes' => 534]), self::runWith(['shiftMinutes' => 533]), Severity::Qualified];
+        yield 'left 0.6 dB off' => ['noise.left-off', self::standing('113.4'), self::standing('113.5'), Severity::Qualified];
+        yield 'left 1.6 dB off' => ['noise.left-off-large', self::standing('115.6'), self::standing('115.5'), Severity::Void];
+        yield 'a reading of the other level' => ['noise.level-doubtful', self::twoLevels('95.0'), self::twoLevels('95.1'), Severity::Void];
+        yield 'a dose of another threshold' => ['noise.dose-criterion', self::doseAt('90'), self::doseAt('80'), Severity::Qualified];
         yield 'undecided' => ['judgement.undecided', self::closing('114.4', '85.1'), self::closing('114.4', '85.5'), Severity::Note];
     }
 
     private static function closing(string $found, string $level = '90.0'): Scene
     {
         return (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00', $level)->check('k2', '16:30', [$found]);
+    }
+
+    /** The level that was found and left, morning and evening. */
+    private static function standing(string $level): Scene
+    {
+        return (new Scene())->check('k1', '07:30', [$level])->run('r', '08:00', '16:00')->check('k2', '16:30', [$level]);
+    }
+
+    /** In the evening it read so, and 114 dB was written down; the calibrator gives 94 dB as well. */
+    private static function twoLevels(string $found): Scene
+    {
+        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '16:30', [$found]);
+        $calibrator = Scene::calibrator('A', '114.0', '0.2');
+        $values = array_map(static fn (string $level): array => ['nominal' => $level, 'certified' => $level.'.0', 'frequency' => '1000'], ['94', '114']);
+        $scene->record['references'] = [[...$calibrator, 'certificates' => [['number' => 'c', 'laboratory' => 'L', 'issued' => '2025-09-01', 'due' => '2030-09-01', 'values' => $values]]]];
+
+        return $scene;
+    }
+
+    /** A dose for the criterion of hearing conservation as published in 29 CFR 1910.95 App. A is of a threshold of 80 dB; that unit was set to so many. */
+    private static function doseAt(string $threshold): Scene
+    {
+        return self::runWith(['setUp' => 'room-survey', 'setThreshold' => $threshold, 'totals' => ['doses' => ['hc' => ['value' => '96', 'provenance' => 'typed']]]]);
     }
 
     private static function opening(string $found, string $left): Scene

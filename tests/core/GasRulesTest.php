@@ -143,6 +143,13 @@ final class GasRulesTest extends TestCase
             self::measured((new GasScene())->check('k1', '07:45'))->check('k2', '12:10', gas: ['procedure' => 'bump-test'])->check('k3', '12:40'),
             Severity::Note,
         ];
+        yield 'came to rest at 79 % of the label' => ['gas.bump', self::bumped('39.5'), self::bumped('40'), Severity::Qualified];
+        yield 'came to rest at 121 % of the label' => ['gas.bump', self::bumped('60.5'), self::bumped('60'), Severity::Qualified];
+        yield 'no channel answered to the mix' => ['gas.no-answer', self::shut('0'), self::shut('10'), Severity::Void];
+        yield 'oxygen read in clean air alone' => ['gas.oxygen-by-air', self::day(['O2' => '']), self::day(), Severity::Note];
+        yield 'nobody says what 100 % LEL is' => ['gas.lel-basis', self::explosive(null, '5.0'), self::explosive('4.4', '5.0'), Severity::Void];
+        yield 'the limit does not say it' => ['gas.lel-basis', self::explosive('4.4', null), self::explosive('5.0', '5.0'), Severity::Void];
+        yield 'a check inside the log, by its record' => ['removed.recorded', self::mixInside(4)->check('k3', '09:41'), self::mixInside(4), Severity::Note];
         yield 'zeroed at switching on' => ['gas.power-on-zero', self::day()->intervention('i', '07:55', 're-zeroed'), self::day()->intervention('i', '07:40', 're-zeroed'), Severity::Qualified];
         yield 'sixteen kelvin from the check' => ['gas.conditions', self::at('5.9'), self::at('6.0'), Severity::Note];
         yield 'the mix in the log, off every record' => ['gas.test-gas-removed', self::mixInside(4), self::mixInside(2), Severity::Void];
@@ -162,6 +169,32 @@ final class GasRulesTest extends TestCase
         yield 'more than five percent missing' => ['gas.gap-large', self::logged(self::with('--', 600, 73)), self::logged(self::with('--', 600, 72)), Severity::Qualified];
         yield 'adjusted and not read again' => ['bracket.as-left-not-read', self::adjusted(['PID' => '']), self::adjusted(['PID' => '100']), Severity::Qualified];
         yield 'no check in the evening' => ['bracket.no-post-check', self::measured((new GasScene())->check('k1', '07:45')), self::day(), Severity::Void];
+    }
+
+    /** Bump-tested before the run; carbon monoxide rested at so much of a label of 50 ppm. */
+    private static function bumped(string $reading): GasScene
+    {
+        return self::measured((new GasScene())->check('k1', '07:45')->check('b', '07:55', ['CO' => $reading], gas: ['procedure' => 'bump-test']))->check('k2', '12:10');
+    }
+
+    /** In the evening every channel of the mix stood in what it shows of clean air, but for carbon monoxide. */
+    private static function shut(string $carbonMonoxide): GasScene
+    {
+        return self::day(['O2' => '20.9', 'LEL' => '0', 'CO' => $carbonMonoxide, 'H2S' => '0']);
+    }
+
+    /** What the cylinder and a limit in % LEL take for a hundred, in % vol of methane. */
+    private static function explosive(?string $cylinder, ?string $limit): GasScene
+    {
+        $scene = self::day();
+        $named = static fn (?string $basis): array => $basis === null ? [] : ['lelBasis' => $basis];
+        $scene->record['campaign'] = ['code' => 'c', 'title' => 'c', 'criteria' => [], 'limits' => [['id' => 'lel', 'title' => 'Flammable gas', 'quantity' => 'peak:flammable', 'value' => '10', 'unit' => '% LEL', 'comparator' => '>', 'source' => 'house rule', 'mark' => 'from memory', ...$named($limit)]]];
+        $references = $scene->record['references'];
+        \assert(\is_array($references) && \is_array($references[0]) && \is_array($references[0]['certificates']) && \is_array($references[0]['certificates'][0]) && \is_array($references[0]['certificates'][0]['gases']));
+        $references[0]['certificates'][0]['gases'] = array_map(static fn (mixed $gas): mixed => \is_array($gas) && $gas['gas'] === 'flammable gas' ? [...$gas, ...$named($cylinder)] : $gas, $references[0]['certificates'][0]['gases']);
+        $scene->record['references'] = $references;
+
+        return $scene;
     }
 
     private static function at(string $celsius): GasScene
