@@ -41,10 +41,8 @@ final class Coverage
         if ($own !== Verdict::Open || $covers === []) {
             return $own;
         }
-        $verdicts = array_map(static fn (array $one): Verdict => Verdict::from($one['verdict']), $covers);
-        $standing = array_filter($verdicts, static fn (Verdict $one): bool => $one !== Verdict::Void);
 
-        return $standing === [] ? Verdict::Void : array_reduce($standing, static fn (Verdict $worst, Verdict $one): Verdict => $worst->worse($one), Verdict::Valid);
+        return Verdict::standing(...array_map(static fn (array $one): Verdict => Verdict::from($one['verdict']), $covers)) ?? $own;
     }
 
     /** @param array<string, mixed> $body */

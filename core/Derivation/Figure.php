@@ -45,25 +45,25 @@ final readonly class Figure
      */
     public function downTo(Exact|float $floor): self
     {
-        return new self($this->symbol, $this->meaning, $this->value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals, $floor, $this->bound);
+        return $this->with($this->value, $floor, $this->bound);
     }
 
     /** The same figure where only one side of it is known; null leaves it as it is. */
     public function bounded(?Bound $bound): self
     {
-        return $bound === null || $bound === $this->bound ? $this : new self($this->symbol, $this->meaning, $this->value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals, $this->floor, $bound);
+        return $bound === null || $bound === $this->bound ? $this : $this->with($this->value, $this->floor, $bound);
     }
 
     /** The same figure told in another unit. */
     public function as(Exact|float $value, Unit $unit): self
     {
-        return new self($this->symbol, $this->meaning, $value, $unit, $this->equation, $this->inputs, $this->origin, $this->decimals, null, $this->bound);
+        return $this->with($value, null, $this->bound, unit: $unit);
     }
 
     /** The same figure with another value. */
     public function of(Exact|float $value): self
     {
-        return new self($this->symbol, $this->meaning, $value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals, $this->floor, $this->bound);
+        return $this->with($value, $this->floor, $this->bound);
     }
 
     /** Its lower end as a figure: itself, where it is one number; without end where only "at most" is known. */
@@ -88,7 +88,23 @@ final readonly class Figure
 
     private function end(string $which, Exact|float $value): self
     {
-        return new self($this->symbol, $which.' end of '.$this->meaning, $value, $this->unit, $this->equation, $this->inputs, $this->origin, $this->decimals);
+        return $this->with($value, null, null, $which.' end of '.$this->meaning);
+    }
+
+    private function with(Exact|float $value, Exact|float|null $floor, ?Bound $bound, ?string $meaning = null, ?Unit $unit = null): self
+    {
+        return new self(
+            $this->symbol,
+            $meaning ?? $this->meaning,
+            $value,
+            $unit ?? $this->unit,
+            $this->equation,
+            $this->inputs,
+            $this->origin,
+            $this->decimals,
+            $floor,
+            $bound,
+        );
     }
 
     /** Whether all that is known is that it is less than its value. */

@@ -50,6 +50,18 @@ final readonly class Bracket
         return array_values(array_filter([$this->pre, ...$this->between, $this->post]));
     }
 
+    /** The first check that was passed over for a reason, and that nobody set aside; null where there is none. */
+    public function passedOverSince(string $reason): ?Check
+    {
+        foreach ($this->passedOver as $one) {
+            if ($one->check->setAside === null && \in_array($reason, $one->reasons, true)) {
+                return $one->check;
+            }
+        }
+
+        return null;
+    }
+
     /** The same bracket as if a check in between had closed it: what came after it counts for nothing. */
     public function closedBy(Check $check): self
     {

@@ -11,6 +11,7 @@ use Footnote\Core\Judgement\AdditiveMixture;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Coverage;
+use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Shift;
@@ -30,7 +31,6 @@ use Footnote\Core\Quantity\Unit;
 final readonly class ShiftExposure
 {
     private const EIGHT_HOURS = 480;
-    private const ANSWERS = [Answer::Indicated, Answer::Pre, Answer::Post, Answer::Between];
 
     private SampleResults $family;
 
@@ -153,17 +153,21 @@ final readonly class ShiftExposure
     private function inBothUnits(Result $twa, AnalyteResult $analyte): array
     {
         $air = $this->family->sample->air->isKnown() ? $this->family->sample->air : null;
-        $make = fn (?Figure $figure): ?Figure => $figure === null ? null : SampleWorkings::ppm($figure, $analyte, $this->family->conditions, $air)?->bounded($figure->bound);
-        $answers = array_map(static fn (Answer $answer): ?Figure => $make($twa->answer($answer)), self::ANSWERS);
-        if (array_filter($answers) === []) {
+        $make = fn (Figure $figure): ?Figure => SampleWorkings::ppm($figure, $analyte, $this->family->conditions, $air)?->bounded($figure->bound);
+        $answers = $twa->answers()->each($make);
+        if ($answers->isEmpty()) {
             return [$twa];
         }
-        $also = [];
+        $told = Result::of('twa-ppm:'.$analyte->analyte, $twa->title, $twa->reported, $answers, $twa->notes, $twa->channel)
+            ->inheriting($twa->inherited ?? Verdict::Valid)
+            ->doubting(...$twa->causes)
+            ->covering($twa->coverage)
+            ->notPlain();
         foreach ($twa->also as [$words, $figure]) {
-            $also[] = [$words, $make($figure) ?? $figure];
+            $told = $told->or($words, $make($figure) ?? $figure);
         }
 
-        return [$twa, new Result('twa-ppm:'.$analyte->analyte, $twa->title, $twa->reported, $answers[0], $answers[1], $answers[2], $answers[3], array_values(array_filter(array_map($make, $twa->byChecks))), [], $twa->notes, null, $twa->channel, false, $twa->inherited, causes: $twa->causes, also: $also, plain: false, coverage: $twa->coverage)];
+        return [$twa, $told];
     }
 
     /**
@@ -173,24 +177,22 @@ final readonly class ShiftExposure
      */
     private function timeWeighted(AnalyteResult $analyte, array $chain, bool $asTheRest, array $beside, string $of = ''): Result
     {
-        $sum = fn (callable $of, bool $rest): ?Figure => $this->sum($analyte, $chain, $of, $rest);
-        $answers = array_map(static fn (Answer $answer): ?Figure => $sum(static fn (Result $result): ?Figure => $result->answer($answer), $asTheRest), self::ANSWERS);
-        // One sample reported at its cautious end makes the whole cautious.
-        $reported = array_reduce($chain, static fn (Answer $one, ShiftPart $part): Answer => $part->result->reported === Answer::Cautious ? Answer::Cautious : $one, $chain[0]->result->reported);
+        $sum = fn (\Closure $of, bool $rest): ?Figure => $this->sum($analyte, $chain, $of, $rest);
         $asReported = static fn (Result $result): Figure => $result->reportedFigure();
-        if (array_filter($answers) === []) {
-            // The samples were not closed alike: what each reports is combined.
-            $answers[1] = $sum($asReported, $asTheRest);
-        }
-        $ends = array_values(array_filter([$sum(static fn (Result $result): ?Figure => $result->lowest(), $asTheRest), $sum(static fn (Result $result): ?Figure => $result->highest(), $asTheRest)]));
-        $inherited = array_reduce($chain, static fn (Verdict $worst, ShiftPart $part): Verdict => $worst->worse($part->verdict), Verdict::Valid);
+        // One sample reported at its cautious end makes the whole cautious.
+        $isCautious = array_filter($chain, static fn (ShiftPart $part): bool => $part->result->reported === Answer::Cautious) !== [];
+        $reported = $isCautious ? Answer::Cautious : $chain[0]->result->reported;
+        $answers = FourAnswers::together(static fn (\Closure $of): ?Figure => $sum($of, $asTheRest));
+        $inherited = Verdict::worst(...array_map(static fn (ShiftPart $part): Verdict => $part->verdict, $chain));
         $isPlain = $this->asRest() === $asTheRest;
         $title = 'TWA over 8 h, '.$analyte->name().$of.($isPlain ? '' : ($asTheRest ? ', unsampled time as the rest' : ', unsampled time as zero'));
         $notes = ['Stated at '.$this->family->conditions->name.'.', ...$this->notes($chain, $beside, $analyte->analyte, $asTheRest)];
-        $result = (new Result(($isPlain ? 'twa:' : 'twa-other:').$analyte->analyte, $title, $reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], $notes, null, $analyte->analyte, false, $inherited, plain: false))
+        $result = Result::of(($isPlain ? 'twa:' : 'twa-other:').$analyte->analyte, $title, $reported, $answers, $notes, $analyte->analyte)
+            ->inheriting($inherited)
+            ->notPlain()
             ->doubting(...array_merge(...array_map(static fn (ShiftPart $part): array => $part->result->causes, $chain)));
-        foreach ($this->otherwise($chain) as $words => $of) {
-            $result = $result->or(substr($words, 1), $sum($of, $asTheRest));
+        foreach (array_unique(array_merge(...array_map(static fn (ShiftPart $part): array => array_column($part->result->also, 0), $chain))) as $words) {
+            $result = $result->or($words, $sum(static fn (Result $one): Figure => $one->otherwise($words), $asTheRest));
         }
         foreach ($beside as $part) {
             $result = $result->or(\sprintf('by %s beside it', $part->run->id), $this->sum($analyte, array_map(fn (ShiftPart $one): ShiftPart => $one->run->id === $this->own->run->id ? $part : $one, $chain), $asReported, $asTheRest));
@@ -209,16 +211,14 @@ final readonly class ShiftExposure
      */
     private function sum(AnalyteResult $analyte, array $chain, callable $of, bool $asTheRest): ?Figure
     {
-        [$high, $low, $inputs, $interval, $covered] = [Exact::zero(), Exact::zero(), [], false, []];
+        [$high, $low, $inputs, $interval] = [Exact::zero(), Exact::zero(), [], false];
         $unsampled = $this->shiftMinutes()->minus($this->sampled($chain));
         $stretch = $asTheRest && $unsampled->compareTo(Exact::zero()) > 0 ? $this->shiftMinutes()->dividedBy($this->sampled($chain)) : Exact::of(1);
-        foreach ($chain as $part) {
+        foreach (self::counted($chain) as [$part, $minutes]) {
             $figure = $of($part->result);
             if (!$figure instanceof Figure) {
                 return null;
             }
-            $minutes = $part->minutes($covered);
-            $covered = Span::united([...$covered, ...$part->family->stretches]);
             $weight = $minutes->times($stretch);
             $high = Real::plus($high, Real::times($figure->value, $weight));
             $low = Real::plus($low, Real::times($figure->floor ?? $figure->value, $weight));
@@ -229,33 +229,6 @@ final readonly class ShiftExposure
         $twa = Figure::derived('TWA', 'time-weighted average over 8 h of '.$analyte->name(), $value, Unit::MilligramPerCubicMetre, SharedEquation::TimeWeightedAverage, $inputs, Digits::significant($value, 3));
 
         return $interval ? $twa->downTo(Real::by($low, Exact::of(self::EIGHT_HOURS))) : $twa;
-    }
-
-    /**
-     * What a part could be beside its answers; the others as reported.
-     *
-     * @param list<ShiftPart> $chain
-     *
-     * @return array<string, \Closure(Result): Figure>
-     */
-    private function otherwise(array $chain): array
-    {
-        $all = [];
-        foreach ($chain as $part) {
-            foreach ($part->result->also as [$words, $figure]) {
-                $all['='.$words] = static function (Result $result) use ($words): Figure {
-                    foreach ($result->also as [$what, $other]) {
-                        if ($what === $words) {
-                            return $other;
-                        }
-                    }
-
-                    return $result->reportedFigure();
-                };
-            }
-        }
-
-        return $all;
     }
 
     /** @param list<ShiftPart> $chain */
@@ -290,11 +263,7 @@ final readonly class ShiftExposure
      */
     private function notes(array $chain, array $beside, string $analyte, bool $asTheRest): array
     {
-        [$covered, $made] = [[], []];
-        foreach ($chain as $part) {
-            $made[] = \sprintf('%s (%s min, %s)', $part->run->id, $part->minutes($covered)->rounded(0), $part->verdict->value);
-            $covered = Span::united([...$covered, ...$part->family->stretches]);
-        }
+        $made = array_map(static fn (array $one): string => \sprintf('%s (%s min, %s)', $one[0]->run->id, $one[1]->rounded(0), $one[0]->verdict->value), self::counted($chain));
         $notes = [\sprintf('Made of %s.', implode(', ', $made))];
         $counted = array_map(static fn (ShiftPart $part): string => $part->run->id, [...$chain, ...$beside]);
         foreach ($beside as $part) {
@@ -324,13 +293,25 @@ final readonly class ShiftExposure
      */
     private function sampled(array $chain): Exact
     {
-        [$sampled, $covered] = [Exact::zero(), []];
+        return array_reduce(self::counted($chain), static fn (Exact $sum, array $one): Exact => $sum->plus($one[1]), Exact::zero());
+    }
+
+    /**
+     * The samples with the time that each adds, min.
+     *
+     * @param list<ShiftPart> $chain
+     *
+     * @return list<array{ShiftPart, Exact}>
+     */
+    private static function counted(array $chain): array
+    {
+        [$counted, $covered] = [[], []];
         foreach ($chain as $part) {
-            $sampled = $sampled->plus($part->minutes($covered));
+            $counted[] = [$part, $part->minutes($covered)];
             $covered = Span::united([...$covered, ...$part->family->stretches]);
         }
 
-        return $sampled;
+        return $counted;
     }
 
     /** @param list<ShiftPart> $chain */

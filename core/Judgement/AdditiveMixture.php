@@ -18,8 +18,6 @@ use Footnote\Core\Quantity\Unit;
  */
 final readonly class AdditiveMixture
 {
-    private const ANSWERS = [Answer::Indicated, Answer::Pre, Answer::Post, Answer::Between];
-
     /**
      * @param non-empty-list<array{ExposureLimit, Result}> $standing
      * @param list<array{ExposureLimit, Result}>           $void
@@ -67,13 +65,11 @@ final readonly class AdditiveMixture
 
     private function result(): Result
     {
-        $answers = array_map(fn (Answer $answer): ?Figure => $this->sum(static fn (Result $result): ?Figure => $result->answer($answer)), self::ANSWERS);
-        if (array_filter($answers, static fn (?Figure $figure): bool => $figure !== null) === []) {
-            // The parts were not closed alike: what each reports is combined.
-            $answers[1] = $this->sum(static fn (Result $result): Figure => $result->reportedFigure());
-        }
-        $ends = array_values(array_filter([$this->sum(static fn (Result $result): ?Figure => $result->lowest()), $this->sum(static fn (Result $result): ?Figure => $result->highest())], static fn (?Figure $figure): bool => $figure !== null));
-        $inherited = array_reduce($this->standing, static fn (Verdict $worst, array $member): Verdict => $worst->worse($member[1]->inherited ?? Verdict::Valid), $this->void === [] ? Verdict::Valid : Verdict::Qualified);
+        $answers = FourAnswers::together($this->sum(...));
+        $inherited = Verdict::worst(
+            $this->void === [] ? Verdict::Valid : Verdict::Qualified,
+            ...array_map(static fn (array $member): Verdict => $member[1]->inherited ?? Verdict::Valid, $this->standing),
+        );
         $notes = [
             \sprintf('Made of %s.', self::titles($this->standing)),
             ...($this->void === [] ? [] : [\sprintf('Not known, since void: %s. The sum is at least that of the others.', self::titles($this->void))]),
@@ -81,9 +77,15 @@ final readonly class AdditiveMixture
         ];
         $plain = array_reduce($this->standing, static fn (bool $all, array $member): bool => $all && $member[1]->plain, true);
 
-        return (new Result('mixture:'.$this->name, 'Additive mixture, '.$this->name, $this->standing[0][1]->reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], $notes, null, null, false, $inherited, plain: $plain, also: $this->otherwise()))
+        $result = Result::of('mixture:'.$this->name, 'Additive mixture, '.$this->name, $this->standing[0][1]->reported, $answers, $notes)
+            ->inheriting($inherited)
             ->covering($this->leastCovered())
             ->doubting(...array_merge(...array_map(static fn (array $member): array => $member[1]->causes, $this->standing)));
+        foreach ($this->otherwise() as [$words, $figure]) {
+            $result = $result->or($words, $figure);
+        }
+
+        return $plain ? $result : $result->notPlain();
     }
 
     /** The day of the part that was sampled least. */
@@ -112,15 +114,7 @@ final readonly class AdditiveMixture
     {
         $also = [];
         foreach (array_unique(array_merge(...array_map(static fn (array $member): array => array_column($member[1]->also, 0), $this->standing))) as $words) {
-            $sum = $this->sum(static function (Result $result) use ($words): Figure {
-                foreach ($result->also as [$what, $figure]) {
-                    if ($what === $words) {
-                        return $figure;
-                    }
-                }
-
-                return $result->reportedFigure();
-            });
+            $sum = $this->sum(static fn (Result $result): Figure => $result->otherwise($words));
             if ($sum !== null) {
                 $also[] = [$words, $sum];
             }

@@ -83,18 +83,21 @@ final readonly class Assessment
     {
         $channels = $this->channels();
         if ($channels !== []) {
-            return self::worstStanding(array_values($channels)) ?? $this->weightOn(null);
+            return Verdict::standing(...array_values($channels)) ?? $this->weightOn(null);
         }
         // A substance of which there is no number yet has nothing but its findings.
         $unmeasured = array_filter($this->findings, static fn (Finding $finding): bool => $finding->channel !== null);
 
-        return array_reduce($unmeasured, static fn (Verdict $worst, Finding $one): Verdict => $worst->worse($one->verdict()), self::worstStanding($this->verdictsOf(null)) ?? $this->weightOn(null));
+        return Verdict::worst(
+            Verdict::standing(...$this->verdictsOf(null)) ?? $this->weightOn(null),
+            ...array_map(static fn (Finding $one): Verdict => $one->verdict(), array_values($unmeasured)),
+        );
     }
 
     /** The worst of the results of a channel that stand; where it has none, what was found on it. */
     public function verdictOf(?string $channel): Verdict
     {
-        return self::worstStanding($this->verdictsOf($channel)) ?? $this->weightOn($channel);
+        return Verdict::standing(...$this->verdictsOf($channel)) ?? $this->weightOn($channel);
     }
 
     /** @return list<Verdict> of the results of this run alone */
@@ -113,18 +116,6 @@ final readonly class Assessment
         }
 
         return $verdict;
-    }
-
-    /** @param list<Verdict> $verdicts */
-    private static function worstStanding(array $verdicts): ?Verdict
-    {
-        $stand = array_filter($verdicts, static fn (Verdict $verdict): bool => $verdict !== Verdict::Void);
-
-        return match (true) {
-            $verdicts === [] => null,
-            $stand === [] => Verdict::Void,
-            default => array_reduce($stand, static fn (Verdict $worst, Verdict $one): Verdict => $worst->worse($one), Verdict::Valid),
-        };
     }
 
     /** @return list<Result> those that stand; all of them where none does */

@@ -63,6 +63,11 @@ final readonly class Result
     }
 
     /** The answer that is reported; where the policy's choice does not exist, the nearest that does. */
+    public function answers(): FourAnswers
+    {
+        return new FourAnswers($this->indicated, $this->pre, $this->post, $this->between, $this->byChecks);
+    }
+
     public function reportedFigure(): Figure
     {
         $figure = $this->answer($this->reported) ?? $this->indicated ?? $this->pre ?? $this->between ?? $this->post;
@@ -142,6 +147,18 @@ final readonly class Result
         return [...$values, ...$this->also];
     }
 
+    /** The value that it could have by such words; where it has none, what it reports. */
+    public function otherwise(string $words): Figure
+    {
+        foreach ($this->also as [$what, $figure]) {
+            if ($what === $words) {
+                return $figure;
+            }
+        }
+
+        return $this->reportedFigure();
+    }
+
     /** @param list<LimitOutcome> $outcomes */
     public function against(array $outcomes): self
     {
@@ -198,7 +215,7 @@ final readonly class Result
     /** With another answer along the bracket. */
     public function lyingBetween(Figure $between): self
     {
-        return new self($this->key, $this->title, $this->reported, $this->indicated, $this->pre, $this->post, $between, $this->byChecks, $this->outcomes, $this->notes, $this->uncertainty, $this->channel, $this->worstIsLow, $this->inherited, $this->breakdown, $this->causes, $this->also, $this->altered, $this->plain, $this->ceiling, $this->perDecade, $this->coverage);
+        return $this->with(between: $between);
     }
 
     public function reporting(Answer $answer): self
@@ -235,8 +252,45 @@ final readonly class Result
      * @param list<array{string, Figure}>|null     $also
      * @param list<Altered>|null                   $altered
      */
-    private function with(?array $outcomes = null, ?array $notes = null, ?Figure $uncertainty = null, ?Verdict $inherited = null, ?Breakdown $breakdown = null, ?array $causes = null, ?array $also = null, ?array $altered = null, ?bool $plain = null, ?string $ceiling = null, ?Answer $reported = null, ?float $perDecade = null, ?Coverage $coverage = null): self
-    {
-        return new self($this->key, $this->title, $reported ?? $this->reported, $this->indicated, $this->pre, $this->post, $this->between, $this->byChecks, $outcomes ?? $this->outcomes, $notes ?? $this->notes, $uncertainty ?? $this->uncertainty, $this->channel, $this->worstIsLow, $inherited ?? $this->inherited, $breakdown ?? $this->breakdown, $causes ?? $this->causes, $also ?? $this->also, $altered ?? $this->altered, $plain ?? $this->plain, $ceiling ?? $this->ceiling, $perDecade ?? $this->perDecade, $coverage ?? $this->coverage);
+    private function with(
+        ?array $outcomes = null,
+        ?array $notes = null,
+        ?Figure $uncertainty = null,
+        ?Verdict $inherited = null,
+        ?Breakdown $breakdown = null,
+        ?array $causes = null,
+        ?array $also = null,
+        ?array $altered = null,
+        ?bool $plain = null,
+        ?string $ceiling = null,
+        ?Answer $reported = null,
+        ?float $perDecade = null,
+        ?Coverage $coverage = null,
+        ?Figure $between = null,
+    ): self {
+        return new self(
+            $this->key,
+            $this->title,
+            $reported ?? $this->reported,
+            $this->indicated,
+            $this->pre,
+            $this->post,
+            $between ?? $this->between,
+            $this->byChecks,
+            $outcomes ?? $this->outcomes,
+            $notes ?? $this->notes,
+            $uncertainty ?? $this->uncertainty,
+            $this->channel,
+            $this->worstIsLow,
+            $inherited ?? $this->inherited,
+            $breakdown ?? $this->breakdown,
+            $causes ?? $this->causes,
+            $also ?? $this->also,
+            $altered ?? $this->altered,
+            $plain ?? $this->plain,
+            $ceiling ?? $this->ceiling,
+            $perDecade ?? $this->perDecade,
+            $coverage ?? $this->coverage,
+        );
     }
 }

@@ -7,6 +7,7 @@ namespace Footnote\Core\Judgement;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Procedure\Procedure;
 
@@ -44,6 +45,12 @@ final readonly class RunCase
     public function procedureOf(Check $check): Procedure
     {
         return Procedure::among($this->timeline->memory->once('procedures', fn (): array => $this->family->procedures($this->timeline->instrument)), $check->content->procedure());
+    }
+
+    /** Whether a step that may not be in every procedure was skipped, or jumped over where it is. */
+    public function missed(Check $check, string $step): bool
+    {
+        return $check->step($step) === StepState::Skipped || ($this->procedureOf($check)->step($step) !== null && $check->missed($step));
     }
 
     /** Whether a school that takes one check at the start of the day as enough may do so here, and there is no other. */

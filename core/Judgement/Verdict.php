@@ -28,4 +28,22 @@ enum Verdict: string
     {
         return $other->weight() > $this->weight() ? $other : $this;
     }
+
+    /** The worst of several; valid where there are none. */
+    public static function worst(self ...$verdicts): self
+    {
+        return array_reduce($verdicts, static fn (self $worst, self $one): self => $worst->worse($one), self::Valid);
+    }
+
+    /** What several come to side by side: the worst of those that are not void; void where all are, null where there are none. */
+    public static function standing(self ...$verdicts): ?self
+    {
+        $stand = array_filter($verdicts, static fn (self $one): bool => $one !== self::Void);
+
+        return match (true) {
+            $verdicts === [] => null,
+            $stand === [] => self::Void,
+            default => self::worst(...$stand),
+        };
+    }
 }

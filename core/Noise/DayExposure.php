@@ -11,6 +11,7 @@ use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Coverage;
 use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
@@ -25,8 +26,6 @@ use Footnote\Core\Quantity\Unit;
  */
 final readonly class DayExposure
 {
-    private const ANSWERS = [Answer::Indicated, Answer::Pre, Answer::Post, Answer::Between];
-
     /** @param non-empty-list<Assessment> $shift in order of time */
     public function __construct(private Assessment $own, private array $shift, private Policy $policy, private Yardsticks $yardsticks)
     {
@@ -100,13 +99,10 @@ final readonly class DayExposure
         $rest = array_values(array_filter(array_map(static fn (Assessment $one) => $one->run->rest, $pieces)))[0] ?? null;
         $sum = fn (\Closure $of, ?float $over): ?Figure => $this->sum($own, $kind, $parts, $of, $seconds, $over);
         $whole = $kind === 'lex8h' ? ($rest?->asSampled === false ? null : $stated) : ($rest?->asSampled === true ? $stated : null);
-        $answers = array_map(static fn (Answer $answer): ?Figure => $sum(static fn (Result $result): ?Figure => $result->answer($answer), $whole), self::ANSWERS);
-        if (array_filter($answers) === []) {
-            $answers[0] = $sum(static fn (Result $result): Figure => $result->reportedFigure(), $whole);
-        }
-        $ends = array_values(array_filter([$sum(static fn (Result $result): ?Figure => $result->lowest(), $whole), $sum(static fn (Result $result): ?Figure => $result->highest(), $whole)]));
-        $made = new Result($own->key, $own->title, $own->reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], [\sprintf('Made of %s.', implode(', ', array_map(static fn (DayPart $part): string => \sprintf('%s (%s min, %s)', $part->run, number_format($part->seconds / 60, 0, '.', ''), $part->verdict->value), $parts)))], $own->uncertainty, $own->channel);
-        $inherited = array_reduce($parts, static fn (Verdict $worst, DayPart $part): Verdict => $worst->worse($part->verdict), Verdict::Valid);
+        $answers = FourAnswers::together(static fn (\Closure $of): ?Figure => $sum($of, $whole), Answer::Indicated);
+        $of = array_map(static fn (DayPart $part): string => \sprintf('%s (%s min, %s)', $part->run, number_format($part->seconds / 60, 0, '.', ''), $part->verdict->value), $parts);
+        $made = new Result($own->key, $own->title, $own->reported, $answers->indicated, $answers->pre, $answers->post, $answers->between, $answers->byChecks, [], [\sprintf('Made of %s.', implode(', ', $of))], $own->uncertainty, $own->channel);
+        $inherited = Verdict::worst(...array_map(static fn (DayPart $part): Verdict => $part->verdict, $parts));
         $other = $rest === null && $stated !== null && abs($stated * 60 - $seconds) > 1.0 ? $sum(static fn (Result $result): Figure => $result->reportedFigure(), $whole === null ? $stated : null) : null;
 
         return $made->inheriting($inherited)->covering(Coverage::of($seconds, $stated, $rest))

@@ -48,7 +48,10 @@ final readonly class Span
         // Seconds and microseconds apart: PHP loses large counts of microseconds without a word.
         $micro = (int) round($seconds * 1e6);
 
-        return $moment->setTimezone(new \DateTimeZone('UTC'))->modify(\sprintf('%+d seconds %+d microseconds', intdiv($micro, 1_000_000), $micro % 1_000_000))->setTimezone($moment->getTimezone());
+        $utc = $moment->setTimezone(new \DateTimeZone('UTC'));
+        $seconds = \sprintf('%+d seconds %+d microseconds', intdiv($micro, 1_000_000), $micro % 1_000_000);
+
+        return $utc->modify($seconds)->setTimezone($moment->getTimezone());
     }
 
     /**

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow\Rule;
 
-use Footnote\Core\Evidence\PassedOver;
 use Footnote\Core\Flow\FlowUsability;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Cure;
@@ -21,9 +20,9 @@ final readonly class NoFlow extends SampleRule
 
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $asked = array_values(array_filter($case->bracket->passedOver, static fn (PassedOver $one): bool => $one->check->setAside === null && \in_array(FlowUsability::NO_FLOW, $one->reasons, true)));
-        foreach (\array_slice($asked, 0, 1) as $one) {
-            yield $setting->finding(\sprintf('Nothing flowed at the check of %s. Was the train open, and the pump powered?', $case->hour($one->check->at)), [$one->check->id], cure: new Cure('set the check aside where the train was shut or the pump without power; void the run where it drew nothing', 'any time'));
+        $check = $case->bracket->passedOverSince(FlowUsability::NO_FLOW);
+        if ($check !== null) {
+            yield $setting->finding(\sprintf('Nothing flowed at the check of %s. Was the train open, and the pump powered?', $case->hour($check->at)), [$check->id], cure: new Cure('set the check aside where the train was shut or the pump without power; void the run where it drew nothing', 'any time'));
         }
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Gas\Rule;
 
-use Footnote\Core\Evidence\PassedOver;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasUsability;
 use Footnote\Core\Judgement\Cure;
@@ -21,9 +20,9 @@ final readonly class NoAnswer extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $asked = array_values(array_filter($case->bracket->passedOver, static fn (PassedOver $one): bool => $one->check->setAside === null && \in_array(GasUsability::NO_ANSWER, $one->reasons, true)));
-        foreach (\array_slice($asked, 0, 1) as $one) {
-            yield $setting->finding(\sprintf('At the check of %s none of the channels of the cylinder answered. Was it open, and the cap on?', $case->hour($one->check->at)), [$one->check->id], cure: new Cure('set the check aside where the cylinder was shut; void the run where the gas flowed', 'any time'));
+        $check = $case->bracket->passedOverSince(GasUsability::NO_ANSWER);
+        if ($check !== null) {
+            yield $setting->finding(\sprintf('At the check of %s none of the channels of the cylinder answered. Was it open, and the cap on?', $case->hour($check->at)), [$check->id], cure: new Cure('set the check aside where the cylinder was shut; void the run where the gas flowed', 'any time'));
         }
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
-use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -20,7 +19,7 @@ final readonly class CheckWhileRunning implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->checks() as $check) {
-            if ($check->step('stopped') === StepState::Skipped || ($case->procedureOf($check)->step('stopped') !== null && $check->missed('stopped'))) {
+            if ($case->missed($check, 'stopped')) {
                 yield $setting->finding(\sprintf('The unit was running during the check of %s; the reference may have gone into the exposure.', $case->hour($check->at)), [$check->id]);
             }
         }

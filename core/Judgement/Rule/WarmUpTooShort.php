@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
-use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -20,7 +19,7 @@ final readonly class WarmUpTooShort implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->checks() as $check) {
-            if ($check->step('warm-up') === StepState::Skipped || ($case->procedureOf($check)->step('warm-up') !== null && $check->missed('warm-up'))) {
+            if ($case->missed($check, 'warm-up')) {
                 yield $setting->finding(\sprintf('The warm-up before the check of %s was cut short.', $case->hour($check->at)), [$check->id]);
             }
         }

@@ -10,6 +10,7 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Verdict;
@@ -58,20 +59,10 @@ final readonly class TaskExposure
             $tasks[mb_strtolower(trim($sample['run']->task))][] = $sample;
         }
         $tasks = array_values($tasks);
-        $sum = fn (callable $of, string $how): ?Figure => $this->daily($tasks, $of, $how);
-        $answers = array_map(static fn (Answer $answer): ?Figure => $sum(static fn (Result $result): ?Figure => $result->answer($answer), $answer->words()), [Answer::Indicated, Answer::Pre, Answer::Post, Answer::Between]);
-        $reported = $samples[0]['result']->reported;
-        if (array_filter($answers) === []) {
-            // The samples were not closed alike: what each reports is combined.
-            $answers[1] = $sum(static fn (Result $result): Figure => $result->reportedFigure(), 'as each sample is reported');
-        }
-        $ends = array_values(array_filter([
-            $sum(static fn (Result $result): ?Figure => $result->lowest(), 'lower ends'),
-            $sum(static fn (Result $result): ?Figure => $result->highest(), 'upper ends'),
-        ]));
-        $result = new Result('lex8h', 'Daily noise exposure level by tasks', $reported, $answers[0], $answers[1], $answers[2], $answers[3], $ends, [], $this->notes($samples, $tasks));
+        $answers = FourAnswers::together(fn (\Closure $of, string $how): ?Figure => $this->daily($tasks, $of, $how));
+        $result = Result::of('lex8h', 'Daily noise exposure level by tasks', $samples[0]['result']->reported, $answers, $this->notes($samples, $tasks));
         $result = $result->doubting(...array_merge(...array_map(static fn (array $sample): array => $sample['result']->causes, $samples)))->or('with the rest of the day like its tasks', $this->stretched($result->reportedFigure(), $samples, $tasks));
-        $result = $result->inheriting(array_reduce($samples, static fn (Verdict $worst, array $sample): Verdict => $worst->worse($sample['verdict']), Verdict::Valid));
+        $result = $result->inheriting(Verdict::worst(...array_map(static fn (array $sample): Verdict => $sample['verdict'], $samples)));
         $shares = $this->shares($tasks, $result->reportedFigure()->toFloat());
         $result = $result->brokenDown(new TaskBudget($shares))->withUncertainty(...$this->uncertainty($shares));
 
