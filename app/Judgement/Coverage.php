@@ -18,7 +18,7 @@ final class Coverage
     {
         [$covers, $waiting] = [[], []];
         foreach (Saying::of($body)['results'] as $key => $said) {
-            $one = ['key' => substr($key, 1), 'title' => self::title($body, substr($key, 1)), 'verdict' => self::text($said, 'verdict'), 'shown' => self::text($said, 'shown'), 'unit' => self::text($said, 'unit')];
+            $one = ['key' => substr($key, 1), 'title' => self::title($body, substr($key, 1)), 'verdict' => Logbook::text($said, 'verdict'), 'shown' => Logbook::text($said, 'shown'), 'unit' => Logbook::text($said, 'unit')];
             if ($one['verdict'] === Verdict::Open->value) {
                 $waiting[] = $one;
             } else {
@@ -36,7 +36,7 @@ final class Coverage
      */
     public static function proposed(array $body): Verdict
     {
-        $own = Verdict::from(self::text($body, 'verdict'));
+        $own = Verdict::from(Logbook::text($body, 'verdict'));
         [$covers] = self::of($body);
         if ($own !== Verdict::Open || $covers === []) {
             return $own;
@@ -48,18 +48,12 @@ final class Coverage
     /** @param array<string, mixed> $body */
     private static function title(array $body, string $key): string
     {
-        foreach (\is_array($body['results'] ?? null) ? $body['results'] : [] as $result) {
-            if (\is_array($result) && ($result['key'] ?? '') === $key) {
-                return self::text($result, 'title').(\is_string($result['channel'] ?? null) && $result['channel'] !== '' ? ', '.$result['channel'] : '');
+        foreach (Saying::rows($body, 'results') as $result) {
+            if (($result['key'] ?? '') === $key) {
+                return Logbook::text($result, 'title').(\is_string($result['channel'] ?? null) && $result['channel'] !== '' ? ', '.$result['channel'] : '');
             }
         }
 
         return $key;
-    }
-
-    /** @param array<mixed> $of */
-    private static function text(array $of, string $name): string
-    {
-        return \is_scalar($of[$name] ?? null) ? (string) $of[$name] : '';
     }
 }

@@ -251,7 +251,7 @@ final readonly class Logbook
         return $pairs;
     }
 
-    /** @param array<string, mixed> $row */
+    /** @param array<mixed> $row */
     public static function text(array $row, string $name): string
     {
         $value = $row[$name] ?? '';

@@ -125,7 +125,7 @@ final readonly class ResultsController
             if (!\is_string($policy)) {
                 throw Problem::missing('Run '.$run);
             }
-            $last = $this->connection->fetchAssociative('SELECT id, recorded_by FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1', [$run]);
+            $last = $this->connection->fetchAssociative('SELECT id, recorded_by, snapshot FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1', [$run]);
             if ($last !== false && (float) Logbook::text($last, 'id') !== $after) {
                 throw new Problem(409, \sprintf('%s has decided this result meanwhile. Look at it again; nothing was changed.', Logbook::text($last, 'recorded_by')));
             }
@@ -140,7 +140,7 @@ final readonly class ResultsController
             if ($kind !== 'void' && $proposed === Verdict::Open) {
                 throw new Problem(409, 'An open result may be voided, never signed: its bracket can still be closed. Nothing was changed.');
             }
-            if ($reason === '' && ($kind !== 'sign' || ($last !== false && !$this->adds($run, $body)))) {
+            if ($reason === '' && ($kind !== 'sign' || ($last !== false && !self::adds($last, $body)))) {
                 throw Problem::field('/reason', $last !== false ? 'say why this supersedes the decision before.' : 'a decision against the proposal needs its reason in writing.');
             }
             $verdict = match ($kind) {
@@ -247,11 +247,39 @@ final readonly class ResultsController
                 'run' => Logbook::text($row, 'id'), 'instrument' => Logbook::text($row, 'instrument_id'), 'person' => Logbook::text($record, 'person'), 'task' => Logbook::text($record, 'task'), 'place' => Logbook::text($record, 'place'),
                 'start' => $at(Logbook::text($row, 'started_at')), 'stop' => $row['stopped_at'] === null ? null : $at(Logbook::text($row, 'stopped_at')),
                 'verdict' => Logbook::text($row, 'verdict'), 'bracket' => $summary['bracket'] ?? null, 'drift' => $drift, 'standing' => $summary['standing'] ?? null, 'headline' => $summary['headline'] ?? null, 'results' => $results, 'finding' => $summary['finding'] ?? null, 'findings' => $summary['findings'] ?? 0, 'cure' => $summary['cure'] ?? null,
-                'decision' => $decision === null ? null : ['id' => (int) Logbook::text($decision, 'id'), 'kind' => Logbook::text($decision, 'kind'), 'verdict' => Logbook::text($decision, 'verdict'), 'by' => Logbook::text($decision, 'recorded_by'), 'at' => $at(Logbook::text($decision, 'recorded_at')), 'reason' => Logbook::text($decision, 'reason'), 'stale' => $compared && Logbook::text($decision, 'digest') !== Logbook::text($row, 'digest') && Saying::digest(Saying::of(self::signed($decision)['assessment'])) !== Logbook::text($row, 'said'), 'covers' => self::covered($decision)],
+                'decision' => $decision === null ? null : self::decided($decision, $row, $at, $compared),
             ];
         }
 
         return $lines;
+    }
+
+    /**
+     * A decision as the ledger shows it.
+     *
+     * @param array<string, mixed>     $decision
+     * @param array<string, mixed>     $row      of the run
+     * @param \Closure(string): string $at       a stored moment, told in the zone of the site
+     * @param bool                     $compared whether it is held against what the run says now
+     *
+     * @return array{id: int, kind: string, verdict: string, by: string, at: string, reason: string, stale: bool, covers: list<string>}
+     */
+    private static function decided(array $decision, array $row, \Closure $at, bool $compared): array
+    {
+        $signed = self::signed($decision);
+        $text = static fn (string $name): string => Logbook::text($decision, $name);
+
+        return [
+            'id' => (int) $text('id'),
+            'kind' => $text('kind'),
+            'verdict' => $text('verdict'),
+            'by' => $text('recorded_by'),
+            'at' => $at($text('recorded_at')),
+            'reason' => $text('reason'),
+            'stale' => $compared && $text('digest') !== Logbook::text($row, 'digest')
+                && Saying::digest(Saying::of($signed['assessment'])) !== Logbook::text($row, 'said'),
+            'covers' => array_map(static fn (array $one): string => $one['key'] ?? '', $signed['decision']['covers']),
+        ];
     }
 
     /** @param array<array<mixed>> $pairs run and policy */
@@ -304,13 +332,13 @@ final readonly class ResultsController
     /**
      * Whether a decision only adds results that were waiting: all that the last one covered still says the same.
      *
+     * @param array<string, mixed> $last the decision before
      * @param array<string, mixed> $body
      */
-    private function adds(string $run, array $body): bool
+    private static function adds(array $last, array $body): bool
     {
-        $row = $this->connection->fetchAssociative('SELECT snapshot FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1', [$run]);
-        $signed = $row === false ? null : self::signed($row);
-        if ($signed === null || $signed['decision']['waiting'] === []) {
+        $signed = self::signed($last);
+        if ($signed['decision']['waiting'] === []) {
             return false;
         }
         [$was, $is] = [Saying::of($signed['assessment'])['results'], Saying::of($body)['results']];
@@ -343,16 +371,6 @@ final readonly class ResultsController
         $waiting = $decision['waiting'] ?? [];
 
         return ['assessment' => $assessment, 'decision' => ['covers' => $covers, 'waiting' => $waiting]];
-    }
-
-    /**
-     * @param array<string, mixed> $decision
-     *
-     * @return list<string> keys of the results that it covers
-     */
-    private static function covered(array $decision): array
-    {
-        return array_map(static fn (array $one): string => $one['key'] ?? '', self::signed($decision)['decision']['covers']);
     }
 
     /** @return array{previous: string|null, next: string|null} */

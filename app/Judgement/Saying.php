@@ -19,35 +19,35 @@ final class Saying
      */
     public static function of(array $body): array
     {
-        $overall = self::text($body, 'verdict');
+        $overall = Logbook::text($body, 'verdict');
         $channels = [];
         foreach (self::rows($body, 'channels') as $channel) {
-            $channels['='.self::text($channel, 'channel')] = self::text($channel, 'verdict');
+            $channels['='.Logbook::text($channel, 'channel')] = Logbook::text($channel, 'verdict');
         }
         $results = [];
         foreach (self::rows($body, 'results') as $result) {
             $value = \is_array($result['value'] ?? null) ? $result['value'] : [];
             $limits = [];
             foreach (self::rows($result, 'limits') as $limit) {
-                $limits['='.self::text($limit, 'id')] = [(bool) ($limit['crossed'] ?? false), self::text($limit, 'robustness')];
+                $limits['='.Logbook::text($limit, 'id')] = [(bool) ($limit['crossed'] ?? false), Logbook::text($limit, 'robustness')];
             }
             ksort($limits);
-            $results['='.self::text($result, 'key')] = [
+            $results['='.Logbook::text($result, 'key')] = [
                 // An earlier release gave all results of a channel, or of a run, one verdict.
-                'verdict' => self::text($result, 'verdict') !== '' ? self::text($result, 'verdict') : ($channels['='.self::text($result, 'channel')] ?? $overall),
+                'verdict' => Logbook::text($result, 'verdict') !== '' ? Logbook::text($result, 'verdict') : ($channels['='.Logbook::text($result, 'channel')] ?? $overall),
                 'shown' => \is_string($value['shown'] ?? null) ? $value['shown'] : '',
-                'unit' => self::text($result, 'unit'),
+                'unit' => Logbook::text($result, 'unit'),
                 'limits' => $limits,
             ];
         }
         ksort($results);
-        $findings = array_map(static fn (array $finding): array => [self::text($finding, 'rule'), self::text($finding, 'severity'), self::text($finding, 'channel'), \is_array($finding['limit'] ?? null) ? self::text($finding['limit'], 'value') : ''], self::rows($body, 'findings'));
+        $findings = array_map(static fn (array $finding): array => [Logbook::text($finding, 'rule'), Logbook::text($finding, 'severity'), Logbook::text($finding, 'channel'), \is_array($finding['limit'] ?? null) ? Logbook::text($finding['limit'], 'value') : ''], self::rows($body, 'findings'));
         sort($findings);
         $evidence = Worked::evidence($body);
         foreach (self::rows($body, 'figures') as $figure) {
             $origin = \is_array($figure['origin'] ?? null) ? $figure['origin'] : [];
-            if (\in_array(self::text($origin, 'kind'), ['certificate', 'laboratory', 'check', 'log'], true)) {
-                $evidence[] = self::text($origin, 'kind').' '.self::text($origin, 'id');
+            if (\in_array(Logbook::text($origin, 'kind'), ['certificate', 'laboratory', 'check', 'log'], true)) {
+                $evidence[] = Logbook::text($origin, 'kind').' '.Logbook::text($origin, 'id');
             }
         }
         $evidence = array_values(array_unique($evidence));
@@ -63,19 +63,15 @@ final class Saying
     }
 
     /**
+     * The objects of a list of a written assessment, of this release or an earlier one; none where it has no such list.
+     *
      * @param array<mixed> $of
      *
      * @return list<array<string, mixed>>
      */
-    private static function rows(array $of, string $name): array
+    public static function rows(array $of, string $name): array
     {
         /** @var list<array<string, mixed>> */
         return \is_array($of[$name] ?? null) ? array_values(array_filter($of[$name], \is_array(...))) : [];
-    }
-
-    /** @param array<mixed> $of */
-    private static function text(array $of, string $name): string
-    {
-        return \is_scalar($of[$name] ?? null) ? (string) $of[$name] : '';
     }
 }

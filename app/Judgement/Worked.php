@@ -40,14 +40,12 @@ final readonly class Worked
      */
     public static function school(array $body): array
     {
-        $list = static fn (string $name): array => \is_array($body[$name] ?? null) ? array_values(array_filter($body[$name], \is_array(...))) : [];
-
         return [
             'policy' => $body['policy'] ?? null,
             'verdict' => $body['verdict'] ?? '',
             'headline' => $body['headline'] ?? null,
-            'results' => array_map(static fn (array $result): array => ['key' => $result['key'] ?? '', 'title' => $result['title'] ?? '', 'reported' => $result['reported'] ?? '', 'shown' => \is_array($result['value'] ?? null) ? ($result['value']['shown'] ?? '') : '', 'unit' => $result['unit'] ?? ''], $list('results')),
-            'findings' => array_map(static fn (array $finding): array => ['rule' => $finding['rule'] ?? '', 'title' => $finding['title'] ?? '', 'severity' => $finding['severity'] ?? '', 'limit' => $finding['limit'] ?? null], $list('findings')),
+            'results' => array_map(static fn (array $result): array => ['key' => $result['key'] ?? '', 'title' => $result['title'] ?? '', 'reported' => $result['reported'] ?? '', 'shown' => \is_array($result['value'] ?? null) ? ($result['value']['shown'] ?? '') : '', 'unit' => $result['unit'] ?? ''], Saying::rows($body, 'results')),
+            'findings' => array_map(static fn (array $finding): array => ['rule' => $finding['rule'] ?? '', 'title' => $finding['title'] ?? '', 'severity' => $finding['severity'] ?? '', 'limit' => $finding['limit'] ?? null], Saying::rows($body, 'findings')),
             'checks' => self::evidence($body),
         ];
     }
@@ -61,10 +59,11 @@ final readonly class Worked
      */
     public static function evidence(array $body): array
     {
-        $list = static fn (string $name): array => \is_array($body[$name] ?? null) ? array_values(array_filter($body[$name], \is_array(...))) : [];
-        $bracket = \is_array($body['bracket'] ?? null) ? $body['bracket'] : [];
-        $brackets = array_map(static fn (array $channel): array => \is_array($channel['bracket'] ?? null) ? $channel['bracket'] : [], $list('channels'));
-        $ends = [...array_merge(...array_map(static fn (array $one): array => [$one['pre'] ?? null, $one['post'] ?? null, ...(\is_array($one['between'] ?? null) ? $one['between'] : []), ...(\is_array($one['passedOver'] ?? null) ? $one['passedOver'] : [])], $brackets)), $bracket['pre'] ?? null, $bracket['post'] ?? null, ...(\is_array($bracket['between'] ?? null) ? $bracket['between'] : []), ...(\is_array($bracket['passedOver'] ?? null) ? $bracket['passedOver'] : [])];
+        $brackets = [...array_map(static fn (array $channel): mixed => $channel['bracket'] ?? null, Saying::rows($body, 'channels')), $body['bracket'] ?? null];
+        $ends = [];
+        foreach (array_filter($brackets, \is_array(...)) as $one) {
+            array_push($ends, $one['pre'] ?? null, $one['post'] ?? null, ...Saying::rows($one, 'between'), ...Saying::rows($one, 'passedOver'));
+        }
 
         return array_values(array_unique(array_filter(array_map(static fn (mixed $end): mixed => \is_array($end) ? ($end['check'] ?? null) : null, $ends), \is_string(...))));
     }

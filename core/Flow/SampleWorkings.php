@@ -106,12 +106,8 @@ final readonly class SampleWorkings
     private function answer(): Answer
     {
         $change = $this->policy->rule('flow.change');
-        if ($change !== null && $change->severity === Severity::Qualified) {
-            foreach (FlowResponse::drifts($this->line) as $drift) {
-                if (!$change->limit('change')->isKeptBySize($drift->value)) {
-                    return Answer::Cautious;
-                }
-            }
+        if ($change !== null && $change->severity === Severity::Qualified && !$change->limit('change')->isKeptBySizes(FlowResponse::drifts($this->line))) {
+            return Answer::Cautious;
         }
 
         return $this->policy->reportedAnswer('flow');

@@ -127,6 +127,6 @@ final readonly class SamplingPlan
 
     private static function percent(Decimal $share): string
     {
-        return rtrim(rtrim($share->value->times(100)->rounded(2), '0'), '.').' %';
+        return Digits::trimmed($share->value->times(100), 2).' %';
     }
 }

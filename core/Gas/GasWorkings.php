@@ -279,7 +279,7 @@ final readonly class GasWorkings
         $scale = ($this->factor->applied->value ?? Exact::of(1));
         $thresholds = array_map(static fn (ExposureLimit $limit): float => $limit->value->value->toFloat() / Real::toFloat($scale), $limits);
         $moving = $moves ? MovingReadings::of($log, $column, $whole, $ranges, $this->line, $clock, $this->undone->toFloat(), $thresholds, $range) : null;
-        $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s readings every %s s', $this->record->logName, number_format($counts->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), rtrim(rtrim(number_format($log->step(), 3, '.', ''), '0'), '.')));
+        $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s readings every %s s', $this->record->logName, number_format($counts->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), Digits::trimmed($log->step(), 3)));
         $read = fn (string $symbol, string $meaning, Exact|float $value, bool $over): Figure => Figure::read($symbol, $meaning.', as logged', $value, $this->shown(), $origin, $this->isToxic() ? self::digits($value) : 1)->bounded($over ? Bound::AtLeast : null);
         $moment = $this->moment($log, $column);
         $results = [];
@@ -312,7 +312,7 @@ final readonly class GasWorkings
     {
         $statistic = $log->columns()[$column]->statistic;
         $follows = $this->channel->follows($log->step());
-        $step = rtrim(rtrim(number_format($log->step(), 1, '.', ''), '0'), '.');
+        $step = Digits::trimmed($log->step(), 1);
 
         return static fn (string $wanted): ?string => $statistic === $wanted || $follows ? null : \sprintf('the log holds means of %s s: at any moment it may have been %s', $step, $wanted === 'minimum' ? 'less' : 'more');
     }
@@ -493,8 +493,11 @@ final readonly class GasWorkings
     private function stoppedAtZero(Result $result): Result
     {
         $setting = $this->policy->rule('gas.zero-drift');
+        if (!$this->channel->stopsAtZero || $setting === null || $result->reportedFigure()->unit === Unit::Minute) {
+            return $result;
+        }
         $label = $this->drifts()[0]['label'] ?? null;
-        if (!$this->channel->stopsAtZero || $setting === null || $label === null || $result->reportedFigure()->unit === Unit::Minute) {
+        if ($label === null) {
             return $result;
         }
         $shift = DriftLimit::of($this->channel, $setting)->most($label);

@@ -8,6 +8,7 @@ use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 
 /** How far off its label, and off clean air, a channel was left at one check that a run began with. */
@@ -71,6 +72,6 @@ final readonly class LeftOff
 
     public function words(Channel $channel): string
     {
-        return \sprintf('%s was left reading %s %s %s at the check %s, where %s is true; allowed is %s', $channel->name, rtrim(rtrim($this->read->rounded(2), '0'), '.'), $channel->unit->value, $this->where, $this->check->id, rtrim(rtrim($this->true->rounded(2), '0'), '.'), $this->tolerance->words);
+        return \sprintf('%s was left reading %s %s %s at the check %s, where %s is true; allowed is %s', $channel->name, Digits::trimmed($this->read, 2), $channel->unit->value, $this->where, $this->check->id, Digits::trimmed($this->true, 2), $this->tolerance->words);
     }
 }

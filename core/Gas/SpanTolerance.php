@@ -6,6 +6,7 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 
 /**
@@ -44,7 +45,7 @@ final readonly class SpanTolerance
             $least = $floor !== null && $floor->compareTo($least) > 0 ? $floor : $least;
         }
 
-        return new self($least, \sprintf('%s %s', rtrim(rtrim($least->rounded(3), '0'), '.'), $label->unit->value));
+        return new self($least, \sprintf('%s %s', Digits::trimmed($least, 3), $label->unit->value));
     }
 
     /** @param int $times as often beyond it */

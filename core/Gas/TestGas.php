@@ -14,6 +14,7 @@ use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\SteadyStretches;
+use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
 
@@ -33,7 +34,7 @@ final readonly class TestGas
 
     private function words(): string
     {
-        return \sprintf('span gas of %s (%s) from %s to %s', $this->cylinder, implode(', ', array_map(static fn (int|string $channel, float $label): string => $channel.' '.rtrim(rtrim(number_format($label, 2, '.', ''), '0'), '.'), array_keys($this->labels), array_values($this->labels))), $this->span->from->format('H:i:s'), $this->span->to->format('H:i:s'));
+        return \sprintf('span gas of %s (%s) from %s to %s', $this->cylinder, implode(', ', array_map(static fn (int|string $channel, float $label): string => $channel.' '.Digits::trimmed($label, 2), array_keys($this->labels), array_values($this->labels))), $this->span->from->format('H:i:s'), $this->span->to->format('H:i:s'));
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
+use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 
@@ -28,6 +29,22 @@ final readonly class Limit
     public function isKeptBySize(Exact|float $value): bool
     {
         return $this->isKeptBy($value instanceof Exact ? $value->absolute() : abs($value));
+    }
+
+    /**
+     * Whether each of several keeps it, whatever its sign.
+     *
+     * @param list<Figure> $figures
+     */
+    public function isKeptBySizes(array $figures): bool
+    {
+        foreach ($figures as $figure) {
+            if (!$this->isKeptBySize($figure->value)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     public function toFloat(): float

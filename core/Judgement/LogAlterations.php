@@ -73,10 +73,10 @@ final class LogAlterations
     {
         $numbers = [];
         foreach ($alterations as $place => $alteration) {
-            $others = self::taken(array_values(array_filter($alterations, static fn (Alteration $one): bool => $one !== $alteration)));
             if ($alteration->span === null) {
                 continue;
             }
+            $others = self::taken(array_values(array_filter($alterations, static fn (Alteration $one): bool => $one !== $alteration)));
             foreach ($again($alteration->kind->isTaken() ? $others : [...$others, $alteration->span]) as $result) {
                 $numbers[$place]['='.$result->key] = $result->reportedFigure();
             }

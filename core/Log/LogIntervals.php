@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Log;
 
+use Footnote\Core\Quantity\Digits;
+
 /**
  * FC-F2: what the stamps of a log say of its interval, and which place each of its lines has. The interval is the time over
  * unbroken stretches by their lines, held against the commonest step where the stamps resolve it: stamps to the minute, a step
@@ -62,7 +64,7 @@ final readonly class LogIntervals
         $remarks = [];
         foreach ([[$edges[0], 'first', $steps['first']], [$edges[1], 'last', $steps['last']]] as [$isPart, $which, $seconds]) {
             if ($isPart) {
-                $remarks[] = \sprintf('the %s interval of the log, %s s of %s', $which, self::shown($seconds), self::shown($step));
+                $remarks[] = \sprintf('the %s interval of the log, %s s of %s', $which, Digits::trimmed($seconds, 3), Digits::trimmed($step, 3));
             }
         }
 
@@ -195,7 +197,7 @@ final readonly class LogIntervals
             return abs($mean - $commonest) <= $error + 1e-9 ? round($commonest, 3) : round($mean, 6);
         }
         if (!$isRounded && $commonest > $resolution) {
-            throw UnreadableLog::because(\sprintf('The times mostly go on by %s s, and by %s s on the whole. Choose the interval.', self::shown($commonest), self::shown($mean)));
+            throw UnreadableLog::because(\sprintf('The times mostly go on by %s s, and by %s s on the whole. Choose the interval.', Digits::trimmed($commonest, 3), Digits::trimmed($mean, 3)));
         }
         foreach (self::PLAIN as $grid) {
             $near = round($mean / $grid) * $grid;
@@ -262,10 +264,5 @@ final readonly class LogIntervals
                 }
             }
         }
-    }
-
-    private static function shown(float $seconds): string
-    {
-        return rtrim(rtrim(number_format($seconds, 3, '.', ''), '0'), '.');
     }
 }

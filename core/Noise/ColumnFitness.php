@@ -7,6 +7,7 @@ namespace Footnote\Core\Noise;
 use Footnote\Core\Log\LogColumn;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Digits;
 
 /** Whether a column of a log can serve a quantity. */
 final readonly class ColumnFitness
@@ -23,10 +24,10 @@ final readonly class ColumnFitness
         return match ($column->kind) {
             LogColumnKind::Equivalent => $plain || $step <= 1.0
                 ? new self(true, null)
-                : new self(true, \sprintf('%s needs levels of 1 s or shorter; this log holds L_Aeq of %s s', $criterion->name, self::number($step))),
+                : new self(true, \sprintf('%s needs levels of 1 s or shorter; this log holds L_Aeq of %s s', $criterion->name, Digits::trimmed($step, 3))),
             LogColumnKind::Slow => $plain
                 ? new self(true, 'an energy sum was made from slow levels')
-                : ($step <= 1.0 ? new self(true, null) : new self(true, \sprintf('slow levels every %s s miss what lies between', self::number($step)))),
+                : ($step <= 1.0 ? new self(true, null) : new self(true, \sprintf('slow levels every %s s miss what lies between', Digits::trimmed($step, 3)))),
             LogColumnKind::Fast => new self(true, 'the sum was made from fast levels at single moments'),
             LogColumnKind::Average => self::same($column->exchangeRate, $criterion->exchangeRate) && self::same($column->threshold, $criterion->threshold)
                 ? new self(true, null)
@@ -51,10 +52,5 @@ final readonly class ColumnFitness
     private static function same(?Decimal $a, ?Decimal $b): bool
     {
         return $a === null || $b === null ? $a === $b : $a->value->compareTo($b->value) === 0;
-    }
-
-    private static function number(float $value): string
-    {
-        return rtrim(rtrim(number_format($value, 3, '.', ''), '0'), '.');
     }
 }

@@ -26,6 +26,7 @@ use Footnote\Core\Log\LogColumn;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
@@ -127,9 +128,8 @@ final readonly class NoiseWorkings
     private function fails(Bracket $bracket): bool
     {
         $limit = $this->policy->limit('noise.drift', 'drift');
-        $drifts = $limit === null ? [] : AcousticResponse::drifts($this->response->line($bracket, $this->timeline), $this->response->further($bracket, $this->timeline));
 
-        return $limit !== null && array_filter($drifts, static fn (Figure $drift): bool => !$limit->isKeptBySize($drift->value)) !== [];
+        return $limit?->isKeptBySizes(AcousticResponse::drifts($this->response->line($bracket, $this->timeline), $this->response->further($bracket, $this->timeline))) === false;
     }
 
     private function window(): Span
@@ -188,7 +188,7 @@ final readonly class NoiseWorkings
             $gapShare = $clock->missing($this->window, $leftOut, $histogram->gaps);
             $moves = $this->line !== null && !$this->line->isConstant();
             $moving = $moves ? MovingSums::of($log, $place, $ranges, $clock, $this->line, $this->withoutOwnThreshold($column)) : null;
-            $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s levels every %s s', $name, number_format($histogram->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), rtrim(rtrim(number_format($log->step(), 3, '.', ''), '0'), '.')));
+            $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s levels every %s s', $name, number_format($histogram->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), Digits::trimmed($log->step(), 3)));
             $source = Figure::read('L_i', $column->kind->words(), $histogram->equivalentLevel(), Unit::DecibelA, $origin, 1);
             $duration = Figure::read('t', 'time that the sums rest on', $seconds / 3600, Unit::Hour, $origin, 3);
             $fitness = ColumnFitness::forEquivalentLevel($column);

@@ -12,6 +12,7 @@ use Footnote\Core\Noise\Meter\BandStatistic;
 use Footnote\Core\Noise\Meter\FrequencyWeighting;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\Shelf;
 
@@ -118,7 +119,7 @@ final class SetUp
         if ($written === null || $log === null) {
             return [$content?->setUp, $written];
         }
-        $shown = ['interval' => Decimal::parse(rtrim(rtrim(number_format($log->step(), 3, '.', ''), '0'), '.'))];
+        $shown = ['interval' => Decimal::parse(Digits::trimmed($log->step(), 3))];
         foreach ($log->columns() as $column) {
             if ($column->kind === LogColumnKind::Average && $column->exchangeRate !== null) {
                 $shown['exchangeRate'] = $column->exchangeRate;

@@ -11,6 +11,7 @@ use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\SteadyStretches;
+use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Span;
 
 /**
@@ -90,7 +91,7 @@ final class ToneSearch
     private function doubt(int $mean, ?Neighbours $before, ?Neighbours $after, Span $span, int $taken): ?string
     {
         return match (true) {
-            $this->log->step() > $this->limit('step', 5.0) => \sprintf('intervals of %s s are too long to tell', rtrim(rtrim(number_format($this->log->step(), 1, '.', ''), '0'), '.')),
+            $this->log->step() > $this->limit('step', 5.0) => \sprintf('intervals of %s s are too long to tell', Digits::trimmed($this->log->step(), 1)),
             !$this->isNear($mean) => 'it does not stand at the level of any tone that the unit has met',
             $span->seconds() > $this->limit('longest', 180.0) => 'it lasts longer than a check',
             !$this->standsOut($mean, $before, $after) => 'it does not stand out of what lies around it',

@@ -76,7 +76,7 @@ final readonly class ParticleWorkings
         $limit = $this->policy->limit('particle.flow', 'change');
         $response = new ParticleResponse();
 
-        return $limit !== null && array_filter($response->drifts($response->line($bracket, $this->timeline)), static fn (Figure $drift): bool => !$limit->isKeptBySize($drift->value)) !== [];
+        return $limit?->isKeptBySizes($response->drifts($response->line($bracket, $this->timeline))) === false;
     }
 
     public function results(): ParticleResults
@@ -341,7 +341,7 @@ final readonly class ParticleWorkings
         if ($factor === null) {
             return [$results, null];
         }
-        $moment = $log->columns()[$column]->statistic === 'maximum' || $log->step() <= self::RESPONSE ? null : \sprintf('the log holds means of %s s: at any moment it may have been more', rtrim(rtrim(number_format($log->step(), 1, '.', ''), '0'), '.'));
+        $moment = $log->columns()[$column]->statistic === 'maximum' || $log->step() <= self::RESPONSE ? null : \sprintf('the log holds means of %s s: at any moment it may have been more', Digits::trimmed($log->step(), 1));
         $eight = new EightHourMean(self::scaled($mean, $factor), $minutes, $this->run, $this->policy, $origin, SharedEquation::TimeWeightedAverage, static fn (Exact|float $value): int => Digits::significant($value, 3));
         $results[] = $eight->told($this->result('twa:'.$code, 'TWA over 8 h, '.$name, $eight->answers, [])->notPlain());
         foreach ([['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $raw->shortTerm, $moving?->shortTerm, $raw->shortOver], ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->highest, $moving?->highest, $raw->over]] as [$key, $title, $symbol, $meaning, $value, $between, $over]) {

@@ -7,6 +7,7 @@ namespace Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Quantity\Digits;
 
 /** The unit's clock was off; its times were set right. Two rules with two limits: the graver one silences the lighter. */
 final readonly class ClockOffset implements Rule
@@ -31,6 +32,6 @@ final readonly class ClockOffset implements Rule
         if ($limit->isKeptBy(abs($offset)) || ($graver !== null && !$graver->isKeptBy(abs($offset)))) {
             return;
         }
-        yield $setting->finding(\sprintf('The unit\'s clock was %s s %s; the times of its log are set right by it.', rtrim(rtrim(number_format(abs($offset), 1, '.', ''), '0'), '.'), $offset > 0 ? 'ahead' : 'behind'), [$case->run->id], $limit);
+        yield $setting->finding(\sprintf('The unit\'s clock was %s s %s; the times of its log are set right by it.', Digits::trimmed(abs($offset), 1), $offset > 0 ? 'ahead' : 'behind'), [$case->run->id], $limit);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise\Rule;
 
-use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -38,16 +37,9 @@ final readonly class LeftOffLevel implements Rule
         $far = $graver === null ? [] : array_map(static fn (OffsetKnot $knot): string => $knot->check, $left->beyond($graver));
         foreach ($left->beyond($limit) as $knot) {
             if (!\in_array($knot->check, $far, true)) {
-                $alike = $this->graver !== null && $case->timeline->instrument->traits->flag('notAdjustable') && $case->bracket->post !== null && !self::drifts($case);
+                $alike = $this->graver !== null && $case->timeline->instrument->traits->flag('notAdjustable') && $case->bracket->post !== null && $case->policy->limit('noise.drift', 'drift')?->isKeptBySizes($case->results->drifts()) !== false;
                 yield $setting->finding(\sprintf('It was left %s dB off at the check %s.%s', $knot->offset->signed(), $knot->check, $alike ? ' It cannot be adjusted, and both ends are alike.' : ''), [$knot->check], $limit, severity: $alike ? Severity::Corrected : null);
             }
         }
-    }
-
-    private static function drifts(RunCase $case): bool
-    {
-        $limit = $case->policy->limit('noise.drift', 'drift');
-
-        return $limit !== null && array_filter($case->results->drifts(), static fn (Figure $drift): bool => !$limit->isKeptBySize($drift->value)) !== [];
     }
 }

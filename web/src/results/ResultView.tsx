@@ -112,7 +112,7 @@ function Sheet({ page }: { page: Page }) {
               {main ? (
                 <>
                   <Symbol text={book.figure(main.value.figure)?.symbol ?? ''} /> ={' '}
-                  <Number verdict={main.verdict}>{told(main.key, main.value.shown)}</Number> {main.unit}
+                  <Standing verdict={main.verdict}>{told(main.key, main.value.shown)}</Standing> {main.unit}
                   {cite(main.value.figure)}{' '}
                   {main.verdict !== assessment.verdict && (
                     <span style={{ fontSize: '1rem' }}>
@@ -418,7 +418,7 @@ function Remedy({ finding }: { finding: Schemas['Finding'] }) {
 }
 
 /** A void number is struck, never bold. */
-function Number({ verdict, children }: { verdict: Schemas['Verdict']; children: React.ReactNode }) {
+function Standing({ verdict, children }: { verdict: Schemas['Verdict']; children: React.ReactNode }) {
   return verdict === 'void' ? (
     <s className="fn-figure" style={{ color: ink.soft }}>
       {children}
