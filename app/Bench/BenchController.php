@@ -95,7 +95,18 @@ final readonly class BenchController
             $scale = $this->assessor->family($families[$reference] ?? '')->bench()->sharedShift();
             $shift = CommonShift::of($drifts, $scale->near, $scale->least);
             if ($shift !== null) {
-                $shifts[] = ['unit' => $scale->unit->value, 'reference' => $reference, 'when' => $when, 'shared' => $shift->shared, 'units' => $shift->moved, 'own' => array_map(static fn (int|string $unit, float $own): array => ['unit' => (string) $unit, 'own' => $own], array_keys($shift->own), array_values($shift->own))];
+                $shifts[] = [
+                    'unit' => $scale->unit->value,
+                    'reference' => $reference,
+                    'when' => $when,
+                    'shared' => $shift->shared,
+                    'units' => $shift->moved,
+                    'own' => array_map(
+                        static fn (int|string $unit, float $own): array => ['unit' => (string) $unit, 'own' => $own],
+                        array_keys($shift->own),
+                        array_values($shift->own),
+                    ),
+                ];
             }
         }
 
@@ -203,7 +214,12 @@ final readonly class BenchController
             throw Problem::missing('Instrument '.$instrument);
         }
         $record = $this->journal->during($user->code, 'intervention', ['instrument' => $instrument, ...$body->data()], function () use ($instrument, $body, $user): array {
-            $record = [...$body->data(), 'id' => $this->numbers->next('intervention', 'I-%05d'), 'instrument' => $instrument, 'by' => $user->code];
+            $record = [
+                ...$body->data(),
+                'id' => $this->numbers->next('intervention', 'I-%05d'),
+                'instrument' => $instrument,
+                'by' => $user->code,
+            ];
             $event = $this->reader->intervention(Fields::of($record));
             $this->notInTheFuture($event->at);
             $this->entities->persist(new RecordedIntervention($event->id, $instrument, $event->at->setTimezone(new \DateTimeZone('UTC')), $record, $user->code, $this->clock->now()));
@@ -238,7 +254,13 @@ final readonly class BenchController
             return new JsonResponse(['check' => null]);
         }
         $check = $this->journal->during($user->code, $brokenOff ? 'check broken off' : 'check recorded', ['draft' => $draft->id, 'instrument' => $draft->instrument, 'answers' => $answers], function () use ($draft, $answers, $timeline, $user, $brokenOff, $reason): string {
-            $record = DraftCheck::record($this->numbers->next('check_record', 'C-%05d'), $timeline->instrument, $user->code, $answers, $this->clock->now());
+            $record = DraftCheck::record(
+                $this->numbers->next('check_record', 'C-%05d'),
+                $timeline->instrument,
+                $user->code,
+                $answers,
+                $this->clock->now(),
+            );
             if ($brokenOff) {
                 $record = [...$record, 'brokenOff' => true, 'remarks' => $reason];
             }

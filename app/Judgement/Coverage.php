@@ -18,7 +18,13 @@ final class Coverage
     {
         [$covers, $waiting] = [[], []];
         foreach (Saying::of($body)['results'] as $key => $said) {
-            $one = ['key' => substr($key, 1), 'title' => self::title($body, substr($key, 1)), 'verdict' => Logbook::text($said, 'verdict'), 'shown' => Logbook::text($said, 'shown'), 'unit' => Logbook::text($said, 'unit')];
+            $one = [
+                'key' => substr($key, 1),
+                'title' => self::title($body, substr($key, 1)),
+                'verdict' => Logbook::text($said, 'verdict'),
+                'shown' => Logbook::text($said, 'shown'),
+                'unit' => Logbook::text($said, 'unit'),
+            ];
             if ($one['verdict'] === Verdict::Open->value) {
                 $waiting[] = $one;
             } else {
@@ -50,7 +56,9 @@ final class Coverage
     {
         foreach (Saying::rows($body, 'results') as $result) {
             if (($result['key'] ?? '') === $key) {
-                return Logbook::text($result, 'title').(\is_string($result['channel'] ?? null) && $result['channel'] !== '' ? ', '.$result['channel'] : '');
+                $channel = Logbook::text($result, 'channel');
+
+                return Logbook::text($result, 'title').($channel === '' ? '' : ', '.$channel);
             }
         }
 

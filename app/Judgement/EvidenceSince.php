@@ -6,13 +6,18 @@ namespace Footnote\App\Judgement;
 
 use Doctrine\DBAL\Connection;
 
-/** Whether anything that bears on a run was written into the logbook after a moment. Where nothing was, an assessment can only have changed by a release of the rules, or by the policy. */
+/**
+ * Whether anything that bears on a run was written into the logbook after a moment. Where nothing was, an assessment can only
+ * have changed by a release of the rules, or by the policy.
+ */
 final readonly class EvidenceSince
 {
     private const UNIT = 'instrument_id = (SELECT instrument_id FROM run WHERE id = :run)';
-    private const LEANS = 'reference_id IN (SELECT l.reference_id FROM check_leaning l JOIN check_record c ON c.id = l.check_id WHERE c.'.self::UNIT.')';
+    private const LEANS = 'reference_id IN (SELECT l.reference_id FROM check_leaning l'
+        .' JOIN check_record c ON c.id = l.check_id WHERE c.'.self::UNIT.')';
     private const SHIFT = 'run_id IN (SELECT o.id FROM run r JOIN run o ON o.shift_key = r.shift_key WHERE r.id = :run)';
-    private const MEDIA = 'medium IN (SELECT o.medium FROM run r JOIN run o ON o.campaign_id = r.campaign_id WHERE r.id = :run UNION SELECT b.medium FROM blank b JOIN run r ON r.campaign_id = b.campaign_id WHERE r.id = :run)';
+    private const MEDIA = 'medium IN (SELECT o.medium FROM run r JOIN run o ON o.campaign_id = r.campaign_id WHERE r.id = :run'
+        .' UNION SELECT b.medium FROM blank b JOIN run r ON r.campaign_id = b.campaign_id WHERE r.id = :run)';
 
     private const WHERE = [
         'SELECT 1 FROM check_record WHERE '.self::UNIT,

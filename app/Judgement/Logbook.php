@@ -174,12 +174,24 @@ final readonly class Logbook
         }
         $libraries = [];
         foreach ($media as $campaign => $some) {
-            $libraries[$campaign] = new DatabaseLibrary($this->connection, (string) $campaign, array_values(array_unique(array_filter($some, static fn (string $medium): bool => $medium !== ''))));
+            $libraries[$campaign] = new DatabaseLibrary(
+                $this->connection,
+                (string) $campaign,
+                array_values(array_unique(array_filter($some, static fn (string $medium): bool => $medium !== ''))),
+            );
         }
 
         $zones = $this->zones(array_map(strval(...), array_keys($libraries)));
 
-        return array_map(fn (array $record): Run => $this->readRun(Fields::of($record), $format, $libraries[self::text($record, 'campaign')], $zones[self::text($record, 'campaign')] ?? new \DateTimeZone('UTC')), $records);
+        return array_map(
+            fn (array $record): Run => $this->readRun(
+                Fields::of($record),
+                $format,
+                $libraries[self::text($record, 'campaign')],
+                $zones[self::text($record, 'campaign')] ?? new \DateTimeZone('UTC'),
+            ),
+            $records,
+        );
     }
 
     /**
@@ -206,11 +218,22 @@ final readonly class Logbook
         $name = '';
         $stored = $fields->optionalObject('log')?->optionalText('stored');
         if ($stored !== null) {
-            $row = $this->connection->fetchAssociative('SELECT name, format, first_interval, step_seconds, length, remarks FROM log_file WHERE id = ?', [$stored]);
+            $row = $this->connection->fetchAssociative(
+                'SELECT name, format, first_interval, step_seconds, length, remarks FROM log_file WHERE id = ?',
+                [$stored],
+            );
             if ($row !== false) {
                 $name = self::text($row, 'name');
                 $columns = $this->formats->read(Fields::of(self::json($row, 'format')))->columns;
-                $log = new StoredLog($this->connection, $stored, array_values($columns), new \DateTimeImmutable(self::text($row, 'first_interval')), (float) self::text($row, 'step_seconds'), (int) self::text($row, 'length'), array_values(array_filter(self::json($row, 'remarks'), \is_string(...))));
+                $log = new StoredLog(
+                    $this->connection,
+                    $stored,
+                    array_values($columns),
+                    new \DateTimeImmutable(self::text($row, 'first_interval')),
+                    (float) self::text($row, 'step_seconds'),
+                    (int) self::text($row, 'length'),
+                    array_values(array_filter(self::json($row, 'remarks'), \is_string(...))),
+                );
             }
         }
 

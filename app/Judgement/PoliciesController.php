@@ -35,7 +35,9 @@ final readonly class PoliciesController
     #[Route('', methods: ['GET'])]
     public function all(): JsonResponse
     {
-        $rows = $this->connection->fetchAllAssociative('SELECT policy_key, version, recorded_by, recorded_at FROM policy_version '.Policies::ORDER);
+        $rows = $this->connection->fetchAllAssociative(
+            'SELECT policy_key, version, recorded_by, recorded_at FROM policy_version '.Policies::ORDER,
+        );
         $newest = $this->policies->newest();
 
         return new JsonResponse(['policies' => array_map(fn (array $row): array => [

@@ -21,7 +21,25 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
-/** The ledger of results, one result with everything under it, and what people decide. */
+/**
+ * The ledger of results, one result with everything under it, and what people decide.
+ *
+ * @phpstan-type Drift array{shown: string, unit: string}
+ * @phpstan-type Covered array<string, string>
+ * @phpstan-type LedgerResult array{key: string, title: string, shown: string, unit: string, verdict: string, drift: Drift|null}
+ * @phpstan-type LedgerDecision array{
+ *     id: int, kind: string, verdict: string, by: string, at: string, reason: string, stale: bool, covers: list<string>,
+ * }
+ * @phpstan-type LedgerRow array{
+ *     run: string, instrument: string, person: string, task: string, place: string, start: string, stop: string|null,
+ *     verdict: string, bracket: mixed, drift: Drift|null, standing: mixed, headline: mixed, results: list<LedgerResult>,
+ *     finding: mixed, findings: mixed, cure: mixed, decision: LedgerDecision|null,
+ * }
+ * @phpstan-type DecisionRow array{
+ *     id: int, kind: string, verdict: string, proposed: string, reason: string, policy: string, digest: string,
+ *     snapshotDigest: string, by: string, at: string, covers: list<Covered>, waiting: list<Covered>,
+ * }
+ */
 #[Route('/api/results')]
 final readonly class ResultsController
 {
@@ -63,13 +81,26 @@ final readonly class ResultsController
             throw new \RuntimeException('No temporary stream could be opened.');
         }
         $put = static fn (array $cells) => fputcsv($file, array_map(static fn (mixed $cell): string => self::plain(\is_scalar($cell) ? (string) $cell : ''), $cells), ',', '"', '');
-        $put(['run', 'unit', 'person', 'task', 'place', 'start', 'stop', 'result', 'value', 'unit of value', 'drift', 'unit of drift', 'proposed for this result', 'decided', 'by', 'reason']);
+        $put([
+            'run', 'unit', 'person', 'task', 'place', 'start', 'stop', 'result', 'value', 'unit of value',
+            'drift', 'unit of drift', 'proposed for this result', 'decided', 'by', 'reason',
+        ]);
         foreach ($this->rows($where, $values, 10000, 0, false) as $row) {
-            $results = $row['results'] === [] ? [['key' => '', 'title' => '', 'shown' => '', 'unit' => '', 'verdict' => $row['verdict'], 'drift' => $row['drift']]] : $row['results'];
+            $results = $row['results'] === []
+                ? [['key' => '', 'title' => '', 'shown' => '', 'unit' => '', 'verdict' => $row['verdict'], 'drift' => $row['drift']]]
+                : $row['results'];
             foreach ($results as $result) {
                 // A decision stands for the results that it covered.
-                $decision = $row['decision'] !== null && ($row['decision']['covers'] === [] || \in_array($result['key'], $row['decision']['covers'], true)) ? $row['decision'] : null;
-                $put([$row['run'], $row['instrument'], $row['person'], $row['task'], $row['place'], $row['start'], $row['stop'], $result['title'], $result['shown'], $result['unit'], $result['drift']['shown'] ?? '', $result['drift']['unit'] ?? '', $result['verdict'], $decision['verdict'] ?? '', $decision['by'] ?? '', $decision['reason'] ?? '']);
+                $decision = $row['decision'] !== null
+                    && ($row['decision']['covers'] === [] || \in_array($result['key'], $row['decision']['covers'], true))
+                    ? $row['decision']
+                    : null;
+                $put([
+                    $row['run'], $row['instrument'], $row['person'], $row['task'], $row['place'],
+                    $row['start'], $row['stop'], $result['title'], $result['shown'], $result['unit'],
+                    $result['drift']['shown'] ?? '', $result['drift']['unit'] ?? '', $result['verdict'],
+                    $decision['verdict'] ?? '', $decision['by'] ?? '', $decision['reason'] ?? '',
+                ]);
             }
         }
         rewind($file);
@@ -125,7 +156,10 @@ final readonly class ResultsController
             if (!\is_string($policy)) {
                 throw Problem::missing('Run '.$run);
             }
-            $last = $this->connection->fetchAssociative('SELECT id, recorded_by, snapshot FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1', [$run]);
+            $last = $this->connection->fetchAssociative(
+                'SELECT id, recorded_by, snapshot FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1',
+                [$run],
+            );
             if ($last !== false && (float) Logbook::text($last, 'id') !== $after) {
                 throw new Problem(409, \sprintf('%s has decided this result meanwhile. Look at it again; nothing was changed.', Logbook::text($last, 'recorded_by')));
             }
@@ -151,7 +185,25 @@ final readonly class ResultsController
             if ($kind === 'overrule' && ($verdict === Verdict::Open || $verdict === $proposed)) {
                 throw Problem::field('/verdict', 'must differ from the proposal, and cannot be open.');
             }
-            $snapshot = json_encode(['inputs' => $this->logbook->runRecord($run), 'checks' => $this->logbook->checkRecords($worked->checks()), 'policy' => $this->policies->data($policy), 'assessment' => $body, 'decision' => ['kind' => $kind, 'verdict' => $verdict->value, 'proposed' => $proposed->value, 'reason' => $reason, 'by' => $user->code, 'at' => $this->clock->now()->format(\DATE_ATOM), 'covers' => $kind === 'void' ? [...$covers, ...$waiting] : $covers, 'waiting' => $kind === 'void' ? [] : $waiting]], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+            $snapshot = json_encode(
+                [
+                    'inputs' => $this->logbook->runRecord($run),
+                    'checks' => $this->logbook->checkRecords($worked->checks()),
+                    'policy' => $this->policies->data($policy),
+                    'assessment' => $body,
+                    'decision' => [
+                        'kind' => $kind,
+                        'verdict' => $verdict->value,
+                        'proposed' => $proposed->value,
+                        'reason' => $reason,
+                        'by' => $user->code,
+                        'at' => $this->clock->now()->format(\DATE_ATOM),
+                        'covers' => $kind === 'void' ? [...$covers, ...$waiting] : $covers,
+                        'waiting' => $kind === 'void' ? [] : $waiting,
+                    ],
+                ],
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
+            );
             $this->entities->persist(new Decision($run, $kind, $verdict->value, $proposed->value, $reason, $policy, $worked->digest, Logbook::packed($snapshot), hash('sha256', $snapshot), $user->code, $this->clock->now()));
         });
 
@@ -214,11 +266,13 @@ final readonly class ResultsController
     /**
      * @param list<string> $values
      *
-     * @return list<array{run: string, instrument: string, person: string, task: string, place: string, start: string, stop: string|null, verdict: string, bracket: mixed, drift: array{shown: string, unit: string}|null, standing: mixed, headline: mixed, results: list<array{key: string, title: string, shown: string, unit: string, verdict: string, drift: array{shown: string, unit: string}|null}>, finding: mixed, findings: mixed, cure: mixed, decision: array{id: int, kind: string, verdict: string, by: string, at: string, reason: string, stale: bool, covers: list<string>}|null}>
+     * @return list<LedgerRow>
      */
     private function rows(string $where, array $values, int $limit, int $offset, bool $compared = true): array
     {
-        $sql = 'SELECT r.id, r.instrument_id, r.record, r.started_at, r.stopped_at, c.policy_key, c.zone, w.verdict, w.digest, w.said, w.summary FROM run r '.self::JOINS." WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
+        $sql = 'SELECT r.id, r.instrument_id, r.record, r.started_at, r.stopped_at, c.policy_key, c.zone,'
+            .' w.verdict, w.digest, w.said, w.summary'
+            .' FROM run r '.self::JOINS." WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
         $found = $this->connection->fetchAllAssociative($sql, $values);
         $missing = array_values(array_filter($found, static fn (array $row): bool => $row['verdict'] === null));
         if ($missing !== []) {
@@ -228,7 +282,11 @@ final readonly class ResultsController
         $decisions = [];
         $ids = array_map(static fn (array $row): string => Logbook::text($row, 'id'), $found);
         foreach (array_chunk($ids, 500) as $some) {
-            foreach ($this->connection->fetchAllAssociative('SELECT id, run_id, kind, verdict, recorded_by, recorded_at, reason, digest, snapshot FROM decision WHERE run_id IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY id', $some) as $row) {
+            foreach ($this->connection->fetchAllAssociative(
+                'SELECT id, run_id, kind, verdict, recorded_by, recorded_at, reason, digest, snapshot FROM decision'
+                    .' WHERE run_id IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY id',
+                $some,
+            ) as $row) {
                 $decisions[Logbook::text($row, 'run_id')] = $row;
             }
         }
@@ -241,7 +299,7 @@ final readonly class ResultsController
             $decision = $decisions[Logbook::text($row, 'id')] ?? null;
             /** @var array{shown: string, unit: string}|null $drift */
             $drift = $summary['drift'] ?? null;
-            /** @var list<array{key: string, title: string, shown: string, unit: string, verdict: string, drift: array{shown: string, unit: string}|null}> $results */
+            /** @var list<LedgerResult> $results */
             $results = $summary['results'] ?? [];
             $lines[] = [
                 'run' => Logbook::text($row, 'id'), 'instrument' => Logbook::text($row, 'instrument_id'), 'person' => Logbook::text($record, 'person'), 'task' => Logbook::text($record, 'task'), 'place' => Logbook::text($record, 'place'),
@@ -262,7 +320,7 @@ final readonly class ResultsController
      * @param \Closure(string): string $at       a stored moment, told in the zone of the site
      * @param bool                     $compared whether it is held against what the run says now
      *
-     * @return array{id: int, kind: string, verdict: string, by: string, at: string, reason: string, stale: bool, covers: list<string>}
+     * @return LedgerDecision
      */
     private static function decided(array $decision, array $row, \Closure $at, bool $compared): array
     {
@@ -296,14 +354,20 @@ final readonly class ResultsController
         }
     }
 
-    /** @return list<array{id: int, kind: string, verdict: string, proposed: string, reason: string, policy: string, digest: string, snapshotDigest: string, by: string, at: string, covers: list<array<string, string>>, waiting: list<array<string, string>>}> the newest first */
+    /**
+     * @return list<DecisionRow> the newest first
+     */
     private function decisions(string $run): array
     {
         return array_map(static fn (array $row): array => [
             'id' => (int) Logbook::text($row, 'id'), 'kind' => Logbook::text($row, 'kind'), 'verdict' => Logbook::text($row, 'verdict'), 'proposed' => Logbook::text($row, 'proposed'), 'reason' => Logbook::text($row, 'reason'), 'policy' => Logbook::text($row, 'policy_key'), 'digest' => Logbook::text($row, 'digest'), 'snapshotDigest' => Logbook::text($row, 'snapshot_digest'), 'by' => Logbook::text($row, 'recorded_by'),
             'at' => Logbook::moment($row, 'recorded_at'),
             ...self::signed($row)['decision'],
-        ], $this->connection->fetchAllAssociative('SELECT id, kind, verdict, proposed, reason, policy_key, digest, snapshot, snapshot_digest, recorded_by, recorded_at FROM decision WHERE run_id = ? ORDER BY id DESC', [$run]));
+        ], $this->connection->fetchAllAssociative(
+            'SELECT id, kind, verdict, proposed, reason, policy_key, digest, snapshot, snapshot_digest, recorded_by, '
+                .'recorded_at FROM decision WHERE run_id = ? ORDER BY id DESC',
+            [$run],
+        ));
     }
 
     /**
@@ -314,7 +378,10 @@ final readonly class ResultsController
      */
     private function changed(string $run, Worked $worked): ?array
     {
-        $row = $this->connection->fetchAssociative('SELECT snapshot, policy_key, recorded_at FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1', [$run]);
+        $row = $this->connection->fetchAssociative(
+            'SELECT snapshot, policy_key, recorded_at FROM decision WHERE run_id = ? ORDER BY id DESC LIMIT 1',
+            [$run],
+        );
         $then = $row === false ? [] : self::signed($row)['assessment'];
         if ($row === false || Saying::digest(Saying::of($then)) === $worked->said) {
             return null;
@@ -357,7 +424,7 @@ final readonly class ResultsController
      *
      * @param array<string, mixed> $row with the snapshot
      *
-     * @return array{assessment: array<string, mixed>, decision: array{covers: list<array<string, string>>, waiting: list<array<string, string>>}}
+     * @return array{assessment: array<string, mixed>, decision: array{covers: list<Covered>, waiting: list<Covered>}}
      */
     private static function signed(array $row): array
     {
@@ -365,9 +432,9 @@ final readonly class ResultsController
         /** @var array<string, mixed> $assessment */
         $assessment = \is_array($snapshot) && \is_array($snapshot['assessment'] ?? null) ? $snapshot['assessment'] : [];
         $decision = \is_array($snapshot) && \is_array($snapshot['decision'] ?? null) ? $snapshot['decision'] : [];
-        /** @var list<array<string, string>> $covers */
+        /** @var list<Covered> $covers */
         $covers = $decision['covers'] ?? array_merge(...Coverage::of($assessment));
-        /** @var list<array<string, string>> $waiting */
+        /** @var list<Covered> $waiting */
         $waiting = $decision['waiting'] ?? [];
 
         return ['assessment' => $assessment, 'decision' => ['covers' => $covers, 'waiting' => $waiting]];

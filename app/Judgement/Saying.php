@@ -8,7 +8,12 @@ namespace Footnote\App\Judgement;
  * What an assessment says: the verdict of each result, values as they are shown with their unit, statements about limits,
  * findings, and the evidence by its identifiers. Not its texts, their order, or symbols, which a release may write anew.
  *
- * @phpstan-type Said array{verdict: string, results: array<string, array<string, mixed>>, findings: list<list<string>>, evidence: list<string>}
+ * @phpstan-type Said array{
+ *     verdict: string,
+ *     results: array<string, array<string, mixed>>,
+ *     findings: list<list<string>>,
+ *     evidence: list<string>,
+ * }
  */
 final class Saying
 {
@@ -34,14 +39,24 @@ final class Saying
             ksort($limits);
             $results['='.Logbook::text($result, 'key')] = [
                 // An earlier release gave all results of a channel, or of a run, one verdict.
-                'verdict' => Logbook::text($result, 'verdict') !== '' ? Logbook::text($result, 'verdict') : ($channels['='.Logbook::text($result, 'channel')] ?? $overall),
+                'verdict' => Logbook::text($result, 'verdict') !== ''
+                    ? Logbook::text($result, 'verdict')
+                    : ($channels['='.Logbook::text($result, 'channel')] ?? $overall),
                 'shown' => \is_string($value['shown'] ?? null) ? $value['shown'] : '',
                 'unit' => Logbook::text($result, 'unit'),
                 'limits' => $limits,
             ];
         }
         ksort($results);
-        $findings = array_map(static fn (array $finding): array => [Logbook::text($finding, 'rule'), Logbook::text($finding, 'severity'), Logbook::text($finding, 'channel'), \is_array($finding['limit'] ?? null) ? Logbook::text($finding['limit'], 'value') : ''], self::rows($body, 'findings'));
+        $findings = array_map(
+            static fn (array $finding): array => [
+                Logbook::text($finding, 'rule'),
+                Logbook::text($finding, 'severity'),
+                Logbook::text($finding, 'channel'),
+                \is_array($finding['limit'] ?? null) ? Logbook::text($finding['limit'], 'value') : '',
+            ],
+            self::rows($body, 'findings'),
+        );
         sort($findings);
         $evidence = Worked::evidence($body);
         foreach (self::rows($body, 'figures') as $figure) {

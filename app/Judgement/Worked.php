@@ -44,8 +44,25 @@ final readonly class Worked
             'policy' => $body['policy'] ?? null,
             'verdict' => $body['verdict'] ?? '',
             'headline' => $body['headline'] ?? null,
-            'results' => array_map(static fn (array $result): array => ['key' => $result['key'] ?? '', 'title' => $result['title'] ?? '', 'reported' => $result['reported'] ?? '', 'shown' => \is_array($result['value'] ?? null) ? ($result['value']['shown'] ?? '') : '', 'unit' => $result['unit'] ?? ''], Saying::rows($body, 'results')),
-            'findings' => array_map(static fn (array $finding): array => ['rule' => $finding['rule'] ?? '', 'title' => $finding['title'] ?? '', 'severity' => $finding['severity'] ?? '', 'limit' => $finding['limit'] ?? null], Saying::rows($body, 'findings')),
+            'results' => array_map(
+                static fn (array $result): array => [
+                    'key' => $result['key'] ?? '',
+                    'title' => $result['title'] ?? '',
+                    'reported' => $result['reported'] ?? '',
+                    'shown' => \is_array($result['value'] ?? null) ? ($result['value']['shown'] ?? '') : '',
+                    'unit' => $result['unit'] ?? '',
+                ],
+                Saying::rows($body, 'results'),
+            ),
+            'findings' => array_map(
+                static fn (array $finding): array => [
+                    'rule' => $finding['rule'] ?? '',
+                    'title' => $finding['title'] ?? '',
+                    'severity' => $finding['severity'] ?? '',
+                    'limit' => $finding['limit'] ?? null,
+                ],
+                Saying::rows($body, 'findings'),
+            ),
             'checks' => self::evidence($body),
         ];
     }
@@ -59,12 +76,28 @@ final readonly class Worked
      */
     public static function evidence(array $body): array
     {
-        $brackets = [...array_map(static fn (array $channel): mixed => $channel['bracket'] ?? null, Saying::rows($body, 'channels')), $body['bracket'] ?? null];
+        $brackets = [
+            ...array_map(static fn (array $channel): mixed => $channel['bracket'] ?? null, Saying::rows($body, 'channels')),
+            $body['bracket'] ?? null,
+        ];
         $ends = [];
         foreach (array_filter($brackets, \is_array(...)) as $one) {
-            array_push($ends, $one['pre'] ?? null, $one['post'] ?? null, ...Saying::rows($one, 'between'), ...Saying::rows($one, 'passedOver'));
+            array_push(
+                $ends,
+                $one['pre'] ?? null,
+                $one['post'] ?? null,
+                ...Saying::rows($one, 'between'),
+                ...Saying::rows($one, 'passedOver'),
+            );
         }
 
-        return array_values(array_unique(array_filter(array_map(static fn (mixed $end): mixed => \is_array($end) ? ($end['check'] ?? null) : null, $ends), \is_string(...))));
+        return array_values(
+            array_unique(
+                array_filter(
+                    array_map(static fn (mixed $end): mixed => \is_array($end) ? ($end['check'] ?? null) : null, $ends),
+                    \is_string(...),
+                ),
+            ),
+        );
     }
 }

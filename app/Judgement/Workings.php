@@ -30,7 +30,8 @@ final readonly class Workings
     private const JSON = \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE;
 
     /** Two requests may work out the same run at once; both come to the same, and the later one simply stands. */
-    private const KEEP = 'INSERT OR REPLACE INTO worked_run (run_id, policy_key, verdict, digest, said, summary, school, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?)';
+    private const KEEP = 'INSERT OR REPLACE INTO worked_run (run_id, policy_key, verdict, digest, said, summary, school, body)'
+        .' VALUES (?, ?, ?, ?, ?, ?, ?, ?)';
 
     /** @param \Closure(): Assessor $assessor made only when something is worked out: it brings every rule with it */
     public function __construct(
@@ -58,9 +59,19 @@ final readonly class Workings
 
     private function kept(string $run, string $policy): ?Worked
     {
-        $row = $this->connection->fetchAssociative('SELECT digest, said, school, body FROM worked_run WHERE run_id = ? AND policy_key = ?', [$run, $policy]);
+        $row = $this->connection->fetchAssociative(
+            'SELECT digest, said, school, body FROM worked_run WHERE run_id = ? AND policy_key = ?',
+            [$run, $policy],
+        );
 
-        return $row === false ? null : new Worked(Logbook::text($row, 'digest'), Logbook::text($row, 'said'), Logbook::json($row, 'school'), Logbook::blob($row['body']));
+        return $row === false
+            ? null
+            : new Worked(
+                Logbook::text($row, 'digest'),
+                Logbook::text($row, 'said'),
+                Logbook::json($row, 'school'),
+                Logbook::blob($row['body']),
+            );
     }
 
     /** What was worked out of a run, by the evidence of this moment: to be asked for within the transaction that relies on it. */
@@ -171,7 +182,11 @@ final readonly class Workings
     {
         $shifts = [];
         $marks = implode(', ', array_fill(0, \count($runs), '?'));
-        foreach ($this->connection->fetchAllNumeric("SELECT r.id, o.id, o.instrument_id FROM run r JOIN run o ON o.shift_key = r.shift_key AND o.started_at BETWEEN datetime(r.started_at, '-7 days') AND datetime(r.started_at, '+7 days') WHERE r.id IN ($marks) AND r.shift_key <> '' AND o.id <> r.id", array_map(static fn (Run $run): string => $run->id, $runs)) as [$run, $other, $instrument]) {
+        $sql = "SELECT r.id, o.id, o.instrument_id FROM run r JOIN run o ON o.shift_key = r.shift_key
+            AND o.started_at BETWEEN datetime(r.started_at, '-7 days') AND datetime(r.started_at, '+7 days')
+            WHERE r.id IN ($marks) AND r.shift_key <> '' AND o.id <> r.id";
+        $ids = array_map(static fn (Run $run): string => $run->id, $runs);
+        foreach ($this->connection->fetchAllNumeric($sql, $ids) as [$run, $other, $instrument]) {
             \assert(\is_string($run) && \is_string($other) && \is_string($instrument));
             $shifts[$run][] = [$other, $instrument];
         }

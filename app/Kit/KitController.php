@@ -68,7 +68,14 @@ final readonly class KitController
         $used = $this->connection->fetchAllKeyValue('SELECT reference_id, MAX(checked_at) FROM check_record WHERE reference_id IS NOT NULL GROUP BY reference_id');
 
         return new JsonResponse([
-            'instruments' => array_map(fn (int|string $id, array $record): array => [...$this->instrument([...$record, 'certificates' => $certificates[$id] ?? []]), 'lastCheck' => self::moment($last[$id] ?? null)], array_keys($instruments), array_values($instruments)),
+            'instruments' => array_map(
+                fn (int|string $id, array $record): array => [
+                    ...$this->instrument([...$record, 'certificates' => $certificates[$id] ?? []]),
+                    'lastCheck' => self::moment($last[$id] ?? null),
+                ],
+                array_keys($instruments),
+                array_values($instruments),
+            ),
             'references' => array_values(array_map(fn (array $record): array => [...$this->reference($record), 'left' => $this->gasLeft($record), 'lastUse' => self::moment($used[Logbook::text($record, 'id')] ?? null)], $this->logbook->referenceRecords())),
         ]);
     }
@@ -154,7 +161,10 @@ final readonly class KitController
             'channels' => $channels,
             'run' => Entry::all(RecordReader::format($family->id())->run($timeline->instrument)),
             'histories' => array_map(static fn (int|string $channel, UnitHistory $history): array => [
-                'channel' => (string) $channel, 'unit' => $history->unit->value, 'driftUnit' => $history->drift->value, 'shows' => $history->shows,
+                'channel' => (string) $channel,
+                'unit' => $history->unit->value,
+                'driftUnit' => $history->drift->value,
+                'shows' => $history->shows,
                 'points' => array_map(self::point(...), $history->points),
                 'trends' => array_map(static fn (UnitTrend $trend): array => ['title' => $trend->title, 'unit' => $trend->unit->value, 'points' => array_map(self::point(...), $trend->points), 'since' => $trend->since, 'certified' => $trend->certified?->format('Y-m-d')], $history->trends),
             ], array_keys($histories), array_values($histories)),

@@ -42,7 +42,13 @@ final class TraitsLine
                     $bare => $trait['shown'],
                     $trait['flag'] => Words::inSentence($trait['label']),
                     // Of a table the names must do: what its rows hold stands on the page of the unit.
-                    $entry->kind === EntryKind::Rows => Words::inSentence($entry->label).' '.implode(', ', array_filter(array_map(static fn (Traits $row): ?string => $row->shown($entry->rows[0]->name), $traits->rows($entry->name)), \is_string(...))),
+                    $entry->kind === EntryKind::Rows => Words::inSentence($entry->label).' '.implode(
+                        ', ',
+                        array_filter(
+                            array_map(static fn (Traits $row): ?string => $row->shown($entry->rows[0]->name), $traits->rows($entry->name)),
+                            \is_string(...),
+                        ),
+                    ),
                     $entry->kind === EntryKind::Choice && $entry->required => $trait['shown'],
                     default => Words::inSentence($trait['label']).' '.$trait['shown'],
                 };

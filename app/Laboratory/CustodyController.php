@@ -43,7 +43,12 @@ final readonly class CustodyController
         $media = [];
         foreach ($runs as $run => $record) {
             $media[] = [
-                'medium' => Logbook::text($record, 'medium'), 'kind' => 'sample', 'run' => (string) $run, 'unit' => Logbook::text($record, 'instrument'), 'person' => Logbook::text($record, 'person'), 'task' => Logbook::text($record, 'task'),
+                'medium' => Logbook::text($record, 'medium'),
+                'kind' => 'sample',
+                'run' => (string) $run,
+                'unit' => Logbook::text($record, 'instrument'),
+                'person' => Logbook::text($record, 'person'),
+                'task' => Logbook::text($record, 'task'),
                 'sampler' => Logbook::text($record, 'sampler'), 'method' => Logbook::text($record, 'method'), 'start' => Logbook::text($record, 'start'), 'stop' => $record['stop'] ?? null, 'volume' => $volumes[$run] ?? null,
             ];
         }

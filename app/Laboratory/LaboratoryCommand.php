@@ -36,7 +36,12 @@ final class LaboratoryCommand extends Command
             ->addOption('received', null, InputOption::VALUE_REQUIRED, 'the day it came, such as 2026-03-20')
             ->addOption('blank-corrected', null, InputOption::VALUE_REQUIRED, 'whether the laboratory subtracted blanks: yes, no or unknown')
             ->addOption('desorption-corrected', null, InputOption::VALUE_REQUIRED, 'whether it corrected for desorption: yes, no or unknown')
-            ->addOption('mapping', null, InputOption::VALUE_REQUIRED, 'which column holds what, as JSON; left out: guessed from the head, and asked')
+            ->addOption(
+                'mapping',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'which column holds what, as JSON; left out: guessed from the head, and asked',
+            )
             ->addOption('as-guessed', null, InputOption::VALUE_NONE, 'the guess was looked at and is right')
             ->addOption('reason', null, InputOption::VALUE_REQUIRED, 'why it takes the place of an earlier report', '')
             ->addOption('by', null, InputOption::VALUE_REQUIRED, 'who takes it in', 'console');
@@ -90,14 +95,27 @@ final class LaboratoryCommand extends Command
         $guess = $file->describe();
         $output->writeln('Guessed from the head of the table:');
         foreach ($guess['columns'] as $column) {
-            $output->writeln(\sprintf('  column %d: %s%s%s', $column['place'] + 1, LaboratoryFile::FIELDS[$column['field']], $column['analyte'] === null ? '' : ' of '.$column['analyte'], $column['unit'] === null ? '' : ', '.$column['unit']));
+            $output->writeln(
+                \sprintf(
+                    '  column %d: %s%s%s',
+                    $column['place'] + 1,
+                    LaboratoryFile::FIELDS[$column['field']],
+                    $column['analyte'] === null ? '' : ' of '.$column['analyte'],
+                    $column['unit'] === null ? '' : ', '.$column['unit'],
+                ),
+            );
         }
         $output->writeln(\sprintf('  masses in %s where no head says it', $guess['unit']));
         if ($input->getOption('as-guessed') === true) {
             return true;
         }
         if (!$input->isInteractive()) {
-            $output->writeln('Look at it; then say --as-guessed, or give it changed by --mapping: '.json_encode($guess, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
+            $output->writeln(
+                'Look at it; then say --as-guessed, or give it changed by --mapping: '.json_encode(
+                    $guess,
+                    \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
+                ),
+            );
 
             return false;
         }

@@ -23,7 +23,10 @@ final class Version20261128000000 extends AbstractMigration
         foreach ($this->connection->fetchAllAssociative('SELECT id, campaign_id, record FROM run') as $row) {
             $record = json_decode(\is_string($row['record']) ? $row['record'] : '[]', true, 64, \JSON_THROW_ON_ERROR);
             $person = \is_array($record) && \is_string($record['person'] ?? null) ? $record['person'] : '';
-            $this->addSql('UPDATE run SET shift_key = ? WHERE id = ?', [substr(hash('sha256', (\is_string($row['campaign_id']) ? $row['campaign_id'] : '')."\0".$person), 0, 40), $row['id']]);
+            $this->addSql(
+                'UPDATE run SET shift_key = ? WHERE id = ?',
+                [substr(hash('sha256', (\is_string($row['campaign_id']) ? $row['campaign_id'] : '')."\0".$person), 0, 40), $row['id']],
+            );
         }
     }
 

@@ -91,7 +91,11 @@ final readonly class Exporter
             $rows[$id][] = Logbook::json($row, 'record');
         }
         $blanks = array_map(static fn (array $row): array => Logbook::json($row, 'record'), $this->connection->fetchAllAssociative('SELECT record FROM blank WHERE campaign_id = ? ORDER BY medium', [$campaign]));
-        $laboratory = array_map(static fn (int|string $id, array $report): array => [...$report, 'rows' => $rows[$id] ?? []], array_keys($reports), array_values($reports));
+        $laboratory = array_map(
+            static fn (int|string $id, array $report): array => [...$report, 'rows' => $rows[$id] ?? []],
+            array_keys($reports),
+            array_values($reports),
+        );
 
         return array_filter(['blanks' => $blanks, 'laboratory' => $laboratory], static fn (array $list): bool => $list !== []);
     }

@@ -137,7 +137,16 @@ final readonly class Importer
                 if ($log !== null) {
                     $record['log'] = ['stored' => $stored];
                 }
-                $run = new RecordedRun($item->id('id'), $item->id('instrument'), $code, self::utc($item->moment('start')), $record, $actor, $now, RecordedRun::shiftOf($this->evidence->run($item, new NothingBrought())->person, $code));
+                $run = new RecordedRun(
+                    $item->id('id'),
+                    $item->id('instrument'),
+                    $code,
+                    self::utc($item->moment('start')),
+                    $record,
+                    $actor,
+                    $now,
+                    RecordedRun::shiftOf($this->evidence->run($item, new NothingBrought())->person, $code),
+                );
                 $stop = $item->optionalMoment('stop');
                 if ($stop !== null) {
                     $run->stop($stop);

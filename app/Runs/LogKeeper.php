@@ -36,7 +36,21 @@ final readonly class LogKeeper
         $how = $this->formats->read($format);
         $log = (new LogReader($how))->read(RecordFile::linesOf($path), $zone, $start);
         $bytes = (string) file_get_contents($path);
-        $file = new LogFile($id, $run, mb_substr($name, 0, 200), hash('sha256', $bytes), \strlen($bytes), Logbook::packed($bytes), $this->formats->write($how), $log->start()->format('Y-m-d\TH:i:s.uP'), $log->step(), $log->length(), $log->remarks(), $actor, $this->clock->now());
+        $file = new LogFile(
+            $id,
+            $run,
+            mb_substr($name, 0, 200),
+            hash('sha256', $bytes),
+            \strlen($bytes),
+            Logbook::packed($bytes),
+            $this->formats->write($how),
+            $log->start()->format('Y-m-d\TH:i:s.uP'),
+            $log->step(),
+            $log->length(),
+            $log->remarks(),
+            $actor,
+            $this->clock->now(),
+        );
         $this->entities->persist($file);
         $this->entities->flush();
         $this->entities->detach($file);

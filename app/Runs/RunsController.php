@@ -43,8 +43,14 @@ use Symfony\Component\Uid\Ulid;
 final readonly class RunsController
 {
     private const LARGEST_LOG = 67108864;
-    private const STARTED = ['instrument', 'start', 'stop', 'person', 'task', 'place', 'shift', 'ofPlace', 'plannedMinutes', 'shiftMinutes'];
-    private const LEARNED = ['stop', 'timesFrom', 'clockOffsetSeconds', 'timerMinutes', 'plannedMinutes', 'shiftMinutes', 'shift', 'ofPlace', 'totals', 'remarks', 'pauses', 'exclusions', 'leftIn', 'restOfDay', 'declaration'];
+    private const STARTED = [
+        'instrument', 'start', 'stop', 'person', 'task', 'place', 'shift', 'ofPlace', 'plannedMinutes',
+        'shiftMinutes',
+    ];
+    private const LEARNED = [
+        'stop', 'timesFrom', 'clockOffsetSeconds', 'timerMinutes', 'plannedMinutes', 'shiftMinutes', 'shift',
+        'ofPlace', 'totals', 'remarks', 'pauses', 'exclusions', 'leftIn', 'restOfDay', 'declaration',
+    ];
     private const JUDGED = ['exclusions', 'leftIn', 'restOfDay', 'declaration'];
 
     public function __construct(
@@ -76,7 +82,16 @@ final readonly class RunsController
             $this->notInTheFuture($run->start, '/start');
             $this->free($run, $instrument->id);
             $this->notABlank($record);
-            $recorded = new RecordedRun($run->id, $instrument->id, $campaign->id, self::utc($run->start), $record, $user->code, $this->clock->now(), RecordedRun::shiftOf($run->person, $campaign->id));
+            $recorded = new RecordedRun(
+                $run->id,
+                $instrument->id,
+                $campaign->id,
+                self::utc($run->start),
+                $record,
+                $user->code,
+                $this->clock->now(),
+                RecordedRun::shiftOf($run->person, $campaign->id),
+            );
             if ($run->stop !== null) {
                 $this->notInTheFuture($run->stop, '/stop');
                 $recorded->stop($run->stop);
@@ -97,7 +112,12 @@ final readonly class RunsController
         $family = Logbook::text($this->logbook->instrumentRecord(Logbook::text($record, 'instrument')) ?? [], 'family');
         $entries = RecordReader::format($family)->run($this->logbook->timeline(Logbook::text($record, 'instrument'))->instrument);
         $facts = $this->connection->fetchAllAssociative('SELECT record, reason, recorded_by, recorded_at FROM run_fact WHERE run_id = ? ORDER BY id', [$id]);
-        $log = \is_array($record['log'] ?? null) ? $this->connection->fetchAssociative('SELECT id, name, sha256, size, format, first_interval, step_seconds, length, remarks FROM log_file WHERE id = ?', [$record['log']['stored'] ?? '']) : false;
+        $log = \is_array($record['log'] ?? null)
+            ? $this->connection->fetchAssociative(
+                'SELECT id, name, sha256, size, format, first_interval, step_seconds, length, remarks FROM log_file WHERE id = ?',
+                [$record['log']['stored'] ?? ''],
+            )
+            : false;
         $campaign = $this->connection->fetchAssociative('SELECT id, title, zone FROM campaign WHERE id = ?', [$this->campaignOf($id)]);
 
         return new JsonResponse([
@@ -125,7 +145,10 @@ final readonly class RunsController
             'declaration' => $record['declaration'] ?? null,
             'log' => $log === false ? null : [
                 'id' => Logbook::text($log, 'id'), 'name' => Logbook::text($log, 'name'), 'sha256' => Logbook::text($log, 'sha256'), 'size' => (int) Logbook::text($log, 'size'),
-                'start' => Logbook::text($log, 'first_interval'), 'stepSeconds' => (float) Logbook::text($log, 'step_seconds'), 'length' => (int) Logbook::text($log, 'length'), 'remarks' => Logbook::json($log, 'remarks'),
+                'start' => Logbook::text($log, 'first_interval'),
+                'stepSeconds' => (float) Logbook::text($log, 'step_seconds'),
+                'length' => (int) Logbook::text($log, 'length'),
+                'remarks' => Logbook::json($log, 'remarks'),
                 'columns' => array_map(static fn ($column): string => $column->channel === '' ? $column->kind->value : $column->channel.($column->kind === LogColumnKind::Band ? ' Hz' : ''), array_values($this->formats->read(Fields::of(Logbook::json($log, 'format')))->columns)),
             ],
             'learned' => array_map(static fn (array $fact): array => ['fields' => array_keys(Logbook::json($fact, 'record')), 'reason' => Logbook::text($fact, 'reason'), 'by' => Logbook::text($fact, 'recorded_by'), 'at' => Logbook::moment($fact, 'recorded_at')], $facts),
@@ -146,11 +169,18 @@ final readonly class RunsController
             throw new Problem(422, 'Nothing was saved: there is nothing in it about a run.');
         }
         if (array_intersect_key($fact, array_flip(self::JUDGED)) !== [] && $user->role->value !== 'hygienist') {
-            throw new Problem(403, 'Only a hygienist leaves stretches out or in, says what the rest of a day was, or declares a segment representative. Nothing was changed.');
+            throw new Problem(
+                403,
+                'Only a hygienist leaves stretches out or in, says what the rest of a day was, or declares a segment '
+                    .'representative. Nothing was changed.',
+            );
         }
         foreach (['exclusions', 'leftIn'] as $list) {
             if ($body->has($list)) {
-                $fact[$list] = array_map(static fn (Fields $stretch): array => [...$stretch->data(), 'by' => $user->code], $body->objects($list));
+                $fact[$list] = array_map(
+                    static fn (Fields $stretch): array => [...$stretch->data(), 'by' => $user->code],
+                    $body->objects($list),
+                );
             }
         }
         if ($body->has('restOfDay')) {

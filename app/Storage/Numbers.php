@@ -23,7 +23,10 @@ final readonly class Numbers
     {
         $prefix = strstr($format, '%', true);
         \assert(\is_string($prefix));
-        $highest = $this->connection->fetchOne("SELECT MAX(CAST(SUBSTR(id, ?) AS INTEGER)) FROM $table WHERE id LIKE ? AND LENGTH(id) < ?", [\strlen($prefix) + 1, $prefix.'%', \strlen($prefix) + 10]);
+        $highest = $this->connection->fetchOne(
+            "SELECT MAX(CAST(SUBSTR(id, ?) AS INTEGER)) FROM $table WHERE id LIKE ? AND LENGTH(id) < ?",
+            [\strlen($prefix) + 1, $prefix.'%', \strlen($prefix) + 10],
+        );
         for ($number = (\is_numeric($highest) ? (int) $highest : 0) + 1;; ++$number) {
             $id = \sprintf($format, $number);
             if ($this->connection->fetchOne("SELECT 1 FROM $table WHERE id = ?", [$id]) === false) {

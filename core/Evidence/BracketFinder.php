@@ -52,7 +52,17 @@ final readonly class BracketFinder
             [$post, $brokenAfter] = $this->forwards($stop, $timeline, $passedOver);
         }
 
-        return new Bracket($run, $pre, $post, $between, $this->sharing($run, $pre, $post, $brokenAfter, $timeline), $passedOver, $brokenBefore, $brokenAfter, self::recalled(array_values(array_filter([$pre, ...$between, $post])), $timeline));
+        return new Bracket(
+            $run,
+            $pre,
+            $post,
+            $between,
+            $this->sharing($run, $pre, $post, $brokenAfter, $timeline),
+            $passedOver,
+            $brokenBefore,
+            $brokenAfter,
+            self::recalled(array_values(array_filter([$pre, ...$between, $post])), $timeline),
+        );
     }
 
     /**

@@ -14,6 +14,11 @@ final readonly class RestOfDay
 
     public function words(): string
     {
-        return \sprintf('%s says that the rest of the day was %s: %s', $this->by, $this->asSampled ? 'like what was sampled' : 'without exposure', $this->reason);
+        return \sprintf(
+            '%s says that the rest of the day was %s: %s',
+            $this->by,
+            $this->asSampled ? 'like what was sampled' : 'without exposure',
+            $this->reason,
+        );
     }
 }

@@ -68,13 +68,18 @@ final readonly class AnalyteResult
         $this->subtracted = $this->meanBlank();
         $raw = $this->raw();
         $isNegative = !$this->isLessThan() && $raw->compareTo(Exact::zero()) < 0;
-        $this->isBelowZero = $isNegative && ($quantitation === null || $raw->plus($quantitation->micrograms())->compareTo(Exact::zero()) < 0);
+        $this->isBelowZero = $isNegative
+            && ($quantitation === null || $raw->plus($quantitation->micrograms())->compareTo(Exact::zero()) < 0);
         $this->mass = $this->massOnMedium($raw, $isNegative && !$this->isBelowZero);
         $counts = !$this->isLessThan() && !$this->isBelowZero && !$this->mass->isLessThan();
         $blank = $this->blank(static fn (Mass $mass): Exact => $mass->micrograms());
         $off = $this->subtracted?->value;
-        $this->least = $counts && $off instanceof Exact && $blank !== null && $blank->compareTo($off) !== 0 ? $this->other('mass with the blanks at their limits taken off', $raw->plus($off)->minus($blank)) : null;
-        $this->most = $counts && $back !== null && $back->lessThan && !$front->lessThan ? $this->other('mass with the back section at its limit', $raw->plus($back->micrograms())) : null;
+        $this->least = $counts && $off instanceof Exact && $blank !== null && $blank->compareTo($off) !== 0
+            ? $this->other('mass with the blanks at their limits taken off', $raw->plus($off)->minus($blank))
+            : null;
+        $this->most = $counts && $back !== null && $back->lessThan && !$front->lessThan
+            ? $this->other('mass with the back section at its limit', $raw->plus($back->micrograms()))
+            : null;
     }
 
     public function name(): string
@@ -116,7 +121,14 @@ final readonly class AnalyteResult
         // A back section that is loaded behind an empty front: the front may hold anything below its own limit.
         $low = $this->front->lessThan && !$this->isLessThan() ? $raw->minus($this->front->micrograms()) : $high;
         if ($this->efficiency() !== null) {
-            $inputs[] = Figure::read('DE', 'desorption efficiency', $this->efficiency()->value, Unit::None, $origin, $this->efficiency()->decimals());
+            $inputs[] = Figure::read(
+                'DE',
+                'desorption efficiency',
+                $this->efficiency()->value,
+                Unit::None,
+                $origin,
+                $this->efficiency()->decimals(),
+            );
         }
         [$high, $low] = [$this->desorbed($high), $this->desorbed($low)];
         $figure = Figure::derived('m', 'mass of '.$this->name(), $high, Unit::Microgram, FlowEquation::Concentration, $inputs, Digits::significant($high, 3));
@@ -132,7 +144,15 @@ final readonly class AnalyteResult
     {
         $mass = $this->desorbed($raw);
 
-        return Figure::derived('m', $meaning, $mass, Unit::Microgram, FlowEquation::Concentration, [$this->mass], Digits::significant($mass, 3));
+        return Figure::derived(
+            'm',
+            $meaning,
+            $mass,
+            Unit::Microgram,
+            FlowEquation::Concentration,
+            [$this->mass],
+            Digits::significant($mass, 3),
+        );
     }
 
     private function origin(): Origin
@@ -142,7 +162,9 @@ final readonly class AnalyteResult
 
     private function efficiency(): ?Decimal
     {
-        return $this->desorptionCorrected !== Corrected::No || $this->desorption === null || $this->desorption->value->isZero() ? null : $this->desorption;
+        return $this->desorptionCorrected !== Corrected::No || $this->desorption === null || $this->desorption->value->isZero()
+            ? null
+            : $this->desorption;
     }
 
     private function desorbed(Exact $mass): Exact
@@ -160,12 +182,33 @@ final readonly class AnalyteResult
         $figures = [];
         foreach ($this->blanks as $blank) {
             foreach ($this->sections($blank) as $section => $mass) {
-                $figures[] = Figure::read('m_b', \sprintf('%s blank %s%s%s', $blank->kind, $blank->medium, $section === 'front' ? '' : ', back section', $mass->lessThan ? ', less than, counted as nothing' : ''), $mass->floor(), Unit::Microgram, new Origin('laboratory', $this->report, 'blank '.$blank->medium), 2);
+                $figures[] = Figure::read(
+                    'm_b',
+                    \sprintf(
+                        '%s blank %s%s%s',
+                        $blank->kind,
+                        $blank->medium,
+                        $section === 'front' ? '' : ', back section',
+                        $mass->lessThan ? ', less than, counted as nothing' : '',
+                    ),
+                    $mass->floor(),
+                    Unit::Microgram,
+                    new Origin('laboratory', $this->report, 'blank '.$blank->medium),
+                    2,
+                );
             }
         }
         $mean = $this->blank(static fn (Mass $mass): Exact => $mass->floor()) ?? Exact::zero();
 
-        return Figure::derived('m_blank', \sprintf('mean of %d %s blank%s', \count($this->blanks), $this->blanks[0]->kind, \count($this->blanks) === 1 ? '' : 's'), $mean, Unit::Microgram, SharedEquation::Replicates, $figures, Digits::significant($mean, 3));
+        return Figure::derived(
+            'm_blank',
+            \sprintf('mean of %d %s blank%s', \count($this->blanks), $this->blanks[0]->kind, \count($this->blanks) === 1 ? '' : 's'),
+            $mean,
+            Unit::Microgram,
+            SharedEquation::Replicates,
+            $figures,
+            Digits::significant($mean, 3),
+        );
     }
 
     /**
@@ -175,7 +218,10 @@ final readonly class AnalyteResult
      */
     private function sections(BlankMass $blank): array
     {
-        return ['front' => $blank->mass, ...($blank->back === null || $this->back === null || $this->back->lessThan ? [] : ['back' => $blank->back])];
+        return [
+            'front' => $blank->mass,
+            ...($blank->back === null || $this->back === null || $this->back->lessThan ? [] : ['back' => $blank->back]),
+        ];
     }
 
     /**
@@ -185,7 +231,18 @@ final readonly class AnalyteResult
      */
     private function blank(\Closure $of): ?Exact
     {
-        return $this->blankCorrected !== Corrected::No || $this->blanks === [] ? null : Exact::mean(array_map(fn (BlankMass $blank): Exact => array_reduce($this->sections($blank), static fn (Exact $sum, Mass $mass): Exact => $sum->plus($of($mass)), Exact::zero()), $this->blanks));
+        return $this->blankCorrected !== Corrected::No || $this->blanks === []
+            ? null
+            : Exact::mean(
+                array_map(
+                    fn (BlankMass $blank): Exact => array_reduce(
+                        $this->sections($blank),
+                        static fn (Exact $sum, Mass $mass): Exact => $sum->plus($of($mass)),
+                        Exact::zero(),
+                    ),
+                    $this->blanks,
+                ),
+            );
     }
 
     /** What was found in both sections, before any blank, µg; null where nothing was. */
@@ -218,16 +275,24 @@ final readonly class AnalyteResult
         $bySection = array_values(array_filter($this->blanks, static fn (BlankMass $one): bool => $one->back !== null));
         if ($this->blankCorrected !== Corrected::Yes && $bySection !== []) {
             $front = $front->minus(Exact::mean(array_map(static fn (BlankMass $one): Exact => $one->mass->floor(), $bySection)));
-            $back = $back->minus(Exact::mean(array_map(static fn (BlankMass $one): Exact => $one->back?->floor() ?? Exact::zero(), $bySection)));
+            $back = $back->minus(
+                Exact::mean(array_map(static fn (BlankMass $one): Exact => $one->back?->floor() ?? Exact::zero(), $bySection)),
+            );
         }
 
         return $front->compareTo(Exact::zero()) <= 0 ? null : $back->times(100)->dividedBy($front);
     }
 
-    /** Whether the back section holds something and the front nothing: a tube put in backwards, sections mixed up, or all of it gone through. */
+    /**
+     * Whether the back section holds something and the front nothing: a tube put in backwards, sections mixed up, or all of it
+     * gone through.
+     */
     public function isBackwards(): bool
     {
-        return $this->back !== null && !$this->back->lessThan && $this->front->lessThan && $this->back->micrograms()->compareTo(Exact::zero()) > 0;
+        return $this->back !== null
+            && !$this->back->lessThan
+            && $this->front->lessThan
+            && $this->back->micrograms()->compareTo(Exact::zero()) > 0;
     }
 
     /** What stands below this mass is only known to be less: detection where the laboratory gives it, else quantitation. */

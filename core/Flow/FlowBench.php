@@ -50,9 +50,15 @@ final readonly class FlowBench implements BenchGuide
                 continue;
             }
             $problems = ReferenceChoice::problemsOf($reference, $on);
-            $throats = array_values(array_filter($reference->traits->rows('throats'), static fn (Traits $throat): bool => self::meets($unit, $throat->measured('low'), $throat->measured('high'))));
+            $throats = array_values(
+                array_filter(
+                    $reference->traits->rows('throats'),
+                    static fn (Traits $throat): bool => self::meets($unit, $throat->measured('low'), $throat->measured('high')),
+                ),
+            );
             // A reading outside its range is no reading: what cannot tell this unit's flows is not offered.
-            if (!self::meets($unit, $reference->traits->measured('rangeLow'), $reference->traits->measured('rangeHigh')) || ($throats === [] && $reference->traits->rows('throats') !== [])) {
+            if (!self::meets($unit, $reference->traits->measured('rangeLow'), $reference->traits->measured('rangeHigh'))
+                || ($throats === [] && $reference->traits->rows('throats') !== [])) {
                 continue;
             }
             $settings = array_map(static fn (Traits $throat): array => ['value' => $throat->text('name') ?? '', 'words' => \sprintf('throat %s, %s to %s', $throat->text('name') ?? '', $throat->measured('low')?->words() ?? '?', $throat->measured('high')?->words() ?? '?')], $throats);
@@ -111,12 +117,34 @@ final readonly class FlowBench implements BenchGuide
     {
         return [
             ...match ($reference?->kind) {
-                FlowStandards::SOAP_FILM => [Entry::decimal('humidity', 'Relative humidity', '0', '100', Unit::Percent, help: 'Where given, the water of the film is taken out; do so at both ends or at neither')],
-                FlowStandards::ROTAMETER => [Entry::choice('floatRead', 'Read at', ['middle' => 'the middle of the float', 'bottom' => 'the bottom of the float', 'top' => 'the top of the float'], true)],
+                FlowStandards::SOAP_FILM => [
+                    Entry::decimal(
+                        'humidity',
+                        'Relative humidity',
+                        '0',
+                        '100',
+                        Unit::Percent,
+                        help: 'Where given, the water of the film is taken out; do so at both ends or at neither',
+                    ),
+                ],
+                FlowStandards::ROTAMETER => [
+                    Entry::choice(
+                        'floatRead',
+                        'Read at',
+                        ['middle' => 'the middle of the float', 'bottom' => 'the bottom of the float', 'top' => 'the top of the float'],
+                        true,
+                    ),
+                ],
                 FlowStandards::ORIFICE => [
                     Entry::decimal('restLeft', 'One leg at rest', '-1000', '1000', help: 'Before there is flow, from the scale\'s zero'),
                     Entry::decimal('restRight', 'Other leg at rest', '-1000', '1000'),
-                    Entry::decimal('gravity', 'Specific gravity of the fluid', '0.5', '15', help: 'Water 1; oil wants its own. Empty: as registered, else water'),
+                    Entry::decimal(
+                        'gravity',
+                        'Specific gravity of the fluid',
+                        '0.5',
+                        '15',
+                        help: 'Water 1; oil wants its own. Empty: as registered, else water',
+                    ),
                 ],
                 default => [],
             },
@@ -170,7 +198,11 @@ final readonly class FlowBench implements BenchGuide
                 continue;
             }
             if ($measured->below !== null) {
-                $questions[] = \sprintf('%s %s. Has the pump lost its flow, or is the standard the wrong one?', ucfirst($when), $measured->below);
+                $questions[] = \sprintf(
+                    '%s %s. Has the pump lost its flow, or is the standard the wrong one?',
+                    ucfirst($when),
+                    $measured->below,
+                );
             }
             $lines[] = new LiveLine('flow '.$when, $measured->mean);
             $lines[] = $this->against('spread', $measured->spread, $policy, 'flow.replicates', 'spread');

@@ -41,7 +41,10 @@ final readonly class FlowFormat implements ContentFormat
     public const METHODS = 'methods';
 
     /** What an answer may be named beside its rows. */
-    private const ANSWERS = ['humidity', 'floatRead', 'restLeft', 'restRight', 'gravity', 'leakStalled', 'leakSeconds', 'medium', 'thermometer', 'barometer', 'standstill'];
+    private const ANSWERS = [
+        'humidity', 'floatRead', 'restLeft', 'restRight', 'gravity', 'leakStalled', 'leakSeconds', 'medium',
+        'thermometer', 'barometer', 'standstill',
+    ];
     private const MEASURED = ['temperature', 'pressure', 'target', 'leakStart', 'leakEnd', 'leakVolume', 'unitTemperature', 'unitPressure', 'unitTemperatureLeft', 'unitPressureLeft'];
 
     public function instrument(): array
@@ -84,7 +87,19 @@ final readonly class FlowFormat implements ContentFormat
     {
         return [
             new Shelf(self::SAMPLERS, 'Sampler types', 'sampler type', [
-                Entry::choice('selects', 'What it takes', ['total' => 'everything', 'inhalable' => 'the inhalable fraction', 'thoracic' => 'the thoracic fraction', 'respirable' => 'the respirable fraction', 'vapour' => 'vapours', 'other' => 'something else'], true),
+                Entry::choice(
+                    'selects',
+                    'What it takes',
+                    [
+                        'total' => 'everything',
+                        'inhalable' => 'the inhalable fraction',
+                        'thoracic' => 'the thoracic fraction',
+                        'respirable' => 'the respirable fraction',
+                        'vapour' => 'vapours',
+                        'other' => 'something else',
+                    ],
+                    true,
+                ),
                 Entry::measured('designFlow', 'Design flow', FlowRow::FLOWS, help: 'Size-selective samplers select what they promise only at this flow'),
                 Entry::decimal('tolerance', 'Tolerance of its own', '0', '100', Unit::Percent, help: 'Empty: the policy\'s'),
                 Entry::choice('medium', 'At the flow check the medium is', ['in line' => 'in line', 'empty' => 'left out: it is checked empty', 'not applicable' => 'not applicable'], true),

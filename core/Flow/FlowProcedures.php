@@ -109,7 +109,15 @@ final class FlowProcedures
             new Step(self::UNIT_TEMPERATURE, StepKind::Entries, 'Temperature', 'Compare with the reference in the shade, both given time.', 'Flow is worked out from temperature and pressure: they come first.'),
             new Step(self::UNIT_PRESSURE, StepKind::Entries, 'Pressure', 'Compare with the reference barometer.', 'Flow is worked out from temperature and pressure: they come first.'),
             self::reference(),
-            new Step(self::STANDARD, StepKind::Entries, 'At the standard', 'Write what the standard wants noted beside its readings: how a manometer rests, its fluid, where a float is read, the humidity behind a film.', 'A reading without it is told wrong.', required: false),
+            new Step(
+                self::STANDARD,
+                StepKind::Entries,
+                'At the standard',
+                'Write what the standard wants noted beside its readings: how a manometer rests, its fluid, where a '
+                    .'float is read, the humidity behind a film.',
+                'A reading without it is told wrong.',
+                required: false,
+            ),
         ];
     }
 

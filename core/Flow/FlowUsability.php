@@ -34,7 +34,10 @@ final readonly class FlowUsability implements Usability
 
     public function whyUnusable(Check $check, Timeline $timeline): array
     {
-        return $timeline->memory->once(\sprintf('flow usability %s by %s %d', $check->id, $this->policy->id ?? '', $this->policy->version ?? 0), fn (): array => $this->reasons($check, $timeline));
+        return $timeline->memory->once(
+            \sprintf('flow usability %s by %s %d', $check->id, $this->policy->id ?? '', $this->policy->version ?? 0),
+            fn (): array => $this->reasons($check, $timeline),
+        );
     }
 
     /** @return list<string> */
@@ -102,7 +105,9 @@ final readonly class FlowUsability implements Usability
         $change = $found?->below === null ? null : $this->change($found, $check, $timeline);
         $allowed = $this->policy?->limit('flow.change', 'change')->value->value ?? Exact::of(self::CHANGE);
 
-        return $change === null || Real::compare(Real::minus(Exact::zero(), $change->value), $allowed) <= 0 ? null : \sprintf('%s, %s %% off what it was left with', $found->below ?? '', $change->signed());
+        return $change === null || Real::compare(Real::minus(Exact::zero(), $change->value), $allowed) <= 0
+            ? null
+            : \sprintf('%s, %s %% off what it was left with', $found->below ?? '', $change->signed());
     }
 
     /** The change since the unit was left, where the standard could have told that flow; null where that is not known. */
@@ -112,19 +117,36 @@ final readonly class FlowUsability implements Usability
         $before = null;
         foreach ($timeline->checks as $earlier) {
             $content = $earlier->content;
-            if ($earlier->at >= $check->at || $earlier->id === $check->id || !$content instanceof FlowCheck || $content->points !== [] || $content->standstill !== null || $earlier->setAside !== null || $earlier->brokenOff) {
+            if ($earlier->at >= $check->at
+                || $earlier->id === $check->id
+                || !$content instanceof FlowCheck
+                || $content->points !== []
+                || $content->standstill !== null
+                || $earlier->setAside !== null
+                || $earlier->brokenOff) {
                 continue;
             }
             try {
-                $left = FlowMeasurement::of($content->adjusted ? $content->asLeft : $content->asFound, 'as left', $earlier, $content, $timeline);
+                $left = FlowMeasurement::of(
+                    $content->adjusted ? $content->asLeft : $content->asFound,
+                    'as left',
+                    $earlier,
+                    $content,
+                    $timeline,
+                );
             } catch (UnreadableFlow|ConditionsMissing) {
                 continue;
             }
             $before = $left === null || $left->below !== null || Real::isZero($left->mean->value) ? $before : $left->mean;
         }
-        $range = $reference === null || !$check->content instanceof FlowCheck ? null : FlowStandards::range($reference, $check->content->setting);
+        $range = $reference === null || !$check->content instanceof FlowCheck
+            ? null
+            : FlowStandards::range($reference, $check->content->setting);
 
-        return $before === null || $range === null || Real::compare($before->value, $range[0]->in(Unit::LitrePerMinute)) < 0 || Real::compare($before->value, $range[1]->in(Unit::LitrePerMinute)) > 0
+        return $before === null
+            || $range === null
+            || Real::compare($before->value, $range[0]->in(Unit::LitrePerMinute)) < 0
+            || Real::compare($before->value, $range[1]->in(Unit::LitrePerMinute)) > 0
             ? null
             : FlowResponse::change($before, $found->mean, 'change since it was left');
     }

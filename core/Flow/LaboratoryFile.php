@@ -76,7 +76,12 @@ final readonly class LaboratoryFile
             if ($own !== null && $own !== '' && !\in_array($own, ['µg', 'mg'], true)) {
                 throw new InvalidRecord($column->at('unit'), 'must be µg or mg.');
             }
-            $columns[] = ['place' => (int) ($column->optionalNumber('place', 0, 200) ?? throw new InvalidRecord($column->at('place'), 'is missing.')), 'field' => $field, 'analyte' => $analyte === '' ? null : $analyte, 'unit' => $own === '' ? null : $own];
+            $columns[] = [
+                'place' => (int) ($column->optionalNumber('place', 0, 200) ?? throw new InvalidRecord($column->at('place'), 'is missing.')),
+                'field' => $field,
+                'analyte' => $analyte === '' ? null : $analyte,
+                'unit' => $own === '' ? null : $own,
+            ];
         }
         $has = static fn (string $field): bool => array_filter($columns, static fn (array $column): bool => $column['field'] === $field) !== [];
         foreach (['medium', 'front'] as $needed) {
@@ -132,7 +137,12 @@ final readonly class LaboratoryFile
             }
             foreach (self::GUESSES as $field => $pattern) {
                 if (!isset($taken[$field]) && preg_match($pattern, $title) === 1) {
-                    $columns[] = ['place' => $place, 'field' => $field, 'analyte' => null, 'unit' => \in_array($field, self::MASSES, true) ? $own : null];
+                    $columns[] = [
+                        'place' => $place,
+                        'field' => $field,
+                        'analyte' => null,
+                        'unit' => \in_array($field, self::MASSES, true) ? $own : null,
+                    ];
                     $taken[$field] = true;
                     break;
                 }
@@ -152,7 +162,14 @@ final readonly class LaboratoryFile
         };
     }
 
-    /** @return array{delimiter: string, skip: int, unit: string, columns: list<array{place: int, field: string, analyte: string|null, unit: string|null}>} */
+    /**
+     * @return array{
+     *     delimiter: string,
+     *     skip: int,
+     *     unit: string,
+     *     columns: list<array{place: int, field: string, analyte: string|null, unit: string|null}>,
+     * }
+     */
     public function describe(): array
     {
         return ['delimiter' => $this->delimiter === "\t" ? 'tab' : $this->delimiter, 'skip' => $this->skip, 'unit' => $this->unit, 'columns' => $this->columns];
@@ -182,7 +199,14 @@ final readonly class LaboratoryFile
                 }
                 $points = $points || preg_match('/\d\.\d/', $cell) === 1;
                 if (preg_match('/\d,\d/', $cell) === 1 && \count($commas) < self::MOST_COMMAS) {
-                    $commas[$number] ??= new InvalidRecord('/line/'.$number.'/'.$column['field'], \sprintf('"%s" holds a comma, in a table whose numbers carry points: is it a decimal comma, or does it part thousands? Write it with a point, or without.', $cell));
+                    $commas[$number] ??= new InvalidRecord(
+                        '/line/'.$number.'/'.$column['field'],
+                        \sprintf(
+                            '"%s" holds a comma, in a table whose numbers carry points: is it a decimal comma, or does '
+                                .'it part thousands? Write it with a point, or without.',
+                            $cell,
+                        ),
+                    );
                 }
             }
             if ($this->delimiter === ',' && isset($commas[$number])) {
@@ -257,11 +281,22 @@ final readonly class LaboratoryFile
     private function inOneUnit(array $row, ?string $analyte, ?string $rowUnit, string $place): array
     {
         $units = [];
-        $front = array_values(array_filter($this->columns, static fn (array $column): bool => $column['field'] === 'front' && ($column['analyte'] === null || $column['analyte'] === $analyte)))[0]['unit'] ?? null;
+        $front = array_values(
+            array_filter(
+                $this->columns,
+                static fn (array $column): bool => $column['field'] === 'front'
+                    && ($column['analyte'] === null || $column['analyte'] === $analyte),
+            ),
+        )[0]['unit'] ?? null;
         foreach ($this->columns as $column) {
-            if (isset($row[$column['field']]) && \in_array($column['field'], self::MASSES, true) && ($column['analyte'] === null || $column['analyte'] === $analyte)) {
+            if (isset($row[$column['field']])
+                && \in_array($column['field'], self::MASSES, true)
+                && ($column['analyte'] === null || $column['analyte'] === $analyte)) {
                 if ($column['unit'] !== null && $rowUnit !== null && $column['unit'] !== $rowUnit) {
-                    throw new InvalidRecord($place.'/unit', \sprintf('says %s, and the head of the column says %s.', $rowUnit, $column['unit']));
+                    throw new InvalidRecord(
+                        $place.'/unit',
+                        \sprintf('says %s, and the head of the column says %s.', $rowUnit, $column['unit']),
+                    );
                 }
                 // A limit whose head names none is in the unit of the masses.
                 $units[$column['field']] = $column['unit'] ?? $rowUnit ?? $front ?? $this->unit;
@@ -271,7 +306,11 @@ final readonly class LaboratoryFile
         foreach ($alike ? [] : $units as $field => $unit) {
             if ($unit === 'mg' && preg_match('/^(<?)\s*([+-]?)(\d+)(?:\.(\d+))?$/D', $row[$field] ?? '', $part) === 1) {
                 $decimals = str_pad($part[4] ?? '', 3, '0');
-                $row[$field] = $part[1].$part[2].(string) preg_replace('/^0+(?=\d)/', '', $part[3].substr($decimals, 0, 3)).(\strlen($decimals) > 3 ? '.'.substr($decimals, 3) : '');
+                $row[$field] = $part[1].$part[2].(string) preg_replace(
+                    '/^0+(?=\d)/',
+                    '',
+                    $part[3].substr($decimals, 0, 3),
+                ).(\strlen($decimals) > 3 ? '.'.substr($decimals, 3) : '');
             }
         }
         $row['unit'] = $alike ? (array_values($units)[0] ?? $rowUnit ?? $this->unit) : 'µg';
@@ -299,7 +338,10 @@ final readonly class LaboratoryFile
                 default => null,
             };
             if ($limits !== null) {
-                $limit = $limits[0] ?? $limits[1] ?? throw new InvalidRecord($place.'/'.$name, \sprintf('"%s" is no number, and the row gives no limit that it could stand for.', $row[$name]));
+                $limit = $limits[0] ?? $limits[1] ?? throw new InvalidRecord(
+                    $place.'/'.$name,
+                    \sprintf('"%s" is no number, and the row gives no limit that it could stand for.', $row[$name]),
+                );
                 $row[$name] = '<'.ltrim($limit, '< ');
             }
         }

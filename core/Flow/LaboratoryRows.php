@@ -73,7 +73,12 @@ final class LaboratoryRows
                 if ($found->text('analyte') === $analyte && $found->text('number') === $row->text('number')) {
                     $mass = FlowFormat::mass($found, 'front', self::unit($found));
                     if ($mass !== null) {
-                        $blanks[$kind][] = new BlankMass($blank->text('medium'), $kind, $mass, FlowFormat::mass($found, 'back', self::unit($found)));
+                        $blanks[$kind][] = new BlankMass(
+                            $blank->text('medium'),
+                            $kind,
+                            $mass,
+                            FlowFormat::mass($found, 'back', self::unit($found)),
+                        );
                     }
                 }
             }

@@ -32,7 +32,13 @@ final readonly class SampleLimits
     {
         $own = $bracket === null ? $error : self::error($this->sample);
 
-        return (new LimitJudge())->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result), static fn (Result $one, ExposureLimit $limit): ?Confidence => self::confidence($one, $limit, $own), $bracket);
+        return (new LimitJudge())->judge(
+            $result,
+            $this->yardsticks->limits,
+            fn (ExposureLimit $limit): array => $this->tipping($limit, $result),
+            static fn (Result $one, ExposureLimit $limit): ?Confidence => self::confidence($one, $limit, $own),
+            $bracket,
+        );
     }
 
     /** The error of sampling and analysis that the method of a sample states; null where it states none. */
@@ -40,7 +46,16 @@ final readonly class SampleLimits
     {
         $error = $sample->method?->decimal('samplingError');
 
-        return $error === null ? null : Figure::read('SAE', 'sampling and analytical error', $error->value, Unit::None, new Origin('library', $sample->method->text('code') ?? '', 'of the method'), $error->decimals());
+        return $error === null
+            ? null
+            : Figure::read(
+                'SAE',
+                'sampling and analytical error',
+                $error->value,
+                Unit::None,
+                new Origin('library', $sample->method->text('code') ?? '', 'of the method'),
+                $error->decimals(),
+            );
     }
 
     /**
@@ -64,7 +79,15 @@ final readonly class SampleLimits
         return match (true) {
             $sum <= 0.0 => null,
             \count($inputs) === 1 => $inputs[0],
-            default => Figure::derived('SAE', 'sampling and analytical error of the sum', sqrt($squares) / $sum, Unit::None, FlowEquation::Confidence, $inputs, 3),
+            default => Figure::derived(
+                'SAE',
+                'sampling and analytical error of the sum',
+                sqrt($squares) / $sum,
+                Unit::None,
+                FlowEquation::Confidence,
+                $inputs,
+                3,
+            ),
         };
     }
 
@@ -93,15 +116,35 @@ final readonly class SampleLimits
     private static function confidence(Result $result, ExposureLimit $limit, ?Figure $error): ?Confidence
     {
         $figure = $result->reportedFigure();
-        if ($error === null || $limit->value->value->isZero() || $figure->floor !== null || $figure->bound !== null || Real::compare($figure->value, Exact::zero()) < 0) {
+        if ($error === null
+            || $limit->value->value->isZero()
+            || $figure->floor !== null
+            || $figure->bound !== null
+            || Real::compare($figure->value, Exact::zero()) < 0) {
             return null;
         }
         $y = Real::by($figure->value, $limit->value->value);
         // There is nothing below zero.
         $least = Real::minus($y, $error->value);
         $ratio = Figure::derived('Y', 'result over limit', $y, Unit::None, FlowEquation::Confidence, [$figure], 3);
-        $lower = Figure::derived('LCL', 'lower one-sided 95 % confidence limit', Real::compare($least, Exact::zero()) < 0 ? Exact::zero() : $least, Unit::None, FlowEquation::Confidence, [$ratio, $error], 2);
-        $upper = Figure::derived('UCL', 'upper one-sided 95 % confidence limit', Real::plus($y, $error->value), Unit::None, FlowEquation::Confidence, [$ratio, $error], 2);
+        $lower = Figure::derived(
+            'LCL',
+            'lower one-sided 95 % confidence limit',
+            Real::compare($least, Exact::zero()) < 0 ? Exact::zero() : $least,
+            Unit::None,
+            FlowEquation::Confidence,
+            [$ratio, $error],
+            2,
+        );
+        $upper = Figure::derived(
+            'UCL',
+            'upper one-sided 95 % confidence limit',
+            Real::plus($y, $error->value),
+            Unit::None,
+            FlowEquation::Confidence,
+            [$ratio, $error],
+            2,
+        );
         $one = Exact::of(1);
 
         return new Confidence($lower, $upper, match (true) {

@@ -76,12 +76,21 @@ final readonly class SampleWorkings
             $stated = $volume;
             if ($this->conditions->air !== null && $air !== null) {
                 $stated = $this->at($volume, $air);
-                $results[] = $this->moved($this->result('volume-ref', 'Volume at '.$this->conditions->name, $stated, Unit::Litre, null, true), $moved);
+                $results[] = $this->moved(
+                    $this->result('volume-ref', 'Volume at '.$this->conditions->name, $stated, Unit::Litre, null, true),
+                    $moved,
+                );
             }
             // A concentration is only stated at conditions that its volume could be brought to.
             if ($this->conditions->air === null || $air !== null) {
                 foreach ($this->sample->analytes as $analyte) {
-                    array_push($results, ...array_map(fn (Result $one): Result => $this->moved($one, $moved === null ? null : Exact::of(1)->dividedBy($moved)), $this->concentrations($analyte, $stated, $air)));
+                    array_push(
+                        $results,
+                        ...array_map(
+                            fn (Result $one): Result => $this->moved($one, $moved === null ? null : Exact::of(1)->dividedBy($moved)),
+                            $this->concentrations($analyte, $stated, $air),
+                        ),
+                    );
                 }
             }
         }
@@ -106,7 +115,9 @@ final readonly class SampleWorkings
     private function answer(): Answer
     {
         $change = $this->policy->rule('flow.change');
-        if ($change !== null && $change->severity === Severity::Qualified && !$change->limit('change')->isKeptBySizes(FlowResponse::drifts($this->line))) {
+        if ($change !== null
+            && $change->severity === Severity::Qualified
+            && !$change->limit('change')->isKeptBySizes(FlowResponse::drifts($this->line))) {
             return Answer::Cautious;
         }
 
@@ -181,10 +192,18 @@ final readonly class SampleWorkings
         }
         $kind = $this->sample->shortTerm ? 'stel' : 'conc';
         $name = $this->sample->shortTerm ? 'Short-term, ' : 'Concentration, ';
-        $results = [$this->concentration($kind.':'.$analyte->analyte, $name.$analyte->name(), $mass3, Unit::MilligramPerCubicMetre, $analyte)];
+        $results = [
+            $this->concentration($kind.':'.$analyte->analyte, $name.$analyte->name(), $mass3, Unit::MilligramPerCubicMetre, $analyte),
+        ];
         $ppm = $this->conditions->air !== null || $air !== null ? $mass3->each(fn (Figure $one): ?Figure => self::ppm($one, $analyte, $this->conditions, $air)) : FourAnswers::none();
         if (!$ppm->isEmpty()) {
-            $results[] = $this->concentration($kind.'-ppm:'.$analyte->analyte, $name.$analyte->name(), $ppm, Unit::PartsPerMillion, $analyte);
+            $results[] = $this->concentration(
+                $kind.'-ppm:'.$analyte->analyte,
+                $name.$analyte->name(),
+                $ppm,
+                Unit::PartsPerMillion,
+                $analyte,
+            );
         }
 
         return $results;
@@ -198,7 +217,10 @@ final readonly class SampleWorkings
         $mass = $analyte->mass->value;
         foreach ([$analyte->least, $analyte->most] as $other) {
             if ($other !== null && !Real::isZero($mass)) {
-                $result = $result->or($other->meaning, $result->reportedFigure()->of(Real::times($result->reportedFigure()->value, Real::by($other->value, $mass))));
+                $result = $result->or(
+                    $other->meaning,
+                    $result->reportedFigure()->of(Real::times($result->reportedFigure()->value, Real::by($other->value, $mass))),
+                );
             }
         }
 
@@ -215,9 +237,13 @@ final readonly class SampleWorkings
         $window = Exact::of(self::WINDOW);
         $share = $minutes->dividedBy($window);
         $figure = $result->reportedFigure();
-        $times = static fn (Exact $by): Figure => $figure->floor === null ? $figure->of(Real::times($figure->value, $by)) : $figure->of(Real::times($figure->value, $by))->downTo(Real::times($figure->floor, $by));
+        $times = static fn (Exact $by): Figure => $figure->floor === null
+            ? $figure->of(Real::times($figure->value, $by))
+            : $figure->of(Real::times($figure->value, $by))->downTo(Real::times($figure->floor, $by));
         if ($minutes->compareTo(Exact::of(self::SHORT)) < 0) {
-            return $result->or('with the rest of 15 min as nothing', $times($share))->noting(\sprintf('Of 15 min it sampled %s; the rest may have been nothing, or the same.', $minutes->rounded(0)));
+            return $result->or('with the rest of 15 min as nothing', $times($share))->noting(
+                \sprintf('Of 15 min it sampled %s; the rest may have been nothing, or the same.', $minutes->rounded(0)),
+            );
         }
         if ($minutes->compareTo(Exact::of(self::LONG)) <= 0) {
             return $result;
@@ -233,20 +259,35 @@ final readonly class SampleWorkings
     /** How long it drew, min. */
     private function minutes(): Exact
     {
-        return array_reduce($this->stretches, static fn (Exact $sum, Span $stretch): Exact => $sum->plus(FlowLine::seconds($stretch->from, $stretch->to)->dividedBy(60)), Exact::zero());
+        return array_reduce(
+            $this->stretches,
+            static fn (Exact $sum, Span $stretch): Exact => $sum->plus(FlowLine::seconds($stretch->from, $stretch->to)->dividedBy(60)),
+            Exact::zero(),
+        );
     }
 
-    /** FC-E8: what the flow of a pump that does not compensate may have been in the field over that at its checks; null where the air was alike. */
+    /**
+     * FC-E8: what the flow of a pump that does not compensate may have been in the field over that at its checks; null where
+     * the air was alike.
+     */
     private function movedByAir(): ?Exact
     {
         $setting = $this->policy->rule('flow.air-changed');
-        if ($setting === null || $this->timeline->instrument->traits->text('flowControl') !== FlowFormat::UNCOMPENSATED || !$this->sample->air->isKnown()) {
+        if ($setting === null
+            || $this->timeline->instrument->traits->text('flowControl') !== FlowFormat::UNCOMPENSATED
+            || !$this->sample->air->isKnown()) {
             return null;
         }
+        $field = $this->sample->air;
         foreach ($this->bracket->checks() as $check) {
             $bench = $check->content instanceof FlowCheck ? $check->content->air : null;
-            if ($bench?->isKnown() === true && (!$setting->limit('temperature')->isKeptBySize($this->sample->air->kelvin()->minus($bench->kelvin())) || !$setting->limit('pressure')->isKeptBySize($this->sample->air->kilopascal()->minus($bench->kilopascal())))) {
-                return $bench->kilopascal()->dividedBy($this->sample->air->kilopascal())->times($this->sample->air->kelvin()->dividedBy($bench->kelvin()));
+            if ($bench?->isKnown() !== true) {
+                continue;
+            }
+            $isWarmAlike = $setting->limit('temperature')->isKeptBySize($field->kelvin()->minus($bench->kelvin()));
+            $isDenseAlike = $setting->limit('pressure')->isKeptBySize($field->kilopascal()->minus($bench->kilopascal()));
+            if (!$isWarmAlike || !$isDenseAlike) {
+                return $bench->kilopascal()->dividedBy($field->kilopascal())->times($field->kelvin()->dividedBy($bench->kelvin()));
             }
         }
 
@@ -255,7 +296,12 @@ final readonly class SampleWorkings
 
     private function moved(Result $result, ?Exact $ratio): Result
     {
-        return $ratio === null ? $result : $result->or('with the mass of its flow held instead of its volume', $result->reportedFigure()->of(Real::times($result->reportedFigure()->value, $ratio)));
+        return $ratio === null
+            ? $result
+            : $result->or(
+                'with the mass of its flow held instead of its volume',
+                $result->reportedFigure()->of(Real::times($result->reportedFigure()->value, $ratio)),
+            );
     }
 
     /** C-2; null for what has no molar mass. */

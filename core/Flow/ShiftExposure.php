@@ -55,15 +55,28 @@ final readonly class ShiftExposure
                 foreach ($made as $result) {
                     $errors['='.$result->key] = $this->error($chain);
                 }
-                $results = [...$results, ...$made, ...($this->isShort($chain) ? [$this->timeWeighted($analyte, $chain, !$this->asRest(), [])] : [])];
+                $results = [
+                    ...$results,
+                    ...$made,
+                    ...($this->isShort($chain) ? [$this->timeWeighted($analyte, $chain, !$this->asRest(), [])] : []),
+                ];
             }
         }
         $elsewhere = $this->elsewhere($results, $errors);
         $mixtures = AdditiveMixture::all([...$results, ...$elsewhere], $this->yardsticks, SharedEquation::TimeWeightedAverage);
 
         return [
-            ...array_map(static fn (Result $result): Result => $limits->against($result, error: $errors['='.$result->key] ?? null), $results),
-            ...array_map(fn (Result $result): Result => $limits->against($result, error: $this->ofMixture($result, [...$results, ...$elsewhere], $errors)), $results === [] ? [] : $mixtures),
+            ...array_map(
+                static fn (Result $result): Result => $limits->against($result, error: $errors['='.$result->key] ?? null),
+                $results,
+            ),
+            ...array_map(
+                fn (Result $result): Result => $limits->against(
+                    $result,
+                    error: $this->ofMixture($result, [...$results, ...$elsewhere], $errors),
+                ),
+                $results === [] ? [] : $mixtures,
+            ),
         ];
     }
 
@@ -81,7 +94,10 @@ final readonly class ShiftExposure
         [$chain, $beside] = [[$root], []];
         foreach ($this->shift as $assessment) {
             $part = $assessment->run->id === $first->run->id ? null : $this->part($assessment, $analyte);
-            if ($part === null || $part->verdict === Verdict::Void || $part->minutes()->isZero() || $part->family->sample->fraction() !== $root->family->sample->fraction()) {
+            if ($part === null
+                || $part->verdict === Verdict::Void
+                || $part->minutes()->isZero()
+                || $part->family->sample->fraction() !== $root->family->sample->fraction()) {
                 continue;
             }
             if (Shift::areParallel($root->run, $part->run, $this->policy)) {
@@ -141,7 +157,16 @@ final readonly class ShiftExposure
             if (!\in_array($code, $have, true)) {
                 $figure = $result->reportedFigure();
                 foreach (['twa:', 'twa-ppm:'] as $key) {
-                    $results[] = (new Result($key.substr($code, 1), $result->title, Answer::Pre, null, $figure, null, null, []))->inheriting(Verdict::Void);
+                    $results[] = (new Result(
+                        $key.substr($code, 1),
+                        $result->title,
+                        Answer::Pre,
+                        null,
+                        $figure,
+                        null,
+                        null,
+                        [],
+                    ))->inheriting(Verdict::Void);
                 }
             }
         }
@@ -153,7 +178,12 @@ final readonly class ShiftExposure
     private function inBothUnits(Result $twa, AnalyteResult $analyte): array
     {
         $air = $this->family->sample->air->isKnown() ? $this->family->sample->air : null;
-        $make = fn (Figure $figure): ?Figure => SampleWorkings::ppm($figure, $analyte, $this->family->conditions, $air)?->bounded($figure->bound);
+        $make = fn (Figure $figure): ?Figure => SampleWorkings::ppm(
+            $figure,
+            $analyte,
+            $this->family->conditions,
+            $air,
+        )?->bounded($figure->bound);
         $answers = $twa->answers()->each($make);
         if ($answers->isEmpty()) {
             return [$twa];
@@ -185,23 +215,37 @@ final readonly class ShiftExposure
         $answers = FourAnswers::together(static fn (\Closure $of): ?Figure => $sum($of, $asTheRest));
         $inherited = Verdict::worst(...array_map(static fn (ShiftPart $part): Verdict => $part->verdict, $chain));
         $isPlain = $this->asRest() === $asTheRest;
-        $title = 'TWA over 8 h, '.$analyte->name().$of.($isPlain ? '' : ($asTheRest ? ', unsampled time as the rest' : ', unsampled time as zero'));
+        $unsampled = $asTheRest ? ', unsampled time as the rest' : ', unsampled time as zero';
+        $title = 'TWA over 8 h, '.$analyte->name().$of.($isPlain ? '' : $unsampled);
         $notes = ['Stated at '.$this->family->conditions->name.'.', ...$this->notes($chain, $beside, $analyte->analyte, $asTheRest)];
         $result = Result::of(($isPlain ? 'twa:' : 'twa-other:').$analyte->analyte, $title, $reported, $answers, $notes, $analyte->analyte)
             ->inheriting($inherited)
             ->notPlain()
             ->doubting(...array_merge(...array_map(static fn (ShiftPart $part): array => $part->result->causes, $chain)));
-        foreach (array_unique(array_merge(...array_map(static fn (ShiftPart $part): array => array_column($part->result->also, 0), $chain))) as $words) {
+        foreach (array_unique(
+            array_merge(...array_map(static fn (ShiftPart $part): array => array_column($part->result->also, 0), $chain)),
+        ) as $words) {
             $result = $result->or($words, $sum(static fn (Result $one): Figure => $one->otherwise($words), $asTheRest));
         }
         foreach ($beside as $part) {
-            $result = $result->or(\sprintf('by %s beside it', $part->run->id), $this->sum($analyte, array_map(fn (ShiftPart $one): ShiftPart => $one->run->id === $this->own->run->id ? $part : $one, $chain), $asReported, $asTheRest));
+            $result = $result->or(
+                \sprintf('by %s beside it', $part->run->id),
+                $this->sum(
+                    $analyte,
+                    array_map(fn (ShiftPart $one): ShiftPart => $one->run->id === $this->own->run->id ? $part : $one, $chain),
+                    $asReported,
+                    $asTheRest,
+                ),
+            );
         }
         if (!$isPlain) {
             return $result;
         }
 
-        return ($this->isShort($chain) && $this->rest() === null ? $result->or('with the unsampled part of the day as '.($asTheRest ? 'nothing' : 'sampled'), $sum($asReported, !$asTheRest)) : $result)
+        return ($this->isShort($chain) && $this->rest() === null ? $result->or(
+            'with the unsampled part of the day as '.($asTheRest ? 'nothing' : 'sampled'),
+            $sum($asReported, !$asTheRest),
+        ) : $result)
             ->covering(Coverage::of($this->sampled($chain)->toFloat() * 60, $this->statedMinutes(), $this->rest()));
     }
 
@@ -213,7 +257,9 @@ final readonly class ShiftExposure
     {
         [$high, $low, $inputs, $interval] = [Exact::zero(), Exact::zero(), [], false];
         $unsampled = $this->shiftMinutes()->minus($this->sampled($chain));
-        $stretch = $asTheRest && $unsampled->compareTo(Exact::zero()) > 0 ? $this->shiftMinutes()->dividedBy($this->sampled($chain)) : Exact::of(1);
+        $stretch = $asTheRest && $unsampled->compareTo(Exact::zero()) > 0
+            ? $this->shiftMinutes()->dividedBy($this->sampled($chain))
+            : Exact::of(1);
         foreach (self::counted($chain) as [$part, $minutes]) {
             $figure = $of($part->result);
             if (!$figure instanceof Figure) {
@@ -226,7 +272,15 @@ final readonly class ShiftExposure
             array_push($inputs, $figure, $part->time($minutes));
         }
         $value = Real::by($high, Exact::of(self::EIGHT_HOURS));
-        $twa = Figure::derived('TWA', 'time-weighted average over 8 h of '.$analyte->name(), $value, Unit::MilligramPerCubicMetre, SharedEquation::TimeWeightedAverage, $inputs, Digits::significant($value, 3));
+        $twa = Figure::derived(
+            'TWA',
+            'time-weighted average over 8 h of '.$analyte->name(),
+            $value,
+            Unit::MilligramPerCubicMetre,
+            SharedEquation::TimeWeightedAverage,
+            $inputs,
+            Digits::significant($value, 3),
+        );
 
         return $interval ? $twa->downTo(Real::by($low, Exact::of(self::EIGHT_HOURS))) : $twa;
     }
@@ -234,7 +288,15 @@ final readonly class ShiftExposure
     /** @param list<ShiftPart> $chain */
     private function error(array $chain): ?Figure
     {
-        return SampleLimits::combined(array_map(static fn (ShiftPart $part): array => ['part' => Real::times($part->result->reportedFigure()->value, $part->minutes()), 'error' => SampleLimits::error($part->family->sample)], $chain));
+        return SampleLimits::combined(
+            array_map(
+                static fn (ShiftPart $part): array => [
+                    'part' => Real::times($part->result->reportedFigure()->value, $part->minutes()),
+                    'error' => SampleLimits::error($part->family->sample),
+                ],
+                $chain,
+            ),
+        );
     }
 
     /**
@@ -246,8 +308,14 @@ final readonly class ShiftExposure
         $parts = [];
         foreach ($this->yardsticks->limits as $limit) {
             foreach ($members as $member) {
-                if ('mixture:'.$limit->mixture === $mixture->key && $member->key === $limit->quantity && $member->inherited !== Verdict::Void && !$limit->value->value->isZero()) {
-                    $parts[] = ['part' => Real::by($member->reportedFigure()->value, $limit->value->value), 'error' => $errors['='.$member->key] ?? null];
+                if ('mixture:'.$limit->mixture === $mixture->key
+                    && $member->key === $limit->quantity
+                    && $member->inherited !== Verdict::Void
+                    && !$limit->value->value->isZero()) {
+                    $parts[] = [
+                        'part' => Real::by($member->reportedFigure()->value, $limit->value->value),
+                        'error' => $errors['='.$member->key] ?? null,
+                    ];
                 }
             }
         }
@@ -263,7 +331,10 @@ final readonly class ShiftExposure
      */
     private function notes(array $chain, array $beside, string $analyte, bool $asTheRest): array
     {
-        $made = array_map(static fn (array $one): string => \sprintf('%s (%s min, %s)', $one[0]->run->id, $one[1]->rounded(0), $one[0]->verdict->value), self::counted($chain));
+        $made = array_map(
+            static fn (array $one): string => \sprintf('%s (%s min, %s)', $one[0]->run->id, $one[1]->rounded(0), $one[0]->verdict->value),
+            self::counted($chain),
+        );
         $notes = [\sprintf('Made of %s.', implode(', ', $made))];
         $counted = array_map(static fn (ShiftPart $part): string => $part->run->id, [...$chain, ...$beside]);
         foreach ($beside as $part) {
@@ -280,7 +351,12 @@ final readonly class ShiftExposure
             }
         }
         if ($this->isShort($chain)) {
-            $notes[] = \sprintf('%s min of %s were not sampled and are taken %s.', $this->shiftMinutes()->minus($this->sampled($chain))->rounded(0), $this->shiftMinutes()->rounded(0), $asTheRest ? 'as the rest' : 'as zero');
+            $notes[] = \sprintf(
+                '%s min of %s were not sampled and are taken %s.',
+                $this->shiftMinutes()->minus($this->sampled($chain))->rounded(0),
+                $this->shiftMinutes()->rounded(0),
+                $asTheRest ? 'as the rest' : 'as zero',
+            );
         }
 
         return $notes;
@@ -339,7 +415,11 @@ final readonly class ShiftExposure
 
     private function statedMinutes(): ?float
     {
-        $longest = max([0.0, $this->own->run->shiftMinutes ?? 0.0, ...array_map(static fn (Assessment $one): float => $one->run->shiftMinutes ?? 0.0, $this->shift)]);
+        $longest = max([
+            0.0,
+            $this->own->run->shiftMinutes ?? 0.0,
+            ...array_map(static fn (Assessment $one): float => $one->run->shiftMinutes ?? 0.0, $this->shift),
+        ]);
 
         return $longest > 0.0 ? $longest : null;
     }

@@ -46,7 +46,12 @@ final readonly class Bottle
             Entry::decimal('concentration', 'Concentration', '0', '1000000', required: true),
             Entry::choice('unit', 'Unit', [Unit::PartsPerMillion->value => 'ppm', Unit::PercentVolume->value => '% vol', Unit::PercentExplosive->value => '% LEL'], true),
             Entry::decimal('accuracy', 'Accuracy ±', '0', '100', Unit::Percent),
-            Entry::choice('lelBasis', '100 % LEL is', self::BASES, help: 'Of flammable gas: what the label, and the unit set by it, take for 100 % LEL'),
+            Entry::choice(
+                'lelBasis',
+                '100 % LEL is',
+                self::BASES,
+                help: 'Of flammable gas: what the label, and the unit set by it, take for 100 % LEL',
+            ),
         ])]);
     }
 
@@ -72,7 +77,18 @@ final readonly class Bottle
         if ($gas === null || $value === null || $unit === null || !$certificate instanceof Certificate) {
             return null;
         }
-        $figure = Figure::read('c_span', \sprintf('%s on the label of %s', $channel->spanGas(), $this->reference->id), $value->value, $unit, new Origin('certificate', $certificate->number, \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory)), $value->decimals());
+        $figure = Figure::read(
+            'c_span',
+            \sprintf('%s on the label of %s', $channel->spanGas(), $this->reference->id),
+            $value->value,
+            $unit,
+            new Origin(
+                'certificate',
+                $certificate->number,
+                \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory),
+            ),
+            $value->decimals(),
+        );
         if ($unit->dimension() === $channel->unit->dimension()) {
             return $figure->as($unit->convert($value->value, $channel->unit), $channel->unit);
         }
@@ -80,15 +96,24 @@ final readonly class Bottle
         return self::told($figure, $channel, $gas);
     }
 
-    /** A label in another kind of unit than the channel shows: by what 100 % LEL is taken for, or by molar mass; null where neither is known. */
+    /**
+     * A label in another kind of unit than the channel shows: by what 100 % LEL is taken for, or by molar mass; null where
+     * neither is known.
+     */
     private static function told(Figure $label, Channel $channel, Traits $gas): ?Figure
     {
         $basis = $gas->text('lelBasis');
-        if ($label->unit === Unit::PercentVolume && $channel->unit === Unit::PercentExplosive && $basis !== null && $label->value instanceof Exact) {
+        if ($label->unit === Unit::PercentVolume
+            && $channel->unit === Unit::PercentExplosive
+            && $basis !== null
+            && $label->value instanceof Exact) {
             return $label->as($label->value->times(100)->dividedBy(Exact::of($basis)), Unit::PercentExplosive);
         }
         $mass = $channel->milligramsPerPart();
-        if (\in_array($label->unit, [Unit::PartsPerMillion, Unit::PartsPerBillion], true) && $channel->unit === Unit::MilligramPerCubicMetre && $mass !== null && $label->value instanceof Exact) {
+        if (\in_array($label->unit, [Unit::PartsPerMillion, Unit::PartsPerBillion], true)
+            && $channel->unit === Unit::MilligramPerCubicMetre
+            && $mass !== null
+            && $label->value instanceof Exact) {
             return $label->as($label->unit->convert($label->value, Unit::PartsPerMillion)->times($mass), Unit::MilligramPerCubicMetre);
         }
 

@@ -34,13 +34,17 @@ final readonly class Bump
         if ($content->spanFound === [] || $label === null || $step->isZero()) {
             return new self(BumpOutcome::Untested, null, null);
         }
-        $zero = $content->zeroFound === [] ? $clean : Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $content->zeroFound));
+        $zero = $content->zeroFound === []
+            ? $clean
+            : Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $content->zeroFound));
         [$reached, $longest, $last] = [null, null, $content->spanFound[0]];
         foreach ($content->spanFound as $row) {
             $part = $row->value->value->minus($zero)->times(100)->dividedBy($step);
             $inTime = $row->seconds === null || $row->seconds->value->compareTo($seconds) <= 0;
             $reached = $inTime && ($reached === null || $part->compareTo($reached) > 0) ? $part : $reached;
-            $longest = $row->seconds !== null && ($longest === null || $row->seconds->value->compareTo($longest) > 0) ? $row->seconds->value : $longest;
+            $longest = $row->seconds !== null && ($longest === null || $row->seconds->value->compareTo($longest) > 0)
+                ? $row->seconds->value
+                : $longest;
             $last = $row;
         }
         $ofLabel = $response->exact($label)->isZero() ? null : $last->value->value->times(100)->dividedBy($response->exact($label));

@@ -157,6 +157,8 @@ final readonly class Channel
     /** Whether a sensor fitted on one day had passed its expected life on another; null where that cannot be told. */
     public function isAged(?\DateTimeImmutable $fitted, \DateTimeImmutable $day): ?bool
     {
-        return $fitted === null || $this->life === null ? null : $day > Span::shift($fitted, 86400 * round($this->life->value->toFloat() * 30.4375));
+        return $fitted === null || $this->life === null
+            ? null
+            : $day > Span::shift($fitted, 86400 * round($this->life->value->toFloat() * 30.4375));
     }
 }

@@ -53,7 +53,11 @@ final readonly class ChannelCheck implements CheckContent
         // Oxygen that no cylinder was read in is spanned by the air in which the unit was zeroed.
         $byAir = $channel->kind === GasKind::Oxygen && $found === [] && $left === [] && !$whole->isBump();
         if ($byAir) {
-            [$found, $left, $adjusted] = [$whole->of(GasStage::Zero->found(), $channel->name), $whole->of(GasStage::Zero->left(), $channel->name), $whole->wasAdjustedAt(GasStage::Zero)];
+            [$found, $left, $adjusted] = [
+                $whole->of(GasStage::Zero->found(), $channel->name),
+                $whole->of(GasStage::Zero->left(), $channel->name),
+                $whole->wasAdjustedAt(GasStage::Zero),
+            ];
         }
         if ($found === [] && $left === [] && (!$adjusted || $byAir)) {
             return null;

@@ -28,17 +28,17 @@ final readonly class ChannelResults implements FamilyResults
     public const KINDS = ['twa', 'stel', 'peak', 'lowest', 'mean'];
 
     /**
-     * @param list<Result>                                                                          $results
+     * @param list<Result> $results
      * @param list<array{check: string, span: Figure, absolute: Figure, zero: Figure, label: Figure}> $drifts
-     * @param list<Alteration>                                                                      $alterations what was taken out of the log, or could be
-     * @param list<Span>                                                                            $leftOut
-     * @param list<Intervention>                                                                    $rezeroed
-     * @param float|null                                                                            $gapShare of the run, 0 to 1; null without a log
-     * @param int                                                                                   $overs    intervals beyond the range
-     * @param int                                                                                   $hollow   windows of 15 min with too little data
-     * @param list<LeftOff>                                                                         $left     where it was left off its label, or off clean air
-     * @param string|null                                                                           $lelDoubt why no limit in % LEL can be held against it
-     * @param LinearKnot|null                                                                       $unsaved  the response that holds if the adjustment before the run was lost
+     * @param list<Alteration> $alterations what was taken out of the log, or could be
+     * @param list<Span> $leftOut
+     * @param list<Intervention> $rezeroed
+     * @param float|null $gapShare of the run, 0 to 1; null without a log
+     * @param int $overs    intervals beyond the range
+     * @param int $hollow   windows of 15 min with too little data
+     * @param list<LeftOff> $left     where it was left off its label, or off clean air
+     * @param string|null $lelDoubt why no limit in % LEL can be held against it
+     * @param LinearKnot|null $unsaved  the response that holds if the adjustment before the run was lost
      */
     public function __construct(
         public Channel $channel,
@@ -128,7 +128,16 @@ final readonly class ChannelResults implements FamilyResults
                 'zero' => $sheet->enter($knot->zero), 'gain' => $sheet->enter($knot->gain),
             ], $this->line->knots ?? []),
             'drifts' => array_map(static fn (array $drift): array => ['check' => $drift['check'], 'span' => $sheet->enter($drift['span']), 'absolute' => $sheet->enter($drift['absolute']), 'zero' => $sheet->enter($drift['zero'])], $this->drifts),
-            'testGas' => array_values(array_filter(array_map(static fn (Alteration $one): ?array => $one->span === null || $one->by !== TestGas::RULE ? null : [...$one->span->ends(), 'seen' => $one->what], $this->alterations))),
+            'testGas' => array_values(
+                array_filter(
+                    array_map(
+                        static fn (Alteration $one): ?array => $one->span === null || $one->by !== TestGas::RULE
+                            ? null
+                            : [...$one->span->ends(), 'seen' => $one->what],
+                        $this->alterations,
+                    ),
+                ),
+            ),
             'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->leftOut),
             'hollow' => $this->hollow,
         ];

@@ -37,7 +37,14 @@ final readonly class Factor
         $undone = $unit->times($hand);
         if ($channel->kind !== GasKind::Photoionisation || $record->substance === null || $record->substance === Substances::ISOBUTYLENE) {
             // A factor that was set for some vapour is foreign to readings that are told in isobutylene units.
-            return new self($undone, null, false, false, $channel->kind === GasKind::Photoionisation && $unit->compareTo(Exact::of(1)) !== 0, false);
+            return new self(
+                $undone,
+                null,
+                false,
+                false,
+                $channel->kind === GasKind::Photoionisation && $unit->compareTo(Exact::of(1)) !== 0,
+                false,
+            );
         }
         $sees = static fn (?Traits $known): bool => $channel->lamp === null || ($known?->decimal('ionisationEnergy') ?? null) === null || $known->decimal('ionisationEnergy')->value->compareTo($channel->lamp->value) < 0;
         $weak = $record->parts === [] ? !$sees($record->known) : array_filter($record->parts, static fn (array $part): bool => !$sees($part['known'])) !== [];
@@ -48,10 +55,19 @@ final readonly class Factor
         }
         $one = Exact::of(1);
         // A unit shows a factor with few digits: it is the same one if it is so at those.
-        $is = static fn (?Decimal $written): bool => $written !== null && ($written->value->compareTo($factor) === 0 || Exact::of($factor->rounded($written->decimals()))->compareTo($written->value) === 0);
+        $is = static fn (?Decimal $written): bool => $written !== null
+            && ($written->value->compareTo($factor) === 0
+                || Exact::of($factor->rounded($written->decimals()))->compareTo($written->value) === 0);
         $figure = Figure::read('CF', \sprintf('factor of %s with a %s eV lamp', $record->known?->text('name') ?? $record->substance, $channel->lamp->written), $factor, Unit::None, new Origin('library', $record->substance, $record->known?->text('source') ?? 'library of substances'), 4);
 
-        return new self($undone, $figure, false, $is($record->unitFactor) && $is($record->handFactor) && $factor->compareTo($one) !== 0, $unit->compareTo($one) !== 0 && !$is($record->unitFactor), $weak);
+        return new self(
+            $undone,
+            $figure,
+            false,
+            $is($record->unitFactor) && $is($record->handFactor) && $factor->compareTo($one) !== 0,
+            $unit->compareTo($one) !== 0 && !$is($record->unitFactor),
+            $weak,
+        );
     }
 
     /** Of a mixture by the factors of its parts; null where one of them is not known or the shares do not make a whole. */

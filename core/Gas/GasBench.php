@@ -78,7 +78,15 @@ final readonly class GasBench implements BenchGuide
         $channel = Entry::choice('channel', 'Channel', array_combine(self::names($unit), self::names($unit)), true);
         $value = Entry::decimal('value', 'Reads', '-1000000', '1000000', required: true);
 
-        return $stage === GasStage::Zero ? [$channel, $value] : [$channel, $value, Entry::decimal('expected', 'Expects', '0', '1000000'), Entry::text('selected', 'Set to', help: 'The gas that is selected, where the unit has a choice'), Entry::decimal('seconds', 'After', '0', '7200', Unit::Second)];
+        return $stage === GasStage::Zero
+            ? [$channel, $value]
+            : [
+                $channel,
+                $value,
+                Entry::decimal('expected', 'Expects', '0', '1000000'),
+                Entry::text('selected', 'Set to', help: 'The gas that is selected, where the unit has a choice'),
+                Entry::decimal('seconds', 'After', '0', '7200', Unit::Second),
+            ];
     }
 
     public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array
@@ -163,9 +171,13 @@ final readonly class GasBench implements BenchGuide
                 continue;
             }
             $plateau = Plateau::in($channel, $rows, $response->exact($label));
-            $mean = Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $plateau->rows === [] ? $rows : $plateau->rows));
+            $mean = Exact::mean(
+                array_map(static fn (GasRow $row): Exact => $row->value->value, $plateau->rows === [] ? $rows : $plateau->rows),
+            );
             $off = Figure::derived('Δ', \sprintf('%s %s off the label', $channel->name, $when), $mean->minus($response->exact($label)), $channel->unit, GasEquation::Drift, [$label], 2);
-            [$kept, $allowed] = $when === 'as left' ? self::asLeft($channel, $label, $check, $part, $mean->minus($response->exact($label)), $policy) : self::asFound($channel, $label, $off, $policy);
+            [$kept, $allowed] = $when === 'as left'
+                ? self::asLeft($channel, $label, $check, $part, $mean->minus($response->exact($label)), $policy)
+                : self::asFound($channel, $label, $off, $policy);
             $lines[] = new LiveLine(\sprintf('%s %s, off the label', $channel->name, $when), $off, $kept, $allowed, true);
             if ($plateau->steady === false) {
                 $questions[] = \sprintf('%s %s is not on a plateau yet: it still moves.', $channel->name, $when);
@@ -192,7 +204,12 @@ final readonly class GasBench implements BenchGuide
     private static function asLeft(Channel $channel, Figure $label, Check $check, Timeline $part, Exact $off, Policy $policy): array
     {
         $reference = $part->referenceOf($check);
-        $tolerance = SpanTolerance::of($channel, $label, $reference === null ? null : (new Bottle($reference))->uncertainty($channel, $check->at), $policy);
+        $tolerance = SpanTolerance::of(
+            $channel,
+            $label,
+            $reference === null ? null : (new Bottle($reference))->uncertainty($channel, $check->at),
+            $policy,
+        );
 
         return [$tolerance?->isKeptBy($off), $tolerance === null ? '' : 'not more than '.$tolerance->words];
     }

@@ -129,7 +129,11 @@ final readonly class GasFamily implements Family, Channelled
         $standing = array_map(static fn (Result $result): Result => $result->inheriting($channels->verdictOn($result)), $channels->results);
 
         return array_map(
-            static fn (Result $result): Result => (new LimitJudge())->judge($result, $yardsticks->limits, static fn (): array => [null, 'Each part has a tipping point of its own.']),
+            static fn (Result $result): Result => (new LimitJudge())->judge(
+                $result,
+                $yardsticks->limits,
+                static fn (): array => [null, 'Each part has a tipping point of its own.'],
+            ),
             AdditiveMixture::all($standing, $yardsticks, SharedEquation::TimeWeightedAverage),
         );
     }

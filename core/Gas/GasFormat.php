@@ -58,8 +58,13 @@ final readonly class GasFormat implements ContentFormat
                 throw new InvalidRecord($unit->at('channels').'/'.$place.'/gas', 'is missing: name the gas.');
             }
             $kind = GasKind::tryFrom($row->text('kind') ?? '');
-            if ($row->text('unit') === Unit::MilligramPerCubicMetre->value && \in_array($kind, [GasKind::Oxygen, GasKind::Flammable, GasKind::Other], true)) {
-                throw new InvalidRecord($unit->at('channels').'/'.$place.'/unit', 'cannot be mg/m³: cylinders name this gas in another unit, and its molar mass is not known. Set the channel to show ppm.');
+            if ($row->text('unit') === Unit::MilligramPerCubicMetre->value
+                && \in_array($kind, [GasKind::Oxygen, GasKind::Flammable, GasKind::Other], true)) {
+                throw new InvalidRecord(
+                    $unit->at('channels').'/'.$place.'/unit',
+                    'cannot be mg/m³: cylinders name this gas in another unit, and its molar mass is not known. Set '
+                        .'the channel to show ppm.',
+                );
             }
             $fitted = $row->text('fitted');
             $day = $fitted === null ? null : \DateTimeImmutable::createFromFormat('!Y-m-d', $fitted);

@@ -9,9 +9,21 @@ final class GasName
 {
     /** Formulas and other names, by what they are written as (common practice). */
     private const ALSO = [
-        'o2' => 'oxygen', 'co' => 'carbon monoxide', 'co2' => 'carbon dioxide', 'h2s' => 'hydrogen sulphide', 'hydrogen sulfide' => 'hydrogen sulphide',
-        'ch4' => 'flammable gas', 'methane' => 'flammable gas', 'lel' => 'flammable gas', 'flammable' => 'flammable gas', 'combustible gas' => 'flammable gas',
-        'isobutene' => 'isobutylene', 'i-c4h8' => 'isobutylene', 'c4h8' => 'isobutylene', 'ibe' => 'isobutylene', '2-methylpropene' => 'isobutylene',
+        'o2' => 'oxygen',
+        'co' => 'carbon monoxide',
+        'co2' => 'carbon dioxide',
+        'h2s' => 'hydrogen sulphide',
+        'hydrogen sulfide' => 'hydrogen sulphide',
+        'ch4' => 'flammable gas',
+        'methane' => 'flammable gas',
+        'lel' => 'flammable gas',
+        'flammable' => 'flammable gas',
+        'combustible gas' => 'flammable gas',
+        'isobutene' => 'isobutylene',
+        'i-c4h8' => 'isobutylene',
+        'c4h8' => 'isobutylene',
+        'ibe' => 'isobutylene',
+        '2-methylpropene' => 'isobutylene',
     ];
 
     public static function plain(string $written): string

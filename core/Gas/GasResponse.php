@@ -30,7 +30,14 @@ final readonly class GasResponse
     public function label(Check $check, ChannelCheck $content, Timeline $timeline): ?Figure
     {
         if ($content->byAir) {
-            return Figure::read('c_span', 'oxygen of clean air', $this->channel->kind->inCleanAir(), $this->channel->unit, new Origin('assumption', $check->id, 'no cylinder was read: the air in which it was zeroed'), 1);
+            return Figure::read(
+                'c_span',
+                'oxygen of clean air',
+                $this->channel->kind->inCleanAir(),
+                $this->channel->unit,
+                new Origin('assumption', $check->id, 'no cylinder was read: the air in which it was zeroed'),
+                1,
+            );
         }
         $reference = $timeline->referenceOf($check);
         if ($reference !== null && $reference->certificateAt($check->at) !== null) {
@@ -68,7 +75,12 @@ final readonly class GasResponse
         if (!$content instanceof ChannelCheck || $label === null || $content->spanFound === []) {
             return null;
         }
-        $span = $this->read('r_span', 'reading of the span as found', Plateau::in($this->channel, $content->spanFound, $this->exact($label))->rows, $check);
+        $span = $this->read(
+            'r_span',
+            'reading of the span as found',
+            Plateau::in($this->channel, $content->spanFound, $this->exact($label))->rows,
+            $check,
+        );
 
         return $this->knot($check, $content, $label, $span, $this->zero($content->zeroFound, 'as found', $check), false);
     }
@@ -90,7 +102,12 @@ final readonly class GasResponse
         if ($rows === []) {
             return null;
         }
-        $span = $this->read('r_span', 'reading of the span as left', Plateau::in($this->channel, $rows, $this->exact($label))->rows, $check);
+        $span = $this->read(
+            'r_span',
+            'reading of the span as left',
+            Plateau::in($this->channel, $rows, $this->exact($label))->rows,
+            $check,
+        );
 
         return $this->knot($check, $content, $label, $span, $this->zeroInSpan($content, $check), true);
     }

@@ -58,7 +58,9 @@ final readonly class GasUsability implements Usability
         }
         $bump = $this->bump($check, $content, $timeline);
 
-        return $bump->outcome === BumpOutcome::Failed ? \sprintf('the bump test moved %s by %s %% of the way to its label', $content->channel->name, $bump->share?->rounded(0) ?? '0') : null;
+        return $bump->outcome === BumpOutcome::Failed
+            ? \sprintf('the bump test moved %s by %s %% of the way to its label', $content->channel->name, $bump->share?->rounded(0) ?? '0')
+            : null;
     }
 
     public function bump(Check $check, ChannelCheck $content, Timeline $timeline): Bump
@@ -85,7 +87,13 @@ final readonly class GasUsability implements Usability
             $clean = $channel->kind->inCleanAir();
             $read = Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $rows));
             // A unit that was told to expect less shows less of the same gas.
-            $steps = [$label->minus($clean), ...array_filter(array_map(static fn (GasRow $row): ?Exact => $row->expected?->value->minus($clean), $rows), static fn (?Exact $step): bool => $step !== null && !$step->isZero())];
+            $steps = [
+                $label->minus($clean),
+                ...array_filter(
+                    array_map(static fn (GasRow $row): ?Exact => $row->expected?->value->minus($clean), $rows),
+                    static fn (?Exact $step): bool => $step !== null && !$step->isZero(),
+                ),
+            ];
             usort($steps, static fn (Exact $a, Exact $b): int => $a->absolute()->compareTo($b->absolute()));
             $step = $steps[0];
             if ($read->minus($clean)->times(100)->dividedBy($step)->compareTo(Exact::of(self::ANSWER)) >= 0) {
@@ -118,7 +126,9 @@ final readonly class GasUsability implements Usability
         } elseif ($label !== null && Plateau::in($content->channel, $content->spanFound, $response->exact($label))->steady === false) {
             $reasons[] = 'the reading as found was not on a plateau';
         }
-        if ($label !== null && $content->spanLeft !== [] && Plateau::in($content->channel, $content->spanLeft, $response->exact($label))->steady === false) {
+        if ($label !== null
+            && $content->spanLeft !== []
+            && Plateau::in($content->channel, $content->spanLeft, $response->exact($label))->steady === false) {
             $reasons[] = 'the reading as left was not on a plateau';
         }
 

@@ -96,7 +96,12 @@ final readonly class GasWorkings
         $this->set = $this->record->channel($this->channel->name);
         $this->factor = Factor::of($this->channel, $this->set);
         $this->response = new GasResponse($this->channel);
-        $this->segment = Segment::of($run, $whole, $this->record->log !== null && $this->record->column($this->channel->name) !== null, $this->fails(...));
+        $this->segment = Segment::of(
+            $run,
+            $whole,
+            $this->record->log !== null && $this->record->column($this->channel->name) !== null,
+            $this->fails(...),
+        );
         $this->bracket = $this->segment->bracket ?? $whole;
         $this->window = new Span($run->start, $this->segment->span->to ?? $run->stop ?? $run->start);
         $this->line = $this->response->line($this->bracket, $timeline);
@@ -166,7 +171,12 @@ final readonly class GasWorkings
         [$results, $alterations, $leftOut, $gapShare, $lost, $overs, $hollow] = [[], [], [], null, null, 0, 0];
         if ($stop !== null && $log !== null && $column !== null) {
             $clock = new LogClock($log, $this->run);
-            $alterations = LogAlterations::of($this->run, $this->window, TestGas::in($this->record, $this->run, $this->timeline, $this->policy), $log->remarks());
+            $alterations = LogAlterations::of(
+                $this->run,
+                $this->window,
+                TestGas::in($this->record, $this->run, $this->timeline, $this->policy),
+                $log->remarks(),
+            );
             $leftOut = LogAlterations::taken($alterations);
             $counts = ValueCounts::of($log, $column, $this->ranges($clock, $leftOut));
             $gapShare = $clock->missing($this->window, $leftOut, $counts->gaps);
@@ -189,7 +199,16 @@ final readonly class GasWorkings
             $this->factor,
             $this->timeline,
             $this->bracket,
-            array_map(fn (Result $result): Result => $judge->judge($result, $limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result), null, $this->bracket), $results),
+            array_map(
+                fn (Result $result): Result => $judge->judge(
+                    $result,
+                    $limits,
+                    fn (ExposureLimit $limit): array => $this->tipping($limit, $result),
+                    null,
+                    $this->bracket,
+                ),
+                $results,
+            ),
             $this->drifts(),
             $this->line,
             $alterations,
@@ -215,7 +234,8 @@ final readonly class GasWorkings
     private function limits(): array
     {
         $unit = Unit::PercentExplosive->value;
-        if ($this->channel->unit !== Unit::PercentExplosive || array_filter($this->yardsticks->limits, static fn (ExposureLimit $limit): bool => $limit->unit === $unit) === []) {
+        if ($this->channel->unit !== Unit::PercentExplosive
+            || array_filter($this->yardsticks->limits, static fn (ExposureLimit $limit): bool => $limit->unit === $unit) === []) {
             return [null, $this->yardsticks->limits];
         }
         $bases = [];
@@ -233,8 +253,12 @@ final readonly class GasWorkings
             if ($limit->unit === $unit && $limit->basis === null) {
                 $unsaid = \sprintf('the limit %s does not say how much methane it takes for 100 %% LEL', $limit->title);
             }
-            $limits[] = $limit->unit !== $unit || $limit->basis === null ? $limit
-                : $limit->at(Decimal::parse($limit->value->value->times($limit->basis->value)->dividedBy(Exact::of($basis))->rounded(max(3, $limit->value->decimals()))));
+            if ($limit->unit !== $unit || $limit->basis === null) {
+                $limits[] = $limit;
+                continue;
+            }
+            $told = $limit->value->value->times($limit->basis->value)->dividedBy(Exact::of($basis));
+            $limits[] = $limit->at(Decimal::parse($told->rounded(max(3, $limit->value->decimals()))));
         }
 
         return [$unsaid, $limits];
@@ -271,29 +295,84 @@ final readonly class GasWorkings
         if ($counts->samples + $counts->overs === 0) {
             return [[], 0];
         }
-        $minutes = Exact::of(array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)))->times(self::seconds($log->step()))->dividedBy(60);
-        $range = $this->channel->range === null ? null : (int) round(1000 * $this->channel->range->value->toFloat() * $this->undone->toFloat());
+        $minutes = Exact::of(
+            array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)),
+        )->times(self::seconds($log->step()))->dividedBy(60);
+        $range = $this->channel->range === null
+            ? null
+            : (int) round(1000 * $this->channel->range->value->toFloat() * $this->undone->toFloat());
         $raw = MovingReadings::of($log, $column, $whole, $ranges, null, null, range: $range);
         $moves = $this->line !== null && !$this->line->isConstant();
         $limits = $this->limitsAbove();
         $scale = ($this->factor->applied->value ?? Exact::of(1));
         $thresholds = array_map(static fn (ExposureLimit $limit): float => $limit->value->value->toFloat() / Real::toFloat($scale), $limits);
-        $moving = $moves ? MovingReadings::of($log, $column, $whole, $ranges, $this->line, $clock, $this->undone->toFloat(), $thresholds, $range) : null;
-        $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s readings every %s s', $this->record->logName, number_format($counts->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), Digits::trimmed($log->step(), 3)));
-        $read = fn (string $symbol, string $meaning, Exact|float $value, bool $over): Figure => Figure::read($symbol, $meaning.', as logged', $value, $this->shown(), $origin, $this->isToxic() ? self::digits($value) : 1)->bounded($over ? Bound::AtLeast : null);
+        $moving = $moves
+            ? MovingReadings::of($log, $column, $whole, $ranges, $this->line, $clock, $this->undone->toFloat(), $thresholds, $range)
+            : null;
+        $origin = new Origin(
+            'log',
+            $this->run->id,
+            \sprintf(
+                '%s, %s of %s readings every %s s',
+                $this->record->logName,
+                number_format($counts->samples, 0, '.', ' '),
+                number_format($log->length(), 0, '.', ' '),
+                Digits::trimmed($log->step(), 3),
+            ),
+        );
+        $read = fn (string $symbol, string $meaning, Exact|float $value, bool $over): Figure => Figure::read(
+            $symbol,
+            $meaning.', as logged',
+            $value,
+            $this->shown(),
+            $origin,
+            $this->isToxic() ? self::digits($value) : 1,
+        )->bounded($over ? Bound::AtLeast : null);
         $moment = $this->moment($log, $column);
         $results = [];
         if ($raw->mean !== null) {
             array_push($results, ...$this->mean($read('r̄', 'mean reading', $raw->mean, $raw->over), $moving?->mean, $minutes, $origin));
         }
         if ($raw->shortTerm !== null && $this->isToxic()) {
-            array_push($results, ...$this->inUnits('stel', 'Short-term, 15 min, ', $this->answers($read('r₁₅', 'highest mean of 15 min', $raw->shortTerm, $raw->shortOver), $moving?->shortTerm), GasEquation::Exposure, $raw->hollow > 0 ? [\sprintf('%d windows of 15 min hold less than 75 %% of their readings and count for no limit.', $raw->hollow)] : []));
+            array_push(
+                $results,
+                ...$this->inUnits(
+                    'stel',
+                    'Short-term, 15 min, ',
+                    $this->answers($read('r₁₅', 'highest mean of 15 min', $raw->shortTerm, $raw->shortOver), $moving?->shortTerm),
+                    GasEquation::Exposure,
+                    $raw->hollow > 0
+                        ? [\sprintf('%d windows of 15 min hold less than 75 %% of their readings and count for no limit.', $raw->hollow)]
+                        : [],
+                ),
+            );
         }
         if ($raw->highest !== null) {
-            array_push($results, ...array_map(static fn (Result $one): Result => $one->ofMoments($moment('maximum')), $this->inUnits('peak', $this->channel->kind === GasKind::Oxygen ? 'Highest, ' : 'Peak, ', $this->answers($read('r_max', 'highest reading', $raw->highest, $raw->over), $moving?->highest))));
+            array_push(
+                $results,
+                ...array_map(
+                    static fn (Result $one): Result => $one->ofMoments($moment('maximum')),
+                    $this->inUnits(
+                        'peak',
+                        $this->channel->kind === GasKind::Oxygen ? 'Highest, ' : 'Peak, ',
+                        $this->answers($read('r_max', 'highest reading', $raw->highest, $raw->over), $moving?->highest),
+                    ),
+                ),
+            );
         }
         if ($raw->lowest !== null && $this->channel->kind === GasKind::Oxygen) {
-            array_push($results, ...array_map(static fn (Result $one): Result => $one->ofMoments($moment('minimum')), $this->inUnits('lowest', 'Lowest, ', $this->answers($read('r_min', 'lowest reading', $raw->lowest, false), $moving?->lowest), worstIsLow: true)));
+            array_push(
+                $results,
+                ...array_map(
+                    static fn (Result $one): Result => $one->ofMoments($moment('minimum')),
+                    $this->inUnits(
+                        'lowest',
+                        'Lowest, ',
+                        $this->answers($read('r_min', 'lowest reading', $raw->lowest, false), $moving?->lowest),
+                        worstIsLow: true,
+                    ),
+                ),
+            );
         }
         foreach ($limits as $place => $limit) {
             $results[] = $this->timeAbove($limit, $counts, $moving?->above[$place] ?? null, $log->step(), $origin);
@@ -314,14 +393,23 @@ final readonly class GasWorkings
         $follows = $this->channel->follows($log->step());
         $step = Digits::trimmed($log->step(), 1);
 
-        return static fn (string $wanted): ?string => $statistic === $wanted || $follows ? null : \sprintf('the log holds means of %s s: at any moment it may have been %s', $step, $wanted === 'minimum' ? 'less' : 'more');
+        return static fn (string $wanted): ?string => $statistic === $wanted || $follows
+            ? null
+            : \sprintf('the log holds means of %s s: at any moment it may have been %s', $step, $wanted === 'minimum' ? 'less' : 'more');
     }
 
     /** @return list<Result> */
     private function fromDisplay(): array
     {
         $origin = new Origin('run', $this->run->id, 'read off the display');
-        $read = fn (string $symbol, string $meaning, Decimal $value): Figure => Figure::read($symbol, $meaning.', as the display showed', $value->value, $this->shown(), $origin, max(1, $value->decimals()));
+        $read = fn (string $symbol, string $meaning, Decimal $value): Figure => Figure::read(
+            $symbol,
+            $meaning.', as the display showed',
+            $value->value,
+            $this->shown(),
+            $origin,
+            max(1, $value->decimals()),
+        );
         $results = [];
         if ($this->set->mean !== null) {
             $mean = $this->withinRange($read('r̄', 'mean reading', $this->set->mean));
@@ -335,7 +423,17 @@ final readonly class GasWorkings
         }
         foreach ([['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $this->set->shortTerm], ['peak', 'Peak, ', 'r_max', 'highest reading', $this->set->peak], ['lowest', 'Lowest, ', 'r_min', 'lowest reading', $this->set->lowest]] as [$key, $title, $symbol, $meaning, $value]) {
             if ($value !== null) {
-                array_push($results, ...$this->inUnits($key, $title, $this->answers($this->withinRange($read($symbol, $meaning, $value)), null, true), GasEquation::Exposure, ['Its moment is not known: along the bracket it lies between the responses of the run.'], $key === 'lowest'));
+                array_push(
+                    $results,
+                    ...$this->inUnits(
+                        $key,
+                        $title,
+                        $this->answers($this->withinRange($read($symbol, $meaning, $value)), null, true),
+                        GasEquation::Exposure,
+                        ['Its moment is not known: along the bracket it lies between the responses of the run.'],
+                        $key === 'lowest',
+                    ),
+                );
             }
         }
 
@@ -355,7 +453,13 @@ final readonly class GasWorkings
         }
         $eight = new EightHourMean($mean, $minutes, $this->run, $this->policy, $origin, GasEquation::Exposure, self::digits(...));
 
-        return array_map(fn (Result $one): Result => $eight->told($one, fn (Figure $figure): ?Figure => $one->reportedFigure()->unit === $figure->unit ? $figure : $this->byMass($figure)), $this->inUnits('twa', 'TWA over 8 h, ', $eight->answers));
+        return array_map(
+            fn (Result $one): Result => $eight->told(
+                $one,
+                fn (Figure $figure): ?Figure => $one->reportedFigure()->unit === $figure->unit ? $figure : $this->byMass($figure),
+            ),
+            $this->inUnits('twa', 'TWA over 8 h, ', $eight->answers),
+        );
     }
 
     /** What the display shows at the end of its range is at least that. */
@@ -363,14 +467,26 @@ final readonly class GasWorkings
     {
         $range = $this->channel->range;
 
-        return $range !== null && Real::compare(Real::by($read->value, $this->undone), $range->value) >= 0 ? $read->bounded(Bound::AtLeast) : $read;
+        return $range !== null && Real::compare(Real::by($read->value, $this->undone), $range->value) >= 0
+            ? $read->bounded(Bound::AtLeast)
+            : $read;
     }
 
     /** G-2 and G-4: the four answers to one raw reading. */
     private function answers(Figure $raw, Exact|float|null $between, bool $unknownMoment = false): FourAnswers
     {
         $sensor = $this->undone->compareTo(Exact::of(1)) === 0 ? $raw : Figure::derived('r', $raw->meaning.', before what was applied to it', Real::by($raw->value, $this->undone), $this->channel->unit, GasEquation::Factor, [$raw, Figure::read('F', 'applied by the unit or by hand', $this->undone, Unit::None, new Origin('run', $this->run->id, 'as the unit was set'), 3)], 2);
-        $by = fn (LinearKnot $knot): ?Figure => Real::compare($knot->gain->value, Exact::zero()) <= 0 ? null : Figure::derived('c', \sprintf('%s, response %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::by(Real::minus($sensor->value, $knot->zero->value), $knot->gain->value), $this->channel->unit, GasEquation::Corrected, [$sensor, $knot->zero, $knot->gain], self::digits($sensor->value));
+        $by = fn (LinearKnot $knot): ?Figure => Real::compare($knot->gain->value, Exact::zero()) <= 0
+            ? null
+            : Figure::derived(
+                'c',
+                \sprintf('%s, response %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check),
+                Real::by(Real::minus($sensor->value, $knot->zero->value), $knot->gain->value),
+                $this->channel->unit,
+                GasEquation::Corrected,
+                [$sensor, $knot->zero, $knot->gain],
+                self::digits($sensor->value),
+            );
         $line = $this->line;
         $moved = fn (Figure $pre, ?Figure $post): ?Figure => match (true) {
             $line === null || $post === null => null,
@@ -387,16 +503,43 @@ final readonly class GasWorkings
     /** An extreme whose moment is not known lies between what the responses of its stretch make of it; the higher end is told. */
     private function atSomeMoment(Figure $sensor, LinearLine $line): ?Figure
     {
-        $values = array_map(static fn (array $at): float => $at[1] > 0.0 ? ($sensor->toFloat() - $at[0]) / $at[1] : \INF, $line->within($this->window));
+        $values = array_map(
+            static fn (array $at): float => $at[1] > 0.0 ? ($sensor->toFloat() - $at[0]) / $at[1] : \INF,
+            $line->within($this->window),
+        );
 
-        return max($values) === \INF ? null : Figure::derived('c', $sensor->meaning.', at an unknown moment along the bracket', max($values), $this->channel->unit, GasEquation::Corrected, [$sensor, ...array_merge(...array_map(static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain], $line->knots))], self::digits(max($values)))->downTo(min($values));
+        return max($values) === \INF
+            ? null
+            : Figure::derived(
+                'c',
+                $sensor->meaning.', at an unknown moment along the bracket',
+                max($values),
+                $this->channel->unit,
+                GasEquation::Corrected,
+                [$sensor, ...array_merge(...array_map(static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain], $line->knots))],
+                self::digits(max($values)),
+            )->downTo(min($values));
     }
 
     private function factored(Figure $one): Figure
     {
         $factor = $this->factor->applied;
 
-        return $factor === null ? $one : self::times($one, $factor->value, Figure::derived('c', $one->meaning.', as '.($this->set->known?->text('name') ?? 'vapour'), Real::times($one->value, $factor->value), $one->unit, GasEquation::Factor, [$one, $factor], self::digits($one->value)));
+        return $factor === null
+            ? $one
+            : self::times(
+                $one,
+                $factor->value,
+                Figure::derived(
+                    'c',
+                    $one->meaning.', as '.($this->set->known?->text('name') ?? 'vapour'),
+                    Real::times($one->value, $factor->value),
+                    $one->unit,
+                    GasEquation::Factor,
+                    [$one, $factor],
+                    self::digits($one->value),
+                ),
+            );
     }
 
     /** An interval is told in the same way at both ends. */
@@ -413,13 +556,38 @@ final readonly class GasWorkings
             return null;
         }
         $volume = $this->conditions->molarVolume($this->record->air);
-        $value = Real::times($one->value, $molar->dividedBy($volume));
-
-        return self::times($one, $molar->dividedBy($volume), Figure::derived($one->symbol, $one->meaning.', by mass', $value, Unit::MilligramPerCubicMetre, SharedEquation::PartsPerMillion, [
+        $perPart = $molar->dividedBy($volume);
+        $value = Real::times($one->value, $perPart);
+        $inputs = [
             $one,
-            Figure::read('V_m', 'molar volume at '.$this->conditions->name, $volume, Unit::LitrePerMole, new Origin('criterion', $this->conditions->id, $this->conditions->volumeSource()), 3),
-            Figure::read('M', 'molar mass of '.$this->name(), $molar, Unit::GramPerMole, new Origin('library', $this->code(), 'library of substances'), 2),
-        ], self::digits($value)))->bounded($one->bound);
+            Figure::read(
+                'V_m',
+                'molar volume at '.$this->conditions->name,
+                $volume,
+                Unit::LitrePerMole,
+                new Origin('criterion', $this->conditions->id, $this->conditions->volumeSource()),
+                3,
+            ),
+            Figure::read(
+                'M',
+                'molar mass of '.$this->name(),
+                $molar,
+                Unit::GramPerMole,
+                new Origin('library', $this->code(), 'library of substances'),
+                2,
+            ),
+        ];
+        $told = Figure::derived(
+            $one->symbol,
+            $one->meaning.', by mass',
+            $value,
+            Unit::MilligramPerCubicMetre,
+            SharedEquation::PartsPerMillion,
+            $inputs,
+            self::digits($value),
+        );
+
+        return self::times($one, $perPart, $told)->bounded($one->bound);
     }
 
     /**
@@ -436,7 +604,13 @@ final readonly class GasWorkings
         $isPpm = $this->channel->unit === Unit::PartsPerMillion;
         $results = [$this->result(($isPpm ? $key.'-ppm' : $key).':'.$code, $title.$name, $answers, [...$notes, ...($this->factor->missing ? ['In isobutylene units: the factor of '.$name.' with this lamp is not known.'] : [])], $worstIsLow)];
         if ($isPpm && $this->molarMass() !== null && !$this->factor->missing) {
-            $results[] = $this->result($key.':'.$code, $title.$name, $answers->each($this->byMass(...)), [...$notes, 'Stated at '.$this->conditions->name.'.'], $worstIsLow);
+            $results[] = $this->result(
+                $key.':'.$code,
+                $title.$name,
+                $answers->each($this->byMass(...)),
+                [...$notes, 'Stated at '.$this->conditions->name.'.'],
+                $worstIsLow,
+            );
         }
 
         return $results;
@@ -449,7 +623,12 @@ final readonly class GasWorkings
         $minutes = static fn (int $intervals): Exact => Exact::of($intervals)->times(self::seconds($step))->dividedBy(60);
         $logged = Figure::read('r', 'readings, as logged', $counts->samples, $this->shown(), $origin, 0);
         $value = Figure::read('L', $limit->title, $limit->value->value, Unit::tryFrom($limit->unit) ?? Unit::None, new Origin('criterion', $limit->id, $limit->source), $limit->value->decimals());
-        $above = fn (?LinearKnot $knot): int => ($this->channel->range === null ? 0 : $counts->overs) + $counts->above(1000 * $this->undone->toFloat() * ($knot === null ? Real::toFloat($wanted) : $knot->zero->toFloat() + $knot->gain->toFloat() * Real::toFloat($wanted)));
+        // What was beyond the range was above any limit within it.
+        $beyond = $this->channel->range === null ? 0 : $counts->overs;
+        $indicated = static fn (?LinearKnot $knot): float => $knot === null
+            ? Real::toFloat($wanted)
+            : $knot->zero->toFloat() + $knot->gain->toFloat() * Real::toFloat($wanted);
+        $above = fn (?LinearKnot $knot): int => $beyond + $counts->above(1000 * $this->undone->toFloat() * $indicated($knot));
         $answers = FourAnswers::along(
             self::minutesAbove($limit, 'as logged', $minutes($above(null)), [$logged, $value]),
             $this->line->knots ?? [],
@@ -460,7 +639,13 @@ final readonly class GasWorkings
 
         $note = str_starts_with($limit->quantity, 'peak') ? [] : ['Moments above a limit that is for a mean are no breach of it.'];
 
-        return $this->result('above-'.$limit->id.':'.$this->code(), \sprintf('Time above %s %s, %s', $limit->value->written, $limit->unit, $this->name()), $answers->bounded($counts->overs > 0 && $this->channel->range === null ? Bound::AtLeast : null), $note, false);
+        return $this->result(
+            'above-'.$limit->id.':'.$this->code(),
+            \sprintf('Time above %s %s, %s', $limit->value->written, $limit->unit, $this->name()),
+            $answers->bounded($counts->overs > 0 && $this->channel->range === null ? Bound::AtLeast : null),
+            $note,
+            false,
+        );
     }
 
     /** @param list<Figure> $inputs */
@@ -586,11 +771,16 @@ final readonly class GasWorkings
         return $code === null ? null : (Substances::shelf()->shipped()[$code] ?? null)?->decimal('molarMass')?->value;
     }
 
-    /** FC-G9: how many mg/m³ one ppm of what the unit was set to is, at 25 °C: the vapour's where its factor was set in the unit, else its span gas's. */
+    /**
+     * FC-G9: how many mg/m³ one ppm of what the unit was set to is, at 25 °C: the vapour's where its factor was set in the
+     * unit, else its span gas's.
+     */
     private function milligramPerPart(): Exact
     {
         $volume = ReferenceConditions::at('25', '101.325')->molarVolume($this->record->air);
-        $isSet = $this->channel->kind === GasKind::Photoionisation && $this->set->unitFactor !== null && $this->set->unitFactor->value->compareTo(Exact::of(1)) !== 0;
+        $isSet = $this->channel->kind === GasKind::Photoionisation
+            && $this->set->unitFactor !== null
+            && $this->set->unitFactor->value->compareTo(Exact::of(1)) !== 0;
         $molar = $isSet || $this->channel->kind !== GasKind::Photoionisation ? $this->molarMass() : null;
 
         return ($molar ?? Exact::of(self::ISOBUTYLENE))->dividedBy($volume);

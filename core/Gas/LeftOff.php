@@ -18,8 +18,13 @@ final readonly class LeftOff
     private const FAR = 3;
 
     /** @param string $where "in its span gas" or "in clean air" */
-    private function __construct(public Check $check, public string $where, public Exact $read, public Exact $true, private SpanTolerance $tolerance)
-    {
+    private function __construct(
+        public Check $check,
+        public string $where,
+        public Exact $read,
+        public Exact $true,
+        private SpanTolerance $tolerance,
+    ) {
     }
 
     /**
@@ -31,7 +36,10 @@ final readonly class LeftOff
     {
         $beyond = [];
         $wrong = GasWorkings::wrongValue($bracket, $timeline, $response);
-        foreach ([$bracket->pre, ...array_filter($bracket->between, static fn (Check $check): bool => $check->content->wasAdjusted())] as $check) {
+        foreach ([
+            $bracket->pre,
+            ...array_filter($bracket->between, static fn (Check $check): bool => $check->content->wasAdjusted()),
+        ] as $check) {
             // A unit told to expect another value does as it was told; that is set right by its own rule.
             if ($check?->content instanceof ChannelCheck && $wrong === null) {
                 array_push($beyond, ...self::at($check, $check->content, $timeline, $response, $policy));
@@ -46,14 +54,28 @@ final readonly class LeftOff
     {
         $label = $response->label($check, $content, $timeline);
         $reference = $timeline->referenceOf($check);
-        $tolerance = $label === null ? null : SpanTolerance::of($response->channel, $label, $reference === null ? null : (new Bottle($reference))->uncertainty($response->channel, $check->at), $policy);
+        $tolerance = $label === null
+            ? null
+            : SpanTolerance::of(
+                $response->channel,
+                $label,
+                $reference === null ? null : (new Bottle($reference))->uncertainty($response->channel, $check->at),
+                $policy,
+            );
         if ($label === null || $tolerance === null) {
             return [];
         }
         $span = $content->spanLeft !== [] || $content->spanAdjusted ? $content->spanLeft : $content->spanFound;
         $zero = $content->zeroLeft !== [] || $content->zeroAdjusted ? $content->zeroLeft : $content->zeroFound;
         $beyond = [];
-        foreach ([['in its span gas', $span === [] ? [] : Plateau::in($response->channel, $span, $response->exact($label))->rows, $response->exact($label)], ['in clean air', $zero, $response->channel->kind->inCleanAir()]] as [$where, $rows, $true]) {
+        foreach ([
+            [
+                'in its span gas',
+                $span === [] ? [] : Plateau::in($response->channel, $span, $response->exact($label))->rows,
+                $response->exact($label),
+            ],
+            ['in clean air', $zero, $response->channel->kind->inCleanAir()],
+        ] as [$where, $rows, $true]) {
             if ($rows !== []) {
                 $read = Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $rows));
                 if (!$tolerance->isKeptBy($read->minus($true))) {
@@ -72,6 +94,15 @@ final readonly class LeftOff
 
     public function words(Channel $channel): string
     {
-        return \sprintf('%s was left reading %s %s %s at the check %s, where %s is true; allowed is %s', $channel->name, Digits::trimmed($this->read, 2), $channel->unit->value, $this->where, $this->check->id, Digits::trimmed($this->true, 2), $this->tolerance->words);
+        return \sprintf(
+            '%s was left reading %s %s %s at the check %s, where %s is true; allowed is %s',
+            $channel->name,
+            Digits::trimmed($this->read, 2),
+            $channel->unit->value,
+            $this->where,
+            $this->check->id,
+            Digits::trimmed($this->true, 2),
+            $this->tolerance->words,
+        );
     }
 }

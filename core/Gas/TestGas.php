@@ -34,7 +34,20 @@ final readonly class TestGas
 
     private function words(): string
     {
-        return \sprintf('span gas of %s (%s) from %s to %s', $this->cylinder, implode(', ', array_map(static fn (int|string $channel, float $label): string => $channel.' '.Digits::trimmed($label, 2), array_keys($this->labels), array_values($this->labels))), $this->span->from->format('H:i:s'), $this->span->to->format('H:i:s'));
+        return \sprintf(
+            'span gas of %s (%s) from %s to %s',
+            $this->cylinder,
+            implode(
+                ', ',
+                array_map(
+                    static fn (int|string $channel, float $label): string => $channel.' '.Digits::trimmed($label, 2),
+                    array_keys($this->labels),
+                    array_values($this->labels),
+                ),
+            ),
+            $this->span->from->format('H:i:s'),
+            $this->span->to->format('H:i:s'),
+        );
     }
 
     /**
@@ -46,7 +59,10 @@ final readonly class TestGas
     {
         $whole = $channel->whole ?? $channel;
 
-        return $whole->memory->once(\sprintf('test gas in %s by %s %d', $run->id, $policy->id, $policy->version), static fn (): array => self::judged(self::found($record, $run, $whole, $policy), $run, $whole, $policy));
+        return $whole->memory->once(
+            \sprintf('test gas in %s by %s %d', $run->id, $policy->id, $policy->version),
+            static fn (): array => self::judged(self::found($record, $run, $whole, $policy), $run, $whole, $policy),
+        );
     }
 
     /**
@@ -69,7 +85,10 @@ final readonly class TestGas
                 default => null,
             };
             [$kind, $why] = match (true) {
-                $check !== null => [AlterationKind::Recorded, \sprintf('it belongs to the check %s of %s', $check->id, $check->at->format('H:i'))],
+                $check !== null => [
+                    AlterationKind::Recorded,
+                    \sprintf('it belongs to the check %s of %s', $check->id, $check->at->format('H:i')),
+                ],
                 $doubt === null => [AlterationKind::Rule, 'every gas of the cylinder shows together, and no check is on record'],
                 default => [AlterationKind::Offered, $doubt],
             };
@@ -82,13 +101,18 @@ final readonly class TestGas
         return $alterations;
     }
 
-    /** The check on record that it belongs to: one that used that cylinder; of a channel alone only while the gas was on and shortly after. */
+    /**
+     * The check on record that it belongs to: one that used that cylinder; of a channel alone only while the gas was on and
+     * shortly after.
+     */
     private static function recorded(self $one, Timeline $whole, float $minutes): ?Check
     {
         [$before, $after] = $one->whole ? [60 * $minutes, 60 * $minutes] : [300.0, 60 * $minutes];
         foreach ($whole->checks as $check) {
             $used = [$check->reference, ...$check->content->leansOn()];
-            if (\in_array($one->cylinder, $used, true) && $one->span->from >= Span::shift($check->at, -$before) && $one->span->to <= Span::shift($check->at, $after)) {
+            if (\in_array($one->cylinder, $used, true)
+                && $one->span->from >= Span::shift($check->at, -$before)
+                && $one->span->to <= Span::shift($check->at, $after)) {
                 return $check;
             }
         }
@@ -136,11 +160,24 @@ final readonly class TestGas
     }
 
     /** @return list<array{int, int}> in which a channel stood at its label */
-    private static function stretches(SeriesLog $log, int $column, Channel $channel, float $label, float $near, float $spread, float $seconds): array
-    {
+    private static function stretches(
+        SeriesLog $log,
+        int $column,
+        Channel $channel,
+        float $label,
+        float $near,
+        float $spread,
+        float $seconds,
+    ): array {
         // Near is a share of how far the gas lies from clean air, which for oxygen is little.
         $rise = abs(1000 * ($label - $channel->kind->inCleanAir()->toFloat()));
-        $finder = new SteadyStretches(max(3, (int) ceil($seconds / $log->step())), (int) round($rise * $spread / 100), false, [(int) round(1000 * $label)], (int) round($rise * $near / 100));
+        $finder = new SteadyStretches(
+            max(3, (int) ceil($seconds / $log->step())),
+            (int) round($rise * $spread / 100),
+            false,
+            [(int) round(1000 * $label)],
+            (int) round($rise * $near / 100),
+        );
         foreach ($log->chunks($column) as $chunk) {
             $finder->feed($chunk);
         }
@@ -160,7 +197,9 @@ final readonly class TestGas
             $response = new GasResponse($channel);
             $part = ChannelCheck::timeline($channel->name, $whole);
             foreach ($part->checks as $check) {
-                $label = $check->content instanceof ChannelCheck && !$check->content->byAir ? $response->label($check, $check->content, $part)?->value : null;
+                $label = $check->content instanceof ChannelCheck && !$check->content->byAir
+                    ? $response->label($check, $check->content, $part)?->value
+                    : null;
                 if ($label instanceof Exact && abs($label->minus($channel->kind->inCleanAir())->toFloat()) >= 1.0) {
                     $cylinders[$check->reference ?? ''][$channel->name] = $label->toFloat();
                 }

@@ -23,8 +23,13 @@ final readonly class AdditiveMixture
      * @param list<array{ExposureLimit, Result}>           $void
      * @param list<string>                                 $unmeasured titles of limits of the mixture that nothing was measured for
      */
-    private function __construct(private string $name, private array $standing, private array $void, private array $unmeasured, private Equation $equation)
-    {
+    private function __construct(
+        private string $name,
+        private array $standing,
+        private array $void,
+        private array $unmeasured,
+        private Equation $equation,
+    ) {
     }
 
     /**
@@ -72,7 +77,9 @@ final readonly class AdditiveMixture
         );
         $notes = [
             \sprintf('Made of %s.', self::titles($this->standing)),
-            ...($this->void === [] ? [] : [\sprintf('Not known, since void: %s. The sum is at least that of the others.', self::titles($this->void))]),
+            ...($this->void === [] ? [] : [
+                \sprintf('Not known, since void: %s. The sum is at least that of the others.', self::titles($this->void)),
+            ]),
             ...($this->unmeasured === [] ? [] : [\sprintf('Not measured, and not in it: %s.', implode(', ', $this->unmeasured))]),
         ];
         $plain = array_reduce($this->standing, static fn (bool $all, array $member): bool => $all && $member[1]->plain, true);
@@ -93,7 +100,9 @@ final readonly class AdditiveMixture
     {
         $least = null;
         foreach ($this->standing as [, $result]) {
-            $least = $result->coverage !== null && ($least === null || $result->coverage->sampled < $least->sampled) ? $result->coverage : $least;
+            $least = $result->coverage !== null && ($least === null || $result->coverage->sampled < $least->sampled)
+                ? $result->coverage
+                : $least;
         }
 
         return $least;
@@ -113,7 +122,9 @@ final readonly class AdditiveMixture
     private function otherwise(): array
     {
         $also = [];
-        foreach (array_unique(array_merge(...array_map(static fn (array $member): array => array_column($member[1]->also, 0), $this->standing))) as $words) {
+        foreach (array_unique(
+            array_merge(...array_map(static fn (array $member): array => array_column($member[1]->also, 0), $this->standing)),
+        ) as $words) {
             $sum = $this->sum(static fn (Result $result): Figure => $result->otherwise($words));
             if ($sum !== null) {
                 $also[] = [$words, $sum];
@@ -136,7 +147,18 @@ final readonly class AdditiveMixture
             $high = Real::plus($high, Real::by($figure->value, $limit->value->value));
             $low = Real::plus($low, Real::by($figure->floor ?? $figure->value, $limit->value->value));
             $interval = $interval || $figure->floor !== null;
-            array_push($inputs, $figure, Figure::read('L', $limit->title, $limit->value->value, $figure->unit, new Origin('criterion', $limit->id, $limit->source), $limit->value->decimals()));
+            array_push(
+                $inputs,
+                $figure,
+                Figure::read(
+                    'L',
+                    $limit->title,
+                    $limit->value->value,
+                    $figure->unit,
+                    new Origin('criterion', $limit->id, $limit->source),
+                    $limit->value->decimals(),
+                ),
+            );
         }
         $figure = Figure::derived('Σ c/L', 'additive mixture '.$this->name, $open ? $low : $high, Unit::None, $this->equation, $inputs, 2);
 

@@ -15,7 +15,12 @@ final readonly class Alteration
      * @param string    $by   the rule's identifier, or the person
      * @param Span|null $span that it covers, where it is a stretch of time
      */
-    public function __construct(public AlterationKind $kind, public string $what, public string $why, public string $by, public ?Span $span = null)
-    {
+    public function __construct(
+        public AlterationKind $kind,
+        public string $what,
+        public string $why,
+        public string $by,
+        public ?Span $span = null,
+    ) {
     }
 }

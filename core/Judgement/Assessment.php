@@ -40,9 +40,22 @@ final readonly class Assessment
                 break;
             }
         }
-        $results = array_map(fn (Result $result): Result => $this->verdictOn($result) === Verdict::Void ? $result->unstated() : $result, $this->results);
+        $results = array_map(
+            fn (Result $result): Result => $this->verdictOn($result) === Verdict::Void ? $result->unstated() : $result,
+            $this->results,
+        );
 
-        return new self($this->run, $this->policy, $bracket, $this->family, $results, $this->drifts, $this->findings, $this->standing(), $this->brackets);
+        return new self(
+            $this->run,
+            $this->policy,
+            $bracket,
+            $this->family,
+            $results,
+            $this->drifts,
+            $this->findings,
+            $this->standing(),
+            $this->brackets,
+        );
     }
 
     /** What one result stands as: what weighs on it alone, with what it is made of. */
@@ -103,7 +116,15 @@ final readonly class Assessment
     /** @return list<Verdict> of the results of this run alone */
     private function verdictsOf(?string $channel): array
     {
-        return array_map($this->verdictOn(...), array_values(array_filter($this->results, static fn (Result $result): bool => $result->inherited === null && ($channel === null || $result->channel === $channel))));
+        return array_map(
+            $this->verdictOn(...),
+            array_values(
+                array_filter(
+                    $this->results,
+                    static fn (Result $result): bool => $result->inherited === null && ($channel === null || $result->channel === $channel),
+                ),
+            ),
+        );
     }
 
     private function weightOn(?string $channel): Verdict

@@ -49,7 +49,16 @@ final readonly class Assessor
             $channel = (string) $name;
             $bracket = (new BracketFinder($family->usability($policy), $channel, $family->parameter()))->find($run, $part);
             $worked[$channel] = $family->workOut($run, $bracket, $part, $policy, $yardsticks);
-            $cases[$channel] = new RunCase($run, $bracket, $part, $policy, $family, $worked[$channel], $worked[$channel]->results(), $yardsticks);
+            $cases[$channel] = new RunCase(
+                $run,
+                $bracket,
+                $part,
+                $policy,
+                $family,
+                $worked[$channel],
+                $worked[$channel]->results(),
+                $yardsticks,
+            );
         }
         $own = $this->judged($run, $policy, $family instanceof Channelled ? $family->together($worked) : $worked[''], $cases);
         // What is put together of several channels takes the verdict of each into account, so it comes after them.
@@ -85,7 +94,9 @@ final readonly class Assessor
         $family = $this->family($timeline->instrument->family);
         $composed = $family instanceof Composing ? $family->compose($own, $runs, $own->policy, $yardsticks) : [];
 
-        return $composed === [] && \count($shift->runs) === 1 && $shift->asked === [] ? $own : $this->with($own, $composed, $timeline, $shift);
+        return $composed === [] && \count($shift->runs) === 1 && $shift->asked === []
+            ? $own
+            : $this->with($own, $composed, $timeline, $shift);
     }
 
     /**
@@ -103,7 +114,9 @@ final readonly class Assessor
         $ids = array_map(static fn (Rule $rule): string => $rule->id(), $again);
         $findings = [];
         foreach ($own->findings as $finding) {
-            $kept = \in_array($finding->setting->rule, $ids, true) ? array_values(array_diff($finding->results, $replaced)) : $finding->results;
+            $kept = \in_array($finding->setting->rule, $ids, true)
+                ? array_values(array_diff($finding->results, $replaced))
+                : $finding->results;
             if ($kept !== [] || $finding->results === []) {
                 $findings[] = $finding->ofResults(...$kept);
             }
@@ -112,7 +125,10 @@ final readonly class Assessor
             $setting = $own->policy->rule($rule->id());
             array_push($findings, ...($setting === null ? [] : array_values([...$rule->judge($case, $setting)])));
         }
-        $results = [...array_filter($own->results, static fn (Result $result): bool => !\in_array($result->key, $replaced, true)), ...$made];
+        $results = [
+            ...array_filter($own->results, static fn (Result $result): bool => !\in_array($result->key, $replaced, true)),
+            ...$made,
+        ];
 
         return self::assessment($own->run, $own->policy, $own->family, $results, $findings, $own->bracket, $own->brackets);
     }
@@ -129,7 +145,15 @@ final readonly class Assessor
         }
         $brackets = array_map(static fn (RunCase $case): Bracket => $case->bracket, $cases);
 
-        return self::assessment($run, $policy, $worked, $worked->results(), $findings, reset($brackets), isset($brackets['']) ? [] : $brackets);
+        return self::assessment(
+            $run,
+            $policy,
+            $worked,
+            $worked->results(),
+            $findings,
+            reset($brackets),
+            isset($brackets['']) ? [] : $brackets,
+        );
     }
 
     /**
@@ -137,11 +161,28 @@ final readonly class Assessor
      * @param list<Finding>             $findings
      * @param array<array-key, Bracket> $brackets
      */
-    private static function assessment(Run $run, Policy $policy, FamilyResults $worked, array $results, array $findings, Bracket $bracket, array $brackets): Assessment
-    {
+    private static function assessment(
+        Run $run,
+        Policy $policy,
+        FamilyResults $worked,
+        array $results,
+        array $findings,
+        Bracket $bracket,
+        array $brackets,
+    ): Assessment {
         usort($findings, static fn (Finding $a, Finding $b): int => $b->verdict()->weight() <=> $a->verdict()->weight());
 
-        return (new Assessment($run, $policy, $bracket, $worked, $results, $worked->drifts(), $findings, Verdict::Valid, $brackets))->stood();
+        return (new Assessment(
+            $run,
+            $policy,
+            $bracket,
+            $worked,
+            $results,
+            $worked->drifts(),
+            $findings,
+            Verdict::Valid,
+            $brackets,
+        ))->stood();
     }
 
     /** @return list<Rule> */

@@ -32,8 +32,15 @@ final readonly class EightHourMean
      * @param Equation $equation of the family
      * @param \Closure(Exact|float): int $digits decimals that a value is shown with
      */
-    public function __construct(private FourAnswers $mean, private Exact $minutes, private Run $run, Policy $policy, private Origin $origin, private Equation $equation, private \Closure $digits)
-    {
+    public function __construct(
+        private FourAnswers $mean,
+        private Exact $minutes,
+        private Run $run,
+        Policy $policy,
+        private Origin $origin,
+        private Equation $equation,
+        private \Closure $digits,
+    ) {
         $this->shift = Exact::of(number_format($run->shiftMinutes ?? self::MINUTES, 6, '.', ''));
         $this->left = $this->shift->minus($minutes);
         $this->asRest = $run->rest === null ? $policy->choice('unsampledTime') === 'rest' : $run->rest->asSampled;
@@ -45,7 +52,17 @@ final readonly class EightHourMean
     {
         $result = $result->covering(Coverage::of($this->minutes->toFloat() * 60, $this->run->shiftMinutes, $this->run->rest));
         if ($this->run->shiftMinutes === null) {
-            $result = $result->altered(new Altered(new Alteration(AlterationKind::Assumed, 'the working day', \sprintf('no working day was stated: %d min are taken for it', self::MINUTES), 'mean'), null));
+            $result = $result->altered(
+                new Altered(
+                    new Alteration(
+                        AlterationKind::Assumed,
+                        'the working day',
+                        \sprintf('no working day was stated: %d min are taken for it', self::MINUTES),
+                        'mean',
+                    ),
+                    null,
+                ),
+            );
         }
         if ($this->left->compareTo(Exact::of(self::NONE)) < 0) {
             return $result;
@@ -63,8 +80,18 @@ final readonly class EightHourMean
         $figure = $figure === null || $further === null ? $figure : $further($figure);
 
         return $result
-            ->or(\sprintf('with the unsampled part of the day as %s', $this->asRest ? 'nothing' : 'sampled'), $figure instanceof Figure ? $figure : null)
-            ->noting(\sprintf('%s min of %s were not sampled and are taken %s.', $this->left->rounded(0), $this->shift->rounded(0), $this->asRest ? 'as the rest' : 'as zero'));
+            ->or(
+                \sprintf('with the unsampled part of the day as %s', $this->asRest ? 'nothing' : 'sampled'),
+                $figure instanceof Figure ? $figure : null,
+            )
+            ->noting(
+                \sprintf(
+                    '%s min of %s were not sampled and are taken %s.',
+                    $this->left->rounded(0),
+                    $this->shift->rounded(0),
+                    $this->asRest ? 'as the rest' : 'as zero',
+                ),
+            );
     }
 
     private function over(Figure $mean, bool $asRest): Figure
@@ -72,6 +99,14 @@ final readonly class EightHourMean
         $weight = $asRest && $this->left->compareTo(Exact::zero()) > 0 ? $this->shift : $this->minutes;
         $time = Figure::read('t', 'time that the mean rests on', $this->minutes, Unit::Minute, $this->origin, 1);
 
-        return Figure::derived('TWA', 'time-weighted average over 8 h', Real::by(Real::times($mean->value, $weight), Exact::of(self::MINUTES)), $mean->unit, $this->equation, [$mean, $time], ($this->digits)($mean->value))->bounded($mean->bound);
+        return Figure::derived(
+            'TWA',
+            'time-weighted average over 8 h',
+            Real::by(Real::times($mean->value, $weight), Exact::of(self::MINUTES)),
+            $mean->unit,
+            $this->equation,
+            [$mean, $time],
+            ($this->digits)($mean->value),
+        )->bounded($mean->bound);
     }
 }

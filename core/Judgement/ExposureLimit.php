@@ -35,7 +35,19 @@ final readonly class ExposureLimit
     /** The same limit told in the basis of what is held against it. */
     public function at(Decimal $value): self
     {
-        return new self($this->id, $this->title, $this->quantity, $value, $this->unit, $this->comparator, $this->scope, $this->source, $this->mark, $this->mixture, $this->basis);
+        return new self(
+            $this->id,
+            $this->title,
+            $this->quantity,
+            $value,
+            $this->unit,
+            $this->comparator,
+            $this->scope,
+            $this->source,
+            $this->mark,
+            $this->mixture,
+            $this->basis,
+        );
     }
 
     public function isCrossedBy(Exact|float $value): bool

@@ -31,7 +31,17 @@ final readonly class Finding
     /** What it says of some results says nothing of the others. */
     public function ofResults(string ...$keys): self
     {
-        return new self($this->setting, $this->seen, $this->evidence, $this->severity, $this->limit, $this->cure, $this->advice, $this->channel, array_values($keys));
+        return new self(
+            $this->setting,
+            $this->seen,
+            $this->evidence,
+            $this->severity,
+            $this->limit,
+            $this->cure,
+            $this->advice,
+            $this->channel,
+            array_values($keys),
+        );
     }
 
     /** Whether it weighs on a result. What is made of several runs inherits their verdicts, and only what names it touches it beside. */
@@ -46,7 +56,17 @@ final readonly class Finding
 
     public function ofChannel(string $channel): self
     {
-        return new self($this->setting, $this->seen, $this->evidence, $this->severity, $this->limit, $this->cure, $this->advice, $channel, $this->results);
+        return new self(
+            $this->setting,
+            $this->seen,
+            $this->evidence,
+            $this->severity,
+            $this->limit,
+            $this->cure,
+            $this->advice,
+            $channel,
+            $this->results,
+        );
     }
 
     /** What this finding alone makes of a result; notes never count. */

@@ -31,8 +31,8 @@ final readonly class FourAnswers
      *
      * @template K of Knot
      *
-     * @param list<K>                           $knots   in their order in time
-     * @param \Closure(K): ?Figure              $by      with this response held throughout; null where it cannot be
+     * @param list<K> $knots   in their order in time
+     * @param \Closure(K): ?Figure $by      with this response held throughout; null where it cannot be
      * @param \Closure(Figure, ?Figure): ?Figure $between along the bracket, given the answers before and after
      */
     public static function along(?Figure $indicated, array $knots, Bracket $bracket, \Closure $by, \Closure $between): self
@@ -56,7 +56,7 @@ final readonly class FourAnswers
      * ends, upper with upper.
      *
      * @param \Closure(\Closure(Result): ?Figure, string): ?Figure $sum  over one figure of every part, which is named in words
-     * @param Answer                                               $else as which the parts as reported are told, where they were not closed alike
+     * @param Answer $else as which the parts as reported are told, where they were not closed alike
      */
     public static function together(\Closure $sum, Answer $else = Answer::Pre): self
     {
@@ -65,7 +65,13 @@ final readonly class FourAnswers
             $sum(static fn (Result $part): ?Figure => $part->lowest(), 'lower ends'),
             $sum(static fn (Result $part): ?Figure => $part->highest(), 'upper ends'),
         ];
-        $answers = new self($by(Answer::Indicated), $by(Answer::Pre), $by(Answer::Post), $by(Answer::Between), array_values(array_filter($ends)));
+        $answers = new self(
+            $by(Answer::Indicated),
+            $by(Answer::Pre),
+            $by(Answer::Post),
+            $by(Answer::Between),
+            array_values(array_filter($ends)),
+        );
         if (!$answers->isEmpty()) {
             return $answers;
         }
@@ -124,7 +130,9 @@ final readonly class FourAnswers
      */
     public function with(self $other, \Closure $step): self
     {
-        $both = static fn (?Figure $one, ?Figure $another): ?Figure => $one === null || $another === null ? null : $step($one, $another)->bounded($one->bound ?? $another->bound);
+        $both = static fn (?Figure $one, ?Figure $another): ?Figure => $one === null || $another === null
+            ? null
+            : $step($one, $another)->bounded($one->bound ?? $another->bound);
 
         return new self(
             $both($this->indicated, $other->indicated),

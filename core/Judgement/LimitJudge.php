@@ -18,19 +18,31 @@ use Footnote\Core\Quantity\Real;
 final readonly class LimitJudge
 {
     /**
-     * @param list<ExposureLimit>                                 $limits
-     * @param callable(ExposureLimit): array{?Figure, string}     $tippingPoint
+     * @param list<ExposureLimit> $limits
+     * @param callable(ExposureLimit): array{?Figure, string} $tippingPoint
      * @param (callable(Result, ExposureLimit): ?Confidence)|null $confidence
-     * @param Bracket|null                                        $bracket      that it stands on; null: it is made of results that were judged
+     * @param Bracket|null $bracket      that it stands on; null: it is made of results that were judged
      */
-    public function judge(Result $result, array $limits, callable $tippingPoint, ?callable $confidence = null, ?Bracket $bracket = null): Result
-    {
+    public function judge(
+        Result $result,
+        array $limits,
+        callable $tippingPoint,
+        ?callable $confidence = null,
+        ?Bracket $bracket = null,
+    ): Result {
         $result = $bracket === null ? $result : $result->doubting(...self::ends($bracket));
         $outcomes = [];
         foreach ($limits as $limit) {
             if ($limit->quantity === $result->key) {
                 [$figure, $words] = $tippingPoint($limit);
-                $outcomes[] = $this->outcome($result, $limit, $figure, $words, $confidence === null ? null : $confidence($result, $limit), $bracket !== null && $bracket->checks() === []);
+                $outcomes[] = $this->outcome(
+                    $result,
+                    $limit,
+                    $figure,
+                    $words,
+                    $confidence === null ? null : $confidence($result, $limit),
+                    $bracket !== null && $bracket->checks() === [],
+                );
             }
         }
 
@@ -46,12 +58,21 @@ final readonly class LimitJudge
                 $bracket->pre === null && $bracket->post === null && $bracket->between === [] => ['no check stands under it'],
                 default => ['a check stands at one end only'],
             },
-            ...array_map(static fn (string $reference): string => \sprintf('%s was recalled, and how far it was off is not known', $reference), $bracket->recalled),
+            ...array_map(
+                static fn (string $reference): string => \sprintf('%s was recalled, and how far it was off is not known', $reference),
+                $bracket->recalled,
+            ),
         ];
     }
 
-    private function outcome(Result $result, ExposureLimit $limit, ?Figure $figure, string $words, ?Confidence $confidence, bool $unchecked): LimitOutcome
-    {
+    private function outcome(
+        Result $result,
+        ExposureLimit $limit,
+        ?Figure $figure,
+        string $words,
+        ?Confidence $confidence,
+        bool $unchecked,
+    ): LimitOutcome {
         $reported = $result->reportedFigure();
         $crossed = $limit->isCrossedBy(self::leastCrossing($limit, $reported));
         $causes = $result->causes;
@@ -60,7 +81,12 @@ final readonly class LimitJudge
             $gravest = $limit->isCrossedBy(self::mostCrossing($limit, $value));
             if ($mildest !== $crossed || $gravest !== $crossed) {
                 $causes[] = $value->isLessThan() && !$mildest
-                    ? \sprintf('%s it cannot tell: all that is known is that it is less than %s %s', $what, $value->high()->shownBeside($limit->value->value), $value->unit->value)
+                    ? \sprintf(
+                        '%s it cannot tell: all that is known is that it is less than %s %s',
+                        $what,
+                        $value->high()->shownBeside($limit->value->value),
+                        $value->unit->value,
+                    )
                     : \sprintf('%s it is %s %s', $what, $value->shownBeside($limit->value->value), $value->unit->value);
             }
         }
@@ -75,12 +101,24 @@ final readonly class LimitJudge
         };
         $beside = array_values(array_filter([self::reach($result, $limit), $confidence?->reach()], \is_string(...)));
         $statement = match ($robustness) {
-            Robustness::Robust => \sprintf('%s: every value that it could have lies on that side', ucfirst($limit->comparator->words($crossed))),
+            Robustness::Robust => \sprintf(
+                '%s: every value that it could have lies on that side',
+                ucfirst($limit->comparator->words($crossed)),
+            ),
             Robustness::Undecided => 'Undecided: '.implode('; ', $causes),
             Robustness::NotKnown => 'Nothing is stated: no check stands under it',
         };
 
-        return new LimitOutcome($limit, $crossed, $robustness, $figure, $words, $confidence, $causes, $statement.implode('', array_map(static fn (string $one): string => '; '.$one, $beside)).'.');
+        return new LimitOutcome(
+            $limit,
+            $crossed,
+            $robustness,
+            $figure,
+            $words,
+            $confidence,
+            $causes,
+            $statement.implode('', array_map(static fn (string $one): string => '; '.$one, $beside)).'.',
+        );
     }
 
     /** Of an interval the end that is furthest from crossing the limit: what is certain. */
@@ -99,12 +137,20 @@ final readonly class LimitJudge
     {
         $uncertainty = $result->uncertainty;
         $reported = $result->reportedFigure();
-        if ($uncertainty === null || $reported->bound === Bound::AtLeast || $uncertainty->unit->dimension() !== Dimension::Level || !is_finite($reported->toFloat())) {
+        if ($uncertainty === null
+            || $reported->bound === Bound::AtLeast
+            || $uncertainty->unit->dimension() !== Dimension::Level
+            || !is_finite($reported->toFloat())) {
             return null;
         }
         $side = Real::compare($reported->value, $limit->value->value);
-        $other = Real::compare($side > 0 ? Real::minus($reported->value, $uncertainty->value) : Real::plus($reported->value, $uncertainty->value), $limit->value->value);
+        $other = Real::compare(
+            $side > 0 ? Real::minus($reported->value, $uncertainty->value) : Real::plus($reported->value, $uncertainty->value),
+            $limit->value->value,
+        );
 
-        return $other === $side && $side !== 0 ? null : \sprintf('its uncertainty of %s %s reaches the limit', $uncertainty->shown(), $uncertainty->unit->value);
+        return $other === $side && $side !== 0
+            ? null
+            : \sprintf('its uncertainty of %s %s reaches the limit', $uncertainty->shown(), $uncertainty->unit->value);
     }
 }

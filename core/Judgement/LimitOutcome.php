@@ -30,7 +30,16 @@ final readonly class LimitOutcome
     /** A void result states nothing. */
     public function unstated(): self
     {
-        return new self($this->limit, $this->crossed, Robustness::NotKnown, null, 'A void result states nothing.', null, [], 'Nothing is stated: the result is void.');
+        return new self(
+            $this->limit,
+            $this->crossed,
+            Robustness::NotKnown,
+            null,
+            'A void result states nothing.',
+            null,
+            [],
+            'Nothing is stated: the result is void.',
+        );
     }
 
     /** What stands in a table: exceeded, not exceeded, or undecided with nothing claimed. */

@@ -25,7 +25,15 @@ final class LogAlterations
      */
     public static function of(Run $run, Span $window, array $looks, array $remarks): array
     {
-        $found = array_map(static fn (string $remark): Alteration => new Alteration(AlterationKind::PartInterval, $remark, 'the unit cut it short: it is not in the log\'s even steps', 'log'), $remarks);
+        $found = array_map(
+            static fn (string $remark): Alteration => new Alteration(
+                AlterationKind::PartInterval,
+                $remark,
+                'the unit cut it short: it is not in the log\'s even steps',
+                'log',
+            ),
+            $remarks,
+        );
         foreach ($looks as $look) {
             $said = self::covering($run->leftIn, $look->span);
             $out = self::covering($run->exclusions, $look->span);
@@ -35,15 +43,32 @@ final class LogAlterations
                 $found[] = $look;
             }
         }
-        $recorded = array_values(array_filter(array_map(static fn (Alteration $one): ?Span => $one->kind !== AlterationKind::Recorded || $one->span === null ? null : new Span(Span::shift($one->span->from, -self::BESIDE), Span::shift($one->span->to, self::BESIDE)), $found)));
+        $recorded = array_values(
+            array_filter(
+                array_map(
+                    static fn (Alteration $one): ?Span => $one->kind !== AlterationKind::Recorded || $one->span === null
+                        ? null
+                        : new Span(Span::shift($one->span->from, -self::BESIDE), Span::shift($one->span->to, self::BESIDE)),
+                    $found,
+                ),
+            ),
+        );
         foreach ($run->exclusions as $out) {
             $belongs = $recorded !== [] && $out->span->without($recorded) === [];
-            $found[] = new Alteration($belongs ? AlterationKind::Recorded : AlterationKind::Person, self::words($out->span), $belongs ? 'it belongs to a check on record: '.$out->reason : $out->reason, $out->by, $out->span);
+            $found[] = new Alteration(
+                $belongs ? AlterationKind::Recorded : AlterationKind::Person,
+                self::words($out->span),
+                $belongs ? 'it belongs to a check on record: '.$out->reason : $out->reason,
+                $out->by,
+                $out->span,
+            );
         }
         foreach (Span::united($run->pauses) as $pause) {
             $found[] = new Alteration(AlterationKind::Pause, self::words($pause), 'a pause was stated with the run', 'run', $pause);
         }
-        $found = array_values(array_filter($found, static fn (Alteration $one): bool => $one->span === null || $one->span->overlaps($window)));
+        $found = array_values(
+            array_filter($found, static fn (Alteration $one): bool => $one->span === null || $one->span->overlaps($window)),
+        );
         usort($found, static fn (Alteration $a, Alteration $b): int => $a->span?->from <=> $b->span?->from);
 
         return $found;
@@ -58,7 +83,9 @@ final class LogAlterations
      */
     public static function taken(array $alterations): array
     {
-        return array_values(array_filter(array_map(static fn (Alteration $one): ?Span => $one->kind->isTaken() ? $one->span : null, $alterations)));
+        return array_values(
+            array_filter(array_map(static fn (Alteration $one): ?Span => $one->kind->isTaken() ? $one->span : null, $alterations)),
+        );
     }
 
     /**
@@ -82,7 +109,11 @@ final class LogAlterations
             }
         }
 
-        return static fn (Result $result): array => array_map(static fn (int $place, Alteration $one): Altered => new Altered($one, $numbers[$place]['='.$result->key] ?? null), array_keys($alterations), $alterations);
+        return static fn (Result $result): array => array_map(
+            static fn (int $place, Alteration $one): Altered => new Altered($one, $numbers[$place]['='.$result->key] ?? null),
+            array_keys($alterations),
+            $alterations,
+        );
     }
 
     /**
@@ -92,7 +123,16 @@ final class LogAlterations
      */
     public static function notApplied(Run $run): array
     {
-        return array_map(static fn (Exclusion $out): Alteration => new Alteration(AlterationKind::NotApplied, self::words($out->span), $out->reason, $out->by, $out->span), $run->exclusions);
+        return array_map(
+            static fn (Exclusion $out): Alteration => new Alteration(
+                AlterationKind::NotApplied,
+                self::words($out->span),
+                $out->reason,
+                $out->by,
+                $out->span,
+            ),
+            $run->exclusions,
+        );
     }
 
     public static function words(Span $span): string

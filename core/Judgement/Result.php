@@ -168,7 +168,9 @@ final readonly class Result
     /** It states nothing about any limit. */
     public function unstated(): self
     {
-        return $this->outcomes === [] ? $this : $this->against(array_map(static fn (LimitOutcome $outcome): LimitOutcome => $outcome->unstated(), $this->outcomes));
+        return $this->outcomes === []
+            ? $this
+            : $this->against(array_map(static fn (LimitOutcome $outcome): LimitOutcome => $outcome->unstated(), $this->outcomes));
     }
 
     /** @param string ...$causes why no statement about a limit is robust */

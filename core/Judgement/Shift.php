@@ -56,7 +56,16 @@ final readonly class Shift
         }
         foreach ($pieces as $place => $piece) {
             if (\in_array($own, $piece, true)) {
-                return new self($piece, self::asked($piece, $pieces[$place - 1] ?? [], $pieces[$place + 1] ?? [], 3600 * $limit('askFrom', 2.0), 3600 * $limit('askTo', 8.0)));
+                return new self(
+                    $piece,
+                    self::asked(
+                        $piece,
+                        $pieces[$place - 1] ?? [],
+                        $pieces[$place + 1] ?? [],
+                        3600 * $limit('askFrom', 2.0),
+                        3600 * $limit('askTo', 8.0),
+                    ),
+                );
             }
         }
 
@@ -79,7 +88,12 @@ final readonly class Shift
             $pause = $last === null ? 0.0 : Span::secondsBetween($last, $run->start);
             if ($last !== null && $pause >= $from && $pause <= $to) {
                 $within = \in_array($run, $piece, true) && $run !== $piece[0];
-                $asked[] = \sprintf('%s h lie before %s: taken as %s until the shift is named.', number_format($pause / 3600, 1, '.', ''), $run->id, $within ? 'a pause of one shift' : 'the time between two shifts');
+                $asked[] = \sprintf(
+                    '%s h lie before %s: taken as %s until the shift is named.',
+                    number_format($pause / 3600, 1, '.', ''),
+                    $run->id,
+                    $within ? 'a pause of one shift' : 'the time between two shifts',
+                );
             }
             $last = max($last ?? $run->start, $run->stop ?? $run->start);
         }

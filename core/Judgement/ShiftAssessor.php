@@ -35,7 +35,13 @@ final class ShiftAssessor
         }
         $shift = Shift::of($run, $runs, $this->policy);
 
-        return $this->assessor->within($own, array_map(fn (Run $one): Assessment => $this->alone($one, $timelines['='.$one->id]), $shift->runs), $shift, $timeline, $this->yardsticks);
+        return $this->assessor->within(
+            $own,
+            array_map(fn (Run $one): Assessment => $this->alone($one, $timelines['='.$one->id]), $shift->runs),
+            $shift,
+            $timeline,
+            $this->yardsticks,
+        );
     }
 
     private function alone(Run $run, Timeline $timeline): Assessment

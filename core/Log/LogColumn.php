@@ -6,7 +6,10 @@ namespace Footnote\Core\Log;
 
 use Footnote\Core\Quantity\Decimal;
 
-/** One column of a log: what it holds; for an average the exchange rate and threshold it was made with, for a reading its channel, and what of the interval it is: "average", "maximum", "minimum"; not said: an average. */
+/**
+ * One column of a log: what it holds; for an average the exchange rate and threshold it was made with, for a reading its
+ * channel, and what of the interval it is: "average", "maximum", "minimum"; not said: an average.
+ */
 final readonly class LogColumn
 {
     public function __construct(

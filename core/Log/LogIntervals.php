@@ -32,8 +32,14 @@ final readonly class LogIntervals
      * @param float                 $start   stamp of the first line that counts, s
      * @param list<string>          $remarks what was left out
      */
-    private function __construct(public float $step, public array $gaps, public int $first, public int $after, public float $start, public array $remarks)
-    {
+    private function __construct(
+        public float $step,
+        public array $gaps,
+        public int $first,
+        public int $after,
+        public float $start,
+        public array $remarks,
+    ) {
     }
 
     /**
@@ -47,13 +53,23 @@ final readonly class LogIntervals
         $steps = self::steps($stamps);
         $count = $steps['count'];
         if ($count === 1 || $steps['common'] === []) {
-            return new self($given ?? throw UnreadableLog::because('The interval is not known: one line does not tell it. Choose the interval.'), [], 0, $count, $steps['start'], []);
+            return new self(
+                $given ?? throw UnreadableLog::because('The interval is not known: one line does not tell it. Choose the interval.'),
+                [],
+                0,
+                $count,
+                $steps['start'],
+                [],
+            );
         }
         $resolution = $steps['resolution'];
         [$commonest, $largest, $wavers] = self::ordinary($steps['common'], $count - 1, $resolution);
         $resolution = max($resolution, $wavers);
         $limit = $largest + max($commonest, $resolution) / 2;
-        $edges = [self::isPart($steps['first'], $commonest, $resolution, $count), self::isPart($steps['last'], $commonest, $resolution, $count)];
+        $edges = [
+            self::isPart($steps['first'], $commonest, $resolution, $count),
+            self::isPart($steps['last'], $commonest, $resolution, $count),
+        ];
         // A short step at the start is the interval of its first line, or, stamped at its end, of its second.
         [$first, $after] = [$edges[0] ? ($atEnd ? 2 : 1) : 0, $count - ($edges[1] ? ($atEnd ? 1 : 2) : 0)];
         [$span, $lines, $breaks] = self::unbroken($stamps, $first, $after, $limit);
@@ -64,7 +80,12 @@ final readonly class LogIntervals
         $remarks = [];
         foreach ([[$edges[0], 'first', $steps['first']], [$edges[1], 'last', $steps['last']]] as [$isPart, $which, $seconds]) {
             if ($isPart) {
-                $remarks[] = \sprintf('the %s interval of the log, %s s of %s', $which, Digits::trimmed($seconds, 3), Digits::trimmed($step, 3));
+                $remarks[] = \sprintf(
+                    'the %s interval of the log, %s s of %s',
+                    $which,
+                    Digits::trimmed($seconds, 3),
+                    Digits::trimmed($step, 3),
+                );
             }
         }
 
@@ -197,7 +218,13 @@ final readonly class LogIntervals
             return abs($mean - $commonest) <= $error + 1e-9 ? round($commonest, 3) : round($mean, 6);
         }
         if (!$isRounded && $commonest > $resolution) {
-            throw UnreadableLog::because(\sprintf('The times mostly go on by %s s, and by %s s on the whole. Choose the interval.', Digits::trimmed($commonest, 3), Digits::trimmed($mean, 3)));
+            throw UnreadableLog::because(
+                \sprintf(
+                    'The times mostly go on by %s s, and by %s s on the whole. Choose the interval.',
+                    Digits::trimmed($commonest, 3),
+                    Digits::trimmed($mean, 3),
+                ),
+            );
         }
         foreach (self::PLAIN as $grid) {
             $near = round($mean / $grid) * $grid;
@@ -216,8 +243,16 @@ final readonly class LogIntervals
      *
      * @throws UnreadableLog
      */
-    private static function placed($stamps, float $step, int $first, int $after, float $limit, float $resolution, bool $isGiven, array $remarks): self
-    {
+    private static function placed(
+        $stamps,
+        float $step,
+        int $first,
+        int $after,
+        float $limit,
+        float $resolution,
+        bool $isGiven,
+        array $remarks,
+    ): self {
         [$gaps, $all, $place, $origin, $before] = [[], 0, 0, null, null];
         foreach (self::read($stamps) as $row => $seconds) {
             if ($row < $first || $row >= $after) {

@@ -74,7 +74,12 @@ final class LogReader
                     if (trim($line, " \t\r\n".$format->delimiter) === '') {
                         continue 2;
                     }
-                    $this->problem($number, $cell === null ? \sprintf('has no column %d.', $place + 1) : \sprintf('"%s" in column %d is not %s.', self::text($cell, 30), $place + 1, $kinds[$place]->rangeInWords()));
+                    $this->problem(
+                        $number,
+                        $cell === null
+                            ? \sprintf('has no column %d.', $place + 1)
+                            : \sprintf('"%s" in column %d is not %s.', self::text($cell, 30), $place + 1, $kinds[$place]->rangeInWords()),
+                    );
                     $value = SeriesLog::GAP;
                 }
                 $values[] = $value;
@@ -144,7 +149,9 @@ final class LogReader
         }
         $columns = array_values($format->columns);
         if ($last === null) {
-            $step = $format->step !== null && $format->step > 0 ? $format->step : throw UnreadableLog::because('The interval is not known: the file has no times to take it from.');
+            $step = $format->step !== null && $format->step > 0
+                ? $format->step
+                : throw UnreadableLog::because('The interval is not known: the file has no times to take it from.');
 
             return new PackedLog($columns, $this->start(null, $zone, $start, $step), $step, $length, $streams);
         }
@@ -155,7 +162,14 @@ final class LogReader
         }
         $spread = array_map(static fn ($stream) => self::spread($stream, $intervals), $streams);
 
-        return new PackedLog($columns, $first, $intervals->step, $intervals->after - $intervals->first + array_sum($intervals->gaps), $spread, $intervals->remarks);
+        return new PackedLog(
+            $columns,
+            $first,
+            $intervals->step,
+            $intervals->after - $intervals->first + array_sum($intervals->gaps),
+            $spread,
+            $intervals->remarks,
+        );
     }
 
     /**

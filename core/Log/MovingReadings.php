@@ -24,8 +24,16 @@ final readonly class MovingReadings
      * @param bool             $over      whether any interval that counts was beyond the range: means are then at least what they say
      * @param bool             $shortOver the same of the window that the short-term mean is of
      */
-    private function __construct(public Exact|float|null $mean, public Exact|float|null $shortTerm, public Exact|float|null $highest, public Exact|float|null $lowest, public int $hollow, public array $above, public bool $over = false, public bool $shortOver = false)
-    {
+    private function __construct(
+        public Exact|float|null $mean,
+        public Exact|float|null $shortTerm,
+        public Exact|float|null $highest,
+        public Exact|float|null $lowest,
+        public int $hollow,
+        public array $above,
+        public bool $over = false,
+        public bool $shortOver = false,
+    ) {
     }
 
     /**
@@ -36,8 +44,17 @@ final readonly class MovingReadings
      * @param list<float>           $thresholds in the unit of the channel
      * @param int|null              $range      what was beyond the range was at least that, thousandths; null: not known
      */
-    public static function of(SeriesLog $log, int $column, array $whole, array $ranges, ?LinearLine $line, ?LogClock $clock, float $undone = 1.0, array $thresholds = [], ?int $range = null): self
-    {
+    public static function of(
+        SeriesLog $log,
+        int $column,
+        array $whole,
+        array $ranges,
+        ?LinearLine $line,
+        ?LogClock $clock,
+        float $undone = 1.0,
+        array $thresholds = [],
+        ?int $range = null,
+    ): self {
         $n = max(1, (int) round(60 * self::MINUTES / $log->step()));
         $need = $n * self::LEAST_SHARE;
         $ring = [];
@@ -54,7 +71,11 @@ final readonly class MovingReadings
                     ++$place;
                 }
                 $counts = $place < \count($ranges) && $ranges[$place][0] <= $at;
-                $stop = min($last, $counts ? $ranges[$place][1] : ($ranges[$place][0] ?? $last), ...array_filter($bends, static fn (int $bend): bool => $bend > $at));
+                $stop = min(
+                    $last,
+                    $counts ? $ranges[$place][1] : ($ranges[$place][0] ?? $last),
+                    ...array_filter($bends, static fn (int $bend): bool => $bend > $at),
+                );
                 [$z, $g, $dz, $dg] = [0.0, 1.0, 0.0, 0.0];
                 if ($counts && $line !== null && $clock !== null) {
                     [$z, $g] = $line->at($clock->at($at));
@@ -116,7 +137,16 @@ final readonly class MovingReadings
             $begin = $end;
         }
 
-        return new self(self::share($total, $count), self::share($bestSum, $bestFilled), $high === null ? null : self::share($high, 1), $low === null ? null : self::share($low, 1), $hollow, array_values($above), $beyond > 0, $bestOver);
+        return new self(
+            self::share($total, $count),
+            self::share($bestSum, $bestFilled),
+            $high === null ? null : self::share($high, 1),
+            $low === null ? null : self::share($low, 1),
+            $hollow,
+            array_values($above),
+            $beyond > 0,
+            $bestOver,
+        );
     }
 
     /** Whole thousandths give exact fractions. */

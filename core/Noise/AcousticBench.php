@@ -105,7 +105,9 @@ final readonly class AcousticBench implements BenchGuide
             new LiveLine('should show', $content instanceof AcousticCheck ? $response->expected($check, $content, $timeline->referenceOf($check)) : null),
             new LiveLine('as found, off by', $found, signed: true),
             new LiveLine('drift'.($previous === null ? '' : ' since '.$previous->id), $drift, $drift !== null && $limit !== null && $drift->value instanceof Exact ? $limit->isKeptBy($drift->value->absolute()) : null, $limit?->words() ?? '', true),
-            ...($left === null ? [] : [new LiveLine('as left, off by', $left, $allowed?->isKeptBySize($left->value), $allowed?->words() ?? '', true)]),
+            ...($left === null ? [] : [
+                new LiveLine('as left, off by', $left, $allowed?->isKeptBySize($left->value), $allowed?->words() ?? '', true),
+            ]),
             ...array_values(array_filter($further, static fn (LiveLine $line): bool => $line->figure !== null)),
         ]);
     }

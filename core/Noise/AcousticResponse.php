@@ -73,11 +73,25 @@ final readonly class AcousticResponse
         \assert($content->factorBefore !== null && $content->factorAfter !== null);
         $before = Figure::read('F_before', 'stored factor before', $content->factorBefore->value, Unit::Decibel, $this->origin($check, 'read off the unit'), 2);
         $after = Figure::read('F_after', 'stored factor after', $content->factorAfter->value, Unit::Decibel, $this->origin($check, 'read off the unit'), 2);
-        $left = $content->asLeft !== [] ? $this->deviation($check, $content, $content->asLeft, 'as left', $timeline) : $this->assumed($check, $content, $timeline);
+        $left = $content->asLeft !== []
+            ? $this->deviation($check, $content, $content->asLeft, 'as left', $timeline)
+            : $this->assumed($check, $content, $timeline);
         $moved = $content->factorBefore->value->minus($content->factorAfter->value);
         $value = Real::plus($left->value, self::factorIs($timeline->instrument) === self::SENSITIVITY ? $moved->negated() : $moved);
 
-        return $this->knot($check, Figure::derived('ε', 'offset as found, from the factor', $value, Unit::Decibel, NoiseEquation::Deviation, [$left, $before, $after], 2), false);
+        return $this->knot(
+            $check,
+            Figure::derived(
+                'ε',
+                'offset as found, from the factor',
+                $value,
+                Unit::Decibel,
+                NoiseEquation::Deviation,
+                [$left, $before, $after],
+                2,
+            ),
+            false,
+        );
     }
 
     /** What the stored factor of a unit is: added to the reading, or a sensitivity, which counts the other way; null where nobody said. */
@@ -91,7 +105,11 @@ final readonly class AcousticResponse
     {
         $content = $check->content;
 
-        return $content instanceof AcousticCheck && $content->asFound === [] && $content->hasFactors() && $content->wasAdjusted() && self::factorIs($unit) === null;
+        return $content instanceof AcousticCheck
+            && $content->asFound === []
+            && $content->hasFactors()
+            && $content->wasAdjusted()
+            && self::factorIs($unit) === null;
     }
 
     /** Adjusted and not read again: the level that the unit was set to expect is assumed, the nominal one where nobody wrote that. */
@@ -99,9 +117,24 @@ final readonly class AcousticResponse
     {
         $expected = $this->expected($check, $content, $timeline->referenceOf($check));
         $set = $content->entered ?? $content->nominal;
-        $shown = Figure::read('L_set', $content->entered === null ? 'nominal level, which the unit is taken to expect' : 'level that the unit was set to expect', $set->value, Unit::Decibel, new Origin('assumption', $check->id, 'adjusted and not read again: it is taken to show what it was set to expect'), max(1, $set->decimals()));
+        $shown = Figure::read(
+            'L_set',
+            $content->entered === null ? 'nominal level, which the unit is taken to expect' : 'level that the unit was set to expect',
+            $set->value,
+            Unit::Decibel,
+            new Origin('assumption', $check->id, 'adjusted and not read again: it is taken to show what it was set to expect'),
+            max(1, $set->decimals()),
+        );
 
-        return Figure::derived('ε', 'offset as left, not read', Real::minus($set->value, $expected->value), Unit::Decibel, NoiseEquation::Deviation, [$shown, $expected], 2);
+        return Figure::derived(
+            'ε',
+            'offset as left, not read',
+            Real::minus($set->value, $expected->value),
+            Unit::Decibel,
+            NoiseEquation::Deviation,
+            [$shown, $expected],
+            2,
+        );
     }
 
     /** The offset it was left with: as found where nothing was adjusted, what it was set to expect where nobody read it again. */

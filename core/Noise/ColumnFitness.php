@@ -24,10 +24,20 @@ final readonly class ColumnFitness
         return match ($column->kind) {
             LogColumnKind::Equivalent => $plain || $step <= 1.0
                 ? new self(true, null)
-                : new self(true, \sprintf('%s needs levels of 1 s or shorter; this log holds L_Aeq of %s s', $criterion->name, Digits::trimmed($step, 3))),
+                : new self(
+                    true,
+                    \sprintf(
+                        '%s needs levels of 1 s or shorter; this log holds L_Aeq of %s s',
+                        $criterion->name,
+                        Digits::trimmed($step, 3),
+                    ),
+                ),
             LogColumnKind::Slow => $plain
                 ? new self(true, 'an energy sum was made from slow levels')
-                : ($step <= 1.0 ? new self(true, null) : new self(true, \sprintf('slow levels every %s s miss what lies between', Digits::trimmed($step, 3)))),
+                : ($step <= 1.0 ? new self(true, null) : new self(
+                    true,
+                    \sprintf('slow levels every %s s miss what lies between', Digits::trimmed($step, 3)),
+                )),
             LogColumnKind::Fast => new self(true, 'the sum was made from fast levels at single moments'),
             LogColumnKind::Average => self::same($column->exchangeRate, $criterion->exchangeRate) && self::same($column->threshold, $criterion->threshold)
                 ? new self(true, null)

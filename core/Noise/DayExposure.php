@@ -64,7 +64,8 @@ final readonly class DayExposure
             }
             if (Shift::areParallel($this->own->run, $other->run, $this->policy)) {
                 $beside[] = $other;
-            } elseif ($other->verdict !== Verdict::Void && array_filter($pieces, fn (Assessment $one): bool => Shift::areParallel($one->run, $other->run, $this->policy)) === []) {
+            } elseif ($other->verdict !== Verdict::Void
+                && array_filter($pieces, fn (Assessment $one): bool => Shift::areParallel($one->run, $other->run, $this->policy)) === []) {
                 $pieces[] = $other;
             }
         }
@@ -100,10 +101,33 @@ final readonly class DayExposure
         $sum = fn (\Closure $of, ?float $over): ?Figure => $this->sum($own, $kind, $parts, $of, $seconds, $over);
         $whole = $kind === 'lex8h' ? ($rest?->asSampled === false ? null : $stated) : ($rest?->asSampled === true ? $stated : null);
         $answers = FourAnswers::together(static fn (\Closure $of): ?Figure => $sum($of, $whole), Answer::Indicated);
-        $of = array_map(static fn (DayPart $part): string => \sprintf('%s (%s min, %s)', $part->run, number_format($part->seconds / 60, 0, '.', ''), $part->verdict->value), $parts);
-        $made = new Result($own->key, $own->title, $own->reported, $answers->indicated, $answers->pre, $answers->post, $answers->between, $answers->byChecks, [], [\sprintf('Made of %s.', implode(', ', $of))], $own->uncertainty, $own->channel);
+        $of = array_map(
+            static fn (DayPart $part): string => \sprintf(
+                '%s (%s min, %s)',
+                $part->run,
+                number_format($part->seconds / 60, 0, '.', ''),
+                $part->verdict->value,
+            ),
+            $parts,
+        );
+        $made = new Result(
+            $own->key,
+            $own->title,
+            $own->reported,
+            $answers->indicated,
+            $answers->pre,
+            $answers->post,
+            $answers->between,
+            $answers->byChecks,
+            [],
+            [\sprintf('Made of %s.', implode(', ', $of))],
+            $own->uncertainty,
+            $own->channel,
+        );
         $inherited = Verdict::worst(...array_map(static fn (DayPart $part): Verdict => $part->verdict, $parts));
-        $other = $rest === null && $stated !== null && abs($stated * 60 - $seconds) > 1.0 ? $sum(static fn (Result $result): Figure => $result->reportedFigure(), $whole === null ? $stated : null) : null;
+        $other = $rest === null && $stated !== null && abs($stated * 60 - $seconds) > 1.0
+            ? $sum(static fn (Result $result): Figure => $result->reportedFigure(), $whole === null ? $stated : null)
+            : null;
 
         return $made->inheriting($inherited)->covering(Coverage::of($seconds, $stated, $rest))
             ->doubting(...array_merge(...array_map(static fn (DayPart $part): array => $part->result->causes, $parts)))
@@ -125,7 +149,18 @@ final readonly class DayExposure
             }
             $bound ??= $figure->bound;
             $total += $kind === 'lex8h' ? $part->seconds * 10 ** ($figure->toFloat() / 10) : $figure->toFloat();
-            array_push($inputs, $figure, Figure::read('T', 'time of '.$part->run, $part->seconds / 3600, Unit::Hour, new Origin('run', $part->run, 'that its sums rest on'), 2));
+            array_push(
+                $inputs,
+                $figure,
+                Figure::read(
+                    'T',
+                    'time of '.$part->run,
+                    $part->seconds / 3600,
+                    Unit::Hour,
+                    new Origin('run', $part->run, 'that its sums rest on'),
+                    2,
+                ),
+            );
         }
         $stretch = $over !== null && $seconds > 0.0 ? $over * 60 / $seconds : 1.0;
         $shown = $own->reportedFigure();
@@ -135,7 +170,15 @@ final readonly class DayExposure
             default => $total * $stretch,
         };
 
-        return Figure::derived($shown->symbol, lcfirst($own->title).' over the runs of the day', $value, $shown->unit, $kind === 'twa' ? NoiseEquation::TimeWeightedAverage : ($kind === 'dose' ? NoiseEquation::Dose : NoiseEquation::DailyExposure), $inputs, $shown->decimals)->bounded($bound === Bound::AtLeast ? $bound : null);
+        return Figure::derived(
+            $shown->symbol,
+            lcfirst($own->title).' over the runs of the day',
+            $value,
+            $shown->unit,
+            $kind === 'twa' ? NoiseEquation::TimeWeightedAverage : ($kind === 'dose' ? NoiseEquation::Dose : NoiseEquation::DailyExposure),
+            $inputs,
+            $shown->decimals,
+        )->bounded($bound === Bound::AtLeast ? $bound : null);
     }
 
     private function criterion(string $id): DoseCriterion
@@ -161,7 +204,9 @@ final readonly class DayExposure
         foreach ($beside as $other) {
             foreach ($other->results as $result) {
                 $figure = $result->reportedFigure();
-                if ($result->key === $own->key && $other->verdictOn($result) !== Verdict::Void && $figure->toFloat() > ($highest === null ? $own->reportedFigure() : $highest[1])->toFloat()) {
+                if ($result->key === $own->key
+                    && $other->verdictOn($result) !== Verdict::Void
+                    && $figure->toFloat() > ($highest === null ? $own->reportedFigure() : $highest[1])->toFloat()) {
                     $highest = [\sprintf('by %s beside it', $other->run->id), $figure];
                 }
             }
@@ -172,6 +217,10 @@ final readonly class DayExposure
 
     private function judged(Result $result): Result
     {
-        return (new LimitJudge())->judge($result, $this->yardsticks->limits, static fn (ExposureLimit $limit): array => [null, 'Each run has a tipping point of its own.']);
+        return (new LimitJudge())->judge(
+            $result,
+            $this->yardsticks->limits,
+            static fn (ExposureLimit $limit): array => [null, 'Each run has a tipping point of its own.'],
+        );
     }
 }

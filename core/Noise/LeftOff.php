@@ -45,7 +45,12 @@ final readonly class LeftOff
     /** @return list<OffsetKnot> those left further off than a limit, the level doubted ones apart */
     public function beyond(Limit $limit): array
     {
-        return array_values(array_filter($this->knots, fn (OffsetKnot $knot): bool => !isset($this->otherLevel[$knot->check]) && !$limit->isKeptBySize($knot->offset->value)));
+        return array_values(
+            array_filter(
+                $this->knots,
+                fn (OffsetKnot $knot): bool => !isset($this->otherLevel[$knot->check]) && !$limit->isKeptBySize($knot->offset->value),
+            ),
+        );
     }
 
     /** Whether a reading of a check lies within 1 dB of another level of the calibrator than the one written down, and not of that one. */
@@ -67,7 +72,9 @@ final readonly class LeftOff
                 $tone = AcousticTone::named(AcousticTone::nameOf($value, $certificate));
                 $expected = $response->expected($check, $content, $timeline->referenceOf($check), $tone)->value;
                 $own = $response->expected($check, $content, $timeline->referenceOf($check))->value;
-                if ($expected instanceof Exact && $own instanceof Exact && $own->plus($off)->minus($expected)->absolute()->compareTo($near) <= 0) {
+                if ($expected instanceof Exact
+                    && $own instanceof Exact
+                    && $own->plus($off)->minus($expected)->absolute()->compareTo($near) <= 0) {
                     return $tone->words();
                 }
             }

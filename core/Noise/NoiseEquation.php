@@ -36,7 +36,8 @@ enum NoiseEquation: string implements Equation
     {
         return match ($this) {
             self::ExpectedLevel => 'L_exp = L_cert + C_mic + C_P',
-            self::Deviation => 'ε = L_ind − L_exp; d = ε_post(as found) − ε_pre(as left); a unit that adjusts itself: ε as found = (as left − L_exp) + factor before − factor after',
+            self::Deviation => 'ε = L_ind − L_exp; d = ε_post(as found) − ε_pre(as left); '
+                .'a unit that adjusts itself: ε as found = (as left − L_exp) + factor before − factor after',
             self::EquivalentLevel => 'L_eq = 10 lg[ (1/n) Σ 10^(L_i/10) ]',
             self::Dose => 'D = 100 Σ C_i/T_i %, T_i = T_c·2^(−(L_i − L_c)/q), where L_i ≥ threshold',
             self::TimeWeightedAverage => 'TWA = L_c + k·lg(D/100), k = 16.61 for q 5, 10 for q 3, else q/lg 2',

@@ -63,7 +63,23 @@ final readonly class NoiseResults implements FamilyResults
 
     public function withMeter(MeterFindings $meter): self
     {
-        return new self([...$this->results, ...$meter->results], $this->drifts, $this->line, $this->survey, $this->doubts, $meter->spectrum->gapShare ?? ($this->results === [] ? null : $this->gapShare), $this->largestEverDrift, $this->cumulativeAdjustment, $this->segment, $this->leftOut, $this->seconds, $this->timeline, $meter, $this->alterations, $this->left);
+        return new self(
+            [...$this->results, ...$meter->results],
+            $this->drifts,
+            $this->line,
+            $this->survey,
+            $this->doubts,
+            $meter->spectrum->gapShare ?? ($this->results === [] ? null : $this->gapShare),
+            $this->largestEverDrift,
+            $this->cumulativeAdjustment,
+            $this->segment,
+            $this->leftOut,
+            $this->seconds,
+            $this->timeline,
+            $meter,
+            $this->alterations,
+            $this->left,
+        );
     }
 
     public function drifts(): array
@@ -158,7 +174,10 @@ final readonly class NoiseResults implements FamilyResults
                 'assumed' => $knot->assumed,
                 'figure' => $sheet->enter($knot->offset),
             ], $this->line->knots ?? []),
-            'tones' => array_map(static fn (Tone $tone): array => [...$tone->span->ends(), 'mean' => round($tone->mean, 2), 'kind' => $tone->kind->value], $this->survey->tones),
+            'tones' => array_map(
+                static fn (Tone $tone): array => [...$tone->span->ends(), 'mean' => round($tone->mean, 2), 'kind' => $tone->kind->value],
+                $this->survey->tones,
+            ),
             'flatStretches' => array_map(static fn (Span $span): array => $span->ends(), $this->survey->flats),
             'overloads' => array_map(static fn (Span $span): array => $span->ends(), $this->survey->overloads),
             'knocks' => array_map(static fn (Knock $knock): array => ['at' => $knock->at->format(\DATE_ATOM), 'peak' => $knock->peak, 'level' => $knock->level], $this->survey->knocks),

@@ -75,13 +75,24 @@ final readonly class NoiseWorkings
         $this->segment = Segment::of($run, $whole, $run->content instanceof NoiseRecord && $run->content->log !== null, $this->fails(...));
         $this->bracket = $this->segment->bracket ?? $whole;
         $this->window = $this->window();
-        $this->stretches = array_values(array_filter(array_map(fn (Span $span): ?Span => $span->within($this->window), $run->runningSpans())));
+        $this->stretches = array_values(
+            array_filter(array_map(fn (Span $span): ?Span => $span->within($this->window), $run->runningSpans())),
+        );
         $this->line = $this->response->line($this->bracket, $timeline);
         $this->criteria = !$daily ? [] : array_values(array_filter($yardsticks->criteria, static fn ($criterion): bool => $criterion instanceof DoseCriterion));
         $this->largestEver = AcousticHistory::of($timeline, $this->bracket->post->at ?? $run->stop ?? $run->start)->largestDrift();
         $this->further = $this->response->further($this->bracket, $timeline);
         $this->left = LeftOff::of($this->bracket, $timeline, $this->line);
-        $this->answers = new OffsetAnswers($this->reported(), $this->line, array_merge(...array_values($this->further)), $this->bracket, $this->window, $this->stretches, $this->largestEver, $this->doubts());
+        $this->answers = new OffsetAnswers(
+            $this->reported(),
+            $this->line,
+            array_merge(...array_values($this->further)),
+            $this->bracket,
+            $this->window,
+            $this->stretches,
+            $this->largestEver,
+            $this->doubts(),
+        );
     }
 
     public function results(): NoiseResults
@@ -98,8 +109,17 @@ final readonly class NoiseWorkings
             $leftOut = LogAlterations::taken($alterations);
             $sums = $this->fromLog($log, $content->logName, $survey, $leftOut);
             [$doubts, $gaps, $seconds] = [$sums->doubts, $sums->gapShare, $sums->seconds];
-            $otherwise = LogAlterations::otherwise($alterations, fn (array $out): array => array_map(static fn (SolvableResult $one): Result => $one->result, $this->fromLog($log, $content->logName, $survey, $out)->results));
-            $results = array_map(static fn (SolvableResult $one): SolvableResult => $one->altered(...$otherwise($one->result)), $sums->results);
+            $otherwise = LogAlterations::otherwise(
+                $alterations,
+                fn (array $out): array => array_map(
+                    static fn (SolvableResult $one): Result => $one->result,
+                    $this->fromLog($log, $content->logName, $survey, $out)->results,
+                ),
+            );
+            $results = array_map(
+                static fn (SolvableResult $one): SolvableResult => $one->altered(...$otherwise($one->result)),
+                $sums->results,
+            );
         } elseif ($this->run->stop !== null && $totals !== null) {
             $results = $this->fromTotals($totals);
             $alterations = LogAlterations::notApplied($this->run);
@@ -129,7 +149,9 @@ final readonly class NoiseWorkings
     {
         $limit = $this->policy->limit('noise.drift', 'drift');
 
-        return $limit?->isKeptBySizes(AcousticResponse::drifts($this->response->line($bracket, $this->timeline), $this->response->further($bracket, $this->timeline))) === false;
+        return $limit?->isKeptBySizes(
+            AcousticResponse::drifts($this->response->line($bracket, $this->timeline), $this->response->further($bracket, $this->timeline)),
+        ) === false;
     }
 
     private function window(): Span
@@ -151,21 +173,37 @@ final readonly class NoiseWorkings
         $limit = $this->policy->limit(LeftOff::RULE, 'off');
         $answer = $this->policy->reportedAnswer('offset');
 
-        return $limit === null || $answer !== Answer::Indicated || $this->left->beyond($limit) === [] ? $answer : (\count($this->line->knots ?? []) > 1 ? Answer::Between : Answer::Pre);
+        return $limit === null || $answer !== Answer::Indicated || $this->left->beyond($limit) === []
+            ? $answer
+            : (\count($this->line->knots ?? []) > 1 ? Answer::Between : Answer::Pre);
     }
 
     /** @return list<string> why no statement about a limit is robust, whatever its values */
     private function doubts(): array
     {
-        $hangs = array_filter($this->bracket->checks(), fn (Check $check): bool => AcousticResponse::hangsOnFactor($check, $this->timeline->instrument));
+        $hangs = array_filter(
+            $this->bracket->checks(),
+            fn (Check $check): bool => AcousticResponse::hangsOnFactor($check, $this->timeline->instrument),
+        );
 
-        return $hangs === [] ? [] : ['what the stored factor of the unit is was not said: added to the reading, or a sensitivity, which counts the other way'];
+        return $hangs === []
+            ? []
+            : ['what the stored factor of the unit is was not said: added to the reading, or a sensitivity, which counts the other way'];
     }
 
     /** @return list<Alteration> what is taken out of the log, or could be */
     private function alterations(LogSurvey $survey, SeriesLog $log): array
     {
-        $looks = array_map(static fn (Tone $tone): Alteration => new Alteration($tone->kind, $tone->words(), $tone->why, 'noise.tone-removed', $tone->span), $survey->tones);
+        $looks = array_map(
+            static fn (Tone $tone): Alteration => new Alteration(
+                $tone->kind,
+                $tone->words(),
+                $tone->why,
+                'noise.tone-removed',
+                $tone->span,
+            ),
+            $survey->tones,
+        );
 
         return LogAlterations::of($this->run, $this->window, $looks, $log->remarks());
     }
@@ -179,7 +217,9 @@ final readonly class NoiseWorkings
         $columns = $log->columns();
         [$results, $doubts, $gapShare, $seconds] = [[], [], 1.0, 0.0];
         // What was driven beyond its range is at least what it shows.
-        $over = array_filter($survey->overloads, static fn (Span $span): bool => LogRanges::meet($ranges, $clock->touching($span))) !== [] ? Bound::AtLeast : null;
+        $over = array_filter($survey->overloads, static fn (Span $span): bool => LogRanges::meet($ranges, $clock->touching($span))) !== []
+            ? Bound::AtLeast
+            : null;
         $place = LogSurvey::column($log, ...LogColumnKind::SUMMED);
         if ($place !== null) {
             $column = $columns[$place];
@@ -188,12 +228,29 @@ final readonly class NoiseWorkings
             $gapShare = $clock->missing($this->window, $leftOut, $histogram->gaps);
             $moves = $this->line !== null && !$this->line->isConstant();
             $moving = $moves ? MovingSums::of($log, $place, $ranges, $clock, $this->line, $this->withoutOwnThreshold($column)) : null;
-            $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s levels every %s s', $name, number_format($histogram->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), Digits::trimmed($log->step(), 3)));
+            $origin = new Origin(
+                'log',
+                $this->run->id,
+                \sprintf(
+                    '%s, %s of %s levels every %s s',
+                    $name,
+                    number_format($histogram->samples, 0, '.', ' '),
+                    number_format($log->length(), 0, '.', ' '),
+                    Digits::trimmed($log->step(), 3),
+                ),
+            );
             $source = Figure::read('L_i', $column->kind->words(), $histogram->equivalentLevel(), Unit::DecibelA, $origin, 1);
             $duration = Figure::read('t', 'time that the sums rest on', $seconds / 3600, Unit::Hour, $origin, 3);
             $fitness = ColumnFitness::forEquivalentLevel($column);
             if ($fitness->usable && $histogram->samples > 0) {
-                $level = Figure::derived('L_Aeq', 'equivalent level', $histogram->equivalentLevel(), Unit::DecibelA, NoiseEquation::EquivalentLevel, [$source, $duration])->bounded($over);
+                $level = Figure::derived(
+                    'L_Aeq',
+                    'equivalent level',
+                    $histogram->equivalentLevel(),
+                    Unit::DecibelA,
+                    NoiseEquation::EquivalentLevel,
+                    [$source, $duration],
+                )->bounded($over);
                 $results[] = $this->answers->level('laeq', 'Equivalent level', $level, $moving?->equivalentLevel);
                 if ($this->daily) {
                     $results[] = $this->dailyExposure($level, $moving?->equivalentLevel, $seconds);
@@ -205,10 +262,20 @@ final readonly class NoiseWorkings
             foreach ($this->withoutOwnThreshold($column) as $criterion) {
                 $fitness = ColumnFitness::forDose($column, $log->step(), $this->criterion($criterion->id));
                 if ($fitness->doubt !== null) {
-                    $doubts[] = new Doubt($fitness->doubt, $fitness->usable ? array_map(static fn (string $kind): string => $kind.':'.$criterion->id, self::OF_DOSE) : []);
+                    $doubts[] = new Doubt(
+                        $fitness->doubt,
+                        $fitness->usable ? array_map(static fn (string $kind): string => $kind.':'.$criterion->id, self::OF_DOSE) : [],
+                    );
                 }
                 if ($fitness->usable && $histogram->samples > 0) {
-                    $dose = Figure::derived('D', 'dose, '.$criterion->name, $histogram->dose($criterion, $log->step()), Unit::Percent, NoiseEquation::Dose, [$source, $duration, ...$this->figures($this->criterion($criterion->id))])->bounded($over);
+                    $dose = Figure::derived(
+                        'D',
+                        'dose, '.$criterion->name,
+                        $histogram->dose($criterion, $log->step()),
+                        Unit::Percent,
+                        NoiseEquation::Dose,
+                        [$source, $duration, ...$this->figures($this->criterion($criterion->id))],
+                    )->bounded($over);
                     $results = [...$results, ...$this->doseResults($criterion, $dose, $seconds / 3600, static fn (float $offset): float => $histogram->dose($criterion, $log->step(), $offset), $moving?->doses[$criterion->id] ?? null)];
                 }
             }
@@ -217,7 +284,13 @@ final readonly class NoiseWorkings
             $place = LogSurvey::column($log, $kind);
             $top = $place === null ? null : LevelHistogram::of($log, $place, $ranges)->highest();
             if ($place !== null && $top !== null) {
-                $level = Figure::read($symbol, lcfirst($title), Exact::of($top)->dividedBy(1000), $unit, new Origin('log', $this->run->id, $name.', highest of the run'))->bounded($over);
+                $level = Figure::read(
+                    $symbol,
+                    lcfirst($title),
+                    Exact::of($top)->dividedBy(1000),
+                    $unit,
+                    new Origin('log', $this->run->id, $name.', highest of the run'),
+                )->bounded($over);
                 $between = $this->line !== null && !$this->line->isConstant() ? MovingSums::highest($log, $place, $top, $ranges, $clock, $this->line) : null;
                 $results[] = $this->answers->level($key, $title, $this->withinRange($level, $key), $between);
             }
@@ -258,11 +331,25 @@ final readonly class NoiseWorkings
             $indicated = $dose->toFloat();
             $between = $this->line === null || $this->line->isConstant() ? null
                 : $indicated * $this->line->meanFactor(log(2) / $criterion->q(), $this->stretches);
-            $results = [...$results, ...$this->doseResults($criterion, $dose, $seconds / 3600, static fn (float $offset): float => $indicated * $criterion->factor($offset), $between, $this->shiftOfTotal($criterion, $indicated, $level?->toFloat(), $seconds / 3600))];
+            $results = [
+                ...$results,
+                ...$this->doseResults(
+                    $criterion,
+                    $dose,
+                    $seconds / 3600,
+                    static fn (float $offset): float => $indicated * $criterion->factor($offset),
+                    $between,
+                    $this->shiftOfTotal($criterion, $indicated, $level?->toFloat(), $seconds / 3600),
+                ),
+            ];
         }
         foreach ([['lcpeak', 'L_Cpeak', 'Highest C-weighted peak', $totals->peak, Unit::DecibelC], ['lasmax', 'L_ASmax', 'Highest slow level', $totals->slowMaximum, Unit::DecibelA]] as [$key, $symbol, $title, $reading, $unit]) {
             if ($reading !== null) {
-                $results[] = $this->answers->ofUnknownMoment($key, $title, $this->withinRange($this->typed($symbol, lcfirst($title), $reading, $unit), $key));
+                $results[] = $this->answers->ofUnknownMoment(
+                    $key,
+                    $title,
+                    $this->withinRange($this->typed($symbol, lcfirst($title), $reading, $unit), $key),
+                );
             }
         }
 
@@ -300,23 +387,58 @@ final readonly class NoiseWorkings
         $made = function (float $hours, string $meaning, string $note) use ($level, $gain): Figure {
             $duration = Figure::read('T_e', $meaning, $hours, Unit::Hour, $this->origin($note), 2);
 
-            return Figure::derived('L_EX,8h', 'daily noise exposure level', $level->toFloat() + $gain($hours), Unit::DecibelA, NoiseEquation::DailyExposure, [$level, $duration])->bounded($level->bound);
+            return Figure::derived(
+                'L_EX,8h',
+                'daily noise exposure level',
+                $level->toFloat() + $gain($hours),
+                Unit::DecibelA,
+                NoiseEquation::DailyExposure,
+                [$level, $duration],
+            )->bounded($level->bound);
         };
-        $whole = $made($hours, $stated !== null ? 'working day that the run stands for' : 'time measured, taken as the working day', $stated !== null ? 'stated with the run' : 'no working day was stated');
+        $whole = $made(
+            $hours,
+            $stated !== null ? 'working day that the run stands for' : 'time measured, taken as the working day',
+            $stated !== null ? 'stated with the run' : 'no working day was stated',
+        );
         $alone = $made($sampled, 'time measured, the rest of the day without exposure', 'start, stop, pauses and what was left out');
         $u2 = MeasurementUncertainty::CLASS_2;
         $uncertainty = Figure::derived('U', 'expanded uncertainty of the instrument only, one-sided 95 %', MeasurementUncertainty::COVERAGE * sqrt($u2 ** 2 + MeasurementUncertainty::POSITION ** 2), Unit::Decibel, NoiseEquation::Uncertainty, [MeasurementUncertainty::instrument($u2), MeasurementUncertainty::position()], 2);
         [$daily, $te] = $rest ? [$alone, $sampled] : [$whole, $hours];
-        $result = $this->answers->level('lex8h', 'Daily noise exposure level', $daily, $betweenLevel === null ? null : $betweenLevel + $gain($te));
+        $result = $this->answers->level(
+            'lex8h',
+            'Daily noise exposure level',
+            $daily,
+            $betweenLevel === null ? null : $betweenLevel + $gain($te),
+        );
         if ($stated === null) {
-            $result = $result->altered(new Altered(new Alteration(AlterationKind::Assumed, 'the working day', 'no working day was stated: the time measured is taken for it', 'noise'), null));
+            $result = $result->altered(
+                new Altered(
+                    new Alteration(
+                        AlterationKind::Assumed,
+                        'the working day',
+                        'no working day was stated: the time measured is taken for it',
+                        'noise',
+                    ),
+                    null,
+                ),
+            );
         } elseif ($this->run->rest !== null) {
             $result = $result->noting($this->run->rest->words());
         } elseif (abs($hours - $sampled) > 1 / 3600) {
-            $result = $result->or($hours > $sampled ? 'with the unsampled part of the day as nothing' : 'over the time measured, which is longer than the working day stated', $alone);
+            $result = $result->or(
+                $hours > $sampled
+                    ? 'with the unsampled part of the day as nothing'
+                    : 'over the time measured, which is longer than the working day stated',
+                $alone,
+            );
         }
 
-        return $result->covering(Coverage::of($seconds, $stated, $this->run->rest))->withUncertainty($uncertainty, 'The uncertainty is of the instrument only. How the work varies from day to day and person to person is not in it: that needs several days or samples.');
+        return $result->covering(Coverage::of($seconds, $stated, $this->run->rest))->withUncertainty(
+            $uncertainty,
+            'The uncertainty is of the instrument only. How the work varies from day to day and person to person is '
+                .'not in it: that needs several days or samples.',
+        );
     }
 
     /**
@@ -327,12 +449,35 @@ final readonly class NoiseWorkings
      *
      * @return list<SolvableResult>
      */
-    private function doseResults(DoseCriterion $criterion, Figure $dose, float $hours, \Closure $at, ?float $between, ?\Closure $ends = null): array
-    {
-        $worked = $this->answers->of('dose:'.$criterion->id, 'Dose, '.$criterion->name, $dose, $at, $between)->asDose($criterion->slope())->or(self::CROSSING, $ends === null ? null : $this->answers->within($dose, $ends));
+    private function doseResults(
+        DoseCriterion $criterion,
+        Figure $dose,
+        float $hours,
+        \Closure $at,
+        ?float $between,
+        ?\Closure $ends = null,
+    ): array {
+        $worked = $this->answers->of(
+            'dose:'.$criterion->id,
+            'Dose, '.$criterion->name,
+            $dose,
+            $at,
+            $between,
+        )->asDose($criterion->slope())->or(
+            self::CROSSING,
+            $ends === null ? null : $this->answers->within($dose, $ends),
+        );
         $shift = ($this->run->shiftMinutes ?? 0.0) / 60;
         $part = $hours > 0 && $shift > $hours + 1 / 3600 ? $shift / $hours : 1.0;
-        $scaled = static fn (Figure $one, float $by): Figure => Figure::derived($one->symbol, $one->meaning.', the rest of the day as sampled', $one->toFloat() * $by, $one->unit, NoiseEquation::ProjectedDose, [$one], $one->decimals)->bounded($one->bound);
+        $scaled = static fn (Figure $one, float $by): Figure => Figure::derived(
+            $one->symbol,
+            $one->meaning.', the rest of the day as sampled',
+            $one->toFloat() * $by,
+            $one->unit,
+            NoiseEquation::ProjectedDose,
+            [$one],
+            $one->decimals,
+        )->bounded($one->bound);
         if ($this->run->rest?->asSampled === true && $part > 1.0) {
             $worked = $worked->noting($this->run->rest->words());
         }
@@ -343,10 +488,49 @@ final readonly class NoiseWorkings
         $results = [$worked->covering($coverage)];
         $time = Figure::read('t', 'time that the dose rests on', $hours, Unit::Hour, $this->origin('start, stop, pauses and what was left out'), 3);
         $constants = $this->figures($this->criterion($criterion->id));
-        $results[] = $this->fromDose($criterion, $dose, $at, $between, 'twa', 'TWA, '.$criterion->name, 'TWA', Unit::DecibelA, NoiseEquation::TimeWeightedAverage, $constants, $criterion->timeWeightedAverage(...), $ends)->covering($coverage);
-        $results[] = $this->fromDose($criterion, $dose, $at, $between, 'lavg', 'Average level, '.$criterion->name, 'L_avg', Unit::DecibelA, NoiseEquation::AverageLevel, [$time, ...$constants], static fn (float $d): float => $criterion->averageLevel($d, $hours), $ends);
+        $results[] = $this->fromDose(
+            $criterion,
+            $dose,
+            $at,
+            $between,
+            'twa',
+            'TWA, '.$criterion->name,
+            'TWA',
+            Unit::DecibelA,
+            NoiseEquation::TimeWeightedAverage,
+            $constants,
+            $criterion->timeWeightedAverage(...),
+            $ends,
+        )->covering($coverage);
+        $results[] = $this->fromDose(
+            $criterion,
+            $dose,
+            $at,
+            $between,
+            'lavg',
+            'Average level, '.$criterion->name,
+            'L_avg',
+            Unit::DecibelA,
+            NoiseEquation::AverageLevel,
+            [$time, ...$constants],
+            static fn (float $d): float => $criterion->averageLevel($d, $hours),
+            $ends,
+        );
         if ($this->run->shiftMinutes !== null && $hours > 0) {
-            $results[] = $this->fromDose($criterion, $dose, $at, $between, 'projected', 'Projected dose, '.$criterion->name, 'D_proj', Unit::Percent, NoiseEquation::ProjectedDose, [$time, Figure::read('T_shift', 'working day', $shift, Unit::Hour, $this->origin('stated with the run'), 2)], static fn (float $d): float => $d * $shift / $hours, $ends)->asDose($criterion->slope());
+            $results[] = $this->fromDose(
+                $criterion,
+                $dose,
+                $at,
+                $between,
+                'projected',
+                'Projected dose, '.$criterion->name,
+                'D_proj',
+                Unit::Percent,
+                NoiseEquation::ProjectedDose,
+                [$time, Figure::read('T_shift', 'working day', $shift, Unit::Hour, $this->origin('stated with the run'), 2)],
+                static fn (float $d): float => $d * $shift / $hours,
+                $ends,
+            )->asDose($criterion->slope());
         }
 
         return $results;
@@ -360,12 +544,48 @@ final readonly class NoiseWorkings
      * @param \Closure(float): float $of     the quantity from a dose
      * @param (\Closure(float): array{float, float|null})|null $ends of the dose
      */
-    private function fromDose(DoseCriterion $criterion, Figure $dose, \Closure $at, ?float $between, string $key, string $title, string $symbol, Unit $unit, NoiseEquation $equation, array $inputs, \Closure $of, ?\Closure $ends = null): SolvableResult
-    {
-        $indicated = Figure::derived($symbol, str_starts_with($title, 'TWA') ? $title : lcfirst($title), $of($dose->toFloat()), $unit, $equation, [$dose, ...$inputs])->bounded($dose->bound);
+    private function fromDose(
+        DoseCriterion $criterion,
+        Figure $dose,
+        \Closure $at,
+        ?float $between,
+        string $key,
+        string $title,
+        string $symbol,
+        Unit $unit,
+        NoiseEquation $equation,
+        array $inputs,
+        \Closure $of,
+        ?\Closure $ends = null,
+    ): SolvableResult {
+        $indicated = Figure::derived(
+            $symbol,
+            str_starts_with($title, 'TWA') ? $title : lcfirst($title),
+            $of($dose->toFloat()),
+            $unit,
+            $equation,
+            [$dose, ...$inputs],
+        )->bounded($dose->bound);
 
-        return $this->answers->of($key.':'.$criterion->id, $title, $indicated, static fn (float $offset): float => $of($at($offset)), $between === null ? null : $of($between))
-            ->or(self::CROSSING, $ends === null ? null : $this->answers->within($indicated, static fn (float $offset): array => [$of($ends($offset)[0]), $ends($offset)[1] === null ? null : $of($ends($offset)[1])]));
+        return $this->answers->of(
+            $key.':'.$criterion->id,
+            $title,
+            $indicated,
+            static fn (float $offset): float => $of($at($offset)),
+            $between === null ? null : $of($between),
+        )
+            ->or(
+                self::CROSSING,
+                $ends === null
+                    ? null
+                    : $this->answers->within(
+                        $indicated,
+                        static fn (float $offset): array => [
+                            $of($ends($offset)[0]),
+                            $ends($offset)[1] === null ? null : $of($ends($offset)[1]),
+                        ],
+                    ),
+            );
     }
 
     /**

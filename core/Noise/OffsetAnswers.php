@@ -48,7 +48,13 @@ final readonly class OffsetAnswers
     /** @param list<ExposureLimit> $limits */
     public function judged(SolvableResult $worked, array $limits): Result
     {
-        return (new LimitJudge())->judge($worked->result->doubting(...$this->causes), $limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $worked), null, $this->bracket);
+        return (new LimitJudge())->judge(
+            $worked->result->doubting(...$this->causes),
+            $limits,
+            fn (ExposureLimit $limit): array => $this->tipping($limit, $worked),
+            null,
+            $this->bracket,
+        );
     }
 
     /** A level that accrued evenly, with the offset that moved taken out, dB; null where it did not move. */
@@ -76,7 +82,10 @@ final readonly class OffsetAnswers
     {
         $value = ($answers->indicated ?? $answers->best())?->toFloat() ?? 0.0;
 
-        return new SolvableResult(Result::of($key, $title, $this->reported, $answers), static fn (float $offset): float => $value - $offset);
+        return new SolvableResult(
+            Result::of($key, $title, $this->reported, $answers),
+            static fn (float $offset): float => $value - $offset,
+        );
     }
 
     /**
@@ -96,7 +105,15 @@ final readonly class OffsetAnswers
                 $offsets[] = $knot->offset->toFloat();
             }
         }
-        $between = Figure::derived($indicated->symbol, $indicated->meaning.', at an unknown moment along the bracket', round($indicated->toFloat() - min($offsets), 9), $indicated->unit, NoiseEquation::OffsetTakenOut, [$indicated, ...array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $line->knots)], $indicated->decimals)
+        $between = Figure::derived(
+            $indicated->symbol,
+            $indicated->meaning.', at an unknown moment along the bracket',
+            round($indicated->toFloat() - min($offsets), 9),
+            $indicated->unit,
+            NoiseEquation::OffsetTakenOut,
+            [$indicated, ...array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $line->knots)],
+            $indicated->decimals,
+        )
             ->downTo(round($indicated->toFloat() - max($offsets), 9))->bounded($indicated->bound);
 
         return $worked->between($between);
@@ -198,6 +215,17 @@ final readonly class OffsetAnswers
         $seen = $this->line === null ? 'no check shows where it was' : 'its checks showed '.implode(' and ', array_unique(array_map(static fn (OffsetKnot $knot): string => $knot->offset->signed(), $this->line->knots))).' dB';
         $ever = $this->largestEver === null ? '' : \sprintf('; the most it ever drifted is %s dB', $this->largestEver->signed());
 
-        return [$figure, $offset === 0.0 ? \sprintf('It sits on the limit; %s%s.', $seen, $ever) : \sprintf('It turns if the unit read %s dB too %s; %s%s.', number_format(abs($offset), 2, '.', ''), $offset > 0 ? 'high' : 'low', $seen, $ever)];
+        return [
+            $figure,
+            $offset === 0.0
+                ? \sprintf('It sits on the limit; %s%s.', $seen, $ever)
+                : \sprintf(
+                    'It turns if the unit read %s dB too %s; %s%s.',
+                    number_format(abs($offset), 2, '.', ''),
+                    $offset > 0 ? 'high' : 'low',
+                    $seen,
+                    $ever,
+                ),
+        ];
     }
 }

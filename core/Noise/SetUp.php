@@ -147,7 +147,12 @@ final class SetUp
                 foreach (['exchangeRate' => $criterion->exchangeRate, 'threshold' => $criterion->threshold] as $setting => $wanted) {
                     $was = $stated?->decimal(self::stating($setting)) ?? $template?->decimal($setting);
                     if ($was !== null && ($wanted === null || $was->value->compareTo($wanted->value) !== 0)) {
-                        $differs[] = \sprintf('%s was %s dB, the criterion says %s', $setting === 'threshold' ? 'the threshold' : 'the exchange rate', $was->written, $wanted === null ? 'none' : $wanted->written.' dB');
+                        $differs[] = \sprintf(
+                            '%s was %s dB, the criterion says %s',
+                            $setting === 'threshold' ? 'the threshold' : 'the exchange rate',
+                            $was->written,
+                            $wanted === null ? 'none' : $wanted->written.' dB',
+                        );
                     }
                 }
 

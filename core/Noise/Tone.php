@@ -22,6 +22,11 @@ final readonly class Tone
 
     public function words(): string
     {
-        return \sprintf('a steady level of %s dB from %s for %d s', number_format($this->mean, 1, '.', ''), $this->span->from->format('H:i:s'), (int) round($this->span->seconds()));
+        return \sprintf(
+            'a steady level of %s dB from %s for %d s',
+            number_format($this->mean, 1, '.', ''),
+            $this->span->from->format('H:i:s'),
+            (int) round($this->span->seconds()),
+        );
     }
 }

@@ -22,8 +22,17 @@ final class ToneLevels
         $levels = [];
         foreach ($timeline->checks as $check) {
             $content = $check->content;
-            foreach ($content instanceof AcousticCheck ? self::tones($check, $content, $timeline->referenceOf($check)) : [] as [$words, $expected]) {
-                $levels[$words] ??= new ToneLevel((int) round(1000 * ($expected + $low)), (int) round(1000 * ($expected + $high)), $words, $check->reference ?? '');
+            foreach ($content instanceof AcousticCheck ? self::tones(
+                $check,
+                $content,
+                $timeline->referenceOf($check),
+            ) : [] as [$words, $expected]) {
+                $levels[$words] ??= new ToneLevel(
+                    (int) round(1000 * ($expected + $low)),
+                    (int) round(1000 * ($expected + $high)),
+                    $words,
+                    $check->reference ?? '',
+                );
             }
         }
 
@@ -37,16 +46,29 @@ final class ToneLevels
      */
     private static function tones(Check $check, AcousticCheck $content, ?Reference $reference): array
     {
-        $corrections = ($content->microphoneCorrection?->value->toFloat() ?? 0.0) + ($content->pressureCorrection?->value->toFloat() ?? 0.0);
+        $corrections = ($content->microphoneCorrection?->value->toFloat() ?? 0.0)
+            + ($content->pressureCorrection?->value->toFloat() ?? 0.0);
         $certificate = $reference?->certificateAt($check->at);
-        $weighted = static fn (float $level, ?float $hertz): float => $level + $corrections + ($hertz === null || $hertz === 1000.0 ? 0.0 : FrequencyWeighting::A->at($hertz));
+        $weighted = static fn (float $level, ?float $hertz): float => $level + $corrections
+            + ($hertz === null || $hertz === 1000.0 ? 0.0 : FrequencyWeighting::A->at($hertz));
         $tones = [];
         foreach ($certificate->values ?? [] as $value) {
             $hertz = $value->frequency?->value->toFloat();
-            $tones[] = [\sprintf('%s dB%s of %s', $value->nominal->written, $value->frequency === null ? '' : \sprintf(', %s Hz', $value->frequency->written), $reference->id ?? ''), $weighted($value->certified->value->toFloat(), $hertz)];
+            $tones[] = [
+                \sprintf(
+                    '%s dB%s of %s',
+                    $value->nominal->written,
+                    $value->frequency === null ? '' : \sprintf(', %s Hz', $value->frequency->written),
+                    $reference->id ?? '',
+                ),
+                $weighted($value->certified->value->toFloat(), $hertz),
+            ];
         }
         foreach ($tones === [] ? $content->tones() : [] as $tone) {
-            $tones[] = [$tone->words().($reference === null ? '' : ' of '.$reference->id), $weighted($tone->nominal->value->toFloat(), $tone->frequency?->value->toFloat())];
+            $tones[] = [
+                $tone->words().($reference === null ? '' : ' of '.$reference->id),
+                $weighted($tone->nominal->value->toFloat(), $tone->frequency?->value->toFloat()),
+            ];
         }
 
         return $tones;

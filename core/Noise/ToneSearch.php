@@ -29,8 +29,12 @@ final class ToneSearch
     private readonly int $wide;
 
     /** @param list<ToneLevel> $levels */
-    public function __construct(private readonly SeriesLog $log, private readonly Timeline $timeline, private readonly array $levels, private readonly Policy $policy)
-    {
+    public function __construct(
+        private readonly SeriesLog $log,
+        private readonly Timeline $timeline,
+        private readonly array $levels,
+        private readonly Policy $policy,
+    ) {
         $this->wide = (int) round(2000 * $this->limit('near', 0.5));
         $play = array_reduce($levels, static fn (int $most, ToneLevel $level): int => max($most, $level->most - $level->least), 0);
         $this->finder = $levels === [] || $policy->rule(self::RULE) === null ? null : new SteadyStretches(
@@ -74,14 +78,27 @@ final class ToneSearch
             $span = $clock->span(...$range);
             $check = $this->recorded($span);
             [$kind, $why] = match (true) {
-                $check !== null && $this->standsOut($mean, $before, $after) && $span->seconds() <= 600.0 => [AlterationKind::Recorded, \sprintf('it belongs to the check %s of %s', $check->id, $check->at->format('H:i'))],
-                ($doubt = $this->doubt($mean, $before, $after, $span, $taken)) === null => [AlterationKind::Rule, 'it stands at a tone of a calibrator that the unit has met, and no check is on record'],
+                $check !== null
+                    && $this->standsOut($mean, $before, $after)
+                    && $span->seconds() <= 600.0 => [
+                        AlterationKind::Recorded,
+                        \sprintf('it belongs to the check %s of %s', $check->id, $check->at->format('H:i')),
+                    ],
+                ($doubt = $this->doubt($mean, $before, $after, $span, $taken)) === null => [
+                    AlterationKind::Rule,
+                    'it stands at a tone of a calibrator that the unit has met, and no check is on record',
+                ],
                 default => [AlterationKind::Offered, $doubt],
             };
             if ($kind === AlterationKind::Rule) {
                 ++$taken;
             }
-            $tones[] = new Tone($kind->isTaken() ? $clock->span(...self::withEdges($range, $before, $after)) : $span, $mean / 1000, $kind, $why);
+            $tones[] = new Tone(
+                $kind->isTaken() ? $clock->span(...self::withEdges($range, $before, $after)) : $span,
+                $mean / 1000,
+                $kind,
+                $why,
+            );
         }
 
         return $tones;
@@ -91,7 +108,10 @@ final class ToneSearch
     private function doubt(int $mean, ?Neighbours $before, ?Neighbours $after, Span $span, int $taken): ?string
     {
         return match (true) {
-            $this->log->step() > $this->limit('step', 5.0) => \sprintf('intervals of %s s are too long to tell', Digits::trimmed($this->log->step(), 1)),
+            $this->log->step() > $this->limit('step', 5.0) => \sprintf(
+                'intervals of %s s are too long to tell',
+                Digits::trimmed($this->log->step(), 1),
+            ),
             !$this->isNear($mean) => 'it does not stand at the level of any tone that the unit has met',
             $span->seconds() > $this->limit('longest', 180.0) => 'it lasts longer than a check',
             !$this->standsOut($mean, $before, $after) => 'it does not stand out of what lies around it',
@@ -119,7 +139,9 @@ final class ToneSearch
     {
         $minutes = $this->policy->limit(self::RULE, 'recorded')?->toFloat() ?? 30.0;
         foreach ($this->timeline->checks as $check) {
-            if ($check->content instanceof AcousticCheck && $span->from >= Span::shift($check->at, -60 * $minutes) && $span->to <= Span::shift($check->at, 60 * $minutes)) {
+            if ($check->content instanceof AcousticCheck
+                && $span->from >= Span::shift($check->at, -60 * $minutes)
+                && $span->to <= Span::shift($check->at, 60 * $minutes)) {
                 return $check;
             }
         }
@@ -171,7 +193,17 @@ final class ToneSearch
             $begin = $end;
         }
 
-        return array_map(static fn (int $sum, array $levels, array $later, array $range): array => [intdiv($sum, $range[1] - $range[0]), Neighbours::of($levels, $range[0] - 1), Neighbours::of($later, $range[1])], $sums, $before, $after, $ranges);
+        return array_map(
+            static fn (int $sum, array $levels, array $later, array $range): array => [
+                intdiv($sum, $range[1] - $range[0]),
+                Neighbours::of($levels, $range[0] - 1),
+                Neighbours::of($later, $range[1]),
+            ],
+            $sums,
+            $before,
+            $after,
+            $ranges,
+        );
     }
 
     private function limit(string $name, float $else): float

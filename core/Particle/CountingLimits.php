@@ -13,7 +13,10 @@ use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\Poisson;
 
-/** P-1: between what a concentration lies by counting alone, of the sample and of the clean air before and after it, over the same sizes. */
+/**
+ * P-1: between what a concentration lies by counting alone, of the sample and of the clean air before and after it, over the
+ * same sizes.
+ */
 final readonly class CountingLimits
 {
     /**
@@ -65,7 +68,11 @@ final readonly class CountingLimits
     {
         $shown = static fn (float $value): string => number_format($value, Digits::significant($value, 4), '.', '');
 
-        return \sprintf('By counting alone it lies between %s and %s /cm³ (95 %%, Poisson, sample and background).', $shown($this->low), $shown($this->high));
+        return \sprintf(
+            'By counting alone it lies between %s and %s /cm³ (95 %%, Poisson, sample and background).',
+            $shown($this->low),
+            $shown($this->high),
+        );
     }
 
     /** Said beside a statement where it reaches the limit. */
@@ -75,8 +82,21 @@ final readonly class CountingLimits
         if ($value <= 0.0) {
             return null;
         }
-        $ratio = fn (string $symbol, string $meaning, float $end): Figure => Figure::derived($symbol, $meaning, $end / $value, Unit::None, ParticleEquation::Concentration, [$this->number], 2);
+        $ratio = fn (string $symbol, string $meaning, float $end): Figure => Figure::derived(
+            $symbol,
+            $meaning,
+            $end / $value,
+            Unit::None,
+            ParticleEquation::Concentration,
+            [$this->number],
+            2,
+        );
 
-        return new Confidence($ratio('L', 'lower limit by counting over the limit', $this->low), $ratio('U', 'upper limit by counting over the limit', $this->high), $this->words(), 'counting alone reaches the limit');
+        return new Confidence(
+            $ratio('L', 'lower limit by counting over the limit', $this->low),
+            $ratio('U', 'upper limit by counting over the limit', $this->high),
+            $this->words(),
+            'counting alone reaches the limit',
+        );
     }
 }

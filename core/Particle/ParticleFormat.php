@@ -227,7 +227,24 @@ final readonly class ParticleFormat implements ContentFormat
 
     public function run(?Instrument $unit = null): array
     {
-        $counter = [Entry::decimal('sampleSeconds', 'Length of a sample', '0.1', '86400', Unit::Second, help: 'Where it samples for a part of its interval; empty: all of it'), Entry::decimal('diluted', 'Through a diluter, from the smallest size up', '0', '1000000000', Unit::PerCubicCentimetre, help: 'Told as without it: only this shows whether most of the particles hide each other')];
+        $counter = [
+            Entry::decimal(
+                'sampleSeconds',
+                'Length of a sample',
+                '0.1',
+                '86400',
+                Unit::Second,
+                help: 'Where it samples for a part of its interval; empty: all of it',
+            ),
+            Entry::decimal(
+                'diluted',
+                'Through a diluter, from the smallest size up',
+                '0',
+                '1000000000',
+                Unit::PerCubicCentimetre,
+                help: 'Told as without it: only this shows whether most of the particles hide each other',
+            ),
+        ];
         $dust = [
             Entry::named('substance', 'Dust', 'library:'.Substances::SHELF),
             Entry::decimal('weighed', 'Filter of the same period', '0', '100000', Unit::MilligramPerCubicMetre, help: 'Weighed, as a concentration'),

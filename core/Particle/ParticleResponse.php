@@ -49,12 +49,25 @@ final readonly class ParticleResponse
             return null;
         }
         foreach (self::rezeroed($bracket, $timeline) as $event) {
-            $assumed = static fn (Exact|float $value, string $words): Figure => Figure::read('z', $words, $value, Unit::MilligramPerCubicMetre, new Origin('assumption', $event->id, 'zeroed on '.$event->at->format('j M H:i')), 3);
+            $assumed = static fn (Exact|float $value, string $words): Figure => Figure::read(
+                'z',
+                $words,
+                $value,
+                Unit::MilligramPerCubicMetre,
+                new Origin('assumption', $event->id, 'zeroed on '.$event->at->format('j M H:i')),
+                3,
+            );
             $last = \count($knots) - 1;
             if ($event->at <= $bracket->start() && $knots[0]->asLeft) {
                 $knots[0] = $knots[0]->withBackground(ParticleFormat::DUST, $assumed(Exact::zero(), 'zero, set anew after the check'));
             } elseif ($last > 0) {
-                $knots[$last] = $knots[$last]->withBackground(ParticleFormat::DUST, $assumed(($knots[0]->background[ParticleFormat::DUST] ?? null)->value ?? Exact::zero(), 'zero, held: it was set anew before it was read'));
+                $knots[$last] = $knots[$last]->withBackground(
+                    ParticleFormat::DUST,
+                    $assumed(
+                        ($knots[0]->background[ParticleFormat::DUST] ?? null)->value ?? Exact::zero(),
+                        'zero, held: it was set anew before it was read',
+                    ),
+                );
             }
         }
 
@@ -68,8 +81,17 @@ final readonly class ParticleResponse
      */
     public static function rezeroed(Bracket $bracket, Timeline $timeline): array
     {
-        return array_values(array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->kind === InterventionKind::Rezeroed && $timeline->instrument->traits->text('kind') === ParticleFormat::PHOTOMETER
-            && $bracket->pre !== null && $event->at > $bracket->pre->at && ($bracket->post === null ? $event->at <= $bracket->stop() : $event->at < $bracket->post->at)));
+        $pre = $bracket->pre;
+        if ($pre === null || $timeline->instrument->traits->text('kind') !== ParticleFormat::PHOTOMETER) {
+            return [];
+        }
+        $isWithin = static fn (\DateTimeImmutable $at): bool => $at > $pre->at
+            && ($bracket->post === null ? $at <= $bracket->stop() : $at < $bracket->post->at);
+
+        return array_values(array_filter(
+            $timeline->interventions,
+            static fn (Intervention $event): bool => $event->kind === InterventionKind::Rezeroed && $isWithin($event->at),
+        ));
     }
 
     /**

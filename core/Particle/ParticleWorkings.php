@@ -59,8 +59,13 @@ final readonly class ParticleWorkings
     private Span $window;
 
     /** @param Bracket $whole as it was found; a declared segment closes it earlier */
-    public function __construct(private Run $run, Bracket $whole, private Timeline $timeline, private Policy $policy, private Yardsticks $yardsticks)
-    {
+    public function __construct(
+        private Run $run,
+        Bracket $whole,
+        private Timeline $timeline,
+        private Policy $policy,
+        private Yardsticks $yardsticks,
+    ) {
         $content = $run->content;
         $this->record = $content instanceof ParticleRecord ? $content : throw new \LogicException('Not a run of a counter.');
         $this->segment = Segment::of($run, $whole, $this->record->log !== null, $this->fails(...));
@@ -88,7 +93,9 @@ final readonly class ParticleWorkings
             $alterations = LogAlterations::of($this->run, $this->window, [], $log->remarks());
             $leftOut = LogAlterations::taken($alterations);
             $column = $this->record->dust() ?? array_values($this->record->sizes())[0] ?? null;
-            $gapShare = $column === null ? null : $clock->missing($this->window, $leftOut, ValueCounts::of($log, $column, $this->ranges($clock, $leftOut))->gaps);
+            $gapShare = $column === null
+                ? null
+                : $clock->missing($this->window, $leftOut, ValueCounts::of($log, $column, $this->ranges($clock, $leftOut))->gaps);
             $made = $this->made($log, $clock, $leftOut);
             $otherwise = LogAlterations::otherwise($alterations, fn (array $out): array => $this->made($log, $clock, $out)['results']);
             $made['results'] = array_map(static fn (Result $one): Result => $one->altered(...$otherwise($one)), $made['results']);
@@ -96,7 +103,17 @@ final readonly class ParticleWorkings
         $judge = new LimitJudge();
 
         return new ParticleResults(
-            array_map(fn (Result $result): Result => $judge->judge($result, $this->yardsticks->limits, fn (ExposureLimit $limit): array => $this->tipping($limit, $result, $made['factor']), static fn (Result $one, ExposureLimit $limit): ?Confidence => ($made['limits']['='.$one->key] ?? null)?->against($limit), $this->bracket), $made['results']),
+            array_map(
+                fn (Result $result): Result => $judge->judge(
+                    $result,
+                    $this->yardsticks->limits,
+                    fn (ExposureLimit $limit): array => $this->tipping($limit, $result, $made['factor']),
+                    static fn (Result $one, ExposureLimit $limit): ?Confidence => ($made['limits']['='.$one->key] ?? null)
+                        ?->against($limit),
+                    $this->bracket,
+                ),
+                $made['results'],
+            ),
             (new ParticleResponse())->drifts($this->line),
             $this->line,
             $this->timeline,
@@ -124,7 +141,13 @@ final readonly class ParticleWorkings
     /**
      * @param list<Span> $leftOut
      *
-     * @return array{results: list<Result>, loss: Figure|null, beyond: bool, factor: Figure|null, limits?: array<string, CountingLimits|null>}
+     * @return array{
+     *     results: list<Result>,
+     *     loss: Figure|null,
+     *     beyond: bool,
+     *     factor: Figure|null,
+     *     limits?: array<string, CountingLimits|null>,
+     * }
      */
     private function made(SeriesLog $log, LogClock $clock, array $leftOut): array
     {
@@ -170,10 +193,28 @@ final readonly class ParticleWorkings
             }
             // A number from a size up is of all columns that make it up, and so are its limits.
             $last = $cumulative ? $place : $largest;
-            $sum = array_reduce(\array_slice($counts, $place, $last - $place + 1), static fn (Exact $sum, ValueCounts $one): Exact => $sum->plus(Exact::of(intdiv($one->sum(), 1000))), Exact::zero());
+            $sum = array_reduce(
+                \array_slice($counts, $place, $last - $place + 1),
+                static fn (Exact $sum, ValueCounts $one): Exact => $sum->plus(Exact::of(intdiv($one->sum(), 1000))),
+                Exact::zero(),
+            );
             $best = $up[$place]->best();
-            $limits['=count:'.$size] = $best === null ? null : CountingLimits::of(\array_slice($sizes, $place, $last - $place + 1), $sum, $this->minutes($log, $counts[$place]), $this->bracket, $best, $this->line?->knots[0]->flow->toFloat() ?? 0.0);
-            $results[] = $this->result('count:'.$size, 'From '.$size.' µm up', $up[$place], $limits['=count:'.$size] === null ? [] : [$limits['=count:'.$size]->words()])->notPlain();
+            $limits['=count:'.$size] = $best === null
+                ? null
+                : CountingLimits::of(
+                    \array_slice($sizes, $place, $last - $place + 1),
+                    $sum,
+                    $this->minutes($log, $counts[$place]),
+                    $this->bracket,
+                    $best,
+                    $this->line?->knots[0]->flow->toFloat() ?? 0.0,
+                );
+            $results[] = $this->result(
+                'count:'.$size,
+                'From '.$size.' µm up',
+                $up[$place],
+                $limits['=count:'.$size] === null ? [] : [$limits['=count:'.$size]->words()],
+            )->notPlain();
         }
         foreach ($sizes as $place => $size) {
             $bin = match (true) {
@@ -182,12 +223,22 @@ final readonly class ParticleWorkings
                 default => self::combined($own[$place], $own[$place + 1], \sprintf('c_%s–%s µm', $size, $sizes[$place + 1]), \sprintf('particles from %s to %s µm', $size, $sizes[$place + 1]), Real::minus(...)),
             };
             if (!$bin->isEmpty() && $largest > 0) {
-                $results[] = $this->result('bin:'.$size, $place === $largest ? 'From '.$size.' µm up, last column' : \sprintf('From %s to %s µm', $size, $sizes[$place + 1]), $bin, [])->notPlain();
+                $results[] = $this->result(
+                    'bin:'.$size,
+                    $place === $largest ? 'From '.$size.' µm up, last column' : \sprintf('From %s to %s µm', $size, $sizes[$place + 1]),
+                    $bin,
+                    [],
+                )->notPlain();
             }
         }
         [$loss, $beyond, $alternatives, $words] = $this->coincidence($up[0] ?? null);
 
-        return ['results' => array_map(static fn (Result $one): Result => self::hidden($one, $alternatives, $words), $results), 'loss' => $loss, 'beyond' => $beyond, 'limits' => $limits];
+        return [
+            'results' => array_map(static fn (Result $one): Result => self::hidden($one, $alternatives, $words), $results),
+            'loss' => $loss,
+            'beyond' => $beyond,
+            'limits' => $limits,
+        ];
     }
 
     /**
@@ -286,7 +337,8 @@ final readonly class ParticleWorkings
     /**
      * P-4 at the smallest size.
      *
-     * @return array{Figure|null, bool, array<string, float>, string|null} the share that is hidden; whether more was counted than can be; what else there may have been; words
+     * @return array{Figure|null, bool, array<string, float>, string|null} the share that is hidden; whether more was counted
+     *                                                                     than can be; what else there may have been; words
      */
     private function coincidence(?FourAnswers $answers): array
     {
@@ -301,17 +353,46 @@ final readonly class ParticleWorkings
         if ($true === null || $high === null) {
             return [null, $true === null, [], null];
         }
-        $loss = Figure::derived('l', 'hidden by coincidence', 100 * (1 - $n / $true), Unit::Percent, ParticleEquation::Coincidence, [$observed, $flow, Figure::read('τ', 'dead time, µs', $dead->value, Unit::None, new Origin('instrument', $this->timeline->instrument->id, 'as registered'), $dead->decimals())], 1);
+        $loss = Figure::derived(
+            'l',
+            'hidden by coincidence',
+            100 * (1 - $n / $true),
+            Unit::Percent,
+            ParticleEquation::Coincidence,
+            [
+                $observed,
+                $flow,
+                Figure::read(
+                    'τ',
+                    'dead time, µs',
+                    $dead->value,
+                    Unit::None,
+                    new Origin('instrument', $this->timeline->instrument->id, 'as registered'),
+                    $dead->decimals(),
+                ),
+            ],
+            1,
+        );
         $shown = static fn (float $value): string => number_format($value, Digits::significant($value, 3), '.', '');
         $diluted = $this->record->written->decimal('diluted')?->value->toFloat();
         $isLow = $diluted !== null && $diluted > 0.0 && abs(log($diluted / $true)) < abs(log($diluted / $high));
-        $words = \sprintf('So many are counted where %s /cm³ are there, and where %s are there, since most of those hide each other.%s', $shown($true), $shown($high), match (true) {
-            $diluted === null => ' Only a reading through a diluter tells which.',
-            $isLow => \sprintf(' Through a diluter there were %s: the first.', $shown($diluted)),
-            default => \sprintf(' Through a diluter there were %s: the second.', $shown($diluted)),
-        });
+        $words = \sprintf(
+            'So many are counted where %s /cm³ are there, and where %s are there, since most of those hide each other.%s',
+            $shown($true),
+            $shown($high),
+            match (true) {
+                $diluted === null => ' Only a reading through a diluter tells which.',
+                $isLow => \sprintf(' Through a diluter there were %s: the first.', $shown($diluted)),
+                default => \sprintf(' Through a diluter there were %s: the second.', $shown($diluted)),
+            },
+        );
 
-        return [$loss, false, ['with what coincidence hides' => $true / $n, ...($isLow ? [] : ['where most of them hide each other' => $high / $n])], $words];
+        return [
+            $loss,
+            false,
+            ['with what coincidence hides' => $true / $n, ...($isLow ? [] : ['where most of them hide each other' => $high / $n])],
+            $words,
+        ];
     }
 
     /**
@@ -331,7 +412,14 @@ final readonly class ParticleWorkings
         $line = ParticleResponse::zeros($this->line);
         $moving = $line !== null && !$line->isConstant() ? MovingReadings::of($log, $column, $whole, $ranges, $line, $clock) : null;
         $origin = new Origin('log', $this->run->id, $this->record->logName);
-        $read = static fn (string $symbol, string $meaning, Exact|float $value, bool $over): Figure => Figure::read($symbol, $meaning.', as logged', $value, Unit::MilligramPerCubicMetre, $origin, Digits::significant($value, 3))->bounded($over ? Bound::AtLeast : null);
+        $read = static fn (string $symbol, string $meaning, Exact|float $value, bool $over): Figure => Figure::read(
+            $symbol,
+            $meaning.', as logged',
+            $value,
+            Unit::MilligramPerCubicMetre,
+            $origin,
+            Digits::significant($value, 3),
+        )->bounded($over ? Bound::AtLeast : null);
         $mean = $this->zeroed($read('r̄', 'mean reading', $raw->mean, $raw->over), $moving?->mean, $line);
         $factor = $this->factor($mean);
         $minutes = Exact::of(array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)))->times(Exact::of(number_format($log->step(), 3, '.', '')))->dividedBy(60);
@@ -341,12 +429,30 @@ final readonly class ParticleWorkings
         if ($factor === null) {
             return [$results, null];
         }
-        $moment = $log->columns()[$column]->statistic === 'maximum' || $log->step() <= self::RESPONSE ? null : \sprintf('the log holds means of %s s: at any moment it may have been more', Digits::trimmed($log->step(), 1));
-        $eight = new EightHourMean(self::scaled($mean, $factor), $minutes, $this->run, $this->policy, $origin, SharedEquation::TimeWeightedAverage, static fn (Exact|float $value): int => Digits::significant($value, 3));
+        $moment = $log->columns()[$column]->statistic === 'maximum' || $log->step() <= self::RESPONSE
+            ? null
+            : \sprintf('the log holds means of %s s: at any moment it may have been more', Digits::trimmed($log->step(), 1));
+        $eight = new EightHourMean(
+            self::scaled($mean, $factor),
+            $minutes,
+            $this->run,
+            $this->policy,
+            $origin,
+            SharedEquation::TimeWeightedAverage,
+            static fn (Exact|float $value): int => Digits::significant($value, 3),
+        );
         $results[] = $eight->told($this->result('twa:'.$code, 'TWA over 8 h, '.$name, $eight->answers, [])->notPlain());
-        foreach ([['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $raw->shortTerm, $moving?->shortTerm, $raw->shortOver], ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->highest, $moving?->highest, $raw->over]] as [$key, $title, $symbol, $meaning, $value, $between, $over]) {
+        foreach ([
+            ['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $raw->shortTerm, $moving?->shortTerm, $raw->shortOver],
+            ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->highest, $moving?->highest, $raw->over],
+        ] as [$key, $title, $symbol, $meaning, $value, $between, $over]) {
             if ($value !== null) {
-                $result = $this->result($key.':'.$code, $title.$name, self::scaled($this->zeroed($read($symbol, $meaning, $value, $over), $between, $line), $factor), [])->notPlain();
+                $result = $this->result(
+                    $key.':'.$code,
+                    $title.$name,
+                    self::scaled($this->zeroed($read($symbol, $meaning, $value, $over), $between, $line), $factor),
+                    [],
+                )->notPlain();
                 $results[] = $key === 'peak' ? $result->ofMoments($moment) : $result;
             }
         }
@@ -418,9 +524,25 @@ final readonly class ParticleWorkings
         }
         if ($this->record->dust() !== null) {
             $error = Real::by(Real::minus($figure->value, $limit->value->value), $factor->value ?? Exact::of(1));
-            $tipping = Figure::derived('z*', 'error of zero at which it sits on the limit', $error, Unit::MilligramPerCubicMetre, ParticleEquation::Concentration, [$figure], Digits::significant($error, 2));
+            $tipping = Figure::derived(
+                'z*',
+                'error of zero at which it sits on the limit',
+                $error,
+                Unit::MilligramPerCubicMetre,
+                ParticleEquation::Concentration,
+                [$figure],
+                Digits::significant($error, 2),
+            );
 
-            return [$tipping, \sprintf('It turns if the zero stood %s mg/m³ %s than worked out with, or the factor were %s times as large.', ltrim($tipping->shown(), '-'), Real::compare($error, Exact::zero()) >= 0 ? 'higher' : 'lower', number_format(Real::toFloat(Real::by($limit->value->value, $figure->value)), 2, '.', ''))];
+            return [
+                $tipping,
+                \sprintf(
+                    'It turns if the zero stood %s mg/m³ %s than worked out with, or the factor were %s times as large.',
+                    ltrim($tipping->shown(), '-'),
+                    Real::compare($error, Exact::zero()) >= 0 ? 'higher' : 'lower',
+                    number_format(Real::toFloat(Real::by($limit->value->value, $figure->value)), 2, '.', ''),
+                ),
+            ];
         }
         $error = Real::times(Real::minus(Real::by($figure->value, $limit->value->value), Exact::of(1)), Exact::of(100));
         $tipping = Figure::derived('e*', 'error of flow at which it sits on the limit', $error, Unit::Percent, ParticleEquation::Concentration, [$figure], 1);

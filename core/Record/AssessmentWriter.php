@@ -84,7 +84,18 @@ final readonly class AssessmentWriter
             'highest' => $figure($result->highest()),
             'uncertainty' => $figure($result->uncertainty),
             'notes' => $result->notes,
-            'altered' => array_map(static fn (Altered $one): array => ['kind' => $one->by->kind->value, 'what' => $one->by->what, 'why' => $one->by->why, 'by' => $one->by->by, 'taken' => $one->by->kind->isTaken(), ...($one->by->span?->ends() ?? ['from' => null, 'to' => null]), 'otherwise' => $figure($one->otherwise)], $result->altered),
+            'altered' => array_map(
+                static fn (Altered $one): array => [
+                    'kind' => $one->by->kind->value,
+                    'what' => $one->by->what,
+                    'why' => $one->by->why,
+                    'by' => $one->by->by,
+                    'taken' => $one->by->kind->isTaken(),
+                    ...($one->by->span?->ends() ?? ['from' => null, 'to' => null]),
+                    'otherwise' => $figure($one->otherwise),
+                ],
+                $result->altered,
+            ),
             'also' => array_map(static fn (array $one): array => ['words' => $one[0], ...($figure($one[1]) ?? [])], $result->also),
             'limits' => array_map(static fn (LimitOutcome $outcome): array => [
                 'id' => $outcome->limit->id,

@@ -155,15 +155,28 @@ final readonly class EvidenceReader
             $fields->optionalText('place') ?? '',
             $content,
             array_map(fn (Fields $pause): Span => $this->span($pause, $right), $fields->objects('pauses')),
-            array_map(static fn (Fields $remark): Remark => new Remark($remark->choice('kind', RemarkKind::class), $remark->has('at') ? $right($remark->moment('at')) : null, $remark->optionalText('note', 2000) ?? ''), $fields->objects('remarks')),
-            array_map(fn (Fields $out): Exclusion => new Exclusion($this->span($out, $right), $out->text('reason'), $out->text('by')), $fields->objects('exclusions')),
+            array_map(
+                static fn (Fields $remark): Remark => new Remark(
+                    $remark->choice('kind', RemarkKind::class),
+                    $remark->has('at') ? $right($remark->moment('at')) : null,
+                    $remark->optionalText('note', 2000) ?? '',
+                ),
+                $fields->objects('remarks'),
+            ),
+            array_map(
+                fn (Fields $out): Exclusion => new Exclusion($this->span($out, $right), $out->text('reason'), $out->text('by')),
+                $fields->objects('exclusions'),
+            ),
             $declaration === null ? null : new Declaration($declaration->id('check'), $declaration->text('by'), $declaration->text('reason')),
             $offset,
             $fields->optionalNumber('plannedMinutes', 1, 10080),
             $fields->optionalNumber('shiftMinutes', 1, 1440),
             $fields->optionalNumber('timerMinutes', 0, 10080),
             $fields->optionalText('shift', 60),
-            array_map(fn (Fields $in): Exclusion => new Exclusion($this->span($in, $right), $in->text('reason'), $in->text('by')), $fields->objects('leftIn')),
+            array_map(
+                fn (Fields $in): Exclusion => new Exclusion($this->span($in, $right), $in->text('reason'), $in->text('by')),
+                $fields->objects('leftIn'),
+            ),
             $rest === null ? null : new RestOfDay(self::restIsAsSampled($rest), $rest->text('reason'), $rest->text('by')),
             $fields->flag('ofPlace'),
         );

@@ -29,10 +29,18 @@ final readonly class LogFormatReader
                 throw new InvalidRecord($column->at('channel'), $channel === '' ? 'is needed: say which channel, size or band it is.' : 'is for readings, counts and bands only.');
             }
             $statistic = $column->optionalText('statistic', 20) ?? '';
-            if ($statistic !== '' && ($kind !== LogColumnKind::Reading || !\in_array($statistic, ['average', 'maximum', 'minimum'], true))) {
+            if ($statistic !== ''
+                && ($kind !== LogColumnKind::Reading || !\in_array($statistic, ['average', 'maximum', 'minimum'], true))) {
                 throw new InvalidRecord($column->at('statistic'), 'is for readings, and must be average, maximum or minimum.');
             }
-            $columns[$place] = new LogColumn($kind, $column->optionalText('header') ?? '', $rate, $column->optionalDecimal('threshold', '0', '140'), $channel, $statistic);
+            $columns[$place] = new LogColumn(
+                $kind,
+                $column->optionalText('header') ?? '',
+                $rate,
+                $column->optionalDecimal('threshold', '0', '140'),
+                $channel,
+                $statistic,
+            );
         }
         if ($columns === []) {
             throw new InvalidRecord($fields->at('columns'), 'names no column.');

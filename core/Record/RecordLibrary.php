@@ -42,7 +42,14 @@ final readonly class RecordLibrary implements Library
                 // Only a later report takes the place of an earlier one; within one report a person says which row counts.
                 $key = $row->text('medium')."\0".$row->text('analyte');
                 if (isset($seen[$key])) {
-                    throw new InvalidRecord($row->at('medium'), \sprintf('%s on %s stands in this report twice: say which row counts, or give their mean.', $row->text('analyte'), $row->text('medium')));
+                    throw new InvalidRecord(
+                        $row->at('medium'),
+                        \sprintf(
+                            '%s on %s stands in this report twice: say which row counts, or give their mean.',
+                            $row->text('analyte'),
+                            $row->text('medium'),
+                        ),
+                    );
                 }
                 $seen[$key] = true;
                 $reported[$row->text('medium')][] = self::row($report, $row);

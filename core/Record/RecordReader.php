@@ -76,7 +76,13 @@ final readonly class RecordReader
         $runs = $this->each($fields, 'runs', static function (Fields $item) use ($family, $lines, $zone, $library, $reader): Run {
             $file = $item->optionalObject('log')?->text('file');
 
-            return $reader->run($item, self::format($family($item))->readRun($item, new RunSurroundings($zone, $library, $file === null ? null : $lines($file), $file ?? '')));
+            return $reader->run(
+                $item,
+                self::format($family($item))->readRun(
+                    $item,
+                    new RunSurroundings($zone, $library, $file === null ? null : $lines($file), $file ?? ''),
+                ),
+            );
         });
         $this->noOverlap($runs);
 

@@ -39,7 +39,9 @@ final readonly class OffsetLine
             if ($moment <= $from) {
                 return $last;
             }
-            $last = $moment >= $to ? $end : $first + ($end - $first) * Span::secondsBetween($from, $moment) / Span::secondsBetween($from, $to);
+            $last = $moment >= $to
+                ? $end
+                : $first + ($end - $first) * Span::secondsBetween($from, $moment) / Span::secondsBetween($from, $to);
         }
 
         return $last;

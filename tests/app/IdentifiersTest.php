@@ -7,7 +7,10 @@ namespace Footnote\Tests\App;
 use Footnote\App\Access\Role;
 use Footnote\Tests\Core\Scene;
 
-/** Identifiers are what a user writes: digits alone, spaces and slashes are fine everywhere. The logbook's own numbers never collide with them. */
+/**
+ * Identifiers are what a user writes: digits alone, spaces and slashes are fine everywhere. The logbook's own numbers never
+ * collide with them.
+ */
 final class IdentifiersTest extends ApiTestCase
 {
     /** A scene whose identifiers are all of digits. */
@@ -15,7 +18,11 @@ final class IdentifiersTest extends ApiTestCase
     {
         $scene = (new Scene())->check('7', '07:30', ['114.0'])->run('12', '08:00', '16:00')->check('8', '16:30', ['114.0']);
         $text = json_encode($scene->record, \JSON_THROW_ON_ERROR);
-        $text = str_replace(['"instrument":"D"', '"id":"D"', '"reference":"A"', '"id":"A"', '"id":"B"', '"code":"c"', '"person":"W-01"'], ['"instrument":"1042"', '"id":"1042"', '"reference":"33"', '"id":"33"', '"id":"34"', '"code":"2026"', '"person":"9"'], $text);
+        $text = str_replace(
+            ['"instrument":"D"', '"id":"D"', '"reference":"A"', '"id":"A"', '"id":"B"', '"code":"c"', '"person":"W-01"'],
+            ['"instrument":"1042"', '"id":"1042"', '"reference":"33"', '"id":"33"', '"id":"34"', '"code":"2026"', '"person":"9"'],
+            $text,
+        );
         /** @var array<string, mixed> $record */
         $record = json_decode($text, true, 64, \JSON_THROW_ON_ERROR);
         $scene->record = $record;
@@ -27,7 +34,10 @@ final class IdentifiersTest extends ApiTestCase
     {
         $this->import(self::digits());
         $this->signIn(Role::Hygienist);
-        foreach (['/api/bench', '/api/day?date=2026-03-02', '/api/results', '/api/results/12', '/api/kit', '/api/kit/instruments/1042', '/api/campaigns', '/api/campaigns/2026/custody', '/api/runs/12'] as $path) {
+        foreach ([
+            '/api/bench', '/api/day?date=2026-03-02', '/api/results', '/api/results/12', '/api/kit',
+            '/api/kit/instruments/1042', '/api/campaigns', '/api/campaigns/2026/custody', '/api/runs/12',
+        ] as $path) {
             self::assertNotSame('', $this->call('GET', $path)->text, $path);
         }
         self::assertSame('1042', $this->call('GET', '/api/results')->string('rows.0.instrument'));
@@ -38,11 +48,27 @@ final class IdentifiersTest extends ApiTestCase
     /** After an import of records that were numbered elsewhere the next number is one that nothing has. */
     public function testNumbersDoNotCollide(): void
     {
-        $scene = (new Scene())->check('C-00001', '07:30', ['114.0'])->run('R-00002', '08:00', '16:00')->check('C-00003', '16:30', ['114.0']);
+        $scene = (new Scene())
+            ->check('C-00001', '07:30', ['114.0'])
+            ->run('R-00002', '08:00', '16:00')
+            ->check('C-00003', '16:30', ['114.0']);
         $this->import($scene);
         $this->signIn(Role::Technician);
-        $run = $this->call('POST', '/api/runs', ['campaign' => 'c', 'instrument' => 'D', 'start' => '2026-03-03T08:00:00+00:00', 'person' => 'W-01', 'task' => 'sawing'], 201);
+        $run = $this->call(
+            'POST',
+            '/api/runs',
+            ['campaign' => 'c', 'instrument' => 'D', 'start' => '2026-03-03T08:00:00+00:00', 'person' => 'W-01', 'task' => 'sawing'],
+            201,
+        );
         self::assertSame('R-00003', $run->string('id'));
-        self::assertSame('I-00001', $this->call('POST', '/api/bench/D/interventions', ['at' => '2026-03-04T08:00:00+00:00', 'kind' => 'repaired', 'note' => ''], 201)->string('id'));
+        self::assertSame(
+            'I-00001',
+            $this->call(
+                'POST',
+                '/api/bench/D/interventions',
+                ['at' => '2026-03-04T08:00:00+00:00', 'kind' => 'repaired', 'note' => ''],
+                201,
+            )->string('id'),
+        );
     }
 }

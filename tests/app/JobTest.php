@@ -84,10 +84,24 @@ final class JobTest extends ApiTestCase
         // Evidence that comes later never changes what was signed; it says so, old against new.
         $this->call('POST', "/api/runs/$run/facts", ['exclusions' => [['from' => $start->modify('+10 minutes')->format(\DATE_ATOM), 'to' => $start->modify('+20 minutes')->format(\DATE_ATOM), 'reason' => 'left in the drawer']]], 201);
         $changed = $this->call('GET', '/api/results/'.$run);
-        self::assertSame(['valid', 'evidence'], [$changed->string('changedSinceSigning.was.verdict'), $changed->string('changedSinceSigning.because')]);
+        self::assertSame(
+            ['valid', 'evidence'],
+            [$changed->string('changedSinceSigning.was.verdict'), $changed->string('changedSinceSigning.because')],
+        );
         self::assertTrue($this->call('GET', '/api/results')->at('rows.0.decision.stale'));
         self::assertSame($snapshot->text, $this->call('GET', "/api/results/$run/decision/".$signed->int('decisions.0.id'))->text);
-        $again = $this->call('POST', "/api/results/$run/decision", ['kind' => 'overrule', 'verdict' => 'corrected', 'digest' => $changed->string('digest'), 'after' => $signed->int('decisions.0.id'), 'reason' => 'a stretch was left out'], 201);
+        $again = $this->call(
+            'POST',
+            "/api/results/$run/decision",
+            [
+                'kind' => 'overrule',
+                'verdict' => 'corrected',
+                'digest' => $changed->string('digest'),
+                'after' => $signed->int('decisions.0.id'),
+                'reason' => 'a stretch was left out',
+            ],
+            201,
+        );
         self::assertSame(['overrule', 'corrected'], [$again->string('decisions.0.kind'), $again->string('decisions.0.verdict')]);
         self::assertNull($this->service(Journal::class)->verify()['fault']);
     }

@@ -42,8 +42,18 @@ final class MigratedLogbookTest extends TestCase
         self::assertContains('decision', $tables);
         foreach (array_diff($tables, self::NO_EVIDENCE) as $table) {
             // By which key runs of a person are found is worked out anew.
-            $columns = implode(', ', array_map(static fn (string $column): string => '"'.$column.'"', array_diff(self::column($before, "SELECT name FROM pragma_table_info('$table')"), ['shift_key'])));
-            self::assertSame(self::digests($before, "SELECT $columns FROM \"$table\""), self::digests($after, "SELECT $columns FROM \"$table\""), $table);
+            $columns = implode(
+                ', ',
+                array_map(
+                    static fn (string $column): string => '"'.$column.'"',
+                    array_diff(self::column($before, "SELECT name FROM pragma_table_info('$table')"), ['shift_key']),
+                ),
+            );
+            self::assertSame(
+                self::digests($before, "SELECT $columns FROM \"$table\""),
+                self::digests($after, "SELECT $columns FROM \"$table\""),
+                $table,
+            );
         }
     }
 
@@ -52,7 +62,10 @@ final class MigratedLogbookTest extends TestCase
         $logbook = self::open('footnote.sqlite');
         $snapshots = self::column($logbook, 'SELECT snapshot FROM decision ORDER BY id');
         self::assertCount(20, $snapshots);
-        self::assertSame(self::column($logbook, 'SELECT snapshot_digest FROM decision ORDER BY id'), array_map(static fn (string $snapshot): string => hash('sha256', (string) gzuncompress($snapshot)), $snapshots));
+        self::assertSame(
+            self::column($logbook, 'SELECT snapshot_digest FROM decision ORDER BY id'),
+            array_map(static fn (string $snapshot): string => hash('sha256', (string) gzuncompress($snapshot)), $snapshots),
+        );
         self::assertSame(0, self::console('footnote:journal:verify')[0]);
     }
 
@@ -67,7 +80,10 @@ final class MigratedLogbookTest extends TestCase
             self::assertSame(0, $status, $said);
             self::assertSame(0, self::console('footnote:assess '.escapeshellarg(self::$folder.'/'.$campaign.'/record.json'))[0]);
         }
-        self::assertSame(self::column($logbook, 'SELECT id FROM run ORDER BY id'), self::column($logbook, "SELECT DISTINCT run_id FROM worked_run WHERE verdict <> '' ORDER BY run_id"));
+        self::assertSame(
+            self::column($logbook, 'SELECT id FROM run ORDER BY id'),
+            self::column($logbook, "SELECT DISTINCT run_id FROM worked_run WHERE verdict <> '' ORDER BY run_id"),
+        );
     }
 
     /** @return list<string> a digest of each row, sorted */

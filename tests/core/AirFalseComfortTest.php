@@ -14,7 +14,10 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
-/** What a sum of air sampling must not claim, and what it may: side by side, unsampled, short, below zero, in other air. Limits are own where no source stands. */
+/**
+ * What a sum of air sampling must not claim, and what it may: side by side, unsampled, short, below zero, in other air. Limits
+ * are own where no source stands.
+ */
 final class AirFalseComfortTest extends TestCase
 {
     /** Two samples of 720 L and 1.44 mg at 2 L/min over six hours each: 2 mg/m³ at the conditions of the field. */
@@ -24,8 +27,15 @@ final class AirFalseComfortTest extends TestCase
     }
 
     /** @param array<string, mixed> $more */
-    private static function sampled(AirScene $scene, string $id, string $from, string $to, string $mass, array $more = [], string $analyte = 'wood'): AirScene
-    {
+    private static function sampled(
+        AirScene $scene,
+        string $id,
+        string $from,
+        string $to,
+        string $mass,
+        array $more = [],
+        string $analyte = 'wood',
+    ): AirScene {
         return $scene->run($id, $from, $to, ['method' => null, ...$more])->found($id, $mass, ['analyte' => $analyte], [], '<0.1');
     }
 
@@ -33,7 +43,20 @@ final class AirFalseComfortTest extends TestCase
     {
         $campaign = $scene->record['campaign'];
         \assert(\is_array($campaign) && \is_array($campaign['limits']));
-        $campaign['limits'][] = array_filter(['id' => 'l'.\count($campaign['limits']), 'title' => $quantity.' '.$value, 'quantity' => $quantity, 'value' => $value, 'unit' => str_starts_with($quantity, 'mixture') ? '' : 'mg/m³', 'comparator' => '>', 'source' => 's', 'mark' => 'own', 'mixture' => $mixture], static fn (string $field): bool => $field !== '');
+        $campaign['limits'][] = array_filter(
+            [
+                'id' => 'l'.\count($campaign['limits']),
+                'title' => $quantity.' '.$value,
+                'quantity' => $quantity,
+                'value' => $value,
+                'unit' => str_starts_with($quantity, 'mixture') ? '' : 'mg/m³',
+                'comparator' => '>',
+                'source' => 's',
+                'mark' => 'own',
+                'mixture' => $mixture,
+            ],
+            static fn (string $field): bool => $field !== '',
+        );
         $scene->record['campaign'] = $campaign;
 
         return $scene;
@@ -49,7 +72,14 @@ final class AirFalseComfortTest extends TestCase
     /** FC-E2 (computed): two pumps beside each other, 6 h of 2 mg/m³ each, are 1.5 over 8 h each and never 3. */
     public function testSideBySideIsNeverAdded(): void
     {
-        $scene = self::sampled(self::sampled(self::scene(), 'a', '08:00', '14:00', '1440'), 'b', '08:05', '14:05', '1440', ['instrument' => 'Q']);
+        $scene = self::sampled(
+            self::sampled(self::scene(), 'a', '08:00', '14:00', '1440'),
+            'b',
+            '08:05',
+            '14:05',
+            '1440',
+            ['instrument' => 'Q'],
+        );
         $scene->add('instruments', AirScene::pump('Q'));
         $scene->add('checks', ['id' => 'q1', 'instrument' => 'Q'] + self::checkOf($scene, 0));
         $scene->add('checks', ['id' => 'q2', 'instrument' => 'Q'] + self::checkOf($scene, 1));
@@ -58,9 +88,23 @@ final class AirFalseComfortTest extends TestCase
             self::assertSame('1.5', $result->answer(Answer::Between)?->full());
             self::assertStringContainsString('went on beside it and stands alone', implode(' ', $result->notes));
         }
-        self::assertContains('shift.parallel', array_map(static fn ($finding): string => $finding->setting->rule, $scene->assess('a')->findings));
+        self::assertContains(
+            'shift.parallel',
+            array_map(static fn ($finding): string => $finding->setting->rule, $scene->assess('a')->findings),
+        );
         // What another sampler beside it says is held against the limit as well.
-        $disagree = self::limit(self::sampled(self::sampled(self::scene(), 'a', '08:00', '16:00', '1440'), 'b', '08:00', '16:00', '2400', ['instrument' => 'Q']), 'twa:wood', '2');
+        $disagree = self::limit(
+            self::sampled(
+                self::sampled(self::scene(), 'a', '08:00', '16:00', '1440'),
+                'b',
+                '08:00',
+                '16:00',
+                '2400',
+                ['instrument' => 'Q'],
+            ),
+            'twa:wood',
+            '2',
+        );
         $disagree->add('instruments', AirScene::pump('Q'));
         $disagree->add('checks', ['id' => 'q1', 'instrument' => 'Q'] + self::checkOf($disagree, 0));
         $disagree->add('checks', ['id' => 'q2', 'instrument' => 'Q'] + self::checkOf($disagree, 1));
@@ -110,7 +154,23 @@ final class AirFalseComfortTest extends TestCase
     {
         $after = self::sampled(self::sampled(self::scene(), 'a', '08:00', '12:00', '960'), 'b', '12:00', '16:00', '480');
         self::assertSame('1.5', $after->result('a', 'twa:wood')->answer(Answer::Between)?->full(), '4 h of 2 and 4 h of 1 mg/m³');
-        $fractions = self::sampled(self::sampled(self::scene(), 'a', '08:00', '12:00', '960'), 'b', '12:00', '16:00', '480', ['sampler' => 'cyclone'])->shelve('samplers', ['code' => 'cyclone', 'name' => 'cyclone', 'selects' => 'respirable', 'designFlow' => ['value' => '2.0', 'unit' => 'L/min'], 'medium' => 'in line']);
+        $fractions = self::sampled(
+            self::sampled(self::scene(), 'a', '08:00', '12:00', '960'),
+            'b',
+            '12:00',
+            '16:00',
+            '480',
+            ['sampler' => 'cyclone'],
+        )->shelve(
+            'samplers',
+            [
+                'code' => 'cyclone',
+                'name' => 'cyclone',
+                'selects' => 'respirable',
+                'designFlow' => ['value' => '2.0', 'unit' => 'L/min'],
+                'medium' => 'in line',
+            ],
+        );
         self::assertSame('1', $fractions->result('a', 'twa:wood')->answer(Answer::Between)?->full());
         self::assertStringContainsString('of another fraction', implode(' ', $fractions->result('a', 'twa:wood')->notes));
     }
@@ -118,12 +178,20 @@ final class AirFalseComfortTest extends TestCase
     /** FC-B4: half of the day not sampled leaves a limit between the two takings undecided, and settles one outside of them. */
     public function testUnsampledTimeIsTakenBothWays(): void
     {
-        $half = static fn (string $limit, string $to = '12:00'): AirScene => self::limit(self::sampled(self::scene(), 'a', '08:00', $to, $to === '12:00' ? '960' : '1860', ['shiftMinutes' => 480]), 'twa:wood', $limit);
+        $half = static fn (string $limit, string $to = '12:00'): AirScene => self::limit(
+            self::sampled(self::scene(), 'a', '08:00', $to, $to === '12:00' ? '960' : '1860', ['shiftMinutes' => 480]),
+            'twa:wood',
+            $limit,
+        );
         foreach (['1.5' => Robustness::Undecided, '2.1' => Robustness::Robust, '0.9' => Robustness::Robust] as $limit => $robustness) {
             self::assertSame($robustness, self::outcome($half($limit)->result('a', 'twa:wood'))->robustness, $limit);
         }
         self::assertSame(Verdict::Qualified, $half('5')->assess('a')->verdictOn($half('5')->result('a', 'twa:wood')));
-        self::assertSame(Verdict::Valid, $half('5', '15:45')->assess('a')->verdictOn($half('5', '15:45')->result('a', 'twa:wood')), 'fifteen minutes of eight hours');
+        self::assertSame(
+            Verdict::Valid,
+            $half('5', '15:45')->assess('a')->verdictOn($half('5', '15:45')->result('a', 'twa:wood')),
+            'fifteen minutes of eight hours',
+        );
         $told = $half('1.5');
         $runs = $told->record['runs'];
         \assert(\is_array($runs) && \is_array($runs[0]));
@@ -135,14 +203,34 @@ final class AirFalseComfortTest extends TestCase
     public function testMixturesOfSeveralSamplers(): void
     {
         $scene = static function (string $second): AirScene {
-            $scene = self::sampled(self::sampled(self::scene(), 'a', '08:00', '16:00', '960', ['shiftMinutes' => 480]), 'b', '08:00', '16:00', '960', ['instrument' => 'Q', 'shiftMinutes' => 480], 'acetone');
+            $scene = self::sampled(
+                self::sampled(self::scene(), 'a', '08:00', '16:00', '960', ['shiftMinutes' => 480]),
+                'b',
+                '08:00',
+                '16:00',
+                '960',
+                ['instrument' => 'Q', 'shiftMinutes' => 480],
+                'acetone',
+            );
             $scene->add('instruments', AirScene::pump('Q'));
             $scene->add('checks', ['id' => 'q1', 'instrument' => 'Q'] + self::checkOf($scene, 0));
             $check = self::checkOf($scene, 1);
             \assert(\is_array($check['flow']));
-            $scene->add('checks', [...$check, 'id' => 'q2', 'instrument' => 'Q', 'flow' => [...$check['flow'], 'asFound' => array_fill(0, 3, ['value' => $second, 'provenance' => 'typed'])]]);
+            $scene->add(
+                'checks',
+                [
+                    ...$check,
+                    'id' => 'q2',
+                    'instrument' => 'Q',
+                    'flow' => [...$check['flow'], 'asFound' => array_fill(0, 3, ['value' => $second, 'provenance' => 'typed'])],
+                ],
+            );
 
-            return self::limit(self::limit(self::limit($scene, 'twa:wood', '2', 'solvents'), 'twa:acetone', '4', 'solvents'), 'mixture:solvents', '1');
+            return self::limit(
+                self::limit(self::limit($scene, 'twa:wood', '2', 'solvents'), 'twa:acetone', '4', 'solvents'),
+                'mixture:solvents',
+                '1',
+            );
         };
         $both = $scene('2.0')->result('a', 'mixture:solvents');
         self::assertSame('0.75', $both->reportedFigure()->full(), '1/2 and 1/4');
@@ -171,19 +259,37 @@ final class AirFalseComfortTest extends TestCase
     #[DataProvider('shorts')]
     public function testShortTermLimits(string $minutes, string $limit, Robustness $robustness): void
     {
-        $scene = self::limit(self::sampled(self::scene(), 'a', '08:00', \sprintf('08:%s', $minutes), (string) (4 * (int) $minutes), ['purpose' => 'short-term']), 'stel:wood', $limit);
+        $scene = self::limit(
+            self::sampled(
+                self::scene(),
+                'a',
+                '08:00',
+                \sprintf('08:%s', $minutes),
+                (string) (4 * (int) $minutes),
+                ['purpose' => 'short-term'],
+            ),
+            'stel:wood',
+            $limit,
+        );
         self::assertSame($robustness, self::outcome($scene->result('a', 'stel:wood'))->robustness);
     }
 
     /** FC-E5: down to minus quantitation it is less than that; below nothing is stated. FC-B3: a detection above the limit cannot tell. */
     public function testBelowZeroAndBelowDetection(): void
     {
-        $day = static fn (string $mass, string $quantitation, string $limit): AirScene => self::limit(self::scene()->run('a', '08:00', '16:00', ['method' => null])->found('a', $mass, ['quantitation' => $quantitation]), 'conc:wood', $limit);
+        $day = static fn (string $mass, string $quantitation, string $limit): AirScene => self::limit(
+            self::scene()->run('a', '08:00', '16:00', ['method' => null])->found('a', $mass, ['quantitation' => $quantitation]),
+            'conc:wood',
+            $limit,
+        );
         $little = $day('-5', '10', '1')->result('a', 'conc:wood');
         self::assertTrue($little->reportedFigure()->isLessThan());
         self::assertSame(Robustness::Robust, self::outcome($little)->robustness);
         $far = $day('-50', '10', '1');
-        self::assertSame([Verdict::Open, Robustness::Undecided], [$far->assess('a')->verdict, self::outcome($far->result('a', 'conc:wood'))->robustness]);
+        self::assertSame(
+            [Verdict::Open, Robustness::Undecided],
+            [$far->assess('a')->verdict, self::outcome($far->result('a', 'conc:wood'))->robustness],
+        );
         $blind = self::outcome($day('5', '2000', '1')->result('a', 'conc:wood'));
         self::assertSame(Robustness::Undecided, $blind->robustness, 'less than 2.08 mg/m³ says nothing of 1');
         self::assertStringContainsString('cannot tell', $blind->statement);
@@ -192,10 +298,24 @@ final class AirFalseComfortTest extends TestCase
     /** FC-E4: "<" back as nothing and "<" blank not taken off are reported; both ends are held against the limit. */
     public function testLessThanOnSectionsAndBlanks(): void
     {
-        $day = static fn (string $limit): AirScene => self::limit(self::scene()->run('a', '08:00', '16:00', ['method' => null, 'sampler' => 'tube'])->found('a', '960', ['back' => '<48', 'desorption' => '1'], [], '<96'), 'conc:wood', $limit);
+        $day = static fn (string $limit): AirScene => self::limit(
+            self::scene()->run(
+                'a',
+                '08:00',
+                '16:00',
+                ['method' => null, 'sampler' => 'tube'],
+            )->found('a', '960', ['back' => '<48', 'desorption' => '1'], [], '<96'),
+            'conc:wood',
+            $limit,
+        );
         self::assertSame('1', $day('5')->result('a', 'conc:wood')->answer(Answer::Between)?->full());
         self::assertFalse($day('5')->result('a', 'conc:wood')->reportedFigure()->isLessThan());
-        foreach (['0.89' => Robustness::Robust, '0.91' => Robustness::Undecided, '1.04' => Robustness::Undecided, '1.06' => Robustness::Robust] as $limit => $robustness) {
+        foreach ([
+            '0.89' => Robustness::Robust,
+            '0.91' => Robustness::Undecided,
+            '1.04' => Robustness::Undecided,
+            '1.06' => Robustness::Robust,
+        ] as $limit => $robustness) {
             self::assertSame($robustness, self::outcome($day($limit)->result('a', 'conc:wood'))->robustness, $limit);
         }
     }
@@ -203,7 +323,12 @@ final class AirFalseComfortTest extends TestCase
     /** FC-E8: a pump that does not make up for it, 20 K warmer: the volume as it stands and 20/293.15 more. */
     public function testOtherAirGivesTwoVolumes(): void
     {
-        $scene = self::scene()->run('a', '08:00', '16:00', ['method' => null, 'fieldTemperature' => ['value' => '40', 'unit' => '°C']])->found('a', '960');
+        $scene = self::scene()->run(
+            'a',
+            '08:00',
+            '16:00',
+            ['method' => null, 'fieldTemperature' => ['value' => '40', 'unit' => '°C']],
+        )->found('a', '960');
         $scene->record['instruments'] = [AirScene::pump('P', ['flowControl' => 'uncompensated'])];
         $also = $scene->result('a', 'volume')->also;
         self::assertCount(1, $also);
@@ -213,7 +338,18 @@ final class AirFalseComfortTest extends TestCase
     /** FC-E7, C-5: of two samples of 4 h at 2 and 1 mg/m³ with 0.16 each, √(4 + 1)/3 of it. */
     public function testErrorsOfPartsAreCombined(): void
     {
-        $scene = self::limit(self::sampled(self::sampled(self::scene(), 'a', '08:00', '12:00', '960', ['method' => 'dust']), 'b', '12:00', '16:00', '480', ['method' => 'dust']), 'twa:wood', '1.5');
+        $scene = self::limit(
+            self::sampled(
+                self::sampled(self::scene(), 'a', '08:00', '12:00', '960', ['method' => 'dust']),
+                'b',
+                '12:00',
+                '16:00',
+                '480',
+                ['method' => 'dust'],
+            ),
+            'twa:wood',
+            '1.5',
+        );
         $confidence = self::outcome($scene->result('a', 'twa:wood'))->confidence;
         self::assertEqualsWithDelta(1 + 0.16 * sqrt(5) / 3, $confidence?->upper->toFloat(), 1e-12);
         $little = self::limit(self::sampled(self::scene(), 'a', '08:00', '16:00', '96', ['method' => 'dust']), 'conc:wood', '5');
@@ -223,8 +359,18 @@ final class AirFalseComfortTest extends TestCase
     /** What has no stretches cannot have one left out: that is said. */
     public function testExclusionsOfAPumpAreAFinding(): void
     {
-        $assessment = self::sampled(self::scene(), 'a', '08:00', '16:00', '960', ['exclusions' => [['from' => Scene::moment('10:00'), 'to' => Scene::moment('10:10'), 'reason' => 'spilt', 'by' => 'T-1']]])->assess('a');
-        self::assertContains('removed.not-applied', array_map(static fn ($finding): string => $finding->setting->rule, $assessment->findings));
+        $assessment = self::sampled(
+            self::scene(),
+            'a',
+            '08:00',
+            '16:00',
+            '960',
+            ['exclusions' => [['from' => Scene::moment('10:00'), 'to' => Scene::moment('10:10'), 'reason' => 'spilt', 'by' => 'T-1']]],
+        )->assess('a');
+        self::assertContains(
+            'removed.not-applied',
+            array_map(static fn ($finding): string => $finding->setting->rule, $assessment->findings),
+        );
     }
 
     /** FC-G5: a reference that was recalled, and nobody knows by how much it was off, leaves no limit robust. */
@@ -232,7 +378,10 @@ final class AirFalseComfortTest extends TestCase
     {
         $day = self::limit(self::sampled(self::scene(), 'a', '08:00', '16:00', '960'), 'conc:wood', '5');
         self::assertSame(Robustness::Robust, self::outcome($day->result('a', 'conc:wood'))->robustness);
-        $day->record['references'] = [[...AirScene::piston('S'), 'recalls' => [['since' => '2026-01-01T00:00:00+00:00', 'reason' => 'fell']]], ...\array_slice(\is_array($day->record['references']) ? $day->record['references'] : [], 1)];
+        $day->record['references'] = [
+            [...AirScene::piston('S'), 'recalls' => [['since' => '2026-01-01T00:00:00+00:00', 'reason' => 'fell']]],
+            ...\array_slice(\is_array($day->record['references']) ? $day->record['references'] : [], 1),
+        ];
         $outcome = self::outcome($day->result('a', 'conc:wood'));
         self::assertSame(Robustness::Undecided, $outcome->robustness);
         self::assertStringContainsString('S was recalled', $outcome->statement);

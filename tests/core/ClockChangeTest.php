@@ -29,12 +29,19 @@ final class ClockChangeTest extends TestCase
     public function testANightOfAChangeIsAnyNight(string $zone, string $change): void
     {
         $at = new \DateTimeImmutable($change, new \DateTimeZone('UTC'));
-        self::assertNotSame($at->modify('-1 hour')->setTimezone(new \DateTimeZone($zone))->getOffset(), $at->setTimezone(new \DateTimeZone($zone))->getOffset(), 'the clock changes there');
+        self::assertNotSame(
+            $at->modify('-1 hour')->setTimezone(new \DateTimeZone($zone))->getOffset(),
+            $at->setTimezone(new \DateTimeZone($zone))->getOffset(),
+            'the clock changes there',
+        );
         [$here, $utc] = [self::night($zone, $at), self::night('UTC', $at)];
         self::assertNotSame([], $here->results);
         foreach ($utc->results as $place => $result) {
             self::assertSame($result->reportedFigure()->full(), $here->results[$place]->reportedFigure()->full(), $result->title);
-            self::assertSame(array_map(static fn ($one): ?string => $one->otherwise?->full(), $result->altered), array_map(static fn ($one): ?string => $one->otherwise?->full(), $here->results[$place]->altered));
+            self::assertSame(
+                array_map(static fn ($one): ?string => $one->otherwise?->full(), $result->altered),
+                array_map(static fn ($one): ?string => $one->otherwise?->full(), $here->results[$place]->altered),
+            );
         }
         self::assertSame($utc->verdict, $here->verdict);
     }
@@ -47,7 +54,14 @@ final class ClockChangeTest extends TestCase
             ->run('r', $moment('-3 hours'), $moment('+3 hours'), [
                 'CO' => array_map(static fn (int $i): string => (string) ($i % 7), range(0, 2159)),
                 'PID' => array_map(static fn (int $i): string => (string) (20 + intdiv($i, 60)), range(0, 2159)),
-            ], more: ['exclusions' => [['from' => Scene::moment($moment('-20 minutes')), 'to' => Scene::moment($moment('+40 minutes')), 'reason' => 'away', 'by' => 'T-1']]], logFrom: $change->modify('-3 hours')->setTimezone(new \DateTimeZone($zone))->format('Y-m-d\TH:i:s'))
+            ], more: [
+                'exclusions' => [[
+                    'from' => Scene::moment($moment('-20 minutes')),
+                    'to' => Scene::moment($moment('+40 minutes')),
+                    'reason' => 'away',
+                    'by' => 'T-1',
+                ]],
+            ], logFrom: $change->modify('-3 hours')->setTimezone(new \DateTimeZone($zone))->format('Y-m-d\TH:i:s'))
             ->check('k2', $moment('+4 hours'));
         $scene->record['site'] = ['name' => 'Mill', 'timeZone' => $zone];
 

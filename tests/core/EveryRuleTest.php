@@ -117,7 +117,18 @@ final class EveryRuleTest extends TestCase
             Severity::Note,
         ];
         yield 'running while checked' => ['bracket.check-while-running', self::stepped(['stopped' => 'skipped']), self::stepped([]), Severity::Qualified];
-        yield 'jumped over weighs the same' => ['bracket.check-while-running', (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0'], [], ['steps' => array_diff_key(Scene::STEPS, ['stopped' => true])]), self::stepped([]), Severity::Qualified];
+        yield 'jumped over weighs the same' => [
+            'bracket.check-while-running',
+            (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check(
+                'k2',
+                '16:30',
+                ['114.0'],
+                [],
+                ['steps' => array_diff_key(Scene::STEPS, ['stopped' => true])],
+            ),
+            self::stepped([]),
+            Severity::Qualified,
+        ];
         yield 'a step left out' => ['procedure.step-not-confirmed', self::stepped(['windscreen-on' => 'skipped']), self::stepped(['windscreen-on' => 'not applicable']), Severity::Qualified];
         yield 'no warm-up' => ['procedure.warm-up', self::stepped(['warm-up' => 'skipped']), self::stepped(['warm-up' => 'done']), Severity::Qualified];
         yield 'steps out of order' => [
@@ -162,7 +173,12 @@ final class EveryRuleTest extends TestCase
         yield 'adjustments of more than 1.5 dB' => ['noise.cumulative-adjustment', self::walking(['114.6', '114.6', '114.4']), self::walking(['114.6', '114.6', '114.3']), Severity::Note];
         yield 'no number' => ['noise.nothing-measured', self::runWith(['totals' => null]), self::day(), Severity::Void];
         // Limits of these are our own: a tenth of the stated day, half a decibel and a decibel and a half.
-        yield 'a tenth of the day and a minute not sampled' => ['run.unsampled', self::runWith(['shiftMinutes' => 534]), self::runWith(['shiftMinutes' => 533]), Severity::Qualified];
+        yield 'a tenth of the day and a minute not sampled' => [
+            'run.unsampled',
+            self::runWith(['shiftMinutes' => 534]),
+            self::runWith(['shiftMinutes' => 533]),
+            Severity::Qualified,
+        ];
         yield 'left 0.6 dB off' => ['noise.left-off', self::standing('113.4'), self::standing('113.5'), Severity::Qualified];
         yield 'left 1.6 dB off' => ['noise.left-off-large', self::standing('115.6'), self::standing('115.5'), Severity::Void];
         yield 'a reading of the other level' => ['noise.level-doubtful', self::twoLevels('95.0'), self::twoLevels('95.1'), Severity::Void];
@@ -186,16 +202,35 @@ final class EveryRuleTest extends TestCase
     {
         $scene = (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '16:30', [$found]);
         $calibrator = Scene::calibrator('A', '114.0', '0.2');
-        $values = array_map(static fn (string $level): array => ['nominal' => $level, 'certified' => $level.'.0', 'frequency' => '1000'], ['94', '114']);
-        $scene->record['references'] = [[...$calibrator, 'certificates' => [['number' => 'c', 'laboratory' => 'L', 'issued' => '2025-09-01', 'due' => '2030-09-01', 'values' => $values]]]];
+        $values = array_map(
+            static fn (string $level): array => ['nominal' => $level, 'certified' => $level.'.0', 'frequency' => '1000'],
+            ['94', '114'],
+        );
+        $scene->record['references'] = [[
+            ...$calibrator,
+            'certificates' => [[
+                'number' => 'c',
+                'laboratory' => 'L',
+                'issued' => '2025-09-01',
+                'due' => '2030-09-01',
+                'values' => $values,
+            ]],
+        ]];
 
         return $scene;
     }
 
-    /** A dose for the criterion of hearing conservation as published in 29 CFR 1910.95 App. A is of a threshold of 80 dB; that unit was set to so many. */
+    /**
+     * A dose for the criterion of hearing conservation as published in 29 CFR 1910.95 App. A is of a threshold of 80 dB; that
+     * unit was set to so many.
+     */
     private static function doseAt(string $threshold): Scene
     {
-        return self::runWith(['setUp' => 'room-survey', 'setThreshold' => $threshold, 'totals' => ['doses' => ['hc' => ['value' => '96', 'provenance' => 'typed']]]]);
+        return self::runWith([
+            'setUp' => 'room-survey',
+            'setThreshold' => $threshold,
+            'totals' => ['doses' => ['hc' => ['value' => '96', 'provenance' => 'typed']]],
+        ]);
     }
 
     private static function opening(string $found, string $left): Scene

@@ -86,7 +86,10 @@ final class FlowBenchTest extends TestCase
         yield 'below the throat' => [$one(self::venturi(), $value('1.49'), ['setting' => 'B']), '1.490 L/min is outside throat B of V, 1.5 L/min to 6 L/min'];
         yield 'no throat chosen' => [$one(self::venturi(), $value('2')), 'V lacks what its kind lives from: a throat, a table, or slope and intercept of a certificate'];
         yield 'above the piston' => [(new AirScene())->check('k', '07:50', ['5.001']), '5.001 L/min is outside the range of S, 5 mL/min to 5 L/min'];
-        yield 'zero is no flow' => [(new AirScene())->check('k', '07:50', ['0']), 'nothing flowed: was the train open, and the pump powered?'];
+        yield 'zero is no flow' => [
+            (new AirScene())->check('k', '07:50', ['0']),
+            'nothing flowed: was the train open, and the pump powered?',
+        ];
         yield 'on the table' => [$one(self::rotameter(), $value('3'), ['floatRead' => 'middle']), null];
         yield 'past the table' => [$one(self::rotameter(), $value('3.1'), ['floatRead' => 'middle']), 'the mark 3.1 is outside of its table, 1 to 3'];
         yield 'wrong part of the float' => [$one(self::rotameter(), $value('2'), ['floatRead' => 'bottom']), 'the bottom of the float was read, the table of R is for its middle'];
@@ -211,9 +214,15 @@ final class FlowBenchTest extends TestCase
         foreach ($expected as [$record, $columns, $own]) {
             $reference = $reader->reference(Fields::of($record));
             self::assertSame($columns, $names($bench->columns($asFound, $unit, $reference)), $reference->kind);
-            self::assertSame(['temperature', 'pressure', 'thermometer', 'barometer', ...$own, 'standstill'], $names($bench->fields($conditions, $unit, $reference)), $reference->kind);
+            self::assertSame(
+                ['temperature', 'pressure', 'thermometer', 'barometer', ...$own, 'standstill'],
+                $names($bench->fields($conditions, $unit, $reference)),
+                $reference->kind,
+            );
             // What the air of a pump's check asks, a fixed sampler is asked once its standard is chosen.
-            $standard = FlowProcedures::of((new \Footnote\Core\Record\EvidenceReader())->instrument(Fields::of(AirScene::pump('P', ['kind' => 'fixed sampler']))))[0]->step('standard');
+            $standard = FlowProcedures::of(
+                (new \Footnote\Core\Record\EvidenceReader())->instrument(Fields::of(AirScene::pump('P', ['kind' => 'fixed sampler']))),
+            )[0]->step('standard');
             self::assertInstanceOf(Step::class, $standard);
             self::assertSame([...$own, 'standstill'], $names($bench->fields($standard, $unit, $reference)), $reference->kind);
         }

@@ -51,7 +51,18 @@ final class FlowRulesTest extends TestCase
     private static function sectioned(string $front, string $back, string $blankFront, string $blankBack): AirScene
     {
         $scene = self::tube($front, ['back' => $back], [], '');
-        $scene->add('laboratory', ['id' => 'L-b', 'number' => 'rep-r', 'laboratory' => 'Lab', 'received' => '2026-03-20', 'blankCorrected' => 'no', 'desorptionCorrected' => 'no', 'rows' => [['medium' => 'F0', 'analyte' => 'toluene', 'front' => $blankFront, 'back' => $blankBack, 'unit' => 'µg']]]);
+        $scene->add(
+            'laboratory',
+            [
+                'id' => 'L-b',
+                'number' => 'rep-r',
+                'laboratory' => 'Lab',
+                'received' => '2026-03-20',
+                'blankCorrected' => 'no',
+                'desorptionCorrected' => 'no',
+                'rows' => [['medium' => 'F0', 'analyte' => 'toluene', 'front' => $blankFront, 'back' => $blankBack, 'unit' => 'µg']],
+            ],
+        );
 
         return $scene;
     }
@@ -59,18 +70,35 @@ final class FlowRulesTest extends TestCase
     /** @param array<string, mixed> $row */
     private static function unnamed(array $row): AirScene
     {
-        return (new AirScene())->check('k1', '07:45', ['0.05'])->run('r', '08:00', '09:40', ['sampler' => 'tube', 'method' => null])->check('k2', '10:00', ['0.05'])->found('r', '100', ['analyte' => 'toluene', ...$row], ['desorptionCorrected' => 'unknown'], '<1');
+        return (new AirScene())
+            ->check('k1', '07:45', ['0.05'])
+            ->run('r', '08:00', '09:40', ['sampler' => 'tube', 'method' => null])
+            ->check('k2', '10:00', ['0.05'])
+            ->found('r', '100', ['analyte' => 'toluene', ...$row], ['desorptionCorrected' => 'unknown'], '<1');
     }
 
     private static function headOf(string $selects, string $flow): AirScene
     {
-        return self::day(['sampler' => 'other'], [], [$flow], $flow)->shelve('samplers', ['code' => 'other', 'name' => 'head', 'selects' => $selects, 'designFlow' => ['value' => '2.0', 'unit' => 'L/min'], 'medium' => 'in line']);
+        return self::day(['sampler' => 'other'], [], [$flow], $flow)->shelve(
+            'samplers',
+            [
+                'code' => 'other',
+                'name' => 'head',
+                'selects' => $selects,
+                'designFlow' => ['value' => '2.0', 'unit' => 'L/min'],
+                'medium' => 'in line',
+            ],
+        );
     }
 
     /** A day that ends at a standard which begins at 1.95 L/min. */
     private static function narrow(string $after): AirScene
     {
-        $scene = (new AirScene())->check('k1', '07:45', ['2.0'])->run('r', '08:00', '14:00')->check('k2', '14:10', [$after], [], ['reference' => 'N'])->found('r', '720');
+        $scene = (new AirScene())
+            ->check('k1', '07:45', ['2.0'])
+            ->run('r', '08:00', '14:00')
+            ->check('k2', '14:10', [$after], [], ['reference' => 'N'])
+            ->found('r', '720');
         $scene->add('references', [...AirScene::piston('N'), 'rangeLow' => ['value' => '1.95', 'unit' => 'L/min']]);
 
         return $scene;
@@ -112,11 +140,36 @@ final class FlowRulesTest extends TestCase
         yield 'readings spread over more than 2 %' => ['flow.replicates', self::day([], [], ['1.979', '2.000', '2.021']), self::day([], [], ['1.980', '2.000', '2.020']), Severity::Qualified];
         yield 'two readings' => ['flow.replicates-few', self::day([], [], ['2.00', '2.01']), self::day([], [], ['2.00', '2.01', '2.00']), Severity::Qualified];
         yield 'more than 5 % off the design flow' => ['flow.design', self::day([], [], ['2.11'], '2.11'), self::day([], [], ['2.1'], '2.1'), Severity::Qualified];
-        yield 'more than 10 % off' => ['flow.design-large', self::day([], [], ['2.21'], '2.21'), self::day([], [], ['2.2'], '2.2'), Severity::Void];
-        yield 'a head for everything has no design flow' => ['flow.design', self::day([], [], ['2.15'], '2.15'), self::headOf('total', '2.15'), Severity::Qualified];
-        yield 'it drew nothing, open and powered' => ['bracket.failed', self::day([], ['standstill' => 'train open and powered', 'asFound' => []])->check('k3', '15:00', ['2.0']), self::day([], ['standstill' => 'no power', 'asFound' => []])->check('k3', '15:00', ['2.0']), Severity::Void];
-        yield 'a reading of nothing' => ['flow.no-flow', self::day([], [], ['0'])->check('k3', '15:00', ['2.0']), self::day([], [], ['2.0']), Severity::Void];
-        yield 'fallen out of the range of its standard' => ['bracket.failed', self::narrow('1.89')->check('k3', '15:00', ['2.0'], [], ['reference' => 'S']), self::narrow('1.91')->check('k3', '15:00', ['2.0'], [], ['reference' => 'S']), Severity::Void];
+        yield 'more than 10 % off' => [
+            'flow.design-large',
+            self::day([], [], ['2.21'], '2.21'),
+            self::day([], [], ['2.2'], '2.2'),
+            Severity::Void,
+        ];
+        yield 'a head for everything has no design flow' => [
+            'flow.design',
+            self::day([], [], ['2.15'], '2.15'),
+            self::headOf('total', '2.15'),
+            Severity::Qualified,
+        ];
+        yield 'it drew nothing, open and powered' => [
+            'bracket.failed',
+            self::day([], ['standstill' => 'train open and powered', 'asFound' => []])->check('k3', '15:00', ['2.0']),
+            self::day([], ['standstill' => 'no power', 'asFound' => []])->check('k3', '15:00', ['2.0']),
+            Severity::Void,
+        ];
+        yield 'a reading of nothing' => [
+            'flow.no-flow',
+            self::day([], [], ['0'])->check('k3', '15:00', ['2.0']),
+            self::day([], [], ['2.0']),
+            Severity::Void,
+        ];
+        yield 'fallen out of the range of its standard' => [
+            'bracket.failed',
+            self::narrow('1.89')->check('k3', '15:00', ['2.0'], [], ['reference' => 'S']),
+            self::narrow('1.91')->check('k3', '15:00', ['2.0'], [], ['reference' => 'S']),
+            Severity::Void,
+        ];
         yield 'at the edge of its standard' => ['flow.below-standard', self::narrow('1.91'), self::narrow('1.96'), Severity::Qualified];
         yield 'medium not in line' => ['flow.medium', self::day([], ['medium' => 'empty']), self::day([], ['medium' => 'in line']), Severity::Qualified];
         yield 'air in the field not read' => ['flow.conditions-missing', self::day(['fieldTemperature' => null]), self::day(), Severity::Qualified];
@@ -126,7 +179,12 @@ final class FlowRulesTest extends TestCase
             self::on(['flowControl' => 'uncompensated'], self::day(['fieldTemperature' => ['value' => '30.0', 'unit' => '°C']])),
             Severity::Qualified,
         ];
-        yield 'but a compensated pump does not mind' => ['flow.air-changed', self::on(['flowControl' => 'uncompensated'], self::day(['fieldPressure' => ['value' => '94.9', 'unit' => 'kPa']])), self::day(['fieldPressure' => ['value' => '94.9', 'unit' => 'kPa']]), Severity::Qualified];
+        yield 'but a compensated pump does not mind' => [
+            'flow.air-changed',
+            self::on(['flowControl' => 'uncompensated'], self::day(['fieldPressure' => ['value' => '94.9', 'unit' => 'kPa']])),
+            self::day(['fieldPressure' => ['value' => '94.9', 'unit' => 'kPa']]),
+            Severity::Qualified,
+        ];
         yield 'went on drawing' => ['flow.leak', self::day([], ['leakStalled' => 'no']), self::day(), Severity::Void];
         yield 'more than a tenth of the vacuum lost' => ['flow.leak', self::decay('8.99'), self::decay('9.00'), Severity::Void];
         yield 'more lost than the manual allows' => ['flow.leak', self::decay('9.4', ['leakLimit' => ['value' => '0.25', 'unit' => 'kPa'], 'leakLimitSeconds' => '30']), self::decay('9.5', ['leakLimit' => ['value' => '0.25', 'unit' => 'kPa'], 'leakLimitSeconds' => '30']), Severity::Void];
@@ -160,14 +218,54 @@ final class FlowRulesTest extends TestCase
         yield 'no blank in the report' => ['lab.blanks-few', self::tube('100', [], [], ''), self::tube('100'), Severity::Qualified];
         yield 'back above a tenth of the front' => ['lab.breakthrough', self::tube('100', ['back' => '10.1'], [], '<1'), self::tube('100', ['back' => '10'], [], '<1'), Severity::Qualified];
         yield 'back above a quarter of the front' => ['lab.breakthrough-large', self::tube('100', ['back' => '25.1']), self::tube('100', ['back' => '25']), Severity::Void];
-        yield 'blanks given by section are taken off each' => ['lab.breakthrough', self::sectioned('110', '20.1', '10', '10'), self::sectioned('110', '20', '10', '10'), Severity::Qualified];
-        yield 'others are taken off the sum' => ['lab.breakthrough', self::tube('100', ['back' => '10.1'], [], '10'), self::tube('100', ['back' => '10'], [], '10'), Severity::Qualified];
-        yield 'the back loaded behind an empty front' => ['lab.sections', self::tube('<5', ['back' => '20']), self::tube('<5', ['back' => '<5']), Severity::Void];
-        yield 'blank above a half' => ['lab.blank-high', self::tube('100', [], [], '50.1'), self::tube('600', [], [], '50.1'), Severity::Qualified];
-        yield 'lighter than before, by more than can be told' => ['lab.below-zero', self::tube('-5.1', ['quantitation' => '5']), self::tube('-5', ['quantitation' => '5']), Severity::Void];
-        yield 'lighter than before, and nobody says what can be told' => ['lab.below-zero', self::tube('-0.1'), self::tube('0.1'), Severity::Void];
-        yield 'no efficiency' => ['lab.desorption-due', self::tube('100', ['desorption' => null]), self::tube('100', ['desorption' => null], ['desorptionCorrected' => 'yes']), Severity::Void];
-        yield 'no method named, and a tube all the same' => ['lab.correction-unknown', self::unnamed(['back' => '<1']), self::unnamed([]), Severity::Void];
+        yield 'blanks given by section are taken off each' => [
+            'lab.breakthrough',
+            self::sectioned('110', '20.1', '10', '10'),
+            self::sectioned('110', '20', '10', '10'),
+            Severity::Qualified,
+        ];
+        yield 'others are taken off the sum' => [
+            'lab.breakthrough',
+            self::tube('100', ['back' => '10.1'], [], '10'),
+            self::tube('100', ['back' => '10'], [], '10'),
+            Severity::Qualified,
+        ];
+        yield 'the back loaded behind an empty front' => [
+            'lab.sections',
+            self::tube('<5', ['back' => '20']),
+            self::tube('<5', ['back' => '<5']),
+            Severity::Void,
+        ];
+        yield 'blank above a half' => [
+            'lab.blank-high',
+            self::tube('100', [], [], '50.1'),
+            self::tube('600', [], [], '50.1'),
+            Severity::Qualified,
+        ];
+        yield 'lighter than before, by more than can be told' => [
+            'lab.below-zero',
+            self::tube('-5.1', ['quantitation' => '5']),
+            self::tube('-5', ['quantitation' => '5']),
+            Severity::Void,
+        ];
+        yield 'lighter than before, and nobody says what can be told' => [
+            'lab.below-zero',
+            self::tube('-0.1'),
+            self::tube('0.1'),
+            Severity::Void,
+        ];
+        yield 'no efficiency' => [
+            'lab.desorption-due',
+            self::tube('100', ['desorption' => null]),
+            self::tube('100', ['desorption' => null], ['desorptionCorrected' => 'yes']),
+            Severity::Void,
+        ];
+        yield 'no method named, and a tube all the same' => [
+            'lab.correction-unknown',
+            self::unnamed(['back' => '<1']),
+            self::unnamed([]),
+            Severity::Void,
+        ];
         yield 'little comes off' => ['lab.desorption-low', self::tube('100', ['desorption' => '0.74']), self::tube('100', ['desorption' => '0.75']), Severity::Qualified];
         yield 'reported anew' => ['lab.superseded', self::tube('100')->found('r', '90', ['analyte' => 'toluene']), self::tube('100')->found('r', '90', ['analyte' => 'acetone']), Severity::Note];
         yield 'leak test left out' => ['procedure.step-not-confirmed', self::stepped(['leak-test' => 'skipped']), self::stepped([]), Severity::Qualified];

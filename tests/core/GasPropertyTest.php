@@ -83,28 +83,62 @@ final class GasPropertyTest extends TestCase
         }
     }
 
-    /** FC-A1 and FC-A4: the mix in the log is taken out, and stands on the result with the number that it would be with it; a person who leaves it in gets just that number. */
+    /**
+     * FC-A1 and FC-A4: the mix in the log is taken out, and stands on the result with the number that it would be with it; a
+     * person who leaves it in gets just that number.
+     */
     public function testTestGasLeavesNoTraceAndIsNamed(): void
     {
         $quiet = ['O2' => '20.9', 'LEL' => '0', 'CO' => '3', 'H2S' => '0'];
         $day = static function (int $count, bool $left = false) use ($quiet): Assessment {
             $log = [];
             foreach ($quiet as $channel => $value) {
-                $log[$channel] = array_map(static fn (int $i): string => $i >= 600 && $i < 600 + $count ? GasScene::RIGHT[$channel] : $value, range(0, 1439));
+                $log[$channel] = array_map(
+                    static fn (int $i): string => $i >= 600 && $i < 600 + $count ? GasScene::RIGHT[$channel] : $value,
+                    range(0, 1439),
+                );
             }
 
-            return (new GasScene())->check('k1', '07:45')->run('r', '08:00', '12:00', $log, more: $left ? ['leftIn' => [['from' => Scene::moment('09:40'), 'to' => Scene::moment('09:42'), 'reason' => 'a leak', 'by' => 'T-1']]] : [])->check('k2', '12:10')->assess();
+            return (new GasScene())
+                ->check('k1', '07:45')
+                ->run(
+                    'r',
+                    '08:00',
+                    '12:00',
+                    $log,
+                    more: $left
+                        ? [
+                            'leftIn' => [[
+                                'from' => Scene::moment('09:40'),
+                                'to' => Scene::moment('09:42'),
+                                'reason' => 'a leak',
+                                'by' => 'T-1',
+                            ]],
+                        ]
+                        : [],
+                )
+                ->check('k2', '12:10')
+                ->assess();
         };
         [$one, $other] = [$day(0), $day(12)];
         $in = $day(12, true);
-        self::assertSame([Verdict::Valid, Verdict::Open, Verdict::Valid], [$one->channels()['CO'], $other->channels()['CO'], $in->channels()['CO']]);
+        self::assertSame(
+            [Verdict::Valid, Verdict::Open, Verdict::Valid],
+            [$one->channels()['CO'], $other->channels()['CO'], $in->channels()['CO']],
+        );
         foreach (['stel-ppm:carbon-monoxide', 'peak-ppm:carbon-monoxide'] as $key) {
             self::assertSame(Scene::result($one, $key)->indicated?->full(), Scene::result($other, $key)->indicated?->full(), $key);
         }
-        self::assertSame('1.475', Scene::result($other, 'twa-ppm:carbon-monoxide')->indicated?->full(), 'two minutes of gas and one on either side are not in it: 3 ppm for 236 of 480 min');
+        self::assertSame(
+            '1.475',
+            Scene::result($other, 'twa-ppm:carbon-monoxide')->indicated?->full(),
+            'two minutes of gas and one on either side are not in it: 3 ppm for 236 of 480 min',
+        );
         foreach ($other->results as $result) {
             if (str_starts_with($result->key, 'twa')) {
-                $byRule = array_values(array_filter($result->altered, static fn (Altered $one): bool => $one->by->kind === AlterationKind::Rule));
+                $byRule = array_values(
+                    array_filter($result->altered, static fn (Altered $one): bool => $one->by->kind === AlterationKind::Rule),
+                );
                 self::assertCount(1, $byRule);
                 self::assertSame(Scene::result($in, $result->key)->reportedFigure()->full(), $byRule[0]->otherwise?->full());
             }

@@ -65,7 +65,12 @@ final class GasRulesTest extends TestCase
     /** @param array<string, string> $after */
     private static function carbonMonoxideAlone(array $after): GasScene
     {
-        return (new GasScene())->check('k1', '07:45')->run('r', '08:00', '12:00', ['CO' => GasScene::steady('3', 240)])->check('k2', '12:10', $after);
+        return (new GasScene())->check('k1', '07:45')->run(
+            'r',
+            '08:00',
+            '12:00',
+            ['CO' => GasScene::steady('3', 240)],
+        )->check('k2', '12:10', $after);
     }
 
     /** @param list<string> $pid readings of ten seconds each */
@@ -78,7 +83,12 @@ final class GasRulesTest extends TestCase
     private static function mixInside(int $count): GasScene
     {
         $log = [];
-        foreach (['O2' => ['20.9', '18'], 'LEL' => ['0', '50'], 'CO' => ['3', '50'], 'H2S' => ['0', '25']] as $channel => [$quiet, $label]) {
+        foreach ([
+            'O2' => ['20.9', '18'],
+            'LEL' => ['0', '50'],
+            'CO' => ['3', '50'],
+            'H2S' => ['0', '25'],
+        ] as $channel => [$quiet, $label]) {
             $log[$channel] = array_map(static fn (int $i): string => $i >= 600 && $i < 600 + $count ? $label : $quiet, range(0, 1439));
         }
 
@@ -116,13 +126,43 @@ final class GasRulesTest extends TestCase
         yield 'found 31 % off' => ['gas.as-found-large', self::day(['PID' => '69.9']), self::day(['PID' => '70']), Severity::Note];
         yield 'vapours read back 5.1 % off' => ['gas.read-back', self::adjusted(['PID' => '105.1']), self::adjusted(['PID' => '105']), Severity::Qualified];
         // FC-C2 (own): 2 ppm, which is less than a tenth of the label; three times beyond it was not fit to go out.
-        yield 'CO left 2.1 ppm off' => ['gas.read-back', self::adjusted(['CO' => '47.9']), self::adjusted(['CO' => '48']), Severity::Qualified];
-        yield 'CO left 6.1 ppm off' => ['gas.read-back-large', self::adjusted(['CO' => '43.9']), self::adjusted(['CO' => '44']), Severity::Void];
-        yield 'not adjusted, and off all the same' => ['gas.read-back', self::found(['CO' => '47']), self::found(['CO' => '48']), Severity::Qualified];
+        yield 'CO left 2.1 ppm off' => [
+            'gas.read-back',
+            self::adjusted(['CO' => '47.9']),
+            self::adjusted(['CO' => '48']),
+            Severity::Qualified,
+        ];
+        yield 'CO left 6.1 ppm off' => [
+            'gas.read-back-large',
+            self::adjusted(['CO' => '43.9']),
+            self::adjusted(['CO' => '44']),
+            Severity::Void,
+        ];
+        yield 'not adjusted, and off all the same' => [
+            'gas.read-back',
+            self::found(['CO' => '47']),
+            self::found(['CO' => '48']),
+            Severity::Qualified,
+        ];
         yield 'off clean air' => ['gas.read-back', self::found([], ['CO' => '2.1']), self::found([], ['CO' => '2']), Severity::Qualified];
-        yield 'oxygen off clean air' => ['gas.read-back', self::found([], ['O2' => '21.5']), self::found([], ['O2' => '21.4']), Severity::Qualified];
-        yield 'CO shows 6 in isobutylene, vapours beside it' => ['gas.cross-response', self::day(['CO!' => '6']), self::day(['CO!' => '5']), Severity::Qualified];
-        yield 'CO shows 6 in isobutylene, no vapours measured' => ['gas.cross-response', self::carbonMonoxideAlone(['CO!' => '6']), self::carbonMonoxideAlone(['CO!' => '5']), Severity::Note];
+        yield 'oxygen off clean air' => [
+            'gas.read-back',
+            self::found([], ['O2' => '21.5']),
+            self::found([], ['O2' => '21.4']),
+            Severity::Qualified,
+        ];
+        yield 'CO shows 6 in isobutylene, vapours beside it' => [
+            'gas.cross-response',
+            self::day(['CO!' => '6']),
+            self::day(['CO!' => '5']),
+            Severity::Qualified,
+        ];
+        yield 'CO shows 6 in isobutylene, no vapours measured' => [
+            'gas.cross-response',
+            self::carbonMonoxideAlone(['CO!' => '6']),
+            self::carbonMonoxideAlone(['CO!' => '5']),
+            Severity::Note,
+        ];
         yield 'the order of gases' => ['gas.after-isobutylene', self::ordered([...$stages('isobutylene'), ...$stages('mix')]), self::ordered([...$stages('mix'), ...$stages('isobutylene')]), Severity::Note];
         yield 'set to 10, label 25' => ['gas.expected-value', self::measured((new GasScene())->check('k1', '07:45', ['H2S' => '11'], ['H2S' => '10'], row: ['H2S' => ['expected' => '10']]))->check('k2', '12:10', ['H2S' => '10']), self::measured((new GasScene())->check('k1', '07:45', ['H2S' => '24'], ['H2S' => '25'], row: ['H2S' => ['expected' => '25']]))->check('k2', '12:10'), Severity::Corrected];
         yield 'another gas selected' => ['gas.selected-gas', self::day(row: ['PID' => ['selected' => 'toluene']]), self::day(row: ['PID' => ['selected' => 'Isobutylene']]), Severity::Qualified];
@@ -147,14 +187,29 @@ final class GasRulesTest extends TestCase
         yield 'came to rest at 121 % of the label' => ['gas.bump', self::bumped('60.5'), self::bumped('60'), Severity::Qualified];
         yield 'no channel answered to the mix' => ['gas.no-answer', self::shut('0'), self::shut('10'), Severity::Void];
         yield 'oxygen read in clean air alone' => ['gas.oxygen-by-air', self::day(['O2' => '']), self::day(), Severity::Note];
-        yield 'nobody says what 100 % LEL is' => ['gas.lel-basis', self::explosive(null, '5.0'), self::explosive('4.4', '5.0'), Severity::Void];
+        yield 'nobody says what 100 % LEL is' => [
+            'gas.lel-basis',
+            self::explosive(null, '5.0'),
+            self::explosive('4.4', '5.0'),
+            Severity::Void,
+        ];
         yield 'the limit does not say it' => ['gas.lel-basis', self::explosive('4.4', null), self::explosive('5.0', '5.0'), Severity::Void];
-        yield 'a check inside the log, by its record' => ['removed.recorded', self::mixInside(4)->check('k3', '09:41'), self::mixInside(4), Severity::Note];
+        yield 'a check inside the log, by its record' => [
+            'removed.recorded',
+            self::mixInside(4)->check('k3', '09:41'),
+            self::mixInside(4),
+            Severity::Note,
+        ];
         yield 'zeroed at switching on' => ['gas.power-on-zero', self::day()->intervention('i', '07:55', 're-zeroed'), self::day()->intervention('i', '07:40', 're-zeroed'), Severity::Qualified];
         yield 'sixteen kelvin from the check' => ['gas.conditions', self::at('5.9'), self::at('6.0'), Severity::Note];
         yield 'the mix in the log, off every record' => ['gas.test-gas-removed', self::mixInside(4), self::mixInside(2), Severity::Void];
         yield 'the mix for longer than a check takes' => ['removed.offered', self::mixInside(61), self::mixInside(60), Severity::Note];
-        yield 'one gas alone may be work' => ['removed.offered', self::logged(self::with('100', 600, 4)), self::logged(self::with('84', 600, 4)), Severity::Note];
+        yield 'one gas alone may be work' => [
+            'removed.offered',
+            self::logged(self::with('100', 600, 4)),
+            self::logged(self::with('84', 600, 4)),
+            Severity::Note,
+        ];
         yield 'a lamp of 9.8 eV does not see ethanol' => ['gas.lamp', self::set([['channel' => 'PID', 'substance' => 'ethanol']])->channel('PID', ['lamp' => '9.8']), self::set([['channel' => 'PID', 'substance' => 'toluene']])->channel('PID', ['lamp' => '9.8']), Severity::Void];
         yield 'no factor known' => ['gas.factor-missing', self::set([['channel' => 'PID', 'substance' => 'isopropanol']]), self::set([['channel' => 'PID', 'substance' => 'toluene']]), Severity::Qualified];
         yield 'by the unit and by hand' => ['gas.factor-doubled', self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '0.5', 'handFactor' => '0.5']]), self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '0.5']]), Severity::Corrected];
@@ -174,7 +229,9 @@ final class GasRulesTest extends TestCase
     /** Bump-tested before the run; carbon monoxide rested at so much of a label of 50 ppm. */
     private static function bumped(string $reading): GasScene
     {
-        return self::measured((new GasScene())->check('k1', '07:45')->check('b', '07:55', ['CO' => $reading], gas: ['procedure' => 'bump-test']))->check('k2', '12:10');
+        return self::measured(
+            (new GasScene())->check('k1', '07:45')->check('b', '07:55', ['CO' => $reading], gas: ['procedure' => 'bump-test']),
+        )->check('k2', '12:10');
     }
 
     /** In the evening every channel of the mix stood in what it shows of clean air, but for carbon monoxide. */
@@ -188,10 +245,34 @@ final class GasRulesTest extends TestCase
     {
         $scene = self::day();
         $named = static fn (?string $basis): array => $basis === null ? [] : ['lelBasis' => $basis];
-        $scene->record['campaign'] = ['code' => 'c', 'title' => 'c', 'criteria' => [], 'limits' => [['id' => 'lel', 'title' => 'Flammable gas', 'quantity' => 'peak:flammable', 'value' => '10', 'unit' => '% LEL', 'comparator' => '>', 'source' => 'house rule', 'mark' => 'from memory', ...$named($limit)]]];
+        $scene->record['campaign'] = [
+            'code' => 'c',
+            'title' => 'c',
+            'criteria' => [],
+            'limits' => [[
+                'id' => 'lel',
+                'title' => 'Flammable gas',
+                'quantity' => 'peak:flammable',
+                'value' => '10',
+                'unit' => '% LEL',
+                'comparator' => '>',
+                'source' => 'house rule',
+                'mark' => 'from memory',
+                ...$named($limit),
+            ]],
+        ];
         $references = $scene->record['references'];
-        \assert(\is_array($references) && \is_array($references[0]) && \is_array($references[0]['certificates']) && \is_array($references[0]['certificates'][0]) && \is_array($references[0]['certificates'][0]['gases']));
-        $references[0]['certificates'][0]['gases'] = array_map(static fn (mixed $gas): mixed => \is_array($gas) && $gas['gas'] === 'flammable gas' ? [...$gas, ...$named($cylinder)] : $gas, $references[0]['certificates'][0]['gases']);
+        \assert(
+            \is_array($references)
+                && \is_array($references[0])
+                && \is_array($references[0]['certificates'])
+                && \is_array($references[0]['certificates'][0])
+                && \is_array($references[0]['certificates'][0]['gases']),
+        );
+        $references[0]['certificates'][0]['gases'] = array_map(
+            static fn (mixed $gas): mixed => \is_array($gas) && $gas['gas'] === 'flammable gas' ? [...$gas, ...$named($cylinder)] : $gas,
+            $references[0]['certificates'][0]['gases'],
+        );
         $scene->record['references'] = $references;
 
         return $scene;

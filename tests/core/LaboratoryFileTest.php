@@ -42,14 +42,40 @@ final class LaboratoryFileTest extends TestCase
             3 => [['medium' => 'T2', 'front' => '40', 'analyte' => 'acetone', 'unit' => 'µg']],
         ]];
         yield 'front and back' => ["Tube,Analyte,Front,Back,Desorption\nT1,toluene,226,<2,0.98", [2 => [['medium' => 'T1', 'analyte' => 'toluene', 'front' => '226', 'back' => '<2', 'desorption' => '0.98', 'unit' => 'µg']]]];
-        yield '"<LOQ" is what it names, and the other only where there is no own' => ["Sample,Substance,Result,LOD,LOQ\nA,Wood dust,<LOQ,0.02,0.05\nB,Wood dust,<LOD,0.02,0.05\nC,Wood dust,n.d.,,0.05\nD,Wood dust,<RL,0.02,", [
-            2 => [['medium' => 'A', 'analyte' => 'wood', 'front' => '<0.05', 'detection' => '0.02', 'quantitation' => '0.05', 'unit' => 'µg']],
-            3 => [['medium' => 'B', 'analyte' => 'wood', 'front' => '<0.02', 'detection' => '0.02', 'quantitation' => '0.05', 'unit' => 'µg']],
+        yield '"<LOQ" is what it names, and the other only where there is no own' => [implode("\n", [
+            'Sample,Substance,Result,LOD,LOQ',
+            'A,Wood dust,<LOQ,0.02,0.05',
+            'B,Wood dust,<LOD,0.02,0.05',
+            'C,Wood dust,n.d.,,0.05',
+            'D,Wood dust,<RL,0.02,',
+        ]), [
+            2 => [[
+                'medium' => 'A',
+                'analyte' => 'wood',
+                'front' => '<0.05',
+                'detection' => '0.02',
+                'quantitation' => '0.05',
+                'unit' => 'µg',
+            ]],
+            3 => [[
+                'medium' => 'B',
+                'analyte' => 'wood',
+                'front' => '<0.02',
+                'detection' => '0.02',
+                'quantitation' => '0.05',
+                'unit' => 'µg',
+            ]],
             4 => [['medium' => 'C', 'analyte' => 'wood', 'front' => '<0.05', 'quantitation' => '0.05', 'unit' => 'µg']],
             5 => [['medium' => 'D', 'analyte' => 'wood', 'front' => '<0.02', 'detection' => '0.02', 'unit' => 'µg']],
         ]];
-        yield 'the unit of a mass is that of its own head, and a concentration is no mass' => ["Sample,Substance,Amount (µg),Conc. (mg/m3)\nA,Wood dust,120.5,0.17", [2 => [$wood('A', '120.5', 'µg')]]];
-        yield 'units by column are brought to one' => ["Sample,Substance,Mass (mg),LOQ (µg)\nA,Wood dust,0.1205,50", [2 => [['medium' => 'A', 'analyte' => 'wood', 'front' => '120.5', 'quantitation' => '50', 'unit' => 'µg']]]];
+        yield 'the unit of a mass is that of its own head, and a concentration is no mass' => [
+            "Sample,Substance,Amount (µg),Conc. (mg/m3)\nA,Wood dust,120.5,0.17",
+            [2 => [$wood('A', '120.5', 'µg')]],
+        ];
+        yield 'units by column are brought to one' => [
+            "Sample,Substance,Mass (mg),LOQ (µg)\nA,Wood dust,0.1205,50",
+            [2 => [['medium' => 'A', 'analyte' => 'wood', 'front' => '120.5', 'quantitation' => '50', 'unit' => 'µg']]],
+        ];
         yield 'quoted cells' => ["Sample,Substance,Result\n\"A,1\",\"Wood dust\",\"12\"", [2 => [$wood('A,1', '12', 'µg')]]];
     }
 
@@ -90,7 +116,11 @@ final class LaboratoryFileTest extends TestCase
             self::assertStringContainsString('/line/2/front', implode(' ', $faults));
         }
         $commas = "Sample;Substance;Result\nA;Wood dust;1,205\nB;Wood dust;98,4";
-        self::assertSame([], array_filter(self::rows(LaboratoryFile::guess(explode("\n", $commas), self::CODES), $commas), \is_string(...)), 'decimal commas throughout are ordinary');
+        self::assertSame(
+            [],
+            array_filter(self::rows(LaboratoryFile::guess(explode("\n", $commas), self::CODES), $commas), \is_string(...)),
+            'decimal commas throughout are ordinary',
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */

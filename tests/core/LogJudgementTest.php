@@ -63,7 +63,12 @@ final class LogJudgementTest extends TestCase
         self::assertEqualsWithDelta(114.05, $family->survey->tones[0]->mean, 0.01);
         self::assertEqualsWithDelta($plain, Scene::result($assessment, 'laeq')->indicated?->toFloat(), 0.05);
         // No check is on record, and the two numbers lie far apart: a person says what it was.
-        self::assertSame(Verdict::Open, array_values(array_filter($assessment->findings, static fn ($finding): bool => $finding->setting->rule === 'noise.tone-removed'))[0]->verdict());
+        self::assertSame(
+            Verdict::Open,
+            array_values(
+                array_filter($assessment->findings, static fn ($finding): bool => $finding->setting->rule === 'noise.tone-removed'),
+            )[0]->verdict(),
+        );
     }
 
     /** s at 0.2 dB exactly is still a tone ("not more than"); nine seconds are none; neither is 1.1 dB beside the level. */

@@ -43,21 +43,54 @@ final class LogReaderTest extends TestCase
         self::assertSame([85100, SeriesLog::GAP, SeriesLog::GAP, SeriesLog::GAP, SeriesLog::GAP, 84900], self::values($log, 0));
     }
 
-    /** @return iterable<string, array{list<float>, float, int, string, list<string>}> stamps in s after 08:00, their interval, length and first interval, what is left out */
+    /**
+     * @return iterable<string, array{list<float>, float, int, string, list<string>}> stamps in s after 08:00, their
+     *         interval, length and first interval, what is left out
+     */
     public static function intervals(): iterable
     {
-        $every = static fn (float $step, int $n, float $from = 0.0): array => array_map(static fn (int $i): float => $from + $i * $step, range(0, $n - 1));
-        $floored = static fn (float $step, int $n, int $to): array => array_map(static fn (float $at): float => floor($at / $to) * $to, $every($step, $n));
+        $every = static fn (float $step, int $n, float $from = 0.0): array => array_map(
+            static fn (int $i): float => $from + $i * $step,
+            range(0, $n - 1),
+        );
+        $floored = static fn (float $step, int $n, int $to): array => array_map(
+            static fn (float $at): float => floor($at / $to) * $to,
+            $every($step, $n),
+        );
         yield 'a step and a half in whole seconds' => [$floored(1.5, 400, 1), 1.5, 400, '08:00:00', []];
         yield 'ten seconds, stamped to the minute' => [$floored(10, 360, 60), 10.0, 360, '08:00:00', []];
         yield 'a minute, stamped to the minute' => [$every(60, 60), 60.0, 60, '08:00:00', []];
         yield 'without its second line' => [[0.0, ...$every(1, 98, 2)], 1.0, 100, '08:00:00', []];
-        yield 'a first interval that was cut' => [[37.0, ...$every(60, 20, 60)], 60.0, 20, '08:01:00', ['the first interval of the log, 23 s of 60']];
+        yield 'a first interval that was cut' => [
+            [37.0, ...$every(60, 20, 60)],
+            60.0,
+            20,
+            '08:01:00',
+            ['the first interval of the log, 23 s of 60'],
+        ];
         yield 'a last one as well' => [[...$every(60, 20), 1163.0], 60.0, 19, '08:00:00', ['the last interval of the log, 23 s of 60']];
-        yield 'a clock that wavers' => [array_map(static fn (int $i): float => 10 * $i + [0, 1, 0, 0, -1, 0, 0][$i % 7], range(0, 199)), 10.0, 200, '08:00:00', []];
-        yield 'stamps to the millisecond that waver' => [array_map(static fn (int $i): float => $i + [0.0, 0.003, -0.002][$i % 3] + 1, range(0, 299)), 1.0, 300, '08:00:01', []];
+        yield 'a clock that wavers' => [
+            array_map(static fn (int $i): float => 10 * $i + [0, 1, 0, 0, -1, 0, 0][$i % 7], range(0, 199)),
+            10.0,
+            200,
+            '08:00:00',
+            [],
+        ];
+        yield 'stamps to the millisecond that waver' => [
+            array_map(static fn (int $i): float => $i + [0.0, 0.003, -0.002][$i % 3] + 1, range(0, 299)),
+            1.0,
+            300,
+            '08:00:01',
+            [],
+        ];
         yield 'three minutes missing' => [[...$every(60, 10), ...$every(60, 10, 780)], 60.0, 23, '08:00:00', []];
-        yield 'an eighth of a second' => [array_map(static fn (int $i): float => round(0.125 * $i, 3), range(0, 799)), 0.125, 800, '08:00:00', []];
+        yield 'an eighth of a second' => [
+            array_map(static fn (int $i): float => round(0.125 * $i, 3), range(0, 799)),
+            0.125,
+            800,
+            '08:00:00',
+            [],
+        ];
     }
 
     /**
@@ -70,7 +103,10 @@ final class LogReaderTest extends TestCase
     public function testIntervalOutOfStamps(array $stamps, float $step, int $length, string $start, array $leftOut): void
     {
         $log = self::stamped($stamps);
-        self::assertSame([$step, $length, $start, $leftOut], [$log->step(), $log->length(), $log->start()->format('H:i:s'), $log->remarks()]);
+        self::assertSame(
+            [$step, $length, $start, $leftOut],
+            [$log->step(), $log->length(), $log->start()->format('H:i:s'), $log->remarks()],
+        );
         $filled = \count(array_filter(self::values($log, 0), static fn (int $value): bool => $value !== SeriesLog::GAP));
         self::assertSame(min($filled, \count($stamps)), $filled);
     }
@@ -88,7 +124,10 @@ final class LogReaderTest extends TestCase
     {
         $before = memory_get_peak_usage();
         try {
-            self::stamped([...array_map(floatval(...), range(0, 200)), ...array_map(static fn (int $i): float => 600000.0 * $i, range(1, 100))]);
+            self::stamped([
+                ...array_map(floatval(...), range(0, 200)),
+                ...array_map(static fn (int $i): float => 600000.0 * $i, range(1, 100)),
+            ]);
             self::fail('read without a word');
         } catch (UnreadableLog $problem) {
             self::assertStringContainsString('jump too far', $problem->getMessage());
@@ -105,9 +144,20 @@ final class LogReaderTest extends TestCase
     /** @param list<float> $stamps */
     private static function stamped(array $stamps): PackedLog
     {
-        $lines = ["t,LAeq\n", ...array_map(static fn (float $at): string => gmdate('Y-m-d H:i:s', 1772438400 + (int) floor($at)).($at === floor($at) ? '' : ltrim(number_format($at - floor($at), 3, '.', ''), '0')).",85.0\n", $stamps)];
+        $lines = [
+            "t,LAeq\n",
+            ...array_map(
+                static fn (float $at): string => gmdate(
+                    'Y-m-d H:i:s',
+                    1772438400 + (int) floor($at),
+                ).($at === floor($at) ? '' : ltrim(number_format($at - floor($at), 3, '.', ''), '0')).",85.0\n",
+                $stamps,
+            ),
+        ];
 
-        return (new LogReader(new LogFormat(',', '.', 1, [1 => new LogColumn(LogColumnKind::Equivalent, 'LAeq')], [0], 'ymd', null, false)))->read($lines, new \DateTimeZone('UTC'), null);
+        return (new LogReader(
+            new LogFormat(',', '.', 1, [1 => new LogColumn(LogColumnKind::Equivalent, 'LAeq')], [0], 'ymd', null, false),
+        ))->read($lines, new \DateTimeZone('UTC'), null);
     }
 
     public function testClockThatPassesMidnight(): void

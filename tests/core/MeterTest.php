@@ -254,7 +254,15 @@ final class MeterTest extends TestCase
         $scene = (new MeterScene())->check('k1', '07:00');
         foreach ($order as $place => $which) {
             [$id, $task, $minutes, $level] = $samples[$which];
-            $scene->sample($id, \sprintf('%02d:00', 8 + $place), \sprintf('%02d:06', 8 + $place), $task, $minutes, $level, ['shiftMinutes' => 480, ...$more]);
+            $scene->sample(
+                $id,
+                \sprintf('%02d:00', 8 + $place),
+                \sprintf('%02d:06', 8 + $place),
+                $task,
+                $minutes,
+                $level,
+                ['shiftMinutes' => 480, ...$more],
+            );
         }
 
         return $scene->check('k2', '16:00');

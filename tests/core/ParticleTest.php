@@ -86,9 +86,23 @@ final class ParticleTest extends TestCase
     public function testBothBranchesOfCoincidence(): void
     {
         [$low, $high] = [(float) Coincidence::true(10.0, 2.83, 32.0), (float) Coincidence::high(10.0, 2.83, 32.0)];
-        self::assertEqualsWithDelta([10.0, 10.0], [Coincidence::observed($low, 2.83, 32.0), Coincidence::observed($high, 2.83, 32.0)], 1e-9);
+        self::assertEqualsWithDelta(
+            [10.0, 10.0],
+            [Coincidence::observed($low, 2.83, 32.0), Coincidence::observed($high, 2.83, 32.0)],
+            1e-9,
+        );
         self::assertGreaterThan(100 * $low, $high);
-        $day = static fn (string $limit, ?string $diluted = null): Robustness => self::limited((new ParticleScene(['deadTime' => '32']))->check('k1', '07:45')->run('r', '08:00', '09:40', ['0.3' => array_fill(0, 100, '28300')], $diluted === null ? [] : ['diluted' => $diluted])->check('k2', '09:50'), 'count:0.3', $limit);
+        $day = static fn (string $limit, ?string $diluted = null): Robustness => self::limited(
+            (new ParticleScene(['deadTime' => '32']))->check('k1', '07:45')->run(
+                'r',
+                '08:00',
+                '09:40',
+                ['0.3' => array_fill(0, 100, '28300')],
+                $diluted === null ? [] : ['diluted' => $diluted],
+            )->check('k2', '09:50'),
+            'count:0.3',
+            $limit,
+        );
         self::assertSame(Robustness::Undecided, $day('100'));
         self::assertSame(Robustness::Robust, $day('100', '10.5'));
         self::assertSame(Robustness::Undecided, $day('100', '9000'));
@@ -97,7 +111,21 @@ final class ParticleTest extends TestCase
 
     private static function limited(ParticleScene $scene, string $quantity, string $value): Robustness
     {
-        $scene->record['campaign'] = ['code' => 'c', 'title' => 'c', 'criteria' => [], 'limits' => [['id' => 'l', 'title' => 'l', 'quantity' => $quantity, 'value' => $value, 'unit' => '1/cm³', 'comparator' => '>', 'source' => 's', 'mark' => 'own']]];
+        $scene->record['campaign'] = [
+            'code' => 'c',
+            'title' => 'c',
+            'criteria' => [],
+            'limits' => [[
+                'id' => 'l',
+                'title' => 'l',
+                'quantity' => $quantity,
+                'value' => $value,
+                'unit' => '1/cm³',
+                'comparator' => '>',
+                'source' => 's',
+                'mark' => 'own',
+            ]],
+        ];
 
         return Scene::result($scene->assess(), $quantity)->outcomes[0]->robustness;
     }
@@ -210,8 +238,21 @@ final class ParticleTest extends TestCase
         yield 'period left short' => ['particle.period', $day(particle: ['periodWas' => '20', 'periodNow' => '10']), $day(particle: ['periodWas' => '20', 'periodNow' => '10'], more: ['steps' => [...ParticleScene::STEPS, 'period-back' => 'done']]), Severity::Qualified];
         yield 'more than a tenth hidden' => ['particle.coincidence', $day(unit: ['deadTime' => '32'], count: '179000'), $day(unit: ['deadTime' => '32'], count: '177000'), Severity::Qualified];
         yield 'more than can be shown' => ['particle.coincidence', $day(unit: ['deadTime' => '32'], count: '900000'), $day(unit: ['deadTime' => '32'], count: '1000'), Severity::Qualified];
-        yield 'zeroed on the way, unread' => ['particle.rezeroed', self::dust(['weighed' => '2'])->intervention('i', '07:50', 're-zeroed'), self::dust(['weighed' => '2'])->intervention('i', '07:40', 're-zeroed'), Severity::Qualified];
-        yield 'a stretch that a person left out' => ['removed.by-person', self::dust(['weighed' => '2', 'exclusions' => [['from' => Scene::moment('08:10'), 'to' => Scene::moment('08:12'), 'reason' => 'spilt', 'by' => 'T-1']]]), self::dust(['weighed' => '2']), Severity::Qualified];
+        yield 'zeroed on the way, unread' => [
+            'particle.rezeroed',
+            self::dust(['weighed' => '2'])->intervention('i', '07:50', 're-zeroed'),
+            self::dust(['weighed' => '2'])->intervention('i', '07:40', 're-zeroed'),
+            Severity::Qualified,
+        ];
+        yield 'a stretch that a person left out' => [
+            'removed.by-person',
+            self::dust([
+                'weighed' => '2',
+                'exclusions' => [['from' => Scene::moment('08:10'), 'to' => Scene::moment('08:12'), 'reason' => 'spilt', 'by' => 'T-1']],
+            ]),
+            self::dust(['weighed' => '2']),
+            Severity::Qualified,
+        ];
         yield 'no filter' => ['particle.unweighed', $dust([]), $dust(['weighed' => '2']), Severity::Qualified];
         yield 'a factor of another day' => ['particle.factor-borrowed', $dust(['photometerFactor' => '2.1']), $dust(['photometerFactor' => '2.1', 'weighed' => '2']), Severity::Note];
         yield 'more than 5 % missing' => [

@@ -54,7 +54,17 @@ if ($what === 'files') {
     [$assess, $memory] = measured([...$console, $short], 9);
     [$bare] = measured(['php', __DIR__.'/bare-loop.php', $log], 9);
     [$r] = measured(['Rscript', '--vanilla', __DIR__.'/vectors.R', $log], 5);
-    printf("8 h log at 1 s, 28 800 lines with peaks, whole process, median\n  footnote:assess %.3f s (%.0f MB), bare PHP loop %.3f s, R with read.csv %.3f s\n  assess : bare loop = %.2f (at most 1.5)    assess : R = %.2f (at most 0.5)\n", $assess, $memory, $bare, $r, $assess / $bare, $assess / $r);
+    printf(
+        "8 h log at 1 s, 28 800 lines with peaks, whole process, median\n"
+            ."  footnote:assess %.3f s (%.0f MB), bare PHP loop %.3f s, R with read.csv %.3f s\n"
+            ."  assess : bare loop = %.2f (at most 1.5)    assess : R = %.2f (at most 0.5)\n",
+        $assess,
+        $memory,
+        $bare,
+        $r,
+        $assess / $bare,
+        $assess / $r,
+    );
 
     // The same levels thirty times over, at a tenth of a second: 24 h at 10 Hz.
     $in = fopen($log, 'r');
@@ -158,7 +168,13 @@ if ($what === 'samples') {
         [$sample, $dosimeter] = [$read("$how-samples"), $read("$how-logbook-1000")];
         printf("  %s: %.2f ms and %.2f ms each; ratio = %.2f\n", $words, $sample, $dosimeter, $sample / $dosimeter);
     }
-    [$took, $peak] = measured([$root.'/bin/console', 'footnote:laboratory', $work.'/report.csv', '--number=Q', '--laboratory=L', '--received=2025-03-01', '--blank-corrected=yes', '--desorption-corrected=no', '--as-guessed'], 1);
+    [$took, $peak] = measured(
+        [
+            $root.'/bin/console', 'footnote:laboratory', $work.'/report.csv', '--number=Q', '--laboratory=L',
+            '--received=2025-03-01', '--blank-corrected=yes', '--desorption-corrected=no', '--as-guessed',
+        ],
+        1,
+    );
     printf("A laboratory file of 20 000 rows: %.1f s, peak memory %.0f MB (at most 64)\n", $took, $peak);
 }
 if ($what === 'client') {

@@ -21,9 +21,14 @@ final readonly class BelowStandard extends SampleRule
 
     protected function check(Check $check, FlowCheck $content, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $below = $content->points === [] ? FlowMeasurement::of($content->asFound, 'as found', $check, $content, $case->timeline)?->below : null;
+        $below = $content->points === []
+            ? FlowMeasurement::of($content->asFound, 'as found', $check, $content, $case->timeline)?->below
+            : null;
         if ($below !== null) {
-            yield $setting->finding(\sprintf('At the check of %s %s; it had changed by no more than is allowed.', $case->hour($check->at), $below), [$check->id]);
+            yield $setting->finding(
+                \sprintf('At the check of %s %s; it had changed by no more than is allowed.', $case->hour($check->at), $below),
+                [$check->id],
+            );
         }
     }
 }

@@ -21,8 +21,25 @@ final readonly class BelowZero extends SampleRule
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($analyte->isBelowZero) {
-            $why = $analyte->quantitation === null ? 'and report '.$analyte->report.' states no limit of quantitation' : 'further than the quantitation of '.$analyte->quantitation->words();
-            yield $setting->finding(\sprintf('%s: %s µg lies below zero, %s. A filter may be torn, exchanged or misweighed.', ucfirst($analyte->name()), $analyte->mass->shown(), $why), [$case->run->id], cure: new Cure($analyte->quantitation === null ? 'the laboratory\'s limit of quantitation' : 'the laboratory\'s word on the weighing, in a later report', 'any time'), channel: $analyte->analyte);
+            $why = $analyte->quantitation === null
+                ? 'and report '.$analyte->report.' states no limit of quantitation'
+                : 'further than the quantitation of '.$analyte->quantitation->words();
+            yield $setting->finding(
+                \sprintf(
+                    '%s: %s µg lies below zero, %s. A filter may be torn, exchanged or misweighed.',
+                    ucfirst($analyte->name()),
+                    $analyte->mass->shown(),
+                    $why,
+                ),
+                [$case->run->id],
+                cure: new Cure(
+                    $analyte->quantitation === null
+                        ? 'the laboratory\'s limit of quantitation'
+                        : 'the laboratory\'s word on the weighing, in a later report',
+                    'any time',
+                ),
+                channel: $analyte->analyte,
+            );
         }
     }
 }

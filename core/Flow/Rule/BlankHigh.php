@@ -29,7 +29,13 @@ final readonly class BlankHigh extends SampleRule
         $share = $blank->absolute()->times(100)->dividedBy($found);
         $limit = $setting->limit('share');
         if (!$limit->isKeptBy($share)) {
-            yield $setting->finding(\sprintf('%s: the mean of the blanks is %s %% of the sample.', ucfirst($analyte->name()), $share->rounded(1)), [$case->run->id], $limit, severity: $setting->limit('half')->isKeptBy($share) ? null : Severity::Qualified, channel: $analyte->analyte);
+            yield $setting->finding(
+                \sprintf('%s: the mean of the blanks is %s %% of the sample.', ucfirst($analyte->name()), $share->rounded(1)),
+                [$case->run->id],
+                $limit,
+                severity: $setting->limit('half')->isKeptBy($share) ? null : Severity::Qualified,
+                channel: $analyte->analyte,
+            );
         }
     }
 }

@@ -22,14 +22,26 @@ final readonly class ConditionsOff extends SampleRule
     protected function check(Check $check, FlowCheck $content, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $field = $results->sample->air;
-        if ($case->timeline->instrument->traits->text('flowControl') !== FlowFormat::UNCOMPENSATED || !$field->isKnown() || !$content->air->isKnown()) {
+        if ($case->timeline->instrument->traits->text('flowControl') !== FlowFormat::UNCOMPENSATED
+            || !$field->isKnown()
+            || !$content->air->isKnown()) {
             return;
         }
         $warmer = $field->kelvin()->minus($content->air->kelvin());
         $denser = $field->kilopascal()->minus($content->air->kilopascal());
         [$temperature, $pressure] = [$setting->limit('temperature'), $setting->limit('pressure')];
         if (!$temperature->isKeptBy($warmer->absolute()) || !$pressure->isKeptBy($denser->absolute())) {
-            yield $setting->finding(\sprintf('The field was %s K and %s kPa away from the air at the check of %s, and the pump does not make up for it: both volumes stand.', $warmer->rounded(1), $denser->rounded(1), $case->hour($check->at)), [$check->id], $temperature->isKeptBy($warmer->absolute()) ? $pressure : $temperature);
+            yield $setting->finding(
+                \sprintf(
+                    'The field was %s K and %s kPa away from the air at the check of %s, and the pump does not make up '
+                        .'for it: both volumes stand.',
+                    $warmer->rounded(1),
+                    $denser->rounded(1),
+                    $case->hour($check->at),
+                ),
+                [$check->id],
+                $temperature->isKeptBy($warmer->absolute()) ? $pressure : $temperature,
+            );
         }
     }
 }

@@ -41,7 +41,20 @@ final readonly class DesignFlow extends SampleRule
             $deviation = Real::times(Real::by(Real::minus($knot->flow->value, $design), $design), Exact::of(100));
             $size = $deviation instanceof Exact ? $deviation->absolute() : abs($deviation);
             if (!$limit->isKeptBy($size) && ($graver === null || $graver->isKeptBy($size))) {
-                yield $setting->finding(\sprintf('%s L/min %s at %s is %s%s %% off the design flow of %s, %s: it selected another size.', $knot->flow->shown(), $knot->asLeft ? 'as left' : 'as found', $knot->check, Real::toFloat($deviation) < 0 ? '−' : '+', number_format(abs(Real::toFloat($deviation)), 1, '.', ''), $results->sample->sampler?->text('name') ?? 'the sampler', $written->words()), [$knot->check], $limit);
+                yield $setting->finding(
+                    \sprintf(
+                        '%s L/min %s at %s is %s%s %% off the design flow of %s, %s: it selected another size.',
+                        $knot->flow->shown(),
+                        $knot->asLeft ? 'as left' : 'as found',
+                        $knot->check,
+                        Real::toFloat($deviation) < 0 ? '−' : '+',
+                        number_format(abs(Real::toFloat($deviation)), 1, '.', ''),
+                        $results->sample->sampler?->text('name') ?? 'the sampler',
+                        $written->words(),
+                    ),
+                    [$knot->check],
+                    $limit,
+                );
             }
         }
     }
@@ -51,6 +64,8 @@ final readonly class DesignFlow extends SampleRule
     {
         $own = $results->sample->sampler?->decimal('tolerance');
 
-        return $own === null || ($isGraver && $own->value->compareTo($limit->value->value) <= 0) ? $limit : new Limit('deviation', $own, '%');
+        return $own === null || ($isGraver && $own->value->compareTo($limit->value->value) <= 0)
+            ? $limit
+            : new Limit('deviation', $own, '%');
     }
 }

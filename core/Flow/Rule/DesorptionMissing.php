@@ -22,7 +22,16 @@ final readonly class DesorptionMissing extends SampleRule
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($results->sample->isDesorbed($analyte) && $analyte->desorptionCorrected === Corrected::No && $analyte->desorption === null) {
-            yield $setting->finding(\sprintf('%s: not corrected for desorption, and report %s gives no efficiency.', ucfirst($analyte->name()), $analyte->report), [$case->run->id], cure: new Cure('the efficiency of desorption from the laboratory', 'any time'), channel: $analyte->analyte);
+            yield $setting->finding(
+                \sprintf(
+                    '%s: not corrected for desorption, and report %s gives no efficiency.',
+                    ucfirst($analyte->name()),
+                    $analyte->report,
+                ),
+                [$case->run->id],
+                cure: new Cure('the efficiency of desorption from the laboratory', 'any time'),
+                channel: $analyte->analyte,
+            );
         }
     }
 }

@@ -22,7 +22,14 @@ final readonly class NoFlow extends SampleRule
     {
         $check = $case->bracket->passedOverSince(FlowUsability::NO_FLOW);
         if ($check !== null) {
-            yield $setting->finding(\sprintf('Nothing flowed at the check of %s. Was the train open, and the pump powered?', $case->hour($check->at)), [$check->id], cure: new Cure('set the check aside where the train was shut or the pump without power; void the run where it drew nothing', 'any time'));
+            yield $setting->finding(
+                \sprintf('Nothing flowed at the check of %s. Was the train open, and the pump powered?', $case->hour($check->at)),
+                [$check->id],
+                cure: new Cure(
+                    'set the check aside where the train was shut or the pump without power; void the run where it drew nothing',
+                    'any time',
+                ),
+            );
         }
     }
 }

@@ -21,7 +21,21 @@ final readonly class SectionsTurned extends SampleRule
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($analyte->isBackwards()) {
-            yield $setting->finding(\sprintf('%s: %s on the front section and %s on the back. It broke through, or the tube was put in backwards, or the sections were mixed up; until somebody says, it is taken as breakthrough.', ucfirst($analyte->name()), $analyte->front->words(), $analyte->back?->words() ?? ''), [$case->run->id], cure: new Cure('the sampler\'s word on how the tube was put in, or the laboratory\'s on its sections, in a later report', 'any time'), channel: $analyte->analyte);
+            yield $setting->finding(
+                \sprintf(
+                    '%s: %s on the front section and %s on the back. It broke through, or the tube was put in '
+                        .'backwards, or the sections were mixed up; until somebody says, it is taken as breakthrough.',
+                    ucfirst($analyte->name()),
+                    $analyte->front->words(),
+                    $analyte->back?->words() ?? '',
+                ),
+                [$case->run->id],
+                cure: new Cure(
+                    'the sampler\'s word on how the tube was put in, or the laboratory\'s on its sections, in a later report',
+                    'any time',
+                ),
+                channel: $analyte->analyte,
+            );
         }
     }
 }

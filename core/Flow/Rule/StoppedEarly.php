@@ -25,7 +25,12 @@ final readonly class StoppedEarly extends SampleRule
             return;
         }
         if ($case->run->timerMinutes === null) {
-            yield $setting->finding('The pump stopped by itself and its timer was not read: how much it drew is not known.', [$case->run->id], severity: Severity::Void, cure: new Cure('the running time that the pump still shows', 'any time'));
+            yield $setting->finding(
+                'The pump stopped by itself and its timer was not read: how much it drew is not known.',
+                [$case->run->id],
+                severity: Severity::Void,
+                cure: new Cure('the running time that the pump still shows', 'any time'),
+            );
         } else {
             yield $setting->finding(\sprintf('The pump stopped by itself; by its own timer it ran %s min.', number_format($case->run->timerMinutes, 0, '.', '')), [$case->run->id]);
         }

@@ -54,8 +54,13 @@ final class FlowStandards
      * @param array{left: Decimal|null, right: Decimal|null, gravity: Decimal|null} $gauge   how the manometer rested
      * @param bool                                                                $below   whether what lies below its range is told as well
      */
-    public static function of(Reference $reference, \DateTimeImmutable $at, string $setting, array $gauge, bool $below = false): ?FlowStandard
-    {
+    public static function of(
+        Reference $reference,
+        \DateTimeImmutable $at,
+        string $setting,
+        array $gauge,
+        bool $below = false,
+    ): ?FlowStandard {
         $traits = $reference->traits;
         $range = new Range($below ? null : $traits->measured('rangeLow'), $traits->measured('rangeHigh'), 'the range of '.$reference->id);
         $scale = Unit::tryFrom($traits->text('scale') ?? '') ?? Unit::LitrePerMinute;
@@ -66,7 +71,16 @@ final class FlowStandards
             self::DRY_PISTON => new DirectReading($range, $scale),
             self::MASS_FLOW => new DirectReading($range, $scale, Air::of($traits, 'stated')),
             self::ROTAMETER => $certificate === null || $certificate->values === [] ? null : new Rotameter($certificate, $scale, Air::of($traits, 'calibrated')),
-            self::VENTURI => ($throat = self::throat($traits, $setting)) === null ? null : new DirectReading(new Range($below ? null : $throat->measured('low'), $throat->measured('high'), \sprintf('throat %s of %s', $setting, $reference->id)), $scale),
+            self::VENTURI => ($throat = self::throat($traits, $setting)) === null
+                ? null
+                : new DirectReading(
+                    new Range(
+                        $below ? null : $throat->measured('low'),
+                        $throat->measured('high'),
+                        \sprintf('throat %s of %s', $setting, $reference->id),
+                    ),
+                    $scale,
+                ),
             self::ORIFICE => $certificate === null ? null : self::orifice($certificate->constants, $certificate->number, $range, new Manometer($gauge['left'], $gauge['right'], $gauge['gravity'] ?? $traits->decimal('gravity'))),
             default => null,
         };
@@ -80,7 +94,9 @@ final class FlowStandards
     public static function range(Reference $reference, string $setting): ?array
     {
         $throat = self::throat($reference->traits, $setting);
-        $ends = $throat === null ? [$reference->traits->measured('rangeLow'), $reference->traits->measured('rangeHigh')] : [$throat->measured('low'), $throat->measured('high')];
+        $ends = $throat === null
+            ? [$reference->traits->measured('rangeLow'), $reference->traits->measured('rangeHigh')]
+            : [$throat->measured('low'), $throat->measured('high')];
 
         return $ends[0] === null || $ends[1] === null ? null : [$ends[0], $ends[1]];
     }

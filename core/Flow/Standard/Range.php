@@ -28,7 +28,13 @@ final readonly class Range
         if ($flow->compareTo(Exact::zero()) <= 0) {
             throw new NoFlow('a flow of zero is no flow');
         }
-        $words = \sprintf('%s L/min is outside %s, %s to %s', $flow->rounded(3), $this->of, $this->low?->words() ?? '0', $this->high?->words() ?? 'any');
+        $words = \sprintf(
+            '%s L/min is outside %s, %s to %s',
+            $flow->rounded(3),
+            $this->of,
+            $this->low?->words() ?? '0',
+            $this->high?->words() ?? 'any',
+        );
         if ($this->low !== null && $flow->compareTo($this->low->in(Unit::LitrePerMinute)) < 0) {
             throw new BelowRange($words);
         }

@@ -25,12 +25,28 @@ final readonly class BumpOff extends ChannelRule
         $pre = $case->bracket->pre;
         foreach ($case->timeline->checks as $check) {
             $content = $check->content;
-            if ($pre === null || $check->at <= $pre->at || $check->at > $case->run->start || !$content instanceof ChannelCheck || !$content->whole->isBump() || $check->setAside !== null || $check->brokenOff) {
+            if ($pre === null
+                || $check->at <= $pre->at
+                || $check->at > $case->run->start
+                || !$content instanceof ChannelCheck
+                || !$content->whole->isBump()
+                || $check->setAside !== null
+                || $check->brokenOff) {
                 continue;
             }
             $off = self::off($check, $content, $case, $setting);
             if ($off !== null) {
-                yield $setting->finding(\sprintf('At the bump test of %s %s stood at %s %% of the label.', $case->hour($check->at), $results->channel->name, $off->rounded(0)), [$check->id], $setting->limit('low'), advice: 'Calibrate it before the next use.');
+                yield $setting->finding(
+                    \sprintf(
+                        'At the bump test of %s %s stood at %s %% of the label.',
+                        $case->hour($check->at),
+                        $results->channel->name,
+                        $off->rounded(0),
+                    ),
+                    [$check->id],
+                    $setting->limit('low'),
+                    advice: 'Calibrate it before the next use.',
+                );
 
                 return;
             }

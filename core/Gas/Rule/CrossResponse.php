@@ -37,7 +37,19 @@ final readonly class CrossResponse extends ChannelRule
         $beside = $this->besideVapour($case);
         foreach ($content->inIsobutylene as $row) {
             if (!$limit->isKeptBy($row->value->value->absolute())) {
-                yield $setting->finding(\sprintf('%s showed %s ppm while isobutylene flowed at the check of %s: the filter of the cell is spent.'.($beside ? ' Vapours were measured beside it, and may be in its number.' : ''), $results->channel->name, $row->value->written, $case->hour($check->at)), [$check->id], $limit, advice: 'Replace the filter, or the sensor, before the next use.', severity: $beside ? Severity::Qualified : null);
+                yield $setting->finding(
+                    \sprintf(
+                        '%s showed %s ppm while isobutylene flowed at the check of %s: the filter of the cell is spent.'
+                            .($beside ? ' Vapours were measured beside it, and may be in its number.' : ''),
+                        $results->channel->name,
+                        $row->value->written,
+                        $case->hour($check->at),
+                    ),
+                    [$check->id],
+                    $limit,
+                    advice: 'Replace the filter, or the sensor, before the next use.',
+                    severity: $beside ? Severity::Qualified : null,
+                );
 
                 return;
             }
@@ -47,7 +59,9 @@ final readonly class CrossResponse extends ChannelRule
     private function besideVapour(RunCase $case): bool
     {
         foreach (Channel::of($case->timeline->instrument) as $channel) {
-            if ($channel->kind === GasKind::Photoionisation && $case->run->content instanceof GasRecord && $case->run->content->measured($channel->name)) {
+            if ($channel->kind === GasKind::Photoionisation
+                && $case->run->content instanceof GasRecord
+                && $case->run->content->measured($channel->name)) {
                 return true;
             }
         }

@@ -21,9 +21,18 @@ final readonly class LelBasis extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $held = array_values(array_filter($case->answers, static fn (Result $result): bool => $result->outcomes !== [] && $result->reportedFigure()->unit === Unit::PercentExplosive));
+        $held = array_values(
+            array_filter(
+                $case->answers,
+                static fn (Result $result): bool => $result->outcomes !== [] && $result->reportedFigure()->unit === Unit::PercentExplosive,
+            ),
+        );
         if ($results->lelDoubt !== null && $held !== []) {
-            yield $setting->finding(\sprintf('A limit in %% LEL is held against %s, and %s.', $results->channel->name, $results->lelDoubt), [$case->run->id], cure: new Cure('what 100 % LEL is taken for, on the cylinder and on the limit: 5.0 or 4.4 % vol of methane', 'any time'))
+            yield $setting->finding(
+                \sprintf('A limit in %% LEL is held against %s, and %s.', $results->channel->name, $results->lelDoubt),
+                [$case->run->id],
+                cure: new Cure('what 100 % LEL is taken for, on the cylinder and on the limit: 5.0 or 4.4 % vol of methane', 'any time'),
+            )
                 ->ofResults(...array_map(static fn (Result $result): string => $result->key, $held));
         }
     }

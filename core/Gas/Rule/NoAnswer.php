@@ -22,7 +22,14 @@ final readonly class NoAnswer extends ChannelRule
     {
         $check = $case->bracket->passedOverSince(GasUsability::NO_ANSWER);
         if ($check !== null) {
-            yield $setting->finding(\sprintf('At the check of %s none of the channels of the cylinder answered. Was it open, and the cap on?', $case->hour($check->at)), [$check->id], cure: new Cure('set the check aside where the cylinder was shut; void the run where the gas flowed', 'any time'));
+            yield $setting->finding(
+                \sprintf(
+                    'At the check of %s none of the channels of the cylinder answered. Was it open, and the cap on?',
+                    $case->hour($check->at),
+                ),
+                [$check->id],
+                cure: new Cure('set the check aside where the cylinder was shut; void the run where the gas flowed', 'any time'),
+            );
         }
     }
 }

@@ -27,7 +27,24 @@ final readonly class OverRange extends ChannelRule
         $raw = $peak === null || $results->factor->applied === null ? $peak?->value : Real::by($peak->value, $results->factor->applied->value);
         $reached = $range !== null && $raw !== null && Real::compare($raw, $range->value) >= 0;
         if ($results->overs > 0 || $reached) {
-            yield $setting->finding($results->overs > 0 ? \sprintf('%d intervals of %s are marked as beyond its range: %s.', $results->overs, $results->channel->name, $range === null ? 'how far is not known, since its range is not registered' : 'they count as '.$range->written.', and its means are at least what they say') : \sprintf('%s reached the end of its range, %s %s.', $results->channel->name, $range->written, $results->channel->unit->value), [$case->run->id]);
+            yield $setting->finding(
+                $results->overs > 0
+                    ? \sprintf(
+                        '%d intervals of %s are marked as beyond its range: %s.',
+                        $results->overs,
+                        $results->channel->name,
+                        $range === null
+                            ? 'how far is not known, since its range is not registered'
+                            : 'they count as '.$range->written.', and its means are at least what they say',
+                    )
+                    : \sprintf(
+                        '%s reached the end of its range, %s %s.',
+                        $results->channel->name,
+                        $range->written,
+                        $results->channel->unit->value,
+                    ),
+                [$case->run->id],
+            );
         }
     }
 }

@@ -21,7 +21,14 @@ final readonly class OxygenByAir extends ChannelRule
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($content->byAir) {
-            yield $setting->finding(\sprintf('At the check of %s %s was read in clean air only: one point, its zero held.', $case->hour($check->at), $results->channel->name), [$check->id]);
+            yield $setting->finding(
+                \sprintf(
+                    'At the check of %s %s was read in clean air only: one point, its zero held.',
+                    $case->hour($check->at),
+                    $results->channel->name,
+                ),
+                [$check->id],
+            );
         }
     }
 }

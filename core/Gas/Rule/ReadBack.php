@@ -9,7 +9,10 @@ use Footnote\Core\Gas\LeftOff;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
-/** The channel was left off its label or off clean air at the check that the run began with, adjusted or not. Two rules: the graver far beyond. */
+/**
+ * The channel was left off its label or off clean air at the check that the run began with, adjusted or not. Two rules: the
+ * graver far beyond.
+ */
 final readonly class ReadBack extends ChannelRule
 {
     public function __construct(private string $id, private bool $far)

@@ -39,7 +39,12 @@ final readonly class AlterationMade implements Rule
             AlterationKind::Person => \sprintf('is left out by %s: %s', $one->by, $one->why),
             AlterationKind::LeftIn => \sprintf('stays in; %s says: %s', $one->by, $one->why),
             AlterationKind::Offered => 'looks like a check and stays in: '.$one->why,
-            AlterationKind::NotApplied => \sprintf('was to be left out by %s (%s), and could not be: %s', $one->by, rtrim($one->why, '.'), 'a total has no stretches, so it is still in the number'),
+            AlterationKind::NotApplied => \sprintf(
+                'was to be left out by %s (%s), and could not be: %s',
+                $one->by,
+                rtrim($one->why, '.'),
+                'a total has no stretches, so it is still in the number',
+            ),
             default => $one->why,
         }.'.';
     }

@@ -30,7 +30,19 @@ final readonly class AnswerCorrected implements AnswerRule
         }
         foreach ($by as $of) {
             [$result, $figure, $ordinary] = $of[0];
-            yield $setting->finding(\sprintf('%s reported %s: %s %s instead of %s %s.', $result->title, $result->reported->words(), $figure->shown(), $figure->unit->value, $ordinary->shown(), $ordinary->unit->value), [$case->run->id], channel: $result->channel)
+            yield $setting->finding(
+                \sprintf(
+                    '%s reported %s: %s %s instead of %s %s.',
+                    $result->title,
+                    $result->reported->words(),
+                    $figure->shown(),
+                    $figure->unit->value,
+                    $ordinary->shown(),
+                    $ordinary->unit->value,
+                ),
+                [$case->run->id],
+                channel: $result->channel,
+            )
                 ->ofResults(...array_map(static fn (array $one): string => $one[0]->key, $of));
         }
     }

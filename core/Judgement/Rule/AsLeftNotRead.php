@@ -20,7 +20,13 @@ final readonly class AsLeftNotRead implements Rule
     {
         foreach ([$case->bracket->pre, ...$case->bracket->between] as $check) {
             if ($check !== null && !$check->content->asLeftIsKnown()) {
-                yield $setting->finding(\sprintf('The unit was adjusted at the check of %s and not read again; it is taken to show what it was set to expect.', $case->hour($check->at)), [$check->id]);
+                yield $setting->finding(
+                    \sprintf(
+                        'The unit was adjusted at the check of %s and not read again; it is taken to show what it was set to expect.',
+                        $case->hour($check->at),
+                    ),
+                    [$check->id],
+                );
             }
         }
     }

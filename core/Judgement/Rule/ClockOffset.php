@@ -32,6 +32,14 @@ final readonly class ClockOffset implements Rule
         if ($limit->isKeptBy(abs($offset)) || ($graver !== null && !$graver->isKeptBy(abs($offset)))) {
             return;
         }
-        yield $setting->finding(\sprintf('The unit\'s clock was %s s %s; the times of its log are set right by it.', Digits::trimmed(abs($offset), 1), $offset > 0 ? 'ahead' : 'behind'), [$case->run->id], $limit);
+        yield $setting->finding(
+            \sprintf(
+                'The unit\'s clock was %s s %s; the times of its log are set right by it.',
+                Digits::trimmed(abs($offset), 1),
+                $offset > 0 ? 'ahead' : 'behind',
+            ),
+            [$case->run->id],
+            $limit,
+        );
     }
 }

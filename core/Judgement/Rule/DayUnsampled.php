@@ -45,9 +45,28 @@ final readonly class DayUnsampled implements AnswerRule
         $left = $whole->minus(Exact::of(number_format($day->sampled / 60, 6, '.', '')));
         $share = $left->times(100)->dividedBy($whole);
         if ($left->compareTo(Exact::of(-1)) < 0) {
-            return $setting->finding(\sprintf('%s min were sampled, more than the working day of %s min that was stated.', number_format($day->sampled / 60, 0, '.', ''), number_format($day->stated, 0, '.', '')), [$case->run->id]);
+            return $setting->finding(
+                \sprintf(
+                    '%s min were sampled, more than the working day of %s min that was stated.',
+                    number_format($day->sampled / 60, 0, '.', ''),
+                    number_format($day->stated, 0, '.', ''),
+                ),
+                [$case->run->id],
+            );
         }
 
-        return $limit->isKeptBy($share) ? null : $setting->finding(\sprintf('%s of %s min of the working day were not sampled, %s %%, and nobody said what they were like.', $left->rounded(0), number_format($day->stated, 0, '.', ''), $share->rounded(0)), [$case->run->id], $limit, advice: 'Say with the run what the rest of the day was, where it is known.');
+        return $limit->isKeptBy($share)
+            ? null
+            : $setting->finding(
+                \sprintf(
+                    '%s of %s min of the working day were not sampled, %s %%, and nobody said what they were like.',
+                    $left->rounded(0),
+                    number_format($day->stated, 0, '.', ''),
+                    $share->rounded(0),
+                ),
+                [$case->run->id],
+                $limit,
+                advice: 'Say with the run what the rest of the day was, where it is known.',
+            );
     }
 }

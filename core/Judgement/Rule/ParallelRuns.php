@@ -20,7 +20,12 @@ final readonly class ParallelRuns implements AnswerRule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $beside = array_values(array_filter($case->shift->runs ?? [], static fn (Run $run): bool => $run->id !== $case->run->id && Shift::areParallel($case->run, $run, $case->policy)));
+        $beside = array_values(
+            array_filter(
+                $case->shift->runs ?? [],
+                static fn (Run $run): bool => $run->id !== $case->run->id && Shift::areParallel($case->run, $run, $case->policy),
+            ),
+        );
         if ($beside !== []) {
             $ids = array_map(static fn (Run $run): string => $run->id, $beside);
             yield $setting->finding(\sprintf('%s went on side by side with it on the same person.', implode(', ', $ids)), $ids);

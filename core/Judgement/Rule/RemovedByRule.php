@@ -48,7 +48,14 @@ final readonly class RemovedByRule implements Rule
             $words = AlterationMade::words($alteration);
             yield $matters === []
                 ? $setting->finding($words, [$case->run->id], severity: Severity::Note)
-                : $setting->finding($words.' '.implode(' ', \array_slice($matters, 0, 3)), [$case->run->id], cure: new Cure('a person\'s word whether it was a check: leave the stretch out, or leave it in, with the reason', 'any time'));
+                : $setting->finding(
+                    $words.' '.implode(' ', \array_slice($matters, 0, 3)),
+                    [$case->run->id],
+                    cure: new Cure(
+                        'a person\'s word whether it was a check: leave the stretch out, or leave it in, with the reason',
+                        'any time',
+                    ),
+                );
         }
     }
 
@@ -61,11 +68,26 @@ final readonly class RemovedByRule implements Rule
         }
         foreach ($result->outcomes as $outcome) {
             if ($outcome->limit->isCrossedBy($stands->low()->value) !== $outcome->limit->isCrossedBy($otherwise->low()->value)) {
-                return \sprintf('%s is %s %s without it and %s with it, on either side of %s.', $result->title, $stands->shownBeside($outcome->limit->value->value), $stands->unit->value, $otherwise->shownBeside($outcome->limit->value->value), $outcome->limit->title);
+                return \sprintf(
+                    '%s is %s %s without it and %s with it, on either side of %s.',
+                    $result->title,
+                    $stands->shownBeside($outcome->limit->value->value),
+                    $stands->unit->value,
+                    $otherwise->shownBeside($outcome->limit->value->value),
+                    $outcome->limit->title,
+                );
             }
         }
 
-        return self::near($stands, $otherwise, $result->perDecade, $setting) ? null : \sprintf('%s is %s %s without it and %s with it.', $result->title, $stands->shown(), $stands->unit->value, $otherwise->shown());
+        return self::near($stands, $otherwise, $result->perDecade, $setting)
+            ? null
+            : \sprintf(
+                '%s is %s %s without it and %s with it.',
+                $result->title,
+                $stands->shown(),
+                $stands->unit->value,
+                $otherwise->shown(),
+            );
     }
 
     private static function near(Figure $stands, Figure $otherwise, ?float $perDecade, RuleSetting $setting): bool
@@ -78,6 +100,7 @@ final readonly class RemovedByRule implements Rule
             return $a === $b || ($a > 0.0 && $b > 0.0 && $setting->limit('level')->isKeptBy(round($perDecade * abs(log10($a / $b)), 9)));
         }
 
-        return abs($a - $b) <= 10 ** -$stands->decimals + 1e-12 || ($a !== 0.0 && $setting->limit('share')->isKeptBy(100 * abs($a - $b) / abs($a)));
+        return abs($a - $b) <= 10 ** -$stands->decimals + 1e-12
+            || ($a !== 0.0 && $setting->limit('share')->isKeptBy(100 * abs($a - $b) / abs($a)));
     }
 }

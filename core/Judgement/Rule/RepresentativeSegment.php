@@ -22,9 +22,26 @@ final readonly class RepresentativeSegment implements Rule
         $segment = $case->results->segment();
         $declaration = $case->run->declaration;
         if ($segment !== null) {
-            yield $setting->finding(\sprintf('Only the segment up to %s stands. %s declared it representative: %s', $case->hour($segment->span->to), $segment->declaration->by, $segment->declaration->reason), [$segment->check->id]);
+            yield $setting->finding(
+                \sprintf(
+                    'Only the segment up to %s stands. %s declared it representative: %s',
+                    $case->hour($segment->span->to),
+                    $segment->declaration->by,
+                    $segment->declaration->reason,
+                ),
+                [$segment->check->id],
+            );
         } elseif ($declaration !== null) {
-            yield $setting->finding(\sprintf('%s declared the segment up to the check %s representative. It does not count: only a log can be cut, and only at a check that passed while the one after the run fails.', $declaration->by, $declaration->check), [$declaration->check], severity: Severity::Note);
+            yield $setting->finding(
+                \sprintf(
+                    '%s declared the segment up to the check %s representative. It does not count: only a log can be '
+                        .'cut, and only at a check that passed while the one after the run fails.',
+                    $declaration->by,
+                    $declaration->check,
+                ),
+                [$declaration->check],
+                severity: Severity::Note,
+            );
         }
     }
 }

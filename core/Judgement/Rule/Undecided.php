@@ -25,14 +25,23 @@ final readonly class Undecided implements AnswerRule
                 if ($outcome->robustness === Robustness::Undecided) {
                     $why = implode('; ', $outcome->causes);
                     $by = '='.$result->channel.'='.$why;
-                    $said[$by][] = \sprintf('%s against %s, %s', $result->title, $outcome->limit->title, trim($outcome->limit->value->written.' '.$outcome->limit->unit));
+                    $said[$by][] = \sprintf(
+                        '%s against %s, %s',
+                        $result->title,
+                        $outcome->limit->title,
+                        trim($outcome->limit->value->written.' '.$outcome->limit->unit),
+                    );
                     $keys[$by][] = $result->key;
                     $channel[$by] = [$result->channel, $why];
                 }
             }
         }
         foreach ($said as $by => $results) {
-            yield $setting->finding(\sprintf('%s: %s.', implode('; ', $results), $channel[$by][1]), [$case->run->id], channel: $channel[$by][0])->ofResults(...array_unique($keys[$by]));
+            yield $setting->finding(
+                \sprintf('%s: %s.', implode('; ', $results), $channel[$by][1]),
+                [$case->run->id],
+                channel: $channel[$by][0],
+            )->ofResults(...array_unique($keys[$by]));
         }
     }
 }

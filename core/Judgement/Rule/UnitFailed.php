@@ -20,7 +20,10 @@ final readonly class UnitFailed implements Rule
     {
         $break = $case->bracket->brokenAfter;
         if ($break !== null && $break->failed) {
-            yield $setting->finding(\sprintf('At the check of %s it failed: %s.', $case->hour($break->at), $break->what), [$break->evidence]);
+            yield $setting->finding(
+                \sprintf('At the check of %s it failed: %s.', $case->hour($break->at), $break->what),
+                [$break->evidence],
+            );
         }
     }
 }

@@ -44,11 +44,27 @@ final readonly class BandMargin
     /** @param non-empty-list<self> $bands */
     public static function worstBand(array $bands): OctaveBand
     {
-        return array_reduce($bands, static fn (self $worst, self $one): self => Real::compare($one->over($one->result->reportedFigure())->value, $worst->over($worst->result->reportedFigure())->value) > 0 ? $one : $worst, $bands[0])->band;
+        return array_reduce(
+            $bands,
+            static fn (self $worst, self $one): self => Real::compare(
+                $one->over($one->result->reportedFigure())->value,
+                $worst->over($worst->result->reportedFigure())->value,
+            ) > 0
+                ? $one
+                : $worst,
+            $bands[0],
+        )->band;
     }
 
     private function over(Figure $level): Figure
     {
-        return Figure::derived('ΔL_max', 'worst band, '.$this->band->words().', above its permissible level by', Real::minus($level->value, $this->permissible->value), Unit::Decibel, NoiseEquation::RoomMargin, [$level, $this->permissible])->bounded($level->bound);
+        return Figure::derived(
+            'ΔL_max',
+            'worst band, '.$this->band->words().', above its permissible level by',
+            Real::minus($level->value, $this->permissible->value),
+            Unit::Decibel,
+            NoiseEquation::RoomMargin,
+            [$level, $this->permissible],
+        )->bounded($level->bound);
     }
 }

@@ -48,7 +48,11 @@ final readonly class MeterFormat implements ContentFormat
             Entry::decimal('peakRange', 'Peaks to', NoiseFormat::LEAST, NoiseFormat::MOST, Unit::Decibel, help: 'Empty: as its range'),
             Entry::decimal('resolution', 'Resolution', '0', '10', Unit::Decibel),
             Entry::flag('selfAdjusting', 'It adjusts itself when it hears the calibrator'),
-            Entry::choice('factorIs', 'Its stored factor is', [AcousticResponse::ADDED => 'added to the reading', AcousticResponse::SENSITIVITY => 'a sensitivity, dB re 1 V/Pa']),
+            Entry::choice(
+                'factorIs',
+                'Its stored factor is',
+                [AcousticResponse::ADDED => 'added to the reading', AcousticResponse::SENSITIVITY => 'a sensitivity, dB re 1 V/Pa'],
+            ),
             Entry::flag('notAdjustable', 'It cannot be adjusted'),
         ];
     }

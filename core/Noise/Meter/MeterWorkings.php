@@ -93,10 +93,19 @@ final readonly class MeterWorkings
             $over(static fn (Result $one): ?Figure => $one->pre),
             $over(static fn (Result $one): ?Figure => $one->post),
             $over(static fn (Result $one): ?Figure => $one->between),
-            array_values(array_filter(array_map(static fn (int $place): ?Figure => $over(static fn (Result $one): ?Figure => $one->byChecks[$place] ?? null), array_keys($bands[0]->result->byChecks)))),
+            array_values(
+                array_filter(
+                    array_map(
+                        static fn (int $place): ?Figure => $over(static fn (Result $one): ?Figure => $one->byChecks[$place] ?? null),
+                        array_keys($bands[0]->result->byChecks),
+                    ),
+                ),
+            ),
         );
         $nearest = BandMargin::worstBand($bands);
-        $missing = $room->missing() === [] ? null : 'not measured: '.implode(', ', array_map(static fn (OctaveBand $band): string => $band->words(), $room->missing()));
+        $missing = $room->missing() === []
+            ? null
+            : 'not measured: '.implode(', ', array_map(static fn (OctaveBand $band): string => $band->words(), $room->missing()));
         $worked = $this->noise->answers->made(self::ROOM, 'Worst band against '.$room->permissible->name(), $answers)->ofMoments($missing);
 
         return $this->noise->answers->judged($worked, [$room->permissible->everyBand(self::ROOM)])->brokenDown($room)->noting($room->failing() === []
@@ -127,7 +136,10 @@ final readonly class MeterWorkings
             if ($total === null) {
                 continue;
             }
-            $result = $this->noise->answers->judged($this->ofBand($key, $weighting->value.'-weighted total of the bands', $total, null, $meter), $this->yardsticks->limits);
+            $result = $this->noise->answers->judged(
+                $this->ofBand($key, $weighting->value.'-weighted total of the bands', $total, null, $meter),
+                $this->yardsticks->limits,
+            );
             $notes = [];
             if ($meter->statistic() === BandStatistic::Maximum) {
                 $notes[] = 'Made of the maximum of each band. They need not have come at one moment, so the true maximum is not higher.';

@@ -29,7 +29,18 @@ final readonly class SourceSpectrum implements Breakdown
             $band = OctaveBand::from((string) $name);
             $total = $spectrum->level($band);
             if ($total !== null) {
-                $background = Spectrum::unweighted(Figure::read('L_bg,'.$name, 'background in the '.$band->words().' band', $level->value, Unit::Decibel, new Origin('run', $run->id, 'the source switched off'), max(1, $level->decimals())), $band, $meter->weighting());
+                $background = Spectrum::unweighted(
+                    Figure::read(
+                        'L_bg,'.$name,
+                        'background in the '.$band->words().' band',
+                        $level->value,
+                        Unit::Decibel,
+                        new Origin('run', $run->id, 'the source switched off'),
+                        max(1, $level->decimals()),
+                    ),
+                    $band,
+                    $meter->weighting(),
+                );
                 $bands[$name] = SourceBand::of($total, $background, 'source alone in the '.$band->words().' band', $near, $far);
             }
         }

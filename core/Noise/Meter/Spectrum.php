@@ -133,8 +133,22 @@ final readonly class Spectrum
         if ($weighting === FrequencyWeighting::Z) {
             return $level;
         }
-        $given = Figure::read($weighting->value.'_'.$band->value, 'weighting of the band', $weighting->ofBand($band), Unit::Decibel, new Origin('table', 'IEC 61672-1', 'IEC 61672-1:2013 Table 3, published'));
+        $given = Figure::read(
+            $weighting->value.'_'.$band->value,
+            'weighting of the band',
+            $weighting->ofBand($band),
+            Unit::Decibel,
+            new Origin('table', 'IEC 61672-1', 'IEC 61672-1:2013 Table 3, published'),
+        );
 
-        return Figure::derived($level->symbol, $level->meaning.', its weighting taken off', Real::minus($level->value, $given->value), Unit::Decibel, NoiseEquation::BandTotal, [$level, $given], $level->decimals);
+        return Figure::derived(
+            $level->symbol,
+            $level->meaning.', its weighting taken off',
+            Real::minus($level->value, $given->value),
+            Unit::Decibel,
+            NoiseEquation::BandTotal,
+            [$level, $given],
+            $level->decimals,
+        );
     }
 }

@@ -60,8 +60,19 @@ final readonly class TaskExposure
         }
         $tasks = array_values($tasks);
         $answers = FourAnswers::together(fn (\Closure $of, string $how): ?Figure => $this->daily($tasks, $of, $how));
-        $result = Result::of('lex8h', 'Daily noise exposure level by tasks', $samples[0]['result']->reported, $answers, $this->notes($samples, $tasks));
-        $result = $result->doubting(...array_merge(...array_map(static fn (array $sample): array => $sample['result']->causes, $samples)))->or('with the rest of the day like its tasks', $this->stretched($result->reportedFigure(), $samples, $tasks));
+        $result = Result::of(
+            'lex8h',
+            'Daily noise exposure level by tasks',
+            $samples[0]['result']->reported,
+            $answers,
+            $this->notes($samples, $tasks),
+        );
+        $result = $result->doubting(
+            ...array_merge(...array_map(static fn (array $sample): array => $sample['result']->causes, $samples)),
+        )->or(
+            'with the rest of the day like its tasks',
+            $this->stretched($result->reportedFigure(), $samples, $tasks),
+        );
         $result = $result->inheriting(Verdict::worst(...array_map(static fn (array $sample): Verdict => $sample['verdict'], $samples)));
         $shares = $this->shares($tasks, $result->reportedFigure()->toFloat());
         $result = $result->brokenDown(new TaskBudget($shares))->withUncertainty(...$this->uncertainty($shares));
@@ -266,7 +277,13 @@ final readonly class TaskExposure
     private static function times(array $samples, array $tasks): array
     {
         return [
-            array_reduce($tasks, static fn (Exact $sum, array $task): Exact => ($minutes = self::minutes($task)->value) instanceof Exact ? $sum->plus($minutes) : $sum, Exact::zero()),
+            array_reduce(
+                $tasks,
+                static fn (Exact $sum, array $task): Exact => ($minutes = self::minutes($task)->value) instanceof Exact
+                    ? $sum->plus($minutes)
+                    : $sum,
+                Exact::zero(),
+            ),
             max(array_map(static fn (array $sample): float => $sample['run']->shiftMinutes ?? 0.0, $samples)),
         ];
     }
@@ -282,7 +299,16 @@ final readonly class TaskExposure
         [$together, $day] = self::times($samples, $tasks);
         $minutes = $together->toFloat();
 
-        return $day <= $minutes + 0.5 || $minutes <= 0.0 ? null : Figure::derived('L_EX,8h', 'daily noise exposure level by tasks, the rest of the day like them', $daily->toFloat() + 10 * log10($day / $minutes), Unit::DecibelA, NoiseEquation::DailyExposure, [$daily]);
+        return $day <= $minutes + 0.5 || $minutes <= 0.0
+            ? null
+            : Figure::derived(
+                'L_EX,8h',
+                'daily noise exposure level by tasks, the rest of the day like them',
+                $daily->toFloat() + 10 * log10($day / $minutes),
+                Unit::DecibelA,
+                NoiseEquation::DailyExposure,
+                [$daily],
+            );
     }
 
     /**
@@ -297,7 +323,13 @@ final readonly class TaskExposure
 
         return [
             Figure::derived('o*', 'offset of all samples at which it sits on the limit', $offset, Unit::Decibel, NoiseEquation::OffsetTakenOut, [$value], 2),
-            $offset === 0.0 ? 'It sits on the limit.' : \sprintf('It turns if the meter read %s dB too %s at every sample.', number_format(abs($offset), 2, '.', ''), $offset > 0 ? 'high' : 'low'),
+            $offset === 0.0
+                ? 'It sits on the limit.'
+                : \sprintf(
+                    'It turns if the meter read %s dB too %s at every sample.',
+                    number_format(abs($offset), 2, '.', ''),
+                    $offset > 0 ? 'high' : 'low',
+                ),
         ];
     }
 }

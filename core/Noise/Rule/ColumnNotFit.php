@@ -22,7 +22,11 @@ final readonly class ColumnNotFit implements Rule
     {
         foreach ($case->results instanceof NoiseResults ? $case->results->doubts : [] as $doubt) {
             // What is not made of the column is not the worse for it.
-            yield $setting->finding(ucfirst($doubt->words).'.', [$case->run->id], severity: $doubt->results === [] ? Severity::Note : null)->ofResults(...$doubt->results);
+            yield $setting->finding(
+                ucfirst($doubt->words).'.',
+                [$case->run->id],
+                severity: $doubt->results === [] ? Severity::Note : null,
+            )->ofResults(...$doubt->results);
         }
     }
 }

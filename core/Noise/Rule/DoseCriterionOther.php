@@ -26,7 +26,10 @@ final readonly class DoseCriterionOther implements Rule
             $id = str_starts_with($result->key, 'dose:') ? substr($result->key, 5) : null;
             $differs = $id === null ? [] : SetUp::otherThanCriterion($case->run, $id, $case->yardsticks);
             if ($differs !== []) {
-                yield $setting->finding(\sprintf('%s was typed, and the unit was not set to it: %s.', $result->title, implode('; ', $differs)), [$case->run->id])->ofResults(...array_map(static fn (string $kind): string => $kind.':'.$id, ['dose', 'twa', 'lavg', 'projected']));
+                yield $setting->finding(
+                    \sprintf('%s was typed, and the unit was not set to it: %s.', $result->title, implode('; ', $differs)),
+                    [$case->run->id],
+                )->ofResults(...array_map(static fn (string $kind): string => $kind.':'.$id, ['dose', 'twa', 'lavg', 'projected']));
             }
         }
     }

@@ -37,8 +37,21 @@ final readonly class LeftOffLevel implements Rule
         $far = $graver === null ? [] : array_map(static fn (OffsetKnot $knot): string => $knot->check, $left->beyond($graver));
         foreach ($left->beyond($limit) as $knot) {
             if (!\in_array($knot->check, $far, true)) {
-                $alike = $this->graver !== null && $case->timeline->instrument->traits->flag('notAdjustable') && $case->bracket->post !== null && $case->policy->limit('noise.drift', 'drift')?->isKeptBySizes($case->results->drifts()) !== false;
-                yield $setting->finding(\sprintf('It was left %s dB off at the check %s.%s', $knot->offset->signed(), $knot->check, $alike ? ' It cannot be adjusted, and both ends are alike.' : ''), [$knot->check], $limit, severity: $alike ? Severity::Corrected : null);
+                $alike = $this->graver !== null
+                    && $case->timeline->instrument->traits->flag('notAdjustable')
+                    && $case->bracket->post !== null
+                    && $case->policy->limit('noise.drift', 'drift')?->isKeptBySizes($case->results->drifts()) !== false;
+                yield $setting->finding(
+                    \sprintf(
+                        'It was left %s dB off at the check %s.%s',
+                        $knot->offset->signed(),
+                        $knot->check,
+                        $alike ? ' It cannot be adjusted, and both ends are alike.' : '',
+                    ),
+                    [$knot->check],
+                    $limit,
+                    severity: $alike ? Severity::Corrected : null,
+                );
             }
         }
     }

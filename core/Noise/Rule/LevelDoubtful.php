@@ -21,7 +21,14 @@ final readonly class LevelDoubtful implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->results instanceof NoiseResults ? ($case->results->left->otherLevel ?? []) : [] as $check => $words) {
-            yield $setting->finding(\sprintf('A reading at the check %s fits %s. Which level was the calibrator switched to?', $check, $words), [(string) $check], cure: new Cure('the level that was on, by a person\'s word: set the check aside where it was written down wrongly', 'any time'));
+            yield $setting->finding(
+                \sprintf('A reading at the check %s fits %s. Which level was the calibrator switched to?', $check, $words),
+                [(string) $check],
+                cure: new Cure(
+                    'the level that was on, by a person\'s word: set the check aside where it was written down wrongly',
+                    'any time',
+                ),
+            );
         }
     }
 }

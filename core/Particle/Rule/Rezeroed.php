@@ -20,7 +20,10 @@ final readonly class Rezeroed extends ParticleRule
     protected function run(ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         foreach (ParticleResponse::rezeroed($case->bracket, $case->timeline) as $event) {
-            yield $setting->finding(\sprintf('Zeroed at %s without a reading: what its zero had been by then is not known.', $case->hour($event->at)), [$event->id]);
+            yield $setting->finding(
+                \sprintf('Zeroed at %s without a reading: what its zero had been by then is not known.', $case->hour($event->at)),
+                [$event->id],
+            );
         }
     }
 }

@@ -131,10 +131,9 @@ function Facts({ run }: { run: Run }) {
     ]);
   }
   if (run.restOfDay) {
-    rows.push([
-      'Rest of the day',
-      `${run.restOfDay.was === 'nothing' ? 'without exposure' : 'like what was sampled'}: ${run.restOfDay.reason} (${run.restOfDay.by ?? ''})`,
-    ]);
+    const { was, reason, by } = run.restOfDay;
+    const like = was === 'nothing' ? 'without exposure' : 'like what was sampled';
+    rows.push(['Rest of the day', `${like}: ${reason} (${by ?? ''})`]);
   }
   if (run.declaration) {
     rows.push([

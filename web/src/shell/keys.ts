@@ -12,8 +12,9 @@ export const keysAct = () => window.localStorage.getItem(SWITCH) !== 'off';
 export const switchKeys = (on: boolean) => window.localStorage.setItem(SWITCH, on ? 'on' : 'off');
 
 /**
- * Calls for a key pressed outside of fields, menus and dialogs, for a letter outside of headings too; the key as KeyboardEvent.key names it. A key that
- * is heard does nothing else: the letter that opens a dialog must not land in its first field.
+ * Calls for a key pressed outside of fields, menus and dialogs, for a letter outside of headings too; the key as
+ * KeyboardEvent.key names it. A key that is heard does nothing else: the letter that opens a dialog must not land in its
+ * first field.
  */
 export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
   const held = useRef(keys);
