@@ -323,7 +323,7 @@ final readonly class BenchController
         $answers = $draft->answers();
         $campaign = $this->campaignOf($timeline);
         $policy = $this->policies->get($campaign['policy']);
-        $everything = new Timeline($timeline->instrument, $timeline->checks, $timeline->interventions, $timeline->runs, $this->logbook->references());
+        $everything = $timeline->knowing($this->logbook->references());
         [$check, $problems] = DraftCheck::read(DraftCheck::record('draft', $timeline->instrument, $draft->by, $answers, $now), $timeline->instrument, $this->reader);
         $family = $this->assessor->family($timeline->instrument->family);
         $live = $check === null ? new LiveSheet([]) : $family->bench()->live($check, $everything, $policy);

@@ -10,10 +10,13 @@ use Footnote\App\Laboratory\DatabaseLibrary;
 use Footnote\App\Runs\RunFolding;
 use Footnote\App\Runs\StoredLog;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Elsewhere;
 use Footnote\Core\Evidence\Intervention;
+use Footnote\Core\Evidence\LogOrigin;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Evidence\UnitName;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
@@ -47,7 +50,57 @@ final readonly class Logbook
         $interventions = array_map(fn (array $event): Intervention => $this->reader->intervention(Fields::of($event)), array_values($this->pairs('SELECT id, record FROM intervention WHERE instrument_id = ?', [$instrument])));
         $runs = $this->coreRuns(array_values($this->runRecords('r.instrument_id = ?', [$instrument])), $unit->family);
 
-        return new Timeline($unit, $checks, $interventions, $runs, $this->references(array_values(array_unique(array_filter(array_merge(...array_map(static fn (Check $check): array => [$check->reference, ...$check->content->leansOn()], $checks)), \is_string(...))))));
+        $leaning = array_merge(
+            ...array_map(static fn (Check $check): array => [$check->reference, ...$check->content->leansOn()], $checks),
+        );
+
+        return new Timeline(
+            $unit,
+            $checks,
+            $interventions,
+            $runs,
+            $this->references(array_values(array_unique(array_filter($leaning, \is_string(...))))),
+            elsewhere: $this->elsewhere($unit->id, $runs),
+        );
+    }
+
+    /**
+     * What stands of other units and bears on this one's logs; nothing is looked up for a unit without logs.
+     *
+     * @param list<Run> $runs
+     */
+    private function elsewhere(string $unit, array $runs): Elsewhere
+    {
+        $digests = array_values(
+            array_unique(array_filter(array_map(static fn (Run $run): ?string => $run->origin?->sha256, $runs), \is_string(...))),
+        );
+        if ($digests === []) {
+            return new Elsewhere();
+        }
+        $same = [];
+        foreach (array_chunk($digests, 500) as $some) {
+            $marks = implode(', ', array_fill(0, \count($some), '?'));
+            $others = $this->runRecords(
+                "r.instrument_id <> ? AND r.id IN (SELECT run_id FROM log_file WHERE sha256 IN ($marks))",
+                [$unit, ...$some],
+            );
+            foreach ($others as $record) {
+                $other = $this->coreRun($record);
+                // A log that another took the place of is no log of that run any more.
+                if (\in_array($other->origin?->sha256, $some, true)) {
+                    $same[] = $other;
+                }
+            }
+        }
+        $units = $this->connection->fetchAllNumeric("SELECT id, json_extract(record, '$.serial') FROM instrument WHERE id <> ?", [$unit]);
+
+        return new Elsewhere($same, array_map(
+            static fn (array $row): UnitName => new UnitName(
+                \is_string($row[0]) ? $row[0] : '',
+                \is_string($row[1]) && $row[1] !== '' ? $row[1] : null,
+            ),
+            $units,
+        ));
     }
 
     /** @return list<string> the units of the logbook */
@@ -215,15 +268,15 @@ final readonly class Logbook
     private function readRun(Fields $fields, ContentFormat $format, DatabaseLibrary $library, \DateTimeZone $zone): Run
     {
         $log = null;
-        $name = '';
+        $origin = null;
         $stored = $fields->optionalObject('log')?->optionalText('stored');
         if ($stored !== null) {
             $row = $this->connection->fetchAssociative(
-                'SELECT name, format, first_interval, step_seconds, length, remarks FROM log_file WHERE id = ?',
+                'SELECT name, sha256, head, format, first_interval, step_seconds, length, remarks FROM log_file WHERE id = ?',
                 [$stored],
             );
             if ($row !== false) {
-                $name = self::text($row, 'name');
+                $origin = new LogOrigin(self::text($row, 'name'), self::text($row, 'sha256'), self::text($row, 'head'));
                 $columns = $this->formats->read(Fields::of(self::json($row, 'format')))->columns;
                 $log = new StoredLog(
                     $this->connection,
@@ -237,7 +290,11 @@ final readonly class Logbook
             }
         }
 
-        return $this->reader->at($zone)->run($fields, $format->readRun($fields, new RunSurroundings($zone, $library, null, $name, $log)));
+        return $this->reader->at($zone)->run(
+            $fields,
+            $format->readRun($fields, new RunSurroundings($zone, $library, $origin, null, $log)),
+            $origin,
+        );
     }
 
     /**

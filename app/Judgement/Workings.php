@@ -248,6 +248,21 @@ final readonly class Workings
         $this->connection->executeStatement("DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE shift_key IN (SELECT shift_key FROM run WHERE shift_key <> '' AND $which))", $values);
     }
 
+    /** A log came or went: whose it is may be asked of every run that has it. */
+    public function forgetLog(string $sha256): void
+    {
+        $this->forget('id IN (SELECT run_id FROM log_file WHERE sha256 = ?)', [$sha256]);
+    }
+
+    /** A unit of that name was registered: logs that name it may be its own, and no other's. */
+    public function forgetLogsNaming(string $name): void
+    {
+        $this->forget(
+            "id IN (SELECT run_id FROM log_file WHERE head <> '' AND instr(lower(head), lower(?)) > 0 OR instr(lower(name), lower(?)) > 0)",
+            [$name, $name],
+        );
+    }
+
     /** New evidence on a reference: what leaned on it goes. */
     public function forgetReference(string $reference): void
     {

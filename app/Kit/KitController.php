@@ -196,6 +196,9 @@ final readonly class KitController
             foreach ($body->objects('certificates') as $certificate) {
                 $this->entities->persist(new AddedCertificate($instrument->id, null, $certificate->data(), $user->code, $this->clock->now()));
             }
+            foreach (array_filter([$instrument->id, $instrument->serial], \is_string(...)) as $name) {
+                $this->workings->forgetLogsNaming($name);
+            }
         });
 
         return new JsonResponse($this->instrument($this->logbook->instrumentRecord($instrument->id) ?? []), 201);
@@ -295,7 +298,10 @@ final readonly class KitController
         }
 
         return [
-            'id' => $unit->id, 'family' => $unit->family, 'familyTitle' => $this->assessor->family($unit->family)->title(), 'model' => $unit->model, 'about' => TraitsLine::of($unit), 'traits' => TraitsLine::shown($unit->traits, RecordReader::format($unit->family)->instrument()),
+            'id' => $unit->id, 'family' => $unit->family, 'familyTitle' => $this->assessor->family($unit->family)->title(), 'model' => $unit->model, 'about' => TraitsLine::of($unit), 'traits' => [
+                ...($unit->serial === null ? [] : [['label' => 'Serial number', 'shown' => $unit->serial, 'flag' => false]]),
+                ...TraitsLine::shown($unit->traits, RecordReader::format($unit->family)->instrument()),
+            ],
             'certificates' => $record['certificates'] ?? [], 'due' => $latest?->due->format('Y-m-d'), 'dueState' => $this->dueState($latest?->due),
         ];
     }

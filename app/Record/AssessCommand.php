@@ -56,7 +56,7 @@ final class AssessCommand extends Command
         try {
             $path = $input->getArgument('file');
             $file = RecordFile::open(\is_string($path) ? $path : '', $this->projectDir);
-            $campaign = (new RecordReader())->read($file->data, $file->lines(...));
+            $campaign = (new RecordReader())->read($file->data, $file->logFile(...));
             $policy = $this->policy($input->getOption('policy') ?? $campaign->policy);
             $assessed = [];
             $shifts = new ShiftAssessor($this->assessor, $policy, $campaign->yardsticks);

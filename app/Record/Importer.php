@@ -54,7 +54,7 @@ final readonly class Importer
     public function import(RecordFile $file, string $actor): array
     {
         // Read whole first, so that what is wrong is said before anything is written.
-        (new RecordReader())->read($file->data, $file->lines(...));
+        (new RecordReader())->read($file->data, $file->logFile(...));
         $fields = Fields::of($file->data);
         $counts = ['instruments' => 0, 'references' => 0, 'checks' => 0, 'runs' => 0];
         foreach (array_keys($counts) as $list) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Record;
 
+use Footnote\Core\Log\LogFile;
 use Footnote\Core\Record\InvalidRecord;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
@@ -67,10 +68,15 @@ final readonly class RecordFile
         return $path;
     }
 
-    /** @return \Generator<int, string> the lines of a log */
-    public function lines(string $name): \Generator
+    public function logFile(string $name): LogFile
     {
-        yield from self::linesOf($this->log($name));
+        return self::logAt($this->log($name), $name);
+    }
+
+    /** @param string $name what it is called, where that is not the name on disk */
+    public static function logAt(string $path, string $name): LogFile
+    {
+        return new LogFile($name, (string) hash_file('sha256', $path), static fn (): \Generator => self::linesOf($path));
     }
 
     /** @return \Generator<int, string> */

@@ -10,6 +10,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Entity]
 #[ORM\Table(name: 'log_file')]
 #[ORM\Index(name: 'log_file_run', columns: ['run_id'])]
+#[ORM\Index(name: 'log_file_sha256', columns: ['sha256'])]
 class LogFile
 {
     public function __construct(
@@ -38,6 +39,9 @@ class LogFile
         /** @var list<string> what of the file is not in the log */
         #[ORM\Column(type: 'json', options: ['default' => '[]'])]
         public readonly array $remarks,
+        /** The lines before its data, which may say whose it is. */
+        #[ORM\Column(type: 'text', options: ['default' => ''])]
+        public readonly string $head,
         #[ORM\Column(name: 'recorded_by', length: 40)]
         public readonly string $by,
         #[ORM\Column(name: 'recorded_at', type: 'datetime_immutable')]

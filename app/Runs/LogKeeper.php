@@ -34,13 +34,14 @@ final readonly class LogKeeper
     public function keep(string $id, string $run, string $name, string $path, Fields $format, ?\DateTimeImmutable $start, \DateTimeZone $zone, string $actor): SeriesLog
     {
         $how = $this->formats->read($format);
-        $log = (new LogReader($how))->read(RecordFile::linesOf($path), $zone, $start);
+        $source = RecordFile::logAt($path, mb_substr($name, 0, 200));
+        $log = (new LogReader($how))->read($source->lines(), $zone, $start);
         $bytes = (string) file_get_contents($path);
         $file = new LogFile(
             $id,
             $run,
-            mb_substr($name, 0, 200),
-            hash('sha256', $bytes),
+            $source->name,
+            $source->sha256,
             \strlen($bytes),
             Logbook::packed($bytes),
             $this->formats->write($how),
@@ -48,6 +49,7 @@ final readonly class LogKeeper
             $log->step(),
             $log->length(),
             $log->remarks(),
+            $source->origin($how->skip)->head,
             $actor,
             $this->clock->now(),
         );

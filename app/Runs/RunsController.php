@@ -49,9 +49,9 @@ final readonly class RunsController
     ];
     private const LEARNED = [
         'stop', 'timesFrom', 'clockOffsetSeconds', 'timerMinutes', 'plannedMinutes', 'shiftMinutes', 'shift',
-        'ofPlace', 'totals', 'remarks', 'pauses', 'exclusions', 'leftIn', 'restOfDay', 'declaration',
+        'ofPlace', 'totals', 'remarks', 'pauses', 'exclusions', 'leftIn', 'restOfDay', 'logWord', 'declaration',
     ];
-    private const JUDGED = ['exclusions', 'leftIn', 'restOfDay', 'declaration'];
+    private const JUDGED = ['exclusions', 'leftIn', 'restOfDay', 'logWord', 'declaration'];
 
     public function __construct(
         private EntityManagerInterface $entities,
@@ -141,6 +141,7 @@ final readonly class RunsController
             'exclusions' => $record['exclusions'] ?? [],
             'leftIn' => $record['leftIn'] ?? [],
             'restOfDay' => $record['restOfDay'] ?? null,
+            'logWord' => $record['logWord'] ?? null,
             'ofPlace' => $record['ofPlace'] ?? false,
             'declaration' => $record['declaration'] ?? null,
             'log' => $log === false ? null : [
@@ -171,8 +172,8 @@ final readonly class RunsController
         if (array_intersect_key($fact, array_flip(self::JUDGED)) !== [] && $user->role->value !== 'hygienist') {
             throw new Problem(
                 403,
-                'Only a hygienist leaves stretches out or in, says what the rest of a day was, or declares a segment '
-                    .'representative. Nothing was changed.',
+                'Only a hygienist leaves stretches out or in, says what the rest of a day was or whose a log is, or '
+                    .'declares a segment representative. Nothing was changed.',
             );
         }
         foreach (['exclusions', 'leftIn'] as $list) {
@@ -183,11 +184,10 @@ final readonly class RunsController
                 );
             }
         }
-        if ($body->has('restOfDay')) {
-            $fact['restOfDay'] = [...$body->object('restOfDay')->data(), 'by' => $user->code];
-        }
-        if ($body->has('declaration')) {
-            $fact['declaration'] = [...$body->object('declaration')->data(), 'by' => $user->code];
+        foreach (['restOfDay', 'logWord', 'declaration'] as $word) {
+            if ($body->has($word)) {
+                $fact[$word] = [...$body->object($word)->data(), 'by' => $user->code];
+            }
         }
         $this->journal->during($user->code, 'run learned', ['run' => $id, 'reason' => $reason, ...$fact], function () use ($id, $fact, $reason, $user): void {
             $before = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
@@ -334,7 +334,9 @@ final readonly class RunsController
                 } catch (UnreadableLog $problem) {
                     throw new Problem(422, 'The log was not kept. '.$problem->getMessage(), array_map(static fn (array $fault): array => ['field' => $fault['line'] === null ? '/log' : '/log/line/'.$fault['line'], 'problem' => $fault['problem']], $problem->problems));
                 }
-                $this->store($id, $before, ['log' => ['stored' => $stored]], $reason, $user);
+                // What was said of the log before is not said of this one.
+                $forgotten = isset($before['logWord']) ? ['logWord' => null] : [];
+                $this->store($id, $before, ['log' => ['stored' => $stored], ...$forgotten], $reason, $user);
             });
         } finally {
             unlink($path);
@@ -398,8 +400,16 @@ final readonly class RunsController
         $this->notABlank($fact);
         $run->sampleOn(RunFolding::fold($before, [$fact]));
         $this->free($after, $after->instrument);
+        if ($after->logWord !== null && $after->origin === null) {
+            throw Problem::field('/logWord', 'speaks of a log, and this run has none.');
+        }
         $this->entities->persist(new RunFact($id, $fact, $reason, $user->code, $this->clock->now()));
         $this->workings->forgetInstrument($after->instrument);
+        foreach (array_unique([$after->origin?->sha256, $this->logbook->coreRun($before)->origin?->sha256]) as $digest) {
+            if ($digest !== null) {
+                $this->workings->forgetLog($digest);
+            }
+        }
     }
 
     /** @return list<string> the fields of a run that only its family asks for */

@@ -11,6 +11,7 @@ final readonly class Instrument
      * @param string            $family       identifier of its family, such as "noise-dosimeter"
      * @param list<Certificate> $certificates
      * @param Traits            $traits       what its family asks of a unit
+     * @param string|null       $serial       its maker's serial number, where stated
      */
     public function __construct(
         public string $id,
@@ -18,6 +19,7 @@ final readonly class Instrument
         public string $model,
         public array $certificates = [],
         public Traits $traits = new Traits(),
+        public ?string $serial = null,
     ) {
     }
 

@@ -19,6 +19,8 @@ final readonly class Run
      * @param list<Exclusion>         $leftIn         stretches that look like a check, and that a person said stay in
      * @param RestOfDay|null          $rest           a person's word on the part of the working day that was not sampled
      * @param bool                    $isPlace        whether it is of a place and not of a person
+     * @param LogOrigin|null          $origin         the file that its log came in
+     * @param LogWord|null            $logWord        a person's word on whether that log is its own
      * @param float|null              $clockOffset    unit − true, s; null where nobody noted it
      * @param float|null              $plannedMinutes how long it was meant to run
      * @param float|null              $shiftMinutes   the working day it stands for; null: as long as it ran
@@ -46,6 +48,8 @@ final readonly class Run
         public array $leftIn = [],
         public ?RestOfDay $rest = null,
         public bool $isPlace = false,
+        public ?LogOrigin $origin = null,
+        public ?LogWord $logWord = null,
     ) {
         if ($stop !== null && $stop <= $start) {
             throw new \Footnote\Core\Quantity\SpanEndsBeforeItStarts('A run stops after it starts.');

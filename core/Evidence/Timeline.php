@@ -28,6 +28,7 @@ final readonly class Timeline
      * @param array<int|string, Reference> $references    every reference its checks name, by identifier
      * @param string                   $channel       the one channel it is told of; empty: the whole unit
      * @param self|null                $whole         the unit whose channel it is; what is worked out of it is remembered there
+     * @param Elsewhere                $elsewhere     what other units' evidence says of it
      */
     public function __construct(
         public Instrument $instrument,
@@ -37,6 +38,7 @@ final readonly class Timeline
         public array $references,
         public string $channel = '',
         public ?self $whole = null,
+        public Elsewhere $elsewhere = new Elsewhere(),
     ) {
         usort($checks, static fn (Check $a, Check $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
         usort($interventions, static fn (Intervention $a, Intervention $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
@@ -46,6 +48,36 @@ final readonly class Timeline
         $this->interventions = $interventions;
         $this->runs = $runs;
         $this->byName = array_column($runs, null, 'id');
+    }
+
+    /** The same with one more check. */
+    public function with(Check $check): self
+    {
+        return new self(
+            $this->instrument,
+            [...$this->checks, $check],
+            $this->interventions,
+            $this->runs,
+            $this->references,
+            elsewhere: $this->elsewhere,
+        );
+    }
+
+    /**
+     * The same where a check may lean on any of these.
+     *
+     * @param array<int|string, Reference> $references by identifier
+     */
+    public function knowing(array $references): self
+    {
+        return new self(
+            $this->instrument,
+            $this->checks,
+            $this->interventions,
+            $this->runs,
+            $references,
+            elsewhere: $this->elsewhere,
+        );
     }
 
     public function run(string $id): ?Run

@@ -100,7 +100,7 @@ final readonly class ChannelCheck implements CheckContent
             $checks = $channel === null ? [] : array_values(array_filter(array_map(static fn (Check $check): ?Check => self::project($check, $channel), $whole->checks)));
             $touching = array_values(array_filter($whole->interventions, static fn ($event): bool => $event->channel === null || $event->channel === $name));
 
-            return new Timeline($whole->instrument, $checks, $touching, $whole->runs, $whole->references, $name, $whole);
+            return new Timeline($whole->instrument, $checks, $touching, $whole->runs, $whole->references, $name, $whole, $whole->elsewhere);
         });
     }
 

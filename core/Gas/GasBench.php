@@ -115,7 +115,7 @@ final readonly class GasBench implements BenchGuide
         if (!$content instanceof GasCheck) {
             return new LiveSheet([]);
         }
-        $with = new Timeline($timeline->instrument, [...$timeline->checks, $check], $timeline->interventions, $timeline->runs, $timeline->references);
+        $with = $timeline->with($check);
         [$lines, $questions] = [[], []];
         foreach (Channel::of($timeline->instrument) as $channel) {
             $why = $content->zeroSource !== null && ($content->of(GasStage::Zero->found(), $channel->name) !== [] || $content->zeroSource->whyUnfit($channel->kind) !== null) ? $content->zeroSource->whyUnfit($channel->kind) : null;

@@ -14,9 +14,6 @@ use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Log\LogColumnKind;
-use Footnote\Core\Log\LogReader;
-use Footnote\Core\Log\SeriesLog;
-use Footnote\Core\Log\UnreadableLog;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Unit;
@@ -25,7 +22,6 @@ use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
-use Footnote\Core\Record\LogFormatReader;
 use Footnote\Core\Record\RunSurroundings;
 
 /** Gas and vapour monitors in the record format: units with channels, bottles, checks, logs and totals. */
@@ -230,17 +226,8 @@ final readonly class GasFormat implements ContentFormat
             }
             $channels[$name] = new ChannelRecord($name, $code, $known, $row->decimal('unitFactor'), $row->decimal('handFactor'), $row->text('shownIn') === 'mg/m³', $row->decimal('mean'), $row->decimal('shortTerm'), $row->decimal('peak'), $row->decimal('lowest'), $parts);
         }
-        $log = $around->stored instanceof SeriesLog ? $around->stored : null;
-        $fields = $run->optionalObject('log');
-        if ($log === null && $fields !== null && $around->lines !== null) {
-            try {
-                $log = (new LogReader((new LogFormatReader())->read($fields->object('format'))))->read($around->lines, $around->zone, $fields->optionalMoment('start'));
-            } catch (UnreadableLog $problem) {
-                throw new InvalidRecord($fields->at('file'), $problem->getMessage());
-            }
-        }
 
-        return new GasRecord($log, $around->logName, $channels, Air::of($traits, 'field'), $traits->flag('wrapped'));
+        return new GasRecord($around->log($run), $around->logName(), $channels, Air::of($traits, 'field'), $traits->flag('wrapped'));
     }
 
     public function shipped(): array

@@ -5,16 +5,22 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas;
 
 use Footnote\Core\Air\Air;
+use Footnote\Core\Evidence\Logged;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\SeriesLog;
 
 /** What a monitor brings home from a run: a log of several channels, or the numbers of its display. */
-final readonly class GasRecord implements RunContent
+final readonly class GasRecord implements RunContent, Logged
 {
     /** @param array<string, ChannelRecord> $channels by name */
     public function __construct(public ?SeriesLog $log, public string $logName, public array $channels, public Air $air, public bool $wrapped)
     {
+    }
+
+    public function log(): ?SeriesLog
+    {
+        return $this->log;
     }
 
     public function channel(string $name): ChannelRecord

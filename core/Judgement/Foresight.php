@@ -39,7 +39,7 @@ final readonly class Foresight
      */
     public function after(Check $check, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): array
     {
-        $then = new Timeline($timeline->instrument, [...$timeline->checks, $check], $timeline->interventions, $timeline->runs, $timeline->references);
+        $then = $timeline->with($check);
         $closed = [];
         foreach ($this->openRuns($timeline) as $run) {
             $assessment = $this->assessor->assess($run, $then, $policy, $yardsticks);

@@ -6,13 +6,9 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Evidence\Reading;
 use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Log\LogReader;
-use Footnote\Core\Log\SeriesLog;
-use Footnote\Core\Log\UnreadableLog;
 use Footnote\Core\Noise\Meter\MeterRecord;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
-use Footnote\Core\Record\LogFormatReader;
 use Footnote\Core\Record\RunSurroundings;
 
 /** Reads what a run with a microphone brought home: a log, or totals off the display. */
@@ -28,21 +24,8 @@ final class NoiseRecordReader
     {
         $code = $written->text(SetUp::NAME);
         $setUp = $code === null ? null : ($around->library->find(SetUp::SHELF, $code) ?? throw new InvalidRecord($run->at(SetUp::NAME), \sprintf('"%s" is not among the set-ups.', $code)));
-        if ($around->stored instanceof SeriesLog) {
-            return new NoiseRecord($around->stored, self::totals($run->optionalObject('totals')), $around->logName, $meter, $written, $setUp);
-        }
-        $fields = $run->optionalObject('log');
-        $read = null;
-        if ($fields !== null && $around->lines !== null) {
-            $format = (new LogFormatReader())->read($fields->object('format'));
-            try {
-                $read = (new LogReader($format))->read($around->lines, $around->zone, $fields->optionalMoment('start'));
-            } catch (UnreadableLog $problem) {
-                throw new InvalidRecord($fields->at('file'), $problem->getMessage());
-            }
-        }
 
-        return new NoiseRecord($read, self::totals($run->optionalObject('totals')), $around->logName, $meter, $written, $setUp);
+        return new NoiseRecord($around->log($run), self::totals($run->optionalObject('totals')), $around->logName(), $meter, $written, $setUp);
     }
 
     private static function totals(?Fields $fields): ?NoiseTotals

@@ -13,9 +13,6 @@ use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Log\LogColumnKind;
-use Footnote\Core\Log\LogReader;
-use Footnote\Core\Log\SeriesLog;
-use Footnote\Core\Log\UnreadableLog;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\AnswerRows;
@@ -23,7 +20,6 @@ use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
-use Footnote\Core\Record\LogFormatReader;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Record\RunSurroundings;
 
@@ -264,17 +260,8 @@ final readonly class ParticleFormat implements ContentFormat
         $traits = EntryReader::read($run, $this->run());
         $code = $traits->text('substance');
         $substance = $code === null ? null : ($around->library->find(Substances::SHELF, $code) ?? throw new InvalidRecord($run->at('substance'), \sprintf('"%s" is not in the library of substances.', $code)));
-        $log = $around->stored instanceof SeriesLog ? $around->stored : null;
-        $fields = $run->optionalObject('log');
-        if ($log === null && $fields !== null && $around->lines !== null) {
-            try {
-                $log = (new LogReader((new LogFormatReader())->read($fields->object('format'))))->read($around->lines, $around->zone, $fields->optionalMoment('start'));
-            } catch (UnreadableLog $problem) {
-                throw new InvalidRecord($fields->at('file'), $problem->getMessage());
-            }
-        }
 
-        return new ParticleRecord($log, $around->logName, $traits, $substance);
+        return new ParticleRecord($around->log($run), $around->logName(), $traits, $substance);
     }
 
     public function shipped(): array

@@ -4,17 +4,23 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Particle;
 
+use Footnote\Core\Evidence\Logged;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\SeriesLog;
 
 /** What a counter or a dust monitor brings home: a log, how long each sample was, and the filter weighed beside it. */
-final readonly class ParticleRecord implements RunContent
+final readonly class ParticleRecord implements RunContent, Logged
 {
     /** @param Traits|null $substance entry of the library that a dust monitor was held against */
     public function __construct(public ?SeriesLog $log, public string $logName, public Traits $written, public ?Traits $substance)
     {
+    }
+
+    public function log(): ?SeriesLog
+    {
+        return $this->log;
     }
 
     /** @return array<string, int> columns of counts by size, smallest first */

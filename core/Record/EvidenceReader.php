@@ -13,6 +13,8 @@ use Footnote\Core\Evidence\Exclusion;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\InterventionKind;
+use Footnote\Core\Evidence\LogOrigin;
+use Footnote\Core\Evidence\LogWord;
 use Footnote\Core\Evidence\Recall;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Remark;
@@ -60,6 +62,7 @@ final readonly class EvidenceReader
             $fields->text('model'),
             array_map(fn (Fields $certificate): Certificate => $this->certificate($certificate, null), $fields->objects('certificates')),
             $traits,
+            $fields->optionalText('serial', 40),
         );
     }
 
@@ -130,8 +133,11 @@ final readonly class EvidenceReader
         );
     }
 
-    /** @param RunContent $content what the run brought home, already read by its family */
-    public function run(Fields $fields, RunContent $content): Run
+    /**
+     * @param RunContent     $content what the run brought home, already read by its family
+     * @param LogOrigin|null $origin  of its log
+     */
+    public function run(Fields $fields, RunContent $content, ?LogOrigin $origin = null): Run
     {
         $offset = $fields->optionalNumber('clockOffsetSeconds', -864000, 864000);
         // Whoever reads times off the unit reads all of them there.
@@ -144,6 +150,7 @@ final readonly class EvidenceReader
         }
         $declaration = $fields->optionalObject('declaration');
         $rest = $fields->optionalObject('restOfDay');
+        $word = $fields->optionalObject('logWord');
 
         return new Run(
             $fields->id('id'),
@@ -179,6 +186,8 @@ final readonly class EvidenceReader
             ),
             $rest === null ? null : new RestOfDay(self::restIsAsSampled($rest), $rest->text('reason'), $rest->text('by')),
             $fields->flag('ofPlace'),
+            $origin,
+            $word === null ? null : new LogWord($word->flag('isOwn'), $word->text('reason'), $word->text('by')),
         );
     }
 

@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Elsewhere;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Evidence\UnitName;
 use Footnote\Core\Families;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Log\LogFile;
 
 /** Reads a whole record: references, instruments, checks, interventions, runs and their logs. */
 final readonly class RecordReader
@@ -32,11 +35,11 @@ final readonly class RecordReader
     }
 
     /**
-     * @param callable(string): iterable<string> $lines opens a log by the file name that the record gives
+     * @param callable(string): LogFile $logs finds a log by the file name that the record gives
      *
      * @throws InvalidRecord naming the place
      */
-    public function read(mixed $data, callable $lines): RecordedCampaign
+    public function read(mixed $data, callable $logs): RecordedCampaign
     {
         $fields = Fields::of($data);
         if ($fields->text('format') !== self::FORMAT) {
@@ -73,16 +76,13 @@ final readonly class RecordReader
             return $reader->intervention($item);
         });
         $library = RecordLibrary::of($fields);
-        $runs = $this->each($fields, 'runs', static function (Fields $item) use ($family, $lines, $zone, $library, $reader): Run {
-            $file = $item->optionalObject('log')?->text('file');
+        $runs = $this->each($fields, 'runs', static function (Fields $item) use ($family, $logs, $zone, $library, $reader): Run {
+            $log = $item->optionalObject('log');
+            $file = $log === null ? null : $logs($log->text('file'));
+            $skip = (int) ($log?->object('format')->optionalNumber('skip', 0, 1000) ?? 0);
+            $around = new RunSurroundings($zone, $library, $file?->origin($skip), $file);
 
-            return $reader->run(
-                $item,
-                self::format($family($item))->readRun(
-                    $item,
-                    new RunSurroundings($zone, $library, $file === null ? null : $lines($file), $file ?? ''),
-                ),
-            );
+            return $reader->run($item, self::format($family($item))->readRun($item, $around), $around->origin);
         });
         $this->noOverlap($runs);
 
@@ -95,11 +95,37 @@ final readonly class RecordReader
                 array_values(array_filter($interventions, $own)),
                 array_values(array_filter($runs, $own)),
                 $references,
+                elsewhere: self::elsewhere($instrument, $instruments, $runs),
             );
         }
         $campaign = $fields->object('campaign');
 
         return new RecordedCampaign($timelines, $this->yardsticks($campaign), $fields->raw('policy') ?? 'standard', $zone);
+    }
+
+    /**
+     * @param array<int|string, Instrument> $instruments
+     * @param list<Run>                     $runs
+     */
+    private static function elsewhere(Instrument $unit, array $instruments, array $runs): Elsewhere
+    {
+        $digests = [];
+        foreach ($runs as $run) {
+            if ($run->instrument === $unit->id && $run->origin !== null) {
+                $digests[] = $run->origin->sha256;
+            }
+        }
+
+        return new Elsewhere(
+            array_values(array_filter(
+                $runs,
+                static fn (Run $run): bool => $run->instrument !== $unit->id && \in_array($run->origin?->sha256, $digests, true),
+            )),
+            array_map(
+                static fn (Instrument $other): UnitName => new UnitName($other->id, $other->serial),
+                array_values(array_filter($instruments, static fn (Instrument $other): bool => $other->id !== $unit->id)),
+            ),
+        );
     }
 
     public function yardsticks(Fields $campaign): Yardsticks

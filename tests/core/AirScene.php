@@ -9,6 +9,7 @@ use Footnote\Core\Flow\FlowFamily;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\ShiftAssessor;
+use Footnote\Core\Log\LogFile;
 use Footnote\Core\Record\RecordedCampaign;
 use Footnote\Core\Record\RecordReader;
 
@@ -120,7 +121,7 @@ final class AirScene
 
     public function read(): RecordedCampaign
     {
-        return (new RecordReader())->read($this->record, static fn (): array => []);
+        return (new RecordReader())->read($this->record, static fn (string $name): LogFile => LogFile::ofText($name, ''));
     }
 
     public function assess(string $run, string $policy = 'standard'): Assessment

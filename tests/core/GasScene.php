@@ -8,6 +8,7 @@ use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasFamily;
 use Footnote\Core\Gas\GasResults;
 use Footnote\Core\Judgement\Assessment;
+use Footnote\Core\Log\LogFile;
 use Footnote\Core\Record\RecordedCampaign;
 use Footnote\Core\Record\RecordReader;
 
@@ -161,7 +162,7 @@ final class GasScene
 
     public function read(): RecordedCampaign
     {
-        return (new RecordReader())->read($this->record, fn (string $name): array => array_map(static fn (string $line): string => $line."\n", explode("\n", rtrim($this->logs[$name]))));
+        return (new RecordReader())->read($this->record, fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name]));
     }
 
     public function assess(string $run = 'r', string $policy = 'standard'): Assessment

@@ -7,6 +7,7 @@ namespace Footnote\Tests\Core;
 use Footnote\Core\Families;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\ShiftAssessor;
+use Footnote\Core\Log\LogFile;
 use Footnote\Core\Noise\Meter\MeterFamily;
 use Footnote\Core\Record\RecordedCampaign;
 use Footnote\Core\Record\RecordReader;
@@ -122,7 +123,7 @@ final class MeterScene
 
     public function read(): RecordedCampaign
     {
-        return (new RecordReader())->read($this->record, fn (string $name): array => array_map(static fn (string $line): string => $line."\n", explode("\n", $this->logs[$name])));
+        return (new RecordReader())->read($this->record, fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name]));
     }
 
     /** The run as part of its day. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Tests\Core;
 
 use Footnote\Core\Judgement\Assessment;
+use Footnote\Core\Log\LogFile;
 use Footnote\Core\Particle\ParticleFamily;
 use Footnote\Core\Record\RecordReader;
 
@@ -84,7 +85,7 @@ final class ParticleScene
 
     public function assess(string $run = 'r', string $policy = 'standard'): Assessment
     {
-        return Scene::assessed((new RecordReader())->read($this->record, fn (string $name): array => array_map(static fn (string $line): string => $line."\n", explode("\n", $this->logs[$name]))), $run, $policy);
+        return Scene::assessed((new RecordReader())->read($this->record, fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name])), $run, $policy);
     }
 
     public function intervention(string $id, string $at, string $kind): self

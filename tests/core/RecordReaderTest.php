@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\Core\Log\LogFile;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\RecordReader;
 use Opis\JsonSchema\Validator;
@@ -75,7 +76,7 @@ final class RecordReaderTest extends TestCase
         $at = $value;
         unset($at);
         try {
-            (new RecordReader())->read($record, static fn (): array => ["not a level\n"]);
+            (new RecordReader())->read($record, static fn (string $name): LogFile => LogFile::ofText($name, 'not a level'));
             self::fail('read without a word');
         } catch (InvalidRecord $problem) {
             self::assertSame($named, $problem->path, $problem->getMessage());

@@ -10,6 +10,7 @@ use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\PolicyReader;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Log\LogFile;
 use Footnote\Core\Log\PackedLog;
 use Footnote\Core\Noise\NoiseRecord;
 use Footnote\Core\Record\Fields;
@@ -93,7 +94,7 @@ final class Scene
 
     public function read(): RecordedCampaign
     {
-        return (new RecordReader())->read($this->record, static fn (): array => []);
+        return (new RecordReader())->read($this->record, static fn (string $name): LogFile => LogFile::ofText($name, ''));
     }
 
     public function assess(string $run, string $policy = 'standard', ?Yardsticks $yardsticks = null): Assessment

@@ -42,6 +42,7 @@ final class SharedRules
             new ClockOffset('clock.doubtful', null),
             new ClockNotNoted(),
             new RepresentativeSegment(),
+            new LogWhose(),
             new AlterationMade('removed.recorded', [AlterationKind::Recorded]),
             new AlterationMade('removed.by-person', [AlterationKind::Person]),
             new AlterationMade('removed.offered', [AlterationKind::Offered]),

@@ -18,7 +18,7 @@ export function RegisterUnit({ onClose }: { onClose: () => void }) {
 
 function Unit({ forms, onClose }: { forms: Forms; onClose: () => void }) {
   const [family, setFamily] = useState(forms.families[0]?.id ?? '');
-  const [form, setForm] = useState({ id: '', model: '' });
+  const [form, setForm] = useState({ id: '', model: '', serial: '' });
   const [values, setValues] = useState<Values>({});
   const [certificate, setCertificate] = useState(() => noCertificate(''));
   const asked = forms.families.find((one) => one.id === family)?.entries ?? [];
@@ -28,7 +28,9 @@ function Unit({ forms, onClose }: { forms: Forms; onClose: () => void }) {
         api.POST('/api/kit/instruments', {
           body: {
             ...filled(asked, values),
-            ...form,
+            id: form.id,
+            model: form.model,
+            ...(form.serial ? { serial: form.serial } : {}),
             family,
             certificates: certificate.number ? [certificateOf(certificate, [])] : [],
           },
@@ -74,6 +76,12 @@ function Unit({ forms, onClose }: { forms: Forms; onClose: () => void }) {
         set={(model) => setForm({ ...form, model })}
         problem={register.error?.of('model')}
         required
+      />
+      <Field
+        label="Serial number, as its logs give it"
+        value={form.serial}
+        set={(serial) => setForm({ ...form, serial })}
+        problem={register.error?.of('serial')}
       />
       <Entries
         entries={asked}

@@ -32,6 +32,7 @@ const run = (more: Partial<Schemas['Run']> = {}): Schemas['Run'] => ({
   exclusions: [],
   leftIn: [],
   restOfDay: null,
+  logWord: null,
   ofPlace: false,
   declaration: null,
   log: null,

@@ -56,6 +56,7 @@ const run: Schemas['Run'] = {
     { from: '2026-11-24T14:00:00+00:00', to: '2026-11-24T14:01:00+00:00', reason: 'a saw', by: 'H-1' },
   ],
   restOfDay: { was: 'nothing', reason: 'at a desk', by: 'H-1' },
+  logWord: null,
   ofPlace: false,
   declaration: { check: 'C-2', reason: 'same work', by: 'H-1' },
   log: {

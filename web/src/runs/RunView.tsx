@@ -9,6 +9,7 @@ import { mayDecide, mayRecord } from '../shell/roles';
 import { LeaveOut } from './LeaveOut';
 import { Learn } from './Learn';
 import { LogImport } from './LogImport';
+import { LogWhose } from './LogWhose';
 import { Tones } from './Tones';
 
 type Run = Schemas['Run'];
@@ -49,6 +50,7 @@ export function RunView() {
       {records && <Learn key={`learn-${run.learned.length}`} run={run} />}
       {records && keepsLog && run.stop && <LogImport run={run} />}
       {records && run.log && <Tones run={run} />}
+      {run.log && <LogWhose run={run} decides={mayDecide(session.data?.user)} />}
       {mayDecide(session.data?.user) && run.stop && <LeaveOut run={run} log={keepsLog} />}
       <h2>Learned</h2>
       {run.learned.length === 0 && <p style={{ color: ink.soft }}>Nothing since it was written down.</p>}
@@ -134,6 +136,10 @@ function Facts({ run }: { run: Run }) {
     const { was, reason, by } = run.restOfDay;
     const like = was === 'nothing' ? 'without exposure' : 'like what was sampled';
     rows.push(['Rest of the day', `${like}: ${reason} (${by ?? ''})`]);
+  }
+  if (run.logWord) {
+    const { isOwn, reason, by } = run.logWord;
+    rows.push(['Log is', `${isOwn ? 'of this run' : 'not of this run'}: ${reason} (${by ?? ''})`]);
   }
   if (run.declaration) {
     rows.push([
