@@ -28,7 +28,6 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
-use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\RecordLibrary;
 use Footnote\Core\Record\RecordReader;
 use Footnote\Core\Record\ReferenceKind;
@@ -265,15 +264,18 @@ final readonly class KitController
     public function recall(string $id, Request $request, #[CurrentUser] User $user): JsonResponse
     {
         $body = Body::of($request);
-        $since = $body->moment('since');
-        $until = $body->optionalMoment('until');
-        if ($until !== null && $until < $since) {
-            throw new InvalidRecord('/until', 'must be after its beginning.');
+        $reference = $this->entities->find(RegisteredReference::class, $id) ?? throw Problem::missing('Reference '.$id);
+        $kind = Families::referenceKind($reference->kind) ?? throw Problem::missing('Kind '.$reference->kind);
+        if (!\array_key_exists('error', $body->data())) {
+            throw Problem::field('/error', 'say how far it was off, with its sign, or that it is not known (null).');
         }
-        $record = ['since' => $since->format(\DATE_ATOM), 'reason' => $body->text('reason'), ...($until === null ? [] : ['until' => $until->format(\DATE_ATOM)])];
-        if ($this->entities->find(RegisteredReference::class, $id) === null) {
-            throw Problem::missing('Reference '.$id);
-        }
+        $recall = $this->reader->recall($body, $kind);
+        $record = array_filter([
+            'since' => $recall->since->format(\DATE_ATOM),
+            'until' => $recall->until?->format(\DATE_ATOM),
+            'reason' => $recall->reason,
+            'error' => $recall->error?->written,
+        ], \is_string(...));
         $this->journal->during($user->code, 'reference recalled', ['reference' => $id, ...$record], function () use ($id, $record, $user): void {
             $this->entities->persist(new RecordedRecall($id, $record, $user->code, $this->clock->now()));
             $this->workings->forgetReference($id);
@@ -318,7 +320,8 @@ final readonly class KitController
         $kind = Families::referenceKind($reference->kind);
 
         return [
-            'id' => $reference->id, 'kind' => $reference->kind, 'kindTitle' => $kind === null ? $reference->kind : $kind->title, 'model' => $reference->model, 'about' => $kind === null ? '' : TraitsLine::line($reference->traits, $kind->entries), 'valueUnit' => $kind?->values === null ? '' : $kind->values->value, 'nominal' => $kind === null ? '' : $kind->nominal,
+            'id' => $reference->id, 'kind' => $reference->kind, 'kindTitle' => $kind === null ? $reference->kind : $kind->title, 'model' => $reference->model, 'about' => $kind === null ? '' : TraitsLine::line($reference->traits, $kind->entries), 'valueUnit' => $kind?->values === null ? '' : $kind->values->value,
+            'errorUnit' => $kind?->error === null ? '' : $kind->error->value, 'nominal' => $kind === null ? '' : $kind->nominal,
             'constants' => $certificate === null || $kind === null ? [] : TraitsLine::shown($certificate->constants, $kind->constants),
             'certificates' => $record['certificates'] ?? [], 'recalls' => $record['recalls'] ?? [],
             'due' => $certificate?->due->format('Y-m-d'), 'dueState' => $this->dueState($certificate?->due),

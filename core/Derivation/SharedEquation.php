@@ -12,6 +12,7 @@ enum SharedEquation: string implements Equation
     case PartsPerMillion = 'C-2';
     case TimeWeightedAverage = 'C-3';
     case Replicates = 'S-1';
+    case Recalled = 'S-5';
 
     public function id(): string
     {
@@ -26,6 +27,7 @@ enum SharedEquation: string implements Equation
             self::PartsPerMillion => 'ppm = (mg/m³)·V_m/M, V_m = R·T/P',
             self::TimeWeightedAverage => 'TWA = Σ c_i·t_i/480 min; mixture Σ c_i/L_i',
             self::Replicates => 'mean; range over mean',
+            self::Recalled => 'a recalled reference: true level = certified + e; true flow, true label = told·(1 + e/100); L = L_ind + e of the check before the run',
         };
     }
 

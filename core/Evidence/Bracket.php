@@ -14,7 +14,7 @@ final readonly class Bracket
      * @param list<Check>      $between     usable checks during the run, in order
      * @param list<Run>        $runs        every run that shares these ends, in order; the judged one is among them
      * @param list<PassedOver> $passedOver  checks that were looked at and showed nothing
-     * @param list<string>     $recalled    references that its checks lean on and that were recalled for their time
+     * @param list<string>     $recalled    references that its checks lean on and that were recalled for their time, how far off is not known
      */
     public function __construct(
         public Run $run,

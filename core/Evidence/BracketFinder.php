@@ -75,7 +75,7 @@ final readonly class BracketFinder
         $recalled = [];
         foreach ($checks as $check) {
             foreach ($timeline->referencesOf($check) as $reference) {
-                if ($reference->recalledAt($check->at) !== null) {
+                if ($reference->recalledAt($check->at) !== null && !$reference->isKnownWrongAt($check->at)) {
                     $recalled[] = $reference->id;
                 }
             }

@@ -80,6 +80,26 @@ final readonly class Timeline
         );
     }
 
+    /** The same with another taking of the known errors of recalled references. */
+    public function taking(RecallTaken $taken): self
+    {
+        $known = array_filter(
+            $this->references,
+            static fn (Reference $one): bool => array_filter($one->recalls, static fn (Recall $recall): bool => $recall->error !== null) !== [],
+        );
+
+        return $known === [] ? $this : new self(
+            $this->instrument,
+            $this->checks,
+            $this->interventions,
+            $this->runs,
+            array_map(static fn (Reference $one): Reference => $one->taking($taken), $this->references),
+            $this->channel,
+            $this->whole?->taking($taken),
+            $this->elsewhere,
+        );
+    }
+
     public function run(string $id): ?Run
     {
         return $this->byName[$id] ?? null;

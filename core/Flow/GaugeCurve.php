@@ -10,6 +10,7 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Flow\Standard\Recalled;
 use Footnote\Core\Flow\Standard\TransferOrifice;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Unit;
@@ -42,8 +43,12 @@ final readonly class GaugeCurve
                 throw new UnreadableFlow('a point has no reading of the sampler\'s gauge');
             }
             $origin = FlowMeasurement::origin($check, $row);
-            $flow = $standard instanceof TransferOrifice ? $standard->standard($row, $content->air, $origin) : $standard->flow($row, $content->air, $origin);
-            $x[] = $flow->toFloat() / 1000 * ($standard instanceof TransferOrifice ? 1.0 : self::toStandard($content->air));
+            $inner = $standard instanceof Recalled ? $standard->inner : $standard;
+            $flow = $inner instanceof TransferOrifice
+                ? $inner->standard($row, $content->air, $origin)
+                : $inner->flow($row, $content->air, $origin);
+            $flow = $standard instanceof Recalled ? $standard->right($flow) : $flow;
+            $x[] = $flow->toFloat() / 1000 * ($inner instanceof TransferOrifice ? 1.0 : self::toStandard($content->air));
             $y[] = self::response($row->gauge->value->toFloat(), $content->air);
             array_push($inputs, $flow, Figure::read('I', 'sampler\'s gauge', $row->gauge->value, Unit::None, $origin, $row->gauge->decimals()));
         }

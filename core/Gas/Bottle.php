@@ -6,6 +6,7 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Traits;
@@ -15,6 +16,7 @@ use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\ReferenceKind;
+use Footnote\Core\Response\RecallError;
 
 /** A cylinder of calibration gas: what its label says, and how much is left in it. */
 final readonly class Bottle
@@ -52,7 +54,7 @@ final readonly class Bottle
                 self::BASES,
                 help: 'Of flammable gas: what the label, and the unit set by it, take for 100 % LEL',
             ),
-        ])]);
+        ])], error: Unit::Percent);
     }
 
     /** What the label in force on a day says of a gas; null where the bottle does not hold it or has no certificate. */
@@ -77,6 +79,7 @@ final readonly class Bottle
         if ($gas === null || $value === null || $unit === null || !$certificate instanceof Certificate) {
             return null;
         }
+        $error = RecallError::of($this->reference, $on);
         $figure = Figure::read(
             'c_span',
             \sprintf('%s on the label of %s', $channel->spanGas(), $this->reference->id),
@@ -89,8 +92,19 @@ final readonly class Bottle
             ),
             $value->decimals(),
         );
+        if ($error !== null) {
+            $figure = Figure::derived(
+                'c_span',
+                $figure->meaning.', its error taken out',
+                $value->value->times(RecallError::factor($error)),
+                $unit,
+                SharedEquation::Recalled,
+                [$figure, $error],
+                max(1, $figure->decimals),
+            );
+        }
         if ($unit->dimension() === $channel->unit->dimension()) {
-            return $figure->as($unit->convert($value->value, $channel->unit), $channel->unit);
+            return $figure->as($unit->convert($figure->value instanceof Exact ? $figure->value : $value->value, $channel->unit), $channel->unit);
         }
 
         return self::told($figure, $channel, $gas);

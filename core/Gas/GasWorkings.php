@@ -12,6 +12,7 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\RecallTaken;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Answer;
@@ -108,12 +109,26 @@ final readonly class GasWorkings
         $this->unsaved = $this->lost();
         $this->conditions = self::conditions($yardsticks);
         $this->undone = $this->factor->undone->times($this->set->milligram ? $this->milligramPerPart() : Exact::of(1));
-        $this->setRight = self::wrongValue($this->bracket, $timeline, $this->response) !== null;
-        $this->left = LeftOff::beyond($this->bracket, $timeline, $this->response, $policy);
+        // Whoever set the unit by a cylinder that was wrong did it right; the error is taken out by its own rule.
+        $asCertified = $timeline->taking(RecallTaken::Nothing);
+        $this->setRight = self::wrongValue($this->bracket, $asCertified, $this->response) !== null || $this->isRecalled();
+        $this->left = LeftOff::beyond($this->bracket, $asCertified, $this->response, $policy);
         $answer = $policy->reportedAnswer('linear');
         // What was set to a wrong value, or left off, is set right along the bracket, whatever the policy reports otherwise.
         $this->reported = ($this->setRight || $this->left !== []) && $answer === Answer::Indicated ? Answer::Between : $answer;
         $this->largestEver = GasHistory::of($timeline, $this->bracket->post->at ?? $run->stop ?? $run->start)->largest();
+    }
+
+    /** Whether an end of the bracket leans on a cylinder whose known error is taken out. */
+    private function isRecalled(): bool
+    {
+        foreach ($this->bracket->checks() as $check) {
+            if ($this->timeline->referenceOf($check)?->errorAt($check->at) !== null) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Whether the channel moved more along a bracket than the policy allows, in its span gas or in clean air. */
@@ -174,7 +189,7 @@ final readonly class GasWorkings
             $alterations = LogAlterations::of(
                 $this->run,
                 $this->window,
-                TestGas::in($this->record, $this->run, $this->timeline, $this->policy),
+                TestGas::in($this->record, $this->run, $this->timeline->taking(RecallTaken::Nothing), $this->policy),
                 $log->remarks(),
             );
             $leftOut = LogAlterations::taken($alterations);

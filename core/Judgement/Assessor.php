@@ -43,12 +43,13 @@ final readonly class Assessor
     {
         $family = $this->family($timeline->instrument->family);
         $parts = $family instanceof Channelled ? self::parts($family, $run, $timeline) : ['' => $timeline];
-        $cases = [];
-        $worked = [];
+        [$cases, $worked, $recalls] = [[], [], []];
         foreach ($parts as $name => $part) {
             $channel = (string) $name;
             $bracket = (new BracketFinder($family->usability($policy), $channel, $family->parameter()))->find($run, $part);
-            $worked[$channel] = $family->workOut($run, $bracket, $part, $policy, $yardsticks);
+            $again = static fn (Timeline $one): FamilyResults => $family->workOut($run, $bracket, $one, $policy, $yardsticks);
+            $worked[$channel] = $again($part);
+            $recalls[] = $recall = RecallSetRight::of($bracket->checks(), $part, $again);
             $cases[$channel] = new RunCase(
                 $run,
                 $bracket,
@@ -56,15 +57,33 @@ final readonly class Assessor
                 $policy,
                 $family,
                 $worked[$channel],
-                $worked[$channel]->results(),
+                self::setRight($worked[$channel]->results(), [$recall]),
                 $yardsticks,
             );
         }
-        $own = $this->judged($run, $policy, $family instanceof Channelled ? $family->together($worked) : $worked[''], $cases);
+        $together = $family instanceof Channelled ? $family->together($worked) : $worked[''];
+        $own = $this->judged($run, $policy, $together, self::setRight($together->results(), $recalls), $cases);
         // What is put together of several channels takes the verdict of each into account, so it comes after them.
         $made = $family instanceof Channelled ? $family->combined($own, $yardsticks) : [];
 
         return $made === [] ? $own : $this->with($own, $made, $timeline);
+    }
+
+    /**
+     * With the number as certified, and as if the error had grown evenly, beside each that leans on a reference that was wrong.
+     *
+     * @param list<Result>               $results
+     * @param list<RecallSetRight|null> $recalls of each channel
+     *
+     * @return list<Result>
+     */
+    private static function setRight(array $results, array $recalls): array
+    {
+        foreach ($recalls as $recall) {
+            $results = $recall === null ? $results : array_map($recall->beside(...), $results);
+        }
+
+        return $results;
     }
 
     /**
@@ -133,8 +152,11 @@ final readonly class Assessor
         return self::assessment($own->run, $own->policy, $own->family, $results, $findings, $own->bracket, $own->brackets);
     }
 
-    /** @param non-empty-array<array-key, RunCase> $cases by channel; one of no name where the family has none */
-    private function judged(Run $run, Policy $policy, FamilyResults $worked, array $cases): Assessment
+    /**
+     * @param list<Result>                        $results
+     * @param non-empty-array<array-key, RunCase> $cases   by channel; one of no name where the family has none
+     */
+    private function judged(Run $run, Policy $policy, FamilyResults $worked, array $results, array $cases): Assessment
     {
         $findings = [];
         foreach ($this->rules(reset($cases)->family) as $rule) {
@@ -149,7 +171,7 @@ final readonly class Assessor
             $run,
             $policy,
             $worked,
-            $worked->results(),
+            $results,
             $findings,
             reset($brackets),
             isset($brackets['']) ? [] : $brackets,

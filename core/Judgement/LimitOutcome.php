@@ -27,6 +27,21 @@ final readonly class LimitOutcome
     ) {
     }
 
+    /** Where one more value speaks against it. */
+    public function undecided(string $cause): self
+    {
+        return $this->robustness === Robustness::NotKnown ? $this : new self(
+            $this->limit,
+            $this->crossed,
+            Robustness::Undecided,
+            $this->tippingPoint,
+            $this->tippingWords,
+            $this->confidence,
+            [...$this->causes, $cause],
+            \sprintf('Undecided: %s.', implode('; ', [...$this->causes, $cause])),
+        );
+    }
+
     /** A void result states nothing. */
     public function unstated(): self
     {

@@ -18,6 +18,7 @@ use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\KnotsAlong;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
+use Footnote\Core\Response\RecallError;
 
 /** What acoustic checks say of a unit: its offset as found and as left, in dB, positive where it reads high. */
 final readonly class AcousticResponse
@@ -40,6 +41,11 @@ final readonly class AcousticResponse
             : Figure::read('L_cert', 'nominal level, no certificate', $tone->nominal->value, Unit::Decibel, new Origin('assumption', $check->id, 'the nominal level is assumed to be true'), 2);
         $inputs = [$level];
         $value = $certified !== null ? $certified->certified->value : $tone->nominal->value;
+        $error = RecallError::of($reference, $check->at);
+        if ($error !== null && $error->value instanceof Exact) {
+            $inputs[] = $error;
+            $value = $value->plus($error->value);
+        }
         $hertz = $tone->frequency ?? $certified?->frequency;
         if ($content->weighting !== null && $hertz !== null) {
             // Told to a ten-thousandth, far below what a meter shows, so that drifts stay exact.

@@ -68,7 +68,7 @@ final readonly class NoiseFormat implements ContentFormat
 
     public function referenceKinds(): array
     {
-        return [new ReferenceKind(self::CALIBRATOR, 'Acoustic calibrator', [Entry::several('adapters', 'Adapters', self::DIAMETERS)], [], Unit::Decibel, 'level', true, self::LEAST, self::MOST)];
+        return [new ReferenceKind(self::CALIBRATOR, 'Acoustic calibrator', [Entry::several('adapters', 'Adapters', self::DIAMETERS)], [], Unit::Decibel, 'level', true, self::LEAST, self::MOST, Unit::Decibel)];
     }
 
     public function shelves(): array

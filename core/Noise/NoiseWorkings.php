@@ -9,6 +9,7 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\RecallTaken;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Alteration;
@@ -33,6 +34,7 @@ use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
+use Footnote\Core\Response\RecallError;
 
 /** Works out a noise run: sums, four answers, what was removed, drift interval and limits. */
 final readonly class NoiseWorkings
@@ -55,6 +57,11 @@ final readonly class NoiseWorkings
     /** @var list<DoseCriterion> */
     private array $criteria;
     private ?Figure $largestEver;
+    /** The unit as if no reference had been recalled. */
+    private Timeline $asCertified;
+
+    private ?OffsetLine $lineAsCertified;
+
     private LeftOff $left;
 
     /**
@@ -82,7 +89,11 @@ final readonly class NoiseWorkings
         $this->criteria = !$daily ? [] : array_values(array_filter($yardsticks->criteria, static fn ($criterion): bool => $criterion instanceof DoseCriterion));
         $this->largestEver = AcousticHistory::of($timeline, $this->bracket->post->at ?? $run->stop ?? $run->start)->largestDrift();
         $this->further = $this->response->further($this->bracket, $timeline);
-        $this->left = LeftOff::of($this->bracket, $timeline, $this->line);
+        // Whoever set the unit by a calibrator that was wrong did it right; the error is taken out by its own rule.
+        $this->asCertified = $timeline->taking(RecallTaken::Nothing);
+        $this->lineAsCertified = $this->asCertified === $timeline ? $this->line : $this->response->line($this->bracket, $this->asCertified);
+        $this->left = LeftOff::of($this->bracket, $this->asCertified, $this->lineAsCertified);
+        $set = $this->bracket->checks()[0] ?? null;
         $this->answers = new OffsetAnswers(
             $this->reported(),
             $this->line,
@@ -92,6 +103,7 @@ final readonly class NoiseWorkings
             $this->stretches,
             $this->largestEver,
             $this->doubts(),
+            $set === null ? null : RecallError::of($timeline->referenceOf($set), $set->at),
         );
     }
 
@@ -104,7 +116,7 @@ final readonly class NoiseWorkings
         [$results, $doubts, $gaps, $alterations, $leftOut] = [[], [], null, [], []];
         $seconds = $this->seconds();
         if ($this->run->stop !== null && $log !== null) {
-            $survey = LogSurvey::of($log, $this->run, $this->timeline, ToneLevels::of($this->timeline, $this->line), $this->policy);
+            $survey = LogSurvey::of($log, $this->run, $this->timeline, ToneLevels::of($this->asCertified, $this->lineAsCertified), $this->policy);
             $alterations = $this->alterations($survey, $log);
             $leftOut = LogAlterations::taken($alterations);
             $sums = $this->fromLog($log, $content->logName, $survey, $leftOut);

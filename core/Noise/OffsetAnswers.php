@@ -6,6 +6,7 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\ExposureLimit;
@@ -32,6 +33,7 @@ final readonly class OffsetAnswers
      * @param list<Span>       $stretches   of it in which the unit ran
      * @param Figure|null      $largestEver the most this unit has ever drifted
      * @param list<string>     $causes      why no statement about a limit is robust, whatever its values
+     * @param Figure|null      $error       of the calibrator that set the unit, which was recalled: taken out of what the unit showed
      */
     public function __construct(
         private Answer $reported,
@@ -42,6 +44,7 @@ final readonly class OffsetAnswers
         private array $stretches,
         private ?Figure $largestEver,
         private array $causes = [],
+        private ?Figure $error = null,
     ) {
     }
 
@@ -140,7 +143,7 @@ final readonly class OffsetAnswers
             [$indicated, ...array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $line->knots)],
             $indicated->decimals,
         );
-        $answers = FourAnswers::along($indicated, $line->knots ?? [], $this->bracket, static fn (OffsetKnot $knot): Figure => $derive($knot, ($knot->asLeft ? 'offset as left at ' : 'offset as found at ').$knot->check.' taken out'), $middle);
+        $answers = FourAnswers::along($this->setRight($indicated, $value), $line->knots ?? [], $this->bracket, static fn (OffsetKnot $knot): Figure => $derive($knot, ($knot->asLeft ? 'offset as left at ' : 'offset as found at ').$knot->check.' taken out'), $middle);
         foreach ($this->further as $knot) {
             $answers = $answers->alsoBy($derive($knot, 'offset of another tone at '.$knot->check.' taken out'));
         }
@@ -155,6 +158,26 @@ final readonly class OffsetAnswers
         }
 
         return new SolvableResult(Result::of($key, $title, $this->reported, $answers), $at);
+    }
+
+    /**
+     * What the unit would have shown had it been set by the true level.
+     *
+     * @param \Closure(Figure): (Exact|float) $value with an offset taken out
+     */
+    private function setRight(Figure $indicated, \Closure $value): Figure
+    {
+        $error = $this->error?->value;
+
+        return $this->error === null || !$error instanceof Exact ? $indicated : Figure::derived(
+            $indicated->symbol,
+            $indicated->meaning.', the error of the calibrator taken out',
+            $value($this->error->of($error->negated())),
+            $indicated->unit,
+            SharedEquation::Recalled,
+            [$indicated, $this->error],
+            $indicated->decimals,
+        );
     }
 
     /**

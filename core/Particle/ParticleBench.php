@@ -85,7 +85,7 @@ final readonly class ParticleBench implements BenchGuide
         $nominal = $timeline->instrument->traits->measured('nominalFlow')?->in(Unit::LitrePerMinute);
         [$lines, $questions] = [[], []];
         foreach (['flowFound' => 'as found', 'flowLeft' => 'as left'] as $list => $when) {
-            $flow = $response->flow($content->rows($list), $when, $check);
+            $flow = $response->flow($content->rows($list), $when, $check, $timeline);
             if ($flow === null || $nominal === null || $nominal->isZero()) {
                 continue;
             }
@@ -97,7 +97,7 @@ final readonly class ParticleBench implements BenchGuide
                 $questions[] = \sprintf('The flow %s is %s L/min where %s is nominal. Is its unit right?', $when, $flow->shown(), $nominal);
             }
         }
-        $mark = $nominal === null ? null : self::mark([...$content->rows('flowFound'), ...$content->rows('flowLeft')], $nominal->toFloat(), $response, $check);
+        $mark = $nominal === null ? null : self::mark([...$content->rows('flowFound'), ...$content->rows('flowLeft')], $nominal->toFloat(), $response, $check, $timeline);
         if ($mark !== null) {
             $lines[] = new LiveLine('mark for the nominal flow', Figure::read('m', 'mark of the float', $mark, Unit::None, new Origin('check', $check->id, 'between the marks that were tried'), 2));
         }
@@ -147,11 +147,11 @@ final readonly class ParticleBench implements BenchGuide
      *
      * @param list<Traits> $rows
      */
-    private static function mark(array $rows, float $wanted, ParticleResponse $response, Check $check): ?float
+    private static function mark(array $rows, float $wanted, ParticleResponse $response, Check $check, Timeline $timeline): ?float
     {
         $tried = [];
         foreach ($rows as $row) {
-            $flow = $response->flow([$row], '', $check);
+            $flow = $response->flow([$row], '', $check, $timeline);
             if ($row->decimal('mark') !== null && $flow !== null) {
                 $tried[] = [$flow->toFloat(), $row->decimal('mark')->value->toFloat()];
             }

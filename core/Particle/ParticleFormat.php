@@ -90,7 +90,7 @@ final readonly class ParticleFormat implements ContentFormat
     public function referenceKinds(): array
     {
         return [
-            new ReferenceKind(self::STANDARD, 'Flow standard of counters', [Entry::measured('rangeLow', 'Flow from', self::FLOWS), Entry::measured('rangeHigh', 'Flow to', self::FLOWS)], [Entry::decimal('uncertaintyPercent', 'Uncertainty ±', '0', '100', Unit::Percent)]),
+            new ReferenceKind(self::STANDARD, 'Flow standard of counters', [Entry::measured('rangeLow', 'Flow from', self::FLOWS), Entry::measured('rangeHigh', 'Flow to', self::FLOWS)], [Entry::decimal('uncertaintyPercent', 'Uncertainty ±', '0', '100', Unit::Percent)], error: Unit::Percent),
             Spheres::kind(),
         ];
     }

@@ -22,6 +22,7 @@ use Footnote\Core\Response\CountingLine;
 use Footnote\Core\Response\KnotsAlong;
 use Footnote\Core\Response\LinearKnot;
 use Footnote\Core\Response\LinearLine;
+use Footnote\Core\Response\RecallError;
 
 /** What checks say of a counter: its flow, and what clean air gives. Of a dust monitor the zero stands in the background's place. */
 final readonly class ParticleResponse
@@ -113,11 +114,28 @@ final readonly class ParticleResponse
     }
 
     /**
-     * The mean flow of rows, L/min: read off a standard, or a volume over its seconds.
+     * The mean flow of rows, L/min: read off a standard, or a volume over its seconds; a known error of the standard taken out.
      *
      * @param list<Traits> $rows
      */
-    public function flow(array $rows, string $when, Check $check): ?Figure
+    public function flow(array $rows, string $when, Check $check, Timeline $timeline): ?Figure
+    {
+        $told = $this->told($rows, $when, $check);
+        $error = RecallError::of($timeline->referenceOf($check), $check->at);
+
+        return $told === null || $error === null ? $told : Figure::derived(
+            $told->symbol,
+            $told->meaning.', the error of its standard taken out',
+            Real::times($told->value, RecallError::factor($error)),
+            $told->unit,
+            SharedEquation::Recalled,
+            [$told, $error],
+            $told->decimals,
+        );
+    }
+
+    /** @param list<Traits> $rows */
+    private function told(array $rows, string $when, Check $check): ?Figure
     {
         $flows = [];
         foreach ($rows as $row) {
@@ -165,7 +183,7 @@ final readonly class ParticleResponse
         $unit = $timeline->instrument;
         $nominal = $unit->traits->measured('nominalFlow');
         $assumed = Figure::read('Q', 'nominal flow, not measured', $nominal?->in(Unit::LitrePerMinute) ?? Exact::of(1), Unit::LitrePerMinute, new Origin('assumption', $check->id, 'the nominal flow is assumed'), 3);
-        $flow = $this->flow($content->rows($left && $content->flowAdjusted() ? 'flowLeft' : 'flowFound'), $left ? 'as left' : 'as found', $check);
+        $flow = $this->flow($content->rows($left && $content->flowAdjusted() ? 'flowLeft' : 'flowFound'), $left ? 'as left' : 'as found', $check, $timeline);
         $background = [];
         foreach (ParticleFormat::sizes($unit) as $size) {
             $own = $this->background($check, $size);

@@ -32,7 +32,7 @@ final readonly class ParticleUsability implements Usability
         }
         $response = new ParticleResponse();
         foreach (['flowFound' => 'as found', 'flowLeft' => 'as left'] as $list => $when) {
-            $flow = $response->flow($content->rows($list), $when, $check);
+            $flow = $response->flow($content->rows($list), $when, $check, $timeline);
             if ($flow !== null && $flow->toFloat() <= 0.0) {
                 $reasons[] = self::NO_FLOW;
             }

@@ -76,9 +76,26 @@ final readonly class EvidenceReader
             $name,
             $fields->text('model'),
             array_map(fn (Fields $certificate): Certificate => $this->certificate($certificate, $kind), $fields->objects('certificates')),
-            array_map(static fn (Fields $recall): Recall => new Recall($recall->moment('since'), $recall->optionalMoment('until'), $recall->text('reason')), $fields->objects('recalls')),
+            array_map(fn (Fields $recall): Recall => $this->recall($recall, $kind), $fields->objects('recalls')),
             EntryReader::read($fields, $kind->entries),
         );
+    }
+
+    public function recall(Fields $fields, ReferenceKind $kind): Recall
+    {
+        [$since, $until] = [$fields->moment('since'), $fields->optionalMoment('until')];
+        if ($until !== null && $until < $since) {
+            throw new InvalidRecord($fields->at('until'), 'must be after its beginning.');
+        }
+        $error = $fields->optionalDecimal('error', '-90', '1000');
+        if ($error !== null && $kind->error === null) {
+            throw new InvalidRecord(
+                $fields->at('error'),
+                \sprintf('cannot be taken out where a reference is a %s: only that it is not known can be said.', lcfirst($kind->title)),
+            );
+        }
+
+        return new Recall($since, $until, $fields->text('reason'), $error, $error === null ? null : $kind->error);
     }
 
     /** @param ReferenceKind|null $kind what its reference is; null for a certificate of a unit */

@@ -16,6 +16,7 @@ final readonly class ReferenceKind
      * @param Unit|null   $values    unit of the certified values; null where its certificates hold no table
      * @param string      $nominal   what a row of the table is found under, such as "level" or "scale mark"
      * @param bool        $table     whether a certificate without a table is of no use
+     * @param Unit|null   $error     in which a recall says how far it was off: of its values, or percent of them; null: nothing can be taken out
      */
     public function __construct(
         public string $id,
@@ -27,6 +28,7 @@ final readonly class ReferenceKind
         public bool $table = false,
         public string $least = '-1000000',
         public string $most = '1000000',
+        public ?Unit $error = null,
     ) {
     }
 }

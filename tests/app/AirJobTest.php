@@ -189,7 +189,7 @@ final class AirJobTest extends ApiTestCase
         $this->importRecord((new AirScene())->check('k1', '07:45', ['2.0'])->run('r', '08:00', '14:00')->check('k2', '14:10', ['2.0'])->found('r', '720')->record);
         $this->signIn(Role::Steward);
         self::assertSame('valid', $this->call('GET', '/api/results/r')->string('assessment.verdict'));
-        $this->call('POST', '/api/kit/references/T/recalls', ['since' => '2026-03-01T00:00:00+00:00', 'reason' => 'reads 3 K high'], 201);
+        $this->call('POST', '/api/kit/references/T/recalls', ['since' => '2026-03-01T00:00:00+00:00', 'reason' => 'reads 3 K high', 'error' => null], 201);
         self::assertSame('qualified', $this->call('GET', '/api/results/r')->string('assessment.verdict'));
     }
 

@@ -161,7 +161,10 @@ final class JobTest extends ApiTestCase
         self::assertCount(2, $this->call('POST', '/api/kit/references/A/certificates', $certificate, 201)->list('certificates'));
         $this->call('POST', '/api/kit/references/A/certificates', [...$certificate, 'due' => '2026-01-01'], 422);
         $this->call('POST', '/api/kit/references', ['id' => 'Z', 'kind' => 'acoustic-calibrator', 'model' => 'Fork', 'adapters' => ['1/2 in'], 'certificates' => [$certificate]], 201);
-        self::assertCount(1, $this->call('POST', '/api/kit/references/A/recalls', ['since' => '2026-03-01T00:00:00+00:00', 'reason' => 'came back 0.4 dB low'], 201)->list('recalls'));
+        self::assertCount(1, $this->call('POST', '/api/kit/references/A/recalls', ['since' => '2026-03-01T00:00:00+00:00', 'reason' => 'came back 0.4 dB low', 'error' => '-0,4'], 201)->list('recalls'));
+        $this->call('POST', '/api/kit/references/A/recalls', ['since' => '2026-03-01T00:00:00+00:00', 'reason' => 'came back'], 422);
+        $this->call('POST', '/api/kit/references/A/recalls', ['since' => '2026-03-01T00:00:00+00:00', 'reason' => 'came back', 'error' => 'some'], 422);
+        self::assertSame('-0.4', $this->call('GET', '/api/kit')->string('references.0.recalls.0.error'));
         self::assertCount(2, $this->call('GET', '/api/kit')->list('instruments'));
         self::assertSame([], $this->call('GET', '/api/kit/instruments/D2')->list('histories.0.points'));
         $this->signIn(Role::Technician);

@@ -92,10 +92,14 @@ test('a steward registers, certifies and recalls; a policy is copied and changed
   await page.getByRole('row', { name: /AC-02/ }).getByRole('button', { name: 'Recall' }).click();
   await page.getByLabel(/Not to be trusted/).fill('2026-11-18T00:00');
   await page.getByLabel('What was found').fill('came back 0.3 dB low');
+  await page.getByLabel('How far it was off').click();
+  await page.getByRole('option', { name: 'is known' }).click();
+  await page.getByLabel(/True value less the certified one/).fill('-0,3');
   await page.getByRole('dialog').getByRole('button', { name: 'Recall' }).click();
   await expect(page.getByText(/recalled since 18 Nov/)).toBeVisible();
   await page.goto('/results/R-00011');
   await expect(page.getByText(/AC-02 is recalled/)).toBeVisible();
+  await expect(page.getByText(/its true value 0.3 dB below its certificate/).first()).toBeVisible();
 
   await page.goto('/policies');
   await page.getByRole('button', { name: 'Copy and change' }).first().click();

@@ -13,6 +13,7 @@ use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\ReferenceKind;
+use Footnote\Core\Response\RecallError;
 
 /** The kinds of flow standards, and the standard that a reference of the kit is. */
 final class FlowStandards
@@ -36,12 +37,12 @@ final class FlowStandards
         $uncertainty = Entry::decimal('uncertaintyPercent', 'Uncertainty of flow', '0', '100', Unit::Percent);
 
         return [
-            new ReferenceKind(self::SOAP_FILM, 'Soap-film burette', $range, [$uncertainty]),
-            new ReferenceKind(self::DRY_PISTON, 'Dry piston', [$scale, ...$range], [$uncertainty]),
-            new ReferenceKind(self::MASS_FLOW, 'Mass-flow meter', [$scale, ...$range, Entry::measured('statedTemperature', 'Its flow is stated at', Air::TEMPERATURES, true), Entry::measured('statedPressure', 'and', Air::PRESSURES, true)], [$uncertainty]),
-            new ReferenceKind(self::ROTAMETER, 'Rotameter', [$scale, Entry::choice('floatRead', 'Its table is for', ['middle' => 'the middle of the float', 'bottom' => 'the bottom of the float', 'top' => 'the top of the float'], true), Entry::measured('calibratedTemperature', 'Calibrated at', Air::TEMPERATURES, true), Entry::measured('calibratedPressure', 'and', Air::PRESSURES, true)], [$uncertainty], Unit::LitrePerMinute, 'scale mark', true, '0', '1000000'),
-            new ReferenceKind(self::VENTURI, 'Venturi', [$scale, Entry::rows('throats', 'Throats', [Entry::text('name', 'Throat', true), Entry::measured('low', 'From', FlowRow::FLOWS, true), Entry::measured('high', 'To', FlowRow::FLOWS, true)])], [$uncertainty]),
-            new ReferenceKind(self::ORIFICE, 'Transfer orifice with manometer', [...$range, Entry::decimal('gravity', 'Specific gravity of the manometer\'s fluid', '0.5', '15', help: 'Water 1; gauge oil about 0.83')], [Entry::decimal('slope', 'Slope m', '-1000000', '1000000', required: true), Entry::decimal('intercept', 'Intercept b', '-1000000', '1000000', required: true), Entry::choice('flowUnit', 'in', ['m³/min' => 'm³/min', 'ft³/min' => 'ft³/min', 'L/min' => 'L/min'], true), $uncertainty]),
+            new ReferenceKind(self::SOAP_FILM, 'Soap-film burette', $range, [$uncertainty], error: Unit::Percent),
+            new ReferenceKind(self::DRY_PISTON, 'Dry piston', [$scale, ...$range], [$uncertainty], error: Unit::Percent),
+            new ReferenceKind(self::MASS_FLOW, 'Mass-flow meter', [$scale, ...$range, Entry::measured('statedTemperature', 'Its flow is stated at', Air::TEMPERATURES, true), Entry::measured('statedPressure', 'and', Air::PRESSURES, true)], [$uncertainty], error: Unit::Percent),
+            new ReferenceKind(self::ROTAMETER, 'Rotameter', [$scale, Entry::choice('floatRead', 'Its table is for', ['middle' => 'the middle of the float', 'bottom' => 'the bottom of the float', 'top' => 'the top of the float'], true), Entry::measured('calibratedTemperature', 'Calibrated at', Air::TEMPERATURES, true), Entry::measured('calibratedPressure', 'and', Air::PRESSURES, true)], [$uncertainty], Unit::LitrePerMinute, 'scale mark', true, '0', '1000000', error: Unit::Percent),
+            new ReferenceKind(self::VENTURI, 'Venturi', [$scale, Entry::rows('throats', 'Throats', [Entry::text('name', 'Throat', true), Entry::measured('low', 'From', FlowRow::FLOWS, true), Entry::measured('high', 'To', FlowRow::FLOWS, true)])], [$uncertainty], error: Unit::Percent),
+            new ReferenceKind(self::ORIFICE, 'Transfer orifice with manometer', [...$range, Entry::decimal('gravity', 'Specific gravity of the manometer\'s fluid', '0.5', '15', help: 'Water 1; gauge oil about 0.83')], [Entry::decimal('slope', 'Slope m', '-1000000', '1000000', required: true), Entry::decimal('intercept', 'Intercept b', '-1000000', '1000000', required: true), Entry::choice('flowUnit', 'in', ['m³/min' => 'm³/min', 'ft³/min' => 'ft³/min', 'L/min' => 'L/min'], true), $uncertainty], error: Unit::Percent),
             new ReferenceKind(self::THERMOMETER, 'Thermometer', [], [Entry::measured('uncertainty', 'Uncertainty', [Unit::Kelvin])]),
             new ReferenceKind(self::BAROMETER, 'Barometer', [], [Entry::measured('uncertainty', 'Uncertainty', Air::PRESSURES)]),
         ];
@@ -66,7 +67,7 @@ final class FlowStandards
         $scale = Unit::tryFrom($traits->text('scale') ?? '') ?? Unit::LitrePerMinute;
         $certificate = $reference->certificateAt($at);
 
-        return match ($reference->kind) {
+        $standard = match ($reference->kind) {
             self::SOAP_FILM => new SoapFilm($range),
             self::DRY_PISTON => new DirectReading($range, $scale),
             self::MASS_FLOW => new DirectReading($range, $scale, Air::of($traits, 'stated')),
@@ -84,6 +85,9 @@ final class FlowStandards
             self::ORIFICE => $certificate === null ? null : self::orifice($certificate->constants, $certificate->number, $range, new Manometer($gauge['left'], $gauge['right'], $gauge['gravity'] ?? $traits->decimal('gravity'))),
             default => null,
         };
+        $error = RecallError::of($reference, $at);
+
+        return $standard === null || $error === null ? $standard : new Recalled($standard, $error);
     }
 
     /**

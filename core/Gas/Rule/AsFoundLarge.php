@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas\Rule;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\RecallTaken;
 use Footnote\Core\Gas\ChannelCheck;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasResponse;
@@ -25,11 +26,11 @@ final readonly class AsFoundLarge extends ChannelRule
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $response = new GasResponse($results->channel);
-        $label = $response->label($check, $content, $case->timeline);
+        $label = $response->label($check, $content, $case->timeline->taking(RecallTaken::Nothing));
         $knot = $response->asFound($check, $case->timeline);
         $entered = GasResponse::expected($content);
         // A unit told to expect something else is not far off: it does as it was told.
-        $told = ($entered !== null && $label !== null && $entered->compareTo($response->exact($label)) !== 0) || GasWorkings::wrongValue($case->bracket, $case->timeline, $response) !== null;
+        $told = ($entered !== null && $label !== null && $entered->compareTo($response->exact($label)) !== 0) || GasWorkings::wrongValue($case->bracket, $case->timeline->taking(RecallTaken::Nothing), $response) !== null;
         if ($knot === null || $label === null || $told || Real::isZero($label->value)) {
             return;
         }

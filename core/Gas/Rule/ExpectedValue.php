@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas\Rule;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\RecallTaken;
 use Footnote\Core\Gas\ChannelCheck;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasResponse;
@@ -23,7 +24,7 @@ final readonly class ExpectedValue extends ChannelRule
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $response = new GasResponse($results->channel);
-        [$entered, $label] = [GasResponse::expected($content), $response->label($check, $content, $case->timeline)];
+        [$entered, $label] = [GasResponse::expected($content), $response->label($check, $content, $case->timeline->taking(RecallTaken::Nothing))];
         if ($entered === null || $label === null || $entered->compareTo($response->exact($label)) === 0) {
             return;
         }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
+use Footnote\Core\Judgement\RecallSetRight;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Judgement\Severity;
 
 /** A reference that a check leaned on was found wrong later. */
 final readonly class ReferenceRecalled implements Rule
@@ -21,9 +23,17 @@ final readonly class ReferenceRecalled implements Rule
         foreach ($case->checks() as $check) {
             foreach ($case->timeline->referencesOf($check) as $reference) {
                 $recall = $reference->recalledAt($check->at);
-                if ($recall !== null) {
-                    yield $setting->finding(\sprintf('%s is recalled for the time of the check of %s: %s', $reference->id, $case->hour($check->at), $recall->reason), [$check->id, $reference->id]);
+                if ($recall === null) {
+                    continue;
                 }
+                $seen = \sprintf('%s is recalled for the time of the check of %s: %s', $reference->id, $case->hour($check->at), $recall->reason);
+                yield $recall->error === null
+                    ? $setting->finding($seen, [$check->id, $reference->id])
+                    : $setting->finding(
+                        \sprintf('%s; %s, is taken out.', rtrim($seen, '.'), RecallSetRight::words($reference, $recall)),
+                        [$check->id, $reference->id],
+                        severity: Severity::Corrected,
+                    );
             }
         }
     }

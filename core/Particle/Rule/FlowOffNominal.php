@@ -24,7 +24,7 @@ final readonly class FlowOffNominal extends ParticleRule
 
     protected function check(Check $check, ParticleCheck $content, ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $flow = (new ParticleResponse())->flow($content->rows($content->flowAdjusted() ? 'flowLeft' : 'flowFound'), 'as left', $check);
+        $flow = (new ParticleResponse())->flow($content->rows($content->flowAdjusted() ? 'flowLeft' : 'flowFound'), 'as left', $check, $case->timeline);
         $nominal = $case->timeline->instrument->traits->measured('nominalFlow')?->in(Unit::LitrePerMinute);
         if ($flow === null || $nominal === null || $nominal->isZero()) {
             return;

@@ -44,6 +44,7 @@ const reference = (id: string, more: object = {}) => ({
   about: 'adapters 1/2 in',
   constants: [],
   valueUnit: 'dB',
+  errorUnit: 'dB',
   nominal: 'level',
   certificates: [],
   recalls: [],
@@ -71,6 +72,7 @@ const kit = {
     }),
     reference('CY-01', {
       kind: 'bottle',
+      errorUnit: '',
       kindTitle: 'Bottle of calibration gas',
       about: '',
       left: '40 L, 80 min',
@@ -275,9 +277,31 @@ describe('the kit', () => {
     fireEvent.click(within(row(/^AC-01/)).getByRole('button', { name: 'Recall' }));
     type(/^Not to be trusted since/, '2026-11-18T00:00');
     type(/^What was found/, 'came back 0.3 dB low');
+    type(/^Found wrong on/, '2026-11-24T00:00');
+    pick(/^How far it was off/, 'is known');
+    type(/^True value less the certified one, dB/, '-0,3');
     fireEvent.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Recall' }));
     await waitFor(() => expect(sent(server.POST).path).toBe('/api/kit/references/{id}/recalls'));
-    expect(sent(server.POST).body).toMatchObject({ reason: 'came back 0.3 dB low' });
+    expect(sent(server.POST).body).toMatchObject({ reason: 'came back 0.3 dB low', error: '-0,3' });
+    expect((sent(server.POST).body as { until: string }).until).toMatch(/^2026-11-2[34]T/);
+  });
+
+  it('recalls without a number where nobody knows it, and where nothing could be taken out', async () => {
+    await open(steward);
+    fireEvent.click(within(row(/^AC-01/)).getByRole('button', { name: 'Recall' }));
+    type(/^Not to be trusted since/, '2026-11-18T00:00');
+    type(/^What was found/, 'it rattles');
+    pick(/^How far it was off/, 'is not known');
+    expect(screen.getByText(/No limit of a result that leans on it/)).toBeTruthy();
+    refuse(server.POST, 'Nothing was kept.', { '/since': 'lies in the future.' });
+    fireEvent.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Recall' }));
+    expect(await screen.findByText('lies in the future.')).toBeTruthy();
+    expect(valueOf(/^What was found/)).toBe('it rattles');
+    expect(sent(server.POST).body).toMatchObject({ error: null });
+    press('Leave it');
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    fireEvent.click(within(row(/^CY-01/)).getByRole('button', { name: 'Recall' }));
+    expect(screen.getByRole('combobox', { name: /^How far it was off/ }).textContent).toBe('is not known');
   });
 });
 

@@ -1,10 +1,11 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import type { Schemas } from '../api/client';
 import { useKit, useSession } from '../api/hooks';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
-import { moment, shortDay } from '../look/words';
+import { minus, moment, shortDay } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
 import { AddCertificate } from './AddCertificate';
 import { Library } from './Library';
@@ -17,7 +18,7 @@ export function KitView() {
   const session = useSession();
   const [adding, setAdding] = useState<'unit' | 'reference' | null>(null);
   const [certificate, setCertificate] = useState<{ id: string; kind: string } | null>(null);
-  const [recalling, setRecalling] = useState<string | null>(null);
+  const [recalling, setRecalling] = useState<Schemas['Reference'] | null>(null);
   if (kit.isPending) {
     return <Loading />;
   }
@@ -64,6 +65,9 @@ export function KitView() {
                       {reference.recalls.map((recall) => (
                         <div key={recall.since} style={{ color: ink.void, fontSize: '0.86rem' }}>
                           recalled since {shortDay(recall.since)}: {recall.reason}
+                          {recall.error
+                            ? `; off by ${minus(recall.error)} ${reference.errorUnit}`
+                            : '; how far off is not known'}
                         </div>
                       ))}
                     </td>
@@ -110,7 +114,7 @@ export function KitView() {
                           >
                             Add certificate
                           </Button>
-                          <Button size="small" color="error" onClick={() => setRecalling(reference.id)}>
+                          <Button size="small" color="error" onClick={() => setRecalling(reference)}>
                             Recall
                           </Button>
                         </>
@@ -181,7 +185,7 @@ export function KitView() {
           onClose={() => setCertificate(null)}
         />
       )}
-      {recalling && <Recall id={recalling} onClose={() => setRecalling(null)} />}
+      {recalling && <Recall reference={recalling} onClose={() => setRecalling(null)} />}
     </>
   );
 }

@@ -1,18 +1,35 @@
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { answer, api } from '../api/client';
+import { answer, api, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
-import { isoOf } from '../look/words';
+import { isoOf, localOf } from '../look/words';
 import { Field, Form } from './Form';
 
-export function Recall({ id, onClose }: { id: string; onClose: () => void }) {
+/** Recalls a reference: since when, what was found, and how far it was off with its sign, or that nobody knows. */
+export function Recall({
+  reference: { id, errorUnit },
+  onClose,
+}: {
+  reference: Schemas['Reference'];
+  onClose: () => void;
+}) {
   const [since, setSince] = useState('');
+  const [until, setUntil] = useState(() => localOf(new Date()));
   const [reason, setReason] = useState('');
+  const [known, setKnown] = useState(errorUnit ? '' : 'no');
+  const [error, setError] = useState('');
   const recall = useChange(
     () =>
       answer(
         api.POST('/api/kit/references/{id}/recalls', {
           params: { path: { id } },
-          body: { since: isoOf(since), reason },
+          body: {
+            since: isoOf(since),
+            ...(until ? { until: isoOf(until) } : {}),
+            reason,
+            error: known === 'yes' ? error : null,
+          },
         }),
       ),
     onClose,
@@ -27,8 +44,8 @@ export function Recall({ id, onClose }: { id: string; onClose: () => void }) {
       onSubmit={() => recall.mutate(undefined)}
     >
       <p style={{ gridColumn: '1 / -1', margin: 0 }}>
-        Every result that leaned on it since then says so. What was signed stays signed and is marked:
-        evidence has changed.
+        Every result that leaned on it since then is worked out again. What was signed stays signed and is
+        marked: evidence has changed.
       </p>
       <Field
         label="Not to be trusted since, local time"
@@ -36,7 +53,15 @@ export function Recall({ id, onClose }: { id: string; onClose: () => void }) {
         value={since}
         set={setSince}
         problem={recall.error?.of('since')}
+        help="Where nobody knows: since its last good certificate"
         required
+      />
+      <Field
+        label="Found wrong on, local time"
+        type="datetime-local"
+        value={until}
+        set={setUntil}
+        problem={recall.error?.of('until')}
       />
       <Field
         label="What was found"
@@ -45,6 +70,37 @@ export function Recall({ id, onClose }: { id: string; onClose: () => void }) {
         problem={recall.error?.of('reason')}
         required
       />
+      <TextField
+        select
+        label="How far it was off"
+        value={known}
+        required
+        disabled={!errorUnit}
+        onChange={(event) => setKnown(event.target.value)}
+        helperText={
+          known === 'no'
+            ? 'No limit of a result that leans on it is then robust'
+            : 'A known error is taken out'
+        }
+        slotProps={{ inputLabel: { shrink: true } }}
+      >
+        <MenuItem value="yes">is known</MenuItem>
+        <MenuItem value="no">is not known</MenuItem>
+      </TextField>
+      {known === 'yes' && (
+        <Field
+          label={`True value less the certified one, ${errorUnit}`}
+          value={error}
+          set={setError}
+          problem={recall.error?.of('error')}
+          help={
+            errorUnit === '%'
+              ? 'With its sign: −10 where it truly is 10 % less than it says, of all it tells'
+              : `With its sign: 0.3 where it truly is 0.3 ${errorUnit} above its certificate`
+          }
+          required
+        />
+      )}
     </Form>
   );
 }
