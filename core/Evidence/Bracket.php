@@ -15,6 +15,7 @@ final readonly class Bracket
      * @param list<Run>        $runs        every run that shares these ends, in order; the judged one is among them
      * @param list<PassedOver> $passedOver  checks that were looked at and showed nothing
      * @param list<string>     $recalled    references that its checks lean on and that were recalled for their time, how far off is not known
+     * @param list<string>     $atOwnTime   ends of it that were made while a run of the unit went on: they say what held then
      */
     public function __construct(
         public Run $run,
@@ -26,6 +27,7 @@ final readonly class Bracket
         public ?BracketBreak $brokenBefore,
         public ?BracketBreak $brokenAfter,
         public array $recalled = [],
+        private array $atOwnTime = [],
     ) {
     }
 
@@ -68,7 +70,18 @@ final readonly class Bracket
         $before = array_values(array_filter($this->between, static fn (Check $one): bool => $one->at < $check->at));
         $runs = array_values(array_filter($this->runs, static fn (Run $run): bool => $run->start < $check->at));
 
-        return new self($this->run, $this->pre, $check, $before, $runs, $this->passedOver, $this->brokenBefore, null, $this->recalled);
+        return new self($this->run, $this->pre, $check, $before, $runs, $this->passedOver, $this->brokenBefore, null, $this->recalled, [...$this->atOwnTime, $check->id]);
+    }
+
+    /** Where the response that an end of it shows sits in time. */
+    public function timeOf(Check $check): \DateTimeImmutable
+    {
+        return match (true) {
+            \in_array($check->id, $this->atOwnTime, true) => $check->at,
+            $check === $this->pre => $this->start(),
+            $check === $this->post => $this->stop(),
+            default => $check->at,
+        };
     }
 
     /** Where the response of the pre-check sits in time: the first run's start. */

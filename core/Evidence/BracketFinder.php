@@ -62,7 +62,23 @@ final readonly class BracketFinder
             $brokenBefore,
             $brokenAfter,
             self::recalled(array_values(array_filter([$pre, ...$between, $post])), $timeline),
+            array_values(array_map(
+                static fn (Check $check): string => $check->id,
+                array_filter([$pre, $post], static fn (?Check $check): bool => $check !== null && self::isDuringARun($check, $timeline)),
+            )),
         );
+    }
+
+    /** Whether a run of the unit went on while a check was made. */
+    private static function isDuringARun(Check $check, Timeline $timeline): bool
+    {
+        foreach ($timeline->runs as $run) {
+            if ($run->start < $check->at && ($run->stop === null || $check->at < $run->stop)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

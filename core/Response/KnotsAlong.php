@@ -12,7 +12,8 @@ final class KnotsAlong
 {
     /**
      * The check before shows the state it left at the first run's start, the check after what it found at the last run's
-     * stop, checks in between both at their own time. A check next morning does not push drift into the night.
+     * stop, checks in between both at their own time. A check next morning does not push drift into the night; one that was made
+     * while another run went on keeps its own time in every bracket (FC-G11).
      *
      * @template K of Knot
      *
@@ -25,14 +26,14 @@ final class KnotsAlong
     {
         $knots = [];
         if ($bracket->pre !== null) {
-            $knots[] = $left($bracket->pre)?->movedTo($bracket->start());
+            $knots[] = $left($bracket->pre)?->movedTo($bracket->timeOf($bracket->pre));
         }
         foreach ($bracket->between as $check) {
             $knots[] = $found($check);
             $knots[] = $check->content->wasAdjusted() ? $left($check) : null;
         }
         if ($bracket->post !== null) {
-            $knots[] = $found($bracket->post)?->movedTo($bracket->stop());
+            $knots[] = $found($bracket->post)?->movedTo($bracket->timeOf($bracket->post));
         }
 
         return array_values(array_filter($knots, static fn (?Knot $knot): bool => $knot !== null));

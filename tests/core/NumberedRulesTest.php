@@ -7,6 +7,7 @@ namespace Footnote\Tests\Core;
 use Footnote\Core\Evidence\BracketState;
 use Footnote\Core\Judgement\Finding;
 use Footnote\Core\Judgement\Verdict;
+use Footnote\Core\Noise\NoiseResults;
 use Footnote\Core\Quantity\Exact;
 use PHPUnit\Framework\TestCase;
 
@@ -126,6 +127,30 @@ final class NumberedRulesTest extends TestCase
     }
 
     /** 7. Composites: what follows from a dose keeps its ends, lower with lower and upper with upper. */
+    /** A check that was made while a run went on says what held then, in every bracket that it opens or closes (FC-G11). */
+    public function testACheckDuringARunKeepsItsOwnTimeAsAnEndToo(): void
+    {
+        $at = static function (Scene $scene, string $run, string $moment): float {
+            $family = $scene->assess($run)->family;
+            self::assertInstanceOf(NoiseResults::class, $family);
+            self::assertNotNull($family->line);
+
+            return $family->line->at(new \DateTimeImmutable(Scene::moment($moment)));
+        };
+        // It opens the bracket of b: −0.2 at 12:00, −0.6 at 18:00, so −0.2 − 0.4·(5.5/6) at half past five.
+        $opens = (new Scene())->check('k1', '07:30', ['114.0'])->run('a', '08:00', '16:00')->check('n', '12:00', ['113.8'])
+            ->run('b', '17:00', '18:00')->check('k2', '18:30', ['113.4']);
+        self::assertEqualsWithDelta(-0.2 - 0.4 * 5.5 / 6, $at($opens, 'b', '17:30'), 1e-9);
+        // It closes the bracket of a: 0 at 08:00, −0.6 at 14:00, so −0.3 when a stops at 11:00.
+        $closes = (new Scene())->check('k1', '07:30', ['114.0'])->run('a', '08:00', '11:00')->run('b', '12:00', '16:00')
+            ->check('n', '14:00', ['113.4'])->check('k2', '16:30', ['113.4']);
+        self::assertEqualsWithDelta(-0.3, $at($closes, 'a', '11:00'), 1e-9);
+        // A check between two runs does not: it is told for the stop.
+        $plain = (new Scene())->check('k1', '07:30', ['114.0'])->run('a', '08:00', '11:00')->check('n', '11:30', ['113.4'])->run('b', '12:00', '16:00')
+            ->check('k2', '16:30', ['113.4']);
+        self::assertEqualsWithDelta(-0.6, $at($plain, 'a', '11:00'), 1e-9);
+    }
+
     public function testRule7WhatFollowsKeepsItsEnds(): void
     {
         $assessment = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.4'])
