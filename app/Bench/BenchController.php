@@ -18,9 +18,11 @@ use Footnote\App\Judgement\Workings;
 use Footnote\App\Kit\RegisteredInstrument;
 use Footnote\App\Kit\TraitsLine;
 use Footnote\App\Storage\Numbers;
+use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\CommonShift;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Foresight;
@@ -270,6 +272,7 @@ final readonly class BenchController
                 throw new Problem(422, 'The check was not accepted; all answers are kept. '.$problem->getMessage(), [['field' => $problem->path, 'problem' => $problem->problem]]);
             }
             $this->notInTheFuture($check->at);
+            $this->saysWhy($check);
             if (!$brokenOff && !$check->content->hasAsFound() && !$check->content->wasAdjusted()) {
                 throw new Problem(422, 'The check was not accepted; all answers are kept. There is no reading as found.', [['field' => '/'.RecordReader::format($timeline->instrument->family)->section(), 'problem' => 'holds no reading as found.']]);
             }
@@ -292,6 +295,16 @@ final readonly class BenchController
         });
 
         return new JsonResponse(['check' => $check], 201);
+    }
+
+    /** A step that does not apply weighs nothing, so it says why. */
+    private function saysWhy(Check $check): void
+    {
+        foreach ($check->steps as $step => $state) {
+            if ($state === StepState::NotApplicable && !isset($check->reasons[$step])) {
+                throw Problem::field('/stepReasons/'.$step, 'says why the step does not apply; all answers are kept.');
+            }
+        }
     }
 
     private function notInTheFuture(\DateTimeImmutable $at): void

@@ -6,6 +6,7 @@ namespace Footnote\App\Bench;
 
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -26,6 +27,10 @@ final class DraftCheck
     {
         $format = RecordReader::format($unit->family);
         $steps = $answers['steps'] ?? [];
+        $reasons = array_intersect_key(
+            \is_array($answers['stepReasons'] ?? null) ? $answers['stepReasons'] : [],
+            \is_array($steps) ? array_filter($steps, static fn (mixed $state): bool => $state === StepState::NotApplicable->value) : [],
+        );
 
         return array_filter([
             'id' => $id,
@@ -34,6 +39,7 @@ final class DraftCheck
             'by' => $by,
             'reference' => \is_string($answers['reference'] ?? null) && $answers['reference'] !== '' ? $answers['reference'] : null,
             'steps' => \is_array($steps) && $steps !== [] ? $steps : null,
+            'stepReasons' => $reasons === [] ? null : $reasons,
             $format->section() => $format->fromAnswers($answers),
             'remarks' => \is_string($answers['remarks'] ?? null) && $answers['remarks'] !== '' ? $answers['remarks'] : null,
         ], static fn (mixed $value): bool => $value !== null);

@@ -10,6 +10,7 @@ final readonly class Check
     /**
      * @param array<string, StepState> $steps    what became of each step of the procedure, by step
      * @param SetAside|null            $setAside a person's statement that this check shows nothing
+     * @param array<string, string>    $reasons  why a step did not apply, by step
      */
     public function __construct(
         public string $id,
@@ -22,6 +23,7 @@ final readonly class Check
         public bool $brokenOff = false,
         public ?SetAside $setAside = null,
         public string $remarks = '',
+        public array $reasons = [],
     ) {
     }
 

@@ -123,6 +123,13 @@ final readonly class EvidenceReader
             $steps[$step] = StepState::tryFrom(\is_string($state) ? $state : '') ?? throw new InvalidRecord($fields->at('steps').'/'.$step, 'must be done, skipped or not applicable.');
         }
 
+        $reasons = [];
+        foreach ($fields->map('stepReasons') as $step => $reason) {
+            $reasons[$step] = \is_string($reason) && trim($reason) !== '' && mb_strlen($reason) <= 2000
+                ? $reason
+                : throw new InvalidRecord($fields->at('stepReasons').'/'.$step, 'says why the step does not apply, in at most 2000 characters.');
+        }
+
         return new Check(
             $fields->id('id'),
             $fields->id('instrument'),
@@ -134,6 +141,7 @@ final readonly class EvidenceReader
             $fields->flag('brokenOff'),
             $aside === null ? null : new SetAside($aside->moment('at'), $aside->text('by'), $aside->text('reason')),
             $fields->optionalText('remarks', 2000) ?? '',
+            $reasons,
         );
     }
 

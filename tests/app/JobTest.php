@@ -131,6 +131,32 @@ final class JobTest extends ApiTestCase
         self::assertSame('void', $this->call('GET', '/api/results/r1')->string('assessment.verdict'));
     }
 
+    /** FC-D3: a step that does not apply says why, and then weighs nothing; skipped or jumped over it weighs the same. */
+    public function testAStepThatDoesNotApplySaysWhy(): void
+    {
+        $this->import((new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00'));
+        $this->signIn(Role::Hygienist);
+        $begin = fn (array $answers): string => $this->call(
+            'PUT',
+            '/api/bench/drafts/'.($draft = $this->call('POST', '/api/bench/D/check'))->string('id'),
+            ['version' => $draft->int('version'), 'answers' => [...self::answers('114.0'), 'at' => '2026-03-02T16:30:00+00:00', ...$answers]],
+        )->string('id');
+        $steps = [...Scene::STEPS, 'windscreen-off' => 'not applicable'];
+        $draft = $begin(['steps' => $steps]);
+        $refused = $this->call('POST', '/api/bench/drafts/'.$draft.'/accept', status: 422);
+        self::assertSame('/stepReasons/windscreen-off', $refused->string('fields.0.field'));
+        $begin(['steps' => $steps, 'stepReasons' => ['windscreen-off' => '  ']]);
+        $this->call('POST', '/api/bench/drafts/'.$draft.'/accept', status: 422);
+        $begin(['steps' => $steps, 'stepReasons' => ['windscreen-off' => 'indoors, none is fitted', 'steady' => 'a word on what was done']]);
+        $this->call('POST', '/api/bench/drafts/'.$draft.'/accept', status: 201);
+        $result = $this->call('GET', '/api/results/r1');
+        self::assertSame('valid', $result->string('assessment.verdict'));
+        $seen = implode(' ', array_filter(array_column($result->list('assessment.findings'), 'seen'), \is_string(...)));
+        self::assertStringContainsString('Did not apply at the check of 16:30: ', $seen);
+        self::assertStringContainsString('(indoors, none is fitted)', $seen);
+        self::assertStringNotContainsString('a word on what was done', $seen);
+    }
+
     public function testAllPoliciesSideBySideAndANewVersion(): void
     {
         $this->import((new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '16:30', ['113.2']));

@@ -193,6 +193,21 @@ describe('a check on the bench', () => {
     await waitFor(() => expect(kept.steps).toEqual({ stopped: 'done' }));
   });
 
+  it('takes a step that does not apply with its reason only, and never what is read', async () => {
+    await open();
+    fireEvent.click(screen.getByRole('button', { name: /Does not apply/ }));
+    const why = screen.getByLabelText(/Why it does not apply/);
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Does not apply' }).disabled).toBe(true);
+    fireEvent.change(why, { target: { value: 'none is fitted' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Does not apply' }));
+    await screen.findByRole('heading', { name: 'reference' });
+    await waitFor(() => expect(kept.steps).toEqual({ stopped: 'not applicable' }));
+    expect(kept.stepReasons).toEqual({ stopped: 'none is fitted' });
+    expect(screen.queryByRole('button', { name: /Does not apply/ })).toBeNull();
+    const steps = screen.getByRole('list', { name: 'Steps' });
+    expect(within(steps).getByRole('button', { name: /stopped/ }).textContent).toContain('does not apply');
+  });
+
   it('stays where it is when the server does not accept', async () => {
     kept = {
       steps: { stopped: 'done', reference: 'done', 'as-found': 'done', adjust: 'done' },

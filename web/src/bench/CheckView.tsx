@@ -11,8 +11,14 @@ import { isoOf, localOf, minus, plural, signed } from '../look/words';
 import { lacks } from './answers';
 import { useKeys } from '../shell/keys';
 import { isOver } from './wait';
+import { NotApplicable } from './NotApplicable';
 import { StepBody } from './StepBody';
 import { useDraft } from './useDraft';
+
+const marks: Record<string, string> = { done: '✓', skipped: '–', 'not applicable': '○' };
+
+/** Steps that may not apply to a unit: what is read never is one of them. */
+const mayNotApply = ['confirm', 'entries', 'wait'];
 
 /** A check walked step by step: one step large, one key to go on, and beside it what the check will mean. */
 export function CheckView() {
@@ -46,7 +52,7 @@ export function CheckView() {
   useEffect(() => {
     body.current?.focus();
   }, [at, ready]);
-  const settle = (state: 'done' | 'skipped') => {
+  const settle = (state: 'done' | 'skipped' | 'not applicable', reasons = {}) => {
     if (!step) {
       accept.mutate(undefined);
       return;
@@ -62,7 +68,7 @@ export function CheckView() {
     }
     // Done anew, a step moves to the end: the order in which steps were done is part of the record.
     const rest = Object.fromEntries(Object.entries(done).filter(([known]) => known !== step.id));
-    put({ steps: done[step.id] === state ? done : { ...rest, [step.id]: state } });
+    put({ steps: done[step.id] === state ? done : { ...rest, [step.id]: state }, ...reasons });
     setChosen(at + 1);
   };
   const missing = step ? lacks(step, answers, draft?.references ?? []) : null;
@@ -122,13 +128,16 @@ export function CheckView() {
                   style={{
                     width: 18,
                     display: 'inline-block',
-                    color: done[one.id] === 'skipped' ? ink.qualified : ink.valid,
+                    color: done[one.id] === 'done' ? ink.valid : ink.qualified,
                   }}
                 >
-                  {done[one.id] === 'done' ? '✓' : done[one.id] === 'skipped' ? '–' : ''}
+                  {marks[done[one.id] ?? ''] ?? ''}
                 </span>
                 {one.title}
                 {done[one.id] === 'skipped' && <span style={{ color: ink.qualified }}> skipped</span>}
+                {done[one.id] === 'not applicable' && (
+                  <span style={{ color: ink.soft }}> does not apply</span>
+                )}
               </button>
             </li>
           ))}
@@ -201,6 +210,17 @@ export function CheckView() {
               <Button onClick={() => settle('skipped')} sx={{ minHeight: 56 }} color="warning">
                 Skip (x)
               </Button>
+            )}
+            {step && mayNotApply.includes(step.kind) && (
+              <NotApplicable
+                key={step.id}
+                reason={answers.stepReasons?.[step.id] ?? ''}
+                settle={(reason) =>
+                  settle('not applicable', {
+                    stepReasons: { ...(answers.stepReasons ?? {}), [step.id]: reason },
+                  })
+                }
+              />
             )}
             {at > 0 && (
               <Button onClick={() => setChosen(at - 1)} sx={{ minHeight: 56 }}>
