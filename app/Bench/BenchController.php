@@ -24,6 +24,7 @@ use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\AsksByReference;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Foresight;
 use Footnote\Core\Judgement\LiveLine;
@@ -344,6 +345,10 @@ final readonly class BenchController
         $setting = Logbook::text($answers, 'setting');
         $procedures = $family->procedures($timeline->instrument);
         $procedure = Procedure::among($procedures, Logbook::text($answers, 'procedure'));
+        $bench = $family->bench();
+        $instruction = static fn (Step $step): ?string => $bench instanceof AsksByReference
+            ? $bench->instruction($step, $timeline->instrument, $chosen, $now)
+            : $step->instruction;
         $closes = $check === null || (!$check->content->hasAsFound() && !$check->content->wasAdjusted()) ? [] : $this->foresight->after($check, $everything, $policy, $this->workings->yardsticks($campaign['id']));
 
         return new JsonResponse([
@@ -356,11 +361,11 @@ final readonly class BenchController
                 'id' => $procedure->id,
                 'title' => $procedure->title,
                 'steps' => array_map(static fn (Step $step): array => [
-                    'id' => $step->id, 'kind' => $step->kind->value, 'title' => $step->title, 'instruction' => $step->instruction, 'why' => $step->why, 'required' => $step->required, 'seconds' => $step->seconds, 'when' => $step->when, 'into' => $step->into, 'rows' => $step->rows,
+                    'id' => $step->id, 'kind' => $step->kind->value, 'title' => $step->title, 'instruction' => $instruction($step) ?? '', 'why' => $step->why, 'required' => $step->required, 'seconds' => $step->seconds, 'when' => $step->when, 'into' => $step->into, 'rows' => $step->rows,
                     'fields' => Entry::all($family->bench()->fields($step, $timeline->instrument, $chosen)),
                     'columns' => Entry::all($family->bench()->columns($step, $timeline->instrument, $chosen, $setting)),
                     'presets' => $family->bench()->presets($step, $timeline->instrument, $chosen, $setting),
-                ], array_values(array_filter($procedure->steps, static fn (Step $step): bool => $step->required || array_filter($family->bench()->columns($step, $timeline->instrument, $chosen, $setting), static fn (Entry $column): bool => $column->kind === EntryKind::Choice && $column->required && $column->choices === []) === []))),
+                ], array_values(array_filter($procedure->steps, static fn (Step $step): bool => $instruction($step) !== null && ($step->required || array_filter($family->bench()->columns($step, $timeline->instrument, $chosen, $setting), static fn (Entry $column): bool => $column->kind === EntryKind::Choice && $column->required && $column->choices === []) === [])))),
             ],
             'references' => array_map(static fn (ReferenceChoice $choice): array => ['id' => $choice->reference->id, 'model' => $choice->reference->model, 'about' => $choice->about, 'settings' => $choice->settings, 'problems' => $choice->problems], $family->bench()->choices($timeline->instrument, array_values($everything->references), $now)),
             'others' => array_values(array_map(static fn (Reference $reference): array => ['id' => $reference->id, 'kind' => $reference->kind, 'model' => $reference->model], $everything->references)),

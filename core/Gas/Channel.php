@@ -131,6 +131,17 @@ final readonly class Channel
         return $molar?->dividedBy(ReferenceConditions::at('25', '101.325')->molarVolume(new Air(null, null)));
     }
 
+    /** Whether a label lies beyond its alarm's set point, seen from clean air: an alarm below that is one for too little. */
+    public function isBeyondAlarm(Exact $label): bool
+    {
+        $clean = $this->kind->inCleanAir();
+
+        return $this->alarm !== null
+            && ($this->alarm->value->compareTo($clean) < 0
+                ? $label->compareTo($this->alarm->value) < 0
+                : $label->compareTo($this->alarm->value) > 0);
+    }
+
     /** Whether its readings tell what was there at any moment, by the interval of its log. */
     public function follows(float $step): bool
     {

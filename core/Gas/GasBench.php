@@ -12,7 +12,7 @@ use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
-use Footnote\Core\Judgement\BenchGuide;
+use Footnote\Core\Judgement\AsksByReference;
 use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\LiveSheet;
 use Footnote\Core\Judgement\Policy;
@@ -26,7 +26,7 @@ use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
 
 /** What the bench says while gas is on a monitor. */
-final readonly class GasBench implements BenchGuide
+final readonly class GasBench implements AsksByReference
 {
     /** Litres below which a bottle is called nearly empty: two minutes of the usual flow for each of three gases. */
     private const FEW_MINUTES = 6;
@@ -66,6 +66,29 @@ final readonly class GasBench implements BenchGuide
             GasProcedures::REFERENCE => [Entry::measured('bottlePressure', 'Pressure of the bottle', Bottle::PRESSURES)],
             GasProcedures::ISOBUTYLENE_BOTTLE => [Entry::named('isobutyleneBottle', 'Bottle of isobutylene', 'reference:'.Bottle::KIND, true), Entry::measured('isobutylenePressure', 'Pressure of the bottle', Bottle::PRESSURES)],
             default => [],
+        };
+    }
+
+    /** FC-D2: an alarm is asked for only where the label lies beyond its set point; no gas of the cylinder can raise another. */
+    public function instruction(Step $step, Instrument $unit, ?Reference $reference, \DateTimeImmutable $on): ?string
+    {
+        if ($step->id !== GasProcedures::ALARMS || $reference === null) {
+            return $step->instruction;
+        }
+        $bottle = new Bottle($reference);
+        [$raised, $unknown] = [[], false];
+        foreach (Channel::of($unit) as $channel) {
+            $label = $bottle->label($channel, $on)?->value;
+            $unknown = $unknown || ($label !== null && $channel->alarm === null);
+            if ($label instanceof Exact && $channel->alarm !== null && $channel->isBeyondAlarm($label)) {
+                $raised[] = $channel->name;
+            }
+        }
+
+        return match (true) {
+            $unknown => $step->instruction,
+            $raised === [] => null,
+            default => \sprintf('The alarms of %s sounded, flashed and shook.', implode(', ', $raised)),
         };
     }
 

@@ -20,6 +20,7 @@ final class GasProcedures
     public const REFERENCE = 'mix-bottle';
     public const ISOBUTYLENE_BOTTLE = 'isobutylene-bottle';
     public const SAVE = 'saved';
+    public const ALARMS = 'alarms';
 
     /** @return non-empty-list<Procedure> */
     public static function of(Instrument $unit): array
@@ -94,7 +95,7 @@ final class GasProcedures
 
         return new Procedure(self::BUMP, 'Bump test', [
             ...$steps,
-            new Step('alarms', StepKind::Confirm, 'Alarms', 'Every alarm sounded, flashed and shook.', 'An alarm that nobody notices warns nobody. Mind your ears.'),
+            new Step(self::ALARMS, StepKind::Confirm, 'Alarms', 'Every alarm sounded, flashed and shook.', 'An alarm that nobody notices warns nobody. Mind your ears.'),
             new Step('gas-off', StepKind::Confirm, 'Gas off', 'Take the connector off, close the valve, take the regulator off the bottle.', 'A regulator left on a bottle empties it.'),
         ]);
     }

@@ -15,10 +15,12 @@ use Footnote\Core\Gas\GasUsability;
 use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\LiveSheet;
 use Footnote\Core\Judgement\ReferenceChoice;
+use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** What the bench says and asks while gas is on, when a check is no evidence of a channel, and what a record may not say. */
@@ -235,5 +237,30 @@ final class GasBenchTest extends TestCase
         self::assertTrue($content->wasAdjusted());
         self::assertFalse($content->asLeftIsKnown());
         self::assertContains(['label' => 'Mix as found', 'shown' => 'CO 50.0 (read back)'], (new GasFormat())->describeCheck($content));
+    }
+
+    /**
+     * FC-D2: alarms are asked for only where the label lies beyond the set point; oxygen has one for too little.
+     *
+     * @param array<string, string> $alarms
+     */
+    #[TestWith([['CO' => '49.9', 'O2' => '18.1'], 'The alarms of O2, CO sounded'])]
+    #[TestWith([['CO' => '50', 'O2' => '18.1'], 'The alarms of O2 sounded'])]
+    #[TestWith([['CO' => '200', 'O2' => '18.0'], null])]
+    #[TestWith([['CO' => '49.9'], 'Every alarm sounded'])]
+    public function testAlarmsAreAskedForWhereTheGasCanRaiseThem(array $alarms, ?string $asked): void
+    {
+        $scene = new GasScene();
+        foreach (['LEL' => '60', 'H2S' => '30', ...$alarms] as $channel => $alarm) {
+            $scene->channel($channel, ['alarm' => $alarm]);
+        }
+        $campaign = $scene->read();
+        $unit = $campaign->timelines['G']->instrument;
+        $step = Procedure::among(GasProcedures::of($unit), GasProcedures::BUMP)->step(GasProcedures::ALARMS);
+        self::assertNotNull($step);
+        $on = new \DateTimeImmutable('2026-03-02');
+        $said = (new GasBench())->instruction($step, $unit, $campaign->timelines['G']->references['MIX'] ?? null, $on);
+        self::assertSame($asked, $said === null ? null : preg_replace('/ sounded.*/', ' sounded', $said));
+        self::assertSame($step->instruction, (new GasBench())->instruction($step, $unit, null, $on), 'no bottle was chosen yet');
     }
 }
