@@ -14,6 +14,7 @@ use Footnote\App\Http\Problem;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Judgement\Logbook;
 use Footnote\App\Judgement\Policies;
+use Footnote\App\Judgement\SiteClock;
 use Footnote\App\Judgement\Workings;
 use Footnote\App\Kit\RegisteredInstrument;
 use Footnote\App\Kit\TraitsLine;
@@ -63,6 +64,7 @@ final readonly class BenchController
         private EvidenceReader $reader,
         private ClockInterface $clock,
         private Numbers $numbers,
+        private SiteClock $site,
     ) {
         $this->foresight = new Foresight($assessor);
     }
@@ -72,7 +74,6 @@ final readonly class BenchController
     {
         $units = [];
         $morning = [];
-        $families = [];
         foreach ($this->logbook->instruments() as $id) {
             $timeline = $this->logbook->timeline($id);
             $draft = $this->connection->fetchAssociative('SELECT id, started_by, started_at FROM check_draft WHERE instrument_id = ? AND closed_at IS NULL', [$id]);
@@ -86,16 +87,17 @@ final readonly class BenchController
                 $points = $this->assessor->family($timeline->instrument->family)->bench()->history($timeline, $last->at)->points;
                 $point = $points === [] ? null : $points[\count($points) - 1];
                 if ($point !== null && $point->check === $last->id && $point->drift !== null) {
-                    $families[$last->reference] = $timeline->instrument->family;
-                    $morning[$last->reference.'|'.$last->at->format('Y-m-d').($last->at->format('H') < 12 ? ' morning' : ' afternoon')][$id] = $point->drift;
+                    $when = $last->at->format('Y-m-d').($last->at->format('H') < 12 ? ' morning' : ' afternoon');
+                    $key = $when.' '.$last->reference;
+                    $morning[$key] ??= ['reference' => $last->reference, 'when' => $when, 'family' => $timeline->instrument->family, 'drifts' => []];
+                    $morning[$key]['drifts'][$id] = $point->drift;
                 }
             }
         }
         $shifts = [];
         krsort($morning);
-        foreach ($morning as $key => $drifts) {
-            [$reference, $when] = explode('|', $key, 2);
-            $scale = $this->assessor->family($families[$reference] ?? '')->bench()->sharedShift();
+        foreach ($morning as ['reference' => $reference, 'when' => $when, 'family' => $family, 'drifts' => $drifts]) {
+            $scale = $this->assessor->family($family)->bench()->sharedShift();
             $shift = CommonShift::of($drifts, $scale->near, $scale->least);
             if ($shift !== null) {
                 $shifts[] = [
@@ -333,7 +335,7 @@ final readonly class BenchController
     private function shown(Draft $draft): JsonResponse
     {
         $timeline = $this->logbook->timeline($draft->instrument);
-        $now = $this->clock->now();
+        $now = $this->site->now();
         $answers = $draft->answers();
         $campaign = $this->campaignOf($timeline);
         $policy = $this->policies->get($campaign['policy']);

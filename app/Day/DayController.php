@@ -7,13 +7,13 @@ namespace Footnote\App\Day;
 use Doctrine\DBAL\Connection;
 use Footnote\App\Http\Problem;
 use Footnote\App\Judgement\Logbook;
+use Footnote\App\Judgement\SiteClock;
 use Footnote\App\Judgement\Workings;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\UnusableBecause;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Foresight;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -26,7 +26,7 @@ final readonly class DayController
         private Logbook $logbook,
         private Workings $workings,
         private Assessor $assessor,
-        private ClockInterface $clock,
+        private SiteClock $site,
     ) {
     }
 
@@ -34,13 +34,13 @@ final readonly class DayController
     public function day(Request $request): JsonResponse
     {
         $campaign = $this->connection->fetchAssociative('SELECT id, title, site, zone, policy_key FROM campaign ORDER BY id DESC LIMIT 1');
-        $zone = new \DateTimeZone($campaign === false ? 'UTC' : Logbook::text($campaign, 'zone'));
+        $zone = $this->site->zone();
         $latest = $this->connection->fetchOne('SELECT MAX(started_at) FROM run');
         $wanted = $request->query->getString('date');
         if ($wanted !== '' && preg_match('/^\d{4}-\d{2}-\d{2}$/D', $wanted) !== 1) {
             throw Problem::field('/date', 'must be a day such as 2026-03-02.');
         }
-        $today = $this->clock->now()->setTimezone($zone)->format('Y-m-d');
+        $today = $this->site->now()->format('Y-m-d');
         // Without a wish: today, or where nothing happened today, the last day with a run.
         $date = $wanted !== '' ? $wanted : ($this->hasEvidence($today, $zone) || !\is_string($latest) ? $today : (new \DateTimeImmutable($latest, new \DateTimeZone('UTC')))->setTimezone($zone)->format('Y-m-d'));
         $from = new \DateTimeImmutable($date, $zone);

@@ -31,8 +31,12 @@ use Footnote\Core\Record\RunSurroundings;
  */
 final readonly class Logbook
 {
-    public function __construct(private Connection $connection, private EvidenceReader $reader, private LogFormatReader $formats)
-    {
+    public function __construct(
+        private Connection $connection,
+        private EvidenceReader $reader,
+        private LogFormatReader $formats,
+        private SiteClock $site,
+    ) {
     }
 
     /** Everything known of one instrument. */
@@ -42,14 +46,18 @@ final readonly class Logbook
         $unit = $this->reader->instrument(Fields::of($record));
         $format = RecordReader::format($unit->family);
 
+        $runs = $this->coreRuns(array_values($this->runRecords('r.instrument_id = ?', [$instrument])), $unit->family);
+        // Its days are those of the site that it was last used at.
+        $reader = $this->reader->at($runs === [] ? $this->site->zone() : $runs[\count($runs) - 1]->start->getTimezone());
         $asides = $this->pairs('SELECT s.check_id, s.record FROM check_set_aside s JOIN check_record c ON c.id = s.check_id WHERE c.instrument_id = ?', [$instrument]);
         $checks = [];
         foreach ($this->pairs('SELECT id, record FROM check_record WHERE instrument_id = ?', [$instrument]) as $id => $check) {
-            $checks[] = $this->reader->check(Fields::of(isset($asides[$id]) ? [...$check, 'setAside' => $asides[$id]] : $check), $format);
+            $checks[] = $reader->check(
+                Fields::of(isset($asides[$id]) ? [...$check, 'setAside' => $asides[$id]] : $check),
+                $format,
+            );
         }
-        $interventions = array_map(fn (array $event): Intervention => $this->reader->intervention(Fields::of($event)), array_values($this->pairs('SELECT id, record FROM intervention WHERE instrument_id = ?', [$instrument])));
-        $runs = $this->coreRuns(array_values($this->runRecords('r.instrument_id = ?', [$instrument])), $unit->family);
-
+        $interventions = array_map(static fn (array $event): Intervention => $reader->intervention(Fields::of($event)), array_values($this->pairs('SELECT id, record FROM intervention WHERE instrument_id = ?', [$instrument])));
         $leaning = array_merge(
             ...array_map(static fn (Check $check): array => [$check->reference, ...$check->content->leansOn()], $checks),
         );

@@ -11,6 +11,7 @@ use Footnote\App\Http\Body;
 use Footnote\App\Http\Problem;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Judgement\Logbook;
+use Footnote\App\Judgement\SiteClock;
 use Footnote\App\Judgement\Workings;
 use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\HistoryPoint;
@@ -55,6 +56,7 @@ final readonly class KitController
         private EvidenceReader $reader,
         private Assessor $assessor,
         private ClockInterface $clock,
+        private SiteClock $site,
     ) {
     }
 
@@ -316,7 +318,7 @@ final readonly class KitController
     private function reference(array $record): array
     {
         $reference = $this->reader->reference(Fields::of($record));
-        $certificate = $reference->certificateAt($this->clock->now());
+        $certificate = $reference->certificateAt($this->site->now());
         $kind = Families::referenceKind($reference->kind);
 
         return [
@@ -338,12 +340,14 @@ final readonly class KitController
 
     private function dueState(?\DateTimeImmutable $due): string
     {
-        $now = $this->clock->now();
+        // Days are those of the site; a certificate is in date through the end of the day it falls due.
+        $today = new \DateTimeImmutable($this->site->now()->format('Y-m-d'), new \DateTimeZone('UTC'));
+        $day = $due === null ? null : new \DateTimeImmutable($due->format('Y-m-d'), new \DateTimeZone('UTC'));
 
         return match (true) {
-            $due === null => 'none',
-            $due->modify('+1 day') <= $now => 'past',
-            $due <= $now->modify('+'.self::SOON.' days') => 'soon',
+            $day === null => 'none',
+            $day < $today => 'past',
+            $day <= $today->modify('+'.self::SOON.' days') => 'soon',
             default => 'in date',
         };
     }

@@ -27,6 +27,24 @@ final readonly class Check
     ) {
     }
 
+    /** The same, its moment told in a zone: the day of a check is that of its site. */
+    public function toldIn(\DateTimeZone $zone): self
+    {
+        return new self(
+            $this->id,
+            $this->instrument,
+            $this->at->setTimezone($zone),
+            $this->by,
+            $this->reference,
+            $this->content,
+            $this->steps,
+            $this->brokenOff,
+            $this->setAside,
+            $this->remarks,
+            $this->reasons,
+        );
+    }
+
     /** Whether a step of its procedure was skipped, or jumped over while others were confirmed; either weighs the same. */
     public function missed(string $id): bool
     {

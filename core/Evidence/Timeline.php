@@ -50,6 +50,27 @@ final readonly class Timeline
         $this->byName = array_column($runs, null, 'id');
     }
 
+    /** The same with its checks told in a zone, so that their days are those of the site. */
+    public function toldIn(\DateTimeZone $zone): self
+    {
+        foreach ($this->checks as $check) {
+            if ($check->at->getTimezone()->getName() !== $zone->getName()) {
+                return $this->memory->once('told in '.$zone->getName().' '.$this->channel, fn (): self => new self(
+                    $this->instrument,
+                    array_map(static fn (Check $one): Check => $one->toldIn($zone), $this->checks),
+                    $this->interventions,
+                    $this->runs,
+                    $this->references,
+                    $this->channel,
+                    $this->whole?->toldIn($zone),
+                    $this->elsewhere,
+                ));
+            }
+        }
+
+        return $this;
+    }
+
     /** The same with one more check. */
     public function with(Check $check): self
     {

@@ -42,6 +42,7 @@ final readonly class Assessor
     public function assess(Run $run, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): Assessment
     {
         $family = $this->family($timeline->instrument->family);
+        $timeline = $timeline->toldIn($run->start->getTimezone());
         $parts = $family instanceof Channelled ? self::parts($family, $run, $timeline) : ['' => $timeline];
         [$cases, $worked, $recalls] = [[], [], []];
         foreach ($parts as $name => $part) {
