@@ -11,6 +11,7 @@ use Footnote\Core\Judgement\Confidence;
 use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Tipping;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
@@ -99,17 +100,21 @@ final readonly class SampleLimits
      */
     private function tipping(ExposureLimit $limit, Result $result): array
     {
-        $figure = $result->reportedFigure()->high();
-        if ($limit->value->value->isZero() || Real::compare($figure->value, Exact::zero()) <= 0) {
-            return [null, 'There is nothing to set against the limit.'];
-        }
-        $error = Real::times(Real::minus(Real::by($figure->value, $limit->value->value), Exact::of(1)), Exact::of(100));
-        $tipping = Figure::derived('e*', 'error of flow at which it sits on the limit', $error, Unit::Percent, FlowEquation::Concentration, [$figure], 1);
-        $drifts = array_map(static fn (Figure $drift): string => $drift->signed().' %', FlowResponse::drifts($this->line));
-        $seen = $this->line === null ? 'no check shows the flow' : ($drifts === [] ? 'one check shows the flow' : 'its checks showed a change of '.implode(' and ', $drifts));
-        $ever = $this->largestEver === null ? '' : \sprintf('; the most it ever changed is %s %%', $this->largestEver->signed());
+        $drifts = FlowResponse::drifts($this->line);
+        $seen = match (true) {
+            $this->line === null => 'no check shows the flow',
+            $drifts === [] => 'one check shows the flow',
+            default => 'its checks showed a change of '.implode(' and ', array_map(static fn (Figure $drift): string => $drift->signed().' %', $drifts)),
+        };
 
-        return [$tipping, \sprintf('It turns if the true flow was %s %% %s than worked out with; %s%s.', ltrim($tipping->shown(), '-'), Real::compare($error, Exact::zero()) >= 0 ? 'higher' : 'lower', $seen, $ever)];
+        return Tipping::byShare(
+            $result->reportedFigure()->high(),
+            $limit,
+            FlowEquation::Concentration,
+            'flow',
+            'the true flow was',
+            $seen.Tipping::ever($this->largestEver, $drifts, 'changed'),
+        );
     }
 
     /** C-5, where the error of sampling and analysis is known. */

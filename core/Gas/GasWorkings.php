@@ -24,6 +24,7 @@ use Footnote\Core\Judgement\LogAlterations;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Segment;
+use Footnote\Core\Judgement\Tipping;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogRanges;
@@ -736,17 +737,21 @@ final readonly class GasWorkings
      */
     private function tipping(ExposureLimit $limit, Result $result): array
     {
-        $figure = $result->reportedFigure();
-        if ($limit->value->value->isZero() || Real::compare($figure->value, Exact::zero()) <= 0) {
-            return [null, 'There is nothing to set against the limit.'];
-        }
-        $error = Real::times(Real::minus(Real::by($figure->value, $limit->value->value), Exact::of(1)), Exact::of(100));
-        $tipping = Figure::derived('e*', 'error of gain at which it sits on the limit', $error, Unit::Percent, GasEquation::Corrected, [$figure], 1);
-        $drifts = array_map(static fn (array $drift): string => $drift['span']->signed().' %', $this->drifts());
-        $seen = $this->line === null ? 'no check shows the response' : ($drifts === [] ? 'one check shows the response' : 'its checks showed a span drift of '.implode(' and ', $drifts));
-        $ever = $this->largestEver === null ? '' : \sprintf('; the most it ever drifted is %s %%', $this->largestEver->signed());
+        $drifts = array_column($this->drifts(), 'span');
+        $seen = match (true) {
+            $this->line === null => 'no check shows the response',
+            $drifts === [] => 'one check shows the response',
+            default => 'its checks showed a span drift of '.implode(' and ', array_map(static fn (Figure $one): string => $one->signed().' %', $drifts)),
+        };
 
-        return [$tipping, \sprintf('It turns if the channel read %s %% %s than worked out with; %s%s.', ltrim($tipping->shown(), '-'), Real::compare($error, Exact::zero()) >= 0 ? 'higher' : 'lower', $seen, $ever)];
+        return Tipping::byShare(
+            $result->reportedFigure(),
+            $limit,
+            GasEquation::Corrected,
+            'gain',
+            'the channel read',
+            $seen.Tipping::ever($this->largestEver, $drifts, 'drifted'),
+        );
     }
 
     private function isToxic(): bool

@@ -13,6 +13,7 @@ use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Tipping;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
@@ -236,7 +237,7 @@ final readonly class OffsetAnswers
         $offset = round(($low + $high) / 2, 6);
         $figure = Figure::derived('o*', 'offset at which it sits on the limit', $offset, Unit::Decibel, NoiseEquation::OffsetTakenOut, [$worked->result->indicated ?? $indicated], 2);
         $seen = $this->line === null ? 'no check shows where it was' : 'its checks showed '.implode(' and ', array_unique(array_map(static fn (OffsetKnot $knot): string => $knot->offset->signed(), $this->line->knots))).' dB';
-        $ever = $this->largestEver === null ? '' : \sprintf('; the most it ever drifted is %s dB', $this->largestEver->signed());
+        $ever = Tipping::ever($this->largestEver, AcousticResponse::drifts($this->line, []), 'drifted');
 
         return [
             $figure,

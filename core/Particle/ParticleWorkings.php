@@ -21,6 +21,7 @@ use Footnote\Core\Judgement\LogAlterations;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Segment;
+use Footnote\Core\Judgement\Tipping;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogRanges;
@@ -544,10 +545,15 @@ final readonly class ParticleWorkings
                 ),
             ];
         }
-        $error = Real::times(Real::minus(Real::by($figure->value, $limit->value->value), Exact::of(1)), Exact::of(100));
-        $tipping = Figure::derived('e*', 'error of flow at which it sits on the limit', $error, Unit::Percent, ParticleEquation::Concentration, [$figure], 1);
         $drifts = array_map(static fn (Figure $drift): string => $drift->signed().' %', (new ParticleResponse())->drifts($this->line));
 
-        return [$tipping, \sprintf('It turns if the true flow was %s %% %s than worked out with; %s.', ltrim($tipping->shown(), '-'), Real::compare($error, Exact::zero()) >= 0 ? 'higher' : 'lower', $drifts === [] ? 'no change of flow is known' : 'its checks showed a change of '.implode(' and ', $drifts))];
+        return Tipping::byShare(
+            $figure,
+            $limit,
+            ParticleEquation::Concentration,
+            'flow',
+            'the true flow was',
+            $drifts === [] ? 'no change of flow is known' : 'its checks showed a change of '.implode(' and ', $drifts),
+        );
     }
 }

@@ -14,6 +14,21 @@ final readonly class Span
         }
     }
 
+    /** A length of time as people say it: "24 h 1 min". Seconds are told below an hour only where they say something. */
+    public static function told(float $seconds): string
+    {
+        $whole = (int) round($seconds);
+        [$hours, $minutes, $rest] = [intdiv($whole, 3600), intdiv($whole % 3600, 60), $whole % 60];
+        $parts = [];
+        foreach ([[$hours, 'h'], [$minutes, 'min'], [$rest, 's']] as [$number, $unit]) {
+            if ($number !== 0) {
+                $parts[] = $number.' '.$unit;
+            }
+        }
+
+        return $parts === [] ? '0 s' : implode(' ', $parts);
+    }
+
     public function seconds(): float
     {
         return self::secondsBetween($this->from, $this->to);

@@ -309,6 +309,12 @@ final class MeterTest extends TestCase
     /** @return iterable<string, array{string, MeterScene, MeterScene, Severity}> */
     public static function rules(): iterable
     {
+        yield 'measured shorter than its set-up integrates' => [
+            'noise.integration-short',
+            self::surveyed(['setUp' => 'room-survey', 'setDelay' => '30', 'start' => Scene::moment('10:00:00'), 'stop' => Scene::moment('10:02:28')]),
+            self::surveyed(['setUp' => 'room-survey', 'setDelay' => '30', 'start' => Scene::moment('10:00:00'), 'stop' => Scene::moment('10:02:29')]),
+            Severity::Qualified,
+        ];
         yield 'set otherwise' => ['noise.set-up', self::surveyed(['setUp' => 'room-survey', 'setDelay' => '29']), self::surveyed(['setUp' => 'room-survey', 'setDelay' => '30']), Severity::Qualified];
         yield 'set-up not written down' => ['noise.set-up-unstated', self::surveyed(['setUp' => 'room-survey']), self::surveyed(), Severity::Note];
         yield 'background' => ['noise.background', self::heard(['background' => '81.1']), self::heard(['background' => '81.0']), Severity::Qualified];

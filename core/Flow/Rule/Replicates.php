@@ -22,7 +22,7 @@ final readonly class Replicates extends SampleRule
     protected function check(Check $check, FlowCheck $content, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $limit = $setting->limit('spread');
-        foreach (['as found' => $content->asFound, 'as left' => $content->asLeft] as $when => $rows) {
+        foreach (self::used($check, $content, $case) as $when => $rows) {
             $measured = FlowMeasurement::of($rows, $when, $check, $content, $case->timeline);
             if ($measured !== null && !$limit->isKeptBy($measured->spread->value)) {
                 yield $setting->finding(\sprintf('The readings %s at the check of %s spread over %s %% of their mean.', $when, $case->hour($check->at), $measured->spread->shownBeside($limit->value->value)), [$check->id], $limit);

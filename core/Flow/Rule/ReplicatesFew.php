@@ -28,7 +28,7 @@ final readonly class ReplicatesFew extends SampleRule
             return;
         }
         $limit = $setting->limit('count');
-        foreach (['as found' => $content->asFound, 'as left' => $content->asLeft] as $when => $rows) {
+        foreach (self::used($check, $content, $case) as $when => $rows) {
             $measured = FlowMeasurement::of($rows, $when, $check, $content, $case->timeline);
             if ($measured !== null && !$limit->isKeptBy(Exact::of(\count($measured->flows)))) {
                 yield $setting->finding(\sprintf('%s %s at the check of %s.', \count($measured->flows) === 1 ? 'One reading' : \count($measured->flows).' readings', $when, $case->hour($check->at)), [$check->id], $limit);

@@ -7,6 +7,7 @@ namespace Footnote\Core\Flow\Rule;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Flow\AnalyteResult;
 use Footnote\Core\Flow\FlowCheck;
+use Footnote\Core\Flow\FlowRow;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Finding;
 use Footnote\Core\Judgement\Rule;
@@ -31,6 +32,24 @@ abstract readonly class SampleRule implements Rule
         foreach ($results->sample->analytes as $analyte) {
             yield from $this->analyte($analyte, $results, $case, $setting);
         }
+    }
+
+    /**
+     * The lists of readings of a check that the answers rest on: before the run what it was left with, after it what it was
+     * found with.
+     *
+     * @return array<string, list<FlowRow>> by "as found", "as left"
+     */
+    final protected static function used(Check $check, FlowCheck $content, RunCase $case): array
+    {
+        $found = ['as found' => $content->asFound];
+        $left = ['as left' => $content->asLeft];
+
+        return match (true) {
+            !$content->adjusted, $check === $case->bracket->post => $found,
+            $check === $case->bracket->pre => $left,
+            default => [...$found, ...$left],
+        };
     }
 
     /** @return iterable<Finding> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
+use Footnote\Core\Evidence\Logged;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -32,11 +33,14 @@ final readonly class ClockOffset implements Rule
         if ($limit->isKeptBy(abs($offset)) || ($graver !== null && !$graver->isKeptBy(abs($offset)))) {
             return;
         }
+        $content = $case->run->content;
+        $log = $content instanceof Logged && $content->log() !== null ? '; the times of its log are set right by it' : '';
         yield $setting->finding(
             \sprintf(
-                'The unit\'s clock was %s s %s; the times of its log are set right by it.',
+                'The unit\'s clock was %s s %s%s.',
                 Digits::trimmed(abs($offset), 1),
                 $offset > 0 ? 'ahead' : 'behind',
+                $log,
             ),
             [$case->run->id],
             $limit,

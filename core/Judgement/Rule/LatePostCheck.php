@@ -24,9 +24,9 @@ final readonly class LatePostCheck implements Rule
         if ($post === null) {
             return;
         }
-        $hours = Span::secondsBetween($case->bracket->stop(), $post->at) / 3600;
-        if (!$limit->isKeptBy($hours)) {
-            yield $setting->finding(\sprintf('The check that closes it came %.1f h later (%s). Nothing was adjusted, repaired or exchanged in between.', $hours, $case->hour($post->at)), [$post->id], $limit);
+        $late = Span::secondsBetween($case->bracket->stop(), $post->at);
+        if (!$limit->isKeptBy($late / 3600)) {
+            yield $setting->finding(\sprintf('The check that closes it came %s later (%s). Nothing was adjusted, repaired or exchanged in between.', Span::told($late), $case->hour($post->at)), [$post->id], $limit);
         }
     }
 }

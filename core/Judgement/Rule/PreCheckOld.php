@@ -24,9 +24,9 @@ final readonly class PreCheckOld implements Rule
         if ($pre === null) {
             return;
         }
-        $hours = Span::secondsBetween($pre->at, $case->run->start) / 3600;
-        if (!$limit->isKeptBy($hours)) {
-            yield $setting->finding(\sprintf('The check before the run is %.1f h old (%s).', $hours, $case->hour($pre->at)), [$pre->id], $limit);
+        $age = Span::secondsBetween($pre->at, $case->run->start);
+        if (!$limit->isKeptBy($age / 3600)) {
+            yield $setting->finding(\sprintf('The check before the run is %s old (%s).', Span::told($age), $case->hour($pre->at)), [$pre->id], $limit);
         }
     }
 }

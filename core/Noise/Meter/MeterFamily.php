@@ -68,6 +68,7 @@ final readonly class MeterFamily implements Family, Composing, StayingInPlace
             new Rule\BelowRange(),
             new Rule\CompensationOff(),
             new Rule\StartUnmatched(),
+            new Rule\IntegrationShort(),
             new Rule\SampleShort(),
             new Rule\SamplesFew(),
             new Rule\StartOfDayOnly(),

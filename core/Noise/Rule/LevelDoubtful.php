@@ -20,12 +20,19 @@ final readonly class LevelDoubtful implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
+        $adjusted = [];
+        foreach ($case->checks() as $one) {
+            $adjusted[$one->id] = $one->content->wasAdjusted();
+        }
         foreach ($case->results instanceof NoiseResults ? ($case->results->left->otherLevel ?? []) : [] as $check => $words) {
             yield $setting->finding(
                 \sprintf('A reading at the check %s fits %s. Which level was the calibrator switched to?', $check, $words),
                 [(string) $check],
+                // A check at which the unit was adjusted is never set aside: that would hide the adjustment.
                 cure: new Cure(
-                    'the level that was on, by a person\'s word: set the check aside where it was written down wrongly',
+                    ($adjusted[$check] ?? false)
+                        ? 'the level that was on: where it was another one, void the run; the unit was set by the wrong level'
+                        : 'the level that was on, by a person\'s word: set the check aside where it was written down wrongly',
                     'any time',
                 ),
             );

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+use Footnote\Core\Derivation\Equation;
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Unit;
+
+/** What would have to be wrong for a result to lie on the other side of a limit, where it goes with a flow or a gain. */
+final class Tipping
+{
+    /** From this share on an error is told as a multiple, %. */
+    private const MANIFOLD = 900.0;
+
+    /** Below this share nothing would be left, %. */
+    private const NOTHING = -99.0;
+
+    /**
+     * By how much a flow or a gain would have to be off for the value to sit on the limit.
+     *
+     * @param string $what    of what the error is: "flow", "gain"
+     * @param string $subject "the true flow was", "the channel read"
+     * @param string $seen    what the checks showed, in words
+     *
+     * @return array{?Figure, string}
+     */
+    public static function byShare(Figure $value, ExposureLimit $limit, Equation $equation, string $what, string $subject, string $seen): array
+    {
+        if ($limit->value->value->isZero() || Real::compare($value->value, Exact::zero()) <= 0) {
+            return [null, 'There is nothing to set against the limit.'];
+        }
+        $ratio = Real::by($value->value, $limit->value->value);
+        $error = Real::times(Real::minus($ratio, Exact::of(1)), Exact::of(100));
+        $figure = Figure::derived(
+            'e*',
+            \sprintf('error of %s at which it sits on the limit', $what),
+            $error,
+            Unit::Percent,
+            $equation,
+            [$value],
+            1,
+        );
+        $share = Real::toFloat($error);
+
+        return [$figure, match (true) {
+            $share < self::NOTHING => \sprintf('It lies so far from the limit that no error of %s would turn it; %s.', $what, $seen),
+            $share > self::MANIFOLD => \sprintf(
+                'It turns if %s more than %d times as high as worked out with; %s.',
+                $subject,
+                (int) floor(Real::toFloat($ratio)),
+                $seen,
+            ),
+            default => \sprintf(
+                'It turns if %s %s %% %s than worked out with; %s.',
+                $subject,
+                ltrim($figure->shown(), '-'),
+                $share >= 0.0 ? 'higher' : 'lower',
+                $seen,
+            ),
+        }];
+    }
+
+    /**
+     * The most a unit ever moved, this bracket with it, as part of a sentence; empty where nothing is known.
+     *
+     * @param list<Figure> $drifts of this bracket
+     */
+    public static function ever(?Figure $ever, array $drifts, string $verb): string
+    {
+        if ($ever === null) {
+            return '';
+        }
+        foreach ($drifts as $drift) {
+            $ever = abs($drift->toFloat()) > abs($ever->toFloat()) ? $drift : $ever;
+        }
+
+        return \sprintf('; the most it ever %s is %s %s', $verb, $ever->signed(), $ever->unit->value);
+    }
+}
