@@ -8,10 +8,12 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\RestOfDay;
 use Footnote\Core\Judgement\AdditiveMixture;
+use Footnote\Core\Judgement\Altered;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Coverage;
 use Footnote\Core\Judgement\FourAnswers;
+use Footnote\Core\Judgement\Parts;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Shift;
@@ -117,9 +119,13 @@ final readonly class ShiftExposure
         if (!$family instanceof SampleResults || $family->sample->shortTerm) {
             return null;
         }
-        $result = $family->result('conc:'.$analyte);
+        foreach ($assessment->results as $result) {
+            if ($result->key === 'conc:'.$analyte) {
+                return new ShiftPart($assessment->run, $family, $result, $assessment->verdictOf($analyte));
+            }
+        }
 
-        return $result === null ? null : new ShiftPart($assessment->run, $family, $result, $assessment->verdictOf($analyte));
+        return null;
     }
 
     /**
@@ -196,6 +202,9 @@ final readonly class ShiftExposure
         foreach ($twa->also as [$words, $figure]) {
             $told = $told->or($words, $make($figure) ?? $figure);
         }
+        foreach ($twa->altered as $one) {
+            $told = $told->altered(new Altered($one->by, $one->otherwise === null ? null : $make($one->otherwise)));
+        }
 
         return [$twa, $told];
     }
@@ -222,11 +231,11 @@ final readonly class ShiftExposure
             ->inheriting($inherited)
             ->notPlain()
             ->doubting(...array_merge(...array_map(static fn (ShiftPart $part): array => $part->result->causes, $chain)));
-        foreach (array_unique(
-            array_merge(...array_map(static fn (ShiftPart $part): array => array_column($part->result->also, 0), $chain)),
-        ) as $words) {
-            $result = $result->or($words, $sum(static fn (Result $one): Figure => $one->otherwise($words), $asTheRest));
-        }
+        $result = Parts::carried(
+            $result,
+            array_map(static fn (ShiftPart $part): Result => $part->result, $chain),
+            static fn (\Closure $of): ?Figure => $sum($of, $asTheRest),
+        );
         foreach ($beside as $part) {
             $result = $result->or(
                 \sprintf('by %s beside it', $part->run->id),

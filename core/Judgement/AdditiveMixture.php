@@ -88,9 +88,7 @@ final readonly class AdditiveMixture
             ->inheriting($inherited)
             ->covering($this->leastCovered())
             ->doubting(...array_merge(...array_map(static fn (array $member): array => $member[1]->causes, $this->standing)));
-        foreach ($this->otherwise() as [$words, $figure]) {
-            $result = $result->or($words, $figure);
-        }
+        $result = Parts::carried($result, array_column($this->standing, 1), $this->sum(...));
 
         return $plain ? $result : $result->notPlain();
     }
@@ -112,26 +110,6 @@ final readonly class AdditiveMixture
     private static function titles(array $members): string
     {
         return implode(', ', array_map(static fn (array $member): string => $member[1]->title, $members));
-    }
-
-    /**
-     * What a part could be beside its answers, in the sum.
-     *
-     * @return list<array{string, Figure}>
-     */
-    private function otherwise(): array
-    {
-        $also = [];
-        foreach (array_unique(
-            array_merge(...array_map(static fn (array $member): array => array_column($member[1]->also, 0), $this->standing)),
-        ) as $words) {
-            $sum = $this->sum(static fn (Result $result): Figure => $result->otherwise($words));
-            if ($sum !== null) {
-                $also[] = [$words, $sum];
-            }
-        }
-
-        return $also;
     }
 
     /** @param callable(Result): ?Figure $of */

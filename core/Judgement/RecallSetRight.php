@@ -17,7 +17,7 @@ use Footnote\Core\Quantity\Exact;
  */
 final readonly class RecallSetRight
 {
-    private const RULE = 'reference.recalled';
+    public const RULE = 'reference.recalled';
 
     /**
      * @param list<Alteration>      $taken     one of each reference: its error, which was taken out

@@ -159,6 +159,18 @@ final readonly class Result
         return $this->reportedFigure();
     }
 
+    /** The number that it would be without an alteration, named by what was altered; what it reports where it was not. */
+    public function without(string $what): Figure
+    {
+        foreach ($this->altered as $one) {
+            if ($one->by->what === $what && $one->otherwise !== null) {
+                return $one->otherwise;
+            }
+        }
+
+        return $this->reportedFigure();
+    }
+
     /** @param list<LimitOutcome> $outcomes */
     public function against(array $outcomes): self
     {

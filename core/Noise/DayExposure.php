@@ -13,6 +13,7 @@ use Footnote\Core\Judgement\Coverage;
 use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
+use Footnote\Core\Judgement\Parts;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Shift;
@@ -128,6 +129,12 @@ final readonly class DayExposure
         $other = $rest === null && $stated !== null && abs($stated * 60 - $seconds) > 1.0
             ? $sum(static fn (Result $result): Figure => $result->reportedFigure(), $whole === null ? $stated : null)
             : null;
+
+        $made = Parts::carried(
+            $made,
+            array_map(static fn (DayPart $part): Result => $part->result, $parts),
+            static fn (\Closure $one): ?Figure => $sum($one, $whole),
+        );
 
         return $made->inheriting($inherited)->covering(Coverage::of($seconds, $stated, $rest))
             ->doubting(...array_merge(...array_map(static fn (DayPart $part): array => $part->result->causes, $parts)))

@@ -164,6 +164,35 @@ final class RecallTest extends TestCase
         self::assertSame(Verdict::Corrected, $scene->assess('r')->verdict);
     }
 
+    /** What is made of a sample has the other numbers too, and a limit between them is settled by neither. */
+    public function testAComposedResultIsSettledOnlyWhereBothTakingsAgree(): void
+    {
+        $scene = static function (string $limit): Result {
+            $scene = (new AirScene())->check('k1', '07:30', ['2.000'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['2.000'])->found('r', '960');
+            $references = $scene->record['references'];
+            self::assertIsArray($references);
+            $references[0] = [...AirScene::piston('S'), 'recalls' => [self::recall('4.0', ['until' => '2026-03-03T00:00:00+00:00'])]];
+            $scene->record['references'] = $references;
+            $scene->record['campaign'] = [...Scene::fields($scene->record['campaign'])->data(), 'limits' => [[
+                'id' => 'l', 'title' => 'limit', 'quantity' => 'twa:wood', 'value' => $limit, 'unit' => 'mg/m³', 'comparator' => '>',
+                'source' => 'house', 'mark' => 'own',
+            ]]];
+
+            return $scene->result('r', 'twa:wood');
+        };
+        $result = $scene('9');
+        [$whole, $certified] = [$result->reportedFigure()->toFloat(), $result->altered[0]->otherwise?->toFloat() ?? 0.0];
+        $evenly = $result->altered[1]->otherwise?->toFloat() ?? 0.0;
+        self::assertEqualsWithDelta(1.04, $certified / $whole, 1e-9);
+        self::assertTrue($whole < $evenly && $evenly < $certified);
+        $between = number_format(($whole + $evenly) / 2, 4, '.', '');
+        self::assertSame(Robustness::Undecided, $scene($between)->outcomes[0]->robustness);
+        self::assertStringContainsString('grown evenly', $scene($between)->outcomes[0]->statement);
+        foreach ([0.9 * $whole, 1.1 * $certified] as $limit) {
+            self::assertSame(Robustness::Robust, $scene(number_format($limit, 4, '.', ''))->outcomes[0]->robustness, $scene(number_format($limit, 4, '.', ''))->outcomes[0]->statement);
+        }
+    }
+
     #[TestWith([1])]
     #[TestWith([2])]
     public function testAThermometerHasNothingThatCouldBeTakenOut(int $place): void

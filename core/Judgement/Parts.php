@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+use Footnote\Core\Derivation\Figure;
+
+/** What is made of several results could be otherwise wherever one of them could. */
+final class Parts
+{
+    /**
+     * With every value that a part could have as well, and with every number that one would be without what a rule took out of
+     * the evidence itself, put together as the parts are.
+     *
+     * @param list<Result>                                $parts
+     * @param \Closure(\Closure(Result): ?Figure): ?Figure $sum  over one figure of every part
+     */
+    public static function carried(Result $made, array $parts, \Closure $sum): Result
+    {
+        foreach (array_unique(array_merge(...array_map(static fn (Result $part): array => array_column($part->also, 0), $parts))) as $words) {
+            $made = $made->or($words, $sum(static fn (Result $part): Figure => $part->otherwise($words)));
+        }
+        $carried = [];
+        foreach ($parts as $part) {
+            foreach ($part->altered as $one) {
+                if ($one->by->by === RecallSetRight::RULE) {
+                    $carried[$one->by->what] ??= $one->by;
+                }
+            }
+        }
+        foreach ($carried as $what => $alteration) {
+            $made = $made->altered(
+                new Altered($alteration, $sum(static fn (Result $part): Figure => $part->without($what))),
+            );
+        }
+
+        return $made;
+    }
+}
