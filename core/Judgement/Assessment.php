@@ -40,10 +40,7 @@ final readonly class Assessment
                 break;
             }
         }
-        $results = array_map(
-            fn (Result $result): Result => $this->verdictOn($result) === Verdict::Void ? $result->unstated() : $result,
-            $this->results,
-        );
+        $results = array_map($this->stating(...), $this->results);
 
         return new self(
             $this->run,
@@ -56,6 +53,23 @@ final readonly class Assessment
             $this->standing(),
             $this->brackets,
         );
+    }
+
+    /** What it may state of limits: nothing where it is void, nothing robust while it is open whether it is of this run at all. */
+    private function stating(Result $result): Result
+    {
+        if ($this->verdictOn($result) === Verdict::Void) {
+            return $result->unstated();
+        }
+        foreach ($this->findings as $finding) {
+            if ($finding->setting->rule === LogOwner::RULE && $finding->verdict() === Verdict::Open && $finding->touches($result)) {
+                return $result->against(
+                    array_map(static fn (LimitOutcome $one): LimitOutcome => $one->undecided('whose log it is, is open'), $result->outcomes),
+                );
+            }
+        }
+
+        return $result;
     }
 
     /** What one result stands as: what weighs on it alone, with what it is made of. */

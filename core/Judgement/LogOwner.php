@@ -12,6 +12,8 @@ use Footnote\Core\Evidence\Timeline;
 /** What speaks against a log being of the run that it stands under. */
 final readonly class LogOwner
 {
+    public const RULE = 'log.whose';
+
     /**
      * @param list<string> $doubts   each a sentence
      * @param list<Run>    $claimed  other runs whose log a person has said the same stretch is

@@ -7,6 +7,7 @@ namespace Footnote\Tests\Core;
 use Footnote\Core\Evidence\LogOrigin;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Finding;
+use Footnote\Core\Judgement\Robustness;
 use Footnote\Core\Judgement\Severity;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Log\LogFile;
@@ -62,7 +63,10 @@ final class LogOwnerTest extends TestCase
             $scene->add('checks', ['id' => $check.'e', 'instrument' => 'E'] + Scene::fields($checks[$place])->data());
         }
         // Criteria with a threshold ask for a finer log than one of a minute.
-        $scene->record['campaign'] = ['code' => 'c', 'title' => 'c'];
+        $scene->record['campaign'] = ['code' => 'c', 'title' => 'c', 'limits' => [[
+            'id' => 'l', 'title' => 'limit', 'quantity' => 'laeq', 'value' => '70', 'unit' => 'dB(A)', 'comparator' => '>',
+            'source' => 'house', 'mark' => 'own',
+        ]]];
         $unit = ['family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'rangeHigh' => '140'];
         $stated = array_column($serials, 0);
         $scene->record['instruments'] = [
@@ -106,11 +110,13 @@ final class LogOwnerTest extends TestCase
             $assessment = self::judged($run, $two(), $files);
             self::assertSame(Verdict::Open, $assessment->verdict);
             self::assertStringContainsString($other, self::finding($assessment)->seen ?? '');
+            self::assertSame(Robustness::Undecided, Scene::result($assessment, 'laeq')->outcomes[0]->robustness, 'a number of whom?');
         }
         // One is said to be the owner: a note there, the other stays open.
         $first = self::judged('d', $two($own), $files);
         self::assertSame(Severity::Note, self::finding($first)?->severity);
         self::assertSame(Verdict::Valid, $first->verdict);
+        self::assertSame(Robustness::Robust, Scene::result($first, 'laeq')->outcomes[0]->robustness);
         self::assertStringContainsString('H-1', self::finding($first)->seen ?? '');
         self::assertSame(Verdict::Open, self::judged('e', $two($own), $files)->verdict);
         // The other is said not to be: nothing is left against the first, and the second is void.

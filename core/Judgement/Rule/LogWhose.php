@@ -16,7 +16,7 @@ final readonly class LogWhose implements Rule
 {
     public function id(): string
     {
-        return 'log.whose';
+        return LogOwner::RULE;
     }
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
