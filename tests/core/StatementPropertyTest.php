@@ -133,7 +133,7 @@ final class StatementPropertyTest extends TestCase
             if ($values === []) {
                 continue;
             }
-            $spread = max(0.005 * abs(max($values)), max($values) - min($values), 0.01);
+            $spread = max(0.005 * abs(max($values)), max($values) - min($values), 1e-4);
             for ($i = 0; $i < 5; ++$i) {
                 $line = (min($values) + max($values)) / 2 + $spread * mt_rand(-80, 80) / 100;
                 if ($line <= 0.0 || array_filter($values, static fn (float $value): bool => abs($value - $line) < 1e-6 * max(1.0, abs($line))) !== []) {
