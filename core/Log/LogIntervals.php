@@ -63,7 +63,7 @@ final readonly class LogIntervals
             );
         }
         $resolution = $steps['resolution'];
-        [$commonest, $largest, $wavers] = self::ordinary($steps['common'], $count - 1, $resolution);
+        [$commonest, $largest, $wavers, $isRounded] = self::ordinary($steps['common'], $count - 1, $resolution);
         $resolution = max($resolution, $wavers);
         $limit = $largest + max($commonest, $resolution) / 2;
         $edges = [
@@ -76,7 +76,7 @@ final readonly class LogIntervals
         if ($lines === 0) {
             [$span, $lines] = [$commonest, 1];
         }
-        $step = $given ?? self::interval($span / $lines, $commonest, $resolution, $lines, $breaks, $largest > $commonest);
+        $step = $given ?? self::interval($span / $lines, $commonest, $resolution, $lines, $breaks, $isRounded);
         $remarks = [];
         foreach ([[$edges[0], 'first', $steps['first']], [$edges[1], 'last', $steps['last']]] as [$isPart, $which, $seconds]) {
             if ($isPart) {
@@ -127,11 +127,12 @@ final readonly class LogIntervals
     }
 
     /**
-     * The commonest step, the largest that is its rounding, and how far apart steps may be and be the same.
+     * The commonest step, the largest that is its rounding, how far apart steps may be and be the same, and whether neighbours of
+     * the commonest are so common that stamps only round an interval between them.
      *
      * @param non-empty-array<int, int> $common
      *
-     * @return array{float, float, float} s
+     * @return array{float, float, float, bool} s
      */
     private static function ordinary(array $common, int $steps, float $resolution): array
     {
@@ -162,7 +163,7 @@ final readonly class LogIntervals
         $largest = $isRounding && ($binned[$mode + 1] ?? 0) >= self::ROUNDED * $steps ? $mode + 1 : $mode;
         $exact = $resolution < 1.0 ? self::mean($common, $mode, $grid) : $mode * $grid;
 
-        return [$exact / 1000, max($exact, $largest * $grid) / 1000, $grid / 1000];
+        return [$exact / 1000, max($exact, $largest * $grid) / 1000, $grid / 1000, $isRounding];
     }
 
     /** @param array<int, int> $common */
