@@ -252,7 +252,7 @@ final readonly class ShiftExposure
         }
 
         return ($this->isShort($chain) && $this->rest() === null ? $result->or(
-            'with the unsampled part of the day as '.($asTheRest ? 'nothing' : 'sampled'),
+            $asTheRest ? Coverage::AS_NOTHING : Coverage::AS_SAMPLED,
             $sum($asReported, !$asTheRest),
         ) : $result)
             ->covering(Coverage::of($this->sampled($chain)->toFloat() * 60, $this->statedMinutes(), $this->rest()));

@@ -9,6 +9,10 @@ use Footnote\Core\Evidence\RestOfDay;
 /** How much of a stated working day a result that speaks of the whole day rests on. */
 final readonly class Coverage
 {
+    /** What a day would come to with its unsampled part as measured, or as nothing: other values of what speaks of a day. */
+    public const AS_SAMPLED = 'with the unsampled part of the day as sampled';
+    public const AS_NOTHING = 'with the unsampled part of the day as nothing';
+
     /**
      * @param float          $sampled s
      * @param float          $stated  the working day, min

@@ -81,7 +81,7 @@ final readonly class EightHourMean
 
         return $result
             ->or(
-                \sprintf('with the unsampled part of the day as %s', $this->asRest ? 'nothing' : 'sampled'),
+                $this->asRest ? Coverage::AS_NOTHING : Coverage::AS_SAMPLED,
                 $figure instanceof Figure ? $figure : null,
             )
             ->noting(

@@ -15,10 +15,12 @@ final class Parts
      *
      * @param list<Result>                                $parts
      * @param \Closure(\Closure(Result): ?Figure): ?Figure $sum  over one figure of every part
+     * @param list<string>                                $less other values of a part that are none of the whole
      */
-    public static function carried(Result $made, array $parts, \Closure $sum): Result
+    public static function carried(Result $made, array $parts, \Closure $sum, array $less = []): Result
     {
-        foreach (array_unique(array_merge(...array_map(static fn (Result $part): array => array_column($part->also, 0), $parts))) as $words) {
+        $also = array_merge(...array_map(static fn (Result $part): array => array_column($part->also, 0), $parts));
+        foreach (array_unique(array_diff($also, $less)) as $words) {
             $made = $made->or($words, $sum(static fn (Result $part): Figure => $part->otherwise($words)));
         }
         $carried = [];

@@ -134,11 +134,13 @@ final readonly class DayExposure
             $made,
             array_map(static fn (DayPart $part): Result => $part->result, $parts),
             static fn (\Closure $one): ?Figure => $sum($one, $whole),
+            // The day of a piece is not the day of all of them.
+            [Coverage::AS_SAMPLED, Coverage::AS_NOTHING],
         );
 
         return $made->inheriting($inherited)->covering(Coverage::of($seconds, $stated, $rest))
             ->doubting(...array_merge(...array_map(static fn (DayPart $part): array => $part->result->causes, $parts)))
-            ->or('with the unsampled part of the day as '.($whole === null ? 'sampled' : 'nothing'), $other);
+            ->or($whole === null ? Coverage::AS_SAMPLED : Coverage::AS_NOTHING, $other);
     }
 
     /**

@@ -440,7 +440,7 @@ final readonly class NoiseWorkings
         } elseif (abs($hours - $sampled) > 1 / 3600) {
             $result = $result->or(
                 $hours > $sampled
-                    ? 'with the unsampled part of the day as nothing'
+                    ? Coverage::AS_NOTHING
                     : 'over the time measured, which is longer than the working day stated',
                 $alone,
             );
@@ -493,9 +493,8 @@ final readonly class NoiseWorkings
         if ($this->run->rest?->asSampled === true && $part > 1.0) {
             $worked = $worked->noting($this->run->rest->words());
         }
-        if ($part > 1.0 && $this->run->rest?->asSampled !== false) {
-            $worked = $worked->or('with the unsampled part of the day as sampled', $scaled($worked->result->reportedFigure(), $part));
-        }
+        $whole = $part > 1.0 && $this->run->rest?->asSampled !== false ? $scaled($worked->result->reportedFigure(), $part) : null;
+        $worked = $worked->or(Coverage::AS_SAMPLED, $whole);
         $coverage = Coverage::of($hours * 3600, $this->run->shiftMinutes, $this->run->rest);
         $results = [$worked->covering($coverage)];
         $time = Figure::read('t', 'time that the dose rests on', $hours, Unit::Hour, $this->origin('start, stop, pauses and what was left out'), 3);
@@ -513,7 +512,14 @@ final readonly class NoiseWorkings
             $constants,
             $criterion->timeWeightedAverage(...),
             $ends,
-        )->covering($coverage);
+        )->covering($coverage)->or(Coverage::AS_SAMPLED, $whole === null ? null : Figure::derived(
+            'TWA',
+            'TWA, '.$criterion->name.', the rest of the day as sampled',
+            $criterion->timeWeightedAverage($whole->toFloat()),
+            Unit::DecibelA,
+            NoiseEquation::TimeWeightedAverage,
+            [$whole, ...$constants],
+        )->bounded($whole->bound));
         $results[] = $this->fromDose(
             $criterion,
             $dose,
