@@ -7,6 +7,7 @@ import { useChange, useResult } from '../api/hooks';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { isoOf, localOf } from '../look/words';
+import { Word } from './Word';
 
 type Altered = Schemas['Altered'];
 
@@ -23,8 +24,6 @@ export function LeaveOut({ run, log }: { run: Schemas['Run']; log: boolean }) {
   const [stays, setStays] = useState(false);
   const [reason, setReason] = useState('');
   const [why, setWhy] = useState('');
-  const [rest, setRest] = useState('');
-  const [because, setBecause] = useState('');
   const learn = useChange((body: Schemas['NewFacts']) =>
     answer(api.POST('/api/runs/{id}/facts', { params: { path: { id: run.id } }, body })),
   );
@@ -113,38 +112,21 @@ export function LeaveOut({ run, log }: { run: Schemas['Run']; log: boolean }) {
       {run.shiftMinutes && (
         <>
           <h2>The rest of the working day</h2>
-          <form
-            onSubmit={(event) => {
-              event.preventDefault();
+          <Word
+            label="What was not sampled was"
+            choices={[
+              ['as sampled', 'like what was sampled'],
+              ['nothing', 'without exposure'],
+            ]}
+            action="Say so"
+            busy={learn.isPending}
+            send={(chosen, because) =>
               learn.mutate({
-                restOfDay: { was: rest === 'nothing' ? 'nothing' : 'as sampled', reason: because },
+                restOfDay: { was: chosen === 'nothing' ? 'nothing' : 'as sampled', reason: because },
                 ...(run.restOfDay ? { reason: because } : {}),
-              });
-            }}
-            style={{ display: 'flex', flexWrap: 'wrap', gap: 12, alignItems: 'start' }}
-          >
-            <TextField
-              select
-              label="What was not sampled was"
-              value={rest}
-              required
-              onChange={(event) => setRest(event.target.value)}
-              sx={{ minWidth: 280 }}
-            >
-              <MenuItem value="as sampled">like what was sampled</MenuItem>
-              <MenuItem value="nothing">without exposure</MenuItem>
-            </TextField>
-            <TextField
-              label="How that is known"
-              value={because}
-              onChange={(event) => setBecause(event.target.value)}
-              required
-              sx={{ minWidth: 260 }}
-            />
-            <Button type="submit" variant="outlined" disabled={learn.isPending}>
-              Say so
-            </Button>
-          </form>
+              })
+            }
+          />
         </>
       )}
       {between.length > 0 && !run.declaration && log && (
