@@ -254,6 +254,12 @@ final readonly class Workings
         $this->forget('id IN (SELECT run_id FROM log_file WHERE sha256 = ?)', [$sha256]);
     }
 
+    /** Logs came in that may stand under other runs already. */
+    public function forgetSharedLogs(): void
+    {
+        $this->forget('id IN (SELECT run_id FROM log_file WHERE sha256 IN (SELECT sha256 FROM log_file GROUP BY sha256 HAVING COUNT(*) > 1))', []);
+    }
+
     /** A unit of that name was registered: logs that name it may be its own, and no other's. */
     public function forgetLogsNaming(string $name): void
     {

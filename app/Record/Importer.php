@@ -13,6 +13,7 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Judgement\Campaign;
 use Footnote\App\Judgement\PolicyVersion;
 use Footnote\App\Judgement\ShippedPolicies;
+use Footnote\App\Judgement\Workings;
 use Footnote\App\Kit\AddedCertificate;
 use Footnote\App\Kit\LibraryEntry;
 use Footnote\App\Kit\RecordedRecall;
@@ -43,6 +44,7 @@ final readonly class Importer
         private LogKeeper $logs,
         private ShippedPolicies $policies,
         private EvidenceReader $evidence,
+        private Workings $workings,
     ) {
     }
 
@@ -159,8 +161,33 @@ final readonly class Importer
                 }
             }
 
+            $this->forget($fields);
+
             return $counts;
         });
+    }
+
+    /** What was worked out of units that a record brings evidence on, and of samples that it brings word of, goes. */
+    private function forget(Fields $fields): void
+    {
+        $this->entities->flush();
+        $touched = [];
+        foreach (['checks', 'interventions', 'runs'] as $list) {
+            foreach ($fields->objects($list) as $item) {
+                $touched['='.$item->id('instrument')] = $item->id('instrument');
+            }
+        }
+        foreach ($touched as $instrument) {
+            $this->workings->forgetInstrument($instrument);
+        }
+        $media = [];
+        foreach ($fields->objects('laboratory') as $report) {
+            foreach ($report->objects('rows') as $row) {
+                $media[] = $row->text('medium');
+            }
+        }
+        $this->workings->forgetMedia($media);
+        $this->workings->forgetSharedLogs();
     }
 
     /** Entries of libraries; one that is here already stays as it is. */
