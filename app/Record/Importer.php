@@ -188,6 +188,11 @@ final readonly class Importer
         }
         $this->workings->forgetMedia($media);
         $this->workings->forgetSharedLogs();
+        foreach ($fields->objects('instruments') as $item) {
+            foreach (array_filter([$item->id('id'), $item->optionalText('serial', 40)], \is_string(...)) as $name) {
+                $this->workings->forgetLogsNaming($name);
+            }
+        }
     }
 
     /** Entries of libraries; one that is here already stays as it is. */
