@@ -31,17 +31,7 @@ final readonly class Finding
     /** What it says of some results says nothing of the others. */
     public function ofResults(string ...$keys): self
     {
-        return new self(
-            $this->setting,
-            $this->seen,
-            $this->evidence,
-            $this->severity,
-            $this->limit,
-            $this->cure,
-            $this->advice,
-            $this->channel,
-            array_values($keys),
-        );
+        return $this->about($this->channel, array_values($keys));
     }
 
     /** Whether it weighs on a result. What is made of several runs inherits their verdicts, and only what names it touches it beside. */
@@ -56,6 +46,12 @@ final readonly class Finding
 
     public function ofChannel(string $channel): self
     {
+        return $this->about($channel, $this->results);
+    }
+
+    /** @param list<string> $results */
+    private function about(?string $channel, array $results): self
+    {
         return new self(
             $this->setting,
             $this->seen,
@@ -65,7 +61,7 @@ final readonly class Finding
             $this->cure,
             $this->advice,
             $channel,
-            $this->results,
+            $results,
         );
     }
 
