@@ -37,8 +37,8 @@ use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
-use Footnote\Core\Record\RecordReader;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -65,6 +65,7 @@ final readonly class BenchController
         private ClockInterface $clock,
         private Numbers $numbers,
         private SiteClock $site,
+        private Formats $families,
     ) {
         $this->foresight = new Foresight($assessor);
     }
@@ -158,7 +159,7 @@ final readonly class BenchController
         $answers = $body->map('answers');
         // The moment of the first reading stays, whichever copy of the answers comes later.
         $answers['at'] ??= $draft->answers()['at'] ?? null;
-        if ($answers['at'] === null && self::hasReadings($this->familyOf($draft), $answers)) {
+        if ($answers['at'] === null && $this->hasReadings($this->familyOf($draft), $answers)) {
             $answers['at'] = $this->clock->now()->format(\DATE_ATOM);
         }
         $answers = array_filter($answers, static fn (mixed $value, string $name): bool => $name !== 'at' || $value !== null, \ARRAY_FILTER_USE_BOTH);
@@ -194,7 +195,7 @@ final readonly class BenchController
     {
         $reason = Body::of($request)->text('reason');
         $check = $this->entities->find(RecordedCheck::class, $id) ?? throw Problem::missing('Check '.$id);
-        $read = $this->reader->check(Fields::of($check->record), RecordReader::format(Logbook::text($this->logbook->instrumentRecord($check->instrument) ?? [], 'family')));
+        $read = $this->reader->check(Fields::of($check->record), $this->families->of(Logbook::text($this->logbook->instrumentRecord($check->instrument) ?? [], 'family')));
         if ($read->content->wasAdjusted()) {
             throw new Problem(409, 'The unit was adjusted at this check: setting it aside would hide that. Nothing was changed.');
         }
@@ -241,9 +242,9 @@ final readonly class BenchController
      *
      * @param array<string, mixed> $answers
      */
-    private static function hasReadings(string $family, array $answers): bool
+    private function hasReadings(string $family, array $answers): bool
     {
-        return array_filter(RecordReader::format($family)->fromAnswers($answers), static fn (mixed $value): bool => $value === true || (\is_array($value) && $value !== [] && array_is_list($value))) !== [];
+        return array_filter($this->families->of($family)->fromAnswers($answers), static fn (mixed $value): bool => $value === true || (\is_array($value) && $value !== [] && array_is_list($value))) !== [];
     }
 
     private function close(string $id, User $user, bool $brokenOff, string $reason): JsonResponse
@@ -251,7 +252,7 @@ final readonly class BenchController
         $draft = $this->find($id);
         $answers = $draft->answers();
         $timeline = $this->logbook->timeline($draft->instrument);
-        if ($brokenOff && !self::hasReadings($timeline->instrument->family, $answers)) {
+        if ($brokenOff && !$this->hasReadings($timeline->instrument->family, $answers)) {
             $this->journal->during($user->code, 'check put away', ['instrument' => $draft->instrument, 'reason' => $reason], function () use ($draft): void {
                 $draft->close($this->clock->now());
             });
@@ -265,19 +266,20 @@ final readonly class BenchController
                 $user->code,
                 $answers,
                 $this->clock->now(),
+                $this->families->of($timeline->instrument->family),
             );
             if ($brokenOff) {
                 $record = [...$record, 'brokenOff' => true, 'remarks' => $reason];
             }
             try {
-                $check = $this->reader->check(Fields::of($record), RecordReader::format($timeline->instrument->family));
+                $check = $this->reader->check(Fields::of($record), $this->families->of($timeline->instrument->family));
             } catch (InvalidRecord $problem) {
                 throw new Problem(422, 'The check was not accepted; all answers are kept. '.$problem->getMessage(), [['field' => $problem->path, 'problem' => $problem->problem]]);
             }
             $this->notInTheFuture($check->at);
             $this->saysWhy($check);
             if (!$brokenOff && !$check->content->hasAsFound() && !$check->content->wasAdjusted()) {
-                throw new Problem(422, 'The check was not accepted; all answers are kept. There is no reading as found.', [['field' => '/'.RecordReader::format($timeline->instrument->family)->section(), 'problem' => 'holds no reading as found.']]);
+                throw new Problem(422, 'The check was not accepted; all answers are kept. There is no reading as found.', [['field' => '/'.$this->families->of($timeline->instrument->family)->section(), 'problem' => 'holds no reading as found.']]);
             }
             $leaning = array_values(array_unique(array_filter([$check->reference, ...$check->content->leansOn()], \is_string(...))));
             $known = $this->logbook->references($leaning);
@@ -340,7 +342,9 @@ final readonly class BenchController
         $campaign = $this->campaignOf($timeline);
         $policy = $this->policies->get($campaign['policy']);
         $everything = $timeline->knowing($this->logbook->references());
-        [$check, $problems] = DraftCheck::read(DraftCheck::record('draft', $timeline->instrument, $draft->by, $answers, $now), $timeline->instrument, $this->reader);
+        $format = $this->families->of($timeline->instrument->family);
+        $half = DraftCheck::record('draft', $timeline->instrument, $draft->by, $answers, $now, $format);
+        [$check, $problems] = DraftCheck::read($half, $format, $this->reader);
         $family = $this->assessor->family($timeline->instrument->family);
         $live = $check === null ? new LiveSheet([]) : $family->bench()->live($check, $everything, $policy);
         $chosen = $everything->references[Logbook::text($answers, 'reference')] ?? null;
@@ -392,7 +396,7 @@ final readonly class BenchController
             'id' => $timeline->instrument->id,
             'model' => $timeline->instrument->model,
             'family' => $timeline->instrument->family,
-            'about' => TraitsLine::of($timeline->instrument),
+            'about' => TraitsLine::of($timeline->instrument, $this->families->of($timeline->instrument->family)),
             'procedures' => array_map(static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title], $this->assessor->family($timeline->instrument->family)->procedures($timeline->instrument)),
             'hold' => array_map(static fn (Run $run): string => $run->id, $open),
             'running' => $running === [] ? null : $running[0]->id,

@@ -7,10 +7,10 @@ namespace Footnote\App\Bench;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\StepState;
+use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
-use Footnote\Core\Record\RecordReader;
 
 /** Turns the answers of a half-done check into a check in the record format. */
 final class DraftCheck
@@ -23,9 +23,8 @@ final class DraftCheck
      *
      * @return array<string, mixed>
      */
-    public static function record(string $id, Instrument $unit, string $by, array $answers, \DateTimeImmutable $now): array
+    public static function record(string $id, Instrument $unit, string $by, array $answers, \DateTimeImmutable $now, ContentFormat $format): array
     {
-        $format = RecordReader::format($unit->family);
         $steps = $answers['steps'] ?? [];
         $reasons = array_intersect_key(
             \is_array($answers['stepReasons'] ?? null) ? $answers['stepReasons'] : [],
@@ -53,9 +52,8 @@ final class DraftCheck
      *
      * @return array{Check|null, list<array{field: string, problem: string}>}
      */
-    public static function read(array $record, Instrument $unit, EvidenceReader $reader): array
+    public static function read(array $record, ContentFormat $format, EvidenceReader $reader): array
     {
-        $format = RecordReader::format($unit->family);
         $problems = [];
         for ($try = 0; $try < self::TRIES; ++$try) {
             try {

@@ -14,11 +14,10 @@ use Footnote\App\Laboratory\DatabaseLibrary;
 use Footnote\App\Record\Exporter;
 use Footnote\App\Record\Importer;
 use Footnote\Core\Air\Substances;
-use Footnote\Core\Families;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\RecordReader;
-use Footnote\Core\Record\ShippedYardsticks;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -38,20 +37,21 @@ final readonly class CampaignsController
         private Policies $policies,
         private Importer $importer,
         private Exporter $exporter,
+        private Formats $families,
     ) {
     }
 
     #[Route('', methods: ['GET'])]
     public function all(): JsonResponse
     {
-        $substances = (new DatabaseLibrary($this->connection, '', []))->names(Substances::SHELF);
+        $substances = (new DatabaseLibrary($this->connection, $this->families, '', []))->names(Substances::SHELF);
         $counts = $this->connection->fetchAllKeyValue('SELECT campaign_id, COUNT(*) FROM run GROUP BY campaign_id');
 
-        return new JsonResponse(['campaigns' => array_map(static fn (Campaign $campaign): array => [
+        return new JsonResponse(['campaigns' => array_map(fn (Campaign $campaign): array => [
             'id' => $campaign->id, 'title' => $campaign->title, 'site' => $campaign->site, 'zone' => $campaign->zone, 'policy' => $campaign->policy(), 'policyChanged' => $campaign->policyWasChanged(),
             'runs' => \is_numeric($counts[$campaign->id] ?? null) ? (int) $counts[$campaign->id] : 0,
-            'criteria' => $campaign->yardsticks()['criteria'] ?? [], 'limits' => $campaign->yardsticks()['limits'] ?? [], 'quantities' => self::quantities($campaign, $substances),
-        ], $this->entities->getRepository(Campaign::class)->findBy([], ['id' => 'ASC'])), 'shipped' => ShippedYardsticks::all()]);
+            'criteria' => $campaign->yardsticks()['criteria'] ?? [], 'limits' => $campaign->yardsticks()['limits'] ?? [], 'quantities' => $this->quantities($campaign, $substances),
+        ], $this->entities->getRepository(Campaign::class)->findBy([], ['id' => 'ASC'])), 'shipped' => $this->families->yardsticks()->all]);
     }
 
     #[Route('', methods: ['POST'])]
@@ -71,7 +71,7 @@ final readonly class CampaignsController
         $this->journal->during($user->code, 'campaign added', $body->data(), function () use ($body, $id, $zone, $user): void {
             $this->importer->shipPolicies($user->code);
             $campaign = new Campaign($id, $body->text('title'), $body->text('site'), $zone);
-            $campaign->measureAgainst(ShippedYardsticks::usual());
+            $campaign->measureAgainst($this->families->yardsticks()->usual());
             $campaign->judgeBy('standard-1', false);
             $this->entities->persist($campaign);
         });
@@ -102,7 +102,7 @@ final readonly class CampaignsController
     {
         $this->mayChange($user);
         $body = Body::of($request);
-        $read = (new RecordReader())->yardsticks($body);
+        $read = (new RecordReader($this->families))->yardsticks($body);
         foreach ([$read->criteria, $read->limits] as $items) {
             $ids = array_map(static fn ($item): string => $item instanceof \Footnote\Core\Judgement\Criterion ? $item->id() : $item->id, $items);
             if (\count($ids) !== \count(array_unique($ids))) {
@@ -146,11 +146,11 @@ final readonly class CampaignsController
      *
      * @return list<array{value: string, words: string, unit: string}>
      */
-    private static function quantities(Campaign $campaign, array $substances): array
+    private function quantities(Campaign $campaign, array $substances): array
     {
         $quantities = [];
         $criteria = $campaign->yardsticks()['criteria'] ?? [];
-        foreach (Families::formats() as $format) {
+        foreach ($this->families->all() as $format) {
             $own = [];
             foreach (\is_array($criteria) ? $criteria : [] as $criterion) {
                 if (\is_array($criterion) && $format->knowsCriterion(Fields::of($criterion))) {

@@ -20,8 +20,8 @@ use Footnote\Core\Evidence\UnitName;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\LogFormatReader;
-use Footnote\Core\Record\RecordReader;
 use Footnote\Core\Record\RunSurroundings;
 
 /**
@@ -36,6 +36,7 @@ final readonly class Logbook
         private EvidenceReader $reader,
         private LogFormatReader $formats,
         private SiteClock $site,
+        private Formats $families,
     ) {
     }
 
@@ -44,7 +45,7 @@ final readonly class Logbook
     {
         $record = $this->instrumentRecord($instrument) ?? throw Problem::missing('Instrument '.$instrument);
         $unit = $this->reader->instrument(Fields::of($record));
-        $format = RecordReader::format($unit->family);
+        $format = $this->families->of($unit->family);
 
         $runs = $this->coreRuns(array_values($this->runRecords('r.instrument_id = ?', [$instrument])), $unit->family);
         // Its days are those of the site that it was last used at.
@@ -227,7 +228,7 @@ final readonly class Logbook
      */
     private function coreRuns(array $records, string $family): array
     {
-        $format = RecordReader::format($family);
+        $format = $this->families->of($family);
         /** @var array<int|string, list<string>> $media */
         $media = [];
         foreach ($records as $record) {
@@ -237,6 +238,7 @@ final readonly class Logbook
         foreach ($media as $campaign => $some) {
             $libraries[$campaign] = new DatabaseLibrary(
                 $this->connection,
+                $this->families,
                 (string) $campaign,
                 array_values(array_unique(array_filter($some, static fn (string $medium): bool => $medium !== ''))),
             );

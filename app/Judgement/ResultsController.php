@@ -12,7 +12,7 @@ use Footnote\App\Http\Problem;
 use Footnote\App\Journal\Journal;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Record\Fields;
-use Footnote\Core\Record\RecordReader;
+use Footnote\Core\Record\Formats;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -55,6 +55,7 @@ final readonly class ResultsController
         private Policies $policies,
         private EvidenceSince $since,
         private ClockInterface $clock,
+        private Formats $families,
     ) {
     }
 
@@ -219,7 +220,7 @@ final readonly class ResultsController
      */
     private function evidence(array $checks, string $instrument): array
     {
-        $format = RecordReader::format(Logbook::text($this->logbook->instrumentRecord($instrument) ?? [], 'family'));
+        $format = $this->families->of(Logbook::text($this->logbook->instrumentRecord($instrument) ?? [], 'family'));
 
         return array_map(static fn (array $record): array => [
             'id' => $record['id'] ?? '', 'at' => $record['at'] ?? '', 'by' => $record['by'] ?? '', 'reference' => $record['reference'] ?? null,

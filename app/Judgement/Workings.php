@@ -15,6 +15,7 @@ use Footnote\Core\Judgement\ShiftAssessor;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Record\AssessmentWriter;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\RecordReader;
 use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
 
@@ -41,6 +42,7 @@ final readonly class Workings
         #[AutowireServiceClosure(Assessor::class)]
         private \Closure $assessor,
         private AssessmentWriter $writer,
+        private Formats $families,
     ) {
     }
 
@@ -292,7 +294,7 @@ final readonly class Workings
             throw Problem::missing('Campaign '.$campaign);
         }
 
-        return (new RecordReader())->yardsticks(Fields::of(json_decode($json, true, 32, \JSON_THROW_ON_ERROR)));
+        return (new RecordReader($this->families))->yardsticks(Fields::of(json_decode($json, true, 32, \JSON_THROW_ON_ERROR)));
     }
 
     /** @param list<Assessment> $assessments */

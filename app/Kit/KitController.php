@@ -16,7 +16,6 @@ use Footnote\App\Judgement\Workings;
 use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\InterventionKind;
-use Footnote\Core\Families;
 use Footnote\Core\Gas\Bottle;
 use Footnote\Core\Gas\GasCheck;
 use Footnote\Core\Gas\GasFamily;
@@ -29,8 +28,8 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\RecordLibrary;
-use Footnote\Core\Record\RecordReader;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Record\Shelf;
 use Psr\Clock\ClockInterface;
@@ -57,6 +56,7 @@ final readonly class KitController
         private Assessor $assessor,
         private ClockInterface $clock,
         private SiteClock $site,
+        private Formats $families,
     ) {
     }
 
@@ -86,9 +86,9 @@ final readonly class KitController
     public function forms(): JsonResponse
     {
         return new JsonResponse([
-            'families' => array_map(static fn (Family $family): array => ['id' => $family->id(), 'title' => $family->title(), 'entries' => Entry::all(RecordReader::format($family->id())->instrument()), 'run' => Entry::all(RecordReader::format($family->id())->run()), 'interventions' => array_map(static fn (InterventionKind $kind): string => $kind->value, RecordReader::format($family->id())->interventions()), 'keepsLog' => RecordReader::format($family->id())->logColumns() !== []], $this->assessor->families()),
-            'references' => array_map(static fn (ReferenceKind $kind): array => ['id' => $kind->id, 'title' => $kind->title, 'entries' => Entry::all($kind->entries), 'constants' => Entry::all($kind->constants), 'valueUnit' => $kind->values->value ?? '', 'nominal' => $kind->nominal, 'table' => $kind->table], array_values(Families::referenceKinds())),
-            'shelves' => array_map(static fn (Shelf $shelf): array => ['id' => $shelf->id, 'title' => $shelf->title, 'one' => $shelf->one, 'entries' => Entry::all($shelf->entries)], array_values(Families::shelves())),
+            'families' => array_map(fn (Family $family): array => ['id' => $family->id(), 'title' => $family->title(), 'entries' => Entry::all($this->families->of($family->id())->instrument()), 'run' => Entry::all($this->families->of($family->id())->run()), 'interventions' => array_map(static fn (InterventionKind $kind): string => $kind->value, $this->families->of($family->id())->interventions()), 'keepsLog' => $this->families->of($family->id())->logColumns() !== []], $this->assessor->families()),
+            'references' => array_map(static fn (ReferenceKind $kind): array => ['id' => $kind->id, 'title' => $kind->title, 'entries' => Entry::all($kind->entries), 'constants' => Entry::all($kind->constants), 'valueUnit' => $kind->values->value ?? '', 'nominal' => $kind->nominal, 'table' => $kind->table], array_values($this->families->referenceKinds())),
+            'shelves' => array_map(static fn (Shelf $shelf): array => ['id' => $shelf->id, 'title' => $shelf->title, 'one' => $shelf->one, 'entries' => Entry::all($shelf->entries)], array_values($this->families->shelves())),
         ]);
     }
 
@@ -97,7 +97,7 @@ final readonly class KitController
     public function library(): JsonResponse
     {
         $shelves = [];
-        foreach (Families::shelves() as $shelf) {
+        foreach ($this->families->shelves() as $shelf) {
             $items = array_map(static fn (array $record): array => ['code' => $record['code'], 'name' => $record['name'], 'by' => '', 'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries)], array_column($shelf->shipped, null, 'code'));
             foreach ($this->connection->fetchAllAssociative('SELECT code, record, recorded_by FROM library_entry WHERE shelf = ? ORDER BY code', [$shelf->id]) as $row) {
                 $record = $shelf->over(Logbook::json($row, 'record'));
@@ -114,7 +114,7 @@ final readonly class KitController
     #[Route('/library/{shelf}/{code}', methods: ['GET'])]
     public function entry(string $shelf, string $code): JsonResponse
     {
-        $on = Families::shelves()[$shelf] ?? throw Problem::missing('The library '.$shelf);
+        $on = $this->families->shelves()[$shelf] ?? throw Problem::missing('The library '.$shelf);
         $own = $this->connection->fetchAssociative('SELECT record FROM library_entry WHERE shelf = ? AND code = ?', [$shelf, $code]);
         $record = $own === false ? (array_column($on->shipped, null, 'code')[$code] ?? throw Problem::missing('The entry '.$code)) : $on->over(Logbook::json($own, 'record'));
         $answer = new JsonResponse($record, headers: ['Content-Disposition' => 'attachment; filename="'.preg_replace('/[^A-Za-z0-9._-]/', '_', $shelf.'-'.$code).'.json"']);
@@ -126,7 +126,7 @@ final readonly class KitController
     #[IsGranted('ROLE_TECHNICIAN')]
     public function shelve(string $shelf, Request $request, #[CurrentUser] User $user): JsonResponse
     {
-        $on = Families::shelves()[$shelf] ?? throw Problem::missing('The library '.$shelf);
+        $on = $this->families->shelves()[$shelf] ?? throw Problem::missing('The library '.$shelf);
         $body = Body::of($request);
         $code = $body->id('code');
         RecordLibrary::entry($on, $body);
@@ -160,7 +160,7 @@ final readonly class KitController
         return new JsonResponse([
             ...$this->instrument($record),
             'channels' => $channels,
-            'run' => Entry::all(RecordReader::format($family->id())->run($timeline->instrument)),
+            'run' => Entry::all($this->families->of($family->id())->run($timeline->instrument)),
             'histories' => array_map(static fn (int|string $channel, UnitHistory $history): array => [
                 'channel' => (string) $channel,
                 'unit' => $history->unit->value,
@@ -241,7 +241,7 @@ final readonly class KitController
             throw Problem::missing($id);
         }
         $kind = $owner === 'references' ? Logbook::text($this->logbook->referenceRecords([$id])[$id], 'kind') : '';
-        $certificate = $this->reader->certificate($body, Families::referenceKind($kind));
+        $certificate = $this->reader->certificate($body, $this->families->referenceKind($kind));
         if ($owner === 'references') {
             $this->whole($certificate, $kind, '');
         }
@@ -267,7 +267,7 @@ final readonly class KitController
     {
         $body = Body::of($request);
         $reference = $this->entities->find(RegisteredReference::class, $id) ?? throw Problem::missing('Reference '.$id);
-        $kind = Families::referenceKind($reference->kind) ?? throw Problem::missing('Kind '.$reference->kind);
+        $kind = $this->families->referenceKind($reference->kind) ?? throw Problem::missing('Kind '.$reference->kind);
         if (!\array_key_exists('error', $body->data())) {
             throw Problem::field('/error', 'say how far it was off, with its sign, or that it is not known (null).');
         }
@@ -302,9 +302,9 @@ final readonly class KitController
         }
 
         return [
-            'id' => $unit->id, 'family' => $unit->family, 'familyTitle' => $this->assessor->family($unit->family)->title(), 'model' => $unit->model, 'about' => TraitsLine::of($unit), 'traits' => [
+            'id' => $unit->id, 'family' => $unit->family, 'familyTitle' => $this->assessor->family($unit->family)->title(), 'model' => $unit->model, 'about' => TraitsLine::of($unit, $this->families->of($unit->family)), 'traits' => [
                 ...($unit->serial === null ? [] : [['label' => 'Serial number', 'shown' => $unit->serial, 'flag' => false]]),
-                ...TraitsLine::shown($unit->traits, RecordReader::format($unit->family)->instrument()),
+                ...TraitsLine::shown($unit->traits, $this->families->of($unit->family)->instrument()),
             ],
             'certificates' => $record['certificates'] ?? [], 'due' => $latest?->due->format('Y-m-d'), 'dueState' => $this->dueState($latest?->due),
         ];
@@ -319,7 +319,7 @@ final readonly class KitController
     {
         $reference = $this->reader->reference(Fields::of($record));
         $certificate = $reference->certificateAt($this->site->now());
-        $kind = Families::referenceKind($reference->kind);
+        $kind = $this->families->referenceKind($reference->kind);
 
         return [
             'id' => $reference->id, 'kind' => $reference->kind, 'kindTitle' => $kind === null ? $reference->kind : $kind->title, 'model' => $reference->model, 'about' => $kind === null ? '' : TraitsLine::line($reference->traits, $kind->entries), 'valueUnit' => $kind?->values === null ? '' : $kind->values->value,
@@ -333,7 +333,7 @@ final readonly class KitController
     /** A certificate of a reference states what its kind lives from. */
     private function whole(Certificate $certificate, string $kind, string $place): void
     {
-        if ($certificate->values === [] && Families::referenceKind($kind)?->table === true) {
+        if ($certificate->values === [] && $this->families->referenceKind($kind)?->table === true) {
             throw Problem::field($place.'/values', 'must give at least one certified value.');
         }
     }
@@ -379,7 +379,7 @@ final readonly class KitController
         }
         $bottle = new Bottle($this->reader->reference(Fields::of($record)));
         foreach ($this->connection->fetchFirstColumn('SELECT c.record FROM check_record c JOIN check_leaning l ON l.check_id = c.id WHERE l.reference_id = ? ORDER BY c.checked_at DESC LIMIT 20', [$bottle->reference->id]) as $json) {
-            $check = $this->reader->check(Fields::of(json_decode(\is_string($json) ? $json : '', true, 64, \JSON_THROW_ON_ERROR)), RecordReader::format(GasFamily::ID));
+            $check = $this->reader->check(Fields::of(json_decode(\is_string($json) ? $json : '', true, 64, \JSON_THROW_ON_ERROR)), $this->families->of(GasFamily::ID));
             $content = $check->content;
             $pressure = !$content instanceof GasCheck ? null : ($check->reference === $bottle->reference->id ? $content->bottlePressure : $content->isobutylenePressure);
             $left = $bottle->left($pressure);

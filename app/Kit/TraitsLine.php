@@ -9,15 +9,15 @@ use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\EntryKind;
 use Footnote\Core\Quantity\Unit;
-use Footnote\Core\Record\RecordReader;
+use Footnote\Core\Record\ContentFormat;
 
 /** What is known of a thing beyond its name, in words. */
 final class TraitsLine
 {
-    /** In one line, only what is given. */
-    public static function of(Instrument $unit): string
+    /** A unit in one line, only what is given. */
+    public static function of(Instrument $unit, ContentFormat $format): string
     {
-        return self::line($unit->traits, RecordReader::format($unit->family)->instrument());
+        return self::line($unit->traits, $format->instrument());
     }
 
     /**

@@ -7,8 +7,8 @@ namespace Footnote\App\Laboratory;
 use Doctrine\DBAL\Connection;
 use Footnote\App\Judgement\Logbook;
 use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Families;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\Library;
 use Footnote\Core\Record\RecordLibrary;
 
@@ -34,8 +34,12 @@ final class DatabaseLibrary implements Library
     private ?array $blanks = null;
 
     /** @param list<string> $media that will be asked for; fetched in one go */
-    public function __construct(private readonly Connection $connection, private readonly string $campaign, private readonly array $media)
-    {
+    public function __construct(
+        private readonly Connection $connection,
+        private readonly Formats $families,
+        private readonly string $campaign,
+        private readonly array $media,
+    ) {
     }
 
     public function find(string $shelf, string $code): ?Traits
@@ -114,7 +118,7 @@ final class DatabaseLibrary implements Library
     /** @return array<string, Traits> */
     private function shelf(string $id): array
     {
-        $shelf = Families::shelves()[$id] ?? null;
+        $shelf = $this->families->shelf($id);
         if ($shelf === null) {
             return [];
         }

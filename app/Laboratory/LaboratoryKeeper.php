@@ -13,6 +13,7 @@ use Footnote\Core\Air\Substances;
 use Footnote\Core\Flow\Corrected;
 use Footnote\Core\Flow\LaboratoryFile;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
@@ -23,15 +24,20 @@ final readonly class LaboratoryKeeper
     private const SHOWN_PROBLEMS = 40;
     private const BATCH = 100;
 
-    public function __construct(private Connection $connection, private Journal $journal, private Workings $workings, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Connection $connection,
+        private Journal $journal,
+        private Workings $workings,
+        private ClockInterface $clock,
+        private Formats $families,
+    ) {
     }
 
     /** @return array<string, string> codes of substances by lower-case name and code */
     public function codes(): array
     {
         $codes = [];
-        foreach ((new DatabaseLibrary($this->connection, '', []))->names(Substances::SHELF) as $code => $name) {
+        foreach ((new DatabaseLibrary($this->connection, $this->families, '', []))->names(Substances::SHELF) as $code => $name) {
             $codes[mb_strtolower($name)] = $code;
             $codes[mb_strtolower($code)] = $code;
         }

@@ -23,6 +23,7 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -33,8 +34,12 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/plan')]
 final readonly class PlanController
 {
-    public function __construct(private Connection $connection, private Logbook $logbook, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Connection $connection,
+        private Logbook $logbook,
+        private ClockInterface $clock,
+        private Formats $families,
+    ) {
     }
 
     /** What is asked for a plan. */
@@ -49,7 +54,7 @@ final readonly class PlanController
     {
         $body = Body::of($request);
         $asked = EntryReader::read($body, self::entries());
-        $library = new DatabaseLibrary($this->connection, '', []);
+        $library = new DatabaseLibrary($this->connection, $this->families, '', []);
         $limit = $asked->measured('limit');
         $flow = $asked->measured('flow');
         $share = $asked->decimal('share');

@@ -32,6 +32,7 @@ final class AssessCommand extends Command
 {
     public function __construct(
         private readonly Assessor $assessor,
+        private readonly RecordReader $records,
         private readonly AssessmentWriter $writer,
         private readonly PolicyReader $policyReader,
         private readonly ShippedPolicies $policies,
@@ -42,7 +43,14 @@ final class AssessCommand extends Command
 
     public static function alone(string $projectDir): self
     {
-        return new self(Families::assessor(), new AssessmentWriter(), new PolicyReader(), new ShippedPolicies($projectDir), $projectDir);
+        return new self(
+            Families::assessor(),
+            new RecordReader(Families::formats()),
+            new AssessmentWriter(),
+            new PolicyReader(),
+            new ShippedPolicies($projectDir),
+            $projectDir,
+        );
     }
 
     protected function configure(): void
@@ -56,7 +64,7 @@ final class AssessCommand extends Command
         try {
             $path = $input->getArgument('file');
             $file = RecordFile::open(\is_string($path) ? $path : '', $this->projectDir);
-            $campaign = (new RecordReader())->read($file->data, $file->logFile(...));
+            $campaign = $this->records->read($file->data, $file->logFile(...));
             $policy = $this->policy($input->getOption('policy') ?? $campaign->policy);
             $assessed = [];
             $shifts = new ShiftAssessor($this->assessor, $policy, $campaign->yardsticks);

@@ -25,9 +25,9 @@ use Footnote\App\Laboratory\LaboratoryRow;
 use Footnote\App\Runs\LogKeeper;
 use Footnote\App\Runs\RecordedRun;
 use Footnote\Core\Evidence\NothingBrought;
-use Footnote\Core\Families;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\RecordLibrary;
 use Footnote\Core\Record\RecordReader;
@@ -45,6 +45,7 @@ final readonly class Importer
         private ShippedPolicies $policies,
         private EvidenceReader $evidence,
         private Workings $workings,
+        private Formats $families,
     ) {
     }
 
@@ -56,7 +57,7 @@ final readonly class Importer
     public function import(RecordFile $file, string $actor): array
     {
         // Read whole first, so that what is wrong is said before anything is written.
-        (new RecordReader())->read($file->data, $file->logFile(...));
+        (new RecordReader($this->families))->read($file->data, $file->logFile(...));
         $fields = Fields::of($file->data);
         $counts = ['instruments' => 0, 'references' => 0, 'checks' => 0, 'runs' => 0];
         foreach (array_keys($counts) as $list) {
@@ -105,7 +106,7 @@ final readonly class Importer
             foreach ($fields->objects('instruments') as $item) {
                 $families[$item->id('id')] = $item->text('family');
             }
-            $leans = static fn (Fields $item): array => array_values(array_unique(array_filter([$item->optionalText('reference'), ...RecordReader::format($families[$item->id('instrument')] ?? '')->readCheck($item)->leansOn()], \is_string(...))));
+            $leans = fn (Fields $item): array => array_values(array_unique(array_filter([$item->optionalText('reference'), ...$this->families->of($families[$item->id('instrument')] ?? '')->readCheck($item)->leansOn()], \is_string(...))));
             $leaning = [];
             foreach ($fields->objects('checks') as $place => $item) {
                 $this->inBatches($place);
@@ -199,7 +200,7 @@ final readonly class Importer
     private function library(Fields $fields, string $actor): void
     {
         $library = $fields->optionalObject('library');
-        foreach (Families::shelves() as $shelf) {
+        foreach ($this->families->shelves() as $shelf) {
             foreach ($library?->objects($shelf->id) ?? [] as $item) {
                 $code = $item->id('code');
                 RecordLibrary::entry($shelf, $item);

@@ -27,8 +27,8 @@ use Footnote\Core\Noise\NoiseRecord;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\LogFormatReader;
-use Footnote\Core\Record\RecordReader;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -65,6 +65,7 @@ final readonly class RunsController
         private Assessor $assessor,
         private ClockInterface $clock,
         private Numbers $numbers,
+        private Formats $families,
     ) {
     }
 
@@ -75,7 +76,7 @@ final readonly class RunsController
         $body = Body::of($request);
         $campaign = $this->entities->find(Campaign::class, $body->id('campaign')) ?? throw Problem::field('/campaign', 'is not in this logbook.');
         $instrument = $this->entities->find(RegisteredInstrument::class, $body->id('instrument')) ?? throw Problem::field('/instrument', 'is not in the kit.');
-        $record = array_intersect_key($body->data(), array_flip([...self::STARTED, ...self::familyFields($instrument->family)]));
+        $record = array_intersect_key($body->data(), array_flip([...self::STARTED, ...$this->familyFields($instrument->family)]));
         $id = $this->journal->during($user->code, 'run started', ['campaign' => $campaign->id, ...$record], function () use ($record, $campaign, $instrument, $user): string {
             $record = ['id' => $this->numbers->next('run', 'R-%05d'), 'campaign' => $campaign->id, ...$record];
             $run = $this->logbook->coreRun($record);
@@ -110,7 +111,7 @@ final readonly class RunsController
     {
         $record = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
         $family = Logbook::text($this->logbook->instrumentRecord(Logbook::text($record, 'instrument')) ?? [], 'family');
-        $entries = RecordReader::format($family)->run($this->logbook->timeline(Logbook::text($record, 'instrument'))->instrument);
+        $entries = $this->families->of($family)->run($this->logbook->timeline(Logbook::text($record, 'instrument'))->instrument);
         $facts = $this->connection->fetchAllAssociative('SELECT record, reason, recorded_by, recorded_at FROM run_fact WHERE run_id = ? ORDER BY id', [$id]);
         $log = \is_array($record['log'] ?? null)
             ? $this->connection->fetchAssociative(
@@ -132,7 +133,7 @@ final readonly class RunsController
             'plannedMinutes' => $record['plannedMinutes'] ?? null,
             'shiftMinutes' => $record['shiftMinutes'] ?? null,
             'shift' => $record['shift'] ?? null,
-            'family' => ['id' => $family, 'entries' => Entry::all($entries), 'values' => (object) array_intersect_key($record, array_flip(self::familyFields($family))), 'shown' => TraitsLine::shown(EntryReader::read(Fields::of($record), $entries), $entries)],
+            'family' => ['id' => $family, 'entries' => Entry::all($entries), 'values' => (object) array_intersect_key($record, array_flip($this->familyFields($family))), 'shown' => TraitsLine::shown(EntryReader::read(Fields::of($record), $entries), $entries)],
             'clockOffsetSeconds' => $record['clockOffsetSeconds'] ?? null,
             'timerMinutes' => $record['timerMinutes'] ?? null,
             'totals' => $record['totals'] ?? null,
@@ -164,7 +165,7 @@ final readonly class RunsController
         $body = Body::of($request);
         $of = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
         $family = Logbook::text($this->logbook->instrumentRecord(Logbook::text($of, 'instrument')) ?? [], 'family');
-        $fact = array_intersect_key($body->data(), array_flip([...self::LEARNED, ...self::familyFields($family)]));
+        $fact = array_intersect_key($body->data(), array_flip([...self::LEARNED, ...$this->familyFields($family)]));
         $reason = $body->optionalText('reason', 2000) ?? '';
         if ($fact === []) {
             throw new Problem(422, 'Nothing was saved: there is nothing in it about a run.');
@@ -243,7 +244,7 @@ final readonly class RunsController
     private function columns(string $instrument): array
     {
         $timeline = $this->logbook->timeline($instrument);
-        $format = RecordReader::format($timeline->instrument->family);
+        $format = $this->families->of($timeline->instrument->family);
         $channels = $format->logChannels($timeline->instrument);
         $kinds = [];
         foreach ($format->logColumns() as $kind) {
@@ -413,9 +414,9 @@ final readonly class RunsController
     }
 
     /** @return list<string> the fields of a run that only its family asks for */
-    private static function familyFields(string $family): array
+    private function familyFields(string $family): array
     {
-        return array_map(static fn (Entry $entry): string => $entry->name, RecordReader::format($family)->run());
+        return array_map(static fn (Entry $entry): string => $entry->name, $this->families->of($family)->run());
     }
 
     /**

@@ -24,7 +24,6 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\SetAside;
 use Footnote\Core\Evidence\StepState;
-use Footnote\Core\Families;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Judgement\ExposureComparator;
 use Footnote\Core\Judgement\ExposureLimit;
@@ -39,19 +38,19 @@ use Footnote\Core\Quantity\Span;
 final readonly class EvidenceReader
 {
     /** @param \DateTimeZone|null $zone of the site, in which its days and hours are told; null: as each moment was written */
-    public function __construct(private ?\DateTimeZone $zone = null)
+    public function __construct(private Formats $formats, private ?\DateTimeZone $zone = null)
     {
     }
 
     public function at(\DateTimeZone $zone): self
     {
-        return new self($zone);
+        return new self($this->formats, $zone);
     }
 
     public function instrument(Fields $fields): Instrument
     {
         $family = $fields->text('family');
-        $format = Families::format($family) ?? throw new InvalidRecord($fields->at('family'), \sprintf('there is no family of instruments "%s".', $family));
+        $format = $this->formats->find($family) ?? throw new InvalidRecord($fields->at('family'), \sprintf('there is no family of instruments "%s".', $family));
 
         $traits = EntryReader::read($fields, $format->instrument());
         $format->checkInstrument($fields, $traits);
@@ -69,7 +68,7 @@ final readonly class EvidenceReader
     public function reference(Fields $fields): Reference
     {
         $name = $fields->text('kind');
-        $kind = Families::referenceKind($name) ?? throw new InvalidRecord($fields->at('kind'), \sprintf('there is no kind of reference "%s"; there are %s.', $name, implode(', ', array_keys(Families::referenceKinds()))));
+        $kind = $this->formats->referenceKind($name) ?? throw new InvalidRecord($fields->at('kind'), \sprintf('there is no kind of reference "%s"; there are %s.', $name, implode(', ', array_keys($this->formats->referenceKinds()))));
 
         return new Reference(
             $fields->id('id'),
@@ -247,7 +246,7 @@ final readonly class EvidenceReader
 
     private function criterion(Fields $fields): Criterion
     {
-        foreach (Families::formats() as $format) {
+        foreach ($this->formats->all() as $format) {
             if ($format->knowsCriterion($fields)) {
                 return $format->readCriterion($fields);
             }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Families;
 
 /** The library of one record: shelves, laboratory reports and blanks stand in the record itself. */
 final readonly class RecordLibrary implements Library
@@ -20,11 +19,12 @@ final readonly class RecordLibrary implements Library
     {
     }
 
-    public static function of(Fields $record): self
+    /** @param iterable<Shelf> $known the shelves that families keep */
+    public static function of(Fields $record, iterable $known): self
     {
         $library = $record->optionalObject('library');
         $shelves = [];
-        foreach (Families::shelves() as $shelf) {
+        foreach ($known as $shelf) {
             $own = [];
             foreach ($library?->objects($shelf->id) ?? [] as $item) {
                 $code = $item->id('code');

@@ -12,7 +12,6 @@ use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\UnitName;
-use Footnote\Core\Families;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogFile;
 
@@ -23,15 +22,9 @@ final readonly class RecordReader
 
     private EvidenceReader $evidence;
 
-    public function __construct()
+    public function __construct(private Formats $formats)
     {
-        $this->evidence = new EvidenceReader();
-    }
-
-    /** @throws InvalidRecord where there is no such family */
-    public static function format(string $family): ContentFormat
-    {
-        return Families::format($family) ?? throw new InvalidRecord('/instruments', \sprintf('there is no family of instruments "%s".', $family));
+        $this->evidence = new EvidenceReader($formats);
     }
 
     /**
@@ -60,8 +53,8 @@ final readonly class RecordReader
             $references[$reference->id] = isset($references[$reference->id]) ? throw new InvalidRecord($item->at('id'), 'stands twice.') : $reference;
         }
         $family = static fn (Fields $item): string => ($instruments[$item->text('instrument')] ?? throw new InvalidRecord($item->at('instrument'), \sprintf('"%s" is not among the instruments.', $item->text('instrument'))))->family;
-        $checks = $this->each($fields, 'checks', static function (Fields $item) use ($family, $references, $reader): Check {
-            $check = $reader->check($item, self::format($family($item)));
+        $checks = $this->each($fields, 'checks', function (Fields $item) use ($family, $references, $reader): Check {
+            $check = $reader->check($item, $this->formats->of($family($item)));
             foreach (array_filter([$check->reference, ...$check->content->leansOn()], \is_string(...)) as $named) {
                 if (!isset($references[$named])) {
                     throw new InvalidRecord($item->at('reference'), \sprintf('"%s" is not among the references.', $named));
@@ -75,14 +68,14 @@ final readonly class RecordReader
 
             return $reader->intervention($item);
         });
-        $library = RecordLibrary::of($fields);
-        $runs = $this->each($fields, 'runs', static function (Fields $item) use ($family, $logs, $zone, $library, $reader): Run {
+        $library = RecordLibrary::of($fields, $this->formats->shelves());
+        $runs = $this->each($fields, 'runs', function (Fields $item) use ($family, $logs, $zone, $library, $reader): Run {
             $log = $item->optionalObject('log');
             $file = $log === null ? null : $logs($log->text('file'));
             $skip = (int) ($log?->object('format')->optionalNumber('skip', 0, 1000) ?? 0);
             $around = new RunSurroundings($zone, $library, $file?->origin($skip), $file);
 
-            return $reader->run($item, self::format($family($item))->readRun($item, $around), $around->origin);
+            return $reader->run($item, $this->formats->of($family($item))->readRun($item, $around), $around->origin);
         });
         $this->noOverlap($runs);
 

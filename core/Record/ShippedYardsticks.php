@@ -4,21 +4,12 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Record;
 
-use Footnote\Core\Families;
-
 /** The criteria and limits that come with Footnote, as examples with their sources, from every family. */
-final class ShippedYardsticks
+final readonly class ShippedYardsticks
 {
-    /** @return array{criteria: list<array<string, mixed>>, limits: list<array<string, mixed>>} */
-    public static function all(): array
+    /** @param array{criteria: list<array<string, mixed>>, limits: list<array<string, mixed>>} $all */
+    public function __construct(public array $all)
     {
-        $all = ['criteria' => [], 'limits' => []];
-        foreach (Families::formats() as $format) {
-            $shipped = $format->shipped();
-            $all = ['criteria' => [...$all['criteria'], ...$shipped['criteria']], 'limits' => [...$all['limits'], ...$shipped['limits']]];
-        }
-
-        return $all;
     }
 
     /**
@@ -27,9 +18,9 @@ final class ShippedYardsticks
      *
      * @return array{criteria: list<array<string, mixed>>, limits: list<array<string, mixed>>}
      */
-    public static function usual(): array
+    public function usual(): array
     {
-        $shipped = self::all();
+        $shipped = $this->all;
         $conditions = 0;
 
         return [

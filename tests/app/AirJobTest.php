@@ -214,7 +214,7 @@ final class AirJobTest extends ApiTestCase
             $written[$name] = $content;
         });
         $record = json_decode($written['record.json'] ?? '', true, 64, \JSON_THROW_ON_ERROR);
-        $campaign = (new \Footnote\Core\Record\RecordReader())->read($record, static fn (string $name): \Footnote\Core\Log\LogFile => \Footnote\Core\Log\LogFile::ofText($name, ''));
+        $campaign = (new \Footnote\Core\Record\RecordReader(\Footnote\Core\Families::formats()))->read($record, static fn (string $name): \Footnote\Core\Log\LogFile => \Footnote\Core\Log\LogFile::ofText($name, ''));
         $timeline = $campaign->timelines['P'];
         $assessment = \Footnote\Core\Families::assessor()->assess($timeline->runs[0], $timeline, \Footnote\Tests\Core\Scene::policy('standard'), $campaign->yardsticks);
         $this->signIn(Role::Reader);

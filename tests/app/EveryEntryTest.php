@@ -161,7 +161,7 @@ final class EveryEntryTest extends ApiTestCase
     /** @return iterable<string, array{string}> */
     public static function families(): iterable
     {
-        foreach (array_keys(Families::formats()) as $family) {
+        foreach (array_keys(Families::formats()->all()) as $family) {
             yield $family => [$family];
         }
     }
@@ -175,7 +175,7 @@ final class EveryEntryTest extends ApiTestCase
         self::assertIsArray($units[0]);
         /** @var array<string, mixed> $unit */
         $unit = ['certificates' => [], ...$units[0], 'id' => 'X-9'];
-        self::assertGreaterThan(10, $this->tryAll('/api/kit/instruments', Families::formats()[$family]->instrument(), $unit));
+        self::assertGreaterThan(10, $this->tryAll('/api/kit/instruments', Families::formats()->all()[$family]->instrument(), $unit));
         $this->call('POST', '/api/kit/instruments', $unit, 201);
     }
 
@@ -188,14 +188,14 @@ final class EveryEntryTest extends ApiTestCase
         self::assertIsArray($record['instruments']);
         self::assertIsArray($record['instruments'][0]);
         $run = ['campaign' => 'c', 'instrument' => $record['instruments'][0]['id'], 'start' => '2026-03-02T08:00:00+00:00', 'person' => 'W-01', 'task' => 't'];
-        self::assertGreaterThan(10, $this->tryAll('/api/runs', Families::formats()[$family]->run(), $run));
+        self::assertGreaterThan(10, $this->tryAll('/api/runs', Families::formats()->all()[$family]->run(), $run));
         $this->call('POST', '/api/runs', $run, 201);
     }
 
     public function testOfReferencesAndTheirCertificates(): void
     {
         $this->signIn(Role::Steward);
-        foreach (Families::referenceKinds() as $kind) {
+        foreach (Families::formats()->referenceKinds() as $kind) {
             $base = ['id' => 'X-9', 'kind' => $kind->id, 'model' => 'm', 'certificates' => [], ...self::required($kind->entries)];
             $this->tryAll('/api/kit/references', $kind->entries, $base);
             foreach ($kind->constants as $constant) {
@@ -211,7 +211,7 @@ final class EveryEntryTest extends ApiTestCase
     public function testOfLibraries(): void
     {
         $this->signIn(Role::Technician);
-        foreach (Families::shelves() as $shelf) {
+        foreach (Families::formats()->shelves() as $shelf) {
             self::assertGreaterThan(5, $this->tryAll('/api/kit/library/'.$shelf->id, $shelf->entries, ['code' => 'x', 'name' => 'x', ...self::required($shelf->entries)]));
         }
     }

@@ -121,7 +121,7 @@ final class AirScene
 
     public function read(): RecordedCampaign
     {
-        return (new RecordReader())->read($this->record, static fn (string $name): LogFile => LogFile::ofText($name, ''));
+        return (new RecordReader(\Footnote\Core\Families::formats()))->read($this->record, static fn (string $name): LogFile => LogFile::ofText($name, ''));
     }
 
     public function assess(string $run, string $policy = 'standard'): Assessment

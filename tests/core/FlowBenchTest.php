@@ -183,7 +183,7 @@ final class FlowBenchTest extends TestCase
         $scene = self::scene(self::venturi());
         $scene->add('references', [...AirScene::piston('OLD'), 'certificates' => []]);
         $timeline = $scene->read();
-        $references = array_map(static fn (array $one): \Footnote\Core\Evidence\Reference => (new \Footnote\Core\Record\EvidenceReader())->reference(Fields::of($one)), [self::venturi(), [...AirScene::piston('OLD'), 'certificates' => []], AirScene::piston('S')]);
+        $references = array_map(static fn (array $one): \Footnote\Core\Evidence\Reference => (new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->reference(Fields::of($one)), [self::venturi(), [...AirScene::piston('OLD'), 'certificates' => []], AirScene::piston('S')]);
         $choices = (new FlowBench())->choices($timeline->timelines['P']->instrument, $references, new \DateTimeImmutable('2026-03-02'));
         self::assertSame(['A', 'B', 'C'], array_column($choices[0]->settings, 'value'));
         self::assertSame([[], ['It has no certificate.'], []], array_map(static fn ($choice): array => $choice->problems, $choices));
@@ -191,7 +191,7 @@ final class FlowBenchTest extends TestCase
 
         // The piston ends at 5 L/min: it is offered for a sampler of that flow, and not for one that begins above it.
         foreach (['5' => 1, '5.001' => 0] as $from => $offered) {
-            $unit = (new \Footnote\Core\Record\EvidenceReader())->instrument(Fields::of(AirScene::pump('P', ['rangeLow' => ['value' => (string) $from, 'unit' => 'L/min']])));
+            $unit = (new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->instrument(Fields::of(AirScene::pump('P', ['rangeLow' => ['value' => (string) $from, 'unit' => 'L/min']])));
             self::assertCount($offered, (new FlowBench())->choices($unit, [$references[2]], new \DateTimeImmutable('2026-03-02')));
         }
     }
@@ -199,7 +199,7 @@ final class FlowBenchTest extends TestCase
     /** Every kind of standard has its own columns and asks for what only it needs. */
     public function testEachStandardAsksForItsOwn(): void
     {
-        $reader = new \Footnote\Core\Record\EvidenceReader();
+        $reader = new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats());
         $unit = (new AirScene())->read()->timelines['P']->instrument;
         $bench = new FlowBench();
         $procedure = FlowProcedures::of($unit)[0];
@@ -221,7 +221,7 @@ final class FlowBenchTest extends TestCase
             );
             // What the air of a pump's check asks, a fixed sampler is asked once its standard is chosen.
             $standard = FlowProcedures::of(
-                (new \Footnote\Core\Record\EvidenceReader())->instrument(Fields::of(AirScene::pump('P', ['kind' => 'fixed sampler']))),
+                (new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->instrument(Fields::of(AirScene::pump('P', ['kind' => 'fixed sampler']))),
             )[0]->step('standard');
             self::assertInstanceOf(Step::class, $standard);
             self::assertSame([...$own, 'standstill'], $names($bench->fields($standard, $unit, $reference)), $reference->kind);
@@ -230,11 +230,11 @@ final class FlowBenchTest extends TestCase
 
     public function testEachKindOfSamplerHasItsProcedures(): void
     {
-        $of = static fn (string $kind): array => array_map(static fn (Procedure $one): string => $one->id, FlowProcedures::of((new \Footnote\Core\Record\EvidenceReader())->instrument(Fields::of(AirScene::pump('P', ['kind' => $kind])))));
+        $of = static fn (string $kind): array => array_map(static fn (Procedure $one): string => $one->id, FlowProcedures::of((new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->instrument(Fields::of(AirScene::pump('P', ['kind' => $kind])))));
         self::assertSame(['flow-check', 'flow-look'], $of('pump'));
         self::assertSame(['verification', 'calibration', 'flow-look'], $of('fixed sampler'));
         self::assertSame(['flow-check', 'multi-point', 'flow-look'], $of('gauge sampler'));
-        $verification = FlowProcedures::of((new \Footnote\Core\Record\EvidenceReader())->instrument(Fields::of(AirScene::pump('P', ['kind' => 'fixed sampler']))))[0];
+        $verification = FlowProcedures::of((new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->instrument(Fields::of(AirScene::pump('P', ['kind' => 'fixed sampler']))))[0];
         self::assertNull($verification->step('adjust'), 'a verification changes nothing');
         foreach (['device-off', 'sampling-on', 'leak-again', 'self-test'] as $forgotten) {
             self::assertTrue($verification->step($forgotten)?->required, 'what people forget is a step: '.$forgotten);
@@ -303,6 +303,6 @@ final class FlowBenchTest extends TestCase
     public function testTheFormatKnowsItsKindsAndShelves(): void
     {
         self::assertSame([...FlowStandards::KINDS, FlowStandards::THERMOMETER, FlowStandards::BAROMETER], array_map(static fn ($kind): string => $kind->id, (new FlowFormat())->referenceKinds()));
-        self::assertSame(['set-ups', 'permissible-levels', 'samplers', 'methods', 'substances'], array_keys(Families::shelves()));
+        self::assertSame(['set-ups', 'permissible-levels', 'samplers', 'methods', 'substances'], array_keys(Families::formats()->shelves()));
     }
 }

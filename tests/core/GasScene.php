@@ -162,7 +162,7 @@ final class GasScene
 
     public function read(): RecordedCampaign
     {
-        return (new RecordReader())->read($this->record, fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name]));
+        return (new RecordReader(\Footnote\Core\Families::formats()))->read($this->record, fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name]));
     }
 
     public function assess(string $run = 'r', string $policy = 'standard'): Assessment

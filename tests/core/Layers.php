@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\App\Record\AssessCommand;
+use Footnote\Core\Families;
 use PHPat\Selector\Selector;
 use PHPat\Test\Builder\Rule;
 use PHPat\Test\PHPat;
@@ -45,6 +47,31 @@ final class Layers
             ->shouldNotDependOn()
             ->classes(Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Particle'), Selector::inNamespace('Footnote\Core\Record'))
             ->because('a new family touches no rule that all families share');
+    }
+
+    public function testTheFormatKnowsNoFamily(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('Footnote\Core\Record'), Selector::inNamespace('Footnote\Core\Log'), Selector::inNamespace('Footnote\Core\Air'))
+            ->shouldNotDependOn()
+            ->classes(
+                Selector::classname(Families::class),
+                Selector::inNamespace('Footnote\Core\Noise'),
+                Selector::inNamespace('Footnote\Core\Flow'),
+                Selector::inNamespace('Footnote\Core\Gas'),
+                Selector::inNamespace('Footnote\Core\Particle'),
+            )
+            ->because('families are handed in from the entrance');
+    }
+
+    public function testOnlyEntrancesAskForTheFamilies(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('Footnote\App'))
+            ->excluding(Selector::classname(AssessCommand::class))
+            ->shouldNotDependOn()
+            ->classes(Selector::classname(Families::class))
+            ->because('the container hands in what it makes of them; the console that needs no container makes it itself');
     }
 
     public function testNoiseKnowsNoOtherFamily(): Rule

@@ -80,7 +80,7 @@ final class LogOwnerTest extends TestCase
             $more = array_diff_key($one, ['id' => 0, 'from' => 0, 'to' => 0]);
             $scene->run($id, $from, $to, '90.0', $more);
         }
-        $read = (new RecordReader())->read($scene->record, static fn (string $name): LogFile => LogFile::ofText($name, $files[$name]));
+        $read = (new RecordReader(\Footnote\Core\Families::formats()))->read($scene->record, static fn (string $name): LogFile => LogFile::ofText($name, $files[$name]));
 
         return Scene::assessed($read, $run, 'standard');
     }

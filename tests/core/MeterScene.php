@@ -123,7 +123,7 @@ final class MeterScene
 
     public function read(): RecordedCampaign
     {
-        return (new RecordReader())->read($this->record, fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name]));
+        return (new RecordReader(\Footnote\Core\Families::formats()))->read($this->record, fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name]));
     }
 
     /** The run as part of its day. */

@@ -85,7 +85,7 @@ final class ParticleScene
 
     public function assess(string $run = 'r', string $policy = 'standard'): Assessment
     {
-        return Scene::assessed((new RecordReader())->read($this->record, fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name])), $run, $policy);
+        return Scene::assessed((new RecordReader(\Footnote\Core\Families::formats()))->read($this->record, fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name])), $run, $policy);
     }
 
     public function intervention(string $id, string $at, string $kind): self

@@ -76,7 +76,7 @@ final class RecordReaderTest extends TestCase
         $at = $value;
         unset($at);
         try {
-            (new RecordReader())->read($record, static fn (string $name): LogFile => LogFile::ofText($name, 'not a level'));
+            (new RecordReader(\Footnote\Core\Families::formats()))->read($record, static fn (string $name): LogFile => LogFile::ofText($name, 'not a level'));
             self::fail('read without a word');
         } catch (InvalidRecord $problem) {
             self::assertSame($named, $problem->path, $problem->getMessage());

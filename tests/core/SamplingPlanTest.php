@@ -28,7 +28,7 @@ final class SamplingPlanTest extends TestCase
         \assert(\is_array($library) && \is_array($library[$shelf]));
         foreach ($library[$shelf] as $entry) {
             if (\is_array($entry) && $entry['code'] === $code) {
-                return RecordLibrary::entry(Families::shelves()[$shelf], Fields::of($entry));
+                return RecordLibrary::entry(Families::formats()->shelves()[$shelf], Fields::of($entry));
             }
         }
         throw new \OutOfBoundsException($code);

@@ -30,7 +30,7 @@ final class Scene
         $this->record = [
             'format' => RecordReader::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
-            'campaign' => ['code' => 'c', 'title' => 'c', ...\Footnote\Core\Record\ShippedYardsticks::usual()],
+            'campaign' => ['code' => 'c', 'title' => 'c', ...\Footnote\Core\Families::formats()->yardsticks()->usual()],
             'instruments' => [['id' => 'D', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'rangeHigh' => '140']],
             'references' => [self::calibrator('A', '114.0', '0.2'), self::calibrator('B', '114.0', '0.2')],
             'checks' => [],
@@ -94,7 +94,7 @@ final class Scene
 
     public function read(): RecordedCampaign
     {
-        return (new RecordReader())->read($this->record, static fn (string $name): LogFile => LogFile::ofText($name, ''));
+        return (new RecordReader(\Footnote\Core\Families::formats()))->read($this->record, static fn (string $name): LogFile => LogFile::ofText($name, ''));
     }
 
     public function assess(string $run, string $policy = 'standard', ?Yardsticks $yardsticks = null): Assessment

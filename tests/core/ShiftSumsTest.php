@@ -46,7 +46,7 @@ final class ShiftSumsTest extends TestCase
                 'log' => ['file' => 'day.csv', 'format' => ['delimiter' => ',', 'decimal' => '.', 'skip' => 1, 'time' => [0], 'dateOrder' => 'ymd', 'columns' => [['place' => 1, 'kind' => 'LAeq']]]],
             ]);
         }
-        $campaign = (new RecordReader())->read($scene->record, static fn (string $name): LogFile => LogFile::ofText($name, $text));
+        $campaign = (new RecordReader(\Footnote\Core\Families::formats()))->read($scene->record, static fn (string $name): LogFile => LogFile::ofText($name, $text));
         $shifts = new ShiftAssessor(Families::assessor(), Scene::policy('standard'), $campaign->yardsticks);
         $found = [];
         foreach ($campaign->timelines['D']->runs as $run) {
