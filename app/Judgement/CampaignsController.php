@@ -14,10 +14,10 @@ use Footnote\App\Laboratory\DatabaseLibrary;
 use Footnote\App\Record\Exporter;
 use Footnote\App\Record\Importer;
 use Footnote\Core\Air\Substances;
+use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
-use Footnote\Core\Record\RecordReader;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -102,7 +102,7 @@ final readonly class CampaignsController
     {
         $this->mayChange($user);
         $body = Body::of($request);
-        $read = (new RecordReader($this->families))->yardsticks($body);
+        $read = (new EvidenceReader($this->families))->yardsticks($body);
         foreach ([$read->criteria, $read->limits] as $items) {
             $ids = array_map(static fn ($item): string => $item instanceof \Footnote\Core\Judgement\Criterion ? $item->id() : $item->id, $items);
             if (\count($ids) !== \count(array_unique($ids))) {

@@ -14,9 +14,9 @@ use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\ShiftAssessor;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Record\AssessmentWriter;
+use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
-use Footnote\Core\Record\RecordReader;
 use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
 
 /** Works runs out when asked, and keeps what was worked out until new evidence comes. */
@@ -294,7 +294,7 @@ final readonly class Workings
             throw Problem::missing('Campaign '.$campaign);
         }
 
-        return (new RecordReader($this->families))->yardsticks(Fields::of(json_decode($json, true, 32, \JSON_THROW_ON_ERROR)));
+        return (new EvidenceReader($this->families))->yardsticks(Fields::of(json_decode($json, true, 32, \JSON_THROW_ON_ERROR)));
     }
 
     /** @param list<Assessment> $assessments */

@@ -187,6 +187,7 @@ final readonly class KitController
     {
         $body = Body::of($request);
         $instrument = $this->reader->instrument($body);
+        $this->families->refuseStrangers('instrument', $body->data());
         if ($this->entities->find(RegisteredInstrument::class, $instrument->id) !== null) {
             throw Problem::field('/id', 'a unit with this asset number is registered already.');
         }
@@ -211,6 +212,7 @@ final readonly class KitController
     {
         $body = Body::of($request);
         $reference = $this->reader->reference($body);
+        $this->families->refuseStrangers('reference', $body->data());
         if ($this->entities->find(RegisteredReference::class, $reference->id) !== null) {
             throw Problem::field('/id', 'a reference with this asset number is registered already.');
         }

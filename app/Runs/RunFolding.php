@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Runs;
 
-/** Folds the facts learned about a run into its record: lists are added to, single values supersede. */
+/** Folds the facts learned about a run into its record: lists are added to, single values supersede, and null takes back. */
 final class RunFolding
 {
     public const LISTS = ['pauses', 'remarks', 'exclusions', 'leftIn'];
@@ -22,6 +22,8 @@ final class RunFolding
                 if (\in_array($name, self::LISTS, true)) {
                     $before = $record[$name] ?? [];
                     $record[$name] = [...(\is_array($before) ? $before : []), ...(\is_array($value) ? $value : [])];
+                } elseif ($value === null) {
+                    unset($record[$name]);
                 } else {
                     $record[$name] = $value;
                 }

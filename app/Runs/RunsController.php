@@ -76,7 +76,9 @@ final readonly class RunsController
         $body = Body::of($request);
         $campaign = $this->entities->find(Campaign::class, $body->id('campaign')) ?? throw Problem::field('/campaign', 'is not in this logbook.');
         $instrument = $this->entities->find(RegisteredInstrument::class, $body->id('instrument')) ?? throw Problem::field('/instrument', 'is not in the kit.');
-        $record = array_intersect_key($body->data(), array_flip([...self::STARTED, ...$this->familyFields($instrument->family)]));
+        $asked = [...self::STARTED, ...$this->familyFields($instrument->family)];
+        self::refuseOthers($body, ['campaign', ...$asked]);
+        $record = array_intersect_key($body->data(), array_flip($asked));
         $id = $this->journal->during($user->code, 'run started', ['campaign' => $campaign->id, ...$record], function () use ($record, $campaign, $instrument, $user): string {
             $record = ['id' => $this->numbers->next('run', 'R-%05d'), 'campaign' => $campaign->id, ...$record];
             $run = $this->logbook->coreRun($record);
@@ -165,7 +167,9 @@ final readonly class RunsController
         $body = Body::of($request);
         $of = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
         $family = Logbook::text($this->logbook->instrumentRecord(Logbook::text($of, 'instrument')) ?? [], 'family');
-        $fact = array_intersect_key($body->data(), array_flip([...self::LEARNED, ...$this->familyFields($family)]));
+        $asked = [...self::LEARNED, ...$this->familyFields($family)];
+        self::refuseOthers($body, ['reason', ...$asked]);
+        $fact = array_intersect_key($body->data(), array_flip($asked));
         $reason = $body->optionalText('reason', 2000) ?? '';
         if ($fact === []) {
             throw new Problem(422, 'Nothing was saved: there is nothing in it about a run.');
@@ -201,6 +205,20 @@ final readonly class RunsController
         });
 
         return $this->one($id)->setStatusCode(201);
+    }
+
+    /**
+     * What nobody asked for is refused and not dropped: somebody meant something by it.
+     *
+     * @param list<string> $asked
+     */
+    private static function refuseOthers(Fields $body, array $asked): void
+    {
+        foreach (array_keys($body->data()) as $name) {
+            if (!\in_array($name, $asked, true)) {
+                throw Problem::field('/'.$name, 'is not asked here. Nothing was saved.');
+            }
+        }
     }
 
     /** Looks at the head of a log: how it seems to be written, and its first lines. Nothing is kept. */

@@ -13,7 +13,7 @@ use Footnote\Core\Quantity\Measured;
  */
 final readonly class Traits
 {
-    /** @param array<string, string|bool|Decimal|Measured|list<string>|list<self>|array<array-key, Decimal>> $values by name */
+    /** @param array<string, string|bool|Decimal|Measured|self|list<string>|list<self>|array<array-key, Decimal>> $values by name */
     public function __construct(private array $values = [])
     {
     }
@@ -58,6 +58,14 @@ final readonly class Traits
         return \is_array($value) ? array_values(array_filter($value, \is_string(...))) : [];
     }
 
+    /** Several entries under one name; empty where they are not there. */
+    public function group(string $name): self
+    {
+        $value = $this->values[$name] ?? null;
+
+        return $value instanceof self ? $value : new self();
+    }
+
     /** @return list<self> */
     public function rows(string $name): array
     {
@@ -93,6 +101,7 @@ final readonly class Traits
                 default => $one->line(),
             }, array_keys($value), $value)),
             $value instanceof Measured => $value->words(),
+            $value instanceof self => $value->line(),
             default => (string) $value,
         };
     }

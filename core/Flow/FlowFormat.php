@@ -25,6 +25,7 @@ use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\ReadingEntries;
 use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Record\Shelf;
 
@@ -124,10 +125,11 @@ final readonly class FlowFormat implements ContentFormat
         return 'flow';
     }
 
-    public function readCheck(Fields $check): CheckContent
+    public function check(): array
     {
-        $fields = $check->object('flow');
-        $traits = EntryReader::read($fields, [
+        $rows = [...FlowRow::entries(), ReadingEntries::provenance(true)];
+
+        return [
             Entry::text('procedure', 'Procedure'),
             Entry::text('setting', 'Setting'),
             ...Air::entries(),
@@ -146,12 +148,22 @@ final readonly class FlowFormat implements ContentFormat
             Entry::measured('unitPressure', 'Sampler\'s pressure', Air::PRESSURES),
             Entry::measured('unitTemperatureLeft', 'Sampler\'s temperature as left', Air::TEMPERATURES),
             Entry::measured('unitPressureLeft', 'Sampler\'s pressure as left', Air::PRESSURES),
-        ]);
+            Entry::rows('asFound', 'As found', $rows),
+            Entry::rows('asLeft', 'As left', $rows),
+            Entry::flag('adjusted', 'Adjusted'),
+            Entry::rows('points', 'Points', $rows),
+        ];
+    }
+
+    public function readCheck(Fields $check): CheckContent
+    {
+        $fields = $check->object('flow');
+        $traits = EntryReader::read($fields, $this->check());
         foreach (['pressure', 'unitPressure', 'unitPressureLeft'] as $name) {
             self::absolute($fields, $name, $traits->measured($name));
         }
-        $adjusted = $fields->flag('adjusted');
-        $asLeft = self::rows($fields, 'asLeft');
+        $adjusted = $traits->flag('adjusted');
+        $asLeft = self::rows($traits, 'asLeft');
         if (!$adjusted && $asLeft !== []) {
             throw new InvalidRecord($fields->at('asLeft'), 'is for a unit that was adjusted; where nothing was adjusted, as left is as found.');
         }
@@ -166,10 +178,10 @@ final readonly class FlowFormat implements ContentFormat
             LeakTest::of($traits),
             $traits->text('floatRead'),
             ['left' => $traits->decimal('restLeft'), 'right' => $traits->decimal('restRight'), 'gravity' => $traits->decimal('gravity')],
-            self::rows($fields, 'asFound'),
+            self::rows($traits, 'asFound'),
             $asLeft,
             $adjusted,
-            self::rows($fields, 'points'),
+            self::rows($traits, 'points'),
             $traits->measured('unitTemperature'),
             $traits->measured('unitPressure'),
             $traits->measured('unitTemperatureLeft'),
@@ -276,6 +288,11 @@ final readonly class FlowFormat implements ContentFormat
         return $quantities;
     }
 
+    public function criterion(): array
+    {
+        return [Entry::group('conditions', 'Conditions', Air::entries(), true)];
+    }
+
     public function knowsCriterion(Fields $criterion): bool
     {
         return $criterion->has('conditions');
@@ -284,7 +301,7 @@ final readonly class FlowFormat implements ContentFormat
     public function readCriterion(Fields $criterion): Criterion
     {
         $conditions = $criterion->object('conditions');
-        $traits = EntryReader::read($conditions, Air::entries());
+        $traits = EntryReader::read($criterion, $this->criterion())->group('conditions');
         self::absolute($conditions, 'pressure', $traits->measured('pressure'));
         $air = Air::of($traits);
 
@@ -320,8 +337,11 @@ final readonly class FlowFormat implements ContentFormat
     }
 
     /** @return list<FlowRow> */
-    private static function rows(Fields $fields, string $name): array
+    private static function rows(Traits $told, string $name): array
     {
-        return array_map(static fn (Fields $row): FlowRow => FlowRow::of(EntryReader::read($row, FlowRow::entries()), $row->choice('provenance', Provenance::class)), $fields->objects($name));
+        return array_map(
+            static fn (Traits $row): FlowRow => FlowRow::of($row, Provenance::from($row->text('provenance') ?? '')),
+            $told->rows($name),
+        );
     }
 }

@@ -104,8 +104,7 @@ final readonly class GasFormat implements ContentFormat
         return 'gas';
     }
 
-    /** @return list<Entry> what is written once at a check */
-    private static function asked(): array
+    public function check(): array
     {
         return [
             Entry::text('procedure', 'Procedure'),
@@ -122,7 +121,7 @@ final readonly class GasFormat implements ContentFormat
     public function readCheck(Fields $check): CheckContent
     {
         $fields = $check->object('gas');
-        $traits = EntryReader::read($fields, self::asked());
+        $traits = EntryReader::read($fields, $this->check());
         $rows = [];
         $adjusted = [];
         foreach (GasStage::cases() as $stage) {
@@ -247,6 +246,11 @@ final readonly class GasFormat implements ContentFormat
         }
 
         return $quantities;
+    }
+
+    public function criterion(): array
+    {
+        return [];
     }
 
     public function knowsCriterion(Fields $criterion): bool

@@ -9,6 +9,7 @@ use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\ReadingEntries;
 
 /** One reading of one channel in one gas. */
 final readonly class GasRow
@@ -39,7 +40,7 @@ final readonly class GasRow
             Entry::decimal('seconds', 'Since gas on', '0', '7200', Unit::Second),
             Entry::decimal('expected', 'The unit expects', '0', '1000000'),
             Entry::text('selected', 'Gas selected'),
-            Entry::text('provenance', 'How it came'),
+            ReadingEntries::provenance(),
             Entry::text('struck', 'Struck out'),
         ];
     }

@@ -7,11 +7,16 @@ namespace Footnote\Core\Noise;
 use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Reading;
+use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Noise\Meter\FrequencyWeighting;
+use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\MalformedDecimal;
+use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\AnswerRows;
+use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\ReadingEntries;
 
 /** How a check with an acoustic calibrator stands in the record format, for every unit with a microphone. */
 final class AcousticSection
@@ -74,12 +79,38 @@ final class AcousticSection
         ];
     }
 
+    /** @return list<Entry> */
+    public static function entries(): array
+    {
+        $level = ReadingEntries::of(NoiseFormat::LEAST, NoiseFormat::MOST);
+        $weightings = array_column(FrequencyWeighting::cases(), 'value');
+        $tone = Entry::text('tone', 'Tone', true);
+
+        return [
+            Entry::decimal('nominal', 'Level', NoiseFormat::LEAST, NoiseFormat::MOST, Unit::Decibel, true),
+            Entry::decimal('frequency', 'Frequency', '1', '100000', Unit::Hertz),
+            Entry::choice('weighting', 'Weighting that the meter was set to', array_combine($weightings, $weightings)),
+            Entry::decimal('entered', 'Level that the unit was set to expect', NoiseFormat::LEAST, NoiseFormat::MOST, Unit::Decibel),
+            Entry::text('adapter', 'Adapter'),
+            Entry::decimal('microphoneCorrection', 'Correction for microphone and adapter', '-20', '20', Unit::Decibel),
+            Entry::decimal('pressureCorrection', 'Correction for static pressure', '-20', '20', Unit::Decibel),
+            Entry::decimal('factorBefore', 'Stored factor before', '-60', '60', Unit::Decibel),
+            Entry::decimal('factorAfter', 'Stored factor after', '-60', '60', Unit::Decibel),
+            Entry::rows('asFound', 'As found', $level),
+            Entry::rows('asLeft', 'As left', $level),
+            Entry::flag('adjusted', 'Adjusted'),
+            Entry::rows('furtherFound', 'Other tones as found', [$tone, ...$level]),
+            Entry::rows('furtherLeft', 'Other tones as left', [$tone, ...$level]),
+        ];
+    }
+
     /** @throws InvalidRecord naming the field */
     public static function read(Fields $check): AcousticCheck
     {
         $fields = $check->object(self::NAME);
-        $adjusted = $fields->flag('adjusted');
-        $asLeft = self::readings($fields, 'asLeft');
+        $told = EntryReader::read($fields, self::entries());
+        $adjusted = $told->flag('adjusted');
+        $asLeft = self::readings($told, 'asLeft');
         if (!$adjusted && $asLeft !== [] && !$fields->has('factorBefore')) {
             throw new InvalidRecord($fields->at('asLeft'), 'is for a unit that was adjusted; where nothing was adjusted, as left is as found.');
         }
@@ -88,19 +119,19 @@ final class AcousticSection
         }
 
         return new AcousticCheck(
-            $fields->decimal('nominal', NoiseFormat::LEAST, NoiseFormat::MOST),
-            self::readings($fields, 'asFound'),
+            $told->decimal('nominal') ?? throw new \LogicException('It is required.'),
+            self::readings($told, 'asFound'),
             $asLeft,
             $adjusted,
-            $fields->optionalDecimal('factorBefore', '-60', '60'),
-            $fields->optionalDecimal('factorAfter', '-60', '60'),
-            $fields->optionalDecimal('entered', NoiseFormat::LEAST, NoiseFormat::MOST),
-            $fields->optionalDecimal('microphoneCorrection', '-20', '20'),
-            $fields->optionalDecimal('pressureCorrection', '-20', '20'),
-            $fields->optionalText('adapter', 20),
-            $fields->optionalDecimal('frequency', '1', '100000'),
-            self::further($fields),
-            $fields->has('weighting') ? $fields->choice('weighting', FrequencyWeighting::class) : null,
+            $told->decimal('factorBefore'),
+            $told->decimal('factorAfter'),
+            $told->decimal('entered'),
+            $told->decimal('microphoneCorrection'),
+            $told->decimal('pressureCorrection'),
+            $told->text('adapter'),
+            $told->decimal('frequency'),
+            self::further($fields, $told),
+            FrequencyWeighting::tryFrom($told->text('weighting') ?? ''),
         );
     }
 
@@ -109,21 +140,21 @@ final class AcousticSection
      *
      * @return list<AcousticTone>
      */
-    private static function further(Fields $fields): array
+    private static function further(Fields $fields, Traits $told): array
     {
         $tones = [];
         foreach (['furtherFound' => 0, 'furtherLeft' => 1] as $list => $when) {
-            foreach ($fields->objects($list) as $row) {
+            foreach ($told->rows($list) as $place => $row) {
                 try {
-                    $tone = AcousticTone::named($row->text('tone'));
+                    $tone = AcousticTone::named($row->text('tone') ?? '');
                 } catch (MalformedDecimal) {
-                    throw new InvalidRecord($row->at('tone'), 'must be a level, and its frequency where there are several, such as "114 @ 250".');
+                    throw new InvalidRecord($fields->at($list).'/'.$place.'/tone', 'must be a level, and its frequency where there are several, such as "114 @ 250".');
                 }
                 $tones[$tone->name()] ??= [$tone, [[], []]];
-                $tones[$tone->name()][1][$when][] = self::reading($row, NoiseFormat::LEAST, NoiseFormat::MOST);
+                $tones[$tone->name()][1][$when][] = self::readingOf($row);
             }
         }
-        if (!$fields->flag('adjusted') && $fields->objects('furtherLeft') !== []) {
+        if (!$told->flag('adjusted') && $told->rows('furtherLeft') !== []) {
             throw new InvalidRecord($fields->at('furtherLeft'), 'is for a unit that was adjusted; where nothing was adjusted, as left is as found.');
         }
 
@@ -137,9 +168,17 @@ final class AcousticSection
     }
 
     /** @return list<Reading> */
-    private static function readings(Fields $fields, string $name): array
+    private static function readings(Traits $told, string $name): array
     {
-        return array_map(static fn (Fields $reading): Reading => self::reading($reading, NoiseFormat::LEAST, NoiseFormat::MOST), $fields->objects($name));
+        return array_map(self::readingOf(...), $told->rows($name));
+    }
+
+    private static function readingOf(Traits $row): Reading
+    {
+        return new Reading(
+            $row->decimal('value') ?? throw new \LogicException('It is required.'),
+            Provenance::from($row->text('provenance') ?? ''),
+        );
     }
 
     /**

@@ -91,6 +91,11 @@ final readonly class NoiseFormat implements ContentFormat
         return AcousticSection::describe($content);
     }
 
+    public function check(): array
+    {
+        return AcousticSection::entries();
+    }
+
     public function readCheck(Fields $check): CheckContent
     {
         return AcousticSection::read($check);
@@ -127,6 +132,15 @@ final readonly class NoiseFormat implements ContentFormat
         return $quantities;
     }
 
+    public function criterion(): array
+    {
+        return [
+            Entry::decimal('level', 'Criterion level', '40', '140', Unit::Decibel, true),
+            Entry::decimal('exchangeRate', 'Exchange rate', '2', '10', Unit::Decibel, true),
+            Entry::decimal('threshold', 'Threshold', '0', '140', Unit::Decibel),
+        ];
+    }
+
     public function knowsCriterion(Fields $criterion): bool
     {
         return $criterion->has('level');
@@ -134,12 +148,14 @@ final readonly class NoiseFormat implements ContentFormat
 
     public function readCriterion(Fields $criterion): Criterion
     {
+        $told = EntryReader::read($criterion, $this->criterion());
+
         return new DoseCriterion(
             $criterion->id('id'),
             $criterion->text('name'),
-            $criterion->decimal('level', '40', '140'),
-            $criterion->decimal('exchangeRate', '2', '10'),
-            $criterion->optionalDecimal('threshold', '0', '140'),
+            $told->decimal('level') ?? throw new \LogicException('It is required.'),
+            $told->decimal('exchangeRate') ?? throw new \LogicException('It is required.'),
+            $told->decimal('threshold'),
             $criterion->text('source'),
             $criterion->choice('mark', SourceMark::class),
         );

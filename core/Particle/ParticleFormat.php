@@ -20,6 +20,7 @@ use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\ReadingEntries;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Record\RunSurroundings;
 
@@ -105,10 +106,13 @@ final readonly class ParticleFormat implements ContentFormat
         return 'particle';
     }
 
-    /** @return list<Entry> */
-    private static function asked(): array
+    public function check(): array
     {
-        $row = static fn (string $list, Entry ...$entries): Entry => Entry::rows($list, '', [...array_values($entries), Entry::text('provenance', ''), Entry::text('struck', '')]);
+        $row = static fn (string $list, Entry ...$entries): Entry => Entry::rows(
+            $list,
+            '',
+            [...array_values($entries), ReadingEntries::provenance(), Entry::text('struck', '')],
+        );
         $flow = static fn (string $list): Entry => $row($list, ...self::flowColumns());
 
         return [
@@ -117,7 +121,11 @@ final readonly class ParticleFormat implements ContentFormat
             Entry::decimal('cell', '', '0', '200'), Entry::decimal('cellLeft', '', '0', '200'), Entry::flag('cellAdjusted', ''), Entry::decimal('laser', '', '0', '500'),
             Entry::decimal('blankMinutes', '', '0.1', '1440'), $row('blankFound', Entry::text('size', '', true), Entry::decimal('value', '', '0', '100000000', required: true)),
             $row('zeroFound', Entry::decimal('value', '', '-1000', '100000', required: true)), $row('zeroLeft', Entry::decimal('value', '', '-1000', '100000', required: true)), Entry::flag('zeroAdjusted', ''),
-            ...self::sphereEntries(),
+            // The bench asks for the lot; a check without spheres has none.
+            ...array_map(
+                static fn (Entry $entry): Entry => $entry->name === 'lot' ? Entry::named('lot', $entry->label, $entry->of) : $entry,
+                self::sphereEntries(),
+            ),
             ...self::periodEntries(),
         ];
     }
@@ -154,8 +162,7 @@ final readonly class ParticleFormat implements ContentFormat
     public function readCheck(Fields $check): CheckContent
     {
         $fields = $check->object('particle');
-        $asked = array_map(static fn (Entry $entry): Entry => $entry->name === 'lot' ? Entry::named('lot', $entry->label, $entry->of) : $entry, self::asked());
-        $traits = EntryReader::read($fields, $asked);
+        $traits = EntryReader::read($fields, $this->check());
         foreach (['flowFound', 'flowLeft'] as $list) {
             foreach ($traits->rows($list) as $place => $row) {
                 if ($row->measured('value') === null && ($row->measured('volume') === null || $row->decimal('seconds') === null)) {
@@ -183,7 +190,7 @@ final readonly class ParticleFormat implements ContentFormat
     public function fromAnswers(array $answers): array
     {
         $written = [];
-        foreach (self::asked() as $entry) {
+        foreach ($this->check() as $entry) {
             $value = $answers[$entry->name] ?? null;
             if (\in_array($entry->name, self::LISTS, true)) {
                 $rows = array_values(array_filter(AnswerRows::of($value ?? []), static fn (array $row): bool => isset($row['value']) || isset($row['volume'])));
@@ -272,6 +279,11 @@ final readonly class ParticleFormat implements ContentFormat
     public function quantities(array $criteria, array $substances): array
     {
         return array_map(static fn (string $size): array => ['value' => 'count:'.$size, 'words' => 'particles from '.$size.' µm up', 'unit' => '/cm³'], ['0.3', '0.5', '1.0', '3.0', '5.0', '10']);
+    }
+
+    public function criterion(): array
+    {
+        return [];
     }
 
     public function knowsCriterion(Fields $criterion): bool

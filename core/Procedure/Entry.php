@@ -16,7 +16,7 @@ final readonly class Entry
      * @param string                $name    under which it stands in the record
      * @param list<Unit>            $units   that may be chosen; the first is usual. For a plain decimal: the one it is in
      * @param array<array-key, string> $choices value to words
-     * @param list<self>            $rows    the entries of one row of a table
+     * @param list<self>            $rows    the entries of one row of a table, or of a group
      * @param string                $of      of a named thing: "reference:thermometer" or "library:sampler"
      * @param EntryCondition|null   $only    when it is asked; null: always
      */
@@ -78,6 +78,12 @@ final readonly class Entry
     public static function rows(string $name, string $label, array $rows, string $help = ''): self
     {
         return new self($name, EntryKind::Rows, $label, false, $help, rows: $rows);
+    }
+
+    /** @param list<self> $entries of the group, each as the row of a table has them */
+    public static function group(string $name, string $label, array $entries, bool $required = false): self
+    {
+        return new self($name, EntryKind::Group, $label, $required, rows: $entries);
     }
 
     /** @param array<array-key, string> $names words by name */

@@ -19,6 +19,8 @@ enum EntryKind: string
     case Named = 'named';
     /** One number for each of several names, such as a level for each band. */
     case Each = 'each';
+    /** Several entries under one name. */
+    case Group = 'group';
     /** A table: each row has entries of its own. */
     case Rows = 'rows';
 }

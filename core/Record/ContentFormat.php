@@ -44,6 +44,9 @@ interface ContentFormat
     /** The name under which its content stands in a check. */
     public function section(): string;
 
+    /** @return list<Entry> what its section of a check holds */
+    public function check(): array;
+
     public function readCheck(Fields $check): CheckContent;
 
     /**
@@ -89,6 +92,9 @@ interface ContentFormat
      * @return list<array{value: string, words: string, unit: string}>
      */
     public function quantities(array $criteria, array $substances): array;
+
+    /** @return list<Entry> what a criterion of its own holds beside its name and source; none where it has none */
+    public function criterion(): array;
 
     /** Whether a criterion is one of its own. */
     public function knowsCriterion(Fields $criterion): bool;

@@ -36,8 +36,8 @@ final class EntryReader
         return new Traits($values);
     }
 
-    /** @return string|bool|Decimal|Measured|list<string>|list<Traits>|array<array-key, Decimal>|null */
-    private static function value(Fields $fields, Entry $entry): string|bool|Decimal|Measured|array|null
+    /** @return string|bool|Decimal|Measured|Traits|list<string>|list<Traits>|array<array-key, Decimal>|null */
+    private static function value(Fields $fields, Entry $entry): string|bool|Decimal|Measured|Traits|array|null
     {
         $name = $entry->name;
 
@@ -50,6 +50,7 @@ final class EntryReader
             EntryKind::Choice => self::choice($fields, $entry),
             EntryKind::Several => array_map(static fn (string $one): string => isset($entry->choices[$one]) ? $one : throw new InvalidRecord($fields->at($name), self::oneOf($one, $entry)), $fields->texts($name)),
             EntryKind::Each => self::each($fields, $entry),
+            EntryKind::Group => ($group = $fields->optionalObject($name)) === null ? null : self::read($group, $entry->rows),
             EntryKind::Rows => array_map(static fn (Fields $row): Traits => self::read($row, $entry->rows), $fields->objects($name)),
         };
     }
@@ -107,12 +108,7 @@ final class EntryReader
 
     private static function choice(Fields $fields, Entry $entry): ?string
     {
-        $value = $fields->optionalText($entry->name, 60);
-        if ($value === null || $value === '') {
-            return null;
-        }
-
-        return isset($entry->choices[$value]) ? $value : throw new InvalidRecord($fields->at($entry->name), self::oneOf($value, $entry));
+        return $fields->oneOf($entry->name, ...array_map(strval(...), array_keys($entry->choices)));
     }
 
     private static function oneOf(string $value, Entry $entry): string

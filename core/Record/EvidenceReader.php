@@ -165,7 +165,7 @@ final readonly class EvidenceReader
     {
         $offset = $fields->optionalNumber('clockOffsetSeconds', -864000, 864000);
         // Whoever reads times off the unit reads all of them there.
-        $late = $fields->optionalText('timesFrom') === 'unit' && $offset !== null ? -$offset : 0.0;
+        $late = $fields->oneOf('timesFrom', 'watch', 'unit') === 'unit' && $offset !== null ? -$offset : 0.0;
         $right = fn (\DateTimeImmutable $moment): \DateTimeImmutable => $this->told($late === 0.0 ? $moment : Span::shift($moment, $late));
         $start = $right($fields->moment('start'));
         $stop = $fields->has('stop') ? $right($fields->moment('stop')) : null;
@@ -217,7 +217,7 @@ final readonly class EvidenceReader
 
     private static function restIsAsSampled(Fields $rest): bool
     {
-        return match ($rest->text('was')) {
+        return match ($rest->word('was')) {
             'as sampled' => true,
             'nothing' => false,
             default => throw new InvalidRecord($rest->at('was'), 'must be "as sampled" or "nothing".'),

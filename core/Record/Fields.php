@@ -16,7 +16,7 @@ final readonly class Fields
 
     public static function of(mixed $data, string $path = ''): self
     {
-        if (!\is_array($data)) {
+        if (!\is_array($data) || ($data !== [] && array_is_list($data))) {
             throw new InvalidRecord($path, 'must be an object.');
         }
 
@@ -77,9 +77,32 @@ final readonly class Fields
         return trim($value);
     }
 
+    /** A text that is one of several words, or an identifier: nothing stands around it. Empty counts as not there. */
+    public function word(string $name): ?string
+    {
+        $value = $this->raw($name);
+        if ($value !== null && !\is_string($value)) {
+            throw new InvalidRecord($this->at($name), 'must be text.');
+        }
+
+        return $value === '' ? null : $value;
+    }
+
+    /**
+     * One of several words; null where it is not there.
+     */
+    public function oneOf(string $name, string ...$words): ?string
+    {
+        $value = $this->word($name);
+
+        return $value === null || \in_array($value, $words, true)
+            ? $value
+            : throw new InvalidRecord($this->at($name), \sprintf('"%s" is not one of: %s.', mb_substr($value, 0, 60), implode(', ', $words)));
+    }
+
     public function id(string $name): string
     {
-        $id = $this->text($name);
+        $id = $this->word($name) ?? throw new InvalidRecord($this->at($name), 'is missing.');
         if (preg_match('/^[A-Za-z0-9][A-Za-z0-9._-]{0,39}$/D', $id) !== 1) {
             throw new InvalidRecord($this->at($name), 'must be 1 to 40 letters, digits, points, dashes or underscores, beginning with a letter or digit.');
         }
@@ -168,7 +191,7 @@ final readonly class Fields
 
     public function day(string $name): \DateTimeImmutable
     {
-        $value = $this->text($name);
+        $value = $this->word($name) ?? throw new InvalidRecord($this->at($name), 'is missing.');
         $day = \DateTimeImmutable::createFromFormat('!Y-m-d', $value, new \DateTimeZone('UTC'));
         if ($day === false || $day->format('Y-m-d') !== $value) {
             throw new InvalidRecord($this->at($name), 'must be a day such as 2026-03-02.');
@@ -186,7 +209,7 @@ final readonly class Fields
      */
     public function choice(string $name, string $enum): \BackedEnum
     {
-        $value = $this->text($name);
+        $value = $this->word($name) ?? throw new InvalidRecord($this->at($name), 'is missing.');
 
         return $enum::tryFrom($value) ?? throw new InvalidRecord($this->at($name), \sprintf('"%s" is not one of: %s.', $value, implode(', ', array_map(static fn (\BackedEnum $case): string => (string) $case->value, $enum::cases()))));
     }

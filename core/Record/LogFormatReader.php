@@ -15,7 +15,10 @@ final readonly class LogFormatReader
     {
         $columns = [];
         foreach ($fields->objects('columns') as $column) {
-            $place = (int) ($column->optionalNumber('place', 0, 500) ?? throw new InvalidRecord($column->at('place'), 'is missing.'));
+            $place = $column->raw('place') ?? throw new InvalidRecord($column->at('place'), 'is missing.');
+            if (!\is_int($place) || $place < 0 || $place > 500) {
+                throw new InvalidRecord($column->at('place'), 'must be a whole number between 0 and 500.');
+            }
             if (isset($columns[$place])) {
                 throw new InvalidRecord($column->at('place'), 'is named twice.');
             }
@@ -49,14 +52,11 @@ final readonly class LogFormatReader
         if (!\is_string($delimiter) || !\in_array($delimiter, [',', ';', '|', "\t"], true)) {
             throw new InvalidRecord($fields->at('delimiter'), 'must be a comma, a semicolon, a bar or a tab.');
         }
-        $decimal = $fields->text('decimal');
+        $decimal = $fields->word('decimal');
         if (!\in_array($decimal, ['.', ','], true)) {
             throw new InvalidRecord($fields->at('decimal'), 'must be a point or a comma.');
         }
-        $order = $fields->optionalText('dateOrder');
-        if ($order !== null && !\in_array($order, ['ymd', 'dmy', 'mdy'], true)) {
-            throw new InvalidRecord($fields->at('dateOrder'), 'must be ymd, dmy or mdy.');
-        }
+        $order = $fields->oneOf('dateOrder', 'ymd', 'dmy', 'mdy');
         $time = [];
         $raw = $fields->raw('time') ?? [];
         foreach (\is_array($raw) ? $raw : throw new InvalidRecord($fields->at('time'), 'must be a list of places.') as $place) {

@@ -37,6 +37,7 @@ final readonly class RecordLibrary implements Library
         }
         $reported = [];
         foreach ($record->objects('laboratory') as $report) {
+            self::said($report);
             $seen = [];
             foreach ($report->objects('rows') as $row) {
                 // Only a later report takes the place of an earlier one; within one report a person says which row counts.
@@ -64,7 +65,27 @@ final readonly class RecordLibrary implements Library
             }
         }
 
+        foreach ($record->objects('blanks') as $blank) {
+            $blank->text('medium');
+            $blank->oneOf('kind', 'field', 'media');
+            $blank->optionalText('note');
+        }
+
         return new self($shelves, $reported, $record->objects('blanks'), $users);
+    }
+
+    /** What a report says of all its rows. */
+    private static function said(Fields $report): void
+    {
+        $report->id('id');
+        $report->text('number');
+        $report->text('laboratory');
+        foreach (['blankCorrected', 'desorptionCorrected'] as $name) {
+            $report->oneOf($name, 'yes', 'no', 'unknown');
+        }
+        if ($report->has('received')) {
+            $report->day('received');
+        }
     }
 
     /** An entry of a shelf as read: its code and name stand beside what the shelf asks. */

@@ -14,6 +14,8 @@ use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\UnitName;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogFile;
+use Footnote\Core\Record\Schema\RecordSchema;
+use Footnote\Core\Record\Schema\Strangers;
 
 /** Reads a whole record: references, instruments, checks, interventions, runs and their logs. */
 final readonly class RecordReader
@@ -92,6 +94,11 @@ final readonly class RecordReader
             );
         }
         $campaign = $fields->object('campaign');
+        $campaign->id('code');
+        $campaign->text('title');
+        $fields->object('site')->text('name');
+        // What nobody asked for is told last: a reader says more of what is wrong with what it knows.
+        (new Strangers((new RecordSchema($this->formats))->schema()))->inRecord($data);
 
         return new RecordedCampaign($timelines, $this->yardsticks($campaign), $fields->raw('policy') ?? 'standard', $zone);
     }

@@ -164,7 +164,7 @@ final class AirJobTest extends ApiTestCase
         self::assertSame('calibration', $draft->string('procedure.id'));
         self::assertContains('sampling-on', array_column($draft->list('procedure.steps'), 'id'));
         $live = $this->call('PUT', '/api/bench/drafts/'.$draft->string('id'), ['version' => $draft->int('version'), 'answers' => ['procedure' => 'calibration', 'reference' => 'S', 'temperature' => ['value' => '70', 'unit' => '°C'], 'pressure' => ['value' => '0', 'unit' => 'kPa'], 'asFound' => [['value' => 'two', 'provenance' => 'typed'], ['value' => '2.0', 'provenance' => 'typed']]]]);
-        self::assertSame(['/flow/pressure/value', '/flow/asFound/0/value'], array_column($live->list('problems'), 'field'));
+        self::assertSame(['/flow/asFound/0/value', '/flow/pressure/value'], array_column($live->list('problems'), 'field'));
         self::assertStringContainsString('Was it °F?', $live->string('live.questions.0'));
         self::assertSame('two', $live->string('answers.asFound.0.value'), 'what was typed is kept');
     }

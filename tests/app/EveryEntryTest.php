@@ -114,6 +114,7 @@ final class EveryEntryTest extends ApiTestCase
             EntryKind::Several => [(string) array_key_first($entry->choices)],
             EntryKind::Flag => true,
             EntryKind::Each => [(string) array_key_first($entry->choices) => '1'],
+            EntryKind::Group => array_combine(array_map(static fn (Entry $row): string => $row->name, $entry->rows), array_map(self::right(...), $entry->rows)),
             EntryKind::Rows => [array_combine(array_map(static fn (Entry $row): string => $row->name, $entry->rows), array_map(self::right(...), $entry->rows))],
             EntryKind::Text, EntryKind::Named => 'x',
         };

@@ -128,7 +128,7 @@ final class MeterJobTest extends ApiTestCase
     #[TestWith([['measures' => 'room', 'bands' => ['500' => '1e999']], '/bands/500', '1e999'])]
     #[TestWith([['measures' => 'room', 'bands' => ['500' => '40.0 dB']], '/bands/500', '40.0 dB'])]
     #[TestWith([['measures' => 'room', 'bands' => ['500' => ['40']]], '/bands/500', 'must be'])]
-    #[TestWith([['measures' => 'room', 'bands' => [40, 41]], '/bands/0', 'is not one of'])]
+    #[TestWith([['measures' => 'room', 'bands' => [40, 41]], '/bands', 'must be an object'])]
     #[TestWith([['measures' => 'loud'], '/measures', 'is not one of: task, spot, room'])]
     #[TestWith([['measures' => 'task'], '/taskMinutes', 'is missing'])]
     #[TestWith([['measures' => 'task', 'taskMinutes' => '0'], '/taskMinutes', '0.1'])]

@@ -74,7 +74,7 @@ final class AirScene
         $rows = static fn (array $values): array => array_map(static fn (mixed $value): array => ['value' => $value, 'provenance' => 'typed'], \count($values) === 1 ? [$values[0], $values[0], $values[0]] : $values);
         $this->add('checks', [
             'id' => $id, 'instrument' => 'P', 'at' => Scene::moment($at), 'by' => 'T-1', 'reference' => 'S', 'steps' => self::STEPS,
-            'flow' => ['temperature' => ['value' => '20', 'unit' => '°C'], 'pressure' => ['value' => '100', 'unit' => 'kPa'], 'thermometer' => 'T', 'barometer' => 'B', 'medium' => 'in line', 'target' => ['value' => '2.0', 'unit' => 'L/min'], 'leakStalled' => 'yes', 'asFound' => $rows($found), 'asLeft' => $rows($left), 'adjusted' => $left !== [], ...$flow],
+            'flow' => array_filter(['temperature' => ['value' => '20', 'unit' => '°C'], 'pressure' => ['value' => '100', 'unit' => 'kPa'], 'thermometer' => 'T', 'barometer' => 'B', 'medium' => 'in line', 'target' => ['value' => '2.0', 'unit' => 'L/min'], 'leakStalled' => 'yes', 'asFound' => $rows($found), 'asLeft' => $rows($left), 'adjusted' => $left !== [], ...$flow], static fn (mixed $one): bool => $one !== null),
             ...$more,
         ]);
 
@@ -102,7 +102,7 @@ final class AirScene
         $analyte = $row['analyte'] ?? 'wood';
         $this->add('laboratory', [
             'id' => 'L-'.$run.\count(\is_array($this->record['laboratory']) ? $this->record['laboratory'] : []), 'number' => 'rep-'.$run, 'laboratory' => 'Lab', 'received' => '2026-03-20', 'blankCorrected' => 'no', 'desorptionCorrected' => 'no', ...$report,
-            'rows' => [['medium' => 'M-'.$run, 'analyte' => $analyte, 'front' => $front, 'unit' => 'µg', ...$row], ...($blank === '' ? [] : [['medium' => 'F0', 'analyte' => $analyte, 'front' => $blank, 'unit' => 'µg']])],
+            'rows' => [array_filter(['medium' => 'M-'.$run, 'analyte' => $analyte, 'front' => $front, 'unit' => 'µg', ...$row], static fn (mixed $cell): bool => $cell !== null), ...($blank === '' ? [] : [['medium' => 'F0', 'analyte' => $analyte, 'front' => $blank, 'unit' => 'µg']])],
         ]);
 
         return $this;

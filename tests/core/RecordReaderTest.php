@@ -43,7 +43,7 @@ final class RecordReaderTest extends TestCase
         yield 'as left without an adjustment' => ['/checks/0/acoustic/asLeft', [['value' => '114.0', 'provenance' => 'typed']], '/checks/0/acoustic/asLeft', false];
         yield 'one factor only' => ['/checks/0/acoustic/factorBefore', '0.1', '/checks/0/acoustic/factorAfter', false];
         yield 'stop before start' => ['/runs/0/stop', '2026-03-02T07:00:00+00:00', '/runs/0/stop', false];
-        yield 'planned for a month' => ['/runs/0/plannedMinutes', 50000, '/runs/0/plannedMinutes', false];
+        yield 'planned for a month' => ['/runs/0/plannedMinutes', 50000, '/runs/0/plannedMinutes', true];
         yield 'a pause that ends before it begins' => ['/runs/0/pauses', [['from' => '2026-03-02T12:00:00+00:00', 'to' => '2026-03-02T11:00:00+00:00']], '/runs/0/pauses/0/to', false];
         yield 'left out without a reason' => ['/runs/0/exclusions', [['from' => '2026-03-02T12:00:00+00:00', 'to' => '2026-03-02T13:00:00+00:00', 'by' => 'H']], '/runs/0/exclusions/0/reason', true];
         yield 'an unknown remark' => ['/runs/0/remarks', [['kind' => 'eaten']], '/runs/0/remarks/0/kind', true];

@@ -56,11 +56,11 @@ final class Scene
     public function check(string $id, string $at, array $found, array $left = [], array $more = [], array $acoustic = []): self
     {
         $readings = static fn (array $values): array => array_map(static fn (mixed $value): array => ['value' => $value, 'provenance' => 'typed'], $values);
-        $this->add('checks', [
+        $this->add('checks', array_filter([
             'id' => $id, 'instrument' => 'D', 'at' => self::moment($at), 'by' => 'T-1', 'reference' => 'A', 'steps' => self::STEPS,
             'acoustic' => ['nominal' => '114', 'asFound' => $readings($found), 'asLeft' => $readings($left), 'adjusted' => $left !== [], ...$acoustic],
             ...$more,
-        ]);
+        ], static fn (mixed $one): bool => $one !== null));
 
         return $this;
     }

@@ -95,6 +95,11 @@ final readonly class MeterFormat implements ContentFormat
         return $this->acoustic->section();
     }
 
+    public function check(): array
+    {
+        return $this->acoustic->check();
+    }
+
     public function readCheck(Fields $check): CheckContent
     {
         return $this->acoustic->readCheck($check);
@@ -162,6 +167,11 @@ final readonly class MeterFormat implements ContentFormat
     public function quantities(array $criteria, array $substances): array
     {
         return [['value' => 'la-bands', 'words' => 'A-weighted total of bands', 'unit' => 'dB(A)'], ['value' => 'source', 'words' => 'level of a source without its background', 'unit' => 'dB(A)'], ['value' => 'source-bands', 'words' => 'level of a source without its background, from bands', 'unit' => 'dB(A)']];
+    }
+
+    public function criterion(): array
+    {
+        return [];
     }
 
     public function knowsCriterion(Fields $criterion): bool

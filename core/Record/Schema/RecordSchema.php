@@ -1,0 +1,443 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Record\Schema;
+
+use Footnote\Core\Derivation\SourceMark;
+use Footnote\Core\Evidence\InterventionKind;
+use Footnote\Core\Evidence\RemarkKind;
+use Footnote\Core\Evidence\StepState;
+use Footnote\Core\Judgement\Answer;
+use Footnote\Core\Judgement\Comparator;
+use Footnote\Core\Judgement\ExposureComparator;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Record\ContentFormat;
+use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\ReadingEntries;
+use Footnote\Core\Record\RecordReader;
+use Footnote\Core\Record\ReferenceKind;
+
+/**
+ * The JSON Schema of the record format: what all families share stands here beside its reader (EvidenceReader), and each family's
+ * part is made of the entries that its reader reads.
+ *
+ * What JSON Schema cannot say is left to the reader, and listed in docs/formats.md.
+ *
+ * @phpstan-import-type Schema from Shape
+ */
+final readonly class RecordSchema
+{
+    public function __construct(private Formats $formats)
+    {
+    }
+
+    /** @return Schema */
+    public function schema(): array
+    {
+        return [
+            '$schema' => 'https://json-schema.org/draft/2020-12/schema',
+            'title' => RecordReader::FORMAT,
+            'description' => 'A record of checks, runs and what was found: everything an assessment rests on. See docs/formats.md.',
+            ...Shape::object([
+                'format' => ['const' => RecordReader::FORMAT],
+                'site' => Shape::object(['name' => Shape::said(), 'timeZone' => Shape::said()], ['name', 'timeZone']),
+                'policy' => Shape::ref('policy'),
+                'campaign' => Shape::object([
+                    'code' => Shape::ref('id'),
+                    'title' => Shape::said(),
+                    'criteria' => Shape::list(Shape::ref('criterion')),
+                    'limits' => Shape::list(Shape::ref('limit')),
+                ], ['code', 'title']),
+                'instruments' => Shape::list(Shape::ref('instrument')),
+                'references' => Shape::list(Shape::ref('reference')),
+                'checks' => Shape::list(Shape::ref('check')),
+                'interventions' => Shape::list(Shape::ref('intervention')),
+                'runs' => Shape::list(Shape::ref('run')),
+                'library' => $this->library(),
+                'blanks' => Shape::list(Shape::object([
+                    'medium' => Shape::said(60),
+                    'kind' => ['enum' => ['field', 'media', '']],
+                    'note' => Shape::text(),
+                ], ['medium'])),
+                'laboratory' => Shape::list(self::report()),
+            ], ['format', 'site', 'campaign']),
+            '$defs' => [
+                ...self::plain(),
+                'certifiedValue' => self::certifiedValue(),
+                'instrument' => $this->told('family', $this->instruments()),
+                'reference' => $this->told('kind', $this->references()),
+                'check' => $this->check(),
+                'intervention' => self::intervention(),
+                'logFormat' => self::logFormat(),
+                'totals' => self::totals(),
+                'run' => $this->run(),
+                'criterion' => ['anyOf' => $this->criteria()],
+                'limit' => self::limit(),
+                'policy' => self::policy(),
+            ],
+        ];
+    }
+
+    /** @return array<string, Schema> */
+    private static function plain(): array
+    {
+        return [
+            'decimal' => [
+                'type' => 'string',
+                'pattern' => "^\\s*[+\\-\u{2212}]?(\\d+([.,]\\d*)?|[.,]\\d+)\\s*$",
+                'maxLength' => 30,
+                'description' => 'A decimal as written, with its digits; point or comma.',
+            ],
+            'id' => ['type' => 'string', 'pattern' => '^[A-Za-z0-9][A-Za-z0-9._-]{0,39}$'],
+            'moment' => [
+                'type' => 'string',
+                'pattern' => '^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,6})?)?(Z|[+-]\d{2}:\d{2})$',
+                'description' => 'ISO 8601 with its offset from UTC.',
+            ],
+            'day' => ['type' => 'string', 'pattern' => '^\d{4}-\d{2}-\d{2}$'],
+            'span' => Shape::object(['from' => Shape::ref('moment'), 'to' => Shape::ref('moment')], ['from', 'to']),
+            'reasoned' => Shape::object([
+                'from' => Shape::ref('moment'),
+                'to' => Shape::ref('moment'),
+                'reason' => Shape::said(),
+                'by' => Shape::said(),
+            ], ['from', 'to', 'reason', 'by']),
+        ];
+    }
+
+    /** @return Schema */
+    private static function certifiedValue(): array
+    {
+        return Shape::object([
+            'nominal' => Shape::ref('decimal'),
+            'certified' => Shape::ref('decimal'),
+            'uncertainty' => Shape::ref('decimal'),
+            'frequency' => Shape::ref('decimal'),
+        ], ['nominal', 'certified']);
+    }
+
+    /**
+     * A certificate, with what its kind of reference states beside its table.
+     *
+     * @param list<Entry> $constants
+     *
+     * @return Schema
+     */
+    private static function certificates(array $constants): array
+    {
+        return Shape::list(Shape::object([
+            'number' => Shape::said(),
+            'laboratory' => Shape::said(),
+            'issued' => Shape::ref('day'),
+            'due' => Shape::ref('day'),
+            'values' => Shape::list(Shape::ref('certifiedValue')),
+            ...Shape::properties($constants),
+        ], ['number', 'laboratory', 'issued', 'due', ...Shape::required($constants)]));
+    }
+
+    /** @return array<string, Schema> by family */
+    private function instruments(): array
+    {
+        return array_map(static fn (ContentFormat $format): array => Shape::object([
+            'id' => Shape::ref('id'),
+            'family' => ['type' => 'string'],
+            'model' => Shape::said(),
+            'serial' => Shape::text(40),
+            ...Shape::properties($format->instrument()),
+            'certificates' => self::certificates([]),
+        ], ['id', 'family', 'model', ...Shape::required($format->instrument())]), $this->formats->all());
+    }
+
+    /** @return array<string, Schema> by kind */
+    private function references(): array
+    {
+        return array_map(static fn (ReferenceKind $kind): array => Shape::object([
+            'id' => Shape::ref('id'),
+            'kind' => ['type' => 'string'],
+            'model' => Shape::said(),
+            ...Shape::properties($kind->entries),
+            'recalls' => Shape::list(Shape::object([
+                'since' => Shape::ref('moment'),
+                'until' => Shape::ref('moment'),
+                'reason' => Shape::said(),
+                ...($kind->error === null ? [] : ['error' => Shape::ref('decimal')]),
+            ], ['since', 'reason'])),
+            'certificates' => self::certificates($kind->constants),
+        ], ['id', 'kind', 'model', ...Shape::required($kind->entries)]), $this->formats->referenceKinds());
+    }
+
+    /**
+     * An object whose fields hang on what it says it is: said that way, a fault is told by its own place.
+     *
+     * @param array<string, Schema> $kinds by what it says
+     *
+     * @return Schema
+     */
+    private function told(string $field, array $kinds): array
+    {
+        return [
+            'type' => 'object',
+            'properties' => [$field => ['enum' => array_map(strval(...), array_keys($kinds))]],
+            'required' => [$field],
+            'allOf' => array_map(
+                static fn (string $kind, array $shape): array => [
+                    'if' => ['properties' => [$field => ['const' => $kind]], 'required' => [$field]],
+                    'then' => $shape,
+                ],
+                array_map(strval(...), array_keys($kinds)),
+                array_values($kinds),
+            ),
+        ];
+    }
+
+    /** @return Schema */
+    private function check(): array
+    {
+        $sections = [];
+        foreach ($this->formats->all() as $format) {
+            $sections[$format->section()] = Shape::object(Shape::properties($format->check()), Shape::required($format->check()));
+        }
+
+        return [
+            ...Shape::object([
+                'id' => Shape::ref('id'),
+                'instrument' => Shape::said(),
+                'at' => Shape::ref('moment'),
+                'by' => Shape::said(),
+                'reference' => Shape::text(40),
+                'steps' => Shape::map(Shape::cases(StepState::class), 'What became of each step, in the order in which they were done.'),
+                'stepReasons' => Shape::map(Shape::said(2000), 'Why a step did not apply.'),
+                'brokenOff' => ['type' => 'boolean'],
+                'setAside' => Shape::object(
+                    ['at' => Shape::ref('moment'), 'by' => Shape::said(), 'reason' => Shape::said()],
+                    ['at', 'by', 'reason'],
+                ),
+                'remarks' => Shape::text(2000),
+                ...$sections,
+            ], ['id', 'instrument', 'at', 'by']),
+            'oneOf' => array_map(static fn (string $section): array => ['required' => [$section]], array_keys($sections)),
+        ];
+    }
+
+    /** @return Schema */
+    private static function intervention(): array
+    {
+        return Shape::object([
+            'id' => Shape::ref('id'),
+            'instrument' => Shape::said(),
+            'at' => Shape::ref('moment'),
+            'kind' => Shape::cases(InterventionKind::class),
+            'by' => Shape::said(),
+            'note' => Shape::text(2000),
+            'channel' => Shape::text(40),
+        ], ['id', 'instrument', 'at', 'kind', 'by']);
+    }
+
+    /** @return Schema */
+    private static function logFormat(): array
+    {
+        $place = ['type' => 'integer', 'minimum' => 0, 'maximum' => 500];
+
+        return Shape::object([
+            'delimiter' => ['enum' => [',', ';', '|', "\t"]],
+            'decimal' => ['enum' => ['.', ',']],
+            'skip' => Shape::number(0, 1000),
+            'columns' => Shape::list(Shape::object([
+                'place' => $place,
+                'kind' => Shape::cases(LogColumnKind::class),
+                'header' => Shape::text(),
+                'exchangeRate' => Shape::ref('decimal'),
+                'threshold' => Shape::ref('decimal'),
+                'channel' => Shape::text(40),
+                'statistic' => ['enum' => ['average', 'maximum', 'minimum', '']],
+            ], ['place', 'kind']), 1),
+            'time' => Shape::list(['type' => 'integer', 'minimum' => 0]),
+            'dateOrder' => ['enum' => ['ymd', 'dmy', 'mdy', '']],
+            'stepSeconds' => Shape::number(0.001, 86400),
+            'stampAtEnd' => ['type' => 'boolean'],
+        ], ['delimiter', 'decimal', 'columns']);
+    }
+
+    /** @return Schema */
+    private static function totals(): array
+    {
+        $reading = Shape::object(Shape::properties(ReadingEntries::of('-20', '200')), ['value', 'provenance']);
+
+        return Shape::object([
+            'equivalentLevel' => $reading,
+            'peak' => $reading,
+            'slowMaximum' => $reading,
+            'doses' => Shape::map($reading),
+        ]);
+    }
+
+    /** @return Schema */
+    private function run(): array
+    {
+        $own = [];
+        foreach ($this->formats->all() as $format) {
+            foreach (Shape::properties($format->run()) as $name => $property) {
+                // Families that ask alike by one name ask the same; where they do not, either may stand.
+                $own[$name] = !isset($own[$name]) || $own[$name] === $property ? $property : ['anyOf' => [$own[$name], $property]];
+            }
+        }
+
+        return Shape::object([
+            'id' => Shape::ref('id'),
+            'instrument' => Shape::said(),
+            'start' => Shape::ref('moment'),
+            'stop' => Shape::ref('moment'),
+            'timesFrom' => ['enum' => ['watch', 'unit', '']],
+            'person' => Shape::said(),
+            'task' => Shape::said(),
+            'place' => Shape::text(),
+            'shift' => Shape::text(60),
+            'ofPlace' => ['type' => 'boolean'],
+            'plannedMinutes' => Shape::number(1, 10080),
+            'shiftMinutes' => Shape::number(1, 1440),
+            'timerMinutes' => Shape::number(0, 10080),
+            'clockOffsetSeconds' => Shape::number(-864000, 864000),
+            'pauses' => Shape::list(Shape::ref('span')),
+            'remarks' => Shape::list(Shape::object(
+                ['kind' => Shape::cases(RemarkKind::class), 'at' => Shape::ref('moment'), 'note' => Shape::text(2000)],
+                ['kind'],
+            )),
+            'exclusions' => Shape::list(Shape::ref('reasoned')),
+            'leftIn' => Shape::list(Shape::ref('reasoned')),
+            'restOfDay' => Shape::object([
+                'was' => ['enum' => ['as sampled', 'nothing']],
+                'reason' => Shape::said(),
+                'by' => Shape::said(),
+            ], ['was', 'reason', 'by']),
+            'logWord' => Shape::object(
+                ['isOwn' => ['type' => 'boolean'], 'reason' => Shape::said(), 'by' => Shape::said()],
+                ['isOwn', 'reason', 'by'],
+            ),
+            'declaration' => Shape::object(
+                ['check' => Shape::ref('id'), 'by' => Shape::said(), 'reason' => Shape::said()],
+                ['check', 'by', 'reason'],
+            ),
+            'log' => Shape::object(
+                ['file' => Shape::said(), 'format' => Shape::ref('logFormat'), 'start' => Shape::ref('moment')],
+                ['file', 'format'],
+            ),
+            'totals' => Shape::ref('totals'),
+            ...$own,
+        ], ['id', 'instrument', 'start', 'person', 'task']);
+    }
+
+    /** @return list<Schema> */
+    private function criteria(): array
+    {
+        $shapes = [];
+        foreach ($this->formats->all() as $format) {
+            $entries = $format->criterion();
+            if ($entries !== []) {
+                $shapes[json_encode(Shape::properties($entries), \JSON_THROW_ON_ERROR)] = Shape::object([
+                    'id' => Shape::ref('id'),
+                    'name' => Shape::said(),
+                    ...Shape::properties($entries),
+                    'source' => Shape::said(),
+                    'mark' => Shape::cases(SourceMark::class),
+                ], ['id', 'name', ...Shape::required($entries), 'source', 'mark']);
+            }
+        }
+
+        return array_values($shapes);
+    }
+
+    /** @return Schema */
+    private static function limit(): array
+    {
+        return Shape::object([
+            'id' => Shape::ref('id'),
+            'title' => Shape::said(),
+            'quantity' => Shape::said(),
+            'value' => Shape::ref('decimal'),
+            'unit' => Shape::text(),
+            'comparator' => Shape::cases(ExposureComparator::class),
+            'scope' => Shape::text(),
+            'source' => Shape::said(),
+            'mark' => Shape::cases(SourceMark::class),
+            'mixture' => Shape::text(60),
+            'lelBasis' => Shape::ref('decimal'),
+        ], ['id', 'title', 'quantity', 'value', 'comparator', 'source', 'mark']);
+    }
+
+    /** @return Schema */
+    private static function policy(): array
+    {
+        $shipped = ['enum' => ['standard', 'cautious', 'survey']];
+        $limit = Shape::object(
+            ['value' => Shape::ref('decimal'), 'unit' => ['type' => 'string'], 'comparator' => Shape::cases(Comparator::class)],
+        );
+
+        return ['anyOf' => [$shipped, Shape::object([
+            'id' => Shape::ref('id'),
+            'name' => Shape::said(80),
+            'version' => ['type' => 'integer', 'minimum' => 1],
+            'summary' => ['type' => 'string'],
+            'basedOn' => $shipped,
+            'reported' => Shape::map(Shape::cases(Answer::class)),
+            'rules' => Shape::map(Shape::object([
+                'title' => Shape::said(),
+                'severity' => ['enum' => ['note', 'corrected', 'qualified', 'void', 'off']],
+                'limits' => Shape::map($limit),
+                'source' => Shape::said(),
+                'mark' => Shape::cases(SourceMark::class),
+            ])),
+            'choices' => Shape::object([
+                'unsampledTime' => ['enum' => ['zero', 'rest']],
+                'startOfDayOnly' => ['enum' => ['never', 'where it stayed']],
+            ]),
+        ], ['id', 'name', 'version', 'rules'])]];
+    }
+
+    /** @return Schema */
+    private function library(): array
+    {
+        $shelves = [];
+        foreach ($this->formats->shelves() as $shelf) {
+            $asked = ['name' => Shape::said(200), ...Shape::properties($shelf->entries)];
+            $whole = Shape::object(['code' => Shape::ref('id'), ...$asked], ['code', 'name', ...Shape::required($shelf->entries)]);
+            $codes = array_column($shelf->shipped, 'code');
+            // An entry that comes with Footnote may say no more than what differs.
+            $over = Shape::object(['code' => ['enum' => $codes], ...$asked], ['code']);
+            $shelves[$shelf->id] = Shape::list($codes === [] ? $whole : ['anyOf' => [$whole, $over]]);
+        }
+
+        return Shape::object($shelves);
+    }
+
+    /** @return Schema */
+    private static function report(): array
+    {
+        $said = ['enum' => ['yes', 'no', 'unknown', '']];
+        $mass = [
+            'type' => 'string',
+            'maxLength' => 40,
+            'pattern' => "^\\s*(<*\\s*[+\\-\u{2212}]?(\\d+([.,]\\d*)?|[.,]\\d+)\\s*)?$",
+        ];
+
+        return Shape::object([
+            'id' => Shape::ref('id'),
+            'number' => Shape::said(),
+            'laboratory' => Shape::said(),
+            'received' => Shape::ref('day'),
+            'blankCorrected' => $said,
+            'desorptionCorrected' => $said,
+            'rows' => Shape::list(Shape::object([
+                'medium' => Shape::said(60),
+                'analyte' => Shape::said(60),
+                'front' => $mass,
+                'back' => $mass,
+                'unit' => ['enum' => ['µg', 'mg']],
+                'quantitation' => $mass,
+                'detection' => $mass,
+                'desorption' => Shape::ref('decimal'),
+            ], ['medium', 'analyte', 'front'])),
+        ], ['id', 'number', 'laboratory']);
+    }
+}
