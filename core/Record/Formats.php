@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Record;
 
+use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\Schema\RecordSchema;
 use Footnote\Core\Record\Schema\Strangers;
 
@@ -67,6 +68,24 @@ final readonly class Formats
     public function shelf(string $id): ?Shelf
     {
         return $this->shelves()[$id] ?? null;
+    }
+
+    /**
+     * Refuses in a check or a run what only other families ask: the record is flat, and lets it stand.
+     *
+     * @throws InvalidRecord naming the first
+     */
+    public function refuseForeign(string $family, Fields $item): void
+    {
+        $own = $this->of($family);
+        $names = array_flip([$own->section(), ...array_map(static fn (Entry $entry): string => $entry->name, $own->run())]);
+        foreach ($this->formats as $format) {
+            foreach ([$format->section(), ...array_map(static fn (Entry $entry): string => $entry->name, $format->run())] as $name) {
+                if (!isset($names[$name]) && $item->has($name)) {
+                    throw new InvalidRecord($item->at($name), \sprintf('is not asked of a %s.', $family));
+                }
+            }
+        }
     }
 
     /**

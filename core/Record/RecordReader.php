@@ -57,6 +57,7 @@ final readonly class RecordReader
         $family = static fn (Fields $item): string => ($instruments[$item->text('instrument')] ?? throw new InvalidRecord($item->at('instrument'), \sprintf('"%s" is not among the instruments.', $item->text('instrument'))))->family;
         $checks = $this->each($fields, 'checks', function (Fields $item) use ($family, $references, $reader): Check {
             $check = $reader->check($item, $this->formats->of($family($item)));
+            $this->formats->refuseForeign($family($item), $item);
             foreach (array_filter([$check->reference, ...$check->content->leansOn()], \is_string(...)) as $named) {
                 if (!isset($references[$named])) {
                     throw new InvalidRecord($item->at('reference'), \sprintf('"%s" is not among the references.', $named));
@@ -77,7 +78,10 @@ final readonly class RecordReader
             $skip = (int) ($log?->object('format')->optionalNumber('skip', 0, 1000) ?? 0);
             $around = new RunSurroundings($zone, $library, $file?->origin($skip), $file);
 
-            return $reader->run($item, $this->formats->of($family($item))->readRun($item, $around), $around->origin);
+            $run = $reader->run($item, $this->formats->of($family($item))->readRun($item, $around), $around->origin);
+            $this->formats->refuseForeign($family($item), $item);
+
+            return $run;
         });
         $this->noOverlap($runs);
 

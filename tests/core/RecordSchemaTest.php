@@ -10,6 +10,7 @@ use Footnote\Core\Log\LogFile;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\RecordReader;
 use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /**
@@ -24,7 +25,7 @@ final class RecordSchemaTest extends TestCase
         'must be after', 'stands twice', 'is not among the', 'is not a time zone', 'is not in the library', 'overlaps run',
         'is for a unit that was adjusted', 'is needed:', 'is named twice', 'There is no data line', 'The interval is not known',
         'is missing: the change of the factor', 'must be above the lower end', 'is empty: name at least one channel', 'is empty: name at least one size',
-        'must be larger than the one before',
+        'must be larger than the one before', 'is not asked of a ',
         'must begin with a letter and hold', 'cannot be mg/m³', 'is missing: name the gas', 'is not above absolute zero', 'is negative',
         'is no absolute pressure', 'holds neither a flow', 'must be a whole number', 'is missing: how long were they counted',
         'is a mixture with', 'stands in this report twice', 'is missing: there is a back section', 'is a positive number',
@@ -101,6 +102,26 @@ final class RecordSchemaTest extends TestCase
         }
         self::assertGreaterThan(300, $taken);
         self::assertGreaterThan(100, $refused, 'what only the reader sees was met');
+    }
+
+    /**
+     * The record is flat; what another family asks has no place in a run or a check all the same.
+     *
+     * @param array<string, mixed> $more
+     */
+    #[TestWith(['runs', ['medium' => 'M1'], '/runs/0/medium'])]
+    #[TestWith(['runs', ['weighed' => '2'], '/runs/0/weighed'])]
+    #[TestWith(['runs', ['setDelay' => '2'], ''])]
+    #[TestWith(['checks', ['flow' => ['adjusted' => false]], '/checks/0/flow'])]
+    #[TestWith(['checks', ['flaw' => 1], '/checks/0/flaw'])]
+    public function testAFieldOfAnotherFamilyIsRefused(string $list, array $more, string $named): void
+    {
+        [$record, $logs] = self::records()[0];
+        $items = $record[$list];
+        self::assertIsArray($items);
+        self::assertIsArray($items[0]);
+        $items[0] = [...$items[0], ...$more];
+        self::assertSame($named, self::problem(new RecordReader(Families::formats()), [...$record, $list => $items], $logs)->path ?? '');
     }
 
     /** @param array<string, string> $logs */
