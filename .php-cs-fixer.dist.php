@@ -25,4 +25,9 @@ return (new PhpCsFixer\Config())
         'line_ending' => true,
         'trailing_comma_in_multiline' => ['elements' => ['arguments', 'arrays', 'match', 'parameters']],
     ])
-    ->setFinder((new PhpCsFixer\Finder())->in([__DIR__.'/core', __DIR__.'/app', __DIR__.'/tests', __DIR__.'/demo', __DIR__.'/config', __DIR__.'/public', __DIR__.'/tools'])->notPath(['e2e', 'reference.php']));
+    ->setFinder(
+        (new PhpCsFixer\Finder())->in([
+            __DIR__.'/core', __DIR__.'/app', __DIR__.'/tests', __DIR__.'/demo', __DIR__.'/config',
+            __DIR__.'/public', __DIR__.'/tools',
+        ])->notPath(['e2e', 'reference.php']),
+    );

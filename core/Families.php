@@ -26,7 +26,10 @@ final class Families
 {
     public static function assessor(): Assessor
     {
-        return new Assessor([new NoiseFamily(), new MeterFamily(), new FlowFamily(), new GasFamily(), new ParticleFamily()], SharedRules::all());
+        return new Assessor(
+            [new NoiseFamily(), new MeterFamily(), new FlowFamily(), new GasFamily(), new ParticleFamily()],
+            SharedRules::all(),
+        );
     }
 
     public static function formats(): Formats

@@ -11,7 +11,12 @@ require dirname(__DIR__).'/vendor/autoload.php';
 
 date_default_timezone_set('UTC');
 $data = dirname(__DIR__).'/var/test';
-foreach (['FOOTNOTE_SECRET' => 'only-for-tests', 'FOOTNOTE_DATA' => $data, 'APP_ENV' => 'test', 'KERNEL_CLASS' => Kernel::class] as $name => $value) {
+foreach ([
+    'FOOTNOTE_SECRET' => 'only-for-tests',
+    'FOOTNOTE_DATA' => $data,
+    'APP_ENV' => 'test',
+    'KERNEL_CLASS' => Kernel::class,
+] as $name => $value) {
     putenv("$name=$value");
     $_ENV[$name] = $_SERVER[$name] = $value;
 }

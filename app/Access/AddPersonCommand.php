@@ -63,7 +63,11 @@ class AddPersonCommand extends Command
             preg_match('/^[\w.@-]{1,40}$/D', $name) !== 1 => 'The name must be 1 to 40 letters, digits, points, dashes, underscores or @.',
             $role === null => 'The role must be reader, technician, hygienist or steward.',
             preg_match('/^[\w.-]{1,20}$/D', $code) !== 1 => 'The code must be 1 to 20 letters, digits, points or dashes.',
-            !\is_string($password) || mb_strlen($password) < self::SHORTEST_PASSWORD => \sprintf('The password must have at least %d characters.', self::SHORTEST_PASSWORD),
+            !\is_string($password)
+                || mb_strlen($password) < self::SHORTEST_PASSWORD => \sprintf(
+                    'The password must have at least %d characters.',
+                    self::SHORTEST_PASSWORD,
+                ),
             $this->entities->find(User::class, $name) !== null => 'Somebody signs in with that name already.',
             default => null,
         };

@@ -38,7 +38,10 @@ final readonly class SignInThrottle
         $now = $this->clock->now()->getTimestamp();
         $this->connection->executeStatement('DELETE FROM sign_in_attempt WHERE tried_at < ?', [$now - self::SECONDS]);
         $refused = false;
-        foreach ([[$this->nameKey($badge->getUserIdentifier()), self::PER_NAME], [$this->addressKey(), self::PER_ADDRESS]] as [$key, $most]) {
+        foreach ([
+            [$this->nameKey($badge->getUserIdentifier()), self::PER_NAME],
+            [$this->addressKey(), self::PER_ADDRESS],
+        ] as [$key, $most]) {
             $counted = $this->connection->executeStatement(
                 'INSERT INTO sign_in_attempt (attempt_key, tried_at) SELECT CAST(? AS VARCHAR(64)), CAST(? AS INTEGER) WHERE (SELECT COUNT(*) FROM sign_in_attempt WHERE attempt_key = ?) < CAST(? AS INTEGER)',
                 [$key, $now, $key, $most],
@@ -53,7 +56,10 @@ final readonly class SignInThrottle
     #[AsEventListener]
     public function afterSuccess(LoginSuccessEvent $event): void
     {
-        $this->connection->executeStatement('DELETE FROM sign_in_attempt WHERE attempt_key = ?', [$this->nameKey($event->getUser()->getUserIdentifier())]);
+        $this->connection->executeStatement(
+            'DELETE FROM sign_in_attempt WHERE attempt_key = ?',
+            [$this->nameKey($event->getUser()->getUserIdentifier())],
+        );
     }
 
     private function nameKey(string $name): string

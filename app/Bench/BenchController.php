@@ -77,12 +77,23 @@ final readonly class BenchController
         $morning = [];
         foreach ($this->logbook->instruments() as $id) {
             $timeline = $this->logbook->timeline($id);
-            $draft = $this->connection->fetchAssociative('SELECT id, started_by, started_at FROM check_draft WHERE instrument_id = ? AND closed_at IS NULL', [$id]);
+            $draft = $this->connection->fetchAssociative(
+                'SELECT id, started_by, started_at FROM check_draft WHERE instrument_id = ? AND closed_at IS NULL',
+                [$id],
+            );
             $last = $timeline->checks === [] ? null : $timeline->checks[\count($timeline->checks) - 1];
             $units[] = [
                 ...$this->unit($timeline),
-                'lastCheck' => $last === null ? null : ['id' => $last->id, 'at' => $last->at->format(\DATE_ATOM), 'reference' => $last->reference],
-                'draft' => $draft === false ? null : ['id' => Logbook::text($draft, 'id'), 'by' => Logbook::text($draft, 'started_by'), 'startedAt' => Logbook::moment($draft, 'started_at')],
+                'lastCheck' => $last === null
+                    ? null
+                    : ['id' => $last->id, 'at' => $last->at->format(\DATE_ATOM), 'reference' => $last->reference],
+                'draft' => $draft === false
+                    ? null
+                    : [
+                        'id' => Logbook::text($draft, 'id'),
+                        'by' => Logbook::text($draft, 'started_by'),
+                        'startedAt' => Logbook::moment($draft, 'started_at'),
+                    ],
             ];
             if ($last !== null && $last->reference !== null) {
                 $points = $this->assessor->family($timeline->instrument->family)->bench()->history($timeline, $last->at)->points;
@@ -90,7 +101,12 @@ final readonly class BenchController
                 if ($point !== null && $point->check === $last->id && $point->drift !== null) {
                     $when = $last->at->format('Y-m-d').($last->at->format('H') < 12 ? ' morning' : ' afternoon');
                     $key = $when.' '.$last->reference;
-                    $morning[$key] ??= ['reference' => $last->reference, 'when' => $when, 'family' => $timeline->instrument->family, 'drifts' => []];
+                    $morning[$key] ??= [
+                        'reference' => $last->reference,
+                        'when' => $when,
+                        'family' => $timeline->instrument->family,
+                        'drifts' => [],
+                    ];
                     $morning[$key]['drifts'][$id] = $point->drift;
                 }
             }
@@ -127,7 +143,10 @@ final readonly class BenchController
         $procedure = $request->query->getString('procedure');
         $procedures = $this->assessor->family($unit->family)->procedures($this->reader->instrument(Fields::of($unit->record)));
         if ($procedure !== '' && Procedure::among($procedures, $procedure)->id !== $procedure) {
-            throw Problem::field('/procedure', \sprintf('must be one of: %s.', implode(', ', array_map(static fn (Procedure $one): string => $one->id, $procedures))));
+            throw Problem::field(
+                '/procedure',
+                \sprintf('must be one of: %s.', implode(', ', array_map(static fn (Procedure $one): string => $one->id, $procedures))),
+            );
         }
         $draft = $this->journal->during($user->code, 'check begun', ['instrument' => $instrument], function () use ($instrument, $user, $procedure): Draft {
             $open = $this->connection->fetchOne('SELECT id FROM check_draft WHERE instrument_id = ? AND closed_at IS NULL', [$instrument]);
@@ -162,13 +181,20 @@ final readonly class BenchController
         if ($answers['at'] === null && $this->hasReadings($this->familyOf($draft), $answers)) {
             $answers['at'] = $this->clock->now()->format(\DATE_ATOM);
         }
-        $answers = array_filter($answers, static fn (mixed $value, string $name): bool => $name !== 'at' || $value !== null, \ARRAY_FILTER_USE_BOTH);
+        $answers = array_filter(
+            $answers,
+            static fn (mixed $value, string $name): bool => $name !== 'at' || $value !== null,
+            \ARRAY_FILTER_USE_BOTH,
+        );
         try {
             $this->entities->lock($draft, LockMode::OPTIMISTIC, (int) ($body->optionalNumber('version', 1, 1e9) ?? 0));
             $draft->answer($answers);
             $this->entities->flush();
         } catch (OptimisticLockException) {
-            throw new Problem(409, 'This check was answered elsewhere meanwhile. Look at it again; what you typed is still on your screen.');
+            throw new Problem(
+                409,
+                'This check was answered elsewhere meanwhile. Look at it again; what you typed is still on your screen.',
+            );
         }
 
         return $this->shown($draft);
@@ -195,7 +221,10 @@ final readonly class BenchController
     {
         $reason = Body::of($request)->text('reason');
         $check = $this->entities->find(RecordedCheck::class, $id) ?? throw Problem::missing('Check '.$id);
-        $read = $this->reader->check(Fields::of($check->record), $this->families->of(Logbook::text($this->logbook->instrumentRecord($check->instrument) ?? [], 'family')));
+        $read = $this->reader->check(
+            Fields::of($check->record),
+            $this->families->of(Logbook::text($this->logbook->instrumentRecord($check->instrument) ?? [], 'family')),
+        );
         if ($read->content->wasAdjusted()) {
             throw new Problem(409, 'The unit was adjusted at this check: setting it aside would hide that. Nothing was changed.');
         }
@@ -228,7 +257,16 @@ final readonly class BenchController
             ];
             $event = $this->reader->intervention(Fields::of($record));
             $this->notInTheFuture($event->at);
-            $this->entities->persist(new RecordedIntervention($event->id, $instrument, $event->at->setTimezone(new \DateTimeZone('UTC')), $record, $user->code, $this->clock->now()));
+            $this->entities->persist(
+                new RecordedIntervention(
+                    $event->id,
+                    $instrument,
+                    $event->at->setTimezone(new \DateTimeZone('UTC')),
+                    $record,
+                    $user->code,
+                    $this->clock->now(),
+                ),
+            );
             $this->workings->forgetInstrument($instrument);
 
             return $record;
@@ -244,7 +282,10 @@ final readonly class BenchController
      */
     private function hasReadings(string $family, array $answers): bool
     {
-        return array_filter($this->families->of($family)->fromAnswers($answers), static fn (mixed $value): bool => $value === true || (\is_array($value) && $value !== [] && array_is_list($value))) !== [];
+        return array_filter(
+            $this->families->of($family)->fromAnswers($answers),
+            static fn (mixed $value): bool => $value === true || (\is_array($value) && $value !== [] && array_is_list($value)),
+        ) !== [];
     }
 
     private function close(string $id, User $user, bool $brokenOff, string $reason): JsonResponse
@@ -274,12 +315,23 @@ final readonly class BenchController
             try {
                 $check = $this->reader->check(Fields::of($record), $this->families->of($timeline->instrument->family));
             } catch (InvalidRecord $problem) {
-                throw new Problem(422, 'The check was not accepted; all answers are kept. '.$problem->getMessage(), [['field' => $problem->path, 'problem' => $problem->problem]]);
+                throw new Problem(
+                    422,
+                    'The check was not accepted; all answers are kept. '.$problem->getMessage(),
+                    [['field' => $problem->path, 'problem' => $problem->problem]],
+                );
             }
             $this->notInTheFuture($check->at);
             $this->saysWhy($check);
             if (!$brokenOff && !$check->content->hasAsFound() && !$check->content->wasAdjusted()) {
-                throw new Problem(422, 'The check was not accepted; all answers are kept. There is no reading as found.', [['field' => '/'.$this->families->of($timeline->instrument->family)->section(), 'problem' => 'holds no reading as found.']]);
+                throw new Problem(
+                    422,
+                    'The check was not accepted; all answers are kept. There is no reading as found.',
+                    [[
+                        'field' => '/'.$this->families->of($timeline->instrument->family)->section(),
+                        'problem' => 'holds no reading as found.',
+                    ]],
+                );
             }
             $leaning = array_values(array_unique(array_filter([$check->reference, ...$check->content->leansOn()], \is_string(...))));
             $known = $this->logbook->references($leaning);
@@ -288,7 +340,17 @@ final readonly class BenchController
                     throw Problem::field('/reference', \sprintf('%s is not in the kit.', $reference));
                 }
             }
-            $this->entities->persist(new RecordedCheck($check->id, $draft->instrument, $check->reference, $check->at->setTimezone(new \DateTimeZone('UTC')), $record, $user->code, $this->clock->now()));
+            $this->entities->persist(
+                new RecordedCheck(
+                    $check->id,
+                    $draft->instrument,
+                    $check->reference,
+                    $check->at->setTimezone(new \DateTimeZone('UTC')),
+                    $record,
+                    $user->code,
+                    $this->clock->now(),
+                ),
+            );
             $this->entities->flush();
             foreach ($leaning as $reference) {
                 $this->entities->persist(new CheckLeaning($check->id, $reference));
@@ -355,7 +417,9 @@ final readonly class BenchController
         $instruction = static fn (Step $step): ?string => $bench instanceof AsksByReference
             ? $bench->instruction($step, $timeline->instrument, $chosen, $now)
             : $step->instruction;
-        $closes = $check === null || (!$check->content->hasAsFound() && !$check->content->wasAdjusted()) ? [] : $this->foresight->after($check, $everything, $policy, $this->workings->yardsticks($campaign['id']));
+        $closes = $check === null || (!$check->content->hasAsFound() && !$check->content->wasAdjusted())
+            ? []
+            : $this->foresight->after($check, $everything, $policy, $this->workings->yardsticks($campaign['id']));
 
         return new JsonResponse([
             'id' => $draft->id,
@@ -367,21 +431,79 @@ final readonly class BenchController
                 'id' => $procedure->id,
                 'title' => $procedure->title,
                 'steps' => array_map(static fn (Step $step): array => [
-                    'id' => $step->id, 'kind' => $step->kind->value, 'title' => $step->title, 'instruction' => $instruction($step) ?? '', 'why' => $step->why, 'required' => $step->required, 'seconds' => $step->seconds, 'when' => $step->when, 'into' => $step->into, 'rows' => $step->rows,
+                    'id' => $step->id,
+                    'kind' => $step->kind->value,
+                    'title' => $step->title,
+                    'instruction' => $instruction($step) ?? '',
+                    'why' => $step->why,
+                    'required' => $step->required,
+                    'seconds' => $step->seconds,
+                    'when' => $step->when,
+                    'into' => $step->into,
+                    'rows' => $step->rows,
                     'fields' => Entry::all($family->bench()->fields($step, $timeline->instrument, $chosen)),
                     'columns' => Entry::all($family->bench()->columns($step, $timeline->instrument, $chosen, $setting)),
                     'presets' => $family->bench()->presets($step, $timeline->instrument, $chosen, $setting),
-                ], array_values(array_filter($procedure->steps, static fn (Step $step): bool => $instruction($step) !== null && ($step->required || array_filter($family->bench()->columns($step, $timeline->instrument, $chosen, $setting), static fn (Entry $column): bool => $column->kind === EntryKind::Choice && $column->required && $column->choices === []) === [])))),
+                ],
+                    array_values(
+                        array_filter(
+                            $procedure->steps,
+                            static fn (Step $step): bool => $instruction($step) !== null
+                                && ($step->required || array_filter(
+                                    $family->bench()->columns($step, $timeline->instrument, $chosen, $setting),
+                                    static fn (Entry $column): bool => $column->kind === EntryKind::Choice
+                                        && $column->required
+                                        && $column->choices === [],
+                                ) === []),
+                        ),
+                    )),
             ],
-            'references' => array_map(static fn (ReferenceChoice $choice): array => ['id' => $choice->reference->id, 'model' => $choice->reference->model, 'about' => $choice->about, 'settings' => $choice->settings, 'problems' => $choice->problems], $family->bench()->choices($timeline->instrument, array_values($everything->references), $now)),
-            'others' => array_values(array_map(static fn (Reference $reference): array => ['id' => $reference->id, 'kind' => $reference->kind, 'model' => $reference->model], $everything->references)),
+            'references' => array_map(
+                static fn (ReferenceChoice $choice): array => [
+                    'id' => $choice->reference->id,
+                    'model' => $choice->reference->model,
+                    'about' => $choice->about,
+                    'settings' => $choice->settings,
+                    'problems' => $choice->problems,
+                ],
+                $family->bench()->choices($timeline->instrument, array_values($everything->references), $now),
+            ),
+            'others' => array_values(
+                array_map(
+                    static fn (Reference $reference): array => [
+                        'id' => $reference->id,
+                        'kind' => $reference->kind,
+                        'model' => $reference->model,
+                    ],
+                    $everything->references,
+                ),
+            ),
             'answers' => (object) $answers,
             'problems' => $problems,
             'live' => [
-                'lines' => array_map(static fn (LiveLine $line): array => ['label' => $line->label, 'shown' => $line->figure?->shown(), 'unit' => $line->figure->unit->value ?? '', 'kept' => $line->kept, 'limit' => $line->words, 'signed' => $line->signed], $live->lines),
+                'lines' => array_map(
+                    static fn (LiveLine $line): array => [
+                        'label' => $line->label,
+                        'shown' => $line->figure?->shown(),
+                        'unit' => $line->figure->unit->value ?? '',
+                        'kept' => $line->kept,
+                        'limit' => $line->words,
+                        'signed' => $line->signed,
+                    ],
+                    $live->lines,
+                ),
                 'questions' => $live->questions,
                 'policy' => $policy->name,
-                'closes' => array_map(static fn (array $closed): array => ['run' => $closed['run']->id, 'person' => $closed['run']->person, 'task' => $closed['run']->task, 'verdict' => $closed['verdict']->value, 'finding' => $closed['finding']?->seen], $closes),
+                'closes' => array_map(
+                    static fn (array $closed): array => [
+                        'run' => $closed['run']->id,
+                        'person' => $closed['run']->person,
+                        'task' => $closed['run']->task,
+                        'verdict' => $closed['verdict']->value,
+                        'finding' => $closed['finding']?->seen,
+                    ],
+                    $closes,
+                ),
             ],
         ]);
     }
@@ -397,7 +519,10 @@ final readonly class BenchController
             'model' => $timeline->instrument->model,
             'family' => $timeline->instrument->family,
             'about' => TraitsLine::of($timeline->instrument, $this->families->of($timeline->instrument->family)),
-            'procedures' => array_map(static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title], $this->assessor->family($timeline->instrument->family)->procedures($timeline->instrument)),
+            'procedures' => array_map(
+                static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title],
+                $this->assessor->family($timeline->instrument->family)->procedures($timeline->instrument),
+            ),
             'hold' => array_map(static fn (Run $run): string => $run->id, $open),
             'running' => $running === [] ? null : $running[0]->id,
         ];
@@ -406,7 +531,10 @@ final readonly class BenchController
     /** @return array{id: string, policy: string} the campaign of its newest run, else the newest campaign */
     private function campaignOf(Timeline $timeline): array
     {
-        $row = $this->connection->fetchAssociative('SELECT c.id, c.policy_key FROM campaign c LEFT JOIN run r ON r.campaign_id = c.id AND r.instrument_id = ? ORDER BY CASE WHEN r.id IS NULL THEN 1 ELSE 0 END, r.started_at DESC, c.id DESC LIMIT 1', [$timeline->instrument->id]);
+        $row = $this->connection->fetchAssociative(
+            'SELECT c.id, c.policy_key FROM campaign c LEFT JOIN run r ON r.campaign_id = c.id AND r.instrument_id = ? ORDER BY CASE WHEN r.id IS NULL THEN 1 ELSE 0 END, r.started_at DESC, c.id DESC LIMIT 1',
+            [$timeline->instrument->id],
+        );
         if ($row === false) {
             throw new Problem(409, 'There is no campaign yet. A hygienist or steward makes one under Policies.');
         }

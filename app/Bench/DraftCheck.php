@@ -23,8 +23,14 @@ final class DraftCheck
      *
      * @return array<string, mixed>
      */
-    public static function record(string $id, Instrument $unit, string $by, array $answers, \DateTimeImmutable $now, ContentFormat $format): array
-    {
+    public static function record(
+        string $id,
+        Instrument $unit,
+        string $by,
+        array $answers,
+        \DateTimeImmutable $now,
+        ContentFormat $format,
+    ): array {
         $steps = $answers['steps'] ?? [];
         $reasons = array_intersect_key(
             \is_array($answers['stepReasons'] ?? null) ? $answers['stepReasons'] : [],
@@ -84,7 +90,9 @@ final class DraftCheck
     {
         $name = array_shift($place);
 
-        return $name !== null && \array_key_exists($name, $data) && ($place === [] || (\is_array($data[$name]) && self::has($data[$name], $place)));
+        return $name !== null
+            && \array_key_exists($name, $data)
+            && ($place === [] || (\is_array($data[$name]) && self::has($data[$name], $place)));
     }
 
     /**

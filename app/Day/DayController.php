@@ -42,15 +42,25 @@ final readonly class DayController
         }
         $today = $this->site->now()->format('Y-m-d');
         // Without a wish: today, or where nothing happened today, the last day with a run.
-        $date = $wanted !== '' ? $wanted : ($this->hasEvidence($today, $zone) || !\is_string($latest) ? $today : (new \DateTimeImmutable($latest, new \DateTimeZone('UTC')))->setTimezone($zone)->format('Y-m-d'));
+        $date = $wanted !== ''
+            ? $wanted
+            : ($this->hasEvidence($today, $zone) || !\is_string($latest) ? $today : (new \DateTimeImmutable($latest, new \DateTimeZone('UTC')))->setTimezone($zone)->format('Y-m-d'));
         $from = new \DateTimeImmutable($date, $zone);
         $to = $from->modify('+1 day');
         // What the day belongs to: the campaigns measured on it; on a quiet day the newest.
-        $measured = $this->connection->fetchAllAssociative('SELECT DISTINCT c.id, c.title, c.site FROM campaign c JOIN run r ON r.campaign_id = c.id WHERE r.started_at >= ? AND r.started_at < ? ORDER BY c.id', array_map(static fn (\DateTimeImmutable $at): string => $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'), [$from, $to]));
+        $measured = $this->connection->fetchAllAssociative(
+            'SELECT DISTINCT c.id, c.title, c.site FROM campaign c JOIN run r ON r.campaign_id = c.id WHERE r.started_at >= ? AND r.started_at < ? ORDER BY c.id',
+            array_map(
+                static fn (\DateTimeImmutable $at): string => $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'),
+                [$from, $to],
+            ),
+        );
         $campaign = match (\count($measured)) {
             0 => $campaign,
             1 => $measured[0],
-            default => ['title' => implode('; ', array_map(static fn (array $one): string => Logbook::text($one, 'title'), $measured))] + $measured[0],
+            default => [
+                'title' => implode('; ', array_map(static fn (array $one): string => Logbook::text($one, 'title'), $measured)),
+            ] + $measured[0],
         };
         $foresight = new Foresight($this->assessor);
         $verdicts = [];
@@ -59,7 +69,14 @@ final readonly class DayController
             $timeline = $this->logbook->timeline($id);
             $family = $this->assessor->family($timeline->instrument->family);
             $inDay = static fn (\DateTimeImmutable $at): bool => $from <= $at && $at < $to;
-            $runs = array_values(array_filter($timeline->runs, static fn (Run $run): bool => $run->start < $to && ($run->stop ?? $run->start) >= $from && ($run->stop !== null || $run->start < $to)));
+            $runs = array_values(
+                array_filter(
+                    $timeline->runs,
+                    static fn (Run $run): bool => $run->start < $to
+                        && ($run->stop ?? $run->start) >= $from
+                        && ($run->stop !== null || $run->start < $to),
+                ),
+            );
             $checks = array_values(array_filter($timeline->checks, static fn (Check $check): bool => $inDay($check->at)));
             $open = array_values(array_filter($foresight->openRuns($timeline), static fn (Run $run): bool => $run->start < $to));
             foreach ($runs as $run) {
@@ -74,8 +91,29 @@ final readonly class DayController
             $units[] = [
                 'id' => $id,
                 'model' => $timeline->instrument->model,
-                'runs' => array_map(static fn (Run $run): array => ['id' => $run->id, 'start' => $run->start->setTimezone($zone)->format(\DATE_ATOM), 'stop' => $run->stop?->setTimezone($zone)->format(\DATE_ATOM), 'person' => $run->person, 'task' => $run->task, 'place' => $run->place], $runs),
-                'checks' => array_map(static fn (Check $check): array => ['id' => $check->id, 'at' => $check->at->setTimezone($zone)->format(\DATE_ATOM), 'adjusted' => $check->content->wasAdjusted(), 'usable' => array_diff($family->usability()->whyUnusable($check, $timeline), [UnusableBecause::AS_FOUND_MISSING]) === []], $checks),
+                'runs' => array_map(
+                    static fn (Run $run): array => [
+                        'id' => $run->id,
+                        'start' => $run->start->setTimezone($zone)->format(\DATE_ATOM),
+                        'stop' => $run->stop?->setTimezone($zone)->format(\DATE_ATOM),
+                        'person' => $run->person,
+                        'task' => $run->task,
+                        'place' => $run->place,
+                    ],
+                    $runs,
+                ),
+                'checks' => array_map(
+                    static fn (Check $check): array => [
+                        'id' => $check->id,
+                        'at' => $check->at->setTimezone($zone)->format(\DATE_ATOM),
+                        'adjusted' => $check->content->wasAdjusted(),
+                        'usable' => array_diff(
+                            $family->usability()->whyUnusable($check, $timeline),
+                            [UnusableBecause::AS_FOUND_MISSING],
+                        ) === [],
+                    ],
+                    $checks,
+                ),
                 'hold' => array_map(static fn (Run $run): string => $run->id, $open),
                 'running' => $running === [] ? null : $running[0]->id,
                 'draft' => \is_string($draft) ? $draft : null,
@@ -115,7 +153,13 @@ final readonly class DayController
         return new JsonResponse([
             'date' => $date,
             'zone' => $zone->getName(),
-            'campaign' => $campaign === false ? null : ['id' => Logbook::text($campaign, 'id'), 'title' => Logbook::text($campaign, 'title'), 'site' => Logbook::text($campaign, 'site')],
+            'campaign' => $campaign === false
+                ? null
+                : [
+                    'id' => Logbook::text($campaign, 'id'),
+                    'title' => Logbook::text($campaign, 'title'),
+                    'site' => Logbook::text($campaign, 'site'),
+                ],
             'days' => $this->days($zone),
             'units' => $units,
         ]);
@@ -134,7 +178,9 @@ final readonly class DayController
     private function days(\DateTimeZone $zone): array
     {
         $days = [];
-        foreach ($this->connection->fetchFirstColumn('SELECT DISTINCT substr(started_at, 1, 13) FROM run UNION SELECT DISTINCT substr(checked_at, 1, 13) FROM check_record ORDER BY 1 DESC LIMIT 400') as $hour) {
+        foreach ($this->connection->fetchFirstColumn(
+            'SELECT DISTINCT substr(started_at, 1, 13) FROM run UNION SELECT DISTINCT substr(checked_at, 1, 13) FROM check_record ORDER BY 1 DESC LIMIT 400',
+        ) as $hour) {
             if (\is_string($hour)) {
                 $days[(new \DateTimeImmutable($hour.':00', new \DateTimeZone('UTC')))->setTimezone($zone)->format('Y-m-d')] = true;
             }

@@ -20,7 +20,9 @@ final readonly class PageController
     public function page(): Response
     {
         $file = $this->projectDir.'/public/build/index.html';
-        $page = is_file($file) ? (string) file_get_contents($file) : '<!doctype html><title>Footnote</title><p>The web client has not been built yet. Run bin/demo.</p>';
+        $page = is_file($file)
+            ? (string) file_get_contents($file)
+            : '<!doctype html><title>Footnote</title><p>The web client has not been built yet. Run bin/demo.</p>';
         $nonce = base64_encode(random_bytes(16));
 
         return new Response(str_replace(self::NONCE, $nonce, $page), 200, [

@@ -30,7 +30,11 @@ final readonly class ProblemListener
         $problem = $thrown instanceof InvalidRecord ? Problem::field($thrown->path, $thrown->problem) : $thrown;
         $event->setResponse(match (true) {
             $problem instanceof Problem => Problem::response($problem->status, $problem->getMessage(), $problem->fields),
-            $problem instanceof InvalidPolicy => Problem::response(422, 'Nothing was saved. '.$problem->getMessage(), [['field' => $problem->path, 'problem' => $problem->getMessage()]]),
+            $problem instanceof InvalidPolicy => Problem::response(
+                422,
+                'Nothing was saved. '.$problem->getMessage(),
+                [['field' => $problem->path, 'problem' => $problem->getMessage()]],
+            ),
             $problem instanceof AccessDeniedException => Problem::response(403, 'Your role does not allow this. Nothing was changed.'),
             $problem instanceof AuthenticationException => Problem::response(401, 'Sign in first.'),
             $problem instanceof HttpExceptionInterface => Problem::response($problem->getStatusCode(), match ($problem->getStatusCode()) {

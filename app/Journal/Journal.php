@@ -60,7 +60,18 @@ final readonly class Journal
         $at = $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s.vp');
         $json = json_encode($payload, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
         $hash = JournalEntry::hashOf($sequence, $at, $actor, $kind, $json, $previous);
-        $connection->insert('journal_entry', ['sequence' => $sequence, 'at' => $at, 'actor' => $actor, 'kind' => $kind, 'payload' => $json, 'previous' => $previous, 'hash' => $hash]);
+        $connection->insert(
+            'journal_entry',
+            [
+                'sequence' => $sequence,
+                'at' => $at,
+                'actor' => $actor,
+                'kind' => $kind,
+                'payload' => $json,
+                'previous' => $previous,
+                'hash' => $hash,
+            ],
+        );
         $connection->executeStatement('UPDATE journal_head SET sequence = ?, hash = ? WHERE id = 1', [$sequence, $hash]);
 
         return $sequence;
@@ -84,7 +95,14 @@ final readonly class Journal
             if ($text('previous') !== $previous) {
                 return ['entries' => $expected - 1, 'fault' => \sprintf('entry %d does not follow the one before', $sequence)];
             }
-            if ($text('hash') !== JournalEntry::hashOf($sequence, $text('at'), $text('actor'), $text('kind'), $text('payload'), $previous)) {
+            if ($text('hash') !== JournalEntry::hashOf(
+                $sequence,
+                $text('at'),
+                $text('actor'),
+                $text('kind'),
+                $text('payload'),
+                $previous,
+            )) {
                 return ['entries' => $expected - 1, 'fault' => \sprintf('entry %d was changed', $sequence)];
             }
             $previous = $text('hash');

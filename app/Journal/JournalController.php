@@ -20,10 +20,23 @@ final readonly class JournalController
     public function entries(Request $request): JsonResponse
     {
         $before = max(1, $request->query->getInt('before', \PHP_INT_MAX));
-        $rows = $this->connection->fetchAllAssociative('SELECT sequence, at, actor, kind, payload, hash FROM journal_entry WHERE sequence < ? ORDER BY sequence DESC LIMIT 100', [$before]);
+        $rows = $this->connection->fetchAllAssociative(
+            'SELECT sequence, at, actor, kind, payload, hash FROM journal_entry WHERE sequence < ? ORDER BY sequence DESC LIMIT 100',
+            [$before],
+        );
 
         return new JsonResponse([
-            'entries' => array_map(static fn (array $row): array => ['sequence' => (int) Logbook::text($row, 'sequence'), 'at' => Logbook::text($row, 'at'), 'actor' => Logbook::text($row, 'actor'), 'kind' => Logbook::text($row, 'kind'), 'payload' => Logbook::text($row, 'payload'), 'hash' => Logbook::text($row, 'hash')], $rows),
+            'entries' => array_map(
+                static fn (array $row): array => [
+                    'sequence' => (int) Logbook::text($row, 'sequence'),
+                    'at' => Logbook::text($row, 'at'),
+                    'actor' => Logbook::text($row, 'actor'),
+                    'kind' => Logbook::text($row, 'kind'),
+                    'payload' => Logbook::text($row, 'payload'),
+                    'hash' => Logbook::text($row, 'hash'),
+                ],
+                $rows,
+            ),
         ]);
     }
 

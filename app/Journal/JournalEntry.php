@@ -31,6 +31,12 @@ class JournalEntry
 
     public static function hashOf(int $sequence, string $at, string $actor, string $kind, string $payload, string $previous): string
     {
-        return hash('sha256', json_encode([$sequence, $at, $actor, $kind, $payload, $previous], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES));
+        return hash(
+            'sha256',
+            json_encode(
+                [$sequence, $at, $actor, $kind, $payload, $previous],
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
+            ),
+        );
     }
 }

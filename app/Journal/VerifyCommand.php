@@ -21,7 +21,9 @@ final class VerifyCommand extends Command
     {
         $found = $this->journal->verify();
         if ($found['fault'] !== null) {
-            $output->writeln(\sprintf('<error>The journal does not hold: %s. %d entries before it hold.</error>', $found['fault'], $found['entries']));
+            $output->writeln(
+                \sprintf('<error>The journal does not hold: %s. %d entries before it hold.</error>', $found['fault'], $found['entries']),
+            );
 
             return self::FAILURE;
         }

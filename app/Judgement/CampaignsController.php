@@ -48,9 +48,16 @@ final readonly class CampaignsController
         $counts = $this->connection->fetchAllKeyValue('SELECT campaign_id, COUNT(*) FROM run GROUP BY campaign_id');
 
         return new JsonResponse(['campaigns' => array_map(fn (Campaign $campaign): array => [
-            'id' => $campaign->id, 'title' => $campaign->title, 'site' => $campaign->site, 'zone' => $campaign->zone, 'policy' => $campaign->policy(), 'policyChanged' => $campaign->policyWasChanged(),
+            'id' => $campaign->id,
+            'title' => $campaign->title,
+            'site' => $campaign->site,
+            'zone' => $campaign->zone,
+            'policy' => $campaign->policy(),
+            'policyChanged' => $campaign->policyWasChanged(),
             'runs' => \is_numeric($counts[$campaign->id] ?? null) ? (int) $counts[$campaign->id] : 0,
-            'criteria' => $campaign->yardsticks()['criteria'] ?? [], 'limits' => $campaign->yardsticks()['limits'] ?? [], 'quantities' => $this->quantities($campaign, $substances),
+            'criteria' => $campaign->yardsticks()['criteria'] ?? [],
+            'limits' => $campaign->yardsticks()['limits'] ?? [],
+            'quantities' => $this->quantities($campaign, $substances),
         ], $this->entities->getRepository(Campaign::class)->findBy([], ['id' => 'ASC'])), 'shipped' => $this->families->yardsticks()->all]);
     }
 
@@ -89,7 +96,10 @@ final readonly class CampaignsController
         $this->policies->get($key);
         $this->journal->during($user->code, 'campaign judged by another policy', ['campaign' => $id, 'policy' => $key], function () use ($id, $key): void {
             $campaign = $this->entities->find(Campaign::class, $id) ?? throw Problem::missing('Campaign '.$id);
-            $seen = $this->connection->fetchOne('SELECT 1 FROM run WHERE campaign_id = ? AND stopped_at IS NOT NULL LIMIT 1', [$id]) !== false;
+            $seen = $this->connection->fetchOne(
+                'SELECT 1 FROM run WHERE campaign_id = ? AND stopped_at IS NOT NULL LIMIT 1',
+                [$id],
+            ) !== false;
             $campaign->judgeBy($key, $seen);
         });
 
@@ -104,7 +114,10 @@ final readonly class CampaignsController
         $body = Body::of($request);
         $read = (new EvidenceReader($this->families))->yardsticks($body);
         foreach ([$read->criteria, $read->limits] as $items) {
-            $ids = array_map(static fn ($item): string => $item instanceof \Footnote\Core\Judgement\Criterion ? $item->id() : $item->id, $items);
+            $ids = array_map(
+                static fn ($item): string => $item instanceof \Footnote\Core\Judgement\Criterion ? $item->id() : $item->id,
+                $items,
+            );
             if (\count($ids) !== \count(array_unique($ids))) {
                 throw new InvalidRecord($items === $read->criteria ? '/criteria' : '/limits', 'two of them have the same identifier.');
             }
@@ -129,7 +142,10 @@ final readonly class CampaignsController
         });
         unset($archive);
 
-        return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/x-tar']))->setContentDisposition('attachment', 'footnote-'.preg_replace('/[^A-Za-z0-9._-]/', '_', $id).'.tar')->deleteFileAfterSend();
+        return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/x-tar']))->setContentDisposition(
+            'attachment',
+            'footnote-'.preg_replace('/[^A-Za-z0-9._-]/', '_', $id).'.tar',
+        )->deleteFileAfterSend();
     }
 
     private function mayChange(User $user): void

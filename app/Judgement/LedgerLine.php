@@ -33,7 +33,10 @@ final class LedgerLine
         $results = [];
         $headline = $assessment->family->headline($assessment->results);
         foreach ($assessment->results as $place => $result) {
-            if (\in_array($result->key, self::SHOWN, true) || \in_array(strstr($result->key, ':', true).':', self::KINDS, true) || $result->outcomes !== [] || $result->key === $headline) {
+            if (\in_array($result->key, self::SHOWN, true)
+                || \in_array(strstr($result->key, ':', true).':', self::KINDS, true)
+                || $result->outcomes !== []
+                || $result->key === $headline) {
                 $row = $written[$place] ?? null;
                 $value = \is_array($row) ? ($row['value'] ?? null) : null;
                 $results[] = [
@@ -44,11 +47,16 @@ final class LedgerLine
                     'verdict' => $assessment->verdictOn($result)->value,
                     'drift' => self::drift($assessment->driftOf($result)),
                     'crossed' => self::any($result, static fn (LimitOutcome $outcome): bool => $outcome->crossed),
-                    'undecided' => self::any($result, static fn (LimitOutcome $outcome): bool => $outcome->robustness->value === 'undecided'),
+                    'undecided' => self::any(
+                        $result,
+                        static fn (LimitOutcome $outcome): bool => $outcome->robustness->value === 'undecided',
+                    ),
                 ];
             }
         }
-        $weighty = array_values(array_filter($assessment->findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note));
+        $weighty = array_values(
+            array_filter($assessment->findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note),
+        );
 
         return [
             'bracket' => [
@@ -58,12 +66,23 @@ final class LedgerLine
                 'between' => \count($assessment->bracket->between),
             ],
             'drift' => self::drift($drift),
-            'standing' => $assessment->channels() === [] ? null : ['stand' => \count(array_filter($assessment->channels(), static fn (Verdict $verdict): bool => $verdict !== Verdict::Void)), 'of' => \count($assessment->channels())],
+            'standing' => $assessment->channels() === []
+                ? null
+                : [
+                    'stand' => \count(
+                        array_filter($assessment->channels(), static fn (Verdict $verdict): bool => $verdict !== Verdict::Void),
+                    ),
+                    'of' => \count($assessment->channels()),
+                ],
             'headline' => $headline,
             'results' => $results,
-            'finding' => $weighty === [] ? null : ($weighty[0]->channel === null ? '' : $weighty[0]->channel.': ').$weighty[0]->setting->title,
+            'finding' => $weighty === []
+                ? null
+                : ($weighty[0]->channel === null ? '' : $weighty[0]->channel.': ').$weighty[0]->setting->title,
             'findings' => \count($weighty),
-            'cure' => array_values(array_filter(array_map(static fn (Finding $finding): ?string => $finding->cure?->evidence, $weighty), \is_string(...)))[0] ?? null,
+            'cure' => array_values(
+                array_filter(array_map(static fn (Finding $finding): ?string => $finding->cure?->evidence, $weighty), \is_string(...)),
+            )[0] ?? null,
         ];
     }
 

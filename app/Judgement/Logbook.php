@@ -50,7 +50,10 @@ final readonly class Logbook
         $runs = $this->coreRuns(array_values($this->runRecords('r.instrument_id = ?', [$instrument])), $unit->family);
         // Its days are those of the site that it was last used at.
         $reader = $this->reader->at($runs === [] ? $this->site->zone() : $runs[\count($runs) - 1]->start->getTimezone());
-        $asides = $this->pairs('SELECT s.check_id, s.record FROM check_set_aside s JOIN check_record c ON c.id = s.check_id WHERE c.instrument_id = ?', [$instrument]);
+        $asides = $this->pairs(
+            'SELECT s.check_id, s.record FROM check_set_aside s JOIN check_record c ON c.id = s.check_id WHERE c.instrument_id = ?',
+            [$instrument],
+        );
         $checks = [];
         foreach ($this->pairs('SELECT id, record FROM check_record WHERE instrument_id = ?', [$instrument]) as $id => $check) {
             $checks[] = $reader->check(
@@ -58,7 +61,10 @@ final readonly class Logbook
                 $format,
             );
         }
-        $interventions = array_map(static fn (array $event): Intervention => $reader->intervention(Fields::of($event)), array_values($this->pairs('SELECT id, record FROM intervention WHERE instrument_id = ?', [$instrument])));
+        $interventions = array_map(
+            static fn (array $event): Intervention => $reader->intervention(Fields::of($event)),
+            array_values($this->pairs('SELECT id, record FROM intervention WHERE instrument_id = ?', [$instrument])),
+        );
         $leaning = array_merge(
             ...array_map(static fn (Check $check): array => [$check->reference, ...$check->content->leansOn()], $checks),
         );
@@ -171,11 +177,17 @@ final readonly class Logbook
     public function runRecords(string $where, array $values): array
     {
         $records = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT r.id, r.campaign_id, r.record FROM run r WHERE '.$where.' ORDER BY r.started_at, r.id', $values) as $row) {
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT r.id, r.campaign_id, r.record FROM run r WHERE '.$where.' ORDER BY r.started_at, r.id',
+            $values,
+        ) as $row) {
             $records[self::text($row, 'id')] = [...self::json($row, 'record'), 'campaign' => self::text($row, 'campaign_id')];
         }
         $facts = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT f.run_id, f.record FROM run_fact f JOIN run r ON r.id = f.run_id WHERE '.$where.' ORDER BY f.id', $values) as $row) {
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT f.run_id, f.record FROM run_fact f JOIN run r ON r.id = f.run_id WHERE '.$where.' ORDER BY f.id',
+            $values,
+        ) as $row) {
             $facts[self::text($row, 'run_id')][] = self::json($row, 'record');
         }
         foreach ($records as $id => $record) {
@@ -316,7 +328,10 @@ final readonly class Logbook
     {
         [$where, $values] = $this->in($column, $ids);
         $found = [];
-        foreach ($this->connection->fetchAllAssociative(\sprintf('SELECT %s AS owner, record FROM certificate%s ORDER BY id', $column, $where), $values) as $row) {
+        foreach ($this->connection->fetchAllAssociative(
+            \sprintf('SELECT %s AS owner, record FROM certificate%s ORDER BY id', $column, $where),
+            $values,
+        ) as $row) {
             $found[self::text($row, 'owner')][] = self::json($row, 'record');
         }
 
@@ -403,6 +418,8 @@ final readonly class Logbook
      */
     private function in(string $column, ?array $ids): array
     {
-        return $ids === null ? ['', []] : [\sprintf(' WHERE %s IN (%s)', $column, $ids === [] ? 'NULL' : implode(', ', array_fill(0, \count($ids), '?'))), $ids];
+        return $ids === null
+            ? ['', []]
+            : [\sprintf(' WHERE %s IN (%s)', $column, $ids === [] ? 'NULL' : implode(', ', array_fill(0, \count($ids), '?'))), $ids];
     }
 }

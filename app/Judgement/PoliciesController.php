@@ -41,7 +41,10 @@ final readonly class PoliciesController
         $newest = $this->policies->newest();
 
         return new JsonResponse(['policies' => array_map(fn (array $row): array => [
-            'key' => Logbook::text($row, 'policy_key'), 'version' => (int) Logbook::text($row, 'version'), 'newest' => \in_array(Logbook::text($row, 'policy_key'), $newest, true), 'by' => Logbook::text($row, 'recorded_by'),
+            'key' => Logbook::text($row, 'policy_key'),
+            'version' => (int) Logbook::text($row, 'version'),
+            'newest' => \in_array(Logbook::text($row, 'policy_key'), $newest, true),
+            'by' => Logbook::text($row, 'recorded_by'),
             'at' => Logbook::moment($row, 'recorded_at'), 'data' => $this->policies->data(Logbook::text($row, 'policy_key')),
         ], $rows)]);
     }
@@ -88,7 +91,16 @@ final readonly class PoliciesController
         $key = $this->journal->during($user->code, 'policy added', ['id' => $id, 'basedOn' => $body->raw('basedOn'), 'reported' => $reported, 'choices' => $choices, 'rules' => $changes], function () use ($id, $body, $base, $rules, $reported, $choices, $user): string {
             $latest = $this->connection->fetchOne('SELECT MAX(version) FROM policy_version WHERE policy_id = ?', [$id]);
             $version = (\is_numeric($latest) ? (int) $latest : 0) + 1;
-            $data = [...$base, 'id' => $id, 'name' => $body->text('name'), 'version' => $version, 'summary' => $body->optionalText('summary', 1000) ?? '', 'reported' => $reported, 'choices' => $choices, 'rules' => $rules];
+            $data = [
+                ...$base,
+                'id' => $id,
+                'name' => $body->text('name'),
+                'version' => $version,
+                'summary' => $body->optionalText('summary', 1000) ?? '',
+                'reported' => $reported,
+                'choices' => $choices,
+                'rules' => $rules,
+            ];
             $this->reader->read($data);
             $this->entities->persist(new PolicyVersion($id.'-'.$version, $id, $version, $data, $user->code, $this->clock->now()));
 

@@ -69,7 +69,12 @@ final readonly class ResultsController
         $total = $this->connection->fetchOne("SELECT COUNT(*) FROM run r $joins WHERE $where", $values);
         $rows = $this->rows($where, $values, self::PAGE, ($page - 1) * self::PAGE);
 
-        return new JsonResponse(['total' => \is_numeric($total) ? (int) $total : 0, 'page' => $page, 'pageSize' => self::PAGE, 'rows' => $rows]);
+        return new JsonResponse([
+            'total' => \is_numeric($total) ? (int) $total : 0,
+            'page' => $page,
+            'pageSize' => self::PAGE,
+            'rows' => $rows,
+        ]);
     }
 
     /** The ledger as CSV. Text that a spreadsheet could take for a formula is led by an apostrophe. */
@@ -81,7 +86,13 @@ final readonly class ResultsController
         if ($file === false) {
             throw new \RuntimeException('No temporary stream could be opened.');
         }
-        $put = static fn (array $cells) => fputcsv($file, array_map(static fn (mixed $cell): string => self::plain(\is_scalar($cell) ? (string) $cell : ''), $cells), ',', '"', '');
+        $put = static fn (array $cells) => fputcsv(
+            $file,
+            array_map(static fn (mixed $cell): string => self::plain(\is_scalar($cell) ? (string) $cell : ''), $cells),
+            ',',
+            '"',
+            '',
+        );
         $put([
             'run', 'unit', 'person', 'task', 'place', 'start', 'stop', 'result', 'value', 'unit of value',
             'drift', 'unit of drift', 'proposed for this result', 'decided', 'by', 'reason',
@@ -106,13 +117,20 @@ final readonly class ResultsController
         }
         rewind($file);
 
-        return new Response((string) stream_get_contents($file), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="results.csv"']);
+        return new Response(
+            (string) stream_get_contents($file),
+            200,
+            ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="results.csv"'],
+        );
     }
 
     #[Route('/{run}', methods: ['GET'])]
     public function result(string $run): JsonResponse
     {
-        $row = $this->connection->fetchAssociative('SELECT r.id, r.campaign_id, c.title, c.site, c.zone, c.policy_key, c.policy_changed FROM run r JOIN campaign c ON c.id = r.campaign_id WHERE r.id = ?', [$run]);
+        $row = $this->connection->fetchAssociative(
+            'SELECT r.id, r.campaign_id, c.title, c.site, c.zone, c.policy_key, c.policy_changed FROM run r JOIN campaign c ON c.id = r.campaign_id WHERE r.id = ?',
+            [$run],
+        );
         if ($row === false) {
             throw Problem::missing('Run '.$run);
         }
@@ -120,14 +138,33 @@ final readonly class ResultsController
         $worked = $this->workings->worked($run, $key);
         $schools = [];
         foreach (array_values(array_unique([$key, ...$this->policies->newest()])) as $other) {
-            $schools[] = ['key' => $other, 'chosen' => $other === $key, 'assessment' => $other === $key ? $worked->school : $this->workings->worked($run, $other)->school];
+            $schools[] = [
+                'key' => $other,
+                'chosen' => $other === $key,
+                'assessment' => $other === $key ? $worked->school : $this->workings->worked($run, $other)->school,
+            ];
         }
         $record = $this->logbook->runRecord($run) ?? throw Problem::missing('Run '.$run);
         $decisions = $this->decisions($run);
         $last = $decisions[0] ?? null;
         $page = json_encode([
-            'run' => ['id' => $run, 'instrument' => Logbook::text($record, 'instrument'), 'start' => Logbook::text($record, 'start'), 'stop' => $record['stop'] ?? null, 'person' => Logbook::text($record, 'person'), 'task' => Logbook::text($record, 'task'), 'place' => Logbook::text($record, 'place'), 'hasLog' => isset($record['log'])],
-            'campaign' => ['id' => Logbook::text($row, 'campaign_id'), 'title' => Logbook::text($row, 'title'), 'site' => Logbook::text($row, 'site'), 'zone' => Logbook::text($row, 'zone'), 'policyChanged' => (bool) $row['policy_changed']],
+            'run' => [
+                'id' => $run,
+                'instrument' => Logbook::text($record, 'instrument'),
+                'start' => Logbook::text($record, 'start'),
+                'stop' => $record['stop'] ?? null,
+                'person' => Logbook::text($record, 'person'),
+                'task' => Logbook::text($record, 'task'),
+                'place' => Logbook::text($record, 'place'),
+                'hasLog' => isset($record['log']),
+            ],
+            'campaign' => [
+                'id' => Logbook::text($row, 'campaign_id'),
+                'title' => Logbook::text($row, 'title'),
+                'site' => Logbook::text($row, 'site'),
+                'zone' => Logbook::text($row, 'zone'),
+                'policyChanged' => (bool) $row['policy_changed'],
+            ],
             'digest' => $worked->said,
             'checks' => $this->evidence($worked->checks(), Logbook::text($record, 'instrument')),
             'schools' => $schools,
@@ -153,7 +190,10 @@ final readonly class ResultsController
         $reason = $fields->optionalText('reason', 4000) ?? '';
         $after = $fields->optionalNumber('after', 0, 1e12);
         $this->journal->during($user->code, 'result '.['sign' => 'signed', 'void' => 'voided', 'overrule' => 'overruled'][$kind], ['run' => $run, 'digest' => $seen, 'reason' => $reason, 'verdict' => $fields->raw('verdict')], function () use ($run, $kind, $seen, $reason, $after, $fields, $user): void {
-            $policy = $this->connection->fetchOne('SELECT c.policy_key FROM campaign c JOIN run r ON r.campaign_id = c.id WHERE r.id = ?', [$run]);
+            $policy = $this->connection->fetchOne(
+                'SELECT c.policy_key FROM campaign c JOIN run r ON r.campaign_id = c.id WHERE r.id = ?',
+                [$run],
+            );
             if (!\is_string($policy)) {
                 throw Problem::missing('Run '.$run);
             }
@@ -162,7 +202,13 @@ final readonly class ResultsController
                 [$run],
             );
             if ($last !== false && (float) Logbook::text($last, 'id') !== $after) {
-                throw new Problem(409, \sprintf('%s has decided this result meanwhile. Look at it again; nothing was changed.', Logbook::text($last, 'recorded_by')));
+                throw new Problem(
+                    409,
+                    \sprintf(
+                        '%s has decided this result meanwhile. Look at it again; nothing was changed.',
+                        Logbook::text($last, 'recorded_by'),
+                    ),
+                );
             }
             // By the evidence of this moment, whatever was kept: what arrives while a run is worked out is never signed over.
             $worked = $this->workings->now($run, $policy);
@@ -176,12 +222,20 @@ final readonly class ResultsController
                 throw new Problem(409, 'An open result may be voided, never signed: its bracket can still be closed. Nothing was changed.');
             }
             if ($reason === '' && ($kind !== 'sign' || ($last !== false && !self::adds($last, $body)))) {
-                throw Problem::field('/reason', $last !== false ? 'say why this supersedes the decision before.' : 'a decision against the proposal needs its reason in writing.');
+                throw Problem::field(
+                    '/reason',
+                    $last !== false
+                        ? 'say why this supersedes the decision before.'
+                        : 'a decision against the proposal needs its reason in writing.',
+                );
             }
             $verdict = match ($kind) {
                 'sign' => $proposed,
                 'void' => Verdict::Void,
-                'overrule' => Verdict::tryFrom($fields->text('verdict')) ?? throw Problem::field('/verdict', 'must be valid, corrected, qualified or void.'),
+                'overrule' => Verdict::tryFrom($fields->text('verdict')) ?? throw Problem::field(
+                    '/verdict',
+                    'must be valid, corrected, qualified or void.',
+                ),
             };
             if ($kind === 'overrule' && ($verdict === Verdict::Open || $verdict === $proposed)) {
                 throw Problem::field('/verdict', 'must differ from the proposal, and cannot be open.');
@@ -205,7 +259,21 @@ final readonly class ResultsController
                 ],
                 \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
             );
-            $this->entities->persist(new Decision($run, $kind, $verdict->value, $proposed->value, $reason, $policy, $worked->digest, Logbook::packed($snapshot), hash('sha256', $snapshot), $user->code, $this->clock->now()));
+            $this->entities->persist(
+                new Decision(
+                    $run,
+                    $kind,
+                    $verdict->value,
+                    $proposed->value,
+                    $reason,
+                    $policy,
+                    $worked->digest,
+                    Logbook::packed($snapshot),
+                    hash('sha256', $snapshot),
+                    $user->code,
+                    $this->clock->now(),
+                ),
+            );
         });
 
         return $this->result($run)->setStatusCode(201);
@@ -223,7 +291,10 @@ final readonly class ResultsController
         $format = $this->families->of(Logbook::text($this->logbook->instrumentRecord($instrument) ?? [], 'family'));
 
         return array_map(static fn (array $record): array => [
-            'id' => $record['id'] ?? '', 'at' => $record['at'] ?? '', 'by' => $record['by'] ?? '', 'reference' => $record['reference'] ?? null,
+            'id' => $record['id'] ?? '',
+            'at' => $record['at'] ?? '',
+            'by' => $record['by'] ?? '',
+            'reference' => $record['reference'] ?? null,
             'setAside' => \is_array($record['setAside'] ?? null) ? ($record['setAside']['reason'] ?? '') : null,
             'cells' => $format->describeCheck($format->readCheck(Fields::of($record))),
         ], $this->logbook->checkRecords($checks));
@@ -233,19 +304,30 @@ final readonly class ResultsController
     #[Route('/{run}/decision/{id}', requirements: ['id' => '\d+'], methods: ['GET'])]
     public function snapshot(string $run, int $id): Response
     {
-        $row = $this->connection->fetchAssociative('SELECT snapshot, snapshot_digest FROM decision WHERE run_id = ? AND id = ?', [$run, $id]);
+        $row = $this->connection->fetchAssociative(
+            'SELECT snapshot, snapshot_digest FROM decision WHERE run_id = ? AND id = ?',
+            [$run, $id],
+        );
         if ($row === false) {
             throw Problem::missing('This decision');
         }
 
-        return new Response(Logbook::blob($row['snapshot']), 200, ['Content-Type' => 'application/json', 'X-Content-Digest' => Logbook::text($row, 'snapshot_digest')]);
+        return new Response(
+            Logbook::blob($row['snapshot']),
+            200,
+            ['Content-Type' => 'application/json', 'X-Content-Digest' => Logbook::text($row, 'snapshot_digest')],
+        );
     }
 
     /** @return array{string, list<string>} */
     private function filter(Request $request): array
     {
         [$where, $values] = ['1 = 1', []];
-        foreach (['campaign' => 'r.campaign_id = ?', 'instrument' => 'r.instrument_id = ?', 'verdict' => 'w.verdict = ?'] as $name => $condition) {
+        foreach ([
+            'campaign' => 'r.campaign_id = ?',
+            'instrument' => 'r.instrument_id = ?',
+            'verdict' => 'w.verdict = ?',
+        ] as $name => $condition) {
             $value = $request->query->getString($name);
             if ($value !== '') {
                 $where .= ' AND '.$condition;
@@ -257,7 +339,9 @@ final readonly class ResultsController
             $where .= ' AND '.($decided === 'no' ? 'NOT ' : '').'EXISTS (SELECT 1 FROM decision d WHERE d.run_id = r.id)';
         }
         if ($request->query->getString('verdict') !== '') {
-            $missing = $this->connection->fetchAllNumeric('SELECT r.id, c.policy_key FROM run r '.self::JOINS.' WHERE w.run_id IS NULL LIMIT 2000');
+            $missing = $this->connection->fetchAllNumeric(
+                'SELECT r.id, c.policy_key FROM run r '.self::JOINS.' WHERE w.run_id IS NULL LIMIT 2000',
+            );
             $this->workOut($missing);
         }
 
@@ -303,9 +387,23 @@ final readonly class ResultsController
             /** @var list<LedgerResult> $results */
             $results = $summary['results'] ?? [];
             $lines[] = [
-                'run' => Logbook::text($row, 'id'), 'instrument' => Logbook::text($row, 'instrument_id'), 'person' => Logbook::text($record, 'person'), 'task' => Logbook::text($record, 'task'), 'place' => Logbook::text($record, 'place'),
-                'start' => $at(Logbook::text($row, 'started_at')), 'stop' => $row['stopped_at'] === null ? null : $at(Logbook::text($row, 'stopped_at')),
-                'verdict' => Logbook::text($row, 'verdict'), 'bracket' => $summary['bracket'] ?? null, 'drift' => $drift, 'standing' => $summary['standing'] ?? null, 'headline' => $summary['headline'] ?? null, 'results' => $results, 'finding' => $summary['finding'] ?? null, 'findings' => $summary['findings'] ?? 0, 'cure' => $summary['cure'] ?? null,
+                'run' => Logbook::text($row, 'id'),
+                'instrument' => Logbook::text($row, 'instrument_id'),
+                'person' => Logbook::text($record, 'person'),
+                'task' => Logbook::text($record, 'task'),
+                'place' => Logbook::text($record, 'place'),
+                'start' => $at(Logbook::text($row, 'started_at')), 'stop' => $row['stopped_at'] === null
+                    ? null
+                    : $at(Logbook::text($row, 'stopped_at')),
+                'verdict' => Logbook::text($row, 'verdict'),
+                'bracket' => $summary['bracket'] ?? null,
+                'drift' => $drift,
+                'standing' => $summary['standing'] ?? null,
+                'headline' => $summary['headline'] ?? null,
+                'results' => $results,
+                'finding' => $summary['finding'] ?? null,
+                'findings' => $summary['findings'] ?? 0,
+                'cure' => $summary['cure'] ?? null,
                 'decision' => $decision === null ? null : self::decided($decision, $row, $at, $compared),
             ];
         }
@@ -361,7 +459,15 @@ final readonly class ResultsController
     private function decisions(string $run): array
     {
         return array_map(static fn (array $row): array => [
-            'id' => (int) Logbook::text($row, 'id'), 'kind' => Logbook::text($row, 'kind'), 'verdict' => Logbook::text($row, 'verdict'), 'proposed' => Logbook::text($row, 'proposed'), 'reason' => Logbook::text($row, 'reason'), 'policy' => Logbook::text($row, 'policy_key'), 'digest' => Logbook::text($row, 'digest'), 'snapshotDigest' => Logbook::text($row, 'snapshot_digest'), 'by' => Logbook::text($row, 'recorded_by'),
+            'id' => (int) Logbook::text($row, 'id'),
+            'kind' => Logbook::text($row, 'kind'),
+            'verdict' => Logbook::text($row, 'verdict'),
+            'proposed' => Logbook::text($row, 'proposed'),
+            'reason' => Logbook::text($row, 'reason'),
+            'policy' => Logbook::text($row, 'policy_key'),
+            'digest' => Logbook::text($row, 'digest'),
+            'snapshotDigest' => Logbook::text($row, 'snapshot_digest'),
+            'by' => Logbook::text($row, 'recorded_by'),
             'at' => Logbook::moment($row, 'recorded_at'),
             ...self::signed($row)['decision'],
         ], $this->connection->fetchAllAssociative(
@@ -447,7 +553,14 @@ final readonly class ResultsController
         $own = $this->connection->fetchAssociative('SELECT started_at, campaign_id FROM run WHERE id = ?', [$run]);
         $at = $own === false ? '' : Logbook::text($own, 'started_at');
         $campaign = $own === false ? '' : Logbook::text($own, 'campaign_id');
-        $one = fn (string $sign, string $order): ?string => \is_string($found = $this->connection->fetchOne("SELECT id FROM run WHERE campaign_id = ? AND (started_at, id) $sign (?, ?) ORDER BY started_at $order, id $order LIMIT 1", [$campaign, $at, $run])) ? $found : null;
+        $one = fn (string $sign, string $order): ?string => \is_string(
+            $found = $this->connection->fetchOne(
+                "SELECT id FROM run WHERE campaign_id = ? AND (started_at, id) $sign (?, ?) ORDER BY started_at $order, id $order LIMIT 1",
+                [$campaign, $at, $run],
+            ),
+        )
+            ? $found
+            : null;
 
         return ['previous' => $one('<', 'DESC'), 'next' => $one('>', 'ASC')];
     }

@@ -35,6 +35,11 @@ final readonly class ShippedPolicies
     private function file(string $id): array
     {
         /** @var PolicyData */
-        return json_decode((string) file_get_contents($this->projectDir.'/core/Judgement/shipped/'.$id.'.json'), true, 32, \JSON_THROW_ON_ERROR);
+        return json_decode(
+            (string) file_get_contents($this->projectDir.'/core/Judgement/shipped/'.$id.'.json'),
+            true,
+            32,
+            \JSON_THROW_ON_ERROR,
+        );
     }
 }

@@ -36,7 +36,12 @@ final class WorkOutCommand extends Command
 
             return self::INVALID;
         }
-        $runs = array_values(array_filter($this->connection->fetchFirstColumn('SELECT id FROM run WHERE campaign_id = ? ORDER BY started_at, id', [$campaign]), \is_string(...)));
+        $runs = array_values(
+            array_filter(
+                $this->connection->fetchFirstColumn('SELECT id FROM run WHERE campaign_id = ? ORDER BY started_at, id', [$campaign]),
+                \is_string(...),
+            ),
+        );
         $this->workings->forgetCampaign($campaign);
         $began = hrtime(true);
         if ($input->getOption('judge-only') === true) {

@@ -247,7 +247,10 @@ final readonly class Workings
     private function forget(string $which, array $values): void
     {
         $this->connection->executeStatement("DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE $which)", $values);
-        $this->connection->executeStatement("DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE shift_key IN (SELECT shift_key FROM run WHERE shift_key <> '' AND $which))", $values);
+        $this->connection->executeStatement(
+            "DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE shift_key IN (SELECT shift_key FROM run WHERE shift_key <> '' AND $which))",
+            $values,
+        );
     }
 
     /** A log came or went: whose it is may be asked of every run that has it. */
@@ -259,7 +262,10 @@ final readonly class Workings
     /** Logs came in that may stand under other runs already. */
     public function forgetSharedLogs(): void
     {
-        $this->forget('id IN (SELECT run_id FROM log_file WHERE sha256 IN (SELECT sha256 FROM log_file GROUP BY sha256 HAVING COUNT(*) > 1))', []);
+        $this->forget(
+            'id IN (SELECT run_id FROM log_file WHERE sha256 IN (SELECT sha256 FROM log_file GROUP BY sha256 HAVING COUNT(*) > 1))',
+            [],
+        );
     }
 
     /** A unit of that name was registered: logs that name it may be its own, and no other's. */
@@ -274,7 +280,10 @@ final readonly class Workings
     /** New evidence on a reference: what leaned on it goes. */
     public function forgetReference(string $reference): void
     {
-        $this->forget('instrument_id IN (SELECT c.instrument_id FROM check_record c JOIN check_leaning l ON l.check_id = c.id WHERE l.reference_id = ?)', [$reference]);
+        $this->forget(
+            'instrument_id IN (SELECT c.instrument_id FROM check_record c JOIN check_leaning l ON l.check_id = c.id WHERE l.reference_id = ?)',
+            [$reference],
+        );
     }
 
     public function forgetAll(): void
@@ -284,7 +293,10 @@ final readonly class Workings
 
     public function forgetCampaign(string $campaign): void
     {
-        $this->connection->executeStatement('DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE campaign_id = ?)', [$campaign]);
+        $this->connection->executeStatement(
+            'DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE campaign_id = ?)',
+            [$campaign],
+        );
     }
 
     public function yardsticks(string $campaign): Yardsticks

@@ -66,7 +66,9 @@ final readonly class KitController
         $instruments = $this->logbook->pairs('SELECT id, record FROM instrument ORDER BY id', []);
         $certificates = $this->logbook->certificates('instrument_id', array_keys($instruments));
         $last = $this->connection->fetchAllKeyValue('SELECT instrument_id, MAX(checked_at) FROM check_record GROUP BY instrument_id');
-        $used = $this->connection->fetchAllKeyValue('SELECT reference_id, MAX(checked_at) FROM check_record WHERE reference_id IS NOT NULL GROUP BY reference_id');
+        $used = $this->connection->fetchAllKeyValue(
+            'SELECT reference_id, MAX(checked_at) FROM check_record WHERE reference_id IS NOT NULL GROUP BY reference_id',
+        );
 
         return new JsonResponse([
             'instruments' => array_map(
@@ -77,7 +79,16 @@ final readonly class KitController
                 array_keys($instruments),
                 array_values($instruments),
             ),
-            'references' => array_values(array_map(fn (array $record): array => [...$this->reference($record), 'left' => $this->gasLeft($record), 'lastUse' => self::moment($used[Logbook::text($record, 'id')] ?? null)], $this->logbook->referenceRecords())),
+            'references' => array_values(
+                array_map(
+                    fn (array $record): array => [
+                        ...$this->reference($record),
+                        'left' => $this->gasLeft($record),
+                        'lastUse' => self::moment($used[Logbook::text($record, 'id')] ?? null),
+                    ],
+                    $this->logbook->referenceRecords(),
+                ),
+            ),
         ]);
     }
 
@@ -86,9 +97,41 @@ final readonly class KitController
     public function forms(): JsonResponse
     {
         return new JsonResponse([
-            'families' => array_map(fn (Family $family): array => ['id' => $family->id(), 'title' => $family->title(), 'entries' => Entry::all($this->families->of($family->id())->instrument()), 'run' => Entry::all($this->families->of($family->id())->run()), 'interventions' => array_map(static fn (InterventionKind $kind): string => $kind->value, $this->families->of($family->id())->interventions()), 'keepsLog' => $this->families->of($family->id())->logColumns() !== []], $this->assessor->families()),
-            'references' => array_map(static fn (ReferenceKind $kind): array => ['id' => $kind->id, 'title' => $kind->title, 'entries' => Entry::all($kind->entries), 'constants' => Entry::all($kind->constants), 'valueUnit' => $kind->values->value ?? '', 'nominal' => $kind->nominal, 'table' => $kind->table], array_values($this->families->referenceKinds())),
-            'shelves' => array_map(static fn (Shelf $shelf): array => ['id' => $shelf->id, 'title' => $shelf->title, 'one' => $shelf->one, 'entries' => Entry::all($shelf->entries)], array_values($this->families->shelves())),
+            'families' => array_map(
+                fn (Family $family): array => [
+                    'id' => $family->id(),
+                    'title' => $family->title(),
+                    'entries' => Entry::all($this->families->of($family->id())->instrument()),
+                    'run' => Entry::all($this->families->of($family->id())->run()),
+                    'interventions' => array_map(
+                        static fn (InterventionKind $kind): string => $kind->value,
+                        $this->families->of($family->id())->interventions(),
+                    ),
+                    'keepsLog' => $this->families->of($family->id())->logColumns() !== [],
+                ],
+                $this->assessor->families(),
+            ),
+            'references' => array_map(
+                static fn (ReferenceKind $kind): array => [
+                    'id' => $kind->id,
+                    'title' => $kind->title,
+                    'entries' => Entry::all($kind->entries),
+                    'constants' => Entry::all($kind->constants),
+                    'valueUnit' => $kind->values->value ?? '',
+                    'nominal' => $kind->nominal,
+                    'table' => $kind->table,
+                ],
+                array_values($this->families->referenceKinds()),
+            ),
+            'shelves' => array_map(
+                static fn (Shelf $shelf): array => [
+                    'id' => $shelf->id,
+                    'title' => $shelf->title,
+                    'one' => $shelf->one,
+                    'entries' => Entry::all($shelf->entries),
+                ],
+                array_values($this->families->shelves()),
+            ),
         ]);
     }
 
@@ -98,10 +141,26 @@ final readonly class KitController
     {
         $shelves = [];
         foreach ($this->families->shelves() as $shelf) {
-            $items = array_map(static fn (array $record): array => ['code' => $record['code'], 'name' => $record['name'], 'by' => '', 'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries)], array_column($shelf->shipped, null, 'code'));
-            foreach ($this->connection->fetchAllAssociative('SELECT code, record, recorded_by FROM library_entry WHERE shelf = ? ORDER BY code', [$shelf->id]) as $row) {
+            $items = array_map(
+                static fn (array $record): array => [
+                    'code' => $record['code'],
+                    'name' => $record['name'],
+                    'by' => '',
+                    'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries),
+                ],
+                array_column($shelf->shipped, null, 'code'),
+            );
+            foreach ($this->connection->fetchAllAssociative(
+                'SELECT code, record, recorded_by FROM library_entry WHERE shelf = ? ORDER BY code',
+                [$shelf->id],
+            ) as $row) {
                 $record = $shelf->over(Logbook::json($row, 'record'));
-                $items[Logbook::text($row, 'code')] = ['code' => Logbook::text($row, 'code'), 'name' => Logbook::text($record, 'name'), 'by' => Logbook::text($row, 'recorded_by'), 'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries)];
+                $items[Logbook::text($row, 'code')] = [
+                    'code' => Logbook::text($row, 'code'),
+                    'name' => Logbook::text($record, 'name'),
+                    'by' => Logbook::text($row, 'recorded_by'),
+                    'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries),
+                ];
             }
             ksort($items);
             $shelves[] = ['id' => $shelf->id, 'title' => $shelf->title, 'one' => $shelf->one, 'items' => array_values($items)];
@@ -116,8 +175,13 @@ final readonly class KitController
     {
         $on = $this->families->shelves()[$shelf] ?? throw Problem::missing('The library '.$shelf);
         $own = $this->connection->fetchAssociative('SELECT record FROM library_entry WHERE shelf = ? AND code = ?', [$shelf, $code]);
-        $record = $own === false ? (array_column($on->shipped, null, 'code')[$code] ?? throw Problem::missing('The entry '.$code)) : $on->over(Logbook::json($own, 'record'));
-        $answer = new JsonResponse($record, headers: ['Content-Disposition' => 'attachment; filename="'.preg_replace('/[^A-Za-z0-9._-]/', '_', $shelf.'-'.$code).'.json"']);
+        $record = $own === false
+            ? (array_column($on->shipped, null, 'code')[$code] ?? throw Problem::missing('The entry '.$code))
+            : $on->over(Logbook::json($own, 'record'));
+        $answer = new JsonResponse(
+            $record,
+            headers: ['Content-Disposition' => 'attachment; filename="'.preg_replace('/[^A-Za-z0-9._-]/', '_', $shelf.'-'.$code).'.json"'],
+        );
 
         return $answer->setEncodingOptions(\JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
     }
@@ -154,7 +218,10 @@ final readonly class KitController
         /** @var array<int|string, UnitHistory> $histories */
         $histories = [];
         foreach ($channels === [] ? [''] : $channels as $channel) {
-            $histories[$channel] = $family->bench()->history($family instanceof Channelled && $channel !== '' ? $family->ofChannel($channel, $timeline) : $timeline, $this->clock->now());
+            $histories[$channel] = $family->bench()->history(
+                $family instanceof Channelled && $channel !== '' ? $family->ofChannel($channel, $timeline) : $timeline,
+                $this->clock->now(),
+            );
         }
 
         return new JsonResponse([
@@ -167,18 +234,58 @@ final readonly class KitController
                 'driftUnit' => $history->drift->value,
                 'shows' => $history->shows,
                 'points' => array_map(self::point(...), $history->points),
-                'trends' => array_map(static fn (UnitTrend $trend): array => ['title' => $trend->title, 'unit' => $trend->unit->value, 'points' => array_map(self::point(...), $trend->points), 'since' => $trend->since, 'certified' => $trend->certified?->format('Y-m-d')], $history->trends),
+                'trends' => array_map(
+                    static fn (UnitTrend $trend): array => [
+                        'title' => $trend->title,
+                        'unit' => $trend->unit->value,
+                        'points' => array_map(self::point(...), $trend->points),
+                        'since' => $trend->since,
+                        'certified' => $trend->certified?->format('Y-m-d'),
+                    ],
+                    $history->trends,
+                ),
             ], array_keys($histories), array_values($histories)),
-            'procedures' => array_map(static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title], $family->procedures($timeline->instrument)),
-            'interventions' => array_map(static fn ($event): array => ['id' => $event->id, 'at' => $event->at->format(\DATE_ATOM), 'kind' => $event->kind->value, 'by' => $event->by, 'note' => $event->note, 'channel' => $event->channel], $timeline->interventions),
-            'checks' => array_map(static fn ($check): array => ['id' => $check->id, 'at' => $check->at->format(\DATE_ATOM), 'by' => $check->by, 'reference' => $check->reference, 'adjusted' => $check->content->wasAdjusted(), 'setAside' => $check->setAside?->reason, 'brokenOff' => $check->brokenOff], array_reverse($timeline->checks)),
+            'procedures' => array_map(
+                static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title],
+                $family->procedures($timeline->instrument),
+            ),
+            'interventions' => array_map(
+                static fn ($event): array => [
+                    'id' => $event->id,
+                    'at' => $event->at->format(\DATE_ATOM),
+                    'kind' => $event->kind->value,
+                    'by' => $event->by,
+                    'note' => $event->note,
+                    'channel' => $event->channel,
+                ],
+                $timeline->interventions,
+            ),
+            'checks' => array_map(
+                static fn ($check): array => [
+                    'id' => $check->id,
+                    'at' => $check->at->format(\DATE_ATOM),
+                    'by' => $check->by,
+                    'reference' => $check->reference,
+                    'adjusted' => $check->content->wasAdjusted(),
+                    'setAside' => $check->setAside?->reason,
+                    'brokenOff' => $check->brokenOff,
+                ],
+                array_reverse($timeline->checks),
+            ),
         ]);
     }
 
     /** @return array<string, mixed> */
     private static function point(HistoryPoint $point): array
     {
-        return ['at' => $point->at->format(\DATE_ATOM), 'check' => $point->check, 'found' => $point->found, 'left' => $point->left, 'drift' => $point->drift, 'adjustment' => $point->adjustment];
+        return [
+            'at' => $point->at->format(\DATE_ATOM),
+            'check' => $point->check,
+            'found' => $point->found,
+            'left' => $point->left,
+            'drift' => $point->drift,
+            'adjustment' => $point->adjustment,
+        ];
     }
 
     #[Route('/instruments', methods: ['POST'])]
@@ -193,10 +300,14 @@ final readonly class KitController
         }
         $record = self::without($body->data(), 'certificates');
         $this->journal->during($user->code, 'instrument registered', $body->data(), function () use ($instrument, $record, $body, $user): void {
-            $this->entities->persist(new RegisteredInstrument($instrument->id, $instrument->family, $record, $user->code, $this->clock->now()));
+            $this->entities->persist(
+                new RegisteredInstrument($instrument->id, $instrument->family, $record, $user->code, $this->clock->now()),
+            );
             $this->entities->flush();
             foreach ($body->objects('certificates') as $certificate) {
-                $this->entities->persist(new AddedCertificate($instrument->id, null, $certificate->data(), $user->code, $this->clock->now()));
+                $this->entities->persist(
+                    new AddedCertificate($instrument->id, null, $certificate->data(), $user->code, $this->clock->now()),
+                );
             }
             foreach (array_filter([$instrument->id, $instrument->serial], \is_string(...)) as $name) {
                 $this->workings->forgetLogsNaming($name);
@@ -220,10 +331,20 @@ final readonly class KitController
             $this->whole($certificate, $reference->kind, "/certificates/$place");
         }
         $this->journal->during($user->code, 'reference registered', $body->data(), function () use ($reference, $body, $user): void {
-            $this->entities->persist(new RegisteredReference($reference->id, $reference->kind, self::without($body->data(), 'certificates', 'recalls'), $user->code, $this->clock->now()));
+            $this->entities->persist(
+                new RegisteredReference(
+                    $reference->id,
+                    $reference->kind,
+                    self::without($body->data(), 'certificates', 'recalls'),
+                    $user->code,
+                    $this->clock->now(),
+                ),
+            );
             $this->entities->flush();
             foreach ($body->objects('certificates') as $certificate) {
-                $this->entities->persist(new AddedCertificate(null, $reference->id, $certificate->data(), $user->code, $this->clock->now()));
+                $this->entities->persist(
+                    new AddedCertificate(null, $reference->id, $certificate->data(), $user->code, $this->clock->now()),
+                );
             }
         });
 
@@ -304,11 +425,16 @@ final readonly class KitController
         }
 
         return [
-            'id' => $unit->id, 'family' => $unit->family, 'familyTitle' => $this->assessor->family($unit->family)->title(), 'model' => $unit->model, 'about' => TraitsLine::of($unit, $this->families->of($unit->family)), 'traits' => [
+            'id' => $unit->id, 'family' => $unit->family, 'familyTitle' => $this->assessor->family($unit->family)->title(), 'model' => $unit->model, 'about' => TraitsLine::of(
+                $unit,
+                $this->families->of($unit->family),
+            ), 'traits' => [
                 ...($unit->serial === null ? [] : [['label' => 'Serial number', 'shown' => $unit->serial, 'flag' => false]]),
                 ...TraitsLine::shown($unit->traits, $this->families->of($unit->family)->instrument()),
             ],
-            'certificates' => $record['certificates'] ?? [], 'due' => $latest?->due->format('Y-m-d'), 'dueState' => $this->dueState($latest?->due),
+            'certificates' => $record['certificates'] ?? [],
+            'due' => $latest?->due->format('Y-m-d'),
+            'dueState' => $this->dueState($latest?->due),
         ];
     }
 
@@ -324,7 +450,12 @@ final readonly class KitController
         $kind = $this->families->referenceKind($reference->kind);
 
         return [
-            'id' => $reference->id, 'kind' => $reference->kind, 'kindTitle' => $kind === null ? $reference->kind : $kind->title, 'model' => $reference->model, 'about' => $kind === null ? '' : TraitsLine::line($reference->traits, $kind->entries), 'valueUnit' => $kind?->values === null ? '' : $kind->values->value,
+            'id' => $reference->id,
+            'kind' => $reference->kind,
+            'kindTitle' => $kind === null ? $reference->kind : $kind->title,
+            'model' => $reference->model,
+            'about' => $kind === null ? '' : TraitsLine::line($reference->traits, $kind->entries),
+            'valueUnit' => $kind?->values === null ? '' : $kind->values->value,
             'errorUnit' => $kind?->error === null ? '' : $kind->error->value, 'nominal' => $kind === null ? '' : $kind->nominal,
             'constants' => $certificate === null || $kind === null ? [] : TraitsLine::shown($certificate->constants, $kind->constants),
             'certificates' => $record['certificates'] ?? [], 'recalls' => $record['recalls'] ?? [],
@@ -380,13 +511,27 @@ final readonly class KitController
             return null;
         }
         $bottle = new Bottle($this->reader->reference(Fields::of($record)));
-        foreach ($this->connection->fetchFirstColumn('SELECT c.record FROM check_record c JOIN check_leaning l ON l.check_id = c.id WHERE l.reference_id = ? ORDER BY c.checked_at DESC LIMIT 20', [$bottle->reference->id]) as $json) {
-            $check = $this->reader->check(Fields::of(json_decode(\is_string($json) ? $json : '', true, 64, \JSON_THROW_ON_ERROR)), $this->families->of(GasFamily::ID));
+        foreach ($this->connection->fetchFirstColumn(
+            'SELECT c.record FROM check_record c JOIN check_leaning l ON l.check_id = c.id WHERE l.reference_id = ? ORDER BY c.checked_at DESC LIMIT 20',
+            [$bottle->reference->id],
+        ) as $json) {
+            $check = $this->reader->check(
+                Fields::of(json_decode(\is_string($json) ? $json : '', true, 64, \JSON_THROW_ON_ERROR)),
+                $this->families->of(GasFamily::ID),
+            );
             $content = $check->content;
-            $pressure = !$content instanceof GasCheck ? null : ($check->reference === $bottle->reference->id ? $content->bottlePressure : $content->isobutylenePressure);
+            $pressure = !$content instanceof GasCheck
+                ? null
+                : ($check->reference === $bottle->reference->id ? $content->bottlePressure : $content->isobutylenePressure);
             $left = $bottle->left($pressure);
             if ($pressure !== null && $left !== null) {
-                return \sprintf('%s on %s: %s L, %s min', $pressure->words(), $check->at->format('j M'), $left['litres']->rounded(0), $left['minutes']->rounded(0));
+                return \sprintf(
+                    '%s on %s: %s L, %s min',
+                    $pressure->words(),
+                    $check->at->format('j M'),
+                    $left['litres']->rounded(0),
+                    $left['minutes']->rounded(0),
+                );
             }
         }
 

@@ -74,7 +74,11 @@ final class TraitsLine
             }
             if ($entry->kind === EntryKind::Rows) {
                 foreach ($traits->rows($entry->name) as $row) {
-                    $list[] = ['label' => $row->shown($entry->rows[0]->name) ?? $entry->label, 'shown' => self::line($row, \array_slice($entry->rows, 1)), 'flag' => false];
+                    $list[] = [
+                        'label' => $row->shown($entry->rows[0]->name) ?? $entry->label,
+                        'shown' => self::line($row, \array_slice($entry->rows, 1)),
+                        'flag' => false,
+                    ];
                 }
                 continue;
             }

@@ -30,7 +30,10 @@ final readonly class CustodyController
         $this->workings->workOut(array_map(strval(...), array_keys($runs)), $key);
         $volumes = [];
         foreach (array_chunk(array_map(strval(...), array_keys($runs)), 500) as $some) {
-            foreach ($this->connection->fetchAllAssociative('SELECT run_id, summary FROM worked_run WHERE policy_key = ? AND run_id IN ('.implode(', ', array_fill(0, \count($some), '?')).')', [$key, ...$some]) as $row) {
+            foreach ($this->connection->fetchAllAssociative(
+                'SELECT run_id, summary FROM worked_run WHERE policy_key = ? AND run_id IN ('.implode(', ', array_fill(0, \count($some), '?')).')',
+                [$key, ...$some],
+            ) as $row) {
                 $results = Logbook::json($row, 'summary')['results'] ?? [];
                 foreach (\is_array($results) ? $results : [] as $result) {
                     if (\is_array($result) && ($result['key'] ?? '') === 'volume') {
@@ -49,14 +52,41 @@ final readonly class CustodyController
                 'unit' => Logbook::text($record, 'instrument'),
                 'person' => Logbook::text($record, 'person'),
                 'task' => Logbook::text($record, 'task'),
-                'sampler' => Logbook::text($record, 'sampler'), 'method' => Logbook::text($record, 'method'), 'start' => Logbook::text($record, 'start'), 'stop' => $record['stop'] ?? null, 'volume' => $volumes[$run] ?? null,
+                'sampler' => Logbook::text($record, 'sampler'),
+                'method' => Logbook::text($record, 'method'),
+                'start' => Logbook::text($record, 'start'),
+                'stop' => $record['stop'] ?? null,
+                'volume' => $volumes[$run] ?? null,
             ];
         }
-        foreach ($this->connection->fetchAllAssociative('SELECT medium, record FROM blank WHERE campaign_id = ? ORDER BY medium', [$id]) as $row) {
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT medium, record FROM blank WHERE campaign_id = ? ORDER BY medium',
+            [$id],
+        ) as $row) {
             $record = Logbook::json($row, 'record');
-            $media[] = ['medium' => Logbook::text($row, 'medium'), 'kind' => Logbook::text($record, 'kind') === 'media' ? 'media blank' : 'field blank', 'run' => null, 'unit' => '', 'person' => '', 'task' => Logbook::text($record, 'note'), 'sampler' => '', 'method' => '', 'start' => null, 'stop' => null, 'volume' => null];
+            $media[] = [
+                'medium' => Logbook::text($row, 'medium'),
+                'kind' => Logbook::text($record, 'kind') === 'media' ? 'media blank' : 'field blank',
+                'run' => null,
+                'unit' => '',
+                'person' => '',
+                'task' => Logbook::text($record, 'note'),
+                'sampler' => '',
+                'method' => '',
+                'start' => null,
+                'stop' => null,
+                'volume' => null,
+            ];
         }
 
-        return new JsonResponse(['campaign' => ['id' => $id, 'title' => Logbook::text($campaign, 'title'), 'site' => Logbook::text($campaign, 'site'), 'zone' => Logbook::text($campaign, 'zone')], 'media' => $media]);
+        return new JsonResponse([
+            'campaign' => [
+                'id' => $id,
+                'title' => Logbook::text($campaign, 'title'),
+                'site' => Logbook::text($campaign, 'site'),
+                'zone' => Logbook::text($campaign, 'zone'),
+            ],
+            'media' => $media,
+        ]);
     }
 }

@@ -61,7 +61,18 @@ final class DatabaseLibrary implements Library
 
     public function blanks(): array
     {
-        return $this->blanks ??= array_map(static fn (string $json): Fields => Fields::of(json_decode($json, true, 16, \JSON_THROW_ON_ERROR)), array_values(array_filter($this->connection->fetchFirstColumn('SELECT record FROM blank WHERE campaign_id = ? ORDER BY medium', [$this->campaign]), \is_string(...))));
+        return $this->blanks ??= array_map(
+            static fn (string $json): Fields => Fields::of(json_decode($json, true, 16, \JSON_THROW_ON_ERROR)),
+            array_values(
+                array_filter(
+                    $this->connection->fetchFirstColumn(
+                        'SELECT record FROM blank WHERE campaign_id = ? ORDER BY medium',
+                        [$this->campaign],
+                    ),
+                    \is_string(...),
+                ),
+            ),
+        );
     }
 
     public function usedBy(string $medium): array
@@ -69,7 +80,10 @@ final class DatabaseLibrary implements Library
         if ($this->users === null) {
             $this->users = [];
             foreach (array_chunk($this->media, 500) as $some) {
-                foreach ($this->connection->fetchAllNumeric('SELECT medium, id FROM run WHERE medium IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY id', $some) as [$used, $run]) {
+                foreach ($this->connection->fetchAllNumeric(
+                    'SELECT medium, id FROM run WHERE medium IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY id',
+                    $some,
+                ) as [$used, $run]) {
                     \assert(\is_string($used) && \is_string($run));
                     $this->users[$used][] = $run;
                 }
@@ -86,8 +100,14 @@ final class DatabaseLibrary implements Library
             $this->rows[$medium] ??= [];
         }
         foreach (array_chunk(array_values(array_unique($media)), 500) as $some) {
-            foreach ($this->connection->fetchAllAssociative('SELECT w.medium, w.report_id, w.record, r.record AS report FROM laboratory_row w JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY w.id', $some) as $row) {
-                $this->rows[Logbook::text($row, 'medium')][] = RecordLibrary::row(Fields::of([...Logbook::json($row, 'report'), ...$this->said(Logbook::text($row, 'report_id'))]), Fields::of(Logbook::json($row, 'record'), '/laboratory'));
+            foreach ($this->connection->fetchAllAssociative(
+                'SELECT w.medium, w.report_id, w.record, r.record AS report FROM laboratory_row w JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY w.id',
+                $some,
+            ) as $row) {
+                $this->rows[Logbook::text($row, 'medium')][] = RecordLibrary::row(
+                    Fields::of([...Logbook::json($row, 'report'), ...$this->said(Logbook::text($row, 'report_id'))]),
+                    Fields::of(Logbook::json($row, 'record'), '/laboratory'),
+                );
             }
         }
     }

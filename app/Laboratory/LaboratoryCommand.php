@@ -34,8 +34,18 @@ final class LaboratoryCommand extends Command
             ->addOption('number', null, InputOption::VALUE_REQUIRED, 'number of the report')
             ->addOption('laboratory', null, InputOption::VALUE_REQUIRED, 'name of the laboratory')
             ->addOption('received', null, InputOption::VALUE_REQUIRED, 'the day it came, such as 2026-03-20')
-            ->addOption('blank-corrected', null, InputOption::VALUE_REQUIRED, 'whether the laboratory subtracted blanks: yes, no or unknown')
-            ->addOption('desorption-corrected', null, InputOption::VALUE_REQUIRED, 'whether it corrected for desorption: yes, no or unknown')
+            ->addOption(
+                'blank-corrected',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'whether the laboratory subtracted blanks: yes, no or unknown',
+            )
+            ->addOption(
+                'desorption-corrected',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'whether it corrected for desorption: yes, no or unknown',
+            )
             ->addOption(
                 'mapping',
                 null,
@@ -61,7 +71,20 @@ final class LaboratoryCommand extends Command
             return self::INVALID;
         }
         try {
-            $head = LaboratoryKeeper::head(Fields::of(array_filter(['number' => $option('number'), 'laboratory' => $option('laboratory'), 'received' => $option('received'), 'blankCorrected' => $option('blank-corrected'), 'desorptionCorrected' => $option('desorption-corrected')], static fn (?string $value): bool => $value !== null)));
+            $head = LaboratoryKeeper::head(
+                Fields::of(
+                    array_filter(
+                        [
+                            'number' => $option('number'),
+                            'laboratory' => $option('laboratory'),
+                            'received' => $option('received'),
+                            'blankCorrected' => $option('blank-corrected'),
+                            'desorptionCorrected' => $option('desorption-corrected'),
+                        ],
+                        static fn (?string $value): bool => $value !== null,
+                    ),
+                ),
+            );
             $codes = $this->keeper->codes();
             $mapping = $option('mapping');
             $told = $mapping === null ? null : json_decode($mapping, true, 16, \JSON_THROW_ON_ERROR);
@@ -73,10 +96,29 @@ final class LaboratoryCommand extends Command
             }
             $rows = $this->keeper->check($file, static fn (): iterable => LaboratoryController::lines($path));
             $bar = new ProgressBar($output, $rows);
-            $kept = $this->keeper->keep($head, $file->read(LaboratoryController::lines($path)), ['name' => basename($path), 'sha256' => (string) hash_file('sha256', $path), 'packed' => Logbook::packed((string) file_get_contents($path))], $file->describe(), $option('reason') ?? '', $option('by') ?? 'console', static fn (int $done) => $bar->setProgress($done));
+            $kept = $this->keeper->keep(
+                $head,
+                $file->read(LaboratoryController::lines($path)),
+                [
+                    'name' => basename($path),
+                    'sha256' => (string) hash_file('sha256', $path),
+                    'packed' => Logbook::packed((string) file_get_contents($path)),
+                ],
+                $file->describe(),
+                $option('reason') ?? '',
+                $option('by') ?? 'console',
+                static fn (int $done) => $bar->setProgress($done),
+            );
             $bar->finish();
             $output->writeln('');
-            $output->writeln(\sprintf('%d rows kept as report %s.%s', $kept['rows'], $kept['id'], $kept['unmatched'] === [] ? '' : ' Neither sample nor blank: '.implode(', ', $kept['unmatched']).'.'));
+            $output->writeln(
+                \sprintf(
+                    '%d rows kept as report %s.%s',
+                    $kept['rows'],
+                    $kept['id'],
+                    $kept['unmatched'] === [] ? '' : ' Neither sample nor blank: '.implode(', ', $kept['unmatched']).'.',
+                ),
+            );
 
             return self::SUCCESS;
         } catch (InvalidRecord|Problem|\JsonException $problem) {

@@ -48,16 +48,49 @@ final readonly class LaboratoryController
     public function overview(): JsonResponse
     {
         $reports = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT r.id, r.record, r.file_name, r.recorded_by, r.recorded_at, (SELECT COUNT(*) FROM laboratory_row w WHERE w.report_id = r.id) AS row_count FROM laboratory_report r ORDER BY r.recorded_at DESC, r.id DESC LIMIT 200') as $row) {
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT r.id, r.record, r.file_name, r.recorded_by, r.recorded_at, (SELECT COUNT(*) FROM laboratory_row w WHERE w.report_id = r.id) AS row_count FROM laboratory_report r ORDER BY r.recorded_at DESC, r.id DESC LIMIT 200',
+        ) as $row) {
             $record = [...Logbook::json($row, 'record'), ...$this->said(Logbook::text($row, 'id'))];
             $reports[] = [
-                'id' => Logbook::text($row, 'id'), 'number' => Logbook::text($record, 'number'), 'laboratory' => Logbook::text($record, 'laboratory'), 'received' => Logbook::text($record, 'received'),
-                'blankCorrected' => Logbook::text($record, 'blankCorrected'), 'desorptionCorrected' => Logbook::text($record, 'desorptionCorrected'),
-                'rows' => (int) Logbook::text($row, 'row_count'), 'file' => Logbook::text($row, 'file_name'), 'by' => Logbook::text($row, 'recorded_by'), 'unmatched' => $this->keeper->unmatched(Logbook::text($row, 'id'), 50),
+                'id' => Logbook::text($row, 'id'),
+                'number' => Logbook::text($record, 'number'),
+                'laboratory' => Logbook::text($record, 'laboratory'),
+                'received' => Logbook::text($record, 'received'),
+                'blankCorrected' => Logbook::text($record, 'blankCorrected'),
+                'desorptionCorrected' => Logbook::text($record, 'desorptionCorrected'),
+                'rows' => (int) Logbook::text($row, 'row_count'),
+                'file' => Logbook::text($row, 'file_name'),
+                'by' => Logbook::text($row, 'recorded_by'),
+                'unmatched' => $this->keeper->unmatched(Logbook::text($row, 'id'), 50),
             ];
         }
-        $awaited = array_map(static fn (array $row): array => ['run' => Logbook::text($row, 'id'), 'medium' => Logbook::text($row, 'medium'), 'person' => Logbook::text(Logbook::json($row, 'record'), 'person'), 'task' => Logbook::text(Logbook::json($row, 'record'), 'task'), 'start' => Logbook::moment($row, 'started_at'), 'campaign' => Logbook::text($row, 'campaign_id')], $this->connection->fetchAllAssociative('SELECT r.id, r.medium, r.record, r.started_at, r.campaign_id FROM run r WHERE r.medium IS NOT NULL AND NOT EXISTS (SELECT 1 FROM laboratory_row w WHERE w.medium = r.medium) ORDER BY r.started_at LIMIT 500'));
-        $blanks = array_map(static fn (array $row): array => ['medium' => Logbook::text($row, 'medium'), 'campaign' => Logbook::text($row, 'campaign_id'), 'kind' => Logbook::text(Logbook::json($row, 'record'), 'kind') === 'media' ? 'media' : 'field', 'note' => Logbook::text(Logbook::json($row, 'record'), 'note'), 'by' => Logbook::text($row, 'recorded_by'), 'reported' => (bool) $row['reported']], $this->connection->fetchAllAssociative('SELECT b.medium, b.campaign_id, b.record, b.recorded_by, EXISTS (SELECT 1 FROM laboratory_row w WHERE w.medium = b.medium) AS reported FROM blank b ORDER BY b.medium'));
+        $awaited = array_map(
+            static fn (array $row): array => [
+                'run' => Logbook::text($row, 'id'),
+                'medium' => Logbook::text($row, 'medium'),
+                'person' => Logbook::text(Logbook::json($row, 'record'), 'person'),
+                'task' => Logbook::text(Logbook::json($row, 'record'), 'task'),
+                'start' => Logbook::moment($row, 'started_at'),
+                'campaign' => Logbook::text($row, 'campaign_id'),
+            ],
+            $this->connection->fetchAllAssociative(
+                'SELECT r.id, r.medium, r.record, r.started_at, r.campaign_id FROM run r WHERE r.medium IS NOT NULL AND NOT EXISTS (SELECT 1 FROM laboratory_row w WHERE w.medium = r.medium) ORDER BY r.started_at LIMIT 500',
+            ),
+        );
+        $blanks = array_map(
+            static fn (array $row): array => [
+                'medium' => Logbook::text($row, 'medium'),
+                'campaign' => Logbook::text($row, 'campaign_id'),
+                'kind' => Logbook::text(Logbook::json($row, 'record'), 'kind') === 'media' ? 'media' : 'field',
+                'note' => Logbook::text(Logbook::json($row, 'record'), 'note'),
+                'by' => Logbook::text($row, 'recorded_by'),
+                'reported' => (bool) $row['reported'],
+            ],
+            $this->connection->fetchAllAssociative(
+                'SELECT b.medium, b.campaign_id, b.record, b.recorded_by, EXISTS (SELECT 1 FROM laboratory_row w WHERE w.medium = b.medium) AS reported FROM blank b ORDER BY b.medium',
+            ),
+        );
 
         return new JsonResponse(['reports' => $reports, 'awaited' => $awaited, 'blanks' => $blanks]);
     }
@@ -70,7 +103,12 @@ final readonly class LaboratoryController
             throw Problem::missing('Report '.$id);
         }
 
-        return new JsonResponse(['rows' => array_map(static fn (mixed $json): mixed => json_decode(\is_string($json) ? $json : '{}', true, 16, \JSON_THROW_ON_ERROR), $rows)]);
+        return new JsonResponse([
+            'rows' => array_map(
+                static fn (mixed $json): mixed => json_decode(\is_string($json) ? $json : '{}', true, 16, \JSON_THROW_ON_ERROR),
+                $rows,
+            ),
+        ]);
     }
 
     /** The file as the laboratory sent it, byte for byte. */
@@ -82,7 +120,18 @@ final readonly class LaboratoryController
             throw Problem::missing('A file of report '.$id);
         }
 
-        return new Response(Logbook::blob($row['original']), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="'.preg_replace('/[^A-Za-z0-9._-]/', '_', Logbook::text($row, 'file_name')).'"']);
+        return new Response(
+            Logbook::blob($row['original']),
+            200,
+            [
+                'Content-Type' => 'text/plain; charset=utf-8',
+                'Content-Disposition' => 'attachment; filename="'.preg_replace(
+                    '/[^A-Za-z0-9._-]/',
+                    '_',
+                    Logbook::text($row, 'file_name'),
+                ).'"',
+            ],
+        );
     }
 
     #[Route('/blanks', methods: ['POST'])]
@@ -106,7 +155,10 @@ final readonly class LaboratoryController
         if (\is_string($run)) {
             throw Problem::field('/medium', \sprintf('is the medium of run %s: a blank draws no air.', $run));
         }
-        $record = array_filter(['medium' => $medium, 'kind' => $kind, 'note' => $body->optionalText('note') ?? ''], static fn (string $value): bool => $value !== '');
+        $record = array_filter(
+            ['medium' => $medium, 'kind' => $kind, 'note' => $body->optionalText('note') ?? ''],
+            static fn (string $value): bool => $value !== '',
+        );
         $this->journal->during($user->code, 'blank kept', ['campaign' => $campaign->id, ...$record], function () use ($medium, $campaign, $record, $user): void {
             $this->entities->persist(new KeptBlank($medium, $campaign->id, $record, $user->code, $this->clock->now()));
             $this->workings->forgetCampaign($campaign->id);
@@ -128,15 +180,29 @@ final readonly class LaboratoryController
             LaboratoryRows::check($row);
             $key = $row->text('medium')."\0".$row->text('analyte');
             if (isset($seen[$key])) {
-                throw new InvalidRecord($row->at('medium'), \sprintf('%s on %s stands twice.', $row->text('analyte'), $row->text('medium')));
+                throw new InvalidRecord(
+                    $row->at('medium'),
+                    \sprintf('%s on %s stands twice.', $row->text('analyte'), $row->text('medium')),
+                );
             }
             $seen[$key] = true;
-            $rows[] = array_filter(array_map(static fn (mixed $value): string => \is_string($value) ? trim($value) : '', $row->data()), static fn (string $value): bool => $value !== '');
+            $rows[] = array_filter(
+                array_map(static fn (mixed $value): string => \is_string($value) ? trim($value) : '', $row->data()),
+                static fn (string $value): bool => $value !== '',
+            );
         }
         if ($rows === []) {
             throw new InvalidRecord('/rows', 'must hold at least one row.');
         }
-        $this->keeper->keep($head, [$rows], null, null, $body->optionalText('reason', 2000) ?? '', $user->code, static function (): void {});
+        $this->keeper->keep(
+            $head,
+            [$rows],
+            null,
+            null,
+            $body->optionalText('reason', 2000) ?? '',
+            $user->code,
+            static function (): void {},
+        );
 
         return $this->overview()->setStatusCode(201);
     }
@@ -162,7 +228,14 @@ final readonly class LaboratoryController
         $reason = $body->text('reason');
         $this->journal->during($user->code, 'laboratory said', ['report' => $id, 'reason' => $reason, ...$record], function () use ($id, $record, $reason, $user): void {
             $this->entities->persist(new LaboratoryWord($id, $record, $reason, $user->code, $this->clock->now()));
-            $this->workings->forgetMedia(array_values(array_filter($this->connection->fetchFirstColumn('SELECT DISTINCT medium FROM laboratory_row WHERE report_id = ?', [$id]), \is_string(...))));
+            $this->workings->forgetMedia(
+                array_values(
+                    array_filter(
+                        $this->connection->fetchFirstColumn('SELECT DISTINCT medium FROM laboratory_row WHERE report_id = ?', [$id]),
+                        \is_string(...),
+                    ),
+                ),
+            );
         });
 
         return $this->overview()->setStatusCode(201);
@@ -183,18 +256,34 @@ final readonly class LaboratoryController
         if (str_contains($text, "\0")) {
             throw new Problem(422, 'The file is not text. Save the sheet as CSV; nothing was kept.');
         }
-        $lines = \array_slice(explode("\n", str_replace(["\r\n", "\r"], "\n", self::utf8(str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text))), 0, 40);
+        $lines = \array_slice(
+            explode("\n", str_replace(["\r\n", "\r"], "\n", self::utf8(str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text))),
+            0,
+            40,
+        );
         $codes = $this->keeper->codes();
         $remembered = $this->remembered(rawurldecode($request->headers->get('X-Laboratory', '')));
         $file = $remembered === null ? LaboratoryFile::guess($lines, $codes) : LaboratoryFile::told(Fields::of($remembered), $codes);
-        $rows = array_map(static fn (string $line): array => array_map(static fn (string $cell): string => mb_substr($cell, 0, 60), LaboratoryFile::cells($line, $file->delimiter)), $lines);
+        $rows = array_map(
+            static fn (string $line): array => array_map(
+                static fn (string $cell): string => mb_substr($cell, 0, 60),
+                LaboratoryFile::cells($line, $file->delimiter),
+            ),
+            $lines,
+        );
 
         return new JsonResponse([
             'mapping' => $file->describe(),
             'remembered' => $remembered !== null,
             'header' => $file->skip > 0 ? ($rows[$file->skip - 1] ?? []) : [],
-            'rows' => array_values(array_filter(\array_slice($rows, $file->skip, 10), static fn (array $row): bool => implode('', $row) !== '')),
-            'fields' => array_map(static fn (string $field, string $words): array => ['value' => $field, 'words' => $words], array_keys(LaboratoryFile::FIELDS), array_values(LaboratoryFile::FIELDS)),
+            'rows' => array_values(
+                array_filter(\array_slice($rows, $file->skip, 10), static fn (array $row): bool => implode('', $row) !== ''),
+            ),
+            'fields' => array_map(
+                static fn (string $field, string $words): array => ['value' => $field, 'words' => $words],
+                array_keys(LaboratoryFile::FIELDS),
+                array_values(LaboratoryFile::FIELDS),
+            ),
         ]);
     }
 
@@ -239,8 +328,20 @@ final readonly class LaboratoryController
                 flush();
             };
             try {
-                $original = ['name' => $name === '' ? 'report.csv' : $name, 'sha256' => (string) hash_file('sha256', $path), 'packed' => Logbook::packed((string) file_get_contents($path))];
-                $kept = $this->keeper->keep($head, $file->read(self::lines($path)), $original, $file->describe(), $fields->optionalText('reason', 2000) ?? '', $user->code, static fn (int $done) => $say(['done' => $done, 'of' => $rows]));
+                $original = [
+                    'name' => $name === '' ? 'report.csv' : $name,
+                    'sha256' => (string) hash_file('sha256', $path),
+                    'packed' => Logbook::packed((string) file_get_contents($path)),
+                ];
+                $kept = $this->keeper->keep(
+                    $head,
+                    $file->read(self::lines($path)),
+                    $original,
+                    $file->describe(),
+                    $fields->optionalText('reason', 2000) ?? '',
+                    $user->code,
+                    static fn (int $done) => $say(['done' => $done, 'of' => $rows]),
+                );
                 $say(['report' => $kept['id'], 'rows' => $kept['rows'], 'unmatched' => $kept['unmatched']]);
             } catch (Problem $problem) {
                 $say(['problem' => $problem->getMessage(), 'fields' => $problem->fields]);
@@ -266,7 +367,12 @@ final readonly class LaboratoryController
     /** @return array<string, mixed>|null the mapping of the last file of that laboratory */
     private function remembered(string $laboratory): ?array
     {
-        $row = $laboratory === '' ? false : $this->connection->fetchAssociative('SELECT mapping FROM laboratory_report WHERE laboratory = ? AND mapping IS NOT NULL ORDER BY recorded_at DESC, id DESC LIMIT 1', [$laboratory]);
+        $row = $laboratory === ''
+            ? false
+            : $this->connection->fetchAssociative(
+                'SELECT mapping FROM laboratory_report WHERE laboratory = ? AND mapping IS NOT NULL ORDER BY recorded_at DESC, id DESC LIMIT 1',
+                [$laboratory],
+            );
 
         return $row === false ? null : Logbook::json($row, 'mapping');
     }
@@ -275,7 +381,10 @@ final readonly class LaboratoryController
     private function said(string $report): array
     {
         $said = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT record FROM laboratory_word WHERE report_id = ? ORDER BY id', [$report]) as $row) {
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT record FROM laboratory_word WHERE report_id = ? ORDER BY id',
+            [$report],
+        ) as $row) {
             $said = [...$said, ...Logbook::json($row, 'record')];
         }
 

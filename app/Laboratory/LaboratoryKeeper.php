@@ -55,7 +55,10 @@ final readonly class LaboratoryKeeper
     public static function head(Fields $fields): array
     {
         $state = static function (string $name) use ($fields): string {
-            return ($fields->has($name) ? $fields->choice($name, Corrected::class) : throw new InvalidRecord($fields->at($name), 'is asked of the laboratory: yes, no or unknown.'))->value;
+            return ($fields->has($name) ? $fields->choice($name, Corrected::class) : throw new InvalidRecord(
+                $fields->at($name),
+                'is asked of the laboratory: yes, no or unknown.',
+            ))->value;
         };
 
         return [
@@ -89,7 +92,10 @@ final readonly class LaboratoryKeeper
                 // Kept as short hashes, so that a long report stays small in memory.
                 $key = substr(hash('xxh128', $row['medium']."\0".$row['analyte'], true), 0, 8);
                 if (isset($seen[$key])) {
-                    $fault = new InvalidRecord('/line/'.$number.'/medium', \sprintf('%s on %s stands in line %d already.', $row['analyte'], $row['medium'], $seen[$key]));
+                    $fault = new InvalidRecord(
+                        '/line/'.$number.'/medium',
+                        \sprintf('%s on %s stands in line %d already.', $row['analyte'], $row['medium'], $seen[$key]),
+                    );
                 }
                 $seen[$key] ??= $number;
             }
@@ -103,7 +109,17 @@ final readonly class LaboratoryKeeper
         }
         if ($faults !== []) {
             $first = $faults[0];
-            throw new Problem(422, \sprintf('The report was not kept. Line %s, %s: %s%s', explode('/', $first['field'])[2] ?? '?', basename($first['field']), $first['problem'], \count($faults) + $more > 1 ? \sprintf(' There are %d more.', \count($faults) + $more - 1) : ''), $faults);
+            throw new Problem(
+                422,
+                \sprintf(
+                    'The report was not kept. Line %s, %s: %s%s',
+                    explode('/', $first['field'])[2] ?? '?',
+                    basename($first['field']),
+                    $first['problem'],
+                    \count($faults) + $more > 1 ? \sprintf(' There are %d more.', \count($faults) + $more - 1) : '',
+                ),
+                $faults,
+            );
         }
         if ($rows === 0) {
             throw new Problem(422, 'The report was not kept: it holds no row below its head.');
@@ -123,12 +139,32 @@ final readonly class LaboratoryKeeper
      *
      * @return array{id: string, rows: int, unmatched: list<string>}
      */
-    public function keep(array $head, iterable $lines, ?array $original, ?array $mapping, string $reason, string $actor, \Closure $progress): array
-    {
+    public function keep(
+        array $head,
+        iterable $lines,
+        ?array $original,
+        ?array $mapping,
+        string $reason,
+        string $actor,
+        \Closure $progress,
+    ): array {
         return $this->journal->during($actor, 'laboratory report', [...$head, 'reason' => $reason, 'file' => $original['name'] ?? null, 'sha256' => $original['sha256'] ?? null], function () use ($head, $lines, $original, $mapping, $reason, $actor, $progress): array {
             $id = (string) new Ulid();
             $now = $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
-            $this->connection->executeStatement('INSERT INTO laboratory_report (id, laboratory, record, mapping, file_name, sha256, original, recorded_by, recorded_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)', [$id, Logbook::text($head, 'laboratory'), self::json(['id' => $id, ...$head]), $mapping === null ? null : self::json($mapping), $original['name'] ?? '', $original['sha256'] ?? '', $original['packed'] ?? null, $actor, $now]);
+            $this->connection->executeStatement(
+                'INSERT INTO laboratory_report (id, laboratory, record, mapping, file_name, sha256, original, recorded_by, recorded_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+                [
+                    $id,
+                    Logbook::text($head, 'laboratory'),
+                    self::json(['id' => $id, ...$head]),
+                    $mapping === null ? null : self::json($mapping),
+                    $original['name'] ?? '',
+                    $original['sha256'] ?? '',
+                    $original['packed'] ?? null,
+                    $actor,
+                    $now,
+                ],
+            );
             $count = 0;
             $batch = [];
             foreach ($lines as $rows) {
@@ -151,7 +187,15 @@ final readonly class LaboratoryKeeper
     /** @return list<string> media of a report that are neither a sample nor a blank */
     public function unmatched(string $report, int $most): array
     {
-        return array_values(array_filter($this->connection->fetchFirstColumn("SELECT DISTINCT w.medium FROM laboratory_row w WHERE w.report_id = ? AND NOT EXISTS (SELECT 1 FROM run r WHERE r.medium = w.medium) AND NOT EXISTS (SELECT 1 FROM blank b WHERE b.medium = w.medium) ORDER BY w.medium LIMIT $most", [$report]), \is_string(...)));
+        return array_values(
+            array_filter(
+                $this->connection->fetchFirstColumn(
+                    "SELECT DISTINCT w.medium FROM laboratory_row w WHERE w.report_id = ? AND NOT EXISTS (SELECT 1 FROM run r WHERE r.medium = w.medium) AND NOT EXISTS (SELECT 1 FROM blank b WHERE b.medium = w.medium) ORDER BY w.medium LIMIT $most",
+                    [$report],
+                ),
+                \is_string(...),
+            ),
+        );
     }
 
     /**
@@ -172,7 +216,14 @@ final readonly class LaboratoryKeeper
             }
             foreach ($rows as $row) {
                 if (isset($there[Logbook::text($row, 'medium')."\0".Logbook::text($row, 'analyte')])) {
-                    throw Problem::field('/reason', \sprintf('%s on %s was reported before: say why this report takes its place. The first one stays on record.', Logbook::text($row, 'analyte'), Logbook::text($row, 'medium')));
+                    throw Problem::field(
+                        '/reason',
+                        \sprintf(
+                            '%s on %s was reported before: say why this report takes its place. The first one stays on record.',
+                            Logbook::text($row, 'analyte'),
+                            Logbook::text($row, 'medium'),
+                        ),
+                    );
                 }
             }
         }
@@ -180,7 +231,13 @@ final readonly class LaboratoryKeeper
         foreach ($rows as $row) {
             array_push($values, $report, Logbook::text($row, 'medium'), Logbook::text($row, 'analyte'), self::json($row));
         }
-        $this->connection->executeStatement('INSERT INTO laboratory_row (report_id, medium, analyte, record) VALUES '.implode(', ', array_fill(0, \count($rows), '(?, ?, ?, ?)')), $values);
+        $this->connection->executeStatement(
+            'INSERT INTO laboratory_row (report_id, medium, analyte, record) VALUES '.implode(
+                ', ',
+                array_fill(0, \count($rows), '(?, ?, ?, ?)'),
+            ),
+            $values,
+        );
         $this->workings->forgetMedia($media);
 
         return \count($rows);

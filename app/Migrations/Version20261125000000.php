@@ -85,7 +85,9 @@ final class Version20261125000000 extends AbstractMigration
 
     public function postUp(Schema $schema): void
     {
-        $this->connection->executeStatement('INSERT INTO check_leaning (check_id, reference_id) SELECT id, reference_id FROM check_record WHERE reference_id IS NOT NULL');
+        $this->connection->executeStatement(
+            'INSERT INTO check_leaning (check_id, reference_id) SELECT id, reference_id FROM check_record WHERE reference_id IS NOT NULL',
+        );
         // How assessments are written has changed: they are worked out again when asked for.
         $this->connection->executeStatement('DELETE FROM worked_run');
     }

@@ -59,20 +59,54 @@ final readonly class PlanController
         $flow = $asked->measured('flow');
         $share = $asked->decimal('share');
         $shift = $asked->decimal('shiftMinutes');
-        $quantitation = FlowFormat::mass(Fields::of(['quantitation' => $asked->measured('quantitation')->value->written ?? '']), 'quantitation', $asked->measured('quantitation')->unit ?? Unit::Microgram);
+        $quantitation = FlowFormat::mass(
+            Fields::of(['quantitation' => $asked->measured('quantitation')->value->written ?? '']),
+            'quantitation',
+            $asked->measured('quantitation')->unit ?? Unit::Microgram,
+        );
         if ($limit === null || $flow === null || $share === null || $shift === null || $quantitation === null) {
             throw new InvalidRecord('/limit', 'is missing.');
         }
         try {
-            $plan = SamplingPlan::of($limit, $share, $quantitation, $flow, $shift, $this->entry($library, $asked, 'method', FlowFormat::METHODS), $this->entry($library, $asked, 'substance', Substances::SHELF), $this->drift($asked->text('unit')));
+            $plan = SamplingPlan::of(
+                $limit,
+                $share,
+                $quantitation,
+                $flow,
+                $shift,
+                $this->entry($library, $asked, 'method', FlowFormat::METHODS),
+                $this->entry($library, $asked, 'substance', Substances::SHELF),
+                $this->drift($asked->text('unit')),
+            );
         } catch (UnplannableSample $problem) {
             throw Problem::field('/'.$problem->field, $problem->getMessage());
         }
         $sheet = new Sheet();
-        $line = static fn (Figure $figure): array => ['figure' => $sheet->enter($figure), 'shown' => $figure->shown(), 'unit' => $figure->unit->value, 'meaning' => $figure->meaning, 'symbol' => $figure->symbol];
-        $lines = array_map($line, [$plan->leastVolume, $plan->leastMinutes, $plan->volumeEach, $plan->reach, ...($plan->undecided === null ? [] : [$plan->undecided])]);
+        $line = static fn (Figure $figure): array => [
+            'figure' => $sheet->enter($figure),
+            'shown' => $figure->shown(),
+            'unit' => $figure->unit->value,
+            'meaning' => $figure->meaning,
+            'symbol' => $figure->symbol,
+        ];
+        $lines = array_map(
+            $line,
+            [
+                $plan->leastVolume,
+                $plan->leastMinutes,
+                $plan->volumeEach,
+                $plan->reach,
+                ...($plan->undecided === null ? [] : [$plan->undecided]),
+            ],
+        );
 
-        return new JsonResponse(['usable' => $plan->usable, 'media' => $plan->media, 'words' => $plan->words, 'lines' => $lines, 'figures' => $sheet->rows()]);
+        return new JsonResponse([
+            'usable' => $plan->usable,
+            'media' => $plan->media,
+            'words' => $plan->words,
+            'lines' => $lines,
+            'figures' => $sheet->rows(),
+        ]);
     }
 
     /** @return list<Entry> */
@@ -80,7 +114,13 @@ final readonly class PlanController
     {
         return [
             Entry::named('substance', 'Substance', 'library:'.Substances::SHELF),
-            Entry::measured('limit', 'Exposure limit', [Unit::MilligramPerCubicMetre, Unit::MicrogramPerCubicMetre, Unit::PartsPerMillion], true, 'The one that binds where you are'),
+            Entry::measured(
+                'limit',
+                'Exposure limit',
+                [Unit::MilligramPerCubicMetre, Unit::MicrogramPerCubicMetre, Unit::PartsPerMillion],
+                true,
+                'The one that binds where you are',
+            ),
             Entry::decimal('share', 'Share of it that must be quantified', '0.001', '10', Unit::None, true, '0.1 is a tenth'),
             Entry::measured('quantitation', 'Quantitation of the laboratory, per medium', [Unit::Microgram, Unit::Milligram], true),
             Entry::measured('flow', 'Flow', FlowRow::FLOWS, true),
@@ -104,6 +144,8 @@ final readonly class PlanController
         }
         $timeline = $this->logbook->timeline($unit);
 
-        return $timeline->instrument->family === FlowFamily::ID ? FlowHistory::of($timeline, $this->clock->now())->largestDrift() : throw Problem::field('/unit', 'is no air sampler.');
+        return $timeline->instrument->family === FlowFamily::ID
+            ? FlowHistory::of($timeline, $this->clock->now())->largestDrift()
+            : throw Problem::field('/unit', 'is no air sampler.');
     }
 }

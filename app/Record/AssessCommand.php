@@ -73,11 +73,20 @@ final class AssessCommand extends Command
                     $assessed[] = $this->writer->write($shifts->assess($run, $timeline, $campaign->shiftOf($run)));
                 }
             }
-            $output->writeln(json_encode(['format' => 'footnote-assessment/1', 'record' => $file->sha256, 'assessments' => $assessed], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                json_encode(
+                    ['format' => 'footnote-assessment/1', 'record' => $file->sha256, 'assessments' => $assessed],
+                    \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT,
+                ),
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return self::SUCCESS;
         } catch (InvalidRecord|InvalidPolicy $problem) {
-            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln('Invalid record. '.$problem->getMessage(), OutputInterface::OUTPUT_RAW);
+            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(
+                'Invalid record. '.$problem->getMessage(),
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return self::INVALID;
         }

@@ -32,21 +32,53 @@ final readonly class Exporter
         $instruments = array_values(array_unique(array_map(static fn (array $run): string => Logbook::text($run, 'instrument'), $runs)));
         $checks = $interventions = $references = [];
         foreach ($instruments as $instrument) {
-            $asides = $this->logbook->pairs('SELECT s.check_id, s.record FROM check_set_aside s JOIN check_record c ON c.id = s.check_id WHERE c.instrument_id = ?', [$instrument]);
-            foreach ($this->logbook->pairs('SELECT id, record FROM check_record WHERE instrument_id = ? ORDER BY checked_at', [$instrument]) as $id => $check) {
+            $asides = $this->logbook->pairs(
+                'SELECT s.check_id, s.record FROM check_set_aside s JOIN check_record c ON c.id = s.check_id WHERE c.instrument_id = ?',
+                [$instrument],
+            );
+            foreach ($this->logbook->pairs(
+                'SELECT id, record FROM check_record WHERE instrument_id = ? ORDER BY checked_at',
+                [$instrument],
+            ) as $id => $check) {
                 $checks[] = isset($asides[$id]) ? [...$check, 'setAside' => $asides[$id]] : $check;
             }
-            array_push($references, ...array_filter($this->connection->fetchFirstColumn('SELECT DISTINCT l.reference_id FROM check_leaning l JOIN check_record c ON c.id = l.check_id WHERE c.instrument_id = ?', [$instrument]), \is_string(...)));
-            array_push($interventions, ...array_values($this->logbook->pairs('SELECT id, record FROM intervention WHERE instrument_id = ? ORDER BY happened_at', [$instrument])));
+            array_push(
+                $references,
+                ...array_filter(
+                    $this->connection->fetchFirstColumn(
+                        'SELECT DISTINCT l.reference_id FROM check_leaning l JOIN check_record c ON c.id = l.check_id WHERE c.instrument_id = ?',
+                        [$instrument],
+                    ),
+                    \is_string(...),
+                ),
+            );
+            array_push(
+                $interventions,
+                ...array_values(
+                    $this->logbook->pairs(
+                        'SELECT id, record FROM intervention WHERE instrument_id = ? ORDER BY happened_at',
+                        [$instrument],
+                    ),
+                ),
+            );
         }
         foreach ($runs as $id => $run) {
             $log = $run['log'] ?? null;
-            $stored = \is_array($log) ? $this->connection->fetchAssociative('SELECT name, original, format, first_interval FROM log_file WHERE id = ?', [$log['stored'] ?? '']) : false;
+            $stored = \is_array($log)
+                ? $this->connection->fetchAssociative(
+                    'SELECT name, original, format, first_interval FROM log_file WHERE id = ?',
+                    [$log['stored'] ?? ''],
+                )
+                : false;
             unset($runs[$id]['log'], $runs[$id]['campaign']);
             if ($stored !== false) {
                 $name = 'logs/'.$id.'-'.preg_replace('/[^A-Za-z0-9._-]/', '_', Logbook::text($stored, 'name'));
                 $write($name, Logbook::blob($stored['original']));
-                $runs[$id]['log'] = ['file' => $name, 'format' => Logbook::json($stored, 'format'), 'start' => Logbook::text($stored, 'first_interval')];
+                $runs[$id]['log'] = [
+                    'file' => $name,
+                    'format' => Logbook::json($stored, 'format'),
+                    'start' => Logbook::text($stored, 'first_interval'),
+                ];
             }
         }
         $yardsticks = Logbook::json($row, 'yardsticks');
@@ -63,7 +95,10 @@ final readonly class Exporter
             ...$this->laboratory($campaign),
             'runs' => array_map(self::mapped(...), array_values($runs)),
         ];
-        $write('record.json', json_encode($record, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n");
+        $write(
+            'record.json',
+            json_encode($record, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n",
+        );
 
         return \count($runs);
     }
@@ -90,7 +125,10 @@ final readonly class Exporter
             $reports[$id] ??= $this->reportWith($id, Logbook::json($row, 'report'));
             $rows[$id][] = Logbook::json($row, 'record');
         }
-        $blanks = array_map(static fn (array $row): array => Logbook::json($row, 'record'), $this->connection->fetchAllAssociative('SELECT record FROM blank WHERE campaign_id = ? ORDER BY medium', [$campaign]));
+        $blanks = array_map(
+            static fn (array $row): array => Logbook::json($row, 'record'),
+            $this->connection->fetchAllAssociative('SELECT record FROM blank WHERE campaign_id = ? ORDER BY medium', [$campaign]),
+        );
         $laboratory = array_map(
             static fn (int|string $id, array $report): array => [...$report, 'rows' => $rows[$id] ?? []],
             array_keys($reports),
@@ -109,7 +147,10 @@ final readonly class Exporter
      */
     private function reportWith(string $id, array $report): array
     {
-        foreach ($this->connection->fetchAllAssociative('SELECT record FROM laboratory_word WHERE report_id = ? ORDER BY id', [$id]) as $row) {
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT record FROM laboratory_word WHERE report_id = ? ORDER BY id',
+            [$id],
+        ) as $row) {
             $report = [...$report, ...Logbook::json($row, 'record')];
         }
 

@@ -70,7 +70,9 @@ final readonly class Importer
             foreach ($fields->objects('instruments') as $item) {
                 $id = $item->id('id');
                 if ($this->entities->find(RegisteredInstrument::class, $id) === null) {
-                    $this->entities->persist(new RegisteredInstrument($id, $item->text('family'), $this->without($item, 'certificates'), $actor, $now));
+                    $this->entities->persist(
+                        new RegisteredInstrument($id, $item->text('family'), $this->without($item, 'certificates'), $actor, $now),
+                    );
                     $this->entities->flush();
                     foreach ($item->objects('certificates') as $certificate) {
                         $this->entities->persist(new AddedCertificate($id, null, $this->without($certificate), $actor, $now));
@@ -80,7 +82,9 @@ final readonly class Importer
             foreach ($fields->objects('references') as $item) {
                 $id = $item->id('id');
                 if ($this->entities->find(RegisteredReference::class, $id) === null) {
-                    $this->entities->persist(new RegisteredReference($id, $item->text('kind'), $this->without($item, 'certificates', 'recalls'), $actor, $now));
+                    $this->entities->persist(
+                        new RegisteredReference($id, $item->text('kind'), $this->without($item, 'certificates', 'recalls'), $actor, $now),
+                    );
                     $this->entities->flush();
                     foreach ($item->objects('certificates') as $certificate) {
                         $this->entities->persist(new AddedCertificate(null, $id, $this->without($certificate), $actor, $now));
@@ -93,10 +97,21 @@ final readonly class Importer
             $campaign = $fields->object('campaign');
             $code = $campaign->id('code');
             if ($this->entities->find(Campaign::class, $code) === null) {
-                $made = new Campaign($code, $campaign->text('title'), $fields->object('site')->text('name'), $fields->object('site')->text('timeZone'));
+                $made = new Campaign(
+                    $code,
+                    $campaign->text('title'),
+                    $fields->object('site')->text('name'),
+                    $fields->object('site')->text('timeZone'),
+                );
                 $made->measureAgainst(['criteria' => $campaign->raw('criteria') ?? [], 'limits' => $campaign->raw('limits') ?? []]);
                 $policy = $fields->raw('policy') ?? 'standard';
-                $made->judgeBy((\is_string($policy) && \in_array($policy, ShippedPolicies::ALL, true) ? $policy : throw new InvalidRecord('/policy', 'must name a shipped policy to be imported.')).'-1', false);
+                $made->judgeBy(
+                    (\is_string($policy) && \in_array($policy, ShippedPolicies::ALL, true) ? $policy : throw new InvalidRecord(
+                        '/policy',
+                        'must name a shipped policy to be imported.',
+                    )).'-1',
+                    false,
+                );
                 $this->entities->persist($made);
             }
             $this->entities->flush();
@@ -106,12 +121,32 @@ final readonly class Importer
             foreach ($fields->objects('instruments') as $item) {
                 $families[$item->id('id')] = $item->text('family');
             }
-            $leans = fn (Fields $item): array => array_values(array_unique(array_filter([$item->optionalText('reference'), ...$this->families->of($families[$item->id('instrument')] ?? '')->readCheck($item)->leansOn()], \is_string(...))));
+            $leans = fn (Fields $item): array => array_values(
+                array_unique(
+                    array_filter(
+                        [
+                            $item->optionalText('reference'),
+                            ...$this->families->of($families[$item->id('instrument')] ?? '')->readCheck($item)->leansOn(),
+                        ],
+                        \is_string(...),
+                    ),
+                ),
+            );
             $leaning = [];
             foreach ($fields->objects('checks') as $place => $item) {
                 $this->inBatches($place);
                 $this->mustBeNew(RecordedCheck::class, $item);
-                $this->entities->persist(new RecordedCheck($item->id('id'), $item->id('instrument'), $item->optionalText('reference'), self::utc($item->moment('at')), $this->without($item, 'setAside'), $actor, $now));
+                $this->entities->persist(
+                    new RecordedCheck(
+                        $item->id('id'),
+                        $item->id('instrument'),
+                        $item->optionalText('reference'),
+                        self::utc($item->moment('at')),
+                        $this->without($item, 'setAside'),
+                        $actor,
+                        $now,
+                    ),
+                );
                 foreach ($leans($item) as $reference) {
                     $leaning[] = [$item->id('id'), $reference];
                 }
@@ -129,7 +164,16 @@ final readonly class Importer
             }
             foreach ($fields->objects('interventions') as $item) {
                 $this->mustBeNew(RecordedIntervention::class, $item);
-                $this->entities->persist(new RecordedIntervention($item->id('id'), $item->id('instrument'), self::utc($item->moment('at')), $this->without($item), $actor, $now));
+                $this->entities->persist(
+                    new RecordedIntervention(
+                        $item->id('id'),
+                        $item->id('instrument'),
+                        self::utc($item->moment('at')),
+                        $this->without($item),
+                        $actor,
+                        $now,
+                    ),
+                );
             }
             foreach ($fields->objects('runs') as $place => $item) {
                 $this->inBatches($place);
@@ -158,7 +202,16 @@ final readonly class Importer
                 if ($log !== null) {
                     $this->entities->flush();
                     $name = $log->text('file');
-                    $this->logs->keep($stored, $run->id, basename($name), $file->log($name), $log->object('format'), $log->optionalMoment('start'), new \DateTimeZone($fields->object('site')->text('timeZone')), $actor);
+                    $this->logs->keep(
+                        $stored,
+                        $run->id,
+                        basename($name),
+                        $file->log($name),
+                        $log->object('format'),
+                        $log->optionalMoment('start'),
+                        new \DateTimeZone($fields->object('site')->text('timeZone')),
+                        $actor,
+                    );
                 }
             }
 
@@ -223,7 +276,19 @@ final readonly class Importer
         }
         foreach ($fields->objects('laboratory') as $report) {
             $this->mustBeNew(LaboratoryReport::class, $report);
-            $this->entities->persist(new LaboratoryReport($report->id('id'), $report->text('laboratory'), $this->without($report, 'rows'), null, '', '', null, $actor, $this->clock->now()));
+            $this->entities->persist(
+                new LaboratoryReport(
+                    $report->id('id'),
+                    $report->text('laboratory'),
+                    $this->without($report, 'rows'),
+                    null,
+                    '',
+                    '',
+                    null,
+                    $actor,
+                    $this->clock->now(),
+                ),
+            );
             $this->entities->flush();
             foreach ($report->objects('rows') as $place => $row) {
                 $this->inBatches($place);

@@ -31,8 +31,16 @@ final readonly class LogKeeper
      *
      * @throws UnreadableLog naming the lines
      */
-    public function keep(string $id, string $run, string $name, string $path, Fields $format, ?\DateTimeImmutable $start, \DateTimeZone $zone, string $actor): SeriesLog
-    {
+    public function keep(
+        string $id,
+        string $run,
+        string $name,
+        string $path,
+        Fields $format,
+        ?\DateTimeImmutable $start,
+        \DateTimeZone $zone,
+        string $actor,
+    ): SeriesLog {
         $how = $this->formats->read($format);
         $source = RecordFile::logAt($path, mb_substr($name, 0, 200));
         $log = (new LogReader($how))->read($source->lines(), $zone, $start);

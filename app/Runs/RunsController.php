@@ -75,7 +75,10 @@ final readonly class RunsController
     {
         $body = Body::of($request);
         $campaign = $this->entities->find(Campaign::class, $body->id('campaign')) ?? throw Problem::field('/campaign', 'is not in this logbook.');
-        $instrument = $this->entities->find(RegisteredInstrument::class, $body->id('instrument')) ?? throw Problem::field('/instrument', 'is not in the kit.');
+        $instrument = $this->entities->find(
+            RegisteredInstrument::class,
+            $body->id('instrument'),
+        ) ?? throw Problem::field('/instrument', 'is not in the kit.');
         $asked = [...self::STARTED, ...$this->familyFields($instrument->family)];
         self::refuseOthers($body, ['campaign', ...$asked]);
         $record = array_intersect_key($body->data(), array_flip($asked));
@@ -114,7 +117,10 @@ final readonly class RunsController
         $record = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
         $family = Logbook::text($this->logbook->instrumentRecord(Logbook::text($record, 'instrument')) ?? [], 'family');
         $entries = $this->families->of($family)->run($this->logbook->timeline(Logbook::text($record, 'instrument'))->instrument);
-        $facts = $this->connection->fetchAllAssociative('SELECT record, reason, recorded_by, recorded_at FROM run_fact WHERE run_id = ? ORDER BY id', [$id]);
+        $facts = $this->connection->fetchAllAssociative(
+            'SELECT record, reason, recorded_by, recorded_at FROM run_fact WHERE run_id = ? ORDER BY id',
+            [$id],
+        );
         $log = \is_array($record['log'] ?? null)
             ? $this->connection->fetchAssociative(
                 'SELECT id, name, sha256, size, format, first_interval, step_seconds, length, remarks FROM log_file WHERE id = ?',
@@ -126,7 +132,13 @@ final readonly class RunsController
         return new JsonResponse([
             'id' => $id,
             'instrument' => Logbook::text($record, 'instrument'),
-            'campaign' => $campaign === false ? null : ['id' => Logbook::text($campaign, 'id'), 'title' => Logbook::text($campaign, 'title'), 'zone' => Logbook::text($campaign, 'zone')],
+            'campaign' => $campaign === false
+                ? null
+                : [
+                    'id' => Logbook::text($campaign, 'id'),
+                    'title' => Logbook::text($campaign, 'title'),
+                    'zone' => Logbook::text($campaign, 'zone'),
+                ],
             'start' => Logbook::text($record, 'start'),
             'stop' => $record['stop'] ?? null,
             'person' => Logbook::text($record, 'person'),
@@ -135,7 +147,12 @@ final readonly class RunsController
             'plannedMinutes' => $record['plannedMinutes'] ?? null,
             'shiftMinutes' => $record['shiftMinutes'] ?? null,
             'shift' => $record['shift'] ?? null,
-            'family' => ['id' => $family, 'entries' => Entry::all($entries), 'values' => (object) array_intersect_key($record, array_flip($this->familyFields($family))), 'shown' => TraitsLine::shown(EntryReader::read(Fields::of($record), $entries), $entries)],
+            'family' => [
+                'id' => $family,
+                'entries' => Entry::all($entries),
+                'values' => (object) array_intersect_key($record, array_flip($this->familyFields($family))),
+                'shown' => TraitsLine::shown(EntryReader::read(Fields::of($record), $entries), $entries),
+            ],
             'clockOffsetSeconds' => $record['clockOffsetSeconds'] ?? null,
             'timerMinutes' => $record['timerMinutes'] ?? null,
             'totals' => $record['totals'] ?? null,
@@ -148,14 +165,30 @@ final readonly class RunsController
             'ofPlace' => $record['ofPlace'] ?? false,
             'declaration' => $record['declaration'] ?? null,
             'log' => $log === false ? null : [
-                'id' => Logbook::text($log, 'id'), 'name' => Logbook::text($log, 'name'), 'sha256' => Logbook::text($log, 'sha256'), 'size' => (int) Logbook::text($log, 'size'),
+                'id' => Logbook::text($log, 'id'),
+                'name' => Logbook::text($log, 'name'),
+                'sha256' => Logbook::text($log, 'sha256'),
+                'size' => (int) Logbook::text($log, 'size'),
                 'start' => Logbook::text($log, 'first_interval'),
                 'stepSeconds' => (float) Logbook::text($log, 'step_seconds'),
                 'length' => (int) Logbook::text($log, 'length'),
                 'remarks' => Logbook::json($log, 'remarks'),
-                'columns' => array_map(static fn ($column): string => $column->channel === '' ? $column->kind->value : $column->channel.($column->kind === LogColumnKind::Band ? ' Hz' : ''), array_values($this->formats->read(Fields::of(Logbook::json($log, 'format')))->columns)),
+                'columns' => array_map(
+                    static fn ($column): string => $column->channel === ''
+                        ? $column->kind->value
+                        : $column->channel.($column->kind === LogColumnKind::Band ? ' Hz' : ''),
+                    array_values($this->formats->read(Fields::of(Logbook::json($log, 'format')))->columns),
+                ),
             ],
-            'learned' => array_map(static fn (array $fact): array => ['fields' => array_keys(Logbook::json($fact, 'record')), 'reason' => Logbook::text($fact, 'reason'), 'by' => Logbook::text($fact, 'recorded_by'), 'at' => Logbook::moment($fact, 'recorded_at')], $facts),
+            'learned' => array_map(
+                static fn (array $fact): array => [
+                    'fields' => array_keys(Logbook::json($fact, 'record')),
+                    'reason' => Logbook::text($fact, 'reason'),
+                    'by' => Logbook::text($fact, 'recorded_by'),
+                    'at' => Logbook::moment($fact, 'recorded_at'),
+                ],
+                $facts,
+            ),
         ]);
     }
 
@@ -197,7 +230,10 @@ final readonly class RunsController
         $this->journal->during($user->code, 'run learned', ['run' => $id, 'reason' => $reason, ...$fact], function () use ($id, $fact, $reason, $user): void {
             $before = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
             foreach ($fact as $name => $value) {
-                if (!\in_array($name, RunFolding::LISTS, true) && ($before[$name] ?? null) !== null && $before[$name] !== $value && $reason === '') {
+                if (!\in_array($name, RunFolding::LISTS, true)
+                    && ($before[$name] ?? null) !== null
+                    && $before[$name] !== $value
+                    && $reason === '') {
                     throw Problem::field('/reason', \sprintf('say why the %s changes; what was written before stays on record.', $name));
                 }
             }
@@ -226,7 +262,9 @@ final readonly class RunsController
     #[IsGranted('ROLE_TECHNICIAN')]
     public function preview(Request $request): JsonResponse
     {
-        $record = $this->logbook->runRecord($request->query->getString('run')) ?? throw Problem::missing('Run '.$request->query->getString('run'));
+        $record = $this->logbook->runRecord($request->query->getString('run')) ?? throw Problem::missing(
+            'Run '.$request->query->getString('run'),
+        );
         [$kinds, $channels] = $this->columns(Logbook::text($record, 'instrument'));
         $text = $request->getContent();
         if (\strlen($text) > 262144) {
@@ -245,13 +283,30 @@ final readonly class RunsController
         $lines = \array_slice(explode("\n", str_replace(["\r\n", "\r"], "\n", $text)), 0, 60);
         array_pop($lines);
         try {
-            $format = LogFormatGuess::of($lines, $channels, LogColumnKind::from((array_values(array_filter($kinds, static fn (array $kind): bool => $kind['channel'] !== ''))[0] ?? $kinds[0])['kind']));
+            $format = LogFormatGuess::of(
+                $lines,
+                $channels,
+                LogColumnKind::from(
+                    (array_values(array_filter($kinds, static fn (array $kind): bool => $kind['channel'] !== ''))[0] ?? $kinds[0])['kind'],
+                ),
+            );
         } catch (UnreadableLog $problem) {
             throw new Problem(422, $problem->getMessage().' Nothing was kept.');
         }
-        $rows = array_map(static fn (string $line): array => array_map(static fn (string $cell): string => mb_substr($cell, 0, 60), LogFormatGuess::cells($line, $format->delimiter)), $lines);
+        $rows = array_map(
+            static fn (string $line): array => array_map(
+                static fn (string $cell): string => mb_substr($cell, 0, 60),
+                LogFormatGuess::cells($line, $format->delimiter),
+            ),
+            $lines,
+        );
 
-        return new JsonResponse(['format' => $this->formats->write($format), 'header' => $format->skip > 0 ? ($rows[$format->skip - 1] ?? []) : [], 'rows' => \array_slice($rows, $format->skip, 12), 'kinds' => $kinds]);
+        return new JsonResponse([
+            'format' => $this->formats->write($format),
+            'header' => $format->skip > 0 ? ($rows[$format->skip - 1] ?? []) : [],
+            'rows' => \array_slice($rows, $format->skip, 12),
+            'kinds' => $kinds,
+        ]);
     }
 
     /**
@@ -288,7 +343,12 @@ final readonly class RunsController
         $channel = $request->query->getString('channel');
         $run = $this->logbook->coreRun($this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id));
         $policy = $this->connection->fetchOne('SELECT c.policy_key FROM campaign c WHERE c.id = ?', [$this->campaignOf($id)]);
-        $family = $this->assessor->assess($run, $this->logbook->timeline($run->instrument), $this->policies->get(\is_string($policy) ? $policy : ''), $this->workings->yardsticks($this->campaignOf($id)))->family;
+        $family = $this->assessor->assess(
+            $run,
+            $this->logbook->timeline($run->instrument),
+            $this->policies->get(\is_string($policy) ? $policy : ''),
+            $this->workings->yardsticks($this->campaignOf($id)),
+        )->family;
         $series = $family instanceof LogsByChannel ? $family->series($channel, $run) : null;
         if (!$family instanceof LogsByChannel || $series === null) {
             throw Problem::missing('A log of channel '.$channel.' of run '.$id);
@@ -297,7 +357,10 @@ final readonly class RunsController
         foreach ($family->resultsOf($channel) as $result) {
             foreach ($result->outcomes as $outcome) {
                 if ($outcome->limit->unit === $series->unit->value) {
-                    $limits[] = ['title' => $outcome->limit->title.' '.$outcome->limit->value->written, 'value' => $outcome->limit->value->value->toFloat()];
+                    $limits[] = [
+                        'title' => $outcome->limit->title.' '.$outcome->limit->value->written,
+                        'value' => $outcome->limit->value->value->toFloat(),
+                    ];
                 }
             }
         }
@@ -327,7 +390,11 @@ final readonly class RunsController
             throw Problem::field('/format', 'does not say how the file is written.');
         }
         $format = Fields::of(\is_array($told) ? $told : []);
-        $name = mb_substr(trim((string) preg_replace('/[^\w .()+-]/u', '_', rawurldecode($request->headers->get('X-Log-Name', '')))), 0, 150);
+        $name = mb_substr(
+            trim((string) preg_replace('/[^\w .()+-]/u', '_', rawurldecode($request->headers->get('X-Log-Name', '')))),
+            0,
+            150,
+        );
         $path = tempnam(sys_get_temp_dir(), 'footnote-log-');
         if ($path === false) {
             throw new \RuntimeException('No temporary file could be made.');
@@ -345,13 +412,38 @@ final readonly class RunsController
             $this->journal->during($user->code, 'log read', ['run' => $id, 'name' => $name, 'sha256' => hash_file('sha256', $path), 'format' => $told], function () use ($id, $format, $name, $path, $stored, $reason, $user): void {
                 $before = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
                 if (isset($before['log']) && $reason === '') {
-                    throw Problem::field('/reason', 'this run has a log already: say why another takes its place. The first one stays on record.');
+                    throw Problem::field(
+                        '/reason',
+                        'this run has a log already: say why another takes its place. The first one stays on record.',
+                    );
                 }
-                $zone = $this->connection->fetchOne('SELECT c.zone FROM campaign c JOIN run r ON r.campaign_id = c.id WHERE r.id = ?', [$id]);
+                $zone = $this->connection->fetchOne(
+                    'SELECT c.zone FROM campaign c JOIN run r ON r.campaign_id = c.id WHERE r.id = ?',
+                    [$id],
+                );
                 try {
-                    $this->logs->keep($stored, $id, $name === '' ? 'log.csv' : $name, $path, $format, $format->optionalMoment('start'), new \DateTimeZone(\is_string($zone) ? $zone : 'UTC'), $user->code);
+                    $this->logs->keep(
+                        $stored,
+                        $id,
+                        $name === '' ? 'log.csv' : $name,
+                        $path,
+                        $format,
+                        $format->optionalMoment('start'),
+                        new \DateTimeZone(\is_string($zone) ? $zone : 'UTC'),
+                        $user->code,
+                    );
                 } catch (UnreadableLog $problem) {
-                    throw new Problem(422, 'The log was not kept. '.$problem->getMessage(), array_map(static fn (array $fault): array => ['field' => $fault['line'] === null ? '/log' : '/log/line/'.$fault['line'], 'problem' => $fault['problem']], $problem->problems));
+                    throw new Problem(
+                        422,
+                        'The log was not kept. '.$problem->getMessage(),
+                        array_map(
+                            static fn (array $fault): array => [
+                                'field' => $fault['line'] === null ? '/log' : '/log/line/'.$fault['line'],
+                                'problem' => $fault['problem'],
+                            ],
+                            $problem->problems,
+                        ),
+                    );
                 }
                 // What was said of the log before is not said of this one.
                 $forgotten = isset($before['logWord']) ? ['logWord' => null] : [];
@@ -369,12 +461,21 @@ final readonly class RunsController
     public function original(string $id): Response
     {
         $record = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
-        $row = \is_array($record['log'] ?? null) ? $this->connection->fetchAssociative('SELECT name, original FROM log_file WHERE id = ?', [$record['log']['stored'] ?? '']) : false;
+        $row = \is_array($record['log'] ?? null)
+            ? $this->connection->fetchAssociative('SELECT name, original FROM log_file WHERE id = ?', [$record['log']['stored'] ?? ''])
+            : false;
         if ($row === false) {
             throw Problem::missing('A log of run '.$id);
         }
 
-        return new Response(Logbook::blob($row['original']), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="'.preg_replace('/[^A-Za-z0-9._-]/', '_', Logbook::text($row, 'name')).'"']);
+        return new Response(
+            Logbook::blob($row['original']),
+            200,
+            [
+                'Content-Type' => 'text/plain; charset=utf-8',
+                'Content-Disposition' => 'attachment; filename="'.preg_replace('/[^A-Za-z0-9._-]/', '_', Logbook::text($row, 'name')).'"',
+            ],
+        );
     }
 
     /** The log for drawing: the lowest, highest and energy-mean level of each of at most 600 stretches. */
@@ -413,7 +514,11 @@ final readonly class RunsController
                 throw Problem::field('/exclusions', 'lies outside of the run.');
             }
         }
-        if ($after->declaration !== null && $this->connection->fetchOne('SELECT 1 FROM check_record WHERE id = ? AND instrument_id = ?', [$after->declaration->check, $after->instrument]) === false) {
+        if ($after->declaration !== null
+            && $this->connection->fetchOne(
+                'SELECT 1 FROM check_record WHERE id = ? AND instrument_id = ?',
+                [$after->declaration->check, $after->instrument],
+            ) === false) {
             throw Problem::field('/declaration/check', 'is no check of this unit.');
         }
         $this->notABlank($fact);
@@ -444,7 +549,8 @@ final readonly class RunsController
      */
     private function notABlank(array $record): void
     {
-        if (isset($record['medium']) && $this->connection->fetchOne('SELECT 1 FROM blank WHERE medium = ?', [$record['medium']]) !== false) {
+        if (isset($record['medium'])
+            && $this->connection->fetchOne('SELECT 1 FROM blank WHERE medium = ?', [$record['medium']]) !== false) {
             throw Problem::field('/medium', 'is kept as a blank: a blank draws no air.');
         }
     }
@@ -454,7 +560,12 @@ final readonly class RunsController
     {
         $other = $this->connection->fetchOne(
             'SELECT id FROM run WHERE instrument_id = ? AND id <> ? AND started_at < ? AND (stopped_at IS NULL OR stopped_at > ?)',
-            [$instrument, $run->id, self::utc($run->stop ?? $run->start->modify('+1 second'))->format('Y-m-d H:i:s'), self::utc($run->start)->format('Y-m-d H:i:s')],
+            [
+                $instrument,
+                $run->id,
+                self::utc($run->stop ?? $run->start->modify('+1 second'))->format('Y-m-d H:i:s'),
+                self::utc($run->start)->format('Y-m-d H:i:s'),
+            ],
         );
         if (\is_string($other)) {
             throw Problem::field('/start', \sprintf('run %s is on this unit at that time.', $other));

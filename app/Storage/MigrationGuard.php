@@ -43,6 +43,8 @@ final readonly class MigrationGuard
 
     private function concerns(?string $command): bool
     {
-        return $command !== null && str_starts_with($command, 'doctrine:migrations:') && $this->connection->getDatabasePlatform() instanceof SQLitePlatform;
+        return $command !== null
+            && str_starts_with($command, 'doctrine:migrations:')
+            && $this->connection->getDatabasePlatform() instanceof SQLitePlatform;
     }
 }

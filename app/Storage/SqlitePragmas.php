@@ -21,7 +21,10 @@ final readonly class SqlitePragmas implements Middleware
             {
                 $connection = parent::connect($params);
                 if (($params['driver'] ?? '') === 'pdo_sqlite') {
-                    foreach (['journal_mode = WAL', 'foreign_keys = ON', 'busy_timeout = 10000', 'synchronous = NORMAL', 'cache_size = -16000'] as $pragma) {
+                    foreach ([
+                        'journal_mode = WAL', 'foreign_keys = ON', 'busy_timeout = 10000',
+                        'synchronous = NORMAL', 'cache_size = -16000',
+                    ] as $pragma) {
                         $connection->exec('PRAGMA '.$pragma);
                     }
                 }

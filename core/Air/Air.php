@@ -37,7 +37,12 @@ final readonly class Air
 
         return [
             Entry::measured($name('temperature'), 'Temperature'.$where, self::TEMPERATURES),
-            Entry::measured($name('pressure'), 'Pressure'.$where, self::PRESSURES, help: 'Absolute, as the barometer shows it at this place'),
+            Entry::measured(
+                $name('pressure'),
+                'Pressure'.$where,
+                self::PRESSURES,
+                help: 'Absolute, as the barometer shows it at this place',
+            ),
         ];
     }
 
@@ -61,10 +66,24 @@ final readonly class Air
     {
         $figures = [];
         if ($this->temperature !== null) {
-            $figures[] = Figure::read('T', 'temperature', $this->temperature->value->value, $this->temperature->unit, $origin, $this->temperature->value->decimals());
+            $figures[] = Figure::read(
+                'T',
+                'temperature',
+                $this->temperature->value->value,
+                $this->temperature->unit,
+                $origin,
+                $this->temperature->value->decimals(),
+            );
         }
         if ($this->pressure !== null) {
-            $figures[] = Figure::read('P', 'pressure', $this->pressure->value->value, $this->pressure->unit, $origin, $this->pressure->value->decimals());
+            $figures[] = Figure::read(
+                'P',
+                'pressure',
+                $this->pressure->value->value,
+                $this->pressure->unit,
+                $origin,
+                $this->pressure->value->decimals(),
+            );
         }
 
         return $figures;
@@ -87,17 +106,33 @@ final readonly class Air
         if ($this->temperature !== null) {
             $celsius = $this->temperature->in(Unit::Celsius)->toFloat();
             if ($this->temperature->unit === Unit::Celsius && $celsius > 45.0) {
-                $questions[] = \sprintf('%s °C is hot for a place of work. Was it °F? That would be %s °C.', $this->temperature->value->written, Unit::Fahrenheit->convert($this->temperature->value->value, Unit::Celsius)->rounded(1));
+                $questions[] = \sprintf(
+                    '%s °C is hot for a place of work. Was it °F? That would be %s °C.',
+                    $this->temperature->value->written,
+                    Unit::Fahrenheit->convert($this->temperature->value->value, Unit::Celsius)->rounded(1),
+                );
             } elseif ($celsius < -20.0 || $celsius > 50.0) {
-                $questions[] = \sprintf('%s is %s °C. Is the unit right?', $this->temperature->words(), number_format($celsius, 1, '.', ''));
+                $questions[] = \sprintf(
+                    '%s is %s °C. Is the unit right?',
+                    $this->temperature->words(),
+                    number_format($celsius, 1, '.', ''),
+                );
             } elseif ($this->temperature->unit === Unit::Fahrenheit && $celsius < 0.0) {
-                $questions[] = \sprintf('%s °F is %s °C, below freezing. Was it °C?', $this->temperature->value->written, number_format($celsius, 1, '.', ''));
+                $questions[] = \sprintf(
+                    '%s °F is %s °C, below freezing. Was it °C?',
+                    $this->temperature->value->written,
+                    number_format($celsius, 1, '.', ''),
+                );
             }
         }
         if ($this->pressure !== null) {
             $kilopascal = $this->pressure->in(Unit::Kilopascal)->toFloat();
             if ($kilopascal < 55.0 || $kilopascal > 108.0) {
-                $questions[] = \sprintf('%s is %s kPa, which no weather at a place of work gives. Is the unit right, and is it the absolute pressure?', $this->pressure->words(), number_format($kilopascal, 1, '.', ''));
+                $questions[] = \sprintf(
+                    '%s is %s kPa, which no weather at a place of work gives. Is the unit right, and is it the absolute pressure?',
+                    $this->pressure->words(),
+                    number_format($kilopascal, 1, '.', ''),
+                );
             }
         }
 

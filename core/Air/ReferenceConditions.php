@@ -29,7 +29,13 @@ final readonly class ReferenceConditions implements Criterion
 
     public static function at(string $celsius, string $kilopascal): self
     {
-        return new self('reference', \sprintf('%s °C, %s kPa', $celsius, $kilopascal), new Air(new Measured(Decimal::parse($celsius), Unit::Celsius), new Measured(Decimal::parse($kilopascal), Unit::Kilopascal)), 'named', SourceMark::CommonPractice);
+        return new self(
+            'reference',
+            \sprintf('%s °C, %s kPa', $celsius, $kilopascal),
+            new Air(new Measured(Decimal::parse($celsius), Unit::Celsius), new Measured(Decimal::parse($kilopascal), Unit::Kilopascal)),
+            'named',
+            SourceMark::CommonPractice,
+        );
     }
 
     public function id(): string
@@ -45,7 +51,9 @@ final readonly class ReferenceConditions implements Criterion
     /** What an actual volume is multiplied by to be stated at these conditions. */
     public function factor(Air $field): Exact
     {
-        return $this->air === null ? Exact::of(1) : $field->kilopascal()->dividedBy($this->air->kilopascal())->times($this->air->kelvin())->dividedBy($field->kelvin());
+        return $this->air === null
+            ? Exact::of(1)
+            : $field->kilopascal()->dividedBy($this->air->kilopascal())->times($this->air->kelvin())->dividedBy($field->kelvin());
     }
 
     /** Molar volumes that publications name, by °C at 101.325 kPa. */

@@ -44,15 +44,51 @@ final class Substances
 
     public static function shelf(): Shelf
     {
-        $factor = static fn (string $name, string $lamp): Entry => Entry::decimal($name, 'Factor with a '.$lamp.' eV lamp', '0.01', '1000', help: 'True vapour = reading in isobutylene units times this; by the manual of your instrument');
+        $factor = static fn (string $name, string $lamp): Entry => Entry::decimal(
+            $name,
+            'Factor with a '.$lamp.' eV lamp',
+            '0.01',
+            '1000',
+            help: 'True vapour = reading in isobutylene units times this; by the manual of your instrument',
+        );
 
         return new Shelf(self::SHELF, 'Substances', 'substance', [
-            Entry::decimal('molarMass', 'Molar mass', '1', '2000', Unit::GramPerMole, help: 'Empty for dusts and metals: they are not told in ppm'),
+            Entry::decimal(
+                'molarMass',
+                'Molar mass',
+                '1',
+                '2000',
+                Unit::GramPerMole,
+                help: 'Empty for dusts and metals: they are not told in ppm',
+            ),
             Entry::decimal('ionisationEnergy', 'Ionisation energy', '5', '30', Unit::Electronvolt),
             ...array_map($factor, array_keys(self::LAMPS), array_values(self::LAMPS)),
-            Entry::rows('parts', 'A mixture of', [Entry::named('substance', 'Substance', 'library:'.self::SHELF, true), Entry::decimal('share', 'Share', '0', '100', Unit::Percent, true)], 'By volume in the air, 100 % together; its factor is then worked out'),
+            Entry::rows(
+                'parts',
+                'A mixture of',
+                [
+                    Entry::named('substance', 'Substance', 'library:'.self::SHELF, true),
+                    Entry::decimal('share', 'Share', '0', '100', Unit::Percent, true),
+                ],
+                'By volume in the air, 100 % together; its factor is then worked out',
+            ),
             Entry::text('source', 'Source'),
-        ], array_values(array_map(static fn (array $one): array => array_filter(['code' => $one[0], 'name' => $one[1], 'molarMass' => $one[2], 'ionisationEnergy' => $one[3], 'factor106' => $one[4], 'source' => self::SOURCE], \is_string(...)), self::SHIPPED)));
+        ], array_values(
+            array_map(
+                static fn (array $one): array => array_filter(
+                    [
+                        'code' => $one[0],
+                        'name' => $one[1],
+                        'molarMass' => $one[2],
+                        'ionisationEnergy' => $one[3],
+                        'factor106' => $one[4],
+                        'source' => self::SOURCE,
+                    ],
+                    \is_string(...),
+                ),
+                self::SHIPPED,
+            ),
+        ));
     }
 
     /** The entry that holds the factor under a lamp; null for a lamp that no factors are kept for. */

@@ -35,8 +35,15 @@ final readonly class Figure
     }
 
     /** @param list<Figure> $inputs */
-    public static function derived(string $symbol, string $meaning, Exact|float $value, Unit $unit, Equation $equation, array $inputs, int $decimals = 1): self
-    {
+    public static function derived(
+        string $symbol,
+        string $meaning,
+        Exact|float $value,
+        Unit $unit,
+        Equation $equation,
+        array $inputs,
+        int $decimals = 1,
+    ): self {
         return new self($symbol, $meaning, $value, $unit, $equation, $inputs, null, $decimals);
     }
 
@@ -189,6 +196,8 @@ final readonly class Figure
     /** All digits, for machines and for those who work it out again. */
     public function full(): string
     {
-        return $this->value instanceof Exact ? (string) $this->value : (is_finite($this->value) ? json_encode($this->value, \JSON_THROW_ON_ERROR) : $this->shown());
+        return $this->value instanceof Exact
+            ? (string) $this->value
+            : (is_finite($this->value) ? json_encode($this->value, \JSON_THROW_ON_ERROR) : $this->shown());
     }
 }

@@ -70,7 +70,18 @@ final readonly class Bracket
         $before = array_values(array_filter($this->between, static fn (Check $one): bool => $one->at < $check->at));
         $runs = array_values(array_filter($this->runs, static fn (Run $run): bool => $run->start < $check->at));
 
-        return new self($this->run, $this->pre, $check, $before, $runs, $this->passedOver, $this->brokenBefore, null, $this->recalled, [...$this->atOwnTime, $check->id]);
+        return new self(
+            $this->run,
+            $this->pre,
+            $check,
+            $before,
+            $runs,
+            $this->passedOver,
+            $this->brokenBefore,
+            null,
+            $this->recalled,
+            [...$this->atOwnTime, $check->id],
+        );
     }
 
     /** Where the response that an end of it shows sits in time. */

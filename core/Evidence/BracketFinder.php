@@ -41,7 +41,11 @@ final readonly class BracketFinder
                 } elseif ($reasons === []) {
                     $between[] = $event;
                 } elseif ($event->content->wasAdjusted()) {
-                    $brokenAfter ??= new BracketBreak($event->at, 'adjusted at a check that cannot be used: '.implode('; ', $reasons), $event->id);
+                    $brokenAfter ??= new BracketBreak(
+                        $event->at,
+                        'adjusted at a check that cannot be used: '.implode('; ', $reasons),
+                        $event->id,
+                    );
                 } else {
                     $passedOver[] = new PassedOver($event, $reasons);
                 }
@@ -125,7 +129,10 @@ final readonly class BracketFinder
                 return [$event, null];
             }
             if ($event->content->wasAdjusted()) {
-                return [null, new BracketBreak($event->at, 'adjusted at a check that cannot be used: '.implode('; ', $reasons), $event->id)];
+                return [
+                    null,
+                    new BracketBreak($event->at, 'adjusted at a check that cannot be used: '.implode('; ', $reasons), $event->id),
+                ];
             }
             $passedOver[] = new PassedOver($event, $reasons);
         }
@@ -153,7 +160,10 @@ final readonly class BracketFinder
                 return [$event, null];
             }
             if ($event->content->wasAdjusted()) {
-                return [null, new BracketBreak($event->at, 'adjusted at a check that cannot be used: '.implode('; ', $reasons), $event->id)];
+                return [
+                    null,
+                    new BracketBreak($event->at, 'adjusted at a check that cannot be used: '.implode('; ', $reasons), $event->id),
+                ];
             }
             $passedOver[] = new PassedOver($event, $reasons);
         }
@@ -185,7 +195,13 @@ final readonly class BracketFinder
                 $events[] = $check;
             }
         }
-        usort($events, static fn (Check|Intervention $a, Check|Intervention $b): int => [$a->at, $a instanceof Check ? 1 : 0] <=> [$b->at, $b instanceof Check ? 1 : 0]);
+        usort(
+            $events,
+            static fn (
+                Check|Intervention $a,
+                Check|Intervention $b,
+            ): int => [$a->at, $a instanceof Check ? 1 : 0] <=> [$b->at, $b instanceof Check ? 1 : 0],
+        );
 
         return $events;
     }

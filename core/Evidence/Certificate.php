@@ -44,7 +44,8 @@ final readonly class Certificate
         $wanted = Decimal::parse($nominal)->value;
         $hertz = $frequency === null ? null : Decimal::parse($frequency)->value;
         foreach ($this->values as $value) {
-            if ($value->nominal->value->compareTo($wanted) === 0 && ($hertz === null || $value->frequency === null || $value->frequency->value->compareTo($hertz) === 0)) {
+            if ($value->nominal->value->compareTo($wanted) === 0
+                && ($hertz === null || $value->frequency === null || $value->frequency->value->compareTo($hertz) === 0)) {
                 return $value;
             }
         }

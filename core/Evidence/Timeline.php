@@ -106,7 +106,10 @@ final readonly class Timeline
     {
         $known = array_filter(
             $this->references,
-            static fn (Reference $one): bool => array_filter($one->recalls, static fn (Recall $recall): bool => $recall->error !== null) !== [],
+            static fn (Reference $one): bool => array_filter(
+                $one->recalls,
+                static fn (Recall $recall): bool => $recall->error !== null,
+            ) !== [],
         );
 
         return $known === [] ? $this : new self(

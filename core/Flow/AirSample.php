@@ -53,9 +53,27 @@ final readonly class AirSample implements RunContent
             return null;
         }
         $origin = new Origin('run', $this->code, 'read in the field');
-        $inputs = array_map(static fn (Decimal $gauge): Figure => Figure::read('I', 'sampler\'s gauge', $gauge->value, Unit::None, $origin, $gauge->decimals()), $this->gauges);
+        $inputs = array_map(
+            static fn (Decimal $gauge): Figure => Figure::read(
+                'I',
+                'sampler\'s gauge',
+                $gauge->value,
+                Unit::None,
+                $origin,
+                $gauge->decimals(),
+            ),
+            $this->gauges,
+        );
 
-        return Figure::derived('I', 'mean of the sampler\'s gauge', Exact::mean(array_map(static fn (Decimal $gauge): Exact => $gauge->value, $this->gauges)), Unit::None, SharedEquation::Replicates, $inputs, 2);
+        return Figure::derived(
+            'I',
+            'mean of the sampler\'s gauge',
+            Exact::mean(array_map(static fn (Decimal $gauge): Exact => $gauge->value, $this->gauges)),
+            Unit::None,
+            SharedEquation::Replicates,
+            $inputs,
+            2,
+        );
     }
 
     /** Whether its medium is desorbed: by its method, or, where none is named, since it has a back section. */

@@ -131,7 +131,15 @@ final readonly class AnalyteResult
             );
         }
         [$high, $low] = [$this->desorbed($high), $this->desorbed($low)];
-        $figure = Figure::derived('m', 'mass of '.$this->name(), $high, Unit::Microgram, FlowEquation::Concentration, $inputs, Digits::significant($high, 3));
+        $figure = Figure::derived(
+            'm',
+            'mass of '.$this->name(),
+            $high,
+            Unit::Microgram,
+            FlowEquation::Concentration,
+            $inputs,
+            Digits::significant($high, 3),
+        );
 
         return match (true) {
             $isBelow, $this->isLessThan() => $figure->downTo(Exact::zero()),

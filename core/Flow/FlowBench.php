@@ -61,11 +61,28 @@ final readonly class FlowBench implements BenchGuide
                 || ($throats === [] && $reference->traits->rows('throats') !== [])) {
                 continue;
             }
-            $settings = array_map(static fn (Traits $throat): array => ['value' => $throat->text('name') ?? '', 'words' => \sprintf('throat %s, %s to %s', $throat->text('name') ?? '', $throat->measured('low')?->words() ?? '?', $throat->measured('high')?->words() ?? '?')], $throats);
+            $settings = array_map(
+                static fn (Traits $throat): array => [
+                    'value' => $throat->text('name') ?? '',
+                    'words' => \sprintf(
+                        'throat %s, %s to %s',
+                        $throat->text('name') ?? '',
+                        $throat->measured('low')?->words() ?? '?',
+                        $throat->measured('high')?->words() ?? '?',
+                    ),
+                ],
+                $throats,
+            );
             [$low, $high] = [$reference->traits->measured('rangeLow'), $reference->traits->measured('rangeHigh')];
-            $about = lcfirst($titles[$reference->kind] ?? $reference->kind).($low === null || $high === null ? '' : \sprintf(', %s to %s', $low->words(), $high->words()));
+            $about = lcfirst(
+                $titles[$reference->kind] ?? $reference->kind,
+            ).($low === null || $high === null ? '' : \sprintf(', %s to %s', $low->words(), $high->words()));
             if ($reference->kind === FlowStandards::MASS_FLOW) {
-                $about .= \sprintf(', shows standard flow at %s and %s', $reference->traits->measured('statedTemperature')?->words() ?? '?', $reference->traits->measured('statedPressure')?->words() ?? '?');
+                $about .= \sprintf(
+                    ', shows standard flow at %s and %s',
+                    $reference->traits->measured('statedTemperature')?->words() ?? '?',
+                    $reference->traits->measured('statedPressure')?->words() ?? '?',
+                );
             }
             $choices[] = new ReferenceChoice($reference, $about, $settings, $problems);
         }
@@ -76,7 +93,9 @@ final readonly class FlowBench implements BenchGuide
     /** Whether a flow of the unit lies in a range; so it does where one of the two is not known. */
     private static function meets(Instrument $unit, ?Measured $low, ?Measured $high): bool
     {
-        $under = static fn (?Measured $one, ?Measured $other): bool => $one !== null && $other !== null && $one->in(Unit::LitrePerMinute)->compareTo($other->in(Unit::LitrePerMinute)) < 0;
+        $under = static fn (?Measured $one, ?Measured $other): bool => $one !== null
+            && $other !== null
+            && $one->in(Unit::LitrePerMinute)->compareTo($other->in(Unit::LitrePerMinute)) < 0;
 
         return !$under($high, $unit->traits->measured('rangeLow')) && !$under($unit->traits->measured('rangeHigh'), $low);
     }
@@ -85,7 +104,12 @@ final readonly class FlowBench implements BenchGuide
     {
         return match ($step->id) {
             FlowProcedures::MEDIUM => [
-                Entry::choice('medium', 'At this check the medium is', ['in line' => 'in line', 'empty' => 'left out', 'not applicable' => 'not applicable'], true),
+                Entry::choice(
+                    'medium',
+                    'At this check the medium is',
+                    ['in line' => 'in line', 'empty' => 'left out', 'not applicable' => 'not applicable'],
+                    true,
+                ),
                 Entry::measured('target', 'Flow it is to be set for', FlowRow::FLOWS),
             ],
             FlowProcedures::LEAK => LeakTest::entries(),
@@ -158,12 +182,26 @@ final readonly class FlowBench implements BenchGuide
             return [];
         }
         $none = ['left' => null, 'right' => null, 'gravity' => null];
-        $standard = $reference === null ? null : FlowStandards::of($reference, new \DateTimeImmutable('2999-01-01'), $reference->traits->rows('throats') === [] ? '' : ($reference->traits->rows('throats')[0]->text('name') ?? ''), $none);
+        $standard = $reference === null
+            ? null
+            : FlowStandards::of(
+                $reference,
+                new \DateTimeImmutable('2999-01-01'),
+                $reference->traits->rows('throats') === [] ? '' : ($reference->traits->rows('throats')[0]->text('name') ?? ''),
+                $none,
+            );
         $columns = $standard?->columns() ?? [Entry::decimal('value', 'Reading', '0', '1000000', Unit::LitrePerMinute, true)];
 
         return match ($unit->traits->text('kind')) {
-            FlowFormat::FIXED => [...$columns, Entry::measured('target', 'Set-point', FlowRow::FLOWS), Entry::measured('display', 'Sampler shows', FlowRow::FLOWS)],
-            FlowFormat::GAUGE => [...$columns, Entry::decimal('gauge', 'Sampler\'s gauge', '0', '1000000', required: $step->id === FlowProcedures::POINTS)],
+            FlowFormat::FIXED => [
+                ...$columns,
+                Entry::measured('target', 'Set-point', FlowRow::FLOWS),
+                Entry::measured('display', 'Sampler shows', FlowRow::FLOWS),
+            ],
+            FlowFormat::GAUGE => [
+                ...$columns,
+                Entry::decimal('gauge', 'Sampler\'s gauge', '0', '1000000', required: $step->id === FlowProcedures::POINTS),
+            ],
             default => $columns,
         };
     }
@@ -188,7 +226,10 @@ final readonly class FlowBench implements BenchGuide
             $found = FlowMeasurement::of($content->asFound, 'as found', $check, $content, $timeline);
             $left = FlowMeasurement::of($content->asLeft, 'as left', $check, $content, $timeline);
         } catch (UnreadableFlow|ConditionsMissing|TooFewPoints|SlopeIsZero $problem) {
-            return new LiveSheet([], [...$questions, ucfirst(rtrim($problem->getMessage(), '.')).'. As it stands this check is no evidence.']);
+            return new LiveSheet(
+                [],
+                [...$questions, ucfirst(rtrim($problem->getMessage(), '.')).'. As it stands this check is no evidence.'],
+            );
         }
         if ($found === null && $content->asFound !== []) {
             $questions[] = 'No set-point that was read lies within 1 % of the flow it is set for. Which is the working one?';
@@ -207,14 +248,33 @@ final readonly class FlowBench implements BenchGuide
             $lines[] = new LiveLine('flow '.$when, $measured->mean);
             $lines[] = $this->against('spread', $measured->spread, $policy, 'flow.replicates', 'spread');
             if ($content->target !== null && !$content->target->value->value->isZero()) {
-                $design = Figure::read('Q_d', 'flow it is set for', $content->target->in(Unit::LitrePerMinute), Unit::LitrePerMinute, new Origin('check', $check->id, 'as written'), 3);
-                $lines[] = $this->against('from the flow it is set for', FlowResponse::change($design, $measured->mean, 'deviation'), $policy, 'flow.design', 'deviation');
+                $design = Figure::read(
+                    'Q_d',
+                    'flow it is set for',
+                    $content->target->in(Unit::LitrePerMinute),
+                    Unit::LitrePerMinute,
+                    new Origin('check', $check->id, 'as written'),
+                    3,
+                );
+                $lines[] = $this->against(
+                    'from the flow it is set for',
+                    FlowResponse::change($design, $measured->mean, 'deviation'),
+                    $policy,
+                    'flow.design',
+                    'deviation',
+                );
                 $questions = [...$questions, ...$this->confused($measured, $design, $check, $content, $timeline)];
             }
         }
         $previous = $this->previous($check, $timeline);
         if ($previous !== null && $found !== null) {
-            $lines[] = $this->against('change since '.$previous[0], FlowResponse::change($previous[1], $found->mean, 'change'), $policy, 'flow.change', 'change');
+            $lines[] = $this->against(
+                'change since '.$previous[0],
+                FlowResponse::change($previous[1], $found->mean, 'change'),
+                $policy,
+                'flow.change',
+                'change',
+            );
         }
 
         return new LiveSheet($lines, $questions);
@@ -242,9 +302,24 @@ final readonly class FlowBench implements BenchGuide
     private function curve(GaugeCurve $curve, Policy $policy): array
     {
         $limit = $policy->limit('flow.correlation', 'correlation');
-        $lines = [new LiveLine('slope', $curve->slope), new LiveLine('intercept', $curve->intercept), new LiveLine('correlation r', $curve->correlation, $limit?->isKeptBy($curve->correlation->toFloat()), $limit?->words() ?? '')];
+        $lines = [
+            new LiveLine('slope', $curve->slope),
+            new LiveLine('intercept', $curve->intercept),
+            new LiveLine('correlation r', $curve->correlation, $limit?->isKeptBy($curve->correlation->toFloat()), $limit?->words() ?? ''),
+        ];
         foreach ($curve->points as $place => $point) {
-            $lines[] = new LiveLine(\sprintf('point %d, off the line', $place + 1), Figure::read('e', 'residual as flow', $point['residualPercent'], Unit::Percent, new Origin('check', $curve->check, 'residual'), 1), signed: true);
+            $lines[] = new LiveLine(
+                \sprintf('point %d, off the line', $place + 1),
+                Figure::read(
+                    'e',
+                    'residual as flow',
+                    $point['residualPercent'],
+                    Unit::Percent,
+                    new Origin('check', $curve->check, 'residual'),
+                    1,
+                ),
+                signed: true,
+            );
         }
 
         return $lines;
@@ -268,7 +343,15 @@ final readonly class FlowBench implements BenchGuide
             return [];
         }
 
-        return [\sprintf('%s shows a %s flow: %s L/min there are %s L/min of the air it draws. Was it set by the wrong one of the two?', $check->reference ?? 'The standard', $standard->basis(), $read->shown(), $measured->mean->shown())];
+        return [
+            \sprintf(
+                '%s shows a %s flow: %s L/min there are %s L/min of the air it draws. Was it set by the wrong one of the two?',
+                $check->reference ?? 'The standard',
+                $standard->basis(),
+                $read->shown(),
+                $measured->mean->shown(),
+            ),
+        ];
     }
 
     /** @return array{string, Figure}|null the check before, and the flow it left */
@@ -285,7 +368,13 @@ final readonly class FlowBench implements BenchGuide
                 $found = $content->adjusted ? null : $found;
                 continue;
             }
-            $left = FlowMeasurement::of($content->adjusted ? $content->asLeft : $content->asFound, 'as left', $earlier, $content, $timeline)?->mean;
+            $left = FlowMeasurement::of(
+                $content->adjusted ? $content->asLeft : $content->asFound,
+                'as left',
+                $earlier,
+                $content,
+                $timeline,
+            )?->mean;
             $found = $left === null || Real::isZero($left->value) ? null : [$earlier->id, $left];
         }
 

@@ -46,13 +46,34 @@ final readonly class FlowFormat implements ContentFormat
         'humidity', 'floatRead', 'restLeft', 'restRight', 'gravity', 'leakStalled', 'leakSeconds', 'medium',
         'thermometer', 'barometer', 'standstill',
     ];
-    private const MEASURED = ['temperature', 'pressure', 'target', 'leakStart', 'leakEnd', 'leakVolume', 'unitTemperature', 'unitPressure', 'unitTemperatureLeft', 'unitPressureLeft'];
+    private const MEASURED = [
+        'temperature', 'pressure', 'target', 'leakStart', 'leakEnd', 'leakVolume', 'unitTemperature',
+        'unitPressure', 'unitTemperatureLeft', 'unitPressureLeft',
+    ];
 
     public function instrument(): array
     {
         return [
-            Entry::choice('kind', 'Kind', [self::PUMP => 'sampling pump', self::FIXED => 'fixed sampler with set-points', self::GAUGE => 'sampler with a gauge and a calibration curve'], true),
-            Entry::choice('flowControl', 'Flow control', [self::COMPENSATED => 'compensated: holds its actual flow', self::UNCOMPENSATED => 'not compensated', self::CRITICAL => 'critical orifice'], true),
+            Entry::choice(
+                'kind',
+                'Kind',
+                [
+                    self::PUMP => 'sampling pump',
+                    self::FIXED => 'fixed sampler with set-points',
+                    self::GAUGE => 'sampler with a gauge and a calibration curve',
+                ],
+                true,
+            ),
+            Entry::choice(
+                'flowControl',
+                'Flow control',
+                [
+                    self::COMPENSATED => 'compensated: holds its actual flow',
+                    self::UNCOMPENSATED => 'not compensated',
+                    self::CRITICAL => 'critical orifice',
+                ],
+                true,
+            ),
             Entry::measured('rangeLow', 'Flow from', FlowRow::FLOWS),
             Entry::measured('rangeHigh', 'Flow to', FlowRow::FLOWS),
             Entry::measured('leakLimit', 'Leak test: vacuum may fall by', LeakTest::PRESSURES, help: 'By its manual'),
@@ -66,7 +87,14 @@ final readonly class FlowFormat implements ContentFormat
 
     public function interventions(): array
     {
-        return [InterventionKind::Repaired, InterventionKind::Adjusted, InterventionKind::FilterExchanged, InterventionKind::FirmwareChanged, InterventionKind::FactoryReset, InterventionKind::LaboratoryCalibration];
+        return [
+            InterventionKind::Repaired,
+            InterventionKind::Adjusted,
+            InterventionKind::FilterExchanged,
+            InterventionKind::FirmwareChanged,
+            InterventionKind::FactoryReset,
+            InterventionKind::LaboratoryCalibration,
+        ];
     }
 
     public function logColumns(): array
@@ -101,9 +129,19 @@ final readonly class FlowFormat implements ContentFormat
                     ],
                     true,
                 ),
-                Entry::measured('designFlow', 'Design flow', FlowRow::FLOWS, help: 'Size-selective samplers select what they promise only at this flow'),
+                Entry::measured(
+                    'designFlow',
+                    'Design flow',
+                    FlowRow::FLOWS,
+                    help: 'Size-selective samplers select what they promise only at this flow',
+                ),
                 Entry::decimal('tolerance', 'Tolerance of its own', '0', '100', Unit::Percent, help: 'Empty: the policy\'s'),
-                Entry::choice('medium', 'At the flow check the medium is', ['in line' => 'in line', 'empty' => 'left out: it is checked empty', 'not applicable' => 'not applicable'], true),
+                Entry::choice(
+                    'medium',
+                    'At the flow check the medium is',
+                    ['in line' => 'in line', 'empty' => 'left out: it is checked empty', 'not applicable' => 'not applicable'],
+                    true,
+                ),
                 Entry::flag('sections', 'It has a front and a back section'),
             ]),
             new Shelf(self::METHODS, 'Methods', 'method', [
@@ -113,7 +151,13 @@ final readonly class FlowFormat implements ContentFormat
                 Entry::measured('flowHigh', 'Flow to', FlowRow::FLOWS),
                 Entry::decimal('blanks', 'Field blanks wanted', '0', '100'),
                 Entry::flag('desorption', 'The laboratory desorbs: an efficiency is needed'),
-                Entry::decimal('samplingError', 'Sampling and analytical error, one-sided 95 %', '0', '2', help: 'SAE as a fraction, such as 0.16'),
+                Entry::decimal(
+                    'samplingError',
+                    'Sampling and analytical error, one-sided 95 %',
+                    '0',
+                    '2',
+                    help: 'SAE as a fraction, such as 0.16',
+                ),
                 Entry::text('source', 'Source'),
             ]),
             Substances::shelf(),
@@ -165,7 +209,10 @@ final readonly class FlowFormat implements ContentFormat
         $adjusted = $traits->flag('adjusted');
         $asLeft = self::rows($traits, 'asLeft');
         if (!$adjusted && $asLeft !== []) {
-            throw new InvalidRecord($fields->at('asLeft'), 'is for a unit that was adjusted; where nothing was adjusted, as left is as found.');
+            throw new InvalidRecord(
+                $fields->at('asLeft'),
+                'is for a unit that was adjusted; where nothing was adjusted, as left is as found.',
+            );
         }
 
         return new FlowCheck(
@@ -207,7 +254,13 @@ final readonly class FlowFormat implements ContentFormat
         $adjusted = ($answers['adjusted'] ?? null) === true;
         $points = AnswerRows::of($answers['points'] ?? []);
 
-        return [...$flow, 'asFound' => AnswerRows::of($answers['asFound'] ?? []), 'asLeft' => $adjusted ? AnswerRows::of($answers['asLeft'] ?? []) : [], 'adjusted' => $adjusted, ...($points === [] ? [] : ['points' => $points])];
+        return [
+            ...$flow,
+            'asFound' => AnswerRows::of($answers['asFound'] ?? []),
+            'asLeft' => $adjusted ? AnswerRows::of($answers['asLeft'] ?? []) : [],
+            'adjusted' => $adjusted,
+            ...($points === [] ? [] : ['points' => $points]),
+        ];
     }
 
     public function describeCheck(CheckContent $content): array
@@ -215,14 +268,33 @@ final readonly class FlowFormat implements ContentFormat
         if (!$content instanceof FlowCheck) {
             return [];
         }
-        $rows = static fn (array $list): string => implode(', ', array_map(static fn (FlowRow $row): string => $row->words(), array_filter($list, static fn (mixed $row): bool => $row instanceof FlowRow)));
-        $air = implode(', ', array_filter([$content->air->temperature?->words(), $content->air->pressure?->words(), $content->air->humidity === null ? null : $content->air->humidity->written.' %'], \is_string(...)));
+        $rows = static fn (array $list): string => implode(
+            ', ',
+            array_map(
+                static fn (FlowRow $row): string => $row->words(),
+                array_filter($list, static fn (mixed $row): bool => $row instanceof FlowRow),
+            ),
+        );
+        $air = implode(
+            ', ',
+            array_filter(
+                [
+                    $content->air->temperature?->words(),
+                    $content->air->pressure?->words(),
+                    $content->air->humidity === null ? null : $content->air->humidity->written.' %',
+                ],
+                \is_string(...),
+            ),
+        );
 
         return [
             ['label' => 'Air', 'shown' => $air === '' ? 'not read' : $air],
             ['label' => 'Medium', 'shown' => $content->medium ?? 'not said'],
             ...($content->standstill === null ? [] : [['label' => 'Flow', 'shown' => Standstill::choices()[$content->standstill->value]]]),
-            ['label' => 'As found', 'shown' => $content->points === [] ? $rows($content->asFound) : \sprintf('%d points', \count($content->points))],
+            [
+                'label' => 'As found',
+                'shown' => $content->points === [] ? $rows($content->asFound) : \sprintf('%d points', \count($content->points)),
+            ],
             ['label' => 'As left', 'shown' => $content->adjusted ? $rows($content->asLeft) : 'as found'],
             ['label' => 'Adjusted', 'shown' => $content->adjusted ? 'yes' : 'no'],
         ];
@@ -250,7 +322,12 @@ final readonly class FlowFormat implements ContentFormat
         $find = static function (string $name, string $shelf) use ($traits, $run, $around): ?\Footnote\Core\Evidence\Traits {
             $code = $traits->text($name);
 
-            return $code === null ? null : ($around->library->find($shelf, $code) ?? throw new InvalidRecord($run->at($name), \sprintf('"%s" is not in the library of %s.', $code, $shelf)));
+            return $code === null
+                ? null
+                : ($around->library->find($shelf, $code) ?? throw new InvalidRecord(
+                    $run->at($name),
+                    \sprintf('"%s" is not in the library of %s.', $code, $shelf),
+                ));
         };
 
         return new AirSample(
@@ -261,7 +338,12 @@ final readonly class FlowFormat implements ContentFormat
             new Air($traits->measured('fieldTemperature'), $traits->measured('fieldPressure')),
             $traits->text('purpose') === 'short-term',
             $traits->measured('displayedVolume'),
-            array_values(array_filter([$traits->decimal('gaugeStart'), $traits->decimal('gaugeStop')], static fn (?Decimal $gauge): bool => $gauge !== null)),
+            array_values(
+                array_filter(
+                    [$traits->decimal('gaugeStart'), $traits->decimal('gaugeStop')],
+                    static fn (?Decimal $gauge): bool => $gauge !== null,
+                ),
+            ),
             $medium === null ? [] : LaboratoryRows::of($medium, $around->library),
             $medium === null ? [] : $around->library->usedBy($medium),
             \count(array_filter($around->library->blanks(), static fn (Fields $blank): bool => $blank->optionalText('kind') !== 'media')),
@@ -270,9 +352,29 @@ final readonly class FlowFormat implements ContentFormat
 
     public function shipped(): array
     {
-        $at = static fn (string $celsius): array => ['id' => 'conditions-'.$celsius, 'name' => $celsius.' °C, 101.325 kPa', 'conditions' => ['temperature' => ['value' => $celsius, 'unit' => '°C'], 'pressure' => ['value' => '101.325', 'unit' => 'kPa']], 'source' => 'reference conditions, a choice', 'mark' => 'common practice'];
+        $at = static fn (string $celsius): array => [
+            'id' => 'conditions-'.$celsius,
+            'name' => $celsius.' °C, 101.325 kPa',
+            'conditions' => ['temperature' => ['value' => $celsius, 'unit' => '°C'], 'pressure' => ['value' => '101.325', 'unit' => 'kPa']],
+            'source' => 'reference conditions, a choice',
+            'mark' => 'common practice',
+        ];
 
-        return ['criteria' => [$at('25'), $at('20'), $at('0'), ['id' => 'as-sampled', 'name' => 'as sampled', 'conditions' => [], 'source' => 'the conditions of the field', 'mark' => 'common practice']], 'limits' => []];
+        return [
+            'criteria' => [
+                $at('25'),
+                $at('20'),
+                $at('0'),
+                [
+                    'id' => 'as-sampled',
+                    'name' => 'as sampled',
+                    'conditions' => [],
+                    'source' => 'the conditions of the field',
+                    'mark' => 'common practice',
+                ],
+            ],
+            'limits' => [],
+        ];
     }
 
     public function quantities(array $criteria, array $substances): array
@@ -280,7 +382,11 @@ final readonly class FlowFormat implements ContentFormat
         $quantities = [];
         foreach ($substances as $code => $name) {
             foreach (['twa' => 'TWA over 8 h', 'stel' => 'short-term'] as $key => $words) {
-                array_push($quantities, ['value' => $key.':'.$code, 'words' => $words.', '.$name, 'unit' => 'mg/m³'], ['value' => $key.'-ppm:'.$code, 'words' => $words.', '.$name, 'unit' => 'ppm']);
+                array_push(
+                    $quantities,
+                    ['value' => $key.':'.$code, 'words' => $words.', '.$name, 'unit' => 'mg/m³'],
+                    ['value' => $key.'-ppm:'.$code, 'words' => $words.', '.$name, 'unit' => 'ppm'],
+                );
             }
         }
         $quantities[] = ['value' => 'mixture:solvents', 'words' => 'additive mixture "solvents"', 'unit' => ''];
@@ -305,7 +411,13 @@ final readonly class FlowFormat implements ContentFormat
         self::absolute($conditions, 'pressure', $traits->measured('pressure'));
         $air = Air::of($traits);
 
-        return new ReferenceConditions($criterion->id('id'), $criterion->text('name'), $air->isKnown() ? $air : null, $criterion->text('source'), $criterion->choice('mark', SourceMark::class));
+        return new ReferenceConditions(
+            $criterion->id('id'),
+            $criterion->text('name'),
+            $air->isKnown() ? $air : null,
+            $criterion->text('source'),
+            $criterion->choice('mark', SourceMark::class),
+        );
     }
 
     /** A mass as a laboratory writes it, with or without "<". */
@@ -332,7 +444,10 @@ final readonly class FlowFormat implements ContentFormat
     private static function absolute(Fields $fields, string $name, ?\Footnote\Core\Quantity\Measured $pressure): void
     {
         if ($pressure !== null && $pressure->value->value->compareTo(\Footnote\Core\Quantity\Exact::zero()) <= 0) {
-            throw new InvalidRecord($fields->at($name).'/value', \sprintf('%s is no absolute pressure: it must be above zero.', $pressure->words()));
+            throw new InvalidRecord(
+                $fields->at($name).'/value',
+                \sprintf('%s is no absolute pressure: it must be above zero.', $pressure->words()),
+            );
         }
     }
 

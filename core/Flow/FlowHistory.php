@@ -53,7 +53,14 @@ final readonly class FlowHistory
             if ($change !== null) {
                 $changes[] = [$check, $change];
             }
-            $points[] = new HistoryPoint($check->at, $check->id, $found?->toFloat(), $now?->toFloat(), $change?->toFloat(), $content->adjusted && $found !== null && $now !== null ? $now->toFloat() - $found->toFloat() : null);
+            $points[] = new HistoryPoint(
+                $check->at,
+                $check->id,
+                $found?->toFloat(),
+                $now?->toFloat(),
+                $change?->toFloat(),
+                $content->adjusted && $found !== null && $now !== null ? $now->toFloat() - $found->toFloat() : null,
+            );
             $left = $now;
             $leftAt = $check->at;
         }
@@ -70,11 +77,23 @@ final readonly class FlowHistory
             }
         }
 
-        return $largest === null ? null : Figure::read('ΔQ_max', 'the most the flow of this unit has changed', $largest[1]->value instanceof Exact ? $largest[1]->value : round($largest[1]->value, 9), Unit::Percent, new Origin('check', $largest[0]->id, 'between two checks'), 2);
+        return $largest === null
+            ? null
+            : Figure::read(
+                'ΔQ_max',
+                'the most the flow of this unit has changed',
+                $largest[1]->value instanceof Exact ? $largest[1]->value : round($largest[1]->value, 9),
+                Unit::Percent,
+                new Origin('check', $largest[0]->id, 'between two checks'),
+                2,
+            );
     }
 
     private static function broken(Timeline $timeline, \DateTimeImmutable $from, \DateTimeImmutable $to): bool
     {
-        return array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->at > $from && $event->at <= $to && $event->breaks('', 'flow')) !== [];
+        return array_filter(
+            $timeline->interventions,
+            static fn (Intervention $event): bool => $event->at > $from && $event->at <= $to && $event->breaks('', 'flow'),
+        ) !== [];
     }
 }

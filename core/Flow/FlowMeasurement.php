@@ -39,7 +39,10 @@ final readonly class FlowMeasurement
      */
     public static function of(array $rows, string $when, Check $check, FlowCheck $content, Timeline $timeline): ?self
     {
-        return $timeline->memory->once(\sprintf('flow %s %s of %s', $rows === $content->asLeft ? 'left' : 'found', $when, $check->id), static fn (): ?self => self::measure($rows, $when, $check, $content, $timeline));
+        return $timeline->memory->once(
+            \sprintf('flow %s %s of %s', $rows === $content->asLeft ? 'left' : 'found', $when, $check->id),
+            static fn (): ?self => self::measure($rows, $when, $check, $content, $timeline),
+        );
     }
 
     /** @param list<FlowRow> $rows */
@@ -66,7 +69,15 @@ final readonly class FlowMeasurement
         return new self(
             $flows,
             Figure::derived('Q', 'actual flow '.$when, $mean, Unit::LitrePerMinute, SharedEquation::Replicates, $flows, $decimals),
-            Figure::derived('R', 'range over mean '.$when, Real::isZero($mean) ? Exact::zero() : Real::times(Real::by(Real::minus($high, $low), $mean), Exact::of(100)), Unit::Percent, SharedEquation::Replicates, $flows, 2),
+            Figure::derived(
+                'R',
+                'range over mean '.$when,
+                Real::isZero($mean) ? Exact::zero() : Real::times(Real::by(Real::minus($high, $low), $mean), Exact::of(100)),
+                Unit::Percent,
+                SharedEquation::Replicates,
+                $flows,
+                2,
+            ),
             $below,
         );
     }
@@ -92,17 +103,37 @@ final readonly class FlowMeasurement
         if ($reference === null) {
             throw new UnreadableFlow('no flow standard is named');
         }
-        if ($content->floatRead !== null && $reference->traits->text('floatRead') !== null && $content->floatRead !== $reference->traits->text('floatRead')) {
-            throw new UnreadableFlow(\sprintf('the %s of the float was read, the table of %s is for its %s', $content->floatRead, $reference->id, $reference->traits->text('floatRead')));
+        if ($content->floatRead !== null
+            && $reference->traits->text('floatRead') !== null
+            && $content->floatRead !== $reference->traits->text('floatRead')) {
+            throw new UnreadableFlow(
+                \sprintf(
+                    'the %s of the float was read, the table of %s is for its %s',
+                    $content->floatRead,
+                    $reference->id,
+                    $reference->traits->text('floatRead'),
+                ),
+            );
         }
 
         return FlowStandards::of($reference, $check->at, $content->setting, $content->gauge, $below)
-            ?? throw new UnreadableFlow(\in_array($reference->kind, FlowStandards::KINDS, true) ? \sprintf('%s lacks what its kind lives from: a throat, a table, or slope and intercept of a certificate', $reference->id) : \sprintf('%s is no flow standard', $reference->id));
+            ?? throw new UnreadableFlow(
+                \in_array($reference->kind, FlowStandards::KINDS, true)
+                    ? \sprintf(
+                        '%s lacks what its kind lives from: a throat, a table, or slope and intercept of a certificate',
+                        $reference->id,
+                    )
+                    : \sprintf('%s is no flow standard', $reference->id),
+            );
     }
 
     public static function origin(Check $check, FlowRow $row): Origin
     {
-        return new Origin('check', $check->id, \sprintf('%s, %s by %s', $row->provenance->words(), $check->at->format('j M Y H:i'), $check->by));
+        return new Origin(
+            'check',
+            $check->id,
+            \sprintf('%s, %s by %s', $row->provenance->words(), $check->at->format('j M Y H:i'), $check->by),
+        );
     }
 
     /**

@@ -42,7 +42,14 @@ final class FlowProcedures
     private static function check(): Procedure
     {
         return new Procedure(self::CHECK, 'Flow check', [
-            new Step('warm-up', StepKind::Wait, 'Warm up', 'Run the pump for a few minutes.', 'A cold pump settles while one reads it.', seconds: 300),
+            new Step(
+                'warm-up',
+                StepKind::Wait,
+                'Warm up',
+                'Run the pump for a few minutes.',
+                'A cold pump settles while one reads it.',
+                seconds: 300,
+            ),
             self::medium(),
             self::leak(),
             self::reference(),
@@ -50,7 +57,13 @@ final class FlowProcedures
             self::asFound(3),
             self::adjust(),
             self::asLeft(3),
-            new Step('device-off', StepKind::Confirm, 'Standard off', 'Take the flow standard off and close the line to the sampler again.', 'A line left open draws the air of the room behind the sampler.'),
+            new Step(
+                'device-off',
+                StepKind::Confirm,
+                'Standard off',
+                'Take the flow standard off and close the line to the sampler again.',
+                'A line left open draws the air of the room behind the sampler.',
+            ),
         ]);
     }
 
@@ -62,7 +75,13 @@ final class FlowProcedures
             self::asFound(1),
             self::adjust(),
             self::asLeft(1),
-            new Step('device-off', StepKind::Confirm, 'Standard off', 'Take the flow standard off; the run goes on.', 'The run goes on through the sampler alone.'),
+            new Step(
+                'device-off',
+                StepKind::Confirm,
+                'Standard off',
+                'Take the flow standard off; the run goes on.',
+                'The run goes on through the sampler alone.',
+            ),
         ]);
     }
 
@@ -73,10 +92,36 @@ final class FlowProcedures
             self::leak(),
             self::reference(),
             self::conditions(),
-            new Step('shaft-locked', StepKind::Confirm, 'Voltage set, shaft locked', 'Set the voltage and lock its shaft.', 'The valve alone walks the flow down; a shaft that turns makes two curves of one.'),
-            new Step(self::POINTS, StepKind::Readings, 'Points', 'Walk the flow down with the valve. At each point read the sampler\'s gauge and both legs of the manometer.', 'Five points or more, over the flows the sampler is used at.', into: 'points', rows: 5),
-            new Step('valve-open', StepKind::Confirm, 'Valve open again', 'Open the valve fully.', 'A valve left half shut samples at the last point of the calibration.'),
-            new Step('device-off', StepKind::Confirm, 'Orifice off', 'Take the orifice off and put the filter holder back.', 'Some samplers are calibrated empty: the filter goes in now.'),
+            new Step(
+                'shaft-locked',
+                StepKind::Confirm,
+                'Voltage set, shaft locked',
+                'Set the voltage and lock its shaft.',
+                'The valve alone walks the flow down; a shaft that turns makes two curves of one.',
+            ),
+            new Step(
+                self::POINTS,
+                StepKind::Readings,
+                'Points',
+                'Walk the flow down with the valve. At each point read the sampler\'s gauge and both legs of the manometer.',
+                'Five points or more, over the flows the sampler is used at.',
+                into: 'points',
+                rows: 5,
+            ),
+            new Step(
+                'valve-open',
+                StepKind::Confirm,
+                'Valve open again',
+                'Open the valve fully.',
+                'A valve left half shut samples at the last point of the calibration.',
+            ),
+            new Step(
+                'device-off',
+                StepKind::Confirm,
+                'Orifice off',
+                'Take the orifice off and put the filter holder back.',
+                'Some samplers are calibrated empty: the filter goes in now.',
+            ),
         ]);
     }
 
@@ -84,7 +129,15 @@ final class FlowProcedures
     {
         return new Procedure(self::VERIFICATION, 'Verification, changes nothing', [
             ...self::fixedBefore(),
-            new Step(self::AS_FOUND, StepKind::Readings, 'Flow', 'Read the flow at the working set-point, the low one and the high one.', 'Set-points on either side bracket the working flow.', into: 'asFound', rows: 3),
+            new Step(
+                self::AS_FOUND,
+                StepKind::Readings,
+                'Flow',
+                'Read the flow at the working set-point, the low one and the high one.',
+                'Set-points on either side bracket the working flow.',
+                into: 'asFound',
+                rows: 3,
+            ),
             ...self::fixedAfter(),
         ]);
     }
@@ -93,9 +146,26 @@ final class FlowProcedures
     {
         return new Procedure(self::CALIBRATION, 'Calibration, adjusts', [
             ...self::fixedBefore(),
-            new Step(self::AS_FOUND, StepKind::Readings, 'Flow as found', 'Read the flow at the working set-point, the low one and the high one, before anything is adjusted.', 'This value closes every run since the last check.', into: 'asFound', rows: 3),
+            new Step(
+                self::AS_FOUND,
+                StepKind::Readings,
+                'Flow as found',
+                'Read the flow at the working set-point, the low one and the high one, before anything is adjusted.',
+                'This value closes every run since the last check.',
+                into: 'asFound',
+                rows: 3,
+            ),
             self::adjust(),
-            new Step(self::AS_LEFT, StepKind::Readings, 'Flow as left', 'Read the flow at the three set-points again.', 'The next run starts from here.', when: 'adjusted', into: 'asLeft', rows: 3),
+            new Step(
+                self::AS_LEFT,
+                StepKind::Readings,
+                'Flow as left',
+                'Read the flow at the three set-points again.',
+                'The next run starts from here.',
+                when: 'adjusted',
+                into: 'asLeft',
+                rows: 3,
+            ),
             ...self::fixedAfter(),
         ]);
     }
@@ -104,10 +174,34 @@ final class FlowProcedures
     private static function fixedBefore(): array
     {
         return [
-            new Step('inlet-cleaned', StepKind::Confirm, 'Inlet cleaned', 'Clean the inlet and look at the seals.', 'What sticks in the inlet is not on the filter.'),
-            new Step(self::LEAK, StepKind::Entries, 'Leak test', 'Close the inlet and let the vacuum stand. Let it off slowly.', 'Let off at once, it tears the filter.'),
-            new Step(self::UNIT_TEMPERATURE, StepKind::Entries, 'Temperature', 'Compare with the reference in the shade, both given time.', 'Flow is worked out from temperature and pressure: they come first.'),
-            new Step(self::UNIT_PRESSURE, StepKind::Entries, 'Pressure', 'Compare with the reference barometer.', 'Flow is worked out from temperature and pressure: they come first.'),
+            new Step(
+                'inlet-cleaned',
+                StepKind::Confirm,
+                'Inlet cleaned',
+                'Clean the inlet and look at the seals.',
+                'What sticks in the inlet is not on the filter.',
+            ),
+            new Step(
+                self::LEAK,
+                StepKind::Entries,
+                'Leak test',
+                'Close the inlet and let the vacuum stand. Let it off slowly.',
+                'Let off at once, it tears the filter.',
+            ),
+            new Step(
+                self::UNIT_TEMPERATURE,
+                StepKind::Entries,
+                'Temperature',
+                'Compare with the reference in the shade, both given time.',
+                'Flow is worked out from temperature and pressure: they come first.',
+            ),
+            new Step(
+                self::UNIT_PRESSURE,
+                StepKind::Entries,
+                'Pressure',
+                'Compare with the reference barometer.',
+                'Flow is worked out from temperature and pressure: they come first.',
+            ),
             self::reference(),
             new Step(
                 self::STANDARD,
@@ -125,45 +219,111 @@ final class FlowProcedures
     private static function fixedAfter(): array
     {
         return [
-            new Step('leak-again', StepKind::Confirm, 'Leak test again', 'Check for leaks again: something was reseated.', 'Reseating a cassette alone moves the result a little.'),
+            new Step(
+                'leak-again',
+                StepKind::Confirm,
+                'Leak test again',
+                'Check for leaks again: something was reseated.',
+                'Reseating a cassette alone moves the result a little.',
+            ),
             new Step('self-test', StepKind::Confirm, 'Self-test', 'Let the self-test run to its end.', 'It cannot be broken off.'),
-            new Step('device-off', StepKind::Confirm, 'Audit device off', 'Take the audit device off the inlet.', 'People forget it, and the sampler goes on through the device.'),
-            new Step('sampling-on', StepKind::Confirm, 'Sampling again', 'Start sampling again and see that it runs.', 'People forget it, and a day is lost.'),
+            new Step(
+                'device-off',
+                StepKind::Confirm,
+                'Audit device off',
+                'Take the audit device off the inlet.',
+                'People forget it, and the sampler goes on through the device.',
+            ),
+            new Step(
+                'sampling-on',
+                StepKind::Confirm,
+                'Sampling again',
+                'Start sampling again and see that it runs.',
+                'People forget it, and a day is lost.',
+            ),
         ];
     }
 
     private static function medium(): Step
     {
-        return new Step(self::MEDIUM, StepKind::Entries, 'Medium', 'Put a spare of the same medium in line, or leave the line empty where the sampler wants that.', 'A medium holds the flow back: without it the flow is another.');
+        return new Step(
+            self::MEDIUM,
+            StepKind::Entries,
+            'Medium',
+            'Put a spare of the same medium in line, or leave the line empty where the sampler wants that.',
+            'A medium holds the flow back: without it the flow is another.',
+        );
     }
 
     private static function leak(): Step
     {
-        return new Step(self::LEAK, StepKind::Entries, 'Leak test', 'Block the far end of the whole line.', 'A leak dilutes the sample with air from somewhere else. It comes before the flow, and again after anything was reseated.');
+        return new Step(
+            self::LEAK,
+            StepKind::Entries,
+            'Leak test',
+            'Block the far end of the whole line.',
+            'A leak dilutes the sample with air from somewhere else. It comes before the flow, and again after anything was reseated.',
+        );
     }
 
     private static function reference(): Step
     {
-        return new Step(self::REFERENCE, StepKind::Reference, 'Flow standard', 'Choose the flow standard.', 'Each works over its range only: a reading outside it is no reading.');
+        return new Step(
+            self::REFERENCE,
+            StepKind::Reference,
+            'Flow standard',
+            'Choose the flow standard.',
+            'Each works over its range only: a reading outside it is no reading.',
+        );
     }
 
     private static function conditions(): Step
     {
-        return new Step(self::CONDITIONS, StepKind::Entries, 'Air', 'Read temperature and pressure, in the shade, out of the wind, given time.', 'A flow is a flow at some temperature and pressure.');
+        return new Step(
+            self::CONDITIONS,
+            StepKind::Entries,
+            'Air',
+            'Read temperature and pressure, in the shade, out of the wind, given time.',
+            'A flow is a flow at some temperature and pressure.',
+        );
     }
 
     private static function asFound(int $rows): Step
     {
-        return new Step(self::AS_FOUND, StepKind::Readings, 'As found', 'Read the flow before anything is touched.', 'This value closes every run since the last check. Once adjusted, it is gone.', into: 'asFound', rows: $rows);
+        return new Step(
+            self::AS_FOUND,
+            StepKind::Readings,
+            'As found',
+            'Read the flow before anything is touched.',
+            'This value closes every run since the last check. Once adjusted, it is gone.',
+            into: 'asFound',
+            rows: $rows,
+        );
     }
 
     private static function adjust(): Step
     {
-        return new Step('adjust', StepKind::Adjust, 'Adjust', 'Set the flow, or leave it as it is.', 'Restrict the flow behind a float meter, not with its own needle valve.', required: false);
+        return new Step(
+            'adjust',
+            StepKind::Adjust,
+            'Adjust',
+            'Set the flow, or leave it as it is.',
+            'Restrict the flow behind a float meter, not with its own needle valve.',
+            required: false,
+        );
     }
 
     private static function asLeft(int $rows): Step
     {
-        return new Step(self::AS_LEFT, StepKind::Readings, 'As left', 'Read the flow again after it was set.', 'The next run starts from here.', when: 'adjusted', into: 'asLeft', rows: $rows);
+        return new Step(
+            self::AS_LEFT,
+            StepKind::Readings,
+            'As left',
+            'Read the flow again after it was set.',
+            'The next run starts from here.',
+            when: 'adjusted',
+            into: 'asLeft',
+            rows: $rows,
+        );
     }
 }

@@ -48,7 +48,11 @@ final readonly class FlowResponse
         $drifts = [];
         foreach (KnotsAlong::segments($line->knots ?? []) as [$began, $found]) {
             if (!Real::isZero($began->flow->value)) {
-                $drifts[] = self::change($began->flow, $found->flow, \sprintf('change of flow from %s to %s', $began->check, $found->check));
+                $drifts[] = self::change(
+                    $began->flow,
+                    $found->flow,
+                    \sprintf('change of flow from %s to %s', $began->check, $found->check),
+                );
             }
         }
 
@@ -57,7 +61,15 @@ final readonly class FlowResponse
 
     public static function change(Figure $before, Figure $after, string $meaning): Figure
     {
-        return Figure::derived('ΔQ', $meaning, Real::times(Real::by(Real::minus($after->value, $before->value), $before->value), Exact::of(100)), Unit::Percent, SharedEquation::Change, [$after, $before], 2);
+        return Figure::derived(
+            'ΔQ',
+            $meaning,
+            Real::times(Real::by(Real::minus($after->value, $before->value), $before->value), Exact::of(100)),
+            Unit::Percent,
+            SharedEquation::Change,
+            [$after, $before],
+            2,
+        );
     }
 
     /** The curve that serves the sampler's gauge at a check: that of the last multi-point calibration up to it. */
@@ -68,7 +80,9 @@ final readonly class FlowResponse
             if ($check->at > $at->at) {
                 break;
             }
-            if ($check->content instanceof FlowCheck && $check->content->points !== [] && $this->usability->whyUnusable($check, $this->timeline) === []) {
+            if ($check->content instanceof FlowCheck
+                && $check->content->points !== []
+                && $this->usability->whyUnusable($check, $this->timeline) === []) {
                 $curve = GaugeCurve::of($check, $check->content, $this->timeline);
             }
         }
@@ -98,7 +112,20 @@ final readonly class FlowResponse
         }
         $flow = $content->target->in(Unit::LitrePerMinute);
 
-        return new FlowKnot($check->at, Figure::read('Q', 'flow as left, not read', $flow, Unit::LitrePerMinute, new Origin('assumption', $check->id, 'adjusted and not read again: the flow it was set for is assumed'), max(3, Digits::significant($flow, 4))), $check->id, true, true);
+        return new FlowKnot(
+            $check->at,
+            Figure::read(
+                'Q',
+                'flow as left, not read',
+                $flow,
+                Unit::LitrePerMinute,
+                new Origin('assumption', $check->id, 'adjusted and not read again: the flow it was set for is assumed'),
+                max(3, Digits::significant($flow, 4)),
+            ),
+            $check->id,
+            true,
+            true,
+        );
     }
 
     /** @param list<FlowRow> $rows */
@@ -113,18 +140,30 @@ final readonly class FlowResponse
         }
         $measured = FlowMeasurement::of($rows, $when, $check, $content, $this->timeline);
 
-        return $measured === null ? null : new FlowKnot($check->at, $this->inTheField($measured->mean, $content->air, $sample?->air), $check->id, $asLeft);
+        return $measured === null
+            ? null
+            : new FlowKnot($check->at, $this->inTheField($measured->mean, $content->air, $sample?->air), $check->id, $asLeft);
     }
 
     /** F-5: a critical orifice draws as the root of the temperature; other pumps hold their actual flow. */
     private function inTheField(Figure $flow, Air $bench, ?Air $field): Figure
     {
-        if ($this->timeline->instrument->traits->text('flowControl') !== FlowFormat::CRITICAL || $field?->temperature === null || $bench->temperature === null) {
+        if ($this->timeline->instrument->traits->text('flowControl') !== FlowFormat::CRITICAL
+            || $field?->temperature === null
+            || $bench->temperature === null) {
             return $flow;
         }
         $value = $flow->toFloat() * sqrt($field->kelvin()->dividedBy($bench->kelvin())->toFloat());
 
-        return Figure::derived('Q', $flow->meaning.', at the temperature of the field', $value, Unit::LitrePerMinute, FlowEquation::CriticalOrifice, [$flow, ...$field->figures(new Origin('run', $this->run->id, 'in the field'))], $flow->decimals);
+        return Figure::derived(
+            'Q',
+            $flow->meaning.', at the temperature of the field',
+            $value,
+            Unit::LitrePerMinute,
+            FlowEquation::CriticalOrifice,
+            [$flow, ...$field->figures(new Origin('run', $this->run->id, 'in the field'))],
+            $flow->decimals,
+        );
     }
 
     /**
@@ -143,13 +182,30 @@ final readonly class FlowResponse
             return $byCurve;
         }
         $measured = FlowMeasurement::of($rows, $when, $check, $content, $this->timeline);
-        $read = array_values(array_filter(array_map(static fn (FlowRow $row): ?float => $row->gauge?->value->toFloat(), FlowCheck::counting($rows)), \is_float(...)));
+        $read = array_values(
+            array_filter(
+                array_map(static fn (FlowRow $row): ?float => $row->gauge?->value->toFloat(), FlowCheck::counting($rows)),
+                \is_float(...),
+            ),
+        );
         if ($measured === null || $read === []) {
             return null;
         }
         $mean = array_sum($read) / \count($read);
-        $then = $curve->flow($mean, $content->air, Figure::read('I', 'sampler\'s gauge at the check', $mean, Unit::None, new Origin('check', $check->id, $when), 1));
+        $then = $curve->flow(
+            $mean,
+            $content->air,
+            Figure::read('I', 'sampler\'s gauge at the check', $mean, Unit::None, new Origin('check', $check->id, $when), 1),
+        );
 
-        return Figure::derived('Q', 'actual flow by the gauge curve, scaled by the standard '.$when, $byCurve->toFloat() * $measured->mean->toFloat() / $then->toFloat(), Unit::LitrePerMinute, FlowEquation::GaugeCurve, [$byCurve, $measured->mean, $then], $byCurve->decimals);
+        return Figure::derived(
+            'Q',
+            'actual flow by the gauge curve, scaled by the standard '.$when,
+            $byCurve->toFloat() * $measured->mean->toFloat() / $then->toFloat(),
+            Unit::LitrePerMinute,
+            FlowEquation::GaugeCurve,
+            [$byCurve, $measured->mean, $then],
+            $byCurve->decimals,
+        );
     }
 }

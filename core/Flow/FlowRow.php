@@ -44,7 +44,18 @@ final readonly class FlowRow
 
     public static function of(Traits $traits, Provenance $provenance): self
     {
-        return new self($provenance, $traits->decimal('value'), $traits->decimal('volume'), $traits->decimal('seconds'), $traits->decimal('left'), $traits->decimal('right'), $traits->measured('target'), $traits->measured('display'), $traits->decimal('gauge'), $traits->text('struck'));
+        return new self(
+            $provenance,
+            $traits->decimal('value'),
+            $traits->decimal('volume'),
+            $traits->decimal('seconds'),
+            $traits->decimal('left'),
+            $traits->decimal('right'),
+            $traits->measured('target'),
+            $traits->measured('display'),
+            $traits->decimal('gauge'),
+            $traits->text('struck'),
+        );
     }
 
     /** @return list<Entry> every column that a row may have */
@@ -74,7 +85,11 @@ final readonly class FlowRow
         $words = match (true) {
             $this->value !== null => $this->value->written,
             $this->volume !== null => \sprintf('%s mL in %s s', $this->volume->written, $this->seconds->written ?? '?'),
-            $this->left !== null || $this->right !== null => implode(' and ', array_filter([$this->left?->written, $this->right?->written], \is_string(...))),
+            $this->left !== null
+                || $this->right !== null => implode(
+                    ' and ',
+                    array_filter([$this->left?->written, $this->right?->written], \is_string(...)),
+                ),
             default => '?',
         };
 

@@ -29,8 +29,14 @@ final readonly class GaugeCurve
     /**
      * @param list<array{flow: float, response: float, residualPercent: float}> $points residual as a share of the flow
      */
-    private function __construct(public string $check, public LeastSquares $line, public array $points, public Figure $slope, public Figure $intercept, public Figure $correlation)
-    {
+    private function __construct(
+        public string $check,
+        public LeastSquares $line,
+        public array $points,
+        public Figure $slope,
+        public Figure $intercept,
+        public Figure $correlation,
+    ) {
     }
 
     /** @throws UnreadableFlow|ConditionsMissing|TooFewPoints|SlopeIsZero */
@@ -50,7 +56,11 @@ final readonly class GaugeCurve
             $flow = $standard instanceof Recalled ? $standard->right($flow) : $flow;
             $x[] = $flow->toFloat() / 1000 * ($inner instanceof TransferOrifice ? 1.0 : self::toStandard($content->air));
             $y[] = self::response($row->gauge->value->toFloat(), $content->air);
-            array_push($inputs, $flow, Figure::read('I', 'sampler\'s gauge', $row->gauge->value, Unit::None, $origin, $row->gauge->decimals()));
+            array_push(
+                $inputs,
+                $flow,
+                Figure::read('I', 'sampler\'s gauge', $row->gauge->value, Unit::None, $origin, $row->gauge->decimals()),
+            );
         }
         $line = LeastSquares::through($x, $y);
         $points = [];
@@ -59,9 +69,24 @@ final readonly class GaugeCurve
             $points[] = ['flow' => $flow, 'response' => $y[$i], 'residualPercent' => 100 * ($line->inverse($y[$i]) - $flow) / $flow];
         }
         $inputs = [...$inputs, ...$content->air->figures(new Origin('check', $check->id, 'at the calibration'))];
-        $derived = static fn (string $symbol, string $meaning, float $value, int $decimals): Figure => Figure::derived($symbol, $meaning, $value, Unit::None, FlowEquation::Regression, $inputs, $decimals);
+        $derived = static fn (string $symbol, string $meaning, float $value, int $decimals): Figure => Figure::derived(
+            $symbol,
+            $meaning,
+            $value,
+            Unit::None,
+            FlowEquation::Regression,
+            $inputs,
+            $decimals,
+        );
 
-        return new self($check->id, $line, $points, $derived('slope', 'slope of the gauge curve', $line->slope, 3), $derived('intercept', 'intercept of the gauge curve', $line->intercept, 3), $derived('r', 'correlation of the gauge curve', $line->r, 4));
+        return new self(
+            $check->id,
+            $line,
+            $points,
+            $derived('slope', 'slope of the gauge curve', $line->slope, 3),
+            $derived('intercept', 'intercept of the gauge curve', $line->intercept, 3),
+            $derived('r', 'correlation of the gauge curve', $line->r, 4),
+        );
     }
 
     /** √(I·(P/760)·(298/T)). */
@@ -81,7 +106,15 @@ final readonly class GaugeCurve
         $standard = 1000 * $this->line->inverse(self::response($gauge, $air));
         $flow = $standard / self::toStandard($air);
 
-        return Figure::derived('Q', 'actual flow by the gauge curve of '.$this->check, $flow, Unit::LitrePerMinute, FlowEquation::GaugeCurve, [$read, $this->slope, $this->intercept], Digits::significant($flow, 4));
+        return Figure::derived(
+            'Q',
+            'actual flow by the gauge curve of '.$this->check,
+            $flow,
+            Unit::LitrePerMinute,
+            FlowEquation::GaugeCurve,
+            [$read, $this->slope, $this->intercept],
+            Digits::significant($flow, 4),
+        );
     }
 
     /** What an actual flow is multiplied by to be told at 298 K and 760 mmHg. */

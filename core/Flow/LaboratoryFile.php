@@ -50,8 +50,13 @@ final readonly class LaboratoryFile
      * @param string                                                       $unit    of masses, where no column says it: "µg" or "mg"
      * @param array<string, string>                                        $codes   of substances, by lower-case name or code
      */
-    public function __construct(public string $delimiter, public int $skip, public array $columns, public string $unit, private array $codes)
-    {
+    public function __construct(
+        public string $delimiter,
+        public int $skip,
+        public array $columns,
+        public string $unit,
+        private array $codes,
+    ) {
     }
 
     /**
@@ -69,7 +74,10 @@ final readonly class LaboratoryFile
         foreach ($fields->objects('columns') as $column) {
             $field = $column->text('field');
             if (!isset(self::FIELDS[$field])) {
-                throw new InvalidRecord($column->at('field'), \sprintf('"%s" is not one of: %s.', $field, implode(', ', array_keys(self::FIELDS))));
+                throw new InvalidRecord(
+                    $column->at('field'),
+                    \sprintf('"%s" is not one of: %s.', $field, implode(', ', array_keys(self::FIELDS))),
+                );
             }
             $analyte = $column->optionalText('analyte', 60);
             $own = $column->optionalText('unit', 10);
@@ -83,7 +91,10 @@ final readonly class LaboratoryFile
                 'unit' => $own === '' ? null : $own,
             ];
         }
-        $has = static fn (string $field): bool => array_filter($columns, static fn (array $column): bool => $column['field'] === $field) !== [];
+        $has = static fn (string $field): bool => array_filter(
+            $columns,
+            static fn (array $column): bool => $column['field'] === $field,
+        ) !== [];
         foreach (['medium', 'front'] as $needed) {
             if (!$has($needed)) {
                 throw new InvalidRecord($fields->at('columns'), \sprintf('no column holds the %s.', self::FIELDS[$needed]));
@@ -111,7 +122,10 @@ final readonly class LaboratoryFile
     {
         [$delimiter, $skip, $best] = [',', 0, [0, 0]];
         foreach (self::DELIMITERS as $one) {
-            $counts = array_map(static fn (string $line): int => \count(self::cells($line, $one)), array_filter($lines, static fn (string $line): bool => trim($line) !== ''));
+            $counts = array_map(
+                static fn (string $line): int => \count(self::cells($line, $one)),
+                array_filter($lines, static fn (string $line): bool => trim($line) !== ''),
+            );
             $tally = array_count_values(array_filter($counts, static fn (int $count): bool => $count > 1));
             arsort($tally);
             $cells = array_key_first($tally);
@@ -172,7 +186,12 @@ final readonly class LaboratoryFile
      */
     public function describe(): array
     {
-        return ['delimiter' => $this->delimiter === "\t" ? 'tab' : $this->delimiter, 'skip' => $this->skip, 'unit' => $this->unit, 'columns' => $this->columns];
+        return [
+            'delimiter' => $this->delimiter === "\t" ? 'tab' : $this->delimiter,
+            'skip' => $this->skip,
+            'unit' => $this->unit,
+            'columns' => $this->columns,
+        ];
     }
 
     /**

@@ -45,7 +45,10 @@ final class LaboratoryRows
         $unit = self::unit($row);
         $front = FlowFormat::mass($row, 'front', $unit);
         if ($front === null) {
-            throw new InvalidRecord($row->at('front'), FlowFormat::mass($row, 'back', $unit) === null ? 'is missing.' : 'is missing: there is a back section without a front.');
+            throw new InvalidRecord(
+                $row->at('front'),
+                FlowFormat::mass($row, 'back', $unit) === null ? 'is missing.' : 'is missing: there is a back section without a front.',
+            );
         }
         FlowFormat::mass($row, 'back', $unit);
         foreach (['quantitation', 'detection'] as $name) {
@@ -107,6 +110,8 @@ final class LaboratoryRows
     {
         $unit = Unit::tryFrom($row->optionalText('unit') ?? Unit::Microgram->value);
 
-        return \in_array($unit, [Unit::Microgram, Unit::Milligram], true) ? $unit : throw new InvalidRecord($row->at('unit'), 'must be µg or mg.');
+        return \in_array($unit, [Unit::Microgram, Unit::Milligram], true)
+            ? $unit
+            : throw new InvalidRecord($row->at('unit'), 'must be µg or mg.');
     }
 }

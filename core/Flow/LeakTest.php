@@ -24,19 +24,33 @@ final readonly class LeakTest
      * @param Decimal|null  $seconds between the two
      * @param Measured|null $volume  of the line, for the leak as a flow
      */
-    public function __construct(public ?bool $stalled, public ?Measured $start, public ?Measured $end, public ?Decimal $seconds, public ?Measured $volume)
-    {
+    public function __construct(
+        public ?bool $stalled,
+        public ?Measured $start,
+        public ?Measured $end,
+        public ?Decimal $seconds,
+        public ?Measured $volume,
+    ) {
     }
 
     /** @return list<Entry> */
     public static function entries(): array
     {
         return [
-            Entry::choice('leakStalled', 'With the end of the line blocked', ['yes' => 'the pump stalled or alarmed', 'no' => 'it went on drawing']),
+            Entry::choice(
+                'leakStalled',
+                'With the end of the line blocked',
+                ['yes' => 'the pump stalled or alarmed', 'no' => 'it went on drawing'],
+            ),
             Entry::measured('leakStart', 'Vacuum at the start', self::PRESSURES),
             Entry::measured('leakEnd', 'Vacuum at the end', self::PRESSURES),
             Entry::decimal('leakSeconds', 'Time between', '1', '36000', Unit::Second),
-            Entry::measured('leakVolume', 'Volume of the line', [Unit::Millilitre, Unit::Litre], help: 'Where it is known, the leak is told as a flow'),
+            Entry::measured(
+                'leakVolume',
+                'Volume of the line',
+                [Unit::Millilitre, Unit::Litre],
+                help: 'Where it is known, the leak is told as a flow',
+            ),
         ];
     }
 
@@ -44,7 +58,13 @@ final readonly class LeakTest
     public static function of(Traits $traits): ?self
     {
         $stalled = $traits->text('leakStalled');
-        $test = new self($stalled === null ? null : $stalled === 'yes', $traits->measured('leakStart'), $traits->measured('leakEnd'), $traits->decimal('leakSeconds'), $traits->measured('leakVolume'));
+        $test = new self(
+            $stalled === null ? null : $stalled === 'yes',
+            $traits->measured('leakStart'),
+            $traits->measured('leakEnd'),
+            $traits->decimal('leakSeconds'),
+            $traits->measured('leakVolume'),
+        );
 
         return $test->stalled === null && !$test->hasDecay() ? null : $test;
     }
@@ -57,7 +77,9 @@ final readonly class LeakTest
     /** How much vacuum was lost, kPa; null where no decay was read. */
     public function lost(): ?Exact
     {
-        return $this->start === null || $this->end === null ? null : $this->start->in(Unit::Kilopascal)->minus($this->end->in(Unit::Kilopascal));
+        return $this->start === null || $this->end === null
+            ? null
+            : $this->start->in(Unit::Kilopascal)->minus($this->end->in(Unit::Kilopascal));
     }
 
     /** The share of the vacuum that was lost, %. */

@@ -21,8 +21,12 @@ use Footnote\Core\Response\FlowLine;
 /** Sets concentrations against limits: how wrong the flow would have to be to turn them, and the error of sampling and analysis. */
 final readonly class SampleLimits
 {
-    public function __construct(private Yardsticks $yardsticks, private AirSample $sample, private ?FlowLine $line, public ?Figure $largestEver)
-    {
+    public function __construct(
+        private Yardsticks $yardsticks,
+        private AirSample $sample,
+        private ?FlowLine $line,
+        public ?Figure $largestEver,
+    ) {
     }
 
     /**
@@ -104,7 +108,10 @@ final readonly class SampleLimits
         $seen = match (true) {
             $this->line === null => 'no check shows the flow',
             $drifts === [] => 'one check shows the flow',
-            default => 'its checks showed a change of '.implode(' and ', array_map(static fn (Figure $drift): string => $drift->signed().' %', $drifts)),
+            default => 'its checks showed a change of '.implode(
+                ' and ',
+                array_map(static fn (Figure $drift): string => $drift->signed().' %', $drifts),
+            ),
         };
 
         return Tipping::byShare(

@@ -111,7 +111,9 @@ final readonly class SampleResults implements FamilyResults
         return [
             'kind' => 'flow',
             'response' => array_map(static fn (FlowKnot $knot): array => [
-                'at' => $knot->at->format(\DATE_ATOM), 'check' => $knot->check, 'end' => $knot->asLeft ? 'as left' : 'as found', 'assumed' => $knot->assumed, 'figure' => $sheet->enter($knot->flow),
+                'at' => $knot->at->format(\DATE_ATOM), 'check' => $knot->check, 'end' => $knot->asLeft
+                    ? 'as left'
+                    : 'as found', 'assumed' => $knot->assumed, 'figure' => $sheet->enter($knot->flow),
             ], $this->line->knots ?? []),
             'stretches' => array_map(static fn (Span $span): array => $span->ends(), $this->stretches),
             'largestEverDrift' => $this->largestEverDrift === null ? null : $sheet->enter($this->largestEverDrift),

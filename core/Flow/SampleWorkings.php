@@ -45,9 +45,16 @@ final readonly class SampleWorkings
 
     private AirSample $sample;
 
-    public function __construct(private Run $run, private Bracket $bracket, private Timeline $timeline, private Policy $policy, private Yardsticks $yardsticks)
-    {
-        $this->sample = $run->content instanceof AirSample ? $run->content : new AirSample($run->id, null, null, null, new Air(null, null), false, null, [], [], [], 0);
+    public function __construct(
+        private Run $run,
+        private Bracket $bracket,
+        private Timeline $timeline,
+        private Policy $policy,
+        private Yardsticks $yardsticks,
+    ) {
+        $this->sample = $run->content instanceof AirSample
+            ? $run->content
+            : new AirSample($run->id, null, null, null, new Air(null, null), false, null, [], [], [], 0);
         $this->line = (new FlowResponse($run, $timeline))->line($bracket);
         $this->conditions = self::conditions($yardsticks);
         $this->stretches = $run->runningSpans();
@@ -94,7 +101,12 @@ final readonly class SampleWorkings
                 }
             }
         }
-        $judge = new SampleLimits($this->yardsticks, $this->sample, $this->line, FlowHistory::of($this->timeline, $this->bracket->post->at ?? $this->run->stop ?? $this->run->start)->largestDrift());
+        $judge = new SampleLimits(
+            $this->yardsticks,
+            $this->sample,
+            $this->line,
+            FlowHistory::of($this->timeline, $this->bracket->post->at ?? $this->run->stop ?? $this->run->start)->largestDrift(),
+        );
 
         return new SampleResults(
             $this->run,
@@ -139,11 +151,32 @@ final readonly class SampleWorkings
     private function volume(): FourAnswers
     {
         $minutes = $this->minutes();
-        $time = Figure::read('t', 'running time', $minutes, Unit::Minute, new Origin('run', $this->run->id, $this->run->timerMinutes !== null && $this->run->has(\Footnote\Core\Evidence\RemarkKind::StoppedByItself) ? 'by the pump\'s own timer, since it stopped by itself' : 'start to stop, less pauses'), 1);
+        $time = Figure::read(
+            't',
+            'running time',
+            $minutes,
+            Unit::Minute,
+            new Origin(
+                'run',
+                $this->run->id,
+                $this->run->timerMinutes !== null && $this->run->has(\Footnote\Core\Evidence\RemarkKind::StoppedByItself)
+                    ? 'by the pump\'s own timer, since it stopped by itself'
+                    : 'start to stop, less pauses',
+            ),
+            1,
+        );
         $by = static function (FlowKnot $knot) use ($minutes, $time): Figure {
             $value = Real::times($knot->flow->value, $minutes);
 
-            return Figure::derived('V', \sprintf('volume, flow %s at %s held throughout', $knot->asLeft ? 'as left' : 'as found', $knot->check), $value, Unit::Litre, FlowEquation::Volume, [$knot->flow, $time], Digits::significant($value, 4));
+            return Figure::derived(
+                'V',
+                \sprintf('volume, flow %s at %s held throughout', $knot->asLeft ? 'as left' : 'as found', $knot->check),
+                $value,
+                Unit::Litre,
+                FlowEquation::Volume,
+                [$knot->flow, $time],
+                Digits::significant($value, 4),
+            );
         };
         $line = $this->line;
         $between = function () use ($line, $time): ?Figure {
@@ -152,10 +185,27 @@ final readonly class SampleWorkings
             }
             $value = $line->volume($this->stretches);
 
-            return Figure::derived('V', 'volume, flow along the bracket', $value, Unit::Litre, FlowEquation::Volume, [...array_map(static fn (FlowKnot $knot): Figure => $knot->flow, $line->knots), $time], Digits::significant($value, 4));
+            return Figure::derived(
+                'V',
+                'volume, flow along the bracket',
+                $value,
+                Unit::Litre,
+                FlowEquation::Volume,
+                [...array_map(static fn (FlowKnot $knot): Figure => $knot->flow, $line->knots), $time],
+                Digits::significant($value, 4),
+            );
         };
         $displayed = $this->sample->displayed;
-        $indicated = $displayed === null ? null : Figure::read('V', 'volume the pump shows', $displayed->in(Unit::Litre), Unit::Litre, new Origin('run', $this->run->id, 'read off the pump'), max(1, $displayed->value->decimals()));
+        $indicated = $displayed === null
+            ? null
+            : Figure::read(
+                'V',
+                'volume the pump shows',
+                $displayed->in(Unit::Litre),
+                Unit::Litre,
+                new Origin('run', $this->run->id, 'read off the pump'),
+                max(1, $displayed->value->decimals()),
+            );
 
         return FourAnswers::along($indicated, $line->knots ?? [], $this->bracket, $by, $between);
     }
@@ -163,12 +213,29 @@ final readonly class SampleWorkings
     private function at(FourAnswers $volume, Air $air): FourAnswers
     {
         $factor = $this->conditions->factor($air);
-        $figures = [...$air->figures(new Origin('run', $this->run->id, $this->sample->air->isKnown() ? 'in the field' : 'not read in the field: that of the check before')), ...($this->conditions->air?->figures(new Origin('criterion', $this->conditions->id, $this->conditions->name)) ?? [])];
+        $figures = [
+            ...$air->figures(
+                new Origin(
+                    'run',
+                    $this->run->id,
+                    $this->sample->air->isKnown() ? 'in the field' : 'not read in the field: that of the check before',
+                ),
+            ),
+            ...($this->conditions->air?->figures(new Origin('criterion', $this->conditions->id, $this->conditions->name)) ?? []),
+        ];
 
         return $volume->each(static function (Figure $one) use ($factor, $figures): Figure {
             $value = Real::times($one->value, $factor);
 
-            return Figure::derived('V_ref', $one->meaning.', at the reference conditions', $value, Unit::Litre, FlowEquation::Volume, [$one, ...$figures], Digits::significant($value, 4));
+            return Figure::derived(
+                'V_ref',
+                $one->meaning.', at the reference conditions',
+                $value,
+                Unit::Litre,
+                FlowEquation::Volume,
+                [$one, ...$figures],
+                Digits::significant($value, 4),
+            );
         });
     }
 
@@ -183,7 +250,15 @@ final readonly class SampleWorkings
                 return null;
             }
             $value = Real::by($mass->value, $one->value);
-            $figure = Figure::derived($symbol, $meaning.', '.$one->meaning, $value, Unit::MilligramPerCubicMetre, FlowEquation::Concentration, [$mass, $one], Digits::significant($value, 3));
+            $figure = Figure::derived(
+                $symbol,
+                $meaning.', '.$one->meaning,
+                $value,
+                Unit::MilligramPerCubicMetre,
+                FlowEquation::Concentration,
+                [$mass, $one],
+                Digits::significant($value, 3),
+            );
 
             return $mass->floor === null ? $figure : $figure->downTo(Real::by($mass->floor, $one->value));
         });
@@ -195,7 +270,9 @@ final readonly class SampleWorkings
         $results = [
             $this->concentration($kind.':'.$analyte->analyte, $name.$analyte->name(), $mass3, Unit::MilligramPerCubicMetre, $analyte),
         ];
-        $ppm = $this->conditions->air !== null || $air !== null ? $mass3->each(fn (Figure $one): ?Figure => self::ppm($one, $analyte, $this->conditions, $air)) : FourAnswers::none();
+        $ppm = $this->conditions->air !== null || $air !== null
+            ? $mass3->each(fn (Figure $one): ?Figure => self::ppm($one, $analyte, $this->conditions, $air))
+            : FourAnswers::none();
         if (!$ppm->isEmpty()) {
             $results[] = $this->concentration(
                 $kind.'-ppm:'.$analyte->analyte,
@@ -316,15 +393,35 @@ final readonly class SampleWorkings
         $value = Real::times($concentration->value, $factor);
         $figure = Figure::derived($concentration->symbol, $concentration->meaning.', by volume', $value, Unit::PartsPerMillion, SharedEquation::PartsPerMillion, [
             $concentration,
-            Figure::read('V_m', 'molar volume at '.$conditions->name, $volume, Unit::LitrePerMole, new Origin('criterion', $conditions->id, $conditions->volumeSource()), 3),
-            Figure::read('M', 'molar mass of '.$analyte->name(), $molar->value, Unit::GramPerMole, new Origin('library', $analyte->analyte, $analyte->substance?->text('source') ?? 'library of substances'), $molar->decimals()),
+            Figure::read(
+                'V_m',
+                'molar volume at '.$conditions->name,
+                $volume,
+                Unit::LitrePerMole,
+                new Origin('criterion', $conditions->id, $conditions->volumeSource()),
+                3,
+            ),
+            Figure::read(
+                'M',
+                'molar mass of '.$analyte->name(),
+                $molar->value,
+                Unit::GramPerMole,
+                new Origin('library', $analyte->analyte, $analyte->substance?->text('source') ?? 'library of substances'),
+                $molar->decimals(),
+            ),
         ], Digits::significant($value, 3));
 
         return $concentration->floor === null ? $figure : $figure->downTo(Real::times($concentration->floor, $factor));
     }
 
-    private function result(string $key, string $title, FourAnswers $answers, Unit $unit, ?string $channel, bool $worstIsLow = false): Result
-    {
+    private function result(
+        string $key,
+        string $title,
+        FourAnswers $answers,
+        Unit $unit,
+        ?string $channel,
+        bool $worstIsLow = false,
+    ): Result {
         $notes = $unit === Unit::Litre ? [] : ['Stated at '.$this->conditions->name.'.'];
 
         // What a pump shows of its volume is its own sum, and no reading of what was there.

@@ -55,22 +55,59 @@ final readonly class SamplingPlan
      *
      * @throws UnplannableSample where what was asked makes no plan
      */
-    public static function of(Measured $limit, Decimal $share, Mass $quantitation, Measured $flow, Decimal $shiftMinutes, ?Traits $method, ?Traits $substance, ?Figure $drift): self
-    {
+    public static function of(
+        Measured $limit,
+        Decimal $share,
+        Mass $quantitation,
+        Measured $flow,
+        Decimal $shiftMinutes,
+        ?Traits $method,
+        ?Traits $substance,
+        ?Figure $drift,
+    ): self {
         $zero = Exact::zero();
-        foreach (['limit' => $limit->value->value, 'share' => $share->value, 'quantitation' => $quantitation->micrograms(), 'flow' => $flow->value->value, 'shiftMinutes' => $shiftMinutes->value] as $name => $value) {
+        foreach ([
+            'limit' => $limit->value->value,
+            'share' => $share->value,
+            'quantitation' => $quantitation->micrograms(),
+            'flow' => $flow->value->value,
+            'shiftMinutes' => $shiftMinutes->value,
+        ] as $name => $value) {
             if ($value->compareTo($zero) <= 0) {
                 throw new UnplannableSample($name, 'must be more than zero.');
             }
         }
-        $asked = static fn (string $symbol, string $meaning, Exact $value, Unit $unit): Figure => Figure::read($symbol, $meaning, $value, $unit, new Origin('plan', 'plan', 'as asked'), Digits::significant($value, 3));
+        $asked = static fn (string $symbol, string $meaning, Exact $value, Unit $unit): Figure => Figure::read(
+            $symbol,
+            $meaning,
+            $value,
+            $unit,
+            new Origin('plan', 'plan', 'as asked'),
+            Digits::significant($value, 3),
+        );
         $limitFigure = self::limit($limit, $substance, $asked);
         $wanted = Real::times($limitFigure->value, $share->value);
         $loq = $asked('LOQ', 'quantitation of the laboratory on one medium', $quantitation->micrograms(), Unit::Microgram);
         $q = $asked('Q', 'flow', $flow->in(Unit::LitrePerMinute), Unit::LitrePerMinute);
         $shift = $asked('T', 'shift', $shiftMinutes->value, Unit::Minute);
-        $least = Figure::derived('V_min', \sprintf('least volume for %s of the limit', $share->written), $volume = Real::by($loq->value, $wanted), Unit::Litre, FlowEquation::Concentration, [$loq, $limitFigure, $asked('f', 'share of the limit', $share->value, Unit::None)], Digits::significant($volume, 3));
-        $minutes = Figure::derived('t_min', 'time that takes', $time = Real::by($volume, $q->value), Unit::Minute, FlowEquation::Volume, [$least, $q], Digits::significant($time, 3));
+        $least = Figure::derived(
+            'V_min',
+            \sprintf('least volume for %s of the limit', $share->written),
+            $volume = Real::by($loq->value, $wanted),
+            Unit::Litre,
+            FlowEquation::Concentration,
+            [$loq, $limitFigure, $asked('f', 'share of the limit', $share->value, Unit::None)],
+            Digits::significant($volume, 3),
+        );
+        $minutes = Figure::derived(
+            't_min',
+            'time that takes',
+            $time = Real::by($volume, $q->value),
+            Unit::Minute,
+            FlowEquation::Volume,
+            [$least, $q],
+            Digits::significant($time, 3),
+        );
         $total = Real::times($shift->value, $q->value);
         [$low, $high] = [$method?->measured('volumeLow')?->in(Unit::Litre), $method?->measured('volumeHigh')?->in(Unit::Litre)];
         $media = 1;
@@ -78,33 +115,88 @@ final readonly class SamplingPlan
             // The fewest that each stay within the method.
             $media = max(1, (int) ceil(Real::toFloat(Real::by($total, $high)) - 1e-9));
         }
-        $each = Figure::derived('V', $media === 1 ? 'volume over the shift' : \sprintf('volume of each of %d media', $media), $one = Real::by($total, Exact::of($media)), Unit::Litre, FlowEquation::Volume, [$q, $shift], Digits::significant($one, 3));
-        $reach = Figure::derived('c_min', 'smallest concentration that can be quantified', $smallest = Real::by($loq->value, $one), Unit::MilligramPerCubicMetre, FlowEquation::Concentration, [$loq, $each], Digits::significant($smallest, 3));
+        $each = Figure::derived(
+            'V',
+            $media === 1 ? 'volume over the shift' : \sprintf('volume of each of %d media', $media),
+            $one = Real::by($total, Exact::of($media)),
+            Unit::Litre,
+            FlowEquation::Volume,
+            [$q, $shift],
+            Digits::significant($one, 3),
+        );
+        $reach = Figure::derived(
+            'c_min',
+            'smallest concentration that can be quantified',
+            $smallest = Real::by($loq->value, $one),
+            Unit::MilligramPerCubicMetre,
+            FlowEquation::Concentration,
+            [$loq, $each],
+            Digits::significant($smallest, 3),
+        );
 
         $words = [];
         $enough = Real::compare($one, $volume) >= 0;
         $words[] = $enough
-            ? \sprintf('%s of the limit can be quantified: it takes %s L, and %s draws %s L.', self::percent($share), $least->shown(), $media === 1 ? 'the shift' : 'each medium', $each->shown())
-            : \sprintf('%s of the limit cannot be quantified so: it takes %s L, and %s draws only %s L. A higher flow, a longer time or a more sensitive laboratory is needed.', self::percent($share), $least->shown(), $media === 1 ? 'the shift' : 'each medium', $each->shown());
+            ? \sprintf(
+                '%s of the limit can be quantified: it takes %s L, and %s draws %s L.',
+                self::percent($share),
+                $least->shown(),
+                $media === 1 ? 'the shift' : 'each medium',
+                $each->shown(),
+            )
+            : \sprintf(
+                '%s of the limit cannot be quantified so: it takes %s L, and %s draws only %s L. A higher flow, a longer time or a more sensitive laboratory is needed.',
+                self::percent($share),
+                $least->shown(),
+                $media === 1 ? 'the shift' : 'each medium',
+                $each->shown(),
+            );
         if ($media > 1) {
-            $words[] = \sprintf('%d media one after the other, each for %s min: the method takes at most %s.', $media, number_format(Real::toFloat($shift->value) / $media, 0, '.', ''), $method?->measured('volumeHigh')?->words() ?? '');
+            $words[] = \sprintf(
+                '%d media one after the other, each for %s min: the method takes at most %s.',
+                $media,
+                number_format(Real::toFloat($shift->value) / $media, 0, '.', ''),
+                $method?->measured('volumeHigh')?->words() ?? '',
+            );
         }
         if ($low !== null && Real::compare($one, $low) < 0) {
             $words[] = \sprintf('The method wants at least %s.', $method?->measured('volumeLow')?->words() ?? '');
         }
         $flows = [$method?->measured('flowLow'), $method?->measured('flowHigh')];
-        $flowFits = ($flows[0] === null || Real::compare($q->value, $flows[0]->in(Unit::LitrePerMinute)) >= 0) && ($flows[1] === null || Real::compare($q->value, $flows[1]->in(Unit::LitrePerMinute)) <= 0);
+        $flowFits = ($flows[0] === null || Real::compare($q->value, $flows[0]->in(Unit::LitrePerMinute)) >= 0)
+            && ($flows[1] === null || Real::compare($q->value, $flows[1]->in(Unit::LitrePerMinute)) <= 0);
         if (!$flowFits) {
             $words[] = \sprintf('The method allows %s to %s.', $flows[0]?->words() ?? '0', $flows[1]?->words() ?? 'any flow');
         }
         $undecided = null;
         if ($drift !== null) {
             $size = $drift->value instanceof Exact ? $drift->value->absolute() : abs($drift->value);
-            $undecided = Figure::derived('e', 'distance from the limit within which drift leaves a result undecided', $size, Unit::Percent, SharedEquation::Change, [$drift], 1);
-            $words[] = \sprintf('The flow of this unit has changed by %s %% at most. If it does so again, a result within %s %% of the limit is undecided.', $drift->signed(), $undecided->shown());
+            $undecided = Figure::derived(
+                'e',
+                'distance from the limit within which drift leaves a result undecided',
+                $size,
+                Unit::Percent,
+                SharedEquation::Change,
+                [$drift],
+                1,
+            );
+            $words[] = \sprintf(
+                'The flow of this unit has changed by %s %% at most. If it does so again, a result within %s %% of the limit is undecided.',
+                $drift->signed(),
+                $undecided->shown(),
+            );
         }
 
-        return new self($least, $minutes, $media, $each, $reach, $undecided, $enough && $flowFits && ($low === null || Real::compare($one, $low) >= 0), $words);
+        return new self(
+            $least,
+            $minutes,
+            $media,
+            $each,
+            $reach,
+            $undecided,
+            $enough && $flowFits && ($low === null || Real::compare($one, $low) >= 0),
+            $words,
+        );
     }
 
     /** @param \Closure(string, string, Exact, Unit): Figure $asked */
@@ -122,7 +214,33 @@ final readonly class SamplingPlan
         $ppm = $asked('L', 'limit', $limit->value->value, Unit::PartsPerMillion);
         $value = $limit->value->value->times($molar->value)->dividedBy($volume);
 
-        return Figure::derived('L', 'limit by mass, at 25 °C and 101.325 kPa', $value, Unit::MilligramPerCubicMetre, SharedEquation::PartsPerMillion, [$ppm, Figure::read('V_m', 'molar volume', $volume, Unit::LitrePerMole, new Origin('criterion', 'plan', $conditions->volumeSource()), 2), Figure::read('M', 'molar mass', $molar->value, Unit::GramPerMole, new Origin('library', $substance->text('code') ?? '', $substance->text('source') ?? 'library of substances'), $molar->decimals())], Digits::significant($value, 3));
+        return Figure::derived(
+            'L',
+            'limit by mass, at 25 °C and 101.325 kPa',
+            $value,
+            Unit::MilligramPerCubicMetre,
+            SharedEquation::PartsPerMillion,
+            [
+                $ppm,
+                Figure::read(
+                    'V_m',
+                    'molar volume',
+                    $volume,
+                    Unit::LitrePerMole,
+                    new Origin('criterion', 'plan', $conditions->volumeSource()),
+                    2,
+                ),
+                Figure::read(
+                    'M',
+                    'molar mass',
+                    $molar->value,
+                    Unit::GramPerMole,
+                    new Origin('library', $substance->text('code') ?? '', $substance->text('source') ?? 'library of substances'),
+                    $molar->decimals(),
+                ),
+            ],
+            Digits::significant($value, 3),
+        );
     }
 
     private static function percent(Decimal $share): string

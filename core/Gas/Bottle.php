@@ -39,14 +39,34 @@ final readonly class Bottle
         return new ReferenceKind(self::KIND, 'Bottle of calibration gas', [
             Entry::measured('size', 'Holds when full', [Unit::Litre]),
             Entry::measured('fullPressure', 'Pressure when full', self::PRESSURES),
-            Entry::choice('regulator', 'Regulator', ['fixed' => 'fixed flow', 'demand' => 'demand flow', 'bag' => 'fixed flow into a bag', 'tee' => 'fixed flow over a T-piece'], help: 'A pumped unit wants demand flow, a T-piece or a bag'),
+            Entry::choice(
+                'regulator',
+                'Regulator',
+                [
+                    'fixed' => 'fixed flow',
+                    'demand' => 'demand flow',
+                    'bag' => 'fixed flow into a bag',
+                    'tee' => 'fixed flow over a T-piece',
+                ],
+                help: 'A pumped unit wants demand flow, a T-piece or a bag',
+            ),
             Entry::decimal('flow', 'Flow', '0.05', '10', Unit::LitrePerMinute),
             Entry::text('balance', 'Balance gas'),
             Entry::text('lot', 'Lot'),
         ], [Entry::rows('gases', 'On the label', [
-            Entry::text('gas', 'Gas', true, 'oxygen, flammable gas, carbon monoxide, hydrogen sulphide, carbon dioxide, isobutylene, or another by name'),
+            Entry::text(
+                'gas',
+                'Gas',
+                true,
+                'oxygen, flammable gas, carbon monoxide, hydrogen sulphide, carbon dioxide, isobutylene, or another by name',
+            ),
             Entry::decimal('concentration', 'Concentration', '0', '1000000', required: true),
-            Entry::choice('unit', 'Unit', [Unit::PartsPerMillion->value => 'ppm', Unit::PercentVolume->value => '% vol', Unit::PercentExplosive->value => '% LEL'], true),
+            Entry::choice(
+                'unit',
+                'Unit',
+                [Unit::PartsPerMillion->value => 'ppm', Unit::PercentVolume->value => '% vol', Unit::PercentExplosive->value => '% LEL'],
+                true,
+            ),
             Entry::decimal('accuracy', 'Accuracy ±', '0', '100', Unit::Percent),
             Entry::choice(
                 'lelBasis',
@@ -104,7 +124,10 @@ final readonly class Bottle
             );
         }
         if ($unit->dimension() === $channel->unit->dimension()) {
-            return $figure->as($unit->convert($figure->value instanceof Exact ? $figure->value : $value->value, $channel->unit), $channel->unit);
+            return $figure->as(
+                $unit->convert($figure->value instanceof Exact ? $figure->value : $value->value, $channel->unit),
+                $channel->unit,
+            );
         }
 
         return self::told($figure, $channel, $gas);
@@ -162,13 +185,21 @@ final readonly class Bottle
         }
         $litres = $size->in(Unit::Litre)->times($pressure->in(Unit::Kilopascal))->dividedBy($full->in(Unit::Kilopascal));
 
-        return ['litres' => $litres, 'minutes' => $litres->dividedBy(($this->reference->traits->decimal('flow') ?? Decimal::parse(self::FLOW))->value)];
+        return [
+            'litres' => $litres,
+            'minutes' => $litres->dividedBy(($this->reference->traits->decimal('flow') ?? Decimal::parse(self::FLOW))->value),
+        ];
     }
 
     /** In a few words: what is in it. */
     public function words(\DateTimeImmutable $on): string
     {
-        $gases = array_map(static fn (Traits $gas): string => trim(\sprintf('%s %s %s', $gas->text('gas') ?? '', $gas->decimal('concentration')->written ?? '', $gas->text('unit') ?? '')), $this->reference->certificateAt($on)?->constants->rows('gases') ?? []);
+        $gases = array_map(
+            static fn (Traits $gas): string => trim(
+                \sprintf('%s %s %s', $gas->text('gas') ?? '', $gas->decimal('concentration')->written ?? '', $gas->text('unit') ?? ''),
+            ),
+            $this->reference->certificateAt($on)?->constants->rows('gases') ?? [],
+        );
 
         return $gases === [] ? 'nothing is known of what it holds' : implode(', ', $gases);
     }

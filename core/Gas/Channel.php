@@ -59,7 +59,17 @@ final readonly class Channel
             Entry::text('name', 'Channel', true, 'As the unit and its log name it, such as CO'),
             Entry::choice('kind', 'Senses', GasKind::choices(), true),
             Entry::text('gas', 'Name of another gas'),
-            Entry::choice('unit', 'Shown in', [Unit::PartsPerMillion->value => 'ppm', Unit::PercentVolume->value => '% vol', Unit::PercentExplosive->value => '% LEL', Unit::MilligramPerCubicMetre->value => 'mg/m³'], help: 'Empty: as usual for its kind'),
+            Entry::choice(
+                'unit',
+                'Shown in',
+                [
+                    Unit::PartsPerMillion->value => 'ppm',
+                    Unit::PercentVolume->value => '% vol',
+                    Unit::PercentExplosive->value => '% LEL',
+                    Unit::MilligramPerCubicMetre->value => 'mg/m³',
+                ],
+                help: 'Empty: as usual for its kind',
+            ),
             Entry::decimal('lamp', 'Lamp', '5', '15', Unit::Electronvolt, help: 'Of a photoionisation detector'),
             Entry::decimal('range', 'Range to', '0', '1000000'),
             Entry::decimal('resolution', 'Resolution', '0', '1000'),

@@ -85,11 +85,24 @@ final readonly class ChannelCheck implements CheckContent
         $steps = [];
         foreach ($check->steps as $id => $state) {
             // Isobutylene reaches the CO cell: for that cell the order of both gases counts.
-            $foreign = !$isCarbonMonoxide && GasProcedures::stageOf($id) !== null && !\in_array(GasProcedures::stageOf($id), [GasStage::Zero, $stage], true);
+            $foreign = !$isCarbonMonoxide
+                && GasProcedures::stageOf($id) !== null
+                && !\in_array(GasProcedures::stageOf($id), [GasStage::Zero, $stage], true);
             $steps[$id] = $foreign ? StepState::NotApplicable : $state;
         }
 
-        return new Check($check->id, $check->instrument, $check->at, $check->by, $bottle, $content, $steps, $check->brokenOff, $check->setAside, $check->remarks);
+        return new Check(
+            $check->id,
+            $check->instrument,
+            $check->at,
+            $check->by,
+            $bottle,
+            $content,
+            $steps,
+            $check->brokenOff,
+            $check->setAside,
+            $check->remarks,
+        );
     }
 
     /** The same unit told of one channel alone. */
@@ -97,8 +110,14 @@ final readonly class ChannelCheck implements CheckContent
     {
         return $whole->memory->once('channel '.$name, static function () use ($name, $whole): Timeline {
             $channel = Channel::named($whole->instrument, $name);
-            $checks = $channel === null ? [] : array_values(array_filter(array_map(static fn (Check $check): ?Check => self::project($check, $channel), $whole->checks)));
-            $touching = array_values(array_filter($whole->interventions, static fn ($event): bool => $event->channel === null || $event->channel === $name));
+            $checks = $channel === null
+                ? []
+                : array_values(
+                    array_filter(array_map(static fn (Check $check): ?Check => self::project($check, $channel), $whole->checks)),
+                );
+            $touching = array_values(
+                array_filter($whole->interventions, static fn ($event): bool => $event->channel === null || $event->channel === $name),
+            );
 
             return new Timeline($whole->instrument, $checks, $touching, $whole->runs, $whole->references, $name, $whole, $whole->elsewhere);
         });

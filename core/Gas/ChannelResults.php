@@ -105,7 +105,9 @@ final readonly class ChannelResults implements FamilyResults
     {
         $reference = $this->timeline->referenceOf($check);
 
-        return $reference === null ? null : (new Bottle($reference))->gas($this->channel->spanGas(), $check->at)?->decimal('accuracy')?->value->toFloat();
+        return $reference === null
+            ? null
+            : (new Bottle($reference))->gas($this->channel->spanGas(), $check->at)?->decimal('accuracy')?->value->toFloat();
     }
 
     public function ordinary(Result $result): ?Figure
@@ -124,10 +126,20 @@ final readonly class ChannelResults implements FamilyResults
             'factor' => $this->factor->applied === null ? null : $sheet->enter($this->factor->applied),
             'undone' => $this->factor->undone->compareTo(Exact::of(1)) === 0 ? null : (string) $this->factor->undone,
             'response' => array_map(static fn (LinearKnot $knot): array => [
-                'at' => $knot->at->format(\DATE_ATOM), 'check' => $knot->check, 'end' => $knot->asLeft ? 'as left' : 'as found', 'assumed' => $knot->assumed,
+                'at' => $knot->at->format(\DATE_ATOM), 'check' => $knot->check, 'end' => $knot->asLeft
+                    ? 'as left'
+                    : 'as found', 'assumed' => $knot->assumed,
                 'zero' => $sheet->enter($knot->zero), 'gain' => $sheet->enter($knot->gain),
             ], $this->line->knots ?? []),
-            'drifts' => array_map(static fn (array $drift): array => ['check' => $drift['check'], 'span' => $sheet->enter($drift['span']), 'absolute' => $sheet->enter($drift['absolute']), 'zero' => $sheet->enter($drift['zero'])], $this->drifts),
+            'drifts' => array_map(
+                static fn (array $drift): array => [
+                    'check' => $drift['check'],
+                    'span' => $sheet->enter($drift['span']),
+                    'absolute' => $sheet->enter($drift['absolute']),
+                    'zero' => $sheet->enter($drift['zero']),
+                ],
+                $this->drifts,
+            ),
             'testGas' => array_values(
                 array_filter(
                     array_map(

@@ -25,7 +25,10 @@ final readonly class DriftLimit
     {
         $name = $channel->kind->limit();
 
-        return new self($name === null ? null : ($setting->limits[$name] ?? null), $channel->kind === GasKind::Oxygen ? null : ($setting->limits['share'] ?? null));
+        return new self(
+            $name === null ? null : ($setting->limits[$name] ?? null),
+            $channel->kind === GasKind::Oxygen ? null : ($setting->limits['share'] ?? null),
+        );
     }
 
     /** @param Exact|float $off in the unit of the channel */
@@ -34,7 +37,9 @@ final readonly class DriftLimit
         $size = $off instanceof Exact ? $off->absolute() : abs($off);
 
         return ($this->own !== null && $this->own->isKeptBy($size))
-            || ($this->share !== null && !Real::isZero($label->value) && $this->share->isKeptBy(Real::by(Real::times($size, Exact::of(100)), $label->value)))
+            || ($this->share !== null && !Real::isZero($label->value) && $this->share->isKeptBy(
+                Real::by(Real::times($size, Exact::of(100)), $label->value),
+            ))
             || ($this->own === null && $this->share === null);
     }
 
@@ -55,6 +60,9 @@ final readonly class DriftLimit
 
     public function words(): string
     {
-        return implode(' or ', array_map(static fn (Limit $limit): string => $limit->words(), array_values(array_filter([$this->own, $this->share]))));
+        return implode(
+            ' or ',
+            array_map(static fn (Limit $limit): string => $limit->words(), array_values(array_filter([$this->own, $this->share]))),
+        );
     }
 }

@@ -26,8 +26,14 @@ final readonly class Factor
      * @param bool        $foreign whether the unit was set to the factor of something else
      * @param bool        $weak    whether the lamp cannot ionise the vapour
      */
-    private function __construct(public Exact $undone, public ?Figure $applied, public bool $missing, public bool $doubled, public bool $foreign, public bool $weak)
-    {
+    private function __construct(
+        public Exact $undone,
+        public ?Figure $applied,
+        public bool $missing,
+        public bool $doubled,
+        public bool $foreign,
+        public bool $weak,
+    ) {
     }
 
     public static function of(Channel $channel, ChannelRecord $record): self
@@ -46,8 +52,12 @@ final readonly class Factor
                 false,
             );
         }
-        $sees = static fn (?Traits $known): bool => $channel->lamp === null || ($known?->decimal('ionisationEnergy') ?? null) === null || $known->decimal('ionisationEnergy')->value->compareTo($channel->lamp->value) < 0;
-        $weak = $record->parts === [] ? !$sees($record->known) : array_filter($record->parts, static fn (array $part): bool => !$sees($part['known'])) !== [];
+        $sees = static fn (?Traits $known): bool => $channel->lamp === null
+            || ($known?->decimal('ionisationEnergy') ?? null) === null
+            || $known->decimal('ionisationEnergy')->value->compareTo($channel->lamp->value) < 0;
+        $weak = $record->parts === []
+            ? !$sees($record->known)
+            : array_filter($record->parts, static fn (array $part): bool => !$sees($part['known'])) !== [];
         $name = $channel->lamp === null ? null : Substances::factorName($channel->lamp);
         $factor = $name === null ? null : ($record->known?->decimal($name)->value ?? self::mixed($record, $name));
         if ($factor === null) {
@@ -58,7 +68,14 @@ final readonly class Factor
         $is = static fn (?Decimal $written): bool => $written !== null
             && ($written->value->compareTo($factor) === 0
                 || Exact::of($factor->rounded($written->decimals()))->compareTo($written->value) === 0);
-        $figure = Figure::read('CF', \sprintf('factor of %s with a %s eV lamp', $record->known?->text('name') ?? $record->substance, $channel->lamp->written), $factor, Unit::None, new Origin('library', $record->substance, $record->known?->text('source') ?? 'library of substances'), 4);
+        $figure = Figure::read(
+            'CF',
+            \sprintf('factor of %s with a %s eV lamp', $record->known?->text('name') ?? $record->substance, $channel->lamp->written),
+            $factor,
+            Unit::None,
+            new Origin('library', $record->substance, $record->known?->text('source') ?? 'library of substances'),
+            4,
+        );
 
         return new self(
             $undone,

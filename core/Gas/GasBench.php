@@ -35,13 +35,18 @@ final readonly class GasBench implements AsksByReference
     {
         $choices = [];
         $stage = \in_array(GasStage::Mix, GasProcedures::stages($unit), true) ? GasStage::Mix : GasStage::Isobutylene;
-        $wanted = array_values(array_filter(Channel::of($unit), static fn (Channel $channel): bool => GasStage::ofSpan($channel->kind) === $stage));
+        $wanted = array_values(
+            array_filter(Channel::of($unit), static fn (Channel $channel): bool => GasStage::ofSpan($channel->kind) === $stage),
+        );
         foreach ($references as $reference) {
             if ($reference->kind !== Bottle::KIND) {
                 continue;
             }
             $bottle = new Bottle($reference);
-            $missing = array_map(static fn (Channel $channel): string => $channel->spanGas(), array_values(array_filter($wanted, static fn (Channel $channel): bool => $bottle->label($channel, $on) === null)));
+            $missing = array_map(
+                static fn (Channel $channel): string => $channel->spanGas(),
+                array_values(array_filter($wanted, static fn (Channel $channel): bool => $bottle->label($channel, $on) === null)),
+            );
             if (\count($missing) === \count($wanted)) {
                 continue;
             }
@@ -64,7 +69,10 @@ final readonly class GasBench implements AsksByReference
                 Entry::measured('temperature', 'Temperature here', Air::TEMPERATURES),
             ],
             GasProcedures::REFERENCE => [Entry::measured('bottlePressure', 'Pressure of the bottle', Bottle::PRESSURES)],
-            GasProcedures::ISOBUTYLENE_BOTTLE => [Entry::named('isobutyleneBottle', 'Bottle of isobutylene', 'reference:'.Bottle::KIND, true), Entry::measured('isobutylenePressure', 'Pressure of the bottle', Bottle::PRESSURES)],
+            GasProcedures::ISOBUTYLENE_BOTTLE => [
+                Entry::named('isobutyleneBottle', 'Bottle of isobutylene', 'reference:'.Bottle::KIND, true),
+                Entry::measured('isobutylenePressure', 'Pressure of the bottle', Bottle::PRESSURES),
+            ],
             default => [],
         };
     }
@@ -122,7 +130,9 @@ final readonly class GasBench implements AsksByReference
         foreach (Channel::of($unit) as $channel) {
             $own = GasStage::ofSpan($channel->kind) === $stage;
             // CO is looked at while isobutylene flows.
-            $watched = $stage === GasStage::Isobutylene && $channel->kind === GasKind::CarbonMonoxide && $step->id === $stage->value.'-found';
+            $watched = $stage === GasStage::Isobutylene
+                && $channel->kind === GasKind::CarbonMonoxide
+                && $step->id === $stage->value.'-found';
             if ($stage === GasStage::Zero || $own || $watched) {
                 // What the unit expects is read off the unit: filled in from the label it would always agree with it.
                 $rows[] = ['channel' => $channel->name];
@@ -141,7 +151,10 @@ final readonly class GasBench implements AsksByReference
         $with = $timeline->with($check);
         [$lines, $questions] = [[], []];
         foreach (Channel::of($timeline->instrument) as $channel) {
-            $why = $content->zeroSource !== null && ($content->of(GasStage::Zero->found(), $channel->name) !== [] || $content->zeroSource->whyUnfit($channel->kind) !== null) ? $content->zeroSource->whyUnfit($channel->kind) : null;
+            $why = $content->zeroSource !== null
+                && ($content->of(GasStage::Zero->found(), $channel->name) !== [] || $content->zeroSource->whyUnfit($channel->kind) !== null)
+                ? $content->zeroSource->whyUnfit($channel->kind)
+                : null;
             if ($why !== null) {
                 $questions[] = \sprintf('%s cannot be zeroed in %s: %s.', $channel->name, $content->zeroSource->value ?? '', $why);
             }
@@ -160,12 +173,25 @@ final readonly class GasBench implements AsksByReference
                 $questions[] = \sprintf('%s: %s', $id, lcfirst($problem));
             }
         }
-        foreach ([[$timeline->referenceOf($check), $content->bottlePressure], [$content->isobutyleneBottle === null ? null : ($timeline->references[$content->isobutyleneBottle] ?? null), $content->isobutylenePressure]] as [$reference, $pressure]) {
+        foreach ([
+            [$timeline->referenceOf($check), $content->bottlePressure],
+            [
+                $content->isobutyleneBottle === null ? null : ($timeline->references[$content->isobutyleneBottle] ?? null),
+                $content->isobutylenePressure,
+            ],
+        ] as [$reference, $pressure]) {
             $left = $reference === null ? null : (new Bottle($reference))->left($pressure);
             if ($left !== null) {
-                $lines[] = new LiveLine('gas left in '.$reference->id, Figure::derived('t', 'minutes of gas left', $left['minutes'], Unit::Minute, GasEquation::GasLeft, [], 0));
+                $lines[] = new LiveLine(
+                    'gas left in '.$reference->id,
+                    Figure::derived('t', 'minutes of gas left', $left['minutes'], Unit::Minute, GasEquation::GasLeft, [], 0),
+                );
                 if ($left['minutes']->compareTo(Exact::of(self::FEW_MINUTES)) < 0) {
-                    $questions[] = \sprintf('%s holds gas for %s min. Will it last for this check?', $reference->id, $left['minutes']->rounded(0));
+                    $questions[] = \sprintf(
+                        '%s holds gas for %s min. Will it last for this check?',
+                        $reference->id,
+                        $left['minutes']->rounded(0),
+                    );
                 }
             }
         }
@@ -180,14 +206,26 @@ final readonly class GasBench implements AsksByReference
         $label = $response->label($check, $content, $part);
         [$lines, $questions] = [[], []];
         if ($label === null) {
-            return [[], [\sprintf('Which bottle spans %s? None that is named says how much %s it holds.', $channel->name, $channel->spanGas())]];
+            return [
+                [],
+                [\sprintf('Which bottle spans %s? None that is named says how much %s it holds.', $channel->name, $channel->spanGas())],
+            ];
         }
         $entered = GasResponse::expected($content);
         if ($entered !== null && $entered->compareTo($response->exact($label)) !== 0) {
-            $questions[] = \sprintf('%s expects %s, the label says %s %s. Set the unit to the label before the span.', $channel->name, $entered, $label->shown(), $label->unit->value);
+            $questions[] = \sprintf(
+                '%s expects %s, the label says %s %s. Set the unit to the label before the span.',
+                $channel->name,
+                $entered,
+                $label->shown(),
+                $label->unit->value,
+            );
         }
         if ($content->afterIsobutylene) {
-            $questions[] = \sprintf('Isobutylene flowed first: %s spanned now is wrong. Wait ten minutes in clean air and begin the mix anew.', $channel->name);
+            $questions[] = \sprintf(
+                'Isobutylene flowed first: %s spanned now is wrong. Wait ten minutes in clean air and begin the mix anew.',
+                $channel->name,
+            );
         }
         foreach (['as found' => $content->spanFound, 'as left' => $content->spanLeft] as $when => $rows) {
             if ($rows === []) {
@@ -197,7 +235,15 @@ final readonly class GasBench implements AsksByReference
             $mean = Exact::mean(
                 array_map(static fn (GasRow $row): Exact => $row->value->value, $plateau->rows === [] ? $rows : $plateau->rows),
             );
-            $off = Figure::derived('Δ', \sprintf('%s %s off the label', $channel->name, $when), $mean->minus($response->exact($label)), $channel->unit, GasEquation::Drift, [$label], 2);
+            $off = Figure::derived(
+                'Δ',
+                \sprintf('%s %s off the label', $channel->name, $when),
+                $mean->minus($response->exact($label)),
+                $channel->unit,
+                GasEquation::Drift,
+                [$label],
+                2,
+            );
             [$kept, $allowed] = $when === 'as left'
                 ? self::asLeft($channel, $label, $check, $part, $mean->minus($response->exact($label)), $policy)
                 : self::asFound($channel, $label, $off, $policy);
@@ -208,7 +254,19 @@ final readonly class GasBench implements AsksByReference
         }
         foreach ($content->inIsobutylene as $row) {
             $limit = $channel->kind === GasKind::CarbonMonoxide ? $policy->limit('gas.cross-response', 'answer') : null;
-            $lines[] = new LiveLine(\sprintf('%s in isobutylene', $channel->name), Figure::read('r', 'answer to isobutylene', $row->value->value, $channel->unit, new Origin('check', $check->id, 'typed'), $row->value->decimals()), $limit?->isKeptBy($row->value->value->absolute()), $limit?->words() ?? '');
+            $lines[] = new LiveLine(
+                \sprintf('%s in isobutylene', $channel->name),
+                Figure::read(
+                    'r',
+                    'answer to isobutylene',
+                    $row->value->value,
+                    $channel->unit,
+                    new Origin('check', $check->id, 'typed'),
+                    $row->value->decimals(),
+                ),
+                $limit?->isKeptBy($row->value->value->absolute()),
+                $limit?->words() ?? '',
+            );
         }
 
         return [$lines, $questions];
@@ -241,7 +299,12 @@ final readonly class GasBench implements AsksByReference
     public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
     {
         if ($timeline->channel !== '') {
-            return new UnitHistory(GasHistory::of($timeline, $until)->points, Unit::Percent, Unit::Percent, $timeline->channel.' off the label');
+            return new UnitHistory(
+                GasHistory::of($timeline, $until)->points,
+                Unit::Percent,
+                Unit::Percent,
+                $timeline->channel.' off the label',
+            );
         }
         $furthest = [];
         foreach (self::names($timeline->instrument) as $name) {

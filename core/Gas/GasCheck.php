@@ -49,7 +49,9 @@ final readonly class GasCheck implements CheckContent
     /** @return list<GasRow> readings of a channel in a list, the ones struck out left out */
     public function of(string $list, string $channel): array
     {
-        return array_values(array_filter($this->rows[$list] ?? [], static fn (GasRow $row): bool => $row->channel === $channel && $row->struck === null));
+        return array_values(
+            array_filter($this->rows[$list] ?? [], static fn (GasRow $row): bool => $row->channel === $channel && $row->struck === null),
+        );
     }
 
     public function leansOn(): array

@@ -45,7 +45,10 @@ final readonly class GasFormat implements ContentFormat
         foreach ($traits->rows('channels') as $place => $row) {
             $name = $row->text('name') ?? '';
             if (preg_match(self::NAME, $name) !== 1) {
-                throw new InvalidRecord($unit->at('channels').'/'.$place.'/name', 'must begin with a letter and hold letters, digits, blanks, points and hyphens, 20 at most.');
+                throw new InvalidRecord(
+                    $unit->at('channels').'/'.$place.'/name',
+                    'must begin with a letter and hold letters, digits, blanks, points and hyphens, 20 at most.',
+                );
             }
             if (isset($seen[$name])) {
                 throw new InvalidRecord($unit->at('channels').'/'.$place.'/name', 'stands twice.');
@@ -86,7 +89,17 @@ final readonly class GasFormat implements ContentFormat
 
     public function interventions(): array
     {
-        return [InterventionKind::Rezeroed, InterventionKind::SensorExchanged, InterventionKind::LampExchanged, InterventionKind::FilterExchanged, InterventionKind::Repaired, InterventionKind::FirmwareChanged, InterventionKind::FactoryReset, InterventionKind::CalibrationSetChanged, InterventionKind::LaboratoryCalibration];
+        return [
+            InterventionKind::Rezeroed,
+            InterventionKind::SensorExchanged,
+            InterventionKind::LampExchanged,
+            InterventionKind::FilterExchanged,
+            InterventionKind::Repaired,
+            InterventionKind::FirmwareChanged,
+            InterventionKind::FactoryReset,
+            InterventionKind::CalibrationSetChanged,
+            InterventionKind::LaboratoryCalibration,
+        ];
     }
 
     public function logColumns(): array
@@ -114,7 +127,16 @@ final readonly class GasFormat implements ContentFormat
             Entry::measured('bottlePressure', 'Pressure of the bottle', Bottle::PRESSURES),
             Entry::measured('isobutylenePressure', 'Pressure of the bottle of isobutylene', Bottle::PRESSURES),
             Entry::measured('temperature', 'Temperature', Air::TEMPERATURES),
-            ...array_merge(...array_map(static fn (GasStage $stage): array => [Entry::rows($stage->found(), '', GasRow::entries()), Entry::rows($stage->left(), '', GasRow::entries()), Entry::flag($stage->adjusted(), '')], GasStage::cases())),
+            ...array_merge(
+                ...array_map(
+                    static fn (GasStage $stage): array => [
+                        Entry::rows($stage->found(), '', GasRow::entries()),
+                        Entry::rows($stage->left(), '', GasRow::entries()),
+                        Entry::flag($stage->adjusted(), ''),
+                    ],
+                    GasStage::cases(),
+                ),
+            ),
         ];
     }
 
@@ -131,11 +153,24 @@ final readonly class GasFormat implements ContentFormat
             if ($traits->flag($stage->adjusted())) {
                 $adjusted[] = $stage->value;
             } elseif ($rows[$stage->left()] !== []) {
-                throw new InvalidRecord($fields->at($stage->left()), 'is for a unit that was adjusted; where nothing was adjusted, as left is as found.');
+                throw new InvalidRecord(
+                    $fields->at($stage->left()),
+                    'is for a unit that was adjusted; where nothing was adjusted, as left is as found.',
+                );
             }
         }
 
-        return new GasCheck($traits->text('procedure') ?? '', ZeroSource::tryFrom($traits->text('zeroSource') ?? ''), $traits->text('zeroBottle'), $traits->text('isobutyleneBottle'), $traits->measured('bottlePressure'), $traits->measured('isobutylenePressure'), $traits->measured('temperature'), $rows, $adjusted);
+        return new GasCheck(
+            $traits->text('procedure') ?? '',
+            ZeroSource::tryFrom($traits->text('zeroSource') ?? ''),
+            $traits->text('zeroBottle'),
+            $traits->text('isobutyleneBottle'),
+            $traits->measured('bottlePressure'),
+            $traits->measured('isobutylenePressure'),
+            $traits->measured('temperature'),
+            $rows,
+            $adjusted,
+        );
     }
 
     public function fromAnswers(array $answers): array
@@ -154,7 +189,9 @@ final readonly class GasFormat implements ContentFormat
         }
         foreach (GasStage::cases() as $stage) {
             // The channel and what the unit expects are filled in beforehand: only a reading makes a row.
-            $read = static fn (string $list): array => array_values(array_filter(AnswerRows::of($answers[$list] ?? []), static fn (array $row): bool => isset($row['value'])));
+            $read = static fn (string $list): array => array_values(
+                array_filter(AnswerRows::of($answers[$list] ?? []), static fn (array $row): bool => isset($row['value'])),
+            );
             $adjusted = ($answers[$stage->adjusted()] ?? null) === true;
             $gas[$stage->found()] = $read($stage->found());
             $gas[$stage->left()] = $adjusted ? $read($stage->left()) : [];
@@ -174,12 +211,21 @@ final readonly class GasFormat implements ContentFormat
         if (!$content instanceof GasCheck) {
             return [];
         }
-        $words = static fn (string $list): string => implode(', ', array_map(static fn (GasRow $row): string => $row->channel.' '.$row->value->written.($row->struck === null ? '' : ' (struck out)').($row->provenance === Provenance::Typed ? '' : ' ('.$row->provenance->value.')'), $content->rows[$list] ?? []));
+        $words = static fn (string $list): string => implode(
+            ', ',
+            array_map(
+                static fn (GasRow $row): string => $row->channel.' '.$row->value->written.($row->struck === null ? '' : ' (struck out)').($row->provenance === Provenance::Typed ? '' : ' ('.$row->provenance->value.')'),
+                $content->rows[$list] ?? [],
+            ),
+        );
         $lines = [['label' => 'Clean air', 'shown' => $content->zeroSource->value ?? 'not said']];
         foreach (GasStage::cases() as $stage) {
             if (($content->rows[$stage->found()] ?? []) !== [] || $content->wasAdjustedAt($stage)) {
                 $lines[] = ['label' => ucfirst($stage->value).' as found', 'shown' => $words($stage->found())];
-                $lines[] = ['label' => ucfirst($stage->value).' as left', 'shown' => $content->wasAdjustedAt($stage) ? $words($stage->left()) : 'as found'];
+                $lines[] = [
+                    'label' => ucfirst($stage->value).' as left',
+                    'shown' => $content->wasAdjustedAt($stage) ? $words($stage->left()) : 'as found',
+                ];
             }
         }
 
@@ -192,7 +238,9 @@ final readonly class GasFormat implements ContentFormat
 
         return [
             Entry::rows('channels', 'Channels', [
-                $names === [] ? Entry::text('channel', 'Channel', true) : Entry::choice('channel', 'Channel', array_combine($names, $names), true),
+                $names === []
+                    ? Entry::text('channel', 'Channel', true)
+                    : Entry::choice('channel', 'Channel', array_combine($names, $names), true),
                 Entry::named('substance', 'Vapour or gas that was there', 'library:'.Substances::SHELF),
                 Entry::decimal('unitFactor', 'Factor set on the unit', '0.01', '1000', help: 'Empty: 1, it shows isobutylene units'),
                 Entry::decimal('handFactor', 'Multiplied by hand with', '0.01', '1000', help: 'Empty: not at all'),
@@ -217,13 +265,36 @@ final readonly class GasFormat implements ContentFormat
                 throw new InvalidRecord($run->at('channels').'/'.$place.'/channel', 'stands twice.');
             }
             $code = $row->text('substance');
-            $known = $code === null ? null : ($around->library->find(Substances::SHELF, $code) ?? throw new InvalidRecord($run->at('channels').'/'.$place.'/substance', \sprintf('"%s" is not in the library of substances.', $code)));
+            $known = $code === null
+                ? null
+                : ($around->library->find(Substances::SHELF, $code) ?? throw new InvalidRecord(
+                    $run->at('channels').'/'.$place.'/substance',
+                    \sprintf('"%s" is not in the library of substances.', $code),
+                ));
             $parts = [];
             foreach ($known?->rows('parts') ?? [] as $part) {
                 $of = $part->text('substance') ?? '';
-                $parts[] = ['share' => $part->decimal('share') ?? Decimal::parse('0'), 'known' => $around->library->find(Substances::SHELF, $of) ?? throw new InvalidRecord($run->at('channels').'/'.$place.'/substance', \sprintf('"%s" is a mixture with "%s", which is not in the library of substances.', $code, $of))];
+                $parts[] = [
+                    'share' => $part->decimal('share') ?? Decimal::parse('0'),
+                    'known' => $around->library->find(Substances::SHELF, $of) ?? throw new InvalidRecord(
+                        $run->at('channels').'/'.$place.'/substance',
+                        \sprintf('"%s" is a mixture with "%s", which is not in the library of substances.', $code, $of),
+                    ),
+                ];
             }
-            $channels[$name] = new ChannelRecord($name, $code, $known, $row->decimal('unitFactor'), $row->decimal('handFactor'), $row->text('shownIn') === 'mg/m³', $row->decimal('mean'), $row->decimal('shortTerm'), $row->decimal('peak'), $row->decimal('lowest'), $parts);
+            $channels[$name] = new ChannelRecord(
+                $name,
+                $code,
+                $known,
+                $row->decimal('unitFactor'),
+                $row->decimal('handFactor'),
+                $row->text('shownIn') === 'mg/m³',
+                $row->decimal('mean'),
+                $row->decimal('shortTerm'),
+                $row->decimal('peak'),
+                $row->decimal('lowest'),
+                $parts,
+            );
         }
 
         return new GasRecord($around->log($run), $around->logName(), $channels, Air::of($traits, 'field'), $traits->flag('wrapped'));

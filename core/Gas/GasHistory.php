@@ -42,14 +42,29 @@ final readonly class GasHistory
                 $left = $content->wasAdjusted() ? null : $left;
                 continue;
             }
-            if ($leftAt !== null && array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->at > $leftAt && $event->at <= $check->at && $event->breaks($timeline->channel, 'gain')) !== []) {
+            if ($leftAt !== null
+                && array_filter(
+                    $timeline->interventions,
+                    static fn (Intervention $event): bool => $event->at > $leftAt
+                        && $event->at <= $check->at
+                        && $event->breaks($timeline->channel, 'gain'),
+                ) !== []) {
                 $left = null;
             }
             $label = $response->label($check, $content, $timeline);
             $c = $label?->toFloat() ?? 1.0;
-            $off = static fn (?\Footnote\Core\Response\LinearKnot $knot): ?float => $knot === null ? null : 100 * ($knot->zero->toFloat() + $knot->gain->toFloat() * $c - $c) / $c;
+            $off = static fn (?\Footnote\Core\Response\LinearKnot $knot): ?float => $knot === null
+                ? null
+                : 100 * ($knot->zero->toFloat() + $knot->gain->toFloat() * $c - $c) / $c;
             [$found, $now] = [$off($response->asFound($check, $timeline)), $off($response->asLeft($check, $timeline))];
-            $points[] = new HistoryPoint($check->at, $check->id, $found, $now, $found !== null && $left !== null ? $found - $left : null, $content->wasAdjusted() && $found !== null && $now !== null ? $now - $found : null);
+            $points[] = new HistoryPoint(
+                $check->at,
+                $check->id,
+                $found,
+                $now,
+                $found !== null && $left !== null ? $found - $left : null,
+                $content->wasAdjusted() && $found !== null && $now !== null ? $now - $found : null,
+            );
             [$left, $leftAt] = [$now, $check->at];
         }
 
@@ -65,6 +80,15 @@ final readonly class GasHistory
             }
         }
 
-        return $largest?->drift === null ? null : Figure::read('D_max', 'the most this channel has drifted', round($largest->drift, 9), Unit::Percent, new Origin('check', $largest->check, 'found on '.$largest->at->format('j M Y')), 1);
+        return $largest?->drift === null
+            ? null
+            : Figure::read(
+                'D_max',
+                'the most this channel has drifted',
+                round($largest->drift, 9),
+                Unit::Percent,
+                new Origin('check', $largest->check, 'found on '.$largest->at->format('j M Y')),
+                1,
+            );
     }
 }

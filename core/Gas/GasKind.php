@@ -63,8 +63,13 @@ enum GasKind: string
     public static function choices(): array
     {
         return [
-            self::Oxygen->value => 'oxygen', self::Flammable->value => 'flammable gas', self::CarbonMonoxide->value => 'carbon monoxide', self::HydrogenSulphide->value => 'hydrogen sulphide',
-            self::CarbonDioxide->value => 'carbon dioxide', self::Photoionisation->value => 'vapours by photoionisation', self::Other->value => 'another gas, by name',
+            self::Oxygen->value => 'oxygen',
+            self::Flammable->value => 'flammable gas',
+            self::CarbonMonoxide->value => 'carbon monoxide',
+            self::HydrogenSulphide->value => 'hydrogen sulphide',
+            self::CarbonDioxide->value => 'carbon dioxide',
+            self::Photoionisation->value => 'vapours by photoionisation',
+            self::Other->value => 'another gas, by name',
         ];
     }
 }

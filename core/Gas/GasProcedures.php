@@ -47,7 +47,12 @@ final class GasProcedures
     {
         $wanted = array_map(static fn (Channel $channel): GasStage => GasStage::ofSpan($channel->kind), Channel::of($unit));
 
-        return array_values(array_filter(GasStage::cases(), static fn (GasStage $stage): bool => $stage === GasStage::Zero || \in_array($stage, $wanted, true)));
+        return array_values(
+            array_filter(
+                GasStage::cases(),
+                static fn (GasStage $stage): bool => $stage === GasStage::Zero || \in_array($stage, $wanted, true),
+            ),
+        );
     }
 
     private static function calibration(Instrument $unit, string $id, string $title): Procedure
@@ -56,47 +61,183 @@ final class GasProcedures
         $stages = self::stages($unit);
         $both = \in_array(GasStage::Mix, $stages, true) && \in_array(GasStage::Isobutylene, $stages, true);
         $steps = [
-            ...($fixed ? [new Step('compressor-off', StepKind::Confirm, 'Compressor off', 'Switch the compressor off; leave the cell powered.', 'No pressure at the cell is normal while the compressor stands, and a fault while it runs.')] : []),
-            new Step('warm-up', StepKind::Wait, 'Warm up', self::warmUpWords($unit), 'A sensor that is still settling drifts while one reads it.', seconds: self::warmUp($unit)),
-            ...($unit->traits->flag('pumped') ? [new Step('inlet-blocked', StepKind::Confirm, 'Pump', 'Block the inlet: the pump must fault. Block the end of the line as well.', 'A leak behind the inlet draws the air of the room.')] : []),
-            new Step(self::SOURCE, StepKind::Entries, 'Clean air', 'Choose what the unit is zeroed in.', 'No source is clean for every cell: charcoal for vapours only, never indoors for vapours, no outdoor or compressed air for carbon dioxide.'),
-            ...self::stage(GasStage::Zero, 'zero', 'In clean air, write what each channel reads, even where it shows zero.', 'Nobody knows where it was last zeroed.'),
-            new Step(self::REFERENCE, StepKind::Reference, \in_array(GasStage::Mix, $stages, true) ? 'Bottle of mix' : 'Bottle of isobutylene', 'Choose the bottle. Read its date, its pressure and what its label says.', 'What the unit expects must equal what is on the label.'),
+            ...($fixed ? [
+                new Step(
+                    'compressor-off',
+                    StepKind::Confirm,
+                    'Compressor off',
+                    'Switch the compressor off; leave the cell powered.',
+                    'No pressure at the cell is normal while the compressor stands, and a fault while it runs.',
+                ),
+            ] : []),
+            new Step(
+                'warm-up',
+                StepKind::Wait,
+                'Warm up',
+                self::warmUpWords($unit),
+                'A sensor that is still settling drifts while one reads it.',
+                seconds: self::warmUp($unit),
+            ),
+            ...($unit->traits->flag('pumped') ? [
+                new Step(
+                    'inlet-blocked',
+                    StepKind::Confirm,
+                    'Pump',
+                    'Block the inlet: the pump must fault. Block the end of the line as well.',
+                    'A leak behind the inlet draws the air of the room.',
+                ),
+            ] : []),
+            new Step(
+                self::SOURCE,
+                StepKind::Entries,
+                'Clean air',
+                'Choose what the unit is zeroed in.',
+                'No source is clean for every cell: charcoal for vapours only, never indoors for vapours, no outdoor or compressed air for carbon dioxide.',
+            ),
+            ...self::stage(
+                GasStage::Zero,
+                'zero',
+                'In clean air, write what each channel reads, even where it shows zero.',
+                'Nobody knows where it was last zeroed.',
+            ),
+            new Step(
+                self::REFERENCE,
+                StepKind::Reference,
+                \in_array(GasStage::Mix, $stages, true) ? 'Bottle of mix' : 'Bottle of isobutylene',
+                'Choose the bottle. Read its date, its pressure and what its label says.',
+                'What the unit expects must equal what is on the label.',
+            ),
         ];
         if (\in_array(GasStage::Mix, $stages, true)) {
-            $steps = [...$steps, ...self::stage(GasStage::Mix, 'mix', 'Open the gas, fit the cap tightly, wait for the plateau. Write what each channel reads before anything is adjusted, and what the unit expects. Readings with their seconds show whether they stand still.', 'It closes every run since the last check, and once adjusted it is gone.')];
+            $steps = [
+                ...$steps,
+                ...self::stage(
+                    GasStage::Mix,
+                    'mix',
+                    'Open the gas, fit the cap tightly, wait for the plateau. Write what each channel reads before anything is adjusted, and what the unit expects. Readings with their seconds show whether they stand still.',
+                    'It closes every run since the last check, and once adjusted it is gone.',
+                ),
+            ];
         }
         if ($both) {
-            $steps[] = new Step(self::ISOBUTYLENE_BOTTLE, StepKind::Entries, 'Bottle of isobutylene', 'Choose the bottle of isobutylene. Mix first, isobutylene last.', 'Isobutylene soaks into the filter of the CO cell and comes out of it for ten minutes; CO spanned after it is wrong.');
+            $steps[] = new Step(
+                self::ISOBUTYLENE_BOTTLE,
+                StepKind::Entries,
+                'Bottle of isobutylene',
+                'Choose the bottle of isobutylene. Mix first, isobutylene last.',
+                'Isobutylene soaks into the filter of the CO cell and comes out of it for ten minutes; CO spanned after it is wrong.',
+            );
         }
         if (\in_array(GasStage::Isobutylene, $stages, true)) {
-            $steps = [...$steps, ...self::stage(GasStage::Isobutylene, 'isobutylene', $both ? 'Write what the vapour channel reads, and what CO shows meanwhile.' : 'Open the gas, fit the cap, wait for the plateau. Write the reading before anything is adjusted.', $both ? 'A large answer of CO means that its filter is spent.' : 'It closes every run since the last check, and once adjusted it is gone.')];
+            $steps = [
+                ...$steps,
+                ...self::stage(
+                    GasStage::Isobutylene,
+                    'isobutylene',
+                    $both
+                        ? 'Write what the vapour channel reads, and what CO shows meanwhile.'
+                        : 'Open the gas, fit the cap, wait for the plateau. Write the reading before anything is adjusted.',
+                    $both
+                        ? 'A large answer of CO means that its filter is spent.'
+                        : 'It closes every run since the last check, and once adjusted it is gone.',
+                ),
+            ];
         }
 
         return new Procedure($id, $title, [
             ...$steps,
-            new Step(self::SAVE, StepKind::Confirm, 'Saved', 'See that the unit says the adjustment is saved.', 'Leaving the menu without saving throws the adjustment away.'),
-            new Step('gas-off', StepKind::Confirm, 'Gas off', 'Take the connector off, close the valve, take the regulator off the bottle.', 'A regulator left on a bottle empties it.'),
-            new Step('purged', StepKind::Confirm, 'Back to zero', 'Wait in clean air until every channel has fallen back.', 'Test gas still in the cell would go into the exposure.', seconds: null),
+            new Step(
+                self::SAVE,
+                StepKind::Confirm,
+                'Saved',
+                'See that the unit says the adjustment is saved.',
+                'Leaving the menu without saving throws the adjustment away.',
+            ),
+            new Step(
+                'gas-off',
+                StepKind::Confirm,
+                'Gas off',
+                'Take the connector off, close the valve, take the regulator off the bottle.',
+                'A regulator left on a bottle empties it.',
+            ),
+            new Step(
+                'purged',
+                StepKind::Confirm,
+                'Back to zero',
+                'Wait in clean air until every channel has fallen back.',
+                'Test gas still in the cell would go into the exposure.',
+                seconds: null,
+            ),
             ...($fixed
-                ? [new Step('tube-reconnected', StepKind::Confirm, 'Tube and valve', 'Reconnect the sampling tube and leave the valve open.', 'A monitor without its tube watches the room.'), new Step('labelled', StepKind::Confirm, 'Label', 'Put on the label with the date and the next date.', 'The next one sees when it was done.', required: false)]
-                : [new Step('log-resumed', StepKind::Confirm, 'Measuring again', 'See that the unit measures and logs again.', 'Calibration mode pauses the log.')]),
+                ? [
+                    new Step(
+                        'tube-reconnected',
+                        StepKind::Confirm,
+                        'Tube and valve',
+                        'Reconnect the sampling tube and leave the valve open.',
+                        'A monitor without its tube watches the room.',
+                    ),
+                    new Step(
+                        'labelled',
+                        StepKind::Confirm,
+                        'Label',
+                        'Put on the label with the date and the next date.',
+                        'The next one sees when it was done.',
+                        required: false,
+                    ),
+                ]
+                : [
+                    new Step(
+                        'log-resumed',
+                        StepKind::Confirm,
+                        'Measuring again',
+                        'See that the unit measures and logs again.',
+                        'Calibration mode pauses the log.',
+                    ),
+                ]),
         ]);
     }
 
     private static function bump(Instrument $unit): Procedure
     {
-        $steps = [new Step(self::REFERENCE, StepKind::Reference, 'Bottle', 'Choose the bottle.', 'A bump shows that the sensors answer, not that they are right.')];
+        $steps = [
+            new Step(
+                self::REFERENCE,
+                StepKind::Reference,
+                'Bottle',
+                'Choose the bottle.',
+                'A bump shows that the sensors answer, not that they are right.',
+            ),
+        ];
         foreach (self::stages($unit) as $stage) {
             if ($stage !== GasStage::Zero) {
-                $steps[] = new Step($stage->value.'-found', StepKind::Readings, 'Gas on', 'Write what each channel rises to.', 'Every sensor must move and every alarm sound.', into: $stage->found());
+                $steps[] = new Step(
+                    $stage->value.'-found',
+                    StepKind::Readings,
+                    'Gas on',
+                    'Write what each channel rises to.',
+                    'Every sensor must move and every alarm sound.',
+                    into: $stage->found(),
+                );
             }
         }
 
         return new Procedure(self::BUMP, 'Bump test', [
             ...$steps,
-            new Step(self::ALARMS, StepKind::Confirm, 'Alarms', 'Every alarm sounded, flashed and shook.', 'An alarm that nobody notices warns nobody. Mind your ears.'),
-            new Step('gas-off', StepKind::Confirm, 'Gas off', 'Take the connector off, close the valve, take the regulator off the bottle.', 'A regulator left on a bottle empties it.'),
+            new Step(
+                self::ALARMS,
+                StepKind::Confirm,
+                'Alarms',
+                'Every alarm sounded, flashed and shook.',
+                'An alarm that nobody notices warns nobody. Mind your ears.',
+            ),
+            new Step(
+                'gas-off',
+                StepKind::Confirm,
+                'Gas off',
+                'Take the connector off, close the valve, take the regulator off the bottle.',
+                'A regulator left on a bottle empties it.',
+            ),
         ]);
     }
 
@@ -105,22 +246,55 @@ final class GasProcedures
     {
         return [
             new Step($stage->value.'-found', StepKind::Readings, ucfirst($in).' as found', $instruction, $why, into: $stage->found()),
-            new Step($stage->value.'-adjust', StepKind::Adjust, 'Adjust '.$in, 'Adjust where needed, and say whether it was.', 'An adjustment changes every later reading.', into: $stage->adjusted()),
-            new Step($stage->value.'-left', StepKind::Readings, ucfirst($in).' as left', 'Write what each channel reads after the adjustment, still in the same gas.', 'Where nobody looks, nominal can only be assumed.', when: $stage->adjusted(), into: $stage->left()),
+            new Step(
+                $stage->value.'-adjust',
+                StepKind::Adjust,
+                'Adjust '.$in,
+                'Adjust where needed, and say whether it was.',
+                'An adjustment changes every later reading.',
+                into: $stage->adjusted(),
+            ),
+            new Step(
+                $stage->value.'-left',
+                StepKind::Readings,
+                ucfirst($in).' as left',
+                'Write what each channel reads after the adjustment, still in the same gas.',
+                'Where nobody looks, nominal can only be assumed.',
+                when: $stage->adjusted(),
+                into: $stage->left(),
+            ),
         ];
     }
 
     /** The longest warm-up of its channels, s. */
     private static function warmUp(Instrument $unit): int
     {
-        return max([120, ...array_map(static fn (Channel $channel): int => (int) ($channel->warmUp?->value->toFloat() ?? ($channel->kind === GasKind::Photoionisation ? 300 : 120)), Channel::of($unit))]);
+        return max([
+            120,
+            ...array_map(
+                static fn (Channel $channel): int => (int) ($channel->warmUp?->value->toFloat() ?? ($channel->kind === GasKind::Photoionisation ? 300 : 120)),
+                Channel::of($unit),
+            ),
+        ]);
     }
 
     private static function warmUpWords(Instrument $unit): string
     {
-        $slow = array_filter(Channel::of($unit), static fn (Channel $channel): bool => $channel->warmUp !== null || $channel->kind === GasKind::Photoionisation);
-        $each = array_map(static fn (Channel $channel): string => \sprintf('%s %s min', $channel->name, number_format(($channel->warmUp?->value->toFloat() ?? 300) / 60, 0, '.', '')), $slow);
+        $slow = array_filter(
+            Channel::of($unit),
+            static fn (Channel $channel): bool => $channel->warmUp !== null || $channel->kind === GasKind::Photoionisation,
+        );
+        $each = array_map(
+            static fn (Channel $channel): string => \sprintf(
+                '%s %s min',
+                $channel->name,
+                number_format(($channel->warmUp?->value->toFloat() ?? 300) / 60, 0, '.', ''),
+            ),
+            $slow,
+        );
 
-        return $each === [] ? 'Switch the unit on and let it warm up.' : \sprintf('Switch the unit on and let it warm up: %s.', implode(', ', $each));
+        return $each === []
+            ? 'Switch the unit on and let it warm up.'
+            : \sprintf('Switch the unit on and let it warm up: %s.', implode(', ', $each));
     }
 }

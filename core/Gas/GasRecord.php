@@ -14,8 +14,13 @@ use Footnote\Core\Log\SeriesLog;
 final readonly class GasRecord implements RunContent, Logged
 {
     /** @param array<string, ChannelRecord> $channels by name */
-    public function __construct(public ?SeriesLog $log, public string $logName, public array $channels, public Air $air, public bool $wrapped)
-    {
+    public function __construct(
+        public ?SeriesLog $log,
+        public string $logName,
+        public array $channels,
+        public Air $air,
+        public bool $wrapped,
+    ) {
     }
 
     public function log(): ?SeriesLog

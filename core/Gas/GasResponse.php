@@ -45,7 +45,16 @@ final readonly class GasResponse
         }
         $expected = self::expected($content);
 
-        return $expected === null ? null : Figure::read('c_span', 'what the unit expects; no label is known', $expected, $this->channel->unit, new Origin('assumption', $check->id, 'the expected value is assumed to be true'), 1);
+        return $expected === null
+            ? null
+            : Figure::read(
+                'c_span',
+                'what the unit expects; no label is known',
+                $expected,
+                $this->channel->unit,
+                new Origin('assumption', $check->id, 'the expected value is assumed to be true'),
+                1,
+            );
     }
 
     /** What the unit was told to expect; null where nobody wrote it. */
@@ -94,9 +103,25 @@ final readonly class GasResponse
         }
         if ($content->spanLeft === [] && $content->spanAdjusted) {
             $expected = self::expected($content);
-            $assumed = Figure::read('r_span', 'adjusted and not read again: what the unit expects is assumed', $expected ?? $this->exact($label), $this->channel->unit, new Origin('assumption', $check->id, 'nobody read it after the adjustment'), 1);
+            $assumed = Figure::read(
+                'r_span',
+                'adjusted and not read again: what the unit expects is assumed',
+                $expected ?? $this->exact($label),
+                $this->channel->unit,
+                new Origin('assumption', $check->id, 'nobody read it after the adjustment'),
+                1,
+            );
 
-            return $this->knot($check, $content, $label, $assumed, $this->zeroInSpan($content, $check), true, true, $expected !== null && $expected->compareTo($this->exact($label)) !== 0 ? GasEquation::WrongValue : GasEquation::Response);
+            return $this->knot(
+                $check,
+                $content,
+                $label,
+                $assumed,
+                $this->zeroInSpan($content, $check),
+                true,
+                true,
+                $expected !== null && $expected->compareTo($this->exact($label)) !== 0 ? GasEquation::WrongValue : GasEquation::Response,
+            );
         }
         $rows = $content->spanLeft !== [] ? $content->spanLeft : $content->spanFound;
         if ($rows === []) {
@@ -115,17 +140,30 @@ final readonly class GasResponse
     /** The response along a bracket; null where no check shows one. */
     public function line(Bracket $bracket, Timeline $timeline): ?LinearLine
     {
-        $knots = KnotsAlong::of($bracket, fn (Check $check): ?LinearKnot => $this->asFound($check, $timeline), fn (Check $check): ?LinearKnot => $this->asLeft($check, $timeline));
+        $knots = KnotsAlong::of(
+            $bracket,
+            fn (Check $check): ?LinearKnot => $this->asFound($check, $timeline),
+            fn (Check $check): ?LinearKnot => $this->asLeft($check, $timeline),
+        );
         if ($knots === []) {
             return null;
         }
         foreach (self::rezeroed($bracket, $timeline) as $event) {
-            $assumed = static fn (Figure $was, Exact|float $value, string $words): Figure => Figure::read('z', $words, $value, $was->unit, new Origin('assumption', $event->id, 'zeroed on '.$event->at->format('j M H:i')), 2);
+            $assumed = static fn (Figure $was, Exact|float $value, string $words): Figure => Figure::read(
+                'z',
+                $words,
+                $value,
+                $was->unit,
+                new Origin('assumption', $event->id, 'zeroed on '.$event->at->format('j M H:i')),
+                2,
+            );
             $last = \count($knots) - 1;
             if ($event->at <= $bracket->start() && $knots[0]->asLeft) {
                 $knots[0] = $knots[0]->withZero($assumed($knots[0]->zero, Exact::zero(), 'zero, set anew after the check'));
             } elseif ($last > 0) {
-                $knots[$last] = $knots[$last]->withZero($assumed($knots[$last]->zero, $knots[0]->zero->value, 'zero, held: it was set anew before it was read'));
+                $knots[$last] = $knots[$last]->withZero(
+                    $assumed($knots[$last]->zero, $knots[0]->zero->value, 'zero, held: it was set anew before it was read'),
+                );
             }
         }
 
@@ -140,7 +178,9 @@ final readonly class GasResponse
     public static function rezeroed(Bracket $bracket, Timeline $timeline): array
     {
         return array_values(array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->kind === InterventionKind::Rezeroed
-            && $bracket->pre !== null && $event->at > $bracket->pre->at && ($bracket->post === null ? $event->at <= $bracket->stop() : $event->at < $bracket->post->at)));
+                && $bracket->pre !== null
+                && $event->at > $bracket->pre->at
+                && ($bracket->post === null ? $event->at <= $bracket->stop() : $event->at < $bracket->post->at)));
     }
 
     /**
@@ -160,16 +200,35 @@ final readonly class GasResponse
                 continue;
             }
             $c = $label->value;
-            $clean = fn (LinearKnot $one): Exact|float => Real::plus($one->zero->value, Real::times($one->gain->value, $this->channel->kind->inCleanAir()));
+            $clean = fn (LinearKnot $one): Exact|float => Real::plus(
+                $one->zero->value,
+                Real::times($one->gain->value, $this->channel->kind->inCleanAir()),
+            );
             $reads = static fn (LinearKnot $one): Exact|float => Real::plus($one->zero->value, Real::times($one->gain->value, $c));
             $moved = Real::minus($reads($knot), $reads($began));
             $words = \sprintf('of %s from %s to %s', $this->channel->name, $began->check, $knot->check);
             $inputs = [$knot->zero, $knot->gain, $began->zero, $began->gain, $label];
             $drifts[] = [
                 'check' => $knot->check,
-                'span' => Figure::derived('D_span', 'span drift '.$words, Real::by(Real::times($moved, Exact::of(100)), $c), Unit::Percent, GasEquation::Drift, $inputs, 1),
+                'span' => Figure::derived(
+                    'D_span',
+                    'span drift '.$words,
+                    Real::by(Real::times($moved, Exact::of(100)), $c),
+                    Unit::Percent,
+                    GasEquation::Drift,
+                    $inputs,
+                    1,
+                ),
                 'absolute' => Figure::derived('D_span', 'span drift '.$words, $moved, $this->channel->unit, GasEquation::Drift, $inputs, 2),
-                'zero' => Figure::derived('D_zero', 'zero drift '.$words, Real::minus($clean($knot), $clean($began)), $this->channel->unit, GasEquation::Drift, [$knot->zero, $knot->gain, $began->zero, $began->gain], 2),
+                'zero' => Figure::derived(
+                    'D_zero',
+                    'zero drift '.$words,
+                    Real::minus($clean($knot), $clean($began)),
+                    $this->channel->unit,
+                    GasEquation::Drift,
+                    [$knot->zero, $knot->gain, $began->zero, $began->gain],
+                    2,
+                ),
                 'label' => $label,
             ];
         }
@@ -177,23 +236,69 @@ final readonly class GasResponse
         return $drifts;
     }
 
-    private function knot(Check $check, ChannelCheck $content, Figure $label, Figure $span, ?Figure $zero, bool $left, bool $assumed = false, GasEquation $by = GasEquation::Response): LinearKnot
-    {
+    private function knot(
+        Check $check,
+        ChannelCheck $content,
+        Figure $label,
+        Figure $span,
+        ?Figure $zero,
+        bool $left,
+        bool $assumed = false,
+        GasEquation $by = GasEquation::Response,
+    ): LinearKnot {
         $when = $left ? 'as left' : 'as found';
         $clean = $this->channel->kind->inCleanAir();
         // While the span flowed the zero was the one it had been set to.
         $inSpan = $left ? $zero : $this->zeroInSpan($content, $check);
         $rise = Real::minus($label->value, $clean);
         if ($inSpan !== null && !Real::isZero($rise)) {
-            $source = Figure::read('c_zero', 'what clean air holds', $clean, $this->channel->unit, new Origin('assumption', $check->id, $content->whole->zeroSource->value ?? 'clean air'), 1);
-            $gain = Figure::derived('g', 'gain '.$when, Real::by(Real::minus($span->value, $inSpan->value), $rise), Unit::None, $by, [$span, $inSpan, $label, $source], 3);
+            $source = Figure::read(
+                'c_zero',
+                'what clean air holds',
+                $clean,
+                $this->channel->unit,
+                new Origin('assumption', $check->id, $content->whole->zeroSource->value ?? 'clean air'),
+                1,
+            );
+            $gain = Figure::derived(
+                'g',
+                'gain '.$when,
+                Real::by(Real::minus($span->value, $inSpan->value), $rise),
+                Unit::None,
+                $by,
+                [$span, $inSpan, $label, $source],
+                3,
+            );
         } else {
-            $gain = Figure::derived('g', 'gain '.$when.', by one point', Real::by($span->value, $label->value), Unit::None, $by, [$span, $label], 3);
+            $gain = Figure::derived(
+                'g',
+                'gain '.$when.', by one point',
+                Real::by($span->value, $label->value),
+                Unit::None,
+                $by,
+                [$span, $label],
+                3,
+            );
             $zero = null;
         }
         $offset = $zero === null
-            ? Figure::read('z', 'zero '.$when.', by one point: held at 0', Exact::zero(), $this->channel->unit, new Origin('assumption', $check->id, 'one point tells no zero'), 2)
-            : Figure::derived('z', 'zero '.$when, Real::minus($zero->value, Real::times($gain->value, $clean)), $this->channel->unit, GasEquation::Response, [$zero, $gain], 2);
+            ? Figure::read(
+                'z',
+                'zero '.$when.', by one point: held at 0',
+                Exact::zero(),
+                $this->channel->unit,
+                new Origin('assumption', $check->id, 'one point tells no zero'),
+                2,
+            )
+            : Figure::derived(
+                'z',
+                'zero '.$when,
+                Real::minus($zero->value, Real::times($gain->value, $clean)),
+                $this->channel->unit,
+                GasEquation::Response,
+                [$zero, $gain],
+                2,
+            );
 
         return new LinearKnot($check->at, $offset, $gain, $check->id, $left, $assumed);
     }
@@ -206,7 +311,14 @@ final readonly class GasResponse
         }
 
         return $this->zero($content->zeroLeft, 'as left', $check)
-            ?? Figure::read('r_zero', 'zeroed and not read again: nominal is assumed', $this->channel->kind->inCleanAir(), $this->channel->unit, new Origin('assumption', $check->id, 'nobody read it after zeroing'), 1);
+            ?? Figure::read(
+                'r_zero',
+                'zeroed and not read again: nominal is assumed',
+                $this->channel->kind->inCleanAir(),
+                $this->channel->unit,
+                new Origin('assumption', $check->id, 'nobody read it after zeroing'),
+                1,
+            );
     }
 
     /** @param list<GasRow> $rows */
@@ -218,9 +330,30 @@ final readonly class GasResponse
     /** @param list<GasRow> $rows */
     private function read(string $symbol, string $meaning, array $rows, Check $check): Figure
     {
-        $one = fn (GasRow $row): Figure => Figure::read($symbol, $meaning, $row->value->value, $this->channel->unit, new Origin('check', $check->id, \sprintf('%s, %s by %s', $row->provenance->words(), $check->at->format('j M Y H:i'), $check->by)), $row->value->decimals());
+        $one = fn (GasRow $row): Figure => Figure::read(
+            $symbol,
+            $meaning,
+            $row->value->value,
+            $this->channel->unit,
+            new Origin(
+                'check',
+                $check->id,
+                \sprintf('%s, %s by %s', $row->provenance->words(), $check->at->format('j M Y H:i'), $check->by),
+            ),
+            $row->value->decimals(),
+        );
         \assert($rows !== []);
 
-        return \count($rows) === 1 ? $one($rows[0]) : Figure::derived($symbol, 'mean '.$meaning, Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $rows)), $this->channel->unit, SharedEquation::Replicates, array_map($one, $rows), 2);
+        return \count($rows) === 1
+            ? $one($rows[0])
+            : Figure::derived(
+                $symbol,
+                'mean '.$meaning,
+                Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $rows)),
+                $this->channel->unit,
+                SharedEquation::Replicates,
+                array_map($one, $rows),
+                2,
+            );
     }
 }

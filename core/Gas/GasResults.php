@@ -127,8 +127,16 @@ final readonly class GasResults implements FamilyResults, LogsByChannel
 
         return [
             'kind' => 'gas',
-            'log' => $first->log === null ? null : ['start' => $first->log->start()->format(\DATE_ATOM), 'stepSeconds' => $first->log->step(), 'length' => $first->log->length()],
-            'alarms' => $first->log === null || $first->alarms() === null ? null : ValueCounts::of($first->log, $first->alarms(), [[0, $first->log->length()]])->above(0.0),
+            'log' => $first->log === null
+                ? null
+                : [
+                    'start' => $first->log->start()->format(\DATE_ATOM),
+                    'stepSeconds' => $first->log->step(),
+                    'length' => $first->log->length(),
+                ],
+            'alarms' => $first->log === null || $first->alarms() === null
+                ? null
+                : ValueCounts::of($first->log, $first->alarms(), [[0, $first->log->length()]])->above(0.0),
             'channels' => array_map(static fn (ChannelResults $one): array => $one->describe($sheet), $channels),
         ];
     }

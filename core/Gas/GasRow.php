@@ -49,6 +49,16 @@ final readonly class GasRow
     {
         $value = $row->decimal('value');
 
-        return $value === null ? null : new self($row->text('channel') ?? '', $value, $row->decimal('seconds'), $row->decimal('expected'), $row->text('selected'), Provenance::tryFrom($row->text('provenance') ?? '') ?? Provenance::Typed, $row->text('struck'));
+        return $value === null
+            ? null
+            : new self(
+                $row->text('channel') ?? '',
+                $value,
+                $row->decimal('seconds'),
+                $row->decimal('expected'),
+                $row->text('selected'),
+                Provenance::tryFrom($row->text('provenance') ?? '') ?? Provenance::Typed,
+                $row->text('struck'),
+            );
     }
 }

@@ -111,7 +111,11 @@ final readonly class GasUsability implements Usability
         $response = new GasResponse($content->channel);
         $label = $response->label($check, $content, $timeline);
         if ($label === null) {
-            $reasons[] = \sprintf('%s does not say how much %s it holds', $check->reference ?? 'no bottle that is named', $content->channel->spanGas());
+            $reasons[] = \sprintf(
+                '%s does not say how much %s it holds',
+                $check->reference ?? 'no bottle that is named',
+                $content->channel->spanGas(),
+            );
         } elseif (\Footnote\Core\Quantity\Real::isZero($label->value)) {
             $reasons[] = 'its span gas is zero: a zero is no span';
         }

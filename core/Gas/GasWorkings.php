@@ -92,7 +92,9 @@ final readonly class GasWorkings
         private Policy $policy,
         private Yardsticks $yardsticks,
     ) {
-        $this->channel = Channel::named($timeline->instrument, $timeline->channel) ?? throw new \LogicException('There is no channel '.$timeline->channel.'.');
+        $this->channel = Channel::named($timeline->instrument, $timeline->channel) ?? throw new \LogicException(
+            'There is no channel '.$timeline->channel.'.',
+        );
         $content = $run->content;
         $this->record = $content instanceof GasRecord ? $content : throw new \LogicException('Not a run of a monitor.');
         $this->set = $this->record->channel($this->channel->name);
@@ -164,7 +166,9 @@ final readonly class GasWorkings
         }
         [$entered, $label] = [GasResponse::expected($content), $response->label($check, $content, $timeline)];
 
-        return $entered === null || $label === null || $entered->compareTo($response->exact($label)) === 0 ? null : ['check' => $check, 'entered' => $entered, 'label' => $label];
+        return $entered === null || $label === null || $entered->compareTo($response->exact($label)) === 0
+            ? null
+            : ['check' => $check, 'entered' => $entered, 'label' => $label];
     }
 
     /** The conditions that the campaign states concentrations at; where it names none, 25 °C. */
@@ -295,7 +299,9 @@ final readonly class GasWorkings
     {
         $content = $this->bracket->pre?->content;
 
-        return $this->bracket->pre !== null && $content instanceof ChannelCheck && $content->spanAdjusted && $content->saved === false ? $this->response->asFound($this->bracket->pre, $this->timeline) : null;
+        return $this->bracket->pre !== null && $content instanceof ChannelCheck && $content->spanAdjusted && $content->saved === false
+            ? $this->response->asFound($this->bracket->pre, $this->timeline)
+            : null;
     }
 
     /**
@@ -321,7 +327,10 @@ final readonly class GasWorkings
         $moves = $this->line !== null && !$this->line->isConstant();
         $limits = $this->limitsAbove();
         $scale = ($this->factor->applied->value ?? Exact::of(1));
-        $thresholds = array_map(static fn (ExposureLimit $limit): float => $limit->value->value->toFloat() / Real::toFloat($scale), $limits);
+        $thresholds = array_map(
+            static fn (ExposureLimit $limit): float => $limit->value->value->toFloat() / Real::toFloat($scale),
+            $limits,
+        );
         $moving = $moves
             ? MovingReadings::of($log, $column, $whole, $ranges, $this->line, $clock, $this->undone->toFloat(), $thresholds, $range)
             : null;
@@ -437,7 +446,11 @@ final readonly class GasWorkings
             }
             array_push($results, ...$this->mean($mean, $between, $minutes, $origin));
         }
-        foreach ([['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $this->set->shortTerm], ['peak', 'Peak, ', 'r_max', 'highest reading', $this->set->peak], ['lowest', 'Lowest, ', 'r_min', 'lowest reading', $this->set->lowest]] as [$key, $title, $symbol, $meaning, $value]) {
+        foreach ([
+            ['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $this->set->shortTerm],
+            ['peak', 'Peak, ', 'r_max', 'highest reading', $this->set->peak],
+            ['lowest', 'Lowest, ', 'r_min', 'lowest reading', $this->set->lowest],
+        ] as [$key, $title, $symbol, $meaning, $value]) {
             if ($value !== null) {
                 array_push(
                     $results,
@@ -491,7 +504,27 @@ final readonly class GasWorkings
     /** G-2 and G-4: the four answers to one raw reading. */
     private function answers(Figure $raw, Exact|float|null $between, bool $unknownMoment = false): FourAnswers
     {
-        $sensor = $this->undone->compareTo(Exact::of(1)) === 0 ? $raw : Figure::derived('r', $raw->meaning.', before what was applied to it', Real::by($raw->value, $this->undone), $this->channel->unit, GasEquation::Factor, [$raw, Figure::read('F', 'applied by the unit or by hand', $this->undone, Unit::None, new Origin('run', $this->run->id, 'as the unit was set'), 3)], 2);
+        $sensor = $this->undone->compareTo(Exact::of(1)) === 0
+            ? $raw
+            : Figure::derived(
+                'r',
+                $raw->meaning.', before what was applied to it',
+                Real::by($raw->value, $this->undone),
+                $this->channel->unit,
+                GasEquation::Factor,
+                [
+                    $raw,
+                    Figure::read(
+                        'F',
+                        'applied by the unit or by hand',
+                        $this->undone,
+                        Unit::None,
+                        new Origin('run', $this->run->id, 'as the unit was set'),
+                        3,
+                    ),
+                ],
+                2,
+            );
         $by = fn (LinearKnot $knot): ?Figure => Real::compare($knot->gain->value, Exact::zero()) <= 0
             ? null
             : Figure::derived(
@@ -508,7 +541,15 @@ final readonly class GasWorkings
             $line === null || $post === null => null,
             $line->isConstant() => $pre,
             $between === null => $unknownMoment ? $this->atSomeMoment($sensor, $line) : null,
-            default => Figure::derived('c', $raw->meaning.', response along the bracket', $between, $this->channel->unit, GasEquation::Corrected, [$sensor, ...array_merge(...array_map(static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain], $line->knots))], self::digits($between)),
+            default => Figure::derived(
+                'c',
+                $raw->meaning.', response along the bracket',
+                $between,
+                $this->channel->unit,
+                GasEquation::Corrected,
+                [$sensor, ...array_merge(...array_map(static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain], $line->knots))],
+                self::digits($between),
+            ),
         };
         $answers = FourAnswers::along($sensor, $line->knots ?? [], $this->bracket, $by, $moved)->bounded($raw->bound);
         $unsaved = $this->unsaved === null ? null : $by($this->unsaved);
@@ -613,12 +654,29 @@ final readonly class GasWorkings
      *
      * @return list<Result>
      */
-    private function inUnits(string $key, string $title, FourAnswers $answers, GasEquation $by = GasEquation::Corrected, array $notes = [], bool $worstIsLow = false): array
-    {
+    private function inUnits(
+        string $key,
+        string $title,
+        FourAnswers $answers,
+        GasEquation $by = GasEquation::Corrected,
+        array $notes = [],
+        bool $worstIsLow = false,
+    ): array {
         $name = $this->name();
         $code = $this->code();
         $isPpm = $this->channel->unit === Unit::PartsPerMillion;
-        $results = [$this->result(($isPpm ? $key.'-ppm' : $key).':'.$code, $title.$name, $answers, [...$notes, ...($this->factor->missing ? ['In isobutylene units: the factor of '.$name.' with this lamp is not known.'] : [])], $worstIsLow)];
+        $results = [
+            $this->result(
+                ($isPpm ? $key.'-ppm' : $key).':'.$code,
+                $title.$name,
+                $answers,
+                [
+                    ...$notes,
+                    ...($this->factor->missing ? ['In isobutylene units: the factor of '.$name.' with this lamp is not known.'] : []),
+                ],
+                $worstIsLow,
+            ),
+        ];
         if ($isPpm && $this->molarMass() !== null && !$this->factor->missing) {
             $results[] = $this->result(
                 $key.':'.$code,
@@ -638,7 +696,14 @@ final readonly class GasWorkings
         $wanted = Real::by($limit->value->value, $this->factor->applied->value ?? Exact::of(1));
         $minutes = static fn (int $intervals): Exact => Exact::of($intervals)->times(self::seconds($step))->dividedBy(60);
         $logged = Figure::read('r', 'readings, as logged', $counts->samples, $this->shown(), $origin, 0);
-        $value = Figure::read('L', $limit->title, $limit->value->value, Unit::tryFrom($limit->unit) ?? Unit::None, new Origin('criterion', $limit->id, $limit->source), $limit->value->decimals());
+        $value = Figure::read(
+            'L',
+            $limit->title,
+            $limit->value->value,
+            Unit::tryFrom($limit->unit) ?? Unit::None,
+            new Origin('criterion', $limit->id, $limit->source),
+            $limit->value->decimals(),
+        );
         // What was beyond the range was above any limit within it.
         $beyond = $this->channel->range === null ? 0 : $counts->overs;
         $indicated = static fn (?LinearKnot $knot): float => $knot === null
@@ -649,8 +714,20 @@ final readonly class GasWorkings
             self::minutesAbove($limit, 'as logged', $minutes($above(null)), [$logged, $value]),
             $this->line->knots ?? [],
             $this->bracket,
-            static fn (LinearKnot $knot): Figure => self::minutesAbove($limit, \sprintf('response at %s', $knot->check), $minutes($above($knot)), [$logged, $value, $knot->zero, $knot->gain]),
-            static fn (Figure $pre, ?Figure $post): ?Figure => $post === null ? null : ($between === null ? $pre : self::minutesAbove($limit, 'response along the bracket', $minutes($between), [$logged, $value])),
+            static fn (LinearKnot $knot): Figure => self::minutesAbove(
+                $limit,
+                \sprintf('response at %s', $knot->check),
+                $minutes($above($knot)),
+                [$logged, $value, $knot->zero, $knot->gain],
+            ),
+            static fn (Figure $pre, ?Figure $post): ?Figure => $post === null
+                ? null
+                : ($between === null ? $pre : self::minutesAbove(
+                    $limit,
+                    'response along the bracket',
+                    $minutes($between),
+                    [$logged, $value],
+                )),
         );
 
         $note = str_starts_with($limit->quantity, 'peak') ? [] : ['Moments above a limit that is for a mean are no breach of it.'];
@@ -667,7 +744,15 @@ final readonly class GasWorkings
     /** @param list<Figure> $inputs */
     private static function minutesAbove(ExposureLimit $limit, string $how, Exact $minutes, array $inputs): Figure
     {
-        return Figure::derived('t', \sprintf('time above %s %s, %s', $limit->value->written, $limit->unit, $how), $minutes, Unit::Minute, GasEquation::Exposure, $inputs, 1);
+        return Figure::derived(
+            't',
+            \sprintf('time above %s %s, %s', $limit->value->written, $limit->unit, $how),
+            $minutes,
+            Unit::Minute,
+            GasEquation::Exposure,
+            $inputs,
+            1,
+        );
     }
 
     /**
@@ -722,7 +807,9 @@ final readonly class GasWorkings
     {
         $limits = [];
         foreach ($this->yardsticks->limits as $limit) {
-            if (\in_array($limit->quantity, ['twa-ppm:'.$this->code(), 'stel-ppm:'.$this->code(), 'peak-ppm:'.$this->code(), 'peak:'.$this->code()], true) && $limit->unit === $this->channel->unit->value && !$this->factor->missing) {
+            if (\in_array($limit->quantity, ['twa-ppm:'.$this->code(), 'stel-ppm:'.$this->code(), 'peak-ppm:'.$this->code(), 'peak:'.$this->code()], true)
+                && $limit->unit === $this->channel->unit->value
+                && !$this->factor->missing) {
                 $limits[$limit->value->written] ??= $limit;
             }
         }
@@ -741,7 +828,10 @@ final readonly class GasWorkings
         $seen = match (true) {
             $this->line === null => 'no check shows the response',
             $drifts === [] => 'one check shows the response',
-            default => 'its checks showed a span drift of '.implode(' and ', array_map(static fn (Figure $one): string => $one->signed().' %', $drifts)),
+            default => 'its checks showed a span drift of '.implode(
+                ' and ',
+                array_map(static fn (Figure $one): string => $one->signed().' %', $drifts),
+            ),
         };
 
         return Tipping::byShare(

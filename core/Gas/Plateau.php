@@ -50,11 +50,16 @@ final readonly class Plateau
         }
         usort($timed, static fn (GasRow $a, GasRow $b): int => self::at($a)->compareTo(self::at($b)));
         $last = self::at($timed[\count($timed) - 1]);
-        $end = array_values(array_filter($timed, static fn (GasRow $row): bool => $last->minus(self::at($row))->compareTo(Exact::of(self::SECONDS)) <= 0));
+        $end = array_values(
+            array_filter($timed, static fn (GasRow $row): bool => $last->minus(self::at($row))->compareTo(Exact::of(self::SECONDS)) <= 0),
+        );
         if (\count($end) < 3 || self::at($end[0])->compareTo($last) === 0) {
             return new self(\array_slice($timed, -1), false, null, null);
         }
-        $line = LeastSquares::through(array_map(static fn (GasRow $row): float => self::at($row)->toFloat(), $end), array_map(static fn (GasRow $row): float => $row->value->value->toFloat(), $end));
+        $line = LeastSquares::through(
+            array_map(static fn (GasRow $row): float => self::at($row)->toFloat(), $end),
+            array_map(static fn (GasRow $row): float => $row->value->value->toFloat(), $end),
+        );
         $values = array_map(static fn (GasRow $row): Exact => $row->value->value, $end);
         usort($values, static fn (Exact $a, Exact $b): int => $a->compareTo($b));
         $range = $values[\count($values) - 1]->minus($values[0]);

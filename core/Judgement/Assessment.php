@@ -64,7 +64,10 @@ final readonly class Assessment
         foreach ($this->findings as $finding) {
             if ($finding->setting->rule === LogOwner::RULE && $finding->verdict() === Verdict::Open && $finding->touches($result)) {
                 return $result->against(
-                    array_map(static fn (LimitOutcome $one): LimitOutcome => $one->undecided('whose log it is, is open'), $result->outcomes),
+                    array_map(
+                        static fn (LimitOutcome $one): LimitOutcome => $one->undecided('whose log it is, is open'),
+                        $result->outcomes,
+                    ),
                 );
             }
         }

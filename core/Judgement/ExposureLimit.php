@@ -52,6 +52,8 @@ final readonly class ExposureLimit
 
     public function isCrossedBy(Exact|float $value): bool
     {
-        return $this->comparator->holds($value instanceof Exact ? $value->compareTo($this->value->value) : $value <=> $this->value->value->toFloat());
+        return $this->comparator->holds(
+            $value instanceof Exact ? $value->compareTo($this->value->value) : $value <=> $this->value->value->toFloat(),
+        );
     }
 }

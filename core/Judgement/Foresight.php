@@ -26,8 +26,17 @@ final readonly class Foresight
     public function openRuns(Timeline $timeline): array
     {
         $family = $this->assessor->family($timeline->instrument->family);
-        $parts = $family instanceof Channelled ? array_map(static fn (string $channel): Timeline => $family->ofChannel($channel, $timeline), $family->channels($timeline)) : [$timeline];
-        $open = static fn (Run $run): bool => array_filter($parts, static fn (Timeline $part): bool => (new BracketFinder($family->usability(), $part->channel, $family->parameter()))->find($run, $part)->state() === BracketState::Open) !== [];
+        $parts = $family instanceof Channelled
+            ? array_map(static fn (string $channel): Timeline => $family->ofChannel($channel, $timeline), $family->channels($timeline))
+            : [$timeline];
+        $open = static fn (Run $run): bool => array_filter(
+            $parts,
+            static fn (Timeline $part): bool => (new BracketFinder(
+                $family->usability(),
+                $part->channel,
+                $family->parameter(),
+            ))->find($run, $part)->state() === BracketState::Open,
+        ) !== [];
 
         return array_values(array_filter($timeline->runs, $open));
     }
@@ -43,10 +52,17 @@ final readonly class Foresight
         $closed = [];
         foreach ($this->openRuns($timeline) as $run) {
             $assessment = $this->assessor->assess($run, $then, $policy, $yardsticks);
-            $touched = array_filter($assessment->brackets === [] ? [$assessment->bracket] : $assessment->brackets, static fn (Bracket $bracket): bool => $bracket->post?->id === $check->id || $bracket->brokenAfter?->evidence === $check->id);
+            $touched = array_filter(
+                $assessment->brackets === [] ? [$assessment->bracket] : $assessment->brackets,
+                static fn (Bracket $bracket): bool => $bracket->post?->id === $check->id || $bracket->brokenAfter?->evidence === $check->id,
+            );
             if ($touched !== []) {
                 $weightiest = $assessment->findings[0] ?? null;
-                $closed[] = ['run' => $run, 'verdict' => $assessment->verdict, 'finding' => $weightiest !== null && $weightiest->severity !== Severity::Note ? $weightiest : null];
+                $closed[] = [
+                    'run' => $run,
+                    'verdict' => $assessment->verdict,
+                    'finding' => $weightiest !== null && $weightiest->severity !== Severity::Note ? $weightiest : null,
+                ];
             }
         }
 

@@ -114,7 +114,13 @@ final readonly class FourAnswers
         // A bound goes through every step of a derivation; no step turns sides.
         $one = static fn (?Figure $figure): ?Figure => $figure === null ? null : $step($figure)?->bounded($figure->bound);
 
-        return new self($one($this->indicated), $one($this->pre), $one($this->post), $one($this->between), array_values(array_filter(array_map($one, $this->byChecks))));
+        return new self(
+            $one($this->indicated),
+            $one($this->pre),
+            $one($this->post),
+            $one($this->between),
+            array_values(array_filter(array_map($one, $this->byChecks))),
+        );
     }
 
     /** Where only one side of each is known; null leaves them as they are. */

@@ -31,7 +31,8 @@ final class Headline
         }
         foreach ($found === null ? $kinds : [] as $kind) {
             foreach ($results as $result) {
-                if ($found === null && ($result->key === $kind || str_starts_with($result->key, $kind.':') || str_starts_with($result->key, $kind.'-'))) {
+                if ($found === null
+                    && ($result->key === $kind || str_starts_with($result->key, $kind.':') || str_starts_with($result->key, $kind.'-'))) {
                     $found = $result->key;
                 }
             }

@@ -14,7 +14,12 @@ final readonly class LiveLine
      * @param string    $words  the limit in words
      * @param bool      $signed whether its sign is part of it
      */
-    public function __construct(public string $label, public ?Figure $figure, public ?bool $kept = null, public string $words = '', public bool $signed = false)
-    {
+    public function __construct(
+        public string $label,
+        public ?Figure $figure,
+        public ?bool $kept = null,
+        public string $words = '',
+        public bool $signed = false,
+    ) {
     }
 }

@@ -34,7 +34,9 @@ final readonly class LogOwner
         [$doubts, $claimed, $evidence] = [[], [], []];
         foreach ([...$unit->runs, ...$unit->elsewhere->sameLogs] as $other) {
             $isSame = $other->id !== $run->id && $other->origin?->sha256 === $origin->sha256;
-            if (!$isSame || $other->logWord?->isOwn === false || ($other->instrument === $run->instrument && $shared->isKeptBy(self::shared($run, $other)))) {
+            if (!$isSame
+                || $other->logWord?->isOwn === false
+                || ($other->instrument === $run->instrument && $shared->isKeptBy(self::shared($run, $other)))) {
                 continue;
             }
             $evidence[] = $other->id;
@@ -59,19 +61,31 @@ final readonly class LogOwner
     /** @return list<string> */
     private static function foreign(Run $run, LogOrigin $origin, Timeline $unit): array
     {
-        if (self::isCalled($origin, $unit->instrument->id) || ($unit->instrument->serial !== null && self::isCalled($origin, $unit->instrument->serial))) {
+        if (self::isCalled($origin, $unit->instrument->id)
+            || ($unit->instrument->serial !== null && self::isCalled($origin, $unit->instrument->serial))) {
             return [];
         }
         $serials = $origin->serials();
         $said = implode(' and ', $serials);
         $own = $unit->instrument->serial;
         if ($own !== null && $serials !== []) {
-            return [\sprintf('The file %s gives the serial number %s; that of %s is %s.', $origin->name, $said, $unit->instrument->id, $own)];
+            return [
+                \sprintf('The file %s gives the serial number %s; that of %s is %s.', $origin->name, $said, $unit->instrument->id, $own),
+            ];
         }
         foreach ($unit->elsewhere->units as $other) {
             foreach (array_filter([$other->serial, $other->id], \is_string(...)) as $name) {
-                if ($origin->names($name) || array_filter($serials, static fn (string $serial): bool => LogOrigin::isSame($serial, $name)) !== []) {
-                    return [\sprintf('The file %s names %s, which is %s, and not %s.', $origin->name, $name, $name === $other->id ? 'another unit' : 'unit '.$other->id, $unit->instrument->id)];
+                if ($origin->names($name)
+                    || array_filter($serials, static fn (string $serial): bool => LogOrigin::isSame($serial, $name)) !== []) {
+                    return [
+                        \sprintf(
+                            'The file %s names %s, which is %s, and not %s.',
+                            $origin->name,
+                            $name,
+                            $name === $other->id ? 'another unit' : 'unit '.$other->id,
+                            $unit->instrument->id,
+                        ),
+                    ];
                 }
             }
         }
@@ -88,7 +102,15 @@ final readonly class LogOwner
      */
     private static function unlikeOthers(Run $run, array $serials, Timeline $unit): array
     {
-        $others = array_values(array_filter($unit->runs, static fn (Run $other): bool => $other->id !== $run->id && $other->logWord?->isOwn !== false && $other->origin?->serials() !== null && $other->origin->serials() !== []));
+        $others = array_values(
+            array_filter(
+                $unit->runs,
+                static fn (Run $other): bool => $other->id !== $run->id
+                    && $other->logWord?->isOwn !== false
+                    && $other->origin?->serials() !== null
+                    && $other->origin->serials() !== [],
+            ),
+        );
         $sure = array_values(array_filter($others, static fn (Run $other): bool => $other->logWord !== null));
         foreach ($serials === [] ? [] : ($sure === [] ? $others : $sure) as $other) {
             $its = $other->origin?->serials() ?? [];
@@ -100,7 +122,15 @@ final readonly class LogOwner
                 }
             }
 
-            return [\sprintf('The file %s gives the serial number %s; the log of run %s, of the same unit, gives %s.', $run->origin->name ?? '', implode(' and ', $serials), $other->id, implode(' and ', $its))];
+            return [
+                \sprintf(
+                    'The file %s gives the serial number %s; the log of run %s, of the same unit, gives %s.',
+                    $run->origin->name ?? '',
+                    implode(' and ', $serials),
+                    $other->id,
+                    implode(' and ', $its),
+                ),
+            ];
         }
 
         return [];

@@ -33,7 +33,10 @@ final readonly class PolicyReader
         if (!isset($data['basedOn'])) {
             return $data;
         }
-        $base = $this->complete($others[$data['basedOn']] ?? throw new InvalidPolicy('/basedOn', \sprintf('there is no policy "%s".', $data['basedOn'])), $others);
+        $base = $this->complete(
+            $others[$data['basedOn']] ?? throw new InvalidPolicy('/basedOn', \sprintf('there is no policy "%s".', $data['basedOn'])),
+            $others,
+        );
         unset($data['basedOn']);
         $rules = $base['rules'];
         foreach ($data['rules'] as $id => $rule) {
@@ -45,7 +48,13 @@ final readonly class PolicyReader
             $rules[$id] = [...$before, ...$rule, 'limits' => $limits];
         }
 
-        return [...$base, ...$data, 'reported' => [...($base['reported'] ?? []), ...($data['reported'] ?? [])], 'choices' => [...($base['choices'] ?? []), ...($data['choices'] ?? [])], 'rules' => $rules];
+        return [
+            ...$base,
+            ...$data,
+            'reported' => [...($base['reported'] ?? []), ...($data['reported'] ?? [])],
+            'choices' => [...($base['choices'] ?? []), ...($data['choices'] ?? [])],
+            'rules' => $rules,
+        ];
     }
 
     /**
@@ -57,7 +66,10 @@ final readonly class PolicyReader
     {
         $reported = [];
         foreach ($data['reported'] ?? [] as $response => $answer) {
-            $reported[$response] = Answer::tryFrom($answer) ?? throw new InvalidPolicy('/reported/'.$response, self::oneOf(Answer::cases()));
+            $reported[$response] = Answer::tryFrom($answer) ?? throw new InvalidPolicy(
+                '/reported/'.$response,
+                self::oneOf(Answer::cases()),
+            );
         }
         $rules = [];
         foreach ($data['rules'] as $id => $rule) {
@@ -94,7 +106,15 @@ final readonly class PolicyReader
             );
         }
 
-        return new Policy($data['id'], $data['name'], $data['version'], $data['summary'] ?? '', $reported, $rules, $this->choices($data['choices'] ?? []));
+        return new Policy(
+            $data['id'],
+            $data['name'],
+            $data['version'],
+            $data['summary'] ?? '',
+            $reported,
+            $rules,
+            $this->choices($data['choices'] ?? []),
+        );
     }
 
     /**
@@ -106,7 +126,10 @@ final readonly class PolicyReader
     {
         foreach ($choices as $name => $choice) {
             if (!\in_array($choice, self::CHOICES[$name] ?? [], true)) {
-                throw new InvalidPolicy('/choices/'.$name, isset(self::CHOICES[$name]) ? 'one of '.implode(', ', self::CHOICES[$name]) : 'there is no such choice.');
+                throw new InvalidPolicy(
+                    '/choices/'.$name,
+                    isset(self::CHOICES[$name]) ? 'one of '.implode(', ', self::CHOICES[$name]) : 'there is no such choice.',
+                );
             }
         }
 

@@ -57,9 +57,30 @@ final readonly class Result
     }
 
     /** @param list<string> $notes */
-    public static function of(string $key, string $title, Answer $reported, FourAnswers $answers, array $notes = [], ?string $channel = null, bool $worstIsLow = false): self
-    {
-        return new self($key, $title, $reported, $answers->indicated, $answers->pre, $answers->post, $answers->between, $answers->byChecks, [], $notes, null, $channel, $worstIsLow);
+    public static function of(
+        string $key,
+        string $title,
+        Answer $reported,
+        FourAnswers $answers,
+        array $notes = [],
+        ?string $channel = null,
+        bool $worstIsLow = false,
+    ): self {
+        return new self(
+            $key,
+            $title,
+            $reported,
+            $answers->indicated,
+            $answers->pre,
+            $answers->post,
+            $answers->between,
+            $answers->byChecks,
+            [],
+            $notes,
+            null,
+            $channel,
+            $worstIsLow,
+        );
     }
 
     /** The answer that is reported; where the policy's choice does not exist, the nearest that does. */

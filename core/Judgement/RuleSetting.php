@@ -22,12 +22,21 @@ final readonly class RuleSetting
 
     public function limit(string $name): Limit
     {
-        return $this->limits[$name] ?? throw new MissingLimit(\sprintf('The policy gives no limit "%s" for the rule "%s".', $name, $this->rule));
+        return $this->limits[$name] ?? throw new MissingLimit(
+            \sprintf('The policy gives no limit "%s" for the rule "%s".', $name, $this->rule),
+        );
     }
 
     /** @param list<string> $evidence */
-    public function finding(string $seen, array $evidence, ?Limit $limit = null, ?Cure $cure = null, ?string $advice = null, ?Severity $severity = null, ?string $channel = null): Finding
-    {
+    public function finding(
+        string $seen,
+        array $evidence,
+        ?Limit $limit = null,
+        ?Cure $cure = null,
+        ?string $advice = null,
+        ?Severity $severity = null,
+        ?string $channel = null,
+    ): Finding {
         return new Finding($this, $seen, $evidence, $severity ?? $this->severity, $limit, $cure, $advice, $channel);
     }
 }

@@ -44,7 +44,10 @@ final readonly class RunCase
     /** The procedure that was walked at a check. */
     public function procedureOf(Check $check): Procedure
     {
-        return Procedure::among($this->timeline->memory->once('procedures', fn (): array => $this->family->procedures($this->timeline->instrument)), $check->content->procedure());
+        return Procedure::among(
+            $this->timeline->memory->once('procedures', fn (): array => $this->family->procedures($this->timeline->instrument)),
+            $check->content->procedure(),
+        );
     }
 
     /** Whether a step that may not be in every procedure was skipped, or jumped over where it is. */
@@ -61,7 +64,9 @@ final readonly class RunCase
         return $this->policy->choice('startOfDayOnly') === 'where it stayed'
             && $this->family instanceof StayingInPlace && $this->family->staysInPlace($this->run)
             && $this->run->stop !== null && $this->bracket->post === null && $this->bracket->brokenAfter === null
-            && $pre !== null && $pre->at->setTimezone($this->run->start->getTimezone())->format('Y-m-d') === $this->run->start->format('Y-m-d');
+
+                && $pre !== null
+                && $pre->at->setTimezone($this->run->start->getTimezone())->format('Y-m-d') === $this->run->start->format('Y-m-d');
     }
 
     /** A moment as people of the site say it. */

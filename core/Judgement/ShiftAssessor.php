@@ -13,8 +13,11 @@ final class ShiftAssessor
     /** @var array<string, Assessment> by run */
     private array $alone = [];
 
-    public function __construct(private readonly Assessor $assessor, private readonly Policy $policy, private readonly Yardsticks $yardsticks)
-    {
+    public function __construct(
+        private readonly Assessor $assessor,
+        private readonly Policy $policy,
+        private readonly Yardsticks $yardsticks,
+    ) {
     }
 
     /** @param list<array{Run, Timeline}> $others the runs that may share the run's shift, itself among them or not */

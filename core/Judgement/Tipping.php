@@ -28,8 +28,14 @@ final class Tipping
      *
      * @return array{?Figure, string}
      */
-    public static function byShare(Figure $value, ExposureLimit $limit, Equation $equation, string $what, string $subject, string $seen): array
-    {
+    public static function byShare(
+        Figure $value,
+        ExposureLimit $limit,
+        Equation $equation,
+        string $what,
+        string $subject,
+        string $seen,
+    ): array {
         if ($limit->value->value->isZero() || Real::compare($value->value, Exact::zero()) <= 0) {
             return [null, 'There is nothing to set against the limit.'];
         }

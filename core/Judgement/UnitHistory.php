@@ -17,8 +17,13 @@ final readonly class UnitHistory
      * @param string             $shows  what is drawn, such as "off by"
      * @param list<UnitTrend>    $trends what else the checks show
      */
-    public function __construct(public array $points, public Unit $unit, public Unit $drift, public string $shows, public array $trends = [])
-    {
+    public function __construct(
+        public array $points,
+        public Unit $unit,
+        public Unit $drift,
+        public string $shows,
+        public array $trends = [],
+    ) {
     }
 
     /** The point with the largest drift either way. */

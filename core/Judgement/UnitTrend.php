@@ -15,7 +15,12 @@ final readonly class UnitTrend
      * @param float|null              $since     what it moved by since the last laboratory certificate, with its sign; null where it cannot be told
      * @param \DateTimeImmutable|null $certified when that certificate was issued; null: since the first check
      */
-    public function __construct(public string $title, public Unit $unit, public array $points, public ?float $since, public ?\DateTimeImmutable $certified)
-    {
+    public function __construct(
+        public string $title,
+        public Unit $unit,
+        public array $points,
+        public ?float $since,
+        public ?\DateTimeImmutable $certified,
+    ) {
     }
 }

@@ -15,8 +15,13 @@ final readonly class ChannelSeries
      * @param list<int|null>      $indicated thousandths of the unit
      * @param list<int|null>|null $corrected null where no check shows a response
      */
-    private function __construct(public Unit $unit, public \DateTimeImmutable $start, public float $step, public array $indicated, public ?array $corrected)
-    {
+    private function __construct(
+        public Unit $unit,
+        public \DateTimeImmutable $start,
+        public float $step,
+        public array $indicated,
+        public ?array $corrected,
+    ) {
     }
 
     /**
@@ -24,8 +29,15 @@ final readonly class ChannelSeries
      * @param (\Closure(\DateTimeImmutable): array{float, float})|null     $response  two numbers of a moment, which move on straight lines
      * @param \Closure(int, float, float): float                          $corrected thousandths as logged with the response of its moment taken out
      */
-    public static function of(Unit $unit, SeriesLog $log, int $column, LogClock $clock, \Closure $shown, ?\Closure $response, \Closure $corrected): self
-    {
+    public static function of(
+        Unit $unit,
+        SeriesLog $log,
+        int $column,
+        LogClock $clock,
+        \Closure $shown,
+        ?\Closure $response,
+        \Closure $corrected,
+    ): self {
         [$logged, $right] = [[], []];
         $at = 0;
         foreach ($log->chunks($column) as $chunk) {

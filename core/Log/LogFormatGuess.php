@@ -57,7 +57,9 @@ final class LogFormatGuess
         }
         if ($columns === [] && $channels === []) {
             foreach ($cells as $place => $cell) {
-                if (!\in_array($place, $time, true) && self::isNumber($cell, $decimal) && preg_match('/^\s*"?\d{2,3}[.,]\d/', $cell) === 1) {
+                if (!\in_array($place, $time, true)
+                    && self::isNumber($cell, $decimal)
+                    && preg_match('/^\s*"?\d{2,3}[.,]\d/', $cell) === 1) {
                     $columns[$place] = new LogColumn(LogColumnKind::Equivalent, trim($header[$place] ?? ''));
                     break;
                 }
@@ -77,10 +79,14 @@ final class LogFormatGuess
         usort($channels, static fn (string $a, string $b): int => \strlen($b) <=> \strlen($a));
         $plain = strtr($title, ['₂' => '2', '₃' => '3', '₄' => '4']);
         // "4 kHz" and "4k" are 4000.
-        $plain = $kind !== LogColumnKind::Band ? $plain : (string) preg_replace('/(?<![\d.])(\d{1,2})\s?k(?:Hz)?(?![A-Za-z0-9])/i', '${1}000', $plain);
+        $plain = $kind !== LogColumnKind::Band
+            ? $plain
+            : (string) preg_replace('/(?<![\d.])(\d{1,2})\s?k(?:Hz)?(?![A-Za-z0-9])/i', '${1}000', $plain);
         foreach ($channels as $channel) {
             // A size is a number with its unit behind it; a name ends where no letter or digit follows.
-            $pattern = is_numeric($channel) ? '(?<![\d.])'.preg_quote($channel, '/').'(?:\.0+)?(?![\d.])' : '(?<![A-Za-z0-9])'.preg_quote($channel, '/').'(?![A-Za-z0-9])';
+            $pattern = is_numeric($channel)
+                ? '(?<![\d.])'.preg_quote($channel, '/').'(?:\.0+)?(?![\d.])'
+                : '(?<![A-Za-z0-9])'.preg_quote($channel, '/').'(?![A-Za-z0-9])';
             if (preg_match('/'.$pattern.'/i', $plain) === 1) {
                 return new LogColumn($kind, $title, channel: $channel);
             }
@@ -115,7 +121,10 @@ final class LogFormatGuess
                 foreach ($lines as $place => $line) {
                     $cells = self::cells($line, $delimiter);
                     $numbers = \count(array_filter($cells, static fn (string $cell): bool => self::isNumber($cell, $decimal)));
-                    if ($numbers > 0 && $numbers + \count(array_filter($cells, self::isTime(...))) >= \count(array_filter($cells, static fn (string $cell): bool => trim($cell) !== ''))) {
+                    if ($numbers > 0
+                        && $numbers + \count(array_filter($cells, self::isTime(...))) >= \count(
+                            array_filter($cells, static fn (string $cell): bool => trim($cell) !== ''),
+                        )) {
                         $skip ??= $place;
                         $width = \count($cells);
                     } elseif (trim($line) !== '') {
@@ -138,12 +147,19 @@ final class LogFormatGuess
     {
         $cell = trim($cell);
 
-        return \in_array(strtolower($cell), ['-', '--', '---', 'nan', 'n/a'], true) || preg_match(LogReader::OVER, $cell) === 1 || preg_match($decimal === '.' ? '/^[+-]?\d+(\.\d+)?$/' : '/^[+-]?\d+(,\d+)?$/', $cell) === 1;
+        return \in_array(strtolower($cell), ['-', '--', '---', 'nan', 'n/a'], true)
+            || preg_match(LogReader::OVER, $cell) === 1
+            || preg_match($decimal === '.' ? '/^[+-]?\d+(\.\d+)?$/' : '/^[+-]?\d+(,\d+)?$/', $cell) === 1;
     }
 
     private static function isTime(string $cell): bool
     {
-        return preg_match('/^\s*(\d{1,4}[-.\/]\d{1,2}[-.\/]\d{1,4})?[ T]*(\d{1,2}:\d{2}(:\d{2}([.,]\d+)?)?(\s*[AaPp]\.?[Mm]\.?)?)?(Z|[+-]\d{2}:?\d{2})?\s*$/', $cell) === 1 && trim($cell) !== '' && preg_match('/[:\-\/.]/', $cell) === 1;
+        return preg_match(
+            '/^\s*(\d{1,4}[-.\/]\d{1,2}[-.\/]\d{1,4})?[ T]*(\d{1,2}:\d{2}(:\d{2}([.,]\d+)?)?(\s*[AaPp]\.?[Mm]\.?)?)?(Z|[+-]\d{2}:?\d{2})?\s*$/',
+            $cell,
+        ) === 1
+            && trim($cell) !== ''
+            && preg_match('/[:\-\/.]/', $cell) === 1;
     }
 
     /**

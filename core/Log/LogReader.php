@@ -85,7 +85,9 @@ final class LogReader
                 $values[] = $value;
             }
             if ($format->time !== []) {
-                $stamp = \count($format->time) === 1 ? ($cells[$format->time[0]] ?? '') : implode(' ', array_map(static fn (int $place): string => $cells[$place] ?? '', $format->time));
+                $stamp = \count($format->time) === 1
+                    ? ($cells[$format->time[0]] ?? '')
+                    : implode(' ', array_map(static fn (int $place): string => $cells[$place] ?? '', $format->time));
                 $seconds = $stamps->seconds($stamp);
                 if ($seconds === null) {
                     $this->problem($number, \sprintf('"%s" is not a time of the chosen form.', self::text($stamp, 40)));
@@ -213,7 +215,9 @@ final class LogReader
         for ($i = 1; $i < \count($changes); ++$i) {
             $by = $changes[$i]['offset'] - $changes[$i - 1]['offset'];
             $local = $changes[$i]['ts'] + $changes[$i - 1]['offset'];
-            $isAt = $by < 0 ? $after < $before && $before < $local && $after >= $local + $by : $after > $before && $before < $local && $after >= $local + $by;
+            $isAt = $by < 0
+                ? $after < $before && $before < $local && $after >= $local + $by
+                : $after > $before && $before < $local && $after >= $local + $by;
             if ($by !== 0 && $isAt) {
                 return (float) -$by;
             }
@@ -229,14 +233,23 @@ final class LogReader
         }
         if ($this->format->dateOrder === null) {
             $day = $start ?? throw UnreadableLog::because('The times have no date: say on which day the log began.');
-            $first += (float) gmmktime(0, 0, 0, (int) $day->setTimezone($zone)->format('n'), (int) $day->setTimezone($zone)->format('j'), (int) $day->setTimezone($zone)->format('Y'));
+            $first += (float) gmmktime(
+                0,
+                0,
+                0,
+                (int) $day->setTimezone($zone)->format('n'),
+                (int) $day->setTimezone($zone)->format('j'),
+                (int) $day->setTimezone($zone)->format('Y'),
+            );
         }
         if ($this->format->stampAtEnd) {
             $first -= $step;
         }
         $whole = (int) floor($first);
 
-        return (new \DateTimeImmutable(gmdate('Y-m-d H:i:s', $whole), $zone))->modify(\sprintf('+%d microseconds', (int) round(1e6 * ($first - $whole))));
+        return (new \DateTimeImmutable(gmdate('Y-m-d H:i:s', $whole), $zone))->modify(
+            \sprintf('+%d microseconds', (int) round(1e6 * ($first - $whole))),
+        );
     }
 
     private function value(string $cell, LogColumnKind $kind): ?int

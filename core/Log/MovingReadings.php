@@ -61,7 +61,9 @@ final readonly class MovingReadings
         [$sum, $filled, $held, $total, $count, $hollow, $beyond, $lastOver, $bestOver] = [0, 0, 0, 0, 0, 0, 0, null, false];
         [$bestSum, $bestFilled, $high, $low] = [0, 0, null, null];
         $above = array_map(static fn (): int => 0, $thresholds);
-        $bends = $line === null || $clock === null ? [] : array_map(static fn ($knot): int => $clock->beginningFrom($knot->at), $line->knots);
+        $bends = $line === null || $clock === null
+            ? []
+            : array_map(static fn ($knot): int => $clock->beginningFrom($knot->at), $line->knots);
         $begin = 0;
         $place = 0;
         foreach ($log->chunks($column) as $chunk) {

@@ -47,14 +47,20 @@ final class StampReader
         $cut = strcspn($stamp, ' T');
         $date = substr($stamp, 0, $cut);
         $time = $this->ofDay(substr($stamp, $cut + 1));
-        $midnight = \array_key_exists($date, $this->midnights) ? $this->midnights[$date] : ($this->midnights[$date] = $this->midnight($date));
+        $midnight = \array_key_exists($date, $this->midnights)
+            ? $this->midnights[$date]
+            : ($this->midnights[$date] = $this->midnight($date));
 
         return $time === null || $midnight === null ? null : $midnight + $time;
     }
 
     private function ofDay(string $time): ?float
     {
-        if (preg_match('/^(\d{1,2}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?(?:\s*([AaPp])\.?[Mm]\.?)?(?:Z|[+-]\d{2}:?\d{2})?$/D', trim($time), $part) !== 1) {
+        if (preg_match(
+            '/^(\d{1,2}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?(?:\s*([AaPp])\.?[Mm]\.?)?(?:Z|[+-]\d{2}:?\d{2})?$/D',
+            trim($time),
+            $part,
+        ) !== 1) {
             return null;
         }
         $hour = (int) $part[1];

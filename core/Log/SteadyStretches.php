@@ -61,7 +61,9 @@ final class SteadyStretches
         if ($this->below) {
             --$limit;
         }
-        [$ring, $index, $filled, $sum, $squares, $centre] = [$this->ring, $this->index, $this->filled, $this->sum, $this->squares, $this->centre];
+        [$ring, $index, $filled, $sum, $squares, $centre] = [
+            $this->ring, $this->index, $this->filled, $this->sum, $this->squares, $this->centre,
+        ];
         foreach ($chunk as $value) {
             if ($value === SeriesLog::GAP || ($this->levels !== null && !$this->isNear($value))) {
                 $filled = 0;
@@ -89,7 +91,9 @@ final class SteadyStretches
                 $this->mark($index - $n, $index);
             }
         }
-        [$this->ring, $this->index, $this->filled, $this->sum, $this->squares, $this->centre] = [$ring, $index, $filled, $sum, $squares, $centre];
+        [$this->ring, $this->index, $this->filled, $this->sum, $this->squares, $this->centre] = [
+            $ring, $index, $filled, $sum, $squares, $centre,
+        ];
     }
 
     /** @return list<array{int, int}> first sample and the one after the last, in order */

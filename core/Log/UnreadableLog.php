@@ -11,7 +11,9 @@ final class UnreadableLog extends \InvalidArgumentException
     public function __construct(public readonly array $problems)
     {
         $first = $problems[0];
-        parent::__construct(($first['line'] === null ? '' : 'line '.$first['line'].': ').$first['problem'].(\count($problems) > 1 ? \sprintf(' (and %d more)', \count($problems) - 1) : ''));
+        parent::__construct(
+            ($first['line'] === null ? '' : 'line '.$first['line'].': ').$first['problem'].(\count($problems) > 1 ? \sprintf(' (and %d more)', \count($problems) - 1) : ''),
+        );
     }
 
     public static function because(string $problem, ?int $line = null): self

@@ -23,7 +23,9 @@ final readonly class ValueCounts
             for ($r = $next; $r < \count($ranges) && $ranges[$r][0] < $end; ++$r) {
                 $from = max($ranges[$r][0], $begin) - $begin;
                 $to = min($ranges[$r][1], $end) - $begin;
-                foreach (array_count_values($to - $from === \count($chunk) ? $chunk : \array_slice($chunk, $from, $to - $from)) as $value => $count) {
+                foreach (array_count_values(
+                    $to - $from === \count($chunk) ? $chunk : \array_slice($chunk, $from, $to - $from),
+                ) as $value => $count) {
                     $counts[$value] = ($counts[$value] ?? 0) + $count;
                 }
                 if ($ranges[$r][1] <= $end) {

@@ -43,10 +43,26 @@ final readonly class AcousticBench implements BenchGuide
     {
         return match ($step->id) {
             AcousticProcedure::REFERENCE => [
-                ...($unit->family === MeterFamily::ID ? [Entry::choice('weighting', 'Weighting set', ['A' => 'A', 'C' => 'C', 'Z' => 'Z'], help: 'It matters off 1 kHz')] : []),
+                ...($unit->family === MeterFamily::ID ? [
+                    Entry::choice('weighting', 'Weighting set', ['A' => 'A', 'C' => 'C', 'Z' => 'Z'], help: 'It matters off 1 kHz'),
+                ] : []),
                 Entry::decimal('entered', 'Level the meter expects', '-20', '200', Unit::Decibel),
-                Entry::decimal('microphoneCorrection', 'Microphone correction', '-20', '20', Unit::Decibel, help: 'As the manual gives it; empty is none'),
-                Entry::decimal('pressureCorrection', 'Pressure correction', '-20', '20', Unit::Decibel, help: 'None for calibrators with feedback'),
+                Entry::decimal(
+                    'microphoneCorrection',
+                    'Microphone correction',
+                    '-20',
+                    '20',
+                    Unit::Decibel,
+                    help: 'As the manual gives it; empty is none',
+                ),
+                Entry::decimal(
+                    'pressureCorrection',
+                    'Pressure correction',
+                    '-20',
+                    '20',
+                    Unit::Decibel,
+                    help: 'None for calibrators with feedback',
+                ),
             ],
             AcousticProcedure::AS_FOUND => $unit->traits->flag('selfAdjusting') ? [
                 Entry::decimal('factorBefore', 'Factor before', '-60', '60', Unit::Decibel),
@@ -62,7 +78,8 @@ final readonly class AcousticBench implements BenchGuide
 
         return match ($step->id) {
             AcousticProcedure::AS_FOUND, AcousticProcedure::AS_LEFT => [$reading],
-            AcousticProcedure::FURTHER_FOUND, AcousticProcedure::FURTHER_LEFT => [Entry::choice('tone', 'Tone', self::tones($reference, $setting), true), $reading],
+            AcousticProcedure::FURTHER_FOUND,
+            AcousticProcedure::FURTHER_LEFT => [Entry::choice('tone', 'Tone', self::tones($reference, $setting), true), $reading],
             default => [],
         };
     }
@@ -70,7 +87,10 @@ final readonly class AcousticBench implements BenchGuide
     public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array
     {
         return \in_array($step->id, [AcousticProcedure::FURTHER_FOUND, AcousticProcedure::FURTHER_LEFT], true)
-            ? array_map(static fn (int|string $tone): array => ['tone' => (string) $tone], array_keys(self::tones($reference, $setting))) : [];
+            ? array_map(
+                static fn (int|string $tone): array => ['tone' => (string) $tone],
+                array_keys(self::tones($reference, $setting)),
+            ) : [];
     }
 
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet
@@ -82,13 +102,23 @@ final readonly class AcousticBench implements BenchGuide
         $previous = null;
         $usability = new AcousticUsability();
         foreach ($timeline->checks as $earlier) {
-            if ($earlier->at < $check->at && $earlier->id !== $check->id && ($usability->whyUnusable($earlier, $timeline) === [] || $earlier->content->wasAdjusted())) {
+            if ($earlier->at < $check->at
+                && $earlier->id !== $check->id
+                && ($usability->whyUnusable($earlier, $timeline) === [] || $earlier->content->wasAdjusted())) {
                 $previous = $earlier;
             }
         }
         $before = $previous === null ? null : $response->asLeft($previous, $timeline)?->offset;
         $drift = $found !== null && $before !== null && $found->value instanceof Exact && $before->value instanceof Exact
-            ? Figure::derived('d', 'drift since '.$previous->id, $found->value->minus($before->value), Unit::Decibel, NoiseEquation::Deviation, [$found, $before], 2)
+            ? Figure::derived(
+                'd',
+                'drift since '.$previous->id,
+                $found->value->minus($before->value),
+                Unit::Decibel,
+                NoiseEquation::Deviation,
+                [$found, $before],
+                2,
+            )
             : null;
         $limit = $policy->limit('noise.drift', 'drift');
         // How far off it may go out: a unit that nobody adjusted is left as it was found.
@@ -97,14 +127,29 @@ final readonly class AcousticBench implements BenchGuide
         $further = [];
         foreach ($content instanceof AcousticCheck ? $content->further : [] as $tone) {
             foreach ([['as found', $tone->asFound], ['as left', $tone->asLeft]] as [$when, $readings]) {
-                $further[] = new LiveLine(\sprintf('%s at %s, off by', $when, $tone->words()), $readings === [] || !$content instanceof AcousticCheck ? null : $response->deviation($check, $content, $readings, $when, $timeline, $tone), signed: true);
+                $further[] = new LiveLine(
+                    \sprintf('%s at %s, off by', $when, $tone->words()),
+                    $readings === [] || !$content instanceof AcousticCheck
+                        ? null
+                        : $response->deviation($check, $content, $readings, $when, $timeline, $tone),
+                    signed: true,
+                );
             }
         }
 
         return new LiveSheet([
-            new LiveLine('should show', $content instanceof AcousticCheck ? $response->expected($check, $content, $timeline->referenceOf($check)) : null),
+            new LiveLine(
+                'should show',
+                $content instanceof AcousticCheck ? $response->expected($check, $content, $timeline->referenceOf($check)) : null,
+            ),
             new LiveLine('as found, off by', $found, signed: true),
-            new LiveLine('drift'.($previous === null ? '' : ' since '.$previous->id), $drift, $drift !== null && $limit !== null && $drift->value instanceof Exact ? $limit->isKeptBy($drift->value->absolute()) : null, $limit?->words() ?? '', true),
+            new LiveLine(
+                'drift'.($previous === null ? '' : ' since '.$previous->id),
+                $drift,
+                $drift !== null && $limit !== null && $drift->value instanceof Exact ? $limit->isKeptBy($drift->value->absolute()) : null,
+                $limit?->words() ?? '',
+                true,
+            ),
             ...($left === null ? [] : [
                 new LiveLine('as left, off by', $left, $allowed?->isKeptBySize($left->value), $allowed?->words() ?? '', true),
             ]),
@@ -116,7 +161,13 @@ final readonly class AcousticBench implements BenchGuide
     {
         $factor = AcousticHistory::factor($timeline, $until);
 
-        return new UnitHistory(AcousticHistory::of($timeline, $until)->points, Unit::Decibel, Unit::Decibel, 'off by', $factor === null ? [] : [$factor]);
+        return new UnitHistory(
+            AcousticHistory::of($timeline, $until)->points,
+            Unit::Decibel,
+            Unit::Decibel,
+            'off by',
+            $factor === null ? [] : [$factor],
+        );
     }
 
     public function sharedShift(): ShiftScale
@@ -140,7 +191,9 @@ final readonly class AcousticBench implements BenchGuide
                 if (AcousticTone::nameOf($value, $certificate) === $chosen) {
                     continue;
                 }
-                $tones[AcousticTone::nameOf($value, $certificate)] = trim(\sprintf('%s dB %s', $value->nominal->written, $value->frequency === null ? '' : $value->frequency->written.' Hz'));
+                $tones[AcousticTone::nameOf($value, $certificate)] = trim(
+                    \sprintf('%s dB %s', $value->nominal->written, $value->frequency === null ? '' : $value->frequency->written.' Hz'),
+                );
             }
         }
 
@@ -157,12 +210,34 @@ final readonly class AcousticBench implements BenchGuide
             $problems[] = \sprintf('It has no adapter for %s.', $microphone);
         }
         [$low, $high] = [$unit->traits->decimal('rangeLow'), $unit->traits->decimal('rangeHigh')];
-        $levels = array_filter($certificate->values ?? [], static fn (CertifiedValue $value): bool => ($high === null || $value->nominal->value->compareTo($high->value) <= 0) && ($low === null || $value->nominal->value->compareTo($low->value) >= 0));
+        $levels = array_filter(
+            $certificate->values ?? [],
+            static fn (CertifiedValue $value): bool => ($high === null || $value->nominal->value->compareTo($high->value) <= 0)
+                && ($low === null || $value->nominal->value->compareTo($low->value) >= 0),
+        );
         if ($certificate !== null && $levels === []) {
             $problems[] = 'None of its levels lies in the range of the unit.';
         }
-        $words = static fn (CertifiedValue $value): string => \sprintf('%s dB%s, certified %s', $value->nominal->written, $value->frequency === null ? '' : ', '.$value->frequency->written.' Hz', $value->certified->written);
+        $words = static fn (CertifiedValue $value): string => \sprintf(
+            '%s dB%s, certified %s',
+            $value->nominal->written,
+            $value->frequency === null ? '' : ', '.$value->frequency->written.' Hz',
+            $value->certified->written,
+        );
 
-        return new ReferenceChoice($reference, 'adapters '.($adapters === [] ? 'none' : implode(', ', $adapters)), array_values(array_map(static fn (CertifiedValue $value): array => ['value' => $certificate === null ? '' : AcousticTone::nameOf($value, $certificate), 'words' => $words($value)], $levels)), $problems);
+        return new ReferenceChoice(
+            $reference,
+            'adapters '.($adapters === [] ? 'none' : implode(', ', $adapters)),
+            array_values(
+                array_map(
+                    static fn (CertifiedValue $value): array => [
+                        'value' => $certificate === null ? '' : AcousticTone::nameOf($value, $certificate),
+                        'words' => $words($value),
+                    ],
+                    $levels,
+                ),
+            ),
+            $problems,
+        );
     }
 }

@@ -71,7 +71,16 @@ final readonly class AcousticHistory
             }
         }
 
-        return $largest?->drift === null ? null : Figure::read('d_max', 'the most this unit has drifted', round($largest->drift, 9), Unit::Decibel, new Origin('check', $largest->check, 'found on '.$largest->at->format('j M Y')), 2);
+        return $largest?->drift === null
+            ? null
+            : Figure::read(
+                'd_max',
+                'the most this unit has drifted',
+                round($largest->drift, 9),
+                Unit::Decibel,
+                new Origin('check', $largest->check, 'found on '.$largest->at->format('j M Y')),
+                2,
+            );
     }
 
     /** S-4: adjustments added up with their signs since the last laboratory certificate. */
@@ -82,11 +91,28 @@ final readonly class AcousticHistory
         foreach ($this->points as $point) {
             if ($point->adjustment !== null && ($certified === null || $point->at >= $certified)) {
                 $sum += $point->adjustment;
-                $inputs[] = Figure::read('Δ', 'adjustment at '.$point->check, round($point->adjustment, 9), Unit::Decibel, new Origin('check', $point->check, $point->at->format('j M Y')), 2);
+                $inputs[] = Figure::read(
+                    'Δ',
+                    'adjustment at '.$point->check,
+                    round($point->adjustment, 9),
+                    Unit::Decibel,
+                    new Origin('check', $point->check, $point->at->format('j M Y')),
+                    2,
+                );
             }
         }
 
-        return $inputs === [] ? null : Figure::derived('ΣΔ', 'adjustment since the last laboratory certificate', round($sum, 9), Unit::Decibel, NoiseEquation::Adjustment, $inputs, 2);
+        return $inputs === []
+            ? null
+            : Figure::derived(
+                'ΣΔ',
+                'adjustment since the last laboratory certificate',
+                round($sum, 9),
+                Unit::Decibel,
+                NoiseEquation::Adjustment,
+                $inputs,
+                2,
+            );
     }
 
     /** The stored factor through time: a slow walk means an ageing microphone, a jump means damage. Null where no check tells it. */
@@ -95,22 +121,43 @@ final readonly class AcousticHistory
         [$points, $before, $certified, $began] = [[], null, $timeline->instrument->certifiedSince($until), null];
         foreach ($timeline->checks as $check) {
             $content = $check->content;
-            if ($check->at > $until || !$content instanceof AcousticCheck || $content->factorBefore === null || $content->factorAfter === null) {
+            if ($check->at > $until
+                || !$content instanceof AcousticCheck
+                || $content->factorBefore === null
+                || $content->factorAfter === null) {
                 continue;
             }
             [$found, $left] = [$content->factorBefore->value, $content->factorAfter->value];
-            $points[] = new HistoryPoint($check->at, $check->id, $found->toFloat(), $left->toFloat(), $before === null ? null : $found->minus($before)->toFloat(), $left->compareTo($found) === 0 ? null : $left->minus($found)->toFloat());
+            $points[] = new HistoryPoint(
+                $check->at,
+                $check->id,
+                $found->toFloat(),
+                $left->toFloat(),
+                $before === null ? null : $found->minus($before)->toFloat(),
+                $left->compareTo($found) === 0 ? null : $left->minus($found)->toFloat(),
+            );
             $before = $left;
             if ($began === null && ($certified === null || $check->at >= $certified)) {
                 $began = $found;
             }
         }
 
-        return $points === [] ? null : new UnitTrend('Stored factor', Unit::Decibel, $points, $began === null || $before === null ? null : $before->minus($began)->toFloat(), $certified);
+        return $points === []
+            ? null
+            : new UnitTrend(
+                'Stored factor',
+                Unit::Decibel,
+                $points,
+                $began === null || $before === null ? null : $before->minus($began)->toFloat(),
+                $certified,
+            );
     }
 
     private static function broken(Timeline $timeline, \DateTimeImmutable $from, \DateTimeImmutable $to): bool
     {
-        return array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->at > $from && $event->at <= $to && $event->kind !== InterventionKind::Rezeroed) !== [];
+        return array_filter(
+            $timeline->interventions,
+            static fn (Intervention $event): bool => $event->at > $from && $event->at <= $to && $event->kind !== InterventionKind::Rezeroed,
+        ) !== [];
     }
 }

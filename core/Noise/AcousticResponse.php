@@ -37,8 +37,26 @@ final readonly class AcousticResponse
         $certificate = $reference?->certificateAt($check->at);
         $certified = $tone->certifiedBy($certificate);
         $level = $certificate !== null && $certified !== null
-            ? Figure::read('L_cert', 'level certified at '.$tone->words(), $certified->certified->value, Unit::Decibel, new Origin('certificate', $certificate->number, \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory)), 2)
-            : Figure::read('L_cert', 'nominal level, no certificate', $tone->nominal->value, Unit::Decibel, new Origin('assumption', $check->id, 'the nominal level is assumed to be true'), 2);
+            ? Figure::read(
+                'L_cert',
+                'level certified at '.$tone->words(),
+                $certified->certified->value,
+                Unit::Decibel,
+                new Origin(
+                    'certificate',
+                    $certificate->number,
+                    \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory),
+                ),
+                2,
+            )
+            : Figure::read(
+                'L_cert',
+                'nominal level, no certificate',
+                $tone->nominal->value,
+                Unit::Decibel,
+                new Origin('assumption', $check->id, 'the nominal level is assumed to be true'),
+                2,
+            );
         $inputs = [$level];
         $value = $certified !== null ? $certified->certified->value : $tone->nominal->value;
         $error = RecallError::of($reference, $check->at);
@@ -51,14 +69,39 @@ final readonly class AcousticResponse
             // Told to a ten-thousandth, far below what a meter shows, so that drifts stay exact.
             $weight = Exact::of(number_format($content->weighting->at($hertz->value->toFloat()), 4, '.', ''));
             if (!$weight->isZero()) {
-                $at = Figure::read('f', 'frequency of the tone', $hertz->value, Unit::Hertz, $this->origin($check, 'of the calibrator'), $hertz->decimals());
-                $inputs[] = Figure::derived('W', $content->weighting->value.'-weighting that the meter was set to', $weight, Unit::Decibel, NoiseEquation::Weighting, [$at], 2);
+                $at = Figure::read(
+                    'f',
+                    'frequency of the tone',
+                    $hertz->value,
+                    Unit::Hertz,
+                    $this->origin($check, 'of the calibrator'),
+                    $hertz->decimals(),
+                );
+                $inputs[] = Figure::derived(
+                    'W',
+                    $content->weighting->value.'-weighting that the meter was set to',
+                    $weight,
+                    Unit::Decibel,
+                    NoiseEquation::Weighting,
+                    [$at],
+                    2,
+                );
                 $value = $value->plus($weight);
             }
         }
-        foreach ($further !== null ? [] : [['C_mic', 'microphone and adapter', $content->microphoneCorrection], ['C_P', 'static pressure', $content->pressureCorrection]] as [$symbol, $meaning, $correction]) {
+        foreach ($further !== null ? [] : [
+            ['C_mic', 'microphone and adapter', $content->microphoneCorrection],
+            ['C_P', 'static pressure', $content->pressureCorrection],
+        ] as [$symbol, $meaning, $correction]) {
             if ($correction !== null) {
-                $inputs[] = Figure::read($symbol, 'correction for '.$meaning, $correction->value, Unit::Decibel, $this->origin($check, 'entered at the check'), 2);
+                $inputs[] = Figure::read(
+                    $symbol,
+                    'correction for '.$meaning,
+                    $correction->value,
+                    Unit::Decibel,
+                    $this->origin($check, 'entered at the check'),
+                    2,
+                );
                 $value = $value->plus($correction->value);
             }
         }
@@ -77,8 +120,22 @@ final readonly class AcousticResponse
             return $this->knot($check, $this->deviation($check, $content, $content->asFound, 'as found', $timeline), false);
         }
         \assert($content->factorBefore !== null && $content->factorAfter !== null);
-        $before = Figure::read('F_before', 'stored factor before', $content->factorBefore->value, Unit::Decibel, $this->origin($check, 'read off the unit'), 2);
-        $after = Figure::read('F_after', 'stored factor after', $content->factorAfter->value, Unit::Decibel, $this->origin($check, 'read off the unit'), 2);
+        $before = Figure::read(
+            'F_before',
+            'stored factor before',
+            $content->factorBefore->value,
+            Unit::Decibel,
+            $this->origin($check, 'read off the unit'),
+            2,
+        );
+        $after = Figure::read(
+            'F_after',
+            'stored factor after',
+            $content->factorAfter->value,
+            Unit::Decibel,
+            $this->origin($check, 'read off the unit'),
+            2,
+        );
         $left = $content->asLeft !== []
             ? $this->deviation($check, $content, $content->asLeft, 'as left', $timeline)
             : $this->assumed($check, $content, $timeline);
@@ -165,7 +222,11 @@ final readonly class AcousticResponse
     /** The offset along a bracket; null where no check shows one. */
     public function line(Bracket $bracket, Timeline $timeline): ?OffsetLine
     {
-        $knots = KnotsAlong::of($bracket, fn (Check $check): ?OffsetKnot => $this->asFound($check, $timeline), fn (Check $check): ?OffsetKnot => $this->asLeft($check, $timeline));
+        $knots = KnotsAlong::of(
+            $bracket,
+            fn (Check $check): ?OffsetKnot => $this->asFound($check, $timeline),
+            fn (Check $check): ?OffsetKnot => $this->asLeft($check, $timeline),
+        );
 
         return $knots === [] ? null : new OffsetLine($knots);
     }
@@ -197,7 +258,15 @@ final readonly class AcousticResponse
         $drifts = [];
         foreach (KnotsAlong::segments($knots) as [$began, $found]) {
             if ($began->offset->value instanceof Exact && $found->offset->value instanceof Exact) {
-                $drifts[] = Figure::derived('d', \sprintf('drift from %s to %s%s', $began->check, $found->check, $of), $found->offset->value->minus($began->offset->value), Unit::Decibel, NoiseEquation::Deviation, [$found->offset, $began->offset], 2);
+                $drifts[] = Figure::derived(
+                    'd',
+                    \sprintf('drift from %s to %s%s', $began->check, $found->check, $of),
+                    $found->offset->value->minus($began->offset->value),
+                    Unit::Decibel,
+                    NoiseEquation::Deviation,
+                    [$found->offset, $began->offset],
+                    2,
+                );
             }
         }
 
@@ -219,7 +288,11 @@ final readonly class AcousticResponse
         }
         $knots = [];
         foreach (array_keys($words) as $one) {
-            $knots[$one] = KnotsAlong::of($bracket, fn (Check $check): ?OffsetKnot => $this->ofTone($check, $one, false, $timeline), fn (Check $check): ?OffsetKnot => $this->ofTone($check, $one, true, $timeline));
+            $knots[$one] = KnotsAlong::of(
+                $bracket,
+                fn (Check $check): ?OffsetKnot => $this->ofTone($check, $one, false, $timeline),
+                fn (Check $check): ?OffsetKnot => $this->ofTone($check, $one, true, $timeline),
+            );
         }
 
         return $knots;
@@ -235,7 +308,11 @@ final readonly class AcousticResponse
         foreach ($content->further as $tone) {
             $readings = $left && $content->wasAdjusted() ? $tone->asLeft : $tone->asFound;
             if ($tone->words() === $words && $readings !== []) {
-                return $this->knot($check, $this->deviation($check, $content, $readings, ($left ? 'as left at ' : 'as found at ').$words, $timeline, $tone), $left);
+                return $this->knot(
+                    $check,
+                    $this->deviation($check, $content, $readings, ($left ? 'as left at ' : 'as found at ').$words, $timeline, $tone),
+                    $left,
+                );
             }
         }
 
@@ -248,17 +325,38 @@ final readonly class AcousticResponse
      * @param non-empty-list<Reading> $readings
      * @param AcousticTone|null       $further  another tone than the main one
      */
-    public function deviation(Check $check, AcousticCheck $content, array $readings, string $when, Timeline $timeline, ?AcousticTone $further = null): Figure
-    {
+    public function deviation(
+        Check $check,
+        AcousticCheck $content,
+        array $readings,
+        string $when,
+        Timeline $timeline,
+        ?AcousticTone $further = null,
+    ): Figure {
         $expected = $this->expected($check, $content, $timeline->referenceOf($check), $further);
         \assert($expected->value instanceof Exact);
         $inputs = [];
         foreach ($readings as $reading) {
-            $inputs[] = Figure::read('L_ind', 'reading '.$when, $reading->value->value, Unit::Decibel, $this->origin($check, $reading->provenance->words()), max(1, $reading->value->decimals()));
+            $inputs[] = Figure::read(
+                'L_ind',
+                'reading '.$when,
+                $reading->value->value,
+                Unit::Decibel,
+                $this->origin($check, $reading->provenance->words()),
+                max(1, $reading->value->decimals()),
+            );
         }
         $mean = Exact::mean(array_map(static fn (Reading $reading): Exact => $reading->value->value, $readings));
 
-        return Figure::derived('ε', 'offset '.$when, $mean->minus($expected->value), Unit::Decibel, NoiseEquation::Deviation, [...$inputs, $expected], 2);
+        return Figure::derived(
+            'ε',
+            'offset '.$when,
+            $mean->minus($expected->value),
+            Unit::Decibel,
+            NoiseEquation::Deviation,
+            [...$inputs, $expected],
+            2,
+        );
     }
 
     private function knot(Check $check, Figure $offset, bool $asLeft): OffsetKnot

@@ -23,7 +23,10 @@ final class AcousticSection
 {
     public const NAME = 'acoustic';
 
-    private const ANSWERS = ['weighting', 'nominal', 'frequency', 'entered', 'adapter', 'microphoneCorrection', 'pressureCorrection', 'factorBefore', 'factorAfter'];
+    private const ANSWERS = [
+        'weighting', 'nominal', 'frequency', 'entered', 'adapter', 'microphoneCorrection',
+        'pressureCorrection', 'factorBefore', 'factorAfter',
+    ];
 
     /**
      * The section, from the answers of a half-done check.
@@ -48,13 +51,20 @@ final class AcousticSection
         $adjusted = ($answers['adjusted'] ?? null) === true;
 
         foreach (['furtherFound' => true, 'furtherLeft' => $adjusted] as $list => $asked) {
-            $rows = array_values(array_filter($asked ? AnswerRows::of($answers[$list] ?? []) : [], static fn (array $row): bool => isset($row['value'])));
+            $rows = array_values(
+                array_filter($asked ? AnswerRows::of($answers[$list] ?? []) : [], static fn (array $row): bool => isset($row['value'])),
+            );
             if ($rows !== []) {
                 $acoustic[$list] = $rows;
             }
         }
 
-        return [...$acoustic, 'asFound' => AnswerRows::of($answers['asFound'] ?? []), 'asLeft' => $adjusted ? AnswerRows::of($answers['asLeft'] ?? []) : [], 'adjusted' => $adjusted];
+        return [
+            ...$acoustic,
+            'asFound' => AnswerRows::of($answers['asFound'] ?? []),
+            'asLeft' => $adjusted ? AnswerRows::of($answers['asLeft'] ?? []) : [],
+            'adjusted' => $adjusted,
+        ];
     }
 
     /**
@@ -68,11 +78,24 @@ final class AcousticSection
             return [];
         }
 
-        $further = array_map(static fn (AcousticTone $tone): string => \sprintf('%s: %s%s', $tone->words(), self::words($tone->asFound), $tone->asLeft === [] ? '' : ', left '.self::words($tone->asLeft)), $content->further);
+        $further = array_map(
+            static fn (AcousticTone $tone): string => \sprintf(
+                '%s: %s%s',
+                $tone->words(),
+                self::words($tone->asFound),
+                $tone->asLeft === [] ? '' : ', left '.self::words($tone->asLeft),
+            ),
+            $content->further,
+        );
 
         return [
             ['label' => 'Level dB', 'shown' => $content->tone()->name()],
-            ['label' => 'As found', 'shown' => $content->asFound !== [] || $content->factorBefore === null ? self::words($content->asFound) : \sprintf('factor %s to %s', $content->factorBefore->written, $content->factorAfter->written ?? '')],
+            [
+                'label' => 'As found',
+                'shown' => $content->asFound !== [] || $content->factorBefore === null
+                    ? self::words($content->asFound)
+                    : \sprintf('factor %s to %s', $content->factorBefore->written, $content->factorAfter->written ?? ''),
+            ],
             ['label' => 'As left', 'shown' => $content->wasAdjusted() ? self::words($content->asLeft) : 'as found'],
             ['label' => 'Adjusted', 'shown' => $content->wasAdjusted() ? 'yes' : 'no'],
             ...($further === [] ? [] : [['label' => 'Other tones', 'shown' => implode('; ', $further)]]),
@@ -112,10 +135,16 @@ final class AcousticSection
         $adjusted = $told->flag('adjusted');
         $asLeft = self::readings($told, 'asLeft');
         if (!$adjusted && $asLeft !== [] && !$fields->has('factorBefore')) {
-            throw new InvalidRecord($fields->at('asLeft'), 'is for a unit that was adjusted; where nothing was adjusted, as left is as found.');
+            throw new InvalidRecord(
+                $fields->at('asLeft'),
+                'is for a unit that was adjusted; where nothing was adjusted, as left is as found.',
+            );
         }
         if ($fields->has('factorBefore') !== $fields->has('factorAfter')) {
-            throw new InvalidRecord($fields->at($fields->has('factorBefore') ? 'factorAfter' : 'factorBefore'), 'is missing: the change of the factor needs both.');
+            throw new InvalidRecord(
+                $fields->at($fields->has('factorBefore') ? 'factorAfter' : 'factorBefore'),
+                'is missing: the change of the factor needs both.',
+            );
         }
 
         return new AcousticCheck(
@@ -148,23 +177,38 @@ final class AcousticSection
                 try {
                     $tone = AcousticTone::named($row->text('tone') ?? '');
                 } catch (MalformedDecimal) {
-                    throw new InvalidRecord($fields->at($list).'/'.$place.'/tone', 'must be a level, and its frequency where there are several, such as "114 @ 250".');
+                    throw new InvalidRecord(
+                        $fields->at($list).'/'.$place.'/tone',
+                        'must be a level, and its frequency where there are several, such as "114 @ 250".',
+                    );
                 }
                 $tones[$tone->name()] ??= [$tone, [[], []]];
                 $tones[$tone->name()][1][$when][] = self::readingOf($row);
             }
         }
         if (!$told->flag('adjusted') && $told->rows('furtherLeft') !== []) {
-            throw new InvalidRecord($fields->at('furtherLeft'), 'is for a unit that was adjusted; where nothing was adjusted, as left is as found.');
+            throw new InvalidRecord(
+                $fields->at('furtherLeft'),
+                'is for a unit that was adjusted; where nothing was adjusted, as left is as found.',
+            );
         }
 
-        return array_map(static fn (array $one): AcousticTone => new AcousticTone($one[0]->nominal, $one[0]->frequency, $one[1][0], $one[1][1]), array_values($tones));
+        return array_map(
+            static fn (array $one): AcousticTone => new AcousticTone($one[0]->nominal, $one[0]->frequency, $one[1][0], $one[1][1]),
+            array_values($tones),
+        );
     }
 
     /** @param list<Reading> $readings */
     private static function words(array $readings): string
     {
-        return implode(', ', array_map(static fn (Reading $reading): string => $reading->value->written.($reading->provenance === Provenance::Typed ? '' : ' ('.$reading->provenance->value.')'), $readings));
+        return implode(
+            ', ',
+            array_map(
+                static fn (Reading $reading): string => $reading->value->written.($reading->provenance === Provenance::Typed ? '' : ' ('.$reading->provenance->value.')'),
+                $readings,
+            ),
+        );
     }
 
     /** @return list<Reading> */

@@ -37,7 +37,10 @@ final readonly class AcousticTone
     /** The name of a certified tone; the frequency is part of it where the certificate has several at that level. */
     public static function nameOf(CertifiedValue $value, Certificate $certificate): string
     {
-        $alike = array_filter($certificate->values, static fn (CertifiedValue $other): bool => $other->nominal->value->compareTo($value->nominal->value) === 0);
+        $alike = array_filter(
+            $certificate->values,
+            static fn (CertifiedValue $other): bool => $other->nominal->value->compareTo($value->nominal->value) === 0,
+        );
 
         return $value->nominal->written.(\count($alike) > 1 && $value->frequency !== null ? ' @ '.$value->frequency->written : '');
     }

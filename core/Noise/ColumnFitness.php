@@ -39,7 +39,8 @@ final readonly class ColumnFitness
                     \sprintf('slow levels every %s s miss what lies between', Digits::trimmed($step, 3)),
                 )),
             LogColumnKind::Fast => new self(true, 'the sum was made from fast levels at single moments'),
-            LogColumnKind::Average => self::same($column->exchangeRate, $criterion->exchangeRate) && self::same($column->threshold, $criterion->threshold)
+            LogColumnKind::Average => self::same($column->exchangeRate, $criterion->exchangeRate)
+                && self::same($column->threshold, $criterion->threshold)
                 ? new self(true, null)
                 : new self(false, 'the column was averaged with another exchange rate or threshold'),
             default => new self(false, 'a column of maxima gives no dose'),

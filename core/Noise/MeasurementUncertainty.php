@@ -33,6 +33,13 @@ final class MeasurementUncertainty
 
     private static function assumed(string $symbol, string $meaning, float $value): Figure
     {
-        return Figure::read($symbol, $meaning, $value, Unit::Decibel, new Origin('assumption', 'ISO 9612', 'ISO 9612 Annex C, from memory'), 1);
+        return Figure::read(
+            $symbol,
+            $meaning,
+            $value,
+            Unit::Decibel,
+            new Origin('assumption', 'ISO 9612', 'ISO 9612 Annex C, from memory'),
+            1,
+        );
     }
 }

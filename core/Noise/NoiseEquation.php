@@ -76,7 +76,12 @@ enum NoiseEquation: string implements Equation
     public function mark(): SourceMark
     {
         return match ($this) {
-            self::ExpectedLevel, self::Deviation, self::ProjectedDose, self::BandTotal, self::RoomMargin, self::Adjustment => SourceMark::CommonPractice,
+            self::ExpectedLevel,
+            self::Deviation,
+            self::ProjectedDose,
+            self::BandTotal,
+            self::RoomMargin,
+            self::Adjustment => SourceMark::CommonPractice,
             self::EquivalentLevel, self::Dose, self::TimeWeightedAverage, self::DailyExposure, self::Weighting => SourceMark::Published,
             self::Uncertainty, self::TaskUncertainty, self::Background => SourceMark::FromMemory,
             self::AverageLevel, self::OffsetTakenOut => SourceMark::Own,

@@ -53,7 +53,14 @@ final readonly class NoiseFormat implements ContentFormat
 
     public function interventions(): array
     {
-        return [InterventionKind::Repaired, InterventionKind::MicrophoneExchanged, InterventionKind::FirmwareChanged, InterventionKind::FactoryReset, InterventionKind::CalibrationSetChanged, InterventionKind::LaboratoryCalibration];
+        return [
+            InterventionKind::Repaired,
+            InterventionKind::MicrophoneExchanged,
+            InterventionKind::FirmwareChanged,
+            InterventionKind::FactoryReset,
+            InterventionKind::CalibrationSetChanged,
+            InterventionKind::LaboratoryCalibration,
+        ];
     }
 
     public function logColumns(): array
@@ -68,7 +75,20 @@ final readonly class NoiseFormat implements ContentFormat
 
     public function referenceKinds(): array
     {
-        return [new ReferenceKind(self::CALIBRATOR, 'Acoustic calibrator', [Entry::several('adapters', 'Adapters', self::DIAMETERS)], [], Unit::Decibel, 'level', true, self::LEAST, self::MOST, Unit::Decibel)];
+        return [
+            new ReferenceKind(
+                self::CALIBRATOR,
+                'Acoustic calibrator',
+                [Entry::several('adapters', 'Adapters', self::DIAMETERS)],
+                [],
+                Unit::Decibel,
+                'level',
+                true,
+                self::LEAST,
+                self::MOST,
+                Unit::Decibel,
+            ),
+        ];
     }
 
     public function shelves(): array
@@ -126,7 +146,11 @@ final readonly class NoiseFormat implements ContentFormat
             ['value' => 'lasmax', 'words' => 'L_ASmax', 'unit' => 'dB(A)'],
         ];
         foreach ($criteria as $id) {
-            array_push($quantities, ['value' => 'dose:'.$id, 'words' => 'dose by '.$id, 'unit' => '%'], ['value' => 'twa:'.$id, 'words' => 'TWA by '.$id, 'unit' => 'dB(A)']);
+            array_push(
+                $quantities,
+                ['value' => 'dose:'.$id, 'words' => 'dose by '.$id, 'unit' => '%'],
+                ['value' => 'twa:'.$id, 'words' => 'TWA by '.$id, 'unit' => 'dB(A)'],
+            );
         }
 
         return $quantities;

@@ -19,8 +19,14 @@ final readonly class NoiseRecord implements RunContent, Logged
      * @param Traits|null      $written what its format asks beside it
      * @param Traits|null      $setUp   the template that the unit was to be set by
      */
-    public function __construct(public ?SeriesLog $log, public ?NoiseTotals $totals, public string $logName = '', public ?MeterRecord $meter = null, public ?Traits $written = null, public ?Traits $setUp = null)
-    {
+    public function __construct(
+        public ?SeriesLog $log,
+        public ?NoiseTotals $totals,
+        public string $logName = '',
+        public ?MeterRecord $meter = null,
+        public ?Traits $written = null,
+        public ?Traits $setUp = null,
+    ) {
     }
 
     public function log(): ?SeriesLog

@@ -23,9 +23,21 @@ final class NoiseRecordReader
     public static function read(Fields $run, RunSurroundings $around, Traits $written, ?MeterRecord $meter = null): NoiseRecord
     {
         $code = $written->text(SetUp::NAME);
-        $setUp = $code === null ? null : ($around->library->find(SetUp::SHELF, $code) ?? throw new InvalidRecord($run->at(SetUp::NAME), \sprintf('"%s" is not among the set-ups.', $code)));
+        $setUp = $code === null
+            ? null
+            : ($around->library->find(SetUp::SHELF, $code) ?? throw new InvalidRecord(
+                $run->at(SetUp::NAME),
+                \sprintf('"%s" is not among the set-ups.', $code),
+            ));
 
-        return new NoiseRecord($around->log($run), self::totals($run->optionalObject('totals')), $around->logName(), $meter, $written, $setUp);
+        return new NoiseRecord(
+            $around->log($run),
+            self::totals($run->optionalObject('totals')),
+            $around->logName(),
+            $meter,
+            $written,
+            $setUp,
+        );
     }
 
     private static function totals(?Fields $fields): ?NoiseTotals
@@ -37,7 +49,9 @@ final class NoiseRecordReader
         foreach ($fields->map('doses') as $criterion => $reading) {
             $doses[$criterion] = AcousticSection::reading(Fields::of($reading, $fields->at('doses').'/'.$criterion), '0', '100000');
         }
-        $level = static fn (string $name): ?Reading => ($object = $fields->optionalObject($name)) === null ? null : AcousticSection::reading($object, NoiseFormat::LEAST, NoiseFormat::MOST);
+        $level = static fn (string $name): ?Reading => ($object = $fields->optionalObject($name)) === null
+            ? null
+            : AcousticSection::reading($object, NoiseFormat::LEAST, NoiseFormat::MOST);
 
         return new NoiseTotals($level('equivalentLevel'), $level('peak'), $level('slowMaximum'), $doses);
     }

@@ -180,12 +180,21 @@ final readonly class NoiseResults implements FamilyResults
             ),
             'flatStretches' => array_map(static fn (Span $span): array => $span->ends(), $this->survey->flats),
             'overloads' => array_map(static fn (Span $span): array => $span->ends(), $this->survey->overloads),
-            'knocks' => array_map(static fn (Knock $knock): array => ['at' => $knock->at->format(\DATE_ATOM), 'peak' => $knock->peak, 'level' => $knock->level], $this->survey->knocks),
+            'knocks' => array_map(
+                static fn (Knock $knock): array => [
+                    'at' => $knock->at->format(\DATE_ATOM),
+                    'peak' => $knock->peak,
+                    'level' => $knock->level,
+                ],
+                $this->survey->knocks,
+            ),
             'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->leftOut),
             'seconds' => $this->seconds,
             'largestEverDrift' => $this->largestEverDrift === null ? null : $sheet->enter($this->largestEverDrift),
             'cumulativeAdjustment' => $this->cumulativeAdjustment === null ? null : $sheet->enter($this->cumulativeAdjustment),
-            ...($this->meter === null || $this->meter->spectrum->levels === [] ? [] : ['spectrum' => $this->spectrum($this->meter, $sheet)]),
+            ...($this->meter === null || $this->meter->spectrum->levels === [] ? [] : [
+                'spectrum' => $this->spectrum($this->meter, $sheet),
+            ]),
         ];
     }
 }

@@ -86,7 +86,9 @@ final readonly class NoiseWorkings
             array_filter(array_map(fn (Span $span): ?Span => $span->within($this->window), $run->runningSpans())),
         );
         $this->line = $this->response->line($this->bracket, $timeline);
-        $this->criteria = !$daily ? [] : array_values(array_filter($yardsticks->criteria, static fn ($criterion): bool => $criterion instanceof DoseCriterion));
+        $this->criteria = !$daily
+            ? []
+            : array_values(array_filter($yardsticks->criteria, static fn ($criterion): bool => $criterion instanceof DoseCriterion));
         $this->largestEver = AcousticHistory::of($timeline, $this->bracket->post->at ?? $run->stop ?? $run->start)->largestDrift();
         $this->further = $this->response->further($this->bracket, $timeline);
         // Whoever set the unit by a calibrator that was wrong did it right; the error is taken out by its own rule.
@@ -116,7 +118,13 @@ final readonly class NoiseWorkings
         [$results, $doubts, $gaps, $alterations, $leftOut] = [[], [], null, [], []];
         $seconds = $this->seconds();
         if ($this->run->stop !== null && $log !== null) {
-            $survey = LogSurvey::of($log, $this->run, $this->timeline, ToneLevels::of($this->asCertified, $this->lineAsCertified), $this->policy);
+            $survey = LogSurvey::of(
+                $log,
+                $this->run,
+                $this->timeline,
+                ToneLevels::of($this->asCertified, $this->lineAsCertified),
+                $this->policy,
+            );
             $alterations = $this->alterations($survey, $log);
             $leftOut = LogAlterations::taken($alterations);
             $sums = $this->fromLog($log, $content->logName, $survey, $leftOut);
@@ -146,7 +154,9 @@ final readonly class NoiseWorkings
             $doubts,
             $gaps,
             $this->largestEver,
-            AcousticHistory::of($this->timeline, $this->run->stop ?? $this->run->start)->adjustmentSince($this->timeline->instrument->certifiedSince($this->run->start)),
+            AcousticHistory::of($this->timeline, $this->run->stop ?? $this->run->start)->adjustmentSince(
+                $this->timeline->instrument->certifiedSince($this->run->start),
+            ),
             $this->segment,
             $leftOut,
             $seconds,
@@ -288,11 +298,23 @@ final readonly class NoiseWorkings
                         NoiseEquation::Dose,
                         [$source, $duration, ...$this->figures($this->criterion($criterion->id))],
                     )->bounded($over);
-                    $results = [...$results, ...$this->doseResults($criterion, $dose, $seconds / 3600, static fn (float $offset): float => $histogram->dose($criterion, $log->step(), $offset), $moving?->doses[$criterion->id] ?? null)];
+                    $results = [
+                        ...$results,
+                        ...$this->doseResults(
+                            $criterion,
+                            $dose,
+                            $seconds / 3600,
+                            static fn (float $offset): float => $histogram->dose($criterion, $log->step(), $offset),
+                            $moving?->doses[$criterion->id] ?? null,
+                        ),
+                    ];
                 }
             }
         }
-        foreach ([[LogColumnKind::Peak, 'lcpeak', 'L_Cpeak', 'Highest C-weighted peak', Unit::DecibelC], [LogColumnKind::Maximum, 'lasmax', 'L_ASmax', 'Highest slow level', Unit::DecibelA]] as [$kind, $key, $symbol, $title, $unit]) {
+        foreach ([
+            [LogColumnKind::Peak, 'lcpeak', 'L_Cpeak', 'Highest C-weighted peak', Unit::DecibelC],
+            [LogColumnKind::Maximum, 'lasmax', 'L_ASmax', 'Highest slow level', Unit::DecibelA],
+        ] as [$kind, $key, $symbol, $title, $unit]) {
             $place = LogSurvey::column($log, $kind);
             $top = $place === null ? null : LevelHistogram::of($log, $place, $ranges)->highest();
             if ($place !== null && $top !== null) {
@@ -303,7 +325,9 @@ final readonly class NoiseWorkings
                     $unit,
                     new Origin('log', $this->run->id, $name.', highest of the run'),
                 )->bounded($over);
-                $between = $this->line !== null && !$this->line->isConstant() ? MovingSums::highest($log, $place, $top, $ranges, $clock, $this->line) : null;
+                $between = $this->line !== null && !$this->line->isConstant()
+                    ? MovingSums::highest($log, $place, $top, $ranges, $clock, $this->line)
+                    : null;
                 $results[] = $this->answers->level($key, $title, $this->withinRange($level, $key), $between);
             }
         }
@@ -339,7 +363,14 @@ final readonly class NoiseWorkings
             if ($reading === null) {
                 continue;
             }
-            $dose = Figure::read('D', 'dose, '.$criterion->name, $reading->value->value, Unit::Percent, $this->origin($reading->provenance->words()), max(1, $reading->value->decimals()));
+            $dose = Figure::read(
+                'D',
+                'dose, '.$criterion->name,
+                $reading->value->value,
+                Unit::Percent,
+                $this->origin($reading->provenance->words()),
+                max(1, $reading->value->decimals()),
+            );
             $indicated = $dose->toFloat();
             $between = $this->line === null || $this->line->isConstant() ? null
                 : $indicated * $this->line->meanFactor(log(2) / $criterion->q(), $this->stretches);
@@ -355,7 +386,10 @@ final readonly class NoiseWorkings
                 ),
             ];
         }
-        foreach ([['lcpeak', 'L_Cpeak', 'Highest C-weighted peak', $totals->peak, Unit::DecibelC], ['lasmax', 'L_ASmax', 'Highest slow level', $totals->slowMaximum, Unit::DecibelA]] as [$key, $symbol, $title, $reading, $unit]) {
+        foreach ([
+            ['lcpeak', 'L_Cpeak', 'Highest C-weighted peak', $totals->peak, Unit::DecibelC],
+            ['lasmax', 'L_ASmax', 'Highest slow level', $totals->slowMaximum, Unit::DecibelA],
+        ] as [$key, $symbol, $title, $reading, $unit]) {
             if ($reading !== null) {
                 $results[] = $this->answers->ofUnknownMoment(
                     $key,
@@ -415,7 +449,15 @@ final readonly class NoiseWorkings
         );
         $alone = $made($sampled, 'time measured, the rest of the day without exposure', 'start, stop, pauses and what was left out');
         $u2 = MeasurementUncertainty::CLASS_2;
-        $uncertainty = Figure::derived('U', 'expanded uncertainty of the instrument only, one-sided 95 %', MeasurementUncertainty::COVERAGE * sqrt($u2 ** 2 + MeasurementUncertainty::POSITION ** 2), Unit::Decibel, NoiseEquation::Uncertainty, [MeasurementUncertainty::instrument($u2), MeasurementUncertainty::position()], 2);
+        $uncertainty = Figure::derived(
+            'U',
+            'expanded uncertainty of the instrument only, one-sided 95 %',
+            MeasurementUncertainty::COVERAGE * sqrt($u2 ** 2 + MeasurementUncertainty::POSITION ** 2),
+            Unit::Decibel,
+            NoiseEquation::Uncertainty,
+            [MeasurementUncertainty::instrument($u2), MeasurementUncertainty::position()],
+            2,
+        );
         [$daily, $te] = $rest ? [$alone, $sampled] : [$whole, $hours];
         $result = $this->answers->level(
             'lex8h',
@@ -497,7 +539,14 @@ final readonly class NoiseWorkings
         $worked = $worked->or(Coverage::AS_SAMPLED, $whole);
         $coverage = Coverage::of($hours * 3600, $this->run->shiftMinutes, $this->run->rest);
         $results = [$worked->covering($coverage)];
-        $time = Figure::read('t', 'time that the dose rests on', $hours, Unit::Hour, $this->origin('start, stop, pauses and what was left out'), 3);
+        $time = Figure::read(
+            't',
+            'time that the dose rests on',
+            $hours,
+            Unit::Hour,
+            $this->origin('start, stop, pauses and what was left out'),
+            3,
+        );
         $constants = $this->figures($this->criterion($criterion->id));
         $results[] = $this->fromDose(
             $criterion,
@@ -614,7 +663,15 @@ final readonly class NoiseWorkings
     private function withoutOwnThreshold(LogColumn $column): array
     {
         return $column->kind !== LogColumnKind::Average ? $this->criteria : array_map(
-            static fn (DoseCriterion $criterion): DoseCriterion => new DoseCriterion($criterion->id, $criterion->name, $criterion->level, $criterion->exchangeRate, null, $criterion->source, $criterion->mark),
+            static fn (DoseCriterion $criterion): DoseCriterion => new DoseCriterion(
+                $criterion->id,
+                $criterion->name,
+                $criterion->level,
+                $criterion->exchangeRate,
+                null,
+                $criterion->source,
+                $criterion->mark,
+            ),
             $this->criteria,
         );
     }
@@ -647,7 +704,14 @@ final readonly class NoiseWorkings
 
     private function typed(string $symbol, string $meaning, \Footnote\Core\Evidence\Reading $reading, Unit $unit): Figure
     {
-        return Figure::read($symbol, $meaning, $reading->value->value, $unit, $this->origin($reading->provenance->words()), max(1, $reading->value->decimals()));
+        return Figure::read(
+            $symbol,
+            $meaning,
+            $reading->value->value,
+            $unit,
+            $this->origin($reading->provenance->words()),
+            max(1, $reading->value->decimals()),
+        );
     }
 
     private function origin(string $note): Origin

@@ -78,7 +78,14 @@ final readonly class OffsetAnswers
         $exact = $indicated->value;
         $value = $indicated->toFloat();
 
-        return $this->of($key, $title, $indicated, static fn (float $offset): float => $value - $offset, $between, $exact instanceof Exact ? $exact->minus(...) : null);
+        return $this->of(
+            $key,
+            $title,
+            $indicated,
+            static fn (float $offset): float => $value - $offset,
+            $between,
+            $exact instanceof Exact ? $exact->minus(...) : null,
+        );
     }
 
     /** A quantity whose answers were put together of others, and from which an offset is taken as from each of them. */
@@ -130,10 +137,26 @@ final readonly class OffsetAnswers
      * @param float|null                  $between with the moving offset; null where it does not move
      * @param (\Closure(Exact): Exact)|null $exactly the same exactly, where the value is a decimal as written
      */
-    public function of(string $key, string $title, Figure $indicated, \Closure $at, ?float $between, ?\Closure $exactly = null): SolvableResult
-    {
-        $value = static fn (Figure $offset): Exact|float => $exactly !== null && $offset->value instanceof Exact ? $exactly($offset->value) : $at($offset->toFloat());
-        $derive = static fn (OffsetKnot $knot, string $how): Figure => Figure::derived($indicated->symbol, $indicated->meaning.', '.$how, $value($knot->offset), $indicated->unit, NoiseEquation::OffsetTakenOut, [$indicated, $knot->offset], $indicated->decimals);
+    public function of(
+        string $key,
+        string $title,
+        Figure $indicated,
+        \Closure $at,
+        ?float $between,
+        ?\Closure $exactly = null,
+    ): SolvableResult {
+        $value = static fn (Figure $offset): Exact|float => $exactly !== null && $offset->value instanceof Exact
+            ? $exactly($offset->value)
+            : $at($offset->toFloat());
+        $derive = static fn (OffsetKnot $knot, string $how): Figure => Figure::derived(
+            $indicated->symbol,
+            $indicated->meaning.', '.$how,
+            $value($knot->offset),
+            $indicated->unit,
+            NoiseEquation::OffsetTakenOut,
+            [$indicated, $knot->offset],
+            $indicated->decimals,
+        );
         $line = $this->line;
         $middle = static fn (Figure $pre): ?Figure => $line === null || \count($line->knots) < 2 ? null : Figure::derived(
             $indicated->symbol,
@@ -144,7 +167,16 @@ final readonly class OffsetAnswers
             [$indicated, ...array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $line->knots)],
             $indicated->decimals,
         );
-        $answers = FourAnswers::along($this->setRight($indicated, $value), $line->knots ?? [], $this->bracket, static fn (OffsetKnot $knot): Figure => $derive($knot, ($knot->asLeft ? 'offset as left at ' : 'offset as found at ').$knot->check.' taken out'), $middle);
+        $answers = FourAnswers::along(
+            $this->setRight($indicated, $value),
+            $line->knots ?? [],
+            $this->bracket,
+            static fn (OffsetKnot $knot): Figure => $derive(
+                $knot,
+                ($knot->asLeft ? 'offset as left at ' : 'offset as found at ').$knot->check.' taken out',
+            ),
+            $middle,
+        );
         foreach ($this->further as $knot) {
             $answers = $answers->alsoBy($derive($knot, 'offset of another tone at '.$knot->check.' taken out'));
         }
@@ -155,7 +187,9 @@ final readonly class OffsetAnswers
         if ($indicated->floor !== null) {
             // The lower end of an interval moves as its upper end does.
             $wide = $indicated->toFloat() - Real::toFloat($indicated->floor);
-            $answers = $answers->each(static fn (Figure $one): Figure => $one->floor === null ? $one->downTo($one->toFloat() - $wide) : $one);
+            $answers = $answers->each(
+                static fn (Figure $one): Figure => $one->floor === null ? $one->downTo($one->toFloat() - $wide) : $one,
+            );
         }
 
         return new SolvableResult(Result::of($key, $title, $this->reported, $answers), $at);
@@ -235,8 +269,21 @@ final readonly class OffsetAnswers
             }
         }
         $offset = round(($low + $high) / 2, 6);
-        $figure = Figure::derived('o*', 'offset at which it sits on the limit', $offset, Unit::Decibel, NoiseEquation::OffsetTakenOut, [$worked->result->indicated ?? $indicated], 2);
-        $seen = $this->line === null ? 'no check shows where it was' : 'its checks showed '.implode(' and ', array_unique(array_map(static fn (OffsetKnot $knot): string => $knot->offset->signed(), $this->line->knots))).' dB';
+        $figure = Figure::derived(
+            'o*',
+            'offset at which it sits on the limit',
+            $offset,
+            Unit::Decibel,
+            NoiseEquation::OffsetTakenOut,
+            [$worked->result->indicated ?? $indicated],
+            2,
+        );
+        $seen = $this->line === null
+            ? 'no check shows where it was'
+            : 'its checks showed '.implode(
+                ' and ',
+                array_unique(array_map(static fn (OffsetKnot $knot): string => $knot->offset->signed(), $this->line->knots)),
+            ).' dB';
         $ever = Tipping::ever($this->largestEver, AcousticResponse::drifts($this->line, []), 'drifted');
 
         return [

@@ -36,7 +36,11 @@ final class SetUp
             Entry::choice('timeConstant', 'Time constant', ['slow' => 'slow', 'fast' => 'fast', 'impulse' => 'impulse']),
             Entry::text('range', 'Range', help: 'As the unit names it'),
             Entry::decimal('interval', 'Log interval', '0.01', '86400', Unit::Second),
-            Entry::choice('statistic', 'Kept of each band', array_combine(array_column(BandStatistic::cases(), 'value'), array_column(BandStatistic::cases(), 'value'))),
+            Entry::choice(
+                'statistic',
+                'Kept of each band',
+                array_combine(array_column(BandStatistic::cases(), 'value'), array_column(BandStatistic::cases(), 'value')),
+            ),
             Entry::decimal('integration', 'Integration time', '0.1', '86400', Unit::Second),
             Entry::decimal('delay', 'Start delay', '0', '3600', Unit::Second),
             Entry::choice('bands', 'Bands', ['none' => 'none', 'octave' => 'octaves', 'third-octave' => 'thirds of an octave']),
@@ -55,7 +59,15 @@ final class SetUp
     public static function shelf(): Shelf
     {
         return new Shelf(self::SHELF, 'Set-ups of units', 'set-up', [...self::settings(), Entry::text('source', 'Source')], [[
-            'code' => 'room-survey', 'name' => 'Room survey in octave bands', 'bandWeighting' => 'Z', 'timeConstant' => 'slow', 'interval' => '1', 'statistic' => 'maximum', 'integration' => '120', 'delay' => '30', 'bands' => 'octave',
+            'code' => 'room-survey',
+            'name' => 'Room survey in octave bands',
+            'bandWeighting' => 'Z',
+            'timeConstant' => 'slow',
+            'interval' => '1',
+            'statistic' => 'maximum',
+            'integration' => '120',
+            'delay' => '30',
+            'bands' => 'octave',
             'source' => 'common practice: two minutes, slow, the maximum of each band, and time to leave and shut the door',
         ]]);
     }
@@ -99,7 +111,12 @@ final class SetUp
             [$wanted, $was] = [$template->shown($setting->name), $run->shown(self::stating($setting->name))];
             if ($wanted !== null && $was !== null && !self::alike($wanted, $was)) {
                 $unit = ($setting->units[0] ?? Unit::None)->value;
-                $differences[] = \sprintf('%s was %s, the set-up says %s', lcfirst($setting->label), trim($was.' '.$unit), trim($wanted.' '.$unit));
+                $differences[] = \sprintf(
+                    '%s was %s, the set-up says %s',
+                    lcfirst($setting->label),
+                    trim($was.' '.$unit),
+                    trim($wanted.' '.$unit),
+                );
             }
         }
 
@@ -168,7 +185,11 @@ final class SetUp
     {
         return array_values(array_map(
             static fn (Entry $setting): string => lcfirst($setting->label),
-            array_filter(self::settings(), static fn (Entry $setting): bool => $template->shown($setting->name) !== null && $run->shown(self::stating($setting->name)) === null),
+            array_filter(
+                self::settings(),
+                static fn (Entry $setting): bool => $template->shown($setting->name) !== null
+                    && $run->shown(self::stating($setting->name)) === null,
+            ),
         ));
     }
 

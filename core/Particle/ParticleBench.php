@@ -38,7 +38,12 @@ final readonly class ParticleBench implements BenchGuide
         foreach ($references as $reference) {
             if ($reference->kind === ParticleFormat::STANDARD) {
                 [$low, $high] = [$reference->traits->measured('rangeLow'), $reference->traits->measured('rangeHigh')];
-                $choices[] = new ReferenceChoice($reference, $low === null || $high === null ? 'range not known' : \sprintf('%s to %s', $low->words(), $high->words()), [], ReferenceChoice::problemsOf($reference, $on));
+                $choices[] = new ReferenceChoice(
+                    $reference,
+                    $low === null || $high === null ? 'range not known' : \sprintf('%s to %s', $low->words(), $high->words()),
+                    [],
+                    ReferenceChoice::problemsOf($reference, $on),
+                );
             }
         }
 
@@ -48,7 +53,12 @@ final readonly class ParticleBench implements BenchGuide
     public function fields(Step $step, Instrument $unit, ?Reference $reference): array
     {
         return match ($step->id) {
-            ParticleProcedures::CELL => [Entry::decimal('cell', 'Cell', '0', '200', Unit::Percent), Entry::decimal('laser', 'Laser', '0', '500', Unit::Percent), Entry::decimal('cellLeft', 'Cell after cleaning', '0', '200', Unit::Percent), Entry::flag('cellAdjusted', 'Its voltage was adjusted')],
+            ParticleProcedures::CELL => [
+                Entry::decimal('cell', 'Cell', '0', '200', Unit::Percent),
+                Entry::decimal('laser', 'Laser', '0', '500', Unit::Percent),
+                Entry::decimal('cellLeft', 'Cell after cleaning', '0', '200', Unit::Percent),
+                Entry::flag('cellAdjusted', 'Its voltage was adjusted'),
+            ],
             ParticleProcedures::BLANK => [Entry::decimal('blankMinutes', 'Counted for', '0.1', '1440', Unit::Minute, true)],
             'period-short' => ParticleFormat::periodEntries(),
             ParticleProcedures::SPHERES => ParticleFormat::sphereEntries(),
@@ -64,15 +74,26 @@ final readonly class ParticleBench implements BenchGuide
         $sizes = ParticleFormat::sizes($unit);
 
         return match ($step->id) {
-            ParticleProcedures::BLANK => [Entry::choice('size', 'From', array_combine($sizes, array_map(static fn (string $size): string => $size.' µm', $sizes)), true), Entry::decimal('value', 'Counts', '0', '100000000', required: true)],
-            ParticleProcedures::ZERO_FOUND, ParticleProcedures::ZERO_LEFT => [Entry::decimal('value', 'Shows', '-1000', '100000', Unit::MilligramPerCubicMetre, true)],
+            ParticleProcedures::BLANK => [
+                Entry::choice(
+                    'size',
+                    'From',
+                    array_combine($sizes, array_map(static fn (string $size): string => $size.' µm', $sizes)),
+                    true,
+                ),
+                Entry::decimal('value', 'Counts', '0', '100000000', required: true),
+            ],
+            ParticleProcedures::ZERO_FOUND,
+            ParticleProcedures::ZERO_LEFT => [Entry::decimal('value', 'Shows', '-1000', '100000', Unit::MilligramPerCubicMetre, true)],
             default => ParticleFormat::flowColumns(),
         };
     }
 
     public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array
     {
-        return $step->id === ParticleProcedures::BLANK ? array_map(static fn (string $size): array => ['size' => $size], ParticleFormat::sizes($unit)) : [];
+        return $step->id === ParticleProcedures::BLANK
+            ? array_map(static fn (string $size): array => ['size' => $size], ParticleFormat::sizes($unit))
+            : [];
     }
 
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet
@@ -92,20 +113,54 @@ final readonly class ParticleBench implements BenchGuide
             $limit = $policy->limit('particle.flow-nominal', 'deviation');
             $off = Real::by(Real::times(Real::minus($flow->value, $nominal), Exact::of(100)), $nominal);
             $lines[] = new LiveLine('flow '.$when, $flow);
-            $lines[] = new LiveLine('off nominal '.$when, Figure::derived('δ', 'off the nominal flow', $off, Unit::Percent, SharedEquation::Change, [$flow], 1), $limit?->isKeptBy($off instanceof Exact ? $off->absolute() : abs($off)), $limit?->words() ?? '', true);
+            $lines[] = new LiveLine(
+                'off nominal '.$when,
+                Figure::derived('δ', 'off the nominal flow', $off, Unit::Percent, SharedEquation::Change, [$flow], 1),
+                $limit?->isKeptBy($off instanceof Exact ? $off->absolute() : abs($off)),
+                $limit?->words() ?? '',
+                true,
+            );
             if (abs(Real::toFloat($off)) > 50.0) {
                 $questions[] = \sprintf('The flow %s is %s L/min where %s is nominal. Is its unit right?', $when, $flow->shown(), $nominal);
             }
         }
-        $mark = $nominal === null ? null : self::mark([...$content->rows('flowFound'), ...$content->rows('flowLeft')], $nominal->toFloat(), $response, $check, $timeline);
+        $mark = $nominal === null
+            ? null
+            : self::mark(
+                [...$content->rows('flowFound'), ...$content->rows('flowLeft')],
+                $nominal->toFloat(),
+                $response,
+                $check,
+                $timeline,
+            );
         if ($mark !== null) {
-            $lines[] = new LiveLine('mark for the nominal flow', Figure::read('m', 'mark of the float', $mark, Unit::None, new Origin('check', $check->id, 'between the marks that were tried'), 2));
+            $lines[] = new LiveLine(
+                'mark for the nominal flow',
+                Figure::read(
+                    'm',
+                    'mark of the float',
+                    $mark,
+                    Unit::None,
+                    new Origin('check', $check->id, 'between the marks that were tried'),
+                    2,
+                ),
+            );
         }
         $minutes = $content->written->decimal('blankMinutes');
         foreach ($content->rows('blankFound') as $row) {
             $counts = (int) ($row->decimal('value')->written ?? '0');
             if ($minutes !== null && !$minutes->value->isZero()) {
-                $lines[] = new LiveLine(\sprintf('clean from %s µm, at most', $row->text('size') ?? '?'), Figure::read('b', 'upper 95 % limit of the background', Poisson::upper($counts) / $minutes->value->toFloat(), Unit::PerMinute, new Origin('check', $check->id, 'Poisson, one-sided'), 2));
+                $lines[] = new LiveLine(
+                    \sprintf('clean from %s µm, at most', $row->text('size') ?? '?'),
+                    Figure::read(
+                        'b',
+                        'upper 95 % limit of the background',
+                        Poisson::upper($counts) / $minutes->value->toFloat(),
+                        Unit::PerMinute,
+                        new Origin('check', $check->id, 'Poisson, one-sided'),
+                        2,
+                    ),
+                );
             }
         }
         $lot = $timeline->references[$content->written->text('lot') ?? ''] ?? null;
@@ -121,22 +176,63 @@ final readonly class ParticleBench implements BenchGuide
     /** @return array{list<LiveLine>, list<string>} */
     private function spheres(ParticleCheck $content, Spheres $lot, Check $check, Policy $policy): array
     {
-        [$lines, $questions] = [[], array_map(static fn (string $problem): string => $lot->reference->id.': '.lcfirst($problem), ReferenceChoice::problemsOf($lot->reference, $check->at))];
-        [$spike, $jug, $observed, $threshold, $certified] = [$content->written->measured('spike'), $content->written->measured('jug'), $content->written->decimal('observed'), $content->written->decimal('threshold'), $lot->diameter($check->at)];
+        [$lines, $questions] = [
+            [],
+            array_map(
+                static fn (string $problem): string => $lot->reference->id.': '.lcfirst($problem),
+                ReferenceChoice::problemsOf($lot->reference, $check->at),
+            ),
+        ];
+        [$spike, $jug, $observed, $threshold, $certified] = [
+            $content->written->measured('spike'),
+            $content->written->measured('jug'),
+            $content->written->decimal('observed'),
+            $content->written->decimal('threshold'),
+            $lot->diameter($check->at),
+        ];
         $expected = $spike === null || $jug === null ? null : $lot->diluted($spike, $jug, $check->at);
         if ($expected !== null) {
             $lines[] = new LiveLine('expected per mL', $expected);
             if ($observed !== null && $expected->toFloat() > 0.0) {
-                $lines[] = new LiveLine('recovered', Figure::derived('R', 'recovery', 100 * $observed->value->toFloat() / $expected->toFloat(), Unit::Percent, ParticleEquation::Recovery, [$expected], 0));
+                $lines[] = new LiveLine(
+                    'recovered',
+                    Figure::derived(
+                        'R',
+                        'recovery',
+                        100 * $observed->value->toFloat() / $expected->toFloat(),
+                        Unit::Percent,
+                        ParticleEquation::Recovery,
+                        [$expected],
+                        0,
+                    ),
+                );
             }
         } elseif ($jug !== null && $observed !== null && $spike === null) {
             $wanted = $lot->spikeFor($observed->value->toFloat(), $jug, $check->at);
-            $lines[] = new LiveLine('suspension for that count', $wanted === null ? null : Figure::read('v', 'suspension to put in', $wanted, Unit::Millilitre, new Origin('check', $check->id, 'worked out'), 4));
+            $lines[] = new LiveLine(
+                'suspension for that count',
+                $wanted === null
+                    ? null
+                    : Figure::read(
+                        'v',
+                        'suspension to put in',
+                        $wanted,
+                        Unit::Millilitre,
+                        new Origin('check', $check->id, 'worked out'),
+                        4,
+                    ),
+            );
         }
         if ($threshold !== null && $certified !== null && !$certified->value->isZero()) {
             $error = $threshold->value->minus($certified->value)->times(100)->dividedBy($certified->value);
             $limit = $policy->limit('particle.size-setting', 'error');
-            $lines[] = new LiveLine('size setting off', Figure::derived('e', 'error of the size setting', $error, Unit::Percent, ParticleEquation::SizeSetting, [], 1), $limit?->isKeptBy($error->absolute()), $limit?->words() ?? '', true);
+            $lines[] = new LiveLine(
+                'size setting off',
+                Figure::derived('e', 'error of the size setting', $error, Unit::Percent, ParticleEquation::SizeSetting, [], 1),
+                $limit?->isKeptBy($error->absolute()),
+                $limit?->words() ?? '',
+                true,
+            );
         }
 
         return [$lines, $questions];
@@ -180,11 +276,25 @@ final readonly class ParticleBench implements BenchGuide
                 $left = $check->content->wasAdjusted() ? null : $left;
                 continue;
             }
-            if ($leftAt !== null && array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->at > $leftAt && $event->at <= $check->at && $event->breaks('', 'flow')) !== []) {
+            if ($leftAt !== null
+                && array_filter(
+                    $timeline->interventions,
+                    static fn (Intervention $event): bool => $event->at > $leftAt && $event->at <= $check->at && $event->breaks('', 'flow'),
+                ) !== []) {
                 $left = null;
             }
-            [$found, $now] = [$response->asFound($check, $timeline)?->flow->toFloat(), $response->asLeft($check, $timeline)?->flow->toFloat()];
-            $points[] = new HistoryPoint($check->at, $check->id, $found, $now, $found !== null && $left !== null && $left > 0.0 ? 100 * ($found - $left) / $left : null, $check->content->wasAdjusted() && $found !== null && $now !== null ? $now - $found : null);
+            [$found, $now] = [
+                $response->asFound($check, $timeline)?->flow->toFloat(),
+                $response->asLeft($check, $timeline)?->flow->toFloat(),
+            ];
+            $points[] = new HistoryPoint(
+                $check->at,
+                $check->id,
+                $found,
+                $now,
+                $found !== null && $left !== null && $left > 0.0 ? 100 * ($found - $left) / $left : null,
+                $check->content->wasAdjusted() && $found !== null && $now !== null ? $now - $found : null,
+            );
             [$left, $leftAt] = [$now, $check->at];
         }
 

@@ -54,6 +54,7 @@ final readonly class ParticleCheck implements CheckContent
 
     public function asLeftIsKnown(): bool
     {
-        return (!$this->flowAdjusted() || $this->rows('flowLeft') !== []) && (!$this->written->flag('zeroAdjusted') || $this->rows('zeroLeft') !== []);
+        return (!$this->flowAdjusted() || $this->rows('flowLeft') !== [])
+            && (!$this->written->flag('zeroAdjusted') || $this->rows('zeroLeft') !== []);
     }
 }

@@ -42,12 +42,39 @@ final readonly class ParticleFormat implements ContentFormat
     public function instrument(): array
     {
         return [
-            Entry::choice('kind', 'Kind', [self::AIRBORNE => 'counter of airborne particles', self::LIQUID => 'counter of particles in liquids', self::PHOTOMETER => 'photometric dust monitor'], true),
+            Entry::choice(
+                'kind',
+                'Kind',
+                [
+                    self::AIRBORNE => 'counter of airborne particles',
+                    self::LIQUID => 'counter of particles in liquids',
+                    self::PHOTOMETER => 'photometric dust monitor',
+                ],
+                true,
+            ),
             Entry::measured('nominalFlow', 'Nominal flow', self::FLOWS, true),
-            Entry::rows('sizes', 'Sizes', [Entry::decimal('size', 'From', '0.01', '1000', Unit::Micrometre, true)], 'Of a counter: the sizes that it tells apart, as its log names them'),
+            Entry::rows(
+                'sizes',
+                'Sizes',
+                [Entry::decimal('size', 'From', '0.01', '1000', Unit::Micrometre, true)],
+                'Of a counter: the sizes that it tells apart, as its log names them',
+            ),
             Entry::flag('cumulative', 'Its log holds all particles from a size up', 'Else each column holds those between two sizes'),
-            Entry::decimal('deadTime', 'Dead time τ', '0', '100000', Unit::None, help: 'In µs; 10 % loss at 70 per cm³ and 2.83 L/min means 32'),
-            Entry::decimal('backgroundLimit', 'Counts a minute allowed in clean air', '0', '1000000', help: 'By its maker; empty: the policy\'s'),
+            Entry::decimal(
+                'deadTime',
+                'Dead time τ',
+                '0',
+                '100000',
+                Unit::None,
+                help: 'In µs; 10 % loss at 70 per cm³ and 2.83 L/min means 32',
+            ),
+            Entry::decimal(
+                'backgroundLimit',
+                'Counts a minute allowed in clean air',
+                '0',
+                '1000000',
+                help: 'By its maker; empty: the policy\'s',
+            ),
         ];
     }
 
@@ -69,7 +96,16 @@ final readonly class ParticleFormat implements ContentFormat
 
     public function interventions(): array
     {
-        return [InterventionKind::Repaired, InterventionKind::SensorExchanged, InterventionKind::FilterExchanged, InterventionKind::Rezeroed, InterventionKind::FirmwareChanged, InterventionKind::FactoryReset, InterventionKind::CalibrationSetChanged, InterventionKind::LaboratoryCalibration];
+        return [
+            InterventionKind::Repaired,
+            InterventionKind::SensorExchanged,
+            InterventionKind::FilterExchanged,
+            InterventionKind::Rezeroed,
+            InterventionKind::FirmwareChanged,
+            InterventionKind::FactoryReset,
+            InterventionKind::CalibrationSetChanged,
+            InterventionKind::LaboratoryCalibration,
+        ];
     }
 
     public function logColumns(): array
@@ -91,7 +127,13 @@ final readonly class ParticleFormat implements ContentFormat
     public function referenceKinds(): array
     {
         return [
-            new ReferenceKind(self::STANDARD, 'Flow standard of counters', [Entry::measured('rangeLow', 'Flow from', self::FLOWS), Entry::measured('rangeHigh', 'Flow to', self::FLOWS)], [Entry::decimal('uncertaintyPercent', 'Uncertainty ±', '0', '100', Unit::Percent)], error: Unit::Percent),
+            new ReferenceKind(
+                self::STANDARD,
+                'Flow standard of counters',
+                [Entry::measured('rangeLow', 'Flow from', self::FLOWS), Entry::measured('rangeHigh', 'Flow to', self::FLOWS)],
+                [Entry::decimal('uncertaintyPercent', 'Uncertainty ±', '0', '100', Unit::Percent)],
+                error: Unit::Percent,
+            ),
             Spheres::kind(),
         ];
     }
@@ -118,9 +160,15 @@ final readonly class ParticleFormat implements ContentFormat
         return [
             Entry::text('procedure', ''), Entry::text('setting', ''),
             $flow('flowFound'), $flow('flowLeft'), Entry::flag('flowAdjusted', ''),
-            Entry::decimal('cell', '', '0', '200'), Entry::decimal('cellLeft', '', '0', '200'), Entry::flag('cellAdjusted', ''), Entry::decimal('laser', '', '0', '500'),
-            Entry::decimal('blankMinutes', '', '0.1', '1440'), $row('blankFound', Entry::text('size', '', true), Entry::decimal('value', '', '0', '100000000', required: true)),
-            $row('zeroFound', Entry::decimal('value', '', '-1000', '100000', required: true)), $row('zeroLeft', Entry::decimal('value', '', '-1000', '100000', required: true)), Entry::flag('zeroAdjusted', ''),
+            Entry::decimal('cell', '', '0', '200'),
+            Entry::decimal('cellLeft', '', '0', '200'),
+            Entry::flag('cellAdjusted', ''),
+            Entry::decimal('laser', '', '0', '500'),
+            Entry::decimal('blankMinutes', '', '0.1', '1440'),
+            $row('blankFound', Entry::text('size', '', true), Entry::decimal('value', '', '0', '100000000', required: true)),
+            $row('zeroFound', Entry::decimal('value', '', '-1000', '100000', required: true)),
+            $row('zeroLeft', Entry::decimal('value', '', '-1000', '100000', required: true)),
+            Entry::flag('zeroAdjusted', ''),
             // The bench asks for the lot; a check without spheres has none.
             ...array_map(
                 static fn (Entry $entry): Entry => $entry->name === 'lot' ? Entry::named('lot', $entry->label, $entry->of) : $entry,
@@ -156,7 +204,10 @@ final readonly class ParticleFormat implements ContentFormat
     /** @return non-empty-list<Entry> */
     public static function periodEntries(): array
     {
-        return [Entry::decimal('periodWas', 'Sample period was', '0.1', '86400', Unit::Second), Entry::decimal('periodNow', 'and is now', '0.1', '86400', Unit::Second)];
+        return [
+            Entry::decimal('periodWas', 'Sample period was', '0.1', '86400', Unit::Second),
+            Entry::decimal('periodNow', 'and is now', '0.1', '86400', Unit::Second),
+        ];
     }
 
     public function readCheck(Fields $check): CheckContent
@@ -172,12 +223,18 @@ final readonly class ParticleFormat implements ContentFormat
         }
         foreach (self::FLAGS as $flag => $list) {
             if (!$traits->flag($flag) && $traits->rows($list) !== []) {
-                throw new InvalidRecord($fields->at($list), 'is for a unit that was adjusted; where nothing was adjusted, as left is as found.');
+                throw new InvalidRecord(
+                    $fields->at($list),
+                    'is for a unit that was adjusted; where nothing was adjusted, as left is as found.',
+                );
             }
         }
         foreach ($traits->rows('blankFound') as $place => $row) {
             if ($row->decimal('value')?->decimals() > 0) {
-                throw new InvalidRecord($fields->at('blankFound').'/'.$place.'/value', 'must be a whole number: what was counted in all the minutes, not a mean.');
+                throw new InvalidRecord(
+                    $fields->at('blankFound').'/'.$place.'/value',
+                    'must be a whole number: what was counted in all the minutes, not a mean.',
+                );
             }
         }
         if ($traits->rows('blankFound') !== [] && $traits->decimal('blankMinutes') === null) {
@@ -193,7 +250,12 @@ final readonly class ParticleFormat implements ContentFormat
         foreach ($this->check() as $entry) {
             $value = $answers[$entry->name] ?? null;
             if (\in_array($entry->name, self::LISTS, true)) {
-                $rows = array_values(array_filter(AnswerRows::of($value ?? []), static fn (array $row): bool => isset($row['value']) || isset($row['volume'])));
+                $rows = array_values(
+                    array_filter(
+                        AnswerRows::of($value ?? []),
+                        static fn (array $row): bool => isset($row['value']) || isset($row['volume']),
+                    ),
+                );
                 $flag = array_search($entry->name, self::FLAGS, true);
                 if ($rows !== [] && ($flag === false || ($answers[$flag] ?? null) === true)) {
                     $written[$entry->name] = $rows;
@@ -214,9 +276,28 @@ final readonly class ParticleFormat implements ContentFormat
             return [];
         }
         $lines = [];
-        foreach (['flowFound' => 'Flow as found', 'flowLeft' => 'Flow as left', 'blankFound' => 'Clean', 'zeroFound' => 'Zero as found', 'zeroLeft' => 'Zero as left'] as $list => $label) {
+        foreach ([
+            'flowFound' => 'Flow as found',
+            'flowLeft' => 'Flow as left',
+            'blankFound' => 'Clean',
+            'zeroFound' => 'Zero as found',
+            'zeroLeft' => 'Zero as left',
+        ] as $list => $label) {
             if ($content->written->rows($list) !== []) {
-                $lines[] = ['label' => $label, 'shown' => implode(', ', array_map(static fn (Traits $row): string => trim(($row->text('size') === null ? '' : $row->text('size').' µm: ').($row->shown('value') ?? trim(($row->shown('volume') ?? '').' in '.($row->shown('seconds') ?? '').' s')).($row->text('struck') === null ? '' : ' (struck out)')), $content->written->rows($list)))];
+                $lines[] = [
+                    'label' => $label,
+                    'shown' => implode(
+                        ', ',
+                        array_map(
+                            static fn (Traits $row): string => trim(
+                                ($row->text('size') === null ? '' : $row->text('size').' µm: ').($row->shown('value') ?? trim(
+                                    ($row->shown('volume') ?? '').' in '.($row->shown('seconds') ?? '').' s',
+                                )).($row->text('struck') === null ? '' : ' (struck out)'),
+                            ),
+                            $content->written->rows($list),
+                        ),
+                    ),
+                ];
             }
         }
         foreach (['cell' => 'Cell %', 'laser' => 'Laser %', 'lot' => 'Spheres', 'threshold' => 'Half at µm'] as $name => $label) {
@@ -250,7 +331,14 @@ final readonly class ParticleFormat implements ContentFormat
         ];
         $dust = [
             Entry::named('substance', 'Dust', 'library:'.Substances::SHELF),
-            Entry::decimal('weighed', 'Filter of the same period', '0', '100000', Unit::MilligramPerCubicMetre, help: 'Weighed, as a concentration'),
+            Entry::decimal(
+                'weighed',
+                'Filter of the same period',
+                '0',
+                '100000',
+                Unit::MilligramPerCubicMetre,
+                help: 'Weighed, as a concentration',
+            ),
             Entry::text('weighedFrom', 'from', help: 'The sample or report that it comes from'),
             Entry::decimal('photometerFactor', 'or factor from another day', '0.01', '1000'),
         ];
@@ -266,7 +354,12 @@ final readonly class ParticleFormat implements ContentFormat
     {
         $traits = EntryReader::read($run, $this->run());
         $code = $traits->text('substance');
-        $substance = $code === null ? null : ($around->library->find(Substances::SHELF, $code) ?? throw new InvalidRecord($run->at('substance'), \sprintf('"%s" is not in the library of substances.', $code)));
+        $substance = $code === null
+            ? null
+            : ($around->library->find(Substances::SHELF, $code) ?? throw new InvalidRecord(
+                $run->at('substance'),
+                \sprintf('"%s" is not in the library of substances.', $code),
+            ));
 
         return new ParticleRecord($around->log($run), $around->logName(), $traits, $substance);
     }
@@ -278,7 +371,10 @@ final readonly class ParticleFormat implements ContentFormat
 
     public function quantities(array $criteria, array $substances): array
     {
-        return array_map(static fn (string $size): array => ['value' => 'count:'.$size, 'words' => 'particles from '.$size.' µm up', 'unit' => '/cm³'], ['0.3', '0.5', '1.0', '3.0', '5.0', '10']);
+        return array_map(
+            static fn (string $size): array => ['value' => 'count:'.$size, 'words' => 'particles from '.$size.' µm up', 'unit' => '/cm³'],
+            ['0.3', '0.5', '1.0', '3.0', '5.0', '10'],
+        );
     }
 
     public function criterion(): array

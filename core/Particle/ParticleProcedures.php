@@ -31,12 +31,35 @@ final class ParticleProcedures
         return $unit->traits->text('kind') === ParticleFormat::PHOTOMETER
             ? [new Procedure(self::PHOTOMETER, 'Zero and flow', [self::clean(), ...self::flow(), ...self::zero(), self::inletOpen()])]
             : [
-                new Procedure(self::COUNTER, 'Flow and clean air', [self::clean(), self::cell(), ...self::flow(), self::blank($unit), self::inletOpen()]),
+                new Procedure(
+                    self::COUNTER,
+                    'Flow and clean air',
+                    [self::clean(), self::cell(), ...self::flow(), self::blank($unit), self::inletOpen()],
+                ),
                 new Procedure(self::SIZES, 'Flow, clean air and spheres', [
                     self::clean(), self::cell(), ...self::flow(), self::blank($unit),
-                    new Step('period-short', StepKind::Entries, 'Sample period', 'For the spheres the period may be made shorter. Write what it was and what it is now.', 'It must be put back afterwards.', required: false),
-                    new Step(self::SPHERES, StepKind::Entries, 'Spheres', 'Choose the lot. Write what was mixed, what was counted, and the size at which half of the spheres are counted.', 'The half-count point is where the unit takes a particle for that size.'),
-                    new Step(self::PERIOD_BACK, StepKind::Confirm, 'Period put back', 'Set the sample period to what it was.', 'A period left short makes every later count too small.'),
+                    new Step(
+                        'period-short',
+                        StepKind::Entries,
+                        'Sample period',
+                        'For the spheres the period may be made shorter. Write what it was and what it is now.',
+                        'It must be put back afterwards.',
+                        required: false,
+                    ),
+                    new Step(
+                        self::SPHERES,
+                        StepKind::Entries,
+                        'Spheres',
+                        'Choose the lot. Write what was mixed, what was counted, and the size at which half of the spheres are counted.',
+                        'The half-count point is where the unit takes a particle for that size.',
+                    ),
+                    new Step(
+                        self::PERIOD_BACK,
+                        StepKind::Confirm,
+                        'Period put back',
+                        'Set the sample period to what it was.',
+                        'A period left short makes every later count too small.',
+                    ),
                     self::inletOpen(),
                 ]),
             ];
@@ -44,22 +67,65 @@ final class ParticleProcedures
 
     private static function clean(): Step
     {
-        return new Step('cleaned', StepKind::Confirm, 'Clean', 'Clean and inspect inlet, tube and cell. A brush that comes out bent is thrown away.', 'Dirt in the cell is counted again and again.');
+        return new Step(
+            'cleaned',
+            StepKind::Confirm,
+            'Clean',
+            'Clean and inspect inlet, tube and cell. A brush that comes out bent is thrown away.',
+            'Dirt in the cell is counted again and again.',
+        );
     }
 
     private static function cell(): Step
     {
-        return new Step(self::CELL, StepKind::Entries, 'Cell and laser', 'Write the transmission of the cell and the laser, in percent of nominal.', '95 % or more is good, 92 to 93 % will do; below 90 % it is cleaned again.');
+        return new Step(
+            self::CELL,
+            StepKind::Entries,
+            'Cell and laser',
+            'Write the transmission of the cell and the laser, in percent of nominal.',
+            '95 % or more is good, 92 to 93 % will do; below 90 % it is cleaned again.',
+        );
     }
 
     /** @return list<Step> */
     private static function flow(): array
     {
         return [
-            new Step('flow-standard', StepKind::Reference, 'Flow standard', 'Choose what the flow is measured with.', 'Counts per volume depend on it.', required: false),
-            new Step(self::FLOW_FOUND, StepKind::Readings, 'Flow as found', 'Measure the flow before anything is adjusted: by the standard, or a volume and its seconds.', 'It closes every run since the last check.', into: 'flowFound', rows: 2),
-            new Step('flow-adjust', StepKind::Adjust, 'Adjust flow', 'Adjust where needed, and say whether it was.', 'An adjustment changes every later count.', into: 'flowAdjusted'),
-            new Step(self::FLOW_LEFT, StepKind::Readings, 'Flow as left', 'Measure it again. With the mark of the float the bench finds the one that gives the wanted flow.', 'Where nobody looks, nominal can only be assumed.', when: 'flowAdjusted', into: 'flowLeft', rows: 2),
+            new Step(
+                'flow-standard',
+                StepKind::Reference,
+                'Flow standard',
+                'Choose what the flow is measured with.',
+                'Counts per volume depend on it.',
+                required: false,
+            ),
+            new Step(
+                self::FLOW_FOUND,
+                StepKind::Readings,
+                'Flow as found',
+                'Measure the flow before anything is adjusted: by the standard, or a volume and its seconds.',
+                'It closes every run since the last check.',
+                into: 'flowFound',
+                rows: 2,
+            ),
+            new Step(
+                'flow-adjust',
+                StepKind::Adjust,
+                'Adjust flow',
+                'Adjust where needed, and say whether it was.',
+                'An adjustment changes every later count.',
+                into: 'flowAdjusted',
+            ),
+            new Step(
+                self::FLOW_LEFT,
+                StepKind::Readings,
+                'Flow as left',
+                'Measure it again. With the mark of the float the bench finds the one that gives the wanted flow.',
+                'Where nobody looks, nominal can only be assumed.',
+                when: 'flowAdjusted',
+                into: 'flowLeft',
+                rows: 2,
+            ),
         ];
     }
 
@@ -67,21 +133,58 @@ final class ParticleProcedures
     {
         $liquid = $unit->traits->text('kind') === ParticleFormat::LIQUID;
 
-        return new Step(self::BLANK, StepKind::Readings, $liquid ? 'Blank' : 'Clean air', $liquid ? 'Run purified water through it for some minutes and write the counts. Rinse water is not the calibration water.' : 'Put the zero filter on, wait, and write the counts of some minutes.', 'These counts are its own and are taken off.', into: 'blankFound');
+        return new Step(
+            self::BLANK,
+            StepKind::Readings,
+            $liquid ? 'Blank' : 'Clean air',
+            $liquid
+                ? 'Run purified water through it for some minutes and write the counts. Rinse water is not the calibration water.'
+                : 'Put the zero filter on, wait, and write the counts of some minutes.',
+            'These counts are its own and are taken off.',
+            into: 'blankFound',
+        );
     }
 
     /** @return list<Step> */
     private static function zero(): array
     {
         return [
-            new Step(self::ZERO_FOUND, StepKind::Readings, 'Zero as found', 'Put the zero filter on and write what it shows.', 'It closes every run since the last check.', into: 'zeroFound'),
-            new Step('zero-adjust', StepKind::Adjust, 'Adjust zero', 'Zero it where needed, and say whether it was.', 'An adjustment changes every later reading.', into: 'zeroAdjusted'),
-            new Step(self::ZERO_LEFT, StepKind::Readings, 'Zero as left', 'Write what it shows now, the filter still on.', 'Where nobody looks, nominal can only be assumed.', when: 'zeroAdjusted', into: 'zeroLeft'),
+            new Step(
+                self::ZERO_FOUND,
+                StepKind::Readings,
+                'Zero as found',
+                'Put the zero filter on and write what it shows.',
+                'It closes every run since the last check.',
+                into: 'zeroFound',
+            ),
+            new Step(
+                'zero-adjust',
+                StepKind::Adjust,
+                'Adjust zero',
+                'Zero it where needed, and say whether it was.',
+                'An adjustment changes every later reading.',
+                into: 'zeroAdjusted',
+            ),
+            new Step(
+                self::ZERO_LEFT,
+                StepKind::Readings,
+                'Zero as left',
+                'Write what it shows now, the filter still on.',
+                'Where nobody looks, nominal can only be assumed.',
+                when: 'zeroAdjusted',
+                into: 'zeroLeft',
+            ),
         ];
     }
 
     private static function inletOpen(): Step
     {
-        return new Step('inlet-open', StepKind::Confirm, 'Inlet open', 'Take the filter and the standard off and open the inlet.', 'Behind a filter every room is clean.');
+        return new Step(
+            'inlet-open',
+            StepKind::Confirm,
+            'Inlet open',
+            'Take the filter and the standard off and open the inlet.',
+            'Behind a filter every room is clean.',
+        );
     }
 }

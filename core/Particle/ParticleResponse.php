@@ -38,13 +38,19 @@ final readonly class ParticleResponse
     {
         $content = $check->content;
 
-        return $content instanceof ParticleCheck && ($content->hasAsFound() || $content->wasAdjusted()) ? $this->knot($check, $content, $timeline, true) : null;
+        return $content instanceof ParticleCheck && ($content->hasAsFound() || $content->wasAdjusted())
+            ? $this->knot($check, $content, $timeline, true)
+            : null;
     }
 
     /** Along a bracket; null where no check shows anything. */
     public function line(Bracket $bracket, Timeline $timeline): ?CountingLine
     {
-        $knots = KnotsAlong::of($bracket, fn (Check $check): ?CountingKnot => $this->asFound($check, $timeline), fn (Check $check): ?CountingKnot => $this->asLeft($check, $timeline));
+        $knots = KnotsAlong::of(
+            $bracket,
+            fn (Check $check): ?CountingKnot => $this->asFound($check, $timeline),
+            fn (Check $check): ?CountingKnot => $this->asLeft($check, $timeline),
+        );
 
         if ($knots === []) {
             return null;
@@ -106,7 +112,15 @@ final readonly class ParticleResponse
         foreach (KnotsAlong::segments($line->knots ?? []) as [$began, $found]) {
             if (!Real::isZero($began->flow->value)) {
                 $change = Real::by(Real::times(Real::minus($found->flow->value, $began->flow->value), Exact::of(100)), $began->flow->value);
-                $drifts[] = Figure::derived('ΔQ', \sprintf('change of flow from %s to %s', $began->check, $found->check), $change, Unit::Percent, SharedEquation::Change, [$found->flow, $began->flow], 1);
+                $drifts[] = Figure::derived(
+                    'ΔQ',
+                    \sprintf('change of flow from %s to %s', $began->check, $found->check),
+                    $change,
+                    Unit::Percent,
+                    SharedEquation::Change,
+                    [$found->flow, $began->flow],
+                    1,
+                );
             }
         }
 
@@ -139,7 +153,16 @@ final readonly class ParticleResponse
     {
         $flows = [];
         foreach ($rows as $row) {
-            $origin = new Origin('check', $check->id, \sprintf('%s, %s by %s', (Provenance::tryFrom($row->text('provenance') ?? '') ?? Provenance::Typed)->words(), $check->at->format('j M Y H:i'), $check->by));
+            $origin = new Origin(
+                'check',
+                $check->id,
+                \sprintf(
+                    '%s, %s by %s',
+                    (Provenance::tryFrom($row->text('provenance') ?? '') ?? Provenance::Typed)->words(),
+                    $check->at->format('j M Y H:i'),
+                    $check->by,
+                ),
+            );
             $value = $row->measured('value');
             [$volume, $seconds] = [$row->measured('volume'), $row->decimal('seconds')];
             if ($value !== null) {
@@ -155,7 +178,17 @@ final readonly class ParticleResponse
             return null;
         }
 
-        return \count($flows) === 1 ? $flows[0] : Figure::derived('Q', 'mean flow '.$when, Real::mean(array_map(static fn (Figure $flow): Exact|float => $flow->value, $flows)), Unit::LitrePerMinute, SharedEquation::Replicates, $flows, 3);
+        return \count($flows) === 1
+            ? $flows[0]
+            : Figure::derived(
+                'Q',
+                'mean flow '.$when,
+                Real::mean(array_map(static fn (Figure $flow): Exact|float => $flow->value, $flows)),
+                Unit::LitrePerMinute,
+                SharedEquation::Replicates,
+                $flows,
+                3,
+            );
     }
 
     /** Counts per minute of a size in clean air; null where it was not counted. */
@@ -171,7 +204,18 @@ final readonly class ParticleResponse
             if ($counts !== null && (float) ($row->text('size') ?? '') === (float) $size) {
                 $origin = new Origin('check', $check->id, \sprintf('clean, %s by %s', $check->at->format('j M Y H:i'), $check->by));
 
-                return Figure::derived('b', 'background from '.$size.' µm', $counts->value->dividedBy($minutes->value), Unit::PerMinute, ParticleEquation::Concentration, [Figure::read('B', 'counts in clean air', $counts->value, Unit::None, $origin, 0), Figure::read('t', 'minutes counted', $minutes->value, Unit::Minute, $origin, $minutes->decimals())], 2);
+                return Figure::derived(
+                    'b',
+                    'background from '.$size.' µm',
+                    $counts->value->dividedBy($minutes->value),
+                    Unit::PerMinute,
+                    ParticleEquation::Concentration,
+                    [
+                        Figure::read('B', 'counts in clean air', $counts->value, Unit::None, $origin, 0),
+                        Figure::read('t', 'minutes counted', $minutes->value, Unit::Minute, $origin, $minutes->decimals()),
+                    ],
+                    2,
+                );
             }
         }
 
@@ -182,8 +226,20 @@ final readonly class ParticleResponse
     {
         $unit = $timeline->instrument;
         $nominal = $unit->traits->measured('nominalFlow');
-        $assumed = Figure::read('Q', 'nominal flow, not measured', $nominal?->in(Unit::LitrePerMinute) ?? Exact::of(1), Unit::LitrePerMinute, new Origin('assumption', $check->id, 'the nominal flow is assumed'), 3);
-        $flow = $this->flow($content->rows($left && $content->flowAdjusted() ? 'flowLeft' : 'flowFound'), $left ? 'as left' : 'as found', $check, $timeline);
+        $assumed = Figure::read(
+            'Q',
+            'nominal flow, not measured',
+            $nominal?->in(Unit::LitrePerMinute) ?? Exact::of(1),
+            Unit::LitrePerMinute,
+            new Origin('assumption', $check->id, 'the nominal flow is assumed'),
+            3,
+        );
+        $flow = $this->flow(
+            $content->rows($left && $content->flowAdjusted() ? 'flowLeft' : 'flowFound'),
+            $left ? 'as left' : 'as found',
+            $check,
+            $timeline,
+        );
         $background = [];
         foreach (ParticleFormat::sizes($unit) as $size) {
             $own = $this->background($check, $size);
@@ -194,7 +250,14 @@ final readonly class ParticleResponse
         $zeros = $content->rows($left && $content->written->flag('zeroAdjusted') ? 'zeroLeft' : 'zeroFound');
         $values = array_values(array_filter(array_map(static fn (Traits $row): ?Exact => $row->decimal('value')?->value, $zeros)));
         if ($values !== []) {
-            $background[ParticleFormat::DUST] = Figure::read('z', 'zero '.($left ? 'as left' : 'as found'), Exact::mean($values), Unit::MilligramPerCubicMetre, new Origin('check', $check->id, \sprintf('behind the filter, %s by %s', $check->at->format('j M Y H:i'), $check->by)), 3);
+            $background[ParticleFormat::DUST] = Figure::read(
+                'z',
+                'zero '.($left ? 'as left' : 'as found'),
+                Exact::mean($values),
+                Unit::MilligramPerCubicMetre,
+                new Origin('check', $check->id, \sprintf('behind the filter, %s by %s', $check->at->format('j M Y H:i'), $check->by)),
+                3,
+            );
         }
 
         return new CountingKnot($check->at, $flow ?? $assumed, $background, $check->id, $left, $flow === null);
@@ -207,7 +270,20 @@ final readonly class ParticleResponse
         foreach ($line->knots ?? [] as $knot) {
             $zero = $knot->background[ParticleFormat::DUST] ?? null;
             if ($zero !== null) {
-                $knots[] = new LinearKnot($knot->at, $zero, Figure::read('g', 'gain, held at 1', Exact::of(1), Unit::None, new Origin('assumption', $knot->check, 'a filter tells the gain'), 0), $knot->check, $knot->asLeft);
+                $knots[] = new LinearKnot(
+                    $knot->at,
+                    $zero,
+                    Figure::read(
+                        'g',
+                        'gain, held at 1',
+                        Exact::of(1),
+                        Unit::None,
+                        new Origin('assumption', $knot->check, 'a filter tells the gain'),
+                        0,
+                    ),
+                    $knot->check,
+                    $knot->asLeft,
+                );
             }
         }
 

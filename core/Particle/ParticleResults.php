@@ -112,7 +112,17 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
             $zeros = ParticleResponse::zeros($this->line);
             $factor = $this->factor?->toFloat() ?? 1.0;
 
-            return $channel !== ParticleFormat::DUST ? null : ChannelSeries::of(Unit::MilligramPerCubicMetre, $log, $dust, $clock, static fn (int $raw): float => (float) $raw, $zeros === null ? null : $zeros->at(...), static fn (int $raw, float $z, float $g): float => ($raw - 1000 * $z) / $g * $factor);
+            return $channel !== ParticleFormat::DUST
+                ? null
+                : ChannelSeries::of(
+                    Unit::MilligramPerCubicMetre,
+                    $log,
+                    $dust,
+                    $clock,
+                    static fn (int $raw): float => (float) $raw,
+                    $zeros === null ? null : $zeros->at(...),
+                    static fn (int $raw, float $z, float $g): float => ($raw - 1000 * $z) / $g * $factor,
+                );
         }
         $column = $this->record->sizes()[$channel] ?? null;
         $nominal = $this->timeline->instrument->traits->measured('nominalFlow')?->in(Unit::LitrePerMinute)->toFloat();
@@ -122,12 +132,25 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
         $minutes = ($this->record->written->decimal('sampleSeconds')?->value->toFloat() ?? $log->step()) / 60;
         $line = $this->line;
 
-        return ChannelSeries::of(Unit::PerCubicCentimetre, $log, $column, $clock, static fn (int $raw): float => $raw / $minutes / ($nominal * 1000), $line === null ? null : static fn (\DateTimeImmutable $at): array => $line->at($at, $channel), static fn (int $raw, float $q, float $b): float => ($raw / $minutes - 1000 * $b) / ($q * 1000));
+        return ChannelSeries::of(
+            Unit::PerCubicCentimetre,
+            $log,
+            $column,
+            $clock,
+            static fn (int $raw): float => $raw / $minutes / ($nominal * 1000),
+            $line === null ? null : static fn (\DateTimeImmutable $at): array => $line->at($at, $channel),
+            static fn (int $raw, float $q, float $b): float => ($raw / $minutes - 1000 * $b) / ($q * 1000),
+        );
     }
 
     public function resultsOf(string $channel): array
     {
-        return array_values(array_filter($this->results, static fn (Result $result): bool => $channel === ParticleFormat::DUST || $result->key === 'count:'.$channel));
+        return array_values(
+            array_filter(
+                $this->results,
+                static fn (Result $result): bool => $channel === ParticleFormat::DUST || $result->key === 'count:'.$channel,
+            ),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -136,7 +159,12 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
         return [
             'start' => $log->start()->format(\DATE_ATOM), 'stepSeconds' => $log->step(), 'length' => $log->length(),
             'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->leftOut),
-            'channels' => $this->record->dust() !== null ? [['channel' => ParticleFormat::DUST, 'words' => 'dust']] : array_map(static fn (string $size): array => ['channel' => $size, 'words' => 'from '.$size.' µm'], array_map(strval(...), array_keys($this->record->sizes()))),
+            'channels' => $this->record->dust() !== null
+                ? [['channel' => ParticleFormat::DUST, 'words' => 'dust']]
+                : array_map(
+                    static fn (string $size): array => ['channel' => $size, 'words' => 'from '.$size.' µm'],
+                    array_map(strval(...), array_keys($this->record->sizes())),
+                ),
         ];
     }
 
@@ -146,9 +174,19 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
             'kind' => 'particle',
             'log' => $this->record->log === null ? null : $this->described($this->record->log),
             'response' => array_map(static fn (CountingKnot $knot): array => [
-                'at' => $knot->at->format(\DATE_ATOM), 'check' => $knot->check, 'end' => $knot->asLeft ? 'as left' : 'as found', 'assumed' => $knot->assumed, 'figure' => $sheet->enter($knot->flow),
+                'at' => $knot->at->format(\DATE_ATOM), 'check' => $knot->check, 'end' => $knot->asLeft
+                    ? 'as left'
+                    : 'as found', 'assumed' => $knot->assumed, 'figure' => $sheet->enter($knot->flow),
             ], $this->line->knots ?? []),
-            'background' => array_merge(...array_map(static fn (CountingKnot $knot): array => array_map(static fn (Figure $figure): string => $sheet->enter($figure), array_values($knot->background)), $this->line->knots ?? [])),
+            'background' => array_merge(
+                ...array_map(
+                    static fn (CountingKnot $knot): array => array_map(
+                        static fn (Figure $figure): string => $sheet->enter($figure),
+                        array_values($knot->background),
+                    ),
+                    $this->line->knots ?? [],
+                ),
+            ),
             'loss' => $this->loss === null ? null : $sheet->enter($this->loss),
             'factor' => $this->factor === null ? null : $sheet->enter($this->factor),
         ];

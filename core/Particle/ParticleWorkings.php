@@ -184,7 +184,13 @@ final readonly class ParticleWorkings
         $up = $own;
         if (!$cumulative) {
             for ($i = $largest - 1; $i >= 0; --$i) {
-                $up[$i] = self::combined($own[$i], $up[$i + 1], 'c_≥'.$sizes[$i].' µm', 'particles from '.$sizes[$i].' µm up', Real::plus(...));
+                $up[$i] = self::combined(
+                    $own[$i],
+                    $up[$i + 1],
+                    'c_≥'.$sizes[$i].' µm',
+                    'particles from '.$sizes[$i].' µm up',
+                    Real::plus(...),
+                );
             }
         }
         [$results, $limits] = [[], []];
@@ -221,7 +227,13 @@ final readonly class ParticleWorkings
             $bin = match (true) {
                 !$cumulative => $own[$place],
                 $place === $largest => FourAnswers::none(),
-                default => self::combined($own[$place], $own[$place + 1], \sprintf('c_%s–%s µm', $size, $sizes[$place + 1]), \sprintf('particles from %s to %s µm', $size, $sizes[$place + 1]), Real::minus(...)),
+                default => self::combined(
+                    $own[$place],
+                    $own[$place + 1],
+                    \sprintf('c_%s–%s µm', $size, $sizes[$place + 1]),
+                    \sprintf('particles from %s to %s µm', $size, $sizes[$place + 1]),
+                    Real::minus(...),
+                ),
             };
             if (!$bin->isEmpty() && $largest > 0) {
                 $results[] = $this->result(
@@ -276,23 +288,54 @@ final readonly class ParticleWorkings
     {
         [$seconds, $minutes] = [$this->seconds($log), $this->minutes($log, $counts)];
         $sum = Exact::of(intdiv($counts->sum(), 1000));
-        $origin = new Origin('log', $this->run->id, \sprintf('%s, %s of %s samples of %s s', $this->record->logName, number_format($counts->samples, 0, '.', ' '), number_format($log->length(), 0, '.', ' '), $seconds));
+        $origin = new Origin(
+            'log',
+            $this->run->id,
+            \sprintf(
+                '%s, %s of %s samples of %s s',
+                $this->record->logName,
+                number_format($counts->samples, 0, '.', ' '),
+                number_format($log->length(), 0, '.', ' '),
+                $seconds,
+            ),
+        );
         $number = Figure::read('N', 'counts from '.$size.' µm', $sum, Unit::None, $origin, 0);
         $time = Figure::read('t', 'time sampled', $minutes, Unit::Minute, $origin, 2);
         if ($minutes->isZero()) {
             return FourAnswers::none();
         }
-        $made = static fn (string $how, Exact|float $value, array $inputs): Figure => Figure::derived('c_≥'.$size.' µm', \sprintf('particles from %s µm, %s', $size, $how), $value, Unit::PerCubicCentimetre, ParticleEquation::Concentration, array_values(array_filter([$number, $time, ...$inputs], static fn (mixed $one): bool => $one instanceof Figure)), Digits::significant($value, 3));
+        $made = static fn (string $how, Exact|float $value, array $inputs): Figure => Figure::derived(
+            'c_≥'.$size.' µm',
+            \sprintf('particles from %s µm, %s', $size, $how),
+            $value,
+            Unit::PerCubicCentimetre,
+            ParticleEquation::Concentration,
+            array_values(array_filter([$number, $time, ...$inputs], static fn (mixed $one): bool => $one instanceof Figure)),
+            Digits::significant($value, 3),
+        );
         // L/min as cm³ in the time sampled.
         $volume = static fn (Exact|float $flow): Exact|float => Real::times(Real::times($flow, Exact::of(1000)), $minutes);
         $by = static function (CountingKnot $knot) use ($made, $volume, $sum, $minutes, $size): Figure {
             $background = $knot->background[$size] ?? null;
             $net = $background === null ? $sum : Real::minus($sum, Real::times($background->value, $minutes));
 
-            return $made(\sprintf('flow and background %s at %s', $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::by($net, $volume($knot->flow->value)), [$knot->flow, $background]);
+            return $made(
+                \sprintf('flow and background %s at %s', $knot->asLeft ? 'as left' : 'as found', $knot->check),
+                Real::by($net, $volume($knot->flow->value)),
+                [$knot->flow, $background],
+            );
         };
         $nominal = $this->timeline->instrument->traits->measured('nominalFlow');
-        $flow = $nominal === null ? null : Figure::read('Q', 'nominal flow', $nominal->in(Unit::LitrePerMinute), Unit::LitrePerMinute, new Origin('instrument', $this->timeline->instrument->id, 'as registered'), 4);
+        $flow = $nominal === null
+            ? null
+            : Figure::read(
+                'Q',
+                'nominal flow',
+                $nominal->in(Unit::LitrePerMinute),
+                Unit::LitrePerMinute,
+                new Origin('instrument', $this->timeline->instrument->id, 'as registered'),
+                4,
+            );
         $line = $this->line;
 
         return FourAnswers::along(
@@ -300,13 +343,31 @@ final readonly class ParticleWorkings
             $line->knots ?? [],
             $this->bracket,
             $by,
-            fn (Figure $pre, ?Figure $post): ?Figure => $line === null || $post === null ? null : $made('flow and background along the bracket', $this->along($log, $column, $size, $ranges, $clock, $line, $seconds->toFloat() / 60), array_merge(...array_map(static fn (CountingKnot $knot): array => [$knot->flow, $knot->background[$size] ?? null], $line->knots))),
+            fn (Figure $pre, ?Figure $post): ?Figure => $line === null || $post === null
+                ? null
+                : $made(
+                    'flow and background along the bracket',
+                    $this->along($log, $column, $size, $ranges, $clock, $line, $seconds->toFloat() / 60),
+                    array_merge(
+                        ...array_map(
+                            static fn (CountingKnot $knot): array => [$knot->flow, $knot->background[$size] ?? null],
+                            $line->knots,
+                        ),
+                    ),
+                ),
         );
     }
 
     /** @param list<array{int, int}> $ranges */
-    private function along(SeriesLog $log, int $column, string $size, array $ranges, LogClock $clock, CountingLine $line, float $minutes): float
-    {
+    private function along(
+        SeriesLog $log,
+        int $column,
+        string $size,
+        array $ranges,
+        LogClock $clock,
+        CountingLine $line,
+        float $minutes,
+    ): float {
         [$sum, $samples, $begin, $toRate] = [0.0, 0, 0, 1 / (1000 * $minutes)];
         $bends = array_map(static fn (CountingKnot $knot): int => $clock->beginningFrom($knot->at), $line->knots);
         foreach ($log->chunks($column) as $chunk) {
@@ -423,7 +484,9 @@ final readonly class ParticleWorkings
         )->bounded($over ? Bound::AtLeast : null);
         $mean = $this->zeroed($read('r̄', 'mean reading', $raw->mean, $raw->over), $moving?->mean, $line);
         $factor = $this->factor($mean);
-        $minutes = Exact::of(array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)))->times(Exact::of(number_format($log->step(), 3, '.', '')))->dividedBy(60);
+        $minutes = Exact::of(
+            array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)),
+        )->times(Exact::of(number_format($log->step(), 3, '.', '')))->dividedBy(60);
         $results = [$this->result('mean:dust', 'Mean, in units of the photometer', $mean, [])];
         $code = $this->record->substance?->text('code') ?? 'dust';
         $name = $this->record->substance?->text('name') ?? 'dust';
@@ -463,7 +526,17 @@ final readonly class ParticleWorkings
 
     private static function scaled(FourAnswers $answers, Figure $factor): FourAnswers
     {
-        return $answers->each(static fn (Figure $one): Figure => Figure::derived('c', $one->meaning.', by the factor', Real::times($one->value, $factor->value), Unit::MilligramPerCubicMetre, ParticleEquation::Photometer, [$one, $factor], Digits::significant($one->value, 3)));
+        return $answers->each(
+            static fn (Figure $one): Figure => Figure::derived(
+                'c',
+                $one->meaning.', by the factor',
+                Real::times($one->value, $factor->value),
+                Unit::MilligramPerCubicMetre,
+                ParticleEquation::Photometer,
+                [$one, $factor],
+                Digits::significant($one->value, 3),
+            ),
+        );
     }
 
     /**
@@ -474,23 +547,63 @@ final readonly class ParticleWorkings
         $weighed = $this->record->written->decimal('weighed');
         $best = $mean->best();
         if ($weighed !== null && $best !== null && !Real::isZero($best->value)) {
-            $filter = Figure::read('c_grav', 'filter of the same period', $weighed->value, Unit::MilligramPerCubicMetre, new Origin('run', $this->run->id, $this->record->written->text('weighedFrom') ?? 'as written'), $weighed->decimals());
+            $filter = Figure::read(
+                'c_grav',
+                'filter of the same period',
+                $weighed->value,
+                Unit::MilligramPerCubicMetre,
+                new Origin('run', $this->run->id, $this->record->written->text('weighedFrom') ?? 'as written'),
+                $weighed->decimals(),
+            );
 
-            return Figure::derived('k', 'factor of the photometer', Real::by($weighed->value, $best->value), Unit::None, ParticleEquation::Photometer, [$filter, $best], 2);
+            return Figure::derived(
+                'k',
+                'factor of the photometer',
+                Real::by($weighed->value, $best->value),
+                Unit::None,
+                ParticleEquation::Photometer,
+                [$filter, $best],
+                2,
+            );
         }
         $typed = $this->record->written->decimal('photometerFactor');
 
-        return $typed === null ? null : Figure::read('k', 'factor of the photometer, from another day', $typed->value, Unit::None, new Origin('run', $this->run->id, 'as written'), $typed->decimals());
+        return $typed === null
+            ? null
+            : Figure::read(
+                'k',
+                'factor of the photometer, from another day',
+                $typed->value,
+                Unit::None,
+                new Origin('run', $this->run->id, 'as written'),
+                $typed->decimals(),
+            );
     }
 
     private function zeroed(Figure $raw, Exact|float|null $between, ?LinearLine $line): FourAnswers
     {
-        $by = static fn (LinearKnot $knot): Figure => Figure::derived('c', \sprintf('%s, zero %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check), Real::minus($raw->value, $knot->zero->value), $raw->unit, ParticleEquation::Concentration, [$raw, $knot->zero], $raw->decimals);
+        $by = static fn (LinearKnot $knot): Figure => Figure::derived(
+            'c',
+            \sprintf('%s, zero %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check),
+            Real::minus($raw->value, $knot->zero->value),
+            $raw->unit,
+            ParticleEquation::Concentration,
+            [$raw, $knot->zero],
+            $raw->decimals,
+        );
 
         return FourAnswers::along($raw, $line->knots ?? [], $this->bracket, $by, static fn (Figure $pre, ?Figure $post): ?Figure => match (true) {
             $line === null || $post === null => null,
             $between === null => $pre,
-            default => Figure::derived('c', $raw->meaning.', zero along the bracket', $between, $raw->unit, ParticleEquation::Concentration, [$raw, ...array_map(static fn (LinearKnot $knot): Figure => $knot->zero, $line->knots)], $raw->decimals),
+            default => Figure::derived(
+                'c',
+                $raw->meaning.', zero along the bracket',
+                $between,
+                $raw->unit,
+                ParticleEquation::Concentration,
+                [$raw, ...array_map(static fn (LinearKnot $knot): Figure => $knot->zero, $line->knots)],
+                $raw->decimals,
+            ),
         });
     }
 
@@ -500,7 +613,15 @@ final readonly class ParticleWorkings
         return $one->with($other, static function (Figure $a, Figure $b) use ($symbol, $meaning, $how): Figure {
             $value = $how($a->value, $b->value);
 
-            return Figure::derived($symbol, $meaning, $value, Unit::PerCubicCentimetre, ParticleEquation::Concentration, [$a, $b], Digits::significant($value, 3));
+            return Figure::derived(
+                $symbol,
+                $meaning,
+                $value,
+                Unit::PerCubicCentimetre,
+                ParticleEquation::Concentration,
+                [$a, $b],
+                Digits::significant($value, 3),
+            );
         });
     }
 

@@ -49,10 +49,33 @@ final readonly class Spheres
             return null;
         }
         $density = $certificate->constants->decimal('density') ?? Decimal::parse(self::DENSITY);
-        $origin = new Origin('certificate', $certificate->number, \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory));
-        $read = static fn (string $symbol, string $meaning, Decimal $value, Unit $unit): Figure => Figure::read($symbol, $meaning, $value->value, $unit, $origin, $value->decimals());
+        $origin = new Origin(
+            'certificate',
+            $certificate->number,
+            \sprintf('%s of %s, %s', $certificate->number, $certificate->issued->format('j M Y'), $certificate->laboratory),
+        );
+        $read = static fn (string $symbol, string $meaning, Decimal $value, Unit $unit): Figure => Figure::read(
+            $symbol,
+            $meaning,
+            $value->value,
+            $unit,
+            $origin,
+            $value->decimals(),
+        );
 
-        return Figure::derived('N', 'spheres in the suspension', 6 * $solids->value->toFloat() / 100 * 1e12 / ($density->value->toFloat() * \M_PI * $diameter->value->toFloat() ** 3), Unit::PerCubicCentimetre, ParticleEquation::Suspension, [$read('w', 'solids, g in 100 mL', $solids, Unit::Percent), $read('ρ', 'density', $density, Unit::GramPerCubicCentimetre), $read('d', 'diameter', $diameter, Unit::Micrometre)], 0);
+        return Figure::derived(
+            'N',
+            'spheres in the suspension',
+            6 * $solids->value->toFloat() / 100 * 1e12 / ($density->value->toFloat() * \M_PI * $diameter->value->toFloat() ** 3),
+            Unit::PerCubicCentimetre,
+            ParticleEquation::Suspension,
+            [
+                $read('w', 'solids, g in 100 mL', $solids, Unit::Percent),
+                $read('ρ', 'density', $density, Unit::GramPerCubicCentimetre),
+                $read('d', 'diameter', $diameter, Unit::Micrometre),
+            ],
+            0,
+        );
     }
 
     /** P-3: what is expected of a spike in a jug of water; null where the suspension is not known. */
@@ -63,9 +86,24 @@ final readonly class Spheres
             return null;
         }
         $origin = new Origin('check', $this->reference->id, 'as mixed');
-        $volume = static fn (string $symbol, string $meaning, Measured $one): Figure => Figure::read($symbol, $meaning, $one->in(Unit::Millilitre), Unit::Millilitre, $origin, $one->value->decimals());
+        $volume = static fn (string $symbol, string $meaning, Measured $one): Figure => Figure::read(
+            $symbol,
+            $meaning,
+            $one->in(Unit::Millilitre),
+            Unit::Millilitre,
+            $origin,
+            $one->value->decimals(),
+        );
 
-        return Figure::derived('N_exp', 'expected after dilution', $suspension->toFloat() * $spike->in(Unit::Millilitre)->toFloat() / $jug->in(Unit::Millilitre)->toFloat(), Unit::PerCubicCentimetre, ParticleEquation::Recovery, [$suspension, $volume('v', 'spike', $spike), $volume('V', 'water in the jug', $jug)], 1);
+        return Figure::derived(
+            'N_exp',
+            'expected after dilution',
+            $suspension->toFloat() * $spike->in(Unit::Millilitre)->toFloat() / $jug->in(Unit::Millilitre)->toFloat(),
+            Unit::PerCubicCentimetre,
+            ParticleEquation::Recovery,
+            [$suspension, $volume('v', 'spike', $spike), $volume('V', 'water in the jug', $jug)],
+            1,
+        );
     }
 
     /** P-3 read backwards: how much suspension a wanted count takes, mL. */

@@ -46,8 +46,15 @@ final readonly class Entry
         return new self($name, EntryKind::Flag, $label, false, $help);
     }
 
-    public static function decimal(string $name, string $label, string $least, string $most, Unit $unit = Unit::None, bool $required = false, string $help = ''): self
-    {
+    public static function decimal(
+        string $name,
+        string $label,
+        string $least,
+        string $most,
+        Unit $unit = Unit::None,
+        bool $required = false,
+        string $help = '',
+    ): self {
         return new self($name, EntryKind::Decimal, $label, $required, $help, [$unit], $least, $most);
     }
 
@@ -87,21 +94,55 @@ final readonly class Entry
     }
 
     /** @param array<array-key, string> $names words by name */
-    public static function each(string $name, string $label, array $names, string $least, string $most, Unit $unit, string $help = '', bool $required = false): self
-    {
+    public static function each(
+        string $name,
+        string $label,
+        array $names,
+        string $least,
+        string $most,
+        Unit $unit,
+        string $help = '',
+        bool $required = false,
+    ): self {
         return new self($name, EntryKind::Each, $label, $required, $help, [$unit], $least, $most, $names);
     }
 
     /** The same under another name. */
     public function as(string $name, string $label): self
     {
-        return new self($name, $this->kind, $label, $this->required, $this->help, $this->units, $this->least, $this->most, $this->choices, $this->rows, $this->of, $this->only);
+        return new self(
+            $name,
+            $this->kind,
+            $label,
+            $this->required,
+            $this->help,
+            $this->units,
+            $this->least,
+            $this->most,
+            $this->choices,
+            $this->rows,
+            $this->of,
+            $this->only,
+        );
     }
 
     /** Asked only where another entry is answered, or is one of these. */
     public function onlyWith(string $entry, string ...$values): self
     {
-        return new self($this->name, $this->kind, $this->label, $this->required, $this->help, $this->units, $this->least, $this->most, $this->choices, $this->rows, $this->of, new EntryCondition($entry, array_values($values)));
+        return new self(
+            $this->name,
+            $this->kind,
+            $this->label,
+            $this->required,
+            $this->help,
+            $this->units,
+            $this->least,
+            $this->most,
+            $this->choices,
+            $this->rows,
+            $this->of,
+            new EntryCondition($entry, array_values($values)),
+        );
     }
 
     /**
@@ -118,9 +159,17 @@ final readonly class Entry
     public function describe(): array
     {
         return [
-            'name' => $this->name, 'kind' => $this->kind->value, 'label' => $this->label, 'required' => $this->required, 'help' => $this->help,
+            'name' => $this->name,
+            'kind' => $this->kind->value,
+            'label' => $this->label,
+            'required' => $this->required,
+            'help' => $this->help,
             'units' => array_map(static fn (Unit $unit): string => $unit->value, $this->units),
-            'choices' => array_map(static fn (int|string $value, string $words): array => ['value' => (string) $value, 'words' => $words], array_keys($this->choices), array_values($this->choices)),
+            'choices' => array_map(
+                static fn (int|string $value, string $words): array => ['value' => (string) $value, 'words' => $words],
+                array_keys($this->choices),
+                array_values($this->choices),
+            ),
             'rows' => array_map(static fn (self $row): array => $row->describe(), $this->rows),
             'of' => $this->of,
             ...($this->only === null ? [] : ['only' => ['entry' => $this->only->entry, 'values' => $this->only->values]]),

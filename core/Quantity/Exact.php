@@ -72,9 +72,18 @@ final readonly class Exact implements \Stringable
     {
         [$sum, $denominator] = match (0) {
             $this->denominator - $other->denominator => [$this->numerator + $other->numerator, $this->denominator],
-            $this->denominator % $other->denominator => [$this->numerator + $other->numerator * intdiv($this->denominator, $other->denominator), $this->denominator],
-            $other->denominator % $this->denominator => [$this->numerator * intdiv($other->denominator, $this->denominator) + $other->numerator, $other->denominator],
-            default => [$this->numerator * $other->denominator + $other->numerator * $this->denominator, $this->denominator * $other->denominator],
+            $this->denominator % $other->denominator => [
+                $this->numerator + $other->numerator * intdiv($this->denominator, $other->denominator),
+                $this->denominator,
+            ],
+            $other->denominator % $this->denominator => [
+                $this->numerator * intdiv($other->denominator, $this->denominator) + $other->numerator,
+                $other->denominator,
+            ],
+            default => [
+                $this->numerator * $other->denominator + $other->numerator * $this->denominator,
+                $this->denominator * $other->denominator,
+            ],
         };
 
         return $this->made($other, $sum, $denominator) ?? self::fitted($this->long()->plus($other->long()));
@@ -124,7 +133,10 @@ final readonly class Exact implements \Stringable
                 return $this->numerator <=> $other->numerator;
             }
 
-            return self::order($this->numerator * $other->denominator, $other->numerator * $this->denominator) ?? $this->long()->compareTo($other->long());
+            return self::order(
+                $this->numerator * $other->denominator,
+                $other->numerator * $this->denominator,
+            ) ?? $this->long()->compareTo($other->long());
         }
 
         return $this->long()->compareTo($other->long());
@@ -147,7 +159,9 @@ final readonly class Exact implements \Stringable
     {
         $decimals = max(0, $decimals);
         $size = abs($this->numerator);
-        if ($this->long !== null || $this->denominator > self::DIVISOR || \strlen((string) intdiv($size, $this->denominator)) + $decimals >= self::DIGITS) {
+        if ($this->long !== null
+            || $this->denominator > self::DIVISOR
+            || \strlen((string) intdiv($size, $this->denominator)) + $decimals >= self::DIGITS) {
             return (string) $this->long()->toScale($decimals, RoundingMode::HalfUp);
         }
         [$digits, $rest] = [intdiv($size, $this->denominator), $size % $this->denominator];
@@ -206,7 +220,11 @@ final readonly class Exact implements \Stringable
     /** The fraction of two numbers that integers were to hold; null where one of the three does not fit. */
     private function made(self $other, int|float $numerator, int|float $denominator): ?self
     {
-        if ($this->long !== null || $other->long !== null || !\is_int($numerator) || !\is_int($denominator) || $numerator === \PHP_INT_MIN) {
+        if ($this->long !== null
+            || $other->long !== null
+            || !\is_int($numerator)
+            || !\is_int($denominator)
+            || $numerator === \PHP_INT_MIN) {
             return null;
         }
         if ($denominator > self::GROWN || $numerator > self::GROWN || $numerator < -self::GROWN) {

@@ -31,7 +31,15 @@ final readonly class AssessmentWriter
             'instrument' => $assessment->run->instrument,
             'policy' => ['id' => $assessment->policy->id, 'name' => $assessment->policy->name, 'version' => $assessment->policy->version],
             'verdict' => $assessment->verdict->value,
-            'channels' => array_map(fn (string $channel, Verdict $verdict): array => ['channel' => $channel, 'verdict' => $verdict->value, 'bracket' => isset($assessment->brackets[$channel]) ? $this->bracket($assessment->brackets[$channel]) : null], array_map(strval(...), array_keys($assessment->channels())), array_values($assessment->channels())),
+            'channels' => array_map(
+                fn (string $channel, Verdict $verdict): array => [
+                    'channel' => $channel,
+                    'verdict' => $verdict->value,
+                    'bracket' => isset($assessment->brackets[$channel]) ? $this->bracket($assessment->brackets[$channel]) : null,
+                ],
+                array_map(strval(...), array_keys($assessment->channels())),
+                array_values($assessment->channels()),
+            ),
             'bracket' => $this->bracket($assessment->bracket),
             'headline' => $assessment->family->headline($assessment->headed()),
             'results' => array_map(fn (Result $result): array => $this->result($result, $assessment, $sheet), $assessment->results),
@@ -47,7 +55,9 @@ final readonly class AssessmentWriter
     /** @return array<string, mixed> */
     private function bracket(Bracket $bracket): array
     {
-        $end = static fn (?Check $check): ?array => $check === null ? null : ['check' => $check->id, 'at' => $check->at->format(\DATE_ATOM)];
+        $end = static fn (?Check $check): ?array => $check === null
+            ? null
+            : ['check' => $check->id, 'at' => $check->at->format(\DATE_ATOM)];
 
         return [
             'state' => $bracket->state()->value,
@@ -55,8 +65,17 @@ final readonly class AssessmentWriter
             'post' => $end($bracket->post),
             'between' => array_map($end, $bracket->between),
             'runs' => array_map(static fn (Run $run): string => $run->id, $bracket->runs),
-            'passedOver' => array_map(static fn ($passed): array => ['check' => $passed->check->id, 'reasons' => $passed->reasons], $bracket->passedOver),
-            'broken' => $bracket->brokenAfter === null ? null : ['at' => $bracket->brokenAfter->at->format(\DATE_ATOM), 'what' => $bracket->brokenAfter->what, 'evidence' => $bracket->brokenAfter->evidence],
+            'passedOver' => array_map(
+                static fn ($passed): array => ['check' => $passed->check->id, 'reasons' => $passed->reasons],
+                $bracket->passedOver,
+            ),
+            'broken' => $bracket->brokenAfter === null
+                ? null
+                : [
+                    'at' => $bracket->brokenAfter->at->format(\DATE_ATOM),
+                    'what' => $bracket->brokenAfter->what,
+                    'evidence' => $bracket->brokenAfter->evidence,
+                ],
         ];
     }
 
@@ -64,7 +83,9 @@ final readonly class AssessmentWriter
     private function result(Result $result, Assessment $assessment, Sheet $sheet): array
     {
         $drift = $assessment->driftOf($result);
-        $figure = fn (?Figure $figure): ?array => $figure === null ? null : ['figure' => $sheet->enter($figure), 'shown' => $this->shown($figure, $result)];
+        $figure = fn (?Figure $figure): ?array => $figure === null
+            ? null
+            : ['figure' => $sheet->enter($figure), 'shown' => $this->shown($figure, $result)];
 
         return [
             'key' => $result->key,
@@ -113,7 +134,13 @@ final readonly class AssessmentWriter
                 'statement' => $outcome->statement,
                 'tippingPoint' => $outcome->tippingPoint === null ? null : $sheet->enter($outcome->tippingPoint),
                 'tippingWords' => $outcome->tippingWords,
-                'confidence' => $outcome->confidence === null ? null : ['lower' => $sheet->enter($outcome->confidence->lower), 'upper' => $sheet->enter($outcome->confidence->upper), 'words' => $outcome->confidence->words],
+                'confidence' => $outcome->confidence === null
+                    ? null
+                    : [
+                        'lower' => $sheet->enter($outcome->confidence->lower),
+                        'upper' => $sheet->enter($outcome->confidence->upper),
+                        'words' => $outcome->confidence->words,
+                    ],
             ], $result->outcomes),
             ...($result->breakdown === null ? [] : ['breakdown' => $this->breakdown($result->breakdown, $sheet)]),
         ];
@@ -125,7 +152,16 @@ final readonly class AssessmentWriter
         return [
             'title' => $breakdown->title(),
             'columns' => $breakdown->columns(),
-            'rows' => array_map(static fn (array $row): array => array_map(static fn (Cell $cell): array => ['shown' => $cell->shown, 'figure' => $cell->figure === null ? null : $sheet->enter($cell->figure)], $row), $breakdown->rows()),
+            'rows' => array_map(
+                static fn (array $row): array => array_map(
+                    static fn (Cell $cell): array => [
+                        'shown' => $cell->shown,
+                        'figure' => $cell->figure === null ? null : $sheet->enter($cell->figure),
+                    ],
+                    $row,
+                ),
+                $breakdown->rows(),
+            ),
         ];
     }
 

@@ -48,7 +48,12 @@ final class EntryReader
             EntryKind::Decimal => $fields->optionalDecimal($name, $entry->least, $entry->most),
             EntryKind::Measured => self::measured($fields, $entry),
             EntryKind::Choice => self::choice($fields, $entry),
-            EntryKind::Several => array_map(static fn (string $one): string => isset($entry->choices[$one]) ? $one : throw new InvalidRecord($fields->at($name), self::oneOf($one, $entry)), $fields->texts($name)),
+            EntryKind::Several => array_map(
+                static fn (string $one): string => isset($entry->choices[$one])
+                    ? $one
+                    : throw new InvalidRecord($fields->at($name), self::oneOf($one, $entry)),
+                $fields->texts($name),
+            ),
             EntryKind::Each => self::each($fields, $entry),
             EntryKind::Group => ($group = $fields->optionalObject($name)) === null ? null : self::read($group, $entry->rows),
             EntryKind::Rows => array_map(static fn (Fields $row): Traits => self::read($row, $entry->rows), $fields->objects($name)),
@@ -86,7 +91,14 @@ final class EntryReader
         }
         $unit = $object->choice('unit', Unit::class);
         if (!\in_array($unit, $entry->units, true)) {
-            throw new InvalidRecord($object->at('unit'), \sprintf('"%s" is not one of: %s.', $unit->value, implode(', ', array_map(static fn (Unit $one): string => $one->value, $entry->units))));
+            throw new InvalidRecord(
+                $object->at('unit'),
+                \sprintf(
+                    '"%s" is not one of: %s.',
+                    $unit->value,
+                    implode(', ', array_map(static fn (Unit $one): string => $one->value, $entry->units)),
+                ),
+            );
         }
         $measured = new Measured($object->decimal('value'), $unit);
         self::possible($object, $measured);
@@ -101,7 +113,8 @@ final class EntryReader
         if ($measured->unit->dimension() === Dimension::Temperature && $measured->in(Unit::Kelvin)->compareTo($zero) <= 0) {
             throw new InvalidRecord($object->at('value'), \sprintf('%s is not above absolute zero.', $measured->words()));
         }
-        if (\in_array($measured->unit->dimension(), [Dimension::Flow, Dimension::Volume, Dimension::Mass], true) && $measured->value->value->compareTo($zero) < 0) {
+        if (\in_array($measured->unit->dimension(), [Dimension::Flow, Dimension::Volume, Dimension::Mass], true)
+            && $measured->value->value->compareTo($zero) < 0) {
             throw new InvalidRecord($object->at('value'), \sprintf('%s is negative.', $measured->words()));
         }
     }

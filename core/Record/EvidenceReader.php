@@ -50,7 +50,10 @@ final readonly class EvidenceReader
     public function instrument(Fields $fields): Instrument
     {
         $family = $fields->text('family');
-        $format = $this->formats->find($family) ?? throw new InvalidRecord($fields->at('family'), \sprintf('there is no family of instruments "%s".', $family));
+        $format = $this->formats->find($family) ?? throw new InvalidRecord(
+            $fields->at('family'),
+            \sprintf('there is no family of instruments "%s".', $family),
+        );
 
         $traits = EntryReader::read($fields, $format->instrument());
         $format->checkInstrument($fields, $traits);
@@ -68,7 +71,14 @@ final readonly class EvidenceReader
     public function reference(Fields $fields): Reference
     {
         $name = $fields->text('kind');
-        $kind = $this->formats->referenceKind($name) ?? throw new InvalidRecord($fields->at('kind'), \sprintf('there is no kind of reference "%s"; there are %s.', $name, implode(', ', array_keys($this->formats->referenceKinds()))));
+        $kind = $this->formats->referenceKind($name) ?? throw new InvalidRecord(
+            $fields->at('kind'),
+            \sprintf(
+                'there is no kind of reference "%s"; there are %s.',
+                $name,
+                implode(', ', array_keys($this->formats->referenceKinds())),
+            ),
+        );
 
         return new Reference(
             $fields->id('id'),
@@ -119,14 +129,20 @@ final readonly class EvidenceReader
         $aside = $fields->optionalObject('setAside');
         $steps = [];
         foreach ($fields->map('steps') as $step => $state) {
-            $steps[$step] = StepState::tryFrom(\is_string($state) ? $state : '') ?? throw new InvalidRecord($fields->at('steps').'/'.$step, 'must be done, skipped or not applicable.');
+            $steps[$step] = StepState::tryFrom(\is_string($state) ? $state : '') ?? throw new InvalidRecord(
+                $fields->at('steps').'/'.$step,
+                'must be done, skipped or not applicable.',
+            );
         }
 
         $reasons = [];
         foreach ($fields->map('stepReasons') as $step => $reason) {
             $reasons[$step] = \is_string($reason) && trim($reason) !== '' && mb_strlen($reason) <= 2000
                 ? $reason
-                : throw new InvalidRecord($fields->at('stepReasons').'/'.$step, 'says why the step does not apply, in at most 2000 characters.');
+                : throw new InvalidRecord(
+                    $fields->at('stepReasons').'/'.$step,
+                    'says why the step does not apply, in at most 2000 characters.',
+                );
         }
 
         return new Check(
@@ -198,7 +214,9 @@ final readonly class EvidenceReader
                 fn (Fields $out): Exclusion => new Exclusion($this->span($out, $right), $out->text('reason'), $out->text('by')),
                 $fields->objects('exclusions'),
             ),
-            $declaration === null ? null : new Declaration($declaration->id('check'), $declaration->text('by'), $declaration->text('reason')),
+            $declaration === null
+                ? null
+                : new Declaration($declaration->id('check'), $declaration->text('by'), $declaration->text('reason')),
             $offset,
             $fields->optionalNumber('plannedMinutes', 1, 10080),
             $fields->optionalNumber('shiftMinutes', 1, 1440),

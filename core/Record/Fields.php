@@ -97,14 +97,20 @@ final readonly class Fields
 
         return $value === null || \in_array($value, $words, true)
             ? $value
-            : throw new InvalidRecord($this->at($name), \sprintf('"%s" is not one of: %s.', mb_substr($value, 0, 60), implode(', ', $words)));
+            : throw new InvalidRecord(
+                $this->at($name),
+                \sprintf('"%s" is not one of: %s.', mb_substr($value, 0, 60), implode(', ', $words)),
+            );
     }
 
     public function id(string $name): string
     {
         $id = $this->word($name) ?? throw new InvalidRecord($this->at($name), 'is missing.');
         if (preg_match('/^[A-Za-z0-9][A-Za-z0-9._-]{0,39}$/D', $id) !== 1) {
-            throw new InvalidRecord($this->at($name), 'must be 1 to 40 letters, digits, points, dashes or underscores, beginning with a letter or digit.');
+            throw new InvalidRecord(
+                $this->at($name),
+                'must be 1 to 40 letters, digits, points, dashes or underscores, beginning with a letter or digit.',
+            );
         }
 
         return $id;
@@ -140,7 +146,10 @@ final readonly class Fields
             throw new InvalidRecord($this->at($name), $problem->getMessage());
         }
         if ($decimal->value->compareTo(Decimal::parse($least)->value) < 0 || $decimal->value->compareTo(Decimal::parse($most)->value) > 0) {
-            throw new InvalidRecord($this->at($name), \sprintf('must lie between %s and %s; %s was given.', $least, $most, $decimal->written));
+            throw new InvalidRecord(
+                $this->at($name),
+                \sprintf('must lie between %s and %s; %s was given.', $least, $most, $decimal->written),
+            );
         }
 
         return $decimal;
@@ -211,7 +220,14 @@ final readonly class Fields
     {
         $value = $this->word($name) ?? throw new InvalidRecord($this->at($name), 'is missing.');
 
-        return $enum::tryFrom($value) ?? throw new InvalidRecord($this->at($name), \sprintf('"%s" is not one of: %s.', $value, implode(', ', array_map(static fn (\BackedEnum $case): string => (string) $case->value, $enum::cases()))));
+        return $enum::tryFrom($value) ?? throw new InvalidRecord(
+            $this->at($name),
+            \sprintf(
+                '"%s" is not one of: %s.',
+                $value,
+                implode(', ', array_map(static fn (\BackedEnum $case): string => (string) $case->value, $enum::cases())),
+            ),
+        );
     }
 
     public function object(string $name): self

@@ -29,7 +29,10 @@ final readonly class LogFormatReader
             }
             $channel = $column->optionalText('channel', 40) ?? '';
             if ($kind->hasChannel() !== ($channel !== '')) {
-                throw new InvalidRecord($column->at('channel'), $channel === '' ? 'is needed: say which channel, size or band it is.' : 'is for readings, counts and bands only.');
+                throw new InvalidRecord(
+                    $column->at('channel'),
+                    $channel === '' ? 'is needed: say which channel, size or band it is.' : 'is for readings, counts and bands only.',
+                );
             }
             $statistic = $column->optionalText('statistic', 20) ?? '';
             if ($statistic !== ''

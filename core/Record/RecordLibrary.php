@@ -91,13 +91,23 @@ final readonly class RecordLibrary implements Library
     /** An entry of a shelf as read: its code and name stand beside what the shelf asks. */
     public static function entry(Shelf $shelf, Fields $item): Traits
     {
-        return EntryReader::read($item, [\Footnote\Core\Procedure\Entry::text('code', 'Code', true), \Footnote\Core\Procedure\Entry::text('name', 'Name', true), ...$shelf->entries]);
+        return EntryReader::read(
+            $item,
+            [
+                \Footnote\Core\Procedure\Entry::text('code', 'Code', true),
+                \Footnote\Core\Procedure\Entry::text('name', 'Name', true),
+                ...$shelf->entries,
+            ],
+        );
     }
 
     /** A row as it is looked up: what its report says of all rows stands in it. */
     public static function row(Fields $report, Fields $row): Fields
     {
-        return Fields::of([...$report->only('id', 'number', 'laboratory', 'received', 'blankCorrected', 'desorptionCorrected'), ...$row->data()], $row->path);
+        return Fields::of(
+            [...$report->only('id', 'number', 'laboratory', 'received', 'blankCorrected', 'desorptionCorrected'), ...$row->data()],
+            $row->path,
+        );
     }
 
     public function find(string $shelf, string $code): ?Traits

@@ -46,15 +46,22 @@ final readonly class RecordReader
         $instruments = [];
         foreach ($fields->objects('instruments') as $item) {
             $instrument = $this->evidence->instrument($item);
-            $instruments[$instrument->id] = isset($instruments[$instrument->id]) ? throw new InvalidRecord($item->at('id'), 'stands twice.') : $instrument;
+            $instruments[$instrument->id] = isset($instruments[$instrument->id])
+                ? throw new InvalidRecord($item->at('id'), 'stands twice.')
+                : $instrument;
         }
         /** @var array<int|string, Reference> $references */
         $references = [];
         foreach ($fields->objects('references') as $item) {
             $reference = $this->evidence->reference($item);
-            $references[$reference->id] = isset($references[$reference->id]) ? throw new InvalidRecord($item->at('id'), 'stands twice.') : $reference;
+            $references[$reference->id] = isset($references[$reference->id])
+                ? throw new InvalidRecord($item->at('id'), 'stands twice.')
+                : $reference;
         }
-        $family = static fn (Fields $item): string => ($instruments[$item->text('instrument')] ?? throw new InvalidRecord($item->at('instrument'), \sprintf('"%s" is not among the instruments.', $item->text('instrument'))))->family;
+        $family = static fn (Fields $item): string => ($instruments[$item->text('instrument')] ?? throw new InvalidRecord(
+            $item->at('instrument'),
+            \sprintf('"%s" is not among the instruments.', $item->text('instrument')),
+        ))->family;
         $checks = $this->each($fields, 'checks', function (Fields $item) use ($family, $references, $reader): Check {
             $check = $reader->check($item, $this->formats->of($family($item)));
             $this->formats->refuseForeign($family($item), $item);
@@ -173,7 +180,10 @@ final readonly class RecordReader
     private function noOverlap(array $runs): void
     {
         $order = array_keys($runs);
-        usort($order, static fn (int $a, int $b): int => [$runs[$a]->instrument, $runs[$a]->start] <=> [$runs[$b]->instrument, $runs[$b]->start]);
+        usort(
+            $order,
+            static fn (int $a, int $b): int => [$runs[$a]->instrument, $runs[$a]->start] <=> [$runs[$b]->instrument, $runs[$b]->start],
+        );
         $before = null;
         foreach ($order as $place) {
             $run = $runs[$place];

@@ -14,8 +14,13 @@ final readonly class Shelf
      * @param list<Entry>                 $entries what is asked of an entry beside its code and name
      * @param list<array<string, mixed>>  $shipped entries that come with Footnote; an own one of the same code stands over them, field by field
      */
-    public function __construct(public string $id, public string $title, public string $one, public array $entries, public array $shipped = [])
-    {
+    public function __construct(
+        public string $id,
+        public string $title,
+        public string $one,
+        public array $entries,
+        public array $shipped = [],
+    ) {
     }
 
     /**

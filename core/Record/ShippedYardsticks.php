@@ -27,7 +27,9 @@ final readonly class ShippedYardsticks
             'criteria' => array_values(array_filter($shipped['criteria'], static function (array $criterion) use (&$conditions): bool {
                 return !isset($criterion['conditions']) || ++$conditions === 1;
             })),
-            'limits' => array_values(array_filter($shipped['limits'], static fn (array $limit): bool => ($limit['scope'] ?? '') !== 'behind hearing protection')),
+            'limits' => array_values(
+                array_filter($shipped['limits'], static fn (array $limit): bool => ($limit['scope'] ?? '') !== 'behind hearing protection'),
+            ),
         ];
     }
 }

@@ -31,7 +31,8 @@ final readonly class LinearLine
     public function isConstant(): bool
     {
         foreach ($this->knots as $knot) {
-            if ($knot->zero->toFloat() !== $this->knots[0]->zero->toFloat() || $knot->gain->toFloat() !== $this->knots[0]->gain->toFloat()) {
+            if ($knot->zero->toFloat() !== $this->knots[0]->zero->toFloat()
+                || $knot->gain->toFloat() !== $this->knots[0]->gain->toFloat()) {
                 return false;
             }
         }

@@ -24,7 +24,10 @@ final class Poisson
             return [self::cubed($count, -self::deviate(1 - $tail)), self::cubed($count + 1, self::deviate(1 - $tail))];
         }
 
-        return [$count === 0 ? 0.0 : self::solve(static fn (float $mean): float => 1 - self::below($count - 1, $mean), $tail, $count), self::solve(static fn (float $mean): float => 1 - self::below($count, $mean), 1 - $tail, $count)];
+        return [
+            $count === 0 ? 0.0 : self::solve(static fn (float $mean): float => 1 - self::below($count - 1, $mean), $tail, $count),
+            self::solve(static fn (float $mean): float => 1 - self::below($count, $mean), 1 - $tail, $count),
+        ];
     }
 
     /**
@@ -51,7 +54,9 @@ final class Poisson
     /** The upper limit alone, one-sided: what a zero count may still hide. */
     public static function upper(int $count, float $confidence = 0.95): float
     {
-        return $count >= self::MANY ? self::cubed($count + 1, self::deviate($confidence)) : self::solve(static fn (float $mean): float => 1 - self::below($count, $mean), $confidence, $count);
+        return $count >= self::MANY
+            ? self::cubed($count + 1, self::deviate($confidence))
+            : self::solve(static fn (float $mean): float => 1 - self::below($count, $mean), $confidence, $count);
     }
 
     /** The probability of at most so many counts at a mean: the regularised upper incomplete gamma function Q(n + 1, m). */

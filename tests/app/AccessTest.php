@@ -35,7 +35,11 @@ final class AccessTest extends ApiTestCase
     public function testARequestFromAnotherSiteChangesNothing(): void
     {
         $this->signIn(Role::Steward);
-        foreach ([['CONTENT_TYPE' => 'application/json'], ['HTTP_X_REQUESTED_WITH' => 'footnote', 'HTTP_ORIGIN' => 'https://elsewhere.invalid'], ['HTTP_X_REQUESTED_WITH' => 'footnote', 'HTTP_SEC_FETCH_SITE' => 'cross-site']] as $server) {
+        foreach ([
+            ['CONTENT_TYPE' => 'application/json'],
+            ['HTTP_X_REQUESTED_WITH' => 'footnote', 'HTTP_ORIGIN' => 'https://elsewhere.invalid'],
+            ['HTTP_X_REQUESTED_WITH' => 'footnote', 'HTTP_SEC_FETCH_SITE' => 'cross-site'],
+        ] as $server) {
             $this->browser->request('POST', '/api/kit/instruments', server: $server, content: '{}');
             self::assertSame(403, $this->browser->getResponse()->getStatusCode());
         }
@@ -63,7 +67,12 @@ final class AccessTest extends ApiTestCase
         foreach (Role::cases() as $role) {
             $this->signIn($role);
             foreach ($table as [$method, $path, $allowed]) {
-                $this->browser->request($method, $path, server: ['HTTP_X_REQUESTED_WITH' => 'footnote', 'CONTENT_TYPE' => 'application/json'], content: '{}');
+                $this->browser->request(
+                    $method,
+                    $path,
+                    server: ['HTTP_X_REQUESTED_WITH' => 'footnote', 'CONTENT_TYPE' => 'application/json'],
+                    content: '{}',
+                );
                 $status = $this->browser->getResponse()->getStatusCode();
                 self::assertSame(!\in_array($role, $allowed, true), $status === 403, "$role->value $method $path answered $status");
                 self::assertLessThan(500, $status);
@@ -71,7 +80,12 @@ final class AccessTest extends ApiTestCase
         }
         // Leaving a stretch out is judging, not recording.
         $this->signIn(Role::Technician);
-        $this->call('POST', '/api/runs/r1/facts', ['exclusions' => [['from' => Scene::moment('09:00'), 'to' => Scene::moment('09:10'), 'reason' => 'x']]], 403);
+        $this->call(
+            'POST',
+            '/api/runs/r1/facts',
+            ['exclusions' => [['from' => Scene::moment('09:00'), 'to' => Scene::moment('09:10'), 'reason' => 'x']]],
+            403,
+        );
     }
 
     public function testThePageIsServedWithAStrictPolicy(): void

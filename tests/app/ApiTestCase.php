@@ -79,17 +79,34 @@ abstract class ApiTestCase extends WebTestCase
      * @param array<string, mixed>|null $body
      * @param array<string, string>     $headers
      */
-    protected function call(string $method, string $path, ?array $body = null, int $status = 200, ?string $raw = null, array $headers = []): Answer
-    {
+    protected function call(
+        string $method,
+        string $path,
+        ?array $body = null,
+        int $status = 200,
+        ?string $raw = null,
+        array $headers = [],
+    ): Answer {
         $server = ['HTTP_X_REQUESTED_WITH' => 'footnote', 'CONTENT_TYPE' => $raw === null ? 'application/json' : 'text/plain'];
         foreach ($headers as $name => $value) {
             $server['HTTP_'.strtoupper(str_replace('-', '_', $name))] = $value;
         }
-        $this->browser->request($method, $path, server: $server, content: $raw ?? ($body === null ? '{}' : json_encode($body, \JSON_THROW_ON_ERROR)));
+        $this->browser->request(
+            $method,
+            $path,
+            server: $server,
+            content: $raw ?? ($body === null ? '{}' : json_encode($body, \JSON_THROW_ON_ERROR)),
+        );
         $response = $this->browser->getResponse();
         $text = $this->browser->getInternalResponse()->getContent();
         self::assertSame($status, $response->getStatusCode(), substr($text, 0, 2000));
-        $this->keepsContract($method, (string) parse_url($path, \PHP_URL_PATH), $response->getStatusCode(), (string) $response->headers->get('Content-Type'), $text);
+        $this->keepsContract(
+            $method,
+            (string) parse_url($path, \PHP_URL_PATH),
+            $response->getStatusCode(),
+            (string) $response->headers->get('Content-Type'),
+            $text,
+        );
 
         return new Answer($text);
     }
@@ -99,7 +116,10 @@ abstract class ApiTestCase extends WebTestCase
         self::$contract ??= $this->contract();
         $type = explode(';', $type)[0];
         foreach (self::members(self::$contract, 'paths') as $template => $methods) {
-            if (preg_match('#^'.preg_replace('#\{\w+\}#', '[^/]+', preg_quote($template, '#') !== '' ? str_replace('.', '\.', $template) : '').'$#D', $path) !== 1) {
+            if (preg_match(
+                '#^'.preg_replace('#\{\w+\}#', '[^/]+', preg_quote($template, '#') !== '' ? str_replace('.', '\.', $template) : '').'$#D',
+                $path,
+            ) !== 1) {
                 continue;
             }
             $operation = self::members($methods, strtolower($method));
@@ -117,10 +137,23 @@ abstract class ApiTestCase extends WebTestCase
             if (!str_ends_with($type, '/json') && !str_ends_with($type, '+json')) {
                 return;
             }
-            $schema = (object) ['$schema' => 'https://json-schema.org/draft/2020-12/schema', '$id' => 'https://footnote.invalid/'.md5($template.$method.$status), 'allOf' => [$content->schema ?? new \stdClass()], 'components' => self::$contract->components ?? null];
+            $schema = (object) [
+                '$schema' => 'https://json-schema.org/draft/2020-12/schema',
+                '$id' => 'https://footnote.invalid/'.md5($template.$method.$status),
+                'allOf' => [$content->schema ?? new \stdClass()],
+                'components' => self::$contract->components ?? null,
+            ];
             $result = (new Validator())->validate(json_decode($text, false, 64, \JSON_THROW_ON_ERROR), $schema);
             $error = $result->error();
-            self::assertNull($error, $error === null ? '' : "$method $path breaks the contract: ".json_encode((new ErrorFormatter())->format($error), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES));
+            self::assertNull(
+                $error,
+                $error === null
+                    ? ''
+                    : "$method $path breaks the contract: ".json_encode(
+                        (new ErrorFormatter())->format($error),
+                        \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES,
+                    ),
+            );
 
             return;
         }

@@ -34,17 +34,50 @@ final class BadInputTest extends ApiTestCase
         yield 'a very long task' => ['/api/runs', [...$run, 'task' => str_repeat('x', 5000)], '/task', 'longer'];
         yield 'planned by words' => ['/api/runs', [...$run, 'plannedMinutes' => 'a shift'], '/plannedMinutes', 'not a decimal'];
         yield 'infinite' => ['/api/runs', [...$run, 'plannedMinutes' => '1e999'], '/plannedMinutes', 'not a decimal'];
-        $total = static fn (string $level): array => ['totals' => ['equivalentLevel' => ['value' => $level, 'provenance' => 'typed']], 'reason' => 'r'];
+        $total = static fn (string $level): array => [
+            'totals' => ['equivalentLevel' => ['value' => $level, 'provenance' => 'typed']],
+            'reason' => 'r',
+        ];
         yield 'level beyond 200 dB' => ['/api/runs/r1/facts', $total('200.1'), '/totals/equivalentLevel/value', 'between -20 and 200'];
         yield 'level below −20 dB' => ['/api/runs/r1/facts', $total('-20.1'), '/totals/equivalentLevel/value', 'between -20 and 200'];
         yield 'letters' => ['/api/runs/r1/facts', $total('loud'), '/totals/equivalentLevel/value', 'not a decimal'];
-        yield 'number instead of text' => ['/api/runs/r1/facts', ['totals' => ['equivalentLevel' => ['value' => 85.1, 'provenance' => 'typed']], 'reason' => 'r'], '/totals/equivalentLevel/value', 'written as text'];
+        yield 'number instead of text' => [
+            '/api/runs/r1/facts',
+            ['totals' => ['equivalentLevel' => ['value' => 85.1, 'provenance' => 'typed']], 'reason' => 'r'],
+            '/totals/equivalentLevel/value',
+            'written as text',
+        ];
         yield 'change without a reason' => ['/api/runs/r1/facts', ['stop' => '2026-03-02T15:00:00+00:00'], '/reason', 'say why'];
-        yield 'left out beyond the run' => ['/api/runs/r1/facts', ['exclusions' => [['from' => '2026-03-02T17:00:00+00:00', 'to' => '2026-03-02T18:00:00+00:00', 'reason' => 'x']]], '/exclusions', 'outside'];
-        yield 'no such remark' => ['/api/runs/r1/facts', ['remarks' => [['kind' => 'eaten', 'note' => '']]], '/remarks/0/kind', 'not one of'];
-        yield 'declared at a strange check' => ['/api/runs/r1/facts', ['declaration' => ['check' => 'k9', 'reason' => 'x']], '/declaration/check', 'no check of this unit'];
-        yield 'asset number with blanks' => ['/api/kit/instruments', ['id' => 'D 7', 'family' => 'noise-dosimeter', 'model' => 'm'], '/id', 'letters'];
-        yield 'unknown family' => ['/api/kit/instruments', ['id' => 'D7', 'family' => 'thermometer', 'model' => 'm'], '/family', 'no family'];
+        yield 'left out beyond the run' => [
+            '/api/runs/r1/facts',
+            ['exclusions' => [['from' => '2026-03-02T17:00:00+00:00', 'to' => '2026-03-02T18:00:00+00:00', 'reason' => 'x']]],
+            '/exclusions',
+            'outside',
+        ];
+        yield 'no such remark' => [
+            '/api/runs/r1/facts',
+            ['remarks' => [['kind' => 'eaten', 'note' => '']]],
+            '/remarks/0/kind',
+            'not one of',
+        ];
+        yield 'declared at a strange check' => [
+            '/api/runs/r1/facts',
+            ['declaration' => ['check' => 'k9', 'reason' => 'x']],
+            '/declaration/check',
+            'no check of this unit',
+        ];
+        yield 'asset number with blanks' => [
+            '/api/kit/instruments',
+            ['id' => 'D 7', 'family' => 'noise-dosimeter', 'model' => 'm'],
+            '/id',
+            'letters',
+        ];
+        yield 'unknown family' => [
+            '/api/kit/instruments',
+            ['id' => 'D7', 'family' => 'thermometer', 'model' => 'm'],
+            '/family',
+            'no family',
+        ];
     }
 
     /** @param array<string, mixed> $body */
@@ -61,7 +94,12 @@ final class BadInputTest extends ApiTestCase
     public function testWhatIsNotJsonOrNotThere(): void
     {
         foreach ([['{', 400], ['[1', 400], ['"x"', 400], ['', 400]] as [$raw, $status]) {
-            $this->browser->request('POST', '/api/runs', server: ['HTTP_X_REQUESTED_WITH' => 'footnote', 'CONTENT_TYPE' => 'application/json'], content: $raw);
+            $this->browser->request(
+                'POST',
+                '/api/runs',
+                server: ['HTTP_X_REQUESTED_WITH' => 'footnote', 'CONTENT_TYPE' => 'application/json'],
+                content: $raw,
+            );
             self::assertSame($status, $this->browser->getResponse()->getStatusCode());
         }
         $this->call('POST', '/api/runs', status: 415, raw: 'start=now');
@@ -75,14 +113,28 @@ final class BadInputTest extends ApiTestCase
 
     public function testLogsThatCannotBeRead(): void
     {
-        $format = rawurlencode('{"delimiter":",","decimal":".","skip":1,"columns":[{"place":1,"kind":"LAeq"}],"time":[0],"dateOrder":"ymd"}');
+        $format = rawurlencode(
+            '{"delimiter":",","decimal":".","skip":1,"columns":[{"place":1,"kind":"LAeq"}],"time":[0],"dateOrder":"ymd"}',
+        );
         $before = $this->counts();
-        $wrong = $this->call('POST', '/api/runs/r1/log', status: 422, raw: "t,l\n2026-03-02 08:00:00,85.0\n2026-03-02 08:00:01,oops\n", headers: ['X-Log-Format' => $format, 'X-Log-Name' => 'a.csv']);
+        $wrong = $this->call(
+            'POST',
+            '/api/runs/r1/log',
+            status: 422,
+            raw: "t,l\n2026-03-02 08:00:00,85.0\n2026-03-02 08:00:01,oops\n",
+            headers: ['X-Log-Format' => $format, 'X-Log-Name' => 'a.csv'],
+        );
         self::assertSame('/log/line/3', $wrong->string('fields.0.field'));
         $this->call('POST', '/api/runs/r1/log', status: 422, raw: '', headers: ['X-Log-Format' => $format]);
         $this->call('POST', '/api/runs/r1/log', status: 422, raw: "\x89PNG\r\n\x1a\n\0\0\0", headers: ['X-Log-Format' => $format]);
         $this->call('POST', '/api/runs/r1/log', status: 422, raw: "t,l\n", headers: ['X-Log-Format' => 'nonsense']);
-        $this->call('POST', '/api/runs/r1/log', status: 413, raw: 'x', headers: ['X-Log-Format' => $format, 'Content-Length' => '209715200']);
+        $this->call(
+            'POST',
+            '/api/runs/r1/log',
+            status: 413,
+            raw: 'x',
+            headers: ['X-Log-Format' => $format, 'Content-Length' => '209715200'],
+        );
         $this->call('POST', '/api/runs/log-preview?run=r1', status: 422, raw: "\xFF\xFEt\0i\0m\0e\0");
         $this->call('POST', '/api/runs/log-preview?run=r1', status: 422, raw: "once upon a time\nthere was no table\n");
         self::assertSame($before, $this->counts());
@@ -93,12 +145,31 @@ final class BadInputTest extends ApiTestCase
     {
         $draft = $this->call('POST', '/api/bench/D/check');
         $path = '/api/bench/drafts/'.$draft->string('id');
-        $kept = $this->call('PUT', $path, ['version' => 1, 'answers' => ['nominal' => '114', 'reference' => 'A', 'asFound' => [['value' => '11x4', 'provenance' => 'typed']]]]);
+        $kept = $this->call(
+            'PUT',
+            $path,
+            [
+                'version' => 1,
+                'answers' => ['nominal' => '114', 'reference' => 'A', 'asFound' => [['value' => '11x4', 'provenance' => 'typed']]],
+            ],
+        );
         self::assertSame('11x4', $kept->string('answers.asFound.0.value'));
         self::assertSame('/acoustic/asFound/0/value', $kept->string('problems.0.field'));
         $this->call('POST', $path.'/accept', status: 422);
         self::assertSame('11x4', $this->call('GET', $path)->string('answers.asFound.0.value'));
-        $future = $this->call('PUT', $path, ['version' => $kept->int('version'), 'answers' => ['nominal' => '114', 'reference' => 'A', 'at' => '2999-01-01T00:00:00+00:00', 'asFound' => [['value' => '114.0', 'provenance' => 'typed']]]]);
+        $future = $this->call(
+            'PUT',
+            $path,
+            [
+                'version' => $kept->int('version'),
+                'answers' => [
+                    'nominal' => '114',
+                    'reference' => 'A',
+                    'at' => '2999-01-01T00:00:00+00:00',
+                    'asFound' => [['value' => '114.0', 'provenance' => 'typed']],
+                ],
+            ],
+        );
         $this->call('POST', $path.'/accept', status: 422);
         $this->call('PUT', $path, ['version' => $future->int('version'), 'answers' => []]);
         $this->call('POST', $path.'/accept', status: 422);
@@ -109,6 +180,8 @@ final class BadInputTest extends ApiTestCase
     /** @return list<mixed> */
     private function counts(): array
     {
-        return $this->service(Connection::class)->fetchFirstColumn('SELECT COUNT(*) FROM run UNION ALL SELECT COUNT(*) FROM run_fact UNION ALL SELECT COUNT(*) FROM log_file UNION ALL SELECT COUNT(*) FROM instrument UNION ALL SELECT COUNT(*) FROM journal_entry');
+        return $this->service(Connection::class)->fetchFirstColumn(
+            'SELECT COUNT(*) FROM run UNION ALL SELECT COUNT(*) FROM run_fact UNION ALL SELECT COUNT(*) FROM log_file UNION ALL SELECT COUNT(*) FROM instrument UNION ALL SELECT COUNT(*) FROM journal_entry',
+        );
     }
 }

@@ -64,7 +64,18 @@ final class ConsoleTest extends TestCase
             $data = json_decode($json, true, 64, \JSON_THROW_ON_ERROR);
             self::assertIsArray($data);
 
-            return array_map(static fn (mixed $one): array => \is_array($one) ? [$one['verdict'], array_map(static fn (mixed $result): mixed => \is_array($result) ? $result['value'] : null, \is_array($one['results']) ? $one['results'] : [])] : [], \is_array($data['assessments']) ? $data['assessments'] : []);
+            return array_map(
+                static fn (mixed $one): array => \is_array($one)
+                    ? [
+                        $one['verdict'],
+                        array_map(
+                            static fn (mixed $result): mixed => \is_array($result) ? $result['value'] : null,
+                            \is_array($one['results']) ? $one['results'] : [],
+                        ),
+                    ]
+                    : [],
+                \is_array($data['assessments']) ? $data['assessments'] : [],
+            );
         };
         [$status, $exported] = $this->console('footnote:assess '.escapeshellarg($this->folder.'/out/record.json'));
         self::assertSame(0, $status, $exported);
@@ -80,7 +91,13 @@ final class ConsoleTest extends TestCase
         $this->migrated();
         $record = $this->record(6);
         foreach ([150, 250, 350, 450, 600, 800] as $milliseconds) {
-            $process = proc_open([\dirname(__DIR__, 2).'/bin/console', 'footnote:import', $record], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, null, $this->environment());
+            $process = proc_open(
+                [\dirname(__DIR__, 2).'/bin/console', 'footnote:import', $record],
+                [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+                $pipes,
+                null,
+                $this->environment(),
+            );
             self::assertIsResource($process);
             usleep(1000 * $milliseconds);
             proc_terminate($process, 9);
@@ -103,8 +120,17 @@ final class ConsoleTest extends TestCase
         foreach (range(1, 4) as $n) {
             $record = (new \Footnote\Tests\Core\Scene())->record;
             $path = $this->folder."/campaign-$n.json";
-            file_put_contents($path, json_encode([...$record, 'campaign' => ['code' => "c$n", 'title' => "Campaign $n"]], \JSON_THROW_ON_ERROR));
-            $process = proc_open([\dirname(__DIR__, 2).'/bin/console', 'footnote:import', $path], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, null, $this->environment());
+            file_put_contents(
+                $path,
+                json_encode([...$record, 'campaign' => ['code' => "c$n", 'title' => "Campaign $n"]], \JSON_THROW_ON_ERROR),
+            );
+            $process = proc_open(
+                [\dirname(__DIR__, 2).'/bin/console', 'footnote:import', $path],
+                [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+                $pipes,
+                null,
+                $this->environment(),
+            );
             self::assertIsResource($process);
             $processes[] = $process;
         }
@@ -119,7 +145,10 @@ final class ConsoleTest extends TestCase
         foreach (range(1, 3) as $n) {
             $record = (new \Footnote\Tests\Core\Scene())->record;
             $path = $this->folder."/campaign-$n.json";
-            file_put_contents($path, json_encode([...$record, 'campaign' => ['code' => "c$n", 'title' => "Campaign $n"]], \JSON_THROW_ON_ERROR));
+            file_put_contents(
+                $path,
+                json_encode([...$record, 'campaign' => ['code' => "c$n", 'title' => "Campaign $n"]], \JSON_THROW_ON_ERROR),
+            );
             self::assertSame(0, $this->console('footnote:import '.escapeshellarg($path))[0]);
         }
         $database = new \PDO('sqlite:'.$this->folder.'/footnote.sqlite');
@@ -151,7 +180,26 @@ final class ConsoleTest extends TestCase
         }
         file_put_contents($this->folder.'/day.csv', $day);
         for ($i = 0; $i < $runs; ++$i) {
-            $scene->run('r'.$i, '2026-03-0'.(2 + $i).'T08:00:00', '2026-03-0'.(2 + $i).'T16:00:00', '90.0', ['totals' => null, 'log' => ['file' => 'day.csv', 'format' => ['delimiter' => ',', 'decimal' => '.', 'skip' => 1, 'columns' => [['place' => 1, 'kind' => 'LAeq']], 'time' => [0], 'dateOrder' => 'ymd']]]);
+            $scene->run(
+                'r'.$i,
+                '2026-03-0'.(2 + $i).'T08:00:00',
+                '2026-03-0'.(2 + $i).'T16:00:00',
+                '90.0',
+                [
+                    'totals' => null,
+                    'log' => [
+                        'file' => 'day.csv',
+                        'format' => [
+                            'delimiter' => ',',
+                            'decimal' => '.',
+                            'skip' => 1,
+                            'columns' => [['place' => 1, 'kind' => 'LAeq']],
+                            'time' => [0],
+                            'dateOrder' => 'ymd',
+                        ],
+                    ],
+                ],
+            );
         }
         file_put_contents($this->folder.'/record.json', json_encode($scene->record, \JSON_THROW_ON_ERROR));
 
@@ -166,7 +214,13 @@ final class ConsoleTest extends TestCase
     /** @return array{int, string} */
     private function console(string $command): array
     {
-        $process = proc_open(escapeshellarg(\dirname(__DIR__, 2).'/bin/console').' '.$command.' 2>&1', [1 => ['pipe', 'w']], $pipes, null, $this->environment());
+        $process = proc_open(
+            escapeshellarg(\dirname(__DIR__, 2).'/bin/console').' '.$command.' 2>&1',
+            [1 => ['pipe', 'w']],
+            $pipes,
+            null,
+            $this->environment(),
+        );
         self::assertIsResource($process);
         $out = (string) stream_get_contents($pipes[1]);
 
@@ -176,6 +230,11 @@ final class ConsoleTest extends TestCase
     /** @return array<string, string> */
     private function environment(): array
     {
-        return ['APP_ENV' => 'dev', 'FOOTNOTE_SECRET' => 'only-for-tests', 'FOOTNOTE_DATA' => $this->folder, 'PATH' => (string) getenv('PATH')];
+        return [
+            'APP_ENV' => 'dev',
+            'FOOTNOTE_SECRET' => 'only-for-tests',
+            'FOOTNOTE_DATA' => $this->folder,
+            'PATH' => (string) getenv('PATH'),
+        ];
     }
 }

@@ -33,14 +33,38 @@ final class DayTest extends ApiTestCase
         $this->import((new Scene())->check('k1', '07:30', ['114.0']));
         $this->signIn(Role::Technician);
         self::assertSame('start a run', $this->next('2026-03-02'));
-        $run = $this->call('POST', '/api/runs', ['campaign' => 'c', 'instrument' => 'D', 'start' => Scene::moment('08:00'), 'person' => 'W-01', 'task' => 'sawing'], 201)->string('id');
+        $run = $this->call(
+            'POST',
+            '/api/runs',
+            ['campaign' => 'c', 'instrument' => 'D', 'start' => Scene::moment('08:00'), 'person' => 'W-01', 'task' => 'sawing'],
+            201,
+        )->string('id');
         self::assertSame('stop the run', $this->next('2026-03-02'));
-        $this->call('POST', "/api/runs/$run/facts", ['stop' => Scene::moment('16:00'), 'totals' => ['equivalentLevel' => ['value' => '88.1', 'provenance' => 'typed']]], 201);
+        $this->call(
+            'POST',
+            "/api/runs/$run/facts",
+            ['stop' => Scene::moment('16:00'), 'totals' => ['equivalentLevel' => ['value' => '88.1', 'provenance' => 'typed']]],
+            201,
+        );
         $day = $this->call('GET', '/api/day?date=2026-03-02');
         self::assertSame(['check as found', 'open'], [$day->string('units.0.next'), $day->string('units.0.runs.0.worked.verdict')]);
         self::assertSame([$run], $day->list('units.0.hold'));
         $draft = $this->call('POST', '/api/bench/D/check');
-        $this->call('PUT', '/api/bench/drafts/'.$draft->string('id'), ['version' => 1, 'answers' => ['steps' => Scene::STEPS, 'reference' => 'A', 'nominal' => '114', 'at' => Scene::moment('16:30'), 'asFound' => [['value' => '114.1', 'provenance' => 'typed']], 'adjusted' => false]]);
+        $this->call(
+            'PUT',
+            '/api/bench/drafts/'.$draft->string('id'),
+            [
+                'version' => 1,
+                'answers' => [
+                    'steps' => Scene::STEPS,
+                    'reference' => 'A',
+                    'nominal' => '114',
+                    'at' => Scene::moment('16:30'),
+                    'asFound' => [['value' => '114.1', 'provenance' => 'typed']],
+                    'adjusted' => false,
+                ],
+            ],
+        );
         $this->call('POST', '/api/bench/drafts/'.$draft->string('id').'/accept', status: 201);
         $day = $this->call('GET', '/api/day?date=2026-03-02');
         self::assertSame('done for the day', $day->string('units.0.next'));
@@ -58,7 +82,12 @@ final class DayTest extends ApiTestCase
         $this->call('POST', '/api/campaigns', ['id' => 'z', 'title' => 'Later', 'site' => 'Sallow Mill', 'zone' => 'Europe/London'], 201);
         self::assertSame($own, $this->call('GET', '/api/day?date=2026-03-02')->string('campaign.title'));
         self::assertSame('Later', $this->call('GET', '/api/day?date=2026-03-09')->string('campaign.title'));
-        $this->call('POST', '/api/runs', ['campaign' => 'z', 'instrument' => 'D', 'start' => Scene::moment('17:00'), 'person' => 'W-01', 'task' => 'sawing'], 201);
+        $this->call(
+            'POST',
+            '/api/runs',
+            ['campaign' => 'z', 'instrument' => 'D', 'start' => Scene::moment('17:00'), 'person' => 'W-01', 'task' => 'sawing'],
+            201,
+        );
         self::assertSame($own.'; Later', $this->call('GET', '/api/day?date=2026-03-02')->string('campaign.title'));
     }
 
@@ -79,7 +108,11 @@ final class DayTest extends ApiTestCase
         $scene = new Scene();
         for ($i = 0; $i < 52; ++$i) {
             $day = (new \DateTimeImmutable('2026-01-01'))->modify("+$i days")->format('Y-m-d');
-            $scene->check("a$i", $day.'T07:30:00', ['114.0'])->run("r$i", $day.'T08:00:00', $day.'T16:00:00', '80.0')->check("b$i", $day.'T16:30:00', [$i % 10 === 0 ? '113.0' : '114.0']);
+            $scene->check("a$i", $day.'T07:30:00', ['114.0'])->run("r$i", $day.'T08:00:00', $day.'T16:00:00', '80.0')->check(
+                "b$i",
+                $day.'T16:30:00',
+                [$i % 10 === 0 ? '113.0' : '114.0'],
+            );
         }
         $this->import($scene);
         $this->signIn(Role::Hygienist);
@@ -88,8 +121,16 @@ final class DayTest extends ApiTestCase
         self::assertSame(['r50', 'r51'], array_column($this->call('GET', '/api/results?page=2')->list('rows'), 'run'));
         self::assertSame(6, $this->call('GET', '/api/results?verdict=void')->int('total'));
         self::assertSame(0, $this->call('GET', '/api/results?campaign=other')->int('total'));
-        $this->call('POST', '/api/results/r0/decision', ['kind' => 'sign', 'digest' => $this->call('GET', '/api/results/r0')->string('digest')], 201);
-        self::assertSame([1, 51], [$this->call('GET', '/api/results?decided=yes')->int('total'), $this->call('GET', '/api/results?decided=no')->int('total')]);
+        $this->call(
+            'POST',
+            '/api/results/r0/decision',
+            ['kind' => 'sign', 'digest' => $this->call('GET', '/api/results/r0')->string('digest')],
+            201,
+        );
+        self::assertSame(
+            [1, 51],
+            [$this->call('GET', '/api/results?decided=yes')->int('total'), $this->call('GET', '/api/results?decided=no')->int('total')],
+        );
         $page = $this->call('GET', '/api/results/r7');
         self::assertSame(['r6', 'r8'], [$page->string('neighbours.previous'), $page->string('neighbours.next')]);
         self::assertNull($this->call('GET', '/api/results/r51')->at('neighbours.next'));
@@ -102,7 +143,13 @@ final class DayTest extends ApiTestCase
         $this->signIn(Role::Steward);
         $before = $this->call('GET', '/api/results/r1')->string('digest');
         self::assertSame($before, $this->call('GET', '/api/results/r1')->string('digest'), 'asked twice it is the same');
-        $certificate = static fn (string $number, string $issued): array => ['number' => $number, 'laboratory' => 'L', 'issued' => $issued, 'due' => '2030-01-01', 'values' => [['nominal' => '114', 'certified' => '114.2']]];
+        $certificate = static fn (string $number, string $issued): array => [
+            'number' => $number,
+            'laboratory' => 'L',
+            'issued' => $issued,
+            'due' => '2030-01-01',
+            'values' => [['nominal' => '114', 'certified' => '114.2']],
+        ];
         $this->call('POST', '/api/kit/references/B/certificates', $certificate('n1', '2026-03-01'), 201);
         self::assertSame($before, $this->call('GET', '/api/results/r1')->string('digest'), 'the other calibrator does not matter');
         $this->call('POST', '/api/kit/references/A/certificates', $certificate('n2', '2026-03-03'), 201);

@@ -61,7 +61,12 @@ final class DecisionTest extends ApiTestCase
         $page = $this->call('GET', '/api/results/r');
         self::assertSame('valid', $page->string('assessment.verdict'));
         $id = $page->int('decisions.0.id');
-        $added = $this->call('POST', '/api/results/r/decision', ['kind' => 'sign', 'digest' => $page->string('digest'), 'after' => $id], 201);
+        $added = $this->call(
+            'POST',
+            '/api/results/r/decision',
+            ['kind' => 'sign', 'digest' => $page->string('digest'), 'after' => $id],
+            201,
+        );
         self::assertSame(['CO', 'PID'], self::of($added->list('decisions.0.covers')));
         self::assertSame([], $added->list('decisions.0.waiting'));
         self::assertCount(2, $added->list('decisions'), 'the first stands on record');
@@ -74,7 +79,12 @@ final class DecisionTest extends ApiTestCase
         $this->signIn(Role::Hygienist);
         $page = $this->call('GET', '/api/results/r');
         $this->call('POST', '/api/results/r/decision', ['kind' => 'void', 'digest' => $page->string('digest')], 422);
-        $void = $this->call('POST', '/api/results/r/decision', ['kind' => 'void', 'digest' => $page->string('digest'), 'reason' => 'worn by another'], 201);
+        $void = $this->call(
+            'POST',
+            '/api/results/r/decision',
+            ['kind' => 'void', 'digest' => $page->string('digest'), 'reason' => 'worn by another'],
+            201,
+        );
         self::assertSame(['CO', 'PID'], self::of($void->list('decisions.0.covers')));
         self::assertSame([], $void->list('decisions.0.waiting'));
     }
@@ -82,17 +92,30 @@ final class DecisionTest extends ApiTestCase
     /** Only a hygienist says what is work and what the rest of a day was; every word stands with its reason and its person. */
     public function testAPersonsWordsStandOnTheResult(): void
     {
-        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '12:00', more: ['shiftMinutes' => 480])->check('k2', '16:30', ['114.0']);
+        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->run(
+            'r',
+            '08:00',
+            '12:00',
+            more: ['shiftMinutes' => 480],
+        )->check('k2', '16:30', ['114.0']);
         $this->import($scene);
         $rest = ['restOfDay' => ['was' => 'as sampled', 'reason' => 'the same bench all day']];
         $this->signIn(Role::Technician);
-        foreach ([$rest, ['leftIn' => [['from' => Scene::moment('09:00'), 'to' => Scene::moment('09:01'), 'reason' => 'a press']]]] as $word) {
+        foreach ([
+            $rest,
+            ['leftIn' => [['from' => Scene::moment('09:00'), 'to' => Scene::moment('09:01'), 'reason' => 'a press']]],
+        ] as $word) {
             $this->call('POST', '/api/runs/r/facts', $word, 403);
         }
         $this->signIn(Role::Hygienist);
         $before = $this->call('GET', '/api/results/r');
         $lex = static fn (Answer $page): string => implode(' ', array_map(
-            static fn (mixed $one): string => \is_array($one) && $one['key'] === 'lex8h' && \is_array($one['value']) && \is_string($one['value']['shown']) ? $one['value']['shown'] : '',
+            static fn (mixed $one): string => \is_array($one)
+                && $one['key'] === 'lex8h'
+                && \is_array($one['value'])
+                && \is_string($one['value']['shown'])
+                ? $one['value']['shown']
+                : '',
             $page->list('assessment.results'),
         ));
         self::assertContains('run.unsampled', array_column($before->list('assessment.findings'), 'rule'));

@@ -114,8 +114,16 @@ final class EveryEntryTest extends ApiTestCase
             EntryKind::Several => [(string) array_key_first($entry->choices)],
             EntryKind::Flag => true,
             EntryKind::Each => [(string) array_key_first($entry->choices) => '1'],
-            EntryKind::Group => array_combine(array_map(static fn (Entry $row): string => $row->name, $entry->rows), array_map(self::right(...), $entry->rows)),
-            EntryKind::Rows => [array_combine(array_map(static fn (Entry $row): string => $row->name, $entry->rows), array_map(self::right(...), $entry->rows))],
+            EntryKind::Group => array_combine(
+                array_map(static fn (Entry $row): string => $row->name, $entry->rows),
+                array_map(self::right(...), $entry->rows),
+            ),
+            EntryKind::Rows => [
+                array_combine(
+                    array_map(static fn (Entry $row): string => $row->name, $entry->rows),
+                    array_map(self::right(...), $entry->rows),
+                ),
+            ],
             EntryKind::Text, EntryKind::Named => 'x',
         };
     }
@@ -188,7 +196,13 @@ final class EveryEntryTest extends ApiTestCase
         $this->signIn(Role::Technician);
         self::assertIsArray($record['instruments']);
         self::assertIsArray($record['instruments'][0]);
-        $run = ['campaign' => 'c', 'instrument' => $record['instruments'][0]['id'], 'start' => '2026-03-02T08:00:00+00:00', 'person' => 'W-01', 'task' => 't'];
+        $run = [
+            'campaign' => 'c',
+            'instrument' => $record['instruments'][0]['id'],
+            'start' => '2026-03-02T08:00:00+00:00',
+            'person' => 'W-01',
+            'task' => 't',
+        ];
         self::assertGreaterThan(10, $this->tryAll('/api/runs', Families::formats()->all()[$family]->run(), $run));
         $this->call('POST', '/api/runs', $run, 201);
     }
@@ -201,7 +215,15 @@ final class EveryEntryTest extends ApiTestCase
             $this->tryAll('/api/kit/references', $kind->entries, $base);
             foreach ($kind->constants as $constant) {
                 foreach (self::wrong($constant) as $how => [$value, $place]) {
-                    $certificate = ['number' => 'n', 'laboratory' => 'l', 'issued' => '2026-01-01', 'due' => '2027-01-01', 'values' => [], ...self::required($kind->constants), $constant->name => $value];
+                    $certificate = [
+                        'number' => 'n',
+                        'laboratory' => 'l',
+                        'issued' => '2026-01-01',
+                        'due' => '2027-01-01',
+                        'values' => [],
+                        ...self::required($kind->constants),
+                        $constant->name => $value,
+                    ];
                     $answer = $this->call('POST', '/api/kit/references', [...$base, 'certificates' => [$certificate]], 422);
                     self::assertSame('/certificates/0/'.$constant->name.$place, $answer->string('fields.0.field'), $kind->id.', '.$how);
                 }
@@ -213,7 +235,14 @@ final class EveryEntryTest extends ApiTestCase
     {
         $this->signIn(Role::Technician);
         foreach (Families::formats()->shelves() as $shelf) {
-            self::assertGreaterThan(5, $this->tryAll('/api/kit/library/'.$shelf->id, $shelf->entries, ['code' => 'x', 'name' => 'x', ...self::required($shelf->entries)]));
+            self::assertGreaterThan(
+                5,
+                $this->tryAll(
+                    '/api/kit/library/'.$shelf->id,
+                    $shelf->entries,
+                    ['code' => 'x', 'name' => 'x', ...self::required($shelf->entries)],
+                ),
+            );
         }
     }
 

@@ -11,10 +11,18 @@ use Footnote\Tests\Core\GasScene;
 final class GasJobTest extends ApiTestCase
 {
     /** @var list<string> */
-    private const RIGHT = ['warm-up', 'inlet-blocked', 'zero-source', 'zero-found', 'zero-adjust', 'mix-bottle', 'mix-found', 'mix-adjust', 'mix-left', 'isobutylene-bottle', 'isobutylene-found', 'isobutylene-adjust', 'isobutylene-left', 'saved', 'gas-off', 'purged', 'log-resumed'];
+    private const RIGHT = [
+        'warm-up', 'inlet-blocked', 'zero-source', 'zero-found', 'zero-adjust', 'mix-bottle', 'mix-found',
+        'mix-adjust', 'mix-left', 'isobutylene-bottle', 'isobutylene-found', 'isobutylene-adjust',
+        'isobutylene-left', 'saved', 'gas-off', 'purged', 'log-resumed',
+    ];
 
     /** @var list<string> */
-    private const WRONG = ['warm-up', 'inlet-blocked', 'zero-source', 'zero-found', 'zero-adjust', 'isobutylene-bottle', 'isobutylene-found', 'isobutylene-adjust', 'isobutylene-left', 'mix-bottle', 'mix-found', 'mix-adjust', 'mix-left', 'saved', 'gas-off', 'purged', 'log-resumed'];
+    private const WRONG = [
+        'warm-up', 'inlet-blocked', 'zero-source', 'zero-found', 'zero-adjust', 'isobutylene-bottle',
+        'isobutylene-found', 'isobutylene-adjust', 'isobutylene-left', 'mix-bottle', 'mix-found',
+        'mix-adjust', 'mix-left', 'saved', 'gas-off', 'purged', 'log-resumed',
+    ];
 
     /**
      * @param list<string>          $order
@@ -26,21 +34,45 @@ final class GasJobTest extends ApiTestCase
         $steps = $draft->list('procedure.steps');
         $preset = array_column($steps, 'presets', 'id');
         self::assertSame(['O2', 'LEL', 'CO', 'H2S'], array_column(\is_array($preset['mix-found']) ? $preset['mix-found'] : [], 'channel'));
-        self::assertSame(['CO', 'PID'], array_column(\is_array($preset['isobutylene-found']) ? $preset['isobutylene-found'] : [], 'channel'), 'CO is watched while isobutylene flows');
+        self::assertSame(
+            ['CO', 'PID'],
+            array_column(\is_array($preset['isobutylene-found']) ? $preset['isobutylene-found'] : [], 'channel'),
+            'CO is watched while isobutylene flows',
+        );
         $row = static fn (string $channel, string $value): array => ['channel' => $channel, 'value' => $value, 'provenance' => 'typed'];
         $read = [...GasScene::RIGHT, 'CO!' => '0', ...$found];
         $answers = [
-            'zeroSource' => 'outdoor air', 'zeroFound' => array_map($row, ['O2', 'LEL', 'CO', 'H2S', 'PID'], ['20.9', '0', '0', '0', '0,0']), 'zeroAdjusted' => false,
-            'reference' => 'MIX', 'bottlePressure' => ['value' => '20', 'unit' => 'bar'], 'mixFound' => array_map($row, ['O2', 'LEL', 'CO', 'H2S'], [$read['O2'], $read['LEL'], $read['CO'], $read['H2S']]), 'mixAdjusted' => $adjust, 'mixLeft' => $adjust ? array_map($row, ['O2', 'LEL', 'CO', 'H2S'], ['18.0', '50', '50', '25']) : [],
-            'isobutyleneBottle' => 'ISO', 'isobutyleneFound' => [$row('CO', $read['CO!']), $row('PID', $read['PID'])], 'isobutyleneAdjusted' => $adjust, 'isobutyleneLeft' => $adjust ? [$row('PID', '100')] : [],
-            'steps' => array_fill_keys(array_values(array_filter($order, static fn (string $step): bool => $adjust || !str_ends_with($step, '-left'))), 'done'), 'at' => $at->format(\DATE_ATOM),
+            'zeroSource' => 'outdoor air',
+            'zeroFound' => array_map($row, ['O2', 'LEL', 'CO', 'H2S', 'PID'], ['20.9', '0', '0', '0', '0,0']),
+            'zeroAdjusted' => false,
+            'reference' => 'MIX', 'bottlePressure' => ['value' => '20', 'unit' => 'bar'], 'mixFound' => array_map(
+                $row,
+                ['O2', 'LEL', 'CO', 'H2S'],
+                [$read['O2'], $read['LEL'], $read['CO'], $read['H2S']],
+            ), 'mixAdjusted' => $adjust, 'mixLeft' => $adjust
+                ? array_map($row, ['O2', 'LEL', 'CO', 'H2S'], ['18.0', '50', '50', '25'])
+                : [],
+            'isobutyleneBottle' => 'ISO', 'isobutyleneFound' => [
+                $row('CO', $read['CO!']),
+                $row('PID', $read['PID']),
+            ], 'isobutyleneAdjusted' => $adjust, 'isobutyleneLeft' => $adjust
+                ? [$row('PID', '100')]
+                : [],
+            'steps' => array_fill_keys(
+                array_values(array_filter($order, static fn (string $step): bool => $adjust || !str_ends_with($step, '-left'))),
+                'done',
+            ),
+            'at' => $at->format(\DATE_ATOM),
         ];
         $live = $this->call('PUT', '/api/bench/drafts/'.$draft->string('id'), ['version' => $draft->int('version'), 'answers' => $answers]);
         self::assertSame([], $live->list('problems'));
         self::assertContains('PID as found, off the label', array_column($live->list('live.lines'), 'label'));
         self::assertContains('gas left in MIX', array_column($live->list('live.lines'), 'label'));
         if ($order === self::WRONG) {
-            self::assertStringContainsString('Isobutylene flowed first', implode(' ', array_filter($live->list('live.questions'), \is_string(...))));
+            self::assertStringContainsString(
+                'Isobutylene flowed first',
+                implode(' ', array_filter($live->list('live.questions'), \is_string(...))),
+            );
         }
 
         return $this->call('POST', '/api/bench/drafts/'.$draft->string('id').'/accept', status: 201)->string('check');
@@ -53,17 +85,54 @@ final class GasJobTest extends ApiTestCase
         $start = (new \DateTimeImmutable('-7 hours'))->setTime((int) date('G', time() - 25200), 0);
         $this->walk(self::RIGHT, [], $start->modify('-1 hour'), false);
         $this->walk(self::WRONG, ['CO!' => '24', 'CO' => '71', 'PID' => '96'], $start->modify('-20 minutes'), true);
-        $run = $this->call('POST', '/api/runs', ['campaign' => 'c', 'instrument' => 'G', 'start' => $start->format(\DATE_ATOM), 'person' => 'W-04', 'task' => 'spraying', 'place' => 'lacquer booth', 'channels' => [['channel' => 'PID', 'substance' => 'toluene']]], 201)->string('id');
-        $this->call('POST', "/api/runs/$run/facts", ['stop' => $start->modify('+2 hours')->format(\DATE_ATOM), 'clockOffsetSeconds' => '0'], 201);
+        $run = $this->call(
+            'POST',
+            '/api/runs',
+            [
+                'campaign' => 'c',
+                'instrument' => 'G',
+                'start' => $start->format(\DATE_ATOM),
+                'person' => 'W-04',
+                'task' => 'spraying',
+                'place' => 'lacquer booth',
+                'channels' => [['channel' => 'PID', 'substance' => 'toluene']],
+            ],
+            201,
+        )->string('id');
+        $this->call(
+            'POST',
+            "/api/runs/$run/facts",
+            ['stop' => $start->modify('+2 hours')->format(\DATE_ATOM), 'clockOffsetSeconds' => '0'],
+            201,
+        );
 
         $lines = "Time,CO ppm,PID,Alarm\n";
         for ($i = 0; $i < 720; ++$i) {
-            $lines .= $start->modify(\sprintf('+%d seconds', 10 * $i))->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s').\sprintf(",%d,%s,0\n", 4 + $i % 3, number_format(30 + $i % 7 - 3, 1, '.', ''));
+            $lines .= $start->modify(\sprintf('+%d seconds', 10 * $i))->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s').\sprintf(
+                ",%d,%s,0\n",
+                4 + $i % 3,
+                number_format(30 + $i % 7 - 3, 1, '.', ''),
+            );
         }
         $preview = $this->call('POST', "/api/runs/log-preview?run=$run", raw: substr($lines, 0, 3000));
-        self::assertSame([['reading', 'CO'], ['reading', 'PID'], ['alarm', null]], array_map(static fn (mixed $column): array => \is_array($column) ? [$column['kind'], $column['channel'] ?? null] : [], $preview->list('format.columns')));
+        self::assertSame(
+            [['reading', 'CO'], ['reading', 'PID'], ['alarm', null]],
+            array_map(
+                static fn (mixed $column): array => \is_array($column) ? [$column['kind'], $column['channel'] ?? null] : [],
+                $preview->list('format.columns'),
+            ),
+        );
         self::assertSame(['O2', 'LEL', 'CO', 'H2S', 'PID', ''], array_column($preview->list('kinds'), 'channel'));
-        $read = $this->call('POST', "/api/runs/$run/log", status: 201, raw: $lines, headers: ['X-Log-Format' => rawurlencode(json_encode($preview->at('format'), \JSON_THROW_ON_ERROR)), 'X-Log-Name' => 'booth.csv']);
+        $read = $this->call(
+            'POST',
+            "/api/runs/$run/log",
+            status: 201,
+            raw: $lines,
+            headers: [
+                'X-Log-Format' => rawurlencode(json_encode($preview->at('format'), \JSON_THROW_ON_ERROR)),
+                'X-Log-Name' => 'booth.csv',
+            ],
+        );
         self::assertSame(['CO', 'PID', 'alarm'], $read->list('log.columns'));
         $this->walk(self::RIGHT, ['PID' => '97'], $start->modify('+2 hours 10 minutes'), false);
 
@@ -91,13 +160,49 @@ final class GasJobTest extends ApiTestCase
     public function testABadUnitIsRefusedFieldByField(): void
     {
         $this->signIn(Role::Steward);
-        $unit = static fn (array $channel): array => ['id' => 'G9', 'family' => 'gas-monitor', 'model' => 'Linnet 5', 'channels' => [['name' => 'CO', 'kind' => 'carbon monoxide'], $channel]];
-        foreach ([['/channels/1/name', ['name' => 'CO', 'kind' => 'oxygen']], ['/channels/1/name', ['name' => '5', 'kind' => 'oxygen']], ['/channels/1/gas', ['name' => 'X', 'kind' => 'other']], ['/channels/1/fitted', ['name' => 'X', 'kind' => 'oxygen', 'fitted' => '2026-02-30']], ['/channels/1/kind', ['name' => 'X', 'kind' => 'neon']], ['/channels/1/lamp', ['name' => 'X', 'kind' => 'photoionisation', 'lamp' => '1e999']]] as [$field, $channel]) {
+        $unit = static fn (array $channel): array => [
+            'id' => 'G9',
+            'family' => 'gas-monitor',
+            'model' => 'Linnet 5',
+            'channels' => [['name' => 'CO', 'kind' => 'carbon monoxide'], $channel],
+        ];
+        foreach ([
+            ['/channels/1/name', ['name' => 'CO', 'kind' => 'oxygen']],
+            ['/channels/1/name', ['name' => '5', 'kind' => 'oxygen']],
+            ['/channels/1/gas', ['name' => 'X', 'kind' => 'other']],
+            ['/channels/1/fitted', ['name' => 'X', 'kind' => 'oxygen', 'fitted' => '2026-02-30']],
+            ['/channels/1/kind', ['name' => 'X', 'kind' => 'neon']],
+            ['/channels/1/lamp', ['name' => 'X', 'kind' => 'photoionisation', 'lamp' => '1e999']],
+        ] as [$field, $channel]) {
             self::assertSame($field, $this->call('POST', '/api/kit/instruments', $unit($channel), 422)->string('fields.0.field'));
         }
-        self::assertSame('/channels', $this->call('POST', '/api/kit/instruments', ['id' => 'G9', 'family' => 'gas-monitor', 'model' => 'Linnet 5'], 422)->string('fields.0.field'));
+        self::assertSame(
+            '/channels',
+            $this->call(
+                'POST',
+                '/api/kit/instruments',
+                ['id' => 'G9', 'family' => 'gas-monitor', 'model' => 'Linnet 5'],
+                422,
+            )->string('fields.0.field'),
+        );
         $this->call('POST', '/api/kit/instruments', $unit(['name' => 'PID', 'kind' => 'photoionisation', 'lamp' => '10,6']), 201);
-        $this->call('POST', '/api/kit/references', ['id' => 'B9', 'kind' => 'gas-bottle', 'model' => 'Four', 'certificates' => [['number' => 'n', 'laboratory' => 'L', 'issued' => '2026-01-01', 'due' => '2027-01-01', 'gases' => [['gas' => 'carbon monoxide', 'concentration' => 'much', 'unit' => 'ppm']]]]], 422);
+        $this->call(
+            'POST',
+            '/api/kit/references',
+            [
+                'id' => 'B9',
+                'kind' => 'gas-bottle',
+                'model' => 'Four',
+                'certificates' => [[
+                    'number' => 'n',
+                    'laboratory' => 'L',
+                    'issued' => '2026-01-01',
+                    'due' => '2027-01-01',
+                    'gases' => [['gas' => 'carbon monoxide', 'concentration' => 'much', 'unit' => 'ppm']],
+                ]],
+            ],
+            422,
+        );
         $this->signIn(Role::Reader);
         $this->call('POST', '/api/bench/G9/check', status: 403);
     }

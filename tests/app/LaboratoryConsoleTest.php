@@ -35,7 +35,14 @@ final class LaboratoryConsoleTest extends ApiTestCase
         $this->signIn(Role::Steward);
         $before = $this->reports();
         $file = (string) tempnam(sys_get_temp_dir(), 'report');
-        $head = ['file' => $file, '--number' => '4712', '--laboratory' => 'Sallow Laboratory', '--received' => '2026-03-20', '--blank-corrected' => 'no', '--desorption-corrected' => 'no'];
+        $head = [
+            'file' => $file,
+            '--number' => '4712',
+            '--laboratory' => 'Sallow Laboratory',
+            '--received' => '2026-03-20',
+            '--blank-corrected' => 'no',
+            '--desorption-corrected' => 'no',
+        ];
 
         // A wrong line keeps the whole report out, and is named.
         file_put_contents($file, "Sample,Substance,Mass µg,LOQ µg\nX-1,Wood dust,12,50\nX-2,Wood dust,1e999x,50\n");
@@ -57,7 +64,12 @@ final class LaboratoryConsoleTest extends ApiTestCase
         self::assertSame($before + 1, $this->reports());
 
         // What is missing or cannot be read is one sentence.
-        foreach ([['file' => $file.'.none'], ['--received' => 'soon'], ['--mapping' => '{'], ['--blank-corrected' => 'perhaps']] as $wrong) {
+        foreach ([
+            ['file' => $file.'.none'],
+            ['--received' => 'soon'],
+            ['--mapping' => '{'],
+            ['--blank-corrected' => 'perhaps'],
+        ] as $wrong) {
             self::assertSame(2, $this->command('footnote:laboratory', [...$head, ...$wrong])->getStatusCode());
         }
         self::assertSame($before + 1, $this->reports());
@@ -66,7 +78,13 @@ final class LaboratoryConsoleTest extends ApiTestCase
 
     public function testACampaignIsWorkedOutAfresh(): void
     {
-        $this->importRecord((new AirScene())->check('k1', '07:30', ['2.000', '2.000', '2.000'])->run('r1', '08:00', '16:00')->check('k2', '16:30', ['2.000', '2.000', '2.000'])->record);
+        $this->importRecord(
+            (new AirScene())->check(
+                'k1',
+                '07:30',
+                ['2.000', '2.000', '2.000'],
+            )->run('r1', '08:00', '16:00')->check('k2', '16:30', ['2.000', '2.000', '2.000'])->record,
+        );
         self::assertStringContainsString('1 runs worked out', $this->command('footnote:work-out', ['campaign' => 'c'])->getDisplay());
         self::assertSame(1, $this->service(Connection::class)->fetchOne('SELECT COUNT(*) FROM worked_run'));
         self::assertSame(2, $this->command('footnote:work-out', ['campaign' => 'nowhere'])->getStatusCode());

@@ -92,7 +92,12 @@ final class LogOwnerApiTest extends ApiTestCase
         $this->upload('e', self::log('Meter box 30555'), 'the wrong file');
         self::assertSame([], $this->whose('e'));
         // A unit that is registered later may be the one that the head names.
-        $this->call('POST', '/api/kit/instruments', ['id' => 'F', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'serial' => '30555'], 201);
+        $this->call(
+            'POST',
+            '/api/kit/instruments',
+            ['id' => 'F', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'serial' => '30555'],
+            201,
+        );
         self::assertSame(['void, curable'], $this->whose('e'));
         self::assertSame('Serial number', $this->call('GET', '/api/kit/instruments/F')->string('traits.0.label'));
         // Without a log there is nothing to say whose it is.

@@ -11,7 +11,10 @@ use PHPUnit\Framework\Attributes\TestWith;
 /** A room, a machine and a working day with a sound level meter, from the first tone to the signed number; everything through the API. */
 final class MeterJobTest extends ApiTestCase
 {
-    private const STEPS = ['stopped', 'windscreen-off', 'reference', 'adapter', 'steady', 'as-found', 'further-found', 'calibrator-off', 'windscreen-on'];
+    private const STEPS = [
+        'stopped', 'windscreen-off', 'reference', 'adapter', 'steady', 'as-found', 'further-found',
+        'calibrator-off', 'windscreen-on',
+    ];
 
     protected function setUp(): void
     {
@@ -27,7 +30,10 @@ final class MeterJobTest extends ApiTestCase
         $reading = static fn (string $value): array => ['value' => $value, 'provenance' => 'typed'];
 
         return $this->call('PUT', '/api/bench/drafts/'.$draft->string('id'), ['version' => $draft->int('version'), 'answers' => [
-            'reference' => 'A', 'setting' => '94', 'asFound' => [$reading($found)], 'furtherFound' => [['tone' => '114 @ 250', ...$reading($further)], ['tone' => '114 @ 1000', 'provenance' => 'typed']],
+            'reference' => 'A',
+            'setting' => '94',
+            'asFound' => [$reading($found)],
+            'furtherFound' => [['tone' => '114 @ 250', ...$reading($further)], ['tone' => '114 @ 1000', 'provenance' => 'typed']],
             'adjusted' => false, 'steps' => array_fill_keys(self::STEPS, 'done'), 'at' => $at->format(\DATE_ATOM), ...$more,
         ]]);
     }
@@ -46,29 +52,71 @@ final class MeterJobTest extends ApiTestCase
     /** @param array<string, mixed> $more */
     private function measured(int $ago, int $minutes, array $more, int $status = 201): Answer
     {
-        return $this->call('POST', '/api/runs', ['campaign' => 'c', 'instrument' => 'S', 'start' => self::ago($ago)->format(\DATE_ATOM), 'stop' => self::ago($ago - $minutes)->format(\DATE_ATOM), 'person' => 'W-01', 'task' => 'voicing', ...$more], $status);
+        return $this->call(
+            'POST',
+            '/api/runs',
+            [
+                'campaign' => 'c',
+                'instrument' => 'S',
+                'start' => self::ago($ago)->format(\DATE_ATOM),
+                'stop' => self::ago($ago - $minutes)->format(\DATE_ATOM),
+                'person' => 'W-01',
+                'task' => 'voicing',
+                ...$more,
+            ],
+            $status,
+        );
     }
 
     public function testARoomFromTheFirstToneToTheSignedVerdict(): void
     {
         $live = $this->walk(self::ago(200), '94,0', '114.1');
         $steps = array_column($live->list('procedure.steps'), null, 'id');
-        self::assertSame([['tone' => '114 @ 1000'], ['tone' => '114 @ 250']], \is_array($steps['further-found']) ? $steps['further-found']['presets'] : [], 'every tone but the one that was chosen');
+        self::assertSame(
+            [['tone' => '114 @ 1000'], ['tone' => '114 @ 250']],
+            \is_array($steps['further-found']) ? $steps['further-found']['presets'] : [],
+            'every tone but the one that was chosen',
+        );
         self::assertContains('as found at 114 dB, 250 Hz, off by', array_column($live->list('live.lines'), 'label'));
         $this->accept($live);
 
-        $room = ['measures' => 'room', 'permissible' => 'audiometric-app-d', 'setUp' => 'room-survey', 'setDelay' => '30', 'notedStart' => self::ago(180)->setTimezone(new \DateTimeZone('UTC'))->format('H:i')];
+        $room = [
+            'measures' => 'room',
+            'permissible' => 'audiometric-app-d',
+            'setUp' => 'room-survey',
+            'setDelay' => '30',
+            'notedStart' => self::ago(180)->setTimezone(new \DateTimeZone('UTC'))->format('H:i'),
+        ];
         $run = $this->measured(180, 3, $room)->string('id');
-        self::assertSame('no', $this->call('GET', "/api/results/$run")->at('assessment.headline') === null ? 'no' : 'yes', 'nothing was measured yet');
+        self::assertSame(
+            'no',
+            $this->call('GET', "/api/results/$run")->at('assessment.headline') === null ? 'no' : 'yes',
+            'nothing was measured yet',
+        );
         $begin = self::ago(180)->modify('+31 seconds')->setTimezone(new \DateTimeZone('UTC'));
         $log = "Time;63 Hz;500 Hz;1 kHz;2k;4000;8 kHz;LAeq\n";
         for ($i = 0; $i < 149; ++$i) {
             $log .= $begin->modify("+$i seconds")->format('Y-m-d H:i:s').($i === 70 ? ';50,0;41,6;34,0;26,0;20,0;16,0;39,5' : ';48,0;38,0;31,0;24,0;18,0;14,0;36,0')."\n";
         }
         $preview = $this->call('POST', "/api/runs/log-preview?run=$run", raw: $log);
-        self::assertSame([['band', '63'], ['band', '500'], ['band', '1000'], ['band', '2000'], ['band', '4000'], ['band', '8000'], ['LAeq', null]], array_map(static fn (mixed $column): array => \is_array($column) ? [$column['kind'], $column['channel'] ?? null] : [], $preview->list('format.columns')));
+        self::assertSame(
+            [['band', '63'], ['band', '500'], ['band', '1000'], ['band', '2000'], ['band', '4000'], ['band', '8000'], ['LAeq', null]],
+            array_map(
+                static fn (mixed $column): array => \is_array($column) ? [$column['kind'], $column['channel'] ?? null] : [],
+                $preview->list('format.columns'),
+            ),
+        );
         $headers = ['X-Log-Format' => rawurlencode(json_encode($preview->at('format'), \JSON_THROW_ON_ERROR)), 'X-Log-Name' => 'room.csv'];
-        self::assertStringContainsString('a level between', $this->call('POST', "/api/runs/$run/log", status: 422, raw: str_replace('41,6', '416', $log), headers: $headers)->string('fields.0.problem'));
+        self::assertStringContainsString(
+            'a level between',
+            $this->call(
+                'POST',
+                "/api/runs/$run/log",
+                status: 422,
+                raw: str_replace('41,6', '416', $log),
+                headers: $headers,
+            )->string('fields.0.problem'),
+        );
         $this->call('POST', "/api/runs/$run/log", status: 201, raw: $log, headers: $headers);
         self::assertSame(['63 Hz', '500 Hz'], \array_slice($this->call('GET', "/api/runs/$run")->list('log.columns'), 0, 2));
         self::assertSame('open', $this->call('GET', "/api/results/$run")->string('assessment.verdict'), 'until the meter is checked again');
@@ -79,7 +127,10 @@ final class MeterJobTest extends ApiTestCase
         self::assertSame('room', $page->string('assessment.headline'));
         self::assertSame('valid', $page->string('assessment.verdict'));
         $results = array_column($page->list('assessment.results'), null, 'key');
-        self::assertSame(['laeq', 'room', 'room:63', 'room:500', 'room:1000', 'room:2000', 'room:4000', 'room:8000', 'la-bands', 'lc-bands'], array_keys($results));
+        self::assertSame(
+            ['laeq', 'room', 'room:63', 'room:500', 'room:1000', 'room:2000', 'room:4000', 'room:8000', 'la-bands', 'lc-bands'],
+            array_keys($results),
+        );
         self::assertSame('500 Hz', $page->string('assessment.results.1.breakdown.rows.0.0.shown'));
         self::assertSame('fails by 1.6 dB', $page->string('assessment.results.1.breakdown.rows.0.5.shown'));
         self::assertSame('+1.6', $page->string('assessment.family.spectrum.bands.4.over'));
@@ -92,14 +143,30 @@ final class MeterJobTest extends ApiTestCase
     public function testADayByTasks(): void
     {
         $this->accept($this->walk(self::ago(300), '94.0', '114.1'));
-        $task = static fn (string $task, string $minutes, string $level): array => ['task' => $task, 'measures' => 'task', 'taskMinutes' => $minutes, 'shiftMinutes' => '480', 'shift' => 'a day'];
+        $task = static fn (string $task, string $minutes, string $level): array => [
+            'task' => $task,
+            'measures' => 'task',
+            'taskMinutes' => $minutes,
+            'shiftMinutes' => '480',
+            'shift' => 'a day',
+        ];
         $run = '';
         foreach (['90,0', '91.0', '90.5'] as $i => $level) {
             $run = $this->measured(280 - 20 * $i, 10, $task('sawing', '240', $level))->string('id');
-            $this->call('POST', "/api/runs/$run/facts", ['clockOffsetSeconds' => '0', 'totals' => ['equivalentLevel' => ['value' => $level, 'provenance' => 'typed']]], 201);
+            $this->call(
+                'POST',
+                "/api/runs/$run/facts",
+                ['clockOffsetSeconds' => '0', 'totals' => ['equivalentLevel' => ['value' => $level, 'provenance' => 'typed']]],
+                201,
+            );
         }
         $bench = $this->measured(200, 10, $task('at the bench', '240', ''))->string('id');
-        $this->call('POST', "/api/runs/$bench/facts", ['clockOffsetSeconds' => '0', 'totals' => ['equivalentLevel' => ['value' => '75', 'provenance' => 'read back']]], 201);
+        $this->call(
+            'POST',
+            "/api/runs/$bench/facts",
+            ['clockOffsetSeconds' => '0', 'totals' => ['equivalentLevel' => ['value' => '75', 'provenance' => 'read back']]],
+            201,
+        );
         $draft = $this->walk(self::ago(100), '94.1', '114.1');
         $this->accept($draft);
         foreach ([$run, $bench] as $one) {
@@ -114,7 +181,12 @@ final class MeterJobTest extends ApiTestCase
         }
         // A task with too few samples that matters, and the next check beyond the limit.
         $late = $this->measured(80, 10, $task('planing', '120', ''))->string('id');
-        $this->call('POST', "/api/runs/$late/facts", ['clockOffsetSeconds' => '0', 'totals' => ['equivalentLevel' => ['value' => '95.0', 'provenance' => 'typed']]], 201);
+        $this->call(
+            'POST',
+            "/api/runs/$late/facts",
+            ['clockOffsetSeconds' => '0', 'totals' => ['equivalentLevel' => ['value' => '95.0', 'provenance' => 'typed']]],
+            201,
+        );
         $this->accept($this->walk(self::ago(60), '94.7', '114.1'));
         self::assertSame('void', $this->call('GET', '/api/results/'.$late)->string('assessment.verdict'));
         $results = array_column($this->call('GET', '/api/results/'.$run)->list('assessment.results'), null, 'key');
@@ -146,9 +218,24 @@ final class MeterJobTest extends ApiTestCase
 
     public function testTonesThatCannotBe(): void
     {
-        $live = $this->walk(self::ago(60), '94.0', '114.1', ['furtherFound' => [['tone' => 'shrill', 'value' => '90', 'provenance' => 'typed']]]);
+        $live = $this->walk(
+            self::ago(60),
+            '94.0',
+            '114.1',
+            ['furtherFound' => [['tone' => 'shrill', 'value' => '90', 'provenance' => 'typed']]],
+        );
         self::assertStringEndsWith('/furtherFound/0/tone', $live->string('problems.0.field'));
-        $live = $this->call('PUT', '/api/bench/drafts/'.$live->string('id'), ['version' => $live->int('version'), 'answers' => [...(array) $live->at('answers'), 'furtherFound' => [['tone' => '114 @ 250', 'value' => 'loud', 'provenance' => 'typed']]]]);
+        $live = $this->call(
+            'PUT',
+            '/api/bench/drafts/'.$live->string('id'),
+            [
+                'version' => $live->int('version'),
+                'answers' => [
+                    ...(array) $live->at('answers'),
+                    'furtherFound' => [['tone' => '114 @ 250', 'value' => 'loud', 'provenance' => 'typed']],
+                ],
+            ],
+        );
         self::assertStringEndsWith('/furtherFound/0/value', $live->string('problems.0.field'));
         self::assertSame('loud', $live->string('answers.furtherFound.0.value'), 'what was typed is kept');
         $this->call('POST', '/api/bench/drafts/'.$live->string('id').'/accept', status: 422);
@@ -158,12 +245,42 @@ final class MeterJobTest extends ApiTestCase
     {
         $unit = ['id' => 'S9', 'family' => 'sound-level-meter', 'model' => 'Heron 9'];
         self::assertSame('/class', $this->call('POST', '/api/kit/instruments', $unit, 422)->string('fields.0.field'));
-        self::assertSame('/rangeHigh', $this->call('POST', '/api/kit/instruments', [...$unit, 'class' => '1', 'rangeLow' => '30', 'rangeHigh' => '30'], 422)->string('fields.0.field'));
-        $this->call('POST', '/api/kit/instruments', [...$unit, 'class' => '2', 'microphone' => '1/2 in', 'windscreen' => 'Ball 60', 'compensation' => 'ball 60'], 201);
+        self::assertSame(
+            '/rangeHigh',
+            $this->call(
+                'POST',
+                '/api/kit/instruments',
+                [...$unit, 'class' => '1', 'rangeLow' => '30', 'rangeHigh' => '30'],
+                422,
+            )->string('fields.0.field'),
+        );
+        $this->call(
+            'POST',
+            '/api/kit/instruments',
+            [...$unit, 'class' => '2', 'microphone' => '1/2 in', 'windscreen' => 'Ball 60', 'compensation' => 'ball 60'],
+            201,
+        );
         foreach ([[100, '-25.00', '-25.10'], [50, '-25.10', '-25.30']] as [$ago, $before, $after]) {
             $reading = static fn (string $value): array => [['value' => $value, 'provenance' => 'typed']];
             $draft = $this->call('POST', '/api/bench/S9/check');
-            $live = $this->call('PUT', '/api/bench/drafts/'.$draft->string('id'), ['version' => $draft->int('version'), 'answers' => ['reference' => 'A', 'setting' => '94', 'asFound' => $reading('94.1'), 'adjusted' => true, 'asLeft' => $reading('94.0'), 'factorBefore' => $before, 'factorAfter' => $after, 'steps' => array_fill_keys(self::STEPS, 'done'), 'at' => self::ago($ago)->format(\DATE_ATOM)]]);
+            $live = $this->call(
+                'PUT',
+                '/api/bench/drafts/'.$draft->string('id'),
+                [
+                    'version' => $draft->int('version'),
+                    'answers' => [
+                        'reference' => 'A',
+                        'setting' => '94',
+                        'asFound' => $reading('94.1'),
+                        'adjusted' => true,
+                        'asLeft' => $reading('94.0'),
+                        'factorBefore' => $before,
+                        'factorAfter' => $after,
+                        'steps' => array_fill_keys(self::STEPS, 'done'),
+                        'at' => self::ago($ago)->format(\DATE_ATOM),
+                    ],
+                ],
+            );
             $this->accept($live);
         }
         $trend = $this->call('GET', '/api/kit/instruments/S9')->list('histories.0.trends')[0];
@@ -173,17 +290,63 @@ final class MeterJobTest extends ApiTestCase
 
     public function testLibrariesOfSetUpsAndLevels(): void
     {
-        $this->call('POST', '/api/kit/library/permissible-levels', ['code' => 'own', 'name' => 'Own', 'levels' => ['500' => '38,5'], 'source' => 'our own wish'], 201);
-        self::assertSame('/source', $this->call('POST', '/api/kit/library/permissible-levels', ['code' => 'none', 'name' => 'x', 'levels' => ['500' => '38']], 422)->string('fields.0.field'));
-        self::assertSame('/levels/5', $this->call('POST', '/api/kit/library/permissible-levels', ['code' => 'none', 'name' => 'x', 'levels' => ['5' => '38'], 'source' => 's'], 422)->string('fields.0.field'));
-        self::assertSame('/levels', $this->call('POST', '/api/kit/library/permissible-levels', ['code' => 'none', 'name' => 'x', 'source' => 's', 'levels' => []], 422)->string('fields.0.field'));
+        $this->call(
+            'POST',
+            '/api/kit/library/permissible-levels',
+            ['code' => 'own', 'name' => 'Own', 'levels' => ['500' => '38,5'], 'source' => 'our own wish'],
+            201,
+        );
+        self::assertSame(
+            '/source',
+            $this->call(
+                'POST',
+                '/api/kit/library/permissible-levels',
+                ['code' => 'none', 'name' => 'x', 'levels' => ['500' => '38']],
+                422,
+            )->string('fields.0.field'),
+        );
+        self::assertSame(
+            '/levels/5',
+            $this->call(
+                'POST',
+                '/api/kit/library/permissible-levels',
+                ['code' => 'none', 'name' => 'x', 'levels' => ['5' => '38'], 'source' => 's'],
+                422,
+            )->string('fields.0.field'),
+        );
+        self::assertSame(
+            '/levels',
+            $this->call(
+                'POST',
+                '/api/kit/library/permissible-levels',
+                ['code' => 'none', 'name' => 'x', 'source' => 's', 'levels' => []],
+                422,
+            )->string('fields.0.field'),
+        );
         $this->call('POST', '/api/kit/library/set-ups', ['code' => 'day', 'name' => 'Day', 'bandWeighting' => 'A', 'interval' => '1'], 201);
-        self::assertSame(['code' => 'day', 'name' => 'Day', 'bandWeighting' => 'A', 'interval' => '1'], json_decode($this->call('GET', '/api/kit/library/set-ups/day')->text, true));
-        self::assertSame('maximum', $this->call('GET', '/api/kit/library/set-ups/room-survey')->string('statistic'), 'what comes with Footnote can be kept as a file too');
+        self::assertSame(
+            ['code' => 'day', 'name' => 'Day', 'bandWeighting' => 'A', 'interval' => '1'],
+            json_decode($this->call('GET', '/api/kit/library/set-ups/day')->text, true),
+        );
+        self::assertSame(
+            'maximum',
+            $this->call('GET', '/api/kit/library/set-ups/room-survey')->string('statistic'),
+            'what comes with Footnote can be kept as a file too',
+        );
         $this->call('GET', '/api/kit/library/set-ups/nothing', status: 404);
         $this->call('GET', '/api/kit/library/shoes/day', status: 404);
         $this->call('POST', '/api/kit/library/set-ups', ['code' => 'odd', 'name' => 'Odd', 'weighting' => 'B'], 422);
-        $run = $this->measured(100, 3, ['measures' => 'room', 'permissible' => 'own', 'setUp' => 'day', 'setBandWeighting' => 'Z', 'bands' => ['500' => '38,5', '1000' => '30']])->string('id');
+        $run = $this->measured(
+            100,
+            3,
+            [
+                'measures' => 'room',
+                'permissible' => 'own',
+                'setUp' => 'day',
+                'setBandWeighting' => 'Z',
+                'bands' => ['500' => '38,5', '1000' => '30'],
+            ],
+        )->string('id');
         $page = $this->call('GET', '/api/results/'.$run);
         self::assertContains('noise.set-up', array_column($page->list('assessment.findings'), 'rule'));
         self::assertSame('0.0', $page->string('assessment.results.0.value.shown'), 'at its level it keeps it');

@@ -10,7 +10,14 @@ use Footnote\Tests\Core\ParticleScene;
 /** A counter from clean air to a signed count, with its spheres and a period that was left short; everything through the API. */
 final class ParticleJobTest extends ApiTestCase
 {
-    private const UNIT = ['id' => 'P9', 'family' => 'particle-counter', 'model' => 'Mixture 4', 'kind' => 'airborne counter', 'nominalFlow' => ['value' => '2.83', 'unit' => 'L/min'], 'sizes' => [['size' => '0.3'], ['size' => '0.5']]];
+    private const UNIT = [
+        'id' => 'P9',
+        'family' => 'particle-counter',
+        'model' => 'Mixture 4',
+        'kind' => 'airborne counter',
+        'nominalFlow' => ['value' => '2.83', 'unit' => 'L/min'],
+        'sizes' => [['size' => '0.3'], ['size' => '0.5']],
+    ];
 
     private const STEPS = ['cleaned', 'cell', 'flow-standard', 'flow-found', 'flow-adjust', 'blank'];
 
@@ -26,7 +33,12 @@ final class ParticleJobTest extends ApiTestCase
         $flow = static fn (string $value): array => ['value' => ['value' => $value, 'unit' => 'L/min'], 'provenance' => 'typed'];
         $answers = [
             'cell' => '97', 'laser' => '101', 'reference' => 'S', 'flowFound' => [$flow('2,83'), $flow('2.83')], 'flowAdjusted' => false,
-            'blankMinutes' => '10', 'blankFound' => array_map(static fn (string $size, string $counts): array => ['size' => $size, 'value' => $counts, 'provenance' => 'typed'], ['0.3', '0.5', '5.0'], ['30', '6', '0']),
+            'blankMinutes' => '10',
+            'blankFound' => array_map(
+                static fn (string $size, string $counts): array => ['size' => $size, 'value' => $counts, 'provenance' => 'typed'],
+                ['0.3', '0.5', '5.0'],
+                ['30', '6', '0'],
+            ),
             'steps' => array_fill_keys([...$done, 'inlet-open'], 'done'), 'at' => $at->format(\DATE_ATOM), ...$more,
         ];
 
@@ -44,8 +56,18 @@ final class ParticleJobTest extends ApiTestCase
     private function counted(string $task): array
     {
         $start = (new \DateTimeImmutable('-5 hours'))->setTime((int) date('G', time() - 18000), 0);
-        $run = $this->call('POST', '/api/runs', ['campaign' => 'c', 'instrument' => 'N', 'start' => $start->format(\DATE_ATOM), 'person' => 'W-10', 'task' => $task], 201)->string('id');
-        $this->call('POST', "/api/runs/$run/facts", ['stop' => $start->modify('+2 hours')->format(\DATE_ATOM), 'clockOffsetSeconds' => '0'], 201);
+        $run = $this->call(
+            'POST',
+            '/api/runs',
+            ['campaign' => 'c', 'instrument' => 'N', 'start' => $start->format(\DATE_ATOM), 'person' => 'W-10', 'task' => $task],
+            201,
+        )->string('id');
+        $this->call(
+            'POST',
+            "/api/runs/$run/facts",
+            ['stop' => $start->modify('+2 hours')->format(\DATE_ATOM), 'clockOffsetSeconds' => '0'],
+            201,
+        );
 
         return [$run, $start];
     }
@@ -69,7 +91,13 @@ final class ParticleJobTest extends ApiTestCase
         self::assertContains('clean from 0.5 µm, at most', array_column($live->list('live.lines'), 'label'));
         $this->accept($live);
         $preview = $this->call('POST', "/api/runs/log-preview?run=$run", raw: $this->log($start));
-        self::assertSame([['counts', '0.3'], ['counts', '0.5'], ['counts', '5.0']], array_map(static fn (mixed $column): array => \is_array($column) ? [$column['kind'], $column['channel'] ?? null] : [], $preview->list('format.columns')));
+        self::assertSame(
+            [['counts', '0.3'], ['counts', '0.5'], ['counts', '5.0']],
+            array_map(
+                static fn (mixed $column): array => \is_array($column) ? [$column['kind'], $column['channel'] ?? null] : [],
+                $preview->list('format.columns'),
+            ),
+        );
         $headers = ['X-Log-Format' => rawurlencode(json_encode($preview->at('format'), \JSON_THROW_ON_ERROR)), 'X-Log-Name' => 'bench.csv'];
         foreach (['-1', '3.5', 'many', '4000000000'] as $odd) {
             $wrong = $this->call('POST', "/api/runs/$run/log", status: 422, raw: $this->log($start, $odd), headers: $headers);
@@ -94,14 +122,41 @@ final class ParticleJobTest extends ApiTestCase
         $this->importRecord((new ParticleScene())->record);
         $this->signIn(Role::Technician);
         [$run, $start] = $this->counted('pouring solder');
-        $spheres = ['lot' => 'L3', 'threshold' => '3.1', 'spike' => ['value' => '0,5', 'unit' => 'mL'], 'jug' => ['value' => '1', 'unit' => 'L'], 'periodWas' => '60', 'periodNow' => '6'];
-        $live = $this->walk('size-calibration', [...self::STEPS, 'period-short', 'spheres'], $start->modify('-20 minutes'), [...$spheres, 'steps' => [...array_fill_keys([...self::STEPS, 'period-short', 'spheres', 'inlet-open'], 'done'), 'period-back' => 'skipped']]);
+        $spheres = [
+            'lot' => 'L3',
+            'threshold' => '3.1',
+            'spike' => ['value' => '0,5', 'unit' => 'mL'],
+            'jug' => ['value' => '1', 'unit' => 'L'],
+            'periodWas' => '60',
+            'periodNow' => '6',
+        ];
+        $live = $this->walk(
+            'size-calibration',
+            [...self::STEPS, 'period-short', 'spheres'],
+            $start->modify('-20 minutes'),
+            [
+                ...$spheres,
+                'steps' => [
+                    ...array_fill_keys([...self::STEPS, 'period-short', 'spheres', 'inlet-open'], 'done'),
+                    'period-back' => 'skipped',
+                ],
+            ],
+        );
         $labels = array_column($live->list('live.lines'), 'label');
         self::assertContains('expected per mL', $labels);
         self::assertContains('size setting off', $labels);
         $this->accept($live);
         $preview = $this->call('POST', "/api/runs/log-preview?run=$run", raw: $this->log($start));
-        $this->call('POST', "/api/runs/$run/log", status: 201, raw: $this->log($start), headers: ['X-Log-Format' => rawurlencode(json_encode($preview->at('format'), \JSON_THROW_ON_ERROR)), 'X-Log-Name' => 'bench.csv']);
+        $this->call(
+            'POST',
+            "/api/runs/$run/log",
+            status: 201,
+            raw: $this->log($start),
+            headers: [
+                'X-Log-Format' => rawurlencode(json_encode($preview->at('format'), \JSON_THROW_ON_ERROR)),
+                'X-Log-Name' => 'bench.csv',
+            ],
+        );
         $this->accept($this->walk('counter-check', self::STEPS, $start->modify('+2 hours 10 minutes')));
         $this->signIn(Role::Hygienist);
         $page = $this->call('GET', '/api/results/'.$run);
@@ -114,14 +169,28 @@ final class ParticleJobTest extends ApiTestCase
         $this->importRecord((new ParticleScene())->record);
         $this->signIn(Role::Technician);
         $at = new \DateTimeImmutable('-1 hour');
-        $live = $this->walk('counter-check', self::STEPS, $at, ['blankFound' => [['size' => '0.3', 'value' => '2,5', 'provenance' => 'typed']]]);
+        $live = $this->walk(
+            'counter-check',
+            self::STEPS,
+            $at,
+            ['blankFound' => [['size' => '0.3', 'value' => '2,5', 'provenance' => 'typed']]],
+        );
         self::assertStringContainsString('whole number', json_encode($live->list('problems'), \JSON_THROW_ON_ERROR));
         $this->call('POST', '/api/bench/drafts/'.$live->string('id').'/accept', status: 422);
         $this->signIn(Role::Steward);
-        foreach ([['/sizes', ['sizes' => []]], ['/sizes/1/size', ['sizes' => [['size' => '0.5'], ['size' => '0.3']]]], ['/sizes/0/size', ['sizes' => [['size' => '1e999']]]], ['/kind', ['kind' => 'sieve']], ['/nominalFlow/value', ['nominalFlow' => ['value' => '-1', 'unit' => 'L/min']]]] as [$field, $more]) {
+        foreach ([
+            ['/sizes', ['sizes' => []]],
+            ['/sizes/1/size', ['sizes' => [['size' => '0.5'], ['size' => '0.3']]]],
+            ['/sizes/0/size', ['sizes' => [['size' => '1e999']]]],
+            ['/kind', ['kind' => 'sieve']],
+            ['/nominalFlow/value', ['nominalFlow' => ['value' => '-1', 'unit' => 'L/min']]],
+        ] as [$field, $more]) {
             self::assertSame($field, $this->call('POST', '/api/kit/instruments', [...self::UNIT, ...$more], 422)->string('fields.0.field'));
         }
-        self::assertSame('Nothing was saved. Sizes: is empty: name at least one size.', $this->call('POST', '/api/kit/instruments', [...self::UNIT, 'sizes' => []], 422)->string('detail'));
+        self::assertSame(
+            'Nothing was saved. Sizes: is empty: name at least one size.',
+            $this->call('POST', '/api/kit/instruments', [...self::UNIT, 'sizes' => []], 422)->string('detail'),
+        );
         $this->call('POST', '/api/kit/instruments', self::UNIT, 201);
     }
 }

@@ -28,7 +28,11 @@ final class SiteDayTest extends ApiTestCase
             'values' => [['nominal' => '114', 'certified' => '114.0']],
         ]]]];
         $scene->record['site'] = ['name' => 'Mill', 'timeZone' => $zone];
-        foreach ([['checks', 0, ['at' => $check]], ['checks', 1, ['at' => $hours(5)]], ['runs', 0, ['start' => $hours(1), 'stop' => $hours(4)]]] as [$list, $place, $times]) {
+        foreach ([
+            ['checks', 0, ['at' => $check]],
+            ['checks', 1, ['at' => $hours(5)]],
+            ['runs', 0, ['start' => $hours(1), 'stop' => $hours(4)]],
+        ] as [$list, $place, $times]) {
             $items = $scene->record[$list];
             self::assertIsArray($items);
             $items[$place] = [...Scene::fields($items[$place])->data(), ...$times];
@@ -38,7 +42,10 @@ final class SiteDayTest extends ApiTestCase
         $this->signIn(Role::Reader);
         $expired = array_filter(
             $this->call('GET', '/api/results/r')->list('assessment.findings'),
-            static fn (mixed $one): bool => \is_array($one) && $one['rule'] === 'reference.expired' && \is_array($one['evidence']) && \in_array('k1', $one['evidence'], true),
+            static fn (mixed $one): bool => \is_array($one)
+                && $one['rule'] === 'reference.expired'
+                && \is_array($one['evidence'])
+                && \in_array('k1', $one['evidence'], true),
         );
         self::assertSame($isPast, $expired !== []);
     }

@@ -18,20 +18,79 @@ final class AirScene
 {
     use WrittenRecord;
 
-    public const STEPS = ['warm-up' => 'done', 'medium' => 'done', 'leak-test' => 'done', 'reference' => 'done', 'conditions' => 'done', 'as-found' => 'done', 'device-off' => 'done'];
+    public const STEPS = [
+        'warm-up' => 'done',
+        'medium' => 'done',
+        'leak-test' => 'done',
+        'reference' => 'done',
+        'conditions' => 'done',
+        'as-found' => 'done',
+        'device-off' => 'done',
+    ];
 
     public function __construct(string $conditions = '25')
     {
         $this->record = [
             'format' => RecordReader::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
-            'campaign' => ['code' => 'c', 'title' => 'c', 'criteria' => $conditions === '' ? [] : [['id' => 'at', 'name' => $conditions.' °C, 101.325 kPa', 'conditions' => ['temperature' => ['value' => $conditions, 'unit' => '°C'], 'pressure' => ['value' => '101.325', 'unit' => 'kPa']], 'source' => 's', 'mark' => 'common practice']], 'limits' => []],
+            'campaign' => [
+                'code' => 'c',
+                'title' => 'c',
+                'criteria' => $conditions === ''
+                    ? []
+                    : [[
+                        'id' => 'at',
+                        'name' => $conditions.' °C, 101.325 kPa',
+                        'conditions' => [
+                            'temperature' => ['value' => $conditions, 'unit' => '°C'],
+                            'pressure' => ['value' => '101.325', 'unit' => 'kPa'],
+                        ],
+                        'source' => 's',
+                        'mark' => 'common practice',
+                    ]],
+                'limits' => [],
+            ],
             'instruments' => [self::pump('P')],
-            'references' => [self::piston('S'), ['id' => 'T', 'kind' => 'thermometer', 'model' => 'm', 'certificates' => [self::certificate('T')]], ['id' => 'B', 'kind' => 'barometer', 'model' => 'm', 'certificates' => [self::certificate('B')]]],
+            'references' => [
+                self::piston('S'),
+                ['id' => 'T', 'kind' => 'thermometer', 'model' => 'm', 'certificates' => [self::certificate('T')]],
+                ['id' => 'B', 'kind' => 'barometer', 'model' => 'm', 'certificates' => [self::certificate('B')]],
+            ],
             'library' => [
-                'samplers' => [['code' => 'head', 'name' => 'inhalable head', 'selects' => 'inhalable', 'designFlow' => ['value' => '2.0', 'unit' => 'L/min'], 'medium' => 'in line'], ['code' => 'tube', 'name' => 'charcoal tube', 'selects' => 'vapour', 'medium' => 'in line', 'sections' => true]],
-                'methods' => [['code' => 'dust', 'name' => 'weighed dust', 'volumeLow' => ['value' => '200', 'unit' => 'L'], 'volumeHigh' => ['value' => '1000', 'unit' => 'L'], 'blanks' => '1', 'samplingError' => '0.16'], ['code' => 'vapour', 'name' => 'vapours on charcoal', 'volumeLow' => ['value' => '1', 'unit' => 'L'], 'volumeHigh' => ['value' => '10', 'unit' => 'L'], 'flowHigh' => ['value' => '0.2', 'unit' => 'L/min'], 'blanks' => '1', 'desorption' => true]],
-                'substances' => [['code' => 'wood', 'name' => 'wood dust'], ['code' => 'toluene', 'name' => 'toluene', 'molarMass' => '92.14', 'source' => 'NIOSH Pocket Guide'], ['code' => 'acetone', 'name' => 'acetone', 'molarMass' => '58.08']],
+                'samplers' => [
+                    [
+                        'code' => 'head',
+                        'name' => 'inhalable head',
+                        'selects' => 'inhalable',
+                        'designFlow' => ['value' => '2.0', 'unit' => 'L/min'],
+                        'medium' => 'in line',
+                    ],
+                    ['code' => 'tube', 'name' => 'charcoal tube', 'selects' => 'vapour', 'medium' => 'in line', 'sections' => true],
+                ],
+                'methods' => [
+                    [
+                        'code' => 'dust',
+                        'name' => 'weighed dust',
+                        'volumeLow' => ['value' => '200', 'unit' => 'L'],
+                        'volumeHigh' => ['value' => '1000', 'unit' => 'L'],
+                        'blanks' => '1',
+                        'samplingError' => '0.16',
+                    ],
+                    [
+                        'code' => 'vapour',
+                        'name' => 'vapours on charcoal',
+                        'volumeLow' => ['value' => '1', 'unit' => 'L'],
+                        'volumeHigh' => ['value' => '10', 'unit' => 'L'],
+                        'flowHigh' => ['value' => '0.2', 'unit' => 'L/min'],
+                        'blanks' => '1',
+                        'desorption' => true,
+                    ],
+                ],
+                'substances' => [
+                    ['code' => 'wood', 'name' => 'wood dust'],
+                    ['code' => 'toluene', 'name' => 'toluene', 'molarMass' => '92.14', 'source' => 'NIOSH Pocket Guide'],
+                    ['code' => 'acetone', 'name' => 'acetone', 'molarMass' => '58.08'],
+                ],
             ],
             'checks' => [], 'interventions' => [], 'runs' => [], 'blanks' => [['medium' => 'F0', 'kind' => 'field']], 'laboratory' => [],
         ];
@@ -50,7 +109,15 @@ final class AirScene
     /** @return array<string, mixed> */
     public static function piston(string $id, string $uncertainty = '1.0'): array
     {
-        return ['id' => $id, 'kind' => 'dry-piston', 'model' => 'K', 'scale' => 'L/min', 'rangeLow' => ['value' => '5', 'unit' => 'mL/min'], 'rangeHigh' => ['value' => '5', 'unit' => 'L/min'], 'certificates' => [self::certificate($id, ['uncertaintyPercent' => $uncertainty])]];
+        return [
+            'id' => $id,
+            'kind' => 'dry-piston',
+            'model' => 'K',
+            'scale' => 'L/min',
+            'rangeLow' => ['value' => '5', 'unit' => 'mL/min'],
+            'rangeHigh' => ['value' => '5', 'unit' => 'L/min'],
+            'certificates' => [self::certificate($id, ['uncertaintyPercent' => $uncertainty])],
+        ];
     }
 
     /**
@@ -71,10 +138,28 @@ final class AirScene
      */
     public function check(string $id, string $at, array $found, array $left = [], array $more = [], array $flow = []): self
     {
-        $rows = static fn (array $values): array => array_map(static fn (mixed $value): array => ['value' => $value, 'provenance' => 'typed'], \count($values) === 1 ? [$values[0], $values[0], $values[0]] : $values);
+        $rows = static fn (array $values): array => array_map(
+            static fn (mixed $value): array => ['value' => $value, 'provenance' => 'typed'],
+            \count($values) === 1 ? [$values[0], $values[0], $values[0]] : $values,
+        );
         $this->add('checks', [
             'id' => $id, 'instrument' => 'P', 'at' => Scene::moment($at), 'by' => 'T-1', 'reference' => 'S', 'steps' => self::STEPS,
-            'flow' => array_filter(['temperature' => ['value' => '20', 'unit' => '°C'], 'pressure' => ['value' => '100', 'unit' => 'kPa'], 'thermometer' => 'T', 'barometer' => 'B', 'medium' => 'in line', 'target' => ['value' => '2.0', 'unit' => 'L/min'], 'leakStalled' => 'yes', 'asFound' => $rows($found), 'asLeft' => $rows($left), 'adjusted' => $left !== [], ...$flow], static fn (mixed $one): bool => $one !== null),
+            'flow' => array_filter(
+                [
+                    'temperature' => ['value' => '20', 'unit' => '°C'],
+                    'pressure' => ['value' => '100', 'unit' => 'kPa'],
+                    'thermometer' => 'T',
+                    'barometer' => 'B',
+                    'medium' => 'in line',
+                    'target' => ['value' => '2.0', 'unit' => 'L/min'],
+                    'leakStalled' => 'yes',
+                    'asFound' => $rows($found),
+                    'asLeft' => $rows($left),
+                    'adjusted' => $left !== [],
+                    ...$flow,
+                ],
+                static fn (mixed $one): bool => $one !== null,
+            ),
             ...$more,
         ]);
 
@@ -85,8 +170,14 @@ final class AirScene
     public function run(string $id, string $from, ?string $to, array $more = []): self
     {
         $this->add('runs', array_filter([
-            'id' => $id, 'instrument' => 'P', 'start' => Scene::moment($from), 'stop' => $to === null ? null : Scene::moment($to), 'person' => 'W-01', 'task' => 'sanding', 'clockOffsetSeconds' => 0,
-            'medium' => 'M-'.$id, 'sampler' => 'head', 'method' => 'dust', 'fieldTemperature' => ['value' => '20', 'unit' => '°C'], 'fieldPressure' => ['value' => '100', 'unit' => 'kPa'],
+            'id' => $id, 'instrument' => 'P', 'start' => Scene::moment($from), 'stop' => $to === null
+                ? null
+                : Scene::moment($to), 'person' => 'W-01', 'task' => 'sanding', 'clockOffsetSeconds' => 0,
+            'medium' => 'M-'.$id,
+            'sampler' => 'head',
+            'method' => 'dust',
+            'fieldTemperature' => ['value' => '20', 'unit' => '°C'],
+            'fieldPressure' => ['value' => '100', 'unit' => 'kPa'],
             ...$more,
         ], static fn (mixed $value): bool => $value !== null));
 
@@ -101,8 +192,20 @@ final class AirScene
     {
         $analyte = $row['analyte'] ?? 'wood';
         $this->add('laboratory', [
-            'id' => 'L-'.$run.\count(\is_array($this->record['laboratory']) ? $this->record['laboratory'] : []), 'number' => 'rep-'.$run, 'laboratory' => 'Lab', 'received' => '2026-03-20', 'blankCorrected' => 'no', 'desorptionCorrected' => 'no', ...$report,
-            'rows' => [array_filter(['medium' => 'M-'.$run, 'analyte' => $analyte, 'front' => $front, 'unit' => 'µg', ...$row], static fn (mixed $cell): bool => $cell !== null), ...($blank === '' ? [] : [['medium' => 'F0', 'analyte' => $analyte, 'front' => $blank, 'unit' => 'µg']])],
+            'id' => 'L-'.$run.\count(\is_array($this->record['laboratory']) ? $this->record['laboratory'] : []),
+            'number' => 'rep-'.$run,
+            'laboratory' => 'Lab',
+            'received' => '2026-03-20',
+            'blankCorrected' => 'no',
+            'desorptionCorrected' => 'no',
+            ...$report,
+            'rows' => [
+                array_filter(
+                    ['medium' => 'M-'.$run, 'analyte' => $analyte, 'front' => $front, 'unit' => 'µg', ...$row],
+                    static fn (mixed $cell): bool => $cell !== null,
+                ),
+                ...($blank === '' ? [] : [['medium' => 'F0', 'analyte' => $analyte, 'front' => $blank, 'unit' => 'µg']]),
+            ],
         ]);
 
         return $this;
@@ -121,7 +224,10 @@ final class AirScene
 
     public function read(): RecordedCampaign
     {
-        return (new RecordReader(\Footnote\Core\Families::formats()))->read($this->record, static fn (string $name): LogFile => LogFile::ofText($name, ''));
+        return (new RecordReader(\Footnote\Core\Families::formats()))->read(
+            $this->record,
+            static fn (string $name): LogFile => LogFile::ofText($name, ''),
+        );
     }
 
     public function assess(string $run, string $policy = 'standard'): Assessment

@@ -51,7 +51,13 @@ final class AlterationPropertyTest extends TestCase
     private static function dust(array $excluded, string ...$levels): Assessment
     {
         return ParticleScene::photometer()->check('k1', '07:45', ['1.70'], [], ['zeroFound' => [['value' => '0.000']]])
-            ->run('r', '08:00', '12:00', ['dust' => array_values($levels)], [...($excluded === [] ? [] : ['exclusions' => $excluded]), 'photometerFactor' => '1.2', 'weighed' => '0.2'])
+            ->run(
+                'r',
+                '08:00',
+                '12:00',
+                ['dust' => array_values($levels)],
+                [...($excluded === [] ? [] : ['exclusions' => $excluded]), 'photometerFactor' => '1.2', 'weighed' => '0.2'],
+            )
             ->check('k2', '12:10', ['1.70'], [], ['zeroFound' => [['value' => '0.002']]])->assess();
     }
 
@@ -90,13 +96,18 @@ final class AlterationPropertyTest extends TestCase
         self::assertNotSame([], $out->results);
         self::assertSame(Verdict::Qualified, $out->verdict, 'what a person left out qualifies');
         foreach ($out->results as $result) {
-            $lines = array_values(array_filter($result->altered, static fn (Altered $one): bool => $one->by->kind === AlterationKind::Person));
+            $lines = array_values(
+                array_filter($result->altered, static fn (Altered $one): bool => $one->by->kind === AlterationKind::Person),
+            );
             self::assertCount(1, $lines, $result->title);
             self::assertSame(['H-1', 'the drawer'], [$lines[0]->by->by, $lines[0]->by->why]);
             self::assertSame(self::full($plain, $result), $lines[0]->otherwise?->full(), 'the number with it: '.$result->title);
         }
         foreach ($plain->results as $result) {
-            self::assertSame([], array_filter($result->altered, static fn (Altered $one): bool => $one->by->kind === AlterationKind::Person));
+            self::assertSame(
+                [],
+                array_filter($result->altered, static fn (Altered $one): bool => $one->by->kind === AlterationKind::Person),
+            );
         }
     }
 
@@ -137,12 +148,19 @@ final class AlterationPropertyTest extends TestCase
         $ruled = Scene::result($day([]), 'peak-ppm:carbon-monoxide');
         $left = $day([self::said(98, 106)]);
         $peak = Scene::result($left, 'peak-ppm:carbon-monoxide');
-        self::assertSame(['3', '50'], [(string) round($ruled->reportedFigure()->toFloat()), (string) round($peak->reportedFigure()->toFloat())]);
+        self::assertSame(
+            ['3', '50'],
+            [(string) round($ruled->reportedFigure()->toFloat()), (string) round($peak->reportedFigure()->toFloat())],
+        );
         $notes = array_values(array_filter($left->findings, static fn ($finding): bool => $finding->setting->rule === 'removed.left-in'));
         self::assertNotSame([], $notes);
         self::assertSame(Severity::Note, $notes[0]->severity);
         self::assertStringContainsString('H-1 says: the drawer', $notes[0]->seen);
-        self::assertSame('3', (string) round(self::lineOfKind($peak, AlterationKind::LeftIn)?->otherwise?->toFloat() ?? -1.0), 'and the number without it');
+        self::assertSame(
+            '3',
+            (string) round(self::lineOfKind($peak, AlterationKind::LeftIn)?->otherwise?->toFloat() ?? -1.0),
+            'and the number without it',
+        );
     }
 
     private static function lineOfKind(Result $result, AlterationKind $kind): ?Altered

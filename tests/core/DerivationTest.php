@@ -18,7 +18,14 @@ final class DerivationTest extends TestCase
 {
     private static function figure(string|float $value, int $decimals = 1): Figure
     {
-        return Figure::read('L', 'level', \is_string($value) ? Exact::of($value) : $value, Unit::DecibelA, new Origin('run', 'r', 'typed'), $decimals);
+        return Figure::read(
+            'L',
+            'level',
+            \is_string($value) ? Exact::of($value) : $value,
+            Unit::DecibelA,
+            new Origin('run', 'r', 'typed'),
+            $decimals,
+        );
     }
 
     /** Value, limit, what is printed: a digit more while the rounding would sit on the other side or on the limit. */
@@ -57,12 +64,27 @@ final class DerivationTest extends TestCase
         $scene = new Scene();
         $campaign = $scene->record['campaign'];
         self::assertIsArray($campaign);
-        $campaign['limits'] = [['id' => 'own', 'title' => 'house limit', 'quantity' => 'twa:pel', 'value' => '85', 'unit' => 'dB(A)', 'comparator' => '>', 'source' => 'House rule', 'mark' => 'own']];
+        $campaign['limits'] = [[
+            'id' => 'own',
+            'title' => 'house limit',
+            'quantity' => 'twa:pel',
+            'value' => '85',
+            'unit' => 'dB(A)',
+            'comparator' => '>',
+            'source' => 'House rule',
+            'mark' => 'own',
+        ]];
         $scene->record['campaign'] = $campaign;
-        $assessment = $scene->check('k1', '07:30', ['114.0'])->run('r', '08:00', '10:00')->check('k2', '16:30', ['114.0'])->assessLog('r', NoiseTablesTest::log(array_fill(0, 7200, 60000), 1.0));
+        $assessment = $scene->check('k1', '07:30', ['114.0'])->run('r', '08:00', '10:00')->check('k2', '16:30', ['114.0'])->assessLog(
+            'r',
+            NoiseTablesTest::log(array_fill(0, 7200, 60000), 1.0),
+        );
         $result = Scene::result($assessment, 'twa:pel');
         self::assertFalse($result->outcomes[0]->crossed);
-        $written = json_encode((new \Footnote\Core\Record\AssessmentWriter())->write($assessment), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+        $written = json_encode(
+            (new \Footnote\Core\Record\AssessmentWriter())->write($assessment),
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
+        );
         self::assertStringContainsString('"shown":"−∞"', $written);
     }
 
@@ -71,7 +93,20 @@ final class DerivationTest extends TestCase
     {
         $pause = ['from' => Scene::moment('08:00'), 'to' => Scene::moment('16:00')];
         $scene = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.2'])
-            ->run('r', '08:00', '16:00', '90.0', ['pauses' => [$pause, $pause], 'plannedMinutes' => 480, 'totals' => ['equivalentLevel' => ['value' => '90.0', 'provenance' => 'typed'], 'doses' => ['hc' => ['value' => '0', 'provenance' => 'typed']]]]);
+            ->run(
+                'r',
+                '08:00',
+                '16:00',
+                '90.0',
+                [
+                    'pauses' => [$pause, $pause],
+                    'plannedMinutes' => 480,
+                    'totals' => [
+                        'equivalentLevel' => ['value' => '90.0', 'provenance' => 'typed'],
+                        'doses' => ['hc' => ['value' => '0', 'provenance' => 'typed']],
+                    ],
+                ],
+            );
         $assessment = $scene->assess('r');
         self::assertSame(0.0, $assessment->run->runningSeconds());
         self::assertSame(-\INF, Scene::result($assessment, 'lex8h')->indicated?->toFloat());
@@ -107,7 +142,19 @@ final class DerivationTest extends TestCase
     public function testEveryDerivationEndsAtEvidence(): void
     {
         $assessment = (new Scene())->check('k1', '07:30', ['114.0', '114.1'])->check('k2', '16:30', ['113.9'])
-            ->run('r', '08:00', '16:00', '90.0', ['shiftMinutes' => 480, 'totals' => ['equivalentLevel' => ['value' => '90.0', 'provenance' => 'photographed'], 'doses' => ['hc' => ['value' => '96', 'provenance' => 'typed']]]])->assess('r');
+            ->run(
+                'r',
+                '08:00',
+                '16:00',
+                '90.0',
+                [
+                    'shiftMinutes' => 480,
+                    'totals' => [
+                        'equivalentLevel' => ['value' => '90.0', 'provenance' => 'photographed'],
+                        'doses' => ['hc' => ['value' => '96', 'provenance' => 'typed']],
+                    ],
+                ],
+            )->assess('r');
         $visit = static function (Figure $figure) use (&$visit): int {
             if ($figure->inputs === []) {
                 self::assertNotNull($figure->origin, $figure->symbol.' says where it came from');

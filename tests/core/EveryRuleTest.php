@@ -77,7 +77,13 @@ final class EveryRuleTest extends TestCase
     private static function due(string $day): Scene
     {
         $reference = Scene::calibrator('A', '114.0', '0.2');
-        $certificate = ['number' => 'c', 'laboratory' => 'L', 'issued' => '2025-03-02', 'due' => $day, 'values' => [['nominal' => '114', 'certified' => '114.0']]];
+        $certificate = [
+            'number' => 'c',
+            'laboratory' => 'L',
+            'issued' => '2025-03-02',
+            'due' => $day,
+            'values' => [['nominal' => '114', 'certified' => '114.0']],
+        ];
 
         return self::on([...$reference, 'certificates' => [$certificate]]);
     }
@@ -85,38 +91,94 @@ final class EveryRuleTest extends TestCase
     /** @return iterable<string, array{string, Scene, Scene, Severity}> rule, where it finds, where it does not, weight */
     public static function rules(): iterable
     {
-        yield 'no check before' => ['bracket.no-pre-check', (new Scene())->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0']), self::day(), Severity::Void];
-        yield 'adjusted since the check before' => ['bracket.no-pre-check', self::day()->intervention('i', '07:45', 'adjusted'), self::day()->intervention('i', '07:15', 'adjusted'), Severity::Void];
+        yield 'no check before' => [
+            'bracket.no-pre-check',
+            (new Scene())->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0']),
+            self::day(),
+            Severity::Void,
+        ];
+        yield 'adjusted since the check before' => [
+            'bracket.no-pre-check',
+            self::day()->intervention('i', '07:45', 'adjusted'),
+            self::day()->intervention('i', '07:15', 'adjusted'),
+            Severity::Void,
+        ];
         yield 'check before is 24 h and a minute old' => [
             'bracket.pre-check-old',
             (new Scene())->check('k1', '2026-03-01T07:59:00', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0']),
             (new Scene())->check('k1', '2026-03-01T08:00:00', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0']),
             Severity::Qualified,
         ];
-        yield 'no check after' => ['bracket.no-post-check', (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00'), self::day(), Severity::Void];
-        yield 'still running' => ['bracket.no-post-check', (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', null), self::day(), Severity::Void];
+        yield 'no check after' => [
+            'bracket.no-post-check',
+            (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00'),
+            self::day(),
+            Severity::Void,
+        ];
+        yield 'still running' => [
+            'bracket.no-post-check',
+            (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', null),
+            self::day(),
+            Severity::Void,
+        ];
         yield 'check after came twelve hours and a minute late' => [
             'bracket.late-post-check',
             (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '2026-03-03T04:01:00', ['114.0']),
             (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '2026-03-03T04:00:00', ['114.0']),
             Severity::Note,
         ];
-        yield 'repaired before it was read' => ['bracket.broken', self::day()->intervention('i', '16:15', 'repaired'), self::day()->intervention('i', '16:45', 'repaired'), Severity::Void];
-        yield 'adjusted during the run' => ['bracket.broken', self::day()->intervention('i', '12:00', 'adjusted'), self::day()->intervention('i', '12:00', 're-zeroed'), Severity::Void];
+        yield 'repaired before it was read' => [
+            'bracket.broken',
+            self::day()->intervention('i', '16:15', 'repaired'),
+            self::day()->intervention('i', '16:45', 'repaired'),
+            Severity::Void,
+        ];
+        yield 'adjusted during the run' => [
+            'bracket.broken',
+            self::day()->intervention('i', '12:00', 'adjusted'),
+            self::day()->intervention('i', '12:00', 're-zeroed'),
+            Severity::Void,
+        ];
         yield 'adjusted and not read again' => [
             'bracket.as-left-not-read',
-            (new Scene())->check('k1', '07:30', ['113.5'], [], [], ['adjusted' => true])->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0']),
+            (new Scene())->check(
+                'k1',
+                '07:30',
+                ['113.5'],
+                [],
+                [],
+                ['adjusted' => true],
+            )->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0']),
             (new Scene())->check('k1', '07:30', ['113.5'], ['114.0'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0']),
             Severity::Qualified,
         ];
-        yield 'broken off' => ['bracket.check-passed-over', self::day()->check('k3', '16:10', ['114.0'], [], ['brokenOff' => true]), self::day(), Severity::Note];
-        yield 'another run in the bracket' => [
-            'bracket.another-run',
-            (new Scene())->check('k1', '07:30', ['114.0'])->run('q', '07:40', '07:50')->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0']),
-            (new Scene())->check('k0', '07:20', ['114.0'])->run('q', '07:25', '07:28')->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0']),
+        yield 'broken off' => [
+            'bracket.check-passed-over',
+            self::day()->check('k3', '16:10', ['114.0'], [], ['brokenOff' => true]),
+            self::day(),
             Severity::Note,
         ];
-        yield 'running while checked' => ['bracket.check-while-running', self::stepped(['stopped' => 'skipped']), self::stepped([]), Severity::Qualified];
+        yield 'another run in the bracket' => [
+            'bracket.another-run',
+            (new Scene())
+                ->check('k1', '07:30', ['114.0'])
+                ->run('q', '07:40', '07:50')
+                ->run('r', '08:00', '16:00')
+                ->check('k2', '16:30', ['114.0']),
+            (new Scene())
+                ->check('k0', '07:20', ['114.0'])
+                ->run('q', '07:25', '07:28')
+                ->check('k1', '07:30', ['114.0'])
+                ->run('r', '08:00', '16:00')
+                ->check('k2', '16:30', ['114.0']),
+            Severity::Note,
+        ];
+        yield 'running while checked' => [
+            'bracket.check-while-running',
+            self::stepped(['stopped' => 'skipped']),
+            self::stepped([]),
+            Severity::Qualified,
+        ];
         yield 'jumped over weighs the same' => [
             'bracket.check-while-running',
             (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check(
@@ -129,8 +191,18 @@ final class EveryRuleTest extends TestCase
             self::stepped([]),
             Severity::Qualified,
         ];
-        yield 'a step left out' => ['procedure.step-not-confirmed', self::stepped(['windscreen-on' => 'skipped']), self::stepped(['windscreen-on' => 'not applicable']), Severity::Qualified];
-        yield 'no warm-up' => ['procedure.warm-up', self::stepped(['warm-up' => 'skipped']), self::stepped(['warm-up' => 'done']), Severity::Qualified];
+        yield 'a step left out' => [
+            'procedure.step-not-confirmed',
+            self::stepped(['windscreen-on' => 'skipped']),
+            self::stepped(['windscreen-on' => 'not applicable']),
+            Severity::Qualified,
+        ];
+        yield 'no warm-up' => [
+            'procedure.warm-up',
+            self::stepped(['warm-up' => 'skipped']),
+            self::stepped(['warm-up' => 'done']),
+            Severity::Qualified,
+        ];
         yield 'steps out of order' => [
             'procedure.order',
             (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')
@@ -138,8 +210,24 @@ final class EveryRuleTest extends TestCase
             self::stepped([]),
             Severity::Note,
         ];
-        yield 'no certificate' => ['reference.certificate-missing', self::on([...Scene::calibrator('A', '114.0', '0.2'), 'certificates' => []]), self::day(), Severity::Qualified];
-        yield 'no reference' => ['reference.certificate-missing', (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0'], [], ['reference' => null]), self::day(), Severity::Qualified];
+        yield 'no certificate' => [
+            'reference.certificate-missing',
+            self::on([...Scene::calibrator('A', '114.0', '0.2'), 'certificates' => []]),
+            self::day(),
+            Severity::Qualified,
+        ];
+        yield 'no reference' => [
+            'reference.certificate-missing',
+            (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check(
+                'k2',
+                '16:30',
+                ['114.0'],
+                [],
+                ['reference' => null],
+            ),
+            self::day(),
+            Severity::Qualified,
+        ];
         yield 'due the day before' => ['reference.expired', self::due('2026-03-01'), self::due('2026-03-02'), Severity::Qualified];
         yield 'recalled from before' => [
             'reference.recalled',
@@ -149,11 +237,30 @@ final class EveryRuleTest extends TestCase
         ];
         yield 'meter expects another level' => [
             'reference.entered-value',
-            (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0'], [], [], ['entered' => '94']),
-            (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0'], [], [], ['entered' => '114.0']),
+            (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check(
+                'k2',
+                '16:30',
+                ['114.0'],
+                [],
+                [],
+                ['entered' => '94'],
+            ),
+            (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check(
+                'k2',
+                '16:30',
+                ['114.0'],
+                [],
+                [],
+                ['entered' => '114.0'],
+            ),
             Severity::Qualified,
         ];
-        yield 'wrong adapter used' => ['reference.adapter', self::adapted(['1/2 in', '1/4 in'], '1/4 in'), self::adapted(['1/2 in', '1/4 in'], '1/2 in'), Severity::Qualified];
+        yield 'wrong adapter used' => [
+            'reference.adapter',
+            self::adapted(['1/2 in', '1/4 in'], '1/4 in'),
+            self::adapted(['1/2 in', '1/4 in'], '1/2 in'),
+            Severity::Qualified,
+        ];
         yield 'no adapter that fits' => ['reference.adapter', self::adapted(['1/4 in']), self::adapted(['1/2 in']), Severity::Qualified];
         yield 'reading in whole decibels' => [
             'reference.resolution',
@@ -161,16 +268,51 @@ final class EveryRuleTest extends TestCase
             self::day(),
             Severity::Qualified,
         ];
-        yield 'run of 74.9 % of the plan' => ['run.short', self::runWith(['plannedMinutes' => 641]), self::runWith(['plannedMinutes' => 640]), Severity::Qualified];
-        yield 'something odd' => ['run.remark', self::runWith(['remarks' => [['kind' => 'rained on', 'note' => 'a shower']]]), self::day(), Severity::Note];
-        yield 'worn by another' => ['run.worn-wrongly', self::runWith(['remarks' => [['kind' => 'worn by another']]]), self::runWith(['remarks' => [['kind' => 'knocked']]]), Severity::Qualified];
-        yield 'clock off by more than a minute' => ['clock.offset', self::runWith(['clockOffsetSeconds' => -61]), self::runWith(['clockOffsetSeconds' => -60]), Severity::Note];
-        yield 'clock off by more than five' => ['clock.doubtful', self::runWith(['clockOffsetSeconds' => 301]), self::runWith(['clockOffsetSeconds' => 300]), Severity::Qualified];
+        yield 'run of 74.9 % of the plan' => [
+            'run.short',
+            self::runWith(['plannedMinutes' => 641]),
+            self::runWith(['plannedMinutes' => 640]),
+            Severity::Qualified,
+        ];
+        yield 'something odd' => [
+            'run.remark',
+            self::runWith(['remarks' => [['kind' => 'rained on', 'note' => 'a shower']]]),
+            self::day(),
+            Severity::Note,
+        ];
+        yield 'worn by another' => [
+            'run.worn-wrongly',
+            self::runWith(['remarks' => [['kind' => 'worn by another']]]),
+            self::runWith(['remarks' => [['kind' => 'knocked']]]),
+            Severity::Qualified,
+        ];
+        yield 'clock off by more than a minute' => [
+            'clock.offset',
+            self::runWith(['clockOffsetSeconds' => -61]),
+            self::runWith(['clockOffsetSeconds' => -60]),
+            Severity::Note,
+        ];
+        yield 'clock off by more than five' => [
+            'clock.doubtful',
+            self::runWith(['clockOffsetSeconds' => 301]),
+            self::runWith(['clockOffsetSeconds' => 300]),
+            Severity::Qualified,
+        ];
         yield 'clock not noted' => ['clock.not-noted', self::runWith(['clockOffsetSeconds' => null]), self::day(), Severity::Note];
         yield 'drift beyond 0.5 dB' => ['noise.drift', self::closing('114.6'), self::closing('114.5'), Severity::Void];
         yield 'drift downwards' => ['noise.drift', self::closing('113.4'), self::closing('113.5'), Severity::Void];
-        yield 'found more than 1 dB off' => ['noise.as-found-large', self::opening('115.1', '114.0'), self::opening('115.0', '114.0'), Severity::Note];
-        yield 'adjustments of more than 1.5 dB' => ['noise.cumulative-adjustment', self::walking(['114.6', '114.6', '114.4']), self::walking(['114.6', '114.6', '114.3']), Severity::Note];
+        yield 'found more than 1 dB off' => [
+            'noise.as-found-large',
+            self::opening('115.1', '114.0'),
+            self::opening('115.0', '114.0'),
+            Severity::Note,
+        ];
+        yield 'adjustments of more than 1.5 dB' => [
+            'noise.cumulative-adjustment',
+            self::walking(['114.6', '114.6', '114.4']),
+            self::walking(['114.6', '114.6', '114.3']),
+            Severity::Note,
+        ];
         yield 'no number' => ['noise.nothing-measured', self::runWith(['totals' => null]), self::day(), Severity::Void];
         // Limits of these are our own: a tenth of the stated day, half a decibel and a decibel and a half.
         yield 'a tenth of the day and a minute not sampled' => [
@@ -257,11 +399,23 @@ final class EveryRuleTest extends TestCase
         $log = self::log(...);
         yield 'tone of ten seconds' => ['noise.tone-removed', $log($with(3000, 10, 114000)), $log($with(3000, 9, 114000))];
         yield 'at the end of the range' => ['noise.overload', $log($with(3000, 1, 140000)), $log($with(3000, 1, 139900))];
-        yield 'marked as overloaded' => ['noise.overload', $log($work, null, [...array_fill(0, 4000, 0), 1000, ...array_fill(0, 3199, 0)]), $log($work, null, array_fill(0, 7200, 0))];
+        yield 'marked as overloaded' => [
+            'noise.overload',
+            $log($work, null, [...array_fill(0, 4000, 0), 1000, ...array_fill(0, 3199, 0)]),
+            $log($work, null, array_fill(0, 7200, 0)),
+        ];
         yield 'ten minutes of stillness' => ['noise.flat-stretch', $log($with(3000, 600, 62000)), $log($with(3000, 597, 62000))];
-        yield 'peak of 130 dB with 45 dB over the level' => ['noise.knock', $log($work, [...array_fill(0, 4001, 100000), 130000, ...array_fill(0, 3198, 100000)]), $log($work, [...array_fill(0, 4001, 100000), 129900, ...array_fill(0, 3198, 100000)])];
+        yield 'peak of 130 dB with 45 dB over the level' => [
+            'noise.knock',
+            $log($work, [...array_fill(0, 4001, 100000), 130000, ...array_fill(0, 3198, 100000)]),
+            $log($work, [...array_fill(0, 4001, 100000), 129900, ...array_fill(0, 3198, 100000)]),
+        ];
         yield 'more than 1 % missing' => ['noise.gap', $log($with(3000, 73, SeriesLog::GAP)), $log($with(3000, 72, SeriesLog::GAP))];
-        yield 'more than 5 % missing' => ['noise.gap-large', $log($with(3000, 361, SeriesLog::GAP)), $log($with(3000, 360, SeriesLog::GAP))];
+        yield 'more than 5 % missing' => [
+            'noise.gap-large',
+            $log($with(3000, 361, SeriesLog::GAP)),
+            $log($with(3000, 360, SeriesLog::GAP)),
+        ];
         yield 'slow levels' => ['noise.column', self::log($work, kind: LogColumnKind::Slow), $log($work)];
     }
 
@@ -284,8 +438,12 @@ final class EveryRuleTest extends TestCase
      * @param array<array-key, int>|null $peaks
      * @param array<array-key, int>|null $marks
      */
-    private static function log(array $levels, ?array $peaks = null, ?array $marks = null, LogColumnKind $kind = LogColumnKind::Equivalent): PackedLog
-    {
+    private static function log(
+        array $levels,
+        ?array $peaks = null,
+        ?array $marks = null,
+        LogColumnKind $kind = LogColumnKind::Equivalent,
+    ): PackedLog {
         $columns = [new LogColumn($kind)];
         $values = [array_values($levels)];
         foreach ([[LogColumnKind::Peak, $peaks], [LogColumnKind::Overload, $marks]] as [$of, $column]) {
@@ -309,12 +467,30 @@ final class EveryRuleTest extends TestCase
     /** No rule without a limit to its name, and no setting without a rule. */
     public function testRulesAndPoliciesNameEachOther(): void
     {
-        $coded = array_map(static fn ($rule): string => $rule->id(), [...SharedRules::all(), ...(new NoiseFamily())->rules(), ...array_udiff((new MeterFamily())->rules(), (new NoiseFamily())->rules(), static fn ($a, $b): int => $a->id() <=> $b->id()), ...(new FlowFamily())->rules(), ...(new GasFamily())->rules(), ...(new ParticleFamily())->rules()]);
+        $coded = array_map(
+            static fn ($rule): string => $rule->id(),
+            [
+                ...SharedRules::all(),
+                ...(new NoiseFamily())->rules(),
+                ...array_udiff(
+                    (new MeterFamily())->rules(),
+                    (new NoiseFamily())->rules(),
+                    static fn ($a, $b): int => $a->id() <=> $b->id(),
+                ),
+                ...(new FlowFamily())->rules(),
+                ...(new GasFamily())->rules(),
+                ...(new ParticleFamily())->rules(),
+            ],
+        );
         self::assertSame($coded, array_unique($coded));
         foreach (['standard', 'cautious', 'survey'] as $policy) {
             $set = array_keys(Scene::policy($policy)->rules);
             self::assertSame([], array_diff($set, $coded), $policy);
-            self::assertSame($policy === 'survey' ? [] : ['flow.change-large'], array_values(array_diff($coded, $set)), 'switched off in '.$policy);
+            self::assertSame(
+                $policy === 'survey' ? [] : ['flow.change-large'],
+                array_values(array_diff($coded, $set)),
+                'switched off in '.$policy,
+            );
             foreach (Scene::policy($policy)->rules as $setting) {
                 self::assertNotSame('', $setting->source, $setting->rule.' names its source');
             }

@@ -37,19 +37,52 @@ final class FlowBenchTest extends TestCase
     {
         $flow = static fn (string $value): array => ['value' => $value, 'unit' => 'L/min'];
 
-        return ['id' => 'V', 'kind' => 'venturi', 'model' => 'm', 'scale' => 'L/min', 'throats' => [['name' => 'A', 'low' => $flow('0.3'), 'high' => $flow('1.5')], ['name' => 'B', 'low' => $flow('1.5'), 'high' => $flow('6')], ['name' => 'C', 'low' => $flow('6'), 'high' => $flow('30')]], 'certificates' => [AirScene::certificate('V')]];
+        return [
+            'id' => 'V',
+            'kind' => 'venturi',
+            'model' => 'm',
+            'scale' => 'L/min',
+            'throats' => [
+                ['name' => 'A', 'low' => $flow('0.3'), 'high' => $flow('1.5')],
+                ['name' => 'B', 'low' => $flow('1.5'), 'high' => $flow('6')],
+                ['name' => 'C', 'low' => $flow('6'), 'high' => $flow('30')],
+            ],
+            'certificates' => [AirScene::certificate('V')],
+        ];
     }
 
     /** @return array<string, mixed> */
     private static function rotameter(): array
     {
-        return ['id' => 'R', 'kind' => 'rotameter', 'model' => 'm', 'scale' => 'L/min', 'floatRead' => 'middle', 'calibratedTemperature' => ['value' => '20', 'unit' => '°C'], 'calibratedPressure' => ['value' => '101.325', 'unit' => 'kPa'], 'certificates' => [AirScene::certificate('R', ['values' => [['nominal' => '1', 'certified' => '1.1'], ['nominal' => '3', 'certified' => '3.3']]])]];
+        return [
+            'id' => 'R',
+            'kind' => 'rotameter',
+            'model' => 'm',
+            'scale' => 'L/min',
+            'floatRead' => 'middle',
+            'calibratedTemperature' => ['value' => '20', 'unit' => '°C'],
+            'calibratedPressure' => ['value' => '101.325', 'unit' => 'kPa'],
+            'certificates' => [
+                AirScene::certificate(
+                    'R',
+                    ['values' => [['nominal' => '1', 'certified' => '1.1'], ['nominal' => '3', 'certified' => '3.3']]],
+                ),
+            ],
+        ];
     }
 
     /** @return array<string, mixed> */
     private static function massFlow(): array
     {
-        return ['id' => 'MF', 'kind' => 'mass-flow-meter', 'model' => 'm', 'scale' => 'L/min', 'statedTemperature' => ['value' => '0', 'unit' => '°C'], 'statedPressure' => ['value' => '101.325', 'unit' => 'kPa'], 'certificates' => [AirScene::certificate('MF')]];
+        return [
+            'id' => 'MF',
+            'kind' => 'mass-flow-meter',
+            'model' => 'm',
+            'scale' => 'L/min',
+            'statedTemperature' => ['value' => '0', 'unit' => '°C'],
+            'statedPressure' => ['value' => '101.325', 'unit' => 'kPa'],
+            'certificates' => [AirScene::certificate('MF')],
+        ];
     }
 
     /**
@@ -83,23 +116,72 @@ final class FlowBenchTest extends TestCase
         $one = self::one(...);
         $value = static fn (string $read): array => [['value' => $read, 'provenance' => 'typed']];
         yield 'within the throat' => [$one(self::venturi(), $value('1.5'), ['setting' => 'B']), null];
-        yield 'below the throat' => [$one(self::venturi(), $value('1.49'), ['setting' => 'B']), '1.490 L/min is outside throat B of V, 1.5 L/min to 6 L/min'];
-        yield 'no throat chosen' => [$one(self::venturi(), $value('2')), 'V lacks what its kind lives from: a throat, a table, or slope and intercept of a certificate'];
-        yield 'above the piston' => [(new AirScene())->check('k', '07:50', ['5.001']), '5.001 L/min is outside the range of S, 5 mL/min to 5 L/min'];
+        yield 'below the throat' => [
+            $one(self::venturi(), $value('1.49'), ['setting' => 'B']),
+            '1.490 L/min is outside throat B of V, 1.5 L/min to 6 L/min',
+        ];
+        yield 'no throat chosen' => [
+            $one(self::venturi(), $value('2')),
+            'V lacks what its kind lives from: a throat, a table, or slope and intercept of a certificate',
+        ];
+        yield 'above the piston' => [
+            (new AirScene())->check('k', '07:50', ['5.001']),
+            '5.001 L/min is outside the range of S, 5 mL/min to 5 L/min',
+        ];
         yield 'zero is no flow' => [
             (new AirScene())->check('k', '07:50', ['0']),
             'nothing flowed: was the train open, and the pump powered?',
         ];
         yield 'on the table' => [$one(self::rotameter(), $value('3'), ['floatRead' => 'middle']), null];
-        yield 'past the table' => [$one(self::rotameter(), $value('3.1'), ['floatRead' => 'middle']), 'the mark 3.1 is outside of its table, 1 to 3'];
-        yield 'wrong part of the float' => [$one(self::rotameter(), $value('2'), ['floatRead' => 'bottom']), 'the bottom of the float was read, the table of R is for its middle'];
-        yield 'a standard flow without the air' => [$one(self::massFlow(), $value('2'), ['temperature' => null]), 'The temperature is not known'];
-        yield 'a thermometer is no flow standard' => [(new AirScene())->check('k', '07:50', ['2'], [], ['reference' => 'T']), 'T is no flow standard'];
-        yield 'film without its time' => [$one(['id' => 'F', 'kind' => 'soap-film-burette', 'model' => 'm', 'certificates' => [AirScene::certificate('F')]], [['volume' => '500', 'provenance' => 'typed']]), 'volume and time are both needed'];
-        yield 'film in no time' => [$one(['id' => 'F', 'kind' => 'soap-film-burette', 'model' => 'm', 'certificates' => [AirScene::certificate('F')]], [['volume' => '500', 'seconds' => '0', 'provenance' => 'typed']]), 'a time of zero is no time'];
-        yield 'all struck out' => [(new AirScene())->check('k', '07:50', [], [], [], ['asFound' => [['value' => '2', 'struck' => 'bubble', 'provenance' => 'typed']]]), 'adjusted before the value as found was noted'];
-        yield 'two points' => [(new AirScene())->check('k', '07:50', [], [], [], ['asFound' => [], 'points' => self::points(['10', '20'])]), 'A line wants at least three points'];
-        yield 'a gauge that stands still' => [(new AirScene())->check('k', '07:50', [], [], [], ['asFound' => [], 'points' => self::points(['10', '10', '10'])]), 'The slope is zero: the gauge does not follow the flow'];
+        yield 'past the table' => [
+            $one(self::rotameter(), $value('3.1'), ['floatRead' => 'middle']),
+            'the mark 3.1 is outside of its table, 1 to 3',
+        ];
+        yield 'wrong part of the float' => [
+            $one(self::rotameter(), $value('2'), ['floatRead' => 'bottom']),
+            'the bottom of the float was read, the table of R is for its middle',
+        ];
+        yield 'a standard flow without the air' => [
+            $one(self::massFlow(), $value('2'), ['temperature' => null]),
+            'The temperature is not known',
+        ];
+        yield 'a thermometer is no flow standard' => [
+            (new AirScene())->check('k', '07:50', ['2'], [], ['reference' => 'T']),
+            'T is no flow standard',
+        ];
+        yield 'film without its time' => [
+            $one(
+                ['id' => 'F', 'kind' => 'soap-film-burette', 'model' => 'm', 'certificates' => [AirScene::certificate('F')]],
+                [['volume' => '500', 'provenance' => 'typed']],
+            ),
+            'volume and time are both needed',
+        ];
+        yield 'film in no time' => [
+            $one(
+                ['id' => 'F', 'kind' => 'soap-film-burette', 'model' => 'm', 'certificates' => [AirScene::certificate('F')]],
+                [['volume' => '500', 'seconds' => '0', 'provenance' => 'typed']],
+            ),
+            'a time of zero is no time',
+        ];
+        yield 'all struck out' => [
+            (new AirScene())->check(
+                'k',
+                '07:50',
+                [],
+                [],
+                [],
+                ['asFound' => [['value' => '2', 'struck' => 'bubble', 'provenance' => 'typed']]],
+            ),
+            'adjusted before the value as found was noted',
+        ];
+        yield 'two points' => [
+            (new AirScene())->check('k', '07:50', [], [], [], ['asFound' => [], 'points' => self::points(['10', '20'])]),
+            'A line wants at least three points',
+        ];
+        yield 'a gauge that stands still' => [
+            (new AirScene())->check('k', '07:50', [], [], [], ['asFound' => [], 'points' => self::points(['10', '10', '10'])]),
+            'The slope is zero: the gauge does not follow the flow',
+        ];
     }
 
     #[DataProvider('readings')]
@@ -112,7 +194,13 @@ final class FlowBenchTest extends TestCase
     /** A reading out of range is passed over; the next check closes the bracket. */
     public function testAnUnusableCheckIsPassedOver(): void
     {
-        $assessment = (new AirScene())->check('k1', '07:50', ['2.0'])->run('r', '08:00', '14:00')->check('k2', '14:05', ['7.0'])->check('k3', '14:10', ['2.0'])->found('r', '720')->assess('r');
+        $assessment = (new AirScene())
+            ->check('k1', '07:50', ['2.0'])
+            ->run('r', '08:00', '14:00')
+            ->check('k2', '14:05', ['7.0'])
+            ->check('k3', '14:10', ['2.0'])
+            ->found('r', '720')
+            ->assess('r');
         self::assertSame('k3', $assessment->bracket->post?->id);
         self::assertContains('bracket.check-passed-over', Scene::rules($assessment));
     }
@@ -120,7 +208,14 @@ final class FlowBenchTest extends TestCase
     public function testTheHumidityOfTheRoomTakesTheWaterOfTheFilmOut(): void
     {
         $film = ['id' => 'F', 'kind' => 'soap-film-burette', 'model' => 'm', 'certificates' => [AirScene::certificate('F')]];
-        $flow = static fn (?string $humidity): float => self::scene($film)->check('k1', '07:50', [], [], ['reference' => 'F'], ['asFound' => [['volume' => '1000', 'seconds' => '30', 'provenance' => 'typed']], 'humidity' => $humidity])->run('r', '08:00', '09:00')->result('r', 'volume')->pre?->toFloat() ?? 0.0;
+        $flow = static fn (?string $humidity): float => self::scene($film)->check(
+            'k1',
+            '07:50',
+            [],
+            [],
+            ['reference' => 'F'],
+            ['asFound' => [['volume' => '1000', 'seconds' => '30', 'provenance' => 'typed']], 'humidity' => $humidity],
+        )->run('r', '08:00', '09:00')->result('r', 'volume')->pre?->toFloat() ?? 0.0;
         self::assertSame(120.0, $flow(null));
         // 20 °C, 100 kPa, 50 %: (100 − 2.333)/(100 − 1.167) with the vapour pressure of F-2.
         $water = 0.61094 * exp(17.625 * 20 / 263.04);
@@ -151,12 +246,18 @@ final class FlowBenchTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string|null}> */
     public static function oddAir(): iterable
     {
-        $air = static fn (string $t, string $unit, string $p = '100', string $of = 'kPa'): array => ['temperature' => ['value' => $t, 'unit' => $unit], 'pressure' => ['value' => $p, 'unit' => $of]];
+        $air = static fn (string $t, string $unit, string $p = '100', string $of = 'kPa'): array => [
+            'temperature' => ['value' => $t, 'unit' => $unit],
+            'pressure' => ['value' => $p, 'unit' => $of],
+        ];
         yield 'a room' => [$air('21', '°C'), null];
         yield 'fahrenheit typed as celsius' => [$air('70', '°C'), '70 °C is hot for a place of work. Was it °F? That would be 21.1 °C.'];
         yield 'a room in fahrenheit' => [$air('70', '°F'), null];
         yield 'celsius typed as fahrenheit' => [$air('21', '°F'), '21 °F is -6.1 °C, below freezing. Was it °C?'];
-        yield 'gauge pressure, or another unit' => [$air('20', '°C', '29.9'), '29.9 kPa is 29.9 kPa, which no weather at a place of work gives. Is the unit right, and is it the absolute pressure?'];
+        yield 'gauge pressure, or another unit' => [
+            $air('20', '°C', '29.9'),
+            '29.9 kPa is 29.9 kPa, which no weather at a place of work gives. Is the unit right, and is it the absolute pressure?',
+        ];
         yield 'inches of mercury' => [$air('20', '°C', '29.9', 'inHg'), null];
     }
 
@@ -175,7 +276,10 @@ final class FlowBenchTest extends TestCase
         $sheet = self::live(self::scene(self::massFlow())->check('k', '07:50', ['2.0'], [], ['reference' => 'MF']));
         self::assertStringContainsString('Was it set by the wrong one of the two?', $sheet->questions[0] ?? '');
         self::assertStringContainsString('2.000 L/min there are 2.175 L/min', $sheet->questions[0]);
-        self::assertSame([], self::live(self::scene(self::massFlow())->check('k', '07:50', ['1.84'], [], ['reference' => 'MF']))->questions);
+        self::assertSame(
+            [],
+            self::live(self::scene(self::massFlow())->check('k', '07:50', ['1.84'], [], ['reference' => 'MF']))->questions,
+        );
     }
 
     public function testChoicesSayWhatSpeaksAgainstThem(): void
@@ -183,7 +287,10 @@ final class FlowBenchTest extends TestCase
         $scene = self::scene(self::venturi());
         $scene->add('references', [...AirScene::piston('OLD'), 'certificates' => []]);
         $timeline = $scene->read();
-        $references = array_map(static fn (array $one): \Footnote\Core\Evidence\Reference => (new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->reference(Fields::of($one)), [self::venturi(), [...AirScene::piston('OLD'), 'certificates' => []], AirScene::piston('S')]);
+        $references = array_map(
+            static fn (array $one): \Footnote\Core\Evidence\Reference => (new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->reference(Fields::of($one)),
+            [self::venturi(), [...AirScene::piston('OLD'), 'certificates' => []], AirScene::piston('S')],
+        );
         $choices = (new FlowBench())->choices($timeline->timelines['P']->instrument, $references, new \DateTimeImmutable('2026-03-02'));
         self::assertSame(['A', 'B', 'C'], array_column($choices[0]->settings, 'value'));
         self::assertSame([[], ['It has no certificate.'], []], array_map(static fn ($choice): array => $choice->problems, $choices));
@@ -191,7 +298,9 @@ final class FlowBenchTest extends TestCase
 
         // The piston ends at 5 L/min: it is offered for a sampler of that flow, and not for one that begins above it.
         foreach (['5' => 1, '5.001' => 0] as $from => $offered) {
-            $unit = (new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->instrument(Fields::of(AirScene::pump('P', ['rangeLow' => ['value' => (string) $from, 'unit' => 'L/min']])));
+            $unit = (new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->instrument(
+                Fields::of(AirScene::pump('P', ['rangeLow' => ['value' => (string) $from, 'unit' => 'L/min']])),
+            );
             self::assertCount($offered, (new FlowBench())->choices($unit, [$references[2]], new \DateTimeImmutable('2026-03-02')));
         }
     }
@@ -207,10 +316,24 @@ final class FlowBenchTest extends TestCase
         $conditions = $procedure->step('conditions');
         self::assertInstanceOf(Step::class, $asFound);
         self::assertInstanceOf(Step::class, $conditions);
-        $names = static fn (array $entries): array => array_map(static fn (mixed $entry): string => $entry instanceof Entry ? $entry->name : '', $entries);
-        $orifice = ['id' => 'O', 'kind' => 'transfer-orifice', 'model' => 'm', 'certificates' => [AirScene::certificate('O', ['slope' => '9.9', 'intercept' => '0', 'flowUnit' => 'm³/min'])]];
+        $names = static fn (array $entries): array => array_map(
+            static fn (mixed $entry): string => $entry instanceof Entry ? $entry->name : '',
+            $entries,
+        );
+        $orifice = [
+            'id' => 'O',
+            'kind' => 'transfer-orifice',
+            'model' => 'm',
+            'certificates' => [AirScene::certificate('O', ['slope' => '9.9', 'intercept' => '0', 'flowUnit' => 'm³/min'])],
+        ];
         $film = ['id' => 'F', 'kind' => 'soap-film-burette', 'model' => 'm', 'certificates' => [AirScene::certificate('F')]];
-        $expected = [[$film, ['volume', 'seconds'], ['humidity']], [$orifice, ['left', 'right'], ['restLeft', 'restRight', 'gravity']], [self::rotameter(), ['value'], ['floatRead']], [self::venturi(), ['value'], []], [AirScene::piston('S'), ['value'], []]];
+        $expected = [
+            [$film, ['volume', 'seconds'], ['humidity']],
+            [$orifice, ['left', 'right'], ['restLeft', 'restRight', 'gravity']],
+            [self::rotameter(), ['value'], ['floatRead']],
+            [self::venturi(), ['value'], []],
+            [AirScene::piston('S'), ['value'], []],
+        ];
         foreach ($expected as [$record, $columns, $own]) {
             $reference = $reader->reference(Fields::of($record));
             self::assertSame($columns, $names($bench->columns($asFound, $unit, $reference)), $reference->kind);
@@ -221,7 +344,9 @@ final class FlowBenchTest extends TestCase
             );
             // What the air of a pump's check asks, a fixed sampler is asked once its standard is chosen.
             $standard = FlowProcedures::of(
-                (new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->instrument(Fields::of(AirScene::pump('P', ['kind' => 'fixed sampler']))),
+                (new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->instrument(
+                    Fields::of(AirScene::pump('P', ['kind' => 'fixed sampler'])),
+                ),
             )[0]->step('standard');
             self::assertInstanceOf(Step::class, $standard);
             self::assertSame([...$own, 'standstill'], $names($bench->fields($standard, $unit, $reference)), $reference->kind);
@@ -230,23 +355,45 @@ final class FlowBenchTest extends TestCase
 
     public function testEachKindOfSamplerHasItsProcedures(): void
     {
-        $of = static fn (string $kind): array => array_map(static fn (Procedure $one): string => $one->id, FlowProcedures::of((new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->instrument(Fields::of(AirScene::pump('P', ['kind' => $kind])))));
+        $of = static fn (string $kind): array => array_map(
+            static fn (Procedure $one): string => $one->id,
+            FlowProcedures::of(
+                (new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->instrument(
+                    Fields::of(AirScene::pump('P', ['kind' => $kind])),
+                ),
+            ),
+        );
         self::assertSame(['flow-check', 'flow-look'], $of('pump'));
         self::assertSame(['verification', 'calibration', 'flow-look'], $of('fixed sampler'));
         self::assertSame(['flow-check', 'multi-point', 'flow-look'], $of('gauge sampler'));
-        $verification = FlowProcedures::of((new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->instrument(Fields::of(AirScene::pump('P', ['kind' => 'fixed sampler']))))[0];
+        $verification = FlowProcedures::of(
+            (new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->instrument(
+                Fields::of(AirScene::pump('P', ['kind' => 'fixed sampler'])),
+            ),
+        )[0];
         self::assertNull($verification->step('adjust'), 'a verification changes nothing');
         foreach (['device-off', 'sampling-on', 'leak-again', 'self-test'] as $forgotten) {
             self::assertTrue($verification->step($forgotten)?->required, 'what people forget is a step: '.$forgotten);
         }
-        self::assertLessThan($verification->place('as-found'), $verification->place('temperature'), 'flow is worked out from temperature and pressure');
+        self::assertLessThan(
+            $verification->place('as-found'),
+            $verification->place('temperature'),
+            'flow is worked out from temperature and pressure',
+        );
     }
 
     public function testHistoryShowsHowTheFlowChanged(): void
     {
-        $timeline = (new AirScene())->check('k1', '07:00', ['2.0'])->check('k2', '08:00', ['1.9'], ['2.0'])->check('k3', '09:00', ['2.02'])->read()->timelines['P'];
+        $timeline = (new AirScene())
+            ->check('k1', '07:00', ['2.0'])
+            ->check('k2', '08:00', ['1.9'], ['2.0'])
+            ->check('k3', '09:00', ['2.02'])
+            ->read()->timelines['P'];
         $history = (new FlowBench())->history($timeline, new \DateTimeImmutable('2026-03-03'));
-        self::assertSame([null, -5.0, 1.0], array_map(static fn ($point): ?float => $point->drift === null ? null : round($point->drift, 9), $history->points));
+        self::assertSame(
+            [null, -5.0, 1.0],
+            array_map(static fn ($point): ?float => $point->drift === null ? null : round($point->drift, 9), $history->points),
+        );
         self::assertSame('k2', $history->furthest()?->check);
         self::assertEqualsWithDelta(0.1, $history->points[1]->adjustment, 1e-9);
     }
@@ -302,7 +449,13 @@ final class FlowBenchTest extends TestCase
 
     public function testTheFormatKnowsItsKindsAndShelves(): void
     {
-        self::assertSame([...FlowStandards::KINDS, FlowStandards::THERMOMETER, FlowStandards::BAROMETER], array_map(static fn ($kind): string => $kind->id, (new FlowFormat())->referenceKinds()));
-        self::assertSame(['set-ups', 'permissible-levels', 'samplers', 'methods', 'substances'], array_keys(Families::formats()->shelves()));
+        self::assertSame(
+            [...FlowStandards::KINDS, FlowStandards::THERMOMETER, FlowStandards::BAROMETER],
+            array_map(static fn ($kind): string => $kind->id, (new FlowFormat())->referenceKinds()),
+        );
+        self::assertSame(
+            ['set-ups', 'permissible-levels', 'samplers', 'methods', 'substances'],
+            array_keys(Families::formats()->shelves()),
+        );
     }
 }

@@ -27,8 +27,15 @@ final class FlowOutsideReferenceTest extends TestCase
         }
         $script = '';
         foreach ($sets as [$x, $y]) {
-            $list = static fn (array $values): string => 'c('.implode(',', array_map(static fn (mixed $one): string => json_encode($one, \JSON_THROW_ON_ERROR), $values)).')';
-            $script .= \sprintf('x <- %s; y <- %s; f <- lm(y ~ x); cat(format(c(coef(f)[2], coef(f)[1], cor(x, y), resid(f)[1]), digits=17), sep="\n"); cat("\n");', $list($x), $list($y));
+            $list = static fn (array $values): string => 'c('.implode(
+                ',',
+                array_map(static fn (mixed $one): string => json_encode($one, \JSON_THROW_ON_ERROR), $values),
+            ).')';
+            $script .= \sprintf(
+                'x <- %s; y <- %s; f <- lm(y ~ x); cat(format(c(coef(f)[2], coef(f)[1], cor(x, y), resid(f)[1]), digits=17), sep="\n"); cat("\n");',
+                $list($x),
+                $list($y),
+            );
         }
         // Anscombe's sets as R ships them.
         $script .= 'for (i in 1:4) { x <- anscombe[[i]]; y <- anscombe[[i+4]]; f <- lm(y ~ x); cat(format(c(coef(f)[2], coef(f)[1], cor(x, y), resid(f)[1]), digits=17), sep="\n"); cat("\n") }; cat(format(unlist(anscombe), digits=17), sep="\n")';
@@ -50,13 +57,27 @@ final class FlowOutsideReferenceTest extends TestCase
     public function testUnitsAgainstGnuUnits(): void
     {
         $pairs = [
-            [Unit::CubicFootPerMinute, 'ft^3/min', Unit::LitrePerMinute, 'L/min'], [Unit::CubicMetrePerMinute, 'm^3/min', Unit::LitrePerMinute, 'L/min'], [Unit::MillilitrePerMinute, 'mL/min', Unit::LitrePerMinute, 'L/min'],
-            [Unit::InchMercury, 'inHg', Unit::Kilopascal, 'kPa'], [Unit::MillimetreMercury, 'mmHg', Unit::Kilopascal, 'kPa'], [Unit::Hectopascal, 'hPa', Unit::MillimetreMercury, 'mmHg'], [Unit::InchWater, 'inH2O', Unit::Pascal, 'Pa'], [Unit::MillimetreWater, 'mmH2O', Unit::Pascal, 'Pa'],
-            [Unit::InchMercury, 'inHg', Unit::MillimetreMercury, 'mmHg'], [Unit::CubicMetre, 'm^3', Unit::Litre, 'L'], [Unit::Milligram, 'mg', Unit::Microgram, 'microgram'], [Unit::Hour, 'hour', Unit::Minute, 'min'],
+            [Unit::CubicFootPerMinute, 'ft^3/min', Unit::LitrePerMinute, 'L/min'],
+            [Unit::CubicMetrePerMinute, 'm^3/min', Unit::LitrePerMinute, 'L/min'],
+            [Unit::MillilitrePerMinute, 'mL/min', Unit::LitrePerMinute, 'L/min'],
+            [Unit::InchMercury, 'inHg', Unit::Kilopascal, 'kPa'],
+            [Unit::MillimetreMercury, 'mmHg', Unit::Kilopascal, 'kPa'],
+            [Unit::Hectopascal, 'hPa', Unit::MillimetreMercury, 'mmHg'],
+            [Unit::InchWater, 'inH2O', Unit::Pascal, 'Pa'],
+            [Unit::MillimetreWater, 'mmH2O', Unit::Pascal, 'Pa'],
+            [Unit::InchMercury, 'inHg', Unit::MillimetreMercury, 'mmHg'],
+            [Unit::CubicMetre, 'm^3', Unit::Litre, 'L'],
+            [Unit::Milligram, 'mg', Unit::Microgram, 'microgram'],
+            [Unit::Hour, 'hour', Unit::Minute, 'min'],
         ];
         foreach ($pairs as [$from, $theirs, $to, $wanted]) {
             $printed = (float) trim($this->printed(['units', '-t', '-d', '12', "37.25 $theirs", $wanted]));
-            self::assertEqualsWithDelta($printed, $from->convert(Exact::of('37.25'), $to)->toFloat(), 2e-7 * $printed, "$theirs to $wanted");
+            self::assertEqualsWithDelta(
+                $printed,
+                $from->convert(Exact::of('37.25'), $to)->toFloat(),
+                2e-7 * $printed,
+                "$theirs to $wanted",
+            );
         }
         foreach (['-40', '32', '70', '98.6'] as $fahrenheit) {
             self::assertEqualsWithDelta((float) trim($this->printed(['units', '-t', '-d', '12', "tempF($fahrenheit)", 'tempC'])), Unit::Fahrenheit->convert(Exact::of($fahrenheit), Unit::Celsius)->toFloat(), 1e-9);
@@ -66,7 +87,20 @@ final class FlowOutsideReferenceTest extends TestCase
     /** The exponential of F-2, worked by another program, over the temperatures of work. */
     public function testWaterVapourAgainstR(): void
     {
-        $printed = array_map(floatval(...), explode("\n", trim($this->printed(['Rscript', '--vanilla', '-e', 't <- seq(-10, 45, 5); cat(format(0.61094*exp(17.625*t/(t+243.04)), digits=15), sep="\n")']))));
+        $printed = array_map(
+            floatval(...),
+            explode(
+                "\n",
+                trim(
+                    $this->printed([
+                        'Rscript',
+                        '--vanilla',
+                        '-e',
+                        't <- seq(-10, 45, 5); cat(format(0.61094*exp(17.625*t/(t+243.04)), digits=15), sep="\n")',
+                    ]),
+                ),
+            ),
+        );
         foreach ($printed as $place => $theirs) {
             self::assertEqualsWithDelta($theirs, Air::saturated(-10.0 + 5 * $place), 1e-12);
         }

@@ -82,7 +82,11 @@ final class FlowPropertyTest extends TestCase
     /** The order in which replicates were read does not matter; one that was struck out does not count. */
     public function testOrderOfReplicatesDoesNotMatter(): void
     {
-        $full = static fn (array $rows): string => (new AirScene())->check('k1', '07:50', ['2.0'], [], [], ['asFound' => $rows])->run('r', '08:00', '16:00')->check('k2', '16:10', ['2.0'])->result('r', 'volume')->pre?->full() ?? '';
+        $full = static fn (array $rows): string => (new AirScene())
+            ->check('k1', '07:50', ['2.0'], [], [], ['asFound' => $rows])
+            ->run('r', '08:00', '16:00')
+            ->check('k2', '16:10', ['2.0'])
+            ->result('r', 'volume')->pre?->full() ?? '';
         $row = static fn (string $value): array => ['value' => $value, 'provenance' => 'typed'];
         $rows = array_map($row, ['2.009', '2.011', '2.015', '1.998']);
         $first = $full($rows);
@@ -119,7 +123,9 @@ final class FlowPropertyTest extends TestCase
                     self::assertSame(0, $to->convert($from->convert($value, $to), $from)->compareTo($value));
                     self::assertSame($from->dimension(), $to->dimension());
                 } catch (\Footnote\Core\Quantity\UnitsDoNotMatch) {
-                    self::assertTrue($from->dimension() !== $to->dimension() || $from->dimension() === \Footnote\Core\Quantity\Dimension::Level);
+                    self::assertTrue(
+                        $from->dimension() !== $to->dimension() || $from->dimension() === \Footnote\Core\Quantity\Dimension::Level,
+                    );
                 }
             }
         }
@@ -128,9 +134,17 @@ final class FlowPropertyTest extends TestCase
     private static function air(): Air
     {
         $temperature = [[Unit::Celsius, mt_rand(-100, 400) / 10], [Unit::Fahrenheit, mt_rand(200, 1000) / 10]][mt_rand(0, 1)];
-        $pressure = [[Unit::Kilopascal, mt_rand(800, 1050) / 10], [Unit::MillimetreMercury, mt_rand(6000, 7800) / 10], [Unit::InchMercury, mt_rand(2500, 3100) / 100], [Unit::Hectopascal, mt_rand(8000, 10500) / 10]][mt_rand(0, 3)];
+        $pressure = [
+            [Unit::Kilopascal, mt_rand(800, 1050) / 10],
+            [Unit::MillimetreMercury, mt_rand(6000, 7800) / 10],
+            [Unit::InchMercury, mt_rand(2500, 3100) / 100],
+            [Unit::Hectopascal, mt_rand(8000, 10500) / 10],
+        ][mt_rand(0, 3)];
 
-        return new Air(new Measured(Decimal::parse(number_format($temperature[1], 1, '.', '')), $temperature[0]), new Measured(Decimal::parse(number_format($pressure[1], 2, '.', '')), $pressure[0]));
+        return new Air(
+            new Measured(Decimal::parse(number_format($temperature[1], 1, '.', '')), $temperature[0]),
+            new Measured(Decimal::parse(number_format($pressure[1], 2, '.', '')), $pressure[0]),
+        );
     }
 
     /** @param int<1, max> $knots */
@@ -139,7 +153,18 @@ final class FlowPropertyTest extends TestCase
         $at = new \DateTimeImmutable('2026-03-02T08:00:00+00:00');
         $list = [];
         for ($i = 0; $i < $knots; ++$i) {
-            $list[] = new FlowKnot($at, Figure::read('Q', 'flow', Exact::of(mt_rand(1500, 2500))->dividedBy(1000), Unit::LitrePerMinute, new Origin('check', 'k'.$i, '')), 'k'.$i, $i === 0);
+            $list[] = new FlowKnot(
+                $at,
+                Figure::read(
+                    'Q',
+                    'flow',
+                    Exact::of(mt_rand(1500, 2500))->dividedBy(1000),
+                    Unit::LitrePerMinute,
+                    new Origin('check', 'k'.$i, ''),
+                ),
+                'k'.$i,
+                $i === 0,
+            );
             $at = $at->modify('+'.mt_rand(0, 9000).' seconds');
         }
 

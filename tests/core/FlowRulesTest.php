@@ -21,7 +21,11 @@ final class FlowRulesTest extends TestCase
      */
     private static function day(array $run = [], array $flow = [], array $after = ['2.0'], string $before = '2.0'): AirScene
     {
-        return (new AirScene())->check('k1', '07:45', [$before])->run('r', '08:00', '14:00', $run)->check('k2', '14:10', $after, [], [], $flow)->found('r', '720');
+        return (new AirScene())
+            ->check('k1', '07:45', [$before])
+            ->run('r', '08:00', '14:00', $run)
+            ->check('k2', '14:10', $after, [], [], $flow)
+            ->found('r', '720');
     }
 
     /** @param array<string, mixed> $traits */
@@ -35,7 +39,18 @@ final class FlowRulesTest extends TestCase
     /** @param array<string, mixed> $kPa */
     private static function decay(string $end, array $kPa = []): AirScene
     {
-        return self::on($kPa, self::day([], ['leakStalled' => null, 'leakStart' => ['value' => '10.0', 'unit' => 'kPa'], 'leakEnd' => ['value' => $end, 'unit' => 'kPa'], 'leakSeconds' => '60']));
+        return self::on(
+            $kPa,
+            self::day(
+                [],
+                [
+                    'leakStalled' => null,
+                    'leakStart' => ['value' => '10.0', 'unit' => 'kPa'],
+                    'leakEnd' => ['value' => $end, 'unit' => 'kPa'],
+                    'leakSeconds' => '60',
+                ],
+            ),
+        );
     }
 
     /**
@@ -44,7 +59,11 @@ final class FlowRulesTest extends TestCase
      */
     private static function tube(string $front, array $row = [], array $report = [], string $blank = '<1'): AirScene
     {
-        return (new AirScene())->check('k1', '07:45', ['0.05'])->run('r', '08:00', '09:40', ['sampler' => 'tube', 'method' => 'vapour'])->check('k2', '10:00', ['0.05'])->found('r', $front, ['analyte' => 'toluene', 'desorption' => '0.97', ...$row], $report, $blank);
+        return (new AirScene())
+            ->check('k1', '07:45', ['0.05'])
+            ->run('r', '08:00', '09:40', ['sampler' => 'tube', 'method' => 'vapour'])
+            ->check('k2', '10:00', ['0.05'])
+            ->found('r', $front, ['analyte' => 'toluene', 'desorption' => '0.97', ...$row], $report, $blank);
     }
 
     /** A tube whose blank is given by section as well. */
@@ -111,13 +130,28 @@ final class FlowRulesTest extends TestCase
     private static function curve(array $heights, array $gauges): AirScene
     {
         $scene = self::on(['kind' => 'gauge sampler'], new AirScene());
-        $scene->add('references', ['id' => 'O', 'kind' => 'transfer-orifice', 'model' => 'm', 'certificates' => [AirScene::certificate('O', ['slope' => '9.89525', 'intercept' => '-0.04826', 'flowUnit' => 'm³/min'])]]);
+        $scene->add(
+            'references',
+            [
+                'id' => 'O',
+                'kind' => 'transfer-orifice',
+                'model' => 'm',
+                'certificates' => [AirScene::certificate('O', ['slope' => '9.89525', 'intercept' => '-0.04826', 'flowUnit' => 'm³/min'])],
+            ],
+        );
         $points = [];
         foreach ($gauges as $place => $gauge) {
             $points[] = ['gauge' => $gauge, 'left' => $heights[$place], 'right' => '0', 'provenance' => 'typed'];
         }
 
-        return $scene->check('k1', '07:00', [], [], ['reference' => 'O'], ['procedure' => 'multi-point', 'asFound' => [], 'points' => $points])
+        return $scene->check(
+            'k1',
+            '07:00',
+            [],
+            [],
+            ['reference' => 'O'],
+            ['procedure' => 'multi-point', 'asFound' => [], 'points' => $points],
+        )
             ->run('r', '08:00', '14:00', ['gaugeStart' => '52', 'gaugeStop' => '48', 'sampler' => null, 'method' => null]);
     }
 
@@ -125,11 +159,28 @@ final class FlowRulesTest extends TestCase
     private static function fixed(array $flow, string $display = '16.7'): AirScene
     {
         $scene = self::on(['kind' => 'fixed sampler'], new AirScene());
-        $scene->record['references'] = [[...AirScene::piston('S'), 'rangeHigh' => ['value' => '30', 'unit' => 'L/min']], ['id' => 'T', 'kind' => 'thermometer', 'model' => 'm', 'certificates' => [AirScene::certificate('T')]], ['id' => 'B', 'kind' => 'barometer', 'model' => 'm', 'certificates' => [AirScene::certificate('B')]]];
-        $row = static fn (string $target, string $shown, string $value): array => ['target' => ['value' => $target, 'unit' => 'L/min'], 'display' => ['value' => $shown, 'unit' => 'L/min'], 'value' => $value, 'provenance' => 'typed'];
-        $check = ['target' => ['value' => '16.7', 'unit' => 'L/min'], 'asFound' => [$row('16.7', $display, '16.7'), $row('15.0', '15.0', '15.1'), $row('18.4', '18.4', '18.3')]];
+        $scene->record['references'] = [
+            [...AirScene::piston('S'), 'rangeHigh' => ['value' => '30', 'unit' => 'L/min']],
+            ['id' => 'T', 'kind' => 'thermometer', 'model' => 'm', 'certificates' => [AirScene::certificate('T')]],
+            ['id' => 'B', 'kind' => 'barometer', 'model' => 'm', 'certificates' => [AirScene::certificate('B')]],
+        ];
+        $row = static fn (string $target, string $shown, string $value): array => [
+            'target' => ['value' => $target, 'unit' => 'L/min'],
+            'display' => ['value' => $shown, 'unit' => 'L/min'],
+            'value' => $value,
+            'provenance' => 'typed',
+        ];
+        $check = [
+            'target' => ['value' => '16.7', 'unit' => 'L/min'],
+            'asFound' => [$row('16.7', $display, '16.7'), $row('15.0', '15.0', '15.1'), $row('18.4', '18.4', '18.3')],
+        ];
 
-        return $scene->check('k1', '07:00', [], [], [], $check)->run('r', '08:00', '14:00', ['sampler' => null, 'method' => null])->check('k2', '14:10', [], [], [], [...$check, ...$flow]);
+        return $scene->check('k1', '07:00', [], [], [], $check)->run(
+            'r',
+            '08:00',
+            '14:00',
+            ['sampler' => null, 'method' => null],
+        )->check('k2', '14:10', [], [], [], [...$check, ...$flow]);
     }
 
     /** @return iterable<string, array{string, AirScene, AirScene, Severity}> rule, where it finds, where it does not, weight */
@@ -137,9 +188,24 @@ final class FlowRulesTest extends TestCase
     {
         yield 'changed by more than 5 %' => ['flow.change', self::day([], [], ['1.899']), self::day([], [], ['1.900']), Severity::Void];
         yield 'grown by more than 5 %' => ['flow.change', self::day([], [], ['2.101']), self::day([], [], ['2.100']), Severity::Void];
-        yield 'readings spread over more than 2 %' => ['flow.replicates', self::day([], [], ['1.979', '2.000', '2.021']), self::day([], [], ['1.980', '2.000', '2.020']), Severity::Qualified];
-        yield 'two readings' => ['flow.replicates-few', self::day([], [], ['2.00', '2.01']), self::day([], [], ['2.00', '2.01', '2.00']), Severity::Qualified];
-        yield 'more than 5 % off the design flow' => ['flow.design', self::day([], [], ['2.11'], '2.11'), self::day([], [], ['2.1'], '2.1'), Severity::Qualified];
+        yield 'readings spread over more than 2 %' => [
+            'flow.replicates',
+            self::day([], [], ['1.979', '2.000', '2.021']),
+            self::day([], [], ['1.980', '2.000', '2.020']),
+            Severity::Qualified,
+        ];
+        yield 'two readings' => [
+            'flow.replicates-few',
+            self::day([], [], ['2.00', '2.01']),
+            self::day([], [], ['2.00', '2.01', '2.00']),
+            Severity::Qualified,
+        ];
+        yield 'more than 5 % off the design flow' => [
+            'flow.design',
+            self::day([], [], ['2.11'], '2.11'),
+            self::day([], [], ['2.1'], '2.1'),
+            Severity::Qualified,
+        ];
         yield 'more than 10 % off' => [
             'flow.design-large',
             self::day([], [], ['2.21'], '2.21'),
@@ -171,8 +237,18 @@ final class FlowRulesTest extends TestCase
             Severity::Void,
         ];
         yield 'at the edge of its standard' => ['flow.below-standard', self::narrow('1.91'), self::narrow('1.96'), Severity::Qualified];
-        yield 'medium not in line' => ['flow.medium', self::day([], ['medium' => 'empty']), self::day([], ['medium' => 'in line']), Severity::Qualified];
-        yield 'air in the field not read' => ['flow.conditions-missing', self::day(['fieldTemperature' => null]), self::day(), Severity::Qualified];
+        yield 'medium not in line' => [
+            'flow.medium',
+            self::day([], ['medium' => 'empty']),
+            self::day([], ['medium' => 'in line']),
+            Severity::Qualified,
+        ];
+        yield 'air in the field not read' => [
+            'flow.conditions-missing',
+            self::day(['fieldTemperature' => null]),
+            self::day(),
+            Severity::Qualified,
+        ];
         yield 'eleven kelvin from the check' => [
             'flow.air-changed',
             self::on(['flowControl' => 'uncompensated'], self::day(['fieldTemperature' => ['value' => '30.1', 'unit' => '°C']])),
@@ -187,37 +263,147 @@ final class FlowRulesTest extends TestCase
         ];
         yield 'went on drawing' => ['flow.leak', self::day([], ['leakStalled' => 'no']), self::day(), Severity::Void];
         yield 'more than a tenth of the vacuum lost' => ['flow.leak', self::decay('8.99'), self::decay('9.00'), Severity::Void];
-        yield 'more lost than the manual allows' => ['flow.leak', self::decay('9.4', ['leakLimit' => ['value' => '0.25', 'unit' => 'kPa'], 'leakLimitSeconds' => '30']), self::decay('9.5', ['leakLimit' => ['value' => '0.25', 'unit' => 'kPa'], 'leakLimitSeconds' => '30']), Severity::Void];
+        yield 'more lost than the manual allows' => [
+            'flow.leak',
+            self::decay('9.4', ['leakLimit' => ['value' => '0.25', 'unit' => 'kPa'], 'leakLimitSeconds' => '30']),
+            self::decay('9.5', ['leakLimit' => ['value' => '0.25', 'unit' => 'kPa'], 'leakLimitSeconds' => '30']),
+            Severity::Void,
+        ];
         yield 'humidity at one end' => ['flow.humidity-option', self::soap(['50', null]), self::soap(['50', '55']), Severity::Qualified];
-        yield 'more than the method was tried for' => ['flow.volume-range', self::day(['stop' => Scene::moment('16:21')])->check('k3', '16:30', ['2.0']), self::day(['stop' => Scene::moment('16:20')])->check('k3', '16:30', ['2.0']), Severity::Qualified];
-        yield 'less than the method was tried for' => ['flow.volume-range', self::day(['stop' => Scene::moment('09:39')]), self::day(['stop' => Scene::moment('09:40')]), Severity::Qualified];
-        yield 'faster than the method allows' => [
-            'flow.method-flow',
-            (new AirScene())->check('k1', '07:45', ['0.201'])->run('r', '08:00', '08:40', ['sampler' => 'tube', 'method' => 'vapour'])->check('k2', '09:00', ['0.2']),
-            (new AirScene())->check('k1', '07:45', ['0.2'])->run('r', '08:00', '08:40', ['sampler' => 'tube', 'method' => 'vapour'])->check('k2', '09:00', ['0.2']),
+        yield 'more than the method was tried for' => [
+            'flow.volume-range',
+            self::day(['stop' => Scene::moment('16:21')])->check('k3', '16:30', ['2.0']),
+            self::day(['stop' => Scene::moment('16:20')])->check('k3', '16:30', ['2.0']),
             Severity::Qualified,
         ];
-        yield 'timer 5.3 % under the clock' => ['flow.timer', self::day(['timerMinutes' => '341']), self::day(['timerMinutes' => '342']), Severity::Qualified];
-        yield 'stopped by itself' => ['flow.stopped', self::day(['remarks' => [['kind' => 'stopped by itself']], 'timerMinutes' => '200']), self::day(['timerMinutes' => '360']), Severity::Qualified];
-        yield 'stopped and nobody knows when' => ['flow.stopped', self::day(['remarks' => [['kind' => 'stopped by itself']]]), self::day(), Severity::Void];
-        yield 'medium on two runs' => ['flow.medium-twice', self::day()->run('q', '15:00', '15:30', ['medium' => 'M-r']), self::day()->run('q', '15:00', '15:30', ['medium' => 'M-q']), Severity::Void];
-        yield 'points not on a line' => ['flow.correlation', self::curve(['8.1', '7.0', '7.9', '5.1', '4.2'], ['70', '60', '50', '40', '30']), self::curve(['8.1', '7.0', '5.9', '5.1', '4.2'], ['70', '60', '50', '40', '30']), Severity::Void];
-        yield 'four points' => ['flow.points-few', self::curve(['8.1', '7.0', '5.9', '5.1'], ['70', '60', '50', '40']), self::curve(['8.1', '7.0', '5.9', '5.1', '4.2'], ['70', '60', '50', '40', '30']), Severity::Qualified];
-        yield 'sampler 2.1 K warm' => ['flow.sampler-temperature', self::fixed(['unitTemperature' => ['value' => '22.1', 'unit' => '°C']]), self::fixed(['unitTemperature' => ['value' => '22.0', 'unit' => '°C']]), Severity::Qualified];
-        yield 'sampler more than 10 mmHg off' => ['flow.sampler-pressure', self::fixed(['pressure' => ['value' => '750', 'unit' => 'mmHg'], 'unitPressure' => ['value' => '760.1', 'unit' => 'mmHg']]), self::fixed(['pressure' => ['value' => '750', 'unit' => 'mmHg'], 'unitPressure' => ['value' => '760', 'unit' => 'mmHg']]), Severity::Qualified];
+        yield 'less than the method was tried for' => [
+            'flow.volume-range',
+            self::day(['stop' => Scene::moment('09:39')]),
+            self::day(['stop' => Scene::moment('09:40')]),
+            Severity::Qualified,
+        ];
+        yield 'faster than the method allows' => [
+            'flow.method-flow',
+            (new AirScene())->check('k1', '07:45', ['0.201'])->run(
+                'r',
+                '08:00',
+                '08:40',
+                ['sampler' => 'tube', 'method' => 'vapour'],
+            )->check('k2', '09:00', ['0.2']),
+            (new AirScene())->check('k1', '07:45', ['0.2'])->run(
+                'r',
+                '08:00',
+                '08:40',
+                ['sampler' => 'tube', 'method' => 'vapour'],
+            )->check('k2', '09:00', ['0.2']),
+            Severity::Qualified,
+        ];
+        yield 'timer 5.3 % under the clock' => [
+            'flow.timer',
+            self::day(['timerMinutes' => '341']),
+            self::day(['timerMinutes' => '342']),
+            Severity::Qualified,
+        ];
+        yield 'stopped by itself' => [
+            'flow.stopped',
+            self::day(['remarks' => [['kind' => 'stopped by itself']], 'timerMinutes' => '200']),
+            self::day(['timerMinutes' => '360']),
+            Severity::Qualified,
+        ];
+        yield 'stopped and nobody knows when' => [
+            'flow.stopped',
+            self::day(['remarks' => [['kind' => 'stopped by itself']]]),
+            self::day(),
+            Severity::Void,
+        ];
+        yield 'medium on two runs' => [
+            'flow.medium-twice',
+            self::day()->run('q', '15:00', '15:30', ['medium' => 'M-r']),
+            self::day()->run('q', '15:00', '15:30', ['medium' => 'M-q']),
+            Severity::Void,
+        ];
+        yield 'points not on a line' => [
+            'flow.correlation',
+            self::curve(['8.1', '7.0', '7.9', '5.1', '4.2'], ['70', '60', '50', '40', '30']),
+            self::curve(['8.1', '7.0', '5.9', '5.1', '4.2'], ['70', '60', '50', '40', '30']),
+            Severity::Void,
+        ];
+        yield 'four points' => [
+            'flow.points-few',
+            self::curve(['8.1', '7.0', '5.9', '5.1'], ['70', '60', '50', '40']),
+            self::curve(['8.1', '7.0', '5.9', '5.1', '4.2'], ['70', '60', '50', '40', '30']),
+            Severity::Qualified,
+        ];
+        yield 'sampler 2.1 K warm' => [
+            'flow.sampler-temperature',
+            self::fixed(['unitTemperature' => ['value' => '22.1', 'unit' => '°C']]),
+            self::fixed(['unitTemperature' => ['value' => '22.0', 'unit' => '°C']]),
+            Severity::Qualified,
+        ];
+        yield 'sampler more than 10 mmHg off' => [
+            'flow.sampler-pressure',
+            self::fixed(['pressure' => ['value' => '750', 'unit' => 'mmHg'], 'unitPressure' => ['value' => '760.1', 'unit' => 'mmHg']]),
+            self::fixed(['pressure' => ['value' => '750', 'unit' => 'mmHg'], 'unitPressure' => ['value' => '760', 'unit' => 'mmHg']]),
+            Severity::Qualified,
+        ];
         yield 'sampler shows 4.2 % more' => ['flow.sampler-flow', self::fixed([], '17.4'), self::fixed([], '17.3'), Severity::Qualified];
-        yield 'nothing from the laboratory' => ['lab.no-result', (new AirScene())->check('k1', '07:45', ['2.0'])->run('r', '08:00', '14:00')->check('k2', '14:10', ['2.0']), self::day(), Severity::Void];
+        yield 'nothing from the laboratory' => [
+            'lab.no-result',
+            (new AirScene())->check('k1', '07:45', ['2.0'])->run('r', '08:00', '14:00')->check('k2', '14:10', ['2.0']),
+            self::day(),
+            Severity::Void,
+        ];
         yield 'no medium' => ['lab.no-result', self::day(['medium' => null]), self::day(), Severity::Void];
-        yield 'blanks taken out already?' => ['lab.correction-unknown', self::tube('100', [], ['blankCorrected' => 'unknown']), self::tube('100'), Severity::Void];
-        yield 'desorption taken out already?' => ['lab.correction-unknown', self::tube('100', [], ['desorptionCorrected' => 'unknown']), self::tube('100', [], ['desorptionCorrected' => 'yes']), Severity::Void];
+        yield 'blanks taken out already?' => [
+            'lab.correction-unknown',
+            self::tube('100', [], ['blankCorrected' => 'unknown']),
+            self::tube('100'),
+            Severity::Void,
+        ];
+        yield 'desorption taken out already?' => [
+            'lab.correction-unknown',
+            self::tube('100', [], ['desorptionCorrected' => 'unknown']),
+            self::tube('100', [], ['desorptionCorrected' => 'yes']),
+            Severity::Void,
+        ];
         yield 'less than' => ['lab.below-quantitation', self::tube('<5'), self::tube('5'), Severity::Note];
-        yield 'a number below quantitation is none' => ['lab.below-quantitation', self::tube('4.9', ['quantitation' => '5']), self::tube('5', ['quantitation' => '5']), Severity::Note];
-        yield 'between detection and quantitation' => ['lab.estimated', self::tube('4.9', ['quantitation' => '5', 'detection' => '1']), self::tube('5', ['quantitation' => '5', 'detection' => '1']), Severity::Qualified];
-        yield 'blank above a tenth' => ['lab.blank-high', self::tube('100', [], [], '10.1'), self::tube('100', [], [], '10'), Severity::Note];
-        yield 'a filter that lost mass' => ['lab.blank-high', self::tube('100', [], [], '-10.1'), self::tube('100', [], [], '-10'), Severity::Note];
+        yield 'a number below quantitation is none' => [
+            'lab.below-quantitation',
+            self::tube('4.9', ['quantitation' => '5']),
+            self::tube('5', ['quantitation' => '5']),
+            Severity::Note,
+        ];
+        yield 'between detection and quantitation' => [
+            'lab.estimated',
+            self::tube('4.9', ['quantitation' => '5', 'detection' => '1']),
+            self::tube('5', ['quantitation' => '5', 'detection' => '1']),
+            Severity::Qualified,
+        ];
+        yield 'blank above a tenth' => [
+            'lab.blank-high',
+            self::tube('100', [], [], '10.1'),
+            self::tube('100', [], [], '10'),
+            Severity::Note,
+        ];
+        yield 'a filter that lost mass' => [
+            'lab.blank-high',
+            self::tube('100', [], [], '-10.1'),
+            self::tube('100', [], [], '-10'),
+            Severity::Note,
+        ];
         yield 'no blank in the report' => ['lab.blanks-few', self::tube('100', [], [], ''), self::tube('100'), Severity::Qualified];
-        yield 'back above a tenth of the front' => ['lab.breakthrough', self::tube('100', ['back' => '10.1'], [], '<1'), self::tube('100', ['back' => '10'], [], '<1'), Severity::Qualified];
-        yield 'back above a quarter of the front' => ['lab.breakthrough-large', self::tube('100', ['back' => '25.1']), self::tube('100', ['back' => '25']), Severity::Void];
+        yield 'back above a tenth of the front' => [
+            'lab.breakthrough',
+            self::tube('100', ['back' => '10.1'], [], '<1'),
+            self::tube('100', ['back' => '10'], [], '<1'),
+            Severity::Qualified,
+        ];
+        yield 'back above a quarter of the front' => [
+            'lab.breakthrough-large',
+            self::tube('100', ['back' => '25.1']),
+            self::tube('100', ['back' => '25']),
+            Severity::Void,
+        ];
         yield 'blanks given by section are taken off each' => [
             'lab.breakthrough',
             self::sectioned('110', '20.1', '10', '10'),
@@ -266,28 +452,75 @@ final class FlowRulesTest extends TestCase
             self::unnamed([]),
             Severity::Void,
         ];
-        yield 'little comes off' => ['lab.desorption-low', self::tube('100', ['desorption' => '0.74']), self::tube('100', ['desorption' => '0.75']), Severity::Qualified];
-        yield 'reported anew' => ['lab.superseded', self::tube('100')->found('r', '90', ['analyte' => 'toluene']), self::tube('100')->found('r', '90', ['analyte' => 'acetone']), Severity::Note];
-        yield 'leak test left out' => ['procedure.step-not-confirmed', self::stepped(['leak-test' => 'skipped']), self::stepped([]), Severity::Qualified];
-        yield 'flow read before the leak test' => ['procedure.order', self::ordered(['as-found', 'leak-test']), self::ordered(['leak-test', 'as-found']), Severity::Note];
-        yield 'thermometer past its date' => ['reference.expired', self::thermometer('2026-03-01'), self::thermometer('2026-03-02'), Severity::Qualified];
+        yield 'little comes off' => [
+            'lab.desorption-low',
+            self::tube('100', ['desorption' => '0.74']),
+            self::tube('100', ['desorption' => '0.75']),
+            Severity::Qualified,
+        ];
+        yield 'reported anew' => [
+            'lab.superseded',
+            self::tube('100')->found('r', '90', ['analyte' => 'toluene']),
+            self::tube('100')->found('r', '90', ['analyte' => 'acetone']),
+            Severity::Note,
+        ];
+        yield 'leak test left out' => [
+            'procedure.step-not-confirmed',
+            self::stepped(['leak-test' => 'skipped']),
+            self::stepped([]),
+            Severity::Qualified,
+        ];
+        yield 'flow read before the leak test' => [
+            'procedure.order',
+            self::ordered(['as-found', 'leak-test']),
+            self::ordered(['leak-test', 'as-found']),
+            Severity::Note,
+        ];
+        yield 'thermometer past its date' => [
+            'reference.expired',
+            self::thermometer('2026-03-01'),
+            self::thermometer('2026-03-02'),
+            Severity::Qualified,
+        ];
         yield 'set and not read again' => [
             'bracket.as-left-not-read',
-            (new AirScene())->check('k1', '07:45', ['1.8'], [], [], ['adjusted' => true])->run('r', '08:00', '14:00')->check('k2', '14:10', ['2.0']),
+            (new AirScene())->check(
+                'k1',
+                '07:45',
+                ['1.8'],
+                [],
+                [],
+                ['adjusted' => true],
+            )->run('r', '08:00', '14:00')->check('k2', '14:10', ['2.0']),
             (new AirScene())->check('k1', '07:45', ['1.8'], ['2.0'])->run('r', '08:00', '14:00')->check('k2', '14:10', ['2.0']),
             Severity::Qualified,
         ];
-        yield 'standards whose uncertainties add to more than half of the limit' => ['bracket.different-reference', self::others('1.8', '1.8'), self::others('1.7', '1.8', true), Severity::Qualified];
+        yield 'standards whose uncertainties add to more than half of the limit' => [
+            'bracket.different-reference',
+            self::others('1.8', '1.8'),
+            self::others('1.7', '1.8', true),
+            Severity::Qualified,
+        ];
     }
 
     /** @param list<string|null> $humidities */
     private static function soap(array $humidities): AirScene
     {
         $scene = new AirScene();
-        $scene->add('references', ['id' => 'F', 'kind' => 'soap-film-burette', 'model' => 'm', 'certificates' => [AirScene::certificate('F')]]);
+        $scene->add(
+            'references',
+            ['id' => 'F', 'kind' => 'soap-film-burette', 'model' => 'm', 'certificates' => [AirScene::certificate('F')]],
+        );
         $rows = array_fill(0, 3, ['volume' => '500', 'seconds' => '15.0', 'provenance' => 'typed']);
         foreach (['07:45', '14:10'] as $place => $at) {
-            $scene->check('k'.$place, $at, [], [], ['reference' => 'F'], ['asFound' => $rows, ...($humidities[$place] === null ? [] : ['humidity' => $humidities[$place]])]);
+            $scene->check(
+                'k'.$place,
+                $at,
+                [],
+                [],
+                ['reference' => 'F'],
+                ['asFound' => $rows, ...($humidities[$place] === null ? [] : ['humidity' => $humidities[$place]])],
+            );
         }
 
         return $scene->run('r', '08:00', '14:00')->found('r', '720');
@@ -296,7 +529,13 @@ final class FlowRulesTest extends TestCase
     /** @param array<string, string> $steps */
     private static function stepped(array $steps): AirScene
     {
-        return (new AirScene())->check('k1', '07:45', ['2.0'])->run('r', '08:00', '14:00')->check('k2', '14:10', ['2.0'], [], ['steps' => [...AirScene::STEPS, ...$steps]]);
+        return (new AirScene())->check('k1', '07:45', ['2.0'])->run('r', '08:00', '14:00')->check(
+            'k2',
+            '14:10',
+            ['2.0'],
+            [],
+            ['steps' => [...AirScene::STEPS, ...$steps]],
+        );
     }
 
     /** @param list<string> $order */
@@ -304,21 +543,45 @@ final class FlowRulesTest extends TestCase
     {
         $rest = array_diff_key(AirScene::STEPS, array_flip($order));
 
-        return (new AirScene())->check('k1', '07:45', ['2.0'])->run('r', '08:00', '14:00')->check('k2', '14:10', ['2.0'], [], ['steps' => [...array_slice($rest, 0, 2), ...array_fill_keys($order, 'done'), 'device-off' => 'done']]);
+        return (new AirScene())->check('k1', '07:45', ['2.0'])->run('r', '08:00', '14:00')->check(
+            'k2',
+            '14:10',
+            ['2.0'],
+            [],
+            ['steps' => [...array_slice($rest, 0, 2), ...array_fill_keys($order, 'done'), 'device-off' => 'done']],
+        );
     }
 
     private static function thermometer(string $due): AirScene
     {
         $scene = self::day();
-        $scene->record['references'] = [AirScene::piston('S'), ['id' => 'T', 'kind' => 'thermometer', 'model' => 'm', 'certificates' => [['number' => 't', 'laboratory' => 'L', 'issued' => '2025-03-02', 'due' => $due]]], ['id' => 'B', 'kind' => 'barometer', 'model' => 'm', 'certificates' => [AirScene::certificate('B')]]];
+        $scene->record['references'] = [
+            AirScene::piston('S'),
+            [
+                'id' => 'T',
+                'kind' => 'thermometer',
+                'model' => 'm',
+                'certificates' => [['number' => 't', 'laboratory' => 'L', 'issued' => '2025-03-02', 'due' => $due]],
+            ],
+            ['id' => 'B', 'kind' => 'barometer', 'model' => 'm', 'certificates' => [AirScene::certificate('B')]],
+        ];
 
         return $scene;
     }
 
     private static function others(string $one, string $other, bool $same = false): AirScene
     {
-        $scene = (new AirScene())->check('k1', '07:45', ['2.0'])->run('r', '08:00', '14:00')->check('k2', '14:10', ['2.0'], [], ['reference' => $same ? 'S' : 'S2'])->found('r', '720');
-        $scene->record['references'] = [AirScene::piston('S', $one), AirScene::piston('S2', $other), ['id' => 'T', 'kind' => 'thermometer', 'model' => 'm', 'certificates' => [AirScene::certificate('T')]], ['id' => 'B', 'kind' => 'barometer', 'model' => 'm', 'certificates' => [AirScene::certificate('B')]]];
+        $scene = (new AirScene())
+            ->check('k1', '07:45', ['2.0'])
+            ->run('r', '08:00', '14:00')
+            ->check('k2', '14:10', ['2.0'], [], ['reference' => $same ? 'S' : 'S2'])
+            ->found('r', '720');
+        $scene->record['references'] = [
+            AirScene::piston('S', $one),
+            AirScene::piston('S2', $other),
+            ['id' => 'T', 'kind' => 'thermometer', 'model' => 'm', 'certificates' => [AirScene::certificate('T')]],
+            ['id' => 'B', 'kind' => 'barometer', 'model' => 'm', 'certificates' => [AirScene::certificate('B')]],
+        ];
 
         return $scene;
     }
@@ -326,7 +589,10 @@ final class FlowRulesTest extends TestCase
     public function testACleanDayIsValid(): void
     {
         $assessment = self::day()->assess('r');
-        self::assertSame([], array_map(static fn (Finding $finding): string => $finding->setting->rule.': '.$finding->seen, $assessment->findings));
+        self::assertSame(
+            [],
+            array_map(static fn (Finding $finding): string => $finding->setting->rule.': '.$finding->seen, $assessment->findings),
+        );
         self::assertSame(Verdict::Valid, $assessment->verdict);
     }
 
@@ -341,7 +607,11 @@ final class FlowRulesTest extends TestCase
     /** A missing report is open and not void: it can still come. */
     public function testAMissingReportIsOpen(): void
     {
-        $assessment = (new AirScene())->check('k1', '07:45', ['2.0'])->run('r', '08:00', '14:00')->check('k2', '14:10', ['2.0'])->assess('r');
+        $assessment = (new AirScene())
+            ->check('k1', '07:45', ['2.0'])
+            ->run('r', '08:00', '14:00')
+            ->check('k2', '14:10', ['2.0'])
+            ->assess('r');
         self::assertSame(Verdict::Open, $assessment->verdict);
         self::assertSame('the laboratory\'s report on M-r', $assessment->findings[0]->cure?->evidence);
         self::assertSame('volume', $assessment->results[0]->key, 'the volume stands already');

@@ -42,14 +42,26 @@ final class FlowTablesTest extends TestCase
     {
         $d = Decimal::parse(...);
         $origin = new Origin('check', 'k', '');
-        $row = static fn (?string $left, ?string $right): FlowRow => new FlowRow(Provenance::Typed, left: $left === null ? null : $d($left), right: $right === null ? null : $d($right));
+        $row = static fn (?string $left, ?string $right): FlowRow => new FlowRow(
+            Provenance::Typed,
+            left: $left === null ? null : $d($left),
+            right: $right === null ? null : $d($right),
+        );
         $rested = new Manometer($d('0.1'), $d('0.1'), null);
         self::assertSame('3.6', $rested->inchesOfWater($row('1.9', '-1.7'), $origin)->full());
         self::assertSame('3.6', $rested->inchesOfWater($row('1.9', null), $origin)->full());
         self::assertSame('3.6', $rested->inchesOfWater($row(null, '-1.7'), $origin)->full(), 'the other leg alone says the same');
         self::assertSame('3.6', $rested->inchesOfWater($row('-1.7', '1.9'), $origin)->full(), 'either side may be tapped');
-        self::assertSame('3.4', (new Manometer($d('0.2'), $d('0'), null))->inchesOfWater($row('1.9', '-1.7'), $origin)->full(), 'legs that rest unlike');
-        self::assertSame('2.988', (new Manometer($d('0.1'), $d('0.1'), $d('0.83')))->inchesOfWater($row('1.9', '-1.7'), $origin)->full(), 'oil is not water');
+        self::assertSame(
+            '3.4',
+            (new Manometer($d('0.2'), $d('0'), null))->inchesOfWater($row('1.9', '-1.7'), $origin)->full(),
+            'legs that rest unlike',
+        );
+        self::assertSame(
+            '2.988',
+            (new Manometer($d('0.1'), $d('0.1'), $d('0.83')))->inchesOfWater($row('1.9', '-1.7'), $origin)->full(),
+            'oil is not water',
+        );
         $this->expectException(UnreadableFlow::class);
         (new Manometer(null, null, null))->inchesOfWater($row('1.9', null), $origin);
     }
@@ -72,7 +84,11 @@ final class FlowTablesTest extends TestCase
     /** Pump 2.000, 1.980, 1.800 L/min at 0, 240, 480 min (rule 6): change −10 %, volume 931.2 L, and not 912. */
     public function testVolumeByLines(): void
     {
-        $scene = (new AirScene())->check('k1', '07:50', ['2.000'])->run('r', '08:00', '16:00')->check('k2', '12:00', ['1.980'])->check('k3', '16:10', ['1.800']);
+        $scene = (new AirScene())
+            ->check('k1', '07:50', ['2.000'])
+            ->run('r', '08:00', '16:00')
+            ->check('k2', '12:00', ['1.980'])
+            ->check('k3', '16:10', ['1.800']);
         $assessment = $scene->assess('r');
         $volume = Scene::result($assessment, 'volume');
         self::assertSame(['960', '864', '931.2'], [$volume->pre?->full(), $volume->post?->full(), $volume->between?->full()]);
@@ -84,7 +100,12 @@ final class FlowTablesTest extends TestCase
     /** 2.0 L/min for 450 min at 30 °C, 95 kPa: 829.90 L at 25 °C, 101.325 kPa (ideal gas). */
     public function testVolumeAtReferenceConditions(): void
     {
-        $scene = (new AirScene())->check('k1', '07:50', ['2.0'])->run('r', '08:00', '15:30', ['fieldTemperature' => ['value' => '30', 'unit' => '°C'], 'fieldPressure' => ['value' => '95', 'unit' => 'kPa']])->check('k2', '16:00', ['2.0']);
+        $scene = (new AirScene())->check('k1', '07:50', ['2.0'])->run(
+            'r',
+            '08:00',
+            '15:30',
+            ['fieldTemperature' => ['value' => '30', 'unit' => '°C'], 'fieldPressure' => ['value' => '95', 'unit' => 'kPa']],
+        )->check('k2', '16:00', ['2.0']);
         self::assertSame('900', $scene->result('r', 'volume')->between?->full());
         self::assertEqualsWithDelta(829.90, $scene->result('r', 'volume-ref')->between?->toFloat() ?? 0.0, 0.005);
     }
@@ -93,16 +114,48 @@ final class FlowTablesTest extends TestCase
     public function testRotameterAwayFromItsConditions(): void
     {
         $scene = new AirScene();
-        $scene->add('references', ['id' => 'R', 'kind' => 'rotameter', 'model' => 'm', 'scale' => 'L/min', 'floatRead' => 'middle', 'calibratedTemperature' => ['value' => '20', 'unit' => '°C'], 'calibratedPressure' => ['value' => '760', 'unit' => 'mmHg'], 'certificates' => [AirScene::certificate('R', ['values' => [['nominal' => '1', 'certified' => '1.00'], ['nominal' => '3', 'certified' => '3.00']]])]]);
-        $cold = ['temperature' => ['value' => '5', 'unit' => '°C'], 'pressure' => ['value' => '640', 'unit' => 'mmHg'], 'floatRead' => 'middle'];
-        $scene->check('k1', '07:50', ['2'], [], ['reference' => 'R'], $cold)->run('r', '08:00', '09:00')->check('k2', '09:10', ['2'], [], ['reference' => 'R'], $cold);
+        $scene->add(
+            'references',
+            [
+                'id' => 'R',
+                'kind' => 'rotameter',
+                'model' => 'm',
+                'scale' => 'L/min',
+                'floatRead' => 'middle',
+                'calibratedTemperature' => ['value' => '20', 'unit' => '°C'],
+                'calibratedPressure' => ['value' => '760', 'unit' => 'mmHg'],
+                'certificates' => [
+                    AirScene::certificate(
+                        'R',
+                        ['values' => [['nominal' => '1', 'certified' => '1.00'], ['nominal' => '3', 'certified' => '3.00']]],
+                    ),
+                ],
+            ],
+        );
+        $cold = [
+            'temperature' => ['value' => '5', 'unit' => '°C'],
+            'pressure' => ['value' => '640', 'unit' => 'mmHg'],
+            'floatRead' => 'middle',
+        ];
+        $scene->check(
+            'k1',
+            '07:50',
+            ['2'],
+            [],
+            ['reference' => 'R'],
+            $cold,
+        )->run('r', '08:00', '09:00')->check('k2', '09:10', ['2'], [], ['reference' => 'R'], $cold);
         self::assertEqualsWithDelta(2.1230 * 60, $scene->result('r', 'volume')->between?->toFloat() ?? 0.0, 0.00005 * 60);
     }
 
     /** Pre 2.012, post 1.948 L/min: −3.1809 %. */
     public function testChangeOfFlow(): void
     {
-        $assessment = (new AirScene())->check('k1', '07:50', ['2.012'])->run('r', '08:00', '16:00')->check('k2', '16:10', ['1.948'])->assess('r');
+        $assessment = (new AirScene())
+            ->check('k1', '07:50', ['2.012'])
+            ->run('r', '08:00', '16:00')
+            ->check('k2', '16:10', ['1.948'])
+            ->assess('r');
         self::assertEqualsWithDelta(-3.1809, $assessment->drifts[0]->toFloat(), 0.00005);
         self::assertSame('2.012', $assessment->drifts[0]->inputs[1]->full());
     }
@@ -111,7 +164,13 @@ final class FlowTablesTest extends TestCase
     #[DataProvider('traps')]
     public function testExactlyOnTheLimitPasses(string $before, string $after, string $less): void
     {
-        $rules = static fn (string $last): array => Scene::rules((new AirScene())->check('k1', '07:50', [$before])->run('r', '08:00', '16:00', ['sampler' => 'tube', 'method' => null])->check('k2', '16:10', [$last])->assess('r'));
+        $rules = static fn (string $last): array => Scene::rules(
+            (new AirScene())
+                ->check('k1', '07:50', [$before])
+                ->run('r', '08:00', '16:00', ['sampler' => 'tube', 'method' => null])
+                ->check('k2', '16:10', [$last])
+                ->assess('r'),
+        );
         self::assertNotContains('flow.change', $rules($after));
         self::assertContains('flow.change', $rules($less));
     }
@@ -128,10 +187,38 @@ final class FlowTablesTest extends TestCase
     /** Toluene 37.7 mg/m³ at 30 °C, 95 kPa is 10.86 ppm (ideal gas), and 10.00 only at 25 °C, 101.325 kPa. */
     public function testPartsPerMillionAtTheirOwnConditions(): void
     {
-        $asSampled = (new AirScene(''))->check('k1', '07:50', ['0.1'])->run('r', '08:00', '08:50', ['sampler' => 'tube', 'method' => null, 'fieldTemperature' => ['value' => '30', 'unit' => '°C'], 'fieldPressure' => ['value' => '95', 'unit' => 'kPa']])->check('k2', '09:00', ['0.1'])->found('r', '188.5', ['analyte' => 'toluene']);
+        $asSampled = (new AirScene(''))
+            ->check('k1', '07:50', ['0.1'])
+            ->run(
+                'r',
+                '08:00',
+                '08:50',
+                [
+                    'sampler' => 'tube',
+                    'method' => null,
+                    'fieldTemperature' => ['value' => '30', 'unit' => '°C'],
+                    'fieldPressure' => ['value' => '95', 'unit' => 'kPa'],
+                ],
+            )
+            ->check('k2', '09:00', ['0.1'])
+            ->found('r', '188.5', ['analyte' => 'toluene']);
         self::assertSame('37.7', $asSampled->result('r', 'conc:toluene')->between?->full());
         self::assertEqualsWithDelta(10.86, $asSampled->result('r', 'conc-ppm:toluene')->between?->toFloat() ?? 0.0, 0.005);
-        $named = (new AirScene())->check('k1', '07:50', ['0.1'])->run('r', '08:00', '08:50', ['sampler' => 'tube', 'method' => null, 'fieldTemperature' => ['value' => '25', 'unit' => '°C'], 'fieldPressure' => ['value' => '101.325', 'unit' => 'kPa']])->check('k2', '09:00', ['0.1'])->found('r', '188.5', ['analyte' => 'toluene']);
+        $named = (new AirScene())
+            ->check('k1', '07:50', ['0.1'])
+            ->run(
+                'r',
+                '08:00',
+                '08:50',
+                [
+                    'sampler' => 'tube',
+                    'method' => null,
+                    'fieldTemperature' => ['value' => '25', 'unit' => '°C'],
+                    'fieldPressure' => ['value' => '101.325', 'unit' => 'kPa'],
+                ],
+            )
+            ->check('k2', '09:00', ['0.1'])
+            ->found('r', '188.5', ['analyte' => 'toluene']);
         self::assertEqualsWithDelta(10.00, $named->result('r', 'conc-ppm:toluene')->between?->toFloat() ?? 0.0, 0.005);
     }
 
@@ -165,14 +252,22 @@ final class FlowTablesTest extends TestCase
         $twa = $scene('576')->result('r1', 'twa:wood');
         self::assertSame('0.600 to 0.613', $twa->between?->shown());
         self::assertSame([0.6, 0.6125], [$twa->lowest()?->toFloat(), $twa->highest()?->toFloat()]);
-        self::assertSame($twa->between->full(), $scene('576')->result('r2', 'twa:wood')->between?->full(), 'both samples show the same shift');
+        self::assertSame(
+            $twa->between->full(),
+            $scene('576')->result('r2', 'twa:wood')->between?->full(),
+            'both samples show the same shift',
+        );
         self::assertSame('<0.0500', $scene('<36')->result('r2', 'twa:wood')->between?->shown());
     }
 
     /** 900 L at 1.2 mg/m³ is 1.08 mg (demo magnitudes); blanks are signed: a filter that lost mass raises the sample. */
     public function testBlanksAreSigned(): void
     {
-        $scene = static fn (string $blank): AirScene => (new AirScene(''))->check('k1', '07:50', ['2.0'])->run('r', '08:00', '15:30')->check('k2', '16:00', ['2.0'])->found('r', '1080', [], [], $blank);
+        $scene = static fn (string $blank): AirScene => (new AirScene(''))
+            ->check('k1', '07:50', ['2.0'])
+            ->run('r', '08:00', '15:30')
+            ->check('k2', '16:00', ['2.0'])
+            ->found('r', '1080', [], [], $blank);
         self::assertSame('1.2', $scene('0')->result('r', 'conc:wood')->between?->full());
         self::assertSame('1.25', $scene('-45')->result('r', 'conc:wood')->between?->full());
         self::assertSame('1.15', $scene('45')->result('r', 'conc:wood')->between?->full());
@@ -182,8 +277,20 @@ final class FlowTablesTest extends TestCase
     /** Corrections are made once: by the laboratory or here (C-1). */
     public function testCorrectionsAreNotMadeTwice(): void
     {
-        $scene = static fn (string $blank, string $desorption): AirScene => (new AirScene(''))->check('k1', '07:50', ['0.05'])->run('r', '08:00', '09:40', ['sampler' => 'tube', 'method' => 'vapour'])->check('k2', '10:00', ['0.05'])->found('r', '95', ['analyte' => 'toluene', 'desorption' => '0.95'], ['blankCorrected' => $blank, 'desorptionCorrected' => $desorption], '5');
-        $mass = static fn (string $blank, string $desorption): string => Exact::of($scene($blank, $desorption)->result('r', 'conc:toluene')->between?->full() ?? '0')->times(5)->rounded(3);
+        $scene = static fn (string $blank, string $desorption): AirScene => (new AirScene(''))
+            ->check('k1', '07:50', ['0.05'])
+            ->run('r', '08:00', '09:40', ['sampler' => 'tube', 'method' => 'vapour'])
+            ->check('k2', '10:00', ['0.05'])
+            ->found(
+                'r',
+                '95',
+                ['analyte' => 'toluene', 'desorption' => '0.95'],
+                ['blankCorrected' => $blank, 'desorptionCorrected' => $desorption],
+                '5',
+            );
+        $mass = static fn (string $blank, string $desorption): string => Exact::of(
+            $scene($blank, $desorption)->result('r', 'conc:toluene')->between?->full() ?? '0',
+        )->times(5)->rounded(3);
         self::assertSame('94.737', $mass('no', 'no'));
         self::assertSame('100.000', $mass('yes', 'no'));
         self::assertSame('90.000', $mass('no', 'yes'));
@@ -194,9 +301,18 @@ final class FlowTablesTest extends TestCase
     /** Additive mixture Σ c_i/L_i (published: 29 CFR 1910.1000(d)): 5 of 10 and 60 of 100 make 1.1. */
     public function testAdditiveMixture(): void
     {
-        $scene = (new AirScene(''))->check('k1', '07:50', ['0.05'])->run('r', '08:00', '16:00', ['sampler' => 'tube', 'method' => null])->check('k2', '16:10', ['0.05'])
+        $scene = (new AirScene(''))->check('k1', '07:50', ['0.05'])->run(
+            'r',
+            '08:00',
+            '16:00',
+            ['sampler' => 'tube', 'method' => null],
+        )->check('k2', '16:10', ['0.05'])
             ->found('r', '120', ['analyte' => 'toluene'], [], '')->found('r', '1440', ['analyte' => 'acetone'], [], '')
-            ->limit('twa:toluene', '10', more: ['mixture' => 'solvents'])->limit('twa:acetone', '100', more: ['mixture' => 'solvents'])->limit('mixture:solvents', '1');
+            ->limit('twa:toluene', '10', more: ['mixture' => 'solvents'])->limit(
+                'twa:acetone',
+                '100',
+                more: ['mixture' => 'solvents'],
+            )->limit('mixture:solvents', '1');
         $mixture = $scene->result('r', 'mixture:solvents');
         self::assertSame('1.1', $mixture->between?->full());
         self::assertTrue($mixture->outcomes[0]->crossed);
@@ -206,7 +322,13 @@ final class FlowTablesTest extends TestCase
     /** C-5: Y ± SAE (OSHA technical practice, from memory). */
     public function testOneSidedConfidence(): void
     {
-        $words = static fn (string $front): string => (new AirScene(''))->check('k1', '07:50', ['2.0'])->run('r', '08:00', '16:00')->check('k2', '16:10', ['2.0'])->found('r', $front)->limit('twa:wood', '1')->result('r', 'twa:wood')->outcomes[0]->confidence->words ?? '';
+        $words = static fn (string $front): string => (new AirScene(''))
+            ->check('k1', '07:50', ['2.0'])
+            ->run('r', '08:00', '16:00')
+            ->check('k2', '16:10', ['2.0'])
+            ->found('r', $front)
+            ->limit('twa:wood', '1')
+            ->result('r', 'twa:wood')->outcomes[0]->confidence->words ?? '';
         self::assertStringStartsWith('below', $words('806.4'));
         self::assertStringStartsWith('sampling and analysis alone', $words('806.5'));
         self::assertStringStartsWith('sampling and analysis alone', $words('1113.6'));
@@ -216,15 +338,35 @@ final class FlowTablesTest extends TestCase
     /** Unsampled time as zero or as the rest; the policy says which, both are shown. */
     public function testUnsampledTime(): void
     {
-        $scene = (new AirScene(''))->check('k1', '07:50', ['2.0'])->run('r', '08:00', '14:00', ['shiftMinutes' => '480'])->check('k2', '16:10', ['2.0'])->found('r', '720');
-        self::assertSame(['0.75', '1'], [$scene->result('r', 'twa:wood')->between?->full(), $scene->result('r', 'twa-other:wood')->between?->full()]);
-        self::assertSame(['1', '0.75'], [$scene->result('r', 'twa:wood', 'cautious')->between?->full(), $scene->result('r', 'twa-other:wood', 'cautious')->between?->full()]);
+        $scene = (new AirScene(''))
+            ->check('k1', '07:50', ['2.0'])
+            ->run('r', '08:00', '14:00', ['shiftMinutes' => '480'])
+            ->check('k2', '16:10', ['2.0'])
+            ->found('r', '720');
+        self::assertSame(
+            ['0.75', '1'],
+            [$scene->result('r', 'twa:wood')->between?->full(), $scene->result('r', 'twa-other:wood')->between?->full()],
+        );
+        self::assertSame(
+            ['1', '0.75'],
+            [
+                $scene->result('r', 'twa:wood', 'cautious')->between?->full(),
+                $scene->result('r', 'twa-other:wood', 'cautious')->between?->full(),
+            ],
+        );
     }
 
     /** A void part is time that was not sampled; the composite inherits the worst of what it is made of (rule 7). */
     public function testAVoidPartIsNotSampled(): void
     {
-        $scene = (new AirScene(''))->check('k1', '07:50', ['2.0'])->run('r1', '08:00', '12:00')->check('k2', '12:00', ['1.8'], ['2.0'])->run('r2', '12:00', '16:00')->check('k3', '16:10', ['2.0'])->found('r1', '480')->found('r2', '480', [], ['blankCorrected' => 'unknown'], '');
+        $scene = (new AirScene(''))
+            ->check('k1', '07:50', ['2.0'])
+            ->run('r1', '08:00', '12:00')
+            ->check('k2', '12:00', ['1.8'], ['2.0'])
+            ->run('r2', '12:00', '16:00')
+            ->check('k3', '16:10', ['2.0'])
+            ->found('r1', '480')
+            ->found('r2', '480', [], ['blankCorrected' => 'unknown'], '');
         $twa = $scene->result('r2', 'twa:wood');
         self::assertSame('0.5', $twa->pre?->full());
         self::assertSame(Verdict::Open, $twa->inherited);
@@ -234,7 +376,12 @@ final class FlowTablesTest extends TestCase
     /** Robust or undecided is about drift: 1.02 by the pre-check and 0.98 by the post-check leave a limit of 1 undecided. */
     public function testDriftIntervalAgainstALimit(): void
     {
-        $scene = static fn (string $limit): AirScene => (new AirScene(''))->check('k1', '07:50', ['1.96'])->run('r', '08:00', '16:00')->check('k2', '16:10', ['2.04'])->found('r', '960')->limit('twa:wood', $limit);
+        $scene = static fn (string $limit): AirScene => (new AirScene(''))
+            ->check('k1', '07:50', ['1.96'])
+            ->run('r', '08:00', '16:00')
+            ->check('k2', '16:10', ['2.04'])
+            ->found('r', '960')
+            ->limit('twa:wood', $limit);
         self::assertSame(Robustness::Undecided, $scene('1')->result('r', 'twa:wood')->outcomes[0]->robustness);
         self::assertSame(Robustness::Robust, $scene('1.03')->result('r', 'twa:wood')->outcomes[0]->robustness);
         self::assertSame('twa:wood', $scene('1')->result('r', 'twa:wood')->key);
@@ -243,10 +390,17 @@ final class FlowTablesTest extends TestCase
     /** Survey lets 5 to 10 % pass with the cautious volume: the highest concentration is reported, and that is a correction. */
     public function testCautiousVolume(): void
     {
-        $scene = (new AirScene(''))->check('k1', '07:50', ['2.0'])->run('r', '08:00', '16:00')->check('k2', '16:10', ['1.86'])->found('r', '892.8');
+        $scene = (new AirScene(''))
+            ->check('k1', '07:50', ['2.0'])
+            ->run('r', '08:00', '16:00')
+            ->check('k2', '16:10', ['1.86'])
+            ->found('r', '892.8');
         $survey = $scene->assess('r', 'survey');
         self::assertSame('1', Scene::result($survey, 'conc:wood')->reportedFigure()->full());
-        self::assertSame(['flow.change', 'judgement.corrected'], array_values(array_intersect(Scene::rules($survey), ['flow.change', 'flow.change-large', 'judgement.corrected'])));
+        self::assertSame(
+            ['flow.change', 'judgement.corrected'],
+            array_values(array_intersect(Scene::rules($survey), ['flow.change', 'flow.change-large', 'judgement.corrected'])),
+        );
         self::assertSame(Verdict::Qualified, $survey->verdict);
         self::assertSame(Verdict::Void, $scene->assess('r')->verdict);
     }
@@ -254,7 +408,10 @@ final class FlowTablesTest extends TestCase
     /** Anscombe's first set (published: Anscombe 1973). */
     public function testAnscombe(): void
     {
-        $line = LeastSquares::through([10.0, 8.0, 13.0, 9.0, 11.0, 14.0, 6.0, 4.0, 12.0, 7.0, 5.0], [8.04, 6.95, 7.58, 8.81, 8.33, 9.96, 7.24, 4.26, 10.84, 4.82, 5.68]);
+        $line = LeastSquares::through(
+            [10.0, 8.0, 13.0, 9.0, 11.0, 14.0, 6.0, 4.0, 12.0, 7.0, 5.0],
+            [8.04, 6.95, 7.58, 8.81, 8.33, 9.96, 7.24, 4.26, 10.84, 4.82, 5.68],
+        );
         self::assertEqualsWithDelta(0.500091, $line->slope, 5e-7);
         self::assertEqualsWithDelta(3.000091, $line->intercept, 5e-7);
         self::assertEqualsWithDelta(0.816421, $line->r, 5e-7);
@@ -270,12 +427,33 @@ final class FlowTablesTest extends TestCase
     {
         $scene = new AirScene();
         $scene->record['instruments'] = [AirScene::pump('P', ['kind' => 'gauge sampler'])];
-        $scene->add('references', ['id' => 'O', 'kind' => 'transfer-orifice', 'model' => 'm', 'certificates' => [AirScene::certificate('O', ['slope' => '9.89525', 'intercept' => '-0.04826', 'flowUnit' => 'm³/min'])]]);
+        $scene->add(
+            'references',
+            [
+                'id' => 'O',
+                'kind' => 'transfer-orifice',
+                'model' => 'm',
+                'certificates' => [AirScene::certificate('O', ['slope' => '9.89525', 'intercept' => '-0.04826', 'flowUnit' => 'm³/min'])],
+            ],
+        );
         $points = [];
         foreach ($gauges as $place => $gauge) {
             $points[] = ['gauge' => $gauge, 'left' => $heights[$place], 'right' => '0', 'provenance' => 'typed'];
         }
-        $scene->check('k', '07:00', [], [], ['reference' => 'O'], ['procedure' => 'multi-point', 'asFound' => [], 'points' => $points, 'temperature' => ['value' => '70', 'unit' => '°F'], 'pressure' => ['value' => '29.96', 'unit' => 'inHg']]);
+        $scene->check(
+            'k',
+            '07:00',
+            [],
+            [],
+            ['reference' => 'O'],
+            [
+                'procedure' => 'multi-point',
+                'asFound' => [],
+                'points' => $points,
+                'temperature' => ['value' => '70', 'unit' => '°F'],
+                'pressure' => ['value' => '29.96', 'unit' => 'inHg'],
+            ],
+        );
         $timeline = $scene->read()->timelines['P'];
         $content = $timeline->checks[0]->content;
         self::assertInstanceOf(FlowCheck::class, $content);

@@ -27,7 +27,12 @@ final class GasPropertyTest extends TestCase
             $log = self::random($n, true);
             [$zero, $span] = [[mt_rand(-5, 5) / 10, mt_rand(-5, 5) / 10], [mt_rand(920, 1080) / 10, mt_rand(920, 1080) / 10]];
             $cases[] = [$log, $zero, $span];
-            $script .= \sprintf('r <- c(%s); n <- length(r); z <- c(%s); s <- c(%s); g <- (s - z)/100; u <- (0:(n-1))/n; x <- (r - (z[1] + (z[2]-z[1])*u))/(g[1] + (g[2]-g[1])*u);', implode(',', array_map(static fn (string $one): string => $one === '--' ? 'NA' : $one, $log)), implode(',', $zero), implode(',', $span));
+            $script .= \sprintf(
+                'r <- c(%s); n <- length(r); z <- c(%s); s <- c(%s); g <- (s - z)/100; u <- (0:(n-1))/n; x <- (r - (z[1] + (z[2]-z[1])*u))/(g[1] + (g[2]-g[1])*u);',
+                implode(',', array_map(static fn (string $one): string => $one === '--' ? 'NA' : $one, $log)),
+                implode(',', $zero),
+                implode(',', $span),
+            );
             $script .= 'w <- sapply(90:n, function(k) { v <- x[(k-89):k]; if (sum(!is.na(v)) < 67.5) NA else mean(v, na.rm=TRUE) });';
             $script .= 'cat(format(c(mean(x, na.rm=TRUE)*n/6/480, max(w, na.rm=TRUE), max(x, na.rm=TRUE), sum(x > 30, na.rm=TRUE)/6), digits=17), sep="\n"); cat("\n");';
         }
@@ -37,10 +42,20 @@ final class GasPropertyTest extends TestCase
             $stop = (new \DateTimeImmutable('2026-03-02T08:00:00Z'))->modify(\sprintf('+%d seconds', 10 * \count($log)));
             $assessment = (new GasScene())->check('k1', '07:45', ['PID' => (string) $span[0]], zero: ['PID' => (string) $zero[0]])
                 ->run('r', '08:00', $stop->format('Y-m-d\TH:i:s'), ['PID' => $log])
-                ->check('k2', '12:10', ['PID' => (string) $span[1]], zero: ['PID' => (string) $zero[1]])->limit('peak-ppm:isobutylene', '30', 'ppm')->assess();
+                ->check(
+                    'k2',
+                    '12:10',
+                    ['PID' => (string) $span[1]],
+                    zero: ['PID' => (string) $zero[1]],
+                )->limit('peak-ppm:isobutylene', '30', 'ppm')->assess();
             foreach (['twa-ppm:isobutylene', 'stel-ppm:isobutylene', 'peak-ppm:isobutylene', 'above-l0:isobutylene'] as $k => $key) {
                 $own = Scene::result($assessment, $key)->between?->toFloat() ?? \NAN;
-                self::assertEqualsWithDelta($numbers[4 * $place + $k], $own, 1e-9 * max(1.0, abs($numbers[4 * $place + $k])), "case $place, $key");
+                self::assertEqualsWithDelta(
+                    $numbers[4 * $place + $k],
+                    $own,
+                    1e-9 * max(1.0, abs($numbers[4 * $place + $k])),
+                    "case $place, $key",
+                );
             }
         }
     }
@@ -57,10 +72,19 @@ final class GasPropertyTest extends TestCase
             $end = ['PID' => number_format($zero / 10 + $gain, 3, '.', '')];
             $clean = ['PID' => number_format($zero / 10, 3, '.', '')];
             $plain = self::hour($true);
-            $changed = (new GasScene())->check('k1', '07:45', $end, zero: $clean)->run('r', '08:00', '09:00', ['PID' => $read])->check('k2', '12:10', $end, zero: $clean)->assess();
+            $changed = (new GasScene())
+                ->check('k1', '07:45', $end, zero: $clean)
+                ->run('r', '08:00', '09:00', ['PID' => $read])
+                ->check('k2', '12:10', $end, zero: $clean)
+                ->assess();
             foreach ($plain->results as $place => $result) {
                 foreach ([Answer::Pre, Answer::Post, Answer::Between] as $answer) {
-                    self::assertEqualsWithDelta($result->indicated?->toFloat(), $changed->results[$place]->answer($answer)?->toFloat(), 1e-9, "round $round, $result->key, $answer->value");
+                    self::assertEqualsWithDelta(
+                        $result->indicated?->toFloat(),
+                        $changed->results[$place]->answer($answer)?->toFloat(),
+                        1e-9,
+                        "round $round, $result->key, $answer->value",
+                    );
                 }
             }
         }
@@ -71,13 +95,26 @@ final class GasPropertyTest extends TestCase
     {
         mt_srand(8);
         foreach (range(1, 8) as $round) {
-            $assessment = (new GasScene())->check('k1', '07:45', ['PID' => (string) mt_rand(90, 110)], zero: ['PID' => (string) (mt_rand(-9, 9) / 10)])
+            $assessment = (new GasScene())->check(
+                'k1',
+                '07:45',
+                ['PID' => (string) mt_rand(90, 110)],
+                zero: ['PID' => (string) (mt_rand(-9, 9) / 10)],
+            )
                 ->run('r', '08:00', '09:00', ['PID' => GasScene::steady((string) mt_rand(0, 60), 60)])
                 ->check('k2', '12:10', ['PID' => (string) mt_rand(90, 110)], zero: ['PID' => (string) (mt_rand(-9, 9) / 10)])->assess();
             foreach ($assessment->results as $result) {
                 foreach (array_filter([$result->pre, $result->post, $result->between]) as $figure) {
-                    self::assertGreaterThanOrEqual(($result->lowest()?->toFloat() ?? \INF) - 1e-9, $figure->toFloat(), "round $round, $result->key");
-                    self::assertLessThanOrEqual(($result->highest()?->toFloat() ?? -\INF) + 1e-9, $figure->toFloat(), "round $round, $result->key");
+                    self::assertGreaterThanOrEqual(
+                        ($result->lowest()?->toFloat() ?? \INF) - 1e-9,
+                        $figure->toFloat(),
+                        "round $round, $result->key",
+                    );
+                    self::assertLessThanOrEqual(
+                        ($result->highest()?->toFloat() ?? -\INF) + 1e-9,
+                        $figure->toFloat(),
+                        "round $round, $result->key",
+                    );
                 }
             }
         }
@@ -148,10 +185,20 @@ final class GasPropertyTest extends TestCase
     /** A single decimal on its limit: 0.1 to 0.4 ppm against 0.3 passes (binary floats say 0.30000000000000004). */
     public function testDecimalTrap(): void
     {
-        $day = static fn (string $after): Assessment => (new GasScene())->channel('H2S', ['kind' => 'other', 'gas' => 'ozone'])->check('k1', '07:45', ['H2S' => '3'], zero: ['H2S' => '0.1'], more: ['reference' => 'OZ'])->bottle('OZ', 'ozone', '3')->run('r', '08:00', '09:00', [], [['channel' => 'H2S', 'mean' => '0.2']])->check('k2', '12:10', ['H2S' => '3'], zero: ['H2S' => $after], more: ['reference' => 'OZ'])->assess();
+        $day = static fn (string $after): Assessment => (new GasScene())
+            ->channel('H2S', ['kind' => 'other', 'gas' => 'ozone'])
+            ->check('k1', '07:45', ['H2S' => '3'], zero: ['H2S' => '0.1'], more: ['reference' => 'OZ'])
+            ->bottle('OZ', 'ozone', '3')
+            ->run('r', '08:00', '09:00', [], [['channel' => 'H2S', 'mean' => '0.2']])
+            ->check('k2', '12:10', ['H2S' => '3'], zero: ['H2S' => $after], more: ['reference' => 'OZ'])
+            ->assess();
         foreach (['0.4' => true, '0.401' => false] as $after => $kept) {
             $assessment = $day($after);
-            self::assertCount($kept ? 0 : 1, array_filter($assessment->findings, static fn ($finding): bool => $finding->setting->rule === 'gas.zero-drift'), $after);
+            self::assertCount(
+                $kept ? 0 : 1,
+                array_filter($assessment->findings, static fn ($finding): bool => $finding->setting->rule === 'gas.zero-drift'),
+                $after,
+            );
         }
     }
 

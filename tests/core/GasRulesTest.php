@@ -36,7 +36,14 @@ final class GasRulesTest extends TestCase
     {
         $quiet = ['O2' => '20.9', 'LEL' => '0', 'CO' => '3', 'H2S' => '0', 'PID' => '20'];
 
-        return $scene->run('r', '08:00', '12:00', array_map(static fn (string $value): array => GasScene::steady($value, 240), $quiet), $channels, $more);
+        return $scene->run(
+            'r',
+            '08:00',
+            '12:00',
+            array_map(static fn (string $value): array => GasScene::steady($value, 240), $quiet),
+            $channels,
+            $more,
+        );
     }
 
     /** @param array<string, string> $left as left in the morning */
@@ -76,7 +83,13 @@ final class GasRulesTest extends TestCase
     /** @param list<string> $pid readings of ten seconds each */
     private static function logged(array $pid, ?string $from = null): GasScene
     {
-        return (new GasScene())->check('k1', '07:45')->run('r', '08:00', '12:00', ['CO' => array_fill(0, \count($pid), '3'), 'PID' => $pid], logFrom: $from)->check('k2', '12:10');
+        return (new GasScene())->check('k1', '07:45')->run(
+            'r',
+            '08:00',
+            '12:00',
+            ['CO' => array_fill(0, \count($pid), '3'), 'PID' => $pid],
+            logFrom: $from,
+        )->check('k2', '12:10');
     }
 
     /** Every gas of the cylinder at once in the middle of the run, so many readings of ten seconds. */
@@ -108,7 +121,10 @@ final class GasRulesTest extends TestCase
      */
     private static function ordered(array $order): GasScene
     {
-        $steps = array_fill_keys(['warm-up', 'inlet-blocked', 'zero-source', 'zero-found', ...$order, 'saved', 'gas-off', 'purged', 'log-resumed'], 'done');
+        $steps = array_fill_keys(
+            ['warm-up', 'inlet-blocked', 'zero-source', 'zero-found', ...$order, 'saved', 'gas-off', 'purged', 'log-resumed'],
+            'done',
+        );
 
         return self::measured((new GasScene())->check('k1', '07:45', [], [], [], ['steps' => $steps]))->check('k2', '12:10');
     }
@@ -120,11 +136,26 @@ final class GasRulesTest extends TestCase
         yield 'CO beyond 2 ppm and 10 %' => ['gas.span-drift', self::day(['CO' => '55.1']), self::day(['CO' => '55']), Severity::Void];
         yield 'H₂S beyond 1 ppm and 10 %' => ['gas.span-drift', self::day(['H2S' => '22.4']), self::day(['H2S' => '22.5']), Severity::Void];
         yield 'LEL beyond 3 % and 10 %' => ['gas.span-drift', self::day(['LEL' => '44.9']), self::day(['LEL' => '45']), Severity::Void];
-        yield 'oxygen by its own limit alone' => ['gas.span-drift', self::day(['O2' => '18.6']), self::day(['O2' => '18.5']), Severity::Void];
+        yield 'oxygen by its own limit alone' => [
+            'gas.span-drift',
+            self::day(['O2' => '18.6']),
+            self::day(['O2' => '18.5']),
+            Severity::Void,
+        ];
         yield 'vapours by the share alone' => ['gas.span-drift', self::day(['PID' => '89.9']), self::day(['PID' => '90']), Severity::Void];
-        yield 'zero of CO, exactly on its limit' => ['gas.zero-drift', self::day([], ['CO' => '5.1']), self::day([], ['CO' => '5.0']), Severity::Void];
+        yield 'zero of CO, exactly on its limit' => [
+            'gas.zero-drift',
+            self::day([], ['CO' => '5.1']),
+            self::day([], ['CO' => '5.0']),
+            Severity::Void,
+        ];
         yield 'found 31 % off' => ['gas.as-found-large', self::day(['PID' => '69.9']), self::day(['PID' => '70']), Severity::Note];
-        yield 'vapours read back 5.1 % off' => ['gas.read-back', self::adjusted(['PID' => '105.1']), self::adjusted(['PID' => '105']), Severity::Qualified];
+        yield 'vapours read back 5.1 % off' => [
+            'gas.read-back',
+            self::adjusted(['PID' => '105.1']),
+            self::adjusted(['PID' => '105']),
+            Severity::Qualified,
+        ];
         // FC-C2 (own): 2 ppm, which is less than a tenth of the label; three times beyond it was not fit to go out.
         yield 'CO left 2.1 ppm off' => [
             'gas.read-back',
@@ -163,24 +194,90 @@ final class GasRulesTest extends TestCase
             self::carbonMonoxideAlone(['CO!' => '5']),
             Severity::Note,
         ];
-        yield 'the order of gases' => ['gas.after-isobutylene', self::ordered([...$stages('isobutylene'), ...$stages('mix')]), self::ordered([...$stages('mix'), ...$stages('isobutylene')]), Severity::Note];
-        yield 'set to 10, label 25' => ['gas.expected-value', self::measured((new GasScene())->check('k1', '07:45', ['H2S' => '11'], ['H2S' => '10'], row: ['H2S' => ['expected' => '10']]))->check('k2', '12:10', ['H2S' => '10']), self::measured((new GasScene())->check('k1', '07:45', ['H2S' => '24'], ['H2S' => '25'], row: ['H2S' => ['expected' => '25']]))->check('k2', '12:10'), Severity::Corrected];
-        yield 'another gas selected' => ['gas.selected-gas', self::day(row: ['PID' => ['selected' => 'toluene']]), self::day(row: ['PID' => ['selected' => 'Isobutylene']]), Severity::Qualified];
-        yield 'bottle at 2.9 bar' => ['gas.bottle-pressure', self::day(gas: ['bottlePressure' => ['value' => '2.9', 'unit' => 'bar']]), self::day(gas: ['bottlePressure' => ['value' => '3.0', 'unit' => 'bar']]), Severity::Qualified];
-        yield 'vapours zeroed indoors' => ['gas.zero-source', self::day(gas: ['zeroSource' => 'indoor air']), self::day(gas: ['zeroSource' => 'zero-air bottle']), Severity::Qualified];
-        yield 'charcoal is for vapours' => ['gas.zero-source', self::day(gas: ['zeroSource' => 'charcoal filter']), self::day(gas: ['zeroSource' => 'compressed air']), Severity::Qualified];
+        yield 'the order of gases' => [
+            'gas.after-isobutylene',
+            self::ordered([...$stages('isobutylene'), ...$stages('mix')]),
+            self::ordered([...$stages('mix'), ...$stages('isobutylene')]),
+            Severity::Note,
+        ];
+        yield 'set to 10, label 25' => [
+            'gas.expected-value',
+            self::measured(
+                (new GasScene())->check('k1', '07:45', ['H2S' => '11'], ['H2S' => '10'], row: ['H2S' => ['expected' => '10']]),
+            )->check('k2', '12:10', ['H2S' => '10']),
+            self::measured(
+                (new GasScene())->check('k1', '07:45', ['H2S' => '24'], ['H2S' => '25'], row: ['H2S' => ['expected' => '25']]),
+            )->check('k2', '12:10'),
+            Severity::Corrected,
+        ];
+        yield 'another gas selected' => [
+            'gas.selected-gas',
+            self::day(row: ['PID' => ['selected' => 'toluene']]),
+            self::day(row: ['PID' => ['selected' => 'Isobutylene']]),
+            Severity::Qualified,
+        ];
+        yield 'bottle at 2.9 bar' => [
+            'gas.bottle-pressure',
+            self::day(gas: ['bottlePressure' => ['value' => '2.9', 'unit' => 'bar']]),
+            self::day(gas: ['bottlePressure' => ['value' => '3.0', 'unit' => 'bar']]),
+            Severity::Qualified,
+        ];
+        yield 'vapours zeroed indoors' => [
+            'gas.zero-source',
+            self::day(gas: ['zeroSource' => 'indoor air']),
+            self::day(gas: ['zeroSource' => 'zero-air bottle']),
+            Severity::Qualified,
+        ];
+        yield 'charcoal is for vapours' => [
+            'gas.zero-source',
+            self::day(gas: ['zeroSource' => 'charcoal filter']),
+            self::day(gas: ['zeroSource' => 'compressed air']),
+            Severity::Qualified,
+        ];
         yield 'not saved' => [
             'gas.not-saved',
-            self::measured((new GasScene())->check('k1', '07:45', ['PID' => '80'], ['PID' => '100'], more: ['steps' => [...GasScene::STEPS, 'saved' => 'skipped']]))->check('k2', '12:10'),
+            self::measured(
+                (new GasScene())->check(
+                    'k1',
+                    '07:45',
+                    ['PID' => '80'],
+                    ['PID' => '100'],
+                    more: ['steps' => [...GasScene::STEPS, 'saved' => 'skipped']],
+                ),
+            )->check('k2', '12:10'),
             self::measured((new GasScene())->check('k1', '07:45', ['PID' => '80'], ['PID' => '100']))->check('k2', '12:10'),
             Severity::Qualified,
         ];
-        yield 'a cell past its life' => ['gas.sensor-aged', self::day()->channel('CO', ['fitted' => '2024-08-01', 'life' => '18']), self::day()->channel('CO', ['fitted' => '2024-10-01', 'life' => '18']), Severity::Note];
-        yield 'unless it was exchanged since' => ['gas.sensor-aged', self::day()->channel('CO', ['fitted' => '2024-08-01', 'life' => '18'])->intervention('i', '2025-01-10T08:00:00', 'sensor exchanged', 'H2S'), self::day()->channel('CO', ['fitted' => '2024-08-01', 'life' => '18'])->intervention('i', '2025-01-10T08:00:00', 'sensor exchanged', 'CO'), Severity::Note];
+        yield 'a cell past its life' => [
+            'gas.sensor-aged',
+            self::day()->channel('CO', ['fitted' => '2024-08-01', 'life' => '18']),
+            self::day()->channel('CO', ['fitted' => '2024-10-01', 'life' => '18']),
+            Severity::Note,
+        ];
+        yield 'unless it was exchanged since' => [
+            'gas.sensor-aged',
+            self::day()->channel('CO', ['fitted' => '2024-08-01', 'life' => '18'])->intervention(
+                'i',
+                '2025-01-10T08:00:00',
+                'sensor exchanged',
+                'H2S',
+            ),
+            self::day()->channel('CO', ['fitted' => '2024-08-01', 'life' => '18'])->intervention(
+                'i',
+                '2025-01-10T08:00:00',
+                'sensor exchanged',
+                'CO',
+            ),
+            Severity::Note,
+        ];
         yield 'bump only in the evening' => [
             'gas.bump-only',
             self::measured((new GasScene())->check('k1', '07:45'))->check('k2', '12:10', gas: ['procedure' => 'bump-test']),
-            self::measured((new GasScene())->check('k1', '07:45'))->check('k2', '12:10', gas: ['procedure' => 'bump-test'])->check('k3', '12:40'),
+            self::measured((new GasScene())->check('k1', '07:45'))->check(
+                'k2',
+                '12:10',
+                gas: ['procedure' => 'bump-test'],
+            )->check('k3', '12:40'),
             Severity::Note,
         ];
         yield 'came to rest at 79 % of the label' => ['gas.bump', self::bumped('39.5'), self::bumped('40'), Severity::Qualified];
@@ -200,7 +297,12 @@ final class GasRulesTest extends TestCase
             self::mixInside(4),
             Severity::Note,
         ];
-        yield 'zeroed at switching on' => ['gas.power-on-zero', self::day()->intervention('i', '07:55', 're-zeroed'), self::day()->intervention('i', '07:40', 're-zeroed'), Severity::Qualified];
+        yield 'zeroed at switching on' => [
+            'gas.power-on-zero',
+            self::day()->intervention('i', '07:55', 're-zeroed'),
+            self::day()->intervention('i', '07:40', 're-zeroed'),
+            Severity::Qualified,
+        ];
         yield 'sixteen kelvin from the check' => ['gas.conditions', self::at('5.9'), self::at('6.0'), Severity::Note];
         yield 'the mix in the log, off every record' => ['gas.test-gas-removed', self::mixInside(4), self::mixInside(2), Severity::Void];
         yield 'the mix for longer than a check takes' => ['removed.offered', self::mixInside(61), self::mixInside(60), Severity::Note];
@@ -210,20 +312,90 @@ final class GasRulesTest extends TestCase
             self::logged(self::with('84', 600, 4)),
             Severity::Note,
         ];
-        yield 'a lamp of 9.8 eV does not see ethanol' => ['gas.lamp', self::set([['channel' => 'PID', 'substance' => 'ethanol']])->channel('PID', ['lamp' => '9.8']), self::set([['channel' => 'PID', 'substance' => 'toluene']])->channel('PID', ['lamp' => '9.8']), Severity::Void];
-        yield 'no factor known' => ['gas.factor-missing', self::set([['channel' => 'PID', 'substance' => 'isopropanol']]), self::set([['channel' => 'PID', 'substance' => 'toluene']]), Severity::Qualified];
-        yield 'by the unit and by hand' => ['gas.factor-doubled', self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '0.5', 'handFactor' => '0.5']]), self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '0.5']]), Severity::Corrected];
-        yield 'the factor of another' => ['gas.factor-foreign', self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '1.1']]), self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '1.0']]), Severity::Corrected];
-        yield 'shown in mg/m³' => ['gas.unit-setting', self::set([['channel' => 'PID', 'substance' => 'toluene', 'shownIn' => 'mg/m³']]), self::set([['channel' => 'PID', 'substance' => 'toluene', 'shownIn' => 'as registered']]), Severity::Corrected];
-        yield 'marked as over range' => ['gas.over-range', self::logged(self::with('OR', 600, 3)), self::logged(self::with('1999', 600, 3)), Severity::Qualified];
-        yield 'at the end of its range' => ['gas.over-range', self::logged(self::with('2000', 600, 3)), self::logged(self::with('1999', 600, 3)), Severity::Qualified];
-        yield 'the log begins late' => ['gas.memory-wrapped', self::logged(self::with('20', 0, 0, 1400), '08:06:00'), self::logged(self::with('20', 0, 0, 1400), '08:05:00'), Severity::Qualified];
-        yield 'its memory began anew' => ['gas.memory-wrapped', self::measured((new GasScene())->check('k1', '07:45'), more: ['wrapped' => true])->check('k2', '12:10'), self::day(), Severity::Qualified];
-        yield 'a quarter of an hour with holes' => ['gas.hollow', self::logged(self::with('--', 600, 23)), self::logged(self::with('--', 600, 22)), Severity::Note];
-        yield 'more than one percent missing' => ['gas.gap', self::logged(self::with('--', 600, 15)), self::logged(self::with('--', 600, 14)), Severity::Note];
-        yield 'more than five percent missing' => ['gas.gap-large', self::logged(self::with('--', 600, 73)), self::logged(self::with('--', 600, 72)), Severity::Qualified];
-        yield 'adjusted and not read again' => ['bracket.as-left-not-read', self::adjusted(['PID' => '']), self::adjusted(['PID' => '100']), Severity::Qualified];
-        yield 'no check in the evening' => ['bracket.no-post-check', self::measured((new GasScene())->check('k1', '07:45')), self::day(), Severity::Void];
+        yield 'a lamp of 9.8 eV does not see ethanol' => [
+            'gas.lamp',
+            self::set([['channel' => 'PID', 'substance' => 'ethanol']])->channel('PID', ['lamp' => '9.8']),
+            self::set([['channel' => 'PID', 'substance' => 'toluene']])->channel('PID', ['lamp' => '9.8']),
+            Severity::Void,
+        ];
+        yield 'no factor known' => [
+            'gas.factor-missing',
+            self::set([['channel' => 'PID', 'substance' => 'isopropanol']]),
+            self::set([['channel' => 'PID', 'substance' => 'toluene']]),
+            Severity::Qualified,
+        ];
+        yield 'by the unit and by hand' => [
+            'gas.factor-doubled',
+            self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '0.5', 'handFactor' => '0.5']]),
+            self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '0.5']]),
+            Severity::Corrected,
+        ];
+        yield 'the factor of another' => [
+            'gas.factor-foreign',
+            self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '1.1']]),
+            self::set([['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '1.0']]),
+            Severity::Corrected,
+        ];
+        yield 'shown in mg/m³' => [
+            'gas.unit-setting',
+            self::set([['channel' => 'PID', 'substance' => 'toluene', 'shownIn' => 'mg/m³']]),
+            self::set([['channel' => 'PID', 'substance' => 'toluene', 'shownIn' => 'as registered']]),
+            Severity::Corrected,
+        ];
+        yield 'marked as over range' => [
+            'gas.over-range',
+            self::logged(self::with('OR', 600, 3)),
+            self::logged(self::with('1999', 600, 3)),
+            Severity::Qualified,
+        ];
+        yield 'at the end of its range' => [
+            'gas.over-range',
+            self::logged(self::with('2000', 600, 3)),
+            self::logged(self::with('1999', 600, 3)),
+            Severity::Qualified,
+        ];
+        yield 'the log begins late' => [
+            'gas.memory-wrapped',
+            self::logged(self::with('20', 0, 0, 1400), '08:06:00'),
+            self::logged(self::with('20', 0, 0, 1400), '08:05:00'),
+            Severity::Qualified,
+        ];
+        yield 'its memory began anew' => [
+            'gas.memory-wrapped',
+            self::measured((new GasScene())->check('k1', '07:45'), more: ['wrapped' => true])->check('k2', '12:10'),
+            self::day(),
+            Severity::Qualified,
+        ];
+        yield 'a quarter of an hour with holes' => [
+            'gas.hollow',
+            self::logged(self::with('--', 600, 23)),
+            self::logged(self::with('--', 600, 22)),
+            Severity::Note,
+        ];
+        yield 'more than one percent missing' => [
+            'gas.gap',
+            self::logged(self::with('--', 600, 15)),
+            self::logged(self::with('--', 600, 14)),
+            Severity::Note,
+        ];
+        yield 'more than five percent missing' => [
+            'gas.gap-large',
+            self::logged(self::with('--', 600, 73)),
+            self::logged(self::with('--', 600, 72)),
+            Severity::Qualified,
+        ];
+        yield 'adjusted and not read again' => [
+            'bracket.as-left-not-read',
+            self::adjusted(['PID' => '']),
+            self::adjusted(['PID' => '100']),
+            Severity::Qualified,
+        ];
+        yield 'no check in the evening' => [
+            'bracket.no-post-check',
+            self::measured((new GasScene())->check('k1', '07:45')),
+            self::day(),
+            Severity::Void,
+        ];
     }
 
     /** Bump-tested before the run; carbon monoxide rested at so much of a label of 50 ppm. */
@@ -282,7 +454,10 @@ final class GasRulesTest extends TestCase
     {
         $warm = ['temperature' => ['value' => '21', 'unit' => '°C']];
 
-        return self::measured((new GasScene())->check('k1', '07:45', gas: $warm), more: ['fieldTemperature' => ['value' => $celsius, 'unit' => '°C']])->check('k2', '12:10', gas: $warm);
+        return self::measured(
+            (new GasScene())->check('k1', '07:45', gas: $warm),
+            more: ['fieldTemperature' => ['value' => $celsius, 'unit' => '°C']],
+        )->check('k2', '12:10', gas: $warm);
     }
 
     public function testACleanDayIsValidOnEveryChannel(): void
@@ -304,19 +479,49 @@ final class GasRulesTest extends TestCase
     /** Spanned after isobutylene CO is wrong, and adjusting it then ends its bracket for good; nothing else is touched. */
     public function testIsobutyleneFirstSpoilsCarbonMonoxideAlone(): void
     {
-        $steps = array_fill_keys(['warm-up', 'zero-source', 'zero-found', 'isobutylene-bottle', 'isobutylene-found', 'isobutylene-adjust', 'isobutylene-left', 'mix-bottle', 'mix-found', 'mix-adjust', 'mix-left', 'saved', 'gas-off', 'purged', 'log-resumed', 'inlet-blocked'], 'done');
-        $assessment = self::measured((new GasScene())->check('k1', '07:45', ['CO!' => '22', 'CO' => '66'], GasScene::RIGHT, more: ['steps' => $steps]))->check('k2', '12:10')->assess();
+        $steps = array_fill_keys(
+            [
+                'warm-up', 'zero-source', 'zero-found', 'isobutylene-bottle', 'isobutylene-found',
+                'isobutylene-adjust', 'isobutylene-left', 'mix-bottle', 'mix-found', 'mix-adjust', 'mix-left',
+                'saved', 'gas-off', 'purged', 'log-resumed', 'inlet-blocked',
+            ],
+            'done',
+        );
+        $assessment = self::measured(
+            (new GasScene())->check('k1', '07:45', ['CO!' => '22', 'CO' => '66'], GasScene::RIGHT, more: ['steps' => $steps]),
+        )->check('k2', '12:10')->assess();
         $verdicts = $assessment->channels();
         self::assertSame(Verdict::Void, $verdicts['CO']);
-        self::assertSame([Verdict::Valid, Verdict::Valid, Verdict::Valid, Verdict::Valid], [$verdicts['O2'], $verdicts['LEL'], $verdicts['H2S'], $verdicts['PID']]);
-        self::assertSame([BracketState::Broken, BracketState::Closed], [$assessment->brackets['CO']->state(), $assessment->brackets['PID']->state()]);
-        self::assertSame(['CO'], array_values(array_unique(array_map(static fn (Finding $finding): string => $finding->channel ?? 'the unit', array_filter($assessment->findings, static fn (Finding $finding): bool => $finding->verdict() !== Verdict::Valid)))));
+        self::assertSame(
+            [Verdict::Valid, Verdict::Valid, Verdict::Valid, Verdict::Valid],
+            [$verdicts['O2'], $verdicts['LEL'], $verdicts['H2S'], $verdicts['PID']],
+        );
+        self::assertSame(
+            [BracketState::Broken, BracketState::Closed],
+            [$assessment->brackets['CO']->state(), $assessment->brackets['PID']->state()],
+        );
+        self::assertSame(
+            ['CO'],
+            array_values(
+                array_unique(
+                    array_map(
+                        static fn (Finding $finding): string => $finding->channel ?? 'the unit',
+                        array_filter($assessment->findings, static fn (Finding $finding): bool => $finding->verdict() !== Verdict::Valid),
+                    ),
+                ),
+            ),
+        );
     }
 
     /** What holds for the unit is said once; a sensor that was exchanged breaks its own bracket only. */
     public function testFindingsOfTheUnitAreSaidOnce(): void
     {
-        $unit = array_values(array_filter(self::measured((new GasScene())->check('k1', '07:45'))->assess()->findings, static fn (Finding $finding): bool => $finding->setting->rule === 'bracket.no-post-check'));
+        $unit = array_values(
+            array_filter(
+                self::measured((new GasScene())->check('k1', '07:45'))->assess()->findings,
+                static fn (Finding $finding): bool => $finding->setting->rule === 'bracket.no-post-check',
+            ),
+        );
         self::assertSame([null], array_map(static fn (Finding $finding): ?string => $finding->channel, $unit));
         $exchanged = self::day()->intervention('i', '12:05', 'sensor exchanged', 'H2S')->assess();
         self::assertSame([Verdict::Void, Verdict::Valid], [$exchanged->channels()['H2S'], $exchanged->channels()['CO']]);

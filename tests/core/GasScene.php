@@ -18,8 +18,21 @@ final class GasScene
     use WrittenRecord;
 
     public const STEPS = [
-        'warm-up' => 'done', 'inlet-blocked' => 'done', 'zero-source' => 'done', 'zero-found' => 'done', 'zero-adjust' => 'done', 'mix-bottle' => 'done', 'mix-found' => 'done', 'mix-adjust' => 'done',
-        'isobutylene-bottle' => 'done', 'isobutylene-found' => 'done', 'isobutylene-adjust' => 'done', 'saved' => 'done', 'gas-off' => 'done', 'purged' => 'done', 'log-resumed' => 'done',
+        'warm-up' => 'done',
+        'inlet-blocked' => 'done',
+        'zero-source' => 'done',
+        'zero-found' => 'done',
+        'zero-adjust' => 'done',
+        'mix-bottle' => 'done',
+        'mix-found' => 'done',
+        'mix-adjust' => 'done',
+        'isobutylene-bottle' => 'done',
+        'isobutylene-found' => 'done',
+        'isobutylene-adjust' => 'done',
+        'saved' => 'done',
+        'gas-off' => 'done',
+        'purged' => 'done',
+        'log-resumed' => 'done',
     ];
 
     /** Zero, then what each channel reads in its span gas. */
@@ -30,17 +43,33 @@ final class GasScene
 
     public function __construct()
     {
-        $gas = static fn (string $gas, string $concentration, string $unit = 'ppm'): array => ['gas' => $gas, 'concentration' => $concentration, 'unit' => $unit, 'accuracy' => '2'];
+        $gas = static fn (string $gas, string $concentration, string $unit = 'ppm'): array => [
+            'gas' => $gas,
+            'concentration' => $concentration,
+            'unit' => $unit,
+            'accuracy' => '2',
+        ];
         $this->record = [
             'format' => RecordReader::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
             'campaign' => ['code' => 'c', 'title' => 'c', 'criteria' => [], 'limits' => []],
             'instruments' => [['id' => 'G', 'family' => GasFamily::ID, 'model' => 'M', 'pumped' => true, 'channels' => [
-                ['name' => 'O2', 'kind' => 'oxygen', 'range' => '30'], ['name' => 'LEL', 'kind' => 'flammable gas', 'range' => '100'], ['name' => 'CO', 'kind' => 'carbon monoxide', 'range' => '500'],
-                ['name' => 'H2S', 'kind' => 'hydrogen sulphide', 'range' => '100'], ['name' => 'PID', 'kind' => 'photoionisation', 'lamp' => '10.6', 'range' => '2000'],
+                ['name' => 'O2', 'kind' => 'oxygen', 'range' => '30'],
+                ['name' => 'LEL', 'kind' => 'flammable gas', 'range' => '100'],
+                ['name' => 'CO', 'kind' => 'carbon monoxide', 'range' => '500'],
+                ['name' => 'H2S', 'kind' => 'hydrogen sulphide', 'range' => '100'],
+                ['name' => 'PID', 'kind' => 'photoionisation', 'lamp' => '10.6', 'range' => '2000'],
             ]]],
             'references' => [
-                self::filled('MIX', [$gas('oxygen', '18.0', '% vol'), $gas('flammable gas', '50', '% LEL'), $gas('carbon monoxide', '50'), $gas('hydrogen sulphide', '25')]),
+                self::filled(
+                    'MIX',
+                    [
+                        $gas('oxygen', '18.0', '% vol'),
+                        $gas('flammable gas', '50', '% LEL'),
+                        $gas('carbon monoxide', '50'),
+                        $gas('hydrogen sulphide', '25'),
+                    ],
+                ),
                 self::filled('ISO', [$gas('isobutylene', '100')]),
             ],
             'checks' => [], 'interventions' => [], 'runs' => [],
@@ -54,7 +83,20 @@ final class GasScene
      */
     private static function filled(string $id, array $gases): array
     {
-        return ['id' => $id, 'kind' => 'gas-bottle', 'model' => 'B', 'size' => ['value' => '58', 'unit' => 'L'], 'fullPressure' => ['value' => '35', 'unit' => 'bar'], 'certificates' => [['number' => 'cert-'.$id, 'laboratory' => 'L', 'issued' => '2025-09-01', 'due' => '2027-09-01', 'gases' => $gases]]];
+        return [
+            'id' => $id,
+            'kind' => 'gas-bottle',
+            'model' => 'B',
+            'size' => ['value' => '58', 'unit' => 'L'],
+            'fullPressure' => ['value' => '35', 'unit' => 'bar'],
+            'certificates' => [[
+                'number' => 'cert-'.$id,
+                'laboratory' => 'L',
+                'issued' => '2025-09-01',
+                'due' => '2027-09-01',
+                'gases' => $gases,
+            ]],
+        ];
     }
 
     public function bottle(string $id, string $gas, string $concentration): self
@@ -69,7 +111,10 @@ final class GasScene
     {
         $units = $this->record['instruments'];
         \assert(\is_array($units) && \is_array($units[0]) && \is_array($units[0]['channels']));
-        $units[0]['channels'] = array_map(static fn (mixed $one): mixed => \is_array($one) && $one['name'] === $name ? [...$one, ...$more] : $one, $units[0]['channels']);
+        $units[0]['channels'] = array_map(
+            static fn (mixed $one): mixed => \is_array($one) && $one['name'] === $name ? [...$one, ...$more] : $one,
+            $units[0]['channels'],
+        );
         $this->record['instruments'] = $units;
 
         return $this;
@@ -85,16 +130,49 @@ final class GasScene
      *
      * "CO!" is what CO shows in isobutylene
      */
-    public function check(string $id, string $at, array $found = [], array $left = [], array $zero = [], array $more = [], array $gas = [], array $row = []): self
-    {
+    public function check(
+        string $id,
+        string $at,
+        array $found = [],
+        array $left = [],
+        array $zero = [],
+        array $more = [],
+        array $gas = [],
+        array $row = [],
+    ): self {
         $found = array_filter([...self::RIGHT, ...$found], static fn (string $value): bool => $value !== '');
-        $section = ['zeroSource' => 'outdoor air', 'zeroFound' => self::rows(['O2' => '20.9', 'LEL' => '0', 'CO' => '0', 'H2S' => '0', 'PID' => '0.0', ...$zero], $row), 'mixFound' => self::rows(self::of($found, true), $row), 'isobutyleneFound' => self::rows(self::of($found, false), $row), 'isobutyleneBottle' => 'ISO'];
+        $section = [
+            'zeroSource' => 'outdoor air',
+            'zeroFound' => self::rows(['O2' => '20.9', 'LEL' => '0', 'CO' => '0', 'H2S' => '0', 'PID' => '0.0', ...$zero], $row),
+            'mixFound' => self::rows(self::of($found, true), $row),
+            'isobutyleneFound' => self::rows(self::of($found, false), $row),
+            'isobutyleneBottle' => 'ISO',
+        ];
         foreach (['mix' => true, 'isobutylene' => false] as $stage => $mix) {
             if (self::of($left, $mix) !== []) {
-                $section = [...$section, $stage.'Adjusted' => true, $stage.'Left' => self::rows(array_filter(self::of($left, $mix), static fn (string $value): bool => $value !== ''), $row)];
+                $section = [
+                    ...$section,
+                    $stage.'Adjusted' => true,
+                    $stage.'Left' => self::rows(
+                        array_filter(self::of($left, $mix), static fn (string $value): bool => $value !== ''),
+                        $row,
+                    ),
+                ];
             }
         }
-        $this->add('checks', ['id' => $id, 'instrument' => 'G', 'at' => Scene::moment($at), 'by' => 'T-1', 'reference' => 'MIX', 'steps' => self::STEPS, 'gas' => array_filter([...$section, ...$gas], static fn (mixed $value): bool => $value !== [] && $value !== null), ...$more]);
+        $this->add(
+            'checks',
+            [
+                'id' => $id,
+                'instrument' => 'G',
+                'at' => Scene::moment($at),
+                'by' => 'T-1',
+                'reference' => 'MIX',
+                'steps' => self::STEPS,
+                'gas' => array_filter([...$section, ...$gas], static fn (mixed $value): bool => $value !== [] && $value !== null),
+                ...$more,
+            ],
+        );
 
         return $this;
     }
@@ -107,7 +185,16 @@ final class GasScene
      */
     private static function rows(array $values, array $row): array
     {
-        return array_map(static fn (string $channel, string $value): array => ['channel' => rtrim($channel, '!'), 'value' => $value, 'provenance' => 'typed', ...($row[$channel] ?? [])], array_keys($values), array_values($values));
+        return array_map(
+            static fn (string $channel, string $value): array => [
+                'channel' => rtrim($channel, '!'),
+                'value' => $value,
+                'provenance' => 'typed',
+                ...($row[$channel] ?? []),
+            ],
+            array_keys($values),
+            array_values($values),
+        );
     }
 
     /**
@@ -117,7 +204,11 @@ final class GasScene
      */
     private static function of(array $values, bool $mix): array
     {
-        return array_filter($values, static fn (string $channel): bool => ($channel !== 'PID' && $channel !== 'CO!') === $mix, \ARRAY_FILTER_USE_KEY);
+        return array_filter(
+            $values,
+            static fn (string $channel): bool => ($channel !== 'PID' && $channel !== 'CO!') === $mix,
+            \ARRAY_FILTER_USE_KEY,
+        );
     }
 
     /**
@@ -125,22 +216,54 @@ final class GasScene
      * @param list<array<string, string>> $channels how the unit was set, and its display
      * @param array<string, mixed>        $more
      */
-    public function run(string $id, string $from, ?string $to, array $log = [], array $channels = [], array $more = [], ?string $logFrom = null, int $step = 10): self
-    {
-        $run = ['id' => $id, 'instrument' => 'G', 'start' => Scene::moment($from), 'stop' => $to === null ? null : Scene::moment($to), 'person' => 'W-01', 'task' => 'spraying', 'clockOffsetSeconds' => 0, 'channels' => $channels, ...$more];
+    public function run(
+        string $id,
+        string $from,
+        ?string $to,
+        array $log = [],
+        array $channels = [],
+        array $more = [],
+        ?string $logFrom = null,
+        int $step = 10,
+    ): self {
+        $run = [
+            'id' => $id,
+            'instrument' => 'G',
+            'start' => Scene::moment($from),
+            'stop' => $to === null ? null : Scene::moment($to),
+            'person' => 'W-01',
+            'task' => 'spraying',
+            'clockOffsetSeconds' => 0,
+            'channels' => $channels,
+            ...$more,
+        ];
         if ($log !== []) {
             $at = new \DateTimeImmutable(Scene::moment($logFrom ?? $from));
             $names = array_keys($log);
             $text = 'Time,'.implode(',', $names)."\n";
             for ($i = 0; $i < \count($log[$names[0]]); ++$i) {
-                $text .= $at->modify(\sprintf('+%d seconds', $i * $step))->format('Y-m-d H:i:s').','.implode(',', array_map(static fn (array $values): string => $values[$i], $log))."\n";
+                $text .= $at->modify(\sprintf('+%d seconds', $i * $step))->format('Y-m-d H:i:s').','.implode(
+                    ',',
+                    array_map(static fn (array $values): string => $values[$i], $log),
+                )."\n";
             }
             $this->logs[$id.'.csv'] = $text;
             $columns = [];
             foreach ($names as $place => $name) {
                 $columns[] = ['place' => $place + 1, 'kind' => 'reading', 'channel' => $name];
             }
-            $run['log'] = ['file' => $id.'.csv', 'format' => ['delimiter' => ',', 'decimal' => '.', 'skip' => 1, 'columns' => $columns, 'time' => [0], 'dateOrder' => 'ymd', 'stepSeconds' => $step]];
+            $run['log'] = [
+                'file' => $id.'.csv',
+                'format' => [
+                    'delimiter' => ',',
+                    'decimal' => '.',
+                    'skip' => 1,
+                    'columns' => $columns,
+                    'time' => [0],
+                    'dateOrder' => 'ymd',
+                    'stepSeconds' => $step,
+                ],
+            ];
         }
         $this->add('runs', array_filter($run, static fn (mixed $value): bool => $value !== null && $value !== []));
 
@@ -155,14 +278,23 @@ final class GasScene
 
     public function intervention(string $id, string $at, string $kind, ?string $channel = null): self
     {
-        $this->add('interventions', array_filter(['id' => $id, 'instrument' => 'G', 'at' => Scene::moment($at), 'kind' => $kind, 'by' => 'T-1', 'channel' => $channel], static fn (mixed $value): bool => $value !== null));
+        $this->add(
+            'interventions',
+            array_filter(
+                ['id' => $id, 'instrument' => 'G', 'at' => Scene::moment($at), 'kind' => $kind, 'by' => 'T-1', 'channel' => $channel],
+                static fn (mixed $value): bool => $value !== null,
+            ),
+        );
 
         return $this;
     }
 
     public function read(): RecordedCampaign
     {
-        return (new RecordReader(\Footnote\Core\Families::formats()))->read($this->record, fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name]));
+        return (new RecordReader(\Footnote\Core\Families::formats()))->read(
+            $this->record,
+            fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name]),
+        );
     }
 
     public function assess(string $run = 'r', string $policy = 'standard'): Assessment

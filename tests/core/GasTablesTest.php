@@ -33,7 +33,12 @@ final class GasTablesTest extends TestCase
     public function testMeanOfBothEnds(): void
     {
         $assessment = $this->display('CO', '78', ['CO' => '48.2'], ['CO' => '1.5']);
-        self::assertSame('81.906', Scene::result($assessment, 'twa-ppm:carbon-monoxide')->pre === null ? '' : Exact::of(480)->dividedBy(240)->times($this->exact($assessment, 'twa-ppm:carbon-monoxide', Answer::Pre))->rounded(3));
+        self::assertSame(
+            '81.906',
+            Scene::result($assessment, 'twa-ppm:carbon-monoxide')->pre === null
+                ? ''
+                : Exact::of(480)->dividedBy(240)->times($this->exact($assessment, 'twa-ppm:carbon-monoxide', Answer::Pre))->rounded(3),
+        );
     }
 
     /** Two-point calibration (common practice): zero 0.2, span 97.4 at 100, reading 40 give 40.947. */
@@ -47,16 +52,40 @@ final class GasTablesTest extends TestCase
     public function testFactorOfAMixture(): void
     {
         $half = Exact::of('0.5');
-        self::assertSame('0.5146', Factor::ofMixture([['share' => $half, 'factor' => Exact::of('0.53')], ['share' => $half, 'factor' => Exact::of('0.50')]])->rounded(4));
+        self::assertSame(
+            '0.5146',
+            Factor::ofMixture([
+                ['share' => $half, 'factor' => Exact::of('0.53')],
+                ['share' => $half, 'factor' => Exact::of('0.50')],
+            ])->rounded(4),
+        );
     }
 
     /** G-8 (common practice): 34, 58, 103 L at 0.5 L/min last 68, 116, 206 min when full; half the pressure, half the time. */
     public function testMinutesOfABottle(): void
     {
         foreach (['34' => '68', '58' => '116', '103' => '206'] as $litres => $minutes) {
-            $bottle = new Bottle(new Reference('B', Bottle::KIND, 'm', [], [], new Traits(['size' => new Measured(Decimal::parse((string) $litres), Unit::Litre), 'fullPressure' => new Measured(Decimal::parse('1000'), Unit::PoundPerSquareInch)])));
-            self::assertSame($minutes, (string) ($bottle->left(new Measured(Decimal::parse('1000'), Unit::PoundPerSquareInch))['minutes'] ?? ''));
-            self::assertSame((string) ((int) $minutes / 2), (string) ($bottle->left(new Measured(Decimal::parse('500'), Unit::PoundPerSquareInch))['minutes'] ?? ''));
+            $bottle = new Bottle(
+                new Reference(
+                    'B',
+                    Bottle::KIND,
+                    'm',
+                    [],
+                    [],
+                    new Traits([
+                        'size' => new Measured(Decimal::parse((string) $litres), Unit::Litre),
+                        'fullPressure' => new Measured(Decimal::parse('1000'), Unit::PoundPerSquareInch),
+                    ]),
+                ),
+            );
+            self::assertSame(
+                $minutes,
+                (string) ($bottle->left(new Measured(Decimal::parse('1000'), Unit::PoundPerSquareInch))['minutes'] ?? ''),
+            );
+            self::assertSame(
+                (string) ((int) $minutes / 2),
+                (string) ($bottle->left(new Measured(Decimal::parse('500'), Unit::PoundPerSquareInch))['minutes'] ?? ''),
+            );
             self::assertNull($bottle->left(null));
         }
     }
@@ -66,22 +95,38 @@ final class GasTablesTest extends TestCase
     {
         $row = ['PID' => ['expected' => '10']];
         foreach (['', '10'] as $left) {
-            $assessment = (new GasScene())->check('k1', '07:45', ['PID' => '11'], ['PID' => $left], row: $row)->run('r', '08:00', '16:00', [], [['channel' => 'PID', 'mean' => '4.2']])->check('k2', '16:10', ['PID' => '10'])->assess();
+            $assessment = (new GasScene())
+                ->check('k1', '07:45', ['PID' => '11'], ['PID' => $left], row: $row)
+                ->run('r', '08:00', '16:00', [], [['channel' => 'PID', 'mean' => '4.2']])
+                ->check('k2', '16:10', ['PID' => '10'])
+                ->assess();
             $result = Scene::result($assessment, 'twa-ppm:isobutylene');
             self::assertSame('42', (string) $this->exact($assessment, 'twa-ppm:isobutylene', Answer::Pre));
             self::assertSame('4.2', (string) $result->indicated?->value);
             self::assertSame(Answer::Between, $result->reported, 'what is set right by rule is reported');
-            self::assertContains('gas.expected-value', array_map(static fn ($finding): string => $finding->setting->rule, $assessment->findings));
+            self::assertContains(
+                'gas.expected-value',
+                array_map(static fn ($finding): string => $finding->setting->rule, $assessment->findings),
+            );
         }
     }
 
     /** G-1, one point: oxygen in a mix with 20.9 % tells no slope of its own; z is held at 0. */
     public function testOxygenInAMixLikeAir(): void
     {
-        $scene = (new GasScene())->check('k1', '07:45', ['O2' => '20.6'], zero: ['O2' => '20.6'])->run('r', '08:00', '12:00', [], [['channel' => 'O2', 'lowest' => '19.2']])->check('k2', '12:10', ['O2' => '20.6'], zero: ['O2' => '20.6']);
+        $scene = (new GasScene())->check('k1', '07:45', ['O2' => '20.6'], zero: ['O2' => '20.6'])->run(
+            'r',
+            '08:00',
+            '12:00',
+            [],
+            [['channel' => 'O2', 'lowest' => '19.2']],
+        )->check('k2', '12:10', ['O2' => '20.6'], zero: ['O2' => '20.6']);
         $scene->record = $this->relabelled($scene->record, 'oxygen', '20.9');
         $result = Scene::result($scene->limit('lowest:oxygen', '19.5', '% vol', ['comparator' => '<'])->assess(), 'lowest:oxygen');
-        self::assertSame(Exact::of('19.2')->times(Exact::of('20.9'))->dividedBy(Exact::of('20.6'))->rounded(6), $result->pre?->value instanceof Exact ? $result->pre->value->rounded(6) : '');
+        self::assertSame(
+            Exact::of('19.2')->times(Exact::of('20.9'))->dividedBy(Exact::of('20.6'))->rounded(6),
+            $result->pre?->value instanceof Exact ? $result->pre->value->rounded(6) : '',
+        );
         self::assertTrue($result->outcomes[0]->crossed, 'indicated is reported, and 19.2 lies below 19.5');
         self::assertTrue($result->worstIsLow);
     }
@@ -89,38 +134,100 @@ final class GasTablesTest extends TestCase
     /** The reading applied once, twice or never comes to the same vapour: 40 in isobutylene units at 0.5 are 20 ppm. */
     public function testTheFactorCountsOnce(): void
     {
-        foreach ([['40', null, null], ['20', '0.5', null], ['20', null, '0.5'], ['10', '0.5', '0.5'], ['44', '1.1', null]] as [$shown, $unit, $hand]) {
-            $set = array_filter(['channel' => 'PID', 'substance' => 'toluene', 'mean' => $shown, 'unitFactor' => $unit, 'handFactor' => $hand], \is_string(...));
+        foreach ([
+            ['40', null, null], ['20', '0.5', null], ['20', null, '0.5'], ['10', '0.5', '0.5'],
+            ['44', '1.1', null],
+        ] as [$shown, $unit, $hand]) {
+            $set = array_filter(
+                ['channel' => 'PID', 'substance' => 'toluene', 'mean' => $shown, 'unitFactor' => $unit, 'handFactor' => $hand],
+                \is_string(...),
+            );
             $assessment = (new GasScene())->check('k1', '07:45')->run('r', '08:00', '16:00', [], [$set])->check('k2', '16:10')->assess();
-            self::assertSame('20', (string) $this->exact($assessment, 'twa-ppm:toluene', Answer::Indicated), json_encode($set, \JSON_THROW_ON_ERROR));
-            self::assertSame('75.3701', $this->exact($assessment, 'twa:toluene', Answer::Indicated)->rounded(4), '20·92.14/24.45 mg/m³ (published: NIOSH Pocket Guide, 3.77 mg/m³ a ppm)');
+            self::assertSame(
+                '20',
+                (string) $this->exact($assessment, 'twa-ppm:toluene', Answer::Indicated),
+                json_encode($set, \JSON_THROW_ON_ERROR),
+            );
+            self::assertSame(
+                '75.3701',
+                $this->exact($assessment, 'twa:toluene', Answer::Indicated)->rounded(4),
+                '20·92.14/24.45 mg/m³ (published: NIOSH Pocket Guide, 3.77 mg/m³ a ppm)',
+            );
         }
     }
 
     /** A mixture of the library: its factor by its parts, 1/(0.5/0.5 + 0.5/0.45) = 0.47368 (common practice). */
     public function testAMixtureOfTheLibrary(): void
     {
-        $scene = (new GasScene())->check('k1', '07:45')->run('r', '08:00', '16:00', [], [['channel' => 'PID', 'substance' => 'thinner', 'mean' => '40']])->check('k2', '16:10');
-        $scene->record['library'] = ['substances' => [['code' => 'thinner', 'name' => 'thinner', 'parts' => [['substance' => 'toluene', 'share' => '50'], ['substance' => 'xylene', 'share' => '50']]]]];
+        $scene = (new GasScene())->check('k1', '07:45')->run(
+            'r',
+            '08:00',
+            '16:00',
+            [],
+            [['channel' => 'PID', 'substance' => 'thinner', 'mean' => '40']],
+        )->check('k2', '16:10');
+        $scene->record['library'] = [
+            'substances' => [[
+                'code' => 'thinner',
+                'name' => 'thinner',
+                'parts' => [['substance' => 'toluene', 'share' => '50'], ['substance' => 'xylene', 'share' => '50']],
+            ]],
+        ];
         self::assertSame('18.947', $this->exact($scene->assess(), 'twa-ppm:thinner', Answer::Indicated)->rounded(3));
-        $scene->record['library'] = ['substances' => [['code' => 'thinner', 'name' => 'thinner', 'parts' => [['substance' => 'toluene', 'share' => '50'], ['substance' => 'isopropanol', 'share' => '50']]]]];
-        self::assertContains('gas.factor-missing', array_map(static fn ($finding): string => $finding->setting->rule, $scene->assess()->findings), 'one part without a factor leaves the whole without');
+        $scene->record['library'] = [
+            'substances' => [[
+                'code' => 'thinner',
+                'name' => 'thinner',
+                'parts' => [['substance' => 'toluene', 'share' => '50'], ['substance' => 'isopropanol', 'share' => '50']],
+            ]],
+        ];
+        self::assertContains(
+            'gas.factor-missing',
+            array_map(static fn ($finding): string => $finding->setting->rule, $scene->assess()->findings),
+            'one part without a factor leaves the whole without',
+        );
     }
 
     /** C-2 read backwards: 75.37 mg/m³ of toluene on the display are 20 ppm. */
     public function testMilligramsOnTheDisplay(): void
     {
-        $assessment = (new GasScene())->check('k1', '07:45')->run('r', '08:00', '16:00', [], [['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '0.5', 'mean' => '75.37', 'shownIn' => 'mg/m³']])->check('k2', '16:10')->assess();
+        $assessment = (new GasScene())
+            ->check('k1', '07:45')
+            ->run(
+                'r',
+                '08:00',
+                '16:00',
+                [],
+                [['channel' => 'PID', 'substance' => 'toluene', 'unitFactor' => '0.5', 'mean' => '75.37', 'shownIn' => 'mg/m³']],
+            )
+            ->check('k2', '16:10')
+            ->assess();
         self::assertSame('20.000', $this->exact($assessment, 'twa-ppm:toluene', Answer::Indicated)->rounded(3));
     }
 
     /** NIOSH Pocket Guide, from memory: what a 9.8 eV lamp sees and what it does not. */
     public function testWhatALampSees(): void
     {
-        $energies = array_map(static fn (Traits $one): ?string => $one->decimal('ionisationEnergy')?->written, Substances::shelf()->shipped());
-        self::assertSame(['8.82', '9.24', '10.00', '10.47', '10.10'], [$energies['toluene'], $energies['isobutylene'], $energies['butyl-acetate'], $energies['ethanol'], $energies['isopropanol']]);
-        foreach (['toluene' => Verdict::Valid, 'butyl-acetate' => Verdict::Void, 'ethanol' => Verdict::Void, 'isopropanol' => Verdict::Void] as $vapour => $verdict) {
-            $assessment = (new GasScene())->channel('PID', ['lamp' => '9.8'])->check('k1', '07:45')->run('r', '08:00', '16:00', [], [['channel' => 'PID', 'substance' => $vapour, 'mean' => '20']])->check('k2', '16:10')->assess();
+        $energies = array_map(
+            static fn (Traits $one): ?string => $one->decimal('ionisationEnergy')?->written,
+            Substances::shelf()->shipped(),
+        );
+        self::assertSame(
+            ['8.82', '9.24', '10.00', '10.47', '10.10'],
+            [$energies['toluene'], $energies['isobutylene'], $energies['butyl-acetate'], $energies['ethanol'], $energies['isopropanol']],
+        );
+        foreach ([
+            'toluene' => Verdict::Valid,
+            'butyl-acetate' => Verdict::Void,
+            'ethanol' => Verdict::Void,
+            'isopropanol' => Verdict::Void,
+        ] as $vapour => $verdict) {
+            $assessment = (new GasScene())
+                ->channel('PID', ['lamp' => '9.8'])
+                ->check('k1', '07:45')
+                ->run('r', '08:00', '16:00', [], [['channel' => 'PID', 'substance' => $vapour, 'mean' => '20']])
+                ->check('k2', '16:10')
+                ->assess();
             self::assertSame($verdict === Verdict::Void, $assessment->channels()['PID'] === Verdict::Void, $vapour);
         }
     }
@@ -151,7 +258,15 @@ final class GasTablesTest extends TestCase
     {
         $rows = [];
         foreach ($readings as $place => $reading) {
-            $row = GasRow::of(new Traits(array_filter(['channel' => 'PID', 'value' => Decimal::parse($reading), 'seconds' => isset($seconds[$place]) ? Decimal::parse($seconds[$place]) : null])));
+            $row = GasRow::of(
+                new Traits(
+                    array_filter([
+                        'channel' => 'PID',
+                        'value' => Decimal::parse($reading),
+                        'seconds' => isset($seconds[$place]) ? Decimal::parse($seconds[$place]) : null,
+                    ]),
+                ),
+            );
             \assert($row !== null);
             $rows[] = $row;
         }
@@ -162,12 +277,19 @@ final class GasTablesTest extends TestCase
     /** A reading that still moves is no evidence; the last twenty seconds are what counts. */
     public function testAReadingThatStillMovesIsPassedOver(): void
     {
-        foreach ([[Verdict::Open, ['92.0', '95.0', '96.8']], [Verdict::Valid, ['96.8', '97.0', '97.3', '97.4', '97.5']]] as [$verdict, $values]) {
+        foreach ([
+            [Verdict::Open, ['92.0', '95.0', '96.8']],
+            [Verdict::Valid, ['96.8', '97.0', '97.3', '97.4', '97.5']],
+        ] as [$verdict, $values]) {
             $rows = [];
             foreach ($values as $place => $value) {
                 $rows[] = ['channel' => 'PID', 'value' => $value, 'seconds' => (string) (10 * $place + 10)];
             }
-            $assessment = (new GasScene())->check('k1', '07:45')->run('r', '08:00', '12:00', [], [['channel' => 'PID', 'mean' => '20']])->check('k2', '12:10', gas: ['isobutyleneFound' => $rows])->assess();
+            $assessment = (new GasScene())
+                ->check('k1', '07:45')
+                ->run('r', '08:00', '12:00', [], [['channel' => 'PID', 'mean' => '20']])
+                ->check('k2', '12:10', gas: ['isobutyleneFound' => $rows])
+                ->assess();
             self::assertSame($verdict, $assessment->channels()['PID']);
         }
     }
@@ -175,9 +297,17 @@ final class GasTablesTest extends TestCase
     /** What may zero what (common practice). */
     public function testZeroSources(): void
     {
-        $fit = static fn (ZeroSource $source): array => array_values(array_map(static fn (GasKind $kind): string => $kind->name, array_filter(GasKind::cases(), static fn (GasKind $kind): bool => $source->whyUnfit($kind) === null)));
+        $fit = static fn (ZeroSource $source): array => array_values(
+            array_map(
+                static fn (GasKind $kind): string => $kind->name,
+                array_filter(GasKind::cases(), static fn (GasKind $kind): bool => $source->whyUnfit($kind) === null),
+            ),
+        );
         self::assertSame(['Oxygen', 'Photoionisation'], $fit(ZeroSource::Charcoal));
-        self::assertSame(['Oxygen', 'Flammable', 'CarbonMonoxide', 'HydrogenSulphide', 'Photoionisation', 'Other'], $fit(ZeroSource::Outdoors));
+        self::assertSame(
+            ['Oxygen', 'Flammable', 'CarbonMonoxide', 'HydrogenSulphide', 'Photoionisation', 'Other'],
+            $fit(ZeroSource::Outdoors),
+        );
         self::assertSame($fit(ZeroSource::Outdoors), $fit(ZeroSource::Compressed));
         self::assertNotContains('Photoionisation', $fit(ZeroSource::Indoors));
         self::assertCount(7, $fit(ZeroSource::ZeroAir));
@@ -206,7 +336,11 @@ final class GasTablesTest extends TestCase
     /** @param list<string> $lines */
     private static function read(array $lines, \DateTimeZone $zone): PackedLog
     {
-        return (new LogReader(LogFormatGuess::of(\array_slice($lines, 0, 50), ['O2', 'CO', 'H2S', 'PID'])))->read(array_map(static fn (string $line): string => $line."\n", $lines), $zone, null);
+        return (new LogReader(LogFormatGuess::of(\array_slice($lines, 0, 50), ['O2', 'CO', 'H2S', 'PID'])))->read(
+            array_map(static fn (string $line): string => $line."\n", $lines),
+            $zone,
+            null,
+        );
     }
 
     /** @return list<int> */
@@ -223,7 +357,11 @@ final class GasTablesTest extends TestCase
      */
     private function display(string $channel, string $mean, array $span, array $zero): \Footnote\Core\Judgement\Assessment
     {
-        return (new GasScene())->check('k1', '07:45', $span, zero: $zero)->run('r', '08:00', '12:00', [], [['channel' => $channel, 'mean' => $mean]])->check('k2', '12:10', $span, zero: $zero)->assess();
+        return (new GasScene())
+            ->check('k1', '07:45', $span, zero: $zero)
+            ->run('r', '08:00', '12:00', [], [['channel' => $channel, 'mean' => $mean]])
+            ->check('k2', '12:10', $span, zero: $zero)
+            ->assess();
     }
 
     private function exact(\Footnote\Core\Judgement\Assessment $assessment, string $key, Answer $answer): Exact

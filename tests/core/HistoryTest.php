@@ -33,12 +33,20 @@ final class HistoryTest extends TestCase
         self::assertSame('−0.30', $history->largestDrift()?->signed());
         self::assertSame('−0.20', $history->adjustmentSince(null)?->signed());
         self::assertNull($history->adjustmentSince(new \DateTimeImmutable('2026-03-02T10:00:00+00:00')));
-        self::assertCount(2, AcousticHistory::of($timeline, new \DateTimeImmutable('2026-03-02T08:30:00+00:00'))->points, 'nothing later than asked for');
+        self::assertCount(
+            2,
+            AcousticHistory::of($timeline, new \DateTimeImmutable('2026-03-02T08:30:00+00:00'))->points,
+            'nothing later than asked for',
+        );
     }
 
     public function testARepairCutsTheHistoryOfDrift(): void
     {
-        $timeline = (new Scene())->check('a', '07:00', ['114.0'])->intervention('i', '07:30', 'repaired')->check('b', '08:00', ['115.0'])->read()->timelines['D'];
+        $timeline = (new Scene())
+            ->check('a', '07:00', ['114.0'])
+            ->intervention('i', '07:30', 'repaired')
+            ->check('b', '08:00', ['115.0'])
+            ->read()->timelines['D'];
         self::assertNull(AcousticHistory::of($timeline, new \DateTimeImmutable('2026-03-03'))->largestDrift());
     }
 
@@ -59,7 +67,10 @@ final class HistoryTest extends TestCase
         self::assertNull(CommonShift::of(['a' => 0.1, 'b' => 0.1, 'c' => 0.1], 0.15, 0.2), 'a tenth is nothing');
         self::assertNull(CommonShift::of(['a' => -0.4, 'b' => 0.5, 'c' => -0.4, 'd' => 0.9], 0.15, 0.2), 'half of them went elsewhere');
         self::assertNotNull(CommonShift::of(['a' => 0.2, 'b' => 0.2, 'c' => 0.2], 0.15, 0.2), 'two tenths together are something');
-        self::assertNotNull(CommonShift::of(['a' => 0.25, 'b' => 0.4, 'c' => 0.1], 0.15, 0.2), 'within 0.15 dB of the median, the edge included');
+        self::assertNotNull(
+            CommonShift::of(['a' => 0.25, 'b' => 0.4, 'c' => 0.1], 0.15, 0.2),
+            'within 0.15 dB of the median, the edge included',
+        );
     }
 
     /** The order in which units are named does not matter. */
@@ -77,13 +88,33 @@ final class HistoryTest extends TestCase
         $foresight = new Foresight(Families::assessor());
         self::assertSame(['r1', 'r2'], array_map(static fn ($run): string => $run->id, $foresight->openRuns($timeline)));
 
-        $check = static fn (string $found, string ...$left) => (new Scene())->check('new', '16:30', [$found], array_values($left))->read()->timelines['D']->checks[0];
+        $check = static fn (string $found, string ...$left) => (new Scene())->check(
+            'new',
+            '16:30',
+            [$found],
+            array_values($left),
+        )->read()->timelines['D']->checks[0];
         foreach ([['114.2', Verdict::Valid], ['113.2', Verdict::Void]] as [$found, $verdict]) {
-            $closed = $foresight->after($check($found), $timeline, Scene::policy('standard'), new \Footnote\Core\Judgement\Yardsticks([], []));
-            self::assertSame([['r1', $verdict], ['r2', $verdict]], array_map(static fn (array $one): array => [$one['run']->id, $one['verdict']], $closed), $found);
+            $closed = $foresight->after(
+                $check($found),
+                $timeline,
+                Scene::policy('standard'),
+                new \Footnote\Core\Judgement\Yardsticks([], []),
+            );
+            self::assertSame(
+                [['r1', $verdict], ['r2', $verdict]],
+                array_map(static fn (array $one): array => [$one['run']->id, $one['verdict']], $closed),
+                $found,
+            );
         }
-        $lines = static fn (\Footnote\Core\Evidence\Check $check, string $policy = 'standard'): array => array_map(static fn (LiveLine $line): array => [$line->label, $line->figure?->signed(), $line->kept], (new AcousticBench())->live($check, $timeline, Scene::policy($policy))->lines);
-        self::assertSame([['should show', '+114.00', null], ['as found, off by', '−0.80', null], ['drift since k1', '−0.80', false]], $lines($check('113.2')));
+        $lines = static fn (\Footnote\Core\Evidence\Check $check, string $policy = 'standard'): array => array_map(
+            static fn (LiveLine $line): array => [$line->label, $line->figure?->signed(), $line->kept],
+            (new AcousticBench())->live($check, $timeline, Scene::policy($policy))->lines,
+        );
+        self::assertSame(
+            [['should show', '+114.00', null], ['as found, off by', '−0.80', null], ['drift since k1', '−0.80', false]],
+            $lines($check('113.2')),
+        );
         self::assertSame(['drift since k1', '−0.80', true], $lines($check('113.2'), 'survey')[2]);
         self::assertSame(['as left, off by', '0.00', true], $lines($check('113.2', '114.0'))[3]);
     }
@@ -92,21 +123,53 @@ final class HistoryTest extends TestCase
     public function testOnlyWhatCanBeSavedHoldsTheUnit(): void
     {
         $foresight = new Foresight(Families::assessor());
-        $held = static fn (Scene $scene): array => array_map(static fn ($run): string => $run->id, $foresight->openRuns($scene->read()->timelines['D']));
+        $held = static fn (Scene $scene): array => array_map(
+            static fn ($run): string => $run->id,
+            $foresight->openRuns($scene->read()->timelines['D']),
+        );
         self::assertSame([], $held((new Scene())->run('r', '08:00', '16:00')));
         self::assertSame([], $held((new Scene())->check('k', '07:30', ['114.0'])->run('r', '08:00', null)));
-        self::assertSame([], $held((new Scene())->check('k', '07:30', ['114.0'])->run('r', '08:00', '16:00')->intervention('i', '16:10', 'repaired')));
-        self::assertSame([], $held((new Scene())->check('k', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('l', '16:10', ['114.0'])));
-        self::assertSame(['r'], $held((new Scene())->check('k', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('l', '16:10', ['114.0'], [], ['brokenOff' => true])));
+        self::assertSame(
+            [],
+            $held((new Scene())->check('k', '07:30', ['114.0'])->run('r', '08:00', '16:00')->intervention('i', '16:10', 'repaired')),
+        );
+        self::assertSame(
+            [],
+            $held((new Scene())->check('k', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('l', '16:10', ['114.0'])),
+        );
+        self::assertSame(
+            ['r'],
+            $held(
+                (new Scene())->check('k', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check(
+                    'l',
+                    '16:10',
+                    ['114.0'],
+                    [],
+                    ['brokenOff' => true],
+                ),
+            ),
+        );
     }
 
     public function testACalibratorSaysWhyItDoesNotFit(): void
     {
-        $reference = [...Scene::calibrator('X', '114.0', '0.2'), 'adapters' => ['1 in'], 'recalls' => [['since' => '2026-01-01T00:00:00+00:00', 'reason' => 'dropped']]];
+        $reference = [
+            ...Scene::calibrator('X', '114.0', '0.2'),
+            'adapters' => ['1 in'],
+            'recalls' => [['since' => '2026-01-01T00:00:00+00:00', 'reason' => 'dropped']],
+        ];
         $scene = new Scene();
-        $scene->record['references'] = [$reference, Scene::calibrator('A', '114.0', '0.2'), [...Scene::calibrator('N', '114.0', '0.2'), 'certificates' => []]];
+        $scene->record['references'] = [
+            $reference,
+            Scene::calibrator('A', '114.0', '0.2'),
+            [...Scene::calibrator('N', '114.0', '0.2'), 'certificates' => []],
+        ];
         $timeline = $scene->read()->timelines['D'];
-        $problems = static fn (string $id, string $on): array => (new AcousticBench())->choices($timeline->instrument, [$timeline->references[$id]], new \DateTimeImmutable($on))[0]->problems;
+        $problems = static fn (string $id, string $on): array => (new AcousticBench())->choices(
+            $timeline->instrument,
+            [$timeline->references[$id]],
+            new \DateTimeImmutable($on),
+        )[0]->problems;
         self::assertSame([], $problems('A', '2026-03-02'));
         self::assertSame(['Its certificate was due on 1 Sep 2030.'], $problems('A', '2030-09-02'));
         self::assertSame([], $problems('A', '2030-09-01T23:00:00+00:00'), 'the day it falls due still counts');

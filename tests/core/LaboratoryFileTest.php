@@ -29,19 +29,39 @@ final class LaboratoryFileTest extends TestCase
     /** @return iterable<string, array{string, array<int, list<array<string, string>>>}> */
     public static function tables(): iterable
     {
-        $wood = static fn (string $medium, string $front, string $unit): array => ['medium' => $medium, 'analyte' => 'wood', 'front' => $front, 'unit' => $unit];
+        $wood = static fn (string $medium, string $front, string $unit): array => [
+            'medium' => $medium,
+            'analyte' => 'wood',
+            'front' => $front,
+            'unit' => $unit,
+        ];
         yield 'a head of three lines, semicolons, commas' => [
             "Weir Street\nReport;4711\nCassette No;Compound;Amount mg;Reporting limit\nA1;Wood dust;1,08;0,05\n;;;\nA2;wood;<0,05;0,05",
-            [4 => [['medium' => 'A1', 'analyte' => 'wood', 'front' => '1,08', 'quantitation' => '0,05', 'unit' => 'mg']], 6 => [['medium' => 'A2', 'analyte' => 'wood', 'front' => '<0,05', 'quantitation' => '0,05', 'unit' => 'mg']]],
+            [
+                4 => [['medium' => 'A1', 'analyte' => 'wood', 'front' => '1,08', 'quantitation' => '0,05', 'unit' => 'mg']],
+                6 => [['medium' => 'A2', 'analyte' => 'wood', 'front' => '<0,05', 'quantitation' => '0,05', 'unit' => 'mg']],
+            ],
         ];
         yield 'a unit in a column of its own' => ["Sample,Substance,Result,Unit\nA1,Wood dust,12,ug", [2 => [$wood('A1', '12', 'µg')]]];
-        yield 'a substance nobody knows keeps its name' => ["Sample,Substance,Result\nA1,Cobalt,12", [2 => [['medium' => 'A1', 'analyte' => 'Cobalt', 'front' => '12', 'unit' => 'µg']]]];
-        yield 'nothing found' => ["Sample,Substance,Result,LOQ\nA1,Wood dust,n.d.,5", [2 => [['medium' => 'A1', 'analyte' => 'wood', 'front' => '<5', 'quantitation' => '5', 'unit' => 'µg']]]];
+        yield 'a substance nobody knows keeps its name' => [
+            "Sample,Substance,Result\nA1,Cobalt,12",
+            [2 => [['medium' => 'A1', 'analyte' => 'Cobalt', 'front' => '12', 'unit' => 'µg']]],
+        ];
+        yield 'nothing found' => [
+            "Sample,Substance,Result,LOQ\nA1,Wood dust,n.d.,5",
+            [2 => [['medium' => 'A1', 'analyte' => 'wood', 'front' => '<5', 'quantitation' => '5', 'unit' => 'µg']]],
+        ];
         yield 'a column for every substance' => ["Tube\tToluene (µg)\tAcetone\nT1\t226\t<2\nT2\t\t40", [
-            2 => [['medium' => 'T1', 'front' => '226', 'analyte' => 'toluene', 'unit' => 'µg'], ['medium' => 'T1', 'front' => '<2', 'analyte' => 'acetone', 'unit' => 'µg']],
+            2 => [
+                ['medium' => 'T1', 'front' => '226', 'analyte' => 'toluene', 'unit' => 'µg'],
+                ['medium' => 'T1', 'front' => '<2', 'analyte' => 'acetone', 'unit' => 'µg'],
+            ],
             3 => [['medium' => 'T2', 'front' => '40', 'analyte' => 'acetone', 'unit' => 'µg']],
         ]];
-        yield 'front and back' => ["Tube,Analyte,Front,Back,Desorption\nT1,toluene,226,<2,0.98", [2 => [['medium' => 'T1', 'analyte' => 'toluene', 'front' => '226', 'back' => '<2', 'desorption' => '0.98', 'unit' => 'µg']]]];
+        yield 'front and back' => [
+            "Tube,Analyte,Front,Back,Desorption\nT1,toluene,226,<2,0.98",
+            [2 => [['medium' => 'T1', 'analyte' => 'toluene', 'front' => '226', 'back' => '<2', 'desorption' => '0.98', 'unit' => 'µg']]],
+        ];
         yield '"<LOQ" is what it names, and the other only where there is no own' => [implode("\n", [
             'Sample,Substance,Result,LOD,LOQ',
             'A,Wood dust,<LOQ,0.02,0.05',
@@ -97,7 +117,10 @@ final class LaboratoryFileTest extends TestCase
     {
         $text = "Sample,Substance,Result\nA1,Wood dust,many\n,Wood dust,3\nA3,Wood dust,4\nA4,,5";
         $rows = self::rows(LaboratoryFile::guess(explode("\n", $text), self::CODES), $text);
-        self::assertSame('/line/2/front: "many" is not a decimal number: write digits with one point or comma, such as 93.6 or 93,6.', $rows[2]);
+        self::assertSame(
+            '/line/2/front: "many" is not a decimal number: write digits with one point or comma, such as 93.6 or 93,6.',
+            $rows[2],
+        );
         self::assertSame('/line/3/medium: is missing.', $rows[3]);
         self::assertIsArray($rows[4]);
         self::assertSame('/line/5/analyte: is missing.', $rows[5]);
@@ -128,7 +151,10 @@ final class LaboratoryFileTest extends TestCase
     {
         $columns = [['place' => 0, 'field' => 'medium'], ['place' => 1, 'field' => 'analyte'], ['place' => 2, 'field' => 'front']];
         yield 'an odd delimiter' => [['delimiter' => '#', 'columns' => $columns], '/delimiter'];
-        yield 'an unknown field' => [['delimiter' => ',', 'columns' => [...$columns, ['place' => 3, 'field' => 'colour']]], '/columns/3/field'];
+        yield 'an unknown field' => [
+            ['delimiter' => ',', 'columns' => [...$columns, ['place' => 3, 'field' => 'colour']]],
+            '/columns/3/field',
+        ];
         yield 'no medium' => [['delimiter' => ',', 'columns' => \array_slice($columns, 1)], '/columns'];
         yield 'no mass' => [['delimiter' => ',', 'columns' => \array_slice($columns, 0, 2)], '/columns'];
         yield 'no substance' => [['delimiter' => ',', 'columns' => [$columns[0], $columns[2]]], '/columns'];

@@ -27,16 +27,35 @@ final class Layers
         return PHPat::rule()
             ->classes(Selector::inNamespace('Footnote\Core\Quantity'), Selector::inNamespace('Footnote\Core\Derivation'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Footnote\Core\Evidence'), Selector::inNamespace('Footnote\Core\Judgement'), Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Particle'), Selector::inNamespace('Footnote\Core\Record'))
+            ->classes(
+                Selector::inNamespace('Footnote\Core\Evidence'),
+                Selector::inNamespace('Footnote\Core\Judgement'),
+                Selector::inNamespace('Footnote\Core\Noise'),
+                Selector::inNamespace('Footnote\Core\Flow'),
+                Selector::inNamespace('Footnote\Core\Gas'),
+                Selector::inNamespace('Footnote\Core\Particle'),
+                Selector::inNamespace('Footnote\Core\Record'),
+            )
             ->because('numbers are the lowest layer');
     }
 
     public function testEvidenceKnowsNoJudgement(): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::inNamespace('Footnote\Core\Evidence'), Selector::inNamespace('Footnote\Core\Response'), Selector::inNamespace('Footnote\Core\Procedure'))
+            ->classes(
+                Selector::inNamespace('Footnote\Core\Evidence'),
+                Selector::inNamespace('Footnote\Core\Response'),
+                Selector::inNamespace('Footnote\Core\Procedure'),
+            )
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Footnote\Core\Judgement'), Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Particle'), Selector::inNamespace('Footnote\Core\Record'))
+            ->classes(
+                Selector::inNamespace('Footnote\Core\Judgement'),
+                Selector::inNamespace('Footnote\Core\Noise'),
+                Selector::inNamespace('Footnote\Core\Flow'),
+                Selector::inNamespace('Footnote\Core\Gas'),
+                Selector::inNamespace('Footnote\Core\Particle'),
+                Selector::inNamespace('Footnote\Core\Record'),
+            )
             ->because('what was seen does not depend on what is made of it');
     }
 
@@ -45,14 +64,24 @@ final class Layers
         return PHPat::rule()
             ->classes(Selector::inNamespace('Footnote\Core\Judgement'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Footnote\Core\Noise'), Selector::inNamespace('Footnote\Core\Flow'), Selector::inNamespace('Footnote\Core\Gas'), Selector::inNamespace('Footnote\Core\Particle'), Selector::inNamespace('Footnote\Core\Record'))
+            ->classes(
+                Selector::inNamespace('Footnote\Core\Noise'),
+                Selector::inNamespace('Footnote\Core\Flow'),
+                Selector::inNamespace('Footnote\Core\Gas'),
+                Selector::inNamespace('Footnote\Core\Particle'),
+                Selector::inNamespace('Footnote\Core\Record'),
+            )
             ->because('a new family touches no rule that all families share');
     }
 
     public function testTheFormatKnowsNoFamily(): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::inNamespace('Footnote\Core\Record'), Selector::inNamespace('Footnote\Core\Log'), Selector::inNamespace('Footnote\Core\Air'))
+            ->classes(
+                Selector::inNamespace('Footnote\Core\Record'),
+                Selector::inNamespace('Footnote\Core\Log'),
+                Selector::inNamespace('Footnote\Core\Air'),
+            )
             ->shouldNotDependOn()
             ->classes(
                 Selector::classname(Families::class),

@@ -19,7 +19,11 @@ final class LogFormatGuessTest extends TestCase
     /** @return iterable<string, array{string, array<int, string>, ?string}> header and line, kinds by place, order of dates */
     public static function heads(): iterable
     {
-        yield 'names of all kinds' => ['Time,LAeq,LASmax,LCpeak,Overload|2026-03-02 08:00:00,80.1,83.0,99.0,0', [1 => 'LAeq', 2 => 'LASmax', 3 => 'LCpeak', 4 => 'overload'], 'ymd'];
+        yield 'names of all kinds' => [
+            'Time,LAeq,LASmax,LCpeak,Overload|2026-03-02 08:00:00,80.1,83.0,99.0,0',
+            [1 => 'LAeq', 2 => 'LASmax', 3 => 'LCpeak', 4 => 'overload'],
+            'ymd',
+        ];
         yield 'plain words' => ['Date,Leq,Max,Peak|02.03.2026 08:00:00,80.1,83.0,99.0', [1 => 'LAeq', 2 => 'LASmax', 3 => 'LCpeak'], 'dmy'];
         yield 'average' => ['t,Lavg dB,Slow|08:00:00,80.1,81.0', [1 => 'Lavg', 2 => 'LAS'], null];
         yield 'month first' => ['t,Leq|03/14/2026 08:00:00,80.1', [1 => 'LAeq'], 'mdy'];
@@ -41,9 +45,20 @@ final class LogFormatGuessTest extends TestCase
     /** Bands are told by their frequency however it is written; levels of all frequencies beside them by their names. */
     public function testBandsBesideLevels(): void
     {
-        $lines = ['Time;LZS 31.5 Hz;LZS 63Hz;125;1 kHz;16k;LAeq;LASmax;Battery 4 V', ...array_fill(0, 3, '2026-03-02 10:00:00;50,1;48,0;44,0;30,0;12,0;41,0;43,0;3,9')];
+        $lines = [
+            'Time;LZS 31.5 Hz;LZS 63Hz;125;1 kHz;16k;LAeq;LASmax;Battery 4 V',
+            ...array_fill(0, 3, '2026-03-02 10:00:00;50,1;48,0;44,0;30,0;12,0;41,0;43,0;3,9'),
+        ];
         $format = LogFormatGuess::of($lines, ['31.5', '63', '125', '1000', '16000'], LogColumnKind::Band);
-        self::assertSame(['31.5', '63', '125', '1000', '16000', 'LAeq', 'LASmax'], array_values(array_map(static fn ($column): string => $column->channel === '' ? $column->kind->value : $column->channel, $format->columns)));
+        self::assertSame(
+            ['31.5', '63', '125', '1000', '16000', 'LAeq', 'LASmax'],
+            array_values(
+                array_map(
+                    static fn ($column): string => $column->channel === '' ? $column->kind->value : $column->channel,
+                    $format->columns,
+                ),
+            ),
+        );
         self::assertSame([',', ';'], [$format->decimal, $format->delimiter]);
     }
 
@@ -83,7 +98,16 @@ final class LogFormatGuessTest extends TestCase
     public function testAStampAtTheEndOfItsIntervalMovesTheStart(): void
     {
         $guess = LogFormatGuess::of(['t,LAeq', '2026-03-02 08:01:00,80.0', '2026-03-02 08:02:00,81.0']);
-        $end = new \Footnote\Core\Log\LogFormat($guess->delimiter, $guess->decimal, $guess->skip, $guess->columns, $guess->time, $guess->dateOrder, null, true);
+        $end = new \Footnote\Core\Log\LogFormat(
+            $guess->delimiter,
+            $guess->decimal,
+            $guess->skip,
+            $guess->columns,
+            $guess->time,
+            $guess->dateOrder,
+            null,
+            true,
+        );
         $lines = ["t,LAeq\n", "2026-03-02 08:01:00,80.0\n", "2026-03-02 08:02:00,81.0\n"];
         $zone = new \DateTimeZone('Europe/London');
         self::assertSame('08:01:00', (new LogReader($guess))->read($lines, $zone, null)->start()->format('H:i:s'));
@@ -92,7 +116,13 @@ final class LogFormatGuessTest extends TestCase
 
     public function testASketchKeepsLowestMeanAndHighest(): void
     {
-        $sketch = SeriesSketch::of(NoiseTablesTest::log([80000, 90000, 70000, 70000, \Footnote\Core\Log\SeriesLog::GAP, \Footnote\Core\Log\SeriesLog::GAP, 60000], 1.0), 4);
+        $sketch = SeriesSketch::of(
+            NoiseTablesTest::log(
+                [80000, 90000, 70000, 70000, \Footnote\Core\Log\SeriesLog::GAP, \Footnote\Core\Log\SeriesLog::GAP, 60000],
+                1.0,
+            ),
+            4,
+        );
         self::assertSame(2.0, $sketch->step);
         self::assertSame([[80.0, 87.4, 90.0], [70.0, 70.0, 70.0], null, [60.0, 60.0, 60.0]], $sketch->points);
     }

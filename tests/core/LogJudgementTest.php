@@ -18,7 +18,13 @@ final class LogJudgementTest extends TestCase
 {
     private function scene(): Scene
     {
-        return (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.0'])->run('r', '08:00', '10:00', '90.0', ['plannedMinutes' => 120]);
+        return (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.0'])->run(
+            'r',
+            '08:00',
+            '10:00',
+            '90.0',
+            ['plannedMinutes' => 120],
+        );
     }
 
     /** @return list<int> two hours of uneven work at 1 s, thousandths of a dB */
@@ -44,7 +50,12 @@ final class LogJudgementTest extends TestCase
             $columns[] = new LogColumn(LogColumnKind::Peak);
         }
 
-        return PackedLog::ofValues($columns, new \DateTimeImmutable('2026-03-02T08:00:00+00:00'), 1.0, $peaks === null ? [array_values($levels)] : [array_values($levels), array_values($peaks)]);
+        return PackedLog::ofValues(
+            $columns,
+            new \DateTimeImmutable('2026-03-02T08:00:00+00:00'),
+            1.0,
+            $peaks === null ? [array_values($levels)] : [array_values($levels), array_values($peaks)],
+        );
     }
 
     public function testToneIsFoundAndLeftOut(): void
@@ -123,7 +134,12 @@ final class LogJudgementTest extends TestCase
     {
         $levels = [...array_fill(0, 3600, 80000), ...array_fill(0, 3600, 100000)];
         $scene = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.0'])->run('r', '08:00', '10:00', '90.0', [
-            'exclusions' => [['from' => Scene::moment('09:00'), 'to' => Scene::moment('09:30'), 'reason' => 'worn by another', 'by' => 'H-1']],
+            'exclusions' => [[
+                'from' => Scene::moment('09:00'),
+                'to' => Scene::moment('09:30'),
+                'reason' => 'worn by another',
+                'by' => 'H-1',
+            ]],
             'pauses' => [['from' => Scene::moment('09:30'), 'to' => Scene::moment('10:00')]],
         ]);
         self::assertEqualsWithDelta(80.0, Scene::result($scene->assessLog('r', self::log($levels)), 'laeq')->indicated?->toFloat(), 1e-9);
@@ -133,7 +149,13 @@ final class LogJudgementTest extends TestCase
     public function testClockOffsetMovesTheLog(): void
     {
         $levels = [...array_fill(0, 120, 100000), ...array_fill(0, 7200, 80000)];
-        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.0'])->run('r', '08:00', '10:00', '90.0', ['clockOffsetSeconds' => 120]);
+        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.0'])->run(
+            'r',
+            '08:00',
+            '10:00',
+            '90.0',
+            ['clockOffsetSeconds' => 120],
+        );
         $assessment = $scene->assessLog('r', self::log($levels));
         self::assertEqualsWithDelta(80.0, Scene::result($assessment, 'laeq')->indicated?->toFloat(), 1e-9);
         self::assertContains('clock.offset', Scene::rules($assessment));
@@ -146,9 +168,19 @@ final class LogJudgementTest extends TestCase
     #[TestWith([LogColumnKind::Maximum, 1.0, [], false])]
     public function testColumnsAndWhatTheyAreFitFor(LogColumnKind $kind, float $step, array $doses, bool $doubt): void
     {
-        $log = PackedLog::ofValues([new LogColumn($kind)], new \DateTimeImmutable('2026-03-02T08:00:00+00:00'), $step, [array_fill(0, (int) (7200 / $step), 91000)]);
+        $log = PackedLog::ofValues(
+            [new LogColumn($kind)],
+            new \DateTimeImmutable('2026-03-02T08:00:00+00:00'),
+            $step,
+            [array_fill(0, (int) (7200 / $step), 91000)],
+        );
         $assessment = $this->scene()->assessLog('r', $log);
-        $made = array_values(array_filter(array_map(static fn ($result): string => $result->key, $assessment->results), static fn (string $key): bool => str_starts_with($key, 'dose:')));
+        $made = array_values(
+            array_filter(
+                array_map(static fn ($result): string => $result->key, $assessment->results),
+                static fn (string $key): bool => str_starts_with($key, 'dose:'),
+            ),
+        );
         self::assertSame(array_map(static fn (string $id): string => 'dose:'.$id, $doses), $made);
         self::assertSame($doubt, \in_array('noise.column', Scene::rules($assessment), true));
     }

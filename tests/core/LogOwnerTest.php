@@ -80,7 +80,10 @@ final class LogOwnerTest extends TestCase
             $more = array_diff_key($one, ['id' => 0, 'from' => 0, 'to' => 0]);
             $scene->run($id, $from, $to, '90.0', $more);
         }
-        $read = (new RecordReader(\Footnote\Core\Families::formats()))->read($scene->record, static fn (string $name): LogFile => LogFile::ofText($name, $files[$name]));
+        $read = (new RecordReader(\Footnote\Core\Families::formats()))->read(
+            $scene->record,
+            static fn (string $name): LogFile => LogFile::ofText($name, $files[$name]),
+        );
 
         return Scene::assessed($read, $run, 'standard');
     }
@@ -99,8 +102,21 @@ final class LogOwnerTest extends TestCase
     public function testOneFileUnderTwoUnitsIsOpenUntilAPersonSaysWhoseItIs(): void
     {
         $two = static fn (mixed $ofD = null, mixed $ofE = null): array => [
-            ['id' => 'd', 'instrument' => 'D', 'from' => '08:00', 'to' => '16:00', ...self::logged('one.csv', $ofD === null ? [] : ['logWord' => $ofD])],
-            ['id' => 'e', 'instrument' => 'E', 'from' => '08:00', 'to' => '16:00', 'person' => 'W-02', ...self::logged('other.csv', $ofE === null ? [] : ['logWord' => $ofE])],
+            [
+                'id' => 'd',
+                'instrument' => 'D',
+                'from' => '08:00',
+                'to' => '16:00',
+                ...self::logged('one.csv', $ofD === null ? [] : ['logWord' => $ofD]),
+            ],
+            [
+                'id' => 'e',
+                'instrument' => 'E',
+                'from' => '08:00',
+                'to' => '16:00',
+                'person' => 'W-02',
+                ...self::logged('other.csv', $ofE === null ? [] : ['logWord' => $ofE]),
+            ],
         ];
         $files = ['one.csv' => self::log(), 'other.csv' => self::log()];
         $own = ['isOwn' => true, 'reason' => 'the seal was unbroken', 'by' => 'H-1'];
@@ -133,7 +149,15 @@ final class LogOwnerTest extends TestCase
     {
         $runs = static fn (array $second): array => [
             ['id' => 'd', 'instrument' => 'D', 'from' => '08:00', 'to' => '12:00', ...self::logged('day.csv')],
-            ['id' => 'a', 'instrument' => 'D', 'from' => '12:30', 'to' => '16:00', 'person' => 'W-02', ...self::logged('day.csv'), ...$second],
+            [
+                'id' => 'a',
+                'instrument' => 'D',
+                'from' => '12:30',
+                'to' => '16:00',
+                'person' => 'W-02',
+                ...self::logged('day.csv'),
+                ...$second,
+            ],
         ];
         $files = ['day.csv' => self::log()];
         self::assertSame(Verdict::Valid, self::judged('d', $runs([]), $files)->verdict);
@@ -146,7 +170,13 @@ final class LogOwnerTest extends TestCase
     {
         $stampless = static fn (string $start): array => ['totals' => null, 'log' => [
             'file' => 'plain.csv', 'start' => Scene::moment($start),
-            'format' => ['delimiter' => ',', 'decimal' => '.', 'skip' => 0, 'stepSeconds' => 60, 'columns' => [['place' => 0, 'kind' => 'LAeq']]],
+            'format' => [
+                'delimiter' => ',',
+                'decimal' => '.',
+                'skip' => 0,
+                'stepSeconds' => 60,
+                'columns' => [['place' => 0, 'kind' => 'LAeq']],
+            ],
         ]];
         $runs = static fn (string $start): array => [
             ['id' => 'd', 'instrument' => 'D', 'from' => '08:00', 'to' => '12:00', ...$stampless('08:00')],
@@ -188,10 +218,19 @@ final class LogOwnerTest extends TestCase
     {
         $run = ['id' => 'd', 'instrument' => 'D', 'from' => '08:00', 'to' => '16:00', ...self::logged($file)];
         $assessment = self::judged('d', [$run], [$file => self::log($head)], $serials);
-        self::assertSame($isAsked ? Verdict::Open : Verdict::Valid, $assessment->verdict, self::finding($assessment)->seen ?? 'nothing seen');
+        self::assertSame(
+            $isAsked ? Verdict::Open : Verdict::Valid,
+            $assessment->verdict,
+            self::finding($assessment)->seen ?? 'nothing seen',
+        );
         self::assertSame($isAsked, self::finding($assessment) !== null);
         if ($isAsked) {
-            $own = self::judged('d', [[...$run, 'logWord' => ['isOwn' => true, 'reason' => 'the board was exchanged', 'by' => 'H-1']]], [$file => self::log($head)], $serials);
+            $own = self::judged(
+                'd',
+                [[...$run, 'logWord' => ['isOwn' => true, 'reason' => 'the board was exchanged', 'by' => 'H-1']]],
+                [$file => self::log($head)],
+                $serials,
+            );
             self::assertSame(Verdict::Valid, $own->verdict);
             self::assertSame(Severity::Note, self::finding($own)?->severity);
         }

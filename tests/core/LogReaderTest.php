@@ -21,10 +21,18 @@ final class LogReaderTest extends TestCase
     /** @return iterable<string, array{string}> the same three intervals of a second, written differently */
     public static function dialects(): iterable
     {
-        yield 'comma, point, ISO stamp' => ["Time,LAeq,LCpeak\n2026-03-02 08:00:00,85.1,101.2\n2026-03-02 08:00:01,86.0,99.0\n2026-03-02 08:00:02,84.9,98.7\n"];
-        yield 'semicolon, comma, German stamp, preamble' => ["Gerät;DM-1\nMessung;7\n\nZeit;LAeq dB;LCpeak dB\n02.03.2026 08:00:00;85,1;101,2\n02.03.2026 08:00:01;86,0;99,0\n02.03.2026 08:00:02;84,9;98,7\n"];
-        yield 'tab, date and time apart, CRLF' => ["Date\tTime\tLeq\tPeak\r\n02/03/2026\t08:00:00\t85.1\t101.2\r\n02/03/2026\t08:00:01\t86.0\t99.0\r\n02/03/2026\t08:00:02\t84.9\t98.7\r\n"];
-        yield 'bar, quoted, twelve-hour clock' => ["\"Time\"|\"LAeq\"|\"LZpk\"\n\"2026-03-02 8:00:00 AM\"|\"85.1\"|\"101.2\"\n\"2026-03-02 8:00:01 AM\"|\"86.0\"|\"99.0\"\n\"2026-03-02 8:00:02 AM\"|\"84.9\"|\"98.7\"\n"];
+        yield 'comma, point, ISO stamp' => [
+            "Time,LAeq,LCpeak\n2026-03-02 08:00:00,85.1,101.2\n2026-03-02 08:00:01,86.0,99.0\n2026-03-02 08:00:02,84.9,98.7\n",
+        ];
+        yield 'semicolon, comma, German stamp, preamble' => [
+            "Gerät;DM-1\nMessung;7\n\nZeit;LAeq dB;LCpeak dB\n02.03.2026 08:00:00;85,1;101,2\n02.03.2026 08:00:01;86,0;99,0\n02.03.2026 08:00:02;84,9;98,7\n",
+        ];
+        yield 'tab, date and time apart, CRLF' => [
+            "Date\tTime\tLeq\tPeak\r\n02/03/2026\t08:00:00\t85.1\t101.2\r\n02/03/2026\t08:00:01\t86.0\t99.0\r\n02/03/2026\t08:00:02\t84.9\t98.7\r\n",
+        ];
+        yield 'bar, quoted, twelve-hour clock' => [
+            "\"Time\"|\"LAeq\"|\"LZpk\"\n\"2026-03-02 8:00:00 AM\"|\"85.1\"|\"101.2\"\n\"2026-03-02 8:00:01 AM\"|\"86.0\"|\"99.0\"\n\"2026-03-02 8:00:02 AM\"|\"84.9\"|\"98.7\"\n",
+        ];
     }
 
     #[DataProvider('dialects')]
@@ -34,7 +42,10 @@ final class LogReaderTest extends TestCase
         self::assertSame([1.0, 3], [$log->step(), $log->length()]);
         self::assertSame('2026-03-02T08:00:00+00:00', $log->start()->format(\DATE_ATOM));
         self::assertSame([[85100, 86000, 84900], [101200, 99000, 98700]], [self::values($log, 0), self::values($log, 1)]);
-        self::assertSame([LogColumnKind::Equivalent, LogColumnKind::Peak], array_map(static fn ($column) => $column->kind, $log->columns()));
+        self::assertSame(
+            [LogColumnKind::Equivalent, LogColumnKind::Peak],
+            array_map(static fn ($column) => $column->kind, $log->columns()),
+        );
     }
 
     public function testGapsStayGaps(): void
@@ -181,7 +192,11 @@ final class LogReaderTest extends TestCase
     {
         $good = "t,LAeq\n08:00:00,85.1\n08:00:01,85.2\n";
         try {
-            (new LogReader(LogFormatGuess::of(self::lines($good))))->read(self::lines($file), new \DateTimeZone('UTC'), new \DateTimeImmutable('2026-03-02'));
+            (new LogReader(LogFormatGuess::of(self::lines($good))))->read(
+                self::lines($file),
+                new \DateTimeZone('UTC'),
+                new \DateTimeImmutable('2026-03-02'),
+            );
             self::fail('read without a word');
         } catch (UnreadableLog $problem) {
             self::assertSame($line, $problem->problems[0]['line']);
@@ -216,7 +231,11 @@ final class LogReaderTest extends TestCase
     {
         $lines = self::lines($file);
 
-        return (new LogReader(LogFormatGuess::of($lines)))->read($lines, new \DateTimeZone('UTC'), $start === null ? null : new \DateTimeImmutable($start));
+        return (new LogReader(LogFormatGuess::of($lines)))->read(
+            $lines,
+            new \DateTimeZone('UTC'),
+            $start === null ? null : new \DateTimeImmutable($start),
+        );
     }
 
     /** @return list<string> */

@@ -18,7 +18,16 @@ final class MeterScene
     use WrittenRecord;
 
     /** The room of the demo: 500 Hz fails 40 dB by 1.6. */
-    public const ROOM = ['63' => '50', '125' => '46', '250' => '43', '500' => '41.6', '1000' => '34', '2000' => '26', '4000' => '20', '8000' => '16'];
+    public const ROOM = [
+        '63' => '50',
+        '125' => '46',
+        '250' => '43',
+        '500' => '41.6',
+        '1000' => '34',
+        '2000' => '26',
+        '4000' => '20',
+        '8000' => '16',
+    ];
 
     /** @var array<string, string> the logs by name */
     private array $logs = [];
@@ -30,7 +39,16 @@ final class MeterScene
             'format' => RecordReader::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
             'campaign' => ['code' => 'c', 'title' => 'c', 'criteria' => [], 'limits' => []],
-            'instruments' => [['id' => 'S', 'family' => MeterFamily::ID, 'model' => 'M', 'class' => '1', 'microphone' => '1/2 in', 'rangeHigh' => '140', 'compensation' => 'ball', ...$unit]],
+            'instruments' => [[
+                'id' => 'S',
+                'family' => MeterFamily::ID,
+                'model' => 'M',
+                'class' => '1',
+                'microphone' => '1/2 in',
+                'rangeHigh' => '140',
+                'compensation' => 'ball',
+                ...$unit,
+            ]],
             'references' => [self::calibrator()],
             'library' => ['set-ups' => [], 'permissible-levels' => []],
             'checks' => [], 'interventions' => [], 'runs' => [],
@@ -40,10 +58,21 @@ final class MeterScene
     /** @return array<string, mixed> two levels at 1 kHz, and one at 250 Hz */
     private static function calibrator(): array
     {
-        $value = static fn (string $nominal, string $certified, string $hertz): array => ['nominal' => $nominal, 'certified' => $certified, 'uncertainty' => '0.2', 'frequency' => $hertz];
+        $value = static fn (string $nominal, string $certified, string $hertz): array => [
+            'nominal' => $nominal,
+            'certified' => $certified,
+            'uncertainty' => '0.2',
+            'frequency' => $hertz,
+        ];
 
         return ['id' => 'A', 'kind' => 'acoustic-calibrator', 'model' => 'K', 'adapters' => ['1/2 in'], 'certificates' => [
-            ['number' => 'cert-A', 'laboratory' => 'L', 'issued' => '2025-09-01', 'due' => '2027-09-01', 'values' => [$value('94', '94.0', '1000'), $value('114', '114.0', '1000'), $value('114', '114.1', '250')]],
+            [
+                'number' => 'cert-A',
+                'laboratory' => 'L',
+                'issued' => '2025-09-01',
+                'due' => '2027-09-01',
+                'values' => [$value('94', '94.0', '1000'), $value('114', '114.0', '1000'), $value('114', '114.1', '250')],
+            ],
         ]];
     }
 
@@ -54,8 +83,30 @@ final class MeterScene
      */
     public function check(string $id, string $at, string $found = '94.0', array $further = [], array $acoustic = []): self
     {
-        $tones = array_map(static fn (string $tone, string $value): array => ['tone' => $tone, 'value' => $value, 'provenance' => 'typed'], array_keys($further), array_values($further));
-        $this->add('checks', ['id' => $id, 'instrument' => 'S', 'at' => Scene::moment($at), 'by' => 'T-1', 'reference' => 'A', 'steps' => Scene::STEPS, 'acoustic' => ['nominal' => '94', 'frequency' => '1000', 'asFound' => [['value' => $found, 'provenance' => 'typed']], 'furtherFound' => $tones, 'adjusted' => false, ...$acoustic]]);
+        $tones = array_map(
+            static fn (string $tone, string $value): array => ['tone' => $tone, 'value' => $value, 'provenance' => 'typed'],
+            array_keys($further),
+            array_values($further),
+        );
+        $this->add(
+            'checks',
+            [
+                'id' => $id,
+                'instrument' => 'S',
+                'at' => Scene::moment($at),
+                'by' => 'T-1',
+                'reference' => 'A',
+                'steps' => Scene::STEPS,
+                'acoustic' => [
+                    'nominal' => '94',
+                    'frequency' => '1000',
+                    'asFound' => [['value' => $found, 'provenance' => 'typed']],
+                    'furtherFound' => $tones,
+                    'adjusted' => false,
+                    ...$acoustic,
+                ],
+            ],
+        );
 
         return $this;
     }
@@ -63,7 +114,22 @@ final class MeterScene
     /** @param array<string, mixed> $more */
     public function run(string $id, string $from, ?string $to, array $more = []): self
     {
-        $this->add('runs', array_filter(['id' => $id, 'instrument' => 'S', 'start' => Scene::moment($from), 'stop' => $to === null ? null : Scene::moment($to), 'person' => 'W-01', 'task' => 'voicing', 'clockOffsetSeconds' => 0, ...$more], static fn (mixed $value): bool => $value !== null));
+        $this->add(
+            'runs',
+            array_filter(
+                [
+                    'id' => $id,
+                    'instrument' => 'S',
+                    'start' => Scene::moment($from),
+                    'stop' => $to === null ? null : Scene::moment($to),
+                    'person' => 'W-01',
+                    'task' => 'voicing',
+                    'clockOffsetSeconds' => 0,
+                    ...$more,
+                ],
+                static fn (mixed $value): bool => $value !== null,
+            ),
+        );
 
         return $this;
     }
@@ -75,7 +141,18 @@ final class MeterScene
      */
     public function sample(string $id, string $from, string $to, string $task, string $minutes, string $level, array $more = []): self
     {
-        return $this->run($id, $from, $to, ['task' => $task, 'measures' => 'task', 'taskMinutes' => $minutes, 'totals' => ['equivalentLevel' => ['value' => $level, 'provenance' => 'typed']], ...$more]);
+        return $this->run(
+            $id,
+            $from,
+            $to,
+            [
+                'task' => $task,
+                'measures' => 'task',
+                'taskMinutes' => $minutes,
+                'totals' => ['equivalentLevel' => ['value' => $level, 'provenance' => 'typed']],
+                ...$more,
+            ],
+        );
     }
 
     /**
@@ -103,11 +180,35 @@ final class MeterScene
             $columns[] = ['place' => $place + 1, 'kind' => 'band', 'channel' => (string) $band];
         }
         foreach (array_keys(array_values($log)[0] ?? []) as $i) {
-            $text .= "\n".$at->modify(\sprintf('+%d seconds', $i))->format('Y-m-d H:i:s').','.implode(',', array_map(static fn (array $values): string => $values[$i], $log));
+            $text .= "\n".$at->modify(\sprintf('+%d seconds', $i))->format('Y-m-d H:i:s').','.implode(
+                ',',
+                array_map(static fn (array $values): string => $values[$i], $log),
+            );
         }
         $this->logs[$id.'.csv'] = $text;
 
-        return $this->run($id, $from, $to, ['measures' => 'room', 'permissible' => 'audiometric-app-d', 'log' => ['file' => $id.'.csv', 'format' => ['delimiter' => ',', 'decimal' => '.', 'skip' => 1, 'columns' => $columns, 'time' => [0], 'dateOrder' => 'ymd', 'stepSeconds' => 1]], ...$more]);
+        return $this->run(
+            $id,
+            $from,
+            $to,
+            [
+                'measures' => 'room',
+                'permissible' => 'audiometric-app-d',
+                'log' => [
+                    'file' => $id.'.csv',
+                    'format' => [
+                        'delimiter' => ',',
+                        'decimal' => '.',
+                        'skip' => 1,
+                        'columns' => $columns,
+                        'time' => [0],
+                        'dateOrder' => 'ymd',
+                        'stepSeconds' => 1,
+                    ],
+                ],
+                ...$more,
+            ],
+        );
     }
 
     /** @param array<string, mixed> $entry */
@@ -123,7 +224,10 @@ final class MeterScene
 
     public function read(): RecordedCampaign
     {
-        return (new RecordReader(\Footnote\Core\Families::formats()))->read($this->record, fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name]));
+        return (new RecordReader(\Footnote\Core\Families::formats()))->read(
+            $this->record,
+            fn (string $name): LogFile => LogFile::ofText($name, $this->logs[$name]),
+        );
     }
 
     /** The run as part of its day. */
@@ -134,7 +238,11 @@ final class MeterScene
         $day = array_map(static fn ($one): array => [$one, $timeline], $timeline->runs);
         foreach ($timeline->runs as $one) {
             if ($one->id === $run) {
-                return (new ShiftAssessor(Families::assessor(), Scene::policy($policy), $campaign->yardsticks))->assess($one, $timeline, $day);
+                return (new ShiftAssessor(
+                    Families::assessor(),
+                    Scene::policy($policy),
+                    $campaign->yardsticks,
+                ))->assess($one, $timeline, $day);
             }
         }
         throw new \OutOfBoundsException($run);

@@ -17,8 +17,20 @@ final class MethodsTest extends TestCase
     public function testEveryEquationStandsInTheMethods(): void
     {
         $page = (string) file_get_contents(\dirname(__DIR__, 2).'/docs/methods.md');
-        foreach ([...SharedEquation::cases(), ...NoiseEquation::cases(), ...FlowEquation::cases(), ...GasEquation::cases(), ...ParticleEquation::cases()] as $equation) {
-            self::assertStringContainsString(\sprintf('| %s | %s | %s | %s |', $equation->id(), str_replace('|', '\|', $equation->expression()), $equation->source(), $equation->mark()->value), $page);
+        foreach ([
+            ...SharedEquation::cases(), ...NoiseEquation::cases(), ...FlowEquation::cases(),
+            ...GasEquation::cases(), ...ParticleEquation::cases(),
+        ] as $equation) {
+            self::assertStringContainsString(
+                \sprintf(
+                    '| %s | %s | %s | %s |',
+                    $equation->id(),
+                    str_replace('|', '\|', $equation->expression()),
+                    $equation->source(),
+                    $equation->mark()->value,
+                ),
+                $page,
+            );
         }
     }
 }

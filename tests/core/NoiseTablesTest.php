@@ -19,14 +19,35 @@ final class NoiseTablesTest extends TestCase
 {
     public static function criterion(string $level, string $rate, ?string $threshold): DoseCriterion
     {
-        return new DoseCriterion($level.'/'.$rate.'/'.$threshold, $level.'/'.$rate.'/'.$threshold, Decimal::parse($level), Decimal::parse($rate), $threshold === null ? null : Decimal::parse($threshold), 'test', SourceMark::Published);
+        return new DoseCriterion(
+            $level.'/'.$rate.'/'.$threshold,
+            $level.'/'.$rate.'/'.$threshold,
+            Decimal::parse($level),
+            Decimal::parse($rate),
+            $threshold === null ? null : Decimal::parse($threshold),
+            'test',
+            SourceMark::Published,
+        );
     }
 
     /** 29 CFR 1910.95 App. A, Table A-1 (published): dose in % to TWA in dB. */
     public function testTimeWeightedAverageOfTableA1(): void
     {
         $criterion = self::criterion('90', '5', '90');
-        foreach ([10 => '73.4', 25 => '80.0', 50 => '85.0', 75 => '87.9', 100 => '90.0', 150 => '92.9', 200 => '95.0', 300 => '97.9', 400 => '100.0', 500 => '101.6', 800 => '105.0', 999 => '106.6'] as $dose => $twa) {
+        foreach ([
+            10 => '73.4',
+            25 => '80.0',
+            50 => '85.0',
+            75 => '87.9',
+            100 => '90.0',
+            150 => '92.9',
+            200 => '95.0',
+            300 => '97.9',
+            400 => '100.0',
+            500 => '101.6',
+            800 => '105.0',
+            999 => '106.6',
+        ] as $dose => $twa) {
             self::assertSame($twa, number_format($criterion->timeWeightedAverage((float) $dose), 1, '.', ''), "$dose %");
         }
     }
@@ -35,7 +56,19 @@ final class NoiseTablesTest extends TestCase
     public function testAllowedHoursOfTableG16a(): void
     {
         $criterion = self::criterion('90', '5', '90');
-        foreach ([80 => '32', 85 => '16', 90 => '8', 92 => '6.1', 95 => '4', 97 => '3.0', 100 => '2', 102 => '1.5', 105 => '1', 110 => '0.5', 115 => '0.25'] as $level => $hours) {
+        foreach ([
+            80 => '32',
+            85 => '16',
+            90 => '8',
+            92 => '6.1',
+            95 => '4',
+            97 => '3.0',
+            100 => '2',
+            102 => '1.5',
+            105 => '1',
+            110 => '0.5',
+            115 => '0.25',
+        ] as $level => $hours) {
             $digits = strlen((string) strrchr($hours, '.')) - 1;
             self::assertSame($hours, number_format($criterion->allowedHours((float) $level), max(0, $digits), '.', ''), "$level dB");
         }
@@ -45,7 +78,20 @@ final class NoiseTablesTest extends TestCase
     public function testAllowedTimeOfNioshTable(): void
     {
         $criterion = self::criterion('85', '3', '80');
-        foreach ([80 => [25, 24, 0], 82 => [16, 0, 0], 83 => [12, 42, 0], 84 => [10, 5, 0], 85 => [8, 0, 0], 88 => [4, 0, 0], 91 => [2, 0, 0], 94 => [1, 0, 0], 97 => [0, 30, 0], 100 => [0, 15, 0], 103 => [0, 7, 30], 106 => [0, 3, 45]] as $level => [$hours, $minutes, $seconds]) {
+        foreach ([
+            80 => [25, 24, 0],
+            82 => [16, 0, 0],
+            83 => [12, 42, 0],
+            84 => [10, 5, 0],
+            85 => [8, 0, 0],
+            88 => [4, 0, 0],
+            91 => [2, 0, 0],
+            94 => [1, 0, 0],
+            97 => [0, 30, 0],
+            100 => [0, 15, 0],
+            103 => [0, 7, 30],
+            106 => [0, 3, 45],
+        ] as $level => [$hours, $minutes, $seconds]) {
             $allowed = 3600 * $criterion->allowedHours((float) $level);
             self::assertEqualsWithDelta(3600 * $hours + 60 * $minutes + $seconds, $allowed, $level < 85 ? 60.0 : 0.5, "$level dB");
         }
@@ -72,7 +118,15 @@ final class NoiseTablesTest extends TestCase
         $seconds = LevelHistogram::of(self::log([...array_fill(0, 30, 100000), ...array_fill(0, 30, 75000)], 1.0), 0, [[0, 60]]);
         self::assertEqualsWithDelta(97.0, $seconds->equivalentLevel(), 0.05);
         self::assertEqualsWithDelta(200.0, 480 * $seconds->dose($criterion, 1.0), 0.5);
-        self::assertEqualsWithDelta(264.0, 480 * LevelHistogram::of(self::log([(int) round(1000 * $seconds->equivalentLevel())], 60.0), 0, [[0, 1]])->dose($criterion, 60.0), 0.5);
+        self::assertEqualsWithDelta(
+            264.0,
+            480 * LevelHistogram::of(
+                self::log([(int) round(1000 * $seconds->equivalentLevel())], 60.0),
+                0,
+                [[0, 1]],
+            )->dose($criterion, 60.0),
+            0.5,
+        );
     }
 
     /** A dose of 96 % known as a total with a drift (check values, N-10): signed, never ±. */
@@ -82,7 +136,10 @@ final class NoiseTablesTest extends TestCase
     #[TestWith(['rel', '113.6', 96.0, 105.30, null])]
     public function testDoseTotalByFourAnswers(string $criterion, string $post, float $pre, float $byPost, ?float $between): void
     {
-        $result = Scene::result($this->day($post, ['doses' => [$criterion => ['value' => '96', 'provenance' => 'typed']]]), 'dose:'.$criterion);
+        $result = Scene::result(
+            $this->day($post, ['doses' => [$criterion => ['value' => '96', 'provenance' => 'typed']]]),
+            'dose:'.$criterion,
+        );
         self::assertEqualsWithDelta($pre, $result->pre?->toFloat(), 0.005);
         self::assertEqualsWithDelta($byPost, $result->post?->toFloat(), 0.005);
         if ($between !== null) {
@@ -118,7 +175,11 @@ final class NoiseTablesTest extends TestCase
     /** @param array<string, mixed> $totals */
     private function day(string $post, array $totals): \Footnote\Core\Judgement\Assessment
     {
-        return (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', [$post])->run('r', '08:00', '16:00', '90.0', ['totals' => $totals])->assess('r');
+        return (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->check('k2', '16:30', [$post])
+            ->run('r', '08:00', '16:00', '90.0', ['totals' => $totals])
+            ->assess('r');
     }
 
     /** @param list<int> $thousandths */

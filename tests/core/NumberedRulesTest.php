@@ -32,11 +32,19 @@ final class NumberedRulesTest extends TestCase
     {
         $same = $this->clean()->assess('r1');
         self::assertSame('0', (string) self::pre($same));
-        $unread = (new Scene())->check('k1', '07:30', ['113.2'], [], [], ['adjusted' => true])->run('r1', '08:00', '16:00')->check('k2', '16:30', ['114.0'])->assess('r1');
+        $unread = (new Scene())
+            ->check('k1', '07:30', ['113.2'], [], [], ['adjusted' => true])
+            ->run('r1', '08:00', '16:00')
+            ->check('k2', '16:30', ['114.0'])
+            ->assess('r1');
         self::assertContains('bracket.as-left-not-read', Scene::rules($unread));
         self::assertSame(Verdict::Qualified, $unread->verdict);
         self::assertSame('0', (string) self::pre($unread));
-        $read = (new Scene())->check('k1', '07:30', ['113.2'], ['114.1'])->run('r1', '08:00', '16:00')->check('k2', '16:30', ['114.0'])->assess('r1');
+        $read = (new Scene())
+            ->check('k1', '07:30', ['113.2'], ['114.1'])
+            ->run('r1', '08:00', '16:00')
+            ->check('k2', '16:30', ['114.0'])
+            ->assess('r1');
         self::assertSame('0.1', (string) self::pre($read));
         self::assertSame('-0.1', (string) $read->largestDrift()?->value);
     }
@@ -45,7 +53,11 @@ final class NumberedRulesTest extends TestCase
     public function testRule2ResponsesDoNotDriftThroughTheNight(): void
     {
         $evening = $this->clean()->assess('r1');
-        $morning = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '2026-03-03T07:30:00', ['114.2'])->assess('r1');
+        $morning = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r1', '08:00', '16:00')
+            ->check('k2', '2026-03-03T07:30:00', ['114.2'])
+            ->assess('r1');
         self::assertSame(Scene::result($evening, 'laeq')->between?->full(), Scene::result($morning, 'laeq')->between?->full());
         self::assertSame([], array_values(array_diff(Scene::rules($morning), Scene::rules($evening), ['bracket.late-post-check'])));
         self::assertSame(Verdict::Valid, self::finding($morning, 'bracket.late-post-check')->verdict());
@@ -54,7 +66,11 @@ final class NumberedRulesTest extends TestCase
     /** 3. Several runs share both ends; a check between runs that adjusts nothing closes one bracket and opens the next. */
     public function testRule3SeveralRunsInABracket(): void
     {
-        $shared = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '11:00')->run('r2', '12:00', '16:00')->check('k2', '16:30', ['114.4']);
+        $shared = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r1', '08:00', '11:00')
+            ->run('r2', '12:00', '16:00')
+            ->check('k2', '16:30', ['114.4']);
         foreach (['r1', 'r2'] as $run) {
             $assessment = $shared->assess($run);
             self::assertSame(['k1', 'k2'], [$assessment->bracket->pre?->id, $assessment->bracket->post?->id]);
@@ -65,7 +81,12 @@ final class NumberedRulesTest extends TestCase
             Scene::result($shared->assess('r2'), 'laeq')->between?->toFloat(),
             Scene::result($shared->assess('r1'), 'laeq')->between?->toFloat(),
         );
-        $split = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '11:00')->check('k2', '11:30', ['114.1'])->run('r2', '12:00', '16:00')->check('k3', '16:30', ['114.4']);
+        $split = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r1', '08:00', '11:00')
+            ->check('k2', '11:30', ['114.1'])
+            ->run('r2', '12:00', '16:00')
+            ->check('k3', '16:30', ['114.4']);
         self::assertSame(['k1', 'k2'], [$split->assess('r1')->bracket->pre?->id, $split->assess('r1')->bracket->post?->id]);
         self::assertSame(['k2', 'k3'], [$split->assess('r2')->bracket->pre?->id, $split->assess('r2')->bracket->post?->id]);
         self::assertSame('0.3', (string) $split->assess('r2')->largestDrift()?->value);
@@ -75,30 +96,67 @@ final class NumberedRulesTest extends TestCase
     public function testRule4UnusableChecks(): void
     {
         $unsteady = ['steps' => [...Scene::STEPS, 'steady' => 'skipped']];
-        $passed = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '16:10', ['116.0'], [], $unsteady)->check('k3', '16:30', ['114.1'])->assess('r1');
+        $passed = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r1', '08:00', '16:00')
+            ->check('k2', '16:10', ['116.0'], [], $unsteady)
+            ->check('k3', '16:30', ['114.1'])
+            ->assess('r1');
         self::assertSame('k3', $passed->bracket->post?->id);
         self::assertContains('bracket.check-passed-over', Scene::rules($passed));
         self::assertSame('0.1', (string) $passed->largestDrift()?->value);
 
-        $broken = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '16:10', ['116.0'], ['114.0'], $unsteady)->check('k3', '16:30', ['114.0'])->assess('r1');
+        $broken = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r1', '08:00', '16:00')
+            ->check('k2', '16:10', ['116.0'], ['114.0'], $unsteady)
+            ->check('k3', '16:30', ['114.0'])
+            ->assess('r1');
         self::assertNull($broken->bracket->post);
         self::assertSame([BracketState::Broken, Verdict::Void], [$broken->bracket->state(), $broken->verdict]);
 
-        $aside = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '16:10', ['112.0'], [], ['setAside' => ['at' => Scene::moment('16:12'), 'by' => 'H-1', 'reason' => 'the adapter was cracked']])->assess('r1');
+        $aside = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r1', '08:00', '16:00')
+            ->check(
+                'k2',
+                '16:10',
+                ['112.0'],
+                [],
+                ['setAside' => ['at' => Scene::moment('16:12'), 'by' => 'H-1', 'reason' => 'the adapter was cracked']],
+            )
+            ->assess('r1');
         self::assertSame(Verdict::Open, $aside->verdict);
 
         // A level that no certificate knows is no reading of the unit either.
-        $wrongLevel = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '16:10', ['94.0'], [], [], ['nominal' => '94'])->assess('r1');
+        $wrongLevel = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r1', '08:00', '16:00')
+            ->check('k2', '16:10', ['94.0'], [], [], ['nominal' => '94'])
+            ->assess('r1');
         self::assertSame(Verdict::Open, $wrongLevel->verdict);
     }
 
     /** 5. Breaking is by parameter: a zero pressed breaks no offset; a microphone, firmware or factory reset does. */
     public function testRule5BreakingIsByParameter(): void
     {
-        foreach (['re-zeroed' => Verdict::Valid, 'microphone exchanged' => Verdict::Void, 'firmware changed' => Verdict::Void, 'factory reset' => Verdict::Void, 'calibration set changed' => Verdict::Void, 'adjusted' => Verdict::Void] as $kind => $verdict) {
-            $after = $this->clean()->intervention('i1', '16:10', $kind)->assess('r1', yardsticks: new \Footnote\Core\Judgement\Yardsticks([], []));
+        foreach ([
+            're-zeroed' => Verdict::Valid,
+            'microphone exchanged' => Verdict::Void,
+            'firmware changed' => Verdict::Void,
+            'factory reset' => Verdict::Void,
+            'calibration set changed' => Verdict::Void,
+            'adjusted' => Verdict::Void,
+        ] as $kind => $verdict) {
+            $after = $this->clean()->intervention('i1', '16:10', $kind)->assess(
+                'r1',
+                yardsticks: new \Footnote\Core\Judgement\Yardsticks([], []),
+            );
             self::assertSame($verdict, $after->verdict, $kind.' after the run');
-            $before = $this->clean()->intervention('i1', '07:45', $kind)->assess('r1', yardsticks: new \Footnote\Core\Judgement\Yardsticks([], []));
+            $before = $this->clean()->intervention('i1', '07:45', $kind)->assess(
+                'r1',
+                yardsticks: new \Footnote\Core\Judgement\Yardsticks([], []),
+            );
             self::assertSame($verdict, $before->verdict, $kind.' before the run');
         }
     }
@@ -106,22 +164,40 @@ final class NumberedRulesTest extends TestCase
     /** 6. In-between check passes, post fails: void unless the good segment is declared representative; a total cannot be cut. */
     public function testRule6InBetweenChecks(): void
     {
-        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '12:00', ['113.9'])->check('k3', '16:30', ['113.0']);
+        $scene = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r1', '08:00', '16:00')
+            ->check('k2', '12:00', ['113.9'])
+            ->check('k3', '16:30', ['113.0']);
         $void = $scene->assess('r1');
         self::assertSame(Verdict::Void, $void->verdict);
         self::assertSame('-1', (string) $void->largestDrift()?->value);
 
         $log = NoiseTablesTest::log([...array_fill(0, 240, 90000), ...array_fill(0, 240, 80000)], 60.0);
-        self::assertStringContainsString('declare the segment', (string) self::finding($scene->assessLog('r1', $log), 'noise.drift')->advice);
+        self::assertStringContainsString(
+            'declare the segment',
+            (string) self::finding($scene->assessLog('r1', $log), 'noise.drift')->advice,
+        );
 
         $declared = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '12:00', ['113.9'])->check('k3', '16:30', ['113.0'])
-            ->run('r1', '08:00', '16:00', '90.0', ['declaration' => ['check' => 'k2', 'by' => 'H-1', 'reason' => 'same task all day']])->assessLog('r1', $log);
+            ->run(
+                'r1',
+                '08:00',
+                '16:00',
+                '90.0',
+                ['declaration' => ['check' => 'k2', 'by' => 'H-1', 'reason' => 'same task all day']],
+            )->assessLog('r1', $log);
         self::assertSame(Verdict::Qualified, $declared->verdict);
         self::assertSame('-0.1', (string) $declared->largestDrift()?->value);
         self::assertEqualsWithDelta(90.0, Scene::result($declared, 'laeq')->indicated?->toFloat(), 1e-9);
 
         // Adjusted in between: as found ends the first segment, as left starts the next.
-        $adjusted = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '12:00', ['114.4'], ['114.0'])->check('k3', '16:30', ['114.4'])->assess('r1');
+        $adjusted = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r1', '08:00', '16:00')
+            ->check('k2', '12:00', ['114.4'], ['114.0'])
+            ->check('k3', '16:30', ['114.4'])
+            ->assess('r1');
         self::assertSame(['0.4', '0.4'], array_map(static fn ($drift): string => (string) $drift->value, $adjusted->drifts));
         self::assertNotContains('noise.drift', Scene::rules($adjusted));
     }
@@ -146,7 +222,11 @@ final class NumberedRulesTest extends TestCase
             ->check('n', '14:00', ['113.4'])->check('k2', '16:30', ['113.4']);
         self::assertEqualsWithDelta(-0.3, $at($closes, 'a', '11:00'), 1e-9);
         // A check between two runs does not: it is told for the stop.
-        $plain = (new Scene())->check('k1', '07:30', ['114.0'])->run('a', '08:00', '11:00')->check('n', '11:30', ['113.4'])->run('b', '12:00', '16:00')
+        $plain = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('a', '08:00', '11:00')
+            ->check('n', '11:30', ['113.4'])
+            ->run('b', '12:00', '16:00')
             ->check('k2', '16:30', ['113.4']);
         self::assertEqualsWithDelta(-0.6, $at($plain, 'a', '11:00'), 1e-9);
     }
@@ -154,7 +234,13 @@ final class NumberedRulesTest extends TestCase
     public function testRule7WhatFollowsKeepsItsEnds(): void
     {
         $assessment = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.4'])
-            ->run('r1', '08:00', '16:00', '90.0', ['shiftMinutes' => 600, 'totals' => ['doses' => ['hc' => ['value' => '96', 'provenance' => 'typed']]]])->assess('r1');
+            ->run(
+                'r1',
+                '08:00',
+                '16:00',
+                '90.0',
+                ['shiftMinutes' => 600, 'totals' => ['doses' => ['hc' => ['value' => '96', 'provenance' => 'typed']]]],
+            )->assess('r1');
         [$dose, $projected] = [Scene::result($assessment, 'dose:hc'), Scene::result($assessment, 'projected:hc')];
         self::assertEqualsWithDelta(1.25 * ($dose->lowest()?->toFloat() ?? 0.0), $projected->lowest()?->toFloat(), 1e-9);
         self::assertEqualsWithDelta(1.25 * ($dose->highest()?->toFloat() ?? 0.0), $projected->highest()?->toFloat(), 1e-9);
@@ -163,7 +249,13 @@ final class NumberedRulesTest extends TestCase
     /** 8. Percent of what: the share that ran is of what was planned. */
     public function testRule8ShareOfThePlan(): void
     {
-        $at = static fn (int $planned): array => Scene::rules((new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.0'])->run('r1', '08:00', '14:00', '90.0', ['plannedMinutes' => $planned])->assess('r1'));
+        $at = static fn (int $planned): array => Scene::rules(
+            (new Scene())
+                ->check('k1', '07:30', ['114.0'])
+                ->check('k2', '16:30', ['114.0'])
+                ->run('r1', '08:00', '14:00', '90.0', ['plannedMinutes' => $planned])
+                ->assess('r1'),
+        );
         self::assertNotContains('run.short', $at(480));
         self::assertContains('run.short', $at(481));
     }
@@ -182,7 +274,11 @@ final class NumberedRulesTest extends TestCase
     /** 10. Nothing measured is no zero: a run without a number has no result to add up, and can still be cured. */
     public function testRule10NothingIsNotZero(): void
     {
-        $empty = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.0'])->run('r1', '08:00', '16:00', '90.0', ['totals' => null])->assess('r1');
+        $empty = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->check('k2', '16:30', ['114.0'])
+            ->run('r1', '08:00', '16:00', '90.0', ['totals' => null])
+            ->assess('r1');
         self::assertSame([], $empty->results);
         self::assertSame(Verdict::Open, $empty->verdict);
     }
@@ -192,9 +288,15 @@ final class NumberedRulesTest extends TestCase
     {
         $run = self::runWith(...);
         self::assertSame(28800.0, $run([])->runningSeconds());
-        self::assertSame(27000.0, $run(['pauses' => [['from' => Scene::moment('12:00'), 'to' => Scene::moment('12:30')]]])->runningSeconds());
+        self::assertSame(
+            27000.0,
+            $run(['pauses' => [['from' => Scene::moment('12:00'), 'to' => Scene::moment('12:30')]]])->runningSeconds(),
+        );
         self::assertSame(28800.0, $run(['timerMinutes' => 300])->runningSeconds());
-        self::assertSame(18000.0, $run(['timerMinutes' => 300, 'remarks' => [['kind' => 'stopped by itself', 'note' => '']]])->runningSeconds());
+        self::assertSame(
+            18000.0,
+            $run(['timerMinutes' => 300, 'remarks' => [['kind' => 'stopped by itself', 'note' => '']]])->runningSeconds(),
+        );
         $ahead = $run(['timesFrom' => 'unit', 'clockOffsetSeconds' => 90]);
         self::assertSame('07:58:30', $ahead->start->format('H:i:s'));
     }
@@ -202,7 +304,11 @@ final class NumberedRulesTest extends TestCase
     /** 12. Verdict order: void, open, qualified, corrected, valid; notes never count; two qualified are not void. */
     public function testRule12VerdictOrder(): void
     {
-        $twice = (new Scene())->check('k1', '2026-02-28T08:00:00', ['113.2'], [], [], ['adjusted' => true])->run('r1', '08:00', '16:00')->check('k2', '16:30', ['114.0'])->assess('r1');
+        $twice = (new Scene())
+            ->check('k1', '2026-02-28T08:00:00', ['113.2'], [], [], ['adjusted' => true])
+            ->run('r1', '08:00', '16:00')
+            ->check('k2', '16:30', ['114.0'])
+            ->assess('r1');
         self::assertSame(Verdict::Qualified, $twice->verdict);
         $open = (new Scene())->check('k1', '2026-02-28T08:00:00', ['114.0'])->run('r1', '08:00', '16:00')->assess('r1');
         self::assertSame(Verdict::Open, $open->verdict);
@@ -210,14 +316,23 @@ final class NumberedRulesTest extends TestCase
         self::assertStringContainsString('closes this run', (string) $cure?->evidence);
         $void = (new Scene())->run('r1', '08:00', '16:00')->assess('r1');
         self::assertSame(Verdict::Void, $void->verdict, 'void stands above open where nothing can cure it');
-        $weights = array_map(static fn (Verdict $verdict): int => $verdict->weight(), [Verdict::Valid, Verdict::Corrected, Verdict::Qualified, Verdict::Open, Verdict::Void]);
+        $weights = array_map(
+            static fn (Verdict $verdict): int => $verdict->weight(),
+            [Verdict::Valid, Verdict::Corrected, Verdict::Qualified, Verdict::Open, Verdict::Void],
+        );
         self::assertSame([0, 1, 2, 3, 4], $weights);
     }
 
     /** 13. Unit findings touch every channel: a dosimeter's clock and knocks are findings of the whole unit. */
     public function testRule13UnitFindingsTouchTheWholeUnit(): void
     {
-        $assessment = $this->clean()->run('r9', '2026-03-04T08:00:00', '2026-03-04T09:00:00', '90.0', ['clockOffsetSeconds' => 400, 'remarks' => [['kind' => 'knocked', 'note' => 'against a vice']]])->assess('r9');
+        $assessment = $this->clean()->run(
+            'r9',
+            '2026-03-04T08:00:00',
+            '2026-03-04T09:00:00',
+            '90.0',
+            ['clockOffsetSeconds' => 400, 'remarks' => [['kind' => 'knocked', 'note' => 'against a vice']]],
+        )->assess('r9');
         self::assertNull(self::finding($assessment, 'clock.doubtful')->channel);
         self::assertStringContainsString('against a vice', self::finding($assessment, 'run.remark')->seen);
         self::assertNotContains('clock.offset', Scene::rules($assessment), 'the graver rule silences the lighter');
@@ -235,16 +350,37 @@ final class NumberedRulesTest extends TestCase
     /** 15. Different references: a note, or qualified where their combined uncertainty exceeds half of the drift limit. */
     public function testRule15DifferentReferences(): void
     {
-        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '16:30', ['114.2'], [], ['reference' => 'B']);
-        self::assertSame('qualified', self::finding($scene->assess('r1'), 'bracket.different-reference')->severity->value, 'hypot(0.2, 0.2) is 0.283, more than 0.25');
+        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check(
+            'k2',
+            '16:30',
+            ['114.2'],
+            [],
+            ['reference' => 'B'],
+        );
+        self::assertSame(
+            'qualified',
+            self::finding($scene->assess('r1'), 'bracket.different-reference')->severity->value,
+            'hypot(0.2, 0.2) is 0.283, more than 0.25',
+        );
         $scene->record['references'] = [Scene::calibrator('A', '114.0', '0.15'), Scene::calibrator('B', '114.0', '0.2')];
-        self::assertSame('note', self::finding($scene->assess('r1'), 'bracket.different-reference')->severity->value, 'hypot(0.15, 0.2) is exactly 0.25');
+        self::assertSame(
+            'note',
+            self::finding($scene->assess('r1'), 'bracket.different-reference')->severity->value,
+            'hypot(0.15, 0.2) is exactly 0.25',
+        );
     }
 
     /** 16. Each reading says how it came, and its footnote repeats it. */
     public function testRule16Provenance(): void
     {
-        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '16:30', [], [], [], ['asFound' => [['value' => '114.2', 'provenance' => 'read back']]]);
+        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check(
+            'k2',
+            '16:30',
+            [],
+            [],
+            [],
+            ['asFound' => [['value' => '114.2', 'provenance' => 'read back']]],
+        );
         $drift = $scene->assess('r1')->largestDrift();
         $reading = $drift?->inputs[0]->inputs[0];
         self::assertStringContainsString('read back by a second person', (string) $reading?->origin?->note);
@@ -257,7 +393,11 @@ final class NumberedRulesTest extends TestCase
         $assessment = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')
             ->check('k2', '16:30', [], ['114.0'], [], ['factorBefore' => '0.4', 'factorAfter' => '0.1'])->assess('r1');
         self::assertSame('0.3', (string) $assessment->largestDrift()?->value);
-        $gone = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '16:30', [], ['114.0'])->assess('r1');
+        $gone = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r1', '08:00', '16:00')
+            ->check('k2', '16:30', [], ['114.0'])
+            ->assess('r1');
         self::assertSame(Verdict::Void, $gone->verdict);
         self::assertContains('bracket.broken', Scene::rules($gone));
     }

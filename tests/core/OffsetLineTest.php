@@ -62,7 +62,12 @@ final class OffsetLineTest extends TestCase
         mt_srand(3);
         for ($round = 0; $round < 8; ++$round) {
             $offset = static fn (): string => number_format(mt_rand(-20, 20) / 10, 1, '.', '');
-            $line = self::line([['08:00', $offset(), true], ['10:30', $offset(), false], ['10:30', $offset(), true], ['16:00', $offset(), false]]);
+            $line = self::line([
+                ['08:00', $offset(), true],
+                ['10:30', $offset(), false],
+                ['10:30', $offset(), true],
+                ['16:00', $offset(), false],
+            ]);
             foreach ([log(10) / 10, log(2) / 5, log(2) / 3] as $k) {
                 $span = new Span(self::at(sprintf('%02d:15', mt_rand(7, 11))), self::at(sprintf('%02d:45', mt_rand(12, 17))));
                 $steps = 2000;

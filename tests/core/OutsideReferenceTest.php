@@ -23,7 +23,10 @@ final class OutsideReferenceTest extends TestCase
             [$first, $last] = [mt_rand(-5, 5) / 10, mt_rand(-5, 5) / 10 + 0.7];
             $file = tempnam(sys_get_temp_dir(), 'levels');
             self::assertIsString($file);
-            file_put_contents($file, implode("\n", array_map(static fn (int $level): string => number_format($level / 1000, 1, '.', ''), $levels)));
+            file_put_contents(
+                $file,
+                implode("\n", array_map(static fn (int $level): string => number_format($level / 1000, 1, '.', ''), $levels)),
+            );
             $r = $this->r($file, $first, $last);
             unlink($file);
 
@@ -31,12 +34,20 @@ final class OutsideReferenceTest extends TestCase
             $ranges = [[0, 3600]];
             $histogram = LevelHistogram::of($log, 0, $ranges);
             self::assertEqualsWithDelta($r[0], $histogram->equivalentLevel(), 1e-9);
-            $criteria = [NoiseTablesTest::criterion('90', '5', '90'), NoiseTablesTest::criterion('90', '5', '80'), NoiseTablesTest::criterion('85', '3', '80')];
+            $criteria = [
+                NoiseTablesTest::criterion('90', '5', '90'),
+                NoiseTablesTest::criterion('90', '5', '80'),
+                NoiseTablesTest::criterion('85', '3', '80'),
+            ];
             foreach ($criteria as $c => $criterion) {
                 self::assertEqualsWithDelta($r[1 + $c], $histogram->dose($criterion, 1.0), 1e-8 * $r[1 + $c]);
                 self::assertEqualsWithDelta($r[4 + $c], $histogram->dose($criterion, 1.0, $last), 1e-8 * $r[4 + $c]);
             }
-            $scene = (new Scene())->check('k1', '07:30', [number_format(114 + $first, 1, '.', '')])->run('r', '08:00', '09:00')->check('k2', '09:30', [number_format(114 + $last, 1, '.', '')])->assess('r');
+            $scene = (new Scene())
+                ->check('k1', '07:30', [number_format(114 + $first, 1, '.', '')])
+                ->run('r', '08:00', '09:00')
+                ->check('k2', '09:30', [number_format(114 + $last, 1, '.', '')])
+                ->assess('r');
             $family = $scene->family;
             self::assertInstanceOf(\Footnote\Core\Noise\NoiseResults::class, $family);
             self::assertNotNull($family->line);
@@ -59,7 +70,11 @@ final class OutsideReferenceTest extends TestCase
             m <- L - (o1 + (o2-o1)*(seq_along(L)-1)/length(L))
             cat(format(c(leq(L), three(L), three(L - o2), leq(m), three(m)), digits=17), sep="\n")
             R;
-        exec(\sprintf('Rscript --vanilla -e %s %s %s %s 2>&1', escapeshellarg($script), escapeshellarg($file), $first, $last), $output, $status);
+        exec(
+            \sprintf('Rscript --vanilla -e %s %s %s %s 2>&1', escapeshellarg($script), escapeshellarg($file), $first, $last),
+            $output,
+            $status,
+        );
         self::assertSame(0, $status, implode("\n", $output));
 
         return array_map(floatval(...), $output);
@@ -92,22 +107,38 @@ final class OutsideReferenceTest extends TestCase
         $whole = LevelHistogram::of(NoiseTablesTest::log($levels, 1.0), 0, [[0, 9000]])->dose($criterion, 1.0);
         foreach ([1, 4095, 4096, 4097, 8999] as $cut) {
             $log = NoiseTablesTest::log($levels, 1.0);
-            self::assertEqualsWithDelta($whole, LevelHistogram::of($log, 0, [[0, $cut]])->dose($criterion, 1.0) + LevelHistogram::of($log, 0, [[$cut, 9000]])->dose($criterion, 1.0), 1e-9);
+            self::assertEqualsWithDelta(
+                $whole,
+                LevelHistogram::of($log, 0, [[0, $cut]])->dose($criterion, 1.0) + LevelHistogram::of($log, 0, [[$cut, 9000]])->dose($criterion, 1.0),
+                1e-9,
+            );
         }
         shuffle($levels);
-        self::assertEqualsWithDelta($whole, LevelHistogram::of(NoiseTablesTest::log($levels, 1.0), 0, [[0, 9000]])->dose($criterion, 1.0), 1e-9);
+        self::assertEqualsWithDelta(
+            $whole,
+            LevelHistogram::of(NoiseTablesTest::log($levels, 1.0), 0, [[0, 9000]])->dose($criterion, 1.0),
+            1e-9,
+        );
     }
 
     /** Dose falls as the offset that is taken out grows; a tipping point found by that lies on the limit. */
     public function testTippingPointLiesOnTheLimit(): void
     {
         $levels = array_map(static fn (): int => 100 * mt_rand(700, 1000), range(1, 7200));
-        $assessment = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '16:30', ['114.2'])->run('r', '08:00', '10:00', '90.0')->assessLog('r', NoiseTablesTest::log($levels, 1.0));
+        $assessment = (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->check('k2', '16:30', ['114.2'])
+            ->run('r', '08:00', '10:00', '90.0')
+            ->assessLog('r', NoiseTablesTest::log($levels, 1.0));
         $outcome = Scene::result($assessment, 'dose:hc')->outcomes[0];
         self::assertNotNull($outcome->tippingPoint);
         $criterion = NoiseTablesTest::criterion('90', '5', '80');
         $offset = $outcome->tippingPoint->toFloat();
-        $at = static fn (float $more): float => LevelHistogram::of(NoiseTablesTest::log($levels, 1.0), 0, [[0, 7200]])->dose($criterion, 1.0, $offset + $more);
+        $at = static fn (float $more): float => LevelHistogram::of(
+            NoiseTablesTest::log($levels, 1.0),
+            0,
+            [[0, 7200]],
+        )->dose($criterion, 1.0, $offset + $more);
         self::assertGreaterThanOrEqual(50.0, $at(-0.001));
         self::assertLessThanOrEqual(50.0, $at(0.001));
     }

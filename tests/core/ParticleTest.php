@@ -34,17 +34,46 @@ final class ParticleTest extends TestCase
         $day = new \DateTimeImmutable('2026-03-02');
         foreach ([['3.0', '1', 6.737e8], ['2.0', '0.1', 2.274e8]] as [$diameter, $solids, $expected]) {
             $lot = self::lot($diameter, $solids);
-            self::assertEqualsWithDelta(1.0, ($lot->perMillilitre($day)?->toFloat() ?? 0.0) / $expected, 2.5e-4, 'to the four digits that are printed');
+            self::assertEqualsWithDelta(
+                1.0,
+                ($lot->perMillilitre($day)?->toFloat() ?? 0.0) / $expected,
+                2.5e-4,
+                'to the four digits that are printed',
+            );
             // P-3 there and back: the spike for a wanted count gives that count.
             $jug = new Measured(Decimal::parse('2'), Unit::Litre);
             $spike = $lot->spikeFor(500.0, $jug, $day);
-            self::assertEqualsWithDelta(500.0, $lot->diluted(new Measured(Decimal::parse(number_format((float) $spike, 12, '.', '')), Unit::Millilitre), $jug, $day)?->toFloat(), 1e-3);
+            self::assertEqualsWithDelta(
+                500.0,
+                $lot->diluted(
+                    new Measured(Decimal::parse(number_format((float) $spike, 12, '.', '')), Unit::Millilitre),
+                    $jug,
+                    $day,
+                )?->toFloat(),
+                1e-3,
+            );
         }
     }
 
     private static function lot(string $diameter, string $solids): Spheres
     {
-        return new Spheres(new Reference('L', Spheres::KIND, 'm', [new Certificate('n', 'l', new \DateTimeImmutable('2026-01-01'), new \DateTimeImmutable('2027-01-01'), [], new Traits(['diameter' => Decimal::parse($diameter), 'solids' => Decimal::parse($solids)]))]));
+        return new Spheres(
+            new Reference(
+                'L',
+                Spheres::KIND,
+                'm',
+                [
+                    new Certificate(
+                        'n',
+                        'l',
+                        new \DateTimeImmutable('2026-01-01'),
+                        new \DateTimeImmutable('2027-01-01'),
+                        [],
+                        new Traits(['diameter' => Decimal::parse($diameter), 'solids' => Decimal::parse($solids)]),
+                    ),
+                ],
+            ),
+        );
     }
 
     /** P-4 (common practice): 10 % at 70 per cm³ and 2.83 L/min means about 32 µs; and observed → true → observed is the identity. */
@@ -64,10 +93,20 @@ final class ParticleTest extends TestCase
     public function testPoissonLimitsAgainstR(): void
     {
         $counts = [0, 1, 2, 5, 10, 37, 100, 999, 12345, 99_999, 100_000, 2_500_000, 3_000_000_000];
-        $numbers = $this->numbersOfR(\sprintf('n <- c(%s); cat(format(c(qchisq(0.025, 2*n)/2, qchisq(0.975, 2*(n+1))/2, qchisq(0.95, 2*(n+1))/2, ppois(n, n*0.9+1)), digits=17), sep="\n")', implode(',', $counts)));
+        $numbers = $this->numbersOfR(
+            \sprintf(
+                'n <- c(%s); cat(format(c(qchisq(0.025, 2*n)/2, qchisq(0.975, 2*(n+1))/2, qchisq(0.95, 2*(n+1))/2, ppois(n, n*0.9+1)), digits=17), sep="\n")',
+                implode(',', $counts),
+            ),
+        );
         foreach ($counts as $place => $count) {
             [$low, $high] = Poisson::limits($count);
-            foreach ([$low, $high, Poisson::upper($count), ...($count < 100_000 ? [Poisson::below($count, $count * 0.9 + 1)] : [])] as $k => $own) {
+            foreach ([
+                $low,
+                $high,
+                Poisson::upper($count),
+                ...($count < 100_000 ? [Poisson::below($count, $count * 0.9 + 1)] : []),
+            ] as $k => $own) {
                 self::assertEqualsWithDelta($numbers[$place + $k * \count($counts)], $own, 1e-8 * max(1.0, $own), "$count, number $k");
             }
         }
@@ -133,7 +172,12 @@ final class ParticleTest extends TestCase
     /** P-1 by hand: 2 830 000 counts in 100 min at 2.83 L/min are 10/cm³; 283 a minute in clean air take 0.1 off. */
     public function testConcentrationByHand(): void
     {
-        $scene = (new ParticleScene())->check('k1', '07:45', blank: ['0.3' => '2830'])->run('r', '08:00', '09:40', ['0.3' => array_fill(0, 100, '28300')])->check('k2', '09:50', blank: ['0.3' => '2830']);
+        $scene = (new ParticleScene())->check('k1', '07:45', blank: ['0.3' => '2830'])->run(
+            'r',
+            '08:00',
+            '09:40',
+            ['0.3' => array_fill(0, 100, '28300')],
+        )->check('k2', '09:50', blank: ['0.3' => '2830']);
         $result = Scene::result($scene->assess(), 'count:0.3');
         self::assertSame(['10', '9.9'], [(string) $result->indicated?->value, (string) $result->pre?->value]);
         self::assertEqualsWithDelta(9.9, $result->between?->toFloat(), 1e-9);
@@ -143,7 +187,14 @@ final class ParticleTest extends TestCase
     /** The limits by counting lie around the number that stands, whatever the flow did between its checks. */
     public function testLimitsByCountingLieAroundTheNumber(): void
     {
-        $result = Scene::result((new ParticleScene())->check('k1', '07:45', ['2.83'])->run('r', '08:00', '09:40', ['0.3' => array_fill(0, 100, '28300')])->check('k2', '09:50', ['2.75'])->assess(), 'count:0.3');
+        $result = Scene::result(
+            (new ParticleScene())
+                ->check('k1', '07:45', ['2.83'])
+                ->run('r', '08:00', '09:40', ['0.3' => array_fill(0, 100, '28300')])
+                ->check('k2', '09:50', ['2.75'])
+                ->assess(),
+            'count:0.3',
+        );
         self::assertSame(1, preg_match('/between ([\d.]+) and ([\d.]+) /', $result->notes[0], $limits));
         self::assertGreaterThan((float) $limits[1], $result->between?->toFloat());
         self::assertLessThan((float) $limits[2], $result->between?->toFloat());
@@ -162,8 +213,16 @@ final class ParticleTest extends TestCase
                 $up[$size][] = (string) array_sum(\array_slice($row, $place));
             }
         }
-        $one = (new ParticleScene())->check('k1', '07:45', ['2.83'], ['0.3' => '40', '0.5' => '10', '5.0' => '1'])->run('r', '08:00', '09:30', $up)->check('k2', '09:40', ['2.76'], ['0.3' => '60', '0.5' => '20', '5.0' => '3'])->assess();
-        $other = (new ParticleScene(['cumulative' => false]))->check('k1', '07:45', ['2.83'], ['0.3' => '30', '0.5' => '9', '5.0' => '1'])->run('r', '08:00', '09:30', $between)->check('k2', '09:40', ['2.76'], ['0.3' => '40', '0.5' => '17', '5.0' => '3'])->assess();
+        $one = (new ParticleScene())
+            ->check('k1', '07:45', ['2.83'], ['0.3' => '40', '0.5' => '10', '5.0' => '1'])
+            ->run('r', '08:00', '09:30', $up)
+            ->check('k2', '09:40', ['2.76'], ['0.3' => '60', '0.5' => '20', '5.0' => '3'])
+            ->assess();
+        $other = (new ParticleScene(['cumulative' => false]))
+            ->check('k1', '07:45', ['2.83'], ['0.3' => '30', '0.5' => '9', '5.0' => '1'])
+            ->run('r', '08:00', '09:30', $between)
+            ->check('k2', '09:40', ['2.76'], ['0.3' => '40', '0.5' => '17', '5.0' => '3'])
+            ->assess();
         foreach (['count:0.3', 'count:0.5', 'count:5.0', 'bin:0.3', 'bin:0.5'] as $key) {
             [$a, $b] = [Scene::result($one, $key), Scene::result($other, $key)];
             foreach (['indicated', 'pre', 'post', 'between'] as $answer) {
@@ -181,8 +240,17 @@ final class ParticleTest extends TestCase
         for ($i = 0; $i < 240; ++$i) {
             $counts[] = mt_rand(0, 30) === 0 ? '--' : (string) mt_rand(0, 5000);
         }
-        $numbers = $this->numbersOfR(\sprintf('x <- c(%s); u <- (0:239)/240; q <- 2.83 + (2.70-2.83)*u; b <- 4 + (7-4)*u; cat(format(mean((x - b)/(q*1000), na.rm=TRUE), digits=17))', implode(',', array_map(static fn (string $one): string => $one === '--' ? 'NA' : $one, $counts))));
-        $assessment = (new ParticleScene())->check('k1', '07:45', ['2.83'], ['0.3' => '40'])->run('r', '08:00', '12:00', ['0.3' => $counts])->check('k2', '12:10', ['2.70'], ['0.3' => '70'])->assess();
+        $numbers = $this->numbersOfR(
+            \sprintf(
+                'x <- c(%s); u <- (0:239)/240; q <- 2.83 + (2.70-2.83)*u; b <- 4 + (7-4)*u; cat(format(mean((x - b)/(q*1000), na.rm=TRUE), digits=17))',
+                implode(',', array_map(static fn (string $one): string => $one === '--' ? 'NA' : $one, $counts)),
+            ),
+        );
+        $assessment = (new ParticleScene())
+            ->check('k1', '07:45', ['2.83'], ['0.3' => '40'])
+            ->run('r', '08:00', '12:00', ['0.3' => $counts])
+            ->check('k2', '12:10', ['2.70'], ['0.3' => '70'])
+            ->assess();
         self::assertEqualsWithDelta($numbers[0], Scene::result($assessment, 'count:0.3')->between?->toFloat(), 1e-9);
     }
 
@@ -190,8 +258,19 @@ final class ParticleTest extends TestCase
     public function testPhotometerByItsFilter(): void
     {
         $dust = array_map(static fn (int $i): string => number_format(1 + $i % 5 / 10, 1, '.', ''), range(0, 239));
-        $zero = static fn (string $value): array => ['zeroFound' => [['value' => $value]], 'blankMinutes' => null, 'cell' => null, 'laser' => null];
-        $scene = ParticleScene::photometer()->check('k1', '07:45', ['1.7'], [], $zero('0.2'))->run('r', '08:00', '12:00', ['dust' => $dust], ['weighed' => '2.4', 'weighedFrom' => 'A-7', 'shiftMinutes' => 480])->check('k2', '12:10', ['1.7'], [], $zero('0.2'));
+        $zero = static fn (string $value): array => [
+            'zeroFound' => [['value' => $value]],
+            'blankMinutes' => null,
+            'cell' => null,
+            'laser' => null,
+        ];
+        $scene = ParticleScene::photometer()->check('k1', '07:45', ['1.7'], [], $zero('0.2'))->run(
+            'r',
+            '08:00',
+            '12:00',
+            ['dust' => $dust],
+            ['weighed' => '2.4', 'weighedFrom' => 'A-7', 'shiftMinutes' => 480],
+        )->check('k2', '12:10', ['1.7'], [], $zero('0.2'));
         $assessment = $scene->assess();
         self::assertSame('1', (string) Scene::result($assessment, 'mean:dust')->pre?->value, '1.2 on its scale less 0.2');
         self::assertSame('1.2', (string) Scene::result($assessment, 'twa:dust')->between?->value, '2.4 mg/m³ for half of the shift');
@@ -207,15 +286,38 @@ final class ParticleTest extends TestCase
      * @param array<string, mixed>  $more
      * @param array<string, mixed>  $unit
      */
-    private static function day(array $flows = ['2.83'], array $blank = ['0.3' => '1', '0.5' => '0', '5.0' => '0'], array $particle = [], array $more = [], array $unit = [], string $count = '300'): ParticleScene
-    {
-        return (new ParticleScene($unit))->check('k1', '07:45')->run('r', '08:00', '09:40', ['0.3' => array_fill(0, 100, $count)])->check('k2', '09:50', $flows, $blank, $particle, $more);
+    private static function day(
+        array $flows = ['2.83'],
+        array $blank = ['0.3' => '1', '0.5' => '0', '5.0' => '0'],
+        array $particle = [],
+        array $more = [],
+        array $unit = [],
+        string $count = '300',
+    ): ParticleScene {
+        return (new ParticleScene($unit))->check('k1', '07:45')->run(
+            'r',
+            '08:00',
+            '09:40',
+            ['0.3' => array_fill(0, 100, $count)],
+        )->check('k2', '09:50', $flows, $blank, $particle, $more);
     }
 
     /** @param array<string, mixed> $run */
     private static function dust(array $run): ParticleScene
     {
-        return ParticleScene::photometer()->check('k1', '07:45', ['1.7'], [], ['zeroFound' => [['value' => '0.0']]])->run('r', '08:00', '09:00', ['dust' => array_fill(0, 60, '1.0')], $run)->check('k2', '09:50', ['1.7'], [], ['zeroFound' => [['value' => '0.0']]]);
+        return ParticleScene::photometer()->check(
+            'k1',
+            '07:45',
+            ['1.7'],
+            [],
+            ['zeroFound' => [['value' => '0.0']]],
+        )->run(
+            'r',
+            '08:00',
+            '09:00',
+            ['dust' => array_fill(0, 60, '1.0')],
+            $run,
+        )->check('k2', '09:50', ['1.7'], [], ['zeroFound' => [['value' => '0.0']]]);
     }
 
     /** @return iterable<string, array{string, ParticleScene, ParticleScene, Severity}> */
@@ -226,18 +328,81 @@ final class ParticleTest extends TestCase
         $litres = static fn (string $value): array => ['value' => $value, 'unit' => 'L'];
         yield 'flow fell by more than 5 %' => ['particle.flow', $day(['2.688']), $day(['2.6885']), Severity::Void];
         yield 'flow more than 5 % off nominal' => ['particle.flow-nominal', $day(['2.972']), $day(['2.9715']), Severity::Qualified];
-        yield 'three counts in ten minutes of clean air' => ['particle.background', $day(blank: ['0.3' => '3']), $day(blank: ['0.3' => '2']), Severity::Qualified];
-        yield 'more than its maker allows' => ['particle.background', $day(blank: ['0.3' => '501'], unit: ['backgroundLimit' => '50']), $day(blank: ['0.3' => '500'], unit: ['backgroundLimit' => '50']), Severity::Qualified];
-        yield 'clean air not counted' => ['particle.background-missing', $day(blank: [], particle: ['blankMinutes' => null]), $day(), Severity::Qualified];
-        yield 'cell at 89.9 %' => ['particle.cell', $day(particle: ['cell' => '89.9']), $day(particle: ['cell' => '90']), Severity::Qualified];
-        yield 'but cleaned since' => ['particle.cell', $day(particle: ['cell' => '85', 'cellLeft' => '88']), $day(particle: ['cell' => '85', 'cellLeft' => '95']), Severity::Qualified];
-        yield 'laser at 110.1 %' => ['particle.laser', $day(particle: ['laser' => '110.1']), $day(particle: ['laser' => '110']), Severity::Qualified];
-        yield 'laser at 89.9 %' => ['particle.laser', $day(particle: ['laser' => '89.9']), $day(particle: ['laser' => '90']), Severity::Qualified];
-        yield 'half counted 10.3 % beside' => ['particle.size-setting', $day(particle: ['lot' => 'L3', 'threshold' => '3.31']), $day(particle: ['lot' => 'L3', 'threshold' => '3.3']), Severity::Qualified];
-        yield 'too few spheres' => ['particle.recovery', $day(particle: ['lot' => 'L3', 'spike' => ['value' => '0.001', 'unit' => 'mL'], 'jug' => $litres('1'), 'observed' => '606']), $day(particle: ['lot' => 'L3', 'spike' => ['value' => '0.001', 'unit' => 'mL'], 'jug' => $litres('1'), 'observed' => '607']), Severity::Note];
-        yield 'period left short' => ['particle.period', $day(particle: ['periodWas' => '20', 'periodNow' => '10']), $day(particle: ['periodWas' => '20', 'periodNow' => '10'], more: ['steps' => [...ParticleScene::STEPS, 'period-back' => 'done']]), Severity::Qualified];
-        yield 'more than a tenth hidden' => ['particle.coincidence', $day(unit: ['deadTime' => '32'], count: '179000'), $day(unit: ['deadTime' => '32'], count: '177000'), Severity::Qualified];
-        yield 'more than can be shown' => ['particle.coincidence', $day(unit: ['deadTime' => '32'], count: '900000'), $day(unit: ['deadTime' => '32'], count: '1000'), Severity::Qualified];
+        yield 'three counts in ten minutes of clean air' => [
+            'particle.background',
+            $day(blank: ['0.3' => '3']),
+            $day(blank: ['0.3' => '2']),
+            Severity::Qualified,
+        ];
+        yield 'more than its maker allows' => [
+            'particle.background',
+            $day(blank: ['0.3' => '501'], unit: ['backgroundLimit' => '50']),
+            $day(blank: ['0.3' => '500'], unit: ['backgroundLimit' => '50']),
+            Severity::Qualified,
+        ];
+        yield 'clean air not counted' => [
+            'particle.background-missing',
+            $day(blank: [], particle: ['blankMinutes' => null]),
+            $day(),
+            Severity::Qualified,
+        ];
+        yield 'cell at 89.9 %' => [
+            'particle.cell',
+            $day(particle: ['cell' => '89.9']),
+            $day(particle: ['cell' => '90']),
+            Severity::Qualified,
+        ];
+        yield 'but cleaned since' => [
+            'particle.cell',
+            $day(particle: ['cell' => '85', 'cellLeft' => '88']),
+            $day(particle: ['cell' => '85', 'cellLeft' => '95']),
+            Severity::Qualified,
+        ];
+        yield 'laser at 110.1 %' => [
+            'particle.laser',
+            $day(particle: ['laser' => '110.1']),
+            $day(particle: ['laser' => '110']),
+            Severity::Qualified,
+        ];
+        yield 'laser at 89.9 %' => [
+            'particle.laser',
+            $day(particle: ['laser' => '89.9']),
+            $day(particle: ['laser' => '90']),
+            Severity::Qualified,
+        ];
+        yield 'half counted 10.3 % beside' => [
+            'particle.size-setting',
+            $day(particle: ['lot' => 'L3', 'threshold' => '3.31']),
+            $day(particle: ['lot' => 'L3', 'threshold' => '3.3']),
+            Severity::Qualified,
+        ];
+        yield 'too few spheres' => [
+            'particle.recovery',
+            $day(particle: ['lot' => 'L3', 'spike' => ['value' => '0.001', 'unit' => 'mL'], 'jug' => $litres('1'), 'observed' => '606']),
+            $day(particle: ['lot' => 'L3', 'spike' => ['value' => '0.001', 'unit' => 'mL'], 'jug' => $litres('1'), 'observed' => '607']),
+            Severity::Note,
+        ];
+        yield 'period left short' => [
+            'particle.period',
+            $day(particle: ['periodWas' => '20', 'periodNow' => '10']),
+            $day(
+                particle: ['periodWas' => '20', 'periodNow' => '10'],
+                more: ['steps' => [...ParticleScene::STEPS, 'period-back' => 'done']],
+            ),
+            Severity::Qualified,
+        ];
+        yield 'more than a tenth hidden' => [
+            'particle.coincidence',
+            $day(unit: ['deadTime' => '32'], count: '179000'),
+            $day(unit: ['deadTime' => '32'], count: '177000'),
+            Severity::Qualified,
+        ];
+        yield 'more than can be shown' => [
+            'particle.coincidence',
+            $day(unit: ['deadTime' => '32'], count: '900000'),
+            $day(unit: ['deadTime' => '32'], count: '1000'),
+            Severity::Qualified,
+        ];
         yield 'zeroed on the way, unread' => [
             'particle.rezeroed',
             self::dust(['weighed' => '2'])->intervention('i', '07:50', 're-zeroed'),
@@ -254,18 +419,42 @@ final class ParticleTest extends TestCase
             Severity::Qualified,
         ];
         yield 'no filter' => ['particle.unweighed', $dust([]), $dust(['weighed' => '2']), Severity::Qualified];
-        yield 'a factor of another day' => ['particle.factor-borrowed', $dust(['photometerFactor' => '2.1']), $dust(['photometerFactor' => '2.1', 'weighed' => '2']), Severity::Note];
+        yield 'a factor of another day' => [
+            'particle.factor-borrowed',
+            $dust(['photometerFactor' => '2.1']),
+            $dust(['photometerFactor' => '2.1', 'weighed' => '2']),
+            Severity::Note,
+        ];
         yield 'more than 5 % missing' => [
             'particle.gap',
-            (new ParticleScene())->check('k1', '07:45')->run('r', '08:00', '09:40', ['0.3' => [...array_fill(0, 94, '3'), ...array_fill(0, 6, '--')]])->check('k2', '09:50'),
-            (new ParticleScene())->check('k1', '07:45')->run('r', '08:00', '09:40', ['0.3' => [...array_fill(0, 95, '3'), ...array_fill(0, 5, '--')]])->check('k2', '09:50'),
+            (new ParticleScene())->check('k1', '07:45')->run(
+                'r',
+                '08:00',
+                '09:40',
+                ['0.3' => [...array_fill(0, 94, '3'), ...array_fill(0, 6, '--')]],
+            )->check('k2', '09:50'),
+            (new ParticleScene())->check('k1', '07:45')->run(
+                'r',
+                '08:00',
+                '09:40',
+                ['0.3' => [...array_fill(0, 95, '3'), ...array_fill(0, 5, '--')]],
+            )->check('k2', '09:50'),
             Severity::Qualified,
         ];
     }
 
     public function testACleanDayIsValid(): void
     {
-        $assessment = (new ParticleScene())->check('k1', '07:45')->run('r', '08:00', '09:40', ['0.3' => array_fill(0, 100, '300'), '0.5' => array_fill(0, 100, '40'), '5.0' => array_fill(0, 100, '1')])->check('k2', '09:50')->assess();
+        $assessment = (new ParticleScene())
+            ->check('k1', '07:45')
+            ->run(
+                'r',
+                '08:00',
+                '09:40',
+                ['0.3' => array_fill(0, 100, '300'), '0.5' => array_fill(0, 100, '40'), '5.0' => array_fill(0, 100, '1')],
+            )
+            ->check('k2', '09:50')
+            ->assess();
         self::assertSame([], array_map(static fn (Finding $finding): string => $finding->seen, $assessment->findings));
         self::assertSame(Verdict::Valid, $assessment->verdict);
         self::assertSame('count:0.3', $assessment->family->headline($assessment->results));
@@ -275,13 +464,34 @@ final class ParticleTest extends TestCase
     public static function faults(): iterable
     {
         yield 'no size' => ['/instruments/0/sizes', new ParticleScene(['sizes' => []])];
-        yield 'sizes out of order' => ['/instruments/0/sizes/1/size', new ParticleScene(['sizes' => [['size' => '0.5'], ['size' => '0.3']]])];
-        yield 'a nominal flow of zero' => ['/instruments/0/nominalFlow/value', new ParticleScene(['nominalFlow' => ['value' => '0', 'unit' => 'L/min']])];
-        yield 'a volume without its seconds' => ['/checks/0/particle/flowFound/0', (new ParticleScene())->check('k', '07:45', particle: ['flowFound' => [['volume' => ['value' => '75', 'unit' => 'mL']]]])];
-        yield 'counts of nobody knows how long' => ['/checks/0/particle/blankMinutes', (new ParticleScene())->check('k', '07:45', particle: ['blankMinutes' => null])];
-        yield 'half a count' => ['/runs/0/log/file', (new ParticleScene())->check('k', '07:45')->run('r', '08:00', '08:03', ['0.3' => ['1', '2.5', '3']])];
-        yield 'less than nothing' => ['/runs/0/log/file', (new ParticleScene())->check('k', '07:45')->run('r', '08:00', '08:03', ['0.3' => ['1', '-2', '3']])];
-        yield 'as left without an adjustment' => ['/checks/0/particle/flowLeft', (new ParticleScene())->check('k', '07:45', particle: ['flowLeft' => [['value' => ['value' => '2.8', 'unit' => 'L/min']]]])];
+        yield 'sizes out of order' => [
+            '/instruments/0/sizes/1/size',
+            new ParticleScene(['sizes' => [['size' => '0.5'], ['size' => '0.3']]]),
+        ];
+        yield 'a nominal flow of zero' => [
+            '/instruments/0/nominalFlow/value',
+            new ParticleScene(['nominalFlow' => ['value' => '0', 'unit' => 'L/min']]),
+        ];
+        yield 'a volume without its seconds' => [
+            '/checks/0/particle/flowFound/0',
+            (new ParticleScene())->check('k', '07:45', particle: ['flowFound' => [['volume' => ['value' => '75', 'unit' => 'mL']]]]),
+        ];
+        yield 'counts of nobody knows how long' => [
+            '/checks/0/particle/blankMinutes',
+            (new ParticleScene())->check('k', '07:45', particle: ['blankMinutes' => null]),
+        ];
+        yield 'half a count' => [
+            '/runs/0/log/file',
+            (new ParticleScene())->check('k', '07:45')->run('r', '08:00', '08:03', ['0.3' => ['1', '2.5', '3']]),
+        ];
+        yield 'less than nothing' => [
+            '/runs/0/log/file',
+            (new ParticleScene())->check('k', '07:45')->run('r', '08:00', '08:03', ['0.3' => ['1', '-2', '3']]),
+        ];
+        yield 'as left without an adjustment' => [
+            '/checks/0/particle/flowLeft',
+            (new ParticleScene())->check('k', '07:45', particle: ['flowLeft' => [['value' => ['value' => '2.8', 'unit' => 'L/min']]]]),
+        ];
     }
 
     #[DataProvider('faults')]
@@ -300,13 +510,28 @@ final class ParticleTest extends TestCase
     /** Timed volume: 75 mL in 60.0 s are exactly 75 mL/min, whatever the order of the readings. */
     public function testTimedVolume(): void
     {
-        $row = static fn (string $volume, string $seconds): array => ['volume' => ['value' => $volume, 'unit' => 'mL'], 'seconds' => $seconds];
+        $row = static fn (string $volume, string $seconds): array => [
+            'volume' => ['value' => $volume, 'unit' => 'mL'],
+            'seconds' => $seconds,
+        ];
         $unit = ['kind' => 'liquid counter', 'nominalFlow' => ['value' => '75', 'unit' => 'mL/min']];
-        $first = (new ParticleScene($unit))->check('k1', '07:45', particle: ['flowFound' => [$row('75', '60.0'), $row('76', '60.0')]])->run('r', '08:00', '08:10', ['0.3' => array_fill(0, 10, '755')])->assess();
-        $swapped = (new ParticleScene($unit))->check('k1', '07:45', particle: ['flowFound' => [$row('76', '60.0'), $row('75', '60.0')]])->run('r', '08:00', '08:10', ['0.3' => array_fill(0, 10, '755')])->assess();
+        $first = (new ParticleScene($unit))->check(
+            'k1',
+            '07:45',
+            particle: ['flowFound' => [$row('75', '60.0'), $row('76', '60.0')]],
+        )->run('r', '08:00', '08:10', ['0.3' => array_fill(0, 10, '755')])->assess();
+        $swapped = (new ParticleScene($unit))->check(
+            'k1',
+            '07:45',
+            particle: ['flowFound' => [$row('76', '60.0'), $row('75', '60.0')]],
+        )->run('r', '08:00', '08:10', ['0.3' => array_fill(0, 10, '755')])->assess();
         $value = Scene::result($first, 'count:0.3')->pre?->value;
         self::assertInstanceOf(Exact::class, $value);
-        self::assertSame(0, $value->compareTo(Exact::of('755')->minus(Exact::of('0.1'))->dividedBy(Exact::of('75.5'))), '(755 − 0.1) counts a minute in 75.5 mL');
+        self::assertSame(
+            0,
+            $value->compareTo(Exact::of('755')->minus(Exact::of('0.1'))->dividedBy(Exact::of('75.5'))),
+            '(755 − 0.1) counts a minute in 75.5 mL',
+        );
         self::assertSame((string) $value, (string) Scene::result($swapped, 'count:0.3')->pre?->value);
     }
 }

@@ -15,8 +15,20 @@ use PHPUnit\Framework\TestCase;
 /** Policies are data: read whole, based on one another, refused by the place of their fault. */
 final class PolicyReaderTest extends TestCase
 {
-    private const RULE = ['title' => 'Drift', 'severity' => 'void', 'limits' => ['drift' => ['value' => '0.5', 'unit' => 'dB']], 'source' => 'practice', 'mark' => 'common practice'];
-    private const BASE = ['id' => 'base', 'name' => 'Base', 'version' => 1, 'reported' => ['offset' => 'indicated', 'flow' => 'between'], 'rules' => ['noise.drift' => self::RULE, 'noise.gap' => [...self::RULE, 'severity' => 'note']]];
+    private const RULE = [
+        'title' => 'Drift',
+        'severity' => 'void',
+        'limits' => ['drift' => ['value' => '0.5', 'unit' => 'dB']],
+        'source' => 'practice',
+        'mark' => 'common practice',
+    ];
+    private const BASE = [
+        'id' => 'base',
+        'name' => 'Base',
+        'version' => 1,
+        'reported' => ['offset' => 'indicated', 'flow' => 'between'],
+        'rules' => ['noise.drift' => self::RULE, 'noise.gap' => [...self::RULE, 'severity' => 'note']],
+    ];
 
     public function testWhatDiffersIsLaidOverWhatItIsBasedOn(): void
     {
@@ -27,7 +39,10 @@ final class PolicyReaderTest extends TestCase
         ], ['base' => self::BASE]);
         $policy = $reader->read($data);
         self::assertSame(['ours', 3], [$policy->id, $policy->version]);
-        self::assertSame([Answer::Between, Answer::Between, Answer::Indicated], [$policy->reportedAnswer('offset'), $policy->reportedAnswer('flow'), $policy->reportedAnswer('unheard of')]);
+        self::assertSame(
+            [Answer::Between, Answer::Between, Answer::Indicated],
+            [$policy->reportedAnswer('offset'), $policy->reportedAnswer('flow'), $policy->reportedAnswer('unheard of')],
+        );
         self::assertSame('0.8', $policy->limit('noise.drift', 'drift')?->value->written);
         self::assertSame('dB', $policy->limit('noise.drift', 'drift')->unit, 'what is not said stays');
         self::assertSame(Severity::Void, $policy->rule('noise.drift')?->severity);
@@ -41,7 +56,10 @@ final class PolicyReaderTest extends TestCase
         yield 'unknown weight' => [['severity' => 'fatal'], '/rules/noise.drift/severity'];
         yield 'limit in words' => [['limits' => ['drift' => ['value' => 'half a decibel']]], '/rules/noise.drift/limits/drift/value'];
         yield 'negative limit' => [['limits' => ['drift' => ['value' => '-0.5']]], '/rules/noise.drift/limits/drift/value'];
-        yield 'unknown comparator' => [['limits' => ['drift' => ['value' => '0.5', 'comparator' => 'about']]], '/rules/noise.drift/limits/drift/comparator'];
+        yield 'unknown comparator' => [
+            ['limits' => ['drift' => ['value' => '0.5', 'comparator' => 'about']]],
+            '/rules/noise.drift/limits/drift/comparator',
+        ];
         yield 'no source' => [['source' => '  '], '/rules/noise.drift/source'];
         yield 'unknown mark' => [['mark' => 'hearsay'], '/rules/noise.drift/mark'];
     }
@@ -100,7 +118,10 @@ final class PolicyReaderTest extends TestCase
             ['noise.flat-stretch', 'minutes', '10', '10', '10'],
         ];
         foreach ($table as [$rule, $limit, $standard, $cautious, $survey]) {
-            $found = array_map(static fn (string $policy): ?string => Scene::policy($policy)->limit($rule, $limit)?->value->written, ['standard', 'cautious', 'survey']);
+            $found = array_map(
+                static fn (string $policy): ?string => Scene::policy($policy)->limit($rule, $limit)?->value->written,
+                ['standard', 'cautious', 'survey'],
+            );
             self::assertSame([$standard, $cautious, $survey], $found, "$rule $limit");
         }
         self::assertSame(Severity::Note, Scene::policy('standard')->rule('judgement.undecided')?->severity);

@@ -22,6 +22,14 @@ trait PrintedByOthers
     /** @return list<float> one number a line */
     private function numbersOfR(string $script): array
     {
-        return array_map(floatval(...), array_values(array_filter(explode("\n", $this->printed(['Rscript', '--vanilla', '-e', $script])), static fn (string $line): bool => trim($line) !== '')));
+        return array_map(
+            floatval(...),
+            array_values(
+                array_filter(
+                    explode("\n", $this->printed(['Rscript', '--vanilla', '-e', $script])),
+                    static fn (string $line): bool => trim($line) !== '',
+                ),
+            ),
+        );
     }
 }

@@ -112,11 +112,20 @@ final class PropertyTest extends TestCase
     public function testMovingSumsOverHolesAgainstAPlainLoop(): void
     {
         mt_srand(43);
-        $criteria = [NoiseTablesTest::criterion('90', '5', '90'), NoiseTablesTest::criterion('90', '5', '80'), NoiseTablesTest::criterion('85', '3', null)];
+        $criteria = [
+            NoiseTablesTest::criterion('90', '5', '90'),
+            NoiseTablesTest::criterion('90', '5', '80'),
+            NoiseTablesTest::criterion('85', '3', null),
+        ];
         for ($round = 0; $round < 4; ++$round) {
             $levels = array_map(static fn (): int => mt_rand(0, 50) === 0 ? SeriesLog::GAP : 100 * mt_rand(700, 1050), range(1, 9000));
             $log = NoiseTablesTest::log($levels, 1.0);
-            $scene = (new Scene())->check('k1', '07:30', ['113.8'])->run('r', '08:00', '10:30')->check('m', '09:00', ['114.3'], ['113.9'])->check('k2', '11:00', ['114.4'])->assess('r');
+            $scene = (new Scene())
+                ->check('k1', '07:30', ['113.8'])
+                ->run('r', '08:00', '10:30')
+                ->check('m', '09:00', ['114.3'], ['113.9'])
+                ->check('k2', '11:00', ['114.4'])
+                ->assess('r');
             $family = $scene->family;
             self::assertInstanceOf(NoiseResults::class, $family);
             $line = $family->line;
@@ -166,7 +175,10 @@ final class PropertyTest extends TestCase
             ->intervention('i', '18:00', 'repaired')
             ->run('r1', '08:00', '11:00', '88.2')
             ->run('r2', '12:30', '16:00', '90.1');
-        $written = static fn (Scene $one, string $run): string => json_encode((new AssessmentWriter())->write($one->assess($run)), \JSON_THROW_ON_ERROR);
+        $written = static fn (Scene $one, string $run): string => json_encode(
+            (new AssessmentWriter())->write($one->assess($run)),
+            \JSON_THROW_ON_ERROR,
+        );
         mt_srand(44);
         foreach (['r1', 'r2'] as $run) {
             $expected = $written($scene(), $run);
@@ -195,10 +207,21 @@ final class PropertyTest extends TestCase
         [$right, $wrong] = [$assess('114.0'), $assess('114.3')];
         self::assertEquals($right->largestDrift()?->value, $wrong->largestDrift()?->value);
         foreach (['pre', 'post', 'between'] as $answer) {
-            $value = static fn (\Footnote\Core\Judgement\Assessment $one): float => Scene::result($one, 'laeq')->{$answer}?->toFloat() ?? \NAN;
-            self::assertEqualsWithDelta($value($right) + 0.3, $value($wrong), 1e-9, $answer.': the calibrator is truly 0.3 higher, so is the level');
+            $value = static fn (
+                \Footnote\Core\Judgement\Assessment $one,
+            ): float => Scene::result($one, 'laeq')->{$answer}?->toFloat() ?? \NAN;
+            self::assertEqualsWithDelta(
+                $value($right) + 0.3,
+                $value($wrong),
+                1e-9,
+                $answer.': the calibrator is truly 0.3 higher, so is the level',
+            );
         }
-        self::assertSame(Scene::result($right, 'laeq')->indicated?->full(), Scene::result($wrong, 'laeq')->indicated?->full(), 'as indicated stays as indicated');
+        self::assertSame(
+            Scene::result($right, 'laeq')->indicated?->full(),
+            Scene::result($wrong, 'laeq')->indicated?->full(),
+            'as indicated stays as indicated',
+        );
     }
 
     /** Fractions add up exactly where binary numbers do not. */
@@ -206,7 +229,10 @@ final class PropertyTest extends TestCase
     {
         mt_srand(45);
         for ($round = 0; $round < 200; ++$round) {
-            [$a, $b] = [Exact::of(mt_rand(-9999, 9999))->dividedBy(mt_rand(1, 99)), Exact::of(mt_rand(-9999, 9999))->dividedBy(mt_rand(1, 99))];
+            [$a, $b] = [
+                Exact::of(mt_rand(-9999, 9999))->dividedBy(mt_rand(1, 99)),
+                Exact::of(mt_rand(-9999, 9999))->dividedBy(mt_rand(1, 99)),
+            ];
             self::assertSame(0, $a->plus($b)->minus($b)->compareTo($a));
             self::assertSame(0, Exact::mean([$a, $b])->compareTo(Exact::mean([$b, $a])));
             self::assertSame(0, $a->negated()->absolute()->compareTo($a->absolute()));

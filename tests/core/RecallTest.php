@@ -90,7 +90,10 @@ final class RecallTest extends TestCase
         self::assertSame(Robustness::Undecided, $near->robustness);
         self::assertStringContainsString('grown evenly it is 90.0', $near->statement);
         // The other way round: robust where even the whole error keeps it on that side.
-        self::assertSame(Robustness::Robust, Scene::result(self::noise(self::recall('0.4', $found), '90.45', '114.0')->assess('r'), 'laeq')->outcomes[0]->robustness);
+        self::assertSame(
+            Robustness::Robust,
+            Scene::result(self::noise(self::recall('0.4', $found), '90.45', '114.0')->assess('r'), 'laeq')->outcomes[0]->robustness,
+        );
     }
 
     public function testHowFarIsNotKnown(): void
@@ -133,7 +136,12 @@ final class RecallTest extends TestCase
     /** A cylinder labelled 50 that truly held 45: what the unit called 50 was 45. */
     public function testTheTrueLabelReplacesTheSpan(): void
     {
-        $scene = (new GasScene())->check('k1', '07:30', left: ['O2' => '18.0', 'LEL' => '50', 'CO' => '50', 'H2S' => '25'])->run('r', '08:00', '10:00', ['CO' => GasScene::steady('20', 120), 'O2' => GasScene::steady('20.9', 120)])->check('k2', '10:30');
+        $scene = (new GasScene())->check('k1', '07:30', left: ['O2' => '18.0', 'LEL' => '50', 'CO' => '50', 'H2S' => '25'])->run(
+            'r',
+            '08:00',
+            '10:00',
+            ['CO' => GasScene::steady('20', 120), 'O2' => GasScene::steady('20.9', 120)],
+        )->check('k2', '10:30');
         $references = $scene->record['references'];
         self::assertIsArray($references);
         self::assertIsArray($references[0]);
@@ -142,20 +150,38 @@ final class RecallTest extends TestCase
         $scene->record['references'] = $references;
         $assessment = $scene->assess();
         $result = Scene::result($assessment, 'stel-ppm:carbon-monoxide');
-        self::assertSame(['20', '18'], array_map(static fn (Result $one): string => (string) round($one->reportedFigure()->toFloat(), 6), [$plain, $result]));
+        self::assertSame(
+            ['20', '18'],
+            array_map(static fn (Result $one): string => (string) round($one->reportedFigure()->toFloat(), 6), [$plain, $result]),
+        );
         self::assertSame(Verdict::Corrected, $assessment->verdictOn($result));
-        self::assertSame(['by rule' => '20'], array_map(static fn (?string $shown): string => (string) (float) $shown, self::otherwise($result)));
+        self::assertSame(
+            ['by rule' => '20'],
+            array_map(static fn (?string $shown): string => (string) (float) $shown, self::otherwise($result)),
+        );
     }
 
     /** A standard that told 2 % too little: every flow and volume is 2 % more, the concentration 2 % less. */
     public function testFlowTimesOneAndTheError(): void
     {
-        $scene = (new AirScene())->check('k1', '07:30', ['2.000'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['1.960'])->found('r', '960');
+        $scene = (new AirScene())
+            ->check('k1', '07:30', ['2.000'])
+            ->run('r', '08:00', '16:00')
+            ->check('k2', '16:30', ['1.960'])
+            ->found('r', '960');
         [$volume, $mass] = [$scene->result('r', 'volume'), $scene->result('r', 'conc:wood')];
-        $scene->record['references'] = [[...AirScene::piston('S'), 'recalls' => [self::recall('2.0', ['until' => '2026-03-03T00:00:00+00:00'])]], ['id' => 'T', 'kind' => 'thermometer', 'model' => 'm', 'certificates' => [AirScene::certificate('T')]], ['id' => 'B', 'kind' => 'barometer', 'model' => 'm', 'certificates' => [AirScene::certificate('B')]]];
+        $scene->record['references'] = [
+            [...AirScene::piston('S'), 'recalls' => [self::recall('2.0', ['until' => '2026-03-03T00:00:00+00:00'])]],
+            ['id' => 'T', 'kind' => 'thermometer', 'model' => 'm', 'certificates' => [AirScene::certificate('T')]],
+            ['id' => 'B', 'kind' => 'barometer', 'model' => 'm', 'certificates' => [AirScene::certificate('B')]],
+        ];
         $right = $scene->result('r', 'volume');
         self::assertEqualsWithDelta(1.02, $right->reportedFigure()->toFloat() / $volume->reportedFigure()->toFloat(), 1e-9);
-        self::assertEqualsWithDelta(1 / 1.02, $scene->result('r', 'conc:wood')->reportedFigure()->toFloat() / $mass->reportedFigure()->toFloat(), 1e-9);
+        self::assertEqualsWithDelta(
+            1 / 1.02,
+            $scene->result('r', 'conc:wood')->reportedFigure()->toFloat() / $mass->reportedFigure()->toFloat(),
+            1e-9,
+        );
         self::assertSame('-2.00', $scene->assess('r')->largestDrift()?->shown(), 'a common error leaves the drift alone');
         self::assertSame($volume->reportedFigure()->shown(), self::otherwise($right)['by rule'] ?? '');
         // 31.5 and 40.5 h of 48: two thirds to five sixths of the error.
@@ -168,7 +194,11 @@ final class RecallTest extends TestCase
     public function testAComposedResultIsSettledOnlyWhereBothTakingsAgree(): void
     {
         $scene = static function (string $limit): Result {
-            $scene = (new AirScene())->check('k1', '07:30', ['2.000'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['2.000'])->found('r', '960');
+            $scene = (new AirScene())
+                ->check('k1', '07:30', ['2.000'])
+                ->run('r', '08:00', '16:00')
+                ->check('k2', '16:30', ['2.000'])
+                ->found('r', '960');
             $references = $scene->record['references'];
             self::assertIsArray($references);
             $references[0] = [...AirScene::piston('S'), 'recalls' => [self::recall('4.0', ['until' => '2026-03-03T00:00:00+00:00'])]];
@@ -189,7 +219,11 @@ final class RecallTest extends TestCase
         self::assertSame(Robustness::Undecided, $scene($between)->outcomes[0]->robustness);
         self::assertStringContainsString('grown evenly', $scene($between)->outcomes[0]->statement);
         foreach ([0.9 * $whole, 1.1 * $certified] as $limit) {
-            self::assertSame(Robustness::Robust, $scene(number_format($limit, 4, '.', ''))->outcomes[0]->robustness, $scene(number_format($limit, 4, '.', ''))->outcomes[0]->statement);
+            self::assertSame(
+                Robustness::Robust,
+                $scene(number_format($limit, 4, '.', ''))->outcomes[0]->robustness,
+                $scene(number_format($limit, 4, '.', ''))->outcomes[0]->statement,
+            );
         }
     }
 

@@ -24,18 +24,30 @@ final class RecordSchemaTest extends TestCase
         'must lie between', 'is no date and time of the calendar', 'must be a day such as', 'is before the day of issue',
         'must be after', 'stands twice', 'is not among the', 'is not a time zone', 'is not in the library', 'overlaps run',
         'is for a unit that was adjusted', 'is needed:', 'is named twice', 'There is no data line', 'The interval is not known',
-        'is missing: the change of the factor', 'must be above the lower end', 'is empty: name at least one channel', 'is empty: name at least one size',
+        'is missing: the change of the factor',
+        'must be above the lower end',
+        'is empty: name at least one channel',
+        'is empty: name at least one size',
         'must be larger than the one before', 'is not asked of a ',
         'must begin with a letter and hold', 'cannot be mg/m³', 'is missing: name the gas', 'is not above absolute zero', 'is negative',
         'is no absolute pressure', 'holds neither a flow', 'must be a whole number', 'is missing: how long were they counted',
         'is a mixture with', 'stands in this report twice', 'is missing: there is a back section', 'is a positive number',
-        'says nothing: less than', 'is for readings, counts and bands only', 'is for readings, and must be', 'must be a level, and its frequency',
+        'says nothing: less than',
+        'is for readings, counts and bands only',
+        'is for readings, and must be',
+        'must be a level, and its frequency',
         'is as long as the measurement', 'cannot be taken out where', 'must be a time such as', 'The file is not there',
     ];
 
     private const VALUES = [
         null, true, false, 0, 7, -1, 2.5, '', ' ', 'x', ' typed', 'typed ', 'done', '1', '-5', '1e3', '1,5', '99999999', '2026-03-02',
-        '2026-03-02T10:00:00+00:00', '2026-02-30T10:00:00+00:00', [], ['a' => '1'], ['x'], [['value' => '1']], ['value' => '1', 'unit' => 'L/min'],
+        '2026-03-02T10:00:00+00:00',
+        '2026-02-30T10:00:00+00:00',
+        [],
+        ['a' => '1'],
+        ['x'],
+        [['value' => '1']],
+        ['value' => '1', 'unit' => 'L/min'],
     ];
 
     public function testTheSchemaIsCurrent(): void
@@ -51,17 +63,33 @@ final class RecordSchemaTest extends TestCase
         $noise = (new Scene())->check('k1', '07:30', ['113.6'], ['114.0'])->check('k2', '16:30', ['114.0'], [], ['remarks' => 'x'], [
             'furtherFound' => [['tone' => '94 @ 1000', 'value' => '94.0', 'provenance' => 'typed']], 'weighting' => 'A',
         ])->intervention('i', '07:00', 'repaired')->run('r', '08:00', '12:00', more: [
-            'pauses' => [['from' => Scene::moment('09:00'), 'to' => Scene::moment('09:10')]], 'plannedMinutes' => 240, 'shiftMinutes' => '480',
+            'pauses' => [['from' => Scene::moment('09:00'), 'to' => Scene::moment('09:10')]],
+            'plannedMinutes' => 240,
+            'shiftMinutes' => '480',
             'remarks' => [['kind' => 'fell', 'at' => Scene::moment('09:30'), 'note' => 'x']],
             'restOfDay' => ['was' => 'nothing', 'reason' => 'desk', 'by' => 'H'],
             'leftIn' => [['from' => Scene::moment('09:00'), 'to' => Scene::moment('09:01'), 'reason' => 'x', 'by' => 'H']],
         ])->run('s', '13:00', '14:00', more: ['totals' => null, 'log' => ['file' => 'a.csv', 'format' => [
-            'delimiter' => ',', 'decimal' => '.', 'skip' => 1, 'time' => [0], 'dateOrder' => 'ymd', 'columns' => [['place' => 1, 'kind' => 'LAeq']],
+            'delimiter' => ',',
+            'decimal' => '.',
+            'skip' => 1,
+            'time' => [0],
+            'dateOrder' => 'ymd',
+            'columns' => [['place' => 1, 'kind' => 'LAeq']],
         ]]]);
-        $air = (new AirScene())->check('k1', '07:30', ['2.000'], ['2.010'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['1.960'])->found('r', '960', ['back' => '<2']);
+        $air = (new AirScene())
+            ->check('k1', '07:30', ['2.000'], ['2.010'])
+            ->run('r', '08:00', '16:00')
+            ->check('k2', '16:30', ['1.960'])
+            ->found('r', '960', ['back' => '<2']);
         $gas = (new GasScene())->check('k1', '07:45', left: ['CO' => '50', 'O2' => '18.0'])
             ->run('r', '08:00', '12:00', [], [['channel' => 'CO', 'mean' => '3', 'peak' => '5']])->check('k2', '12:10');
-        $particles = (new ParticleScene())->check('k1', '07:45', ['2.83'], particle: ['lot' => 'L3', 'threshold' => '3.1', 'periodWas' => '60']);
+        $particles = (new ParticleScene())->check(
+            'k1',
+            '07:45',
+            ['2.83'],
+            particle: ['lot' => 'L3', 'threshold' => '3.1', 'periodWas' => '60'],
+        );
         $meter = (new MeterScene())->check('k1', '09:00')->room(more: ['setUp' => 'room-survey', 'setDelay' => '30'])->check('k2', '11:00')
             ->shelf('permissible-levels', ['code' => 'own', 'name' => 'Own', 'source' => 'house', 'levels' => ['500' => '40']]);
 
@@ -86,7 +114,10 @@ final class RecordSchemaTest extends TestCase
             $places = self::places($record, []);
             for ($i = 0; $i < 1000; ++$i) {
                 [$mutated, $what] = self::mutated($record, $places[mt_rand(0, \count($places) - 1)]);
-                $valid = $validator->validate(json_decode(json_encode($mutated, \JSON_THROW_ON_ERROR), false, 64, \JSON_THROW_ON_ERROR), $schema)->isValid();
+                $valid = $validator->validate(
+                    json_decode(json_encode($mutated, \JSON_THROW_ON_ERROR), false, 64, \JSON_THROW_ON_ERROR),
+                    $schema,
+                )->isValid();
                 $problem = $read($mutated);
                 if ($problem === null) {
                     ++$taken;
@@ -128,7 +159,13 @@ final class RecordSchemaTest extends TestCase
     private static function problem(RecordReader $reader, mixed $data, array $logs): ?InvalidRecord
     {
         try {
-            $reader->read($data, static fn (string $name): LogFile => LogFile::ofText($name, $logs[$name] ?? throw new InvalidRecord('/runs', 'The file is not there.')));
+            $reader->read(
+                $data,
+                static fn (string $name): LogFile => LogFile::ofText(
+                    $name,
+                    $logs[$name] ?? throw new InvalidRecord('/runs', 'The file is not there.'),
+                ),
+            );
 
             return null;
         } catch (InvalidRecord $problem) {

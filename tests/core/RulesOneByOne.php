@@ -13,8 +13,12 @@ use PHPUnit\Framework\Attributes\DataProvider;
 trait RulesOneByOne
 {
     #[DataProvider('rules')]
-    public function testFindsOnOneSideOfItsLineOnly(string $rule, Scene|AirScene|GasScene|ParticleScene|MeterScene $finds, Scene|AirScene|GasScene|ParticleScene|MeterScene $not, Severity $severity): void
-    {
+    public function testFindsOnOneSideOfItsLineOnly(
+        string $rule,
+        Scene|AirScene|GasScene|ParticleScene|MeterScene $finds,
+        Scene|AirScene|GasScene|ParticleScene|MeterScene $not,
+        Severity $severity,
+    ): void {
         $finding = self::of($finds->assess('r'), $rule);
         self::assertNotNull($finding, 'it finds something');
         self::assertSame($severity, $finding->severity);

@@ -37,7 +37,16 @@ final class SamplingPlanTest extends TestCase
     /** @param array{limit?: array{string, Unit}, share?: string, loq?: string, flow?: string, shift?: string, method?: ?string, substance?: ?string, drift?: ?string} $asked */
     private static function plan(array $asked): SamplingPlan
     {
-        $asked += ['limit' => ['1', Unit::MilligramPerCubicMetre], 'share' => '0.1', 'loq' => '50', 'flow' => '2.0', 'shift' => '480', 'method' => 'dust', 'substance' => null, 'drift' => null];
+        $asked += [
+            'limit' => ['1', Unit::MilligramPerCubicMetre],
+            'share' => '0.1',
+            'loq' => '50',
+            'flow' => '2.0',
+            'shift' => '480',
+            'method' => 'dust',
+            'substance' => null,
+            'drift' => null,
+        ];
 
         return SamplingPlan::of(
             new Measured(Decimal::parse($asked['limit'][0]), $asked['limit'][1]),
@@ -47,7 +56,9 @@ final class SamplingPlanTest extends TestCase
             Decimal::parse($asked['shift']),
             $asked['method'] === null ? null : self::entry('methods', $asked['method']),
             $asked['substance'] === null ? null : self::entry('substances', $asked['substance']),
-            $asked['drift'] === null ? null : Figure::read('ΔQ_max', 'most', Exact::of($asked['drift']), Unit::Percent, new Origin('check', 'k', ''), 2),
+            $asked['drift'] === null
+                ? null
+                : Figure::read('ΔQ_max', 'most', Exact::of($asked['drift']), Unit::Percent, new Origin('check', 'k', ''), 2),
         );
     }
 
@@ -55,7 +66,10 @@ final class SamplingPlanTest extends TestCase
     public function testDustOnOneFilter(): void
     {
         $plan = self::plan([]);
-        self::assertSame(['500', '250', 1, '960'], [$plan->leastVolume->full(), $plan->leastMinutes->full(), $plan->media, $plan->volumeEach->full()]);
+        self::assertSame(
+            ['500', '250', 1, '960'],
+            [$plan->leastVolume->full(), $plan->leastMinutes->full(), $plan->media, $plan->volumeEach->full()],
+        );
         self::assertSame('0.0521', $plan->reach->shown());
         self::assertTrue($plan->usable);
     }
@@ -63,7 +77,13 @@ final class SamplingPlanTest extends TestCase
     /** 0.05 L/min over 480 min is 24 L, and the method takes 10: three tubes of 8 L. */
     public function testVapourOnTubesInARow(): void
     {
-        $plan = self::plan(['limit' => ['50', Unit::PartsPerMillion], 'loq' => '5', 'flow' => '0.05', 'method' => 'vapour', 'substance' => 'toluene']);
+        $plan = self::plan([
+            'limit' => ['50', Unit::PartsPerMillion],
+            'loq' => '5',
+            'flow' => '0.05',
+            'method' => 'vapour',
+            'substance' => 'toluene',
+        ]);
         self::assertSame([3, '8'], [$plan->media, $plan->volumeEach->full()]);
         // 50 ppm toluene are 50·92.14/24.45 = 188.4 mg/m³; a tenth takes 5/18.84 = 0.265 L.
         self::assertEqualsWithDelta(5 / (0.1 * 50 * 92.14 / 24.45), $plan->leastVolume->toFloat(), 1e-9);
@@ -89,7 +109,15 @@ final class SamplingPlanTest extends TestCase
 
     public function testWhatMakesNoPlanNamesItsField(): void
     {
-        foreach ([[['limit' => ['0', Unit::MilligramPerCubicMetre]], 'limit'], [['share' => '0'], 'share'], [['loq' => '0'], 'quantitation'], [['flow' => '-1'], 'flow'], [['shift' => '0'], 'shiftMinutes'], [['limit' => ['50', Unit::PartsPerMillion]], 'limit'], [['limit' => ['50', Unit::PartsPerMillion], 'substance' => 'wood'], 'limit']] as [$asked, $field]) {
+        foreach ([
+            [['limit' => ['0', Unit::MilligramPerCubicMetre]], 'limit'],
+            [['share' => '0'], 'share'],
+            [['loq' => '0'], 'quantitation'],
+            [['flow' => '-1'], 'flow'],
+            [['shift' => '0'], 'shiftMinutes'],
+            [['limit' => ['50', Unit::PartsPerMillion]], 'limit'],
+            [['limit' => ['50', Unit::PartsPerMillion], 'substance' => 'wood'], 'limit'],
+        ] as [$asked, $field]) {
             try {
                 self::plan($asked);
                 self::fail('a plan was made');

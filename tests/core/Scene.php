@@ -20,7 +20,16 @@ use Footnote\Core\Record\RecordReader;
 /** One dosimeter and its day, written in the record format; times are of 2 March 2026 unless a day is named. */
 final class Scene
 {
-    public const STEPS = ['stopped' => 'done', 'windscreen-off' => 'done', 'reference' => 'done', 'adapter' => 'done', 'steady' => 'done', 'as-found' => 'done', 'calibrator-off' => 'done', 'windscreen-on' => 'done'];
+    public const STEPS = [
+        'stopped' => 'done',
+        'windscreen-off' => 'done',
+        'reference' => 'done',
+        'adapter' => 'done',
+        'steady' => 'done',
+        'as-found' => 'done',
+        'calibrator-off' => 'done',
+        'windscreen-on' => 'done',
+    ];
 
     /** @var array<string, mixed> */
     public array $record;
@@ -43,7 +52,13 @@ final class Scene
     public static function calibrator(string $id, string $certified, string $uncertainty): array
     {
         return ['id' => $id, 'kind' => 'acoustic-calibrator', 'model' => 'K', 'adapters' => ['1/2 in'], 'certificates' => [
-            ['number' => 'cert-'.$id, 'laboratory' => 'L', 'issued' => '2025-09-01', 'due' => '2030-09-01', 'values' => [['nominal' => '114', 'certified' => $certified, 'uncertainty' => $uncertainty, 'frequency' => '1000']]],
+            [
+                'number' => 'cert-'.$id,
+                'laboratory' => 'L',
+                'issued' => '2025-09-01',
+                'due' => '2030-09-01',
+                'values' => [['nominal' => '114', 'certified' => $certified, 'uncertainty' => $uncertainty, 'frequency' => '1000']],
+            ],
         ]];
     }
 
@@ -55,10 +70,19 @@ final class Scene
      */
     public function check(string $id, string $at, array $found, array $left = [], array $more = [], array $acoustic = []): self
     {
-        $readings = static fn (array $values): array => array_map(static fn (mixed $value): array => ['value' => $value, 'provenance' => 'typed'], $values);
+        $readings = static fn (array $values): array => array_map(
+            static fn (mixed $value): array => ['value' => $value, 'provenance' => 'typed'],
+            $values,
+        );
         $this->add('checks', array_filter([
             'id' => $id, 'instrument' => 'D', 'at' => self::moment($at), 'by' => 'T-1', 'reference' => 'A', 'steps' => self::STEPS,
-            'acoustic' => ['nominal' => '114', 'asFound' => $readings($found), 'asLeft' => $readings($left), 'adjusted' => $left !== [], ...$acoustic],
+            'acoustic' => [
+                'nominal' => '114',
+                'asFound' => $readings($found),
+                'asLeft' => $readings($left),
+                'adjusted' => $left !== [],
+                ...$acoustic,
+            ],
             ...$more,
         ], static fn (mixed $one): bool => $one !== null));
 
@@ -69,7 +93,9 @@ final class Scene
     public function run(string $id, string $from, ?string $to, string $level = '90.0', array $more = []): self
     {
         $this->add('runs', array_filter([
-            'id' => $id, 'instrument' => 'D', 'start' => self::moment($from), 'stop' => $to === null ? null : self::moment($to), 'person' => 'W-01', 'task' => 'sawing', 'clockOffsetSeconds' => 0,
+            'id' => $id, 'instrument' => 'D', 'start' => self::moment($from), 'stop' => $to === null
+                ? null
+                : self::moment($to), 'person' => 'W-01', 'task' => 'sawing', 'clockOffsetSeconds' => 0,
             'totals' => ['equivalentLevel' => ['value' => $level, 'provenance' => 'typed']],
             ...$more,
         ], static fn (mixed $value): bool => $value !== null));
@@ -94,7 +120,10 @@ final class Scene
 
     public function read(): RecordedCampaign
     {
-        return (new RecordReader(\Footnote\Core\Families::formats()))->read($this->record, static fn (string $name): LogFile => LogFile::ofText($name, ''));
+        return (new RecordReader(\Footnote\Core\Families::formats()))->read(
+            $this->record,
+            static fn (string $name): LogFile => LogFile::ofText($name, ''),
+        );
     }
 
     public function assess(string $run, string $policy = 'standard', ?Yardsticks $yardsticks = null): Assessment
@@ -122,9 +151,34 @@ final class Scene
         $timeline = $campaign->timelines['D'];
         $runs = [];
         foreach ($timeline->runs as $one) {
-            $runs[] = $one->id !== $run ? $one : new \Footnote\Core\Evidence\Run($one->id, $one->instrument, $one->start, $one->stop, $one->person, $one->task, $one->place, new NoiseRecord($log, null, 'log.csv'), $one->pauses, $one->remarks, $one->exclusions, $one->declaration, $one->clockOffset, $one->plannedMinutes, $one->shiftMinutes, $one->timerMinutes);
+            $runs[] = $one->id !== $run
+                ? $one
+                : new \Footnote\Core\Evidence\Run(
+                    $one->id,
+                    $one->instrument,
+                    $one->start,
+                    $one->stop,
+                    $one->person,
+                    $one->task,
+                    $one->place,
+                    new NoiseRecord($log, null, 'log.csv'),
+                    $one->pauses,
+                    $one->remarks,
+                    $one->exclusions,
+                    $one->declaration,
+                    $one->clockOffset,
+                    $one->plannedMinutes,
+                    $one->shiftMinutes,
+                    $one->timerMinutes,
+                );
         }
-        $timeline = new \Footnote\Core\Evidence\Timeline($timeline->instrument, $timeline->checks, $timeline->interventions, $runs, $timeline->references);
+        $timeline = new \Footnote\Core\Evidence\Timeline(
+            $timeline->instrument,
+            $timeline->checks,
+            $timeline->interventions,
+            $runs,
+            $timeline->references,
+        );
         foreach ($timeline->runs as $one) {
             if ($one->id === $run) {
                 return Families::assessor()->assess($one, $timeline, self::policy($policy), $campaign->yardsticks);
@@ -137,7 +191,12 @@ final class Scene
     {
         $read = static function (string $name): array {
             /** @var array{id: string, name: string, version: int, rules: array<string, array<string, mixed>>} $data */
-            $data = json_decode((string) file_get_contents(__DIR__.'/../../core/Judgement/shipped/'.$name.'.json'), true, 32, \JSON_THROW_ON_ERROR);
+            $data = json_decode(
+                (string) file_get_contents(__DIR__.'/../../core/Judgement/shipped/'.$name.'.json'),
+                true,
+                32,
+                \JSON_THROW_ON_ERROR,
+            );
 
             return $data;
         };
@@ -165,7 +224,9 @@ final class Scene
                 return $result;
             }
         }
-        throw new \OutOfBoundsException($key.' is not among '.implode(', ', array_map(static fn (Result $result): string => $result->key, $assessment->results)));
+        throw new \OutOfBoundsException(
+            $key.' is not among '.implode(', ', array_map(static fn (Result $result): string => $result->key, $assessment->results)),
+        );
     }
 
     public static function fields(mixed $data): Fields

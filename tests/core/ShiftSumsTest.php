@@ -43,10 +43,23 @@ final class ShiftSumsTest extends TestCase
         foreach ($runs as [$id, $from, $to]) {
             $scene->run($id, $start->modify("+$from seconds")->format('H:i:s'), $start->modify("+$to seconds")->format('H:i:s'), more: [
                 'totals' => null, 'shiftMinutes' => 480,
-                'log' => ['file' => 'day.csv', 'format' => ['delimiter' => ',', 'decimal' => '.', 'skip' => 1, 'time' => [0], 'dateOrder' => 'ymd', 'columns' => [['place' => 1, 'kind' => 'LAeq']]]],
+                'log' => [
+                    'file' => 'day.csv',
+                    'format' => [
+                        'delimiter' => ',',
+                        'decimal' => '.',
+                        'skip' => 1,
+                        'time' => [0],
+                        'dateOrder' => 'ymd',
+                        'columns' => [['place' => 1, 'kind' => 'LAeq']],
+                    ],
+                ],
             ]);
         }
-        $campaign = (new RecordReader(\Footnote\Core\Families::formats()))->read($scene->record, static fn (string $name): LogFile => LogFile::ofText($name, $text));
+        $campaign = (new RecordReader(\Footnote\Core\Families::formats()))->read(
+            $scene->record,
+            static fn (string $name): LogFile => LogFile::ofText($name, $text),
+        );
         $shifts = new ShiftAssessor(Families::assessor(), Scene::policy('standard'), $campaign->yardsticks);
         $found = [];
         foreach ($campaign->timelines['D']->runs as $run) {
@@ -69,7 +82,12 @@ final class ShiftSumsTest extends TestCase
                 $day = Scene::result($whole, $key);
                 foreach ([$pieces['a'], $pieces['b'], $turned['a'], $turned['b']] as $piece) {
                     $made = Scene::result($piece, $key);
-                    self::assertEqualsWithDelta($day->reportedFigure()->toFloat(), $made->reportedFigure()->toFloat(), 1e-9, $key.' on each of its pages');
+                    self::assertEqualsWithDelta(
+                        $day->reportedFigure()->toFloat(),
+                        $made->reportedFigure()->toFloat(),
+                        1e-9,
+                        $key.' on each of its pages',
+                    );
                     self::assertEqualsWithDelta($day->pre?->toFloat(), $made->pre?->toFloat(), 1e-9, $key.', offset taken out');
                     self::assertSame(
                         array_map(static fn (array $one): string => $one[0], $day->also),
@@ -81,7 +99,9 @@ final class ShiftSumsTest extends TestCase
             // Written out once more: energies and shares of the dose add up.
             $energy = array_sum(array_map(static fn (float $level): float => 10 ** ($level / 10), $levels));
             self::assertEqualsWithDelta(10 * log10($energy / 28800), $this->asNothing(Scene::result($pieces['a'], 'lex8h')), 1e-9);
-            $dose = array_sum(array_map(static fn (float $level): float => $level < 80.0 ? 0.0 : 100 / 28800 * 2 ** (($level - 90) / 5), $levels));
+            $dose = array_sum(
+                array_map(static fn (float $level): float => $level < 80.0 ? 0.0 : 100 / 28800 * 2 ** (($level - 90) / 5), $levels),
+            );
             self::assertEqualsWithDelta($dose, $this->asNothing(Scene::result($pieces['b'], 'dose:hc')), 1e-7 * $dose);
         }
     }

@@ -54,7 +54,13 @@ final class StatementPropertyTest extends TestCase
 
     private function holds(Assessment $assessment, Result $result, LimitOutcome $outcome): void
     {
-        $words = \sprintf('%s against %s %s: %s', $result->title, $outcome->limit->comparator->value, $outcome->limit->value->written, $outcome->statement);
+        $words = \sprintf(
+            '%s against %s %s: %s',
+            $result->title,
+            $outcome->limit->comparator->value,
+            $outcome->limit->value->written,
+            $outcome->statement,
+        );
         if ($assessment->verdictOn($result) === Verdict::Void) {
             self::assertSame(Robustness::NotKnown, $outcome->robustness, 'void states nothing: '.$words);
 
@@ -100,7 +106,10 @@ final class StatementPropertyTest extends TestCase
     private static function ends(Figure $figure): array
     {
         return match (true) {
-            $figure->bound === Bound::AtLeast => [$figure->floor === null ? $figure->toFloat() : (float) (string) $figure->low()->toFloat(), \INF],
+            $figure->bound === Bound::AtLeast => [
+                $figure->floor === null ? $figure->toFloat() : (float) (string) $figure->low()->toFloat(),
+                \INF,
+            ],
             $figure->bound === Bound::AtMost => [-\INF, $figure->toFloat()],
             $figure->floor !== null => [$figure->low()->toFloat(), $figure->toFloat()],
             default => [$figure->toFloat()],
@@ -136,7 +145,8 @@ final class StatementPropertyTest extends TestCase
             $spread = max(0.005 * abs(max($values)), max($values) - min($values), 1e-4);
             for ($i = 0; $i < 5; ++$i) {
                 $line = (min($values) + max($values)) / 2 + $spread * mt_rand(-80, 80) / 100;
-                if ($line <= 0.0 || array_filter($values, static fn (float $value): bool => abs($value - $line) < 1e-6 * max(1.0, abs($line))) !== []) {
+                if ($line <= 0.0
+                    || array_filter($values, static fn (float $value): bool => abs($value - $line) < 1e-6 * max(1.0, abs($line))) !== []) {
                     continue;
                 }
                 $limits[] = [
@@ -155,7 +165,10 @@ final class StatementPropertyTest extends TestCase
     {
         $level = static fn (int $low, int $high): string => number_format(mt_rand($low, $high) / 10, 1, '.', '');
         [$before, $after, $left] = [$level(1136, 1144), $level(1136, 1144), mt_rand(0, 2) === 0];
-        $totals = ['equivalentLevel' => ['value' => $level(800, 950), 'provenance' => 'typed'], 'peak' => ['value' => $level(1200, 1390), 'provenance' => 'typed']];
+        $totals = [
+            'equivalentLevel' => ['value' => $level(800, 950), 'provenance' => 'typed'],
+            'peak' => ['value' => $level(1200, 1390), 'provenance' => 'typed'],
+        ];
         $more = ['totals' => $totals, ...(mt_rand(0, 1) === 0 ? ['shiftMinutes' => 480] : [])];
         $isOpen = mt_rand(0, 5) === 0;
         $day = static function (array $limits) use ($before, $after, $left, $more, $isOpen): Assessment {
@@ -194,7 +207,12 @@ final class StatementPropertyTest extends TestCase
         $after = (string) (50 - mt_rand(0, 4));
         $zero = number_format(mt_rand(0, 10) / 10, 1, '.', '');
         $day = static function (array $limits) use ($log, $after, $zero): Assessment {
-            $scene = (new GasScene())->check('k1', '07:45')->run('r', '08:00', '10:30', ['CO' => $log])->check('k2', '12:10', ['CO' => $after], zero: ['CO' => $zero]);
+            $scene = (new GasScene())->check('k1', '07:45')->run('r', '08:00', '10:30', ['CO' => $log])->check(
+                'k2',
+                '12:10',
+                ['CO' => $after],
+                zero: ['CO' => $zero],
+            );
             $scene->record['campaign'] = ['code' => 'c', 'title' => 'c', 'limits' => $limits];
 
             return $scene->assess();

@@ -23,7 +23,17 @@ trait WrittenRecord
     {
         $campaign = $this->record['campaign'];
         \assert(\is_array($campaign) && \is_array($campaign['limits']));
-        $campaign['limits'][] = ['id' => 'l'.\count($campaign['limits']), 'title' => 'limit', 'quantity' => $quantity, 'value' => $value, 'comparator' => '>', 'source' => 's', 'mark' => 'own', ...($unit === '' ? [] : ['unit' => $unit]), ...$more];
+        $campaign['limits'][] = [
+            'id' => 'l'.\count($campaign['limits']),
+            'title' => 'limit',
+            'quantity' => $quantity,
+            'value' => $value,
+            'comparator' => '>',
+            'source' => 's',
+            'mark' => 'own',
+            ...($unit === '' ? [] : ['unit' => $unit]),
+            ...$more,
+        ];
         $this->record['campaign'] = $campaign;
 
         return $this;

@@ -39,8 +39,22 @@ function record(string $folder, string $log, string $stop): string
     $run['stop'] = $stop;
     $run['log']['file'] = $log;
     unset($run['plannedMinutes']);
-    $check = static fn (string $id, string $at, string $value): array => ['id' => $id, 'instrument' => 'DM-01', 'at' => $at, 'by' => 'T-1', 'reference' => 'AC-01', 'steps' => $demo['checks'][0]['steps'], 'acoustic' => ['nominal' => '114', 'adjusted' => false, 'asFound' => [['value' => $value, 'provenance' => 'typed']]]];
-    $record = [...$demo, 'instruments' => [$demo['instruments'][0]], 'interventions' => [], 'checks' => [$check('a', '2026-11-17T07:30:00+00:00', '114.0'), $check('b', '2026-11-18T09:00:00+00:00', '114.2')], 'runs' => [$run]];
+    $check = static fn (string $id, string $at, string $value): array => [
+        'id' => $id,
+        'instrument' => 'DM-01',
+        'at' => $at,
+        'by' => 'T-1',
+        'reference' => 'AC-01',
+        'steps' => $demo['checks'][0]['steps'],
+        'acoustic' => ['nominal' => '114', 'adjusted' => false, 'asFound' => [['value' => $value, 'provenance' => 'typed']]],
+    ];
+    $record = [
+        ...$demo,
+        'instruments' => [$demo['instruments'][0]],
+        'interventions' => [],
+        'checks' => [$check('a', '2026-11-17T07:30:00+00:00', '114.0'), $check('b', '2026-11-18T09:00:00+00:00', '114.2')],
+        'runs' => [$run],
+    ];
     $path = $folder.'/'.basename($log, '.csv').'.json';
     file_put_contents($path, json_encode($record, JSON_THROW_ON_ERROR));
 
@@ -85,7 +99,13 @@ if ($what === 'files') {
     [$empty] = measured([$root.'/bin/console', 'footnote:assess', '--help'], 5);
     [$took, $peak] = measured([...$console, $long], 3);
     $per = ($took - $empty) / 864000 / (($assess - $empty) / 28800);
-    printf("24 h log at 10 Hz, 864 000 lines\n  %.2f s, peak memory %.0f MB (at most 64)\n  time per line, start of the process taken off, against the 8 h log = %.2f; whole processes = %.2f (at most 1.2)\n", $took, $peak, $per, $took / 864000 / ($assess / 28800));
+    printf(
+        "24 h log at 10 Hz, 864 000 lines\n  %.2f s, peak memory %.0f MB (at most 64)\n  time per line, start of the process taken off, against the 8 h log = %.2f; whole processes = %.2f (at most 1.2)\n",
+        $took,
+        $peak,
+        $per,
+        $took / 864000 / ($assess / 28800),
+    );
 }
 if ($what === 'gases') {
     // The booth of the demo over and over, at one second for a day; the response moves between both checks.
@@ -107,11 +127,22 @@ if ($what === 'gases') {
     $run['log']['format']['stepSeconds'] = 1;
     $before = $demo['checks'][2];
     $after = $demo['checks'][3];
-    $record = [...$demo, 'instruments' => [$demo['instruments'][0]], 'checks' => [[...$before, 'instrument' => 'GM-01'], [...$after, 'instrument' => 'GM-01', 'at' => '2026-11-21T09:00:00+00:00']], 'runs' => [$run]];
+    $record = [
+        ...$demo,
+        'instruments' => [$demo['instruments'][0]],
+        'checks' => [[...$before, 'instrument' => 'GM-01'], [...$after, 'instrument' => 'GM-01', 'at' => '2026-11-21T09:00:00+00:00']],
+        'runs' => [$run],
+    ];
     file_put_contents($work.'/logs/gases.json', json_encode($record, JSON_THROW_ON_ERROR));
     [$assess, $memory] = measured([$root.'/bin/console', 'footnote:assess', $work.'/logs/gases.json'], 5);
     [$bare] = measured(['php', __DIR__.'/bare-columns.php', $work.'/logs/gases.csv'], 5);
-    printf("24 h log at 1 s, 86 400 lines of five channels, whole process, median\n  footnote:assess %.2f s, bare PHP loop %.2f s; ratio = %.2f (at most 4), peak memory %.0f MB (at most 64)\n", $assess, $bare, $assess / $bare, $memory);
+    printf(
+        "24 h log at 1 s, 86 400 lines of five channels, whole process, median\n  footnote:assess %.2f s, bare PHP loop %.2f s; ratio = %.2f (at most 4), peak memory %.0f MB (at most 64)\n",
+        $assess,
+        $bare,
+        $assess / $bare,
+        $memory,
+    );
 }
 if ($what === 'counts') {
     // A counter with eight sizes; flow and background move between both checks.
@@ -134,17 +165,39 @@ if ($what === 'counts') {
     $demo = json_decode((string) file_get_contents($root.'/demo/particles.json'), true, 64, JSON_THROW_ON_ERROR);
     assert(is_array($demo));
     $run = [...$demo['runs'][0], 'stop' => gmdate('Y-m-d\TH:i:s+00:00', $start + 100000), 'shiftMinutes' => '1440'];
-    $run['log'] = ['file' => 'counts.csv', 'format' => [...$run['log']['format'], 'stepSeconds' => 1, 'columns' => array_map(static fn (int $place): array => ['place' => $place + 1, 'kind' => 'counts', 'channel' => $sizes[$place]], array_keys($sizes))]];
+    $run['log'] = [
+        'file' => 'counts.csv',
+        'format' => [
+            ...$run['log']['format'],
+            'stepSeconds' => 1,
+            'columns' => array_map(
+                static fn (int $place): array => ['place' => $place + 1, 'kind' => 'counts', 'channel' => $sizes[$place]],
+                array_keys($sizes),
+            ),
+        ],
+    ];
     [$before, $after] = $demo['checks'];
-    $blank = static fn (int $least): array => array_map(static fn (int $place): array => ['size' => $sizes[$place], 'value' => (string) ($least + 7 - $place), 'provenance' => 'typed'], array_keys($sizes));
+    $blank = static fn (int $least): array => array_map(
+        static fn (int $place): array => ['size' => $sizes[$place], 'value' => (string) ($least + 7 - $place), 'provenance' => 'typed'],
+        array_keys($sizes),
+    );
     $before['particle']['blankFound'] = $blank(9);
     $after['particle']['blankFound'] = $blank(14);
     $after['at'] = '2026-11-24T13:00:00+00:00';
     $unit = [...$demo['instruments'][0], 'sizes' => array_map(static fn (string $size): array => ['size' => $size], $sizes)];
-    file_put_contents($work.'/logs/counts.json', json_encode([...$demo, 'instruments' => [$unit], 'checks' => [$before, $after], 'runs' => [$run]], JSON_THROW_ON_ERROR));
+    file_put_contents(
+        $work.'/logs/counts.json',
+        json_encode([...$demo, 'instruments' => [$unit], 'checks' => [$before, $after], 'runs' => [$run]], JSON_THROW_ON_ERROR),
+    );
     [$assess, $memory] = measured([$root.'/bin/console', 'footnote:assess', $work.'/logs/counts.json'], 5);
     [$bare] = measured(['php', __DIR__.'/bare-columns.php', $work.'/logs/counts.csv'], 5);
-    printf("Counter log of 100 000 lines and eight sizes, whole process, median\n  footnote:assess %.2f s, bare PHP loop %.2f s; ratio = %.2f (at most 4), peak memory %.0f MB (at most 64)\n", $assess, $bare, $assess / $bare, $memory);
+    printf(
+        "Counter log of 100 000 lines and eight sizes, whole process, median\n  footnote:assess %.2f s, bare PHP loop %.2f s; ratio = %.2f (at most 4), peak memory %.0f MB (at most 64)\n",
+        $assess,
+        $bare,
+        $assess / $bare,
+        $memory,
+    );
 }
 if ($what === 'logbooks') {
     $read = static fn (int $runs): mixed => json_decode((string) file_get_contents("$work/load-$runs.json"), true, 8, JSON_THROW_ON_ERROR);
@@ -153,7 +206,15 @@ if ($what === 'logbooks') {
     echo "Logbooks of 1 000 and 10 000 runs with four checks each, four clients at once, production mode, 95th percentile\n";
     foreach ([['Results, a page of 50', 60], ['Result page', 80]] as $i => [$name, $most]) {
         [$a, $b] = [array_values($small)[$i], array_values($big)[$i]];
-        printf("  %-22s %.0f ms with 10 000 runs (at most %d), %.0f ms with 1 000; growth = %.2f (at most 1.5), of the medians %.2f\n", $name, $b['p95'], $most, $a['p95'], $b['p95'] / $a['p95'], $b['median'] / $a['median']);
+        printf(
+            "  %-22s %.0f ms with 10 000 runs (at most %d), %.0f ms with 1 000; growth = %.2f (at most 1.5), of the medians %.2f\n",
+            $name,
+            $b['p95'],
+            $most,
+            $a['p95'],
+            $b['p95'] / $a['p95'],
+            $b['median'] / $a['median'],
+        );
     }
 }
 if ($what === 'samples') {
@@ -183,7 +244,9 @@ if ($what === 'client') {
     $files = [];
     $take = static function (string $key) use (&$take, &$files, $manifest): void {
         if (!isset($files[$manifest[$key]['file']])) {
-            $files[$manifest[$key]['file']] = strlen((string) gzencode((string) file_get_contents(dirname(__DIR__, 2).'/public/build/'.$manifest[$key]['file']), 9));
+            $files[$manifest[$key]['file']] = strlen(
+                (string) gzencode((string) file_get_contents(dirname(__DIR__, 2).'/public/build/'.$manifest[$key]['file']), 9),
+            );
             foreach ($manifest[$key]['imports'] ?? [] as $import) {
                 $take($import);
             }

@@ -7,7 +7,10 @@ declare(strict_types=1);
 mt_srand(4711);
 $criteria = json_decode((string) file_get_contents(__DIR__.'/../../core/Noise/shipped-criteria.json'), true, 32, JSON_THROW_ON_ERROR);
 assert(is_array($criteria));
-$steps = array_fill_keys(['stopped', 'windscreen-off', 'reference', 'adapter', 'steady', 'as-found', 'calibrator-off', 'windscreen-on'], 'done');
+$steps = array_fill_keys(
+    ['stopped', 'windscreen-off', 'reference', 'adapter', 'steady', 'as-found', 'calibrator-off', 'windscreen-on'],
+    'done',
+);
 $reading = static fn (float $value): array => [['value' => number_format($value, 1, '.', ''), 'provenance' => 'typed']];
 $units = 50;
 $instruments = $references = $checks = $runs = [];
@@ -15,16 +18,55 @@ for ($i = 0; $i < $units; ++$i) {
     $instruments[] = ['id' => sprintf('B-%02d', $i), 'family' => 'noise-dosimeter', 'model' => 'Bench', 'microphone' => '1/2 in'];
 }
 for ($i = 0; $i < 4; ++$i) {
-    $references[] = ['id' => "K-$i", 'kind' => 'acoustic-calibrator', 'model' => 'Bench', 'adapters' => ['1/2 in'], 'certificates' => [['number' => "N-$i", 'laboratory' => 'L', 'issued' => '2024-01-01', 'due' => '2030-01-01', 'values' => [['nominal' => '114', 'certified' => '114.0', 'uncertainty' => '0.15']]]]];
+    $references[] = [
+        'id' => "K-$i",
+        'kind' => 'acoustic-calibrator',
+        'model' => 'Bench',
+        'adapters' => ['1/2 in'],
+        'certificates' => [[
+            'number' => "N-$i",
+            'laboratory' => 'L',
+            'issued' => '2024-01-01',
+            'due' => '2030-01-01',
+            'values' => [['nominal' => '114', 'certified' => '114.0', 'uncertainty' => '0.15']],
+        ]],
+    ];
 }
 for ($r = 0; $r < (int) $count; ++$r) {
     $unit = $instruments[$r % $units]['id'];
     $day = (new DateTimeImmutable('2025-01-06'))->modify('+'.intdiv($r, $units).' days')->format('Y-m-d');
     foreach (['06:50', '07:20', '16:20', '16:50'] as $c => $time) {
-        $checks[] = ['id' => "C-$r-$c", 'instrument' => $unit, 'at' => "{$day}T$time:00+00:00", 'by' => 'T-1', 'reference' => 'K-'.($r % 4), 'steps' => $steps, 'acoustic' => ['nominal' => '114', 'adjusted' => false, 'asFound' => $reading(114 + mt_rand(-3, 3) / 10), 'asLeft' => []]];
+        $checks[] = [
+            'id' => "C-$r-$c",
+            'instrument' => $unit,
+            'at' => "{$day}T$time:00+00:00",
+            'by' => 'T-1',
+            'reference' => 'K-'.($r % 4),
+            'steps' => $steps,
+            'acoustic' => ['nominal' => '114', 'adjusted' => false, 'asFound' => $reading(114 + mt_rand(-3, 3) / 10), 'asLeft' => []],
+        ];
     }
     $level = mt_rand(780, 960) / 10;
     $runs[] = ['id' => "R-$r", 'instrument' => $unit, 'start' => "{$day}T08:00:00+00:00", 'stop' => "{$day}T16:00:00+00:00", 'person' => 'W-'.mt_rand(1, 40), 'task' => 'task '.mt_rand(1, 20), 'place' => 'hall', 'clockOffsetSeconds' => 0, 'shiftMinutes' => 480,
-        'totals' => ['equivalentLevel' => $reading($level)[0], 'peak' => $reading($level + 30)[0], 'doses' => ['hc' => $reading(mt_rand(50, 2000) / 10)[0], 'rel' => $reading(mt_rand(50, 5000) / 10)[0]]]];
+        'totals' => [
+            'equivalentLevel' => $reading($level)[0],
+            'peak' => $reading($level + 30)[0],
+            'doses' => ['hc' => $reading(mt_rand(50, 2000) / 10)[0], 'rel' => $reading(mt_rand(50, 5000) / 10)[0]],
+        ]];
 }
-file_put_contents($path, json_encode(['format' => 'footnote-record/1', 'site' => ['name' => 'Bench', 'timeZone' => 'UTC'], 'policy' => 'standard', 'campaign' => ['code' => 'bench', 'title' => 'Bench', ...$criteria], 'instruments' => $instruments, 'references' => $references, 'checks' => $checks, 'runs' => $runs], JSON_THROW_ON_ERROR));
+file_put_contents(
+    $path,
+    json_encode(
+        [
+            'format' => 'footnote-record/1',
+            'site' => ['name' => 'Bench', 'timeZone' => 'UTC'],
+            'policy' => 'standard',
+            'campaign' => ['code' => 'bench', 'title' => 'Bench', ...$criteria],
+            'instruments' => $instruments,
+            'references' => $references,
+            'checks' => $checks,
+            'runs' => $runs,
+        ],
+        JSON_THROW_ON_ERROR,
+    ),
+);

@@ -21,7 +21,11 @@ final readonly class BelowQuantitation extends SampleRule
     {
         $mass = $analyte->mass;
         if ($mass->isLessThan()) {
-            yield $setting->finding(\sprintf('%s: %s µg on the medium.', ucfirst($analyte->name()), $mass->shown()), [$case->run->id], channel: $analyte->analyte);
+            yield $setting->finding(
+                \sprintf('%s: %s µg on the medium.', ucfirst($analyte->name()), $mass->shown()),
+                [$case->run->id],
+                channel: $analyte->analyte,
+            );
         }
     }
 }

@@ -25,7 +25,17 @@ final readonly class BlanksFew extends SampleRule
         // A laboratory that subtracted them itself had them.
         $there = $analyte->blankCorrected === Corrected::Yes ? max($analyte->fieldBlanks, $results->sample->blanks) : $analyte->fieldBlanks;
         if (Exact::of($there)->compareTo($wanted) < 0) {
-            yield $setting->finding(\sprintf('%s: report %s has %s; %s wanted.', ucfirst($analyte->name()), $analyte->report, $there === 0 ? 'no field blank' : $there.' field blank'.($there === 1 ? '' : 's'), $wanted->compareTo(Exact::of(1)) === 0 ? 'one is' : $wanted->rounded(0).' are'), [$case->run->id], channel: $analyte->analyte);
+            yield $setting->finding(
+                \sprintf(
+                    '%s: report %s has %s; %s wanted.',
+                    ucfirst($analyte->name()),
+                    $analyte->report,
+                    $there === 0 ? 'no field blank' : $there.' field blank'.($there === 1 ? '' : 's'),
+                    $wanted->compareTo(Exact::of(1)) === 0 ? 'one is' : $wanted->rounded(0).' are',
+                ),
+                [$case->run->id],
+                channel: $analyte->analyte,
+            );
         }
     }
 }

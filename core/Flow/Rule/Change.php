@@ -41,7 +41,11 @@ final readonly class Change extends SampleRule
         $graver = $this->graver === null ? null : $case->policy->limit($this->graver, 'change');
         if (!$limit->isKeptBy(self::size($largest)) && ($graver === null || $graver->isKeptBy(self::size($largest)))) {
             $words = \sprintf('%s: %s %%.', ucfirst($largest->meaning), self::beside($largest, $limit->value->value));
-            yield $setting->finding($words, array_values(array_filter([$results->bracket->pre?->id, $results->bracket->post?->id], \is_string(...))), $limit);
+            yield $setting->finding(
+                $words,
+                array_values(array_filter([$results->bracket->pre?->id, $results->bracket->post?->id], \is_string(...))),
+                $limit,
+            );
         }
     }
 

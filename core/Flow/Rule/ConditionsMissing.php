@@ -23,6 +23,9 @@ final readonly class ConditionsMissing extends SampleRule
         }
         yield $setting->finding($results->result('volume-ref') !== null
             ? 'Temperature and pressure were not read in the field; those of the check before the run are taken.'
-            : \sprintf('Temperature and pressure are not known, neither in the field nor at the check: nothing can be stated at %s.', $results->conditions->name), [$case->run->id]);
+            : \sprintf(
+                'Temperature and pressure are not known, neither in the field nor at the check: nothing can be stated at %s.',
+                $results->conditions->name,
+            ), [$case->run->id]);
     }
 }

@@ -26,7 +26,12 @@ final readonly class CorrectionUnknown extends SampleRule
             'desorption' => $analyte->desorptionCorrected === Corrected::Unknown && $results->sample->isDesorbed($analyte),
         ]));
         if ($unknown !== []) {
-            yield $setting->finding(\sprintf('Whether report %s is already corrected for %s is not known.', $analyte->report, implode(' and ', $unknown)), [$case->run->id], cure: new Cure('the laboratory\'s word whether it corrected for '.implode(' and ', $unknown), 'any time'), channel: $analyte->analyte);
+            yield $setting->finding(
+                \sprintf('Whether report %s is already corrected for %s is not known.', $analyte->report, implode(' and ', $unknown)),
+                [$case->run->id],
+                cure: new Cure('the laboratory\'s word whether it corrected for '.implode(' and ', $unknown), 'any time'),
+                channel: $analyte->analyte,
+            );
         }
     }
 }

@@ -21,7 +21,15 @@ final readonly class Correlation extends SampleRule
         $curve = $results->sample->gauges === [] ? null : $results->curve;
         $limit = $setting->limit('correlation');
         if ($curve !== null && !$limit->isKeptBy($curve->correlation->toFloat())) {
-            yield $setting->finding(\sprintf('The calibration %s has r = %s: it is not valid.', $curve->check, $curve->correlation->shownBeside($limit->value->value)), [$curve->check], $limit);
+            yield $setting->finding(
+                \sprintf(
+                    'The calibration %s has r = %s: it is not valid.',
+                    $curve->check,
+                    $curve->correlation->shownBeside($limit->value->value),
+                ),
+                [$curve->check],
+                $limit,
+            );
         }
     }
 }

@@ -21,7 +21,12 @@ final readonly class DesorptionLow extends SampleRule
     {
         $limit = $setting->limit('efficiency');
         if ($analyte->desorption !== null && !$limit->isKeptBy($analyte->desorption->value)) {
-            yield $setting->finding(\sprintf('%s: a desorption efficiency of %s.', ucfirst($analyte->name()), $analyte->desorption->written), [$case->run->id], $limit, channel: $analyte->analyte);
+            yield $setting->finding(
+                \sprintf('%s: a desorption efficiency of %s.', ucfirst($analyte->name()), $analyte->desorption->written),
+                [$case->run->id],
+                $limit,
+                channel: $analyte->analyte,
+            );
         }
     }
 }

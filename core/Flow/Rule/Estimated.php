@@ -20,7 +20,16 @@ final readonly class Estimated extends SampleRule
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($analyte->isEstimated()) {
-            yield $setting->finding(\sprintf('%s: %s µg lies below the quantitation of %s.', ucfirst($analyte->name()), $analyte->mass->shown(), $analyte->quantitation?->words() ?? ''), [$case->run->id], channel: $analyte->analyte);
+            yield $setting->finding(
+                \sprintf(
+                    '%s: %s µg lies below the quantitation of %s.',
+                    ucfirst($analyte->name()),
+                    $analyte->mass->shown(),
+                    $analyte->quantitation?->words() ?? '',
+                ),
+                [$case->run->id],
+                channel: $analyte->analyte,
+            );
         }
     }
 }

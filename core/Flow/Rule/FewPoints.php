@@ -22,7 +22,11 @@ final readonly class FewPoints extends SampleRule
         $curve = $results->sample->gauges === [] ? null : $results->curve;
         $limit = $setting->limit('count');
         if ($curve !== null && !$limit->isKeptBy(Exact::of(\count($curve->points)))) {
-            yield $setting->finding(\sprintf('The calibration %s rests on %d points.', $curve->check, \count($curve->points)), [$curve->check], $limit);
+            yield $setting->finding(
+                \sprintf('The calibration %s rests on %d points.', $curve->check, \count($curve->points)),
+                [$curve->check],
+                $limit,
+            );
         }
     }
 }

@@ -27,7 +27,10 @@ final readonly class HumidityOption extends SampleRule
             }
         }
         if (\count(array_unique($options)) > 1) {
-            yield $setting->finding('The humidity of the room was taken into account at some checks with the soap film and not at others.', array_map(strval(...), array_keys($options)));
+            yield $setting->finding(
+                'The humidity of the room was taken into account at some checks with the soap film and not at others.',
+                array_map(strval(...), array_keys($options)),
+            );
         }
     }
 }

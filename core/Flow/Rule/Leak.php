@@ -28,7 +28,10 @@ final readonly class Leak extends SampleRule
             return;
         }
         if ($leak->stalled === false) {
-            yield $setting->finding(\sprintf('At the check of %s the pump went on drawing through a blocked line.', $case->hour($check->at)), [$check->id]);
+            yield $setting->finding(
+                \sprintf('At the check of %s the pump went on drawing through a blocked line.', $case->hour($check->at)),
+                [$check->id],
+            );
 
             return;
         }
@@ -42,7 +45,20 @@ final readonly class Leak extends SampleRule
             $scaled = $lost->times($within->value)->dividedBy($leak->seconds->value);
             $limit = new Limit('leak', Decimal::parse($allowed->in(Unit::Kilopascal)->rounded(6)), 'kPa in '.$within->written.' s');
             if ($scaled->compareTo($allowed->in(Unit::Kilopascal)) > 0) {
-                yield $setting->finding(\sprintf('At the check of %s the vacuum fell from %s to %s in %s s; the manual allows %s in %s s.%s', $case->hour($check->at), $leak->start?->words() ?? '', $leak->end?->words() ?? '', $leak->seconds->written, $allowed->words(), $within->written, $this->asFlow($content)), [$check->id], $limit);
+                yield $setting->finding(
+                    \sprintf(
+                        'At the check of %s the vacuum fell from %s to %s in %s s; the manual allows %s in %s s.%s',
+                        $case->hour($check->at),
+                        $leak->start?->words() ?? '',
+                        $leak->end?->words() ?? '',
+                        $leak->seconds->written,
+                        $allowed->words(),
+                        $within->written,
+                        $this->asFlow($content),
+                    ),
+                    [$check->id],
+                    $limit,
+                );
             }
 
             return;
@@ -50,7 +66,17 @@ final readonly class Leak extends SampleRule
         $limit = $setting->limit('decay');
         $percent = $leak->lostPercent();
         if ($percent !== null && !$limit->isKeptBy($percent)) {
-            yield $setting->finding(\sprintf('At the check of %s the vacuum fell by %s %% in %s s.%s', $case->hour($check->at), $percent->rounded(1), $leak->seconds->written ?? '?', $this->asFlow($content)), [$check->id], $limit);
+            yield $setting->finding(
+                \sprintf(
+                    'At the check of %s the vacuum fell by %s %% in %s s.%s',
+                    $case->hour($check->at),
+                    $percent->rounded(1),
+                    $leak->seconds->written ?? '?',
+                    $this->asFlow($content),
+                ),
+                [$check->id],
+                $limit,
+            );
         }
     }
 

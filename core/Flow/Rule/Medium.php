@@ -24,6 +24,14 @@ final readonly class Medium extends SampleRule
         if ($wanted === null || $wanted === 'not applicable' || $content->medium === $wanted) {
             return;
         }
-        yield $setting->finding(\sprintf('At the check of %s the medium was %s; this sampler is checked with it %s.', $case->hour($check->at), $content->medium ?? 'not said', $wanted === 'empty' ? 'left out' : $wanted), [$check->id]);
+        yield $setting->finding(
+            \sprintf(
+                'At the check of %s the medium was %s; this sampler is checked with it %s.',
+                $case->hour($check->at),
+                $content->medium ?? 'not said',
+                $wanted === 'empty' ? 'left out' : $wanted,
+            ),
+            [$check->id],
+        );
     }
 }

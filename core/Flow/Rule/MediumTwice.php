@@ -20,7 +20,11 @@ final readonly class MediumTwice extends SampleRule
     {
         $others = array_values(array_filter($results->sample->users, static fn (string $run): bool => $run !== $case->run->id));
         if ($others !== []) {
-            yield $setting->finding(\sprintf('The medium %s is also that of %s.', $results->sample->medium ?? '', implode(', ', $others)), [$case->run->id, ...$others], advice: 'Correct the number of the medium on the run that has it wrong.');
+            yield $setting->finding(
+                \sprintf('The medium %s is also that of %s.', $results->sample->medium ?? '', implode(', ', $others)),
+                [$case->run->id, ...$others],
+                advice: 'Correct the number of the medium on the run that has it wrong.',
+            );
         }
     }
 }

@@ -23,8 +23,19 @@ final readonly class MethodFlow extends SampleRule
         $method = $results->sample->method;
         [$low, $high] = [$method?->measured('flowLow'), $method?->measured('flowHigh')];
         foreach ($results->line->knots ?? [] as $knot) {
-            if (($low !== null && Real::compare($knot->flow->value, $low->in(Unit::LitrePerMinute)) < 0) || ($high !== null && Real::compare($knot->flow->value, $high->in(Unit::LitrePerMinute)) > 0)) {
-                yield $setting->finding(\sprintf('%s L/min at %s is outside of what the method %s allows, %s to %s.', $knot->flow->shown(), $knot->check, $method?->text('code') ?? '', $low?->words() ?? '0', $high?->words() ?? 'any'), [$knot->check]);
+            if (($low !== null && Real::compare($knot->flow->value, $low->in(Unit::LitrePerMinute)) < 0)
+                || ($high !== null && Real::compare($knot->flow->value, $high->in(Unit::LitrePerMinute)) > 0)) {
+                yield $setting->finding(
+                    \sprintf(
+                        '%s L/min at %s is outside of what the method %s allows, %s to %s.',
+                        $knot->flow->shown(),
+                        $knot->check,
+                        $method?->text('code') ?? '',
+                        $low?->words() ?? '0',
+                        $high?->words() ?? 'any',
+                    ),
+                    [$knot->check],
+                );
 
                 return;
             }

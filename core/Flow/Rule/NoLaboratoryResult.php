@@ -23,7 +23,15 @@ final readonly class NoLaboratoryResult extends SampleRule
             return;
         }
         yield $results->sample->medium === null
-            ? $setting->finding('The run names no medium: no laboratory result can be told to be its own.', [$case->run->id], cure: new Cure('the number of the medium', 'when it is written down with the run'))
-            : $setting->finding(\sprintf('No laboratory has reported on the medium %s.', $results->sample->medium), [$case->run->id], cure: new Cure('the laboratory\'s report on '.$results->sample->medium, 'when it comes'));
+            ? $setting->finding(
+                'The run names no medium: no laboratory result can be told to be its own.',
+                [$case->run->id],
+                cure: new Cure('the number of the medium', 'when it is written down with the run'),
+            )
+            : $setting->finding(
+                \sprintf('No laboratory has reported on the medium %s.', $results->sample->medium),
+                [$case->run->id],
+                cure: new Cure('the laboratory\'s report on '.$results->sample->medium, 'when it comes'),
+            );
     }
 }

@@ -25,7 +25,16 @@ final readonly class Replicates extends SampleRule
         foreach (self::used($check, $content, $case) as $when => $rows) {
             $measured = FlowMeasurement::of($rows, $when, $check, $content, $case->timeline);
             if ($measured !== null && !$limit->isKeptBy($measured->spread->value)) {
-                yield $setting->finding(\sprintf('The readings %s at the check of %s spread over %s %% of their mean.', $when, $case->hour($check->at), $measured->spread->shownBeside($limit->value->value)), [$check->id], $limit);
+                yield $setting->finding(
+                    \sprintf(
+                        'The readings %s at the check of %s spread over %s %% of their mean.',
+                        $when,
+                        $case->hour($check->at),
+                        $measured->spread->shownBeside($limit->value->value),
+                    ),
+                    [$check->id],
+                    $limit,
+                );
             }
         }
     }

@@ -24,14 +24,27 @@ final readonly class ReplicatesFew extends SampleRule
     protected function check(Check $check, FlowCheck $content, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $own = $case->procedureOf($check)->id;
-        if (\in_array($own, [FlowProcedures::LOOK, FlowProcedures::VERIFICATION, FlowProcedures::CALIBRATION, FlowProcedures::MULTI_POINT], true)) {
+        if (\in_array(
+            $own,
+            [FlowProcedures::LOOK, FlowProcedures::VERIFICATION, FlowProcedures::CALIBRATION, FlowProcedures::MULTI_POINT],
+            true,
+        )) {
             return;
         }
         $limit = $setting->limit('count');
         foreach (self::used($check, $content, $case) as $when => $rows) {
             $measured = FlowMeasurement::of($rows, $when, $check, $content, $case->timeline);
             if ($measured !== null && !$limit->isKeptBy(Exact::of(\count($measured->flows)))) {
-                yield $setting->finding(\sprintf('%s %s at the check of %s.', \count($measured->flows) === 1 ? 'One reading' : \count($measured->flows).' readings', $when, $case->hour($check->at)), [$check->id], $limit);
+                yield $setting->finding(
+                    \sprintf(
+                        '%s %s at the check of %s.',
+                        \count($measured->flows) === 1 ? 'One reading' : \count($measured->flows).' readings',
+                        $when,
+                        $case->hour($check->at),
+                    ),
+                    [$check->id],
+                    $limit,
+                );
             }
         }
     }

@@ -29,10 +29,24 @@ final readonly class SamplerFlow extends SampleRule
             if ($row->display === null) {
                 continue;
             }
-            $flow = FlowMeasurement::standard($check, $content, $case->timeline)->flow($row, $content->air, FlowMeasurement::origin($check, $row));
+            $flow = FlowMeasurement::standard($check, $content, $case->timeline)->flow(
+                $row,
+                $content->air,
+                FlowMeasurement::origin($check, $row),
+            );
             $off = Real::times(Real::by(Real::minus($row->display->in(Unit::LitrePerMinute), $flow->value), $flow->value), Exact::of(100));
             if (!$limit->isKeptBy($off instanceof Exact ? $off->absolute() : abs($off))) {
-                yield $setting->finding(\sprintf('At the check of %s the sampler showed %s, the standard %s L/min: %s %% off.', $case->hour($check->at), $row->display->words(), $flow->shown(), number_format(Real::toFloat($off), 1, '.', '')), [$check->id], $limit);
+                yield $setting->finding(
+                    \sprintf(
+                        'At the check of %s the sampler showed %s, the standard %s L/min: %s %% off.',
+                        $case->hour($check->at),
+                        $row->display->words(),
+                        $flow->shown(),
+                        number_format(Real::toFloat($off), 1, '.', ''),
+                    ),
+                    [$check->id],
+                    $limit,
+                );
             }
         }
     }

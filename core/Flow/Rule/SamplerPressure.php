@@ -27,7 +27,17 @@ final readonly class SamplerPressure extends SampleRule
         $off = $content->unitPressure->in(Unit::MillimetreMercury)->minus($content->air->pressure->in(Unit::MillimetreMercury));
         $limit = $setting->limit('deviation');
         if (!$limit->isKeptBy($off->absolute())) {
-            yield $setting->finding(\sprintf('At the check of %s the sampler showed %s, the barometer %s: %s mmHg apart.', $case->hour($check->at), $content->unitPressure->words(), $content->air->pressure->words(), $off->absolute()->rounded(1)), [$check->id], $limit);
+            yield $setting->finding(
+                \sprintf(
+                    'At the check of %s the sampler showed %s, the barometer %s: %s mmHg apart.',
+                    $case->hour($check->at),
+                    $content->unitPressure->words(),
+                    $content->air->pressure->words(),
+                    $off->absolute()->rounded(1),
+                ),
+                [$check->id],
+                $limit,
+            );
         }
     }
 }

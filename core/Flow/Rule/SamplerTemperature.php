@@ -27,7 +27,16 @@ final readonly class SamplerTemperature extends SampleRule
         $off = $content->unitTemperature->in(Unit::Kelvin)->minus($content->air->kelvin());
         $limit = $setting->limit('deviation');
         if (!$limit->isKeptBy($off->absolute())) {
-            yield $setting->finding(\sprintf('At the check of %s the sampler showed %s, the thermometer %s.', $case->hour($check->at), $content->unitTemperature->words(), $content->air->temperature->words()), [$check->id], $limit);
+            yield $setting->finding(
+                \sprintf(
+                    'At the check of %s the sampler showed %s, the thermometer %s.',
+                    $case->hour($check->at),
+                    $content->unitTemperature->words(),
+                    $content->air->temperature->words(),
+                ),
+                [$check->id],
+                $limit,
+            );
         }
     }
 }

@@ -32,7 +32,13 @@ final readonly class StoppedEarly extends SampleRule
                 cure: new Cure('the running time that the pump still shows', 'any time'),
             );
         } else {
-            yield $setting->finding(\sprintf('The pump stopped by itself; by its own timer it ran %s min.', number_format($case->run->timerMinutes, 0, '.', '')), [$case->run->id]);
+            yield $setting->finding(
+                \sprintf(
+                    'The pump stopped by itself; by its own timer it ran %s min.',
+                    number_format($case->run->timerMinutes, 0, '.', ''),
+                ),
+                [$case->run->id],
+            );
         }
     }
 }

@@ -20,7 +20,16 @@ final readonly class Superseded extends SampleRule
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($analyte->superseded !== []) {
-            yield $setting->finding(\sprintf('%s: report %s takes the place of %s.', ucfirst($analyte->name()), $analyte->report, implode(', ', $analyte->superseded)), [$case->run->id], channel: $analyte->analyte);
+            yield $setting->finding(
+                \sprintf(
+                    '%s: report %s takes the place of %s.',
+                    ucfirst($analyte->name()),
+                    $analyte->report,
+                    implode(', ', $analyte->superseded),
+                ),
+                [$case->run->id],
+                channel: $analyte->analyte,
+            );
         }
     }
 }

@@ -32,7 +32,11 @@ final readonly class TimerAgainstClock extends SampleRule
         $timed = Exact::of(number_format($timer, 6, '.', ''));
         $limit = $setting->limit('difference');
         if (!$limit->isKeptBy($timed->minus($clock)->absolute()->times(100)->dividedBy($clock))) {
-            yield $setting->finding(\sprintf('The pump\'s timer says %s min, the clock %s min.', $timed->rounded(0), $clock->rounded(0)), [$case->run->id], $limit);
+            yield $setting->finding(
+                \sprintf('The pump\'s timer says %s min, the clock %s min.', $timed->rounded(0), $clock->rounded(0)),
+                [$case->run->id],
+                $limit,
+            );
         }
     }
 }

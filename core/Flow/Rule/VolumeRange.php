@@ -28,7 +28,17 @@ final readonly class VolumeRange extends SampleRule
         [$low, $high] = [$method->measured('volumeLow'), $method->measured('volumeHigh')];
         $below = $low !== null && Real::compare($volume->value, $low->in(Unit::Litre)) < 0;
         if ($below || ($high !== null && Real::compare($volume->value, $high->in(Unit::Litre)) > 0)) {
-            yield $setting->finding(\sprintf('%s L is %s what the method %s was tried for, %s to %s.', $volume->shownBeside(($below ? $low : $high)->in(Unit::Litre)), $below ? 'less than' : 'more than', $method->text('code') ?? '', $low?->words() ?? '0', $high?->words() ?? 'any'), [$case->run->id]);
+            yield $setting->finding(
+                \sprintf(
+                    '%s L is %s what the method %s was tried for, %s to %s.',
+                    $volume->shownBeside(($below ? $low : $high)->in(Unit::Litre)),
+                    $below ? 'less than' : 'more than',
+                    $method->text('code') ?? '',
+                    $low?->words() ?? '0',
+                    $high?->words() ?? 'any',
+                ),
+                [$case->run->id],
+            );
         }
     }
 }

@@ -46,13 +46,26 @@ final readonly class DirectReading implements FlowStandard
         }
         $read = Figure::read('Q_std', 'standard flow read', $shown, Unit::LitrePerMinute, $origin, max(Digits::significant($shown, 4), 3));
         $own = new Origin('reference', $origin->id, 'conditions that the meter states its flow at');
-        $actual = Real::times($shown, $this->at->kilopascal()->dividedBy($air->kilopascal())->times($air->kelvin()->dividedBy($this->at->kelvin())));
+        $actual = Real::times(
+            $shown,
+            $this->at->kilopascal()->dividedBy($air->kilopascal())->times($air->kelvin()->dividedBy($this->at->kelvin())),
+        );
 
-        return Figure::derived('Q', 'actual flow', $actual, Unit::LitrePerMinute, FlowEquation::Standard, [$read, ...$this->at->figures($own), ...$air->figures($origin)], Digits::significant($actual, 4));
+        return Figure::derived(
+            'Q',
+            'actual flow',
+            $actual,
+            Unit::LitrePerMinute,
+            FlowEquation::Standard,
+            [$read, ...$this->at->figures($own), ...$air->figures($origin)],
+            Digits::significant($actual, 4),
+        );
     }
 
     public function basis(): string
     {
-        return $this->at === null ? 'actual' : \sprintf('standard, %s and %s', $this->at->temperature?->words() ?? '?', $this->at->pressure?->words() ?? '?');
+        return $this->at === null
+            ? 'actual'
+            : \sprintf('standard, %s and %s', $this->at->temperature?->words() ?? '?', $this->at->pressure?->words() ?? '?');
     }
 }

@@ -39,10 +39,79 @@ final class FlowStandards
         return [
             new ReferenceKind(self::SOAP_FILM, 'Soap-film burette', $range, [$uncertainty], error: Unit::Percent),
             new ReferenceKind(self::DRY_PISTON, 'Dry piston', [$scale, ...$range], [$uncertainty], error: Unit::Percent),
-            new ReferenceKind(self::MASS_FLOW, 'Mass-flow meter', [$scale, ...$range, Entry::measured('statedTemperature', 'Its flow is stated at', Air::TEMPERATURES, true), Entry::measured('statedPressure', 'and', Air::PRESSURES, true)], [$uncertainty], error: Unit::Percent),
-            new ReferenceKind(self::ROTAMETER, 'Rotameter', [$scale, Entry::choice('floatRead', 'Its table is for', ['middle' => 'the middle of the float', 'bottom' => 'the bottom of the float', 'top' => 'the top of the float'], true), Entry::measured('calibratedTemperature', 'Calibrated at', Air::TEMPERATURES, true), Entry::measured('calibratedPressure', 'and', Air::PRESSURES, true)], [$uncertainty], Unit::LitrePerMinute, 'scale mark', true, '0', '1000000', error: Unit::Percent),
-            new ReferenceKind(self::VENTURI, 'Venturi', [$scale, Entry::rows('throats', 'Throats', [Entry::text('name', 'Throat', true), Entry::measured('low', 'From', FlowRow::FLOWS, true), Entry::measured('high', 'To', FlowRow::FLOWS, true)])], [$uncertainty], error: Unit::Percent),
-            new ReferenceKind(self::ORIFICE, 'Transfer orifice with manometer', [...$range, Entry::decimal('gravity', 'Specific gravity of the manometer\'s fluid', '0.5', '15', help: 'Water 1; gauge oil about 0.83')], [Entry::decimal('slope', 'Slope m', '-1000000', '1000000', required: true), Entry::decimal('intercept', 'Intercept b', '-1000000', '1000000', required: true), Entry::choice('flowUnit', 'in', ['m³/min' => 'm³/min', 'ft³/min' => 'ft³/min', 'L/min' => 'L/min'], true), $uncertainty], error: Unit::Percent),
+            new ReferenceKind(
+                self::MASS_FLOW,
+                'Mass-flow meter',
+                [
+                    $scale,
+                    ...$range,
+                    Entry::measured('statedTemperature', 'Its flow is stated at', Air::TEMPERATURES, true),
+                    Entry::measured('statedPressure', 'and', Air::PRESSURES, true),
+                ],
+                [$uncertainty],
+                error: Unit::Percent,
+            ),
+            new ReferenceKind(
+                self::ROTAMETER,
+                'Rotameter',
+                [
+                    $scale,
+                    Entry::choice(
+                        'floatRead',
+                        'Its table is for',
+                        ['middle' => 'the middle of the float', 'bottom' => 'the bottom of the float', 'top' => 'the top of the float'],
+                        true,
+                    ),
+                    Entry::measured('calibratedTemperature', 'Calibrated at', Air::TEMPERATURES, true),
+                    Entry::measured('calibratedPressure', 'and', Air::PRESSURES, true),
+                ],
+                [$uncertainty],
+                Unit::LitrePerMinute,
+                'scale mark',
+                true,
+                '0',
+                '1000000',
+                error: Unit::Percent,
+            ),
+            new ReferenceKind(
+                self::VENTURI,
+                'Venturi',
+                [
+                    $scale,
+                    Entry::rows(
+                        'throats',
+                        'Throats',
+                        [
+                            Entry::text('name', 'Throat', true),
+                            Entry::measured('low', 'From', FlowRow::FLOWS, true),
+                            Entry::measured('high', 'To', FlowRow::FLOWS, true),
+                        ],
+                    ),
+                ],
+                [$uncertainty],
+                error: Unit::Percent,
+            ),
+            new ReferenceKind(
+                self::ORIFICE,
+                'Transfer orifice with manometer',
+                [
+                    ...$range,
+                    Entry::decimal(
+                        'gravity',
+                        'Specific gravity of the manometer\'s fluid',
+                        '0.5',
+                        '15',
+                        help: 'Water 1; gauge oil about 0.83',
+                    ),
+                ],
+                [
+                    Entry::decimal('slope', 'Slope m', '-1000000', '1000000', required: true),
+                    Entry::decimal('intercept', 'Intercept b', '-1000000', '1000000', required: true),
+                    Entry::choice('flowUnit', 'in', ['m³/min' => 'm³/min', 'ft³/min' => 'ft³/min', 'L/min' => 'L/min'], true),
+                    $uncertainty,
+                ],
+                error: Unit::Percent,
+            ),
             new ReferenceKind(self::THERMOMETER, 'Thermometer', [], [Entry::measured('uncertainty', 'Uncertainty', [Unit::Kelvin])]),
             new ReferenceKind(self::BAROMETER, 'Barometer', [], [Entry::measured('uncertainty', 'Uncertainty', Air::PRESSURES)]),
         ];
@@ -71,7 +140,9 @@ final class FlowStandards
             self::SOAP_FILM => new SoapFilm($range),
             self::DRY_PISTON => new DirectReading($range, $scale),
             self::MASS_FLOW => new DirectReading($range, $scale, Air::of($traits, 'stated')),
-            self::ROTAMETER => $certificate === null || $certificate->values === [] ? null : new Rotameter($certificate, $scale, Air::of($traits, 'calibrated')),
+            self::ROTAMETER => $certificate === null || $certificate->values === []
+                ? null
+                : new Rotameter($certificate, $scale, Air::of($traits, 'calibrated')),
             self::VENTURI => ($throat = self::throat($traits, $setting)) === null
                 ? null
                 : new DirectReading(
@@ -82,7 +153,14 @@ final class FlowStandards
                     ),
                     $scale,
                 ),
-            self::ORIFICE => $certificate === null ? null : self::orifice($certificate->constants, $certificate->number, $range, new Manometer($gauge['left'], $gauge['right'], $gauge['gravity'] ?? $traits->decimal('gravity'))),
+            self::ORIFICE => $certificate === null
+                ? null
+                : self::orifice(
+                    $certificate->constants,
+                    $certificate->number,
+                    $range,
+                    new Manometer($gauge['left'], $gauge['right'], $gauge['gravity'] ?? $traits->decimal('gravity')),
+                ),
             default => null,
         };
         $error = RecallError::of($reference, $at);
@@ -124,8 +202,14 @@ final class FlowStandards
 
     private static function orifice(Traits $constants, string $certificate, Range $range, Manometer $manometer): ?TransferOrifice
     {
-        [$slope, $intercept, $unit] = [$constants->decimal('slope'), $constants->decimal('intercept'), Unit::tryFrom($constants->text('flowUnit') ?? '')];
+        [$slope, $intercept, $unit] = [
+            $constants->decimal('slope'),
+            $constants->decimal('intercept'),
+            Unit::tryFrom($constants->text('flowUnit') ?? ''),
+        ];
 
-        return $slope === null || $intercept === null || $unit === null ? null : new TransferOrifice($range, $slope, $intercept, $unit, $manometer, $certificate);
+        return $slope === null || $intercept === null || $unit === null
+            ? null
+            : new TransferOrifice($range, $slope, $intercept, $unit, $manometer, $certificate);
     }
 }

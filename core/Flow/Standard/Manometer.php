@@ -31,12 +31,23 @@ final readonly class Manometer
      */
     public function inchesOfWater(FlowRow $row, Origin $origin): Figure
     {
-        $leg = static fn (string $symbol, string $meaning, Decimal $value): Figure => Figure::read($symbol, $meaning, $value->value, Unit::InchWater, $origin, $value->decimals());
+        $leg = static fn (string $symbol, string $meaning, Decimal $value): Figure => Figure::read(
+            $symbol,
+            $meaning,
+            $value->value,
+            Unit::InchWater,
+            $origin,
+            $value->decimals(),
+        );
         if ($row->left !== null && $row->right !== null) {
             $inputs = [$leg('h₁', 'one leg', $row->left), $leg('h₂', 'other leg', $row->right)];
             $height = $row->left->value->minus($row->right->value);
             if ($this->restLeft !== null && $this->restRight !== null) {
-                $inputs = [...$inputs, $leg('h₁,₀', 'one leg at rest', $this->restLeft), $leg('h₂,₀', 'other leg at rest', $this->restRight)];
+                $inputs = [
+                    ...$inputs,
+                    $leg('h₁,₀', 'one leg at rest', $this->restLeft),
+                    $leg('h₂,₀', 'other leg at rest', $this->restRight),
+                ];
                 $height = $height->minus($this->restLeft->value->minus($this->restRight->value));
             }
             // Which leg rises depends on which side the orifice is tapped.
@@ -60,6 +71,14 @@ final readonly class Manometer
             throw new UnreadableFlow('the manometer shows no flow');
         }
 
-        return Figure::derived('ΔH', 'pressure across the orifice', $height->times($gravity), Unit::InchWater, FlowEquation::Manometer, $inputs, 2);
+        return Figure::derived(
+            'ΔH',
+            'pressure across the orifice',
+            $height->times($gravity),
+            Unit::InchWater,
+            FlowEquation::Manometer,
+            $inputs,
+            2,
+        );
     }
 }

@@ -39,11 +39,31 @@ final readonly class Rotameter implements FlowStandard
         }
         $flow = $this->scale->convert($this->table($row->value->value), Unit::LitrePerMinute);
         $mark = Figure::read('mark', 'scale mark', $row->value->value, Unit::None, $origin, $row->value->decimals());
-        $indicated = Figure::derived('Q_ind', 'flow of that mark by the certificate\'s table', $flow, Unit::LitrePerMinute, FlowEquation::VariableArea, [$mark], Digits::significant($flow, 4));
-        $actual = $flow->toFloat() * sqrt($this->calibrated->kilopascal()->dividedBy($air->kilopascal())->times($air->kelvin()->dividedBy($this->calibrated->kelvin()))->toFloat());
+        $indicated = Figure::derived(
+            'Q_ind',
+            'flow of that mark by the certificate\'s table',
+            $flow,
+            Unit::LitrePerMinute,
+            FlowEquation::VariableArea,
+            [$mark],
+            Digits::significant($flow, 4),
+        );
+        $actual = $flow->toFloat() * sqrt(
+            $this->calibrated->kilopascal()->dividedBy($air->kilopascal())->times(
+                $air->kelvin()->dividedBy($this->calibrated->kelvin()),
+            )->toFloat(),
+        );
         $own = new Origin('certificate', $this->certificate->number, 'conditions of its calibration');
 
-        return Figure::derived('Q', 'actual flow', $actual, Unit::LitrePerMinute, FlowEquation::VariableArea, [$indicated, ...$this->calibrated->figures($own), ...$air->figures($origin)], Digits::significant($actual, 4));
+        return Figure::derived(
+            'Q',
+            'actual flow',
+            $actual,
+            Unit::LitrePerMinute,
+            FlowEquation::VariableArea,
+            [$indicated, ...$this->calibrated->figures($own), ...$air->figures($origin)],
+            Digits::significant($actual, 4),
+        );
     }
 
     public function basis(): string
@@ -64,10 +84,19 @@ final readonly class Rotameter implements FlowStandard
                     return $low->certified->value;
                 }
 
-                return $low->certified->value->plus($high->certified->value->minus($low->certified->value)->times($mark->minus($low->nominal->value))->dividedBy($width));
+                return $low->certified->value->plus(
+                    $high->certified->value->minus($low->certified->value)->times($mark->minus($low->nominal->value))->dividedBy($width),
+                );
             }
         }
 
-        throw new UnreadableFlow(\sprintf('the mark %s is outside of its table, %s to %s', (string) $mark, $rows === [] ? '?' : $rows[0]->nominal->written, $rows === [] ? '?' : $rows[\count($rows) - 1]->nominal->written));
+        throw new UnreadableFlow(
+            \sprintf(
+                'the mark %s is outside of its table, %s to %s',
+                (string) $mark,
+                $rows === [] ? '?' : $rows[0]->nominal->written,
+                $rows === [] ? '?' : $rows[\count($rows) - 1]->nominal->written,
+            ),
+        );
     }
 }

@@ -49,7 +49,15 @@ final readonly class SoapFilm implements FlowStandard
         $flow = $row->volume->value->times(60)->dividedBy(1000)->dividedBy($row->seconds->value);
         $this->range->holds($flow);
         if ($air->humidity === null) {
-            return Figure::derived('Q', 'actual flow', $flow, Unit::LitrePerMinute, SharedEquation::TimedVolume, $inputs, Digits::significant($flow, 4));
+            return Figure::derived(
+                'Q',
+                'actual flow',
+                $flow,
+                Unit::LitrePerMinute,
+                SharedEquation::TimedVolume,
+                $inputs,
+                Digits::significant($flow, 4),
+            );
         }
         $celsius = $air->kelvin()->toFloat() - 273.15;
         $water = Air::saturated($celsius);
@@ -59,7 +67,20 @@ final readonly class SoapFilm implements FlowStandard
         $figures = $air->figures($origin);
         $vapour = Figure::derived('P_w', 'saturated water vapour', $water, Unit::Kilopascal, FlowEquation::WaterVapour, [$figures[0]], 3);
 
-        return Figure::derived('Q', 'actual flow, without the water of the film', $ambient, Unit::LitrePerMinute, SharedEquation::TimedVolume, [...$inputs, $vapour, $figures[1], Figure::read('φ', 'relative humidity', $air->humidity->value, Unit::Percent, $origin, $air->humidity->decimals())], Digits::significant($ambient, 4));
+        return Figure::derived(
+            'Q',
+            'actual flow, without the water of the film',
+            $ambient,
+            Unit::LitrePerMinute,
+            SharedEquation::TimedVolume,
+            [
+                ...$inputs,
+                $vapour,
+                $figures[1],
+                Figure::read('φ', 'relative humidity', $air->humidity->value, Unit::Percent, $origin, $air->humidity->decimals()),
+            ],
+            Digits::significant($ambient, 4),
+        );
     }
 
     public function basis(): string

@@ -22,14 +22,27 @@ final readonly class TransferOrifice implements FlowStandard
     /** The certificate's own conditions: 298 K and 760 mmHg. */
     public const KELVIN = 298;
 
-    public function __construct(private Range $range, private Decimal $slope, private Decimal $intercept, private Unit $unit, private Manometer $manometer, private string $certificate)
-    {
+    public function __construct(
+        private Range $range,
+        private Decimal $slope,
+        private Decimal $intercept,
+        private Unit $unit,
+        private Manometer $manometer,
+        private string $certificate,
+    ) {
     }
 
     public function columns(): array
     {
         return [
-            Entry::decimal('left', 'One leg, from zero', '-1000', '1000', required: true, help: 'Inches of the fluid; below zero is negative'),
+            Entry::decimal(
+                'left',
+                'One leg, from zero',
+                '-1000',
+                '1000',
+                required: true,
+                help: 'Inches of the fluid; below zero is negative',
+            ),
             Entry::decimal('right', 'Other leg, from zero', '-1000', '1000', help: 'Empty where only one leg was read'),
         ];
     }
@@ -40,7 +53,15 @@ final readonly class TransferOrifice implements FlowStandard
         $mercury = $air->pressure?->in(Unit::MillimetreMercury) ?? throw new \Footnote\Core\Air\ConditionsMissing('The pressure is not known.');
         $actual = $standard->toFloat() * (760.0 / $mercury->toFloat()) * ($air->kelvin()->toFloat() / self::KELVIN);
 
-        return Figure::derived('Q', 'actual flow', $actual, Unit::LitrePerMinute, FlowEquation::Standard, [$standard, ...$air->figures($origin)], Digits::significant($actual, 4));
+        return Figure::derived(
+            'Q',
+            'actual flow',
+            $actual,
+            Unit::LitrePerMinute,
+            FlowEquation::Standard,
+            [$standard, ...$air->figures($origin)],
+            Digits::significant($actual, 4),
+        );
     }
 
     /** The flow at 298 K and 760 mmHg, L/min. */

@@ -30,14 +30,31 @@ final readonly class AsFoundLarge extends ChannelRule
         $knot = $response->asFound($check, $case->timeline);
         $entered = GasResponse::expected($content);
         // A unit told to expect something else is not far off: it does as it was told.
-        $told = ($entered !== null && $label !== null && $entered->compareTo($response->exact($label)) !== 0) || GasWorkings::wrongValue($case->bracket, $case->timeline->taking(RecallTaken::Nothing), $response) !== null;
+        $told = ($entered !== null && $label !== null && $entered->compareTo($response->exact($label)) !== 0)
+            || GasWorkings::wrongValue($case->bracket, $case->timeline->taking(RecallTaken::Nothing), $response) !== null;
         if ($knot === null || $label === null || $told || Real::isZero($label->value)) {
             return;
         }
-        $off = Real::times(Real::minus(Real::by(Real::plus($knot->zero->value, Real::times($knot->gain->value, $label->value)), $label->value), Exact::of(1)), Exact::of(100));
+        $off = Real::times(
+            Real::minus(
+                Real::by(Real::plus($knot->zero->value, Real::times($knot->gain->value, $label->value)), $label->value),
+                Exact::of(1),
+            ),
+            Exact::of(100),
+        );
         $limit = $setting->limit('share');
         if (!$limit->isKeptBy($off instanceof Exact ? $off->absolute() : abs($off))) {
-            yield $setting->finding(\sprintf('At the check of %s %s was found %s %% off its span.', $case->hour($check->at), $results->channel->name, number_format(Real::toFloat($off), 1, '.', '')), [$check->id], $limit, advice: 'Have it looked at: clean the lamp, replace the cell.');
+            yield $setting->finding(
+                \sprintf(
+                    'At the check of %s %s was found %s %% off its span.',
+                    $case->hour($check->at),
+                    $results->channel->name,
+                    number_format(Real::toFloat($off), 1, '.', ''),
+                ),
+                [$check->id],
+                $limit,
+                advice: 'Have it looked at: clean the lamp, replace the cell.',
+            );
         }
     }
 }

@@ -22,10 +22,21 @@ final readonly class BottlePressure extends ChannelRule
 
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $pressure = GasStage::ofSpan($results->channel->kind) === GasStage::Isobutylene && $content->whole->isobutyleneBottle !== null ? $content->whole->isobutylenePressure : $content->whole->bottlePressure;
+        $pressure = GasStage::ofSpan($results->channel->kind) === GasStage::Isobutylene && $content->whole->isobutyleneBottle !== null
+            ? $content->whole->isobutylenePressure
+            : $content->whole->bottlePressure;
         $limit = $setting->limit('pressure');
         if ($pressure !== null && !$limit->isKeptBy($pressure->in(Unit::Bar))) {
-            yield $setting->finding(\sprintf('%s stood at %s at the check of %s.', $check->reference ?? 'The bottle', $pressure->words(), $case->hour($check->at)), [$check->id], $limit);
+            yield $setting->finding(
+                \sprintf(
+                    '%s stood at %s at the check of %s.',
+                    $check->reference ?? 'The bottle',
+                    $pressure->words(),
+                    $case->hour($check->at),
+                ),
+                [$check->id],
+                $limit,
+            );
         }
     }
 }

@@ -20,8 +20,14 @@ final readonly class BumpOnly extends ChannelRule
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->bracket->passedOver as $passed) {
-            if ($passed->check->content instanceof ChannelCheck && $passed->check->content->whole->isBump() && ($case->bracket->pre === null || $case->bracket->post === null)) {
-                yield $setting->finding(\sprintf('At %s there was only a bump test.', $case->hour($passed->check->at)), [$passed->check->id], advice: 'Report no number on a bump test alone.');
+            if ($passed->check->content instanceof ChannelCheck
+                && $passed->check->content->whole->isBump()
+                && ($case->bracket->pre === null || $case->bracket->post === null)) {
+                yield $setting->finding(
+                    \sprintf('At %s there was only a bump test.', $case->hour($passed->check->at)),
+                    [$passed->check->id],
+                    advice: 'Report no number on a bump test alone.',
+                );
 
                 return;
             }

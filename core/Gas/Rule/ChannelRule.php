@@ -47,7 +47,12 @@ abstract readonly class ChannelRule implements Rule
         $passed = array_map(static fn (PassedOver $one): string => $one->check->id, $case->bracket->passedOver);
         $usable = array_map(static fn (Check $one): string => $one->id, $case->checks());
 
-        return array_values(array_filter($case->timeline->checks, static fn (Check $one): bool => \in_array($one->id, [...$broke, ...$passed, ...$usable], true)));
+        return array_values(
+            array_filter(
+                $case->timeline->checks,
+                static fn (Check $one): bool => \in_array($one->id, [...$broke, ...$passed, ...$usable], true),
+            ),
+        );
     }
 
     /** @return iterable<Finding> */

@@ -29,7 +29,11 @@ final readonly class ConditionsChanged extends ChannelRule
             $off = $there->in(Unit::Kelvin)->minus($here->in(Unit::Kelvin));
             $limit = $setting->limit('temperature');
             if (!$limit->isKeptBy($off->absolute())) {
-                yield $setting->finding(\sprintf('It was %s at the run and %s at the check of %s.', $there->words(), $here->words(), $case->hour($check->at)), [$check->id], $limit);
+                yield $setting->finding(
+                    \sprintf('It was %s at the run and %s at the check of %s.', $there->words(), $here->words(), $case->hour($check->at)),
+                    [$check->id],
+                    $limit,
+                );
             }
         }
     }

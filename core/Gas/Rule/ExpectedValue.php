@@ -24,11 +24,28 @@ final readonly class ExpectedValue extends ChannelRule
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $response = new GasResponse($results->channel);
-        [$entered, $label] = [GasResponse::expected($content), $response->label($check, $content, $case->timeline->taking(RecallTaken::Nothing))];
+        [$entered, $label] = [
+            GasResponse::expected($content),
+            $response->label($check, $content, $case->timeline->taking(RecallTaken::Nothing)),
+        ];
         if ($entered === null || $label === null || $entered->compareTo($response->exact($label)) === 0) {
             return;
         }
         $set = $content->spanAdjusted && $check->id === $case->bracket->pre?->id;
-        yield $setting->finding(\sprintf('At the check of %s %s expected %s %s, the label says %s%s.', $case->hour($check->at), $results->channel->name, $entered, $label->unit->value, $label->shown(), $set ? ($content->spanLeft === [] ? '; the readings were set right by proportion' : '; the response against the label sets the readings right') : '; nothing was adjusted to it'), [$check->id, ...($check->reference === null ? [] : [$check->reference])], severity: $set ? null : Severity::Note);
+        yield $setting->finding(
+            \sprintf(
+                'At the check of %s %s expected %s %s, the label says %s%s.',
+                $case->hour($check->at),
+                $results->channel->name,
+                $entered,
+                $label->unit->value,
+                $label->shown(),
+                $set
+                    ? ($content->spanLeft === [] ? '; the readings were set right by proportion' : '; the response against the label sets the readings right')
+                    : '; nothing was adjusted to it',
+            ),
+            [$check->id, ...($check->reference === null ? [] : [$check->reference])],
+            severity: $set ? null : Severity::Note,
+        );
     }
 }

@@ -28,7 +28,11 @@ final readonly class Gap extends ChannelRule
         $limit = $setting->limit('share');
         $graver = $this->graver === null ? null : $case->policy->limit($this->graver, 'share');
         if (!$limit->isKeptBy(100 * $results->gapShare) && ($graver === null || $graver->isKeptBy(100 * $results->gapShare))) {
-            yield $setting->finding(\sprintf('%s %% of the run has no reading in the log.', number_format(100 * $results->gapShare, 1, '.', '')), [$case->run->id], $limit);
+            yield $setting->finding(
+                \sprintf('%s %% of the run has no reading in the log.', number_format(100 * $results->gapShare, 1, '.', '')),
+                [$case->run->id],
+                $limit,
+            );
         }
     }
 }

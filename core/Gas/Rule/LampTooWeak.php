@@ -19,7 +19,15 @@ final readonly class LampTooWeak extends ChannelRule
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($results->factor->weak) {
-            yield $setting->finding(\sprintf('%s needs %s eV, the lamp gives %s eV: the channel does not see it.', ucfirst($results->record->known?->text('name') ?? 'the vapour'), $results->record->known?->decimal('ionisationEnergy')->written ?? '?', $results->channel->lamp->written ?? '?'), [$case->run->id]);
+            yield $setting->finding(
+                \sprintf(
+                    '%s needs %s eV, the lamp gives %s eV: the channel does not see it.',
+                    ucfirst($results->record->known?->text('name') ?? 'the vapour'),
+                    $results->record->known?->decimal('ionisationEnergy')->written ?? '?',
+                    $results->channel->lamp->written ?? '?',
+                ),
+                [$case->run->id],
+            );
         }
     }
 }

@@ -22,7 +22,11 @@ final readonly class MemoryWrapped extends ChannelRule
         if ($results->run->wrapped) {
             yield $setting->finding('The memory was full and began anew: the beginning of the run is lost.', [$case->run->id]);
         } elseif ($results->lostAtStart !== null && !$limit->isKeptBy($results->lostAtStart / 60)) {
-            yield $setting->finding(\sprintf('The log begins %s min after the run.', number_format($results->lostAtStart / 60, 0, '.', '')), [$case->run->id], $limit);
+            yield $setting->finding(
+                \sprintf('The log begins %s min after the run.', number_format($results->lostAtStart / 60, 0, '.', '')),
+                [$case->run->id],
+                $limit,
+            );
         }
     }
 }

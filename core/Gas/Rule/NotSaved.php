@@ -20,7 +20,13 @@ final readonly class NotSaved extends ChannelRule
     {
         $pre = $case->bracket->pre;
         if ($results->unsaved !== null && $pre !== null) {
-            yield $setting->finding(\sprintf('Saving was not confirmed at the check of %s; if the adjustment was lost, the unit read as it was found.', $case->hour($pre->at)), [$pre->id]);
+            yield $setting->finding(
+                \sprintf(
+                    'Saving was not confirmed at the check of %s; if the adjustment was lost, the unit read as it was found.',
+                    $case->hour($pre->at),
+                ),
+                [$pre->id],
+            );
         }
     }
 }

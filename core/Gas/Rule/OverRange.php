@@ -22,9 +22,13 @@ final readonly class OverRange extends ChannelRule
         $range = $results->channel->range;
         $peak = null;
         foreach ($results->results() as $result) {
-            $peak = str_starts_with($result->key, 'peak') && $result->indicated?->unit === $results->channel->unit ? $result->indicated : $peak;
+            $peak = str_starts_with($result->key, 'peak') && $result->indicated?->unit === $results->channel->unit
+                ? $result->indicated
+                : $peak;
         }
-        $raw = $peak === null || $results->factor->applied === null ? $peak?->value : Real::by($peak->value, $results->factor->applied->value);
+        $raw = $peak === null || $results->factor->applied === null
+            ? $peak?->value
+            : Real::by($peak->value, $results->factor->applied->value);
         $reached = $range !== null && $raw !== null && Real::compare($raw, $range->value) >= 0;
         if ($results->overs > 0 || $reached) {
             yield $setting->finding(

@@ -22,7 +22,16 @@ final readonly class SelectedGas extends ChannelRule
     {
         foreach ([...$content->spanFound, ...$content->spanLeft] as $row) {
             if ($row->selected !== null && mb_strtolower($row->selected) !== mb_strtolower($results->channel->spanGas())) {
-                yield $setting->finding(\sprintf('At the check of %s %s was selected on %s while %s flowed.', $case->hour($check->at), $row->selected, $results->channel->name, $results->channel->spanGas()), [$check->id]);
+                yield $setting->finding(
+                    \sprintf(
+                        'At the check of %s %s was selected on %s while %s flowed.',
+                        $case->hour($check->at),
+                        $row->selected,
+                        $results->channel->name,
+                        $results->channel->spanGas(),
+                    ),
+                    [$check->id],
+                );
 
                 return;
             }

@@ -20,7 +20,15 @@ final readonly class SensorAged extends ChannelRule
     {
         $fitted = $results->channel->fittedBy($case->run->start, $case->timeline->interventions);
         if ($fitted !== null && $results->channel->isAged($fitted, $case->run->start) === true) {
-            yield $setting->finding(\sprintf('The sensor of %s was fitted on %s and is expected to last %s months.', $results->channel->name, $fitted->format('j M Y'), $results->channel->life->written ?? ''), [$case->run->instrument]);
+            yield $setting->finding(
+                \sprintf(
+                    'The sensor of %s was fitted on %s and is expected to last %s months.',
+                    $results->channel->name,
+                    $fitted->format('j M Y'),
+                    $results->channel->life->written ?? '',
+                ),
+                [$case->run->instrument],
+            );
         }
     }
 }

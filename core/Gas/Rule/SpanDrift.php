@@ -22,7 +22,18 @@ final readonly class SpanDrift extends ChannelRule
         $limit = DriftLimit::of($results->channel, $setting);
         foreach ($results->drifts as $drift) {
             if (!$limit->isKeptBy($drift['absolute']->value, $drift['label'])) {
-                yield $setting->finding(\sprintf('%s: %s %%, %s %s; allowed is %s.', ucfirst($drift['span']->meaning), $drift['span']->signed(), $drift['absolute']->signed(), $drift['absolute']->unit->value, $limit->words()), [$drift['check']], $limit->named());
+                yield $setting->finding(
+                    \sprintf(
+                        '%s: %s %%, %s %s; allowed is %s.',
+                        ucfirst($drift['span']->meaning),
+                        $drift['span']->signed(),
+                        $drift['absolute']->signed(),
+                        $drift['absolute']->unit->value,
+                        $limit->words(),
+                    ),
+                    [$drift['check']],
+                    $limit->named(),
+                );
             }
         }
     }

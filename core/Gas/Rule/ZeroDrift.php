@@ -22,7 +22,17 @@ final readonly class ZeroDrift extends ChannelRule
         $limit = DriftLimit::of($results->channel, $setting);
         foreach ($results->drifts as $drift) {
             if (!$limit->isKeptBy($drift['zero']->value, $drift['label'])) {
-                yield $setting->finding(\sprintf('%s: %s %s; allowed is %s.', ucfirst($drift['zero']->meaning), $drift['zero']->signed(), $drift['zero']->unit->value, $limit->words()), [$drift['check']], $limit->named());
+                yield $setting->finding(
+                    \sprintf(
+                        '%s: %s %s; allowed is %s.',
+                        ucfirst($drift['zero']->meaning),
+                        $drift['zero']->signed(),
+                        $drift['zero']->unit->value,
+                        $limit->words(),
+                    ),
+                    [$drift['check']],
+                    $limit->named(),
+                );
             }
         }
     }

@@ -21,9 +21,20 @@ final readonly class ZeroUnfit extends ChannelRule
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $source = $content->whole->zeroSource;
-        $why = $source === null || ($content->zeroFound === [] && !$content->zeroAdjusted) ? null : $source->whyUnfit($results->channel->kind);
+        $why = $source === null || ($content->zeroFound === [] && !$content->zeroAdjusted)
+            ? null
+            : $source->whyUnfit($results->channel->kind);
         if ($source !== null && $why !== null) {
-            yield $setting->finding(\sprintf('%s was zeroed in %s at the check of %s: %s.', $results->channel->name, $source->value, $case->hour($check->at), $why), [$check->id]);
+            yield $setting->finding(
+                \sprintf(
+                    '%s was zeroed in %s at the check of %s: %s.',
+                    $results->channel->name,
+                    $source->value,
+                    $case->hour($check->at),
+                    $why,
+                ),
+                [$check->id],
+            );
         }
     }
 }

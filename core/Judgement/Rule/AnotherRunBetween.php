@@ -21,7 +21,14 @@ final readonly class AnotherRunBetween implements Rule
         $others = array_values(array_filter($case->bracket->runs, static fn ($run): bool => $run->id !== $case->run->id));
         if ($others !== []) {
             $ids = array_map(static fn ($run): string => $run->id, $others);
-            yield $setting->finding(\sprintf('%s in the same bracket: %s. They share both ends.', \count($others) === 1 ? 'Another run lies' : \count($others).' other runs lie', implode(', ', $ids)), $ids);
+            yield $setting->finding(
+                \sprintf(
+                    '%s in the same bracket: %s. They share both ends.',
+                    \count($others) === 1 ? 'Another run lies' : \count($others).' other runs lie',
+                    implode(', ', $ids),
+                ),
+                $ids,
+            );
         }
     }
 }

@@ -20,7 +20,10 @@ final readonly class BrokenBracket implements Rule
     {
         $break = $case->bracket->brokenAfter;
         if ($break !== null && !$break->failed) {
-            yield $setting->finding(\sprintf('Before the unit was read as found it was changed: %s (%s).', $break->what, $case->hour($break->at)), [$break->evidence]);
+            yield $setting->finding(
+                \sprintf('Before the unit was read as found it was changed: %s (%s).', $break->what, $case->hour($break->at)),
+                [$break->evidence],
+            );
         }
     }
 }

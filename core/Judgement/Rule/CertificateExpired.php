@@ -22,7 +22,16 @@ final readonly class CertificateExpired implements Rule
             foreach ($case->timeline->referencesOf($check) as $reference) {
                 $certificate = $reference->certificateAt($check->at);
                 if ($certificate !== null && !$certificate->inForceAt($check->at)) {
-                    yield $setting->finding(\sprintf('Certificate %s of %s was due on %s; the check was made on %s.', $certificate->number, $reference->id, $certificate->due->format('j M Y'), $check->at->format('j M Y')), [$check->id, $reference->id]);
+                    yield $setting->finding(
+                        \sprintf(
+                            'Certificate %s of %s was due on %s; the check was made on %s.',
+                            $certificate->number,
+                            $reference->id,
+                            $certificate->due->format('j M Y'),
+                            $check->at->format('j M Y'),
+                        ),
+                        [$check->id, $reference->id],
+                    );
                 }
             }
         }

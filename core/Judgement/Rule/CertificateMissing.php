@@ -20,11 +20,21 @@ final readonly class CertificateMissing implements Rule
     {
         foreach ($case->checks() as $check) {
             if ($case->timeline->referenceOf($check) === null) {
-                yield $setting->finding(\sprintf('The check of %s names no known reference; its nominal value is assumed to be true.', $case->hour($check->at)), [$check->id]);
+                yield $setting->finding(
+                    \sprintf('The check of %s names no known reference; its nominal value is assumed to be true.', $case->hour($check->at)),
+                    [$check->id],
+                );
             }
             foreach ($case->timeline->referencesOf($check) as $reference) {
                 if ($reference->certificateAt($check->at) === null) {
-                    yield $setting->finding(\sprintf('%s had no certificate at the check of %s; its nominal value is assumed to be true.', $reference->id, $case->hour($check->at)), [$check->id, $reference->id]);
+                    yield $setting->finding(
+                        \sprintf(
+                            '%s had no certificate at the check of %s; its nominal value is assumed to be true.',
+                            $reference->id,
+                            $case->hour($check->at),
+                        ),
+                        [$check->id, $reference->id],
+                    );
                 }
             }
         }

@@ -20,7 +20,13 @@ final readonly class CheckWhileRunning implements Rule
     {
         foreach ($case->checks() as $check) {
             if ($case->missed($check, 'stopped')) {
-                yield $setting->finding(\sprintf('The unit was running during the check of %s; the reference may have gone into the exposure.', $case->hour($check->at)), [$check->id]);
+                yield $setting->finding(
+                    \sprintf(
+                        'The unit was running during the check of %s; the reference may have gone into the exposure.',
+                        $case->hour($check->at),
+                    ),
+                    [$check->id],
+                );
             }
         }
     }

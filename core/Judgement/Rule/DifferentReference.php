@@ -26,13 +26,27 @@ final readonly class DifferentReference implements Rule
         $seen = \sprintf('Before the run %s was used, after it %s', $pre->reference ?? 'none', $post->reference ?? 'none');
         [$one, $other] = [$case->results->uncertaintyOf($pre), $case->results->uncertaintyOf($post)];
         if ($one === null || $other === null) {
-            yield $setting->finding($seen.'; the uncertainty of one of them is not known.', [$pre->id, $post->id], severity: Severity::Qualified);
+            yield $setting->finding(
+                $seen.'; the uncertainty of one of them is not known.',
+                [$pre->id, $post->id],
+                severity: Severity::Qualified,
+            );
 
             return;
         }
         $combined = hypot($one, $other);
         $drift = $case->results->driftLimit($case->policy);
         $large = $drift !== null && $combined > $drift->toFloat() / 2;
-        yield $setting->finding(\sprintf('%s; together they are uncertain by %s %s%s.', $seen, number_format($combined, 2, '.', ''), $drift->unit ?? '', $large ? ', more than half of the drift limit' : ''), [$pre->id, $post->id], severity: $large ? Severity::Qualified : null);
+        yield $setting->finding(
+            \sprintf(
+                '%s; together they are uncertain by %s %s%s.',
+                $seen,
+                number_format($combined, 2, '.', ''),
+                $drift->unit ?? '',
+                $large ? ', more than half of the drift limit' : '',
+            ),
+            [$pre->id, $post->id],
+            severity: $large ? Severity::Qualified : null,
+        );
     }
 }

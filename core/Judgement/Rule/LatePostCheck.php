@@ -26,7 +26,15 @@ final readonly class LatePostCheck implements Rule
         }
         $late = Span::secondsBetween($case->bracket->stop(), $post->at);
         if (!$limit->isKeptBy($late / 3600)) {
-            yield $setting->finding(\sprintf('The check that closes it came %s later (%s). Nothing was adjusted, repaired or exchanged in between.', Span::told($late), $case->hour($post->at)), [$post->id], $limit);
+            yield $setting->finding(
+                \sprintf(
+                    'The check that closes it came %s later (%s). Nothing was adjusted, repaired or exchanged in between.',
+                    Span::told($late),
+                    $case->hour($post->at),
+                ),
+                [$post->id],
+                $limit,
+            );
         }
     }
 }

@@ -24,14 +24,20 @@ final readonly class NoPostCheck implements Rule
             return;
         }
         if ($case->run->stop === null) {
-            yield $setting->finding('The run still goes on.', [$case->run->id], cure: new Cure('stop the run, then check the unit as found', 'before the unit is adjusted'));
+            yield $setting->finding(
+                'The run still goes on.',
+                [$case->run->id],
+                cure: new Cure('stop the run, then check the unit as found', 'before the unit is adjusted'),
+            );
 
             return;
         }
         $passedOver = array_filter($bracket->passedOver, static fn ($passed): bool => $passed->check->at >= $case->run->stop);
         $count = \count($bracket->runs);
         yield $setting->finding(
-            $passedOver === [] ? 'No check has followed the run yet.' : \sprintf('The check that followed cannot be used (%s).', implode('; ', reset($passedOver)->reasons)),
+            $passedOver === []
+                ? 'No check has followed the run yet.'
+                : \sprintf('The check that followed cannot be used (%s).', implode('; ', reset($passedOver)->reasons)),
             [$case->run->id],
             cure: new Cure(
                 \sprintf('a check of %s, as found, closes %s', $case->run->instrument, $count === 1 ? 'this run' : $count.' runs'),

@@ -28,7 +28,15 @@ final readonly class OrderWrong implements Rule
                     continue;
                 }
                 if ($reached !== null && $place < $reached) {
-                    yield $setting->finding(\sprintf('At the check of %s "%s" was done after "%s".', $case->hour($check->at), $procedure->steps[$place]->title, $procedure->steps[$reached]->title), [$check->id]);
+                    yield $setting->finding(
+                        \sprintf(
+                            'At the check of %s "%s" was done after "%s".',
+                            $case->hour($check->at),
+                            $procedure->steps[$place]->title,
+                            $procedure->steps[$reached]->title,
+                        ),
+                        [$check->id],
+                    );
                     break;
                 }
                 $reached = $place;

@@ -26,7 +26,11 @@ final readonly class PreCheckOld implements Rule
         }
         $age = Span::secondsBetween($pre->at, $case->run->start);
         if (!$limit->isKeptBy($age / 3600)) {
-            yield $setting->finding(\sprintf('The check before the run is %s old (%s).', Span::told($age), $case->hour($pre->at)), [$pre->id], $limit);
+            yield $setting->finding(
+                \sprintf('The check before the run is %s old (%s).', Span::told($age), $case->hour($pre->at)),
+                [$pre->id],
+                $limit,
+            );
         }
     }
 }

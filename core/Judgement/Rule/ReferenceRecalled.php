@@ -26,7 +26,12 @@ final readonly class ReferenceRecalled implements Rule
                 if ($recall === null) {
                     continue;
                 }
-                $seen = \sprintf('%s is recalled for the time of the check of %s: %s', $reference->id, $case->hour($check->at), $recall->reason);
+                $seen = \sprintf(
+                    '%s is recalled for the time of the check of %s: %s',
+                    $reference->id,
+                    $case->hour($check->at),
+                    $recall->reason,
+                );
                 yield $recall->error === null
                     ? $setting->finding($seen, [$check->id, $reference->id])
                     : $setting->finding(

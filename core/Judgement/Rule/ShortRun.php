@@ -27,7 +27,16 @@ final readonly class ShortRun implements Rule
         $minutes = $case->run->runningSeconds() / 60;
         $share = Exact::of(number_format($minutes, 6, '.', ''))->times(100)->dividedBy(Exact::of(number_format($planned, 6, '.', '')));
         if (!$limit->isKeptBy($share)) {
-            yield $setting->finding(\sprintf('It ran %s of %s planned minutes, %s %%.', number_format($minutes, 0, '.', ''), number_format($planned, 0, '.', ''), $share->rounded(0)), [$case->run->id], $limit);
+            yield $setting->finding(
+                \sprintf(
+                    'It ran %s of %s planned minutes, %s %%.',
+                    number_format($minutes, 0, '.', ''),
+                    number_format($planned, 0, '.', ''),
+                    $share->rounded(0),
+                ),
+                [$case->run->id],
+                $limit,
+            );
         }
     }
 }

@@ -49,7 +49,10 @@ final readonly class StepNotConfirmed implements Rule
                 );
             }
             if ($missed !== []) {
-                yield $setting->finding(\sprintf('Not confirmed at the check of %s: %s.', $case->hour($check->at), implode(', ', $missed)), [$check->id]);
+                yield $setting->finding(
+                    \sprintf('Not confirmed at the check of %s: %s.', $case->hour($check->at), implode(', ', $missed)),
+                    [$check->id],
+                );
             }
         }
     }

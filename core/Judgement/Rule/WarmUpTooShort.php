@@ -20,7 +20,10 @@ final readonly class WarmUpTooShort implements Rule
     {
         foreach ($case->checks() as $check) {
             if ($case->missed($check, 'warm-up')) {
-                yield $setting->finding(\sprintf('The warm-up before the check of %s was cut short.', $case->hour($check->at)), [$check->id]);
+                yield $setting->finding(
+                    \sprintf('The warm-up before the check of %s was cut short.', $case->hour($check->at)),
+                    [$check->id],
+                );
             }
         }
     }

@@ -52,7 +52,12 @@ final readonly class BandComparison implements Breakdown
     /** @return list<OctaveBand> that have a permissible level and were not measured */
     public function missing(): array
     {
-        return array_values(array_map(static fn (ComparedBand $one): OctaveBand => $one->band, array_filter($this->bands, static fn (ComparedBand $one): bool => $one->level === null)));
+        return array_values(
+            array_map(
+                static fn (ComparedBand $one): OctaveBand => $one->band,
+                array_filter($this->bands, static fn (ComparedBand $one): bool => $one->level === null),
+            ),
+        );
     }
 
     /** @return list<ComparedBand> */

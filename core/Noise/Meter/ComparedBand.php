@@ -18,8 +18,14 @@ final readonly class ComparedBand
      * @param Figure|null $over  above the permissible level by
      * @param Figure|null $low   the same at the ends of the drift interval; null where no check shows one
      */
-    private function __construct(public OctaveBand $band, public Figure $permissible, public ?Figure $level, public ?Figure $over, public ?Figure $low, public ?Figure $high)
-    {
+    private function __construct(
+        public OctaveBand $band,
+        public Figure $permissible,
+        public ?Figure $level,
+        public ?Figure $over,
+        public ?Figure $low,
+        public ?Figure $high,
+    ) {
     }
 
     public static function of(OctaveBand $band, Figure $permissible, ?Result $measured): self
@@ -33,7 +39,14 @@ final readonly class ComparedBand
             [$level, $permissible],
         );
 
-        return new self($band, $permissible, $measured?->reportedFigure(), $over($measured?->reportedFigure(), ''), $over($measured?->lowest(), ', lower end of the drift interval'), $over($measured?->highest(), ', upper end of the drift interval'));
+        return new self(
+            $band,
+            $permissible,
+            $measured?->reportedFigure(),
+            $over($measured?->reportedFigure(), ''),
+            $over($measured?->lowest(), ', lower end of the drift interval'),
+            $over($measured?->highest(), ', upper end of the drift interval'),
+        );
     }
 
     public function fails(): bool

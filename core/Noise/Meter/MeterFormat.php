@@ -42,7 +42,11 @@ final readonly class MeterFormat implements ContentFormat
             Entry::choice('microphone', 'Microphone diameter', NoiseFormat::DIAMETERS),
             Entry::text('microphoneModel', 'Microphone', help: 'Its code or number'),
             Entry::text('windscreen', 'Windscreen', help: 'The one that belongs to it'),
-            Entry::text('compensation', 'Compensation for it', help: 'As the unit names the setting that takes the windscreen into account'),
+            Entry::text(
+                'compensation',
+                'Compensation for it',
+                help: 'As the unit names the setting that takes the windscreen into account',
+            ),
             Entry::decimal('rangeLow', 'Range from', NoiseFormat::LEAST, NoiseFormat::MOST, Unit::Decibel),
             Entry::decimal('rangeHigh', 'Range to', NoiseFormat::LEAST, NoiseFormat::MOST, Unit::Decibel),
             Entry::decimal('peakRange', 'Peaks to', NoiseFormat::LEAST, NoiseFormat::MOST, Unit::Decibel, help: 'Empty: as its range'),
@@ -118,20 +122,65 @@ final readonly class MeterFormat implements ContentFormat
     public function run(?Instrument $unit = null): array
     {
         [$task, $spot, $room] = [Measures::Task->value, Measures::Spot->value, Measures::Room->value];
-        $decibels = static fn (string $name, string $label, string $help): Entry => Entry::each($name, $label, OctaveBand::choices(), NoiseFormat::LEAST, NoiseFormat::MOST, Unit::Decibel, $help);
+        $decibels = static fn (string $name, string $label, string $help): Entry => Entry::each(
+            $name,
+            $label,
+            OctaveBand::choices(),
+            NoiseFormat::LEAST,
+            NoiseFormat::MOST,
+            Unit::Decibel,
+            $help,
+        );
 
         return [
-            Entry::choice('measures', 'What it measures', array_combine(array_column(Measures::cases(), 'value'), array_map(static fn (Measures $one): string => $one->words(), Measures::cases())), help: 'Not said: a place or a machine'),
-            Entry::decimal('taskMinutes', 'The task takes, a day', '0.1', '1440', Unit::Minute, help: 'Of a working day, for L_EX,8h')->onlyWith('measures', $task),
-            Entry::decimal('taskMinutesLeast', 'at least', '0', '1440', Unit::Minute, help: 'Where people say a range')->onlyWith('measures', $task),
+            Entry::choice(
+                'measures',
+                'What it measures',
+                array_combine(
+                    array_column(Measures::cases(), 'value'),
+                    array_map(static fn (Measures $one): string => $one->words(), Measures::cases()),
+                ),
+                help: 'Not said: a place or a machine',
+            ),
+            Entry::decimal(
+                'taskMinutes',
+                'The task takes, a day',
+                '0.1',
+                '1440',
+                Unit::Minute,
+                help: 'Of a working day, for L_EX,8h',
+            )->onlyWith('measures', $task),
+            Entry::decimal(
+                'taskMinutesLeast',
+                'at least',
+                '0',
+                '1440',
+                Unit::Minute,
+                help: 'Where people say a range',
+            )->onlyWith('measures', $task),
             Entry::decimal('taskMinutesMost', 'at most', '0', '1440', Unit::Minute)->onlyWith('measures', $task),
             Entry::named('permissible', 'Permissible levels', 'library:'.PermissibleLevels::SHELF)->onlyWith('measures', $room),
-            Entry::text('notedStart', 'Start noted by hand', help: 'hh:mm or hh:mm:ss, when the key was pressed')->onlyWith('measures', $room),
-            Entry::text('fileStart', 'Start by the unit', help: 'hh:mm:ss that its file is named by; a log brings its own')->onlyWith('measures', $room),
+            Entry::text(
+                'notedStart',
+                'Start noted by hand',
+                help: 'hh:mm or hh:mm:ss, when the key was pressed',
+            )->onlyWith('measures', $room),
+            Entry::text(
+                'fileStart',
+                'Start by the unit',
+                help: 'hh:mm:ss that its file is named by; a log brings its own',
+            )->onlyWith('measures', $room),
             Entry::choice('windscreen', 'Windscreen', ['on' => 'on', 'off' => 'off']),
             ...SetUp::stated(['exchangeRate', 'threshold'], false),
             $decibels('bands', 'Octave bands off the display', 'Where there is no log of them')->onlyWith('measures', $spot, $room),
-            Entry::decimal('background', 'Background L_Aeq', NoiseFormat::LEAST, NoiseFormat::MOST, Unit::DecibelA, help: 'With the source switched off')->onlyWith('measures', $spot),
+            Entry::decimal(
+                'background',
+                'Background L_Aeq',
+                NoiseFormat::LEAST,
+                NoiseFormat::MOST,
+                Unit::DecibelA,
+                help: 'With the source switched off',
+            )->onlyWith('measures', $spot),
             $decibels('backgroundBands', 'Background, octave bands', 'With the source switched off')->onlyWith('measures', $spot),
         ];
     }
@@ -148,7 +197,12 @@ final readonly class MeterFormat implements ContentFormat
             throw new InvalidRecord($run->at('setDelay'), 'is as long as the measurement: nothing of it would count.');
         }
         $code = $traits->text('permissible');
-        $levels = $code === null ? null : ($around->library->find(PermissibleLevels::SHELF, $code) ?? throw new InvalidRecord($run->at('permissible'), \sprintf('"%s" is not among the permissible levels.', $code)));
+        $levels = $code === null
+            ? null
+            : ($around->library->find(PermissibleLevels::SHELF, $code) ?? throw new InvalidRecord(
+                $run->at('permissible'),
+                \sprintf('"%s" is not among the permissible levels.', $code),
+            ));
 
         return NoiseRecordReader::read($run, $around, $traits, new MeterRecord(
             $measures,
@@ -166,7 +220,11 @@ final readonly class MeterFormat implements ContentFormat
 
     public function quantities(array $criteria, array $substances): array
     {
-        return [['value' => 'la-bands', 'words' => 'A-weighted total of bands', 'unit' => 'dB(A)'], ['value' => 'source', 'words' => 'level of a source without its background', 'unit' => 'dB(A)'], ['value' => 'source-bands', 'words' => 'level of a source without its background, from bands', 'unit' => 'dB(A)']];
+        return [
+            ['value' => 'la-bands', 'words' => 'A-weighted total of bands', 'unit' => 'dB(A)'],
+            ['value' => 'source', 'words' => 'level of a source without its background', 'unit' => 'dB(A)'],
+            ['value' => 'source-bands', 'words' => 'level of a source without its background, from bands', 'unit' => 'dB(A)'],
+        ];
     }
 
     public function criterion(): array
@@ -186,12 +244,21 @@ final readonly class MeterFormat implements ContentFormat
 
     private function checkDuration(Fields $run, Traits $traits): void
     {
-        $minutes = $traits->decimal('taskMinutes') ?? throw new InvalidRecord($run->at('taskMinutes'), 'is missing: how long does the task take in a working day?');
+        $minutes = $traits->decimal('taskMinutes') ?? throw new InvalidRecord(
+            $run->at('taskMinutes'),
+            'is missing: how long does the task take in a working day?',
+        );
         [$least, $most] = [$traits->decimal('taskMinutesLeast'), $traits->decimal('taskMinutesMost')];
         if (($least === null) !== ($most === null)) {
-            throw new InvalidRecord($run->at($least === null ? 'taskMinutesLeast' : 'taskMinutesMost'), 'is missing: a range has two ends.');
+            throw new InvalidRecord(
+                $run->at($least === null ? 'taskMinutesLeast' : 'taskMinutesMost'),
+                'is missing: a range has two ends.',
+            );
         }
-        foreach ([['taskMinutesLeast', $least, 1, 'is more than the task takes.'], ['taskMinutesMost', $most, -1, 'is less than the task takes.']] as [$field, $end, $wrong, $problem]) {
+        foreach ([
+            ['taskMinutesLeast', $least, 1, 'is more than the task takes.'],
+            ['taskMinutesMost', $most, -1, 'is less than the task takes.'],
+        ] as [$field, $end, $wrong, $problem]) {
             if ($end !== null && $end->value->compareTo($minutes->value) === $wrong) {
                 throw new InvalidRecord($run->at($field), $problem);
             }

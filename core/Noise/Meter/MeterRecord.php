@@ -41,7 +41,9 @@ final readonly class MeterRecord
     /** What a band stands for: as the unit was set, else the cautious one for a room and the usual one elsewhere. */
     public function statistic(): BandStatistic
     {
-        return BandStatistic::tryFrom($this->written->text('setStatistic') ?? '') ?? ($this->measures === Measures::Room ? BandStatistic::Maximum : BandStatistic::Average);
+        return BandStatistic::tryFrom(
+            $this->written->text('setStatistic') ?? '',
+        ) ?? ($this->measures === Measures::Room ? BandStatistic::Maximum : BandStatistic::Average);
     }
 
     /** The weighting that its bands were measured with; bands are taken as flat where nobody says otherwise. */

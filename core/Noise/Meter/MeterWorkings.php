@@ -27,9 +27,22 @@ final readonly class MeterWorkings
 
     private NoiseWorkings $noise;
 
-    public function __construct(private Run $run, private Bracket $bracket, private Timeline $timeline, private Policy $policy, private Yardsticks $yardsticks)
-    {
-        $this->noise = new NoiseWorkings($run, $this->bracket, $this->timeline, $policy, $yardsticks, false, MeterRecord::of($run)?->delay() ?? 0.0);
+    public function __construct(
+        private Run $run,
+        private Bracket $bracket,
+        private Timeline $timeline,
+        private Policy $policy,
+        private Yardsticks $yardsticks,
+    ) {
+        $this->noise = new NoiseWorkings(
+            $run,
+            $this->bracket,
+            $this->timeline,
+            $policy,
+            $yardsticks,
+            false,
+            MeterRecord::of($run)?->delay() ?? 0.0,
+        );
     }
 
     public function results(): NoiseResults
@@ -40,7 +53,15 @@ final readonly class MeterWorkings
             return $levels;
         }
         $meter = $content->meter;
-        $spectrum = Spectrum::of($content->log, $content->logName, $meter, $this->run, $this->noise->window, $levels->leftOut, $this->noise->answers->line);
+        $spectrum = Spectrum::of(
+            $content->log,
+            $content->logName,
+            $meter,
+            $this->run,
+            $this->noise->window,
+            $levels->leftOut,
+            $this->noise->answers->line,
+        );
         [$room, $bands] = $this->bands($spectrum, $meter);
         [$source, $above, $alone] = $this->source($levels, $spectrum, $meter);
         $results = [...$source, ...$bands, ...$this->totals($spectrum, $meter)];
@@ -60,13 +81,23 @@ final readonly class MeterWorkings
             $result = null;
             if ($level !== null) {
                 $worked = $this->ofBand($key, $band->words().' band', $level, $spectrum->between[$band->value] ?? null, $meter);
-                $result = $this->noise->answers->judged($worked, $permissible === null || $allowed === null ? $this->yardsticks->limits : [$permissible->limit($band, $key, $allowed)]);
+                $result = $this->noise->answers->judged(
+                    $worked,
+                    $permissible === null || $allowed === null ? $this->yardsticks->limits : [$permissible->limit($band, $key, $allowed)],
+                );
                 $results[] = $result;
             }
             if ($permissible === null || $allowed === null) {
                 continue;
             }
-            $limit = Figure::read('L_perm,'.$band->value, 'permissible level of the '.$band->words().' band', $allowed->value, Unit::Decibel, new Origin('library', $permissible->code, $permissible->source()), max(1, $allowed->decimals()));
+            $limit = Figure::read(
+                'L_perm,'.$band->value,
+                'permissible level of the '.$band->words().' band',
+                $allowed->value,
+                Unit::Decibel,
+                new Origin('library', $permissible->code, $permissible->source()),
+                max(1, $allowed->decimals()),
+            );
             $compared[] = ComparedBand::of($band, $limit, $result);
             if ($result !== null) {
                 $measured[] = new BandMargin($band, $limit, $result);
@@ -110,7 +141,13 @@ final readonly class MeterWorkings
 
         return $this->noise->answers->judged($worked, [$room->permissible->everyBand(self::ROOM)])->brokenDown($room)->noting($room->failing() === []
             ? \sprintf('Every band that was measured keeps its level; nearest is %s.', $nearest->words())
-            : 'The room fails at '.implode(', ', array_map(static fn (ComparedBand $one): string => \sprintf('%s by %s dB', $one->band->words(), $one->over?->shown() ?? ''), $room->failing())).'.');
+            : 'The room fails at '.implode(
+                ', ',
+                array_map(
+                    static fn (ComparedBand $one): string => \sprintf('%s by %s dB', $one->band->words(), $one->over?->shown() ?? ''),
+                    $room->failing(),
+                ),
+            ).'.');
     }
 
     /** A level of a band, or of bands: an average accrues evenly; the moment of a maximum is known from its log alone. */
@@ -145,7 +182,10 @@ final readonly class MeterWorkings
                 $notes[] = 'Made of the maximum of each band. They need not have come at one moment, so the true maximum is not higher.';
             }
             if ($spectrum->missing() !== []) {
-                $notes[] = 'Not in it, since not measured: '.implode(', ', array_map(static fn (OctaveBand $band): string => $band->words(), $spectrum->missing())).'.';
+                $notes[] = 'Not in it, since not measured: '.implode(
+                    ', ',
+                    array_map(static fn (OctaveBand $band): string => $band->words(), $spectrum->missing()),
+                ).'.';
             }
             $results[] = $result->noting(...$notes);
         }
@@ -165,18 +205,42 @@ final readonly class MeterWorkings
         $background = $meter->written->decimal('background');
         foreach ($levels->results() as $result) {
             if ($result->key === 'laeq' && $result->indicated !== null && $background !== null) {
-                $quiet = Figure::read('L_bg', 'background, the source switched off', $background->value, Unit::DecibelA, new Origin('run', $this->run->id, 'written with the run'), max(1, $background->decimals()));
+                $quiet = Figure::read(
+                    'L_bg',
+                    'background, the source switched off',
+                    $background->value,
+                    Unit::DecibelA,
+                    new Origin('run', $this->run->id, 'written with the run'),
+                    max(1, $background->decimals()),
+                );
                 $source = SourceBand::of($result->indicated, $quiet, 'level of the source alone', $near, $far);
                 $above = $source->above;
                 if ($source->alone !== null) {
-                    $results[] = $this->judged('source', 'Source without its background', $source->alone)->noting(\sprintf('The level stands %s dB above its background%s.', $above->shown(), $source->taken ? ', which is taken out' : ': nothing is taken out'));
+                    $results[] = $this->judged('source', 'Source without its background', $source->alone)->noting(
+                        \sprintf(
+                            'The level stands %s dB above its background%s.',
+                            $above->shown(),
+                            $source->taken ? ', which is taken out' : ': nothing is taken out',
+                        ),
+                    );
                 }
             }
         }
         $bands = SourceSpectrum::of($spectrum, $meter, $this->run, $near, $far);
         if ($bands?->canBeTold() === true) {
-            $result = $this->judged('source-bands', 'Source without its background, A-weighted total of the bands', $bands->total())->brokenDown($bands);
-            $results[] = $bands->tooNear() === [] ? $result : $result->noting(\sprintf('Too near the background to be told: %s. The total runs from leaving it out to counting all that was measured there.', implode(', ', $bands->tooNear())));
+            $result = $this->judged(
+                'source-bands',
+                'Source without its background, A-weighted total of the bands',
+                $bands->total(),
+            )->brokenDown($bands);
+            $results[] = $bands->tooNear() === []
+                ? $result
+                : $result->noting(
+                    \sprintf(
+                        'Too near the background to be told: %s. The total runs from leaving it out to counting all that was measured there.',
+                        implode(', ', $bands->tooNear()),
+                    ),
+                );
         }
 
         return [$results, $above, $bands];
@@ -184,6 +248,9 @@ final readonly class MeterWorkings
 
     private function judged(string $key, string $title, Figure $level): Result
     {
-        return $this->noise->answers->judged($this->noise->answers->level($key, $title, $level, $this->noise->answers->betweenLevel($level->toFloat())), $this->yardsticks->limits);
+        return $this->noise->answers->judged(
+            $this->noise->answers->level($key, $title, $level, $this->noise->answers->betweenLevel($level->toFloat())),
+            $this->yardsticks->limits,
+        );
     }
 }

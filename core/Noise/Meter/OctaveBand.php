@@ -30,6 +30,9 @@ enum OctaveBand: string
     /** @return array<array-key, string> words by nominal frequency */
     public static function choices(): array
     {
-        return array_combine(array_map(static fn (self $band): string => $band->value, self::cases()), array_map(static fn (self $band): string => $band->words(), self::cases()));
+        return array_combine(
+            array_map(static fn (self $band): string => $band->value, self::cases()),
+            array_map(static fn (self $band): string => $band->words(), self::cases()),
+        );
     }
 }

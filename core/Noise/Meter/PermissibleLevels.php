@@ -30,12 +30,28 @@ final readonly class PermissibleLevels
         $marks = array_column(SourceMark::cases(), 'value');
 
         return new Shelf(self::SHELF, 'Permissible levels of rooms', 'set of permissible levels', [
-            Entry::each('levels', 'Level of each band', OctaveBand::choices(), '-20', '200', Unit::Decibel, 'Unweighted; a band left empty is not judged', true),
-            Entry::choice('statistic', 'Compared with', array_combine(array_column(BandStatistic::cases(), 'value'), ['the maximum of each band', 'the average of each band']), help: 'Where the source says so'),
+            Entry::each(
+                'levels',
+                'Level of each band',
+                OctaveBand::choices(),
+                '-20',
+                '200',
+                Unit::Decibel,
+                'Unweighted; a band left empty is not judged',
+                true,
+            ),
+            Entry::choice(
+                'statistic',
+                'Compared with',
+                array_combine(array_column(BandStatistic::cases(), 'value'), ['the maximum of each band', 'the average of each band']),
+                help: 'Where the source says so',
+            ),
             Entry::text('source', 'Source', true),
             Entry::choice('mark', 'How the source is known', array_combine($marks, $marks)),
         ], [[
-            'code' => 'audiometric-app-d', 'name' => 'Audiometric room', 'levels' => ['500' => '40', '1000' => '40', '2000' => '47', '4000' => '57', '8000' => '62'],
+            'code' => 'audiometric-app-d',
+            'name' => 'Audiometric room',
+            'levels' => ['500' => '40', '1000' => '40', '2000' => '47', '4000' => '57', '8000' => '62'],
             'source' => '29 CFR 1910.95 App. D, Table D-1', 'mark' => SourceMark::Published->value,
         ]]);
     }
@@ -64,13 +80,33 @@ final readonly class PermissibleLevels
     /** The level of one band as a limit of results under a key. */
     public function limit(OctaveBand $band, string $key, Decimal $level): ExposureLimit
     {
-        return new ExposureLimit($this->code.':'.$band->value, $this->name().', '.$band->words(), $key, $level, Unit::Decibel->value, ExposureComparator::Exceeded, self::SCOPE, $this->source(), $this->mark());
+        return new ExposureLimit(
+            $this->code.':'.$band->value,
+            $this->name().', '.$band->words(),
+            $key,
+            $level,
+            Unit::Decibel->value,
+            ExposureComparator::Exceeded,
+            self::SCOPE,
+            $this->source(),
+            $this->mark(),
+        );
     }
 
     /** No band may lie above its level. */
     public function everyBand(string $key): ExposureLimit
     {
-        return new ExposureLimit($this->code, 'margin', $key, Decimal::parse('0'), Unit::Decibel->value, ExposureComparator::Exceeded, self::SCOPE, $this->source(), $this->mark());
+        return new ExposureLimit(
+            $this->code,
+            'margin',
+            $key,
+            Decimal::parse('0'),
+            Unit::Decibel->value,
+            ExposureComparator::Exceeded,
+            self::SCOPE,
+            $this->source(),
+            $this->mark(),
+        );
     }
 
     public function source(): string

@@ -59,7 +59,14 @@ final readonly class SourceSpectrum implements Breakdown
             $least += $band->alone === null ? 0.0 : $energy;
             $inputs[] = $band->alone ?? $band->total;
         }
-        $total = Figure::derived('L_A', 'A-weighted total of the bands of the source alone', 10 * log10($most), Unit::DecibelA, NoiseEquation::BandTotal, $inputs);
+        $total = Figure::derived(
+            'L_A',
+            'A-weighted total of the bands of the source alone',
+            10 * log10($most),
+            Unit::DecibelA,
+            NoiseEquation::BandTotal,
+            $inputs,
+        );
 
         return $least < $most ? $total->downTo(10 * log10($least)) : $total;
     }
@@ -73,7 +80,10 @@ final readonly class SourceSpectrum implements Breakdown
     /** @return list<string> the bands that cannot be told, in words */
     public function tooNear(): array
     {
-        return array_map(static fn (int|string $name): string => OctaveBand::from((string) $name)->words(), array_keys(array_filter($this->bands, static fn (SourceBand $band): bool => $band->alone === null)));
+        return array_map(
+            static fn (int|string $name): string => OctaveBand::from((string) $name)->words(),
+            array_keys(array_filter($this->bands, static fn (SourceBand $band): bool => $band->alone === null)),
+        );
     }
 
     public function title(): string

@@ -37,8 +37,15 @@ final readonly class Spectrum
      *
      * @param list<Span> $leftOut what does not count
      */
-    public static function of(?SeriesLog $log, string $logName, MeterRecord $meter, Run $run, Span $window, array $leftOut, ?OffsetLine $line): self
-    {
+    public static function of(
+        ?SeriesLog $log,
+        string $logName,
+        MeterRecord $meter,
+        Run $run,
+        Span $window,
+        array $leftOut,
+        ?OffsetLine $line,
+    ): self {
         $columns = [];
         foreach ($log?->columns() ?? [] as $place => $column) {
             if ($column->kind === LogColumnKind::Band) {
@@ -48,7 +55,14 @@ final readonly class Spectrum
         if ($log === null || $columns === []) {
             $levels = [];
             foreach ($meter->bands() as $band => $level) {
-                $levels[$band] = Figure::read('L_'.$band, 'level of the '.OctaveBand::from((string) $band)->words().' band', $level->value, Unit::Decibel, new Origin('run', $run->id, 'off the display, '.$meter->statistic()->value), max(1, $level->decimals()));
+                $levels[$band] = Figure::read(
+                    'L_'.$band,
+                    'level of the '.OctaveBand::from((string) $band)->words().' band',
+                    $level->value,
+                    Unit::Decibel,
+                    new Origin('run', $run->id, 'off the display, '.$meter->statistic()->value),
+                    max(1, $level->decimals()),
+                );
             }
 
             return self::flat($levels, [], null, $meter);
@@ -66,13 +80,26 @@ final readonly class Spectrum
             $gap = max($gap ?? 0.0, $clock->missing($window, $leftOut, $histogram->gaps));
             $origin = new Origin('log', $run->id, \sprintf('%s, %d levels of %s', $logName, $histogram->samples, $band->words()));
             if ($meter->statistic() === BandStatistic::Maximum) {
-                $levels[$band->value] = Figure::read('L_'.$band->value, 'highest level of the '.$band->words().' band', Exact::of($top)->dividedBy(1000), Unit::Decibel, $origin);
+                $levels[$band->value] = Figure::read(
+                    'L_'.$band->value,
+                    'highest level of the '.$band->words().' band',
+                    Exact::of($top)->dividedBy(1000),
+                    Unit::Decibel,
+                    $origin,
+                );
                 if ($line !== null && !$line->isConstant()) {
                     $between[$band->value] = MovingSums::highest($log, $place, $top, $ranges, $clock, $line);
                 }
             } else {
                 $mean = $histogram->equivalentLevel();
-                $levels[$band->value] = Figure::derived('L_'.$band->value, 'equivalent level of the '.$band->words().' band', $mean, Unit::Decibel, NoiseEquation::EquivalentLevel, [Figure::read('L_i', 'levels of the band', $mean, Unit::Decibel, $origin)]);
+                $levels[$band->value] = Figure::derived(
+                    'L_'.$band->value,
+                    'equivalent level of the '.$band->words().' band',
+                    $mean,
+                    Unit::Decibel,
+                    NoiseEquation::EquivalentLevel,
+                    [Figure::read('L_i', 'levels of the band', $mean, Unit::Decibel, $origin)],
+                );
             }
         }
 
@@ -82,7 +109,14 @@ final readonly class Spectrum
     /** @return list<OctaveBand> of the usual bands those that were not measured; none where nothing was */
     public function missing(): array
     {
-        return $this->levels === [] ? [] : array_values(array_filter(OctaveBand::cases(), fn (OctaveBand $band): bool => \in_array($band, OctaveBand::USUAL, true) && $this->level($band) === null));
+        return $this->levels === []
+            ? []
+            : array_values(
+                array_filter(
+                    OctaveBand::cases(),
+                    fn (OctaveBand $band): bool => \in_array($band, OctaveBand::USUAL, true) && $this->level($band) === null,
+                ),
+            );
     }
 
     public function level(OctaveBand $band): ?Figure
@@ -101,7 +135,14 @@ final readonly class Spectrum
             $energy += 10 ** (($level->toFloat() + $weighting->ofBand(OctaveBand::from((string) $band))->toFloat()) / 10);
         }
 
-        return Figure::derived('L_'.$weighting->value, $weighting->value.'-weighted total of the bands', 10 * log10($energy), $weighting === FrequencyWeighting::A ? Unit::DecibelA : Unit::DecibelC, NoiseEquation::BandTotal, array_values($this->levels));
+        return Figure::derived(
+            'L_'.$weighting->value,
+            $weighting->value.'-weighted total of the bands',
+            10 * log10($energy),
+            $weighting === FrequencyWeighting::A ? Unit::DecibelA : Unit::DecibelC,
+            NoiseEquation::BandTotal,
+            array_values($this->levels),
+        );
     }
 
     /**

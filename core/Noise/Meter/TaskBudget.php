@@ -22,7 +22,10 @@ final readonly class TaskBudget implements Breakdown
 
     public function columns(): array
     {
-        return ['Task', 'Samples', 'L_m, dB(A)', 'T_m, min', 'Share of the exposure, %', 'u₁ₐ, dB', 'c₁ₐ', 'u₁ᵦ, h', 'c₁ᵦ, dB/h', 'Part of u², dB²'];
+        return [
+            'Task', 'Samples', 'L_m, dB(A)', 'T_m, min', 'Share of the exposure, %', 'u₁ₐ, dB', 'c₁ₐ',
+            'u₁ᵦ, h', 'c₁ᵦ, dB/h', 'Part of u², dB²',
+        ];
     }
 
     public function rows(): array

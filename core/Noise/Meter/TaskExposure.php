@@ -77,7 +77,13 @@ final readonly class TaskExposure
         $shares = $this->shares($tasks, $result->reportedFigure()->toFloat());
         $result = $result->brokenDown(new TaskBudget($shares))->withUncertainty(...$this->uncertainty($shares));
 
-        return [(new LimitJudge())->judge($result, $this->yardsticks->limits, static fn (ExposureLimit $limit): array => self::tipping($result, $limit))];
+        return [
+            (new LimitJudge())->judge(
+                $result,
+                $this->yardsticks->limits,
+                static fn (ExposureLimit $limit): array => self::tipping($result, $limit),
+            ),
+        ];
     }
 
     /** @return list<Sample> */
@@ -87,12 +93,24 @@ final readonly class TaskExposure
         foreach ($this->day as $assessment) {
             $meter = self::record($assessment->run);
             $minutes = $meter?->written->decimal('taskMinutes');
-            if ($meter === null || $minutes === null || !$assessment->family instanceof NoiseResults || $assessment->verdict === Verdict::Void) {
+            if ($meter === null
+                || $minutes === null
+                || !$assessment->family instanceof NoiseResults
+                || $assessment->verdict === Verdict::Void) {
                 continue;
             }
             foreach ($assessment->results as $result) {
                 if ($result->key === 'laeq' && is_finite($result->reportedFigure()->toFloat())) {
-                    $samples[] = ['run' => $assessment->run, 'result' => $result, 'verdict' => $assessment->verdict, 'meter' => $meter, 'minutes' => $minutes, 'instrument' => $assessment->family->timeline->instrument->traits->text('class') === '1' ? MeasurementUncertainty::CLASS_1 : MeasurementUncertainty::CLASS_2];
+                    $samples[] = [
+                        'run' => $assessment->run,
+                        'result' => $result,
+                        'verdict' => $assessment->verdict,
+                        'meter' => $meter,
+                        'minutes' => $minutes,
+                        'instrument' => $assessment->family->timeline->instrument->traits->text('class') === '1'
+                            ? MeasurementUncertainty::CLASS_1
+                            : MeasurementUncertainty::CLASS_2,
+                    ];
                 }
             }
         }
@@ -119,7 +137,16 @@ final readonly class TaskExposure
             array_push($inputs, $level, $minutes);
         }
 
-        return $dose > 0.0 ? Figure::derived('L_EX,8h', 'daily noise exposure level by tasks, '.$how, 10 * log10($dose / self::HOURS), Unit::DecibelA, NoiseEquation::DailyExposure, $inputs) : null;
+        return $dose > 0.0
+            ? Figure::derived(
+                'L_EX,8h',
+                'daily noise exposure level by tasks, '.$how,
+                10 * log10($dose / self::HOURS),
+                Unit::DecibelA,
+                NoiseEquation::DailyExposure,
+                $inputs,
+            )
+            : null;
     }
 
     /**
@@ -138,7 +165,16 @@ final readonly class TaskExposure
             $inputs[] = $figure;
         }
 
-        return \count($inputs) === 1 ? $inputs[0] : Figure::derived('L_m', 'level of the task '.$task[0]['run']->task, 10 * log10($energy / \count($inputs)), Unit::DecibelA, NoiseEquation::EquivalentLevel, $inputs);
+        return \count($inputs) === 1
+            ? $inputs[0]
+            : Figure::derived(
+                'L_m',
+                'level of the task '.$task[0]['run']->task,
+                10 * log10($energy / \count($inputs)),
+                Unit::DecibelA,
+                NoiseEquation::EquivalentLevel,
+                $inputs,
+            );
     }
 
     /**
@@ -150,7 +186,14 @@ final readonly class TaskExposure
     {
         $mean = Exact::mean(array_map(static fn (array $sample): Exact => $sample['minutes']->value, $task));
 
-        return Figure::read('T_m', 'time of the task '.$task[0]['run']->task.' in a day', $mean, Unit::Minute, new Origin('run', $task[0]['run']->id, 'stated with '.(\count($task) === 1 ? 'its sample' : 'its samples')), 1);
+        return Figure::read(
+            'T_m',
+            'time of the task '.$task[0]['run']->task.' in a day',
+            $mean,
+            Unit::Minute,
+            new Origin('run', $task[0]['run']->id, 'stated with '.(\count($task) === 1 ? 'its sample' : 'its samples')),
+            1,
+        );
     }
 
     /**
@@ -175,22 +218,82 @@ final readonly class TaskExposure
             $u1b = $this->ofDuration($task);
             $u2 = max(array_column($task, 'instrument'));
             $part = $c1a ** 2 * (($u1a ?? 0.0) ** 2 + $u2 ** 2 + MeasurementUncertainty::POSITION ** 2) + ($c1b * ($u1b ?? 0.0)) ** 2;
-            $sampling = $u1a === null ? null : Figure::derived('u₁ₐ', 'standard uncertainty by sampling the task '.$name, $u1a, Unit::Decibel, NoiseEquation::TaskUncertainty, $figures, 2);
-            $sensitivity = Figure::derived('c₁ₐ', 'sensitivity to the level of '.$name, $c1a, Unit::None, NoiseEquation::TaskUncertainty, [$level, $minutes], 3);
-            $duration = $u1b === null ? null : Figure::read('u₁ᵦ', 'standard uncertainty of the time of '.$name, $u1b, Unit::Hour, new Origin('run', $task[0]['run']->id, 'from the times that its samples state'), 3);
-            $durationSensitivity = Figure::derived('c₁ᵦ', 'sensitivity to the time of '.$name.', dB/h', $c1b, Unit::None, NoiseEquation::TaskUncertainty, [$sensitivity, $minutes], 2);
+            $sampling = $u1a === null
+                ? null
+                : Figure::derived(
+                    'u₁ₐ',
+                    'standard uncertainty by sampling the task '.$name,
+                    $u1a,
+                    Unit::Decibel,
+                    NoiseEquation::TaskUncertainty,
+                    $figures,
+                    2,
+                );
+            $sensitivity = Figure::derived(
+                'c₁ₐ',
+                'sensitivity to the level of '.$name,
+                $c1a,
+                Unit::None,
+                NoiseEquation::TaskUncertainty,
+                [$level, $minutes],
+                3,
+            );
+            $duration = $u1b === null
+                ? null
+                : Figure::read(
+                    'u₁ᵦ',
+                    'standard uncertainty of the time of '.$name,
+                    $u1b,
+                    Unit::Hour,
+                    new Origin('run', $task[0]['run']->id, 'from the times that its samples state'),
+                    3,
+                );
+            $durationSensitivity = Figure::derived(
+                'c₁ᵦ',
+                'sensitivity to the time of '.$name.', dB/h',
+                $c1b,
+                Unit::None,
+                NoiseEquation::TaskUncertainty,
+                [$sensitivity, $minutes],
+                2,
+            );
             $shares[] = new TaskShare(
                 $name,
                 array_map(static fn (array $sample): string => $sample['run']->id, $task),
                 $level,
                 $minutes,
-                Figure::derived('', 'share of '.$name.' in the exposure', 100 * $c1a, Unit::Percent, NoiseEquation::DailyExposure, [$level, $minutes], 1),
+                Figure::derived(
+                    '',
+                    'share of '.$name.' in the exposure',
+                    100 * $c1a,
+                    Unit::Percent,
+                    NoiseEquation::DailyExposure,
+                    [$level, $minutes],
+                    1,
+                ),
                 max($levels) - min($levels),
                 $sampling,
                 $sensitivity,
                 $duration,
                 $durationSensitivity,
-                Figure::derived('u²', 'part of '.$name.' in the uncertainty, dB²', $part, Unit::None, NoiseEquation::TaskUncertainty, array_values(array_filter([$sensitivity, $sampling, MeasurementUncertainty::instrument($u2), MeasurementUncertainty::position(), $durationSensitivity, $duration])), 3),
+                Figure::derived(
+                    'u²',
+                    'part of '.$name.' in the uncertainty, dB²',
+                    $part,
+                    Unit::None,
+                    NoiseEquation::TaskUncertainty,
+                    array_values(
+                        array_filter([
+                            $sensitivity,
+                            $sampling,
+                            MeasurementUncertainty::instrument($u2),
+                            MeasurementUncertainty::position(),
+                            $durationSensitivity,
+                            $duration,
+                        ]),
+                    ),
+                    3,
+                ),
             );
         }
 
@@ -206,9 +309,29 @@ final readonly class TaskExposure
     {
         $variance = array_sum(array_map(static fn (TaskShare $share): float => $share->part->toFloat(), $shares));
         $single = array_values(array_filter($shares, static fn (TaskShare $share): bool => $share->sampling === null));
-        $note = 'The uncertainty is that of sampling, instrument and position, one-sided 95 %.'.($single === [] ? '' : \sprintf(' Sampling is not in it for %s: one sample shows no spread.', implode(', ', array_map(static fn (TaskShare $share): string => \sprintf('%s (%s %% of the exposure)', $share->name, $share->share->shown()), $single))));
+        $note = 'The uncertainty is that of sampling, instrument and position, one-sided 95 %.'.($single === [] ? '' : \sprintf(
+            ' Sampling is not in it for %s: one sample shows no spread.',
+            implode(
+                ', ',
+                array_map(
+                    static fn (TaskShare $share): string => \sprintf('%s (%s %% of the exposure)', $share->name, $share->share->shown()),
+                    $single,
+                ),
+            ),
+        ));
 
-        return [Figure::derived('U', 'expanded uncertainty with sampling, one-sided 95 %', MeasurementUncertainty::COVERAGE * sqrt($variance), Unit::Decibel, NoiseEquation::TaskUncertainty, array_map(static fn (TaskShare $share): Figure => $share->part, $shares), 2), $note];
+        return [
+            Figure::derived(
+                'U',
+                'expanded uncertainty with sampling, one-sided 95 %',
+                MeasurementUncertainty::COVERAGE * sqrt($variance),
+                Unit::Decibel,
+                NoiseEquation::TaskUncertainty,
+                array_map(static fn (TaskShare $share): Figure => $share->part, $shares),
+                2,
+            ),
+            $note,
+        ];
     }
 
     /**
@@ -253,13 +376,21 @@ final readonly class TaskExposure
         $notes = [];
         foreach ($this->day as $assessment) {
             if (self::record($assessment->run) !== null && !\in_array($assessment->run->id, $counted, true)) {
-                $notes[] = \sprintf('%s is not in it: %s.', $assessment->run->id, $assessment->verdict === Verdict::Void ? 'void' : 'it has no equivalent level');
+                $notes[] = \sprintf(
+                    '%s is not in it: %s.',
+                    $assessment->run->id,
+                    $assessment->verdict === Verdict::Void ? 'void' : 'it has no equivalent level',
+                );
             }
         }
         [$together, $day] = self::times($samples, $tasks);
         if ($day > 0.0 && abs($together->toFloat() - $day) > 0.5) {
             $notes[] = $together->toFloat() < $day
-                ? \sprintf('The tasks take %s of %d min; the rest of the day is taken as without exposure.', $together->rounded(0), (int) round($day))
+                ? \sprintf(
+                    'The tasks take %s of %d min; the rest of the day is taken as without exposure.',
+                    $together->rounded(0),
+                    (int) round($day),
+                )
                 : \sprintf('The tasks take %s min, more than the working day of %d min.', $together->rounded(0), (int) round($day));
         }
 
@@ -322,7 +453,15 @@ final readonly class TaskExposure
         $offset = $value->toFloat() - $limit->value->value->toFloat();
 
         return [
-            Figure::derived('o*', 'offset of all samples at which it sits on the limit', $offset, Unit::Decibel, NoiseEquation::OffsetTakenOut, [$value], 2),
+            Figure::derived(
+                'o*',
+                'offset of all samples at which it sits on the limit',
+                $offset,
+                Unit::Decibel,
+                NoiseEquation::OffsetTakenOut,
+                [$value],
+                2,
+            ),
             $offset === 0.0
                 ? 'It sits on the limit.'
                 : \sprintf(

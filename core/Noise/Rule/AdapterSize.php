@@ -27,9 +27,20 @@ final readonly class AdapterSize implements Rule
                 continue;
             }
             if ($content->adapter !== null && $content->adapter !== $microphone) {
-                yield $setting->finding(\sprintf('At the check of %s an adapter of %s was on a microphone of %s.', $case->hour($check->at), $content->adapter, $microphone), [$check->id]);
+                yield $setting->finding(
+                    \sprintf(
+                        'At the check of %s an adapter of %s was on a microphone of %s.',
+                        $case->hour($check->at),
+                        $content->adapter,
+                        $microphone,
+                    ),
+                    [$check->id],
+                );
             } elseif ($content->adapter === null && $adapters !== [] && !\in_array($microphone, $adapters, true)) {
-                yield $setting->finding(\sprintf('%s has no adapter for a microphone of %s.', $check->reference ?? '', $microphone), [$check->id]);
+                yield $setting->finding(
+                    \sprintf('%s has no adapter for a microphone of %s.', $check->reference ?? '', $microphone),
+                    [$check->id],
+                );
             }
         }
     }

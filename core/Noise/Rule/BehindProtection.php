@@ -21,7 +21,13 @@ final readonly class BehindProtection implements Rule
         foreach ($case->results->results() as $result) {
             foreach ($result->outcomes as $outcome) {
                 if ($outcome->limit->scope === 'behind hearing protection') {
-                    yield $setting->finding(\sprintf('%s holds behind hearing protection; a microphone outside of it does not measure there.', $outcome->limit->title), [$case->run->id]);
+                    yield $setting->finding(
+                        \sprintf(
+                            '%s holds behind hearing protection; a microphone outside of it does not measure there.',
+                            $outcome->limit->title,
+                        ),
+                        [$case->run->id],
+                    );
                 }
             }
         }

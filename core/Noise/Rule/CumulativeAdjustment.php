@@ -22,7 +22,11 @@ final readonly class CumulativeAdjustment implements Rule
         $sum = $case->results instanceof NoiseResults ? $case->results->cumulativeAdjustment : null;
         $limit = $setting->limit('sum');
         if ($sum !== null && !$limit->isKeptBy(abs($sum->toFloat()))) {
-            yield $setting->finding(\sprintf('Adjustments since the last laboratory certificate add up to %s dB.', $sum->signed()), [$case->run->instrument], $limit);
+            yield $setting->finding(
+                \sprintf('Adjustments since the last laboratory certificate add up to %s dB.', $sum->signed()),
+                [$case->run->instrument],
+                $limit,
+            );
         }
     }
 }

@@ -21,8 +21,18 @@ final readonly class EnteredLevel implements Rule
     {
         foreach ($case->checks() as $check) {
             $content = $check->content;
-            if ($content instanceof AcousticCheck && $content->entered !== null && $content->entered->value->compareTo($content->nominal->value) !== 0) {
-                yield $setting->finding(\sprintf('At the check of %s the meter expected %s dB and the calibrator gave %s dB.', $case->hour($check->at), $content->entered->written, $content->nominal->written), [$check->id]);
+            if ($content instanceof AcousticCheck
+                && $content->entered !== null
+                && $content->entered->value->compareTo($content->nominal->value) !== 0) {
+                yield $setting->finding(
+                    \sprintf(
+                        'At the check of %s the meter expected %s dB and the calibrator gave %s dB.',
+                        $case->hour($check->at),
+                        $content->entered->written,
+                        $content->nominal->written,
+                    ),
+                    [$check->id],
+                );
             }
         }
     }

@@ -22,7 +22,11 @@ final readonly class FlatStretch implements Rule
         $span = $case->run->span();
         foreach ($case->results instanceof NoiseResults ? $case->results->survey->flats : [] as $flat) {
             if ($span !== null && $flat->overlaps($span)) {
-                yield $setting->finding(\sprintf('The level stood still from %s to %s.', $case->hour($flat->from), $case->hour($flat->to)), [$case->run->id], $setting->limit('spread'));
+                yield $setting->finding(
+                    \sprintf('The level stood still from %s to %s.', $case->hour($flat->from), $case->hour($flat->to)),
+                    [$case->run->id],
+                    $setting->limit('spread'),
+                );
             }
         }
     }

@@ -30,7 +30,11 @@ final readonly class Gap implements Rule
         $limit = $setting->limit('share');
         $graver = $this->graver === null ? null : $case->policy->limit($this->graver, 'share');
         if (!$limit->isKeptBy(100 * $share) && ($graver === null || $graver->isKeptBy(100 * $share))) {
-            yield $setting->finding(\sprintf('%s %% of the run has no level in the log.', number_format(100 * $share, 1, '.', '')), [$case->run->id], $limit);
+            yield $setting->finding(
+                \sprintf('%s %% of the run has no level in the log.', number_format(100 * $share, 1, '.', '')),
+                [$case->run->id],
+                $limit,
+            );
         }
     }
 }

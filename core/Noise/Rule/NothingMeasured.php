@@ -20,7 +20,11 @@ final readonly class NothingMeasured implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         if ($case->run->stop !== null && $case->results->results() === []) {
-            yield $setting->finding('There is neither a log nor a total for this run.', [$case->run->id], cure: new Cure('read the log, or type the totals from the display', 'before the unit\'s memory is cleared'));
+            yield $setting->finding(
+                'There is neither a log nor a total for this run.',
+                [$case->run->id],
+                cure: new Cure('read the log, or type the totals from the display', 'before the unit\'s memory is cleared'),
+            );
         }
     }
 }

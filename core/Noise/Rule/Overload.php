@@ -21,9 +21,22 @@ final readonly class Overload implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         $span = $case->run->span();
-        $spans = array_values(array_filter($case->results instanceof NoiseResults ? $case->results->survey->overloads : [], static fn (Span $over): bool => $span !== null && $over->overlaps($span)));
+        $spans = array_values(
+            array_filter(
+                $case->results instanceof NoiseResults ? $case->results->survey->overloads : [],
+                static fn (Span $over): bool => $span !== null && $over->overlaps($span),
+            ),
+        );
         if ($spans !== []) {
-            yield $setting->finding(\sprintf('The unit was driven beyond its range %d time%s, first at %s.', \count($spans), \count($spans) === 1 ? '' : 's', $case->hour($spans[0]->from)), [$case->run->id]);
+            yield $setting->finding(
+                \sprintf(
+                    'The unit was driven beyond its range %d time%s, first at %s.',
+                    \count($spans),
+                    \count($spans) === 1 ? '' : 's',
+                    $case->hour($spans[0]->from),
+                ),
+                [$case->run->id],
+            );
         }
     }
 }

@@ -28,7 +28,15 @@ final readonly class Resolution implements Rule
             }
             foreach ([...$content->asFound, ...$content->asLeft] as $reading) {
                 if (!$limit->isKeptBy(Exact::of($reading->value->decimals()))) {
-                    yield $setting->finding(\sprintf('A reading at the check of %s is written as %s, without tenths.', $case->hour($check->at), $reading->value->written), [$check->id], $limit);
+                    yield $setting->finding(
+                        \sprintf(
+                            'A reading at the check of %s is written as %s, without tenths.',
+                            $case->hour($check->at),
+                            $reading->value->written,
+                        ),
+                        [$check->id],
+                        $limit,
+                    );
                     break;
                 }
             }

@@ -22,7 +22,10 @@ final readonly class SettingsUnstated implements Rule
         [$template, $run] = SetUp::of($case->run);
         $unstated = $template === null || $run === null || $case->run->stop === null ? [] : SetUp::unstated($template, $run);
         if ($unstated !== []) {
-            yield $setting->finding(\sprintf('It is not written down what the unit was set to: %s.', implode(', ', $unstated)), [$case->run->id]);
+            yield $setting->finding(
+                \sprintf('It is not written down what the unit was set to: %s.', implode(', ', $unstated)),
+                [$case->run->id],
+            );
         }
     }
 }

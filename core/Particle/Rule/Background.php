@@ -28,7 +28,17 @@ final readonly class Background extends ParticleRule
         foreach (ParticleFormat::sizes($case->timeline->instrument) as $size) {
             $rate = (new ParticleResponse())->background($check, $size)?->value;
             if ($rate instanceof Exact && ($own === null ? !$limit->isKeptBy($rate) : $rate->compareTo($own->value) > 0)) {
-                yield $setting->finding(\sprintf('In clean air it counted %s a minute from %s µm up at the check of %s; allowed are %s.', $rate->rounded(1), $size, $case->hour($check->at), $own === null ? $limit->value->written : $own->written.' by its maker'), [$check->id], $own === null ? $limit : null);
+                yield $setting->finding(
+                    \sprintf(
+                        'In clean air it counted %s a minute from %s µm up at the check of %s; allowed are %s.',
+                        $rate->rounded(1),
+                        $size,
+                        $case->hour($check->at),
+                        $own === null ? $limit->value->written : $own->written.' by its maker',
+                    ),
+                    [$check->id],
+                    $own === null ? $limit : null,
+                );
 
                 return;
             }

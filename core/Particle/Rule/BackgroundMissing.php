@@ -22,7 +22,10 @@ final readonly class BackgroundMissing extends ParticleRule
     protected function check(Check $check, ParticleCheck $content, ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($content->rows('blankFound') === [] && $case->timeline->instrument->traits->text('kind') !== ParticleFormat::PHOTOMETER) {
-            yield $setting->finding(\sprintf('At the check of %s no clean air was counted; no background is taken off there.', $case->hour($check->at)), [$check->id]);
+            yield $setting->finding(
+                \sprintf('At the check of %s no clean air was counted; no background is taken off there.', $case->hour($check->at)),
+                [$check->id],
+            );
         }
     }
 }

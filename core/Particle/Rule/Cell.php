@@ -23,7 +23,12 @@ final readonly class Cell extends ParticleRule
         $cell = $content->written->decimal('cellLeft') ?? $content->written->decimal('cell');
         $limit = $setting->limit('transmission');
         if ($cell !== null && !$limit->isKeptBy($cell->value)) {
-            yield $setting->finding(\sprintf('The cell let %s %% through at the check of %s.', $cell->written, $case->hour($check->at)), [$check->id], $limit, advice: 'Clean it again, with a solvent; ventilate.');
+            yield $setting->finding(
+                \sprintf('The cell let %s %% through at the check of %s.', $cell->written, $case->hour($check->at)),
+                [$check->id],
+                $limit,
+                advice: 'Clean it again, with a solvent; ventilate.',
+            );
         }
     }
 }

@@ -20,9 +20,18 @@ final readonly class CoincidenceHigh extends ParticleRule
     {
         $limit = $setting->limit('loss');
         if ($results->beyond) {
-            yield $setting->finding('More was counted than any concentration can show with its dead time: it lies beyond what the counter can tell.', [$case->run->id], $limit);
+            yield $setting->finding(
+                'More was counted than any concentration can show with its dead time: it lies beyond what the counter can tell.',
+                [$case->run->id],
+                $limit,
+            );
         } elseif ($results->loss !== null && !$limit->isKeptBy($results->loss->toFloat())) {
-            yield $setting->finding(\sprintf('Coincidence hides %s %% of the particles.', $results->loss->shown()), [$case->run->id], $limit, advice: 'Put a diluter before it.');
+            yield $setting->finding(
+                \sprintf('Coincidence hides %s %% of the particles.', $results->loss->shown()),
+                [$case->run->id],
+                $limit,
+                advice: 'Put a diluter before it.',
+            );
         }
     }
 }

@@ -19,7 +19,13 @@ final readonly class FactorBorrowed extends ParticleRule
     protected function run(ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($results->record->written->decimal('photometerFactor') !== null && $results->record->written->decimal('weighed') === null) {
-            yield $setting->finding(\sprintf('The factor %s comes from another day; the dust may have been another.', $results->record->written->decimal('photometerFactor')->written), [$case->run->id]);
+            yield $setting->finding(
+                \sprintf(
+                    'The factor %s comes from another day; the dust may have been another.',
+                    $results->record->written->decimal('photometerFactor')->written,
+                ),
+                [$case->run->id],
+            );
         }
     }
 }

@@ -21,7 +21,11 @@ final readonly class FlowChange extends ParticleRule
         $limit = $setting->limit('change');
         foreach ($results->drifts() as $drift) {
             if (!$limit->isKeptBySize($drift->value)) {
-                yield $setting->finding(\sprintf('%s: %s %%.', ucfirst($drift->meaning), $drift->signed()), array_values(array_filter([$case->bracket->pre?->id, $case->bracket->post?->id], \is_string(...))), $limit);
+                yield $setting->finding(
+                    \sprintf('%s: %s %%.', ucfirst($drift->meaning), $drift->signed()),
+                    array_values(array_filter([$case->bracket->pre?->id, $case->bracket->post?->id], \is_string(...))),
+                    $limit,
+                );
             }
         }
     }

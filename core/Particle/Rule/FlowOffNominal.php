@@ -24,7 +24,12 @@ final readonly class FlowOffNominal extends ParticleRule
 
     protected function check(Check $check, ParticleCheck $content, ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $flow = (new ParticleResponse())->flow($content->rows($content->flowAdjusted() ? 'flowLeft' : 'flowFound'), 'as left', $check, $case->timeline);
+        $flow = (new ParticleResponse())->flow(
+            $content->rows($content->flowAdjusted() ? 'flowLeft' : 'flowFound'),
+            'as left',
+            $check,
+            $case->timeline,
+        );
         $nominal = $case->timeline->instrument->traits->measured('nominalFlow')?->in(Unit::LitrePerMinute);
         if ($flow === null || $nominal === null || $nominal->isZero()) {
             return;
@@ -32,7 +37,15 @@ final readonly class FlowOffNominal extends ParticleRule
         $off = Real::by(Real::times(Real::minus($flow->value, $nominal), Exact::of(100)), $nominal);
         $limit = $setting->limit('deviation');
         if (!$limit->isKeptBy($off instanceof Exact ? $off->absolute() : abs($off))) {
-            yield $setting->finding(\sprintf('The flow of the check of %s was %s %% off its nominal one.', $case->hour($check->at), number_format(Real::toFloat($off), 1, '.', '')), [$check->id], $limit);
+            yield $setting->finding(
+                \sprintf(
+                    'The flow of the check of %s was %s %% off its nominal one.',
+                    $case->hour($check->at),
+                    number_format(Real::toFloat($off), 1, '.', ''),
+                ),
+                [$check->id],
+                $limit,
+            );
         }
     }
 }

@@ -20,7 +20,11 @@ final readonly class Gap extends ParticleRule
     {
         $limit = $setting->limit('share');
         if ($results->gapShare !== null && !$limit->isKeptBy(100 * $results->gapShare)) {
-            yield $setting->finding(\sprintf('%s %% of the run is not in the log.', number_format(100 * $results->gapShare, 1, '.', '')), [$case->run->id], $limit);
+            yield $setting->finding(
+                \sprintf('%s %% of the run is not in the log.', number_format(100 * $results->gapShare, 1, '.', '')),
+                [$case->run->id],
+                $limit,
+            );
         }
     }
 }

@@ -24,7 +24,11 @@ final readonly class Laser extends ParticleRule
         foreach (['low', 'high'] as $end) {
             $limit = $setting->limit($end);
             if ($laser !== null && !$limit->isKeptBy($laser->value)) {
-                yield $setting->finding(\sprintf('The laser stood at %s %% of nominal at the check of %s.', $laser->written, $case->hour($check->at)), [$check->id], $limit);
+                yield $setting->finding(
+                    \sprintf('The laser stood at %s %% of nominal at the check of %s.', $laser->written, $case->hour($check->at)),
+                    [$check->id],
+                    $limit,
+                );
             }
         }
     }

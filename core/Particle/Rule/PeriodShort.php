@@ -23,7 +23,15 @@ final readonly class PeriodShort extends ParticleRule
     protected function check(Check $check, ParticleCheck $content, ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($content->written->decimal('periodNow') !== null && $check->step(ParticleProcedures::PERIOD_BACK) !== StepState::Done) {
-            yield $setting->finding(\sprintf('At the check of %s the sample period was set from %s to %s s, and nobody confirmed that it was put back.', $case->hour($check->at), $content->written->decimal('periodWas')->written ?? '?', $content->written->decimal('periodNow')->written), [$check->id]);
+            yield $setting->finding(
+                \sprintf(
+                    'At the check of %s the sample period was set from %s to %s s, and nobody confirmed that it was put back.',
+                    $case->hour($check->at),
+                    $content->written->decimal('periodWas')->written ?? '?',
+                    $content->written->decimal('periodNow')->written,
+                ),
+                [$check->id],
+            );
         }
     }
 }

@@ -21,7 +21,11 @@ final readonly class Recovery extends ParticleRule
 
     protected function check(Check $check, ParticleCheck $content, ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        [$spike, $jug, $observed] = [$content->written->measured('spike'), $content->written->measured('jug'), $content->written->decimal('observed')];
+        [$spike, $jug, $observed] = [
+            $content->written->measured('spike'),
+            $content->written->measured('jug'),
+            $content->written->decimal('observed'),
+        ];
         $lot = $case->timeline->references[$content->written->text('lot') ?? ''] ?? null;
         $expected = $lot === null || $spike === null || $jug === null ? null : (new Spheres($lot))->diluted($spike, $jug, $check->at);
         if ($expected === null || $observed === null || $expected->toFloat() <= 0.0) {
@@ -31,7 +35,17 @@ final readonly class Recovery extends ParticleRule
         foreach (['low', 'high'] as $end) {
             $limit = $setting->limit($end);
             if (!$limit->isKeptBy($recovery)) {
-                yield $setting->finding(\sprintf('At the check of %s %s per mL were counted where %s were expected: %s %%.', $case->hour($check->at), $observed->written, $expected->shown(), number_format($recovery, 0, '.', '')), [$check->id], $limit);
+                yield $setting->finding(
+                    \sprintf(
+                        'At the check of %s %s per mL were counted where %s were expected: %s %%.',
+                        $case->hour($check->at),
+                        $observed->written,
+                        $expected->shown(),
+                        number_format($recovery, 0, '.', ''),
+                    ),
+                    [$check->id],
+                    $limit,
+                );
             }
         }
     }

@@ -30,7 +30,17 @@ final readonly class SizeSetting extends ParticleRule
         $error = $threshold->value->minus($certified->value)->times(100)->dividedBy($certified->value);
         $limit = $setting->limit('error');
         if (!$limit->isKeptBy($error->absolute())) {
-            yield $setting->finding(\sprintf('At the check of %s half of the spheres of %s µm were counted at %s µm, %s %% off.', $case->hour($check->at), $certified->written, $threshold->written, $error->rounded(1)), [$check->id, $lot->id], $limit);
+            yield $setting->finding(
+                \sprintf(
+                    'At the check of %s half of the spheres of %s µm were counted at %s µm, %s %% off.',
+                    $case->hour($check->at),
+                    $certified->written,
+                    $threshold->written,
+                    $error->rounded(1),
+                ),
+                [$check->id, $lot->id],
+                $limit,
+            );
         }
     }
 }

@@ -20,8 +20,14 @@ final readonly class Unweighed extends ParticleRule
 
     protected function run(ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($case->timeline->instrument->traits->text('kind') === ParticleFormat::PHOTOMETER && $results->factor === null && $results->results() !== []) {
-            yield $setting->finding('No filter was weighed for the same period and no factor is known: the numbers are units of the photometer.', [$case->run->id], cure: new Cure('the weighed filter of the same period', 'any time'));
+        if ($case->timeline->instrument->traits->text('kind') === ParticleFormat::PHOTOMETER
+            && $results->factor === null
+            && $results->results() !== []) {
+            yield $setting->finding(
+                'No filter was weighed for the same period and no factor is known: the numbers are units of the photometer.',
+                [$case->run->id],
+                cure: new Cure('the weighed filter of the same period', 'any time'),
+            );
         }
     }
 }

@@ -26,13 +26,28 @@ final readonly class BackgroundNear implements Rule
         $above = $meter?->background;
         $limit = $setting->limit('near');
         if ($above !== null && !$limit->isKeptBy($above->value)) {
-            yield $setting->finding(\sprintf('The level stands %s dB above its background: the source alone cannot be told.', $above->shown()), [$case->run->id], $limit, advice: self::ADVICE);
+            yield $setting->finding(
+                \sprintf('The level stands %s dB above its background: the source alone cannot be told.', $above->shown()),
+                [$case->run->id],
+                $limit,
+                advice: self::ADVICE,
+            );
         }
         $source = $meter?->source;
         if ($source !== null && $source->tooNear() !== []) {
             $told = $source->canBeTold();
             // Where some bands stand clear, the total says by itself what the others may add.
-            yield $setting->finding(\sprintf('Too near the background: %s.%s', implode(', ', $source->tooNear()), $told ? '' : ' Nothing of the source can be told.'), [$case->run->id], $limit, advice: self::ADVICE, severity: $told ? Severity::Note : null);
+            yield $setting->finding(
+                \sprintf(
+                    'Too near the background: %s.%s',
+                    implode(', ', $source->tooNear()),
+                    $told ? '' : ' Nothing of the source can be told.',
+                ),
+                [$case->run->id],
+                $limit,
+                advice: self::ADVICE,
+                severity: $told ? Severity::Note : null,
+            );
         }
     }
 }

@@ -23,7 +23,13 @@ final readonly class BandsMissing implements Rule
         $meter = MeterFindings::of($case);
         $missing = $meter?->room?->missing() ?? [];
         if ($case->run->stop !== null && $missing !== []) {
-            yield $setting->finding(\sprintf('Not measured: %s. The room is not judged there.', implode(', ', array_map(static fn (OctaveBand $band): string => $band->words(), $missing))), [$case->run->id]);
+            yield $setting->finding(
+                \sprintf(
+                    'Not measured: %s. The room is not judged there.',
+                    implode(', ', array_map(static fn (OctaveBand $band): string => $band->words(), $missing)),
+                ),
+                [$case->run->id],
+            );
         }
     }
 }

@@ -22,7 +22,10 @@ final readonly class BandsWeighted implements Rule
     {
         $meter = MeterFindings::of($case);
         if ($meter !== null && $meter->spectrum->levels !== [] && $meter->record->weighting() !== FrequencyWeighting::Z) {
-            yield $setting->finding(\sprintf('The bands were measured %s-weighted; the tabulated weights are taken off.', $meter->record->weighting()->value), [$case->run->id]);
+            yield $setting->finding(
+                \sprintf('The bands were measured %s-weighted; the tabulated weights are taken off.', $meter->record->weighting()->value),
+                [$case->run->id],
+            );
         }
     }
 }

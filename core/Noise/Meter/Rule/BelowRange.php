@@ -30,7 +30,14 @@ final readonly class BelowRange implements Rule
             }
         }
         if ($low !== null && $below !== []) {
-            yield $setting->finding(\sprintf('Below the range of the meter, which begins at %s dB: %s. What it shows there is partly its own noise.', $low->written, implode(', ', $below)), [$case->run->id]);
+            yield $setting->finding(
+                \sprintf(
+                    'Below the range of the meter, which begins at %s dB: %s. What it shows there is partly its own noise.',
+                    $low->written,
+                    implode(', ', $below),
+                ),
+                [$case->run->id],
+            );
         }
     }
 }

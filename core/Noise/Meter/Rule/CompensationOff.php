@@ -28,7 +28,10 @@ final readonly class CompensationOff implements Rule
         }
         $off = \in_array(mb_strtolower(trim($set)), ['off', 'none', 'no'], true);
         if ($screen === 'on' && mb_strtolower(trim($set)) !== mb_strtolower(trim($belongs))) {
-            yield $setting->finding(\sprintf('The windscreen was on; its compensation is "%s" and was set to "%s".', $belongs, $set), [$case->run->id]);
+            yield $setting->finding(
+                \sprintf('The windscreen was on; its compensation is "%s" and was set to "%s".', $belongs, $set),
+                [$case->run->id],
+            );
         } elseif ($screen === 'off' && !$off) {
             yield $setting->finding(\sprintf('The windscreen was off and its compensation was set to "%s".', $set), [$case->run->id]);
         }

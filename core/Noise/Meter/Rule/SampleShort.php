@@ -24,7 +24,15 @@ final readonly class SampleShort implements Rule
         $limit = $setting->limit('minutes');
         $minutes = $case->run->runningSeconds() / 60;
         if ($task !== null && $case->run->stop !== null && !$limit->isKeptBy($minutes) && $minutes < $task - 1e-9) {
-            yield $setting->finding(\sprintf('The sample took %s min; the task takes %s min.', number_format($minutes, 1, '.', ''), number_format($task, 1, '.', '')), [$case->run->id], $limit);
+            yield $setting->finding(
+                \sprintf(
+                    'The sample took %s min; the task takes %s min.',
+                    number_format($minutes, 1, '.', ''),
+                    number_format($task, 1, '.', ''),
+                ),
+                [$case->run->id],
+                $limit,
+            );
         }
     }
 }

@@ -27,9 +27,25 @@ final readonly class SamplesFew implements AnswerRule
                     continue;
                 }
                 if (!$setting->limit('samples')->isKeptBy(Exact::of($count))) {
-                    yield $setting->finding(\sprintf('%s has %d sample%s and makes %s %% of the exposure.', $task->name, $count, $count === 1 ? '' : 's', $task->share->shown()), $task->runs, $setting->limit('samples'));
-                } elseif (!$setting->limit('spread')->isKeptBy(round($task->spread, 6)) && !$setting->limit('samplesWhereWide')->isKeptBy(Exact::of($count))) {
-                    yield $setting->finding(\sprintf('The %d samples of %s lie %s dB apart.', $count, $task->name, number_format($task->spread, 1, '.', '')), $task->runs, $setting->limit('spread'), advice: \sprintf('Take more samples of %s, or part it into tasks that are each alike.', $task->name));
+                    yield $setting->finding(
+                        \sprintf(
+                            '%s has %d sample%s and makes %s %% of the exposure.',
+                            $task->name,
+                            $count,
+                            $count === 1 ? '' : 's',
+                            $task->share->shown(),
+                        ),
+                        $task->runs,
+                        $setting->limit('samples'),
+                    );
+                } elseif (!$setting->limit('spread')->isKeptBy(round($task->spread, 6))
+                    && !$setting->limit('samplesWhereWide')->isKeptBy(Exact::of($count))) {
+                    yield $setting->finding(
+                        \sprintf('The %d samples of %s lie %s dB apart.', $count, $task->name, number_format($task->spread, 1, '.', '')),
+                        $task->runs,
+                        $setting->limit('spread'),
+                        advice: \sprintf('Take more samples of %s, or part it into tasks that are each alike.', $task->name),
+                    );
                 }
             }
         }

@@ -19,7 +19,10 @@ final readonly class StartOfDayOnly implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         if ($case->standsOnStartOfDay()) {
-            yield $setting->finding('Only a check at the start of the day stands under it; the meter stayed in its place.', [$case->run->id]);
+            yield $setting->finding(
+                'Only a check at the start of the day stands under it; the meter stayed in its place.',
+                [$case->run->id],
+            );
         }
     }
 }

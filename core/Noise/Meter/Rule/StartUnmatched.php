@@ -37,15 +37,30 @@ final readonly class StartUnmatched implements Rule
         $fits = null;
         foreach ($case->timeline->runs as $other) {
             [$hand] = self::times($other);
-            if ($fits === null && $hand !== null && $other->id !== $case->run->id && $other->start->format('Y-m-d') === $case->run->start->format('Y-m-d') && $limit->isKeptBy(self::apart($hand, $started, MeterRecord::of($other)?->delay() ?? 0.0))) {
+            if ($fits === null
+                && $hand !== null
+                && $other->id !== $case->run->id
+                && $other->start->format('Y-m-d') === $case->run->start->format('Y-m-d')
+                && $limit->isKeptBy(self::apart($hand, $started, MeterRecord::of($other)?->delay() ?? 0.0))) {
                 $fits = $other;
             }
         }
         yield $setting->finding(
-            \sprintf('Noted by hand: %s; the file began at %s, %s apart.', self::words($noted), self::words($started), $apart < 120 ? \sprintf('%d s', (int) round($apart)) : \sprintf('%d min', (int) round($apart / 60))),
+            \sprintf(
+                'Noted by hand: %s; the file began at %s, %s apart.',
+                self::words($noted),
+                self::words($started),
+                $apart < 120 ? \sprintf('%d s', (int) round($apart)) : \sprintf('%d min', (int) round($apart / 60)),
+            ),
             [$case->run->id],
             $limit,
-            advice: $fits === null ? 'No start that was noted on that day fits the file.' : \sprintf('The file fits the start that was noted for %s, %s.', $fits->id, $fits->place === '' ? $fits->task : $fits->place),
+            advice: $fits === null
+                ? 'No start that was noted on that day fits the file.'
+                : \sprintf(
+                    'The file fits the start that was noted for %s, %s.',
+                    $fits->id,
+                    $fits->place === '' ? $fits->task : $fits->place,
+                ),
         );
     }
 

@@ -22,7 +22,14 @@ final readonly class StatisticOther implements Rule
         $meter = MeterFindings::of($case);
         $wanted = $meter?->room?->permissible->statistic();
         if ($meter !== null && $wanted !== null && $meter->spectrum->levels !== [] && $meter->record->statistic() !== $wanted) {
-            yield $setting->finding(\sprintf('The permissible levels are for the %s of each band, and its %s was measured.', $wanted->value, $meter->record->statistic()->value), [$case->run->id]);
+            yield $setting->finding(
+                \sprintf(
+                    'The permissible levels are for the %s of each band, and its %s was measured.',
+                    $wanted->value,
+                    $meter->record->statistic()->value,
+                ),
+                [$case->run->id],
+            );
         }
     }
 }
