@@ -283,7 +283,7 @@ final readonly class BenchController
     private function hasReadings(string $family, array $answers): bool
     {
         return array_filter(
-            $this->families->of($family)->fromAnswers($answers),
+            $this->families->answered($family, $answers),
             static fn (mixed $value): bool => $value === true || (\is_array($value) && $value !== [] && array_is_list($value)),
         ) !== [];
     }
@@ -307,7 +307,7 @@ final readonly class BenchController
                 $user->code,
                 $answers,
                 $this->clock->now(),
-                $this->families->of($timeline->instrument->family),
+                $this->families,
             );
             if ($brokenOff) {
                 $record = [...$record, 'brokenOff' => true, 'remarks' => $reason];
@@ -405,7 +405,7 @@ final readonly class BenchController
         $policy = $this->policies->get($campaign['policy']);
         $everything = $timeline->knowing($this->logbook->references());
         $format = $this->families->of($timeline->instrument->family);
-        $half = DraftCheck::record('draft', $timeline->instrument, $draft->by, $answers, $now, $format);
+        $half = DraftCheck::record('draft', $timeline->instrument, $draft->by, $answers, $now, $this->families);
         [$check, $problems] = DraftCheck::read($half, $format, $this->reader);
         $family = $this->assessor->family($timeline->instrument->family);
         $live = $check === null ? new LiveSheet([]) : $family->bench()->live($check, $everything, $policy);

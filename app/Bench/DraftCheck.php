@@ -10,6 +10,7 @@ use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
 
 /** Turns the answers of a half-done check into a check in the record format. */
@@ -29,7 +30,7 @@ final class DraftCheck
         string $by,
         array $answers,
         \DateTimeImmutable $now,
-        ContentFormat $format,
+        Formats $formats,
     ): array {
         $steps = $answers['steps'] ?? [];
         $reasons = array_intersect_key(
@@ -45,7 +46,7 @@ final class DraftCheck
             'reference' => \is_string($answers['reference'] ?? null) && $answers['reference'] !== '' ? $answers['reference'] : null,
             'steps' => \is_array($steps) && $steps !== [] ? $steps : null,
             'stepReasons' => $reasons === [] ? null : $reasons,
-            $format->section() => $format->fromAnswers($answers),
+            $formats->of($unit->family)->section() => $formats->answered($unit->family, $answers),
             'remarks' => \is_string($answers['remarks'] ?? null) && $answers['remarks'] !== '' ? $answers['remarks'] : null,
         ], static fn (mixed $value): bool => $value !== null);
     }

@@ -17,6 +17,7 @@ use Footnote\Core\Air\Substances;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\HasCriteria;
 use Footnote\Core\Record\InvalidRecord;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -169,7 +170,7 @@ final readonly class CampaignsController
         foreach ($this->families->all() as $format) {
             $own = [];
             foreach (\is_array($criteria) ? $criteria : [] as $criterion) {
-                if (\is_array($criterion) && $format->knowsCriterion(Fields::of($criterion))) {
+                if (\is_array($criterion) && $format instanceof HasCriteria && $format->knowsCriterion(Fields::of($criterion))) {
                     $own[] = Fields::of($criterion)->text('id');
                 }
             }

@@ -29,6 +29,7 @@ use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\KeepsLogs;
 use Footnote\Core\Record\RecordLibrary;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Record\Shelf;
@@ -107,7 +108,7 @@ final readonly class KitController
                         static fn (InterventionKind $kind): string => $kind->value,
                         $this->families->of($family->id())->interventions(),
                     ),
-                    'keepsLog' => $this->families->of($family->id())->logColumns() !== [],
+                    'keepsLog' => $this->families->of($family->id()) instanceof KeepsLogs,
                 ],
                 $this->assessor->families(),
             ),

@@ -28,6 +28,7 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\KeepsLogs;
 use Footnote\Core\Record\LogFormatReader;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -312,12 +313,15 @@ final readonly class RunsController
     /**
      * What a column of a unit's log may hold, and its channels.
      *
-     * @return array{non-empty-list<array{kind: string, channel: string, words: string}>, list<string>}
+     * @return array{list<array{kind: string, channel: string, words: string}>, list<string>}
      */
     private function columns(string $instrument): array
     {
         $timeline = $this->logbook->timeline($instrument);
         $format = $this->families->of($timeline->instrument->family);
+        if (!$format instanceof KeepsLogs) {
+            throw new Problem(422, 'Units of this family keep no log. Nothing was kept.');
+        }
         $channels = $format->logChannels($timeline->instrument);
         $kinds = [];
         foreach ($format->logColumns() as $kind) {
@@ -328,9 +332,6 @@ final readonly class RunsController
                     default => $channel,
                 }];
             }
-        }
-        if ($kinds === []) {
-            throw new Problem(422, 'Units of this family keep no log. Nothing was kept.');
         }
 
         return [$kinds, $channels];
@@ -483,8 +484,7 @@ final readonly class RunsController
     public function series(string $id): JsonResponse
     {
         $run = $this->logbook->coreRun($this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id));
-        $content = $run->content;
-        $log = $content instanceof NoiseRecord ? $content->log : null;
+        $log = NoiseRecord::of($run)?->log;
         if ($log === null) {
             return new JsonResponse(['start' => null, 'stepSeconds' => null, 'points' => []]);
         }

@@ -6,6 +6,7 @@ namespace Footnote\Core\Flow;
 
 use Footnote\Core\Air\Air;
 use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Flow\Standard\FlowRow;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Measured;
 

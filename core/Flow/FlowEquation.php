@@ -7,18 +7,12 @@ namespace Footnote\Core\Flow;
 use Footnote\Core\Derivation\Equation;
 use Footnote\Core\Derivation\SourceMark;
 
-/** The equations of flow, volume and concentration, by the identifiers of docs/methods.md. T in kelvin, P absolute. */
+/** The equations of volume and concentration, by the identifiers of docs/methods.md. T in kelvin, P absolute. */
 enum FlowEquation: string implements Equation
 {
-    case WaterVapour = 'F-2';
-    case Standard = 'F-3';
-    case VariableArea = 'F-4';
-    case CriticalOrifice = 'F-5';
     case Between = 'F-7';
     case Volume = 'F-8';
     case CautiousVolume = 'F-9';
-    case TransferOrifice = 'F-10';
-    case Manometer = 'F-11';
     case GaugeCurve = 'F-12';
     case Leak = 'F-13';
     case Concentration = 'C-1';
@@ -34,15 +28,9 @@ enum FlowEquation: string implements Equation
     public function expression(): string
     {
         return match ($this) {
-            self::WaterVapour => 'P_w = 0.61094·exp(17.625 t/(t + 243.04)) kPa',
-            self::Standard => 'Q_std = Q_act·(P/P_ref)·(T_ref/T)',
-            self::VariableArea => 'Q = Q_ind·√((P_cal/P)·(T/T_cal))',
-            self::CriticalOrifice => 'Q_act ∝ √T while choked',
             self::Between => 'straight lines between checks, constant outside; with two checks the mean',
             self::Volume => 'V = ∫Q dt over running time; V_ref = V·(P/P_ref)·(T_ref/T)',
             self::CautiousVolume => 'the smallest volume over the bracket gives the highest concentration',
-            self::TransferOrifice => 'Q_std = (1/m)·(√(ΔH·(P_a/760)·(298/T_a)) − b)',
-            self::Manometer => 'ΔH = (h₁ − h₂) − (h₁,₀ − h₂,₀); one leg: ΔH = 2·(h − h₀); other fluid: ΔH_water = s·ΔH',
             self::GaugeCurve => '√(I·(P_a/760)·(298/T_a)) = slope·Q_std + intercept',
             self::Leak => 'ΔP over t; leak = V_line·ΔP/(P_ambient·t)',
             self::Concentration => 'c = (m_front + m_back − m_blank)/(DE·V)',
@@ -55,11 +43,9 @@ enum FlowEquation: string implements Equation
     public function source(): string
     {
         return match ($this) {
-            self::WaterVapour => 'Alduchov & Eskridge 1996',
-            self::Standard, self::Volume, self::Leak => 'ideal gas',
-            self::VariableArea => 'NIOSH NMAM',
+            self::Volume, self::Leak => 'ideal gas',
             self::Between => 'trapezoid rule',
-            self::TransferOrifice, self::GaugeCurve => '40 CFR 50 App. B',
+            self::GaugeCurve => '40 CFR 50 App. B',
             self::Confidence => 'OSHA technical practice',
             default => 'common practice',
         };
@@ -68,8 +54,8 @@ enum FlowEquation: string implements Equation
     public function mark(): SourceMark
     {
         return match ($this) {
-            self::WaterVapour, self::TransferOrifice, self::GaugeCurve, self::Standard, self::Volume, self::Leak => SourceMark::Published,
-            self::VariableArea, self::Confidence => SourceMark::FromMemory,
+            self::GaugeCurve, self::Volume, self::Leak => SourceMark::Published,
+            self::Confidence => SourceMark::FromMemory,
             self::Between => SourceMark::Own,
             default => SourceMark::CommonPractice,
         };

@@ -14,23 +14,26 @@ use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Flow\Standard\FlowRow;
 use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\MalformedDecimal;
 use Footnote\Core\Quantity\Unit;
-use Footnote\Core\Record\AnswerRows;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\HasCriteria;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\KeepsShelves;
 use Footnote\Core\Record\ReadingEntries;
 use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Record\Shelf;
+use Footnote\Core\Record\ShipsYardsticks;
 
 /** Air sampling in the record format: pumps and samplers, flow standards, flow checks, samples, laboratory reports. */
-final readonly class FlowFormat implements ContentFormat
+final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYardsticks, HasCriteria
 {
     public const PUMP = 'pump';
     public const FIXED = 'fixed sampler';
@@ -40,16 +43,6 @@ final readonly class FlowFormat implements ContentFormat
     public const CRITICAL = 'critical orifice';
     public const SAMPLERS = 'samplers';
     public const METHODS = 'methods';
-
-    /** What an answer may be named beside its rows. */
-    private const ANSWERS = [
-        'humidity', 'floatRead', 'restLeft', 'restRight', 'gravity', 'leakStalled', 'leakSeconds', 'medium',
-        'thermometer', 'barometer', 'standstill',
-    ];
-    private const MEASURED = [
-        'temperature', 'pressure', 'target', 'leakStart', 'leakEnd', 'leakVolume', 'unitTemperature',
-        'unitPressure', 'unitTemperatureLeft', 'unitPressureLeft',
-    ];
 
     public function instrument(): array
     {
@@ -81,10 +74,6 @@ final readonly class FlowFormat implements ContentFormat
         ];
     }
 
-    public function checkInstrument(Fields $unit, Traits $traits): void
-    {
-    }
-
     public function interventions(): array
     {
         return [
@@ -95,16 +84,6 @@ final readonly class FlowFormat implements ContentFormat
             InterventionKind::FactoryReset,
             InterventionKind::LaboratoryCalibration,
         ];
-    }
-
-    public function logColumns(): array
-    {
-        return [];
-    }
-
-    public function logChannels(Instrument $unit): array
-    {
-        return [];
     }
 
     public function referenceKinds(): array
@@ -193,7 +172,7 @@ final readonly class FlowFormat implements ContentFormat
             Entry::measured('unitTemperatureLeft', 'Sampler\'s temperature as left', Air::TEMPERATURES),
             Entry::measured('unitPressureLeft', 'Sampler\'s pressure as left', Air::PRESSURES),
             Entry::rows('asFound', 'As found', $rows),
-            Entry::rows('asLeft', 'As left', $rows),
+            Entry::rows('asLeft', 'As left', $rows)->onlyWith('adjusted'),
             Entry::flag('adjusted', 'Adjusted'),
             Entry::rows('points', 'Points', $rows),
         ];
@@ -235,32 +214,6 @@ final readonly class FlowFormat implements ContentFormat
             $traits->measured('unitPressureLeft'),
             Standstill::tryFrom($traits->text('standstill') ?? ''),
         );
-    }
-
-    public function fromAnswers(array $answers): array
-    {
-        $flow = [];
-        foreach (['procedure', 'setting', ...self::ANSWERS] as $name) {
-            if (\is_string($answers[$name] ?? null) && trim($answers[$name]) !== '') {
-                $flow[$name] = trim($answers[$name]);
-            }
-        }
-        foreach (self::MEASURED as $name) {
-            $value = $answers[$name] ?? null;
-            if (\is_array($value) && \is_string($value['value'] ?? null) && trim($value['value']) !== '') {
-                $flow[$name] = ['value' => trim($value['value']), 'unit' => $value['unit'] ?? ''];
-            }
-        }
-        $adjusted = ($answers['adjusted'] ?? null) === true;
-        $points = AnswerRows::of($answers['points'] ?? []);
-
-        return [
-            ...$flow,
-            'asFound' => AnswerRows::of($answers['asFound'] ?? []),
-            'asLeft' => $adjusted ? AnswerRows::of($answers['asLeft'] ?? []) : [],
-            'adjusted' => $adjusted,
-            ...($points === [] ? [] : ['points' => $points]),
-        ];
     }
 
     public function describeCheck(CheckContent $content): array

@@ -12,6 +12,8 @@ use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Flow\Standard\FlowRow;
+use Footnote\Core\Flow\Standard\StandardEquation;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
@@ -160,7 +162,7 @@ final readonly class FlowResponse
             $flow->meaning.', at the temperature of the field',
             $value,
             Unit::LitrePerMinute,
-            FlowEquation::CriticalOrifice,
+            StandardEquation::CriticalOrifice,
             [$flow, ...$field->figures(new Origin('run', $this->run->id, 'in the field'))],
             $flow->decimals,
         );

@@ -11,6 +11,8 @@ use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\UnusableBecause;
 use Footnote\Core\Evidence\Usability;
 use Footnote\Core\Flow\Standard\FlowStandards;
+use Footnote\Core\Flow\Standard\NoFlow;
+use Footnote\Core\Flow\Standard\UnreadableFlow;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;

@@ -12,6 +12,7 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Flow\Standard\Recalled;
 use Footnote\Core\Flow\Standard\TransferOrifice;
+use Footnote\Core\Flow\Standard\UnreadableFlow;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\LeastSquares;

@@ -12,20 +12,21 @@ use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Unit;
-use Footnote\Core\Record\AnswerRows;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
+use Footnote\Core\Record\ExaminesUnits;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\KeepsLogs;
+use Footnote\Core\Record\KeepsShelves;
 use Footnote\Core\Record\RunSurroundings;
 
 /** Gas and vapour monitors in the record format: units with channels, bottles, checks, logs and totals. */
-final readonly class GasFormat implements ContentFormat
+final readonly class GasFormat implements ContentFormat, ExaminesUnits, KeepsLogs, KeepsShelves
 {
     /** Names of channels stand in figures, files and addresses. */
     private const NAME = '/^[A-Za-z][A-Za-z0-9 .-]{0,19}$/D';
@@ -131,7 +132,7 @@ final readonly class GasFormat implements ContentFormat
                 ...array_map(
                     static fn (GasStage $stage): array => [
                         Entry::rows($stage->found(), '', GasRow::entries()),
-                        Entry::rows($stage->left(), '', GasRow::entries()),
+                        Entry::rows($stage->left(), '', GasRow::entries())->onlyWith($stage->adjusted()),
                         Entry::flag($stage->adjusted(), ''),
                     ],
                     GasStage::cases(),
@@ -171,36 +172,6 @@ final readonly class GasFormat implements ContentFormat
             $rows,
             $adjusted,
         );
-    }
-
-    public function fromAnswers(array $answers): array
-    {
-        $gas = [];
-        foreach (['procedure', 'zeroSource', 'zeroBottle', 'isobutyleneBottle'] as $name) {
-            if (\is_string($answers[$name] ?? null) && trim($answers[$name]) !== '') {
-                $gas[$name] = trim($answers[$name]);
-            }
-        }
-        foreach (['bottlePressure', 'isobutylenePressure', 'temperature'] as $name) {
-            $value = $answers[$name] ?? null;
-            if (\is_array($value) && \is_string($value['value'] ?? null) && trim($value['value']) !== '') {
-                $gas[$name] = ['value' => trim($value['value']), 'unit' => $value['unit'] ?? ''];
-            }
-        }
-        foreach (GasStage::cases() as $stage) {
-            // The channel and what the unit expects are filled in beforehand: only a reading makes a row.
-            $read = static fn (string $list): array => array_values(
-                array_filter(AnswerRows::of($answers[$list] ?? []), static fn (array $row): bool => isset($row['value'])),
-            );
-            $adjusted = ($answers[$stage->adjusted()] ?? null) === true;
-            $gas[$stage->found()] = $read($stage->found());
-            $gas[$stage->left()] = $adjusted ? $read($stage->left()) : [];
-            if ($adjusted) {
-                $gas[$stage->adjusted()] = true;
-            }
-        }
-
-        return array_filter($gas, static fn (mixed $value): bool => $value !== []);
     }
 
     public function describeCheck(CheckContent $content): array
@@ -300,11 +271,6 @@ final readonly class GasFormat implements ContentFormat
         return new GasRecord($around->log($run), $around->logName(), $channels, Air::of($traits, 'field'), $traits->flag('wrapped'));
     }
 
-    public function shipped(): array
-    {
-        return ['criteria' => [], 'limits' => []];
-    }
-
     public function quantities(array $criteria, array $substances): array
     {
         $quantities = [
@@ -317,20 +283,5 @@ final readonly class GasFormat implements ContentFormat
         }
 
         return $quantities;
-    }
-
-    public function criterion(): array
-    {
-        return [];
-    }
-
-    public function knowsCriterion(Fields $criterion): bool
-    {
-        return false;
-    }
-
-    public function readCriterion(Fields $criterion): Criterion
-    {
-        throw new InvalidRecord($criterion->path, 'is no criterion of a monitor.');
     }
 }

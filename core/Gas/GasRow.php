@@ -35,7 +35,7 @@ final readonly class GasRow
     public static function entries(): array
     {
         return [
-            Entry::text('channel', 'Channel', true),
+            Entry::text('channel', 'Channel', true)->filledIn(),
             Entry::decimal('value', 'Reading', '-1000000', '1000000', required: true),
             Entry::decimal('seconds', 'Since gas on', '0', '7200', Unit::Second),
             Entry::decimal('expected', 'The unit expects', '0', '1000000'),

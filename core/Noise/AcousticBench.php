@@ -18,7 +18,6 @@ use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\ReferenceChoice;
 use Footnote\Core\Judgement\ShiftScale;
 use Footnote\Core\Judgement\UnitHistory;
-use Footnote\Core\Noise\Meter\MeterFamily;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Quantity\Exact;
@@ -27,11 +26,16 @@ use Footnote\Core\Quantity\Unit;
 /** What the bench says while an acoustic calibrator sits on a microphone. */
 final readonly class AcousticBench implements BenchGuide
 {
+    /** @param bool $weighted whether the weighting can be set, so that it is asked */
+    public function __construct(private bool $weighted = false)
+    {
+    }
+
     public function choices(Instrument $unit, array $references, \DateTimeImmutable $on): array
     {
         $choices = [];
         foreach ($references as $reference) {
-            if ($reference->kind === NoiseFormat::CALIBRATOR) {
+            if ($reference->kind === AcousticKit::CALIBRATOR) {
                 $choices[] = $this->choice($reference, $unit, $on);
             }
         }
@@ -43,7 +47,7 @@ final readonly class AcousticBench implements BenchGuide
     {
         return match ($step->id) {
             AcousticProcedure::REFERENCE => [
-                ...($unit->family === MeterFamily::ID ? [
+                ...($this->weighted ? [
                     Entry::choice('weighting', 'Weighting set', ['A' => 'A', 'C' => 'C', 'Z' => 'Z'], help: 'It matters off 1 kHz'),
                 ] : []),
                 Entry::decimal('entered', 'Level the meter expects', '-20', '200', Unit::Decibel),

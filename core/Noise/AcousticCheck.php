@@ -6,7 +6,6 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\Reading;
-use Footnote\Core\Noise\Meter\FrequencyWeighting;
 use Footnote\Core\Quantity\Decimal;
 
 /** What is written down when an acoustic calibrator sits on a microphone. Levels in dB. */

@@ -8,11 +8,9 @@ use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Reading;
 use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Noise\Meter\FrequencyWeighting;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\MalformedDecimal;
 use Footnote\Core\Quantity\Unit;
-use Footnote\Core\Record\AnswerRows;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -23,48 +21,21 @@ final class AcousticSection
 {
     public const NAME = 'acoustic';
 
-    private const ANSWERS = [
-        'weighting', 'nominal', 'frequency', 'entered', 'adapter', 'microphoneCorrection',
-        'pressureCorrection', 'factorBefore', 'factorAfter',
-    ];
-
     /**
-     * The section, from the answers of a half-done check.
+     * The level is chosen together with the calibrator.
      *
      * @param array<string, mixed> $answers
      *
      * @return array<string, mixed>
      */
-    public static function fromAnswers(array $answers): array
+    public static function translate(array $answers): array
     {
-        $acoustic = [];
-        foreach (self::ANSWERS as $name) {
-            if (\is_string($answers[$name] ?? null) && trim($answers[$name]) !== '') {
-                $acoustic[$name] = $answers[$name];
-            }
+        if (!\is_string($answers['setting'] ?? null) || $answers['setting'] === '') {
+            return $answers;
         }
-        // The level is chosen together with the calibrator.
-        if (\is_string($answers['setting'] ?? null) && $answers['setting'] !== '') {
-            $parts = array_map(trim(...), explode('@', $answers['setting'], 2));
-            $acoustic = [...$acoustic, 'nominal' => $parts[0], ...(isset($parts[1]) ? ['frequency' => $parts[1]] : [])];
-        }
-        $adjusted = ($answers['adjusted'] ?? null) === true;
+        $parts = array_map(trim(...), explode('@', $answers['setting'], 2));
 
-        foreach (['furtherFound' => true, 'furtherLeft' => $adjusted] as $list => $asked) {
-            $rows = array_values(
-                array_filter($asked ? AnswerRows::of($answers[$list] ?? []) : [], static fn (array $row): bool => isset($row['value'])),
-            );
-            if ($rows !== []) {
-                $acoustic[$list] = $rows;
-            }
-        }
-
-        return [
-            ...$acoustic,
-            'asFound' => AnswerRows::of($answers['asFound'] ?? []),
-            'asLeft' => $adjusted ? AnswerRows::of($answers['asLeft'] ?? []) : [],
-            'adjusted' => $adjusted,
-        ];
+        return [...$answers, 'nominal' => $parts[0], ...(isset($parts[1]) ? ['frequency' => $parts[1]] : [])];
     }
 
     /**
@@ -105,25 +76,25 @@ final class AcousticSection
     /** @return list<Entry> */
     public static function entries(): array
     {
-        $level = ReadingEntries::of(NoiseFormat::LEAST, NoiseFormat::MOST);
+        $level = ReadingEntries::of(AcousticKit::LEAST, AcousticKit::MOST);
         $weightings = array_column(FrequencyWeighting::cases(), 'value');
-        $tone = Entry::text('tone', 'Tone', true);
+        $tone = Entry::text('tone', 'Tone', true)->filledIn();
 
         return [
-            Entry::decimal('nominal', 'Level', NoiseFormat::LEAST, NoiseFormat::MOST, Unit::Decibel, true),
+            Entry::decimal('nominal', 'Level', AcousticKit::LEAST, AcousticKit::MOST, Unit::Decibel, true),
             Entry::decimal('frequency', 'Frequency', '1', '100000', Unit::Hertz),
             Entry::choice('weighting', 'Weighting that the meter was set to', array_combine($weightings, $weightings)),
-            Entry::decimal('entered', 'Level that the unit was set to expect', NoiseFormat::LEAST, NoiseFormat::MOST, Unit::Decibel),
+            Entry::decimal('entered', 'Level that the unit was set to expect', AcousticKit::LEAST, AcousticKit::MOST, Unit::Decibel),
             Entry::text('adapter', 'Adapter'),
             Entry::decimal('microphoneCorrection', 'Correction for microphone and adapter', '-20', '20', Unit::Decibel),
             Entry::decimal('pressureCorrection', 'Correction for static pressure', '-20', '20', Unit::Decibel),
             Entry::decimal('factorBefore', 'Stored factor before', '-60', '60', Unit::Decibel),
             Entry::decimal('factorAfter', 'Stored factor after', '-60', '60', Unit::Decibel),
             Entry::rows('asFound', 'As found', $level),
-            Entry::rows('asLeft', 'As left', $level),
+            Entry::rows('asLeft', 'As left', $level)->onlyWith('adjusted'),
             Entry::flag('adjusted', 'Adjusted'),
             Entry::rows('furtherFound', 'Other tones as found', [$tone, ...$level]),
-            Entry::rows('furtherLeft', 'Other tones as left', [$tone, ...$level]),
+            Entry::rows('furtherLeft', 'Other tones as left', [$tone, ...$level])->onlyWith('adjusted'),
         ];
     }
 

@@ -6,7 +6,6 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Evidence\Reading;
 use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Noise\Meter\MeterRecord;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\RunSurroundings;
@@ -15,12 +14,11 @@ use Footnote\Core\Record\RunSurroundings;
 final class NoiseRecordReader
 {
     /**
-     * @param Traits           $written what the format of its family asks beside it
-     * @param MeterRecord|null $meter   the same as a sound level meter understands it
+     * @param Traits $written what the format of its family asks beside it
      *
      * @throws InvalidRecord naming the field
      */
-    public static function read(Fields $run, RunSurroundings $around, Traits $written, ?MeterRecord $meter = null): NoiseRecord
+    public static function read(Fields $run, RunSurroundings $around, Traits $written): NoiseRecord
     {
         $code = $written->text(SetUp::NAME);
         $setUp = $code === null
@@ -34,7 +32,6 @@ final class NoiseRecordReader
             $around->log($run),
             self::totals($run->optionalObject('totals')),
             $around->logName(),
-            $meter,
             $written,
             $setUp,
         );
@@ -51,7 +48,7 @@ final class NoiseRecordReader
         }
         $level = static fn (string $name): ?Reading => ($object = $fields->optionalObject($name)) === null
             ? null
-            : AcousticSection::reading($object, NoiseFormat::LEAST, NoiseFormat::MOST);
+            : AcousticSection::reading($object, AcousticKit::LEAST, AcousticKit::MOST);
 
         return new NoiseTotals($level('equivalentLevel'), $level('peak'), $level('slowMaximum'), $doses);
     }

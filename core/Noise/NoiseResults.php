@@ -14,15 +14,12 @@ use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Segment;
-use Footnote\Core\Noise\Meter\MeterFindings;
-use Footnote\Core\Noise\Meter\MeterWorkings;
-use Footnote\Core\Noise\Meter\OctaveBand;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
 
-/** What was worked out of a noise run. */
-final readonly class NoiseResults implements FamilyResults
+/** What was worked out of a run with a microphone. */
+final readonly class NoiseResults implements FamilyResults, Levelled
 {
     /**
      * @param list<Result>                         $results
@@ -34,7 +31,6 @@ final readonly class NoiseResults implements FamilyResults
      * @param Segment|null                         $segment            that a person declared representative
      * @param list<Span>                           $leftOut            what was left out of the exposure
      * @param float                                $seconds            what the sums rest on, s
-     * @param MeterFindings|null                   $meter              of a sound level meter
      * @param list<Alteration>                     $alterations        what was removed, or could be
      */
     public function __construct(
@@ -50,7 +46,6 @@ final readonly class NoiseResults implements FamilyResults
         public array $leftOut,
         public float $seconds,
         public Timeline $timeline,
-        public ?MeterFindings $meter = null,
         private array $alterations = [],
         public ?LeftOff $left = null,
     ) {
@@ -61,25 +56,36 @@ final readonly class NoiseResults implements FamilyResults
         return $this->results;
     }
 
-    public function withMeter(MeterFindings $meter): self
+    /** Of any run with a microphone; null for every other, and while it runs. */
+    public static function of(?FamilyResults $results): ?self
+    {
+        return $results instanceof Levelled ? $results->levels() : null;
+    }
+
+    /** The same where its gaps are counted otherwise. */
+    public function withGaps(?float $share): self
     {
         return new self(
-            [...$this->results, ...$meter->results],
+            $this->results,
             $this->drifts,
             $this->line,
             $this->survey,
             $this->doubts,
-            $meter->spectrum->gapShare ?? ($this->results === [] ? null : $this->gapShare),
+            $share,
             $this->largestEverDrift,
             $this->cumulativeAdjustment,
             $this->segment,
             $this->leftOut,
             $this->seconds,
             $this->timeline,
-            $meter,
             $this->alterations,
             $this->left,
         );
+    }
+
+    public function levels(): self
+    {
+        return $this;
     }
 
     public function drifts(): array
@@ -104,16 +110,7 @@ final readonly class NoiseResults implements FamilyResults
 
     public function headline(array $results): ?string
     {
-        foreach (['lex8h', MeterWorkings::ROOM, 'laeq', 'la-bands'] as $key) {
-            foreach ($results as $result) {
-                // What several samples come to together stands beside each of them, not in its place.
-                if ($result->key === $key && $result->inherited === null) {
-                    return $key;
-                }
-            }
-        }
-
-        return $results === [] ? null : $results[0]->key;
+        return self::first($results, 'lex8h', 'laeq');
     }
 
     public function driftLimit(Policy $policy): ?Limit
@@ -134,33 +131,23 @@ final readonly class NoiseResults implements FamilyResults
         return $result->indicated;
     }
 
-    /** @return array<string, mixed> the levels of the bands for a picture */
-    private function spectrum(MeterFindings $meter, Sheet $sheet): array
+    /**
+     * The first of these keys that a result of the run itself has, else that of the first result.
+     *
+     * @param list<Result> $results
+     */
+    public static function first(array $results, string ...$keys): ?string
     {
-        $of = [];
-        foreach ($this->results as $result) {
-            $of[$result->key] = $result;
+        foreach ($keys as $key) {
+            foreach ($results as $result) {
+                // What several samples come to together stands beside each of them, not in its place.
+                if ($result->key === $key && $result->inherited === null) {
+                    return $key;
+                }
+            }
         }
 
-        return [
-            'statistic' => $meter->record->statistic()->value,
-            'permissible' => $meter->room?->permissible->name(),
-            'bands' => array_map(static function (OctaveBand $band) use ($meter, $of, $sheet): array {
-                $compared = $meter->room?->of($band);
-                $result = $of[$meter->record->measures->keyOf($band)] ?? null;
-
-                return [
-                    'band' => $band->value,
-                    'words' => $band->words(),
-                    'level' => $result === null ? null : $sheet->enter($result->reportedFigure()),
-                    'low' => $result?->lowest()?->toFloat(),
-                    'high' => $result?->highest()?->toFloat(),
-                    'permissible' => $compared?->permissible->toFloat(),
-                    'over' => $compared?->over?->signed(),
-                    'fails' => $compared?->fails() ?? false,
-                ];
-            }, OctaveBand::cases()),
-        ];
+        return $results === [] ? null : $results[0]->key;
     }
 
     public function describe(Sheet $sheet): array
@@ -192,9 +179,6 @@ final readonly class NoiseResults implements FamilyResults
             'seconds' => $this->seconds,
             'largestEverDrift' => $this->largestEverDrift === null ? null : $sheet->enter($this->largestEverDrift),
             'cumulativeAdjustment' => $this->cumulativeAdjustment === null ? null : $sheet->enter($this->cumulativeAdjustment),
-            ...($this->meter === null || $this->meter->spectrum->levels === [] ? [] : [
-                'spectrum' => $this->spectrum($this->meter, $sheet),
-            ]),
         ];
     }
 }

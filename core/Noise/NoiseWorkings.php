@@ -79,7 +79,7 @@ final readonly class NoiseWorkings
         private float $delay = 0.0,
     ) {
         $this->response = new AcousticResponse();
-        $this->segment = Segment::of($run, $whole, $run->content instanceof NoiseRecord && $run->content->log !== null, $this->fails(...));
+        $this->segment = Segment::of($run, $whole, NoiseRecord::of($run)?->log !== null, $this->fails(...));
         $this->bracket = $this->segment->bracket ?? $whole;
         $this->window = $this->window();
         $this->stretches = array_values(
@@ -111,9 +111,8 @@ final readonly class NoiseWorkings
 
     public function results(): NoiseResults
     {
-        $content = $this->run->content;
-        $log = $content instanceof NoiseRecord ? $content->log : null;
-        $totals = $content instanceof NoiseRecord ? $content->totals : null;
+        $heard = NoiseRecord::of($this->run) ?? new NoiseRecord(null, null);
+        [$log, $totals] = [$heard->log, $heard->totals];
         $survey = LogSurvey::none();
         [$results, $doubts, $gaps, $alterations, $leftOut] = [[], [], null, [], []];
         $seconds = $this->seconds();
@@ -127,13 +126,13 @@ final readonly class NoiseWorkings
             );
             $alterations = $this->alterations($survey, $log);
             $leftOut = LogAlterations::taken($alterations);
-            $sums = $this->fromLog($log, $content->logName, $survey, $leftOut);
+            $sums = $this->fromLog($log, $heard->logName, $survey, $leftOut);
             [$doubts, $gaps, $seconds] = [$sums->doubts, $sums->gapShare, $sums->seconds];
             $otherwise = LogAlterations::otherwise(
                 $alterations,
                 fn (array $out): array => array_map(
                     static fn (SolvableResult $one): Result => $one->result,
-                    $this->fromLog($log, $content->logName, $survey, $out)->results,
+                    $this->fromLog($log, $heard->logName, $survey, $out)->results,
                 ),
             );
             $results = array_map(

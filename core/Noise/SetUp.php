@@ -8,8 +8,6 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogColumnKind;
-use Footnote\Core\Noise\Meter\BandStatistic;
-use Footnote\Core\Noise\Meter\FrequencyWeighting;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
@@ -130,7 +128,7 @@ final class SetUp
      */
     public static function of(Run $run): array
     {
-        $content = $run->content instanceof NoiseRecord ? $run->content : null;
+        $content = NoiseRecord::of($run);
         $written = $content?->written;
         $log = $content?->log;
         if ($written === null || $log === null) {

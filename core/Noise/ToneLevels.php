@@ -7,7 +7,6 @@ namespace Footnote\Core\Noise;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
-use Footnote\Core\Noise\Meter\FrequencyWeighting;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
 

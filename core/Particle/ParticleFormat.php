@@ -11,21 +11,22 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Unit;
-use Footnote\Core\Record\AnswerRows;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
+use Footnote\Core\Record\ExaminesUnits;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\KeepsLogs;
+use Footnote\Core\Record\KeepsShelves;
 use Footnote\Core\Record\ReadingEntries;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Record\RunSurroundings;
 
 /** Particle counters and dust monitors in the record format. */
-final readonly class ParticleFormat implements ContentFormat
+final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, KeepsLogs, KeepsShelves
 {
     public const AIRBORNE = 'airborne counter';
     public const LIQUID = 'liquid counter';
@@ -36,7 +37,6 @@ final readonly class ParticleFormat implements ContentFormat
     /** The one channel of a photometer. */
     public const DUST = 'dust';
 
-    private const LISTS = ['flowFound', 'flowLeft', 'blankFound', 'zeroFound', 'zeroLeft'];
     private const FLAGS = ['flowAdjusted' => 'flowLeft', 'zeroAdjusted' => 'zeroLeft'];
 
     public function instrument(): array
@@ -165,7 +165,7 @@ final readonly class ParticleFormat implements ContentFormat
             Entry::flag('cellAdjusted', ''),
             Entry::decimal('laser', '', '0', '500'),
             Entry::decimal('blankMinutes', '', '0.1', '1440'),
-            $row('blankFound', Entry::text('size', '', true), Entry::decimal('value', '', '0', '100000000', required: true)),
+            $row('blankFound', Entry::text('size', '', true)->filledIn(), Entry::decimal('value', '', '0', '100000000', required: true)),
             $row('zeroFound', Entry::decimal('value', '', '-1000', '100000', required: true)),
             $row('zeroLeft', Entry::decimal('value', '', '-1000', '100000', required: true)),
             Entry::flag('zeroAdjusted', ''),
@@ -242,32 +242,6 @@ final readonly class ParticleFormat implements ContentFormat
         }
 
         return new ParticleCheck($traits);
-    }
-
-    public function fromAnswers(array $answers): array
-    {
-        $written = [];
-        foreach ($this->check() as $entry) {
-            $value = $answers[$entry->name] ?? null;
-            if (\in_array($entry->name, self::LISTS, true)) {
-                $rows = array_values(
-                    array_filter(
-                        AnswerRows::of($value ?? []),
-                        static fn (array $row): bool => isset($row['value']) || isset($row['volume']),
-                    ),
-                );
-                $flag = array_search($entry->name, self::FLAGS, true);
-                if ($rows !== [] && ($flag === false || ($answers[$flag] ?? null) === true)) {
-                    $written[$entry->name] = $rows;
-                }
-            } elseif ($value === true || (\is_string($value) && trim($value) !== '')) {
-                $written[$entry->name] = \is_string($value) ? trim($value) : true;
-            } elseif (\is_array($value) && \is_string($value['value'] ?? null) && trim($value['value']) !== '') {
-                $written[$entry->name] = ['value' => trim($value['value']), 'unit' => $value['unit'] ?? ''];
-            }
-        }
-
-        return $written;
     }
 
     public function describeCheck(CheckContent $content): array
@@ -364,31 +338,11 @@ final readonly class ParticleFormat implements ContentFormat
         return new ParticleRecord($around->log($run), $around->logName(), $traits, $substance);
     }
 
-    public function shipped(): array
-    {
-        return ['criteria' => [], 'limits' => []];
-    }
-
     public function quantities(array $criteria, array $substances): array
     {
         return array_map(
             static fn (string $size): array => ['value' => 'count:'.$size, 'words' => 'particles from '.$size.' µm up', 'unit' => '/cm³'],
             ['0.3', '0.5', '1.0', '3.0', '5.0', '10'],
         );
-    }
-
-    public function criterion(): array
-    {
-        return [];
-    }
-
-    public function knowsCriterion(Fields $criterion): bool
-    {
-        return false;
-    }
-
-    public function readCriterion(Fields $criterion): Criterion
-    {
-        throw new InvalidRecord($criterion->path, 'is no criterion of a counter.');
     }
 }

@@ -19,6 +19,7 @@ final readonly class Entry
      * @param list<self>            $rows    the entries of one row of a table, or of a group
      * @param string                $of      of a named thing: "reference:thermometer" or "library:sampler"
      * @param EntryCondition|null   $only    when it is asked; null: always
+     * @param bool                  $beforehand whether the bench fills it in, so that alone it is no answer
      */
     private function __construct(
         public string $name,
@@ -33,6 +34,7 @@ final readonly class Entry
         public array $rows = [],
         public string $of = '',
         public ?EntryCondition $only = null,
+        public bool $beforehand = false,
     ) {
     }
 
@@ -110,6 +112,23 @@ final readonly class Entry
     /** The same under another name. */
     public function as(string $name, string $label): self
     {
+        return $this->with($name, $label, $this->only, $this->beforehand);
+    }
+
+    /** Asked only where another entry is answered, or is one of these. */
+    public function onlyWith(string $entry, string ...$values): self
+    {
+        return $this->with($this->name, $this->label, new EntryCondition($entry, array_values($values)), $this->beforehand);
+    }
+
+    /** A column that the bench fills in before anything was read: alone it makes no row. */
+    public function filledIn(): self
+    {
+        return $this->with($this->name, $this->label, $this->only, true);
+    }
+
+    private function with(string $name, string $label, ?EntryCondition $only, bool $beforehand): self
+    {
         return new self(
             $name,
             $this->kind,
@@ -122,26 +141,8 @@ final readonly class Entry
             $this->choices,
             $this->rows,
             $this->of,
-            $this->only,
-        );
-    }
-
-    /** Asked only where another entry is answered, or is one of these. */
-    public function onlyWith(string $entry, string ...$values): self
-    {
-        return new self(
-            $this->name,
-            $this->kind,
-            $this->label,
-            $this->required,
-            $this->help,
-            $this->units,
-            $this->least,
-            $this->most,
-            $this->choices,
-            $this->rows,
-            $this->of,
-            new EntryCondition($entry, array_values($values)),
+            $only,
+            $beforehand,
         );
     }
 

@@ -8,38 +8,22 @@ use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\RunContent;
-use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Judgement\Criterion;
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Procedure\Entry;
 
-/** How one family's instruments, references, checks, runs and criteria stand in the record format. */
+/**
+ * How one family's instruments, references, checks and runs stand in the record format. What not every family has is a role of
+ * its own, taken beside it: ExaminesUnits, KeepsLogs, KeepsShelves, HasCriteria, ShipsYardsticks, TranslatesAnswers.
+ */
 interface ContentFormat
 {
     /** @return list<Entry> what is asked of a unit */
     public function instrument(): array;
 
-    /**
-     * What the entries of a unit alone cannot say of it.
-     *
-     * @throws InvalidRecord naming the field
-     */
-    public function checkInstrument(Fields $unit, Traits $traits): void;
-
     /** @return non-empty-list<InterventionKind> what may be done to a unit between its checks */
     public function interventions(): array;
 
-    /** @return list<LogColumnKind> what a column of its log may hold; none where its units keep no log */
-    public function logColumns(): array;
-
-    /** @return list<string> the names that columns of a unit's log may be of: channels, sizes */
-    public function logChannels(Instrument $unit): array;
-
     /** @return list<ReferenceKind> what its units are checked against */
     public function referenceKinds(): array;
-
-    /** @return list<Shelf> the libraries that its runs look things up in */
-    public function shelves(): array;
 
     /** The name under which its content stands in a check. */
     public function section(): string;
@@ -48,15 +32,6 @@ interface ContentFormat
     public function check(): array;
 
     public function readCheck(Fields $check): CheckContent;
-
-    /**
-     * The section of a check, from the answers of a half-done one.
-     *
-     * @param array<string, mixed> $answers
-     *
-     * @return array<string, mixed>
-     */
-    public function fromAnswers(array $answers): array;
 
     /**
      * A check in words for a table of evidence.
@@ -77,13 +52,6 @@ interface ContentFormat
     public function readRun(Fields $run, RunSurroundings $around): RunContent;
 
     /**
-     * The criteria and limits that come with Footnote, as examples with their sources.
-     *
-     * @return array{criteria: list<array<string, mixed>>, limits: list<array<string, mixed>>}
-     */
-    public function shipped(): array;
-
-    /**
      * What a limit can be set for.
      *
      * @param list<string>          $criteria   identifiers of the campaign's criteria of this family
@@ -92,12 +60,4 @@ interface ContentFormat
      * @return list<array{value: string, words: string, unit: string}>
      */
     public function quantities(array $criteria, array $substances): array;
-
-    /** @return list<Entry> what a criterion of its own holds beside its name and source; none where it has none */
-    public function criterion(): array;
-
-    /** Whether a criterion is one of its own. */
-    public function knowsCriterion(Fields $criterion): bool;
-
-    public function readCriterion(Fields $criterion): Criterion;
 }

@@ -56,7 +56,9 @@ final readonly class EvidenceReader
         );
 
         $traits = EntryReader::read($fields, $format->instrument());
-        $format->checkInstrument($fields, $traits);
+        if ($format instanceof ExaminesUnits) {
+            $format->checkInstrument($fields, $traits);
+        }
 
         return new Instrument(
             $fields->id('id'),
@@ -265,7 +267,7 @@ final readonly class EvidenceReader
     private function criterion(Fields $fields): Criterion
     {
         foreach ($this->formats->all() as $format) {
-            if ($format->knowsCriterion($fields)) {
+            if ($format instanceof HasCriteria && $format->knowsCriterion($fields)) {
                 return $format->readCriterion($fields);
             }
         }

@@ -34,6 +34,20 @@ final readonly class Formats
         return $this->formats;
     }
 
+    /**
+     * The section of a check, from the answers of a half-done one.
+     *
+     * @param array<string, mixed> $answers
+     *
+     * @return array<string, mixed>
+     */
+    public function answered(string $family, array $answers): array
+    {
+        $format = $this->of($family);
+
+        return Answers::section($format->check(), $format instanceof TranslatesAnswers ? $format->translate($answers) : $answers);
+    }
+
     /** @return array<string, ReferenceKind> by its identifier */
     public function referenceKinds(): array
     {
@@ -57,7 +71,7 @@ final readonly class Formats
     {
         $shelves = [];
         foreach ($this->formats as $format) {
-            foreach ($format->shelves() as $shelf) {
+            foreach ($format instanceof KeepsShelves ? $format->shelves() : [] as $shelf) {
                 $shelves[$shelf->id] = $shelf;
             }
         }
@@ -103,7 +117,7 @@ final readonly class Formats
     {
         $all = ['criteria' => [], 'limits' => []];
         foreach ($this->formats as $format) {
-            $shipped = $format->shipped();
+            $shipped = $format instanceof ShipsYardsticks ? $format->shipped() : ['criteria' => [], 'limits' => []];
             $all = ['criteria' => [...$all['criteria'], ...$shipped['criteria']], 'limits' => [...$all['limits'], ...$shipped['limits']]];
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\Core\Dosimeter\DosimeterFamily;
 use Footnote\Core\Flow\FlowFamily;
 use Footnote\Core\Gas\GasFamily;
 use Footnote\Core\Judgement\Rule\SharedRules;
@@ -12,8 +13,7 @@ use Footnote\Core\Log\LogColumn;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\PackedLog;
 use Footnote\Core\Log\SeriesLog;
-use Footnote\Core\Noise\Meter\MeterFamily;
-use Footnote\Core\Noise\NoiseFamily;
+use Footnote\Core\Meter\MeterFamily;
 use Footnote\Core\Particle\ParticleFamily;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -471,10 +471,10 @@ final class EveryRuleTest extends TestCase
             static fn ($rule): string => $rule->id(),
             [
                 ...SharedRules::all(),
-                ...(new NoiseFamily())->rules(),
+                ...(new DosimeterFamily())->rules(),
                 ...array_udiff(
                     (new MeterFamily())->rules(),
-                    (new NoiseFamily())->rules(),
+                    (new DosimeterFamily())->rules(),
                     static fn ($a, $b): int => $a->id() <=> $b->id(),
                 ),
                 ...(new FlowFamily())->rules(),

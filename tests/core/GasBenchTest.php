@@ -17,6 +17,7 @@ use Footnote\Core\Judgement\LiveSheet;
 use Footnote\Core\Judgement\ReferenceChoice;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\Step;
+use Footnote\Core\Record\Answers;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -360,7 +361,7 @@ final class GasBenchTest extends TestCase
     /** Rows that were filled in beforehand and never read are no readings. */
     public function testOnlyAReadingMakesARow(): void
     {
-        $section = (new GasFormat())->fromAnswers([
+        $section = Answers::section((new GasFormat())->check(), [
             'zeroSource' => 'outdoor air',
             'mixFound' => [
                 ['channel' => 'O2', 'value' => ''],

@@ -8,7 +8,7 @@ use Footnote\Core\Families;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\ShiftAssessor;
 use Footnote\Core\Log\LogFile;
-use Footnote\Core\Noise\Meter\MeterFamily;
+use Footnote\Core\Meter\MeterFamily;
 use Footnote\Core\Record\RecordedCampaign;
 use Footnote\Core\Record\RecordReader;
 

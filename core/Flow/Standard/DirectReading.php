@@ -7,9 +7,6 @@ namespace Footnote\Core\Flow\Standard;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
-use Footnote\Core\Flow\FlowEquation;
-use Footnote\Core\Flow\FlowRow;
-use Footnote\Core\Flow\UnreadableFlow;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Real;
@@ -56,7 +53,7 @@ final readonly class DirectReading implements FlowStandard
             'actual flow',
             $actual,
             Unit::LitrePerMinute,
-            FlowEquation::Standard,
+            StandardEquation::Standard,
             [$read, ...$this->at->figures($own), ...$air->figures($origin)],
             Digits::significant($actual, 4),
         );

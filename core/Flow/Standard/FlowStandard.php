@@ -7,7 +7,6 @@ namespace Footnote\Core\Flow\Standard;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
-use Footnote\Core\Flow\FlowRow;
 use Footnote\Core\Procedure\Entry;
 
 /** A flow standard of one kind: what is written down at it, and what flow that is. */
@@ -19,7 +18,7 @@ interface FlowStandard
     /**
      * The actual flow at the air it was read in, L/min.
      *
-     * @throws \Footnote\Core\Flow\UnreadableFlow    where the reading is incomplete or out of range
+     * @throws \Footnote\Core\Flow\Standard\UnreadableFlow    where the reading is incomplete or out of range
      * @throws \Footnote\Core\Air\ConditionsMissing where it cannot be told without temperature and pressure
      */
     public function flow(FlowRow $row, Air $air, Origin $origin): Figure;

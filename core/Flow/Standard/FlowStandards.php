@@ -7,7 +7,6 @@ namespace Footnote\Core\Flow\Standard;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Flow\FlowRow;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Measured;

@@ -6,9 +6,6 @@ namespace Footnote\Core\Flow\Standard;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
-use Footnote\Core\Flow\FlowEquation;
-use Footnote\Core\Flow\FlowRow;
-use Footnote\Core\Flow\UnreadableFlow;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
@@ -76,7 +73,7 @@ final readonly class Manometer
             'pressure across the orifice',
             $height->times($gravity),
             Unit::InchWater,
-            FlowEquation::Manometer,
+            StandardEquation::Manometer,
             $inputs,
             2,
         );

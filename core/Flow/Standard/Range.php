@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow\Standard;
 
-use Footnote\Core\Flow\BelowRange;
-use Footnote\Core\Flow\NoFlow;
-use Footnote\Core\Flow\UnreadableFlow;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Unit;

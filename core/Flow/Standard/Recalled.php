@@ -8,7 +8,6 @@ use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
-use Footnote\Core\Flow\FlowRow;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Response\RecallError;
 

@@ -9,9 +9,6 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\CertifiedValue;
-use Footnote\Core\Flow\FlowEquation;
-use Footnote\Core\Flow\FlowRow;
-use Footnote\Core\Flow\UnreadableFlow;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
@@ -44,7 +41,7 @@ final readonly class Rotameter implements FlowStandard
             'flow of that mark by the certificate\'s table',
             $flow,
             Unit::LitrePerMinute,
-            FlowEquation::VariableArea,
+            StandardEquation::VariableArea,
             [$mark],
             Digits::significant($flow, 4),
         );
@@ -60,7 +57,7 @@ final readonly class Rotameter implements FlowStandard
             'actual flow',
             $actual,
             Unit::LitrePerMinute,
-            FlowEquation::VariableArea,
+            StandardEquation::VariableArea,
             [$indicated, ...$this->calibrated->figures($own), ...$air->figures($origin)],
             Digits::significant($actual, 4),
         );

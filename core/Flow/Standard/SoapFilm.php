@@ -8,9 +8,6 @@ use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
-use Footnote\Core\Flow\FlowEquation;
-use Footnote\Core\Flow\FlowRow;
-use Footnote\Core\Flow\UnreadableFlow;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
@@ -65,7 +62,7 @@ final readonly class SoapFilm implements FlowStandard
         $humidity = $air->humidity->value->toFloat() / 100;
         $ambient = $flow->toFloat() * ($pressure - $water) / ($pressure - $humidity * $water);
         $figures = $air->figures($origin);
-        $vapour = Figure::derived('P_w', 'saturated water vapour', $water, Unit::Kilopascal, FlowEquation::WaterVapour, [$figures[0]], 3);
+        $vapour = Figure::derived('P_w', 'saturated water vapour', $water, Unit::Kilopascal, StandardEquation::WaterVapour, [$figures[0]], 3);
 
         return Figure::derived(
             'Q',

@@ -7,9 +7,6 @@ namespace Footnote\Core\Flow\Standard;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
-use Footnote\Core\Flow\FlowEquation;
-use Footnote\Core\Flow\FlowRow;
-use Footnote\Core\Flow\UnreadableFlow;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
@@ -58,7 +55,7 @@ final readonly class TransferOrifice implements FlowStandard
             'actual flow',
             $actual,
             Unit::LitrePerMinute,
-            FlowEquation::Standard,
+            StandardEquation::Standard,
             [$standard, ...$air->figures($origin)],
             Digits::significant($actual, 4),
         );
@@ -78,7 +75,7 @@ final readonly class TransferOrifice implements FlowStandard
         $this->range->holds(Exact::of(number_format($litres, 9, '.', '')));
         $own = new Origin('certificate', $this->certificate, 'of the orifice, flow in '.$this->unit->value);
 
-        return Figure::derived('Q_std', 'flow at 298 K and 760 mmHg', $litres, Unit::LitrePerMinute, FlowEquation::TransferOrifice, [
+        return Figure::derived('Q_std', 'flow at 298 K and 760 mmHg', $litres, Unit::LitrePerMinute, StandardEquation::TransferOrifice, [
             $height,
             Figure::read('m', 'slope', $this->slope->value, Unit::None, $own, $this->slope->decimals()),
             Figure::read('b', 'intercept', $this->intercept->value, Unit::None, $own, $this->intercept->decimals()),

@@ -19,7 +19,7 @@ final readonly class CumulativeAdjustment implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $sum = $case->results instanceof NoiseResults ? $case->results->cumulativeAdjustment : null;
+        $sum = NoiseResults::of($case->results)?->cumulativeAdjustment;
         $limit = $setting->limit('sum');
         if ($sum !== null && !$limit->isKeptBy(abs($sum->toFloat()))) {
             yield $setting->finding(

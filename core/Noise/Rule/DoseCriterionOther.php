@@ -20,8 +20,8 @@ final readonly class DoseCriterionOther implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $content = $case->run->content;
-        $totals = $content instanceof NoiseRecord && $content->log === null ? $content->totals : null;
+        $heard = NoiseRecord::of($case->run);
+        $totals = $heard?->log === null ? $heard?->totals : null;
         foreach ($totals === null ? [] : $case->results->results() as $result) {
             $id = str_starts_with($result->key, 'dose:') ? substr($result->key, 5) : null;
             $differs = $id === null ? [] : SetUp::otherThanCriterion($case->run, $id, $case->yardsticks);

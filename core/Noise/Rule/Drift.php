@@ -35,8 +35,7 @@ final readonly class Drift implements Rule
         $checks = array_map(static fn ($check): string => $check->id, $case->checks());
         yield $setting->finding(\sprintf('%s: %s dB.', ucfirst($worst->meaning), $worst->signed()), $checks, $limit, advice: match (true) {
             $good !== null
-                && $case->run->content instanceof NoiseRecord
-                && $case->run->content->log !== null => 'The check in between passed: a person may declare the segment up to it representative of the run.',
+                && NoiseRecord::of($case->run)?->log !== null => 'The check in between passed: a person may declare the segment up to it representative of the run.',
             $case->bracket->post !== null
                 && !$case->bracket->post->content->wasAdjusted() => 'If the check itself was faulty (seal, adapter, level), set it aside with the reason and check again before the unit is adjusted or run.',
             default => null,

@@ -23,7 +23,7 @@ final readonly class Gap implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $share = $case->results instanceof NoiseResults ? $case->results->gapShare : null;
+        $share = NoiseResults::of($case->results)?->gapShare;
         if ($share === null) {
             return;
         }

@@ -20,7 +20,7 @@ final readonly class KnockSeen implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $survey = $case->results instanceof NoiseResults ? $case->results->survey : null;
+        $survey = NoiseResults::of($case->results)?->survey;
         $inside = array_values(
             array_filter($survey->knocks ?? [], static fn (Knock $knock): bool => $case->run->span()?->contains($knock->at) === true),
         );

@@ -28,7 +28,7 @@ final readonly class LeftOffLevel implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $left = $case->results instanceof NoiseResults ? $case->results->left : null;
+        $left = NoiseResults::of($case->results)?->left;
         if ($left === null) {
             return;
         }

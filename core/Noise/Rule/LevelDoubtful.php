@@ -24,7 +24,7 @@ final readonly class LevelDoubtful implements Rule
         foreach ($case->checks() as $one) {
             $adjusted[$one->id] = $one->content->wasAdjusted();
         }
-        foreach ($case->results instanceof NoiseResults ? ($case->results->left->otherLevel ?? []) : [] as $check => $words) {
+        foreach (NoiseResults::of($case->results)->left->otherLevel ?? [] as $check => $words) {
             yield $setting->finding(
                 \sprintf('A reading at the check %s fits %s. Which level was the calibrator switched to?', $check, $words),
                 [(string) $check],

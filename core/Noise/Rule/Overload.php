@@ -23,7 +23,7 @@ final readonly class Overload implements Rule
         $span = $case->run->span();
         $spans = array_values(
             array_filter(
-                $case->results instanceof NoiseResults ? $case->results->survey->overloads : [],
+                NoiseResults::of($case->results)->survey->overloads ?? [],
                 static fn (Span $over): bool => $span !== null && $over->overlaps($span),
             ),
         );

@@ -15,6 +15,7 @@ use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\HasCriteria;
 use Footnote\Core\Record\ReadingEntries;
 use Footnote\Core\Record\RecordReader;
 use Footnote\Core\Record\ReferenceKind;
@@ -333,7 +334,7 @@ final readonly class RecordSchema
     {
         $shapes = [];
         foreach ($this->formats->all() as $format) {
-            $entries = $format->criterion();
+            $entries = $format instanceof HasCriteria ? $format->criterion() : [];
             if ($entries !== []) {
                 $shapes[json_encode(Shape::properties($entries), \JSON_THROW_ON_ERROR)] = Shape::object([
                     'id' => Shape::ref('id'),

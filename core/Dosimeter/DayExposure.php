@@ -1,0 +1,239 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Dosimeter;
+
+use Footnote\Core\Derivation\Bound;
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Judgement\Answer;
+use Footnote\Core\Judgement\Assessment;
+use Footnote\Core\Judgement\Coverage;
+use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\FourAnswers;
+use Footnote\Core\Judgement\LimitJudge;
+use Footnote\Core\Judgement\Parts;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Shift;
+use Footnote\Core\Judgement\Verdict;
+use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Noise\DoseCriterion;
+use Footnote\Core\Noise\NoiseEquation;
+use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Quantity\Unit;
+
+/**
+ * One person's working day of several runs of dosimeters: levels by energy over their times (N-8), doses added. A run that is
+ * void is time that was not sampled. Two dosimeters side by side each stand alone, and the higher one states the limit.
+ */
+final readonly class DayExposure
+{
+    /** @param non-empty-list<Assessment> $shift in order of time */
+    public function __construct(private Assessment $own, private array $shift, private Policy $policy, private Yardsticks $yardsticks)
+    {
+    }
+
+    /** @return list<Result> in the place of those of the run alone */
+    public function results(): array
+    {
+        [$pieces, $beside] = $this->pieces();
+        $results = [];
+        foreach ($this->own->results as $result) {
+            $kind = explode(':', $result->key)[0];
+            if (\in_array($kind, ['lex8h', 'dose', 'twa'], true)) {
+                $made = \count($pieces) > 1 ? $this->together($result, $kind, $pieces) : $result;
+                $higher = $this->higher($made ?? $result, $beside);
+                if ($made !== null && ($higher !== null || $made !== $result)) {
+                    $results[] = $this->judged($higher === null ? $made : $made->or(...$higher));
+                }
+            }
+        }
+
+        return $results;
+    }
+
+    /**
+     * The runs that make one day with this one, none beside another; and those that went on beside it.
+     *
+     * @return array{non-empty-list<Assessment>, list<Assessment>}
+     */
+    private function pieces(): array
+    {
+        [$pieces, $beside] = [[$this->own], []];
+        foreach ($this->shift as $other) {
+            if ($other->run->id === $this->own->run->id || NoiseResults::of($other->family) === null) {
+                continue;
+            }
+            if (Shift::areParallel($this->own->run, $other->run, $this->policy)) {
+                $beside[] = $other;
+            } elseif ($other->verdict !== Verdict::Void
+                && array_filter($pieces, fn (Assessment $one): bool => Shift::areParallel($one->run, $other->run, $this->policy)) === []) {
+                $pieces[] = $other;
+            }
+        }
+        usort($pieces, static fn (Assessment $a, Assessment $b): int => $a->run->start <=> $b->run->start);
+
+        return [$pieces, $beside];
+    }
+
+    /** @param non-empty-list<Assessment> $pieces */
+    private function together(Result $own, string $kind, array $pieces): ?Result
+    {
+        // A level is put together of the equivalent levels of its runs, a TWA follows from the sum of their doses.
+        $key = match ($kind) {
+            'lex8h' => 'laeq',
+            'twa' => 'dose:'.substr($own->key, 4),
+            default => $own->key,
+        };
+        $parts = [];
+        foreach ($pieces as $piece) {
+            $levels = NoiseResults::of($piece->family);
+            foreach ($piece->results as $result) {
+                if ($result->key === $key && $levels !== null) {
+                    $parts[] = new DayPart($piece->run->id, $result, $levels->seconds, $piece->verdictOn($result));
+                }
+            }
+        }
+        if (\count($parts) !== \count($pieces) || $this->own->verdictOn($own) === Verdict::Void) {
+            return null;
+        }
+        $seconds = array_sum(array_map(static fn (DayPart $part): float => $part->seconds, $parts));
+        $stated = max(array_map(static fn (Assessment $one): float => $one->run->shiftMinutes ?? 0.0, $pieces));
+        $stated = $stated > 0.0 ? $stated : null;
+        $rest = array_values(array_filter(array_map(static fn (Assessment $one) => $one->run->rest, $pieces)))[0] ?? null;
+        $sum = fn (\Closure $of, ?float $over): ?Figure => $this->sum($own, $kind, $parts, $of, $seconds, $over);
+        $whole = $kind === 'lex8h' ? ($rest?->asSampled === false ? null : $stated) : ($rest?->asSampled === true ? $stated : null);
+        $answers = FourAnswers::together(static fn (\Closure $of): ?Figure => $sum($of, $whole), Answer::Indicated);
+        $of = array_map(
+            static fn (DayPart $part): string => \sprintf(
+                '%s (%s min, %s)',
+                $part->run,
+                number_format($part->seconds / 60, 0, '.', ''),
+                $part->verdict->value,
+            ),
+            $parts,
+        );
+        $made = new Result(
+            $own->key,
+            $own->title,
+            $own->reported,
+            $answers->indicated,
+            $answers->pre,
+            $answers->post,
+            $answers->between,
+            $answers->byChecks,
+            [],
+            [\sprintf('Made of %s.', implode(', ', $of))],
+            $own->uncertainty,
+            $own->channel,
+        );
+        $inherited = Verdict::worst(...array_map(static fn (DayPart $part): Verdict => $part->verdict, $parts));
+        $other = $rest === null && $stated !== null && abs($stated * 60 - $seconds) > 1.0
+            ? $sum(static fn (Result $result): Figure => $result->reportedFigure(), $whole === null ? $stated : null)
+            : null;
+
+        $made = Parts::carried(
+            $made,
+            array_map(static fn (DayPart $part): Result => $part->result, $parts),
+            static fn (\Closure $one): ?Figure => $sum($one, $whole),
+            // The day of a piece is not the day of all of them.
+            [Coverage::AS_SAMPLED, Coverage::AS_NOTHING],
+        );
+
+        return $made->inheriting($inherited)->covering(Coverage::of($seconds, $stated, $rest))
+            ->doubting(...array_merge(...array_map(static fn (DayPart $part): array => $part->result->causes, $parts)))
+            ->or($whole === null ? Coverage::AS_SAMPLED : Coverage::AS_NOTHING, $other);
+    }
+
+    /**
+     * @param non-empty-list<DayPart>    $parts
+     * @param \Closure(Result): ?Figure $of
+     * @param float|null                 $over the day that the runs stand for, min; null: their own time
+     */
+    private function sum(Result $own, string $kind, array $parts, \Closure $of, float $seconds, ?float $over): ?Figure
+    {
+        [$total, $inputs, $bound] = [0.0, [], null];
+        foreach ($parts as $part) {
+            $figure = $of($part->result);
+            if (!$figure instanceof Figure) {
+                return null;
+            }
+            $bound ??= $figure->bound;
+            $total += $kind === 'lex8h' ? $part->seconds * 10 ** ($figure->toFloat() / 10) : $figure->toFloat();
+            array_push(
+                $inputs,
+                $figure,
+                Figure::read(
+                    'T',
+                    'time of '.$part->run,
+                    $part->seconds / 3600,
+                    Unit::Hour,
+                    new Origin('run', $part->run, 'that its sums rest on'),
+                    2,
+                ),
+            );
+        }
+        $stretch = $over !== null && $seconds > 0.0 ? $over * 60 / $seconds : 1.0;
+        $shown = $own->reportedFigure();
+        $value = match ($kind) {
+            'lex8h' => $total > 0.0 ? 10 * log10($total * $stretch / 3600 / DoseCriterion::HOURS) : -\INF,
+            'twa' => $this->criterion(substr($own->key, 4))->timeWeightedAverage($total * $stretch),
+            default => $total * $stretch,
+        };
+
+        return Figure::derived(
+            $shown->symbol,
+            lcfirst($own->title).' over the runs of the day',
+            $value,
+            $shown->unit,
+            $kind === 'twa' ? NoiseEquation::TimeWeightedAverage : ($kind === 'dose' ? NoiseEquation::Dose : NoiseEquation::DailyExposure),
+            $inputs,
+            $shown->decimals,
+        )->bounded($bound === Bound::AtLeast ? $bound : null);
+    }
+
+    private function criterion(string $id): DoseCriterion
+    {
+        foreach ($this->yardsticks->criteria as $criterion) {
+            if ($criterion instanceof DoseCriterion && $criterion->id === $id) {
+                return $criterion;
+            }
+        }
+        throw new \LogicException('Results are made of the campaign\'s own criteria.');
+    }
+
+    /**
+     * What another dosimeter beside it showed, where that is higher.
+     *
+     * @param list<Assessment> $beside
+     *
+     * @return array{string, Figure}|null
+     */
+    private function higher(Result $own, array $beside): ?array
+    {
+        $highest = null;
+        foreach ($beside as $other) {
+            foreach ($other->results as $result) {
+                $figure = $result->reportedFigure();
+                if ($result->key === $own->key
+                    && $other->verdictOn($result) !== Verdict::Void
+                    && $figure->toFloat() > ($highest === null ? $own->reportedFigure() : $highest[1])->toFloat()) {
+                    $highest = [\sprintf('by %s beside it', $other->run->id), $figure];
+                }
+            }
+        }
+
+        return $highest;
+    }
+
+    private function judged(Result $result): Result
+    {
+        return (new LimitJudge())->judge(
+            $result,
+            $this->yardsticks->limits,
+            static fn (ExposureLimit $limit): array => [null, 'Each run has a tipping point of its own.'],
+        );
+    }
+}

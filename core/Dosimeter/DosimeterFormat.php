@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Dosimeter;
+
+use Footnote\Core\Derivation\SourceMark;
+use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\RunContent;
+use Footnote\Core\Judgement\Criterion;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Noise\AcousticKit;
+use Footnote\Core\Noise\AcousticSection;
+use Footnote\Core\Noise\DoseCriterion;
+use Footnote\Core\Noise\NoiseRecordReader;
+use Footnote\Core\Noise\SetUp;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\ContentFormat;
+use Footnote\Core\Record\EntryReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\HasCriteria;
+use Footnote\Core\Record\KeepsLogs;
+use Footnote\Core\Record\KeepsShelves;
+use Footnote\Core\Record\RunSurroundings;
+use Footnote\Core\Record\ShipsYardsticks;
+use Footnote\Core\Record\TranslatesAnswers;
+
+/** Noise dosimeters in the record format: acoustic checks, logs and totals, dose criteria. */
+final readonly class DosimeterFormat implements ContentFormat, KeepsLogs, KeepsShelves, ShipsYardsticks, HasCriteria, TranslatesAnswers
+{
+    public function instrument(): array
+    {
+        return [AcousticKit::microphone(), Entry::text('class', 'Class'), ...AcousticKit::electronics()];
+    }
+
+    public function interventions(): array
+    {
+        return AcousticKit::interventions();
+    }
+
+    public function logColumns(): array
+    {
+        return LogColumnKind::NOISE;
+    }
+
+    public function logChannels(Instrument $unit): array
+    {
+        return [];
+    }
+
+    public function referenceKinds(): array
+    {
+        return [AcousticKit::calibrator()];
+    }
+
+    public function shelves(): array
+    {
+        return [SetUp::shelf()];
+    }
+
+    public function section(): string
+    {
+        return AcousticSection::NAME;
+    }
+
+    public function translate(array $answers): array
+    {
+        return AcousticSection::translate($answers);
+    }
+
+    public function describeCheck(CheckContent $content): array
+    {
+        return AcousticSection::describe($content);
+    }
+
+    public function check(): array
+    {
+        return AcousticSection::entries();
+    }
+
+    public function readCheck(Fields $check): CheckContent
+    {
+        return AcousticSection::read($check);
+    }
+
+    public function readRun(Fields $run, RunSurroundings $around): RunContent
+    {
+        return NoiseRecordReader::read($run, $around, EntryReader::read($run, $this->run()));
+    }
+
+    public function run(?Instrument $unit = null): array
+    {
+        return SetUp::stated(['bands', 'bandWeighting', 'statistic', 'compensation', 'integration'], true);
+    }
+
+    public function shipped(): array
+    {
+        /** @var array{criteria: list<array<string, mixed>>, limits: list<array<string, mixed>>} */
+        return json_decode((string) file_get_contents(__DIR__.'/shipped-criteria.json'), true, 32, \JSON_THROW_ON_ERROR);
+    }
+
+    public function quantities(array $criteria, array $substances): array
+    {
+        $quantities = [
+            ['value' => 'lex8h', 'words' => 'L_EX,8h', 'unit' => 'dB(A)'],
+            ['value' => 'laeq', 'words' => 'L_Aeq', 'unit' => 'dB(A)'],
+            ['value' => 'lcpeak', 'words' => 'L_Cpeak', 'unit' => 'dB(C)'],
+            ['value' => 'lasmax', 'words' => 'L_ASmax', 'unit' => 'dB(A)'],
+        ];
+        foreach ($criteria as $id) {
+            array_push(
+                $quantities,
+                ['value' => 'dose:'.$id, 'words' => 'dose by '.$id, 'unit' => '%'],
+                ['value' => 'twa:'.$id, 'words' => 'TWA by '.$id, 'unit' => 'dB(A)'],
+            );
+        }
+
+        return $quantities;
+    }
+
+    public function criterion(): array
+    {
+        return [
+            Entry::decimal('level', 'Criterion level', '40', '140', Unit::Decibel, true),
+            Entry::decimal('exchangeRate', 'Exchange rate', '2', '10', Unit::Decibel, true),
+            Entry::decimal('threshold', 'Threshold', '0', '140', Unit::Decibel),
+        ];
+    }
+
+    public function knowsCriterion(Fields $criterion): bool
+    {
+        return $criterion->has('level');
+    }
+
+    public function readCriterion(Fields $criterion): Criterion
+    {
+        $told = EntryReader::read($criterion, $this->criterion());
+
+        return new DoseCriterion(
+            $criterion->id('id'),
+            $criterion->text('name'),
+            $told->decimal('level') ?? throw new \LogicException('It is required.'),
+            $told->decimal('exchangeRate') ?? throw new \LogicException('It is required.'),
+            $told->decimal('threshold'),
+            $criterion->text('source'),
+            $criterion->choice('mark', SourceMark::class),
+        );
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow\Standard;
+
+use Footnote\Core\Evidence\Provenance;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Measured;
+use Footnote\Core\Quantity\Unit;
+
+/** One reading of flow as it was written: what its columns mean is the standard's to say. */
+final readonly class FlowRow
+{
+    /** The units in which flows are written. */
+    public const FLOWS = [Unit::LitrePerMinute, Unit::MillilitrePerMinute, Unit::CubicMetrePerMinute, Unit::CubicFootPerMinute];
+
+    /**
+     * @param Decimal|null  $value   reading, in the unit of the standard's scale
+     * @param Decimal|null  $volume  timed volume, mL
+     * @param Decimal|null  $seconds its time, s
+     * @param Decimal|null  $left    one leg of the manometer, from the scale's zero
+     * @param Decimal|null  $right   the other leg
+     * @param Measured|null $target  the set-point it belongs to
+     * @param Measured|null $display what the sampler itself shows
+     * @param Decimal|null  $gauge   what the sampler's own gauge shows
+     * @param string|null   $struck  why it was struck out
+     */
+    public function __construct(
+        public Provenance $provenance,
+        public ?Decimal $value = null,
+        public ?Decimal $volume = null,
+        public ?Decimal $seconds = null,
+        public ?Decimal $left = null,
+        public ?Decimal $right = null,
+        public ?Measured $target = null,
+        public ?Measured $display = null,
+        public ?Decimal $gauge = null,
+        public ?string $struck = null,
+    ) {
+    }
+
+    public static function of(Traits $traits, Provenance $provenance): self
+    {
+        return new self(
+            $provenance,
+            $traits->decimal('value'),
+            $traits->decimal('volume'),
+            $traits->decimal('seconds'),
+            $traits->decimal('left'),
+            $traits->decimal('right'),
+            $traits->measured('target'),
+            $traits->measured('display'),
+            $traits->decimal('gauge'),
+            $traits->text('struck'),
+        );
+    }
+
+    /** @return list<Entry> every column that a row may have */
+    public static function entries(): array
+    {
+        return [
+            Entry::decimal('value', 'Reading', '-1000', '1000000'),
+            Entry::decimal('volume', 'Volume', '0', '1000000', Unit::Millilitre),
+            Entry::decimal('seconds', 'Time', '0', '100000', Unit::Second),
+            Entry::decimal('left', 'One leg', '-1000', '1000'),
+            Entry::decimal('right', 'Other leg', '-1000', '1000'),
+            Entry::measured('target', 'Set-point', self::FLOWS),
+            Entry::measured('display', 'Sampler shows', self::FLOWS),
+            Entry::decimal('gauge', 'Sampler\'s gauge', '-1000', '1000000'),
+            Entry::text('struck', 'Struck out, why'),
+        ];
+    }
+
+    public function counts(): bool
+    {
+        return $this->struck === null;
+    }
+
+    /** As it was written, for a table. */
+    public function words(): string
+    {
+        $words = match (true) {
+            $this->value !== null => $this->value->written,
+            $this->volume !== null => \sprintf('%s mL in %s s', $this->volume->written, $this->seconds->written ?? '?'),
+            $this->left !== null
+                || $this->right !== null => implode(
+                    ' and ',
+                    array_filter([$this->left?->written, $this->right?->written], \is_string(...)),
+                ),
+            default => '?',
+        };
+
+        return $this->struck === null ? $words : \sprintf('[%s struck out: %s]', $words, $this->struck);
+    }
+}

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Meter;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Sheet;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Judgement\FamilyResults;
+use Footnote\Core\Judgement\Limit;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Segment;
+use Footnote\Core\Noise\Levelled;
+use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\OctaveBand;
+
+/** What was worked out of a measurement with a sound level meter: its levels as of every microphone, and its bands beside them. */
+final readonly class MeterResults implements FamilyResults, Levelled
+{
+    private NoiseResults $levels;
+
+    public function __construct(NoiseResults $levels, public MeterFindings $findings)
+    {
+        $this->levels = $levels->withGaps($findings->spectrum->gapShare ?? ($levels->results() === [] ? null : $levels->gapShare));
+    }
+
+    public function levels(): NoiseResults
+    {
+        return $this->levels;
+    }
+
+    public function results(): array
+    {
+        return [...$this->levels->results(), ...$this->findings->results];
+    }
+
+    public function drifts(): array
+    {
+        return $this->levels->drifts();
+    }
+
+    public function driftsOf(Result $result): array
+    {
+        return $this->levels->drifts();
+    }
+
+    public function alterations(): array
+    {
+        return $this->levels->alterations();
+    }
+
+    public function segment(): ?Segment
+    {
+        return $this->levels->segment();
+    }
+
+    public function headline(array $results): ?string
+    {
+        return NoiseResults::first($results, 'lex8h', MeterWorkings::ROOM, 'laeq', 'la-bands');
+    }
+
+    public function driftLimit(Policy $policy): ?Limit
+    {
+        return $this->levels->driftLimit($policy);
+    }
+
+    public function uncertaintyOf(Check $check): ?float
+    {
+        return $this->levels->uncertaintyOf($check);
+    }
+
+    public function ordinary(Result $result): ?Figure
+    {
+        return $this->levels->ordinary($result);
+    }
+
+    public function describe(Sheet $sheet): array
+    {
+        return [
+            ...$this->levels->describe($sheet),
+            ...($this->findings->spectrum->levels === [] ? [] : ['spectrum' => $this->spectrum($sheet)]),
+        ];
+    }
+
+    /** @return array<string, mixed> the levels of the bands for a picture */
+    private function spectrum(Sheet $sheet): array
+    {
+        [$record, $room] = [$this->findings->record, $this->findings->room];
+        $of = [];
+        foreach ($this->findings->results as $result) {
+            $of[$result->key] = $result;
+        }
+
+        return [
+            'statistic' => $record->statistic()->value,
+            'permissible' => $room?->permissible->name(),
+            'bands' => array_map(static function (OctaveBand $band) use ($record, $room, $of, $sheet): array {
+                $compared = $room?->of($band);
+                $result = $of[$record->measures->keyOf($band)] ?? null;
+
+                return [
+                    'band' => $band->value,
+                    'words' => $band->words(),
+                    'level' => $result === null ? null : $sheet->enter($result->reportedFigure()),
+                    'low' => $result?->lowest()?->toFloat(),
+                    'high' => $result?->highest()?->toFloat(),
+                    'permissible' => $compared?->permissible->toFloat(),
+                    'over' => $compared?->over?->signed(),
+                    'fails' => $compared?->fails() ?? false,
+                ];
+            }, OctaveBand::cases()),
+        ];
+    }
+}

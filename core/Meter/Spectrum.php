@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Meter;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\LogRanges;
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Noise\BandStatistic;
+use Footnote\Core\Noise\FrequencyWeighting;
+use Footnote\Core\Noise\LevelHistogram;
+use Footnote\Core\Noise\MovingSums;
+use Footnote\Core\Noise\NoiseEquation;
+use Footnote\Core\Noise\OctaveBand;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Span;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\OffsetLine;
+
+/** The octave-band levels of one measurement as indicated, unweighted, lowest band first. */
+final readonly class Spectrum
+{
+    /**
+     * @param array<array-key, Figure> $levels   dB by band
+     * @param array<array-key, float>  $between  dB by band with the moving offset taken out, where its moments are known
+     * @param float|null            $gapShare of the measurement, 0 to 1, of the band that lacks most; null where there is no log of bands
+     */
+    private function __construct(public array $levels, public array $between, public ?float $gapShare)
+    {
+    }
+
+    /**
+     * From the log where it has bands, else off the display.
+     *
+     * @param list<Span> $leftOut what does not count
+     */
+    public static function of(
+        ?SeriesLog $log,
+        string $logName,
+        MeterRecord $meter,
+        Run $run,
+        Span $window,
+        array $leftOut,
+        ?OffsetLine $line,
+    ): self {
+        $columns = [];
+        foreach ($log?->columns() ?? [] as $place => $column) {
+            if ($column->kind === LogColumnKind::Band) {
+                $columns[$column->channel] = $place;
+            }
+        }
+        if ($log === null || $columns === []) {
+            $levels = [];
+            foreach ($meter->bands() as $band => $level) {
+                $levels[$band] = Figure::read(
+                    'L_'.$band,
+                    'level of the '.OctaveBand::from((string) $band)->words().' band',
+                    $level->value,
+                    Unit::Decibel,
+                    new Origin('run', $run->id, 'off the display, '.$meter->statistic()->value),
+                    max(1, $level->decimals()),
+                );
+            }
+
+            return self::flat($levels, [], null, $meter);
+        }
+        $clock = new LogClock($log, $run);
+        $ranges = LogRanges::less($clock->within($window), array_map($clock->touching(...), $leftOut));
+        [$levels, $between, $gap] = [[], [], null];
+        foreach (OctaveBand::cases() as $band) {
+            $place = $columns[$band->value] ?? null;
+            $histogram = $place === null ? null : LevelHistogram::of($log, $place, $ranges);
+            $top = $histogram?->highest();
+            if ($place === null || $histogram === null || $top === null) {
+                continue;
+            }
+            $gap = max($gap ?? 0.0, $clock->missing($window, $leftOut, $histogram->gaps));
+            $origin = new Origin('log', $run->id, \sprintf('%s, %d levels of %s', $logName, $histogram->samples, $band->words()));
+            if ($meter->statistic() === BandStatistic::Maximum) {
+                $levels[$band->value] = Figure::read(
+                    'L_'.$band->value,
+                    'highest level of the '.$band->words().' band',
+                    Exact::of($top)->dividedBy(1000),
+                    Unit::Decibel,
+                    $origin,
+                );
+                if ($line !== null && !$line->isConstant()) {
+                    $between[$band->value] = MovingSums::highest($log, $place, $top, $ranges, $clock, $line);
+                }
+            } else {
+                $mean = $histogram->equivalentLevel();
+                $levels[$band->value] = Figure::derived(
+                    'L_'.$band->value,
+                    'equivalent level of the '.$band->words().' band',
+                    $mean,
+                    Unit::Decibel,
+                    NoiseEquation::EquivalentLevel,
+                    [Figure::read('L_i', 'levels of the band', $mean, Unit::Decibel, $origin)],
+                );
+            }
+        }
+
+        return self::flat($levels, $between, $gap, $meter);
+    }
+
+    /** @return list<OctaveBand> of the usual bands those that were not measured; none where nothing was */
+    public function missing(): array
+    {
+        return $this->levels === []
+            ? []
+            : array_values(
+                array_filter(
+                    OctaveBand::cases(),
+                    fn (OctaveBand $band): bool => \in_array($band, OctaveBand::USUAL, true) && $this->level($band) === null,
+                ),
+            );
+    }
+
+    public function level(OctaveBand $band): ?Figure
+    {
+        return $this->levels[$band->value] ?? null;
+    }
+
+    /** N-12: all bands added up under a weighting, dB; null with fewer than three bands. */
+    public function total(FrequencyWeighting $weighting): ?Figure
+    {
+        if (\count($this->levels) < 3) {
+            return null;
+        }
+        $energy = 0.0;
+        foreach ($this->levels as $band => $level) {
+            $energy += 10 ** (($level->toFloat() + $weighting->ofBand(OctaveBand::from((string) $band))->toFloat()) / 10);
+        }
+
+        return Figure::derived(
+            'L_'.$weighting->value,
+            $weighting->value.'-weighted total of the bands',
+            10 * log10($energy),
+            $weighting === FrequencyWeighting::A ? Unit::DecibelA : Unit::DecibelC,
+            NoiseEquation::BandTotal,
+            array_values($this->levels),
+        );
+    }
+
+    /**
+     * Bands that were measured with a weighting are set flat again.
+     *
+     * @param array<array-key, Figure> $levels
+     * @param array<array-key, float>  $between
+     */
+    private static function flat(array $levels, array $between, ?float $gapShare, MeterRecord $meter): self
+    {
+        $weighting = $meter->weighting();
+        if ($weighting === FrequencyWeighting::Z) {
+            return new self($levels, $between, $gapShare);
+        }
+        foreach ($levels as $band => $level) {
+            $weight = $weighting->ofBand(OctaveBand::from((string) $band));
+            $levels[$band] = self::unweighted($level, OctaveBand::from((string) $band), $weighting);
+            if (isset($between[$band])) {
+                $between[$band] -= $weight->toFloat();
+            }
+        }
+
+        return new self($levels, $between, $gapShare);
+    }
+
+    /** What was measured with a weighting, without it: a background is measured as its level is. */
+    public static function unweighted(Figure $level, OctaveBand $band, FrequencyWeighting $weighting): Figure
+    {
+        if ($weighting === FrequencyWeighting::Z) {
+            return $level;
+        }
+        $given = Figure::read(
+            $weighting->value.'_'.$band->value,
+            'weighting of the band',
+            $weighting->ofBand($band),
+            Unit::Decibel,
+            new Origin('table', 'IEC 61672-1', 'IEC 61672-1:2013 Table 3, published'),
+        );
+
+        return Figure::derived(
+            $level->symbol,
+            $level->meaning.', its weighting taken off',
+            Real::minus($level->value, $given->value),
+            Unit::Decibel,
+            NoiseEquation::BandTotal,
+            [$level, $given],
+            $level->decimals,
+        );
+    }
+}

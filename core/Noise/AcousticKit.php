@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Noise;
+
+use Footnote\Core\Evidence\InterventionKind;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\ReferenceKind;
+
+/** What every unit with a microphone, and what it is checked against, is registered with. */
+final class AcousticKit
+{
+    /** Between which a level may be written down, dB. */
+    public const LEAST = '-20';
+    public const MOST = '200';
+    public const CALIBRATOR = 'acoustic-calibrator';
+    public const DIAMETERS = ['1/4 in' => '1/4 in', '1/2 in' => '1/2 in', '1 in' => '1 in'];
+
+    public static function level(string $name, string $label, string $help = ''): Entry
+    {
+        return Entry::decimal($name, $label, self::LEAST, self::MOST, Unit::Decibel, help: $help);
+    }
+
+    public static function microphone(): Entry
+    {
+        return Entry::choice('microphone', 'Microphone diameter', self::DIAMETERS);
+    }
+
+    /** @return non-empty-list<Entry> what it can show, and how it is set */
+    public static function electronics(): array
+    {
+        return [
+            self::level('rangeLow', 'Range from'),
+            self::level('rangeHigh', 'Range to'),
+            self::level('peakRange', 'Peaks to', 'Empty: as its range'),
+            Entry::decimal('resolution', 'Resolution', '0', '10', Unit::Decibel),
+            Entry::flag('selfAdjusting', 'It adjusts itself when it hears the calibrator'),
+            Entry::choice(
+                'factorIs',
+                'Its stored factor is',
+                [AcousticResponse::ADDED => 'added to the reading', AcousticResponse::SENSITIVITY => 'a sensitivity, dB re 1 V/Pa'],
+            ),
+            Entry::flag('notAdjustable', 'It cannot be adjusted'),
+        ];
+    }
+
+    /** @return non-empty-list<InterventionKind> */
+    public static function interventions(): array
+    {
+        return [
+            InterventionKind::Repaired,
+            InterventionKind::MicrophoneExchanged,
+            InterventionKind::FirmwareChanged,
+            InterventionKind::FactoryReset,
+            InterventionKind::CalibrationSetChanged,
+            InterventionKind::LaboratoryCalibration,
+        ];
+    }
+
+    public static function calibrator(): ReferenceKind
+    {
+        return new ReferenceKind(
+            self::CALIBRATOR,
+            'Acoustic calibrator',
+            [Entry::several('adapters', 'Adapters', self::DIAMETERS)],
+            [],
+            Unit::Decibel,
+            'level',
+            true,
+            self::LEAST,
+            self::MOST,
+            Unit::Decibel,
+        );
+    }
+}
