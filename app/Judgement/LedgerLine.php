@@ -78,7 +78,7 @@ final class LedgerLine
             'results' => $results,
             'finding' => $weighty === []
                 ? null
-                : ($weighty[0]->channel === null ? '' : $weighty[0]->channel.': ').$weighty[0]->setting->title,
+                : ($weighty[0]->channel === null ? '' : $weighty[0]->channel.': ').$weighty[0]->rule->title,
             'findings' => \count($weighty),
             'cure' => array_values(
                 array_filter(array_map(static fn (Finding $finding): ?string => $finding->cure?->evidence, $weighty), \is_string(...)),

@@ -30,9 +30,10 @@ use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\KeepsLogs;
-use Footnote\Core\Record\RecordLibrary;
+use Footnote\Core\Record\RecordSchema;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Record\Shelf;
+use Footnote\Core\Record\Strangers;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -147,7 +148,7 @@ final readonly class KitController
                     'code' => $record['code'],
                     'name' => $record['name'],
                     'by' => '',
-                    'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries),
+                    'traits' => TraitsLine::shown($shelf->read(Fields::of($record)), $shelf->entries),
                 ],
                 array_column($shelf->shipped, null, 'code'),
             );
@@ -160,7 +161,7 @@ final readonly class KitController
                     'code' => Logbook::text($row, 'code'),
                     'name' => Logbook::text($record, 'name'),
                     'by' => Logbook::text($row, 'recorded_by'),
-                    'traits' => TraitsLine::shown(RecordLibrary::entry($shelf, Fields::of($record)), $shelf->entries),
+                    'traits' => TraitsLine::shown($shelf->read(Fields::of($record)), $shelf->entries),
                 ];
             }
             ksort($items);
@@ -194,7 +195,7 @@ final readonly class KitController
         $on = $this->families->shelves()[$shelf] ?? throw Problem::missing('The library '.$shelf);
         $body = Body::of($request);
         $code = $body->id('code');
-        RecordLibrary::entry($on, $body);
+        $on->read($body);
         if ($this->entities->find(LibraryEntry::class, ['shelf' => $shelf, 'code' => $code]) !== null) {
             throw Problem::field('/code', 'this code is taken. Results lean on the entry as it is: give what differs a code of its own.');
         }
@@ -295,7 +296,7 @@ final readonly class KitController
     {
         $body = Body::of($request);
         $instrument = $this->reader->instrument($body);
-        $this->families->refuseStrangers('instrument', $body->data());
+        (new Strangers(new RecordSchema($this->families)))->inPiece('instrument', $body->data());
         if ($this->entities->find(RegisteredInstrument::class, $instrument->id) !== null) {
             throw Problem::field('/id', 'a unit with this asset number is registered already.');
         }
@@ -324,7 +325,7 @@ final readonly class KitController
     {
         $body = Body::of($request);
         $reference = $this->reader->reference($body);
-        $this->families->refuseStrangers('reference', $body->data());
+        (new Strangers(new RecordSchema($this->families)))->inPiece('reference', $body->data());
         if ($this->entities->find(RegisteredReference::class, $reference->id) !== null) {
             throw Problem::field('/id', 'a reference with this asset number is registered already.');
         }

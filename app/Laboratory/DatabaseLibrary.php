@@ -144,7 +144,7 @@ final class DatabaseLibrary implements Library
         }
         $entries = $shelf->shipped();
         foreach ($this->connection->fetchAllAssociative('SELECT code, record FROM library_entry WHERE shelf = ?', [$id]) as $row) {
-            $entries[Logbook::text($row, 'code')] = RecordLibrary::entry($shelf, Fields::of($shelf->over(Logbook::json($row, 'record'))));
+            $entries[Logbook::text($row, 'code')] = $shelf->read(Fields::of($shelf->over(Logbook::json($row, 'record'))));
         }
 
         return $entries;

@@ -16,6 +16,7 @@ use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Flow\FlowFamily;
 use Footnote\Core\Flow\FlowFormat;
 use Footnote\Core\Flow\FlowHistory;
+use Footnote\Core\Flow\Mass;
 use Footnote\Core\Flow\SamplingPlan;
 use Footnote\Core\Flow\Standard\FlowRow;
 use Footnote\Core\Flow\UnplannableSample;
@@ -59,7 +60,7 @@ final readonly class PlanController
         $flow = $asked->measured('flow');
         $share = $asked->decimal('share');
         $shift = $asked->decimal('shiftMinutes');
-        $quantitation = FlowFormat::mass(
+        $quantitation = Mass::read(
             Fields::of(['quantitation' => $asked->measured('quantitation')->value->written ?? '']),
             'quantitation',
             $asked->measured('quantitation')->unit ?? Unit::Microgram,

@@ -8,7 +8,7 @@ use Doctrine\DBAL\Connection;
 use Footnote\App\Http\Problem;
 use Footnote\App\Judgement\Logbook;
 use Footnote\App\Judgement\ShippedPolicies;
-use Footnote\Core\Record\RecordReader;
+use Footnote\Core\Record\RecordSchema;
 
 /** Writes a campaign as a record with its logs beside it, so that a sceptic can work it out again. */
 final readonly class Exporter
@@ -83,7 +83,7 @@ final readonly class Exporter
         }
         $yardsticks = Logbook::json($row, 'yardsticks');
         $record = [
-            'format' => RecordReader::FORMAT,
+            'format' => RecordSchema::FORMAT,
             'site' => ['name' => Logbook::text($row, 'site'), 'timeZone' => Logbook::text($row, 'zone')],
             'policy' => json_decode($this->policy(Logbook::text($row, 'policy_key')), false, 32, \JSON_THROW_ON_ERROR),
             'campaign' => ['code' => $campaign, 'title' => Logbook::text($row, 'title'), ...$yardsticks],

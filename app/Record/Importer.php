@@ -29,7 +29,6 @@ use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
-use Footnote\Core\Record\RecordLibrary;
 use Footnote\Core\Record\RecordReader;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
@@ -256,7 +255,7 @@ final readonly class Importer
         foreach ($this->families->shelves() as $shelf) {
             foreach ($library?->objects($shelf->id) ?? [] as $item) {
                 $code = $item->id('code');
-                RecordLibrary::entry($shelf, $item);
+                $shelf->read($item);
                 if ($this->entities->find(LibraryEntry::class, ['shelf' => $shelf->id, 'code' => $code]) === null) {
                     $this->entities->persist(new LibraryEntry($shelf->id, $code, $item->data(), $actor, $this->clock->now()));
                 }

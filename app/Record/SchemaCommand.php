@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Record;
 
 use Footnote\Core\Record\Formats;
-use Footnote\Core\Record\Schema\RecordSchema;
+use Footnote\Core\Record\RecordSchema;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;

@@ -23,7 +23,7 @@ use Footnote\Core\Judgement\LogsByChannel;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\LogFormatGuess;
 use Footnote\Core\Log\UnreadableLog;
-use Footnote\Core\Noise\NoiseRecord;
+use Footnote\Core\Noise\Sound;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
@@ -484,7 +484,7 @@ final readonly class RunsController
     public function series(string $id): JsonResponse
     {
         $run = $this->logbook->coreRun($this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id));
-        $log = NoiseRecord::of($run)?->log;
+        $log = Sound::heard($run)?->log;
         if ($log === null) {
             return new JsonResponse(['start' => null, 'stepSeconds' => null, 'points' => []]);
         }

@@ -11,7 +11,6 @@ use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Coverage;
 use Footnote\Core\Judgement\ExposureLimit;
-use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Parts;
 use Footnote\Core\Judgement\Policy;
@@ -21,7 +20,7 @@ use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\DoseCriterion;
 use Footnote\Core\Noise\NoiseEquation;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Sound;
 use Footnote\Core\Quantity\Unit;
 
 /**
@@ -63,7 +62,7 @@ final readonly class DayExposure
     {
         [$pieces, $beside] = [[$this->own], []];
         foreach ($this->shift as $other) {
-            if ($other->run->id === $this->own->run->id || NoiseResults::of($other->family) === null) {
+            if ($other->run->id === $this->own->run->id || Sound::levels($other->family) === null) {
                 continue;
             }
             if (Shift::areParallel($this->own->run, $other->run, $this->policy)) {
@@ -89,7 +88,7 @@ final readonly class DayExposure
         };
         $parts = [];
         foreach ($pieces as $piece) {
-            $levels = NoiseResults::of($piece->family);
+            $levels = Sound::levels($piece->family);
             foreach ($piece->results as $result) {
                 if ($result->key === $key && $levels !== null) {
                     $parts[] = new DayPart($piece->run->id, $result, $levels->seconds, $piece->verdictOn($result));
@@ -105,7 +104,7 @@ final readonly class DayExposure
         $rest = array_values(array_filter(array_map(static fn (Assessment $one) => $one->run->rest, $pieces)))[0] ?? null;
         $sum = fn (\Closure $of, ?float $over): ?Figure => $this->sum($own, $kind, $parts, $of, $seconds, $over);
         $whole = $kind === 'lex8h' ? ($rest?->asSampled === false ? null : $stated) : ($rest?->asSampled === true ? $stated : null);
-        $answers = FourAnswers::together(static fn (\Closure $of): ?Figure => $sum($of, $whole), Answer::Indicated);
+        $answers = Parts::together(static fn (\Closure $of): ?Figure => $sum($of, $whole), Answer::Indicated);
         $of = array_map(
             static fn (DayPart $part): string => \sprintf(
                 '%s (%s min, %s)',

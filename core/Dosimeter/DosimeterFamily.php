@@ -19,9 +19,9 @@ use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\AcousticBench;
 use Footnote\Core\Noise\AcousticProcedure;
 use Footnote\Core\Noise\AcousticUsability;
-use Footnote\Core\Noise\NoiseRecord;
 use Footnote\Core\Noise\NoiseRules;
 use Footnote\Core\Noise\NoiseWorkings;
+use Footnote\Core\Noise\Sound;
 
 /** Noise dosimeters: an offset in dB, an acoustic calibrator, levels and doses. */
 final readonly class DosimeterFamily implements Family, Composing
@@ -63,7 +63,7 @@ final readonly class DosimeterFamily implements Family, Composing
 
     public function workOut(Run $run, Bracket $bracket, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): FamilyResults
     {
-        $delay = NoiseRecord::of($run)?->written?->decimal('setDelay');
+        $delay = Sound::heard($run)?->written?->decimal('setDelay');
 
         return (new NoiseWorkings($run, $bracket, $timeline, $policy, $yardsticks, true, $delay?->value->toFloat() ?? 0.0))->results();
     }

@@ -260,7 +260,7 @@ final readonly class FlowBench implements BenchGuide
                 );
                 $lines[] = $this->against(
                     'from the flow it is set for',
-                    FlowResponse::change($design, $measured->mean, 'deviation'),
+                    FlowChange::between($design, $measured->mean, 'deviation'),
                     $policy,
                     'flow.design',
                     'deviation',
@@ -272,7 +272,7 @@ final readonly class FlowBench implements BenchGuide
         if ($previous !== null && $found !== null) {
             $lines[] = $this->against(
                 'change since '.$previous[0],
-                FlowResponse::change($previous[1], $found->mean, 'change'),
+                FlowChange::between($previous[1], $found->mean, 'change'),
                 $policy,
                 'flow.change',
                 'change',

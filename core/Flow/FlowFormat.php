@@ -19,7 +19,6 @@ use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
-use Footnote\Core\Quantity\MalformedDecimal;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
@@ -371,27 +370,6 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
             $criterion->text('source'),
             $criterion->choice('mark', SourceMark::class),
         );
-    }
-
-    /** A mass as a laboratory writes it, with or without "<". */
-    public static function mass(Fields $row, string $name, Unit $unit): ?Mass
-    {
-        $text = $row->optionalText($name, 40);
-        if ($text === null || $text === '') {
-            return null;
-        }
-        $plain = trim($text);
-        $lessThan = str_starts_with($plain, '<');
-        try {
-            $value = Decimal::parse(trim(ltrim($plain, '<')));
-        } catch (MalformedDecimal $problem) {
-            throw new InvalidRecord($row->at($name), $problem->getMessage());
-        }
-        if ($lessThan && $value->value->compareTo(\Footnote\Core\Quantity\Exact::zero()) <= 0) {
-            throw new InvalidRecord($row->at($name), \sprintf('"%s" says nothing: less than a positive mass is meant.', $text));
-        }
-
-        return new Mass($value, $unit, $lessThan);
     }
 
     private static function absolute(Fields $fields, string $name, ?\Footnote\Core\Quantity\Measured $pressure): void

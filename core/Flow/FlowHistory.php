@@ -49,7 +49,7 @@ final readonly class FlowHistory
             }
             $found = FlowMeasurement::of($content->asFound, 'as found', $check, $content, $timeline)?->mean;
             $now = $content->adjusted ? FlowMeasurement::of($content->asLeft, 'as left', $check, $content, $timeline)?->mean : $found;
-            $change = $left !== null && $found !== null ? FlowResponse::change($left, $found, 'change of flow up to '.$check->id) : null;
+            $change = $left !== null && $found !== null ? FlowChange::between($left, $found, 'change of flow up to '.$check->id) : null;
             if ($change !== null) {
                 $changes[] = [$check, $change];
             }

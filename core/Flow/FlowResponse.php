@@ -7,7 +7,6 @@ namespace Footnote\Core\Flow;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
-use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
@@ -15,7 +14,6 @@ use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Flow\Standard\FlowRow;
 use Footnote\Core\Flow\Standard\StandardEquation;
 use Footnote\Core\Quantity\Digits;
-use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\FlowKnot;
@@ -50,7 +48,7 @@ final readonly class FlowResponse
         $drifts = [];
         foreach (KnotsAlong::segments($line->knots ?? []) as [$began, $found]) {
             if (!Real::isZero($began->flow->value)) {
-                $drifts[] = self::change(
+                $drifts[] = FlowChange::between(
                     $began->flow,
                     $found->flow,
                     \sprintf('change of flow from %s to %s', $began->check, $found->check),
@@ -59,19 +57,6 @@ final readonly class FlowResponse
         }
 
         return $drifts;
-    }
-
-    public static function change(Figure $before, Figure $after, string $meaning): Figure
-    {
-        return Figure::derived(
-            'ΔQ',
-            $meaning,
-            Real::times(Real::by(Real::minus($after->value, $before->value), $before->value), Exact::of(100)),
-            Unit::Percent,
-            SharedEquation::Change,
-            [$after, $before],
-            2,
-        );
     }
 
     /** The curve that serves the sampler's gauge at a check: that of the last multi-point calibration up to it. */

@@ -150,6 +150,6 @@ final readonly class FlowUsability implements Usability
             || Real::compare($before->value, $range[0]->in(Unit::LitrePerMinute)) < 0
             || Real::compare($before->value, $range[1]->in(Unit::LitrePerMinute)) > 0
             ? null
-            : FlowResponse::change($before, $found->mean, 'change since it was left');
+            : FlowChange::between($before, $found->mean, 'change since it was left');
     }
 }

@@ -43,16 +43,16 @@ final class LaboratoryRows
     public static function check(Fields $row): Mass
     {
         $unit = self::unit($row);
-        $front = FlowFormat::mass($row, 'front', $unit);
+        $front = Mass::read($row, 'front', $unit);
         if ($front === null) {
             throw new InvalidRecord(
                 $row->at('front'),
-                FlowFormat::mass($row, 'back', $unit) === null ? 'is missing.' : 'is missing: there is a back section without a front.',
+                Mass::read($row, 'back', $unit) === null ? 'is missing.' : 'is missing: there is a back section without a front.',
             );
         }
-        FlowFormat::mass($row, 'back', $unit);
+        Mass::read($row, 'back', $unit);
         foreach (['quantitation', 'detection'] as $name) {
-            $limit = FlowFormat::mass($row, $name, $unit);
+            $limit = Mass::read($row, $name, $unit);
             if ($limit !== null && ($limit->lessThan || $limit->value->value->compareTo(\Footnote\Core\Quantity\Exact::zero()) <= 0)) {
                 throw new InvalidRecord($row->at($name), 'is a positive number.');
             }
@@ -74,13 +74,13 @@ final class LaboratoryRows
             $kind = $blank->optionalText('kind') === 'media' ? 'media' : 'field';
             foreach ($library->reported($blank->text('medium')) as $found) {
                 if ($found->text('analyte') === $analyte && $found->text('number') === $row->text('number')) {
-                    $mass = FlowFormat::mass($found, 'front', self::unit($found));
+                    $mass = Mass::read($found, 'front', self::unit($found));
                     if ($mass !== null) {
                         $blanks[$kind][] = new BlankMass(
                             $blank->text('medium'),
                             $kind,
                             $mass,
-                            FlowFormat::mass($found, 'back', self::unit($found)),
+                            Mass::read($found, 'back', self::unit($found)),
                         );
                     }
                 }
@@ -94,9 +94,9 @@ final class LaboratoryRows
             $row->text('number'),
             $row->text('laboratory'),
             $front,
-            FlowFormat::mass($row, 'back', $unit),
-            FlowFormat::mass($row, 'quantitation', $unit),
-            FlowFormat::mass($row, 'detection', $unit),
+            Mass::read($row, 'back', $unit),
+            Mass::read($row, 'quantitation', $unit),
+            Mass::read($row, 'detection', $unit),
             $row->optionalDecimal('desorption', '0.01', '1.5'),
             $state('blankCorrected'),
             $state('desorptionCorrected'),

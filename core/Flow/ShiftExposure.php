@@ -12,7 +12,6 @@ use Footnote\Core\Judgement\Altered;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Coverage;
-use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Parts;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
@@ -221,7 +220,7 @@ final readonly class ShiftExposure
         // One sample reported at its cautious end makes the whole cautious.
         $isCautious = array_filter($chain, static fn (ShiftPart $part): bool => $part->result->reported === Answer::Cautious) !== [];
         $reported = $isCautious ? Answer::Cautious : $chain[0]->result->reported;
-        $answers = FourAnswers::together(static fn (\Closure $of): ?Figure => $sum($of, $asTheRest));
+        $answers = Parts::together(static fn (\Closure $of): ?Figure => $sum($of, $asTheRest));
         $inherited = Verdict::worst(...array_map(static fn (ShiftPart $part): Verdict => $part->verdict, $chain));
         $isPlain = $this->asRest() === $asTheRest;
         $unsampled = $asTheRest ? ', unsampled time as the rest' : ', unsampled time as zero';

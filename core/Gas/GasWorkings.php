@@ -114,7 +114,7 @@ final readonly class GasWorkings
         $this->undone = $this->factor->undone->times($this->set->milligram ? $this->milligramPerPart() : Exact::of(1));
         // Whoever set the unit by a cylinder that was wrong did it right; the error is taken out by its own rule.
         $asCertified = $timeline->taking(RecallTaken::Nothing);
-        $this->setRight = self::wrongValue($this->bracket, $asCertified, $this->response) !== null || $this->isRecalled();
+        $this->setRight = WrongValue::of($this->bracket, $asCertified, $this->response) !== null || $this->isRecalled();
         $this->left = LeftOff::beyond($this->bracket, $asCertified, $this->response, $policy);
         $answer = $policy->reportedAnswer('linear');
         // What was set to a wrong value, or left off, is set right along the bracket, whatever the policy reports otherwise.
@@ -150,25 +150,6 @@ final readonly class GasWorkings
         }
 
         return false;
-    }
-
-    /**
-     * The check before the run at which the unit was spanned to another value than the label's.
-     *
-     * @return array{check: Check, entered: Exact, label: Figure}|null
-     */
-    public static function wrongValue(Bracket $bracket, Timeline $timeline, GasResponse $response): ?array
-    {
-        $check = $bracket->pre;
-        $content = $check?->content;
-        if ($check === null || !$content instanceof ChannelCheck || !$content->spanAdjusted) {
-            return null;
-        }
-        [$entered, $label] = [GasResponse::expected($content), $response->label($check, $content, $timeline)];
-
-        return $entered === null || $label === null || $entered->compareTo($response->exact($label)) === 0
-            ? null
-            : ['check' => $check, 'entered' => $entered, 'label' => $label];
     }
 
     /** The conditions that the campaign states concentrations at; where it names none, 25 °C. */

@@ -35,7 +35,7 @@ final readonly class LeftOff
     public static function beyond(Bracket $bracket, Timeline $timeline, GasResponse $response, Policy $policy): array
     {
         $beyond = [];
-        $wrong = GasWorkings::wrongValue($bracket, $timeline, $response);
+        $wrong = WrongValue::of($bracket, $timeline, $response);
         foreach ([
             $bracket->pre,
             ...array_filter($bracket->between, static fn (Check $check): bool => $check->content->wasAdjusted()),

@@ -70,7 +70,7 @@ final readonly class AdditiveMixture
 
     private function result(): Result
     {
-        $answers = FourAnswers::together($this->sum(...));
+        $answers = Parts::together($this->sum(...));
         $inherited = Verdict::worst(
             $this->void === [] ? Verdict::Valid : Verdict::Qualified,
             ...array_map(static fn (array $member): Verdict => $member[1]->inherited ?? Verdict::Valid, $this->standing),

@@ -62,7 +62,7 @@ final readonly class Assessment
             return $result->unstated();
         }
         foreach ($this->findings as $finding) {
-            if ($finding->setting->rule === LogOwner::RULE && $finding->verdict() === Verdict::Open && $finding->touches($result)) {
+            if ($finding->rule->id === LogOwner::RULE && $finding->verdict() === Verdict::Open && $finding->touches($result)) {
                 return $result->against(
                     array_map(
                         static fn (LimitOutcome $one): LimitOutcome => $one->undecided('whose log it is, is open'),

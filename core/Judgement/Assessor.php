@@ -134,7 +134,7 @@ final readonly class Assessor
         $ids = array_map(static fn (Rule $rule): string => $rule->id(), $again);
         $findings = [];
         foreach ($own->findings as $finding) {
-            $kept = \in_array($finding->setting->rule, $ids, true)
+            $kept = \in_array($finding->rule->id, $ids, true)
                 ? array_values(array_diff($finding->results, $replaced))
                 : $finding->results;
             if ($kept !== [] || $finding->results === []) {

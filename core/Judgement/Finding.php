@@ -16,7 +16,7 @@ final readonly class Finding
      * @param list<string> $results  keys of the only results it touches; none: all of the channel or unit
      */
     public function __construct(
-        public RuleSetting $setting,
+        public NamedRule $rule,
         public string $seen,
         public array $evidence,
         public Severity $severity,
@@ -53,7 +53,7 @@ final readonly class Finding
     private function about(?string $channel, array $results): self
     {
         return new self(
-            $this->setting,
+            $this->rule,
             $this->seen,
             $this->evidence,
             $this->severity,

@@ -51,37 +51,6 @@ final readonly class FourAnswers
         return new self($indicated, $pre, $post, $pre === null ? null : $between($pre, $post), $byChecks);
     }
 
-    /**
-     * What several results come to together: each answer of the one with the like answer of the others, lower ends with lower
-     * ends, upper with upper.
-     *
-     * @param \Closure(\Closure(Result): ?Figure, string): ?Figure $sum  over one figure of every part, which is named in words
-     * @param Answer $else as which the parts as reported are told, where they were not closed alike
-     */
-    public static function together(\Closure $sum, Answer $else = Answer::Pre): self
-    {
-        $by = static fn (Answer $answer): ?Figure => $sum(static fn (Result $part): ?Figure => $part->answer($answer), $answer->words());
-        $ends = [
-            $sum(static fn (Result $part): ?Figure => $part->lowest(), 'lower ends'),
-            $sum(static fn (Result $part): ?Figure => $part->highest(), 'upper ends'),
-        ];
-        $answers = new self(
-            $by(Answer::Indicated),
-            $by(Answer::Pre),
-            $by(Answer::Post),
-            $by(Answer::Between),
-            array_values(array_filter($ends)),
-        );
-        if (!$answers->isEmpty()) {
-            return $answers;
-        }
-        $asReported = $sum(static fn (Result $part): Figure => $part->reportedFigure(), 'as each sample is reported');
-
-        return $else === Answer::Indicated
-            ? new self($asReported, null, null, null, $answers->byChecks)
-            : new self(null, $asReported, null, null, $answers->byChecks);
-    }
-
     public static function none(): self
     {
         return new self(null, null, null, null, []);

@@ -10,6 +10,37 @@ use Footnote\Core\Derivation\Figure;
 final class Parts
 {
     /**
+     * What several results come to together: each answer of the one with the like answer of the others, lower ends with lower
+     * ends, upper with upper.
+     *
+     * @param \Closure(\Closure(Result): ?Figure, string): ?Figure $sum  over one figure of every part, which is named in words
+     * @param Answer $else as which the parts as reported are told, where they were not closed alike
+     */
+    public static function together(\Closure $sum, Answer $else = Answer::Pre): FourAnswers
+    {
+        $by = static fn (Answer $answer): ?Figure => $sum(static fn (Result $part): ?Figure => $part->answer($answer), $answer->words());
+        $ends = [
+            $sum(static fn (Result $part): ?Figure => $part->lowest(), 'lower ends'),
+            $sum(static fn (Result $part): ?Figure => $part->highest(), 'upper ends'),
+        ];
+        $answers = new FourAnswers(
+            $by(Answer::Indicated),
+            $by(Answer::Pre),
+            $by(Answer::Post),
+            $by(Answer::Between),
+            array_values(array_filter($ends)),
+        );
+        if (!$answers->isEmpty()) {
+            return $answers;
+        }
+        $asReported = $sum(static fn (Result $part): Figure => $part->reportedFigure(), 'as each sample is reported');
+
+        return $else === Answer::Indicated
+            ? new FourAnswers($asReported, null, null, null, $answers->byChecks)
+            : new FourAnswers(null, $asReported, null, null, $answers->byChecks);
+    }
+
+    /**
      * With every value that a part could have as well, and with every number that one would be without what a rule took out of
      * the evidence itself, put together as the parts are.
      *

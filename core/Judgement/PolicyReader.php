@@ -97,12 +97,14 @@ final readonly class PolicyReader
                 throw new InvalidPolicy("$path/source", 'say where the limit comes from.');
             }
             $rules[$id] = new RuleSetting(
-                $id,
-                $rule['title'] ?? $id,
+                new NamedRule(
+                    $id,
+                    $rule['title'] ?? $id,
+                    $source,
+                    SourceMark::tryFrom($rule['mark'] ?? '') ?? throw new InvalidPolicy("$path/mark", self::oneOf(SourceMark::cases())),
+                ),
                 Severity::tryFrom($severity) ?? throw new InvalidPolicy("$path/severity", self::oneOf(Severity::cases()).' or off'),
                 $limits,
-                $source,
-                SourceMark::tryFrom($rule['mark'] ?? '') ?? throw new InvalidPolicy("$path/mark", self::oneOf(SourceMark::cases())),
             );
         }
 

@@ -11,6 +11,9 @@ use Footnote\Core\Noise\OctaveBand;
 /** A room band by band: what was measured, what is permissible, and by how much it lies above or below. */
 final readonly class BandComparison implements Breakdown
 {
+    /** Of the result that says by how much the worst band of a room lies above its permissible level. */
+    public const KEY = 'room';
+
     /** @param list<ComparedBand> $bands that have a permissible level, lowest first */
     public function __construct(public PermissibleLevels $permissible, public array $bands)
     {

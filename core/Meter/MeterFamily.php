@@ -92,6 +92,6 @@ final readonly class MeterFamily implements Family, Composing, StayingInPlace
 
     public function staysInPlace(Run $run): bool
     {
-        return MeterRecord::of($run)?->measures === Measures::Room;
+        return MeterRun::record($run)?->measures === Measures::Room;
     }
 }

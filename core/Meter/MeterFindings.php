@@ -6,7 +6,6 @@ namespace Footnote\Core\Meter;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Judgement\RunCase;
 
 /** What a measurement of a sound level meter shows beside the results that every unit with a microphone has. */
 final readonly class MeterFindings
@@ -25,11 +24,5 @@ final readonly class MeterFindings
         public ?SourceSpectrum $source,
         public ?BandComparison $room,
     ) {
-    }
-
-    /** Of the run that is judged; null for every other unit, and while it runs. */
-    public static function of(RunCase $case): ?self
-    {
-        return $case->results instanceof MeterResults ? $case->results->findings : null;
     }
 }

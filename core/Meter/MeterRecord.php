@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Meter;
 
-use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Noise\BandStatistic;
 use Footnote\Core\Noise\FrequencyWeighting;
@@ -25,12 +24,6 @@ final readonly class MeterRecord
         public ?float $noted,
         public ?float $fileStart,
     ) {
-    }
-
-    /** What is written down of a measurement with a sound level meter; null for every other unit. */
-    public static function of(Run $run): ?self
-    {
-        return $run->content instanceof MeterRun ? $run->content->record : null;
     }
 
     /** @return array<array-key, Decimal> levels off the display by band, dB */

@@ -11,6 +11,7 @@ use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Noise\Levelled;
 use Footnote\Core\Noise\NoiseResults;
@@ -24,6 +25,12 @@ final readonly class MeterResults implements FamilyResults, Levelled
     public function __construct(NoiseResults $levels, public MeterFindings $findings)
     {
         $this->levels = $levels->withGaps($findings->spectrum->gapShare ?? ($levels->results() === [] ? null : $levels->gapShare));
+    }
+
+    /** What bands and sources showed in the run that is judged; null for every other unit, and while it runs. */
+    public static function findings(RunCase $case): ?MeterFindings
+    {
+        return $case->results instanceof self ? $case->results->findings : null;
     }
 
     public function levels(): NoiseResults
@@ -58,7 +65,7 @@ final readonly class MeterResults implements FamilyResults, Levelled
 
     public function headline(array $results): ?string
     {
-        return NoiseResults::first($results, 'lex8h', MeterWorkings::ROOM, 'laeq', 'la-bands');
+        return NoiseResults::first($results, 'lex8h', BandComparison::KEY, 'laeq', 'la-bands');
     }
 
     public function driftLimit(Policy $policy): ?Limit

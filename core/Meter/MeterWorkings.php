@@ -16,19 +16,16 @@ use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\BandStatistic;
 use Footnote\Core\Noise\FrequencyWeighting;
-use Footnote\Core\Noise\NoiseRecord;
 use Footnote\Core\Noise\NoiseResults;
 use Footnote\Core\Noise\NoiseWorkings;
 use Footnote\Core\Noise\OctaveBand;
 use Footnote\Core\Noise\SolvableResult;
+use Footnote\Core\Noise\Sound;
 use Footnote\Core\Quantity\Unit;
 
 /** Works out a measurement of a sound level meter: its level, its bands, a source without its background, a room against permissible levels. */
 final readonly class MeterWorkings
 {
-    /** The result that says by how much the worst band of a room lies above its permissible level. */
-    public const ROOM = 'room';
-
     private NoiseWorkings $noise;
 
     public function __construct(
@@ -45,14 +42,14 @@ final readonly class MeterWorkings
             $policy,
             $yardsticks,
             false,
-            MeterRecord::of($run)?->delay() ?? 0.0,
+            MeterRun::record($run)?->delay() ?? 0.0,
         );
     }
 
     public function results(): FamilyResults
     {
         $levels = $this->noise->results();
-        [$heard, $meter] = [NoiseRecord::of($this->run), MeterRecord::of($this->run)];
+        [$heard, $meter] = [Sound::heard($this->run), MeterRun::record($this->run)];
         if ($heard === null || $meter === null || $this->run->stop === null) {
             return $levels;
         }
@@ -140,9 +137,9 @@ final readonly class MeterWorkings
         $missing = $room->missing() === []
             ? null
             : 'not measured: '.implode(', ', array_map(static fn (OctaveBand $band): string => $band->words(), $room->missing()));
-        $worked = $this->noise->answers->made(self::ROOM, 'Worst band against '.$room->permissible->name(), $answers)->ofMoments($missing);
+        $worked = $this->noise->answers->made(BandComparison::KEY, 'Worst band against '.$room->permissible->name(), $answers)->ofMoments($missing);
 
-        return $this->noise->answers->judged($worked, [$room->permissible->everyBand(self::ROOM)])->brokenDown($room)->noting($room->failing() === []
+        return $this->noise->answers->judged($worked, [$room->permissible->everyBand(BandComparison::KEY)])->brokenDown($room)->noting($room->failing() === []
             ? \sprintf('Every band that was measured keeps its level; nearest is %s.', $nearest->words())
             : 'The room fails at '.implode(
                 ', ',

@@ -10,14 +10,14 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\ExposureLimit;
-use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
+use Footnote\Core\Judgement\Parts;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\MeasurementUncertainty;
 use Footnote\Core\Noise\NoiseEquation;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Sound;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
@@ -42,7 +42,7 @@ final readonly class TaskExposure
     /** The record of a task's sample; null for every other measurement. */
     public static function record(Run $run): ?MeterRecord
     {
-        $meter = MeterRecord::of($run);
+        $meter = MeterRun::record($run);
 
         return $meter?->measures === Measures::Task ? $meter : null;
     }
@@ -59,7 +59,7 @@ final readonly class TaskExposure
             $tasks[mb_strtolower(trim($sample['run']->task))][] = $sample;
         }
         $tasks = array_values($tasks);
-        $answers = FourAnswers::together(fn (\Closure $of, string $how): ?Figure => $this->daily($tasks, $of, $how));
+        $answers = Parts::together(fn (\Closure $of, string $how): ?Figure => $this->daily($tasks, $of, $how));
         $result = Result::of(
             'lex8h',
             'Daily noise exposure level by tasks',
@@ -93,7 +93,7 @@ final readonly class TaskExposure
         foreach ($this->day as $assessment) {
             $meter = self::record($assessment->run);
             $minutes = $meter?->written->decimal('taskMinutes');
-            $levels = NoiseResults::of($assessment->family);
+            $levels = Sound::levels($assessment->family);
             if ($meter === null
                 || $minutes === null
                 || $levels === null

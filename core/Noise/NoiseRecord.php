@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise;
 
 use Footnote\Core\Evidence\Logged;
-use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Log\SeriesLog;
 
 /** What a run with a microphone brought home: a log, or totals only. */
-final readonly class NoiseRecord implements RunContent, Logged, Heard
+final readonly class NoiseRecord implements RunContent, Logged
 {
     /**
      * @param string      $logName the file's name and digest, for the footnote
@@ -25,17 +24,6 @@ final readonly class NoiseRecord implements RunContent, Logged, Heard
         public ?Traits $written = null,
         public ?Traits $setUp = null,
     ) {
-    }
-
-    /** Of any run with a microphone; null for every other. */
-    public static function of(Run $run): ?self
-    {
-        return $run->content instanceof Heard ? $run->content->heard() : null;
-    }
-
-    public function heard(): self
-    {
-        return $this;
     }
 
     public function log(): ?SeriesLog

@@ -19,7 +19,7 @@ use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
 
 /** What was worked out of a run with a microphone. */
-final readonly class NoiseResults implements FamilyResults, Levelled
+final readonly class NoiseResults implements FamilyResults
 {
     /**
      * @param list<Result>                         $results
@@ -56,12 +56,6 @@ final readonly class NoiseResults implements FamilyResults, Levelled
         return $this->results;
     }
 
-    /** Of any run with a microphone; null for every other, and while it runs. */
-    public static function of(?FamilyResults $results): ?self
-    {
-        return $results instanceof Levelled ? $results->levels() : null;
-    }
-
     /** The same where its gaps are counted otherwise. */
     public function withGaps(?float $share): self
     {
@@ -81,11 +75,6 @@ final readonly class NoiseResults implements FamilyResults, Levelled
             $this->alterations,
             $this->left,
         );
-    }
-
-    public function levels(): self
-    {
-        return $this;
     }
 
     public function drifts(): array

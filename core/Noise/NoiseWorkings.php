@@ -79,7 +79,7 @@ final readonly class NoiseWorkings
         private float $delay = 0.0,
     ) {
         $this->response = new AcousticResponse();
-        $this->segment = Segment::of($run, $whole, NoiseRecord::of($run)?->log !== null, $this->fails(...));
+        $this->segment = Segment::of($run, $whole, Sound::heard($run)?->log !== null, $this->fails(...));
         $this->bracket = $this->segment->bracket ?? $whole;
         $this->window = $this->window();
         $this->stretches = array_values(
@@ -111,7 +111,7 @@ final readonly class NoiseWorkings
 
     public function results(): NoiseResults
     {
-        $heard = NoiseRecord::of($this->run) ?? new NoiseRecord(null, null);
+        $heard = Sound::heard($this->run) ?? new NoiseRecord(null, null);
         [$log, $totals] = [$heard->log, $heard->totals];
         $survey = LogSurvey::none();
         [$results, $doubts, $gaps, $alterations, $leftOut] = [[], [], null, [], []];

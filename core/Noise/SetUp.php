@@ -128,7 +128,7 @@ final class SetUp
      */
     public static function of(Run $run): array
     {
-        $content = NoiseRecord::of($run);
+        $content = Sound::heard($run);
         $written = $content?->written;
         $log = $content?->log;
         if ($written === null || $log === null) {

@@ -183,12 +183,12 @@ final readonly class AssessmentWriter
     private function finding(Finding $finding): array
     {
         return [
-            'rule' => $finding->setting->rule,
-            'title' => $finding->setting->title,
+            'rule' => $finding->rule->id,
+            'title' => $finding->rule->title,
             'seen' => $finding->seen,
             'limit' => $finding->limit?->words(),
-            'source' => $finding->setting->source,
-            'mark' => $finding->setting->mark->value,
+            'source' => $finding->rule->source,
+            'mark' => $finding->rule->mark->value,
             'severity' => $finding->severity->value,
             'verdict' => $finding->verdict()->value,
             'cure' => $finding->cure === null ? null : ['evidence' => $finding->cure->evidence, 'until' => $finding->cure->until],

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Record\Schema\RecordSchema;
-use Footnote\Core\Record\Schema\Strangers;
 
 /** What the families that Footnote knows write down, each in the record format: handed in from the entrance, known by none below. */
 final readonly class Formats
@@ -100,16 +98,6 @@ final readonly class Formats
                 }
             }
         }
-    }
-
-    /**
-     * Refuses what nobody asked for in one piece of a record, such as an instrument.
-     *
-     * @throws InvalidRecord naming the first
-     */
-    public function refuseStrangers(string $piece, mixed $data): void
-    {
-        (new Strangers((new RecordSchema($this))->schema()))->inPiece($piece, $data);
     }
 
     /** The criteria and limits that come with Footnote, as examples with their sources, from every family. */

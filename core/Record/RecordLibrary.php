@@ -31,7 +31,7 @@ final readonly class RecordLibrary implements Library
                 if (isset($own[$code])) {
                     throw new InvalidRecord($item->at('code'), 'stands twice.');
                 }
-                $own[$code] = self::entry($shelf, Fields::of($shelf->over($item->data()), $item->path));
+                $own[$code] = $shelf->read(Fields::of($shelf->over($item->data()), $item->path));
             }
             $shelves[$shelf->id] = [...$shelf->shipped(), ...$own];
         }
@@ -86,19 +86,6 @@ final readonly class RecordLibrary implements Library
         if ($report->has('received')) {
             $report->day('received');
         }
-    }
-
-    /** An entry of a shelf as read: its code and name stand beside what the shelf asks. */
-    public static function entry(Shelf $shelf, Fields $item): Traits
-    {
-        return EntryReader::read(
-            $item,
-            [
-                \Footnote\Core\Procedure\Entry::text('code', 'Code', true),
-                \Footnote\Core\Procedure\Entry::text('name', 'Name', true),
-                ...$shelf->entries,
-            ],
-        );
     }
 
     /** A row as it is looked up: what its report says of all rows stands in it. */

@@ -14,14 +14,10 @@ use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\UnitName;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogFile;
-use Footnote\Core\Record\Schema\RecordSchema;
-use Footnote\Core\Record\Schema\Strangers;
 
 /** Reads a whole record: references, instruments, checks, interventions, runs and their logs. */
 final readonly class RecordReader
 {
-    public const FORMAT = 'footnote-record/1';
-
     private EvidenceReader $evidence;
 
     public function __construct(private Formats $formats)
@@ -37,8 +33,8 @@ final readonly class RecordReader
     public function read(mixed $data, callable $logs): RecordedCampaign
     {
         $fields = Fields::of($data);
-        if ($fields->text('format') !== self::FORMAT) {
-            throw new InvalidRecord('/format', \sprintf('must be "%s".', self::FORMAT));
+        if ($fields->text('format') !== RecordSchema::FORMAT) {
+            throw new InvalidRecord('/format', \sprintf('must be "%s".', RecordSchema::FORMAT));
         }
         $zone = $this->zone($fields);
         $reader = $this->evidence->at($zone);
@@ -109,7 +105,7 @@ final readonly class RecordReader
         $campaign->text('title');
         $fields->object('site')->text('name');
         // What nobody asked for is told last: a reader says more of what is wrong with what it knows.
-        (new Strangers((new RecordSchema($this->formats))->schema()))->inRecord($data);
+        (new Strangers(new RecordSchema($this->formats)))->inRecord($data);
 
         return new RecordedCampaign($timelines, $this->yardsticks($campaign), $fields->raw('policy') ?? 'standard', $zone);
     }

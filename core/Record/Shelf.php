@@ -24,6 +24,16 @@ final readonly class Shelf
     }
 
     /**
+     * An entry as read: its code and name stand beside what the shelf asks.
+     *
+     * @throws InvalidRecord naming the field
+     */
+    public function read(Fields $item): Traits
+    {
+        return EntryReader::read($item, [Entry::text('code', 'Code', true), Entry::text('name', 'Name', true), ...$this->entries]);
+    }
+
+    /**
      * An own entry with what comes with Footnote under it.
      *
      * @param array<string, mixed> $own
@@ -46,7 +56,7 @@ final readonly class Shelf
     {
         $found = [];
         foreach ($this->shipped as $item) {
-            $entry = RecordLibrary::entry($this, Fields::of($item));
+            $entry = $this->read(Fields::of($item));
             $found[$entry->text('code') ?? ''] = $entry;
         }
 

@@ -90,7 +90,7 @@ final class AirFalseComfortTest extends TestCase
         }
         self::assertContains(
             'shift.parallel',
-            array_map(static fn ($finding): string => $finding->setting->rule, $scene->assess('a')->findings),
+            array_map(static fn ($finding): string => $finding->rule->id, $scene->assess('a')->findings),
         );
         // What another sampler beside it says is held against the limit as well.
         $disagree = self::limit(
@@ -369,7 +369,7 @@ final class AirFalseComfortTest extends TestCase
         )->assess('a');
         self::assertContains(
             'removed.not-applied',
-            array_map(static fn ($finding): string => $finding->setting->rule, $assessment->findings),
+            array_map(static fn ($finding): string => $finding->rule->id, $assessment->findings),
         );
     }
 

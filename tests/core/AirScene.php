@@ -12,6 +12,7 @@ use Footnote\Core\Judgement\ShiftAssessor;
 use Footnote\Core\Log\LogFile;
 use Footnote\Core\Record\RecordedCampaign;
 use Footnote\Core\Record\RecordReader;
+use Footnote\Core\Record\RecordSchema;
 
 /** One pump and its day, written in the record format; times are of 2 March 2026 unless a day is named. */
 final class AirScene
@@ -31,7 +32,7 @@ final class AirScene
     public function __construct(string $conditions = '25')
     {
         $this->record = [
-            'format' => RecordReader::FORMAT,
+            'format' => RecordSchema::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
             'campaign' => [
                 'code' => 'c',

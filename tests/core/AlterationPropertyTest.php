@@ -152,7 +152,7 @@ final class AlterationPropertyTest extends TestCase
             ['3', '50'],
             [(string) round($ruled->reportedFigure()->toFloat()), (string) round($peak->reportedFigure()->toFloat())],
         );
-        $notes = array_values(array_filter($left->findings, static fn ($finding): bool => $finding->setting->rule === 'removed.left-in'));
+        $notes = array_values(array_filter($left->findings, static fn ($finding): bool => $finding->rule->id === 'removed.left-in'));
         self::assertNotSame([], $notes);
         self::assertSame(Severity::Note, $notes[0]->severity);
         self::assertStringContainsString('H-1 says: the drawer', $notes[0]->seen);
@@ -186,7 +186,7 @@ final class AlterationPropertyTest extends TestCase
         };
         $asked = static fn (Assessment $assessment): ?string => array_values(array_map(
             static fn ($finding): string => $finding->seen,
-            array_filter($assessment->findings, static fn ($finding): bool => $finding->setting->rule === 'shift.pause'),
+            array_filter($assessment->findings, static fn ($finding): bool => $finding->rule->id === 'shift.pause'),
         ))[0] ?? null;
         self::assertNull($asked($day('09:30')), 'an hour and a half is a pause');
         self::assertSame('3.0 h lie before b: taken as a pause of one shift until the shift is named.', $asked($day('11:00')));

@@ -221,7 +221,7 @@ final class EveryPolicyTest extends TestCase
             $finding = self::found($day($beyond, $policy), $rule);
             self::assertNotNull($finding, "$policy does not keep $beyond");
             self::assertSame($severity, $finding->severity, $policy);
-            self::assertSame($rule, $finding->setting->rule);
+            self::assertSame($rule, $finding->rule->id);
         }
     }
 
@@ -246,7 +246,7 @@ final class EveryPolicyTest extends TestCase
     private static function found(Assessment $assessment, string $rule): ?Finding
     {
         foreach ($assessment->findings as $finding) {
-            if ($finding->setting->rule === $rule) {
+            if ($finding->rule->id === $rule) {
                 return $finding;
             }
         }

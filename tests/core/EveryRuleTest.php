@@ -492,7 +492,7 @@ final class EveryRuleTest extends TestCase
                 'switched off in '.$policy,
             );
             foreach (Scene::policy($policy)->rules as $setting) {
-                self::assertNotSame('', $setting->source, $setting->rule.' names its source');
+                self::assertNotSame('', $setting->rule->source, $setting->rule->id.' names its source');
             }
         }
     }

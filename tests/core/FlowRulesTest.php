@@ -591,7 +591,7 @@ final class FlowRulesTest extends TestCase
         $assessment = self::day()->assess('r');
         self::assertSame(
             [],
-            array_map(static fn (Finding $finding): string => $finding->setting->rule.': '.$finding->seen, $assessment->findings),
+            array_map(static fn (Finding $finding): string => $finding->rule->id.': '.$finding->seen, $assessment->findings),
         );
         self::assertSame(Verdict::Valid, $assessment->verdict);
     }

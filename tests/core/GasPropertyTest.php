@@ -196,7 +196,7 @@ final class GasPropertyTest extends TestCase
             $assessment = $day($after);
             self::assertCount(
                 $kept ? 0 : 1,
-                array_filter($assessment->findings, static fn ($finding): bool => $finding->setting->rule === 'gas.zero-drift'),
+                array_filter($assessment->findings, static fn ($finding): bool => $finding->rule->id === 'gas.zero-drift'),
                 $after,
             );
         }

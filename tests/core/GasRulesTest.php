@@ -463,7 +463,7 @@ final class GasRulesTest extends TestCase
     public function testACleanDayIsValidOnEveryChannel(): void
     {
         $assessment = self::day()->assess();
-        self::assertSame([], array_map(static fn (Finding $finding): string => $finding->setting->rule, $assessment->findings));
+        self::assertSame([], array_map(static fn (Finding $finding): string => $finding->rule->id, $assessment->findings));
         self::assertSame(array_fill_keys(['O2', 'LEL', 'CO', 'H2S', 'PID'], Verdict::Valid), $assessment->channels());
         self::assertSame(Verdict::Valid, $assessment->verdict);
     }
@@ -519,7 +519,7 @@ final class GasRulesTest extends TestCase
         $unit = array_values(
             array_filter(
                 self::measured((new GasScene())->check('k1', '07:45'))->assess()->findings,
-                static fn (Finding $finding): bool => $finding->setting->rule === 'bracket.no-post-check',
+                static fn (Finding $finding): bool => $finding->rule->id === 'bracket.no-post-check',
             ),
         );
         self::assertSame([null], array_map(static fn (Finding $finding): ?string => $finding->channel, $unit));

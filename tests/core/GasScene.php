@@ -11,6 +11,7 @@ use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Log\LogFile;
 use Footnote\Core\Record\RecordedCampaign;
 use Footnote\Core\Record\RecordReader;
+use Footnote\Core\Record\RecordSchema;
 
 /** One five-gas monitor and its day, written in the record format; times are of 2 March 2026. */
 final class GasScene
@@ -50,7 +51,7 @@ final class GasScene
             'accuracy' => '2',
         ];
         $this->record = [
-            'format' => RecordReader::FORMAT,
+            'format' => RecordSchema::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
             'campaign' => ['code' => 'c', 'title' => 'c', 'criteria' => [], 'limits' => []],
             'instruments' => [['id' => 'G', 'family' => GasFamily::ID, 'model' => 'M', 'pumped' => true, 'channels' => [

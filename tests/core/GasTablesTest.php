@@ -106,7 +106,7 @@ final class GasTablesTest extends TestCase
             self::assertSame(Answer::Between, $result->reported, 'what is set right by rule is reported');
             self::assertContains(
                 'gas.expected-value',
-                array_map(static fn ($finding): string => $finding->setting->rule, $assessment->findings),
+                array_map(static fn ($finding): string => $finding->rule->id, $assessment->findings),
             );
         }
     }
@@ -183,7 +183,7 @@ final class GasTablesTest extends TestCase
         ];
         self::assertContains(
             'gas.factor-missing',
-            array_map(static fn ($finding): string => $finding->setting->rule, $scene->assess()->findings),
+            array_map(static fn ($finding): string => $finding->rule->id, $scene->assess()->findings),
             'one part without a factor leaves the whole without',
         );
     }

@@ -77,7 +77,7 @@ final class LogJudgementTest extends TestCase
         self::assertSame(
             Verdict::Open,
             array_values(
-                array_filter($assessment->findings, static fn ($finding): bool => $finding->setting->rule === 'noise.tone-removed'),
+                array_filter($assessment->findings, static fn ($finding): bool => $finding->rule->id === 'noise.tone-removed'),
             )[0]->verdict(),
         );
     }

@@ -91,7 +91,7 @@ final class LogOwnerTest extends TestCase
     private static function finding(Assessment $assessment): ?Finding
     {
         foreach ($assessment->findings as $finding) {
-            if ($finding->setting->rule === 'log.whose') {
+            if ($finding->rule->id === 'log.whose') {
                 return $finding;
             }
         }

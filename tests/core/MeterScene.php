@@ -11,6 +11,7 @@ use Footnote\Core\Log\LogFile;
 use Footnote\Core\Meter\MeterFamily;
 use Footnote\Core\Record\RecordedCampaign;
 use Footnote\Core\Record\RecordReader;
+use Footnote\Core\Record\RecordSchema;
 
 /** One sound level meter and its day, written in the record format; times are of 2 March 2026 unless a day is named. */
 final class MeterScene
@@ -36,7 +37,7 @@ final class MeterScene
     public function __construct(array $unit = [])
     {
         $this->record = [
-            'format' => RecordReader::FORMAT,
+            'format' => RecordSchema::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
             'campaign' => ['code' => 'c', 'title' => 'c', 'criteria' => [], 'limits' => []],
             'instruments' => [[

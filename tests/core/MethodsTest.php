@@ -27,20 +27,18 @@ final class MethodsTest extends TestCase
         }
     }
 
-    /** @return non-empty-list<Equation> of every room of the core, found as its files lie */
+    /** @return list<Equation> of every room of the core */
     private static function equations(): array
     {
-        $core = \dirname(__DIR__, 2).'/core/';
         $equations = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($core, \FilesystemIterator::SKIP_DOTS)) as $file) {
-            $path = $file instanceof \SplFileInfo ? $file->getPathname() : '';
-            $class = 'Footnote\Core\\'.strtr(substr($path, \strlen($core), -4), '/', '\\');
-            if (str_ends_with($path, 'Equation.php') && enum_exists($class) && is_subclass_of($class, Equation::class)) {
-                array_push($equations, ...$class::cases());
+        foreach (array_keys(House::read(\dirname(__DIR__, 2))->files()) as $file) {
+            $class = 'Footnote\Core'.strtr(substr($file, \strlen('core'), -4), '/', '\\');
+            foreach (str_ends_with($file, 'Equation.php') && enum_exists($class) ? $class::cases() : [] as $case) {
+                $equations = $case instanceof Equation ? [...$equations, $case] : $equations;
             }
         }
         self::assertGreaterThan(40, \count($equations));
 
-        return array_values(array_filter($equations, static fn (object $one): bool => $one instanceof Equation));
+        return $equations;
     }
 }

@@ -421,7 +421,7 @@ final class NumberedRulesTest extends TestCase
     private static function finding(\Footnote\Core\Judgement\Assessment $assessment, string $rule): Finding
     {
         foreach ($assessment->findings as $finding) {
-            if ($finding->setting->rule === $rule) {
+            if ($finding->rule->id === $rule) {
                 return $finding;
             }
         }

@@ -8,6 +8,7 @@ use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Log\LogFile;
 use Footnote\Core\Particle\ParticleFamily;
 use Footnote\Core\Record\RecordReader;
+use Footnote\Core\Record\RecordSchema;
 
 /** One counter or dust monitor and its day, written in the record format; times are of 2 March 2026. */
 final class ParticleScene
@@ -38,7 +39,7 @@ final class ParticleScene
             ...$more,
         ];
         $this->record = [
-            'format' => RecordReader::FORMAT,
+            'format' => RecordSchema::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
             'campaign' => ['code' => 'c', 'title' => 'c', 'criteria' => [], 'limits' => []],
             'instruments' => [[

@@ -249,7 +249,7 @@ final class RecallTest extends TestCase
     private static function severity(array $findings): ?Severity
     {
         foreach ($findings as $finding) {
-            if ($finding->setting->rule === 'reference.recalled') {
+            if ($finding->rule->id === 'reference.recalled') {
                 return $finding->severity;
             }
         }

@@ -30,7 +30,7 @@ trait RulesOneByOne
     private static function of(Assessment $assessment, string $rule): ?Finding
     {
         foreach ($assessment->findings as $finding) {
-            if ($finding->setting->rule === $rule) {
+            if ($finding->rule->id === $rule) {
                 return $finding;
             }
         }

@@ -16,7 +16,6 @@ use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\Fields;
-use Footnote\Core\Record\RecordLibrary;
 use PHPUnit\Framework\TestCase;
 
 /** How much air a usable answer takes; worked by hand from C-1 and F-8. */
@@ -28,7 +27,7 @@ final class SamplingPlanTest extends TestCase
         \assert(\is_array($library) && \is_array($library[$shelf]));
         foreach ($library[$shelf] as $entry) {
             if (\is_array($entry) && $entry['code'] === $code) {
-                return RecordLibrary::entry(Families::formats()->shelves()[$shelf], Fields::of($entry));
+                return Families::formats()->shelves()[$shelf]->read(Fields::of($entry));
             }
         }
         throw new \OutOfBoundsException($code);

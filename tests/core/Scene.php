@@ -16,6 +16,7 @@ use Footnote\Core\Noise\NoiseRecord;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\RecordedCampaign;
 use Footnote\Core\Record\RecordReader;
+use Footnote\Core\Record\RecordSchema;
 
 /** One dosimeter and its day, written in the record format; times are of 2 March 2026 unless a day is named. */
 final class Scene
@@ -37,7 +38,7 @@ final class Scene
     public function __construct()
     {
         $this->record = [
-            'format' => RecordReader::FORMAT,
+            'format' => RecordSchema::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
             'campaign' => ['code' => 'c', 'title' => 'c', ...\Footnote\Core\Families::formats()->yardsticks()->usual()],
             'instruments' => [['id' => 'D', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'rangeHigh' => '140']],
@@ -214,7 +215,7 @@ final class Scene
     /** @return list<string> rules that found something */
     public static function rules(Assessment $assessment): array
     {
-        return array_values(array_unique(array_map(static fn ($finding): string => $finding->setting->rule, $assessment->findings)));
+        return array_values(array_unique(array_map(static fn ($finding): string => $finding->rule->id, $assessment->findings)));
     }
 
     public static function result(Assessment $assessment, string $key): Result

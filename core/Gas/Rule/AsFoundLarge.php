@@ -9,7 +9,7 @@ use Footnote\Core\Evidence\RecallTaken;
 use Footnote\Core\Gas\ChannelCheck;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasResponse;
-use Footnote\Core\Gas\GasWorkings;
+use Footnote\Core\Gas\WrongValue;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Quantity\Exact;
@@ -31,7 +31,7 @@ final readonly class AsFoundLarge extends ChannelRule
         $entered = GasResponse::expected($content);
         // A unit told to expect something else is not far off: it does as it was told.
         $told = ($entered !== null && $label !== null && $entered->compareTo($response->exact($label)) !== 0)
-            || GasWorkings::wrongValue($case->bracket, $case->timeline->taking(RecallTaken::Nothing), $response) !== null;
+            || WrongValue::of($case->bracket, $case->timeline->taking(RecallTaken::Nothing), $response) !== null;
         if ($knot === null || $label === null || $told || Real::isZero($label->value)) {
             return;
         }

@@ -8,7 +8,7 @@ use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
-use Footnote\Core\Meter\MeterFindings;
+use Footnote\Core\Meter\MeterResults;
 
 /** The background is so near that nothing can be said of the source alone. */
 final readonly class BackgroundNear implements Rule
@@ -22,7 +22,7 @@ final readonly class BackgroundNear implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $meter = MeterFindings::of($case);
+        $meter = MeterResults::findings($case);
         $above = $meter?->background;
         $limit = $setting->limit('near');
         if ($above !== null && !$limit->isKeptBy($above->value)) {

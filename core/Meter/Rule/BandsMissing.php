@@ -7,7 +7,7 @@ namespace Footnote\Core\Meter\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Meter\MeterFindings;
+use Footnote\Core\Meter\MeterResults;
 use Footnote\Core\Noise\OctaveBand;
 
 /** Bands that have a permissible level were not measured: of them nothing is known. */
@@ -20,7 +20,7 @@ final readonly class BandsMissing implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $meter = MeterFindings::of($case);
+        $meter = MeterResults::findings($case);
         $missing = $meter?->room?->missing() ?? [];
         if ($case->run->stop !== null && $missing !== []) {
             yield $setting->finding(

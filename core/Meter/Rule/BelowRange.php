@@ -7,7 +7,7 @@ namespace Footnote\Core\Meter\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Meter\MeterFindings;
+use Footnote\Core\Meter\MeterResults;
 use Footnote\Core\Noise\OctaveBand;
 use Footnote\Core\Quantity\Real;
 
@@ -21,7 +21,7 @@ final readonly class BelowRange implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $meter = MeterFindings::of($case);
+        $meter = MeterResults::findings($case);
         $low = $case->timeline->instrument->traits->decimal('rangeLow');
         $below = [];
         foreach ($meter->spectrum->levels ?? [] as $band => $level) {

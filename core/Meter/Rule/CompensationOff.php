@@ -7,7 +7,7 @@ namespace Footnote\Core\Meter\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Meter\MeterFindings;
+use Footnote\Core\Meter\MeterResults;
 
 /** The windscreen and the setting that takes it into account do not go together. */
 final readonly class CompensationOff implements Rule
@@ -19,7 +19,7 @@ final readonly class CompensationOff implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $meter = MeterFindings::of($case);
+        $meter = MeterResults::findings($case);
         $screen = $meter?->record->written->text('windscreen');
         $set = $meter?->record->written->text('setCompensation');
         $belongs = $case->timeline->instrument->traits->text('compensation');

@@ -7,7 +7,7 @@ namespace Footnote\Core\Meter\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Meter\MeterRecord;
+use Footnote\Core\Meter\MeterRun;
 use Footnote\Core\Noise\SetUp;
 use Footnote\Core\Quantity\Digits;
 
@@ -26,7 +26,7 @@ final readonly class IntegrationShort implements Rule
         if ($wanted === null || $case->run->stop === null) {
             return;
         }
-        $measured = max(0.0, $case->run->runningSeconds() - (MeterRecord::of($case->run)?->delay() ?? 0.0));
+        $measured = max(0.0, $case->run->runningSeconds() - (MeterRun::record($case->run)?->delay() ?? 0.0));
         $limit = $setting->limit('short');
         if (!$limit->isKeptBy(round($wanted - $measured, 6))) {
             yield $setting->finding(

@@ -8,9 +8,9 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Meter\MeterFindings;
-use Footnote\Core\Meter\MeterRecord;
-use Footnote\Core\Noise\NoiseRecord;
+use Footnote\Core\Meter\MeterResults;
+use Footnote\Core\Meter\MeterRun;
+use Footnote\Core\Noise\Sound;
 
 /** The start that was noted by hand is not the one of the file: it may be of another room. */
 final readonly class StartUnmatched implements Rule
@@ -24,7 +24,7 @@ final readonly class StartUnmatched implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $meter = MeterFindings::of($case);
+        $meter = MeterResults::findings($case);
         [$noted, $started] = self::times($case->run);
         if ($meter === null || $noted === null || $started === null) {
             return;
@@ -41,7 +41,7 @@ final readonly class StartUnmatched implements Rule
                 && $hand !== null
                 && $other->id !== $case->run->id
                 && $other->start->format('Y-m-d') === $case->run->start->format('Y-m-d')
-                && $limit->isKeptBy(self::apart($hand, $started, MeterRecord::of($other)?->delay() ?? 0.0))) {
+                && $limit->isKeptBy(self::apart($hand, $started, MeterRun::record($other)?->delay() ?? 0.0))) {
                 $fits = $other;
             }
         }
@@ -72,9 +72,9 @@ final readonly class StartUnmatched implements Rule
      */
     private static function times(Run $run): array
     {
-        $meter = MeterRecord::of($run);
+        $meter = MeterRun::record($run);
         $noted = $meter?->noted;
-        $log = NoiseRecord::of($run)?->log;
+        $log = Sound::heard($run)?->log;
         if ($log === null) {
             return [$noted, $meter?->fileStart === null ? null : $meter->fileStart - ($run->clockOffset ?? 0.0)];
         }

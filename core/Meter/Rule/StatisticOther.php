@@ -7,7 +7,7 @@ namespace Footnote\Core\Meter\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Meter\MeterFindings;
+use Footnote\Core\Meter\MeterResults;
 
 /** Permissible levels of maxima are held against averages, or the other way round. */
 final readonly class StatisticOther implements Rule
@@ -19,7 +19,7 @@ final readonly class StatisticOther implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $meter = MeterFindings::of($case);
+        $meter = MeterResults::findings($case);
         $wanted = $meter?->room?->permissible->statistic();
         if ($meter !== null && $wanted !== null && $meter->spectrum->levels !== [] && $meter->record->statistic() !== $wanted) {
             yield $setting->finding(

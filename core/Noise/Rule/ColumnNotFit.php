@@ -8,7 +8,7 @@ use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Sound;
 
 /** What the log holds does not quite fit what is made of it. */
 final readonly class ColumnNotFit implements Rule
@@ -20,7 +20,7 @@ final readonly class ColumnNotFit implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        foreach (NoiseResults::of($case->results)->doubts ?? [] as $doubt) {
+        foreach (Sound::levels($case->results)->doubts ?? [] as $doubt) {
             // What is not made of the column is not the worse for it.
             yield $setting->finding(
                 ucfirst($doubt->words).'.',

@@ -7,7 +7,7 @@ namespace Footnote\Core\Noise\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Sound;
 
 /** Small adjustments have added up since the last laboratory certificate: have it serviced. */
 final readonly class CumulativeAdjustment implements Rule
@@ -19,7 +19,7 @@ final readonly class CumulativeAdjustment implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $sum = NoiseResults::of($case->results)?->cumulativeAdjustment;
+        $sum = Sound::levels($case->results)?->cumulativeAdjustment;
         $limit = $setting->limit('sum');
         if ($sum !== null && !$limit->isKeptBy(abs($sum->toFloat()))) {
             yield $setting->finding(

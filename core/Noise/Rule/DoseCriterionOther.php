@@ -7,8 +7,8 @@ namespace Footnote\Core\Noise\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Noise\NoiseRecord;
 use Footnote\Core\Noise\SetUp;
+use Footnote\Core\Noise\Sound;
 
 /** A dose was typed for a criterion that the unit was not set to: the display did not show it. */
 final readonly class DoseCriterionOther implements Rule
@@ -20,7 +20,7 @@ final readonly class DoseCriterionOther implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $heard = NoiseRecord::of($case->run);
+        $heard = Sound::heard($case->run);
         $totals = $heard?->log === null ? $heard?->totals : null;
         foreach ($totals === null ? [] : $case->results->results() as $result) {
             $id = str_starts_with($result->key, 'dose:') ? substr($result->key, 5) : null;

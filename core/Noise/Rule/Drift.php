@@ -7,7 +7,7 @@ namespace Footnote\Core\Noise\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Noise\NoiseRecord;
+use Footnote\Core\Noise\Sound;
 
 /** The unit moved more along the bracket than the policy allows. With several checks the largest movement counts. */
 final readonly class Drift implements Rule
@@ -35,7 +35,7 @@ final readonly class Drift implements Rule
         $checks = array_map(static fn ($check): string => $check->id, $case->checks());
         yield $setting->finding(\sprintf('%s: %s dB.', ucfirst($worst->meaning), $worst->signed()), $checks, $limit, advice: match (true) {
             $good !== null
-                && NoiseRecord::of($case->run)?->log !== null => 'The check in between passed: a person may declare the segment up to it representative of the run.',
+                && Sound::heard($case->run)?->log !== null => 'The check in between passed: a person may declare the segment up to it representative of the run.',
             $case->bracket->post !== null
                 && !$case->bracket->post->content->wasAdjusted() => 'If the check itself was faulty (seal, adapter, level), set it aside with the reason and check again before the unit is adjusted or run.',
             default => null,

@@ -7,7 +7,7 @@ namespace Footnote\Core\Noise\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Sound;
 
 /** The level stood still for longer than work does: the unit may have lain in a drawer. */
 final readonly class FlatStretch implements Rule
@@ -20,7 +20,7 @@ final readonly class FlatStretch implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         $span = $case->run->span();
-        foreach (NoiseResults::of($case->results)->survey->flats ?? [] as $flat) {
+        foreach (Sound::levels($case->results)->survey->flats ?? [] as $flat) {
             if ($span !== null && $flat->overlaps($span)) {
                 yield $setting->finding(
                     \sprintf('The level stood still from %s to %s.', $case->hour($flat->from), $case->hour($flat->to)),

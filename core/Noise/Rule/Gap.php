@@ -7,7 +7,7 @@ namespace Footnote\Core\Noise\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Sound;
 
 /** Part of the run has no level. Gaps are not zeros: what is missing is not in the sums. Two rules with two limits. */
 final readonly class Gap implements Rule
@@ -23,7 +23,7 @@ final readonly class Gap implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $share = NoiseResults::of($case->results)?->gapShare;
+        $share = Sound::levels($case->results)?->gapShare;
         if ($share === null) {
             return;
         }

@@ -8,7 +8,7 @@ use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Noise\Knock;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Sound;
 
 /** Peaks without a rise of level: something touched the microphone. */
 final readonly class KnockSeen implements Rule
@@ -20,7 +20,7 @@ final readonly class KnockSeen implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $survey = NoiseResults::of($case->results)?->survey;
+        $survey = Sound::levels($case->results)?->survey;
         $inside = array_values(
             array_filter($survey->knocks ?? [], static fn (Knock $knock): bool => $case->run->span()?->contains($knock->at) === true),
         );

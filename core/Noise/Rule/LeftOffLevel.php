@@ -8,7 +8,7 @@ use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Sound;
 use Footnote\Core\Response\OffsetKnot;
 
 /**
@@ -28,7 +28,7 @@ final readonly class LeftOffLevel implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $left = NoiseResults::of($case->results)?->left;
+        $left = Sound::levels($case->results)?->left;
         if ($left === null) {
             return;
         }

@@ -8,7 +8,7 @@ use Footnote\Core\Judgement\Cure;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Sound;
 
 /** A reading at a check fits another level of its calibrator than the one that was written down: which was on? */
 final readonly class LevelDoubtful implements Rule
@@ -24,7 +24,7 @@ final readonly class LevelDoubtful implements Rule
         foreach ($case->checks() as $one) {
             $adjusted[$one->id] = $one->content->wasAdjusted();
         }
-        foreach (NoiseResults::of($case->results)->left->otherLevel ?? [] as $check => $words) {
+        foreach (Sound::levels($case->results)->left->otherLevel ?? [] as $check => $words) {
             yield $setting->finding(
                 \sprintf('A reading at the check %s fits %s. Which level was the calibrator switched to?', $check, $words),
                 [(string) $check],

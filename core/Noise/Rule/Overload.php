@@ -7,7 +7,7 @@ namespace Footnote\Core\Noise\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Noise\NoiseResults;
+use Footnote\Core\Noise\Sound;
 use Footnote\Core\Quantity\Span;
 
 /** The unit was driven beyond its range. */
@@ -23,7 +23,7 @@ final readonly class Overload implements Rule
         $span = $case->run->span();
         $spans = array_values(
             array_filter(
-                NoiseResults::of($case->results)->survey->overloads ?? [],
+                Sound::levels($case->results)->survey->overloads ?? [],
                 static fn (Span $over): bool => $span !== null && $over->overlaps($span),
             ),
         );

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Record\Schema;
+namespace Footnote\Core\Record;
 
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\InterventionKind;
@@ -13,12 +13,6 @@ use Footnote\Core\Judgement\Comparator;
 use Footnote\Core\Judgement\ExposureComparator;
 use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Record\ContentFormat;
-use Footnote\Core\Record\Formats;
-use Footnote\Core\Record\HasCriteria;
-use Footnote\Core\Record\ReadingEntries;
-use Footnote\Core\Record\RecordReader;
-use Footnote\Core\Record\ReferenceKind;
 
 /**
  * The JSON Schema of the record format: what all families share stands here beside its reader (EvidenceReader), and each family's
@@ -30,6 +24,8 @@ use Footnote\Core\Record\ReferenceKind;
  */
 final readonly class RecordSchema
 {
+    public const FORMAT = 'footnote-record/1';
+
     public function __construct(private Formats $formats)
     {
     }
@@ -39,10 +35,10 @@ final readonly class RecordSchema
     {
         return [
             '$schema' => 'https://json-schema.org/draft/2020-12/schema',
-            'title' => RecordReader::FORMAT,
+            'title' => self::FORMAT,
             'description' => 'A record of checks, runs and what was found: everything an assessment rests on. See docs/formats.md.',
             ...Shape::object([
-                'format' => ['const' => RecordReader::FORMAT],
+                'format' => ['const' => self::FORMAT],
                 'site' => Shape::object(['name' => Shape::said(), 'timeZone' => Shape::said()], ['name', 'timeZone']),
                 'policy' => Shape::ref('policy'),
                 'campaign' => Shape::object([

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Record\Schema;
+namespace Footnote\Core\Record;
 
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\EntryKind;

@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Record\Schema;
-
-use Footnote\Core\Record\InvalidRecord;
+namespace Footnote\Core\Record;
 
 /**
  * Finds what a record holds and nobody asked for: a field of another family, a misspelt one, a null. What is asked for is read
@@ -12,9 +10,12 @@ use Footnote\Core\Record\InvalidRecord;
  */
 final readonly class Strangers
 {
-    /** @param array<string, mixed> $schema of the whole record */
-    public function __construct(private array $schema)
+    /** @var array<string, mixed> of the whole record */
+    private array $schema;
+
+    public function __construct(RecordSchema $asked)
     {
+        $this->schema = $asked->schema();
     }
 
     /**

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Flow;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\SharedEquation;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Unit;
+
+/** By how much a flow moved, % of the one before. */
+final class FlowChange
+{
+    public static function between(Figure $before, Figure $after, string $meaning): Figure
+    {
+        return Figure::derived(
+            'ΔQ',
+            $meaning,
+            Real::times(Real::by(Real::minus($after->value, $before->value), $before->value), Exact::of(100)),
+            Unit::Percent,
+            SharedEquation::Change,
+            [$after, $before],
+            2,
+        );
+    }
+}
