@@ -245,17 +245,15 @@ final readonly class BenchController
     public function intervene(string $instrument, Request $request, #[CurrentUser] User $user): JsonResponse
     {
         $body = Body::of($request);
-        if ($this->entities->find(RegisteredInstrument::class, $instrument) === null) {
-            throw Problem::missing('Instrument '.$instrument);
-        }
-        $record = $this->journal->during($user->code, 'intervention', ['instrument' => $instrument, ...$body->data()], function () use ($instrument, $body, $user): array {
+        $unit = $this->entities->find(RegisteredInstrument::class, $instrument) ?? throw Problem::missing('Instrument '.$instrument);
+        $record = $this->journal->during($user->code, 'intervention', ['instrument' => $instrument, ...$body->data()], function () use ($instrument, $unit, $body, $user): array {
             $record = [
                 ...$body->data(),
                 'id' => $this->numbers->next('intervention', 'I-%05d'),
                 'instrument' => $instrument,
                 'by' => $user->code,
             ];
-            $event = $this->reader->intervention(Fields::of($record));
+            $event = $this->reader->intervention(Fields::of($record), $unit->family);
             $this->notInTheFuture($event->at);
             $this->entities->persist(
                 new RecordedIntervention(

@@ -62,7 +62,7 @@ final readonly class Logbook
             );
         }
         $interventions = array_map(
-            static fn (array $event): Intervention => $reader->intervention(Fields::of($event)),
+            static fn (array $event): Intervention => $reader->intervention(Fields::of($event), $unit->family),
             array_values($this->pairs('SELECT id, record FROM intervention WHERE instrument_id = ?', [$instrument])),
         );
         $leaning = array_merge(
@@ -314,7 +314,7 @@ final readonly class Logbook
 
         return $this->reader->at($zone)->run(
             $fields,
-            $format->readRun($fields, new RunSurroundings($zone, $library, $origin, null, $log)),
+            $format->readRun($fields, new RunSurroundings($zone, $library, $this->formats, $origin, null, $log)),
             $origin,
         );
     }

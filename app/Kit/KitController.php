@@ -106,7 +106,7 @@ final readonly class KitController
                     'entries' => Entry::all($this->families->of($family->id())->instrument()),
                     'run' => Entry::all($this->families->of($family->id())->run()),
                     'interventions' => array_map(
-                        static fn (InterventionKind $kind): string => $kind->value,
+                        static fn (InterventionKind $kind): string => $kind->id(),
                         $this->families->of($family->id())->interventions(),
                     ),
                     'keepsLog' => $this->families->of($family->id()) instanceof KeepsLogs,
@@ -255,7 +255,7 @@ final readonly class KitController
                 static fn ($event): array => [
                     'id' => $event->id,
                     'at' => $event->at->format(\DATE_ATOM),
-                    'kind' => $event->kind->value,
+                    'kind' => $event->kind->id(),
                     'by' => $event->by,
                     'note' => $event->note,
                     'channel' => $event->channel,

@@ -20,7 +20,8 @@ use Footnote\App\Storage\Numbers;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\LogsByChannel;
-use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\ColumnChoice;
+use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Log\LogFormatGuess;
 use Footnote\Core\Log\UnreadableLog;
 use Footnote\Core\Noise\Sound;
@@ -176,8 +177,8 @@ final readonly class RunsController
                 'remarks' => Logbook::json($log, 'remarks'),
                 'columns' => array_map(
                     static fn ($column): string => $column->channel === ''
-                        ? $column->kind->value
-                        : $column->channel.($column->kind === LogColumnKind::Band ? ' Hz' : ''),
+                        ? $column->kind->id()
+                        : $column->kind->ofChannel($column->channel),
                     array_values($this->formats->read(Fields::of(Logbook::json($log, 'format')))->columns),
                 ),
             ],
@@ -266,7 +267,7 @@ final readonly class RunsController
         $record = $this->logbook->runRecord($request->query->getString('run')) ?? throw Problem::missing(
             'Run '.$request->query->getString('run'),
         );
-        [$kinds, $channels] = $this->columns(Logbook::text($record, 'instrument'));
+        $choices = $this->columns(Logbook::text($record, 'instrument'));
         $text = $request->getContent();
         if (\strlen($text) > 262144) {
             throw new Problem(413, 'Send the first 256 kB of the file at most.');
@@ -284,13 +285,7 @@ final readonly class RunsController
         $lines = \array_slice(explode("\n", str_replace(["\r\n", "\r"], "\n", $text)), 0, 60);
         array_pop($lines);
         try {
-            $format = LogFormatGuess::of(
-                $lines,
-                $channels,
-                LogColumnKind::from(
-                    (array_values(array_filter($kinds, static fn (array $kind): bool => $kind['channel'] !== ''))[0] ?? $kinds[0])['kind'],
-                ),
-            );
+            $format = LogFormatGuess::of($lines, $choices);
         } catch (UnreadableLog $problem) {
             throw new Problem(422, $problem->getMessage().' Nothing was kept.');
         }
@@ -306,35 +301,39 @@ final readonly class RunsController
             'format' => $this->formats->write($format),
             'header' => $format->skip > 0 ? ($rows[$format->skip - 1] ?? []) : [],
             'rows' => \array_slice($rows, $format->skip, 12),
-            'kinds' => $kinds,
+            'kinds' => array_merge(...array_map(self::choice(...), $choices)),
         ]);
     }
 
-    /**
-     * What a column of a unit's log may hold, and its channels.
-     *
-     * @return array{list<array{kind: string, channel: string, words: string}>, list<string>}
-     */
+    /** @return non-empty-list<ColumnChoice> what a column of a unit's log may hold */
     private function columns(string $instrument): array
     {
-        $timeline = $this->logbook->timeline($instrument);
-        $format = $this->families->of($timeline->instrument->family);
+        $unit = $this->logbook->timeline($instrument)->instrument;
+        $format = $this->families->of($unit->family);
         if (!$format instanceof KeepsLogs) {
             throw new Problem(422, 'Units of this family keep no log. Nothing was kept.');
         }
-        $channels = $format->logChannels($timeline->instrument);
-        $kinds = [];
-        foreach ($format->logColumns() as $kind) {
-            foreach ($kind->hasChannel() ? $channels : [''] as $channel) {
-                $kinds[] = ['kind' => $kind->value, 'channel' => $channel, 'words' => match (true) {
-                    $channel === '' => $kind->words(),
-                    $kind === LogColumnKind::Band => $channel.' Hz band',
-                    default => $channel,
-                }];
-            }
-        }
 
-        return [$kinds, $channels];
+        return array_map(
+            static fn (ColumnKind $kind): ColumnChoice => new ColumnChoice($kind, $format->logChannels($unit, $kind)),
+            $format->logColumns(),
+        );
+    }
+
+    /**
+     * As a person chooses among them.
+     *
+     * @return list<array{kind: string, channel: string, words: string}>
+     */
+    private static function choice(ColumnChoice $choice): array
+    {
+        $kind = $choice->kind;
+
+        return array_map(static fn (string $channel): array => [
+            'kind' => $kind->id(),
+            'channel' => $channel,
+            'words' => $channel === '' ? $kind->words() : $kind->ofChannel($channel),
+        ], $kind->hasChannel() ? $choice->channels : ['']);
     }
 
     /** The whole log of one channel or size, as indicated and with the response of each moment taken out. */

@@ -9,10 +9,12 @@ use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Judgement\Criterion;
-use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Noise\AcousticKit;
+use Footnote\Core\Noise\AcousticRemark;
 use Footnote\Core\Noise\AcousticSection;
 use Footnote\Core\Noise\DoseCriterion;
+use Footnote\Core\Noise\LevelColumn;
 use Footnote\Core\Noise\NoiseRecordReader;
 use Footnote\Core\Noise\SetUp;
 use Footnote\Core\Procedure\Entry;
@@ -42,12 +44,17 @@ final readonly class DosimeterFormat implements ContentFormat, KeepsLogs, KeepsS
 
     public function logColumns(): array
     {
-        return LogColumnKind::NOISE;
+        return LevelColumn::cases();
     }
 
-    public function logChannels(Instrument $unit): array
+    public function logChannels(Instrument $unit, ColumnKind $kind): array
     {
         return [];
+    }
+
+    public function remarks(): array
+    {
+        return [AcousticRemark::MicrophoneCovered];
     }
 
     public function referenceKinds(): array

@@ -31,7 +31,7 @@ final readonly class BracketFinder
         if ($stop !== null) {
             foreach ($this->during($run->start, $stop, $timeline) as $event) {
                 if ($event instanceof Intervention) {
-                    $brokenAfter ??= new BracketBreak($event->at, $event->kind->value.' during the run', $event->id);
+                    $brokenAfter ??= new BracketBreak($event->at, $event->kind->id().' during the run', $event->id);
                     continue;
                 }
                 $failed = $this->usability->whyFailed($event, $timeline, false);
@@ -114,7 +114,7 @@ final readonly class BracketFinder
         $events = array_reverse($this->events($timeline, static fn (\DateTimeImmutable $at): bool => $at <= $start));
         foreach ($events as $event) {
             if ($event instanceof Intervention) {
-                return [null, new BracketBreak($event->at, $event->kind->value, $event->id)];
+                return [null, new BracketBreak($event->at, $event->kind->id(), $event->id)];
             }
             $failed = $this->usability->whyFailed($event, $timeline, true);
             if ($failed !== null) {
@@ -149,7 +149,7 @@ final readonly class BracketFinder
     {
         foreach ($this->events($timeline, static fn (\DateTimeImmutable $at): bool => $at >= $stop) as $event) {
             if ($event instanceof Intervention) {
-                return [null, new BracketBreak($event->at, $event->kind->value, $event->id)];
+                return [null, new BracketBreak($event->at, $event->kind->id(), $event->id)];
             }
             $failed = $this->usability->whyFailed($event, $timeline, false);
             if ($failed !== null) {

@@ -77,7 +77,7 @@ final readonly class Run
      */
     public function runningSeconds(): float
     {
-        if ($this->timerMinutes !== null && $this->has(RemarkKind::StoppedByItself)) {
+        if ($this->timerMinutes !== null && $this->has(CommonRemark::StoppedByItself)) {
             return 60 * $this->timerMinutes;
         }
 
@@ -93,7 +93,7 @@ final readonly class Run
     public function runningSpans(): array
     {
         $spans = $this->clockSpans();
-        if ($this->timerMinutes === null || !$this->has(RemarkKind::StoppedByItself)) {
+        if ($this->timerMinutes === null || !$this->has(CommonRemark::StoppedByItself)) {
             return $spans;
         }
         $left = 60 * $this->timerMinutes;

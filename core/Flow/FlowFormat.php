@@ -9,8 +9,8 @@ use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\CommonIntervention;
 use Footnote\Core\Evidence\Instrument;
-use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
@@ -76,13 +76,18 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
     public function interventions(): array
     {
         return [
-            InterventionKind::Repaired,
-            InterventionKind::Adjusted,
-            InterventionKind::FilterExchanged,
-            InterventionKind::FirmwareChanged,
-            InterventionKind::FactoryReset,
-            InterventionKind::LaboratoryCalibration,
+            CommonIntervention::Repaired,
+            CommonIntervention::Adjusted,
+            FlowIntervention::FilterExchanged,
+            CommonIntervention::FirmwareChanged,
+            CommonIntervention::FactoryReset,
+            CommonIntervention::LaboratoryCalibration,
         ];
+    }
+
+    public function remarks(): array
+    {
+        return [];
     }
 
     public function referenceKinds(): array

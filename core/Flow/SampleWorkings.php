@@ -10,6 +10,7 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\CommonRemark;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Answer;
@@ -159,7 +160,7 @@ final readonly class SampleWorkings
             new Origin(
                 'run',
                 $this->run->id,
-                $this->run->timerMinutes !== null && $this->run->has(\Footnote\Core\Evidence\RemarkKind::StoppedByItself)
+                $this->run->timerMinutes !== null && $this->run->has(CommonRemark::StoppedByItself)
                     ? 'by the pump\'s own timer, since it stopped by itself'
                     : 'start to stop, less pauses',
             ),

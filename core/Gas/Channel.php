@@ -9,7 +9,6 @@ use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Intervention;
-use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
@@ -167,7 +166,7 @@ final readonly class Channel
     {
         $fitted = $this->fitted === null ? null : new \DateTimeImmutable($this->fitted);
         foreach ($interventions as $event) {
-            if ($event->kind === InterventionKind::SensorExchanged && $event->at <= $day && ($fitted === null || $event->at > $fitted)) {
+            if ($event->kind === GasIntervention::SensorExchanged && $event->at <= $day && ($fitted === null || $event->at > $fitted)) {
                 $fitted = $event->at;
             }
         }

@@ -7,12 +7,13 @@ namespace Footnote\Core\Gas;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\CommonIntervention;
 use Footnote\Core\Evidence\Instrument;
-use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\ChannelColumn;
+use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Unit;
@@ -78,6 +79,11 @@ final readonly class GasFormat implements ContentFormat, ExaminesUnits, KeepsLog
         }
     }
 
+    public function remarks(): array
+    {
+        return [];
+    }
+
     public function referenceKinds(): array
     {
         return [Bottle::kind()];
@@ -91,26 +97,26 @@ final readonly class GasFormat implements ContentFormat, ExaminesUnits, KeepsLog
     public function interventions(): array
     {
         return [
-            InterventionKind::Rezeroed,
-            InterventionKind::SensorExchanged,
-            InterventionKind::LampExchanged,
-            InterventionKind::FilterExchanged,
-            InterventionKind::Repaired,
-            InterventionKind::FirmwareChanged,
-            InterventionKind::FactoryReset,
-            InterventionKind::CalibrationSetChanged,
-            InterventionKind::LaboratoryCalibration,
+            GasIntervention::Rezeroed,
+            GasIntervention::SensorExchanged,
+            GasIntervention::LampExchanged,
+            GasIntervention::FilterExchanged,
+            CommonIntervention::Repaired,
+            CommonIntervention::FirmwareChanged,
+            CommonIntervention::FactoryReset,
+            CommonIntervention::CalibrationSetChanged,
+            CommonIntervention::LaboratoryCalibration,
         ];
     }
 
     public function logColumns(): array
     {
-        return LogColumnKind::MONITOR;
+        return ChannelColumn::cases();
     }
 
-    public function logChannels(Instrument $unit): array
+    public function logChannels(Instrument $unit, ColumnKind $kind): array
     {
-        return array_map(static fn (Channel $channel): string => $channel->name, Channel::of($unit));
+        return $kind->hasChannel() ? array_map(static fn (Channel $channel): string => $channel->name, Channel::of($unit)) : [];
     }
 
     public function section(): string
@@ -205,7 +211,7 @@ final readonly class GasFormat implements ContentFormat, ExaminesUnits, KeepsLog
 
     public function run(?Instrument $unit = null): array
     {
-        $names = $unit === null ? [] : $this->logChannels($unit);
+        $names = $unit === null ? [] : $this->logChannels($unit, ChannelColumn::Reading);
 
         return [
             Entry::rows('channels', 'Channels', [

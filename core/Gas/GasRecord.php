@@ -7,7 +7,7 @@ namespace Footnote\Core\Gas;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Evidence\Logged;
 use Footnote\Core\Evidence\RunContent;
-use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\ChannelColumn;
 use Footnote\Core\Log\SeriesLog;
 
 /** What a monitor brings home from a run: a log of several channels, or the numbers of its display. */
@@ -37,7 +37,7 @@ final readonly class GasRecord implements RunContent, Logged
     public function column(string $channel): ?int
     {
         foreach ($this->log?->columns() ?? [] as $place => $column) {
-            if ($column->kind === LogColumnKind::Reading && $column->channel === $channel) {
+            if ($column->kind === ChannelColumn::Reading && $column->channel === $channel) {
                 return $place;
             }
         }
@@ -48,7 +48,7 @@ final readonly class GasRecord implements RunContent, Logged
     public function alarms(): ?int
     {
         foreach ($this->log?->columns() ?? [] as $place => $column) {
-            if ($column->kind === LogColumnKind::Alarm) {
+            if ($column->kind === ChannelColumn::Alarm) {
                 return $place;
             }
         }

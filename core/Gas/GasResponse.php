@@ -10,7 +10,6 @@ use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Intervention;
-use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
@@ -177,7 +176,7 @@ final readonly class GasResponse
      */
     public static function rezeroed(Bracket $bracket, Timeline $timeline): array
     {
-        return array_values(array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->kind === InterventionKind::Rezeroed
+        return array_values(array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->kind === GasIntervention::Rezeroed
                 && $bracket->pre !== null
                 && $event->at > $bracket->pre->at
                 && ($bracket->post === null ? $event->at <= $bracket->stop() : $event->at < $bracket->post->at)));

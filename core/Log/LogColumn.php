@@ -13,7 +13,7 @@ use Footnote\Core\Quantity\Decimal;
 final readonly class LogColumn
 {
     public function __construct(
-        public LogColumnKind $kind,
+        public ColumnKind $kind,
         public string $header = '',
         public ?Decimal $exchangeRate = null,
         public ?Decimal $threshold = null,

@@ -7,24 +7,13 @@ namespace Footnote\Core\Log;
 /** Guesses how a log file is written from its first lines; a person confirms. */
 final class LogFormatGuess
 {
-    private const KINDS = [
-        'overload' => '/over|ovl/i',
-        'LCpeak' => '/pe?a?k/i',
-        'LASmax' => '/max/i',
-        'Lavg' => '/avg|average|mean/i',
-        'LAeq' => '/eq/i',
-        'LAS' => '/slow|\bL?AS\b/i',
-        'LAF' => '/fast|\bL?AF\b/i',
-    ];
-
     /**
-     * @param list<string> $lines    the first lines of the file, fifty or so
-     * @param list<string> $channels of the unit, where it has several
-     * @param LogColumnKind $kind    what their columns hold
+     * @param list<string>                 $lines the first lines of the file, fifty or so
+     * @param non-empty-list<ColumnChoice> $kinds what its columns may hold, the usual first; of two that a heading fits it is the rarer
      *
      * @throws UnreadableLog where no table can be seen in them
      */
-    public static function of(array $lines, array $channels = [], LogColumnKind $kind = LogColumnKind::Reading): LogFormat
+    public static function of(array $lines, array $kinds): LogFormat
     {
         $lines = array_map(static fn (string $line): string => rtrim($line, "\r\n"), $lines);
         [$delimiter, $decimal, $skip, $cells] = self::table($lines);
@@ -38,29 +27,18 @@ final class LogFormatGuess
                 continue;
             }
             $title = trim($header[$place] ?? '', " \t\"");
-            if ($channels !== []) {
-                $column = self::channel($title, $channels, $kind);
-                if ($column !== null) {
-                    $columns[$place] = $column;
-                }
-                // A log of bands may hold levels of all frequencies beside them.
-                if ($column !== null || $kind !== LogColumnKind::Band) {
-                    continue;
-                }
-            }
-            foreach (self::KINDS as $known => $pattern) {
-                if (preg_match($pattern, $title) === 1) {
-                    $columns[$place] = new LogColumn(LogColumnKind::from($known), $title);
-                    break;
-                }
+            $column = self::column($title, $kinds);
+            if ($column !== null) {
+                $columns[$place] = $column;
             }
         }
-        if ($columns === [] && $channels === []) {
+        $usual = array_values(array_filter($kinds, static fn (ColumnChoice $choice): bool => $choice->kind->isTheUsual()))[0] ?? null;
+        if ($columns === [] && $usual !== null && array_filter($kinds, static fn (ColumnChoice $one): bool => $one->channels !== []) === []) {
             foreach ($cells as $place => $cell) {
                 if (!\in_array($place, $time, true)
                     && self::isNumber($cell, $decimal)
                     && preg_match('/^\s*"?\d{2,3}[.,]\d/', $cell) === 1) {
-                    $columns[$place] = new LogColumn(LogColumnKind::Equivalent, trim($header[$place] ?? ''));
+                    $columns[$place] = new LogColumn($usual->kind, trim($header[$place] ?? ''));
                     break;
                 }
             }
@@ -70,29 +48,47 @@ final class LogFormatGuess
     }
 
     /**
+     * Told by the channel that stands in its title, else by what such columns are called.
+     *
+     * @param non-empty-list<ColumnChoice> $kinds
+     */
+    private static function column(string $title, array $kinds): ?LogColumn
+    {
+        foreach ($kinds as $choice) {
+            $channel = self::channel($choice->kind->plain($title), $choice->channels);
+            if ($channel !== null) {
+                return new LogColumn($choice->kind, $title, channel: $channel);
+            }
+        }
+        foreach (array_reverse($kinds) as $choice) {
+            $pattern = $choice->kind->heading();
+            if ($pattern !== null && preg_match($pattern, $title) === 1) {
+                return new LogColumn($choice->kind, $title);
+            }
+        }
+
+        return null;
+    }
+
+    /**
      * The longest name of a channel that stands in the title as a word.
      *
      * @param list<string> $channels
      */
-    private static function channel(string $title, array $channels, LogColumnKind $kind): ?LogColumn
+    private static function channel(string $title, array $channels): ?string
     {
         usort($channels, static fn (string $a, string $b): int => \strlen($b) <=> \strlen($a));
-        $plain = strtr($title, ['₂' => '2', '₃' => '3', '₄' => '4']);
-        // "4 kHz" and "4k" are 4000.
-        $plain = $kind !== LogColumnKind::Band
-            ? $plain
-            : (string) preg_replace('/(?<![\d.])(\d{1,2})\s?k(?:Hz)?(?![A-Za-z0-9])/i', '${1}000', $plain);
         foreach ($channels as $channel) {
             // A size is a number with its unit behind it; a name ends where no letter or digit follows.
             $pattern = is_numeric($channel)
                 ? '(?<![\d.])'.preg_quote($channel, '/').'(?:\.0+)?(?![\d.])'
                 : '(?<![A-Za-z0-9])'.preg_quote($channel, '/').'(?![A-Za-z0-9])';
-            if (preg_match('/'.$pattern.'/i', $plain) === 1) {
-                return new LogColumn($kind, $title, channel: $channel);
+            if (preg_match('/'.$pattern.'/i', $title) === 1) {
+                return $channel;
             }
         }
 
-        return preg_match('/alarm/i', $title) === 1 ? new LogColumn(LogColumnKind::Alarm, $title) : null;
+        return null;
     }
 
     /** @return list<string> */

@@ -39,8 +39,8 @@ final class LogReader
         }
         $stamps = new StampReader($format->dateOrder);
         $places = array_keys($format->columns);
-        $kinds = array_map(static fn (LogColumn $column): LogColumnKind => $column->kind, $format->columns);
-        $names = array_map(static fn (LogColumnKind $kind): string => $kind->value, $kinds);
+        $kinds = array_map(static fn (LogColumn $column): ColumnKind => $column->kind, $format->columns);
+        $names = array_map(static fn (ColumnKind $kind): string => $kind->id(), $kinds);
         $streams = array_map(static fn () => PackedLog::memory(), $places);
         /** @var list<list<int>> $buffers */
         $buffers = array_fill(0, \count($places), []);
@@ -252,13 +252,13 @@ final class LogReader
         );
     }
 
-    private function value(string $cell, LogColumnKind $kind): ?int
+    private function value(string $cell, ColumnKind $kind): ?int
     {
         $text = trim($cell, " \t\r\n\"");
         if (\in_array(strtolower($text), self::NOTHING, true)) {
             return SeriesLog::GAP;
         }
-        if ($kind === LogColumnKind::Reading && preg_match(self::OVER, $text) === 1) {
+        if ($kind->showsOverRange() && preg_match(self::OVER, $text) === 1) {
             return SeriesLog::OVER;
         }
         if ($this->format->decimal === ',') {
@@ -270,14 +270,14 @@ final class LogReader
         $thousandths = (int) round(1000 * (float) $text);
 
         [$least, $most] = $kind->range();
-        if ($thousandths < $least || $thousandths > $most || ($kind === LogColumnKind::Counts && $thousandths % 1000 !== 0)) {
+        if ($thousandths < $least || $thousandths > $most || ($kind->isWhole() && $thousandths % 1000 !== 0)) {
             return null;
         }
-        if (\count($this->values[$kind->value] ?? []) > 20000) {
-            $this->values[$kind->value] = [];
+        if (\count($this->values[$kind->id()] ?? []) > 20000) {
+            $this->values[$kind->id()] = [];
         }
 
-        return $this->values[$kind->value][$cell] = $thousandths;
+        return $this->values[$kind->id()][$cell] = $thousandths;
     }
 
     private function problem(int $line, string $problem): void

@@ -8,9 +8,11 @@ use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Noise\AcousticKit;
+use Footnote\Core\Noise\AcousticRemark;
 use Footnote\Core\Noise\AcousticSection;
+use Footnote\Core\Noise\LevelColumn;
 use Footnote\Core\Noise\NoiseRecordReader;
 use Footnote\Core\Noise\OctaveBand;
 use Footnote\Core\Noise\SetUp;
@@ -63,12 +65,17 @@ final readonly class MeterFormat implements ContentFormat, ExaminesUnits, KeepsL
 
     public function logColumns(): array
     {
-        return LogColumnKind::METER;
+        return [...LevelColumn::cases(), BandColumn::Band];
     }
 
-    public function logChannels(Instrument $unit): array
+    public function logChannels(Instrument $unit, ColumnKind $kind): array
     {
-        return array_map(static fn (OctaveBand $band): string => $band->value, OctaveBand::cases());
+        return $kind === BandColumn::Band ? array_map(static fn (OctaveBand $band): string => $band->value, OctaveBand::cases()) : [];
+    }
+
+    public function remarks(): array
+    {
+        return [AcousticRemark::MicrophoneCovered];
     }
 
     public function referenceKinds(): array

@@ -8,7 +8,6 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Log\LogClock;
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Noise\BandStatistic;
@@ -51,7 +50,7 @@ final readonly class Spectrum
     ): self {
         $columns = [];
         foreach ($log?->columns() ?? [] as $place => $column) {
-            if ($column->kind === LogColumnKind::Band) {
+            if ($column->kind === BandColumn::Band) {
                 $columns[$column->channel] = $place;
             }
         }

@@ -8,7 +8,6 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Intervention;
-use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\UnitTrend;
 use Footnote\Core\Quantity\Unit;
@@ -157,7 +156,7 @@ final readonly class AcousticHistory
     {
         return array_filter(
             $timeline->interventions,
-            static fn (Intervention $event): bool => $event->at > $from && $event->at <= $to && $event->kind !== InterventionKind::Rezeroed,
+            static fn (Intervention $event): bool => $event->at > $from && $event->at <= $to && $event->kind->breaks('offset'),
         ) !== [];
     }
 }

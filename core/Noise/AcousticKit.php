@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Evidence\CommonIntervention;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Unit;
@@ -50,12 +51,12 @@ final class AcousticKit
     public static function interventions(): array
     {
         return [
-            InterventionKind::Repaired,
-            InterventionKind::MicrophoneExchanged,
-            InterventionKind::FirmwareChanged,
-            InterventionKind::FactoryReset,
-            InterventionKind::CalibrationSetChanged,
-            InterventionKind::LaboratoryCalibration,
+            CommonIntervention::Repaired,
+            AcousticIntervention::MicrophoneExchanged,
+            CommonIntervention::FirmwareChanged,
+            CommonIntervention::FactoryReset,
+            CommonIntervention::CalibrationSetChanged,
+            CommonIntervention::LaboratoryCalibration,
         ];
     }
 

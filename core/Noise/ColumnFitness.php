@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise;
 
 use Footnote\Core\Log\LogColumn;
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
 
@@ -22,7 +21,7 @@ final readonly class ColumnFitness
         $plain = $criterion->q() === 3.0 && $criterion->threshold === null;
 
         return match ($column->kind) {
-            LogColumnKind::Equivalent => $plain || $step <= 1.0
+            LevelColumn::Equivalent => $plain || $step <= 1.0
                 ? new self(true, null)
                 : new self(
                     true,
@@ -32,14 +31,14 @@ final readonly class ColumnFitness
                         Digits::trimmed($step, 3),
                     ),
                 ),
-            LogColumnKind::Slow => $plain
+            LevelColumn::Slow => $plain
                 ? new self(true, 'an energy sum was made from slow levels')
                 : ($step <= 1.0 ? new self(true, null) : new self(
                     true,
                     \sprintf('slow levels every %s s miss what lies between', Digits::trimmed($step, 3)),
                 )),
-            LogColumnKind::Fast => new self(true, 'the sum was made from fast levels at single moments'),
-            LogColumnKind::Average => self::same($column->exchangeRate, $criterion->exchangeRate)
+            LevelColumn::Fast => new self(true, 'the sum was made from fast levels at single moments'),
+            LevelColumn::Average => self::same($column->exchangeRate, $criterion->exchangeRate)
                 && self::same($column->threshold, $criterion->threshold)
                 ? new self(true, null)
                 : new self(false, 'the column was averaged with another exchange rate or threshold'),
@@ -50,10 +49,10 @@ final readonly class ColumnFitness
     public static function forEquivalentLevel(LogColumn $column): self
     {
         return match ($column->kind) {
-            LogColumnKind::Equivalent => new self(true, null),
-            LogColumnKind::Slow => new self(true, 'L_Aeq was made from slow levels'),
-            LogColumnKind::Fast => new self(true, 'L_Aeq was made from fast levels at single moments'),
-            LogColumnKind::Average => $column->exchangeRate?->value->toFloat() === 3.0 && $column->threshold === null
+            LevelColumn::Equivalent => new self(true, null),
+            LevelColumn::Slow => new self(true, 'L_Aeq was made from slow levels'),
+            LevelColumn::Fast => new self(true, 'L_Aeq was made from fast levels at single moments'),
+            LevelColumn::Average => $column->exchangeRate?->value->toFloat() === 3.0 && $column->threshold === null
                 ? new self(true, null)
                 : new self(false, 'an average with an exchange rate of its own is no L_Aeq'),
             default => new self(false, 'a column of maxima gives no L_Aeq'),

@@ -7,8 +7,8 @@ namespace Footnote\Core\Noise;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Log\LogClock;
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\SteadyStretches;
 use Footnote\Core\Quantity\Span;
@@ -36,9 +36,9 @@ final readonly class LogSurvey
     public static function of(SeriesLog $log, Run $run, Timeline $timeline, array $toneLevels, Policy $policy): self
     {
         $clock = new LogClock($log, $run);
-        $level = self::column($log, ...LogColumnKind::LEVELS);
-        $peak = self::column($log, LogColumnKind::Peak);
-        $overload = self::column($log, LogColumnKind::Overload);
+        $level = self::column($log, ...LevelColumn::LEVELS);
+        $peak = self::column($log, LevelColumn::Peak);
+        $overload = self::column($log, LevelColumn::Overload);
 
         $tones = new ToneSearch($log, $timeline, $toneLevels, $policy);
         $flats = self::flatFinder($log->step(), $policy);
@@ -105,7 +105,7 @@ final readonly class LogSurvey
         return new self([], [], [], [], 0);
     }
 
-    public static function column(SeriesLog $log, LogColumnKind ...$kinds): ?int
+    public static function column(SeriesLog $log, ColumnKind ...$kinds): ?int
     {
         foreach ($kinds as $kind) {
             foreach ($log->columns() as $place => $column) {

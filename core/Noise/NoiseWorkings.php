@@ -24,7 +24,6 @@ use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogColumn;
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Quantity\Digits;
@@ -241,7 +240,7 @@ final readonly class NoiseWorkings
         $over = array_filter($survey->overloads, static fn (Span $span): bool => LogRanges::meet($ranges, $clock->touching($span))) !== []
             ? Bound::AtLeast
             : null;
-        $place = LogSurvey::column($log, ...LogColumnKind::SUMMED);
+        $place = LogSurvey::column($log, ...LevelColumn::SUMMED);
         if ($place !== null) {
             $column = $columns[$place];
             $histogram = LevelHistogram::of($log, $place, $ranges);
@@ -311,8 +310,8 @@ final readonly class NoiseWorkings
             }
         }
         foreach ([
-            [LogColumnKind::Peak, 'lcpeak', 'L_Cpeak', 'Highest C-weighted peak', Unit::DecibelC],
-            [LogColumnKind::Maximum, 'lasmax', 'L_ASmax', 'Highest slow level', Unit::DecibelA],
+            [LevelColumn::Peak, 'lcpeak', 'L_Cpeak', 'Highest C-weighted peak', Unit::DecibelC],
+            [LevelColumn::Maximum, 'lasmax', 'L_ASmax', 'Highest slow level', Unit::DecibelA],
         ] as [$kind, $key, $symbol, $title, $unit]) {
             $place = LogSurvey::column($log, $kind);
             $top = $place === null ? null : LevelHistogram::of($log, $place, $ranges)->highest();
@@ -661,7 +660,7 @@ final readonly class NoiseWorkings
      */
     private function withoutOwnThreshold(LogColumn $column): array
     {
-        return $column->kind !== LogColumnKind::Average ? $this->criteria : array_map(
+        return $column->kind !== LevelColumn::Average ? $this->criteria : array_map(
             static fn (DoseCriterion $criterion): DoseCriterion => new DoseCriterion(
                 $criterion->id,
                 $criterion->name,

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\SeriesLog;
 
 /** A log drawn small: so many stretches, each with its lowest, highest and energy-mean level. */
@@ -18,7 +17,7 @@ final readonly class SeriesSketch
     public static function of(SeriesLog $log, int $most): self
     {
         $per = max(1, (int) ceil($log->length() / $most));
-        $column = LogSurvey::column($log, ...LogColumnKind::LEVELS);
+        $column = LogSurvey::column($log, ...LevelColumn::LEVELS);
         if ($column === null) {
             return new self($per * $log->step(), []);
         }

@@ -7,7 +7,6 @@ namespace Footnote\Core\Noise;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Judgement\Yardsticks;
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
@@ -136,7 +135,7 @@ final class SetUp
         }
         $shown = ['interval' => Decimal::parse(Digits::trimmed($log->step(), 3))];
         foreach ($log->columns() as $column) {
-            if ($column->kind === LogColumnKind::Average && $column->exchangeRate !== null) {
+            if ($column->kind === LevelColumn::Average && $column->exchangeRate !== null) {
                 $shown['exchangeRate'] = $column->exchangeRate;
                 $shown += $column->threshold === null ? [] : ['threshold' => $column->threshold];
             }

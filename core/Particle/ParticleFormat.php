@@ -7,11 +7,12 @@ namespace Footnote\Core\Particle;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\CommonIntervention;
 use Footnote\Core\Evidence\Instrument;
-use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\ChannelColumn;
+use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\ContentFormat;
@@ -97,31 +98,39 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
     public function interventions(): array
     {
         return [
-            InterventionKind::Repaired,
-            InterventionKind::SensorExchanged,
-            InterventionKind::FilterExchanged,
-            InterventionKind::Rezeroed,
-            InterventionKind::FirmwareChanged,
-            InterventionKind::FactoryReset,
-            InterventionKind::CalibrationSetChanged,
-            InterventionKind::LaboratoryCalibration,
+            CommonIntervention::Repaired,
+            ParticleIntervention::SensorExchanged,
+            ParticleIntervention::FilterExchanged,
+            ParticleIntervention::Rezeroed,
+            CommonIntervention::FirmwareChanged,
+            CommonIntervention::FactoryReset,
+            CommonIntervention::CalibrationSetChanged,
+            CommonIntervention::LaboratoryCalibration,
         ];
     }
 
     public function logColumns(): array
     {
-        return LogColumnKind::PARTICLES;
+        return [CountColumn::Counts, ChannelColumn::Reading];
     }
 
-    public function logChannels(Instrument $unit): array
+    public function logChannels(Instrument $unit, ColumnKind $kind): array
     {
-        return $unit->traits->text('kind') === self::PHOTOMETER ? [self::DUST] : self::sizes($unit);
+        return match (true) {
+            $unit->traits->text('kind') !== self::PHOTOMETER => $kind === CountColumn::Counts ? self::sizes($unit) : [],
+            default => $kind === CountColumn::Counts ? [] : [self::DUST],
+        };
     }
 
     /** @return list<string> sizes in µm as written, smallest first */
     public static function sizes(Instrument $unit): array
     {
         return array_map(static fn (Traits $row): string => $row->decimal('size')->written ?? '', $unit->traits->rows('sizes'));
+    }
+
+    public function remarks(): array
+    {
+        return [];
     }
 
     public function referenceKinds(): array

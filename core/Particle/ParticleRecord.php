@@ -7,7 +7,7 @@ namespace Footnote\Core\Particle;
 use Footnote\Core\Evidence\Logged;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
-use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\ChannelColumn;
 use Footnote\Core\Log\SeriesLog;
 
 /** What a counter or a dust monitor brings home: a log, how long each sample was, and the filter weighed beside it. */
@@ -28,7 +28,7 @@ final readonly class ParticleRecord implements RunContent, Logged
     {
         $sizes = [];
         foreach ($this->log?->columns() ?? [] as $place => $column) {
-            if ($column->kind === LogColumnKind::Counts) {
+            if ($column->kind === CountColumn::Counts) {
                 $sizes[$column->channel] = $place;
             }
         }
@@ -40,7 +40,7 @@ final readonly class ParticleRecord implements RunContent, Logged
     public function dust(): ?int
     {
         foreach ($this->log?->columns() ?? [] as $place => $column) {
-            if ($column->kind === LogColumnKind::Reading) {
+            if ($column->kind === ChannelColumn::Reading) {
                 return $place;
             }
         }

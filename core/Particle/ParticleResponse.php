@@ -10,7 +10,6 @@ use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Intervention;
-use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Traits;
@@ -97,7 +96,7 @@ final readonly class ParticleResponse
 
         return array_values(array_filter(
             $timeline->interventions,
-            static fn (Intervention $event): bool => $event->kind === InterventionKind::Rezeroed && $isWithin($event->at),
+            static fn (Intervention $event): bool => $event->kind === ParticleIntervention::Rezeroed && $isWithin($event->at),
         ));
     }
 

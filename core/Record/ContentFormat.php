@@ -7,6 +7,7 @@ namespace Footnote\Core\Record;
 use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\InterventionKind;
+use Footnote\Core\Evidence\RemarkKind;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Procedure\Entry;
 
@@ -21,6 +22,9 @@ interface ContentFormat
 
     /** @return non-empty-list<InterventionKind> what may be done to a unit between its checks */
     public function interventions(): array;
+
+    /** @return list<RemarkKind> what may be reported of a run of its units beside what may be of any */
+    public function remarks(): array;
 
     /** @return list<ReferenceKind> what its units are checked against */
     public function referenceKinds(): array;

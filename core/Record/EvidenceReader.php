@@ -162,17 +162,41 @@ final readonly class EvidenceReader
         );
     }
 
-    public function intervention(Fields $fields): Intervention
+    /** @param string $family of the instrument */
+    public function intervention(Fields $fields, string $family): Intervention
     {
         return new Intervention(
             $fields->id('id'),
             $fields->id('instrument'),
             $this->told($fields->moment('at')),
-            $fields->choice('kind', InterventionKind::class),
+            $this->interventionKind($fields, $family),
             $fields->text('by'),
             $fields->optionalText('note', 2000) ?? '',
             $fields->optionalText('channel', 40),
         );
+    }
+
+    /** Of the instrument's own family, else of any: a record may tell more than a family asks for today. */
+    private function interventionKind(Fields $fields, string $family): InterventionKind
+    {
+        $kinds = [];
+        foreach ([...$this->formats->interventions(), ...$this->formats->of($family)->interventions()] as $kind) {
+            $kinds[$kind->id()] = $kind;
+        }
+        $name = $fields->oneOf('kind', ...array_map(strval(...), array_keys($kinds)));
+
+        return $kinds[$name ?? ''] ?? throw new InvalidRecord($fields->at('kind'), 'is missing.');
+    }
+
+    private function remarkKind(Fields $fields): RemarkKind
+    {
+        $kinds = [];
+        foreach ($this->formats->remarks() as $kind) {
+            $kinds[$kind->id()] = $kind;
+        }
+        $name = $fields->oneOf('kind', ...array_map(strval(...), array_keys($kinds)));
+
+        return $kinds[$name ?? ''] ?? throw new InvalidRecord($fields->at('kind'), 'is missing.');
     }
 
     /**
@@ -205,8 +229,8 @@ final readonly class EvidenceReader
             $content,
             array_map(fn (Fields $pause): Span => $this->span($pause, $right), $fields->objects('pauses')),
             array_map(
-                static fn (Fields $remark): Remark => new Remark(
-                    $remark->choice('kind', RemarkKind::class),
+                fn (Fields $remark): Remark => new Remark(
+                    $this->remarkKind($remark),
                     $remark->has('at') ? $right($remark->moment('at')) : null,
                     $remark->optionalText('note', 2000) ?? '',
                 ),

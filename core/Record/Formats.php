@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Record;
 
+use Footnote\Core\Evidence\CommonIntervention;
+use Footnote\Core\Evidence\CommonRemark;
+use Footnote\Core\Evidence\InterventionKind;
+use Footnote\Core\Evidence\RemarkKind;
+use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Procedure\Entry;
 
 /** What the families that Footnote knows write down, each in the record format: handed in from the entrance, known by none below. */
@@ -57,6 +62,41 @@ final readonly class Formats
         }
 
         return $kinds;
+    }
+
+    /** @return list<InterventionKind> what may be done to any unit, and to those of each family; some stand several times */
+    public function interventions(): array
+    {
+        return [
+            ...CommonIntervention::cases(),
+            ...array_merge(...array_map(static fn (ContentFormat $one): array => $one->interventions(), array_values($this->formats))),
+        ];
+    }
+
+    /** @return list<RemarkKind> what may be reported of runs */
+    public function remarks(?string $family = null): array
+    {
+        $formats = $family === null ? array_values($this->formats) : [$this->of($family)];
+
+        return [...CommonRemark::cases(), ...array_merge(...array_map(static fn (ContentFormat $one): array => $one->remarks(), $formats))];
+    }
+
+    public function logFormats(): LogFormatReader
+    {
+        return new LogFormatReader($this->columnKinds());
+    }
+
+    /** @return list<ColumnKind> what columns of logs may hold, each once */
+    public function columnKinds(): array
+    {
+        $kinds = [];
+        foreach ($this->formats as $format) {
+            foreach ($format instanceof KeepsLogs ? $format->logColumns() : [] as $kind) {
+                $kinds[$kind->id()] = $kind;
+            }
+        }
+
+        return array_values($kinds);
     }
 
     public function referenceKind(string $id): ?ReferenceKind

@@ -4,13 +4,22 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Record;
 
+use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Log\LogColumn;
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\LogFormat;
 
 /** Reads and writes the "format" object of a log. */
 final readonly class LogFormatReader
 {
+    /** @var array<array-key, ColumnKind> by what they are called in a record */
+    private array $kinds;
+
+    /** @param list<ColumnKind> $kinds that the families know */
+    public function __construct(array $kinds)
+    {
+        $this->kinds = array_combine(array_map(static fn (ColumnKind $kind): string => $kind->id(), $kinds), $kinds);
+    }
+
     public function read(Fields $fields): LogFormat
     {
         $columns = [];
@@ -22,9 +31,13 @@ final readonly class LogFormatReader
             if (isset($columns[$place])) {
                 throw new InvalidRecord($column->at('place'), 'is named twice.');
             }
-            $kind = $column->choice('kind', LogColumnKind::class);
+            $name = $column->word('kind');
+            $kind = $this->kinds[$name] ?? throw new InvalidRecord(
+                $column->at('kind'),
+                \sprintf('"%s" is not one of: %s.', $name, implode(', ', array_map(strval(...), array_keys($this->kinds)))),
+            );
             $rate = $column->optionalDecimal('exchangeRate', '2', '10');
-            if ($kind === LogColumnKind::Average && $rate === null) {
+            if ($kind->hasExchangeRate() && $rate === null) {
                 throw new InvalidRecord($column->at('exchangeRate'), 'is needed: an average has an exchange rate of its own.');
             }
             $channel = $column->optionalText('channel', 40) ?? '';
@@ -35,8 +48,7 @@ final readonly class LogFormatReader
                 );
             }
             $statistic = $column->optionalText('statistic', 20) ?? '';
-            if ($statistic !== ''
-                && ($kind !== LogColumnKind::Reading || !\in_array($statistic, ['average', 'maximum', 'minimum'], true))) {
+            if ($statistic !== '' && !\in_array($statistic, $kind->statistics(), true)) {
                 throw new InvalidRecord($column->at('statistic'), 'is for readings, and must be average, maximum or minimum.');
             }
             $columns[$place] = new LogColumn(
@@ -85,7 +97,7 @@ final readonly class LogFormatReader
         foreach ($format->columns as $place => $column) {
             $columns[] = array_filter([
                 'place' => $place,
-                'kind' => $column->kind->value,
+                'kind' => $column->kind->id(),
                 'header' => $column->header,
                 'exchangeRate' => $column->exchangeRate?->written,
                 'threshold' => $column->threshold?->written,

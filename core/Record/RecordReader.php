@@ -69,17 +69,14 @@ final readonly class RecordReader
 
             return $check;
         });
-        $interventions = $this->each($fields, 'interventions', static function (Fields $item) use ($family, $reader): Intervention {
-            $family($item);
-
-            return $reader->intervention($item);
-        });
+        $interventions = $this->each($fields, 'interventions', static fn (Fields $item): Intervention => $reader->intervention($item, $family($item)));
+        $written = $this->formats->logFormats();
         $library = RecordLibrary::of($fields, $this->formats->shelves());
-        $runs = $this->each($fields, 'runs', function (Fields $item) use ($family, $logs, $zone, $library, $reader): Run {
+        $runs = $this->each($fields, 'runs', function (Fields $item) use ($family, $logs, $zone, $library, $written, $reader): Run {
             $log = $item->optionalObject('log');
             $file = $log === null ? null : $logs($log->text('file'));
             $skip = (int) ($log?->object('format')->optionalNumber('skip', 0, 1000) ?? 0);
-            $around = new RunSurroundings($zone, $library, $file?->origin($skip), $file);
+            $around = new RunSurroundings($zone, $library, $written, $file?->origin($skip), $file);
 
             $run = $reader->run($item, $this->formats->of($family($item))->readRun($item, $around), $around->origin);
             $this->formats->refuseForeign($family($item), $item);

@@ -11,7 +11,7 @@ use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Comparator;
 use Footnote\Core\Judgement\ExposureComparator;
-use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Procedure\Entry;
 
 /**
@@ -66,8 +66,8 @@ final readonly class RecordSchema
                 'instrument' => $this->told('family', $this->instruments()),
                 'reference' => $this->told('kind', $this->references()),
                 'check' => $this->check(),
-                'intervention' => self::intervention(),
-                'logFormat' => self::logFormat(),
+                'intervention' => $this->intervention(),
+                'logFormat' => $this->logFormat(),
                 'totals' => self::totals(),
                 'run' => $this->run(),
                 'criterion' => ['anyOf' => $this->criteria()],
@@ -219,13 +219,13 @@ final readonly class RecordSchema
     }
 
     /** @return Schema */
-    private static function intervention(): array
+    private function intervention(): array
     {
         return Shape::object([
             'id' => Shape::ref('id'),
             'instrument' => Shape::said(),
             'at' => Shape::ref('moment'),
-            'kind' => Shape::cases(InterventionKind::class),
+            'kind' => Shape::oneOf(array_map(static fn (InterventionKind $kind): string => $kind->id(), $this->formats->interventions())),
             'by' => Shape::said(),
             'note' => Shape::text(2000),
             'channel' => Shape::text(40),
@@ -233,7 +233,7 @@ final readonly class RecordSchema
     }
 
     /** @return Schema */
-    private static function logFormat(): array
+    private function logFormat(): array
     {
         $place = ['type' => 'integer', 'minimum' => 0, 'maximum' => 500];
 
@@ -243,7 +243,7 @@ final readonly class RecordSchema
             'skip' => Shape::number(0, 1000),
             'columns' => Shape::list(Shape::object([
                 'place' => $place,
-                'kind' => Shape::cases(LogColumnKind::class),
+                'kind' => Shape::oneOf(array_map(static fn (ColumnKind $kind): string => $kind->id(), $this->formats->columnKinds())),
                 'header' => Shape::text(),
                 'exchangeRate' => Shape::ref('decimal'),
                 'threshold' => Shape::ref('decimal'),
@@ -298,7 +298,7 @@ final readonly class RecordSchema
             'clockOffsetSeconds' => Shape::number(-864000, 864000),
             'pauses' => Shape::list(Shape::ref('span')),
             'remarks' => Shape::list(Shape::object(
-                ['kind' => Shape::cases(RemarkKind::class), 'at' => Shape::ref('moment'), 'note' => Shape::text(2000)],
+                ['kind' => Shape::oneOf(array_map(static fn (RemarkKind $kind): string => $kind->id(), $this->formats->remarks())), 'at' => Shape::ref('moment'), 'note' => Shape::text(2000)],
                 ['kind'],
             )),
             'exclusions' => Shape::list(Shape::ref('reasoned')),

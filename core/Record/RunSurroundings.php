@@ -21,6 +21,7 @@ final readonly class RunSurroundings
     public function __construct(
         public \DateTimeZone $zone,
         public Library $library,
+        private LogFormatReader $formats,
         public ?LogOrigin $origin = null,
         private ?LogFile $file = null,
         private ?SeriesLog $stored = null,
@@ -44,7 +45,7 @@ final readonly class RunSurroundings
         if ($this->stored !== null || $fields === null || $this->file === null) {
             return $this->stored;
         }
-        $format = (new LogFormatReader())->read($fields->object('format'));
+        $format = $this->formats->read($fields->object('format'));
         try {
             return (new LogReader($format))->read($this->file->lines(), $this->zone, $fields->optionalMoment('start'));
         } catch (UnreadableLog $problem) {

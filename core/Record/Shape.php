@@ -83,6 +83,19 @@ final class Shape
     }
 
     /**
+     * @param list<string> $words
+     *
+     * @return Schema
+     */
+    public static function oneOf(array $words): array
+    {
+        $words = array_values(array_unique($words));
+        sort($words);
+
+        return ['enum' => $words];
+    }
+
+    /**
      * @param class-string<\BackedEnum> $enum
      *
      * @return Schema

@@ -8,9 +8,9 @@ use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Finding;
 use Footnote\Core\Judgement\Severity;
 use Footnote\Core\Log\LogColumn;
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\PackedLog;
 use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Noise\LevelColumn;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -320,7 +320,7 @@ final class EveryPolicyTest extends TestCase
             range(0, 1999),
         );
         $log = PackedLog::ofValues(
-            [new LogColumn(LogColumnKind::Equivalent)],
+            [new LogColumn(LevelColumn::Equivalent)],
             new \DateTimeImmutable('2026-03-02T08:00:00+00:00'),
             1.0,
             [$levels],

@@ -9,11 +9,12 @@ use Footnote\Core\Flow\FlowFamily;
 use Footnote\Core\Gas\GasFamily;
 use Footnote\Core\Judgement\Rule\SharedRules;
 use Footnote\Core\Judgement\Severity;
+use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Log\LogColumn;
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\PackedLog;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Meter\MeterFamily;
+use Footnote\Core\Noise\LevelColumn;
 use Footnote\Core\Particle\ParticleFamily;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -416,7 +417,7 @@ final class EveryRuleTest extends TestCase
             $log($with(3000, 361, SeriesLog::GAP)),
             $log($with(3000, 360, SeriesLog::GAP)),
         ];
-        yield 'slow levels' => ['noise.column', self::log($work, kind: LogColumnKind::Slow), $log($work)];
+        yield 'slow levels' => ['noise.column', self::log($work, kind: LevelColumn::Slow), $log($work)];
     }
 
     /**
@@ -442,11 +443,11 @@ final class EveryRuleTest extends TestCase
         array $levels,
         ?array $peaks = null,
         ?array $marks = null,
-        LogColumnKind $kind = LogColumnKind::Equivalent,
+        ColumnKind $kind = LevelColumn::Equivalent,
     ): PackedLog {
         $columns = [new LogColumn($kind)];
         $values = [array_values($levels)];
-        foreach ([[LogColumnKind::Peak, $peaks], [LogColumnKind::Overload, $marks]] as [$of, $column]) {
+        foreach ([[LevelColumn::Peak, $peaks], [LevelColumn::Overload, $marks]] as [$of, $column]) {
             if ($column !== null) {
                 $columns[] = new LogColumn($of);
                 $values[] = array_values($column);

@@ -336,7 +336,7 @@ final class GasTablesTest extends TestCase
     /** @param list<string> $lines */
     private static function read(array $lines, \DateTimeZone $zone): PackedLog
     {
-        return (new LogReader(LogFormatGuess::of(\array_slice($lines, 0, 50), ['O2', 'CO', 'H2S', 'PID'])))->read(
+        return (new LogReader(LogFormatGuess::of(\array_slice($lines, 0, 50), LogKinds::ofChannels('O2', 'CO', 'H2S', 'PID'))))->read(
             array_map(static fn (string $line): string => $line."\n", $lines),
             $zone,
             null,

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
-use Footnote\Core\Log\LogColumnKind;
+use Footnote\Core\Log\ColumnChoice;
 use Footnote\Core\Log\LogFormatGuess;
 use Footnote\Core\Log\LogReader;
 use Footnote\Core\Log\StampReader;
+use Footnote\Core\Meter\BandColumn;
 use Footnote\Core\Noise\SeriesSketch;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -37,8 +38,8 @@ final class LogFormatGuessTest extends TestCase
     {
         $lines = explode('|', $text);
         $last = $lines[\count($lines) - 1];
-        $format = LogFormatGuess::of([...$lines, $last, $last]);
-        self::assertSame($kinds, array_map(static fn ($column): string => $column->kind->value, $format->columns));
+        $format = LogFormatGuess::of([...$lines, $last, $last], LogKinds::ofSound());
+        self::assertSame($kinds, array_map(static fn ($column): string => $column->kind->id(), $format->columns));
         self::assertSame($order, $format->dateOrder);
     }
 
@@ -49,12 +50,15 @@ final class LogFormatGuessTest extends TestCase
             'Time;LZS 31.5 Hz;LZS 63Hz;125;1 kHz;16k;LAeq;LASmax;Battery 4 V',
             ...array_fill(0, 3, '2026-03-02 10:00:00;50,1;48,0;44,0;30,0;12,0;41,0;43,0;3,9'),
         ];
-        $format = LogFormatGuess::of($lines, ['31.5', '63', '125', '1000', '16000'], LogColumnKind::Band);
+        $format = LogFormatGuess::of($lines, [
+            ...LogKinds::ofSound(),
+            new ColumnChoice(BandColumn::Band, ['31.5', '63', '125', '1000', '16000']),
+        ]);
         self::assertSame(
             ['31.5', '63', '125', '1000', '16000', 'LAeq', 'LASmax'],
             array_values(
                 array_map(
-                    static fn ($column): string => $column->channel === '' ? $column->kind->value : $column->channel,
+                    static fn ($column): string => $column->channel === '' ? $column->kind->id() : $column->channel,
                     $format->columns,
                 ),
             ),
@@ -97,7 +101,7 @@ final class LogFormatGuessTest extends TestCase
 
     public function testAStampAtTheEndOfItsIntervalMovesTheStart(): void
     {
-        $guess = LogFormatGuess::of(['t,LAeq', '2026-03-02 08:01:00,80.0', '2026-03-02 08:02:00,81.0']);
+        $guess = LogFormatGuess::of(['t,LAeq', '2026-03-02 08:01:00,80.0', '2026-03-02 08:02:00,81.0'], LogKinds::ofSound());
         $end = new \Footnote\Core\Log\LogFormat(
             $guess->delimiter,
             $guess->decimal,

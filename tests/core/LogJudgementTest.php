@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Footnote\Tests\Core;
 
 use Footnote\Core\Judgement\Verdict;
+use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Log\LogColumn;
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\PackedLog;
 use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Noise\LevelColumn;
 use Footnote\Core\Noise\NoiseResults;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -45,9 +46,9 @@ final class LogJudgementTest extends TestCase
      */
     private static function log(array $levels, ?array $peaks = null): PackedLog
     {
-        $columns = [new LogColumn(LogColumnKind::Equivalent)];
+        $columns = [new LogColumn(LevelColumn::Equivalent)];
         if ($peaks !== null) {
-            $columns[] = new LogColumn(LogColumnKind::Peak);
+            $columns[] = new LogColumn(LevelColumn::Peak);
         }
 
         return PackedLog::ofValues(
@@ -162,11 +163,11 @@ final class LogJudgementTest extends TestCase
     }
 
     /** @param list<string> $doses criteria that a dose is made for */
-    #[TestWith([LogColumnKind::Equivalent, 1.0, ['pel', 'hc', 'rel'], false])]
-    #[TestWith([LogColumnKind::Equivalent, 60.0, ['pel', 'hc', 'rel'], true])]
-    #[TestWith([LogColumnKind::Slow, 1.0, ['pel', 'hc', 'rel'], true])]
-    #[TestWith([LogColumnKind::Maximum, 1.0, [], false])]
-    public function testColumnsAndWhatTheyAreFitFor(LogColumnKind $kind, float $step, array $doses, bool $doubt): void
+    #[TestWith([LevelColumn::Equivalent, 1.0, ['pel', 'hc', 'rel'], false])]
+    #[TestWith([LevelColumn::Equivalent, 60.0, ['pel', 'hc', 'rel'], true])]
+    #[TestWith([LevelColumn::Slow, 1.0, ['pel', 'hc', 'rel'], true])]
+    #[TestWith([LevelColumn::Maximum, 1.0, [], false])]
+    public function testColumnsAndWhatTheyAreFitFor(ColumnKind $kind, float $step, array $doses, bool $doubt): void
     {
         $log = PackedLog::ofValues(
             [new LogColumn($kind)],

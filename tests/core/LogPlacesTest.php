@@ -80,7 +80,7 @@ final class LogPlacesTest extends TestCase
             $stamp = $moment->format($resolution < 1.0 ? 'Y-m-d H:i:s.v' : ($resolution === 60.0 ? 'Y-m-d H:i' : 'Y-m-d H:i:s'));
             $lines[] = \sprintf("%s,%.1f\n", $stamp, $value / 1000);
         }
-        $format = LogFormatGuess::of(\array_slice($lines, 0, 40));
+        $format = LogFormatGuess::of(\array_slice($lines, 0, 40), LogKinds::ofSound());
 
         return (new LogReader($format))->read($lines, new \DateTimeZone('UTC'), null);
     }

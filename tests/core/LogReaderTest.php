@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Footnote\Tests\Core;
 
 use Footnote\Core\Log\LogColumn;
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\LogFormat;
 use Footnote\Core\Log\LogFormatGuess;
 use Footnote\Core\Log\LogReader;
 use Footnote\Core\Log\PackedLog;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\UnreadableLog;
+use Footnote\Core\Noise\LevelColumn;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -43,7 +43,7 @@ final class LogReaderTest extends TestCase
         self::assertSame('2026-03-02T08:00:00+00:00', $log->start()->format(\DATE_ATOM));
         self::assertSame([[85100, 86000, 84900], [101200, 99000, 98700]], [self::values($log, 0), self::values($log, 1)]);
         self::assertSame(
-            [LogColumnKind::Equivalent, LogColumnKind::Peak],
+            [LevelColumn::Equivalent, LevelColumn::Peak],
             array_map(static fn ($column) => $column->kind, $log->columns()),
         );
     }
@@ -167,7 +167,7 @@ final class LogReaderTest extends TestCase
         ];
 
         return (new LogReader(
-            new LogFormat(',', '.', 1, [1 => new LogColumn(LogColumnKind::Equivalent, 'LAeq')], [0], 'ymd', null, false),
+            new LogFormat(',', '.', 1, [1 => new LogColumn(LevelColumn::Equivalent, 'LAeq')], [0], 'ymd', null, false),
         ))->read($lines, new \DateTimeZone('UTC'), null);
     }
 
@@ -192,7 +192,7 @@ final class LogReaderTest extends TestCase
     {
         $good = "t,LAeq\n08:00:00,85.1\n08:00:01,85.2\n";
         try {
-            (new LogReader(LogFormatGuess::of(self::lines($good))))->read(
+            (new LogReader(LogFormatGuess::of(self::lines($good), LogKinds::ofSound())))->read(
                 self::lines($file),
                 new \DateTimeZone('UTC'),
                 new \DateTimeImmutable('2026-03-02'),
@@ -207,7 +207,7 @@ final class LogReaderTest extends TestCase
     public function testRefusesWhatIsNoTable(): void
     {
         $this->expectException(UnreadableLog::class);
-        LogFormatGuess::of(["\x89PNG", "\0\0\0", 'hello world']);
+        LogFormatGuess::of(["\x89PNG", "\0\0\0", 'hello world'], LogKinds::ofSound());
     }
 
     /** Memory does not grow with the length: half a million lines in less than 16 MB above the start. */
@@ -219,7 +219,7 @@ final class LogReaderTest extends TestCase
                 yield gmdate('Y-m-d H:i:s', 1772438400 + $i).','.number_format(70 + $i % 300 / 10, 1)."\n";
             }
         })();
-        $format = LogFormatGuess::of(["t,LAeq\n", "2026-03-02 08:00:00,70.0\n", "2026-03-02 08:00:01,70.1\n"]);
+        $format = LogFormatGuess::of(["t,LAeq\n", "2026-03-02 08:00:00,70.0\n", "2026-03-02 08:00:01,70.1\n"], LogKinds::ofSound());
         $before = memory_get_usage();
         memory_reset_peak_usage();
         $log = (new LogReader($format))->read($lines, new \DateTimeZone('UTC'), null);
@@ -231,7 +231,7 @@ final class LogReaderTest extends TestCase
     {
         $lines = self::lines($file);
 
-        return (new LogReader(LogFormatGuess::of($lines)))->read(
+        return (new LogReader(LogFormatGuess::of($lines, LogKinds::ofSound())))->read(
             $lines,
             new \DateTimeZone('UTC'),
             $start === null ? null : new \DateTimeImmutable($start),

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Footnote\Tests\Core;
 
 use Footnote\Core\Derivation\SourceMark;
+use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Log\LogColumn;
-use Footnote\Core\Log\LogColumnKind;
 use Footnote\Core\Log\PackedLog;
 use Footnote\Core\Noise\DoseCriterion;
+use Footnote\Core\Noise\LevelColumn;
 use Footnote\Core\Noise\LevelHistogram;
 use Footnote\Core\Quantity\Decimal;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -183,7 +184,7 @@ final class NoiseTablesTest extends TestCase
     }
 
     /** @param list<int> $thousandths */
-    public static function log(array $thousandths, float $step, LogColumnKind $kind = LogColumnKind::Equivalent): PackedLog
+    public static function log(array $thousandths, float $step, ColumnKind $kind = LevelColumn::Equivalent): PackedLog
     {
         return PackedLog::ofValues([new LogColumn($kind)], new \DateTimeImmutable('2026-03-02T08:00:00+00:00'), $step, [$thousandths]);
     }

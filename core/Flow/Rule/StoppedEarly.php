@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow\Rule;
 
-use Footnote\Core\Evidence\RemarkKind;
+use Footnote\Core\Evidence\CommonRemark;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Cure;
 use Footnote\Core\Judgement\RuleSetting;
@@ -21,7 +21,7 @@ final readonly class StoppedEarly extends SampleRule
 
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if (!$case->run->has(RemarkKind::StoppedByItself)) {
+        if (!$case->run->has(CommonRemark::StoppedByItself)) {
             return;
         }
         if ($case->run->timerMinutes === null) {

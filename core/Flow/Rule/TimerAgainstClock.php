@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow\Rule;
 
-use Footnote\Core\Evidence\RemarkKind;
+use Footnote\Core\Evidence\CommonRemark;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -22,7 +22,7 @@ final readonly class TimerAgainstClock extends SampleRule
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $timer = $case->run->timerMinutes;
-        if ($timer === null || $case->run->has(RemarkKind::StoppedByItself) || $results->stretches === []) {
+        if ($timer === null || $case->run->has(CommonRemark::StoppedByItself) || $results->stretches === []) {
             return;
         }
         $clock = Exact::zero();
