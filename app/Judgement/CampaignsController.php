@@ -59,7 +59,7 @@ final readonly class CampaignsController
             'criteria' => $campaign->yardsticks()['criteria'] ?? [],
             'limits' => $campaign->yardsticks()['limits'] ?? [],
             'quantities' => $this->quantities($campaign, $substances),
-        ], $this->entities->getRepository(Campaign::class)->findBy([], ['id' => 'ASC'])), 'shipped' => $this->families->yardsticks()->all]);
+        ], $this->entities->getRepository(Campaign::class)->findBy([], ['id' => 'ASC'])), 'shipped' => $this->families->shipped()]);
     }
 
     #[Route('', methods: ['POST'])]
@@ -79,7 +79,7 @@ final readonly class CampaignsController
         $this->journal->during($user->code, 'campaign added', $body->data(), function () use ($body, $id, $zone, $user): void {
             $this->importer->shipPolicies($user->code);
             $campaign = new Campaign($id, $body->text('title'), $body->text('site'), $zone);
-            $campaign->measureAgainst($this->families->yardsticks()->usual());
+            $campaign->measureAgainst($this->families->usual());
             $campaign->judgeBy('standard-1', false);
             $this->entities->persist($campaign);
         });

@@ -314,7 +314,7 @@ final readonly class Logbook
 
         return $this->reader->at($zone)->run(
             $fields,
-            $format->readRun($fields, new RunSurroundings($zone, $library, $this->formats, $origin, null, $log)),
+            $format->readRun($fields, new RunSurroundings($zone, $library, $library, $this->formats, $origin, null, $log)),
             $origin,
         );
     }

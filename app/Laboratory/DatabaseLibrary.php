@@ -9,14 +9,15 @@ use Footnote\App\Judgement\Logbook;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\Laboratory;
 use Footnote\Core\Record\Library;
-use Footnote\Core\Record\RecordLibrary;
+use Footnote\Core\Record\RecordLaboratory;
 
 /**
  * The libraries of the logbook and what laboratories reported, for the runs of one campaign. What it fetched it keeps for
  * as long as it lives, which is one reading of a unit's evidence.
  */
-final class DatabaseLibrary implements Library
+final class DatabaseLibrary implements Library, Laboratory
 {
     /** @var array<string, array<string, Traits>> */
     private array $shelves = [];
@@ -104,7 +105,7 @@ final class DatabaseLibrary implements Library
                 'SELECT w.medium, w.report_id, w.record, r.record AS report FROM laboratory_row w JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY w.id',
                 $some,
             ) as $row) {
-                $this->rows[Logbook::text($row, 'medium')][] = RecordLibrary::row(
+                $this->rows[Logbook::text($row, 'medium')][] = RecordLaboratory::row(
                     Fields::of([...Logbook::json($row, 'report'), ...$this->said(Logbook::text($row, 'report_id'))]),
                     Fields::of(Logbook::json($row, 'record'), '/laboratory'),
                 );

@@ -15,6 +15,7 @@ use Footnote\Core\Judgement\Composing;
 use Footnote\Core\Judgement\Family;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\Topic;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\AcousticBench;
 use Footnote\Core\Noise\AcousticProcedure;
@@ -36,7 +37,7 @@ final readonly class DosimeterFamily implements Family, Composing
         return new AcousticUsability();
     }
 
-    public function parameter(): string
+    public function bracketRestsOn(): string
     {
         return 'offset';
     }
@@ -44,6 +45,11 @@ final readonly class DosimeterFamily implements Family, Composing
     public function title(): string
     {
         return 'noise dosimeter';
+    }
+
+    public function topic(): Topic
+    {
+        return NoiseRules::topic();
     }
 
     public function procedures(Instrument $unit): array

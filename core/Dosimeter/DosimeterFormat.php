@@ -108,6 +108,12 @@ final readonly class DosimeterFormat implements ContentFormat, KeepsLogs, KeepsS
         return json_decode((string) file_get_contents(__DIR__.'/shipped-criteria.json'), true, 32, \JSON_THROW_ON_ERROR);
     }
 
+    /** A dosimeter at the shoulder cannot be set against what holds behind hearing protection without a qualification. */
+    public function besides(): array
+    {
+        return ['eu-limit'];
+    }
+
     public function quantities(array $criteria, array $substances): array
     {
         $quantities = [

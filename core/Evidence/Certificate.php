@@ -35,21 +35,15 @@ final readonly class Certificate
     }
 
     /**
-     * The line of its table for a nominal value.
+     * The lines of its table for a nominal value, in their order.
      *
-     * @param string|null $frequency in Hz, where it matters; a line that names none is of any
+     * @return list<CertifiedValue>
      */
-    public function at(string $nominal, ?string $frequency = null): ?CertifiedValue
+    public function linesAt(Decimal $nominal): array
     {
-        $wanted = Decimal::parse($nominal)->value;
-        $hertz = $frequency === null ? null : Decimal::parse($frequency)->value;
-        foreach ($this->values as $value) {
-            if ($value->nominal->value->compareTo($wanted) === 0
-                && ($hertz === null || $value->frequency === null || $value->frequency->value->compareTo($hertz) === 0)) {
-                return $value;
-            }
-        }
-
-        return null;
+        return array_values(array_filter(
+            $this->values,
+            static fn (CertifiedValue $value): bool => $value->nominal->value->compareTo($nominal->value) === 0,
+        ));
     }
 }

@@ -13,11 +13,12 @@ use Footnote\Core\Quantity\Decimal;
  */
 final readonly class CertifiedValue
 {
+    /** @param Traits $beside what else tells it from another of the same nominal value, such as the frequency of a tone */
     public function __construct(
         public Decimal $nominal,
         public Decimal $certified,
         public ?Decimal $uncertainty,
-        public ?Decimal $frequency = null,
+        public Traits $beside = new Traits([]),
     ) {
     }
 }

@@ -9,12 +9,14 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Usability;
+use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\BenchGuide;
 use Footnote\Core\Judgement\Composing;
 use Footnote\Core\Judgement\Family;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\Topic;
 use Footnote\Core\Judgement\Yardsticks;
 
 /** Air sampling pumps and other samplers that pull air: a flow, a flow standard, volumes and concentrations. */
@@ -37,9 +39,14 @@ final readonly class FlowFamily implements Family, Composing
         return new FlowUsability($policy);
     }
 
-    public function parameter(): string
+    public function bracketRestsOn(): string
     {
         return 'flow';
+    }
+
+    public function topic(): Topic
+    {
+        return new Topic(['flow' => 'Air sampling', 'lab' => 'Laboratory'], 'flow', 'Volumes are reported', [...Topic::ANSWERS, Answer::Cautious]);
     }
 
     public function procedures(Instrument $unit): array

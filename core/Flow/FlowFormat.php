@@ -301,9 +301,9 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
                     static fn (?Decimal $gauge): bool => $gauge !== null,
                 ),
             ),
-            $medium === null ? [] : LaboratoryRows::of($medium, $around->library),
-            $medium === null ? [] : $around->library->usedBy($medium),
-            \count(array_filter($around->library->blanks(), static fn (Fields $blank): bool => $blank->optionalText('kind') !== 'media')),
+            $medium === null ? [] : LaboratoryRows::of($medium, $around->laboratory, $around->library),
+            $medium === null ? [] : $around->laboratory->usedBy($medium),
+            \count(array_filter($around->laboratory->blanks(), static fn (Fields $blank): bool => $blank->optionalText('kind') !== 'media')),
         );
     }
 
@@ -332,6 +332,12 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
             ],
             'limits' => [],
         ];
+    }
+
+    /** Of the conditions that concentrations are stated at a campaign needs one. */
+    public function besides(): array
+    {
+        return ['conditions-20', 'conditions-0', 'as-sampled'];
     }
 
     public function quantities(array $criteria, array $substances): array

@@ -43,7 +43,7 @@ final class FlowProcedures
     {
         return new Procedure(self::CHECK, 'Flow check', [
             new Step(
-                'warm-up',
+                Step::WARM_UP,
                 StepKind::Wait,
                 'Warm up',
                 'Run the pump for a few minutes.',

@@ -8,17 +8,18 @@ use Footnote\Core\Air\Substances;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\Laboratory;
 use Footnote\Core\Record\Library;
 
 /** What laboratories reported for a medium: the newest row of each substance, with the blanks of its report. */
 final class LaboratoryRows
 {
     /** @return list<AnalyteResult> in the order of their substances */
-    public static function of(string $medium, Library $library): array
+    public static function of(string $medium, Laboratory $laboratory, Library $library): array
     {
         $newest = [];
         $before = [];
-        foreach ($library->reported($medium) as $row) {
+        foreach ($laboratory->reported($medium) as $row) {
             // Led by a sign, so that a code of digits stays a text.
             $analyte = '='.$row->text('analyte');
             if (isset($newest[$analyte])) {
@@ -29,7 +30,7 @@ final class LaboratoryRows
         ksort($newest);
         $results = [];
         foreach ($newest as $analyte => $row) {
-            $results[] = self::read($row, substr($analyte, 1), $before[$analyte] ?? [], $library);
+            $results[] = self::read($row, substr($analyte, 1), $before[$analyte] ?? [], $laboratory, $library);
         }
 
         return $results;
@@ -65,14 +66,14 @@ final class LaboratoryRows
     }
 
     /** @param list<string> $superseded */
-    private static function read(Fields $row, string $analyte, array $superseded, Library $library): AnalyteResult
+    private static function read(Fields $row, string $analyte, array $superseded, Laboratory $laboratory, Library $library): AnalyteResult
     {
         $front = self::check($row);
         $unit = self::unit($row);
         $blanks = ['field' => [], 'media' => []];
-        foreach ($library->blanks() as $blank) {
+        foreach ($laboratory->blanks() as $blank) {
             $kind = $blank->optionalText('kind') === 'media' ? 'media' : 'field';
-            foreach ($library->reported($blank->text('medium')) as $found) {
+            foreach ($laboratory->reported($blank->text('medium')) as $found) {
                 if ($found->text('analyte') === $analyte && $found->text('number') === $row->text('number')) {
                     $mass = Mass::read($found, 'front', self::unit($found));
                     if ($mass !== null) {

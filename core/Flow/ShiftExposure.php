@@ -14,6 +14,7 @@ use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Coverage;
 use Footnote\Core\Judgement\Parts;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\PolicyChoice;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Shift;
 use Footnote\Core\Judgement\Verdict;
@@ -406,7 +407,7 @@ final readonly class ShiftExposure
 
     private function asRest(): bool
     {
-        return $this->rest()->asSampled ?? ($this->policy->choice('unsampledTime') === 'rest');
+        return $this->rest()->asSampled ?? ($this->policy->choice(PolicyChoice::UnsampledTime) === PolicyChoice::AS_SAMPLED);
     }
 
     /** A person's word on what was not sampled; of several samples that of the first that has one. */

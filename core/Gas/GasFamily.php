@@ -20,6 +20,7 @@ use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Rule\RemovedByRule;
+use Footnote\Core\Judgement\Topic;
 use Footnote\Core\Judgement\Yardsticks;
 
 /** Direct-reading monitors of gases and vapours: a linear response per channel, bottles of gas, logs of several channels. */
@@ -42,9 +43,14 @@ final readonly class GasFamily implements Family, Channelled
         return new GasUsability($policy);
     }
 
-    public function parameter(): string
+    public function bracketRestsOn(): string
     {
         return 'gain';
+    }
+
+    public function topic(): Topic
+    {
+        return new Topic(['gas' => 'Gas and vapour monitors'], 'linear', 'Gases and vapours are reported');
     }
 
     public function procedures(Instrument $unit): array

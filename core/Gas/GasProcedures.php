@@ -71,7 +71,7 @@ final class GasProcedures
                 ),
             ] : []),
             new Step(
-                'warm-up',
+                Step::WARM_UP,
                 StepKind::Wait,
                 'Warm up',
                 self::warmUpWords($unit),

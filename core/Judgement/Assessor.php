@@ -38,6 +38,17 @@ final readonly class Assessor
         return $this->families;
     }
 
+    /** @return list<Topic> what policies settle, each once */
+    public function topics(): array
+    {
+        $topics = [];
+        foreach ($this->families as $family) {
+            $topics[$family->topic()->response] = $family->topic();
+        }
+
+        return array_values($topics);
+    }
+
     /** The run alone, without the shift it may be part of. */
     public function assess(Run $run, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): Assessment
     {
@@ -47,7 +58,7 @@ final readonly class Assessor
         [$cases, $worked, $recalls] = [[], [], []];
         foreach ($parts as $name => $part) {
             $channel = (string) $name;
-            $bracket = (new BracketFinder($family->usability($policy), $channel, $family->parameter()))->find($run, $part);
+            $bracket = (new BracketFinder($family->usability($policy), $channel, $family->bracketRestsOn()))->find($run, $part);
             $again = static fn (Timeline $one): FamilyResults => $family->workOut($run, $bracket, $one, $policy, $yardsticks);
             $worked[$channel] = $again($part);
             $recalls[] = $recall = RecallSetRight::of($bracket->checks(), $part, $again);

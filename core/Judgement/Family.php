@@ -22,8 +22,11 @@ interface Family
     /** @param Policy|null $policy whose limits say what fails a unit; null: as shipped */
     public function usability(?Policy $policy = null): Usability;
 
-    /** The parameter of the response that a bracket is about. */
-    public function parameter(): string;
+    /** The parameter of the response that a bracket rests on: whatever breaks it between two checks breaks the bracket. */
+    public function bracketRestsOn(): string;
+
+    /** What policies settle for it. */
+    public function topic(): Topic;
 
     /** @return non-empty-list<Procedure> the usual one first */
     public function procedures(Instrument $unit): array;

@@ -34,7 +34,7 @@ final readonly class Foresight
             static fn (Timeline $part): bool => (new BracketFinder(
                 $family->usability(),
                 $part->channel,
-                $family->parameter(),
+                $family->bracketRestsOn(),
             ))->find($run, $part)->state() === BracketState::Open,
         ) !== [];
 

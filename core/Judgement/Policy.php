@@ -33,9 +33,9 @@ final readonly class Policy
         return ($this->rules[$rule] ?? null)?->limits[$name] ?? null;
     }
 
-    public function choice(string $name): string
+    public function choice(PolicyChoice $choice): string
     {
-        return $this->choices[$name] ?? '';
+        return $this->choices[$choice->value] ?? '';
     }
 
     public function reportedAnswer(string $response): Answer

@@ -18,8 +18,6 @@ use Footnote\Core\Quantity\MalformedDecimal;
 final readonly class PolicyReader
 {
     /** What a policy settles beside limits and weights. */
-    private const CHOICES = ['unsampledTime' => ['zero', 'rest'], 'startOfDayOnly' => ['never', 'where it stayed']];
-
     /**
      * The policy data with everything it is based on filled in.
      *
@@ -127,11 +125,9 @@ final readonly class PolicyReader
     private function choices(array $choices): array
     {
         foreach ($choices as $name => $choice) {
-            if (!\in_array($choice, self::CHOICES[$name] ?? [], true)) {
-                throw new InvalidPolicy(
-                    '/choices/'.$name,
-                    isset(self::CHOICES[$name]) ? 'one of '.implode(', ', self::CHOICES[$name]) : 'there is no such choice.',
-                );
+            $known = PolicyChoice::tryFrom($name)?->answers() ?? throw new InvalidPolicy('/choices/'.$name, 'there is no such choice.');
+            if (!isset($known[$choice])) {
+                throw new InvalidPolicy('/choices/'.$name, 'one of '.implode(', ', array_keys($known)));
             }
         }
 

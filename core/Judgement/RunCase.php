@@ -61,7 +61,7 @@ final readonly class RunCase
     {
         $pre = $this->bracket->pre;
 
-        return $this->policy->choice('startOfDayOnly') === 'where it stayed'
+        return $this->policy->choice(PolicyChoice::StartOfDayOnly) === PolicyChoice::WHERE_IT_STAYED
             && $this->family instanceof StayingInPlace && $this->family->staysInPlace($this->run)
             && $this->run->stop !== null && $this->bracket->post === null && $this->bracket->brokenAfter === null
 

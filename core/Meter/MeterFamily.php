@@ -16,6 +16,7 @@ use Footnote\Core\Judgement\Family;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\StayingInPlace;
+use Footnote\Core\Judgement\Topic;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\AcousticBench;
 use Footnote\Core\Noise\AcousticProcedure;
@@ -42,9 +43,14 @@ final readonly class MeterFamily implements Family, Composing, StayingInPlace
         return new AcousticUsability();
     }
 
-    public function parameter(): string
+    public function bracketRestsOn(): string
     {
         return 'offset';
+    }
+
+    public function topic(): Topic
+    {
+        return NoiseRules::topic();
     }
 
     public function procedures(Instrument $unit): array

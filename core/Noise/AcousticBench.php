@@ -195,8 +195,9 @@ final readonly class AcousticBench implements BenchGuide
                 if (AcousticTone::nameOf($value, $certificate) === $chosen) {
                     continue;
                 }
+                $hertz = AcousticTone::frequencyOf($value)?->written;
                 $tones[AcousticTone::nameOf($value, $certificate)] = trim(
-                    \sprintf('%s dB %s', $value->nominal->written, $value->frequency === null ? '' : $value->frequency->written.' Hz'),
+                    \sprintf('%s dB %s', $value->nominal->written, $hertz === null ? '' : $hertz.' Hz'),
                 );
             }
         }
@@ -225,7 +226,7 @@ final readonly class AcousticBench implements BenchGuide
         $words = static fn (CertifiedValue $value): string => \sprintf(
             '%s dB%s, certified %s',
             $value->nominal->written,
-            $value->frequency === null ? '' : ', '.$value->frequency->written.' Hz',
+            AcousticTone::frequencyOf($value) === null ? '' : ', '.AcousticTone::frequencyOf($value)->written.' Hz',
             $value->certified->written,
         );
 

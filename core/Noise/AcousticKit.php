@@ -16,6 +16,9 @@ final class AcousticKit
     /** Between which a level may be written down, dB. */
     public const LEAST = '-20';
     public const MOST = '200';
+    public const ADDED = 'added';
+    public const SENSITIVITY = 'sensitivity';
+    public const FREQUENCY = 'frequency';
     public const CALIBRATOR = 'acoustic-calibrator';
     public const DIAMETERS = ['1/4 in' => '1/4 in', '1/2 in' => '1/2 in', '1 in' => '1 in'];
 
@@ -41,7 +44,7 @@ final class AcousticKit
             Entry::choice(
                 'factorIs',
                 'Its stored factor is',
-                [AcousticResponse::ADDED => 'added to the reading', AcousticResponse::SENSITIVITY => 'a sensitivity, dB re 1 V/Pa'],
+                [self::ADDED => 'added to the reading', self::SENSITIVITY => 'a sensitivity, dB re 1 V/Pa'],
             ),
             Entry::flag('notAdjustable', 'It cannot be adjusted'),
         ];
@@ -73,6 +76,7 @@ final class AcousticKit
             self::LEAST,
             self::MOST,
             Unit::Decibel,
+            [Entry::decimal(self::FREQUENCY, 'Frequency', '1', '100000', Unit::Hertz)],
         );
     }
 }

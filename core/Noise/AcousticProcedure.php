@@ -11,7 +11,6 @@ use Footnote\Core\Procedure\StepKind;
 /** The check of a noise dosimeter or sound level meter with an acoustic calibrator, step by step. */
 final class AcousticProcedure
 {
-    public const STOPPED = 'stopped';
     public const WINDSCREEN_OFF = 'windscreen-off';
     public const ADAPTER = 'adapter';
     public const REFERENCE = 'reference';
@@ -62,7 +61,7 @@ final class AcousticProcedure
     {
         return new Procedure('acoustic-check', 'Check with an acoustic calibrator', [
             new Step(
-                self::STOPPED,
+                Step::STOPPED,
                 StepKind::Confirm,
                 'Stopped',
                 'Stop the unit: it is out of run mode.',

@@ -23,9 +23,6 @@ use Footnote\Core\Response\RecallError;
 /** What acoustic checks say of a unit: its offset as found and as left, in dB, positive where it reads high. */
 final readonly class AcousticResponse
 {
-    public const ADDED = 'added';
-    public const SENSITIVITY = 'sensitivity';
-
     /**
      * N-1. Without a certificate the nominal level is taken, and says so.
      *
@@ -64,7 +61,7 @@ final readonly class AcousticResponse
             $inputs[] = $error;
             $value = $value->plus($error->value);
         }
-        $hertz = $tone->frequency ?? $certified?->frequency;
+        $hertz = $tone->frequency ?? ($certified === null ? null : AcousticTone::frequencyOf($certified));
         if ($content->weighting !== null && $hertz !== null) {
             // Told to a ten-thousandth, far below what a meter shows, so that drifts stay exact.
             $weight = Exact::of(number_format($content->weighting->at($hertz->value->toFloat()), 4, '.', ''));
@@ -140,7 +137,7 @@ final readonly class AcousticResponse
             ? $this->deviation($check, $content, $content->asLeft, 'as left', $timeline)
             : $this->assumed($check, $content, $timeline);
         $moved = $content->factorBefore->value->minus($content->factorAfter->value);
-        $value = Real::plus($left->value, self::factorIs($timeline->instrument) === self::SENSITIVITY ? $moved->negated() : $moved);
+        $value = Real::plus($left->value, self::factorIs($timeline->instrument) === AcousticKit::SENSITIVITY ? $moved->negated() : $moved);
 
         return $this->knot(
             $check,

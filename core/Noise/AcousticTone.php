@@ -37,12 +37,16 @@ final readonly class AcousticTone
     /** The name of a certified tone; the frequency is part of it where the certificate has several at that level. */
     public static function nameOf(CertifiedValue $value, Certificate $certificate): string
     {
-        $alike = array_filter(
-            $certificate->values,
-            static fn (CertifiedValue $other): bool => $other->nominal->value->compareTo($value->nominal->value) === 0,
-        );
+        $frequency = self::frequencyOf($value);
 
-        return $value->nominal->written.(\count($alike) > 1 && $value->frequency !== null ? ' @ '.$value->frequency->written : '');
+        return $value->nominal->written
+            .(\count($certificate->linesAt($value->nominal)) > 1 && $frequency !== null ? ' @ '.$frequency->written : '');
+    }
+
+    /** The frequency that a certificate names with a level, Hz. */
+    public static function frequencyOf(CertifiedValue $value): ?Decimal
+    {
+        return $value->beside->decimal(AcousticKit::FREQUENCY);
     }
 
     public function name(): string
@@ -62,8 +66,16 @@ final readonly class AcousticTone
             && ($this->frequency === null || $other->frequency === null || $this->frequency->value->compareTo($other->frequency->value) === 0);
     }
 
+    /** The line of a certificate that it stands on; one that names no frequency is of any. */
     public function certifiedBy(?Certificate $certificate): ?CertifiedValue
     {
-        return $certificate?->at($this->nominal->written, $this->frequency?->written);
+        foreach ($certificate?->linesAt($this->nominal) ?? [] as $value) {
+            $frequency = self::frequencyOf($value);
+            if ($this->frequency === null || $frequency === null || $frequency->value->compareTo($this->frequency->value) === 0) {
+                return $value;
+            }
+        }
+
+        return null;
     }
 }

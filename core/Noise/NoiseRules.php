@@ -5,10 +5,16 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise;
 
 use Footnote\Core\Judgement\Rule\RemovedByRule;
+use Footnote\Core\Judgement\Topic;
 
 /** The rules for every unit with a microphone, worn or held. */
 final class NoiseRules
 {
+    public static function topic(): Topic
+    {
+        return new Topic(['noise' => 'Noise'], 'offset', 'Noise is reported');
+    }
+
     /** @return list<\Footnote\Core\Judgement\Rule> */
     public static function all(): array
     {

@@ -52,12 +52,13 @@ final class ToneLevels
             + ($hertz === null || $hertz === 1000.0 ? 0.0 : FrequencyWeighting::A->at($hertz));
         $tones = [];
         foreach ($certificate->values ?? [] as $value) {
-            $hertz = $value->frequency?->value->toFloat();
+            $frequency = AcousticTone::frequencyOf($value);
+            $hertz = $frequency?->value->toFloat();
             $tones[] = [
                 \sprintf(
                     '%s dB%s of %s',
                     $value->nominal->written,
-                    $value->frequency === null ? '' : \sprintf(', %s Hz', $value->frequency->written),
+                    $frequency === null ? '' : \sprintf(', %s Hz', $frequency->written),
                     $reference->id ?? '',
                 ),
                 $weighted($value->certified->value->toFloat(), $hertz),

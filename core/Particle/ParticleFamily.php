@@ -13,6 +13,7 @@ use Footnote\Core\Judgement\BenchGuide;
 use Footnote\Core\Judgement\Family;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\Topic;
 use Footnote\Core\Judgement\Yardsticks;
 
 /** Particle counters and photometric dust monitors: a flow, a background, sizes, and counts in time. */
@@ -35,9 +36,14 @@ final readonly class ParticleFamily implements Family
         return new ParticleUsability();
     }
 
-    public function parameter(): string
+    public function bracketRestsOn(): string
     {
         return 'flow';
+    }
+
+    public function topic(): Topic
+    {
+        return new Topic(['particle' => 'Particle counters and dust monitors'], 'counting', 'Particles are reported');
     }
 
     public function procedures(Instrument $unit): array

@@ -7,6 +7,10 @@ namespace Footnote\Core\Procedure;
 /** One step of a check, as data: the bench renders it, the rules ask what became of it. */
 final readonly class Step
 {
+    /** Identifiers by which rules of all families know a step, wherever a procedure has it. */
+    public const STOPPED = 'stopped';
+    public const WARM_UP = 'warm-up';
+
     /**
      * @param string      $id       what its state is recorded under
      * @param bool        $required whether leaving it out is a finding

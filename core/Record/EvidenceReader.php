@@ -121,7 +121,7 @@ final readonly class EvidenceReader
             $value->decimal('nominal', $kind->least ?? '-1000000', $kind->most ?? '1000000'),
             $value->decimal('certified', $kind->least ?? '-1000000', $kind->most ?? '1000000'),
             $value->optionalDecimal('uncertainty', '0', '1000'),
-            $value->optionalDecimal('frequency', '1', '100000'),
+            EntryReader::read($value, $kind->beside ?? []),
         ), $fields->objects('values')), EntryReader::read($fields, $kind->constants ?? []));
     }
 

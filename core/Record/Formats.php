@@ -140,15 +140,41 @@ final readonly class Formats
         }
     }
 
-    /** The criteria and limits that come with Footnote, as examples with their sources, from every family. */
-    public function yardsticks(): ShippedYardsticks
+    /**
+     * The criteria and limits that come with Footnote, as examples with their sources, from every family.
+     *
+     * @return array{criteria: list<array<string, mixed>>, limits: list<array<string, mixed>>}
+     */
+    public function shipped(): array
     {
         $all = ['criteria' => [], 'limits' => []];
         foreach ($this->formats as $format) {
-            $shipped = $format instanceof ShipsYardsticks ? $format->shipped() : ['criteria' => [], 'limits' => []];
-            $all = ['criteria' => [...$all['criteria'], ...$shipped['criteria']], 'limits' => [...$all['limits'], ...$shipped['limits']]];
+            if ($format instanceof ShipsYardsticks) {
+                $own = $format->shipped();
+                $all = ['criteria' => [...$all['criteria'], ...$own['criteria']], 'limits' => [...$all['limits'], ...$own['limits']]];
+            }
         }
 
-        return new ShippedYardsticks($all);
+        return $all;
+    }
+
+    /**
+     * Those that a new campaign begins with.
+     *
+     * @return array{criteria: list<array<string, mixed>>, limits: list<array<string, mixed>>}
+     */
+    public function usual(): array
+    {
+        $besides = [];
+        foreach ($this->formats as $format) {
+            array_push($besides, ...($format instanceof ShipsYardsticks ? $format->besides() : []));
+        }
+        $usual = static fn (array $one): bool => !\in_array($one['id'] ?? '', $besides, true);
+        $shipped = $this->shipped();
+
+        return [
+            'criteria' => array_values(array_filter($shipped['criteria'], $usual)),
+            'limits' => array_values(array_filter($shipped['limits'], $usual)),
+        ];
     }
 }

@@ -72,11 +72,12 @@ final readonly class RecordReader
         $interventions = $this->each($fields, 'interventions', static fn (Fields $item): Intervention => $reader->intervention($item, $family($item)));
         $written = $this->formats->logFormats();
         $library = RecordLibrary::of($fields, $this->formats->shelves());
-        $runs = $this->each($fields, 'runs', function (Fields $item) use ($family, $logs, $zone, $library, $written, $reader): Run {
+        $laboratory = RecordLaboratory::of($fields);
+        $runs = $this->each($fields, 'runs', function (Fields $item) use ($family, $logs, $zone, $library, $laboratory, $written, $reader): Run {
             $log = $item->optionalObject('log');
             $file = $log === null ? null : $logs($log->text('file'));
             $skip = (int) ($log?->object('format')->optionalNumber('skip', 0, 1000) ?? 0);
-            $around = new RunSurroundings($zone, $library, $written, $file?->origin($skip), $file);
+            $around = new RunSurroundings($zone, $library, $laboratory, $written, $file?->origin($skip), $file);
 
             $run = $reader->run($item, $this->formats->of($family($item))->readRun($item, $around), $around->origin);
             $this->formats->refuseForeign($family($item), $item);

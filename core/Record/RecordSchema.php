@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Comparator;
 use Footnote\Core\Judgement\ExposureComparator;
+use Footnote\Core\Judgement\PolicyChoice;
 use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Procedure\Entry;
 
@@ -62,7 +63,6 @@ final readonly class RecordSchema
             ], ['format', 'site', 'campaign']),
             '$defs' => [
                 ...self::plain(),
-                'certifiedValue' => self::certifiedValue(),
                 'instrument' => $this->told('family', $this->instruments()),
                 'reference' => $this->told('kind', $this->references()),
                 'check' => $this->check(),
@@ -104,32 +104,37 @@ final readonly class RecordSchema
         ];
     }
 
-    /** @return Schema */
-    private static function certifiedValue(): array
+    /**
+     * @param list<Entry> $beside of a row
+     *
+     * @return Schema
+     */
+    private static function certifiedValue(array $beside): array
     {
         return Shape::object([
             'nominal' => Shape::ref('decimal'),
             'certified' => Shape::ref('decimal'),
             'uncertainty' => Shape::ref('decimal'),
-            'frequency' => Shape::ref('decimal'),
-        ], ['nominal', 'certified']);
+            ...Shape::properties($beside),
+        ], ['nominal', 'certified', ...Shape::required($beside)]);
     }
 
     /**
      * A certificate, with what its kind of reference states beside its table.
      *
      * @param list<Entry> $constants
+     * @param list<Entry> $beside    of a row of its table
      *
      * @return Schema
      */
-    private static function certificates(array $constants): array
+    private static function certificates(array $constants, array $beside): array
     {
         return Shape::list(Shape::object([
             'number' => Shape::said(),
             'laboratory' => Shape::said(),
             'issued' => Shape::ref('day'),
             'due' => Shape::ref('day'),
-            'values' => Shape::list(Shape::ref('certifiedValue')),
+            'values' => Shape::list(self::certifiedValue($beside)),
             ...Shape::properties($constants),
         ], ['number', 'laboratory', 'issued', 'due', ...Shape::required($constants)]));
     }
@@ -137,13 +142,16 @@ final readonly class RecordSchema
     /** @return array<string, Schema> by family */
     private function instruments(): array
     {
+        // A unit's own certificate may list whatever a laboratory's table does.
+        $beside = array_merge(...array_map(static fn (ReferenceKind $kind): array => $kind->beside, array_values($this->formats->referenceKinds())));
+
         return array_map(static fn (ContentFormat $format): array => Shape::object([
             'id' => Shape::ref('id'),
             'family' => ['type' => 'string'],
             'model' => Shape::said(),
             'serial' => Shape::text(40),
             ...Shape::properties($format->instrument()),
-            'certificates' => self::certificates([]),
+            'certificates' => self::certificates([], $beside),
         ], ['id', 'family', 'model', ...Shape::required($format->instrument())]), $this->formats->all());
     }
 
@@ -161,7 +169,7 @@ final readonly class RecordSchema
                 'reason' => Shape::said(),
                 ...($kind->error === null ? [] : ['error' => Shape::ref('decimal')]),
             ], ['since', 'reason'])),
-            'certificates' => self::certificates($kind->constants),
+            'certificates' => self::certificates($kind->constants, $kind->beside),
         ], ['id', 'kind', 'model', ...Shape::required($kind->entries)]), $this->formats->referenceKinds());
     }
 
@@ -385,10 +393,10 @@ final readonly class RecordSchema
                 'source' => Shape::said(),
                 'mark' => Shape::cases(SourceMark::class),
             ])),
-            'choices' => Shape::object([
-                'unsampledTime' => ['enum' => ['zero', 'rest']],
-                'startOfDayOnly' => ['enum' => ['never', 'where it stayed']],
-            ]),
+            'choices' => Shape::object(array_combine(
+                array_column(PolicyChoice::cases(), 'value'),
+                array_map(static fn (PolicyChoice $one): array => Shape::oneOf(array_keys($one->answers())), PolicyChoice::cases()),
+            )),
         ], ['id', 'name', 'version', 'rules'])]];
     }
 

@@ -17,6 +17,7 @@ final readonly class ReferenceKind
      * @param string      $nominal   what a row of the table is found under, such as "level" or "scale mark"
      * @param bool        $table     whether a certificate without a table is of no use
      * @param Unit|null   $error     in which a recall says how far it was off: of its values, or percent of them; null: nothing can be taken out
+     * @param list<Entry> $beside    of a row of the table, where its nominal value alone does not tell it from another
      */
     public function __construct(
         public string $id,
@@ -29,6 +30,7 @@ final readonly class ReferenceKind
         public string $least = '-1000000',
         public string $most = '1000000',
         public ?Unit $error = null,
+        public array $beside = [],
     ) {
     }
 }

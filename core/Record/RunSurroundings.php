@@ -21,6 +21,7 @@ final readonly class RunSurroundings
     public function __construct(
         public \DateTimeZone $zone,
         public Library $library,
+        public Laboratory $laboratory,
         private LogFormatReader $formats,
         public ?LogOrigin $origin = null,
         private ?LogFile $file = null,

@@ -9,4 +9,7 @@ interface ShipsYardsticks
 {
     /** @return array{criteria: list<array<string, mixed>>, limits: list<array<string, mixed>>} */
     public function shipped(): array;
+
+    /** @return list<string> identifiers of those that a new campaign does not begin with: they are chosen where they hold */
+    public function besides(): array;
 }

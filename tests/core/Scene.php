@@ -40,7 +40,7 @@ final class Scene
         $this->record = [
             'format' => RecordSchema::FORMAT,
             'site' => ['name' => 'Mill', 'timeZone' => 'UTC'],
-            'campaign' => ['code' => 'c', 'title' => 'c', ...\Footnote\Core\Families::formats()->yardsticks()->usual()],
+            'campaign' => ['code' => 'c', 'title' => 'c', ...\Footnote\Core\Families::formats()->usual()],
             'instruments' => [['id' => 'D', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'rangeHigh' => '140']],
             'references' => [self::calibrator('A', '114.0', '0.2'), self::calibrator('B', '114.0', '0.2')],
             'checks' => [],

@@ -10,6 +10,19 @@ use Footnote\Core\Judgement\Rule;
 /** The rules that hold for every family: bracket, reference, procedure, run, clock, robustness. */
 final class SharedRules
 {
+    /** Titles of their groups, by what their identifiers begin with. */
+    public const GROUPS = [
+        'bracket' => 'Bracket',
+        'reference' => 'Reference',
+        'procedure' => 'Procedure',
+        'run' => 'Run',
+        'shift' => 'Shift',
+        'clock' => 'Clock',
+        'log' => 'Logs',
+        'removed' => 'Taken out, filled in, assumed',
+        'judgement' => 'Judgement',
+    ];
+
     /** @return list<Rule> */
     public static function all(): array
     {

@@ -9,13 +9,14 @@ use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
+use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
 
 /** A required step of a check was left out: skipped, or jumped over. One that did not apply, with its reason, is a note. */
 final readonly class StepNotConfirmed implements Rule
 {
     /** Steps that have a rule of their own. */
-    private const ELSEWHERE = ['stopped', 'steady', 'warm-up'];
+    private const ELSEWHERE = [Step::STOPPED, Step::WARM_UP];
 
     public function id(): string
     {

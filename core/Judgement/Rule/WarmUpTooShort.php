@@ -7,6 +7,7 @@ namespace Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Procedure\Step;
 
 /** The warm-up of a unit was cut short. */
 final readonly class WarmUpTooShort implements Rule
@@ -19,7 +20,7 @@ final readonly class WarmUpTooShort implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->checks() as $check) {
-            if ($case->missed($check, 'warm-up')) {
+            if ($case->missed($check, Step::WARM_UP)) {
                 yield $setting->finding(
                     \sprintf('The warm-up before the check of %s was cut short.', $case->hour($check->at)),
                     [$check->id],
