@@ -15,12 +15,6 @@ use Footnote\Core\Judgement\Verdict;
 /** What the ledger shows of a run. */
 final class LedgerLine
 {
-    /** Results that a ledger line shows, where the run has them. */
-    private const SHOWN = ['lex8h', 'laeq', 'lcpeak', 'volume'];
-
-    /** Beginnings of keys of which every one is shown. */
-    private const KINDS = ['dose:', 'twa:', 'stel:', 'mixture:'];
-
     /**
      * @param array<string, mixed> $body the written assessment
      *
@@ -33,15 +27,14 @@ final class LedgerLine
         $results = [];
         $headline = $assessment->family->headline($assessment->results);
         foreach ($assessment->results as $place => $result) {
-            if (\in_array($result->key, self::SHOWN, true)
-                || \in_array(strstr($result->key, ':', true).':', self::KINDS, true)
-                || $result->outcomes !== []
-                || $result->key === $headline) {
+            $column = $assessment->family->inLedger($result);
+            if ($column !== null || $result->outcomes !== [] || $result->key === $headline) {
                 $row = $written[$place] ?? null;
                 $value = \is_array($row) ? ($row['value'] ?? null) : null;
                 $results[] = [
                     'key' => $result->key,
                     'title' => $result->title,
+                    'column' => $column === '' ? null : $column,
                     'shown' => \is_array($value) && \is_string($value['shown'] ?? null) ? $value['shown'] : '',
                     'unit' => $result->reportedFigure()->unit->value,
                     'verdict' => $assessment->verdictOn($result)->value,

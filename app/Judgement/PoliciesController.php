@@ -10,6 +10,7 @@ use Footnote\App\Access\User;
 use Footnote\App\Http\Body;
 use Footnote\App\Http\Problem;
 use Footnote\App\Journal\Journal;
+use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\PolicyReader;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -28,6 +29,7 @@ final readonly class PoliciesController
         private Journal $journal,
         private Policies $policies,
         private PolicyReader $reader,
+        private Assessor $assessor,
         private ClockInterface $clock,
     ) {
     }
@@ -45,8 +47,9 @@ final readonly class PoliciesController
             'version' => (int) Logbook::text($row, 'version'),
             'newest' => \in_array(Logbook::text($row, 'policy_key'), $newest, true),
             'by' => Logbook::text($row, 'recorded_by'),
-            'at' => Logbook::moment($row, 'recorded_at'), 'data' => $this->policies->data(Logbook::text($row, 'policy_key')),
-        ], $rows)]);
+            'at' => Logbook::moment($row, 'recorded_at'),
+            'data' => $this->policies->data(Logbook::text($row, 'policy_key')),
+        ], $rows), 'groups' => PolicyQuestions::groups($this->assessor->topics()), 'questions' => PolicyQuestions::of($this->assessor->topics())]);
     }
 
     #[Route('', methods: ['POST'])]

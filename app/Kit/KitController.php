@@ -14,11 +14,9 @@ use Footnote\App\Judgement\Logbook;
 use Footnote\App\Judgement\SiteClock;
 use Footnote\App\Judgement\Workings;
 use Footnote\Core\Evidence\Certificate;
+use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\InterventionKind;
-use Footnote\Core\Gas\Bottle;
-use Footnote\Core\Gas\GasCheck;
-use Footnote\Core\Gas\GasFamily;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Channelled;
 use Footnote\Core\Judgement\Family;
@@ -34,6 +32,7 @@ use Footnote\Core\Record\RecordSchema;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Record\Shelf;
 use Footnote\Core\Record\Strangers;
+use Footnote\Core\Record\TellsWhatIsLeft;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -85,7 +84,7 @@ final readonly class KitController
                 array_map(
                     fn (array $record): array => [
                         ...$this->reference($record),
-                        'left' => $this->gasLeft($record),
+                        'left' => $this->left($record),
                         'lastUse' => self::moment($used[Logbook::text($record, 'id')] ?? null),
                     ],
                     $this->logbook->referenceRecords(),
@@ -121,6 +120,7 @@ final readonly class KitController
                     'constants' => Entry::all($kind->constants),
                     'valueUnit' => $kind->values->value ?? '',
                     'nominal' => $kind->nominal,
+                    'beside' => Entry::all($kind->beside),
                     'table' => $kind->table,
                 ],
                 array_values($this->families->referenceKinds()),
@@ -230,6 +230,7 @@ final readonly class KitController
             ...$this->instrument($record),
             'channels' => $channels,
             'run' => Entry::all($this->families->of($family->id())->run($timeline->instrument)),
+            'usualMinutes' => $this->families->of($family->id())->usualMinutes(),
             'histories' => array_map(static fn (int|string $channel, UnitHistory $history): array => [
                 'channel' => (string) $channel,
                 'unit' => $history->unit->value,
@@ -458,7 +459,7 @@ final readonly class KitController
             'model' => $reference->model,
             'about' => $kind === null ? '' : TraitsLine::line($reference->traits, $kind->entries),
             'valueUnit' => $kind?->values === null ? '' : $kind->values->value,
-            'errorUnit' => $kind?->error === null ? '' : $kind->error->value, 'nominal' => $kind === null ? '' : $kind->nominal,
+            'errorUnit' => $kind?->error === null ? '' : $kind->error->value, 'nominal' => $kind === null ? '' : $kind->nominal, 'beside' => Entry::all($kind->beside ?? []),
             'constants' => $certificate === null || $kind === null ? [] : TraitsLine::shown($certificate->constants, $kind->constants),
             'certificates' => $record['certificates'] ?? [], 'recalls' => $record['recalls'] ?? [],
             'due' => $certificate?->due->format('Y-m-d'), 'dueState' => $this->dueState($certificate?->due),
@@ -503,37 +504,25 @@ final readonly class KitController
     }
 
     /**
-     * What the last check that read its pressure says of a bottle; null for what is none, or was never read.
+     * What the checks say is left of a reference that they use up; null where none does.
      *
      * @param array<string, mixed> $record
      */
-    private function gasLeft(array $record): ?string
+    private function left(array $record): ?string
     {
-        if (Logbook::text($record, 'kind') !== Bottle::KIND) {
-            return null;
-        }
-        $bottle = new Bottle($this->reader->reference(Fields::of($record)));
-        foreach ($this->connection->fetchFirstColumn(
-            'SELECT c.record FROM check_record c JOIN check_leaning l ON l.check_id = c.id WHERE l.reference_id = ? ORDER BY c.checked_at DESC LIMIT 20',
-            [$bottle->reference->id],
-        ) as $json) {
-            $check = $this->reader->check(
-                Fields::of(json_decode(\is_string($json) ? $json : '', true, 64, \JSON_THROW_ON_ERROR)),
-                $this->families->of(GasFamily::ID),
-            );
-            $content = $check->content;
-            $pressure = !$content instanceof GasCheck
-                ? null
-                : ($check->reference === $bottle->reference->id ? $content->bottlePressure : $content->isobutylenePressure);
-            $left = $bottle->left($pressure);
-            if ($pressure !== null && $left !== null) {
-                return \sprintf(
-                    '%s on %s: %s L, %s min',
-                    $pressure->words(),
-                    $check->at->format('j M'),
-                    $left['litres']->rounded(0),
-                    $left['minutes']->rounded(0),
+        foreach ($this->families->all() as $format) {
+            if ($format instanceof TellsWhatIsLeft && \in_array(Logbook::text($record, 'kind'), $format->usedUp(), true)) {
+                $reference = $this->reader->reference(Fields::of($record));
+                $checks = $this->connection->fetchFirstColumn(
+                    'SELECT c.record FROM check_record c JOIN check_leaning l ON l.check_id = c.id'
+                        .' WHERE l.reference_id = ? ORDER BY c.checked_at DESC LIMIT 20',
+                    [$reference->id],
                 );
+
+                return $format->left($reference, array_map(fn (mixed $json): Check => $this->reader->check(
+                    Fields::of(json_decode(\is_string($json) ? $json : '', true, 64, \JSON_THROW_ON_ERROR)),
+                    $format,
+                ), $checks));
             }
         }
 

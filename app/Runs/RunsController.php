@@ -17,20 +17,23 @@ use Footnote\App\Judgement\Workings;
 use Footnote\App\Kit\RegisteredInstrument;
 use Footnote\App\Kit\TraitsLine;
 use Footnote\App\Storage\Numbers;
+use Footnote\Core\Evidence\Logged;
+use Footnote\Core\Evidence\RemarkKind;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\LogsByChannel;
 use Footnote\Core\Log\ColumnChoice;
 use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Log\LogFormatGuess;
+use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\UnreadableLog;
-use Footnote\Core\Noise\Sound;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\KeepsLogs;
 use Footnote\Core\Record\LogFormatReader;
+use Footnote\Core\Record\SketchesLogs;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -119,6 +122,10 @@ final readonly class RunsController
         $record = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
         $family = Logbook::text($this->logbook->instrumentRecord(Logbook::text($record, 'instrument')) ?? [], 'family');
         $entries = $this->families->of($family)->run($this->logbook->timeline(Logbook::text($record, 'instrument'))->instrument);
+        $totals = Totals::asked(
+            $this->families->of($family),
+            $this->entities->find(Campaign::class, $this->campaignOf($id))?->yardsticks()['criteria'] ?? [],
+        );
         $facts = $this->connection->fetchAllAssociative(
             'SELECT record, reason, recorded_by, recorded_at FROM run_fact WHERE run_id = ? ORDER BY id',
             [$id],
@@ -154,10 +161,12 @@ final readonly class RunsController
                 'entries' => Entry::all($entries),
                 'values' => (object) array_intersect_key($record, array_flip($this->familyFields($family))),
                 'shown' => TraitsLine::shown(EntryReader::read(Fields::of($record), $entries), $entries),
+                'totals' => Entry::all($totals),
+                'remarks' => array_map(static fn (RemarkKind $kind): string => $kind->id(), $this->families->remarks($family)),
             ],
             'clockOffsetSeconds' => $record['clockOffsetSeconds'] ?? null,
             'timerMinutes' => $record['timerMinutes'] ?? null,
-            'totals' => $record['totals'] ?? null,
+            'totals' => Totals::shown($totals, $record['totals'] ?? []),
             'remarks' => $record['remarks'] ?? [],
             'pauses' => $record['pauses'] ?? [],
             'exclusions' => $record['exclusions'] ?? [],
@@ -483,11 +492,12 @@ final readonly class RunsController
     public function series(string $id): JsonResponse
     {
         $run = $this->logbook->coreRun($this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id));
-        $log = Sound::heard($run)?->log;
-        if ($log === null) {
+        $format = $this->families->of($this->logbook->timeline($run->instrument)->instrument->family);
+        $log = $run->content instanceof Logged ? $run->content->log() : null;
+        if (!$format instanceof SketchesLogs || !$log instanceof SeriesLog) {
             return new JsonResponse(['start' => null, 'stepSeconds' => null, 'points' => []]);
         }
-        $series = \Footnote\Core\Noise\SeriesSketch::of($log, 600);
+        $series = $format->sketch($log, 600);
 
         return new JsonResponse([
             'start' => $run->trueTime($log->start())->format(\DATE_ATOM),

@@ -46,6 +46,12 @@ final readonly class Air
         ];
     }
 
+    /** @return list<Entry> what is read in the field when a run is over */
+    public static function inTheField(): array
+    {
+        return array_map(static fn (Entry $entry): Entry => $entry->atTheEnd(), self::entries('field', ' in the field'));
+    }
+
     public function isKnown(): bool
     {
         return $this->temperature !== null && $this->pressure !== null;

@@ -10,15 +10,19 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Log\ColumnKind;
+use Footnote\Core\Log\LogSketch;
+use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Noise\AcousticKit;
 use Footnote\Core\Noise\AcousticRemark;
 use Footnote\Core\Noise\AcousticSection;
 use Footnote\Core\Noise\DoseCriterion;
 use Footnote\Core\Noise\LevelColumn;
 use Footnote\Core\Noise\NoiseRecordReader;
+use Footnote\Core\Noise\SeriesSketch;
 use Footnote\Core\Noise\SetUp;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\BringsTotals;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
@@ -27,10 +31,11 @@ use Footnote\Core\Record\KeepsLogs;
 use Footnote\Core\Record\KeepsShelves;
 use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Record\ShipsYardsticks;
+use Footnote\Core\Record\SketchesLogs;
 use Footnote\Core\Record\TranslatesAnswers;
 
 /** Noise dosimeters in the record format: acoustic checks, logs and totals, dose criteria. */
-final readonly class DosimeterFormat implements ContentFormat, KeepsLogs, KeepsShelves, ShipsYardsticks, HasCriteria, TranslatesAnswers
+final readonly class DosimeterFormat implements ContentFormat, BringsTotals, SketchesLogs, KeepsLogs, KeepsShelves, ShipsYardsticks, HasCriteria, TranslatesAnswers
 {
     public function instrument(): array
     {
@@ -52,6 +57,16 @@ final readonly class DosimeterFormat implements ContentFormat, KeepsLogs, KeepsS
         return [];
     }
 
+    public function totals(): array
+    {
+        return AcousticKit::totals();
+    }
+
+    public function totalOfEachCriterion(): Entry
+    {
+        return Entry::decimal('doses', 'Dose', '0', '100000', Unit::Percent);
+    }
+
     public function remarks(): array
     {
         return [AcousticRemark::MicrophoneCovered];
@@ -60,6 +75,11 @@ final readonly class DosimeterFormat implements ContentFormat, KeepsLogs, KeepsS
     public function referenceKinds(): array
     {
         return [AcousticKit::calibrator()];
+    }
+
+    public function sketch(SeriesLog $log, int $most): LogSketch
+    {
+        return SeriesSketch::of($log, $most);
     }
 
     public function shelves(): array
@@ -95,6 +115,11 @@ final readonly class DosimeterFormat implements ContentFormat, KeepsLogs, KeepsS
     public function readRun(Fields $run, RunSurroundings $around): RunContent
     {
         return NoiseRecordReader::read($run, $around, EntryReader::read($run, $this->run()));
+    }
+
+    public function usualMinutes(): int
+    {
+        return 480;
     }
 
     public function run(?Instrument $unit = null): array

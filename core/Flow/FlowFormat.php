@@ -257,17 +257,22 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
         ];
     }
 
+    public function usualMinutes(): int
+    {
+        return 480;
+    }
+
     public function run(?Instrument $unit = null): array
     {
         return [
-            Entry::text('medium', 'Number of the medium', help: 'As it stands on the cassette or tube'),
+            Entry::text('medium', 'Number of the medium', help: 'As it stands on the cassette or tube')->ofOneRun(),
             Entry::named('sampler', 'Sampler type', 'library:'.self::SAMPLERS),
             Entry::named('method', 'Method', 'library:'.self::METHODS),
             Entry::choice('purpose', 'Sampled for', ['shift' => 'the shift', 'short-term' => 'a short-term value']),
-            ...Air::entries('field', ' in the field'),
-            Entry::measured('displayedVolume', 'Volume the pump shows', [Unit::Litre, Unit::CubicMetre]),
+            ...Air::inTheField(),
+            Entry::measured('displayedVolume', 'Volume the pump shows', [Unit::Litre, Unit::CubicMetre])->atTheEnd(),
             Entry::decimal('gaugeStart', 'Sampler\'s gauge at the start', '0', '1000000'),
-            Entry::decimal('gaugeStop', 'Sampler\'s gauge at the stop', '0', '1000000'),
+            Entry::decimal('gaugeStop', 'Sampler\'s gauge at the stop', '0', '1000000')->atTheEnd(),
         ];
     }
 

@@ -88,6 +88,11 @@ final readonly class SampleResults implements FamilyResults
         return Headline::of($results, ['twa', 'stel', 'conc', 'volume']);
     }
 
+    public function inLedger(Result $result): ?string
+    {
+        return preg_match('/^(?:volume$|twa:|stel:|mixture:)/', $result->key) === 1 ? '' : null;
+    }
+
     public function driftLimit(Policy $policy): ?Limit
     {
         return $policy->limit('flow.change', 'change');

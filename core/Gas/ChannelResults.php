@@ -95,6 +95,11 @@ final readonly class ChannelResults implements FamilyResults
         return Headline::of($results, self::KINDS);
     }
 
+    public function inLedger(Result $result): ?string
+    {
+        return preg_match('/^(?:twa:|stel:|mixture:)/', $result->key) === 1 ? '' : null;
+    }
+
     public function driftLimit(Policy $policy): ?Limit
     {
         return $policy->limit('gas.span-drift', 'share');

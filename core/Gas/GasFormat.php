@@ -10,6 +10,7 @@ use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\CommonIntervention;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Provenance;
+use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Log\ChannelColumn;
@@ -25,9 +26,10 @@ use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\KeepsLogs;
 use Footnote\Core\Record\KeepsShelves;
 use Footnote\Core\Record\RunSurroundings;
+use Footnote\Core\Record\TellsWhatIsLeft;
 
 /** Gas and vapour monitors in the record format: units with channels, bottles, checks, logs and totals. */
-final readonly class GasFormat implements ContentFormat, ExaminesUnits, KeepsLogs, KeepsShelves
+final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, ExaminesUnits, KeepsLogs, KeepsShelves
 {
     /** Names of channels stand in figures, files and addresses. */
     private const NAME = '/^[A-Za-z][A-Za-z0-9 .-]{0,19}$/D';
@@ -77,6 +79,34 @@ final readonly class GasFormat implements ContentFormat, ExaminesUnits, KeepsLog
         if ($seen === []) {
             throw new InvalidRecord($unit->at('channels'), 'is empty: name at least one channel.');
         }
+    }
+
+    public function usedUp(): array
+    {
+        return [Bottle::KIND];
+    }
+
+    public function left(Reference $reference, array $checks): ?string
+    {
+        $bottle = new Bottle($reference);
+        foreach ($checks as $check) {
+            $content = $check->content;
+            $pressure = !$content instanceof GasCheck
+                ? null
+                : ($check->reference === $reference->id ? $content->bottlePressure : $content->isobutylenePressure);
+            $left = $bottle->left($pressure);
+            if ($pressure !== null && $left !== null) {
+                return \sprintf(
+                    '%s on %s: %s L, %s min',
+                    $pressure->words(),
+                    $check->at->format('j M'),
+                    $left['litres']->rounded(0),
+                    $left['minutes']->rounded(0),
+                );
+            }
+        }
+
+        return null;
     }
 
     public function remarks(): array
@@ -209,6 +239,11 @@ final readonly class GasFormat implements ContentFormat, ExaminesUnits, KeepsLog
         return $lines;
     }
 
+    public function usualMinutes(): int
+    {
+        return 480;
+    }
+
     public function run(?Instrument $unit = null): array
     {
         $names = $unit === null ? [] : $this->logChannels($unit, ChannelColumn::Reading);
@@ -220,15 +255,15 @@ final readonly class GasFormat implements ContentFormat, ExaminesUnits, KeepsLog
                     : Entry::choice('channel', 'Channel', array_combine($names, $names), true),
                 Entry::named('substance', 'Vapour or gas that was there', 'library:'.Substances::SHELF),
                 Entry::decimal('unitFactor', 'Factor set on the unit', '0.01', '1000', help: 'Empty: 1, it shows isobutylene units'),
-                Entry::decimal('handFactor', 'Multiplied by hand with', '0.01', '1000', help: 'Empty: not at all'),
+                Entry::decimal('handFactor', 'Multiplied by hand with', '0.01', '1000', help: 'Empty: not at all')->atTheEnd(),
                 Entry::choice('shownIn', 'Unit was set to', ['as registered' => 'its usual unit', 'mg/m³' => 'mg/m³']),
-                Entry::decimal('mean', 'Mean (TWA) on the display', '-1000000', '1000000'),
-                Entry::decimal('shortTerm', 'STEL on the display', '-1000000', '1000000'),
-                Entry::decimal('peak', 'Peak on the display', '-1000000', '1000000'),
-                Entry::decimal('lowest', 'Lowest on the display', '-1000000', '1000000'),
+                Entry::decimal('mean', 'Mean (TWA) on the display', '-1000000', '1000000')->atTheEnd(),
+                Entry::decimal('shortTerm', 'STEL on the display', '-1000000', '1000000')->atTheEnd(),
+                Entry::decimal('peak', 'Peak on the display', '-1000000', '1000000')->atTheEnd(),
+                Entry::decimal('lowest', 'Lowest on the display', '-1000000', '1000000')->atTheEnd(),
             ], help: 'What was there, and how the unit was set; the display only where there is no log'),
-            ...Air::entries('field', ' in the field'),
-            Entry::flag('wrapped', 'Its memory was full and began anew', 'The beginning of the log is lost'),
+            ...Air::inTheField(),
+            Entry::flag('wrapped', 'Its memory was full and began anew', 'The beginning of the log is lost')->atTheEnd(),
         ];
     }
 

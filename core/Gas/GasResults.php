@@ -76,6 +76,11 @@ final readonly class GasResults implements FamilyResults, LogsByChannel
         return Headline::of($results, ChannelResults::KINDS);
     }
 
+    public function inLedger(Result $result): ?string
+    {
+        return preg_match('/^(?:twa:|stel:|mixture:)/', $result->key) === 1 ? '' : null;
+    }
+
     public function driftLimit(Policy $policy): ?Limit
     {
         return $policy->limit('gas.span-drift', 'share');

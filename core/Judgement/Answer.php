@@ -14,6 +14,18 @@ enum Answer: string
     /** The end of the drift interval that is worse for whoever must show compliance. */
     case Cautious = 'cautious';
 
+    /** As a policy names it. */
+    public function brief(): string
+    {
+        return match ($this) {
+            self::Indicated => 'as indicated',
+            self::Pre => 'by the check before',
+            self::Post => 'by the check after',
+            self::Between => 'along the bracket',
+            self::Cautious => 'at the cautious end',
+        };
+    }
+
     public function words(): string
     {
         return match ($this) {

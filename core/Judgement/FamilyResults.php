@@ -45,6 +45,12 @@ interface FamilyResults
      */
     public function headline(array $results): ?string;
 
+    /**
+     * How a result stands in the ledger beside what stands for its run: the heading of a column of its own, nothing for a line
+     * within the run's; null where it only stands there by a limit.
+     */
+    public function inLedger(Result $result): ?string;
+
     /** The limit that the policy sets to drift; null where its rule is off. */
     public function driftLimit(Policy $policy): ?Limit;
 

@@ -9,16 +9,20 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Log\ColumnKind;
+use Footnote\Core\Log\LogSketch;
+use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Noise\AcousticKit;
 use Footnote\Core\Noise\AcousticRemark;
 use Footnote\Core\Noise\AcousticSection;
 use Footnote\Core\Noise\LevelColumn;
 use Footnote\Core\Noise\NoiseRecordReader;
 use Footnote\Core\Noise\OctaveBand;
+use Footnote\Core\Noise\SeriesSketch;
 use Footnote\Core\Noise\SetUp;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\BringsTotals;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\ExaminesUnits;
@@ -27,10 +31,11 @@ use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\KeepsLogs;
 use Footnote\Core\Record\KeepsShelves;
 use Footnote\Core\Record\RunSurroundings;
+use Footnote\Core\Record\SketchesLogs;
 use Footnote\Core\Record\TranslatesAnswers;
 
 /** Sound level meters in the record format. Their checks are those of every unit with a microphone. */
-final readonly class MeterFormat implements ContentFormat, ExaminesUnits, KeepsLogs, KeepsShelves, TranslatesAnswers
+final readonly class MeterFormat implements ContentFormat, BringsTotals, SketchesLogs, ExaminesUnits, KeepsLogs, KeepsShelves, TranslatesAnswers
 {
     private const CLOCK = '/^([01]?\d|2[0-3]):([0-5]\d)(?::([0-5]\d))?$/D';
 
@@ -73,6 +78,16 @@ final readonly class MeterFormat implements ContentFormat, ExaminesUnits, KeepsL
         return $kind === BandColumn::Band ? array_map(static fn (OctaveBand $band): string => $band->value, OctaveBand::cases()) : [];
     }
 
+    public function totals(): array
+    {
+        return AcousticKit::totals();
+    }
+
+    public function totalOfEachCriterion(): ?Entry
+    {
+        return null;
+    }
+
     public function remarks(): array
     {
         return [AcousticRemark::MicrophoneCovered];
@@ -81,6 +96,11 @@ final readonly class MeterFormat implements ContentFormat, ExaminesUnits, KeepsL
     public function referenceKinds(): array
     {
         return [AcousticKit::calibrator()];
+    }
+
+    public function sketch(SeriesLog $log, int $most): LogSketch
+    {
+        return SeriesSketch::of($log, $most);
     }
 
     public function shelves(): array
@@ -111,6 +131,11 @@ final readonly class MeterFormat implements ContentFormat, ExaminesUnits, KeepsL
     public function describeCheck(CheckContent $content): array
     {
         return AcousticSection::describe($content);
+    }
+
+    public function usualMinutes(): ?int
+    {
+        return null;
     }
 
     public function run(?Instrument $unit = null): array
@@ -158,15 +183,15 @@ final readonly class MeterFormat implements ContentFormat, ExaminesUnits, KeepsL
                 'notedStart',
                 'Start noted by hand',
                 help: 'hh:mm or hh:mm:ss, when the key was pressed',
-            )->onlyWith('measures', $room),
+            )->ofOneRun()->onlyWith('measures', $room),
             Entry::text(
                 'fileStart',
                 'Start by the unit',
                 help: 'hh:mm:ss that its file is named by; a log brings its own',
-            )->onlyWith('measures', $room),
+            )->atTheEnd()->onlyWith('measures', $room),
             Entry::choice('windscreen', 'Windscreen', ['on' => 'on', 'off' => 'off']),
             ...SetUp::stated(['exchangeRate', 'threshold'], false),
-            $decibels('bands', 'Octave bands off the display', 'Where there is no log of them')->onlyWith('measures', $spot, $room),
+            $decibels('bands', 'Octave bands off the display', 'Where there is no log of them')->atTheEnd()->onlyWith('measures', $spot, $room),
             Entry::decimal(
                 'background',
                 'Background L_Aeq',
@@ -174,8 +199,8 @@ final readonly class MeterFormat implements ContentFormat, ExaminesUnits, KeepsL
                 AcousticKit::MOST,
                 Unit::DecibelA,
                 help: 'With the source switched off',
-            )->onlyWith('measures', $spot),
-            $decibels('backgroundBands', 'Background, octave bands', 'With the source switched off')->onlyWith('measures', $spot),
+            )->atTheEnd()->onlyWith('measures', $spot),
+            $decibels('backgroundBands', 'Background, octave bands', 'With the source switched off')->atTheEnd()->onlyWith('measures', $spot),
         ];
     }
 

@@ -68,6 +68,11 @@ final readonly class MeterResults implements FamilyResults, Levelled
         return NoiseResults::first($results, 'lex8h', BandComparison::KEY, 'laeq', 'la-bands');
     }
 
+    public function inLedger(Result $result): ?string
+    {
+        return $this->levels->inLedger($result);
+    }
+
     public function driftLimit(Policy $policy): ?Limit
     {
         return $this->levels->driftLimit($policy);

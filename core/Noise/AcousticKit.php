@@ -27,6 +27,16 @@ final class AcousticKit
         return Entry::decimal($name, $label, self::LEAST, self::MOST, Unit::Decibel, help: $help);
     }
 
+    /** @return non-empty-list<Entry> what the display of every unit may hold when a run is over */
+    public static function totals(): array
+    {
+        return [
+            Entry::decimal('equivalentLevel', 'L_Aeq', self::LEAST, self::MOST, Unit::DecibelA),
+            Entry::decimal('peak', 'L_Cpeak', self::LEAST, self::MOST, Unit::DecibelC),
+            Entry::decimal('slowMaximum', 'L_ASmax', self::LEAST, self::MOST, Unit::DecibelA),
+        ];
+    }
+
     public static function microphone(): Entry
     {
         return Entry::choice('microphone', 'Microphone diameter', self::DIAMETERS);

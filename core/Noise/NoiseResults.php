@@ -102,6 +102,16 @@ final readonly class NoiseResults implements FamilyResults
         return self::first($results, 'lex8h', 'laeq');
     }
 
+    public function inLedger(Result $result): ?string
+    {
+        return match (true) {
+            str_starts_with($result->key, 'dose:') => 'Dose % '.str_replace('Dose, ', '', $result->title),
+            $result->key === 'lcpeak' => 'Peak dB(C)',
+            \in_array($result->key, ['lex8h', 'laeq'], true), str_starts_with($result->key, 'twa:') => '',
+            default => null,
+        };
+    }
+
     public function driftLimit(Policy $policy): ?Limit
     {
         return $policy->limit('noise.drift', 'drift');

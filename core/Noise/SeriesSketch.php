@@ -4,22 +4,18 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Log\LogSketch;
 use Footnote\Core\Log\SeriesLog;
 
-/** A log drawn small: so many stretches, each with its lowest, highest and energy-mean level. */
-final readonly class SeriesSketch
+/** Draws a log of levels small: the mean of a stretch is that of the energy. */
+final class SeriesSketch
 {
-    /** @param list<array{float, float, float}|null> $points lowest, energy mean, highest in dB; null where there is none */
-    private function __construct(public float $step, public array $points)
-    {
-    }
-
-    public static function of(SeriesLog $log, int $most): self
+    public static function of(SeriesLog $log, int $most): LogSketch
     {
         $per = max(1, (int) ceil($log->length() / $most));
         $column = LogSurvey::column($log, ...LevelColumn::LEVELS);
         if ($column === null) {
-            return new self($per * $log->step(), []);
+            return new LogSketch($per * $log->step(), []);
         }
         $points = [];
         [$low, $high, $energy, $count, $held] = [\PHP_INT_MAX, \PHP_INT_MIN, 0.0, 0, 0];
@@ -41,7 +37,7 @@ final readonly class SeriesSketch
             $points[] = self::point($low, $high, $energy, $count);
         }
 
-        return new self($per * $log->step(), $points);
+        return new LogSketch($per * $log->step(), $points);
     }
 
     /** @return array{float, float, float}|null */

@@ -292,6 +292,11 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
         return $lines;
     }
 
+    public function usualMinutes(): int
+    {
+        return 480;
+    }
+
     public function run(?Instrument $unit = null): array
     {
         $counter = [
@@ -327,9 +332,9 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
         ];
 
         return match ($unit?->traits->text('kind')) {
-            null => [...$counter, ...$dust, ...Air::entries('field', ' in the field')],
-            self::PHOTOMETER => [...$dust, ...Air::entries('field', ' in the field')],
-            default => [...$counter, ...Air::entries('field', ' in the field')],
+            null => [...$counter, ...$dust, ...Air::inTheField()],
+            self::PHOTOMETER => [...$dust, ...Air::inTheField()],
+            default => [...$counter, ...Air::inTheField()],
         };
     }
 

@@ -83,6 +83,11 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
         return Headline::of($results, ['twa', 'mean', 'count', 'bin']);
     }
 
+    public function inLedger(Result $result): ?string
+    {
+        return preg_match('/^(?:twa:|stel:|mixture:)/', $result->key) === 1 ? '' : null;
+    }
+
     public function driftLimit(Policy $policy): ?Limit
     {
         return $policy->limit('particle.flow', 'change');

@@ -19,7 +19,6 @@ final readonly class Entry
      * @param list<self>            $rows    the entries of one row of a table, or of a group
      * @param string                $of      of a named thing: "reference:thermometer" or "library:sampler"
      * @param EntryCondition|null   $only    when it is asked; null: always
-     * @param bool                  $beforehand whether the bench fills it in, so that alone it is no answer
      */
     private function __construct(
         public string $name,
@@ -34,7 +33,7 @@ final readonly class Entry
         public array $rows = [],
         public string $of = '',
         public ?EntryCondition $only = null,
-        public bool $beforehand = false,
+        public Asked $asked = Asked::AtTheStart,
     ) {
     }
 
@@ -112,22 +111,34 @@ final readonly class Entry
     /** The same under another name. */
     public function as(string $name, string $label): self
     {
-        return $this->with($name, $label, $this->only, $this->beforehand);
+        return $this->with($name, $label, $this->only, $this->asked);
     }
 
     /** Asked only where another entry is answered, or is one of these. */
     public function onlyWith(string $entry, string ...$values): self
     {
-        return $this->with($this->name, $this->label, new EntryCondition($entry, array_values($values)), $this->beforehand);
+        return $this->with($this->name, $this->label, new EntryCondition($entry, array_values($values)), $this->asked);
     }
 
     /** A column that the bench fills in before anything was read: alone it makes no row. */
     public function filledIn(): self
     {
-        return $this->with($this->name, $this->label, $this->only, true);
+        return $this->with($this->name, $this->label, $this->only, Asked::Beforehand);
     }
 
-    private function with(string $name, string $label, ?EntryCondition $only, bool $beforehand): self
+    /** Known only when a run is over. */
+    public function atTheEnd(): self
+    {
+        return $this->with($this->name, $this->label, $this->only, Asked::AtTheEnd);
+    }
+
+    /** Known at the start of a run, and another one for the next. */
+    public function ofOneRun(): self
+    {
+        return $this->with($this->name, $this->label, $this->only, Asked::OfOneRun);
+    }
+
+    private function with(string $name, string $label, ?EntryCondition $only, Asked $asked): self
     {
         return new self(
             $name,
@@ -142,7 +153,7 @@ final readonly class Entry
             $this->rows,
             $this->of,
             $only,
-            $beforehand,
+            $asked,
         );
     }
 
@@ -173,6 +184,7 @@ final readonly class Entry
             ),
             'rows' => array_map(static fn (self $row): array => $row->describe(), $this->rows),
             'of' => $this->of,
+            'asked' => $this->asked->value,
             ...($this->only === null ? [] : ['only' => ['entry' => $this->only->entry, 'values' => $this->only->values]]),
         ];
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Record;
 
+use Footnote\Core\Procedure\Asked;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\EntryKind;
 
@@ -78,7 +79,7 @@ final class Answers
     {
         $telling = array_filter(
             $entry->rows,
-            static fn (Entry $column): bool => !$column->beforehand && !\in_array($column->name, ['provenance', 'struck'], true),
+            static fn (Entry $column): bool => $column->asked !== Asked::Beforehand && !\in_array($column->name, ['provenance', 'struck'], true),
         );
         $required = array_filter($telling, static fn (Entry $column): bool => $column->required);
         $wanted = array_map(static fn (Entry $column): string => $column->name, $required === [] ? $telling : $required);

@@ -44,6 +44,9 @@ interface ContentFormat
      */
     public function describeCheck(CheckContent $content): array;
 
+    /** How long a run is planned for where nobody says otherwise, min; null: as long as it takes. */
+    public function usualMinutes(): ?int;
+
     /**
      * What is written of a run beside unit, person, task, place and times.
      *

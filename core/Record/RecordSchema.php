@@ -68,7 +68,7 @@ final readonly class RecordSchema
                 'check' => $this->check(),
                 'intervention' => $this->intervention(),
                 'logFormat' => $this->logFormat(),
-                'totals' => self::totals(),
+                'totals' => $this->totals(),
                 'run' => $this->run(),
                 'criterion' => ['anyOf' => $this->criteria()],
                 'limit' => self::limit(),
@@ -266,16 +266,19 @@ final readonly class RecordSchema
     }
 
     /** @return Schema */
-    private static function totals(): array
+    private function totals(): array
     {
-        $reading = Shape::object(Shape::properties(ReadingEntries::of('-20', '200')), ['value', 'provenance']);
+        $reading = Shape::object(Shape::properties(ReadingEntries::of('-1000000', '1000000')), ['value', 'provenance']);
+        $totals = [];
+        foreach ($this->formats->all() as $format) {
+            foreach ($format instanceof BringsTotals ? $format->totals() : [] as $entry) {
+                $totals[$entry->name] = $reading;
+            }
+            $each = $format instanceof BringsTotals ? $format->totalOfEachCriterion() : null;
+            $totals += $each === null ? [] : [$each->name => Shape::map($reading)];
+        }
 
-        return Shape::object([
-            'equivalentLevel' => $reading,
-            'peak' => $reading,
-            'slowMaximum' => $reading,
-            'doses' => Shape::map($reading),
-        ]);
+        return Shape::object($totals);
     }
 
     /** @return Schema */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\Core\Families;
 use PHPUnit\Framework\TestCase;
 
 /** No room and no file of the core stands in a circle: each can be read after those that it names. */
@@ -28,6 +29,33 @@ final class HouseTest extends TestCase
         }
     }
 
+    /** Only what is honestly about air knows its family: laboratory and sampling plan. */
+    public function testNoFamilyIsKnownInTheApplication(): void
+    {
+        $rooms = '~^core/('.implode('|', [...self::families(), 'Noise']).')/~';
+        foreach (House::read(\dirname(__DIR__, 2))->files() as $file => $named) {
+            if (preg_match('~^app/(?!Laboratory/|Planning/)~', $file) === 1) {
+                self::assertSame([], preg_grep($rooms, $named), $file.' stands in no family\'s room.');
+                self::assertDoesNotMatchRegularExpression(self::names(), (string) file_get_contents(\dirname(__DIR__, 2).'/'.$file), $file);
+            }
+        }
+    }
+
+    /** A screen renders what a family declares; only its pictures know one. */
+    public function testNoFamilyIsKnownOnScreens(): void
+    {
+        $looked = 0;
+        $source = \dirname(__DIR__, 2).'/web/src';
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($source, \FilesystemIterator::SKIP_DOTS)) as $file) {
+            $path = $file instanceof \SplFileInfo ? $file->getPathname() : '';
+            if (preg_match('~(?<!\.test)\.tsx?$~', $path) === 1 && preg_match('~/(pictures|tests)/|/api/contract\.ts$~', $path) !== 1) {
+                self::assertDoesNotMatchRegularExpression(self::names(), (string) file_get_contents($path), substr($path, \strlen($source)));
+                ++$looked;
+            }
+        }
+        self::assertGreaterThan(60, $looked);
+    }
+
     public function testACircleIsFound(): void
     {
         self::assertSame(
@@ -44,5 +72,20 @@ final class HouseTest extends TestCase
     private static function core(array $arrows): array
     {
         return array_filter($arrows, static fn (string $place): bool => str_starts_with($place, 'core'), \ARRAY_FILTER_USE_KEY);
+    }
+
+    /** @return non-empty-list<string> the folders of the families, as the registry lists them */
+    private static function families(): array
+    {
+        return array_values(array_unique(array_map(static fn (array $one): string => explode('\\', $one[0]::class)[2], Families::all())));
+    }
+
+    /** Identifiers of families, their rooms as types of the contract, and what their results are told apart by. */
+    private static function names(): string
+    {
+        $ids = array_map(static fn (array $one): string => preg_quote($one[0]->id(), '~'), Families::all());
+        $rooms = implode('|', [...self::families(), 'Noise']);
+
+        return \sprintf('~%s|\b(?:%s)Family\b|kind\b[^\n]{0,8}[=!]==? \'(?:%s)\'~', implode('|', $ids), $rooms, strtolower($rooms));
     }
 }

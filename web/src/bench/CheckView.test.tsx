@@ -23,6 +23,7 @@ const reading: Schemas['Entry'] = {
   choices: [],
   rows: [],
   of: '',
+  asked: 'start',
 };
 
 const draft = (version: number, answers: Schemas['Answers']): Schemas['Draft'] => ({

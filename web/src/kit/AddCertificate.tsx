@@ -18,7 +18,7 @@ export function AddCertificate({
 }) {
   const forms = useForms();
   const asked = forms.data?.references.find((one) => one.id === kind);
-  const [draft, setDraft] = useState(() => noCertificate(owner === 'references' ? ' ' : ''));
+  const [draft, setDraft] = useState(() => noCertificate(owner === 'references'));
   const whole = asked && !asked.table ? { ...draft, table: [] } : draft;
   const add = useChange(async () => {
     const init = { params: { path: { id } }, body: certificateOf(whole, asked?.constants ?? []) };

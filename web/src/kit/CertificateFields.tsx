@@ -10,19 +10,19 @@ export interface CertificateDraft {
   laboratory: string;
   issued: string;
   due: string;
-  table: { nominal: string; certified: string; uncertainty: string; frequency: string }[];
+  table: { nominal: string; certified: string; uncertainty: string; beside: Record<string, string> }[];
   constants: Values;
 }
 
-const row = (nominal: string) => ({ nominal, certified: '', uncertainty: '', frequency: '' });
+const row = () => ({ nominal: '', certified: '', uncertainty: '', beside: {} });
 
-/** @param nominal of the first row of its table; none: it has no table */
-export const noCertificate = (nominal: string): CertificateDraft => ({
+/** @param table whether it holds a table of values, which begins with one empty row */
+export const noCertificate = (table: boolean): CertificateDraft => ({
   number: '',
   laboratory: '',
   issued: '',
   due: '',
-  table: nominal === '' ? [] : [row(nominal)],
+  table: table ? [row()] : [],
   constants: {},
 });
 
@@ -40,7 +40,11 @@ export const certificateOf = (draft: CertificateDraft, constants: Entry[]): Sche
       nominal: plain(one.nominal),
       certified: plain(one.certified),
       ...(one.uncertainty.trim() ? { uncertainty: plain(one.uncertainty) } : {}),
-      ...(one.frequency.trim() ? { frequency: plain(one.frequency) } : {}),
+      ...Object.fromEntries(
+        Object.entries(one.beside)
+          .filter(([, value]) => value.trim() !== '')
+          .map(([name, value]) => [name, plain(value)]),
+      ),
     })),
 });
 
@@ -61,7 +65,7 @@ export function CertificateFields({
   const change = (place: number, part: Partial<CertificateDraft['table'][number]>) =>
     set({ ...draft, table: draft.table.map((one, i) => (i === place ? { ...one, ...part } : one)) });
   const unit = kind?.valueUnit ?? '';
-  const sound = unit === 'dB';
+  const beside = kind?.beside ?? [];
   return (
     <>
       {(
@@ -96,12 +100,12 @@ export function CertificateFields({
           style={{
             gridColumn: '1 / -1',
             display: 'grid',
-            gridTemplateColumns: `repeat(${sound ? 4 : 3}, 1fr)`,
+            gridTemplateColumns: `repeat(${3 + beside.length}, 1fr)`,
             gap: 10,
           }}
         >
           <Field
-            label={`${sound ? 'Nominal' : (kind?.nominal ?? 'nominal').replace(/^./, (letter) => letter.toUpperCase())}${sound ? ', dB' : ''}`}
+            label={(kind?.nominal ?? 'nominal').replace(/^./, (letter) => letter.toUpperCase())}
             value={one.nominal}
             set={(nominal) => change(place, { nominal })}
             problem={refusal?.of(`values/${place}/nominal`)}
@@ -118,14 +122,15 @@ export function CertificateFields({
             set={(uncertainty) => change(place, { uncertainty })}
             problem={refusal?.of(`values/${place}/uncertainty`)}
           />
-          {sound && (
+          {beside.map((entry) => (
             <Field
-              label="Frequency, Hz"
-              value={one.frequency}
-              set={(frequency) => change(place, { frequency })}
-              problem={refusal?.of(`values/${place}/frequency`)}
+              key={entry.name}
+              label={`${entry.label}, ${entry.units[0] ?? ''}`}
+              value={one.beside[entry.name] ?? ''}
+              set={(value) => change(place, { beside: { ...one.beside, [entry.name]: value } })}
+              problem={refusal?.of(`values/${place}/${entry.name}`)}
             />
-          )}
+          ))}
         </div>
       ))}
       {draft.table.length > 0 && (
@@ -133,7 +138,7 @@ export function CertificateFields({
           <button
             type="button"
             className="fn-link"
-            onClick={() => set({ ...draft, table: [...draft.table, row('')] })}
+            onClick={() => set({ ...draft, table: [...draft.table, row()] })}
           >
             Another row
           </button>

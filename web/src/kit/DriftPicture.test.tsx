@@ -40,6 +40,7 @@ it('draws deviations around zero and flows around the flows that were seen', () 
   expect(container.querySelectorAll('circle')).toHaveLength(2);
   rerender(
     <DriftPicture
+      about="Flow"
       history={{
         channel: '',
         unit: 'L/min',

@@ -47,7 +47,7 @@ export function DriftPicture({ history, about = 'Deviation' }: { history: Drawn;
       viewBox="0 0 1000 160"
       width="100%"
       role="img"
-      aria-label={`${around || about !== 'Deviation' ? about : 'Flow'} at ${seen.length} checks, the last ${
+      aria-label={`${about} at ${seen.length} checks, the last ${
         last === null || last === undefined ? 'unknown' : `${word(last)} ${history.unit}`
       } as found`}
       style={{ maxWidth: 1000, display: 'block' }}

@@ -46,6 +46,7 @@ const reference = (id: string, more: object = {}) => ({
   valueUnit: 'dB',
   errorUnit: 'dB',
   nominal: 'level',
+  beside: [entry('frequency', 'decimal', { label: 'Frequency', units: ['Hz'] })],
   certificates: [],
   recalls: [],
   due: null,
@@ -137,6 +138,7 @@ const forms = {
       constants: [],
       valueUnit: 'dB',
       nominal: 'level',
+      beside: [entry('frequency', 'decimal', { label: 'Frequency', units: ['Hz'] })],
       table: true,
     },
     {
@@ -146,6 +148,7 @@ const forms = {
       constants: [entry('accuracy', 'decimal', { label: 'Accuracy' })],
       valueUnit: '',
       nominal: '',
+      beside: [],
       table: false,
     },
   ],
@@ -264,7 +267,7 @@ describe('the kit', () => {
     type(/^Laboratory/, 'County');
     type(/^Issued/, '2026-11-01');
     type(/^Due/, '2027-11-01');
-    type(/^Nominal/, '114');
+    type(/^Level/, '114');
     type(/^Certified/, '114,03');
     press(/^Add/);
     await waitFor(() => expect(server.POST).toHaveBeenCalled());

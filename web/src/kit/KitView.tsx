@@ -81,7 +81,10 @@ export function KitView() {
                         <div key={value.nominal}>
                           {value.nominal}: {value.certified}
                           {value.uncertainty ? ` ± ${value.uncertainty}` : ''} {reference.valueUnit}
-                          {value.frequency ? `, ${value.frequency} Hz` : ''}
+                          {reference.beside
+                            .filter((entry) => value[entry.name])
+                            .map((entry) => `, ${value[entry.name]} ${entry.units[0] ?? ''}`)
+                            .join('')}
                         </div>
                       ))}
                       {(newest?.values ?? []).length > 4 && (

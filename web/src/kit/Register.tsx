@@ -20,7 +20,7 @@ function Unit({ forms, onClose }: { forms: Forms; onClose: () => void }) {
   const [family, setFamily] = useState(forms.families[0]?.id ?? '');
   const [form, setForm] = useState({ id: '', model: '', serial: '' });
   const [values, setValues] = useState<Values>({});
-  const [certificate, setCertificate] = useState(() => noCertificate(''));
+  const [certificate, setCertificate] = useState(() => noCertificate(false));
   const asked = forms.families.find((one) => one.id === family)?.entries ?? [];
   const register = useChange(
     () =>
@@ -106,9 +106,7 @@ function Reference({ forms, onClose }: { forms: Forms; onClose: () => void }) {
   const [id, setId] = useState('');
   const [model, setModel] = useState('');
   const [values, setValues] = useState<Values>({});
-  const [certificate, setCertificate] = useState(() =>
-    noCertificate(forms.references[0]?.table ? '114' : ''),
-  );
+  const [certificate, setCertificate] = useState(() => noCertificate(forms.references[0]?.table ?? false));
   const register = useChange(
     () =>
       answer(
@@ -141,7 +139,7 @@ function Reference({ forms, onClose }: { forms: Forms; onClose: () => void }) {
           const chosen = forms.references.find((one) => one.id === event.target.value);
           setKind(chosen);
           setValues({});
-          setCertificate(noCertificate(chosen?.table ? (chosen.valueUnit === 'dB' ? '114' : '1') : ''));
+          setCertificate(noCertificate(chosen?.table ?? false));
         }}
         sx={{ gridColumn: '1 / -1' }}
       >

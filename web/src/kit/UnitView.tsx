@@ -41,6 +41,7 @@ export function UnitView() {
   }
   const deviates = history.unit === 'dB' || history.unit === '%';
   const points = new Map(history.points.map((point) => [point.check, point]));
+  const about = deviates ? 'Deviation' : history.shows.replace(/^./, (letter) => letter.toUpperCase());
   const digits = history.unit === '%' ? 1 : deviates ? 2 : 3;
   return (
     <>
@@ -81,7 +82,7 @@ export function UnitView() {
             ))}
         </dl>
       )}
-      <h2>{deviates ? 'Deviation' : 'Flow'} through time</h2>
+      <h2>{about} through time</h2>
       {unit.channels.length > 1 && (
         <ToggleButtonGroup
           exclusive
@@ -97,7 +98,7 @@ export function UnitView() {
           ))}
         </ToggleButtonGroup>
       )}
-      <DriftPicture history={history} />
+      <DriftPicture history={history} about={about} />
       {history.trends.map((trend) => (
         <section key={trend.title} aria-label={trend.title}>
           <h2>{trend.title} through time</h2>

@@ -159,7 +159,7 @@ function Define({
   });
   const [limit, setLimit] = useState({
     title: '',
-    quantity: 'lex8h',
+    quantity: campaign.quantities[0]?.value ?? '',
     value: '',
     comparator: '>',
     source: '',
@@ -343,7 +343,14 @@ function Define({
               mark: 'own',
             },
           ]);
-          setLimit({ title: '', quantity: 'lex8h', value: '', comparator: '>', source: '', mixture: '' });
+          setLimit({
+            title: '',
+            quantity: quantities[0]?.value ?? '',
+            value: '',
+            comparator: '>',
+            source: '',
+            mixture: '',
+          });
         }}
       >
         Take this limit in

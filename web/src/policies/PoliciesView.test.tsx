@@ -61,6 +61,28 @@ const policies = {
     ),
     { ...version('standard', 'Standard', {}), key: 'standard-0', newest: false },
   ],
+  groups: { noise: 'Noise', gas: 'Gas and vapour monitors' },
+  questions: [
+    {
+      of: 'reported',
+      name: 'flow',
+      title: 'Volumes are reported',
+      answers: [
+        { value: 'indicated', words: 'as indicated' },
+        { value: 'between', words: 'along the bracket' },
+        { value: 'cautious', words: 'at the cautious end' },
+      ],
+    },
+    {
+      of: 'choices',
+      name: 'startOfDayOnly',
+      title: 'A check at the start of the day is enough',
+      answers: [
+        { value: 'never', words: 'never' },
+        { value: 'where it stayed', words: 'for a unit that stayed in one quiet place' },
+      ],
+    },
+  ],
 };
 const limit = {
   id: 'eu-upper',
@@ -131,14 +153,18 @@ describe('policies side by side', () => {
     expect(row(/^Span drift/).textContent).toContain('off');
     expect(screen.getByText('Gas and vapour monitors')).toBeTruthy();
     expect(row(/^A check at the start of the day is enough/).textContent).toContain(
-      'for a meter that stayed in one quiet room',
+      'for a unit that stayed in one quiet place',
     );
     expect(row(/^Volumes are reported/).textContent).toContain('along the bracket');
     expect(screen.queryByRole('button')).toBeNull();
   });
 
   it('appear with the first campaign', async () => {
-    await open(hygienist, { campaigns: [], shipped: { criteria: [], limits: [] } }, { policies: [] });
+    await open(
+      hygienist,
+      { campaigns: [], shipped: { criteria: [], limits: [] } },
+      { policies: [], groups: {}, questions: [] },
+    );
     expect(screen.getByText('The shipped policies appear with the first campaign.')).toBeTruthy();
     expect(screen.getByText(/No campaign yet/)).toBeTruthy();
   });
@@ -148,7 +174,7 @@ describe('policies side by side', () => {
     fireEvent.click((await screen.findAllByRole('button', { name: 'Copy and change' }))[0] as HTMLElement);
     type(/^Code/, 'house');
     type(/^drift, not more than, dB/, '0,3x');
-    pick('A check at the start of the day is enough', 'for a meter that stayed in one quiet room');
+    pick('A check at the start of the day is enough', 'for a unit that stayed in one quiet place');
     pick('Span drift weighs', 'void');
     type('Source of Span drift', 'our own');
     refuse(server.POST, 'Nothing was kept.', { '/rules/noise.drift/limits/drift/value': 'is no number.' });

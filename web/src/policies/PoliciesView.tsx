@@ -13,67 +13,6 @@ import { Campaigns } from './Campaigns';
 type Version = Schemas['PolicyVersion'];
 type RuleChange = Schemas['RuleChange'];
 
-const groups: Record<string, string> = {
-  bracket: 'Bracket',
-  reference: 'Reference',
-  procedure: 'Procedure',
-  run: 'Run',
-  noise: 'Noise',
-  flow: 'Air sampling',
-  lab: 'Laboratory',
-  gas: 'Gas and vapour monitors',
-  particle: 'Particle counters and dust monitors',
-  clock: 'Clock',
-  judgement: 'Judgement',
-};
-
-/** What a policy settles beside limits and weights; the server says what it knows. */
-const settled = [
-  {
-    of: 'reported',
-    name: 'offset',
-    title: 'Noise is reported',
-    values: ['indicated', 'pre', 'post', 'between'],
-  },
-  {
-    of: 'reported',
-    name: 'flow',
-    title: 'Volumes are reported',
-    values: ['indicated', 'pre', 'post', 'between', 'cautious'],
-  },
-  {
-    of: 'reported',
-    name: 'linear',
-    title: 'Gases and vapours are reported',
-    values: ['indicated', 'pre', 'post', 'between'],
-  },
-  {
-    of: 'reported',
-    name: 'counting',
-    title: 'Particles are reported',
-    values: ['indicated', 'pre', 'post', 'between'],
-  },
-  { of: 'choices', name: 'unsampledTime', title: 'Unsampled time counts as', values: ['zero', 'rest'] },
-  {
-    of: 'choices',
-    name: 'startOfDayOnly',
-    title: 'A check at the start of the day is enough',
-    values: ['never', 'where it stayed'],
-  },
-] as const;
-
-const spoken: Record<string, string> = {
-  indicated: 'as indicated',
-  pre: 'by the check before',
-  post: 'by the check after',
-  between: 'along the bracket',
-  cautious: 'at the cautious end',
-  zero: 'not exposed',
-  rest: 'exposed as in the time sampled',
-  never: 'never',
-  'where it stayed': 'for a meter that stayed in one quiet room',
-};
-
 const severities = ['note', 'corrected', 'qualified', 'void', 'off'];
 
 /** Limits, severities and sources of every policy, side by side; a copy with changes is a new version. */
@@ -92,7 +31,7 @@ export function PoliciesView() {
   const rules = [...new Set(newest.flatMap((policy) => Object.keys(policy.data.rules)))];
   const first = newest[0];
   if (editing) {
-    return <Edit base={editing} onClose={() => setEditing(null)} />;
+    return <Edit base={editing} questions={policies.data.questions} onClose={() => setEditing(null)} />;
   }
   return (
     <>
@@ -135,7 +74,7 @@ export function PoliciesView() {
                 </tr>
               </thead>
               <tbody>
-                {settled.map(({ of, name, title }) => (
+                {policies.data.questions.map(({ of, name, title, answers }) => (
                   <tr key={name}>
                     <td>{title}</td>
                     {newest.map((policy) => {
@@ -145,7 +84,7 @@ export function PoliciesView() {
                           key={policy.key}
                           style={{ fontWeight: value === (first?.data[of]?.[name] ?? '') ? 400 : 700 }}
                         >
-                          {spoken[value] ?? (value || '–')}
+                          {answers.find((one) => one.value === value)?.words ?? (value || '–')}
                         </td>
                       );
                     })}
@@ -165,7 +104,7 @@ export function PoliciesView() {
                             scope="colgroup"
                             style={{ paddingTop: 14, color: ink.text }}
                           >
-                            {groups[group] ?? group}
+                            {policies.data.groups[group] ?? group}
                           </th>
                         </tr>
                       )}
@@ -208,7 +147,15 @@ function words(rule: Schemas['PolicyRule'] | undefined): string {
 }
 
 /** A copy with changes; a changed limit says where it comes from. */
-function Edit({ base, onClose }: { base: Version; onClose: () => void }) {
+function Edit({
+  base,
+  questions,
+  onClose,
+}: {
+  base: Version;
+  questions: Schemas['Policies']['questions'];
+  onClose: () => void;
+}) {
   const [id, setId] = useState(base.data.id);
   const [name, setName] = useState(base.data.name);
   const [summary, setSummary] = useState(base.data.summary ?? '');
@@ -258,21 +205,21 @@ function Edit({ base, onClose }: { base: Version; onClose: () => void }) {
           onChange={(event) => setSummary(event.target.value)}
           sx={{ minWidth: 380 }}
         />
-        {settled.map(({ of, name, title, values }) => (
+        {questions.map(({ of, name, title, answers }) => (
           <TextField
             key={name}
             select
             label={title}
-            value={settles[of][name] ?? values[0]}
+            value={settles[of][name] ?? answers[0]?.value ?? ''}
             onChange={(event) =>
               setSettles({ ...settles, [of]: { ...settles[of], [name]: event.target.value } })
             }
             error={add.error?.of(name) !== undefined}
             sx={{ minWidth: 190 }}
           >
-            {values.map((one) => (
-              <MenuItem key={one} value={one}>
-                {spoken[one]}
+            {answers.map((one) => (
+              <MenuItem key={one.value} value={one.value}>
+                {one.words}
               </MenuItem>
             ))}
           </TextField>

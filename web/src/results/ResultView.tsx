@@ -15,11 +15,9 @@ import { Decide, type Deciding } from './Decide';
 import { IntervalPicture } from './IntervalPicture';
 import { line, Named, NoteBook, Source, Symbol } from './notes';
 import { breakdownTable } from './Breakdown';
-import { Curve } from './Curve';
-import { LogPicture } from './LogPicture';
 import { removed } from './Removed';
-import { SpectrumPicture } from './SpectrumPicture';
-import { TimePicture } from './TimePicture';
+import { Curve } from './pictures/Curve';
+import { Pictures } from './pictures/Pictures';
 
 type Page = Schemas['ResultPage'];
 type Result = Schemas['Result'];
@@ -71,10 +69,7 @@ function Sheet({ page }: { page: Page }) {
   );
   const graph = { ...assessment.bracket, between: assessment.bracket.between.length };
   const last = page.decisions[0];
-  const ever =
-    assessment.family.kind === 'noise' || assessment.family.kind === 'flow'
-      ? assessment.family.largestEverDrift
-      : null;
+  const ever = 'largestEverDrift' in assessment.family ? assessment.family.largestEverDrift : null;
   return (
     <article>
       <div
@@ -219,9 +214,7 @@ function Sheet({ page }: { page: Page }) {
           )}
         </>,
       )}
-      {assessment.family.kind !== 'gas' && <TimePicture page={page} />}
-      <LogPicture page={page} />
-      <SpectrumPicture page={page} />
+      <Pictures page={page} />
       {assessment.results.map(
         (result) =>
           result.breakdown && (

@@ -17,6 +17,7 @@ const value = (
 ): Schemas['LedgerResult'] => ({
   key,
   title: `title of ${key}`,
+  column: null,
   shown,
   unit: 'dB(A)',
   verdict: 'valid',
@@ -59,8 +60,8 @@ const rows = [
     [
       value('laeq', '97.2'),
       value('lex8h', '84.9', { undecided: true }),
-      value('lcpeak', '121.4', { unit: 'dB(C)' }),
-      value('dose:pel', '96'),
+      value('lcpeak', '121.4', { unit: 'dB(C)', column: 'Peak dB(C)' }),
+      value('dose:pel', '96', { column: 'Dose % 90/5/90' }),
     ],
     {
       verdict: 'qualified',
@@ -94,7 +95,7 @@ describe('the ledger', () => {
     expect(sample.textContent).toContain('84.9');
     expect(sample.textContent).toContain('−0.20 dB');
     expect(screen.getByRole('columnheader', { name: 'Peak dB(C)' })).toBeTruthy();
-    expect(screen.getByRole('columnheader', { name: 'Dose % title of dose:pel' })).toBeTruthy();
+    expect(screen.getByRole('columnheader', { name: 'Dose % 90/5/90' })).toBeTruthy();
     expect((await line('S-3')).textContent).toContain('4 of 5 stand');
   });
 

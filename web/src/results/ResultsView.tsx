@@ -85,14 +85,11 @@ export function ResultsView() {
       }
     },
   });
-  const doses = [
-    ...new Map(
-      rows
-        .flatMap((row) => row.results.filter((one) => one.key.startsWith('dose:')))
-        .map((one) => [one.key, one]),
-    ).values(),
+  const columns = [
+    ...new Set(
+      rows.flatMap((row) => row.results.flatMap((one) => (one.column === null ? [] : [one.column]))),
+    ),
   ];
-  const peaks = rows.some((row) => row.results.some((one) => one.key === 'lcpeak'));
   const query = new URLSearchParams(filter as Record<string, string>).toString();
   return (
     <>
@@ -148,12 +145,11 @@ export function ResultsView() {
                 <th>Who and what</th>
                 <th>Bracket</th>
                 <th className="num">Result</th>
-                {doses.map((dose) => (
-                  <th key={dose.key} className="num fn-wide">
-                    Dose % {dose.title.replace('Dose, ', '')}
+                {columns.map((column) => (
+                  <th key={column} className="num fn-wide">
+                    {column}
                   </th>
                 ))}
-                {peaks && <th className="num">Peak dB(C)</th>}
                 <th className="num">Drift</th>
                 <th>Proposed</th>
                 <th>Decided</th>
@@ -170,7 +166,7 @@ export function ResultsView() {
                   onClick={() => void navigate(`/results/${row.run}`)}
                   onFocus={() => setCurrent(place)}
                 >
-                  <Line row={row} doses={doses.map((dose) => dose.key)} peaks={peaks} />
+                  <Line row={row} columns={columns} />
                 </tr>
               ))}
             </tbody>
@@ -233,12 +229,11 @@ function Choice({
   );
 }
 
-function Line({ row, doses, peaks }: { row: Row; doses: string[]; peaks: boolean }) {
+function Line({ row, columns }: { row: Row; columns: string[] }) {
   const main = row.results.find((result) => result.key === row.headline);
   const others = row.results.filter(
-    (result) => result !== main && !result.key.startsWith('dose:') && (result.crossed || result.undecided),
+    (result) => result !== main && result.column === null && (result.crossed || result.undecided),
   );
-  const peak = row.results.find((result) => result.key === 'lcpeak');
   // The drift beside a number is that of its own channel.
   const drift = main ? main.drift : row.drift;
   return (
@@ -274,27 +269,20 @@ function Line({ row, doses, peaks }: { row: Row; doses: string[]; peaks: boolean
         {main && main.unit !== 'dB(A)' && (
           <div style={{ color: ink.soft, fontSize: '0.82rem' }}>{main.title.replace('over 8 h, ', '')}</div>
         )}
-        {others
-          .filter((result) => result.key !== 'lcpeak')
-          .map((result) => (
-            <div key={result.key} style={{ fontSize: '0.82rem' }}>
-              <Value result={result} />{' '}
-              <span style={{ color: ink.soft }}>
-                {result.unit} {result.title.replace('over 8 h, ', '')}
-              </span>
-            </div>
-          ))}
+        {others.map((result) => (
+          <div key={result.key} style={{ fontSize: '0.82rem' }}>
+            <Value result={result} />{' '}
+            <span style={{ color: ink.soft }}>
+              {result.unit} {result.title.replace('over 8 h, ', '')}
+            </span>
+          </div>
+        ))}
       </td>
-      {doses.map((dose) => (
-        <td key={dose} className="num fn-wide">
-          <Value result={row.results.find((result) => result.key === dose)} />
+      {columns.map((column) => (
+        <td key={column} className="num fn-wide">
+          <Value result={row.results.find((result) => result.column === column)} />
         </td>
       ))}
-      {peaks && (
-        <td className="num">
-          <Value result={peak} />
-        </td>
-      )}
       <td className="num fn-figure">{drift ? `${signed(drift.shown)} ${drift.unit}` : '–'}</td>
       <td style={{ maxWidth: 210 }}>
         <VerdictSign verdict={row.verdict} />

@@ -2,8 +2,8 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
-import { Curve } from './Curve';
-import { TimePicture } from './TimePicture';
+import { Curve } from './pictures/Curve';
+import { TimePicture } from './pictures/TimePicture';
 
 const figure = (id: string, value: string, shown = value): Schemas['Figure'] => ({
   id,

@@ -11,6 +11,7 @@ vi.mock('../api/client', async (original) => ({
   api: server,
 }));
 
+const level = entry('equivalentLevel', 'decimal', { label: 'L_Aeq', units: ['dB(A)'] });
 const run = (more: Partial<Schemas['Run']> = {}): Schemas['Run'] => ({
   id: 'R-1',
   instrument: 'DM-01',
@@ -23,10 +24,17 @@ const run = (more: Partial<Schemas['Run']> = {}): Schemas['Run'] => ({
   plannedMinutes: null,
   shiftMinutes: null,
   shift: null,
-  family: { id: 'noise-dosimeter', entries: [], values: {}, shown: [] },
+  family: {
+    id: 'noise-dosimeter',
+    entries: [],
+    values: {},
+    shown: [],
+    totals: [level, entry('doses/pel', 'decimal', { label: 'Dose 90/5/90', units: ['%'] })],
+    remarks: ['fell', 'other'],
+  },
   clockOffsetSeconds: null,
   timerMinutes: null,
-  totals: null,
+  totals: [],
   remarks: [],
   pauses: [],
   exclusions: [],
@@ -48,13 +56,11 @@ const meter = (values: Record<string, unknown>) => ({
   ],
   values,
   shown: [],
+  totals: [level],
+  remarks: ['other'],
 });
 
-beforeEach(() =>
-  serve(server, {
-    '/api/campaigns': { campaigns: [{ id: 'c', criteria: [{ id: 'pel', name: '90/5/90' }] }] },
-  }),
-);
+beforeEach(() => serve(server, {}));
 describe('what is learned of a run', () => {
   it('stops it, with the clock, a pause and a remark', async () => {
     show(<Learn run={run()} />);
@@ -78,7 +84,7 @@ describe('what is learned of a run', () => {
     expect(body).not.toHaveProperty('totals');
   });
 
-  it('takes totals with how they came, doses of a dosimeter only', async () => {
+  it('takes the totals that its family asks, with how they came', async () => {
     show(<Learn run={stopped()} />);
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Add' }).disabled).toBe(true);
     type('L_Aeq, dB(A)', ' 91,2 ');
@@ -98,7 +104,7 @@ describe('what is learned of a run', () => {
     expect(screen.getByLabelText('L_Aeq, dB(A)')).toBeTruthy();
     expect(screen.queryByLabelText('Dose 90/5/90, %')).toBeNull();
     cleanup();
-    show(<Learn run={stopped({ family: { ...meter({}), id: 'air-sampler' } })} />);
+    show(<Learn run={stopped({ family: { ...meter({}), totals: [] } })} />);
     expect(screen.queryByLabelText('L_Aeq, dB(A)')).toBeNull();
   });
 
@@ -114,7 +120,11 @@ describe('what is learned of a run', () => {
   });
 
   it('says at its field what was refused, and keeps what was typed', async () => {
-    show(<Learn run={stopped({ totals: { equivalentLevel: { value: '90', provenance: 'typed' } } })} />);
+    show(
+      <Learn
+        run={stopped({ totals: [{ label: 'L_Aeq', value: '90', unit: 'dB(A)', provenance: 'typed' }] })}
+      />,
+    );
     type('L_Aeq, dB(A)', 'loud');
     refuse(server.POST, 'Nothing was kept.', {
       '/totals/equivalentLevel/value': 'is no number.',

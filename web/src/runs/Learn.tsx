@@ -3,27 +3,29 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
-import { useCampaigns, useChange } from '../api/hooks';
+import { useChange } from '../api/hooks';
 import { Entries } from '../look/Entries';
 import { Told } from '../look/Told';
 import { filled, type Values } from '../look/values';
 import { isoOf, localOf } from '../look/words';
 
-const kinds = [
-  'knocked',
-  'fell',
-  'rained on',
-  'stopped by itself',
-  'worn by another',
-  'microphone covered',
-  'other',
-];
 const grades = ['typed', 'read back', 'photographed', 'stand-in'];
+
+/** Totals as the record has them: one that stands for each criterion lies a step deeper, under its name. */
+function placed(typed: Record<string, string>, grade: string): Pick<Schemas['NewFacts'], 'totals'> {
+  const totals: NonNullable<Schemas['NewFacts']['totals']> = {};
+  for (const [name, value] of Object.entries(typed)) {
+    const [first = '', criterion] = name.split('/');
+    const reading = { value: value.trim(), provenance: grade };
+    if (reading.value !== '') {
+      totals[first] = criterion === undefined ? reading : { ...totals[first], [criterion]: reading };
+    }
+  }
+  return Object.keys(totals).length > 0 ? { totals } : {};
+}
 
 /** What is written down when a unit comes back: stop, clock, remarks, and totals where there is no log. */
 export function Learn({ run }: { run: Schemas['Run'] }) {
-  const campaigns = useCampaigns();
-  const criteria = campaigns.data?.campaigns.find((one) => one.id === run.campaign?.id)?.criteria ?? [];
   const [form, setForm] = useState({
     stop: run.stop ? '' : localOf(new Date()),
     clock: '',
@@ -32,20 +34,15 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
     pauseTo: '',
     remark: '',
     note: '',
-    level: '',
-    peak: '',
-    slow: '',
     grade: 'typed',
     shift: '',
     reason: '',
   });
-  const [doses, setDoses] = useState<Record<string, string>>({});
+  const [totals, setTotals] = useState<Record<string, string>>({});
   const [values, setValues] = useState<Values>({});
   const learn = useChange((body: Schemas['NewFacts']) =>
     answer(api.POST('/api/runs/{id}/facts', { params: { path: { id: run.id } }, body })),
   );
-  const reading = (value: string) => ({ value: value.trim(), provenance: form.grade });
-  const dosed = Object.entries(doses).filter(([, value]) => value.trim() !== '');
   const body: Schemas['NewFacts'] = {
     ...filled(run.family.entries, values, run.family.values),
     ...(form.reason ? { reason: form.reason } : {}),
@@ -57,20 +54,8 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
       ? { pauses: [{ from: isoOf(form.pauseFrom), to: isoOf(form.pauseTo) }] }
       : {}),
     ...(form.remark ? { remarks: [{ kind: form.remark, note: form.note }] } : {}),
-    ...(form.level.trim() || form.peak.trim() || form.slow.trim() || dosed.length > 0
-      ? {
-          totals: {
-            ...(form.level.trim() ? { equivalentLevel: reading(form.level) } : {}),
-            ...(form.peak.trim() ? { peak: reading(form.peak) } : {}),
-            ...(form.slow.trim() ? { slowMaximum: reading(form.slow) } : {}),
-            ...(dosed.length > 0
-              ? { doses: Object.fromEntries(dosed.map(([id, value]) => [id, reading(value)])) }
-              : {}),
-          },
-        }
-      : {}),
+    ...placed(totals, form.grade),
   };
-  const hears = run.family.id === 'noise-dosimeter' || run.family.id === 'sound-level-meter';
   const nothing = Object.keys(body).filter((name) => name !== 'reason').length === 0;
   const field = (
     name: keyof typeof form,
@@ -126,7 +111,7 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
           slotProps={{ inputLabel: { shrink: true } }}
         >
           <MenuItem value="">none</MenuItem>
-          {kinds.map((kind) => (
+          {run.family.remarks.map((kind) => (
             <MenuItem key={kind} value={kind}>
               {kind}
             </MenuItem>
@@ -153,10 +138,10 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
           />
         </div>
       )}
-      {hears && (
+      {run.family.totals.length > 0 && (
         <details
           style={{ margin: '12px 0' }}
-          open={run.totals === null && run.log === null && run.stop !== null}
+          open={run.totals.length === 0 && run.log === null && run.stop !== null}
         >
           <summary style={{ cursor: 'pointer', fontWeight: 600 }}>
             Totals from the display, where there is no log
@@ -170,17 +155,14 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
               marginTop: 12,
             }}
           >
-            {field('level', 'L_Aeq, dB(A)', { server: 'equivalentLevel/value', decimal: true })}
-            {field('peak', 'L_Cpeak, dB(C)', { server: 'peak/value', decimal: true })}
-            {field('slow', 'L_ASmax, dB(A)', { server: 'slowMaximum/value', decimal: true })}
-            {(run.family.id === 'noise-dosimeter' ? criteria : []).map((criterion) => (
+            {run.family.totals.map((total) => (
               <TextField
-                key={criterion.id}
-                label={`Dose ${criterion.name}, %`}
-                value={doses[criterion.id] ?? ''}
-                onChange={(event) => setDoses({ ...doses, [criterion.id]: event.target.value })}
-                error={learn.error?.of(`${criterion.id}/value`) !== undefined}
-                helperText={learn.error?.of(`${criterion.id}/value`)}
+                key={total.name}
+                label={`${total.label}, ${total.units[0] ?? ''}`}
+                value={totals[total.name] ?? ''}
+                onChange={(event) => setTotals({ ...totals, [total.name]: event.target.value })}
+                error={learn.error?.of(`${total.name}/value`) !== undefined}
+                helperText={learn.error?.of(`${total.name}/value`)}
                 slotProps={{ inputLabel: { shrink: true }, htmlInput: { inputMode: 'decimal' } }}
               />
             ))}
@@ -199,7 +181,7 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
           </div>
         </details>
       )}
-      {(run.stop || run.totals || run.family.shown.length > 0) &&
+      {(run.stop || run.totals.length > 0 || run.family.shown.length > 0) &&
         field('reason', 'Why, where it changes what was written', {
           help: 'What was written before stays on record',
         })}

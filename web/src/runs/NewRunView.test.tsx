@@ -19,10 +19,12 @@ const meter = [
   entry('setDelay', 'decimal', { label: 'Start delay, as set' }),
   entry('notedStart', 'text', {
     label: 'Start noted by hand',
+    asked: 'once',
     only: { entry: 'measures', values: ['room'] },
   }),
   entry('bands', 'each', {
     label: 'Octave bands',
+    asked: 'end',
     only: { entry: 'measures', values: ['room'] },
     choices: [
       { value: '500', words: '500 Hz' },
@@ -46,6 +48,7 @@ beforeEach(() => {
         id: asked.params.path.id,
         family: units.find((one) => one.id === asked.params.path.id)?.family,
         run: asked.params.path.id === 'SL-01' ? meter : [],
+        usualMinutes: asked.params.path.id === 'SL-01' ? null : 480,
       }),
     },
     { id: 'S-00009' },
@@ -64,9 +67,9 @@ const fill = () => {
 };
 
 describe('a run that is started', () => {
-  it('of a dosimeter is planned for a shift, of a meter for as long as it takes', async () => {
+  it('is planned for as long as the family says, or for as long as it takes', async () => {
     await open('DM-01');
-    expect(valueOf('Planned, minutes')).toBe('480');
+    await waitFor(() => expect(valueOf('Planned, minutes')).toBe('480'));
     fill();
     press('Start the run');
     await waitFor(() => expect(where()).toBe('/runs/S-00009'));

@@ -10,34 +10,12 @@ import { Loading, Told } from '../look/Told';
 import { filled, type Entry, type Values } from '../look/values';
 import { isoOf, localOf } from '../look/words';
 
-/** What is read when the run comes home and not when it starts. */
-const atTheEnd = [
-  'fieldTemperature',
-  'fieldPressure',
-  'displayedVolume',
-  'gaugeStop',
-  'wrapped',
-  'handFactor',
-  'mean',
-  'shortTerm',
-  'peak',
-  'lowest',
-  'bands',
-  'background',
-  'backgroundBands',
-  'fileStart',
-];
-
+/** What is asked when a run begins; the rest is known when it is over. */
 const before = (entries: Entry[]): Entry[] =>
-  entries
-    .filter((entry) => !atTheEnd.includes(entry.name))
-    .map((entry) => ({ ...entry, rows: before(entry.rows) }));
+  entries.filter((entry) => entry.asked !== 'end').map((entry) => ({ ...entry, rows: before(entry.rows) }));
 
-/** What differs from one measurement to the next; all else of a unit is likely the same again. */
-const ofOneRun = ['notedStart', 'fileStart', 'bands', 'background', 'backgroundBands', 'medium'];
-
-const repeated = (entries: Entry[]): Entry[] =>
-  entries.filter((entry) => !ofOneRun.includes(entry.name) && !atTheEnd.includes(entry.name));
+/** What is likely the same again with the next run of a unit. */
+const repeated = (entries: Entry[]): Entry[] => entries.filter((entry) => entry.asked === 'start');
 
 const keyOf = (unit: string) => `footnote.run.${unit}`;
 
@@ -85,8 +63,7 @@ export function NewRunView() {
   const asked = useUnit(form.instrument);
   // A run that is over is written down with all that it showed.
   const entries = form.stop ? (asked.data?.run ?? []) : before(asked.data?.run ?? []);
-  const worn = asked.data?.family !== 'sound-level-meter';
-  const planned = form.plannedMinutes ?? (worn ? '480' : '');
+  const planned = form.plannedMinutes ?? asked.data?.usualMinutes?.toString() ?? '';
   const earlier = ofRunBefore(form.instrument);
   const start = useChange(
     () => {

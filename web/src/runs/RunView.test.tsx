@@ -40,13 +40,15 @@ const run: Schemas['Run'] = {
     entries: [],
     values: {},
     shown: [{ label: 'Windscreen', shown: 'on', flag: false }],
+    totals: [],
+    remarks: [],
   },
   clockOffsetSeconds: 75,
   timerMinutes: 470,
-  totals: {
-    equivalentLevel: { value: '91.2', provenance: 'typed' },
-    doses: { pel: { value: '96', provenance: 'typed' } },
-  },
+  totals: [
+    { label: 'L_Aeq', value: '91.2', unit: 'dB(A)', provenance: 'typed' },
+    { label: 'Dose 90/5/90', value: '96', unit: '%', provenance: 'typed' },
+  ],
   remarks: [{ kind: 'fell', at: '2026-11-24T10:00:00+00:00', note: 'off the bench' }],
   pauses: [{ from: '2026-11-24T12:00:00+00:00', to: '2026-11-24T12:30:00+00:00' }],
   exclusions: [
@@ -137,7 +139,7 @@ describe('a run', () => {
     await open(reader);
     const row = (name: string) => screen.getByRole('rowheader', { name }).parentElement?.textContent ?? '';
     expect(row('Unit’s clock')).toContain('75 s (unit − true)');
-    expect(row('Totals')).toContain('L_Aeq 91.2 dB(A), typed · dose pel 96 %, typed');
+    expect(row('Totals')).toContain('L_Aeq 91.2 dB(A), typed · Dose 90/5/90 96 %, typed');
     expect(row('Log')).toContain('28800 intervals of 1 s, LAeq, LCpeak');
     expect(row('Log')).toContain('SHA-256 abc');
     expect(row('Remark')).toContain('fell at 10:00: off the bench');

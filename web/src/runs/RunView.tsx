@@ -86,16 +86,8 @@ function Facts({ run }: { run: Run }) {
   for (const trait of run.family.shown) {
     rows.push([trait.label, trait.shown]);
   }
-  if (run.totals) {
-    const { equivalentLevel, peak, slowMaximum, doses } = run.totals;
-    const said = [
-      equivalentLevel && `L_Aeq ${equivalentLevel.value} dB(A), ${equivalentLevel.provenance}`,
-      peak && `L_Cpeak ${peak.value} dB(C), ${peak.provenance}`,
-      slowMaximum && `L_ASmax ${slowMaximum.value} dB(A), ${slowMaximum.provenance}`,
-      ...Object.entries(doses ?? {}).map(
-        ([criterion, dose]) => `dose ${criterion} ${dose.value} %, ${dose.provenance}`,
-      ),
-    ].filter(Boolean);
+  if (run.totals.length > 0) {
+    const said = run.totals.map((one) => `${one.label} ${one.value} ${one.unit}, ${one.provenance}`);
     rows.push(['Totals', said.join(' · ')]);
   }
   if (run.log) {

@@ -5,7 +5,7 @@ import { useChange, useResult } from '../api/hooks';
 import { Told } from '../look/Told';
 import { clock } from '../look/words';
 
-type Tone = Schemas['NoiseFamily']['tones'][number];
+type Tone = Extract<Schemas['Assessment']['family'], { tones: unknown }>['tones'][number];
 
 /** What looks like a calibrator's tone in the log, offered as evidence for a check; whether it counts is said below. */
 export function Tones({ run }: { run: Schemas['Run'] }) {
@@ -33,7 +33,7 @@ export function Tones({ run }: { run: Schemas['Run'] }) {
     (draft) => void navigate(`/bench/${draft.id}`),
   );
   const family = result.data?.assessment.family;
-  const tones = family?.kind === 'noise' ? family.tones : [];
+  const tones = family && 'tones' in family ? family.tones : [];
   if (tones.length === 0) {
     return null;
   }

@@ -12,6 +12,7 @@ export const entry = (name: string, kind: Entry['kind'], more: Partial<Entry> = 
   choices: [],
   rows: [],
   of: '',
+  asked: 'start',
   ...more,
 });
 

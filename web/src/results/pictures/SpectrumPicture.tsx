@@ -1,5 +1,5 @@
-import type { Schemas } from '../api/client';
-import { ink } from '../look/theme';
+import type { Schemas } from '../../api/client';
+import { ink } from '../../look/theme';
 
 const [LEFT, RIGHT, TOP, BOTTOM] = [52, 960, 14, 218];
 

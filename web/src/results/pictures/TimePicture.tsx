@@ -1,7 +1,7 @@
-import { useSeries } from '../api/hooks';
-import type { Schemas } from '../api/client';
-import { ink } from '../look/theme';
-import { clock } from '../look/words';
+import { useSeries } from '../../api/hooks';
+import type { Schemas } from '../../api/client';
+import { ink } from '../../look/theme';
+import { clock } from '../../look/words';
 
 const WIDTH = 1000;
 const HEIGHT = 120;
@@ -45,6 +45,10 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
   const ticks: number[] = [];
   for (let at = Math.ceil(start / hour) * hour; at <= stop; at += hour) {
     ticks.push(at);
+  }
+  // Channels are drawn one by one, each with its own scale.
+  if (family.kind === 'gas') {
+    return null;
   }
   // Where there are bands and no level through time, the bands are the picture.
   if (acoustic && family.spectrum && points.length === 0) {

@@ -2,10 +2,10 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import { useReadings } from '../api/hooks';
-import type { Schemas } from '../api/client';
-import { ink } from '../look/theme';
-import { clock, minus, plural } from '../look/words';
+import { useReadings } from '../../api/hooks';
+import type { Schemas } from '../../api/client';
+import { ink } from '../../look/theme';
+import { clock, minus, plural } from '../../look/words';
 import { band, within, type Band, type View } from './band';
 
 const WIDTH = 1000;

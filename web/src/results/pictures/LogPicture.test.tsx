@@ -1,13 +1,13 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { beforeEach, expect, it, vi } from 'vitest';
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../../api/client';
 import { LogPicture } from './LogPicture';
 
 const server = vi.hoisted(() => ({ GET: vi.fn() }));
 
-vi.mock('../api/client', async (original) => ({
-  ...(await original<typeof import('../api/client')>()),
+vi.mock('../../api/client', async (original) => ({
+  ...(await original<typeof import('../../api/client')>()),
   api: server,
 }));
 

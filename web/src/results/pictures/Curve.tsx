@@ -1,6 +1,6 @@
-import type { Schemas } from '../api/client';
-import { ink } from '../look/theme';
-import { minus, signed } from '../look/words';
+import type { Schemas } from '../../api/client';
+import { ink } from '../../look/theme';
+import { minus, signed } from '../../look/words';
 
 /** The calibration curve that a sampler's gauge is read by: points, line, and how far each point lies off it. */
 export function Curve({ page }: { page: Schemas['ResultPage'] }) {
