@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
+use Footnote\App\Console\AssessCommand;
 use Footnote\App\Environment;
 use Footnote\App\Kernel;
-use Footnote\App\Record\AssessCommand;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Input\ArgvInput;
 

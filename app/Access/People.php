@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Access;
 
 use Doctrine\DBAL\Connection;
-use Footnote\App\Judgement\Logbook;
+use Footnote\App\Storage\Cells;
 use Symfony\Component\Security\Core\Exception\UnsupportedUserException;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 use Symfony\Component\Security\Core\User\UserInterface;
@@ -25,14 +25,14 @@ final readonly class People implements UserProviderInterface
     public function loadUserByIdentifier(string $identifier): UserInterface
     {
         $row = $this->connection->fetchAssociative('SELECT name, role, code, password FROM person WHERE name = ?', [$identifier]);
-        $role = $row === false ? null : Role::tryFrom(Logbook::text($row, 'role'));
+        $role = $row === false ? null : Role::tryFrom(Cells::text($row, 'role'));
         if ($row === false || $role === null) {
             $problem = new UserNotFoundException();
             $problem->setUserIdentifier($identifier);
             throw $problem;
         }
-        $user = new User(Logbook::text($row, 'name'), $role, Logbook::text($row, 'code'));
-        $user->choosePassword(Logbook::text($row, 'password'));
+        $user = new User(Cells::text($row, 'name'), $role, Cells::text($row, 'code'));
+        $user->choosePassword(Cells::text($row, 'password'));
 
         return $user;
     }

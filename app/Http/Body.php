@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http;
 
+use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\Fields;
 use Symfony\Component\HttpFoundation\Request;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http;
 
+use Footnote\App\Refusal\Problem;
 use Footnote\Core\Judgement\InvalidPolicy;
 use Footnote\Core\Record\InvalidRecord;
 use Psr\Log\LoggerInterface;
@@ -29,15 +30,15 @@ final readonly class ProblemListener
         $thrown = $event->getThrowable();
         $problem = $thrown instanceof InvalidRecord ? Problem::field($thrown->path, $thrown->problem) : $thrown;
         $event->setResponse(match (true) {
-            $problem instanceof Problem => Problem::response($problem->status, $problem->getMessage(), $problem->fields),
-            $problem instanceof InvalidPolicy => Problem::response(
+            $problem instanceof Problem => ProblemResponse::of($problem->status, $problem->getMessage(), $problem->fields),
+            $problem instanceof InvalidPolicy => ProblemResponse::of(
                 422,
                 'Nothing was saved. '.$problem->getMessage(),
                 [['field' => $problem->path, 'problem' => $problem->getMessage()]],
             ),
-            $problem instanceof AccessDeniedException => Problem::response(403, 'Your role does not allow this. Nothing was changed.'),
-            $problem instanceof AuthenticationException => Problem::response(401, 'Sign in first.'),
-            $problem instanceof HttpExceptionInterface => Problem::response($problem->getStatusCode(), match ($problem->getStatusCode()) {
+            $problem instanceof AccessDeniedException => ProblemResponse::of(403, 'Your role does not allow this. Nothing was changed.'),
+            $problem instanceof AuthenticationException => ProblemResponse::of(401, 'Sign in first.'),
+            $problem instanceof HttpExceptionInterface => ProblemResponse::of($problem->getStatusCode(), match ($problem->getStatusCode()) {
                 404 => 'There is nothing at this address.',
                 405 => 'This address does not take that method.',
                 default => 'The request could not be read.',
@@ -50,6 +51,6 @@ final readonly class ProblemListener
     {
         $this->logger->critical('Unexpected: {message}', ['message' => $problem->getMessage(), 'exception' => $problem]);
 
-        return Problem::response(500, 'Something failed on the server. Nothing was changed; what you typed is still on your screen.');
+        return ProblemResponse::of(500, 'Something failed on the server. Nothing was changed; what you typed is still on your screen.');
     }
 }

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Laboratory;
 
 use Doctrine\DBAL\Connection;
-use Footnote\App\Http\Problem;
 use Footnote\App\Journal\Journal;
-use Footnote\App\Judgement\Logbook;
-use Footnote\App\Judgement\Workings;
+use Footnote\App\Logbook\DatabaseLibrary;
+use Footnote\App\Logbook\Workings;
+use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Flow\Corrected;
 use Footnote\Core\Flow\LaboratoryFile;
@@ -155,7 +156,7 @@ final readonly class LaboratoryKeeper
                 'INSERT INTO laboratory_report (id, laboratory, record, mapping, file_name, sha256, original, recorded_by, recorded_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
                 [
                     $id,
-                    Logbook::text($head, 'laboratory'),
+                    Cells::text($head, 'laboratory'),
                     self::json(['id' => $id, ...$head]),
                     $mapping === null ? null : self::json($mapping),
                     $original['name'] ?? '',
@@ -206,7 +207,7 @@ final readonly class LaboratoryKeeper
         if ($rows === []) {
             return 0;
         }
-        $media = array_values(array_unique(array_map(static fn (array $row): string => Logbook::text($row, 'medium'), $rows)));
+        $media = array_values(array_unique(array_map(static fn (array $row): string => Cells::text($row, 'medium'), $rows)));
         if ($reason === '') {
             $marks = implode(', ', array_fill(0, \count($media), '?'));
             $there = [];
@@ -215,13 +216,13 @@ final readonly class LaboratoryKeeper
                 $there[$medium."\0".$analyte] = true;
             }
             foreach ($rows as $row) {
-                if (isset($there[Logbook::text($row, 'medium')."\0".Logbook::text($row, 'analyte')])) {
+                if (isset($there[Cells::text($row, 'medium')."\0".Cells::text($row, 'analyte')])) {
                     throw Problem::field(
                         '/reason',
                         \sprintf(
                             '%s on %s was reported before: say why this report takes its place. The first one stays on record.',
-                            Logbook::text($row, 'analyte'),
-                            Logbook::text($row, 'medium'),
+                            Cells::text($row, 'analyte'),
+                            Cells::text($row, 'medium'),
                         ),
                     );
                 }
@@ -229,7 +230,7 @@ final readonly class LaboratoryKeeper
         }
         $values = [];
         foreach ($rows as $row) {
-            array_push($values, $report, Logbook::text($row, 'medium'), Logbook::text($row, 'analyte'), self::json($row));
+            array_push($values, $report, Cells::text($row, 'medium'), Cells::text($row, 'analyte'), self::json($row));
         }
         $this->connection->executeStatement(
             'INSERT INTO laboratory_row (report_id, medium, analyte, record) VALUES '.implode(

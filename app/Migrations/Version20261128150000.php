@@ -6,7 +6,7 @@ namespace Footnote\App\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
-use Footnote\App\Judgement\Logbook;
+use Footnote\App\Storage\Cells;
 use Footnote\Core\Log\LogFile;
 
 /** Logs know the lines before their data, so that a foreign serial number in them is seen. */
@@ -28,11 +28,11 @@ final class Version20261128150000 extends AbstractMigration
     {
         foreach ($this->connection->fetchFirstColumn('SELECT id FROM log_file') as $id) {
             $row = $this->connection->fetchAssociative('SELECT name, original, format FROM log_file WHERE id = ?', [$id]);
-            $skip = $row === false ? 0 : Logbook::json($row, 'format')['skip'] ?? 0;
+            $skip = $row === false ? 0 : Cells::json($row, 'format')['skip'] ?? 0;
             if ($row === false || !is_int($skip) || $skip < 1) {
                 continue;
             }
-            $head = LogFile::ofText(Logbook::text($row, 'name'), Logbook::blob($row['original']))->origin($skip)->head;
+            $head = LogFile::ofText(Cells::text($row, 'name'), Cells::blob($row['original']))->origin($skip)->head;
             $this->connection->executeStatement('UPDATE log_file SET head = ? WHERE id = ?', [$head, $id]);
         }
         // Whose a log is was not asked before: what was worked out is worked out again when asked for.

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Footnote\App\Record;
 
 use Doctrine\DBAL\Connection;
-use Footnote\App\Http\Problem;
-use Footnote\App\Judgement\Logbook;
-use Footnote\App\Judgement\ShippedPolicies;
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\ShippedPolicies;
+use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
 use Footnote\Core\Record\RecordSchema;
 
 /** Writes a campaign as a record with its logs beside it, so that a sceptic can work it out again. */
@@ -29,7 +30,7 @@ final readonly class Exporter
             throw Problem::missing('Campaign '.$campaign);
         }
         $runs = $this->logbook->runRecords('r.campaign_id = ?', [$campaign]);
-        $instruments = array_values(array_unique(array_map(static fn (array $run): string => Logbook::text($run, 'instrument'), $runs)));
+        $instruments = array_values(array_unique(array_map(static fn (array $run): string => Cells::text($run, 'instrument'), $runs)));
         $checks = $interventions = $references = [];
         foreach ($instruments as $instrument) {
             $asides = $this->logbook->pairs(
@@ -72,21 +73,21 @@ final readonly class Exporter
                 : false;
             unset($runs[$id]['log'], $runs[$id]['campaign']);
             if ($stored !== false) {
-                $name = 'logs/'.$id.'-'.preg_replace('/[^A-Za-z0-9._-]/', '_', Logbook::text($stored, 'name'));
-                $write($name, Logbook::blob($stored['original']));
+                $name = 'logs/'.$id.'-'.preg_replace('/[^A-Za-z0-9._-]/', '_', Cells::text($stored, 'name'));
+                $write($name, Cells::blob($stored['original']));
                 $runs[$id]['log'] = [
                     'file' => $name,
-                    'format' => Logbook::json($stored, 'format'),
-                    'start' => Logbook::text($stored, 'first_interval'),
+                    'format' => Cells::json($stored, 'format'),
+                    'start' => Cells::text($stored, 'first_interval'),
                 ];
             }
         }
-        $yardsticks = Logbook::json($row, 'yardsticks');
+        $yardsticks = Cells::json($row, 'yardsticks');
         $record = [
             'format' => RecordSchema::FORMAT,
-            'site' => ['name' => Logbook::text($row, 'site'), 'timeZone' => Logbook::text($row, 'zone')],
-            'policy' => json_decode($this->policy(Logbook::text($row, 'policy_key')), false, 32, \JSON_THROW_ON_ERROR),
-            'campaign' => ['code' => $campaign, 'title' => Logbook::text($row, 'title'), ...$yardsticks],
+            'site' => ['name' => Cells::text($row, 'site'), 'timeZone' => Cells::text($row, 'zone')],
+            'policy' => json_decode($this->policy(Cells::text($row, 'policy_key')), false, 32, \JSON_THROW_ON_ERROR),
+            'campaign' => ['code' => $campaign, 'title' => Cells::text($row, 'title'), ...$yardsticks],
             'instruments' => array_values(array_filter(array_map($this->logbook->instrumentRecord(...), $instruments), \is_array(...))),
             'references' => array_values($this->logbook->referenceRecords(array_values(array_unique($references)))),
             'checks' => array_map(self::mapped(...), $checks),
@@ -108,7 +109,7 @@ final readonly class Exporter
     {
         $library = [];
         foreach ($this->connection->fetchAllAssociative('SELECT shelf, record FROM library_entry ORDER BY shelf, code') as $row) {
-            $library[Logbook::text($row, 'shelf')][] = Logbook::json($row, 'record');
+            $library[Cells::text($row, 'shelf')][] = Cells::json($row, 'record');
         }
 
         return $library === [] ? [] : ['library' => $library];
@@ -121,12 +122,12 @@ final readonly class Exporter
         $reports = [];
         $rows = [];
         foreach ($this->connection->fetchAllAssociative("SELECT w.report_id, w.record, r.record AS report FROM laboratory_row w JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ($own) ORDER BY w.id", [$campaign, $campaign]) as $row) {
-            $id = Logbook::text($row, 'report_id');
-            $reports[$id] ??= $this->reportWith($id, Logbook::json($row, 'report'));
-            $rows[$id][] = Logbook::json($row, 'record');
+            $id = Cells::text($row, 'report_id');
+            $reports[$id] ??= $this->reportWith($id, Cells::json($row, 'report'));
+            $rows[$id][] = Cells::json($row, 'record');
         }
         $blanks = array_map(
-            static fn (array $row): array => Logbook::json($row, 'record'),
+            static fn (array $row): array => Cells::json($row, 'record'),
             $this->connection->fetchAllAssociative('SELECT record FROM blank WHERE campaign_id = ? ORDER BY medium', [$campaign]),
         );
         $laboratory = array_map(
@@ -151,7 +152,7 @@ final readonly class Exporter
             'SELECT record FROM laboratory_word WHERE report_id = ? ORDER BY id',
             [$id],
         ) as $row) {
-            $report = [...$report, ...Logbook::json($row, 'record')];
+            $report = [...$report, ...Cells::json($row, 'record')];
         }
 
         return $report;
@@ -164,9 +165,9 @@ final readonly class Exporter
             throw Problem::missing('Policy '.$key);
         }
 
-        return Logbook::text($row, 'version') === '1' && \in_array(Logbook::text($row, 'policy_id'), ShippedPolicies::ALL, true)
-            ? json_encode(Logbook::text($row, 'policy_id'), \JSON_THROW_ON_ERROR)
-            : Logbook::text($row, 'data');
+        return Cells::text($row, 'version') === '1' && \in_array(Cells::text($row, 'policy_id'), ShippedPolicies::ALL, true)
+            ? json_encode(Cells::text($row, 'policy_id'), \JSON_THROW_ON_ERROR)
+            : Cells::text($row, 'data');
     }
 
     /**

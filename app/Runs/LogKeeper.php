@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Footnote\App\Runs;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Footnote\App\Judgement\Logbook;
-use Footnote\App\Record\RecordFile;
+use Footnote\App\Logbook\Row\LogChannel;
+use Footnote\App\Logbook\Row\LogFile;
+use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\RecordFile;
 use Footnote\Core\Log\LogReader;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\UnreadableLog;
@@ -51,7 +53,7 @@ final readonly class LogKeeper
             $source->name,
             $source->sha256,
             \strlen($bytes),
-            Logbook::packed($bytes),
+            Cells::packed($bytes),
             $this->formats->write($how),
             $log->start()->format('Y-m-d\TH:i:s.uP'),
             $log->step(),
@@ -65,7 +67,7 @@ final readonly class LogKeeper
         $this->entities->flush();
         $this->entities->detach($file);
         foreach (array_keys($log->columns()) as $place) {
-            $channel = new LogChannel($id, $place, Logbook::packed((string) stream_get_contents($log->stream($place))));
+            $channel = new LogChannel($id, $place, Cells::packed((string) stream_get_contents($log->stream($place))));
             $this->entities->persist($channel);
             $this->entities->flush();
             $this->entities->detach($channel);

@@ -8,7 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\Role;
 use Footnote\App\Access\User;
 use Footnote\App\Record\Importer;
-use Footnote\App\Record\RecordFile;
+use Footnote\App\Storage\RecordFile;
 use Footnote\Tests\Core\Scene;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;

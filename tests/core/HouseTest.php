@@ -34,7 +34,7 @@ final class HouseTest extends TestCase
     {
         $rooms = '~^core/('.implode('|', [...self::families(), 'Noise']).')/~';
         foreach (House::read(\dirname(__DIR__, 2))->files() as $file => $named) {
-            if (preg_match('~^app/(?!Laboratory/|Planning/)~', $file) === 1) {
+            if (preg_match('~^app/(?!.*(?:Laboratory|Planning))~', $file) === 1) {
                 self::assertSame([], preg_grep($rooms, $named), $file.' stands in no family\'s room.');
                 self::assertDoesNotMatchRegularExpression(self::names(), (string) file_get_contents(\dirname(__DIR__, 2).'/'.$file), $file);
             }
@@ -54,6 +54,34 @@ final class HouseTest extends TestCase
             }
         }
         self::assertGreaterThan(60, $looked);
+    }
+
+    /** Http and Console ask actions, actions the logbook, the logbook who may and what is kept; nothing the other way. */
+    public function testRoomsOfTheApplicationPointOneWay(): void
+    {
+        $floors = [
+            ['Http', 'Console'],
+            ['Kit', 'Bench', 'Runs', 'Campaigns', 'Judgement', 'Laboratory', 'Record'],
+            ['Logbook'],
+            ['Journal', 'Access'],
+            ['Storage'],
+            ['Refusal'],
+        ];
+        $floor = [];
+        foreach ($floors as $height => $rooms) {
+            $floor += array_fill_keys(array_map(static fn (string $room): string => 'app/'.$room, $rooms), $height);
+        }
+        $house = House::read(\dirname(__DIR__, 2));
+        self::assertSame([], House::circles($house->rooms()));
+        foreach ($house->files() as $from => $to) {
+            $own = implode('/', \array_slice(explode('/', $from), 0, 2));
+            foreach ($to as $named) {
+                $other = implode('/', \array_slice(explode('/', $named), 0, 2));
+                if ($own !== $other && isset($floor[$own], $floor[$other])) {
+                    self::assertLessThanOrEqual($floor[$other], $floor[$own], $from.' names '.$named);
+                }
+            }
+        }
     }
 
     public function testACircleIsFound(): void

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
-use Footnote\App\Record\AssessCommand;
+use Footnote\App\Console\AssessCommand;
 use Footnote\Core\Families;
 use PHPat\Selector\Selector;
 use PHPat\Selector\SelectorInterface;

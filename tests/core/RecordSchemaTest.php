@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
-use Footnote\App\Record\SchemaCommand;
+use Footnote\App\Console\SchemaCommand;
 use Footnote\Core\Families;
 use Footnote\Core\Log\LogFile;
 use Footnote\Core\Record\InvalidRecord;

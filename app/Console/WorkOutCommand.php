@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Console;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Logbook\Workings;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+/** Works every run of a campaign out afresh, so that its views answer at once, and says how long that took. */
+#[AsCommand('footnote:work-out', 'Works every run of a campaign out afresh under its policy.')]
+final class WorkOutCommand extends Command
+{
+    public function __construct(private readonly Connection $connection, private readonly Workings $workings)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addArgument('campaign', InputArgument::REQUIRED, 'code of the campaign')
+            ->addOption('judge-only', null, InputOption::VALUE_NONE, 'judge, and keep nothing of it');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $campaign = $input->getArgument('campaign');
+        $policy = $this->connection->fetchOne('SELECT policy_key FROM campaign WHERE id = ?', [$campaign]);
+        if (!\is_string($campaign) || !\is_string($policy)) {
+            $output->writeln('There is no such campaign.');
+
+            return self::INVALID;
+        }
+        $runs = array_values(
+            array_filter(
+                $this->connection->fetchFirstColumn('SELECT id FROM run WHERE campaign_id = ? ORDER BY started_at, id', [$campaign]),
+                \is_string(...),
+            ),
+        );
+        $this->workings->forgetCampaign($campaign);
+        $began = hrtime(true);
+        if ($input->getOption('judge-only') === true) {
+            foreach ($this->workings->judge($runs, $policy) as $assessments) {
+                unset($assessments);
+            }
+        } else {
+            $this->workings->workOut($runs, $policy);
+        }
+        $milliseconds = (hrtime(true) - $began) / 1e6;
+        $output->writeln(\sprintf('%d runs worked out, %.3f ms each.', \count($runs), $runs === [] ? 0.0 : $milliseconds / \count($runs)));
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http\Access;
+
+use Footnote\App\Access\User;
+use Footnote\App\Http\ProblemResponse;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
+use Symfony\Component\Security\Core\Exception\AuthenticationException;
+use Symfony\Component\Security\Core\Exception\TooManyLoginAttemptsAuthenticationException;
+use Symfony\Component\Security\Http\Authentication\AuthenticationFailureHandlerInterface;
+use Symfony\Component\Security\Http\Authentication\AuthenticationSuccessHandlerInterface;
+use Symfony\Component\Security\Http\EntryPoint\AuthenticationEntryPointInterface;
+use Symfony\Component\Security\Http\Event\LogoutEvent;
+
+/** What sign-in and sign-out answer: JSON, never a redirect. */
+final readonly class SignInResponses implements AuthenticationSuccessHandlerInterface, AuthenticationFailureHandlerInterface, AuthenticationEntryPointInterface
+{
+    public function onAuthenticationSuccess(Request $request, TokenInterface $token): Response
+    {
+        $user = $token->getUser();
+        \assert($user instanceof User);
+
+        return new JsonResponse(self::session($user));
+    }
+
+    public function onAuthenticationFailure(Request $request, AuthenticationException $exception): Response
+    {
+        return $exception instanceof TooManyLoginAttemptsAuthenticationException
+            ? ProblemResponse::of(429, 'Too many wrong passwords. Wait ten minutes, then try again.')
+            : ProblemResponse::of(401, 'The name or the password is wrong.');
+    }
+
+    public function start(Request $request, ?AuthenticationException $authException = null): Response
+    {
+        return ProblemResponse::of(401, 'Sign in first.');
+    }
+
+    #[AsEventListener]
+    public function onSignOut(LogoutEvent $event): void
+    {
+        $event->setResponse(new Response(status: 204));
+    }
+
+    /** @return array{user: array{name: string, code: string, role: string}|null} */
+    public static function session(?User $user): array
+    {
+        return ['user' => $user === null ? null : ['name' => $user->name, 'code' => $user->code, 'role' => $user->role->value]];
+    }
+}

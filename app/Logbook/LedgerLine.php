@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Logbook;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Judgement\Assessment;
+use Footnote\Core\Judgement\Finding;
+use Footnote\Core\Judgement\LimitOutcome;
+use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\Severity;
+use Footnote\Core\Judgement\Verdict;
+
+/** What the ledger shows of a run. */
+final class LedgerLine
+{
+    /**
+     * @param array<string, mixed> $body the written assessment
+     *
+     * @return array<string, mixed>
+     */
+    public static function of(Assessment $assessment, array $body): array
+    {
+        $drift = $assessment->largestDrift();
+        $written = \is_array($body['results']) ? $body['results'] : [];
+        $results = [];
+        $headline = $assessment->family->headline($assessment->results);
+        foreach ($assessment->results as $place => $result) {
+            $column = $assessment->family->inLedger($result);
+            if ($column !== null || $result->outcomes !== [] || $result->key === $headline) {
+                $row = $written[$place] ?? null;
+                $value = \is_array($row) ? ($row['value'] ?? null) : null;
+                $results[] = [
+                    'key' => $result->key,
+                    'title' => $result->title,
+                    'column' => $column === '' ? null : $column,
+                    'shown' => \is_array($value) && \is_string($value['shown'] ?? null) ? $value['shown'] : '',
+                    'unit' => $result->reportedFigure()->unit->value,
+                    'verdict' => $assessment->verdictOn($result)->value,
+                    'drift' => self::drift($assessment->driftOf($result)),
+                    'crossed' => self::any($result, static fn (LimitOutcome $outcome): bool => $outcome->crossed),
+                    'undecided' => self::any(
+                        $result,
+                        static fn (LimitOutcome $outcome): bool => $outcome->robustness->value === 'undecided',
+                    ),
+                ];
+            }
+        }
+        $weighty = array_values(
+            array_filter($assessment->findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note),
+        );
+
+        return [
+            'bracket' => [
+                'state' => $assessment->bracket->state()->value,
+                'pre' => $assessment->bracket->pre?->at->format(\DATE_ATOM),
+                'post' => $assessment->bracket->post?->at->format(\DATE_ATOM),
+                'between' => \count($assessment->bracket->between),
+            ],
+            'drift' => self::drift($drift),
+            'standing' => $assessment->channels() === []
+                ? null
+                : [
+                    'stand' => \count(
+                        array_filter($assessment->channels(), static fn (Verdict $verdict): bool => $verdict !== Verdict::Void),
+                    ),
+                    'of' => \count($assessment->channels()),
+                ],
+            'headline' => $headline,
+            'results' => $results,
+            'finding' => $weighty === []
+                ? null
+                : ($weighty[0]->channel === null ? '' : $weighty[0]->channel.': ').$weighty[0]->rule->title,
+            'findings' => \count($weighty),
+            'cure' => array_values(
+                array_filter(array_map(static fn (Finding $finding): ?string => $finding->cure?->evidence, $weighty), \is_string(...)),
+            )[0] ?? null,
+        ];
+    }
+
+    /** @return array{shown: string, unit: string}|null */
+    private static function drift(?Figure $drift): ?array
+    {
+        return $drift === null ? null : ['shown' => $drift->shown(), 'unit' => $drift->unit->value];
+    }
+
+    /** @param callable(LimitOutcome): bool $is */
+    private static function any(Result $result, callable $is): bool
+    {
+        foreach ($result->outcomes as $outcome) {
+            if ($is($outcome)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,368 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Logbook;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Elsewhere;
+use Footnote\Core\Evidence\Intervention;
+use Footnote\Core\Evidence\LogOrigin;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Evidence\UnitName;
+use Footnote\Core\Record\ContentFormat;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\LogFormatReader;
+use Footnote\Core\Record\RunSurroundings;
+
+/**
+ * Reads evidence out of the logbook as the core knows it.
+ *
+ * @phpstan-type Record array<string, mixed>
+ */
+final readonly class Logbook
+{
+    public function __construct(
+        private Connection $connection,
+        private EvidenceReader $reader,
+        private LogFormatReader $formats,
+        private SiteClock $site,
+        private Formats $families,
+    ) {
+    }
+
+    /** Everything known of one instrument. */
+    public function timeline(string $instrument): Timeline
+    {
+        $record = $this->instrumentRecord($instrument) ?? throw Problem::missing('Instrument '.$instrument);
+        $unit = $this->reader->instrument(Fields::of($record));
+        $format = $this->families->of($unit->family);
+
+        $runs = $this->coreRuns(array_values($this->runRecords('r.instrument_id = ?', [$instrument])), $unit->family);
+        // Its days are those of the site that it was last used at.
+        $reader = $this->reader->at($runs === [] ? $this->site->zone() : $runs[\count($runs) - 1]->start->getTimezone());
+        $asides = $this->pairs(
+            'SELECT s.check_id, s.record FROM check_set_aside s JOIN check_record c ON c.id = s.check_id WHERE c.instrument_id = ?',
+            [$instrument],
+        );
+        $checks = [];
+        foreach ($this->pairs('SELECT id, record FROM check_record WHERE instrument_id = ?', [$instrument]) as $id => $check) {
+            $checks[] = $reader->check(
+                Fields::of(isset($asides[$id]) ? [...$check, 'setAside' => $asides[$id]] : $check),
+                $format,
+            );
+        }
+        $interventions = array_map(
+            static fn (array $event): Intervention => $reader->intervention(Fields::of($event), $unit->family),
+            array_values($this->pairs('SELECT id, record FROM intervention WHERE instrument_id = ?', [$instrument])),
+        );
+        $leaning = array_merge(
+            ...array_map(static fn (Check $check): array => [$check->reference, ...$check->content->leansOn()], $checks),
+        );
+
+        return new Timeline(
+            $unit,
+            $checks,
+            $interventions,
+            $runs,
+            $this->references(array_values(array_unique(array_filter($leaning, \is_string(...))))),
+            elsewhere: $this->elsewhere($unit->id, $runs),
+        );
+    }
+
+    /**
+     * What stands of other units and bears on this one's logs; nothing is looked up for a unit without logs.
+     *
+     * @param list<Run> $runs
+     */
+    private function elsewhere(string $unit, array $runs): Elsewhere
+    {
+        $digests = array_values(
+            array_unique(array_filter(array_map(static fn (Run $run): ?string => $run->origin?->sha256, $runs), \is_string(...))),
+        );
+        if ($digests === []) {
+            return new Elsewhere();
+        }
+        $same = [];
+        foreach (array_chunk($digests, 500) as $some) {
+            $marks = implode(', ', array_fill(0, \count($some), '?'));
+            $others = $this->runRecords(
+                "r.instrument_id <> ? AND r.id IN (SELECT run_id FROM log_file WHERE sha256 IN ($marks))",
+                [$unit, ...$some],
+            );
+            foreach ($others as $record) {
+                $other = $this->coreRun($record);
+                // A log that another took the place of is no log of that run any more.
+                if (\in_array($other->origin?->sha256, $some, true)) {
+                    $same[] = $other;
+                }
+            }
+        }
+        $units = $this->connection->fetchAllNumeric("SELECT id, json_extract(record, '$.serial') FROM instrument WHERE id <> ?", [$unit]);
+
+        return new Elsewhere($same, array_map(
+            static fn (array $row): UnitName => new UnitName(
+                \is_string($row[0]) ? $row[0] : '',
+                \is_string($row[1]) && $row[1] !== '' ? $row[1] : null,
+            ),
+            $units,
+        ));
+    }
+
+    /** @return list<string> the units of the logbook */
+    public function instruments(): array
+    {
+        return array_values(array_filter($this->connection->fetchFirstColumn('SELECT id FROM instrument ORDER BY id'), \is_string(...)));
+    }
+
+    /** @return Record|null with its certificates */
+    public function instrumentRecord(string $id): ?array
+    {
+        $record = $this->pairs('SELECT id, record FROM instrument WHERE id = ?', [$id])[$id] ?? null;
+
+        return $record === null ? null : [...$record, 'certificates' => $this->certificates('instrument_id', [$id])[$id] ?? []];
+    }
+
+    /**
+     * @param list<int|string>|null $ids null: all of them
+     *
+     * @return array<int|string, Reference>
+     */
+    public function references(?array $ids = null): array
+    {
+        return array_map(fn (array $record): Reference => $this->reader->reference(Fields::of($record)), $this->referenceRecords($ids));
+    }
+
+    /**
+     * @param list<int|string>|null $ids
+     *
+     * @return array<int|string, Record> with certificates and recalls
+     */
+    public function referenceRecords(?array $ids = null): array
+    {
+        if ($ids === []) {
+            return [];
+        }
+        [$where, $values] = $this->in('id', $ids);
+        $records = $this->pairs('SELECT id, record FROM reference'.$where.' ORDER BY id', $values);
+        $certificates = $this->certificates('reference_id', array_keys($records));
+        [$where, $values] = $this->in('reference_id', array_keys($records));
+        $recalls = [];
+        foreach ($this->connection->fetchAllAssociative('SELECT reference_id, record FROM recall'.$where.' ORDER BY id', $values) as $row) {
+            $recalls[Cells::text($row, 'reference_id')][] = Cells::json($row, 'record');
+        }
+        foreach ($records as $id => $record) {
+            $records[$id] = [...$record, 'certificates' => $certificates[$id] ?? [], 'recalls' => $recalls[$id] ?? []];
+        }
+
+        return $records;
+    }
+
+    /**
+     * Records of runs with everything that was learned about them folded in.
+     *
+     * @param list<string|int> $values
+     *
+     * @return array<int|string, Record>
+     */
+    public function runRecords(string $where, array $values): array
+    {
+        $records = [];
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT r.id, r.campaign_id, r.record FROM run r WHERE '.$where.' ORDER BY r.started_at, r.id',
+            $values,
+        ) as $row) {
+            $records[Cells::text($row, 'id')] = [...Cells::json($row, 'record'), 'campaign' => Cells::text($row, 'campaign_id')];
+        }
+        $facts = [];
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT f.run_id, f.record FROM run_fact f JOIN run r ON r.id = f.run_id WHERE '.$where.' ORDER BY f.id',
+            $values,
+        ) as $row) {
+            $facts[Cells::text($row, 'run_id')][] = Cells::json($row, 'record');
+        }
+        foreach ($records as $id => $record) {
+            $records[$id] = RunFolding::fold($record, $facts[$id] ?? []);
+        }
+
+        return $records;
+    }
+
+    /**
+     * Checks as they are on record, in order of time, with what set them aside.
+     *
+     * @param list<string> $ids
+     *
+     * @return list<Record>
+     */
+    public function checkRecords(array $ids): array
+    {
+        if ($ids === []) {
+            return [];
+        }
+        $marks = implode(', ', array_fill(0, \count($ids), '?'));
+        $asides = $this->pairs("SELECT check_id, record FROM check_set_aside WHERE check_id IN ($marks)", $ids);
+        $checks = [];
+        foreach ($this->pairs("SELECT id, record FROM check_record WHERE id IN ($marks) ORDER BY checked_at", $ids) as $id => $record) {
+            $checks[] = isset($asides[$id]) ? [...$record, 'setAside' => $asides[$id]] : $record;
+        }
+
+        return $checks;
+    }
+
+    /** @return Record|null */
+    public function runRecord(string $id): ?array
+    {
+        return $this->runRecords('r.id = ?', [$id])[$id] ?? null;
+    }
+
+    /** @param Record $record of a run whose campaign it names */
+    public function coreRun(array $record): Run
+    {
+        $family = $this->connection->fetchOne('SELECT family FROM instrument WHERE id = ?', [Cells::text($record, 'instrument')]);
+
+        return $this->coreRuns([$record], \is_string($family) ? $family : '')[0];
+    }
+
+    /**
+     * @param list<Record> $records of one family
+     *
+     * @return list<Run>
+     */
+    private function coreRuns(array $records, string $family): array
+    {
+        $format = $this->families->of($family);
+        /** @var array<int|string, list<string>> $media */
+        $media = [];
+        foreach ($records as $record) {
+            $media[Cells::text($record, 'campaign')][] = Cells::text($record, 'medium');
+        }
+        $libraries = [];
+        foreach ($media as $campaign => $some) {
+            $libraries[$campaign] = new DatabaseLibrary(
+                $this->connection,
+                $this->families,
+                (string) $campaign,
+                array_values(array_unique(array_filter($some, static fn (string $medium): bool => $medium !== ''))),
+            );
+        }
+
+        $zones = $this->zones(array_map(strval(...), array_keys($libraries)));
+
+        return array_map(
+            fn (array $record): Run => $this->readRun(
+                Fields::of($record),
+                $format,
+                $libraries[Cells::text($record, 'campaign')],
+                $zones[Cells::text($record, 'campaign')] ?? new \DateTimeZone('UTC'),
+            ),
+            $records,
+        );
+    }
+
+    /**
+     * The zones of the sites of some campaigns.
+     *
+     * @param list<string> $campaigns
+     *
+     * @return array<int|string, \DateTimeZone>
+     */
+    private function zones(array $campaigns): array
+    {
+        [$where, $values] = $this->in('id', $campaigns);
+        $zones = [];
+        foreach ($this->connection->fetchAllKeyValue('SELECT id, zone FROM campaign'.$where, $values) as $id => $zone) {
+            $zones[$id] = new \DateTimeZone(\is_string($zone) ? $zone : 'UTC');
+        }
+
+        return $zones;
+    }
+
+    private function readRun(Fields $fields, ContentFormat $format, DatabaseLibrary $library, \DateTimeZone $zone): Run
+    {
+        $log = null;
+        $origin = null;
+        $stored = $fields->optionalObject('log')?->optionalText('stored');
+        if ($stored !== null) {
+            $row = $this->connection->fetchAssociative(
+                'SELECT name, sha256, head, format, first_interval, step_seconds, length, remarks FROM log_file WHERE id = ?',
+                [$stored],
+            );
+            if ($row !== false) {
+                $origin = new LogOrigin(Cells::text($row, 'name'), Cells::text($row, 'sha256'), Cells::text($row, 'head'));
+                $columns = $this->formats->read(Fields::of(Cells::json($row, 'format')))->columns;
+                $log = new StoredLog(
+                    $this->connection,
+                    $stored,
+                    array_values($columns),
+                    new \DateTimeImmutable(Cells::text($row, 'first_interval')),
+                    (float) Cells::text($row, 'step_seconds'),
+                    (int) Cells::text($row, 'length'),
+                    array_values(array_filter(Cells::json($row, 'remarks'), \is_string(...))),
+                );
+            }
+        }
+
+        return $this->reader->at($zone)->run(
+            $fields,
+            $format->readRun($fields, new RunSurroundings($zone, $library, $library, $this->formats, $origin, null, $log)),
+            $origin,
+        );
+    }
+
+    /**
+     * @param list<int|string> $ids
+     *
+     * @return array<int|string, list<Record>>
+     */
+    public function certificates(string $column, array $ids): array
+    {
+        [$where, $values] = $this->in($column, $ids);
+        $found = [];
+        foreach ($this->connection->fetchAllAssociative(
+            \sprintf('SELECT %s AS owner, record FROM certificate%s ORDER BY id', $column, $where),
+            $values,
+        ) as $row) {
+            $found[Cells::text($row, 'owner')][] = Cells::json($row, 'record');
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param list<string|int> $values
+     *
+     * @return array<int|string, Record> by the first column; a key of digits is a number
+     */
+    public function pairs(string $sql, array $values): array
+    {
+        $pairs = [];
+        foreach ($this->connection->fetchAllNumeric($sql, $values) as [$id, $json]) {
+            \assert(\is_string($id) && \is_string($json));
+            /** @var Record $record */
+            $record = json_decode($json, true, 64, \JSON_THROW_ON_ERROR);
+            $pairs[$id] = $record;
+        }
+
+        return $pairs;
+    }
+
+    /**
+     * @param list<int|string>|null $ids
+     *
+     * @return array{string, list<int|string>}
+     */
+    private function in(string $column, ?array $ids): array
+    {
+        return $ids === null
+            ? ['', []]
+            : [\sprintf(' WHERE %s IN (%s)', $column, $ids === [] ? 'NULL' : implode(', ', array_fill(0, \count($ids), '?'))), $ids];
+    }
+}

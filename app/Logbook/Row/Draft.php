@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Logbook\Row;
+
+use Doctrine\ORM\Mapping as ORM;
+
+/** A check half done: what was answered so far. It is no evidence until it is accepted or broken off. */
+#[ORM\Entity]
+#[ORM\Table(name: 'check_draft')]
+#[ORM\Index(name: 'check_draft_instrument', columns: ['instrument_id', 'closed_at'])]
+class Draft
+{
+    /** @var array<string, mixed> */
+    #[ORM\Column(type: 'json')]
+    private array $answers = [];
+
+    #[ORM\Version, ORM\Column(type: 'integer')]
+    private int $version = 1;
+
+    #[ORM\Column(name: 'closed_at', type: 'datetime_immutable', nullable: true)]
+    private ?\DateTimeImmutable $closedAt = null;
+
+    public function __construct(
+        #[ORM\Id, ORM\Column(length: 40)]
+        public readonly string $id,
+        #[ORM\Column(name: 'instrument_id', length: 40)]
+        public readonly string $instrument,
+        #[ORM\Column(name: 'started_by', length: 40)]
+        public readonly string $by,
+        #[ORM\Column(name: 'started_at', type: 'datetime_immutable')]
+        public readonly \DateTimeImmutable $startedAt,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function answers(): array
+    {
+        return $this->answers;
+    }
+
+    public function version(): int
+    {
+        return $this->version;
+    }
+
+    /** @param array<string, mixed> $answers */
+    public function answer(array $answers): void
+    {
+        $this->answers = $answers;
+    }
+
+    public function close(\DateTimeImmutable $at): void
+    {
+        $this->closedAt = $at;
+    }
+
+    public function isClosed(): bool
+    {
+        return $this->closedAt !== null;
+    }
+}

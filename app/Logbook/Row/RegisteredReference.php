@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Logbook\Row;
+
+use Doctrine\ORM\Mapping as ORM;
+
+/** A reference of the kit, as registered. */
+#[ORM\Entity]
+#[ORM\Table(name: 'reference')]
+class RegisteredReference
+{
+    public function __construct(
+        #[ORM\Id, ORM\Column(length: 40)]
+        public readonly string $id,
+        #[ORM\Column(length: 40)]
+        public readonly string $kind,
+        /** @var array<string, mixed> as written, in the record format */
+        #[ORM\Column(type: 'json')]
+        public readonly array $record,
+        #[ORM\Column(name: 'recorded_by', length: 40)]
+        public readonly string $by,
+        #[ORM\Column(name: 'recorded_at', type: 'datetime_immutable')]
+        public readonly \DateTimeImmutable $recordedAt,
+    ) {
+    }
+}
