@@ -20,6 +20,19 @@ final class DraftCheck
     private const TRIES = 24;
 
     /**
+     * Whether anything was read or adjusted: a list of readings, or a flag that says so.
+     *
+     * @param array<string, mixed> $answers
+     */
+    public static function holdsReadings(Formats $formats, string $family, array $answers): bool
+    {
+        return array_filter(
+            $formats->answered($family, $answers),
+            static fn (mixed $value): bool => $value === true || (\is_array($value) && $value !== [] && array_is_list($value)),
+        ) !== [];
+    }
+
+    /**
      * @param array<string, mixed> $answers
      *
      * @return array<string, mixed>

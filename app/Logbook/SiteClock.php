@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook;
 
 use Doctrine\DBAL\Connection;
+use Footnote\App\Refusal\Problem;
 use Psr\Clock\ClockInterface;
 
 /** What time it is at the site: that of the newest campaign. Days end there, and so do certificates. */
@@ -24,5 +25,13 @@ final readonly class SiteClock
         $zone = $this->connection->fetchOne('SELECT zone FROM campaign ORDER BY id DESC LIMIT 1');
 
         return new \DateTimeZone(\is_string($zone) ? $zone : 'UTC');
+    }
+
+    /** @throws Problem where a moment lies ahead: what has not happened yet is no evidence */
+    public function refuseFuture(\DateTimeImmutable $at, string $field): void
+    {
+        if ($at > $this->now()->modify('+1 minute')) {
+            throw Problem::field($field, 'lies in the future.');
+        }
     }
 }

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Bench;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\User;
+use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\Drafts;
+use Footnote\App\Logbook\Row\Draft;
+use Footnote\App\Logbook\Row\RegisteredInstrument;
+use Footnote\App\Refusal\Problem;
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Uid\Ulid;
+
+/** A check of a unit begins, or the one that is half done goes on. */
+final readonly class BeginCheck
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Journal $journal,
+        private Drafts $drafts,
+        private Assessor $assessor,
+        private EvidenceReader $reader,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @param string $procedure one of those of the unit; none: the usual one */
+    public function __invoke(User $by, string $instrument, string $procedure): Draft
+    {
+        $unit = $this->entities->find(RegisteredInstrument::class, $instrument) ?? throw Problem::missing('Instrument '.$instrument);
+        $this->knows($this->reader->instrument(Fields::of($unit->record)), $procedure);
+
+        return $this->journal->during($by->code, 'check begun', ['instrument' => $instrument], function () use ($by, $instrument, $procedure): Draft {
+            $draft = $this->drafts->openOf($instrument);
+            if ($draft === null) {
+                $draft = new Draft((string) new Ulid(), $instrument, $by->code, $this->clock->now());
+                $draft->answer($procedure === '' ? [] : ['procedure' => $procedure]);
+                $this->entities->persist($draft);
+            }
+
+            return $draft;
+        });
+    }
+
+    private function knows(Instrument $unit, string $procedure): void
+    {
+        $procedures = $this->assessor->family($unit->family)->procedures($unit);
+        if ($procedure !== '' && Procedure::among($procedures, $procedure)->id !== $procedure) {
+            throw Problem::field(
+                '/procedure',
+                \sprintf('must be one of: %s.', implode(', ', array_map(static fn (Procedure $one): string => $one->id, $procedures))),
+            );
+        }
+    }
+}

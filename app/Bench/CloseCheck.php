@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Bench;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\User;
+use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\Drafts;
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\Row\CheckLeaning;
+use Footnote\App\Logbook\Row\Draft;
+use Footnote\App\Logbook\Row\RecordedCheck;
+use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Logbook\Workings;
+use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Numbers;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\StepState;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\InvalidRecord;
+use Psr\Clock\ClockInterface;
+
+/** A half-done check becomes evidence: accepted, or broken off after the reference sounded. One without any answer is put away. */
+final readonly class CloseCheck
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Journal $journal,
+        private Logbook $logbook,
+        private Drafts $drafts,
+        private Workings $workings,
+        private EvidenceReader $reader,
+        private Formats $families,
+        private Numbers $numbers,
+        private SiteClock $site,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return string the check's number */
+    public function accept(User $by, string $id): string
+    {
+        $draft = $this->drafts->open($id);
+
+        return $this->record($by, $draft, 'check recorded', []);
+    }
+
+    /** @return string|null the check's number; null where there was nothing to keep */
+    public function breakOff(User $by, string $id, string $reason): ?string
+    {
+        $draft = $this->drafts->open($id);
+        if (!DraftCheck::holdsReadings($this->families, $this->drafts->familyOf($draft), $draft->answers())) {
+            $told = ['instrument' => $draft->instrument, 'reason' => $reason];
+            $this->journal->during($by->code, 'check put away', $told, function () use ($draft): void {
+                $draft->close($this->clock->now());
+            });
+
+            return null;
+        }
+
+        return $this->record($by, $draft, 'check broken off', ['brokenOff' => true, 'remarks' => $reason]);
+    }
+
+    /** @param array<string, mixed> $more that stands in the record beside the answers */
+    private function record(User $by, Draft $draft, string $kind, array $more): string
+    {
+        $answers = $draft->answers();
+        $unit = $this->logbook->timeline($draft->instrument)->instrument;
+        $told = ['draft' => $draft->id, 'instrument' => $draft->instrument, 'answers' => $answers];
+
+        return $this->journal->during($by->code, $kind, $told, function () use ($by, $draft, $answers, $unit, $more): string {
+            $number = $this->numbers->next('check_record', 'C-%05d');
+            $record = [...DraftCheck::record($number, $unit, $by->code, $answers, $this->clock->now(), $this->families), ...$more];
+            $check = $this->read($record, $unit);
+            $this->site->refuseFuture($check->at, '/at');
+            $this->saysWhy($check);
+            if (!$check->brokenOff && !$check->content->hasAsFound() && !$check->content->wasAdjusted()) {
+                throw new Problem(
+                    422,
+                    'The check was not accepted; all answers are kept. There is no reading as found.',
+                    [['field' => '/'.$this->families->of($unit->family)->section(), 'problem' => 'holds no reading as found.']],
+                );
+            }
+            $this->keep($check, $record, $by);
+            $draft->close($this->clock->now());
+            $this->workings->forgetInstrument($draft->instrument);
+
+            return $check->id;
+        });
+    }
+
+    /** @param array<string, mixed> $record */
+    private function read(array $record, Instrument $unit): Check
+    {
+        try {
+            return $this->reader->check(Fields::of($record), $this->families->of($unit->family));
+        } catch (InvalidRecord $problem) {
+            throw new Problem(
+                422,
+                'The check was not accepted; all answers are kept. '.$problem->getMessage(),
+                [['field' => $problem->path, 'problem' => $problem->problem]],
+            );
+        }
+    }
+
+    /** @param array<string, mixed> $record */
+    private function keep(Check $check, array $record, User $by): void
+    {
+        $leaning = array_values(array_unique(array_filter([$check->reference, ...$check->content->leansOn()], \is_string(...))));
+        $known = $this->logbook->references($leaning);
+        foreach ($leaning as $reference) {
+            if (!isset($known[$reference])) {
+                throw Problem::field('/reference', \sprintf('%s is not in the kit.', $reference));
+            }
+        }
+        $this->entities->persist(new RecordedCheck(
+            $check->id,
+            $check->instrument,
+            $check->reference,
+            $check->at->setTimezone(new \DateTimeZone('UTC')),
+            $record,
+            $by->code,
+            $this->clock->now(),
+        ));
+        $this->entities->flush();
+        foreach ($leaning as $reference) {
+            $this->entities->persist(new CheckLeaning($check->id, $reference));
+        }
+    }
+
+    /** A step that does not apply weighs nothing, so it says why. */
+    private function saysWhy(Check $check): void
+    {
+        foreach ($check->steps as $step => $state) {
+            if ($state === StepState::NotApplicable && !isset($check->reasons[$step])) {
+                throw Problem::field('/stepReasons/'.$step, 'says why the step does not apply; all answers are kept.');
+            }
+        }
+    }
+}

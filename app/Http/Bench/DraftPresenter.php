@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http\Bench;
+
+use Footnote\App\Bench\DraftCheck;
+use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\Policies;
+use Footnote\App\Logbook\Row\Draft;
+use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Logbook\Workings;
+use Footnote\App\Storage\Cells;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Judgement\AsksByReference;
+use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\Foresight;
+use Footnote\Core\Judgement\LiveLine;
+use Footnote\Core\Judgement\LiveSheet;
+use Footnote\Core\Judgement\ReferenceChoice;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\EntryKind;
+use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Procedure\Step;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Formats;
+
+/** A half-done check with its steps, its answers, and what they come to so far. */
+final readonly class DraftPresenter
+{
+    private Foresight $foresight;
+
+    public function __construct(
+        private Logbook $logbook,
+        private Campaigns $campaigns,
+        private Workings $workings,
+        private Policies $policies,
+        private Assessor $assessor,
+        private EvidenceReader $reader,
+        private Formats $families,
+        private SiteClock $site,
+        private UnitPresenter $units,
+    ) {
+        $this->foresight = new Foresight($assessor);
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Draft $draft): array
+    {
+        $timeline = $this->logbook->timeline($draft->instrument);
+        $now = $this->site->now();
+        $answers = $draft->answers();
+        $campaign = $this->campaigns->ofUnit($timeline->instrument->id);
+        $policy = $this->policies->get($campaign['policy']);
+        $everything = $timeline->knowing($this->logbook->references());
+        $format = $this->families->of($timeline->instrument->family);
+        $half = DraftCheck::record('draft', $timeline->instrument, $draft->by, $answers, $now, $this->families);
+        [$check, $problems] = DraftCheck::read($half, $format, $this->reader);
+        $family = $this->assessor->family($timeline->instrument->family);
+        $live = $check === null ? new LiveSheet([]) : $family->bench()->live($check, $everything, $policy);
+        $chosen = $everything->references[Cells::text($answers, 'reference')] ?? null;
+        $setting = Cells::text($answers, 'setting');
+        $procedures = $family->procedures($timeline->instrument);
+        $procedure = Procedure::among($procedures, Cells::text($answers, 'procedure'));
+        $bench = $family->bench();
+        $instruction = static fn (Step $step): ?string => $bench instanceof AsksByReference
+            ? $bench->instruction($step, $timeline->instrument, $chosen, $now)
+            : $step->instruction;
+        $closes = $check === null || (!$check->content->hasAsFound() && !$check->content->wasAdjusted())
+            ? []
+            : $this->foresight->after($check, $everything, $policy, $this->workings->yardsticks($campaign['id']));
+
+        return [
+            'id' => $draft->id,
+            'version' => $draft->version(),
+            'startedBy' => $draft->by,
+            'startedAt' => $draft->startedAt->format(\DATE_ATOM),
+            'unit' => $this->units->unit($timeline),
+            'procedure' => [
+                'id' => $procedure->id,
+                'title' => $procedure->title,
+                'steps' => array_map(static fn (Step $step): array => [
+                    'id' => $step->id,
+                    'kind' => $step->kind->value,
+                    'title' => $step->title,
+                    'instruction' => $instruction($step) ?? '',
+                    'why' => $step->why,
+                    'required' => $step->required,
+                    'seconds' => $step->seconds,
+                    'when' => $step->when,
+                    'into' => $step->into,
+                    'rows' => $step->rows,
+                    'fields' => Entry::all($family->bench()->fields($step, $timeline->instrument, $chosen)),
+                    'columns' => Entry::all($family->bench()->columns($step, $timeline->instrument, $chosen, $setting)),
+                    'presets' => $family->bench()->presets($step, $timeline->instrument, $chosen, $setting),
+                ],
+                    array_values(
+                        array_filter(
+                            $procedure->steps,
+                            static fn (Step $step): bool => $instruction($step) !== null
+                                && ($step->required || array_filter(
+                                    $family->bench()->columns($step, $timeline->instrument, $chosen, $setting),
+                                    static fn (Entry $column): bool => $column->kind === EntryKind::Choice
+                                        && $column->required
+                                        && $column->choices === [],
+                                ) === []),
+                        ),
+                    )),
+            ],
+            'references' => array_map(
+                static fn (ReferenceChoice $choice): array => [
+                    'id' => $choice->reference->id,
+                    'model' => $choice->reference->model,
+                    'about' => $choice->about,
+                    'settings' => $choice->settings,
+                    'problems' => $choice->problems,
+                ],
+                $family->bench()->choices($timeline->instrument, array_values($everything->references), $now),
+            ),
+            'others' => array_values(
+                array_map(
+                    static fn (Reference $reference): array => [
+                        'id' => $reference->id,
+                        'kind' => $reference->kind,
+                        'model' => $reference->model,
+                    ],
+                    $everything->references,
+                ),
+            ),
+            'answers' => (object) $answers,
+            'problems' => $problems,
+            'live' => [
+                'lines' => array_map(
+                    static fn (LiveLine $line): array => [
+                        'label' => $line->label,
+                        'shown' => $line->figure?->shown(),
+                        'unit' => $line->figure->unit->value ?? '',
+                        'kept' => $line->kept,
+                        'limit' => $line->words,
+                        'signed' => $line->signed,
+                    ],
+                    $live->lines,
+                ),
+                'questions' => $live->questions,
+                'policy' => $policy->name,
+                'closes' => array_map(
+                    static fn (array $closed): array => [
+                        'run' => $closed['run']->id,
+                        'person' => $closed['run']->person,
+                        'task' => $closed['run']->task,
+                        'verdict' => $closed['verdict']->value,
+                        'finding' => $closed['finding']?->seen,
+                    ],
+                    $closes,
+                ),
+            ],
+        ];
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http\Bench;
+
+use Footnote\App\Http\Shown\TraitsLine;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\Foresight;
+use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Record\Formats;
+
+/** A unit as the bench shows it. */
+final readonly class UnitPresenter
+{
+    private Foresight $foresight;
+
+    public function __construct(private Assessor $assessor, private Formats $families)
+    {
+        $this->foresight = new Foresight($assessor);
+    }
+
+    /** @return array<string, mixed> */
+    public function unit(Timeline $timeline): array
+    {
+        $open = $this->foresight->openRuns($timeline);
+        $running = array_values(array_filter($timeline->runs, static fn (Run $run): bool => $run->stop === null));
+
+        return [
+            'id' => $timeline->instrument->id,
+            'model' => $timeline->instrument->model,
+            'family' => $timeline->instrument->family,
+            'about' => TraitsLine::of($timeline->instrument, $this->families->of($timeline->instrument->family)),
+            'procedures' => array_map(
+                static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title],
+                $this->assessor->family($timeline->instrument->family)->procedures($timeline->instrument),
+            ),
+            'hold' => array_map(static fn (Run $run): string => $run->id, $open),
+            'running' => $running === [] ? null : $running[0]->id,
+        ];
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Logbook;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Logbook\Row\Draft;
+use Footnote\App\Logbook\Row\RegisteredInstrument;
+use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
+
+/** Half-done checks. */
+final readonly class Drafts
+{
+    public function __construct(private EntityManagerInterface $entities, private Connection $connection)
+    {
+    }
+
+    /** @throws Problem where there is none, or it was closed */
+    public function open(string $id): Draft
+    {
+        $draft = $this->entities->find(Draft::class, $id) ?? throw Problem::missing('This half-done check');
+        if ($draft->isClosed()) {
+            throw new Problem(409, 'This check is closed already.');
+        }
+
+        return $draft;
+    }
+
+    public function openOf(string $instrument): ?Draft
+    {
+        $id = $this->connection->fetchOne('SELECT id FROM check_draft WHERE instrument_id = ? AND closed_at IS NULL', [$instrument]);
+
+        return \is_string($id) ? $this->entities->find(Draft::class, $id) : null;
+    }
+
+    /** @return array{id: string, by: string, startedAt: string}|null what is open of a unit, without its answers */
+    public function headOf(string $instrument): ?array
+    {
+        $row = $this->connection->fetchAssociative(
+            'SELECT id, started_by, started_at FROM check_draft WHERE instrument_id = ? AND closed_at IS NULL',
+            [$instrument],
+        );
+
+        return $row === false ? null : [
+            'id' => Cells::text($row, 'id'),
+            'by' => Cells::text($row, 'started_by'),
+            'startedAt' => Cells::moment($row, 'started_at'),
+        ];
+    }
+
+    public function familyOf(Draft $draft): string
+    {
+        return $this->entities->find(RegisteredInstrument::class, $draft->instrument)->family ?? '';
+    }
+}
