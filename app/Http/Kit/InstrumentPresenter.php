@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http\Kit;
+
+use Footnote\App\Http\Shown\TraitsLine;
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Refusal\Problem;
+use Footnote\Core\Evidence\HistoryPoint;
+use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\Channelled;
+use Footnote\Core\Judgement\UnitHistory;
+use Footnote\Core\Judgement\UnitTrend;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
+use Psr\Clock\ClockInterface;
+
+/** A unit: what it is, whether it is in date, and how it was found through time. */
+final readonly class InstrumentPresenter
+{
+    public function __construct(
+        private Logbook $logbook,
+        private EvidenceReader $reader,
+        private Assessor $assessor,
+        private Formats $families,
+        private DueDates $dates,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function page(string $id): array
+    {
+        $record = $this->logbook->instrumentRecord($id) ?? throw Problem::missing('Instrument '.$id);
+        $timeline = $this->logbook->timeline($id);
+        $family = $this->assessor->family($timeline->instrument->family);
+        $channels = $family instanceof Channelled ? $family->channels($timeline) : [];
+        /** @var array<int|string, UnitHistory> $histories */
+        $histories = [];
+        foreach ($channels === [] ? [''] : $channels as $channel) {
+            $histories[$channel] = $family->bench()->history(
+                $family instanceof Channelled && $channel !== '' ? $family->ofChannel($channel, $timeline) : $timeline,
+                $this->clock->now(),
+            );
+        }
+
+        return [
+            ...$this->instrument($record),
+            'channels' => $channels,
+            'run' => Entry::all($this->families->of($family->id())->run($timeline->instrument)),
+            'usualMinutes' => $this->families->of($family->id())->usualMinutes(),
+            'histories' => array_map(static fn (int|string $channel, UnitHistory $history): array => [
+                'channel' => (string) $channel,
+                'unit' => $history->unit->value,
+                'driftUnit' => $history->drift->value,
+                'shows' => $history->shows,
+                'points' => array_map(self::point(...), $history->points),
+                'trends' => array_map(
+                    static fn (UnitTrend $trend): array => [
+                        'title' => $trend->title,
+                        'unit' => $trend->unit->value,
+                        'points' => array_map(self::point(...), $trend->points),
+                        'since' => $trend->since,
+                        'certified' => $trend->certified?->format('Y-m-d'),
+                    ],
+                    $history->trends,
+                ),
+            ], array_keys($histories), array_values($histories)),
+            'procedures' => array_map(
+                static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title],
+                $family->procedures($timeline->instrument),
+            ),
+            'interventions' => array_map(
+                static fn ($event): array => [
+                    'id' => $event->id,
+                    'at' => $event->at->format(\DATE_ATOM),
+                    'kind' => $event->kind->id(),
+                    'by' => $event->by,
+                    'note' => $event->note,
+                    'channel' => $event->channel,
+                ],
+                $timeline->interventions,
+            ),
+            'checks' => array_map(
+                static fn ($check): array => [
+                    'id' => $check->id,
+                    'at' => $check->at->format(\DATE_ATOM),
+                    'by' => $check->by,
+                    'reference' => $check->reference,
+                    'adjusted' => $check->content->wasAdjusted(),
+                    'setAside' => $check->setAside?->reason,
+                    'brokenOff' => $check->brokenOff,
+                ],
+                array_reverse($timeline->checks),
+            ),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function point(HistoryPoint $point): array
+    {
+        return [
+            'at' => $point->at->format(\DATE_ATOM),
+            'check' => $point->check,
+            'found' => $point->found,
+            'left' => $point->left,
+            'drift' => $point->drift,
+            'adjustment' => $point->adjustment,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public function registered(string $id): array
+    {
+        return $this->instrument($this->logbook->instrumentRecord($id) ?? []);
+    }
+
+    /**
+     * @param array<string, mixed> $record
+     *
+     * @return array<string, mixed>
+     */
+    public function instrument(array $record): array
+    {
+        $unit = $this->reader->instrument(Fields::of($record));
+        $latest = null;
+        foreach ($unit->certificates as $certificate) {
+            if ($latest === null || $certificate->issued > $latest->issued) {
+                $latest = $certificate;
+            }
+        }
+
+        return [
+            'id' => $unit->id,
+            'family' => $unit->family,
+            'familyTitle' => $this->assessor->family($unit->family)->title(),
+            'model' => $unit->model,
+            'about' => TraitsLine::of($unit, $this->families->of($unit->family)),
+            'traits' => [
+                ...($unit->serial === null ? [] : [['label' => 'Serial number', 'shown' => $unit->serial, 'flag' => false]]),
+                ...TraitsLine::shown($unit->traits, $this->families->of($unit->family)->instrument()),
+            ],
+            'certificates' => $record['certificates'] ?? [],
+            'due' => $latest?->due->format('Y-m-d'),
+            'dueState' => $this->dates->state($latest?->due),
+        ];
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http\Kit;
+
+use Footnote\App\Http\Shown\TraitsLine;
+use Footnote\App\Logbook\Kit;
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\TellsWhatIsLeft;
+
+/** A reference with its certificates and recalls, and what is left of it where checks use it up. */
+final readonly class ReferencePresenter
+{
+    public function __construct(
+        private Logbook $logbook,
+        private Kit $kit,
+        private EvidenceReader $reader,
+        private Formats $families,
+        private SiteClock $site,
+        private DueDates $dates,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function registered(string $id): array
+    {
+        return $this->reference($this->logbook->referenceRecords([$id])[$id] ?? throw Problem::missing('Reference '.$id));
+    }
+
+    /**
+     * @param array<string, mixed> $record
+     *
+     * @return array<string, mixed>
+     */
+    public function reference(array $record): array
+    {
+        $reference = $this->reader->reference(Fields::of($record));
+        $certificate = $reference->certificateAt($this->site->now());
+        $kind = $this->families->referenceKind($reference->kind);
+
+        return [
+            'id' => $reference->id,
+            'kind' => $reference->kind,
+            'kindTitle' => $kind === null ? $reference->kind : $kind->title,
+            'model' => $reference->model,
+            'about' => $kind === null ? '' : TraitsLine::line($reference->traits, $kind->entries),
+            'valueUnit' => $kind?->values === null ? '' : $kind->values->value,
+            'errorUnit' => $kind?->error === null ? '' : $kind->error->value,
+            'nominal' => $kind === null ? '' : $kind->nominal,
+            'beside' => Entry::all($kind->beside ?? []),
+            'constants' => $certificate === null || $kind === null ? [] : TraitsLine::shown($certificate->constants, $kind->constants),
+            'certificates' => $record['certificates'] ?? [],
+            'recalls' => $record['recalls'] ?? [],
+            'due' => $certificate?->due->format('Y-m-d'),
+            'dueState' => $this->dates->state($certificate?->due),
+        ];
+    }
+
+    /**
+     * What the checks say is left of a reference that they use up; null where none does.
+     *
+     * @param array<string, mixed> $record
+     */
+    public function left(array $record): ?string
+    {
+        foreach ($this->families->all() as $format) {
+            if ($format instanceof TellsWhatIsLeft && \in_array(Cells::text($record, 'kind'), $format->usedUp(), true)) {
+                $reference = $this->reader->reference(Fields::of($record));
+
+                return $format->left($reference, array_map(
+                    fn (array $check): Check => $this->reader->check(Fields::of($check), $format),
+                    $this->kit->checksOn($reference->id),
+                ));
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Kit;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\User;
+use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\Row\AddedCertificate;
+use Footnote\App\Logbook\Row\RegisteredInstrument;
+use Footnote\App\Logbook\Row\RegisteredReference;
+use Footnote\App\Logbook\Workings;
+use Footnote\App\Refusal\Problem;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
+use Psr\Clock\ClockInterface;
+
+/** A certificate of a unit or of a reference is added; what was worked out with those before is worked out again. */
+final readonly class AddCertificate
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Journal $journal,
+        private Workings $workings,
+        private EvidenceReader $reader,
+        private Formats $families,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    public function ofInstrument(User $by, string $id, Fields $told): void
+    {
+        $unit = $this->entities->find(RegisteredInstrument::class, $id) ?? throw Problem::missing($id);
+        $this->reader->certificate($told, null);
+        $this->journal->during($by->code, 'certificate added', ['of' => $id, ...$told->data()], function () use ($by, $unit, $told): void {
+            $this->entities->persist(new AddedCertificate($unit->id, null, $told->data(), $by->code, $this->clock->now()));
+            $this->workings->forgetInstrument($unit->id);
+        });
+    }
+
+    public function ofReference(User $by, string $id, Fields $told): void
+    {
+        if ($by->role->value !== 'steward') {
+            throw new Problem(403, 'Only a steward adds certificates of references. Nothing was changed.');
+        }
+        $reference = $this->entities->find(RegisteredReference::class, $id) ?? throw Problem::missing($id);
+        $kind = $this->families->referenceKind($reference->kind);
+        WholeCertificate::check($this->reader->certificate($told, $kind), $kind, '');
+        $this->journal->during($by->code, 'certificate added', ['of' => $id, ...$told->data()], function () use ($by, $reference, $told): void {
+            $this->entities->persist(new AddedCertificate(null, $reference->id, $told->data(), $by->code, $this->clock->now()));
+            $this->workings->forgetReference($reference->id);
+        });
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Kit;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\User;
+use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\Row\RecordedRecall;
+use Footnote\App\Logbook\Row\RegisteredReference;
+use Footnote\App\Logbook\Workings;
+use Footnote\App\Refusal\Problem;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
+use Psr\Clock\ClockInterface;
+
+/** A reference turned out wrong: by how much, with its sign, or that nobody knows. */
+final readonly class RecallReference
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Journal $journal,
+        private Workings $workings,
+        private EvidenceReader $reader,
+        private Formats $families,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    public function __invoke(User $by, string $id, Fields $told): void
+    {
+        $reference = $this->entities->find(RegisteredReference::class, $id) ?? throw Problem::missing('Reference '.$id);
+        $kind = $this->families->referenceKind($reference->kind) ?? throw Problem::missing('Kind '.$reference->kind);
+        if (!\array_key_exists('error', $told->data())) {
+            throw Problem::field('/error', 'say how far it was off, with its sign, or that it is not known (null).');
+        }
+        $recall = $this->reader->recall($told, $kind);
+        $record = array_filter([
+            'since' => $recall->since->format(\DATE_ATOM),
+            'until' => $recall->until?->format(\DATE_ATOM),
+            'reason' => $recall->reason,
+            'error' => $recall->error?->written,
+        ], \is_string(...));
+        $this->journal->during($by->code, 'reference recalled', ['reference' => $id, ...$record], function () use ($id, $record, $by): void {
+            $this->entities->persist(new RecordedRecall($id, $record, $by->code, $this->clock->now()));
+            $this->workings->forgetReference($id);
+        });
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Logbook;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Storage\Cells;
+
+/** The kit as it is listed: last uses, own entries of libraries, checks that leaned on a reference. */
+final readonly class Kit
+{
+    public function __construct(private Connection $connection, private Logbook $logbook)
+    {
+    }
+
+    /** @return array<int|string, array<string, mixed>> records of all units with their certificates, by asset number */
+    public function instruments(): array
+    {
+        $instruments = $this->logbook->pairs('SELECT id, record FROM instrument ORDER BY id', []);
+        $certificates = $this->logbook->certificates('instrument_id', array_keys($instruments));
+        foreach ($instruments as $id => $record) {
+            $instruments[$id] = [...$record, 'certificates' => $certificates[$id] ?? []];
+        }
+
+        return $instruments;
+    }
+
+    /** @return array<int|string, string|null> when each unit was last checked */
+    public function lastChecks(): array
+    {
+        return $this->moments('SELECT instrument_id, MAX(checked_at) FROM check_record GROUP BY instrument_id');
+    }
+
+    /** @return array<int|string, string|null> when each reference was last used */
+    public function lastUses(): array
+    {
+        return $this->moments(
+            'SELECT reference_id, MAX(checked_at) FROM check_record WHERE reference_id IS NOT NULL GROUP BY reference_id',
+        );
+    }
+
+    /** @return array<int|string, string|null> */
+    private function moments(string $sql): array
+    {
+        return array_map(
+            static fn (mixed $at): ?string => \is_string($at)
+                ? (new \DateTimeImmutable($at, new \DateTimeZone('UTC')))->format(\DATE_ATOM)
+                : null,
+            $this->connection->fetchAllKeyValue($sql),
+        );
+    }
+
+    /** @return list<array<string, mixed>> the newest checks that leaned on a reference, as they are on record */
+    public function checksOn(string $reference): array
+    {
+        return array_map(
+            static fn (array $row): array => Cells::json($row, 'record'),
+            $this->connection->fetchAllAssociative(
+                'SELECT c.record FROM check_record c JOIN check_leaning l ON l.check_id = c.id'
+                    .' WHERE l.reference_id = ? ORDER BY c.checked_at DESC LIMIT 20',
+                [$reference],
+            ),
+        );
+    }
+
+    /** @return list<array{code: string, record: array<string, mixed>, by: string}> entries of its own of a library */
+    public function entries(string $shelf): array
+    {
+        return array_map(
+            static fn (array $row): array => [
+                'code' => Cells::text($row, 'code'),
+                'record' => Cells::json($row, 'record'),
+                'by' => Cells::text($row, 'recorded_by'),
+            ],
+            $this->connection->fetchAllAssociative(
+                'SELECT code, record, recorded_by FROM library_entry WHERE shelf = ? ORDER BY code',
+                [$shelf],
+            ),
+        );
+    }
+}
