@@ -29,4 +29,65 @@ final readonly class Campaigns
 
         return ['id' => Cells::text($row, 'id'), 'policy' => Cells::text($row, 'policy_key')];
     }
+
+    /** The policy that a run is judged by. */
+    public function policyOf(string $run): string
+    {
+        return $this->ofRun($run)['policy'];
+    }
+
+    /** @return array{id: string, title: string, site: string, zone: string, policy: string, policyChanged: bool} */
+    public function ofRun(string $run): array
+    {
+        $row = $this->connection->fetchAssociative(
+            'SELECT c.id, c.title, c.site, c.zone, c.policy_key, c.policy_changed FROM run r'
+                .' JOIN campaign c ON c.id = r.campaign_id WHERE r.id = ?',
+            [$run],
+        );
+
+        return $row === false ? throw Problem::missing('Run '.$run) : [
+            'id' => Cells::text($row, 'id'),
+            'title' => Cells::text($row, 'title'),
+            'site' => Cells::text($row, 'site'),
+            'zone' => Cells::text($row, 'zone'),
+            'policy' => Cells::text($row, 'policy_key'),
+            'policyChanged' => (bool) $row['policy_changed'],
+        ];
+    }
+
+    /** @return array{previous: string|null, next: string|null} the runs of its campaign before and after a run */
+    public function neighbours(string $run): array
+    {
+        $own = $this->connection->fetchAssociative('SELECT started_at, campaign_id FROM run WHERE id = ?', [$run]);
+        $at = $own === false ? '' : Cells::text($own, 'started_at');
+        $campaign = $own === false ? '' : Cells::text($own, 'campaign_id');
+        $one = fn (string $sign, string $order): ?string => \is_string(
+            $found = $this->connection->fetchOne(
+                "SELECT id FROM run WHERE campaign_id = ? AND (started_at, id) $sign (?, ?) ORDER BY started_at $order, id $order LIMIT 1",
+                [$campaign, $at, $run],
+            ),
+        )
+            ? $found
+            : null;
+
+        return ['previous' => $one('<', 'DESC'), 'next' => $one('>', 'ASC')];
+    }
+
+    /** @return array<array-key, int> how many runs each campaign has */
+    public function counts(): array
+    {
+        return array_map(
+            static fn (mixed $count): int => \is_numeric($count) ? (int) $count : 0,
+            $this->connection->fetchAllKeyValue('SELECT campaign_id, COUNT(*) FROM run GROUP BY campaign_id'),
+        );
+    }
+
+    /** Whether any of its runs is over, so that results may have been seen. */
+    public function wasSeen(string $campaign): bool
+    {
+        return $this->connection->fetchOne(
+            'SELECT 1 FROM run WHERE campaign_id = ? AND stopped_at IS NOT NULL LIMIT 1',
+            [$campaign],
+        ) !== false;
+    }
 }
