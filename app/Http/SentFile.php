@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http;
+
+use Footnote\App\Refusal\Problem;
+use Footnote\Core\Record\Fields;
+use Symfony\Component\HttpFoundation\Request;
+
+/** A file that is the body of a request, laid down until it is read; what is told of it stands in headers. */
+final readonly class SentFile
+{
+    public const LOG = ['A log', 64];
+    public const REPORT = ['A report', 32];
+
+    private function __construct(public string $path)
+    {
+    }
+
+    /**
+     * @param array{string, int} $most what it is, and how large it may be, MB
+     *
+     * @throws Problem where it is empty or too large
+     */
+    public static function of(Request $request, array $most): self
+    {
+        [$what, $megabytes] = $most;
+        $large = new Problem(413, \sprintf('%s is at most %d MB. Nothing was kept.', $what, $megabytes));
+        if ((int) $request->headers->get('Content-Length', '0') > $megabytes * 1048576) {
+            throw $large;
+        }
+        $path = tempnam(sys_get_temp_dir(), 'footnote-file-');
+        if ($path === false) {
+            throw new \RuntimeException('No temporary file could be made.');
+        }
+        $size = file_put_contents($path, $request->getContent(true));
+        if ($size === 0 || $size === false || $size > $megabytes * 1048576) {
+            unlink($path);
+            throw $size > 0 ? $large : new Problem(422, 'The file is empty. Nothing was kept.');
+        }
+
+        return new self($path);
+    }
+
+    /** What is told in a header as JSON; null where it is none. */
+    public static function header(Request $request, string $name): ?Fields
+    {
+        $told = json_decode(rawurldecode($request->headers->get($name, '')), true, 16);
+
+        return json_last_error() === \JSON_ERROR_NONE ? Fields::of(\is_array($told) ? $told : []) : null;
+    }
+
+    /** Its name as it may be kept. */
+    public static function name(string $told): string
+    {
+        return mb_substr(trim((string) preg_replace('/[^\w .()+-]/u', '_', $told)), 0, 150);
+    }
+
+    public function forget(): void
+    {
+        unlink($this->path);
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Runs;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\User;
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\Row\RecordedRun;
+use Footnote\App\Logbook\Row\RunFact;
+use Footnote\App\Logbook\RunFolding;
+use Footnote\App\Logbook\Runs;
+use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Logbook\Workings;
+use Footnote\App\Refusal\Problem;
+use Footnote\Core\Evidence\Run;
+use Psr\Clock\ClockInterface;
+
+/** Keeps what was learned of a run, once the run still makes sense with it; what rests on it is worked out again. */
+final readonly class FactKeeper
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Logbook $logbook,
+        private Runs $runs,
+        private Workings $workings,
+        private FreeUnit $free,
+        private SiteClock $site,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /**
+     * @param array<string, mixed> $before
+     * @param array<string, mixed> $fact
+     */
+    public function keep(User $user, string $id, array $before, array $fact, string $reason): void
+    {
+        $run = $this->entities->find(RecordedRun::class, $id) ?? throw Problem::missing('Run '.$id);
+        $after = $this->logbook->coreRun(RunFolding::fold($before, [$fact]));
+        if ($after->stop !== null) {
+            $this->site->refuseFuture($after->stop, '/stop');
+            $run->stop($after->stop);
+        }
+        foreach ([...$after->pauses, ...array_map(static fn ($exclusion) => $exclusion->span, $after->exclusions)] as $span) {
+            if ($after->span()?->overlaps($span) === false) {
+                throw Problem::field('/exclusions', 'lies outside of the run.');
+            }
+        }
+        if ($after->declaration !== null && !$this->runs->isCheckOf($after->declaration->check, $after->instrument)) {
+            throw Problem::field('/declaration/check', 'is no check of this unit.');
+        }
+        $run->sampleOn(RunFolding::fold($before, [$fact]));
+        $this->free->check($after, $fact);
+        if ($after->logWord !== null && $after->origin === null) {
+            throw Problem::field('/logWord', 'speaks of a log, and this run has none.');
+        }
+        $this->entities->persist(new RunFact($id, $fact, $reason, $user->code, $this->clock->now()));
+        $this->workings->forgetInstrument($after->instrument);
+        foreach (array_unique([$after->origin?->sha256, $this->logbook->coreRun($before)->origin?->sha256]) as $digest) {
+            if ($digest !== null) {
+                $this->workings->forgetLog($digest);
+            }
+        }
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Runs;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\User;
+use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\Row\Campaign;
+use Footnote\App\Logbook\Row\RecordedRun;
+use Footnote\App\Logbook\Row\RegisteredInstrument;
+use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Logbook\Workings;
+use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Numbers;
+use Footnote\Core\Record\Fields;
+use Psr\Clock\ClockInterface;
+
+/** A run starts on a unit; one that is over already is written down with its stop. */
+final readonly class StartRun
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Journal $journal,
+        private Logbook $logbook,
+        private Workings $workings,
+        private RunFields $fields,
+        private FreeUnit $free,
+        private Numbers $numbers,
+        private SiteClock $site,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return string the run's number */
+    public function __invoke(User $by, Fields $told): string
+    {
+        $campaign = $this->entities->find(Campaign::class, $told->id('campaign'))
+            ?? throw Problem::field('/campaign', 'is not in this logbook.');
+        $instrument = $this->entities->find(RegisteredInstrument::class, $told->id('instrument'))
+            ?? throw Problem::field('/instrument', 'is not in the kit.');
+        $record = $this->fields->started($told, $instrument->family);
+        $journalled = ['campaign' => $campaign->id, ...$record];
+
+        return $this->journal->during($by->code, 'run started', $journalled, function () use ($by, $record, $campaign, $instrument): string {
+            $record = ['id' => $this->numbers->next('run', 'R-%05d'), 'campaign' => $campaign->id, ...$record];
+            $run = $this->logbook->coreRun($record);
+            $this->site->refuseFuture($run->start, '/start');
+            $this->free->check($run, $record);
+            $recorded = new RecordedRun(
+                $run->id,
+                $instrument->id,
+                $campaign->id,
+                $run->start->setTimezone(new \DateTimeZone('UTC')),
+                $record,
+                $by->code,
+                $this->clock->now(),
+                RecordedRun::shiftOf($run->person, $campaign->id),
+            );
+            if ($run->stop !== null) {
+                $this->site->refuseFuture($run->stop, '/stop');
+                $recorded->stop($run->stop);
+            }
+            $this->entities->persist($recorded);
+            $this->workings->forgetInstrument($instrument->id);
+
+            return $run->id;
+        });
+    }
+}
