@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Console;
 
-use Footnote\App\Record\Exporter;
+use Footnote\App\Logbook\CampaignRecord;
 use Footnote\App\Refusal\Problem;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -15,7 +15,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('footnote:export', 'Writes a campaign as a record with its logs into a folder.')]
 final class ExportCommand extends Command
 {
-    public function __construct(private readonly Exporter $exporter)
+    public function __construct(private readonly CampaignRecord $exporter)
     {
         parent::__construct();
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Console;
 
-use Doctrine\DBAL\Connection;
+use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Workings;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -17,7 +17,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('footnote:work-out', 'Works every run of a campaign out afresh under its policy.')]
 final class WorkOutCommand extends Command
 {
-    public function __construct(private readonly Connection $connection, private readonly Workings $workings)
+    public function __construct(private readonly Campaigns $campaigns, private readonly Workings $workings)
     {
         parent::__construct();
     }
@@ -31,18 +31,13 @@ final class WorkOutCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $campaign = $input->getArgument('campaign');
-        $policy = $this->connection->fetchOne('SELECT policy_key FROM campaign WHERE id = ?', [$campaign]);
-        if (!\is_string($campaign) || !\is_string($policy)) {
+        $policy = \is_string($campaign) ? $this->campaigns->policyOfCampaign($campaign) : null;
+        if (!\is_string($campaign) || $policy === null) {
             $output->writeln('There is no such campaign.');
 
             return self::INVALID;
         }
-        $runs = array_values(
-            array_filter(
-                $this->connection->fetchFirstColumn('SELECT id FROM run WHERE campaign_id = ? ORDER BY started_at, id', [$campaign]),
-                \is_string(...),
-            ),
-        );
+        $runs = $this->campaigns->runs($campaign);
         $this->workings->forgetCampaign($campaign);
         $began = hrtime(true);
         if ($input->getOption('judge-only') === true) {

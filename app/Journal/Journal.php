@@ -115,4 +115,13 @@ final readonly class Journal
 
         return ['entries' => $expected - 1, 'fault' => null];
     }
+
+    /** @return list<array<string, mixed>> rows before a sequence, the newest first */
+    public function entriesBefore(int $sequence): array
+    {
+        return $this->entities->getConnection()->fetchAllAssociative(
+            'SELECT sequence, at, actor, kind, payload, hash FROM journal_entry WHERE sequence < ? ORDER BY sequence DESC LIMIT 100',
+            [$sequence],
+        );
+    }
 }

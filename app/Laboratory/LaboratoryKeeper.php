@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\App\Laboratory;
 
-use Doctrine\DBAL\Connection;
 use Footnote\App\Journal\Journal;
-use Footnote\App\Logbook\DatabaseLibrary;
+use Footnote\App\Logbook\Libraries;
+use Footnote\App\Logbook\Reports;
 use Footnote\App\Logbook\Workings;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
@@ -14,7 +14,6 @@ use Footnote\Core\Air\Substances;
 use Footnote\Core\Flow\Corrected;
 use Footnote\Core\Flow\LaboratoryFile;
 use Footnote\Core\Record\Fields;
-use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
@@ -26,11 +25,11 @@ final readonly class LaboratoryKeeper
     private const BATCH = 100;
 
     public function __construct(
-        private Connection $connection,
+        private Reports $reports,
+        private Libraries $libraries,
         private Journal $journal,
         private Workings $workings,
         private ClockInterface $clock,
-        private Formats $families,
     ) {
     }
 
@@ -38,7 +37,7 @@ final readonly class LaboratoryKeeper
     public function codes(): array
     {
         $codes = [];
-        foreach ((new DatabaseLibrary($this->connection, $this->families, '', []))->names(Substances::SHELF) as $code => $name) {
+        foreach ($this->libraries->names(Substances::SHELF) as $code => $name) {
             $codes[mb_strtolower($name)] = $code;
             $codes[mb_strtolower($code)] = $code;
         }
@@ -149,23 +148,22 @@ final readonly class LaboratoryKeeper
         string $actor,
         \Closure $progress,
     ): array {
-        return $this->journal->during($actor, 'laboratory report', [...$head, 'reason' => $reason, 'file' => $original['name'] ?? null, 'sha256' => $original['sha256'] ?? null], function () use ($head, $lines, $original, $mapping, $reason, $actor, $progress): array {
+        $told = [...$head, 'reason' => $reason, 'file' => $original['name'] ?? null, 'sha256' => $original['sha256'] ?? null];
+
+        return $this->journal->during($actor, 'laboratory report', $told, function () use ($head, $lines, $original, $mapping, $reason, $actor, $progress): array {
             $id = (string) new Ulid();
             $now = $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
-            $this->connection->executeStatement(
-                'INSERT INTO laboratory_report (id, laboratory, record, mapping, file_name, sha256, original, recorded_by, recorded_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
-                [
-                    $id,
-                    Cells::text($head, 'laboratory'),
-                    self::json(['id' => $id, ...$head]),
-                    $mapping === null ? null : self::json($mapping),
-                    $original['name'] ?? '',
-                    $original['sha256'] ?? '',
-                    $original['packed'] ?? null,
-                    $actor,
-                    $now,
-                ],
-            );
+            $this->reports->addReport([
+                'id' => $id,
+                'laboratory' => Cells::text($head, 'laboratory'),
+                'record' => self::json(['id' => $id, ...$head]),
+                'mapping' => $mapping === null ? null : self::json($mapping),
+                'file_name' => $original['name'] ?? '',
+                'sha256' => $original['sha256'] ?? '',
+                'original' => $original['packed'] ?? null,
+                'recorded_by' => $actor,
+                'recorded_at' => $now,
+            ]);
             $count = 0;
             $batch = [];
             foreach ($lines as $rows) {
@@ -181,22 +179,8 @@ final readonly class LaboratoryKeeper
             $count += $this->write($id, $batch, $reason);
             $progress($count);
 
-            return ['id' => $id, 'rows' => $count, 'unmatched' => $this->unmatched($id, 50)];
+            return ['id' => $id, 'rows' => $count, 'unmatched' => $this->reports->unmatched($id, 50)];
         });
-    }
-
-    /** @return list<string> media of a report that are neither a sample nor a blank */
-    public function unmatched(string $report, int $most): array
-    {
-        return array_values(
-            array_filter(
-                $this->connection->fetchFirstColumn(
-                    "SELECT DISTINCT w.medium FROM laboratory_row w WHERE w.report_id = ? AND NOT EXISTS (SELECT 1 FROM run r WHERE r.medium = w.medium) AND NOT EXISTS (SELECT 1 FROM blank b WHERE b.medium = w.medium) ORDER BY w.medium LIMIT $most",
-                    [$report],
-                ),
-                \is_string(...),
-            ),
-        );
     }
 
     /**
@@ -209,10 +193,8 @@ final readonly class LaboratoryKeeper
         }
         $media = array_values(array_unique(array_map(static fn (array $row): string => Cells::text($row, 'medium'), $rows)));
         if ($reason === '') {
-            $marks = implode(', ', array_fill(0, \count($media), '?'));
             $there = [];
-            foreach ($this->connection->fetchAllNumeric("SELECT w.medium, w.analyte, w.report_id FROM laboratory_row w WHERE w.medium IN ($marks) AND w.report_id <> ? AND NOT EXISTS (SELECT 1 FROM blank b WHERE b.medium = w.medium)", [...$media, $report]) as [$medium, $analyte]) {
-                \assert(\is_string($medium) && \is_string($analyte));
+            foreach ($this->reports->before($media, $report) as [$medium, $analyte]) {
                 $there[$medium."\0".$analyte] = true;
             }
             foreach ($rows as $row) {
@@ -228,17 +210,10 @@ final readonly class LaboratoryKeeper
                 }
             }
         }
-        $values = [];
-        foreach ($rows as $row) {
-            array_push($values, $report, Cells::text($row, 'medium'), Cells::text($row, 'analyte'), self::json($row));
-        }
-        $this->connection->executeStatement(
-            'INSERT INTO laboratory_row (report_id, medium, analyte, record) VALUES '.implode(
-                ', ',
-                array_fill(0, \count($rows), '(?, ?, ?, ?)'),
-            ),
-            $values,
-        );
+        $this->reports->addRows($report, array_map(
+            static fn (array $row): array => [Cells::text($row, 'medium'), Cells::text($row, 'analyte'), self::json($row)],
+            $rows,
+        ));
         $this->workings->forgetMedia($media);
 
         return \count($rows);

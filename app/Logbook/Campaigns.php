@@ -8,7 +8,11 @@ use Doctrine\DBAL\Connection;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 
-/** Campaigns, as they are looked up. */
+/**
+ * Campaigns, as they are looked up.
+ *
+ * @phpstan-type Campaign array{id: string, title: string, site: string, zone: string, policy: string, policyChanged: bool}
+ */
 final readonly class Campaigns
 {
     public function __construct(private Connection $connection)
@@ -30,29 +34,97 @@ final readonly class Campaigns
         return ['id' => Cells::text($row, 'id'), 'policy' => Cells::text($row, 'policy_key')];
     }
 
+    /**
+     * The policies that runs are judged by.
+     *
+     * @param list<string> $runs
+     *
+     * @return array<array-key, list<string>> runs by policy
+     */
+    public function policies(array $runs): array
+    {
+        $policies = [];
+        foreach (array_chunk($runs, 500) as $some) {
+            $marks = implode(', ', array_fill(0, \count($some), '?'));
+            foreach ($this->connection->fetchAllNumeric(
+                "SELECT r.id, c.policy_key FROM run r JOIN campaign c ON c.id = r.campaign_id WHERE r.id IN ($marks)",
+                $some,
+            ) as [$run, $key]) {
+                \assert(\is_string($run) && \is_string($key));
+                $policies[$key][] = $run;
+            }
+        }
+
+        return $policies;
+    }
+
     /** The policy that a run is judged by. */
     public function policyOf(string $run): string
     {
         return $this->ofRun($run)['policy'];
     }
 
-    /** @return array{id: string, title: string, site: string, zone: string, policy: string, policyChanged: bool} */
+    /** @return Campaign */
     public function ofRun(string $run): array
     {
-        $row = $this->connection->fetchAssociative(
-            'SELECT c.id, c.title, c.site, c.zone, c.policy_key, c.policy_changed FROM run r'
-                .' JOIN campaign c ON c.id = r.campaign_id WHERE r.id = ?',
-            [$run],
-        );
+        return $this->find('JOIN run r ON r.campaign_id = c.id WHERE r.id = ?', [$run])[0] ?? throw Problem::missing('Run '.$run);
+    }
 
-        return $row === false ? throw Problem::missing('Run '.$run) : [
+    /** @return Campaign */
+    public function one(string $id): array
+    {
+        return $this->find('WHERE c.id = ?', [$id])[0] ?? throw Problem::missing('Campaign '.$id);
+    }
+
+    public function policyOfCampaign(string $id): ?string
+    {
+        return $this->find('WHERE c.id = ?', [$id])[0]['policy'] ?? null;
+    }
+
+    /** @return list<string> its runs in their order */
+    public function runs(string $campaign): array
+    {
+        return array_values(array_filter(
+            $this->connection->fetchFirstColumn('SELECT id FROM run WHERE campaign_id = ? ORDER BY started_at, id', [$campaign]),
+            \is_string(...),
+        ));
+    }
+
+    /** @return Campaign|null */
+    public function newest(): ?array
+    {
+        return $this->find('ORDER BY c.id DESC LIMIT 1', [])[0] ?? null;
+    }
+
+    /** @return list<Campaign> those that a run started in between two moments */
+    public function measuredBetween(\DateTimeImmutable $from, \DateTimeImmutable $to): array
+    {
+        $utc = static fn (\DateTimeImmutable $at): string => $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
+
+        return $this->find(
+            'WHERE c.id IN (SELECT r.campaign_id FROM run r WHERE r.started_at >= ? AND r.started_at < ?) ORDER BY c.id',
+            [$utc($from), $utc($to)],
+        );
+    }
+
+    /**
+     * @param list<string> $values
+     *
+     * @return list<Campaign>
+     */
+    private function find(string $which, array $values): array
+    {
+        return array_map(static fn (array $row): array => [
             'id' => Cells::text($row, 'id'),
             'title' => Cells::text($row, 'title'),
             'site' => Cells::text($row, 'site'),
             'zone' => Cells::text($row, 'zone'),
             'policy' => Cells::text($row, 'policy_key'),
             'policyChanged' => (bool) $row['policy_changed'],
-        ];
+        ], $this->connection->fetchAllAssociative(
+            'SELECT c.id, c.title, c.site, c.zone, c.policy_key, c.policy_changed FROM campaign c '.$which,
+            $values,
+        ));
     }
 
     /** @return array{previous: string|null, next: string|null} the runs of its campaign before and after a run */

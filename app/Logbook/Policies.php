@@ -67,4 +67,20 @@ final readonly class Policies
         /** @var PolicyData */
         return json_decode($json, true, 32, \JSON_THROW_ON_ERROR);
     }
+
+    /** The number of the latest version of a policy; 0 where there is none. */
+    public function latest(string $id): int
+    {
+        $latest = $this->connection->fetchOne('SELECT MAX(version) FROM policy_version WHERE policy_id = ?', [$id]);
+
+        return \is_numeric($latest) ? (int) $latest : 0;
+    }
+
+    /** @return list<array<string, mixed>> rows of all versions, without their data */
+    public function versions(): array
+    {
+        return $this->connection->fetchAllAssociative(
+            'SELECT policy_key, version, recorded_by, recorded_at FROM policy_version '.self::ORDER,
+        );
+    }
 }

@@ -53,6 +53,29 @@ final readonly class Workings
         return $this->kept($run, $policy) ?? $this->freshly($run, $policy);
     }
 
+    /**
+     * What the ledger shows of runs that were worked out under a policy.
+     *
+     * @param list<string> $runs
+     *
+     * @return array<array-key, array<string, mixed>> with the verdict, by run
+     */
+    public function summaries(array $runs, string $policy): array
+    {
+        $summaries = [];
+        foreach (array_chunk($runs, 500) as $some) {
+            $marks = implode(', ', array_fill(0, \count($some), '?'));
+            foreach ($this->connection->fetchAllAssociative(
+                "SELECT run_id, verdict, summary FROM worked_run WHERE policy_key = ? AND run_id IN ($marks)",
+                [$policy, ...$some],
+            ) as $row) {
+                $summaries[Cells::text($row, 'run_id')] = [...Cells::json($row, 'summary'), 'verdict' => Cells::text($row, 'verdict')];
+            }
+        }
+
+        return $summaries;
+    }
+
     private function freshly(string $run, string $policy): Worked
     {
         $this->workOut([$run], $policy);

@@ -13,7 +13,6 @@ use Footnote\App\Logbook\Row\KeptBlank;
 use Footnote\App\Logbook\Row\LaboratoryReport;
 use Footnote\App\Logbook\Row\LaboratoryRow;
 use Footnote\App\Logbook\Row\LibraryEntry;
-use Footnote\App\Logbook\Row\PolicyVersion;
 use Footnote\App\Logbook\Row\RecordedCheck;
 use Footnote\App\Logbook\Row\RecordedIntervention;
 use Footnote\App\Logbook\Row\RecordedRecall;
@@ -22,6 +21,7 @@ use Footnote\App\Logbook\Row\RecordedSetAside;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
 use Footnote\App\Logbook\Row\RegisteredReference;
 use Footnote\App\Logbook\ShippedPolicies;
+use Footnote\App\Logbook\ShipPolicies;
 use Footnote\App\Logbook\Workings;
 use Footnote\App\Runs\LogKeeper;
 use Footnote\App\Storage\RecordFile;
@@ -42,7 +42,7 @@ final readonly class Importer
         private Journal $journal,
         private ClockInterface $clock,
         private LogKeeper $logs,
-        private ShippedPolicies $policies,
+        private ShipPolicies $ship,
         private EvidenceReader $evidence,
         private Workings $workings,
         private Formats $families,
@@ -66,7 +66,7 @@ final readonly class Importer
 
         return $this->journal->during($actor, 'record imported', ['sha256' => $file->sha256, 'file' => basename($file->path), ...$counts], function () use ($fields, $file, $actor, $counts): array {
             $now = $this->clock->now();
-            $this->shipPolicies($actor);
+            ($this->ship)($actor);
             foreach ($fields->objects('instruments') as $item) {
                 $id = $item->id('id');
                 if ($this->entities->find(RegisteredInstrument::class, $id) === null) {
@@ -293,17 +293,6 @@ final readonly class Importer
             foreach ($report->objects('rows') as $place => $row) {
                 $this->inBatches($place);
                 $this->entities->persist(new LaboratoryRow($report->id('id'), $row->text('medium'), $row->text('analyte'), $row->data()));
-            }
-        }
-        $this->entities->flush();
-    }
-
-    /** The shipped policies as first versions, where they are not here yet. */
-    public function shipPolicies(string $actor): void
-    {
-        foreach (ShippedPolicies::ALL as $id) {
-            if ($this->entities->find(PolicyVersion::class, $id.'-1') === null) {
-                $this->entities->persist(new PolicyVersion($id.'-1', $id, 1, $this->policies->get($id), $actor, $this->clock->now()));
             }
         }
         $this->entities->flush();

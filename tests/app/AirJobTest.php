@@ -486,7 +486,7 @@ final class AirJobTest extends ApiTestCase
                 ->limit('twa:wood', '1', more: ['mixture' => 'dust'])->record,
         );
         $written = [];
-        $this->service(\Footnote\App\Record\Exporter::class)->export('c', static function (string $name, string $content) use (&$written): void {
+        $this->service(\Footnote\App\Logbook\CampaignRecord::class)->export('c', static function (string $name, string $content) use (&$written): void {
             $written[$name] = $content;
         });
         $record = json_decode($written['record.json'] ?? '', true, 64, \JSON_THROW_ON_ERROR);

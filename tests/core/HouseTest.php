@@ -84,6 +84,28 @@ final class HouseTest extends TestCase
         }
     }
 
+    /** Readers and the writers beside them ask the database; actions, screens and the console ask them. */
+    public function testOnlyTheLogbookSpeaksSql(): void
+    {
+        $root = \dirname(__DIR__, 2);
+        foreach (array_keys(House::read($root)->files()) as $file) {
+            if (preg_match('~^app/(?!Logbook/|Journal/|Access/|Storage/|Migrations/)~', $file) === 1) {
+                $code = (string) file_get_contents($root.'/'.$file);
+                self::assertDoesNotMatchRegularExpression('~DBAL\\\\Connection|[\'"](?:SELECT|INSERT|UPDATE|DELETE) ~', $code, $file);
+            }
+        }
+    }
+
+    /** A controller only translates: whatever is longer decides something. */
+    public function testControllersAreThin(): void
+    {
+        $controllers = glob(\dirname(__DIR__, 2).'/app/Http/*/*Controller.php');
+        self::assertGreaterThan(8, \count($controllers === false ? [] : $controllers));
+        foreach ($controllers === false ? [] : $controllers as $file) {
+            self::assertLessThanOrEqual(120, substr_count((string) file_get_contents($file), "\n"), basename($file));
+        }
+    }
+
     public function testACircleIsFound(): void
     {
         self::assertSame(

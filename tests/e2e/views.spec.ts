@@ -82,6 +82,7 @@ test('a steward registers, certifies and recalls; a policy is copied and changed
   await page.getByLabel('Laboratory').fill('County Measurement Laboratory');
   await page.getByLabel('Issued').fill('2026-11-01');
   await page.getByLabel('Due').fill('2026-10-01');
+  await page.getByLabel('Level').fill('114');
   await page.getByLabel('Certified, dB').fill('114,03');
   await page.getByRole('button', { name: 'Register', exact: true }).click();
   await expect(page.getByText('is before the day of issue').first()).toBeVisible();

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http\Journal;
 
-use Doctrine\DBAL\Connection;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Storage\Cells;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -13,7 +12,7 @@ use Symfony\Component\Routing\Attribute\Route;
 
 final readonly class JournalController
 {
-    public function __construct(private Connection $connection, private Journal $journal)
+    public function __construct(private Journal $journal)
     {
     }
 
@@ -21,10 +20,7 @@ final readonly class JournalController
     public function entries(Request $request): JsonResponse
     {
         $before = max(1, $request->query->getInt('before', \PHP_INT_MAX));
-        $rows = $this->connection->fetchAllAssociative(
-            'SELECT sequence, at, actor, kind, payload, hash FROM journal_entry WHERE sequence < ? ORDER BY sequence DESC LIMIT 100',
-            [$before],
-        );
+        $rows = $this->journal->entriesBefore($before);
 
         return new JsonResponse([
             'entries' => array_map(

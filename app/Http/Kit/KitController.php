@@ -11,7 +11,6 @@ use Footnote\App\Kit\RecallReference;
 use Footnote\App\Kit\RegisterInstrument;
 use Footnote\App\Kit\RegisterReference;
 use Footnote\App\Kit\ShelveEntry;
-use Footnote\App\Logbook\Kit;
 use Footnote\App\Logbook\Logbook;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -36,14 +35,12 @@ final readonly class KitController
         return new JsonResponse($kit->kit());
     }
 
-    /** What the kit asks: of units by family, of references by kind, of library entries by shelf. */
     #[Route('/forms', methods: ['GET'])]
     public function forms(FormsPresenter $forms): JsonResponse
     {
         return new JsonResponse($forms->all());
     }
 
-    /** The libraries with all their entries. */
     #[Route('/library', methods: ['GET'])]
     public function library(): JsonResponse
     {

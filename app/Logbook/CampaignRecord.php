@@ -2,17 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Footnote\App\Record;
+namespace Footnote\App\Logbook;
 
 use Doctrine\DBAL\Connection;
-use Footnote\App\Logbook\Logbook;
-use Footnote\App\Logbook\ShippedPolicies;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Record\RecordSchema;
 
 /** Writes a campaign as a record with its logs beside it, so that a sceptic can work it out again. */
-final readonly class Exporter
+final readonly class CampaignRecord
 {
     public function __construct(private Connection $connection, private Logbook $logbook)
     {

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http\Judgement;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\Libraries;
+use Footnote\App\Logbook\Row\Campaign;
+use Footnote\Core\Air\Substances;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\HasCriteria;
+
+/** Campaigns with what they are judged by and measure against, and what limits can be set for. */
+final readonly class CampaignsPresenter
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Campaigns $campaigns,
+        private Libraries $libraries,
+        private Formats $families,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function all(): array
+    {
+        $substances = $this->libraries->names(Substances::SHELF);
+        $counts = $this->campaigns->counts();
+
+        return [
+            'campaigns' => array_map(fn (Campaign $campaign): array => [
+                'id' => $campaign->id,
+                'title' => $campaign->title,
+                'site' => $campaign->site,
+                'zone' => $campaign->zone,
+                'policy' => $campaign->policy(),
+                'policyChanged' => $campaign->policyWasChanged(),
+                'runs' => $counts[$campaign->id] ?? 0,
+                'criteria' => $campaign->yardsticks()['criteria'] ?? [],
+                'limits' => $campaign->yardsticks()['limits'] ?? [],
+                'quantities' => $this->quantities($campaign, $substances),
+            ], $this->entities->getRepository(Campaign::class)->findBy([], ['id' => 'ASC'])),
+            'shipped' => $this->families->shipped(),
+        ];
+    }
+
+    /**
+     * What a limit of the campaign can be set for, family by family.
+     *
+     * @param array<string, string> $substances
+     *
+     * @return list<array{value: string, words: string, unit: string}>
+     */
+    private function quantities(Campaign $campaign, array $substances): array
+    {
+        $quantities = [];
+        $criteria = $campaign->yardsticks()['criteria'] ?? [];
+        foreach ($this->families->all() as $format) {
+            $own = [];
+            foreach (\is_array($criteria) ? $criteria : [] as $criterion) {
+                if (\is_array($criterion) && $format instanceof HasCriteria && $format->knowsCriterion(Fields::of($criterion))) {
+                    $own[] = Fields::of($criterion)->text('id');
+                }
+            }
+            array_push($quantities, ...$format->quantities($own, $substances));
+        }
+
+        return $quantities;
+    }
+}

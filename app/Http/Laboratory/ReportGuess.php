@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http\Laboratory;
+
+use Footnote\App\Laboratory\FileLines;
+use Footnote\App\Laboratory\LaboratoryKeeper;
+use Footnote\App\Logbook\Reports;
+use Footnote\App\Refusal\Problem;
+use Footnote\Core\Flow\LaboratoryFile;
+use Footnote\Core\Record\Fields;
+
+/** The head of a file: how it seems to be written, or how this laboratory's last file was. Nothing is kept. */
+final readonly class ReportGuess
+{
+    private const LARGEST = 262144;
+
+    public function __construct(private LaboratoryKeeper $keeper, private Reports $reports)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(string $text, string $laboratory): array
+    {
+        if ($text === '') {
+            throw new Problem(422, 'The file is empty. Nothing was kept.');
+        }
+        if (\strlen($text) > self::LARGEST) {
+            throw new Problem(413, 'Send the first 256 kB of the file at most.');
+        }
+        if (str_contains($text, "\0")) {
+            throw new Problem(422, 'The file is not text. Save the sheet as CSV; nothing was kept.');
+        }
+        $lines = \array_slice(
+            explode("\n", str_replace(["\r\n", "\r"], "\n", FileLines::utf8(str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text))),
+            0,
+            40,
+        );
+        $codes = $this->keeper->codes();
+        $remembered = $this->reports->mappingOf($laboratory);
+        $file = $remembered === null ? LaboratoryFile::guess($lines, $codes) : LaboratoryFile::told(Fields::of($remembered), $codes);
+        $rows = array_map(
+            static fn (string $line): array => array_map(
+                static fn (string $cell): string => mb_substr($cell, 0, 60),
+                LaboratoryFile::cells($line, $file->delimiter),
+            ),
+            $lines,
+        );
+
+        return [
+            'mapping' => $file->describe(),
+            'remembered' => $remembered !== null,
+            'header' => $file->skip > 0 ? ($rows[$file->skip - 1] ?? []) : [],
+            'rows' => array_values(
+                array_filter(\array_slice($rows, $file->skip, 10), static fn (array $row): bool => implode('', $row) !== ''),
+            ),
+            'fields' => array_map(
+                static fn (string $field, string $words): array => ['value' => $field, 'words' => $words],
+                array_keys(LaboratoryFile::FIELDS),
+                array_values(LaboratoryFile::FIELDS),
+            ),
+        ];
+    }
+}
