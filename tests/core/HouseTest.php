@@ -106,6 +106,16 @@ final class HouseTest extends TestCase
         }
     }
 
+    public function testThePictureOfTheRoomsIsCurrent(): void
+    {
+        $root = \dirname(__DIR__, 2);
+        self::assertSame(
+            RoomsPicture::svg(House::read($root)),
+            file_get_contents($root.'/docs/rooms.svg'),
+            'Run "php tools/rooms.php".',
+        );
+    }
+
     public function testACircleIsFound(): void
     {
         self::assertSame(
