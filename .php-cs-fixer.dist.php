@@ -23,6 +23,7 @@ return (new PhpCsFixer\Config())
         'phpdoc_no_alias_tag' => false,
         'single_line_throw' => false,
         'line_ending' => true,
+        'class_definition' => ['single_line' => false],
         'trailing_comma_in_multiline' => ['elements' => ['arguments', 'arrays', 'match', 'parameters']],
     ])
     ->setFinder(

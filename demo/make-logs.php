@@ -144,7 +144,8 @@ foreach (DAYS as $number => [$name, $dialect, $from, $stretches, $target]) {
     });
     foreach ($rows as $second => [$level, $peak]) {
         $at = $clock + $second;
-        [$level, $peak] = [number_format($level, 1, '.', ''), number_format($peak, 1, '.', '')];
+        $level = number_format($level, 1, '.', '');
+        $peak = number_format($peak, 1, '.', '');
         fwrite($file, match ($dialect) {
             'iso' => gmdate('Y-m-d H:i:s', $at).",$level,$peak\n",
             'semicolon' => gmdate('d.m.Y H:i:s', $at).';'.strtr("$level;$peak", '.', ',')."\r\n",

@@ -43,7 +43,8 @@ final readonly class SignInThrottle
             [$this->addressKey(), self::PER_ADDRESS],
         ] as [$key, $most]) {
             $counted = $this->connection->executeStatement(
-                'INSERT INTO sign_in_attempt (attempt_key, tried_at) SELECT CAST(? AS VARCHAR(64)), CAST(? AS INTEGER) WHERE (SELECT COUNT(*) FROM sign_in_attempt WHERE attempt_key = ?) < CAST(? AS INTEGER)',
+                'INSERT INTO sign_in_attempt (attempt_key, tried_at) SELECT CAST(? AS VARCHAR(64)), CAST(? AS INTEGER) '
+                    .'WHERE (SELECT COUNT(*) FROM sign_in_attempt WHERE attempt_key = ?) < CAST(? AS INTEGER)',
                 [$key, $now, $key, $most],
             );
             $refused = $refused || $counted === 0;

@@ -38,16 +38,21 @@ final readonly class BeginCheck
         $unit = $this->entities->find(RegisteredInstrument::class, $instrument) ?? throw Problem::missing('Instrument '.$instrument);
         $this->knows($this->reader->instrument(Fields::of($unit->record)), $procedure);
 
-        return $this->journal->during($by->code, 'check begun', ['instrument' => $instrument], function () use ($by, $instrument, $procedure): Draft {
-            $draft = $this->drafts->openOf($instrument);
-            if ($draft === null) {
-                $draft = new Draft((string) new Ulid(), $instrument, $by->code, $this->clock->now());
-                $draft->answer($procedure === '' ? [] : ['procedure' => $procedure]);
-                $this->entities->persist($draft);
-            }
+        return $this->journal->during(
+            $by->code,
+            'check begun',
+            ['instrument' => $instrument],
+            function () use ($by, $instrument, $procedure): Draft {
+                $draft = $this->drafts->openOf($instrument);
+                if ($draft === null) {
+                    $draft = new Draft((string) new Ulid(), $instrument, $by->code, $this->clock->now());
+                    $draft->answer($procedure === '' ? [] : ['procedure' => $procedure]);
+                    $this->entities->persist($draft);
+                }
 
-            return $draft;
-        });
+                return $draft;
+            },
+        );
     }
 
     private function knows(Instrument $unit, string $procedure): void

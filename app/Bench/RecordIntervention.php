@@ -40,22 +40,27 @@ final readonly class RecordIntervention
     {
         $unit = $this->entities->find(RegisteredInstrument::class, $instrument) ?? throw Problem::missing('Instrument '.$instrument);
 
-        return $this->journal->during($by->code, 'intervention', ['instrument' => $instrument, ...$told], function () use ($by, $unit, $told): string {
-            $number = $this->numbers->next('intervention', 'I-%05d');
-            $record = [...$told, 'id' => $number, 'instrument' => $unit->id, 'by' => $by->code];
-            $event = $this->reader->intervention(Fields::of($record), $unit->family);
-            $this->site->refuseFuture($event->at, '/at');
-            $this->entities->persist(new RecordedIntervention(
-                $event->id,
-                $unit->id,
-                $event->at->setTimezone(new \DateTimeZone('UTC')),
-                $record,
-                $by->code,
-                $this->clock->now(),
-            ));
-            $this->workings->forgetInstrument($unit->id);
+        return $this->journal->during(
+            $by->code,
+            'intervention',
+            ['instrument' => $instrument, ...$told],
+            function () use ($by, $unit, $told): string {
+                $number = $this->numbers->next('intervention', 'I-%05d');
+                $record = [...$told, 'id' => $number, 'instrument' => $unit->id, 'by' => $by->code];
+                $event = $this->reader->intervention(Fields::of($record), $unit->family);
+                $this->site->refuseFuture($event->at, '/at');
+                $this->entities->persist(new RecordedIntervention(
+                    $event->id,
+                    $unit->id,
+                    $event->at->setTimezone(new \DateTimeZone('UTC')),
+                    $record,
+                    $by->code,
+                    $this->clock->now(),
+                ));
+                $this->workings->forgetInstrument($unit->id);
 
-            return $event->id;
-        });
+                return $event->id;
+            },
+        );
     }
 }

@@ -41,9 +41,14 @@ final readonly class SetCheckAside
             throw new Problem(409, 'This check was set aside already.');
         }
         $record = ['at' => $this->clock->now()->format(\DATE_ATOM), 'by' => $by->code, 'reason' => $reason];
-        $this->journal->during($by->code, 'check set aside', ['check' => $id, ...$record], function () use ($id, $record, $by, $check): void {
-            $this->entities->persist(new RecordedSetAside($id, $record, $by->code, $this->clock->now()));
-            $this->workings->forgetInstrument($check->instrument);
-        });
+        $this->journal->during(
+            $by->code,
+            'check set aside',
+            ['check' => $id, ...$record],
+            function () use ($id, $record, $by, $check): void {
+                $this->entities->persist(new RecordedSetAside($id, $record, $by->code, $this->clock->now()));
+                $this->workings->forgetInstrument($check->instrument);
+            },
+        );
     }
 }

@@ -80,9 +80,14 @@ class AddPersonCommand extends Command
         }
         $user = new User($name, $role, $code);
         $user->choosePassword($this->hasher->hashPassword($user, $password));
-        $this->journal->during('console', 'person added', ['name' => $name, 'role' => $role->value, 'code' => $code], function () use ($user): void {
-            $this->entities->persist($user);
-        });
+        $this->journal->during(
+            'console',
+            'person added',
+            ['name' => $name, 'role' => $role->value, 'code' => $code],
+            function () use ($user): void {
+                $this->entities->persist($user);
+            },
+        );
         $style->writeln(\sprintf('%s may sign in as %s.', $name, $role->value));
 
         return self::SUCCESS;

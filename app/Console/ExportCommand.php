@@ -28,7 +28,8 @@ final class ExportCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        [$campaign, $folder] = [$input->getArgument('campaign'), $input->getArgument('folder')];
+        $campaign = $input->getArgument('campaign');
+        $folder = $input->getArgument('folder');
         if (!\is_string($campaign) || !\is_string($folder) || file_exists($folder)) {
             $output->writeln('The folder exists already; nothing was written.');
 

@@ -28,7 +28,9 @@ final readonly class PageController
         return new Response(str_replace(self::NONCE, $nonce, $page), 200, [
             'Content-Type' => 'text/html; charset=utf-8',
             'Cache-Control' => 'no-store',
-            'Content-Security-Policy' => "default-src 'none'; script-src 'self'; style-src 'self' 'nonce-$nonce'; img-src 'self' data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
+            'Content-Security-Policy' => "default-src 'none'; script-src 'self'; style-src 'self' 'nonce-$nonce'; "
+                ."img-src 'self' data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; base-uri 'none'; "
+                ."form-action 'self'; frame-ancestors 'none'",
         ]);
     }
 }

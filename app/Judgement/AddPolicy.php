@@ -54,23 +54,28 @@ final readonly class AddPolicy
             'rules' => $changes,
         ];
 
-        return $this->journal->during($user->code, 'policy added', $journalled, function () use ($id, $told, $base, $rules, $reported, $choices, $user): string {
-            $version = $this->policies->latest($id) + 1;
-            $data = [
-                ...$base,
-                'id' => $id,
-                'name' => $told->text('name'),
-                'version' => $version,
-                'summary' => $told->optionalText('summary', 1000) ?? '',
-                'reported' => $reported,
-                'choices' => $choices,
-                'rules' => $rules,
-            ];
-            $this->reader->read($data);
-            $this->entities->persist(new PolicyVersion($id.'-'.$version, $id, $version, $data, $user->code, $this->clock->now()));
+        return $this->journal->during(
+            $user->code,
+            'policy added',
+            $journalled,
+            function () use ($id, $told, $base, $rules, $reported, $choices, $user): string {
+                $version = $this->policies->latest($id) + 1;
+                $data = [
+                    ...$base,
+                    'id' => $id,
+                    'name' => $told->text('name'),
+                    'version' => $version,
+                    'summary' => $told->optionalText('summary', 1000) ?? '',
+                    'reported' => $reported,
+                    'choices' => $choices,
+                    'rules' => $rules,
+                ];
+                $this->reader->read($data);
+                $this->entities->persist(new PolicyVersion($id.'-'.$version, $id, $version, $data, $user->code, $this->clock->now()));
 
-            return $id.'-'.$version;
-        });
+                return $id.'-'.$version;
+            },
+        );
     }
 
     /**

@@ -49,51 +49,59 @@ final readonly class DecideResult
         $reason = $fields->optionalText('reason', 4000) ?? '';
         $after = $fields->optionalNumber('after', 0, 1e12);
         $told = ['run' => $run, 'digest' => $seen, 'reason' => $reason, 'verdict' => $fields->raw('verdict')];
-        $this->journal->during($user->code, 'result '.self::KINDS[$kind], $told, function () use ($user, $run, $fields, $kind, $seen, $reason, $after): void {
-            $policy = $this->campaigns->policyOf($run);
-            $last = $this->decisions->last($run);
-            if ($last !== null && (float) Cells::text($last, 'id') !== $after) {
-                throw new Problem(409, \sprintf(
-                    '%s has decided this result meanwhile. Look at it again; nothing was changed.',
-                    Cells::text($last, 'recorded_by'),
+        $this->journal->during(
+            $user->code,
+            'result '.self::KINDS[$kind],
+            $told,
+            function () use ($user, $run, $fields, $kind, $seen, $reason, $after): void {
+                $policy = $this->campaigns->policyOf($run);
+                $last = $this->decisions->last($run);
+                if ($last !== null && (float) Cells::text($last, 'id') !== $after) {
+                    throw new Problem(409, \sprintf(
+                        '%s has decided this result meanwhile. Look at it again; nothing was changed.',
+                        Cells::text($last, 'recorded_by'),
+                    ));
+                }
+                // By the evidence of this moment, whatever was kept: what arrives while a run is worked out is never signed over.
+                $worked = $this->workings->now($run, $policy);
+                if ($worked->said !== $seen) {
+                    throw new Problem(409, 'The evidence has changed since this page was opened. Look at it again; nothing was changed.');
+                }
+                $proposed = Coverage::proposed($worked->body());
+                if ($kind !== 'void' && $proposed === Verdict::Open) {
+                    throw new Problem(
+                        409,
+                        'An open result may be voided, never signed: its bracket can still be closed. Nothing was changed.',
+                    );
+                }
+                if ($reason === '' && ($kind !== 'sign' || ($last !== null && !self::adds($last, $worked->body())))) {
+                    throw Problem::field('/reason', $last !== null
+                        ? 'say why this supersedes the decision before.'
+                        : 'a decision against the proposal needs its reason in writing.');
+                }
+                $verdict = self::verdict($kind, $proposed, $fields);
+                $snapshot = $this->snapshot($run, $policy, $worked, [
+                    'kind' => $kind,
+                    'verdict' => $verdict->value,
+                    'proposed' => $proposed->value,
+                    'reason' => $reason,
+                    'by' => $user->code,
+                ]);
+                $this->entities->persist(new Decision(
+                    $run,
+                    $kind,
+                    $verdict->value,
+                    $proposed->value,
+                    $reason,
+                    $policy,
+                    $worked->digest,
+                    Cells::packed($snapshot),
+                    hash('sha256', $snapshot),
+                    $user->code,
+                    $this->clock->now(),
                 ));
-            }
-            // By the evidence of this moment, whatever was kept: what arrives while a run is worked out is never signed over.
-            $worked = $this->workings->now($run, $policy);
-            if ($worked->said !== $seen) {
-                throw new Problem(409, 'The evidence has changed since this page was opened. Look at it again; nothing was changed.');
-            }
-            $proposed = Coverage::proposed($worked->body());
-            if ($kind !== 'void' && $proposed === Verdict::Open) {
-                throw new Problem(409, 'An open result may be voided, never signed: its bracket can still be closed. Nothing was changed.');
-            }
-            if ($reason === '' && ($kind !== 'sign' || ($last !== null && !self::adds($last, $worked->body())))) {
-                throw Problem::field('/reason', $last !== null
-                    ? 'say why this supersedes the decision before.'
-                    : 'a decision against the proposal needs its reason in writing.');
-            }
-            $verdict = self::verdict($kind, $proposed, $fields);
-            $snapshot = $this->snapshot($run, $policy, $worked, [
-                'kind' => $kind,
-                'verdict' => $verdict->value,
-                'proposed' => $proposed->value,
-                'reason' => $reason,
-                'by' => $user->code,
-            ]);
-            $this->entities->persist(new Decision(
-                $run,
-                $kind,
-                $verdict->value,
-                $proposed->value,
-                $reason,
-                $policy,
-                $worked->digest,
-                Cells::packed($snapshot),
-                hash('sha256', $snapshot),
-                $user->code,
-                $this->clock->now(),
-            ));
-        });
+            },
+        );
     }
 
     private static function verdict(string $kind, Verdict $proposed, Fields $fields): Verdict
@@ -151,7 +159,8 @@ final readonly class DecideResult
         if ($signed['decision']['waiting'] === []) {
             return false;
         }
-        [$was, $is] = [Saying::of($signed['assessment'])['results'], Saying::of($body)['results']];
+        $was = Saying::of($signed['assessment'])['results'];
+        $is = Saying::of($body)['results'];
         foreach ($signed['decision']['covers'] as $covered) {
             $key = '='.($covered['key'] ?? '');
             if (($was[$key] ?? null) !== ($is[$key] ?? null)) {

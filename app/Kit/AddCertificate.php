@@ -48,9 +48,14 @@ final readonly class AddCertificate
         $reference = $this->entities->find(RegisteredReference::class, $id) ?? throw Problem::missing($id);
         $kind = $this->families->referenceKind($reference->kind);
         WholeCertificate::check($this->reader->certificate($told, $kind), $kind, '');
-        $this->journal->during($by->code, 'certificate added', ['of' => $id, ...$told->data()], function () use ($by, $reference, $told): void {
-            $this->entities->persist(new AddedCertificate(null, $reference->id, $told->data(), $by->code, $this->clock->now()));
-            $this->workings->forgetReference($reference->id);
-        });
+        $this->journal->during(
+            $by->code,
+            'certificate added',
+            ['of' => $id, ...$told->data()],
+            function () use ($by, $reference, $told): void {
+                $this->entities->persist(new AddedCertificate(null, $reference->id, $told->data(), $by->code, $this->clock->now()));
+                $this->workings->forgetReference($reference->id);
+            },
+        );
     }
 }

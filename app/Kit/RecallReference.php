@@ -43,9 +43,14 @@ final readonly class RecallReference
             'reason' => $recall->reason,
             'error' => $recall->error?->written,
         ], \is_string(...));
-        $this->journal->during($by->code, 'reference recalled', ['reference' => $id, ...$record], function () use ($id, $record, $by): void {
-            $this->entities->persist(new RecordedRecall($id, $record, $by->code, $this->clock->now()));
-            $this->workings->forgetReference($id);
-        });
+        $this->journal->during(
+            $by->code,
+            'reference recalled',
+            ['reference' => $id, ...$record],
+            function () use ($id, $record, $by): void {
+                $this->entities->persist(new RecordedRecall($id, $record, $by->code, $this->clock->now()));
+                $this->workings->forgetReference($id);
+            },
+        );
     }
 }

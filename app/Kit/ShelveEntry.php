@@ -34,12 +34,17 @@ final readonly class ShelveEntry
         if ($this->entities->find(LibraryEntry::class, ['shelf' => $shelf, 'code' => $code]) !== null) {
             throw Problem::field('/code', 'this code is taken. Results lean on the entry as it is: give what differs a code of its own.');
         }
-        $this->journal->during($by->code, 'library entry added', ['shelf' => $shelf, ...$told->data()], function () use ($by, $on, $code, $told): void {
-            $this->entities->persist(new LibraryEntry($on->id, $code, $told->data(), $by->code, $this->clock->now()));
-            if (isset($on->shipped()[$code])) {
-                // It stands over what came with Footnote: what leaned on that is worked out again.
-                $this->workings->forgetAll();
-            }
-        });
+        $this->journal->during(
+            $by->code,
+            'library entry added',
+            ['shelf' => $shelf, ...$told->data()],
+            function () use ($by, $on, $code, $told): void {
+                $this->entities->persist(new LibraryEntry($on->id, $code, $told->data(), $by->code, $this->clock->now()));
+                if (isset($on->shipped()[$code])) {
+                    // It stands over what came with Footnote: what leaned on that is worked out again.
+                    $this->workings->forgetAll();
+                }
+            },
+        );
     }
 }

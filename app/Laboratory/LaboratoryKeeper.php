@@ -150,37 +150,42 @@ final readonly class LaboratoryKeeper
     ): array {
         $told = [...$head, 'reason' => $reason, 'file' => $original['name'] ?? null, 'sha256' => $original['sha256'] ?? null];
 
-        return $this->journal->during($actor, 'laboratory report', $told, function () use ($head, $lines, $original, $mapping, $reason, $actor, $progress): array {
-            $id = (string) new Ulid();
-            $now = $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
-            $this->reports->addReport([
-                'id' => $id,
-                'laboratory' => Cells::text($head, 'laboratory'),
-                'record' => self::json(['id' => $id, ...$head]),
-                'mapping' => $mapping === null ? null : self::json($mapping),
-                'file_name' => $original['name'] ?? '',
-                'sha256' => $original['sha256'] ?? '',
-                'original' => $original['packed'] ?? null,
-                'recorded_by' => $actor,
-                'recorded_at' => $now,
-            ]);
-            $count = 0;
-            $batch = [];
-            foreach ($lines as $rows) {
-                foreach ($rows instanceof InvalidRecord ? throw $rows : $rows as $row) {
-                    $batch[] = $row;
-                    if (\count($batch) === self::BATCH) {
-                        $count += $this->write($id, $batch, $reason);
-                        $batch = [];
-                        $progress($count);
+        return $this->journal->during(
+            $actor,
+            'laboratory report',
+            $told,
+            function () use ($head, $lines, $original, $mapping, $reason, $actor, $progress): array {
+                $id = (string) new Ulid();
+                $now = $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
+                $this->reports->addReport([
+                    'id' => $id,
+                    'laboratory' => Cells::text($head, 'laboratory'),
+                    'record' => self::json(['id' => $id, ...$head]),
+                    'mapping' => $mapping === null ? null : self::json($mapping),
+                    'file_name' => $original['name'] ?? '',
+                    'sha256' => $original['sha256'] ?? '',
+                    'original' => $original['packed'] ?? null,
+                    'recorded_by' => $actor,
+                    'recorded_at' => $now,
+                ]);
+                $count = 0;
+                $batch = [];
+                foreach ($lines as $rows) {
+                    foreach ($rows instanceof InvalidRecord ? throw $rows : $rows as $row) {
+                        $batch[] = $row;
+                        if (\count($batch) === self::BATCH) {
+                            $count += $this->write($id, $batch, $reason);
+                            $batch = [];
+                            $progress($count);
+                        }
                     }
                 }
-            }
-            $count += $this->write($id, $batch, $reason);
-            $progress($count);
+                $count += $this->write($id, $batch, $reason);
+                $progress($count);
 
-            return ['id' => $id, 'rows' => $count, 'unmatched' => $this->reports->unmatched($id, 50)];
-        });
+                return ['id' => $id, 'rows' => $count, 'unmatched' => $this->reports->unmatched($id, 50)];
+            },
+        );
     }
 
     /**

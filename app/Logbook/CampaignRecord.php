@@ -45,7 +45,8 @@ final readonly class CampaignRecord
                 $references,
                 ...array_filter(
                     $this->connection->fetchFirstColumn(
-                        'SELECT DISTINCT l.reference_id FROM check_leaning l JOIN check_record c ON c.id = l.check_id WHERE c.instrument_id = ?',
+                        'SELECT DISTINCT l.reference_id FROM check_leaning l JOIN check_record c ON c.id = l.check_id '
+                            .'WHERE c.instrument_id = ?',
                         [$instrument],
                     ),
                     \is_string(...),
@@ -119,7 +120,9 @@ final readonly class CampaignRecord
         $own = 'SELECT medium FROM run WHERE campaign_id = ? AND medium IS NOT NULL UNION SELECT medium FROM blank WHERE campaign_id = ?';
         $reports = [];
         $rows = [];
-        foreach ($this->connection->fetchAllAssociative("SELECT w.report_id, w.record, r.record AS report FROM laboratory_row w JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ($own) ORDER BY w.id", [$campaign, $campaign]) as $row) {
+        $on = 'SELECT w.report_id, w.record, r.record AS report FROM laboratory_row w '
+            ."JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ($own) ORDER BY w.id";
+        foreach ($this->connection->fetchAllAssociative($on, [$campaign, $campaign]) as $row) {
             $id = Cells::text($row, 'report_id');
             $reports[$id] ??= $this->reportWith($id, Cells::json($row, 'report'));
             $rows[$id][] = Cells::json($row, 'record');

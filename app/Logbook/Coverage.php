@@ -17,7 +17,8 @@ final class Coverage
      */
     public static function of(array $body): array
     {
-        [$covers, $waiting] = [[], []];
+        $covers = [];
+        $waiting = [];
         foreach (Saying::of($body)['results'] as $key => $said) {
             $one = [
                 'key' => substr($key, 1),

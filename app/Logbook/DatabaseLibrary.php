@@ -102,7 +102,9 @@ final class DatabaseLibrary implements Library, Laboratory
         }
         foreach (array_chunk(array_values(array_unique($media)), 500) as $some) {
             foreach ($this->connection->fetchAllAssociative(
-                'SELECT w.medium, w.report_id, w.record, r.record AS report FROM laboratory_row w JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY w.id',
+                'SELECT w.medium, w.report_id, w.record, r.record AS report FROM laboratory_row w '
+                    .'JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN '
+                    .'('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY w.id',
                 $some,
             ) as $row) {
                 $this->rows[Cells::text($row, 'medium')][] = RecordLaboratory::row(

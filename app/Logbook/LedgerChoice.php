@@ -22,7 +22,8 @@ final readonly class LedgerChoice
     /** @return array{string, list<string>} a condition on runs r and what is kept of them w, and its values */
     public function condition(): array
     {
-        [$where, $values] = ['1 = 1', []];
+        $where = '1 = 1';
+        $values = [];
         foreach ([
             'r.campaign_id = ?' => $this->campaign,
             'r.instrument_id = ?' => $this->instrument,

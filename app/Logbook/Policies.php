@@ -55,7 +55,8 @@ final readonly class Policies
     public function newest(): array
     {
         $keys = $this->connection->fetchFirstColumn(
-            'SELECT p.policy_key FROM policy_version p WHERE p.version = (SELECT MAX(q.version) FROM policy_version q WHERE q.policy_id = p.policy_id) '.self::ORDER,
+            'SELECT p.policy_key FROM policy_version p WHERE p.version = (SELECT MAX(q.version) FROM policy_version q '
+                .'WHERE q.policy_id = p.policy_id) '.self::ORDER,
         );
 
         return array_values(array_filter($keys, \is_string(...)));

@@ -170,7 +170,13 @@ final readonly class Workings
         $missing = [];
         foreach (array_chunk($runs, 500) as $some) {
             $marks = implode(', ', array_fill(0, \count($some), '?'));
-            foreach ($this->connection->fetchAllNumeric("SELECT r.id, r.instrument_id, r.campaign_id FROM run r LEFT JOIN worked_run w ON w.run_id = r.id AND w.policy_key = ? WHERE r.id IN ($marks) AND w.run_id IS NULL", [$policy, ...$some]) as [$run, $instrument, $campaign]) {
+            $rows = $this->connection->fetchAllNumeric(
+                'SELECT r.id, r.instrument_id, r.campaign_id FROM run r '
+                    .'LEFT JOIN worked_run w ON w.run_id = r.id AND w.policy_key = ? '
+                    ."WHERE r.id IN ($marks) AND w.run_id IS NULL",
+                [$policy, ...$some],
+            );
+            foreach ($rows as [$run, $instrument, $campaign]) {
                 \assert(\is_string($run) && \is_string($instrument) && \is_string($campaign));
                 $missing[$instrument][$run] = $campaign;
             }
@@ -272,7 +278,8 @@ final readonly class Workings
     {
         $this->connection->executeStatement("DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE $which)", $values);
         $this->connection->executeStatement(
-            "DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE shift_key IN (SELECT shift_key FROM run WHERE shift_key <> '' AND $which))",
+            'DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE shift_key IN (SELECT shift_key FROM run '
+                ."WHERE shift_key <> '' AND $which))",
             $values,
         );
     }
@@ -305,7 +312,8 @@ final readonly class Workings
     public function forgetReference(string $reference): void
     {
         $this->forget(
-            'instrument_id IN (SELECT c.instrument_id FROM check_record c JOIN check_leaning l ON l.check_id = c.id WHERE l.reference_id = ?)',
+            'instrument_id IN (SELECT c.instrument_id FROM check_record c JOIN check_leaning l ON l.check_id = c.id '
+                .'WHERE l.reference_id = ?)',
             [$reference],
         );
     }

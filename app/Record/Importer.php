@@ -64,161 +64,165 @@ final readonly class Importer
             $counts[$list] = \count($fields->objects($list));
         }
 
-        return $this->journal->during($actor, 'record imported', ['sha256' => $file->sha256, 'file' => basename($file->path), ...$counts], function () use ($fields, $file, $actor, $counts): array {
-            $now = $this->clock->now();
-            ($this->ship)($actor);
-            foreach ($fields->objects('instruments') as $item) {
-                $id = $item->id('id');
-                if ($this->entities->find(RegisteredInstrument::class, $id) === null) {
-                    $this->entities->persist(
-                        new RegisteredInstrument($id, $item->text('family'), $this->without($item, 'certificates'), $actor, $now),
-                    );
-                    $this->entities->flush();
-                    foreach ($item->objects('certificates') as $certificate) {
-                        $this->entities->persist(new AddedCertificate($id, null, $this->without($certificate), $actor, $now));
+        return $this->journal->during(
+            $actor,
+            'record imported',
+            ['sha256' => $file->sha256, 'file' => basename($file->path), ...$counts],
+            function () use ($fields, $file, $actor, $counts): array {
+                $now = $this->clock->now();
+                ($this->ship)($actor);
+                foreach ($fields->objects('instruments') as $item) {
+                    $id = $item->id('id');
+                    if ($this->entities->find(RegisteredInstrument::class, $id) === null) {
+                        $this->entities->persist(
+                            new RegisteredInstrument($id, $item->text('family'), $this->without($item, 'certificates'), $actor, $now),
+                        );
+                        $this->entities->flush();
+                        foreach ($item->objects('certificates') as $certificate) {
+                            $this->entities->persist(new AddedCertificate($id, null, $this->without($certificate), $actor, $now));
+                        }
                     }
                 }
-            }
-            foreach ($fields->objects('references') as $item) {
-                $id = $item->id('id');
-                if ($this->entities->find(RegisteredReference::class, $id) === null) {
-                    $this->entities->persist(
-                        new RegisteredReference($id, $item->text('kind'), $this->without($item, 'certificates', 'recalls'), $actor, $now),
-                    );
-                    $this->entities->flush();
-                    foreach ($item->objects('certificates') as $certificate) {
-                        $this->entities->persist(new AddedCertificate(null, $id, $this->without($certificate), $actor, $now));
-                    }
-                    foreach ($item->objects('recalls') as $recall) {
-                        $this->entities->persist(new RecordedRecall($id, $this->without($recall), $actor, $now));
+                foreach ($fields->objects('references') as $item) {
+                    $id = $item->id('id');
+                    if ($this->entities->find(RegisteredReference::class, $id) === null) {
+                        $record = $this->without($item, 'certificates', 'recalls');
+                        $this->entities->persist(new RegisteredReference($id, $item->text('kind'), $record, $actor, $now));
+                        $this->entities->flush();
+                        foreach ($item->objects('certificates') as $certificate) {
+                            $this->entities->persist(new AddedCertificate(null, $id, $this->without($certificate), $actor, $now));
+                        }
+                        foreach ($item->objects('recalls') as $recall) {
+                            $this->entities->persist(new RecordedRecall($id, $this->without($recall), $actor, $now));
+                        }
                     }
                 }
-            }
-            $campaign = $fields->object('campaign');
-            $code = $campaign->id('code');
-            if ($this->entities->find(Campaign::class, $code) === null) {
-                $made = new Campaign(
-                    $code,
-                    $campaign->text('title'),
-                    $fields->object('site')->text('name'),
-                    $fields->object('site')->text('timeZone'),
+                $campaign = $fields->object('campaign');
+                $code = $campaign->id('code');
+                if ($this->entities->find(Campaign::class, $code) === null) {
+                    $made = new Campaign(
+                        $code,
+                        $campaign->text('title'),
+                        $fields->object('site')->text('name'),
+                        $fields->object('site')->text('timeZone'),
+                    );
+                    $made->measureAgainst(['criteria' => $campaign->raw('criteria') ?? [], 'limits' => $campaign->raw('limits') ?? []]);
+                    $policy = $fields->raw('policy') ?? 'standard';
+                    $made->judgeBy(
+                        (\is_string($policy) && \in_array($policy, ShippedPolicies::ALL, true) ? $policy : throw new InvalidRecord(
+                            '/policy',
+                            'must name a shipped policy to be imported.',
+                        )).'-1',
+                        false,
+                    );
+                    $this->entities->persist($made);
+                }
+                $this->entities->flush();
+                $this->library($fields, $actor);
+                $this->laboratory($fields, $code, $actor);
+                $families = [];
+                foreach ($fields->objects('instruments') as $item) {
+                    $families[$item->id('id')] = $item->text('family');
+                }
+                $leans = fn (Fields $item): array => array_values(
+                    array_unique(
+                        array_filter(
+                            [
+                                $item->optionalText('reference'),
+                                ...$this->families->of($families[$item->id('instrument')] ?? '')->readCheck($item)->leansOn(),
+                            ],
+                            \is_string(...),
+                        ),
+                    ),
                 );
-                $made->measureAgainst(['criteria' => $campaign->raw('criteria') ?? [], 'limits' => $campaign->raw('limits') ?? []]);
-                $policy = $fields->raw('policy') ?? 'standard';
-                $made->judgeBy(
-                    (\is_string($policy) && \in_array($policy, ShippedPolicies::ALL, true) ? $policy : throw new InvalidRecord(
-                        '/policy',
-                        'must name a shipped policy to be imported.',
-                    )).'-1',
-                    false,
-                );
-                $this->entities->persist($made);
-            }
-            $this->entities->flush();
-            $this->library($fields, $actor);
-            $this->laboratory($fields, $code, $actor);
-            $families = [];
-            foreach ($fields->objects('instruments') as $item) {
-                $families[$item->id('id')] = $item->text('family');
-            }
-            $leans = fn (Fields $item): array => array_values(
-                array_unique(
-                    array_filter(
-                        [
+                $leaning = [];
+                foreach ($fields->objects('checks') as $place => $item) {
+                    $this->inBatches($place);
+                    $this->mustBeNew(RecordedCheck::class, $item);
+                    $this->entities->persist(
+                        new RecordedCheck(
+                            $item->id('id'),
+                            $item->id('instrument'),
                             $item->optionalText('reference'),
-                            ...$this->families->of($families[$item->id('instrument')] ?? '')->readCheck($item)->leansOn(),
-                        ],
-                        \is_string(...),
-                    ),
-                ),
-            );
-            $leaning = [];
-            foreach ($fields->objects('checks') as $place => $item) {
-                $this->inBatches($place);
-                $this->mustBeNew(RecordedCheck::class, $item);
-                $this->entities->persist(
-                    new RecordedCheck(
-                        $item->id('id'),
-                        $item->id('instrument'),
-                        $item->optionalText('reference'),
-                        self::utc($item->moment('at')),
-                        $this->without($item, 'setAside'),
-                        $actor,
-                        $now,
-                    ),
-                );
-                foreach ($leans($item) as $reference) {
-                    $leaning[] = [$item->id('id'), $reference];
+                            self::utc($item->moment('at')),
+                            $this->without($item, 'setAside'),
+                            $actor,
+                            $now,
+                        ),
+                    );
+                    foreach ($leans($item) as $reference) {
+                        $leaning[] = [$item->id('id'), $reference];
+                    }
+                    $aside = $item->optionalObject('setAside');
+                    if ($aside !== null) {
+                        $this->entities->flush();
+                        $this->entities->persist(new RecordedSetAside($item->id('id'), $this->without($aside), $actor, $now));
+                    }
                 }
-                $aside = $item->optionalObject('setAside');
-                if ($aside !== null) {
-                    $this->entities->flush();
-                    $this->entities->persist(new RecordedSetAside($item->id('id'), $this->without($aside), $actor, $now));
+                // The logbook knows a check before what it leans on.
+                $this->entities->flush();
+                foreach ($leaning as $place => [$check, $reference]) {
+                    $this->inBatches($place);
+                    $this->entities->persist(new CheckLeaning($check, $reference));
                 }
-            }
-            // The logbook knows a check before what it leans on.
-            $this->entities->flush();
-            foreach ($leaning as $place => [$check, $reference]) {
-                $this->inBatches($place);
-                $this->entities->persist(new CheckLeaning($check, $reference));
-            }
-            foreach ($fields->objects('interventions') as $item) {
-                $this->mustBeNew(RecordedIntervention::class, $item);
-                $this->entities->persist(
-                    new RecordedIntervention(
-                        $item->id('id'),
-                        $item->id('instrument'),
-                        self::utc($item->moment('at')),
-                        $this->without($item),
-                        $actor,
-                        $now,
-                    ),
-                );
-            }
-            foreach ($fields->objects('runs') as $place => $item) {
-                $this->inBatches($place);
-                $this->mustBeNew(RecordedRun::class, $item);
-                $record = $this->without($item);
-                $log = $item->optionalObject('log');
-                $stored = (string) new Ulid();
-                if ($log !== null) {
-                    $record['log'] = ['stored' => $stored];
-                }
-                $run = new RecordedRun(
-                    $item->id('id'),
-                    $item->id('instrument'),
-                    $code,
-                    self::utc($item->moment('start')),
-                    $record,
-                    $actor,
-                    $now,
-                    RecordedRun::shiftOf($this->evidence->run($item, new NothingBrought())->person, $code),
-                );
-                $stop = $item->optionalMoment('stop');
-                if ($stop !== null) {
-                    $run->stop($stop);
-                }
-                $this->entities->persist($run);
-                if ($log !== null) {
-                    $this->entities->flush();
-                    $name = $log->text('file');
-                    $this->logs->keep(
-                        $stored,
-                        $run->id,
-                        basename($name),
-                        $file->log($name),
-                        $log->object('format'),
-                        $log->optionalMoment('start'),
-                        new \DateTimeZone($fields->object('site')->text('timeZone')),
-                        $actor,
+                foreach ($fields->objects('interventions') as $item) {
+                    $this->mustBeNew(RecordedIntervention::class, $item);
+                    $this->entities->persist(
+                        new RecordedIntervention(
+                            $item->id('id'),
+                            $item->id('instrument'),
+                            self::utc($item->moment('at')),
+                            $this->without($item),
+                            $actor,
+                            $now,
+                        ),
                     );
                 }
-            }
+                foreach ($fields->objects('runs') as $place => $item) {
+                    $this->inBatches($place);
+                    $this->mustBeNew(RecordedRun::class, $item);
+                    $record = $this->without($item);
+                    $log = $item->optionalObject('log');
+                    $stored = (string) new Ulid();
+                    if ($log !== null) {
+                        $record['log'] = ['stored' => $stored];
+                    }
+                    $run = new RecordedRun(
+                        $item->id('id'),
+                        $item->id('instrument'),
+                        $code,
+                        self::utc($item->moment('start')),
+                        $record,
+                        $actor,
+                        $now,
+                        RecordedRun::shiftOf($this->evidence->run($item, new NothingBrought())->person, $code),
+                    );
+                    $stop = $item->optionalMoment('stop');
+                    if ($stop !== null) {
+                        $run->stop($stop);
+                    }
+                    $this->entities->persist($run);
+                    if ($log !== null) {
+                        $this->entities->flush();
+                        $name = $log->text('file');
+                        $this->logs->keep(
+                            $stored,
+                            $run->id,
+                            basename($name),
+                            $file->log($name),
+                            $log->object('format'),
+                            $log->optionalMoment('start'),
+                            new \DateTimeZone($fields->object('site')->text('timeZone')),
+                            $actor,
+                        );
+                    }
+                }
 
-            $this->forget($fields);
+                $this->forget($fields);
 
-            return $counts;
-        });
+                return $counts;
+            },
+        );
     }
 
     /** What was worked out of units that a record brings evidence on, and of samples that it brings word of, goes. */

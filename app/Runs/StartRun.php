@@ -44,29 +44,34 @@ final readonly class StartRun
         $record = $this->fields->started($told, $instrument->family);
         $journalled = ['campaign' => $campaign->id, ...$record];
 
-        return $this->journal->during($by->code, 'run started', $journalled, function () use ($by, $record, $campaign, $instrument): string {
-            $record = ['id' => $this->numbers->next('run', 'R-%05d'), 'campaign' => $campaign->id, ...$record];
-            $run = $this->logbook->coreRun($record);
-            $this->site->refuseFuture($run->start, '/start');
-            $this->free->check($run, $record);
-            $recorded = new RecordedRun(
-                $run->id,
-                $instrument->id,
-                $campaign->id,
-                $run->start->setTimezone(new \DateTimeZone('UTC')),
-                $record,
-                $by->code,
-                $this->clock->now(),
-                RecordedRun::shiftOf($run->person, $campaign->id),
-            );
-            if ($run->stop !== null) {
-                $this->site->refuseFuture($run->stop, '/stop');
-                $recorded->stop($run->stop);
-            }
-            $this->entities->persist($recorded);
-            $this->workings->forgetInstrument($instrument->id);
+        return $this->journal->during(
+            $by->code,
+            'run started',
+            $journalled,
+            function () use ($by, $record, $campaign, $instrument): string {
+                $record = ['id' => $this->numbers->next('run', 'R-%05d'), 'campaign' => $campaign->id, ...$record];
+                $run = $this->logbook->coreRun($record);
+                $this->site->refuseFuture($run->start, '/start');
+                $this->free->check($run, $record);
+                $recorded = new RecordedRun(
+                    $run->id,
+                    $instrument->id,
+                    $campaign->id,
+                    $run->start->setTimezone(new \DateTimeZone('UTC')),
+                    $record,
+                    $by->code,
+                    $this->clock->now(),
+                    RecordedRun::shiftOf($run->person, $campaign->id),
+                );
+                if ($run->stop !== null) {
+                    $this->site->refuseFuture($run->stop, '/stop');
+                    $recorded->stop($run->stop);
+                }
+                $this->entities->persist($recorded);
+                $this->workings->forgetInstrument($instrument->id);
 
-            return $run->id;
-        });
+                return $run->id;
+            },
+        );
     }
 }

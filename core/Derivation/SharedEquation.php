@@ -27,7 +27,8 @@ enum SharedEquation: string implements Equation
             self::PartsPerMillion => 'ppm = (mg/m³)·V_m/M, V_m = R·T/P',
             self::TimeWeightedAverage => 'TWA = Σ c_i·t_i/480 min; mixture Σ c_i/L_i',
             self::Replicates => 'mean; range over mean',
-            self::Recalled => 'a recalled reference: true level = certified + e; true flow, true label = told·(1 + e/100); L = L_ind + e of the check before the run',
+            self::Recalled => 'a recalled reference: true level = certified + e; true flow, true label = told·(1 + e/100); '
+                .'L = L_ind + e of the check before the run',
         };
     }
 

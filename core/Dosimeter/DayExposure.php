@@ -60,7 +60,8 @@ final readonly class DayExposure
      */
     private function pieces(): array
     {
-        [$pieces, $beside] = [[$this->own], []];
+        $pieces = [$this->own];
+        $beside = [];
         foreach ($this->shift as $other) {
             if ($other->run->id === $this->own->run->id || Sound::levels($other->family) === null) {
                 continue;
@@ -153,7 +154,9 @@ final readonly class DayExposure
      */
     private function sum(Result $own, string $kind, array $parts, \Closure $of, float $seconds, ?float $over): ?Figure
     {
-        [$total, $inputs, $bound] = [0.0, [], null];
+        $total = 0.0;
+        $inputs = [];
+        $bound = null;
         foreach ($parts as $part) {
             $figure = $of($part->result);
             if (!$figure instanceof Figure) {

@@ -35,7 +35,15 @@ use Footnote\Core\Record\SketchesLogs;
 use Footnote\Core\Record\TranslatesAnswers;
 
 /** Noise dosimeters in the record format: acoustic checks, logs and totals, dose criteria. */
-final readonly class DosimeterFormat implements ContentFormat, BringsTotals, SketchesLogs, KeepsLogs, KeepsShelves, ShipsYardsticks, HasCriteria, TranslatesAnswers
+final readonly class DosimeterFormat implements
+    ContentFormat,
+    BringsTotals,
+    SketchesLogs,
+    KeepsLogs,
+    KeepsShelves,
+    ShipsYardsticks,
+    HasCriteria,
+    TranslatesAnswers
 {
     public function instrument(): array
     {

@@ -14,7 +14,7 @@ final readonly class Bracket
      * @param list<Check>      $between     usable checks during the run, in order
      * @param list<Run>        $runs        every run that shares these ends, in order; the judged one is among them
      * @param list<PassedOver> $passedOver  checks that were looked at and showed nothing
-     * @param list<string>     $recalled    references that its checks lean on and that were recalled for their time, how far off is not known
+     * @param list<string>     $recalled    references its checks lean on that were recalled, how far off is not known
      * @param list<string>     $atOwnTime   ends of it that were made while a run of the unit went on: they say what held then
      */
     public function __construct(

@@ -27,7 +27,8 @@ final readonly class LogOrigin
     public function serials(): array
     {
         $found = [];
-        $cell = '/(?:^|[,;|\t#])\s*"?\s*(?:'.self::UNIT.')?'.self::LABEL.'\.?\s*"?\s*[:=#,;|\t ]\s*"?\s*([A-Za-z0-9][A-Za-z0-9\/.-]*\d[A-Za-z0-9\/.-]*|\d+)/im';
+        $cell = '/(?:^|[,;|\t#])\s*"?\s*(?:'.self::UNIT.')?'.self::LABEL.'\.?\s*"?\s*[:=#,;|\t ]\s*"?\s*'
+            .'([A-Za-z0-9][A-Za-z0-9\/.-]*\d[A-Za-z0-9\/.-]*|\d+)/im';
         preg_match_all($cell, $this->head, $in);
         // In a name the words run together: SN20417, serial-20417.
         preg_match_all('/(?<![A-Za-z0-9])(?:serial|s\/?n)[ _:#.-]*(\d{3,}[A-Za-z0-9]*)/i', $this->name, $named);

@@ -130,7 +130,8 @@ final readonly class AnalyteResult
                 $this->efficiency()->decimals(),
             );
         }
-        [$high, $low] = [$this->desorbed($high), $this->desorbed($low)];
+        $high = $this->desorbed($high);
+        $low = $this->desorbed($low);
         $figure = Figure::derived(
             'm',
             'mass of '.$this->name(),
@@ -279,7 +280,8 @@ final readonly class AnalyteResult
         if ($this->back === null || $this->back->lessThan || $this->front->lessThan) {
             return null;
         }
-        [$front, $back] = [$this->front->micrograms(), $this->back->micrograms()];
+        $front = $this->front->micrograms();
+        $back = $this->back->micrograms();
         $bySection = array_values(array_filter($this->blanks, static fn (BlankMass $one): bool => $one->back !== null));
         if ($this->blankCorrected !== Corrected::Yes && $bySection !== []) {
             $front = $front->minus(Exact::mean(array_map(static fn (BlankMass $one): Exact => $one->mass->floor(), $bySection)));

@@ -75,7 +75,8 @@ final readonly class FlowBench implements BenchGuide
                 ],
                 $throats,
             );
-            [$low, $high] = [$reference->traits->measured('rangeLow'), $reference->traits->measured('rangeHigh')];
+            $low = $reference->traits->measured('rangeLow');
+            $high = $reference->traits->measured('rangeHigh');
             $about = lcfirst(
                 $titles[$reference->kind] ?? $reference->kind,
             ).($low === null || $high === null ? '' : \sprintf(', %s to %s', $low->words(), $high->words()));

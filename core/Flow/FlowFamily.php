@@ -46,7 +46,12 @@ final readonly class FlowFamily implements Family, Composing
 
     public function topic(): Topic
     {
-        return new Topic(['flow' => 'Air sampling', 'lab' => 'Laboratory'], 'flow', 'Volumes are reported', [...Topic::ANSWERS, Answer::Cautious]);
+        return new Topic(
+            ['flow' => 'Air sampling', 'lab' => 'Laboratory'],
+            'flow',
+            'Volumes are reported',
+            [...Topic::ANSWERS, Answer::Cautious],
+        );
     }
 
     public function procedures(Instrument $unit): array

@@ -308,7 +308,10 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
             ),
             $medium === null ? [] : LaboratoryRows::of($medium, $around->laboratory, $around->library),
             $medium === null ? [] : $around->laboratory->usedBy($medium),
-            \count(array_filter($around->laboratory->blanks(), static fn (Fields $blank): bool => $blank->optionalText('kind') !== 'media')),
+            \count(array_filter(
+                $around->laboratory->blanks(),
+                static fn (Fields $blank): bool => $blank->optionalText('kind') !== 'media',
+            )),
         );
     }
 

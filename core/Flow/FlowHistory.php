@@ -37,7 +37,10 @@ final readonly class FlowHistory
     private static function whole(Timeline $timeline): self
     {
         $usability = new FlowUsability();
-        [$points, $changes, $left, $leftAt] = [[], [], null, null];
+        $points = [];
+        $changes = [];
+        $left = null;
+        $leftAt = null;
         foreach ($timeline->checks as $check) {
             $content = $check->content;
             if (!$content instanceof FlowCheck || $content->points !== [] || $usability->whyUnusable($check, $timeline) !== []) {

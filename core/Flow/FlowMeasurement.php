@@ -175,11 +175,13 @@ final readonly class FlowMeasurement
      */
     private static function nearest(array $targets, Exact $wanted): array
     {
-        [$nearest, $least] = [[], null];
+        $nearest = [];
+        $least = null;
         foreach ($targets as $rows) {
             $off = $rows[0]->target?->in(Unit::LitrePerMinute)->minus($wanted)->absolute();
             if ($off !== null && ($least === null || $off->compareTo($least) < 0)) {
-                [$nearest, $least] = [$rows, $off];
+                $nearest = $rows;
+                $least = $off;
             }
         }
 

@@ -44,7 +44,9 @@ final readonly class GaugeCurve
     public static function of(Check $check, FlowCheck $content, Timeline $timeline): self
     {
         $standard = FlowMeasurement::standard($check, $content, $timeline);
-        [$x, $y, $inputs] = [[], [], []];
+        $x = [];
+        $y = [];
+        $inputs = [];
         foreach (FlowCheck::counting($content->points) as $row) {
             if ($row->gauge === null) {
                 throw new UnreadableFlow('a point has no reading of the sampler\'s gauge');

@@ -120,7 +120,9 @@ final readonly class LaboratoryFile
      */
     public static function guess(array $lines, array $codes): self
     {
-        [$delimiter, $skip, $best] = [',', 0, [0, 0]];
+        $delimiter = ',';
+        $skip = 0;
+        $best = [0, 0];
         foreach (self::DELIMITERS as $one) {
             $counts = array_map(
                 static fn (string $line): int => \count(self::cells($line, $one)),
@@ -204,7 +206,9 @@ final readonly class LaboratoryFile
      */
     public function read(iterable $lines): \Generator
     {
-        [$number, $points, $commas] = [0, $this->delimiter === ',', []];
+        $number = 0;
+        $points = $this->delimiter === ',';
+        $commas = [];
         foreach ($lines as $line) {
             ++$number;
             if ($number <= $this->skip || trim($line, " \t\r\n,;|\"") === '') {

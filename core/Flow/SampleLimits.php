@@ -70,7 +70,9 @@ final readonly class SampleLimits
      */
     public static function combined(array $parts): ?Figure
     {
-        [$sum, $squares, $inputs] = [0.0, 0.0, []];
+        $sum = 0.0;
+        $squares = 0.0;
+        $inputs = [];
         foreach ($parts as $one) {
             if ($one['error'] === null) {
                 return null;

@@ -392,7 +392,9 @@ final readonly class SampleWorkings
         $volume = $conditions->molarVolume($air ?? new Air(null, null));
         $factor = $volume->dividedBy($molar->value);
         $value = Real::times($concentration->value, $factor);
-        $figure = Figure::derived($concentration->symbol, $concentration->meaning.', by volume', $value, Unit::PartsPerMillion, SharedEquation::PartsPerMillion, [
+        $meaning = $concentration->meaning.', by volume';
+        $by = SharedEquation::PartsPerMillion;
+        $figure = Figure::derived($concentration->symbol, $meaning, $value, Unit::PartsPerMillion, $by, [
             $concentration,
             Figure::read(
                 'V_m',

@@ -109,7 +109,10 @@ final readonly class SamplingPlan
             Digits::significant($time, 3),
         );
         $total = Real::times($shift->value, $q->value);
-        [$low, $high] = [$method?->measured('volumeLow')?->in(Unit::Litre), $method?->measured('volumeHigh')?->in(Unit::Litre)];
+        $fewest = $method?->measured('volumeLow');
+        $most = $method?->measured('volumeHigh');
+        $low = $fewest?->in(Unit::Litre);
+        $high = $most?->in(Unit::Litre);
         $media = 1;
         if ($high !== null && $high->compareTo($zero) > 0) {
             // The fewest that each stay within the method.
@@ -145,7 +148,8 @@ final readonly class SamplingPlan
                 $each->shown(),
             )
             : \sprintf(
-                '%s of the limit cannot be quantified so: it takes %s L, and %s draws only %s L. A higher flow, a longer time or a more sensitive laboratory is needed.',
+                '%s of the limit cannot be quantified so: it takes %s L, and %s draws only %s L. '
+                    .'A higher flow, a longer time or a more sensitive laboratory is needed.',
                 self::percent($share),
                 $least->shown(),
                 $media === 1 ? 'the shift' : 'each medium',
@@ -156,11 +160,11 @@ final readonly class SamplingPlan
                 '%d media one after the other, each for %s min: the method takes at most %s.',
                 $media,
                 number_format(Real::toFloat($shift->value) / $media, 0, '.', ''),
-                $method?->measured('volumeHigh')?->words() ?? '',
+                $most->words(),
             );
         }
         if ($low !== null && Real::compare($one, $low) < 0) {
-            $words[] = \sprintf('The method wants at least %s.', $method?->measured('volumeLow')?->words() ?? '');
+            $words[] = \sprintf('The method wants at least %s.', $fewest->words());
         }
         $flows = [$method?->measured('flowLow'), $method?->measured('flowHigh')];
         $flowFits = ($flows[0] === null || Real::compare($q->value, $flows[0]->in(Unit::LitrePerMinute)) >= 0)

@@ -49,7 +49,8 @@ final readonly class ShiftExposure
             return [];
         }
         $limits = new SampleLimits($this->yardsticks, $this->family->sample, $this->family->line, $this->family->largestEverDrift);
-        [$results, $errors] = [[], []];
+        $results = [];
+        $errors = [];
         foreach ($this->family->sample->analytes as $analyte) {
             [$chain, $beside] = $this->chain($this->own, $analyte->analyte);
             if ($chain !== []) {
@@ -93,7 +94,8 @@ final readonly class ShiftExposure
         if ($root === null || $root->verdict === Verdict::Void || $root->minutes()->isZero()) {
             return [[], []];
         }
-        [$chain, $beside] = [[$root], []];
+        $chain = [$root];
+        $beside = [];
         foreach ($this->shift as $assessment) {
             $part = $assessment->run->id === $first->run->id ? null : $this->part($assessment, $analyte);
             if ($part === null
@@ -139,7 +141,8 @@ final readonly class ShiftExposure
     private function elsewhere(array $own, array &$errors): array
     {
         $have = array_map(static fn (Result $one): string => '='.($one->channel ?? ''), $own);
-        [$results, $void] = [[], []];
+        $results = [];
+        $void = [];
         foreach ($this->shift as $assessment) {
             foreach ($assessment->family instanceof SampleResults ? $assessment->family->sample->analytes : [] as $analyte) {
                 if (\in_array('='.$analyte->analyte, $have, true)) {
@@ -264,7 +267,10 @@ final readonly class ShiftExposure
      */
     private function sum(AnalyteResult $analyte, array $chain, callable $of, bool $asTheRest): ?Figure
     {
-        [$high, $low, $inputs, $interval] = [Exact::zero(), Exact::zero(), [], false];
+        $high = Exact::zero();
+        $low = Exact::zero();
+        $inputs = [];
+        $interval = false;
         $unsampled = $this->shiftMinutes()->minus($this->sampled($chain));
         $stretch = $asTheRest && $unsampled->compareTo(Exact::zero()) > 0
             ? $this->shiftMinutes()->dividedBy($this->sampled($chain))
@@ -390,7 +396,8 @@ final readonly class ShiftExposure
      */
     private static function counted(array $chain): array
     {
-        [$counted, $covered] = [[], []];
+        $counted = [];
+        $covered = [];
         foreach ($chain as $part) {
             $counted[] = [$part, $part->minutes($covered)];
             $covered = Span::united([...$covered, ...$part->family->stretches]);

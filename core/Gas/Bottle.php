@@ -179,7 +179,8 @@ final readonly class Bottle
      */
     public function left(?Measured $pressure): ?array
     {
-        [$size, $full] = [$this->reference->traits->measured('size'), $this->reference->traits->measured('fullPressure')];
+        $size = $this->reference->traits->measured('size');
+        $full = $this->reference->traits->measured('fullPressure');
         if ($size === null || $full === null || $pressure === null || $full->value->value->isZero()) {
             return null;
         }

@@ -37,7 +37,9 @@ final readonly class Bump
         $zero = $content->zeroFound === []
             ? $clean
             : Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $content->zeroFound));
-        [$reached, $longest, $last] = [null, null, $content->spanFound[0]];
+        $reached = null;
+        $longest = null;
+        $last = $content->spanFound[0];
         foreach ($content->spanFound as $row) {
             $part = $row->value->value->minus($zero)->times(100)->dividedBy($step);
             $inTime = $row->seconds === null || $row->seconds->value->compareTo($seconds) <= 0;

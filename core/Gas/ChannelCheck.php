@@ -46,18 +46,17 @@ final readonly class ChannelCheck implements CheckContent
             return null;
         }
         $stage = GasStage::ofSpan($channel->kind);
-        [$found, $left] = [$whole->of($stage->found(), $channel->name), $whole->of($stage->left(), $channel->name)];
+        $found = $whole->of($stage->found(), $channel->name);
+        $left = $whole->of($stage->left(), $channel->name);
         // An adjustment without a single reading touches every channel of its stage; with readings, those that were read.
         $unread = ($whole->rows[$stage->found()] ?? []) === [] && ($whole->rows[$stage->left()] ?? []) === [];
         $adjusted = $whole->wasAdjustedAt($stage) && ($unread || $found !== [] || $left !== []);
         // Oxygen that no cylinder was read in is spanned by the air in which the unit was zeroed.
         $byAir = $channel->kind === GasKind::Oxygen && $found === [] && $left === [] && !$whole->isBump();
         if ($byAir) {
-            [$found, $left, $adjusted] = [
-                $whole->of(GasStage::Zero->found(), $channel->name),
-                $whole->of(GasStage::Zero->left(), $channel->name),
-                $whole->wasAdjustedAt(GasStage::Zero),
-            ];
+            $found = $whole->of(GasStage::Zero->found(), $channel->name);
+            $left = $whole->of(GasStage::Zero->left(), $channel->name);
+            $adjusted = $whole->wasAdjustedAt(GasStage::Zero);
         }
         if ($found === [] && $left === [] && (!$adjusted || $byAir)) {
             return null;

@@ -84,7 +84,8 @@ final readonly class GasBench implements AsksByReference
             return $step->instruction;
         }
         $bottle = new Bottle($reference);
-        [$raised, $unknown] = [[], false];
+        $raised = [];
+        $unknown = false;
         foreach (Channel::of($unit) as $channel) {
             $label = $bottle->label($channel, $on)?->value;
             $unknown = $unknown || ($label !== null && $channel->alarm === null);
@@ -149,7 +150,8 @@ final readonly class GasBench implements AsksByReference
             return new LiveSheet([]);
         }
         $with = $timeline->with($check);
-        [$lines, $questions] = [[], []];
+        $lines = [];
+        $questions = [];
         foreach (Channel::of($timeline->instrument) as $channel) {
             $why = $content->zeroSource !== null
                 && ($content->of(GasStage::Zero->found(), $channel->name) !== [] || $content->zeroSource->whyUnfit($channel->kind) !== null)
@@ -204,7 +206,8 @@ final readonly class GasBench implements AsksByReference
     {
         $response = new GasResponse($channel);
         $label = $response->label($check, $content, $part);
-        [$lines, $questions] = [[], []];
+        $lines = [];
+        $questions = [];
         if ($label === null) {
             return [
                 [],

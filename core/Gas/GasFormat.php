@@ -221,7 +221,9 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
         $words = static fn (string $list): string => implode(
             ', ',
             array_map(
-                static fn (GasRow $row): string => $row->channel.' '.$row->value->written.($row->struck === null ? '' : ' (struck out)').($row->provenance === Provenance::Typed ? '' : ' ('.$row->provenance->value.')'),
+                static fn (GasRow $row): string => $row->channel.' '.$row->value->written
+                    .($row->struck === null ? '' : ' (struck out)')
+                    .($row->provenance === Provenance::Typed ? '' : ' ('.$row->provenance->value.')'),
                 $content->rows[$list] ?? [],
             ),
         );

@@ -35,7 +35,9 @@ final readonly class GasHistory
         }
         $response = new GasResponse($channel);
         $usability = new GasUsability();
-        [$points, $left, $leftAt] = [[], null, null];
+        $points = [];
+        $left = null;
+        $leftAt = null;
         foreach ($timeline->checks as $check) {
             $content = $check->content;
             if (!$content instanceof ChannelCheck || $usability->whyUnusable($check, $timeline) !== []) {
@@ -56,7 +58,8 @@ final readonly class GasHistory
             $off = static fn (?\Footnote\Core\Response\LinearKnot $knot): ?float => $knot === null
                 ? null
                 : 100 * ($knot->zero->toFloat() + $knot->gain->toFloat() * $c - $c) / $c;
-            [$found, $now] = [$off($response->asFound($check, $timeline)), $off($response->asLeft($check, $timeline))];
+            $found = $off($response->asFound($check, $timeline));
+            $now = $off($response->asLeft($check, $timeline));
             $points[] = new HistoryPoint(
                 $check->at,
                 $check->id,
@@ -65,7 +68,8 @@ final readonly class GasHistory
                 $found !== null && $left !== null ? $found - $left : null,
                 $content->wasAdjusted() && $found !== null && $now !== null ? $now - $found : null,
             );
-            [$left, $leftAt] = [$now, $check->at];
+            $left = $now;
+            $leftAt = $check->at;
         }
 
         return new self($points);

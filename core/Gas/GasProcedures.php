@@ -92,7 +92,8 @@ final class GasProcedures
                 StepKind::Entries,
                 'Clean air',
                 'Choose what the unit is zeroed in.',
-                'No source is clean for every cell: charcoal for vapours only, never indoors for vapours, no outdoor or compressed air for carbon dioxide.',
+                'No source is clean for every cell: charcoal for vapours only, never indoors for vapours, '
+                    .'no outdoor or compressed air for carbon dioxide.',
             ),
             ...self::stage(
                 GasStage::Zero,
@@ -114,7 +115,9 @@ final class GasProcedures
                 ...self::stage(
                     GasStage::Mix,
                     'mix',
-                    'Open the gas, fit the cap tightly, wait for the plateau. Write what each channel reads before anything is adjusted, and what the unit expects. Readings with their seconds show whether they stand still.',
+                    'Open the gas, fit the cap tightly, wait for the plateau. '
+                        .'Write what each channel reads before anything is adjusted, and what the unit expects. '
+                        .'Readings with their seconds show whether they stand still.',
                     'It closes every run since the last check, and once adjusted it is gone.',
                 ),
             ];
@@ -272,7 +275,8 @@ final class GasProcedures
         return max([
             120,
             ...array_map(
-                static fn (Channel $channel): int => (int) ($channel->warmUp?->value->toFloat() ?? ($channel->kind === GasKind::Photoionisation ? 300 : 120)),
+                static fn (Channel $channel): int => (int) ($channel->warmUp?->value->toFloat()
+                    ?? ($channel->kind === GasKind::Photoionisation ? 300 : 120)),
                 Channel::of($unit),
             ),
         ]);

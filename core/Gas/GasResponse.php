@@ -176,10 +176,13 @@ final readonly class GasResponse
      */
     public static function rezeroed(Bracket $bracket, Timeline $timeline): array
     {
-        return array_values(array_filter($timeline->interventions, static fn (Intervention $event): bool => $event->kind === GasIntervention::Rezeroed
+        return array_values(array_filter(
+            $timeline->interventions,
+            static fn (Intervention $event): bool => $event->kind === GasIntervention::Rezeroed
                 && $bracket->pre !== null
                 && $event->at > $bracket->pre->at
-                && ($bracket->post === null ? $event->at <= $bracket->stop() : $event->at < $bracket->post->at)));
+                && ($bracket->post === null ? $event->at <= $bracket->stop() : $event->at < $bracket->post->at),
+        ));
     }
 
     /**

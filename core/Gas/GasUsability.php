@@ -75,7 +75,8 @@ final readonly class GasUsability implements Usability
     {
         $whole = $timeline->whole ?? $timeline;
         $stage = GasStage::ofSpan($content->channel->kind);
-        [$asked, $answered] = [0, 0];
+        $asked = 0;
+        $answered = 0;
         foreach (Channel::of($whole->instrument) as $channel) {
             $rows = GasStage::ofSpan($channel->kind) === $stage ? $content->whole->of($stage->found(), $channel->name) : [];
             $reference = $timeline->referenceOf($check);

@@ -169,7 +169,13 @@ final readonly class GasWorkings
         $stop = $this->run->stop;
         $log = $this->record->log;
         $column = $this->record->column($this->channel->name);
-        [$results, $alterations, $leftOut, $gapShare, $lost, $overs, $hollow] = [[], [], [], null, null, 0, 0];
+        $results = [];
+        $alterations = [];
+        $leftOut = [];
+        $gapShare = null;
+        $lost = null;
+        $overs = 0;
+        $hollow = 0;
         if ($stop !== null && $log !== null && $column !== null) {
             $clock = new LogClock($log, $this->run);
             $alterations = LogAlterations::of(
@@ -787,8 +793,9 @@ final readonly class GasWorkings
     private function limitsAbove(): array
     {
         $limits = [];
+        $quantities = array_map(fn (string $kind): string => $kind.':'.$this->code(), ['twa-ppm', 'stel-ppm', 'peak-ppm', 'peak']);
         foreach ($this->yardsticks->limits as $limit) {
-            if (\in_array($limit->quantity, ['twa-ppm:'.$this->code(), 'stel-ppm:'.$this->code(), 'peak-ppm:'.$this->code(), 'peak:'.$this->code()], true)
+            if (\in_array($limit->quantity, $quantities, true)
                 && $limit->unit === $this->channel->unit->value
                 && !$this->factor->missing) {
                 $limits[$limit->value->written] ??= $limit;

@@ -32,7 +32,8 @@ final readonly class SpanTolerance
             GasKind::Photoionisation => ['photoionisation', true],
             GasKind::CarbonDioxide => ['other', true],
         };
-        [$own, $cap] = [$policy->limit(self::RULE, $name), $policy->limit(self::RULE, 'cap')];
+        $own = $policy->limit(self::RULE, $name);
+        $cap = $policy->limit(self::RULE, 'cap');
         if ($own === null || !$label->value instanceof Exact) {
             return null;
         }

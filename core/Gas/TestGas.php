@@ -75,7 +75,8 @@ final readonly class TestGas
         $limit = static fn (string $name, float $else): float => $policy->limit(self::RULE, $name)?->toFloat() ?? $else;
         $margin = $limit('margin', 60.0);
         $allowed = $limit('ofRun', 5.0) / 100 * ($run->span()?->seconds() ?? 0.0);
-        [$alterations, $taken] = [[], 0.0];
+        $alterations = [];
+        $taken = 0.0;
         foreach ($found as $one) {
             $check = self::recorded($one, $whole, $limit('recorded', 30.0));
             $doubt = match (true) {
@@ -124,7 +125,9 @@ final readonly class TestGas
     private static function found(GasRecord $record, Run $run, Timeline $whole, Policy $policy): array
     {
         $limit = static fn (string $name): ?float => $policy->limit(self::RULE, $name)?->toFloat();
-        [$near, $spread, $seconds] = [$limit('near'), $limit('spread'), $limit('seconds')];
+        $near = $limit('near');
+        $spread = $limit('spread');
+        $seconds = $limit('seconds');
         $log = $record->log;
         if ($log === null || $near === null || $spread === null || $seconds === null) {
             return [];
@@ -132,7 +135,8 @@ final readonly class TestGas
         $clock = new LogClock($log, $run);
         $found = [];
         foreach (self::cylinders($whole) as $id => $labels) {
-            [$ranges, $stood] = [[], []];
+            $ranges = [];
+            $stood = [];
             foreach (Channel::of($whole->instrument) as $channel) {
                 $column = $record->column($channel->name);
                 if ($column !== null && isset($labels[$channel->name])) {

@@ -25,7 +25,8 @@ final class WrongValue
         if ($check === null || !$content instanceof ChannelCheck || !$content->spanAdjusted) {
             return null;
         }
-        [$entered, $label] = [GasResponse::expected($content), $response->label($check, $content, $timeline)];
+        $entered = GasResponse::expected($content);
+        $label = $response->label($check, $content, $timeline);
 
         return $entered === null || $label === null || $entered->compareTo($response->exact($label)) === 0
             ? null

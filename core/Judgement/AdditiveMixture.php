@@ -50,7 +50,9 @@ final readonly class AdditiveMixture
         }
         $made = [];
         foreach ($members as $name => $pairs) {
-            [$standing, $void, $unmeasured] = [[], [], []];
+            $standing = [];
+            $void = [];
+            $unmeasured = [];
             foreach ($pairs as [$limit, $result]) {
                 if ($result === null) {
                     $unmeasured[] = $limit->title;
@@ -115,7 +117,11 @@ final readonly class AdditiveMixture
     /** @param callable(Result): ?Figure $of */
     private function sum(callable $of): ?Figure
     {
-        [$high, $low, $inputs, $interval, $open] = [Exact::zero(), Exact::zero(), [], false, $this->void !== []];
+        $high = Exact::zero();
+        $low = Exact::zero();
+        $inputs = [];
+        $interval = false;
+        $open = $this->void !== [];
         foreach ($this->standing as [$limit, $result]) {
             $figure = $of($result);
             if (!$figure instanceof Figure) {

@@ -55,7 +55,9 @@ final readonly class Assessor
         $family = $this->family($timeline->instrument->family);
         $timeline = $timeline->toldIn($run->start->getTimezone());
         $parts = $family instanceof Channelled ? self::parts($family, $run, $timeline) : ['' => $timeline];
-        [$cases, $worked, $recalls] = [[], [], []];
+        $cases = [];
+        $worked = [];
+        $recalls = [];
         foreach ($parts as $name => $part) {
             $channel = (string) $name;
             $bracket = (new BracketFinder($family->usability($policy), $channel, $family->bracketRestsOn()))->find($run, $part);

@@ -43,7 +43,7 @@ final readonly class EightHourMean
     ) {
         $this->shift = Exact::of(number_format($run->shiftMinutes ?? self::MINUTES, 6, '.', ''));
         $this->left = $this->shift->minus($minutes);
-        $this->asRest = $run->rest === null ? $policy->choice(PolicyChoice::UnsampledTime) === PolicyChoice::AS_SAMPLED : $run->rest->asSampled;
+        $this->asRest = $run->rest->asSampled ?? $policy->choice(PolicyChoice::UnsampledTime) === PolicyChoice::AS_SAMPLED;
         $this->answers = $mean->each(fn (Figure $one): Figure => $this->over($one, $this->asRest));
     }
 

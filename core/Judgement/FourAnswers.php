@@ -37,7 +37,9 @@ final readonly class FourAnswers
      */
     public static function along(?Figure $indicated, array $knots, Bracket $bracket, \Closure $by, \Closure $between): self
     {
-        [$pre, $post, $byChecks] = [null, null, []];
+        $pre = null;
+        $post = null;
+        $byChecks = [];
         foreach ($knots as $place => $knot) {
             $figure = $by($knot);
             if ($figure === null) {

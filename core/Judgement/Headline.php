@@ -15,17 +15,20 @@ final class Headline
      */
     public static function of(array $results, array $kinds): ?string
     {
-        [$found, $nearest] = [null, null];
+        $found = null;
+        $nearest = null;
         foreach ($results as $result) {
             foreach ($result->outcomes as $outcome) {
-                [$value, $limit] = [$result->reportedFigure()->toFloat(), $outcome->limit->value->value->toFloat()];
+                $value = $result->reportedFigure()->toFloat();
+                $limit = $outcome->limit->value->value->toFloat();
                 $share = match (true) {
                     $outcome->limit->comparator === ExposureComparator::FallenBelow => $outcome->crossed ? \INF : 0.0,
                     $limit === 0.0 => null,
                     default => $value / $limit,
                 };
                 if ($share !== null && ($nearest === null || $share > $nearest)) {
-                    [$found, $nearest] = [$result->key, $share];
+                    $found = $result->key;
+                    $nearest = $share;
                 }
             }
         }

@@ -31,7 +31,9 @@ final readonly class LogOwner
             return new self([], [], []);
         }
         $unit = $timeline->whole ?? $timeline;
-        [$doubts, $claimed, $evidence] = [[], [], []];
+        $doubts = [];
+        $claimed = [];
+        $evidence = [];
         foreach ([...$unit->runs, ...$unit->elsewhere->sameLogs] as $other) {
             $isSame = $other->id !== $run->id && $other->origin?->sha256 === $origin->sha256;
             if (!$isSame
@@ -150,7 +152,8 @@ final readonly class LogOwner
     /** How much of one file both runs use, s. */
     private static function shared(Run $one, Run $other): float
     {
-        [$a, $b] = [self::stretch($one), self::stretch($other)];
+        $a = self::stretch($one);
+        $b = self::stretch($other);
 
         return $a === null || $b === null ? 0.0 : min($a[1], $b[1]) - max($a[0], $b[0]);
     }

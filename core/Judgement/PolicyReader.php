@@ -13,7 +13,10 @@ use Footnote\Core\Quantity\MalformedDecimal;
  *
  * @phpstan-type LimitData array{value?: string, unit?: string, comparator?: string}
  * @phpstan-type RuleData array{title?: string, severity?: string, limits?: array<string, LimitData>, source?: string, mark?: string}
- * @phpstan-type PolicyData array{id: string, name: string, version: int, summary?: string, basedOn?: string, reported?: array<string, string>, choices?: array<string, string>, rules: array<string, RuleData>}
+ * @phpstan-type PolicyData array{
+ *   id: string, name: string, version: int, summary?: string, basedOn?: string,
+ *   reported?: array<string, string>, choices?: array<string, string>, rules: array<string, RuleData>,
+ * }
  */
 final readonly class PolicyReader
 {

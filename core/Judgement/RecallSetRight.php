@@ -54,7 +54,9 @@ final readonly class RecallSetRight
         if ($wrong === []) {
             return null;
         }
-        [$taken, $assumed, $known] = [[], [], true];
+        $taken = [];
+        $assumed = [];
+        $known = true;
         foreach ($wrong as [$reference, $recall]) {
             $error = self::words($reference, $recall);
             $taken[] = new Alteration(AlterationKind::Rule, $error, 'it was recalled: '.rtrim($recall->reason, '.'), self::RULE);

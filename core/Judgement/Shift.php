@@ -40,7 +40,8 @@ final readonly class Shift
         if ($own->shift !== null) {
             return new self($runs, []);
         }
-        [$apart, $whole] = [3600 * $limit('apart', 4.0), 3600 * $limit('whole', 16.0)];
+        $apart = 3600 * $limit('apart', 4.0);
+        $whole = 3600 * $limit('whole', 16.0);
         $pieces = [[]];
         $last = null;
         foreach ($runs as $run) {
@@ -104,7 +105,8 @@ final readonly class Shift
     /** Whether two runs of one person were going on side by side: by more than a moment, or a small part of the shorter. */
     public static function areParallel(Run $one, Run $other, Policy $policy): bool
     {
-        [$a, $b] = [$one->span(), $other->span()];
+        $a = $one->span();
+        $b = $other->span();
         $common = $a === null || $b === null ? null : $a->within($b)?->seconds();
         if ($a === null || $b === null || $common === null) {
             return false;

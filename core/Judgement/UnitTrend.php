@@ -12,7 +12,7 @@ final readonly class UnitTrend
 {
     /**
      * @param list<HistoryPoint>      $points    found and left at each check, in order of time
-     * @param float|null              $since     what it moved by since the last laboratory certificate, with its sign; null where it cannot be told
+     * @param float|null              $since     what it moved by since its last certificate, with its sign; null: cannot be told
      * @param \DateTimeImmutable|null $certified when that certificate was issued; null: since the first check
      */
     public function __construct(

@@ -27,7 +27,7 @@ final readonly class ChannelSeries
     /**
      * @param \Closure(int): float                                        $shown     thousandths as logged to what the unit indicated
      * @param (\Closure(\DateTimeImmutable): array{float, float})|null     $response  two numbers of a moment, which move on straight lines
-     * @param \Closure(int, float, float): float                          $corrected thousandths as logged with the response of its moment taken out
+     * @param \Closure(int, float, float): float                          $corrected thousandths as logged, the response taken out
      */
     public static function of(
         Unit $unit,
@@ -38,7 +38,8 @@ final readonly class ChannelSeries
         ?\Closure $response,
         \Closure $corrected,
     ): self {
-        [$logged, $right] = [[], []];
+        $logged = [];
+        $right = [];
         $at = 0;
         foreach ($log->chunks($column) as $chunk) {
             // Both ends of a short piece tell the rest of a straight line.

@@ -69,7 +69,8 @@ final readonly class LogClock
      */
     public function missing(Span $span, array $leftOut, int $gaps): float
     {
-        [$wanted, $reached] = [0.0, 0];
+        $wanted = 0.0;
+        $reached = 0;
         foreach ($span->without($leftOut) as $part) {
             $wanted += $part->seconds() / $this->step;
             [$from, $after] = $this->touching($part);

@@ -12,7 +12,7 @@ final readonly class LogFormat
      * @param string                $decimal    "." or ","
      * @param int                   $skip       lines before the first data line
      * @param array<int, LogColumn> $columns    what each used column holds, by its place from 0
-     * @param list<int>             $time       places of the column or columns that make up the time stamp; none: the start and step are given
+     * @param list<int>             $time       places of the columns that make up the stamp; none: start and step are given
      * @param string|null           $dateOrder  "ymd", "dmy" or "mdy"; null where the stamp has no date
      * @param float|null            $step       interval, s; null: taken from the stamps
      * @param bool                  $stampAtEnd whether a stamp marks the end of its interval

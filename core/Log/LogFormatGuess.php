@@ -33,7 +33,8 @@ final class LogFormatGuess
             }
         }
         $usual = array_values(array_filter($kinds, static fn (ColumnChoice $choice): bool => $choice->kind->isTheUsual()))[0] ?? null;
-        if ($columns === [] && $usual !== null && array_filter($kinds, static fn (ColumnChoice $one): bool => $one->channels !== []) === []) {
+        $channelled = array_filter($kinds, static fn (ColumnChoice $one): bool => $one->channels !== []) !== [];
+        if ($columns === [] && $usual !== null && !$channelled) {
             foreach ($cells as $place => $cell) {
                 if (!\in_array($place, $time, true)
                     && self::isNumber($cell, $decimal)
@@ -151,7 +152,8 @@ final class LogFormatGuess
     private static function isTime(string $cell): bool
     {
         return preg_match(
-            '/^\s*(\d{1,4}[-.\/]\d{1,2}[-.\/]\d{1,4})?[ T]*(\d{1,2}:\d{2}(:\d{2}([.,]\d+)?)?(\s*[AaPp]\.?[Mm]\.?)?)?(Z|[+-]\d{2}:?\d{2})?\s*$/',
+            '/^\s*(\d{1,4}[-.\/]\d{1,2}[-.\/]\d{1,4})?[ T]*'
+                .'(\d{1,2}:\d{2}(:\d{2}([.,]\d+)?)?(\s*[AaPp]\.?[Mm]\.?)?)?(Z|[+-]\d{2}:?\d{2})?\s*$/',
             $cell,
         ) === 1
             && trim($cell) !== ''

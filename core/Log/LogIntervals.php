@@ -71,10 +71,12 @@ final readonly class LogIntervals
             self::isPart($steps['last'], $commonest, $resolution, $count),
         ];
         // A short step at the start is the interval of its first line, or, stamped at its end, of its second.
-        [$first, $after] = [$edges[0] ? ($atEnd ? 2 : 1) : 0, $count - ($edges[1] ? ($atEnd ? 1 : 2) : 0)];
+        $first = $edges[0] ? ($atEnd ? 2 : 1) : 0;
+        $after = $count - ($edges[1] ? ($atEnd ? 1 : 2) : 0);
         [$span, $lines, $breaks] = self::unbroken($stamps, $first, $after, $limit);
         if ($lines === 0) {
-            [$span, $lines] = [$commonest, 1];
+            $span = $commonest;
+            $lines = 1;
         }
         $step = $given ?? self::interval($span / $lines, $commonest, $resolution, $lines, $breaks, $isRounded);
         $remarks = [];
@@ -101,7 +103,13 @@ final readonly class LogIntervals
      */
     private static function steps($stamps): array
     {
-        [$count, $start, $before, $first, $last, $common, $resolution] = [0, 0.0, null, 0.0, 0.0, [], 60.0];
+        $count = 0;
+        $start = 0.0;
+        $before = null;
+        $first = 0.0;
+        $last = 0.0;
+        $common = [];
+        $resolution = 60.0;
         foreach (self::read($stamps) as $seconds) {
             if ($before === null) {
                 $start = $seconds;
@@ -140,7 +148,8 @@ final readonly class LogIntervals
         if ($resolution < 1.0) {
             // Stamps to the millisecond waver: steps within a twentieth of the usual one are the same.
             ksort($common);
-            [$seen, $usual] = [0, 0];
+            $seen = 0;
+            $usual = 0;
             foreach ($common as $step => $times) {
                 $seen += $times;
                 $usual = $step;
@@ -155,7 +164,8 @@ final readonly class LogIntervals
             $binned[intdiv($step + intdiv($grid, 2), $grid)] = ($binned[intdiv($step + intdiv($grid, 2), $grid)] ?? 0) + $times;
         }
         ksort($binned);
-        [$mode, $most] = [0, 0];
+        $mode = 0;
+        $most = 0;
         foreach ($binned as $step => $times) {
             [$mode, $most] = $times > $most ? [$step, $times] : [$mode, $most];
         }
@@ -169,7 +179,8 @@ final readonly class LogIntervals
     /** @param array<int, int> $common */
     private static function mean(array $common, int $mode, int $grid): float
     {
-        [$sum, $times] = [0.0, 0];
+        $sum = 0.0;
+        $times = 0;
         foreach ($common as $step => $often) {
             if (intdiv($step + intdiv($grid, 2), $grid) === $mode) {
                 $sum += $step * $often;
@@ -192,7 +203,11 @@ final readonly class LogIntervals
      */
     private static function unbroken($stamps, int $first, int $after, float $limit): array
     {
-        [$span, $lines, $stretches, $before, $inside] = [0.0, 0, 0, null, false];
+        $span = 0.0;
+        $lines = 0;
+        $stretches = 0;
+        $before = null;
+        $inside = false;
         foreach (self::read($stamps) as $row => $seconds) {
             if ($row >= $first && $row < $after && $before !== null && $row > $first) {
                 $step = $seconds - $before;
@@ -254,13 +269,18 @@ final readonly class LogIntervals
         bool $isGiven,
         array $remarks,
     ): self {
-        [$gaps, $all, $place, $origin, $before] = [[], 0, 0, null, null];
+        $gaps = [];
+        $all = 0;
+        $place = 0;
+        $origin = null;
+        $before = null;
         foreach (self::read($stamps) as $row => $seconds) {
             if ($row < $first || $row >= $after) {
                 continue;
             }
             if ($origin === null || $before === null) {
-                [$origin, $before] = [$seconds, $seconds];
+                $origin = $seconds;
+                $before = $seconds;
                 continue;
             }
             $jump = $seconds - $before;

@@ -52,7 +52,8 @@ final class LogReader
         $number = 0;
         $days = 0;
         $shift = 0.0;
-        [$still, $stood] = [[], 0];
+        $still = [];
+        $stood = 0;
 
         foreach ($lines as $line) {
             ++$number;

@@ -58,8 +58,19 @@ final readonly class MovingReadings
         $n = max(1, (int) round(60 * self::MINUTES / $log->step()));
         $need = $n * self::LEAST_SHARE;
         $ring = [];
-        [$sum, $filled, $held, $total, $count, $hollow, $beyond, $lastOver, $bestOver] = [0, 0, 0, 0, 0, 0, 0, null, false];
-        [$bestSum, $bestFilled, $high, $low] = [0, 0, null, null];
+        $sum = 0;
+        $filled = 0;
+        $held = 0;
+        $total = 0;
+        $count = 0;
+        $hollow = 0;
+        $beyond = 0;
+        $lastOver = null;
+        $bestOver = false;
+        $bestSum = 0;
+        $bestFilled = 0;
+        $high = null;
+        $low = null;
         $above = array_map(static fn (): int => 0, $thresholds);
         $bends = $line === null || $clock === null
             ? []
@@ -78,12 +89,16 @@ final readonly class MovingReadings
                     $counts ? $ranges[$place][1] : ($ranges[$place][0] ?? $last),
                     ...array_filter($bends, static fn (int $bend): bool => $bend > $at),
                 );
-                [$z, $g, $dz, $dg] = [0.0, 1.0, 0.0, 0.0];
+                $z = 0.0;
+                $g = 1.0;
+                $dz = 0.0;
+                $dg = 0.0;
                 if ($counts && $line !== null && $clock !== null) {
                     [$z, $g] = $line->at($clock->at($at));
                     if ($stop - $at > 1) {
                         [$z1, $g1] = $line->at($clock->at($stop - 1));
-                        [$dz, $dg] = [($z1 - $z) / ($stop - 1 - $at), ($g1 - $g) / ($stop - 1 - $at)];
+                        $dz = ($z1 - $z) / ($stop - 1 - $at);
+                        $dg = ($g1 - $g) / ($stop - 1 - $at);
                     }
                 }
                 $scale = 1 / (1000 * $undone);
@@ -129,7 +144,9 @@ final readonly class MovingReadings
                         if ($filled < $need) {
                             ++$hollow;
                         } elseif ($bestFilled === 0 || $sum * $bestFilled > $bestSum * $filled) {
-                            [$bestSum, $bestFilled, $bestOver] = [$sum, $filled, $lastOver !== null && $lastOver > $i - $n];
+                            $bestSum = $sum;
+                            $bestFilled = $filled;
+                            $bestOver = $lastOver !== null && $lastOver > $i - $n;
                         }
                     }
                     $z += $dz;

@@ -57,13 +57,17 @@ final class SteadyStretches
 
             return;
         }
-        [$n, $limit] = [$this->window, $this->spread * $this->spread * $this->window * ($this->window - 1)];
+        $n = $this->window;
+        $limit = $this->spread * $this->spread * $this->window * ($this->window - 1);
         if ($this->below) {
             --$limit;
         }
-        [$ring, $index, $filled, $sum, $squares, $centre] = [
-            $this->ring, $this->index, $this->filled, $this->sum, $this->squares, $this->centre,
-        ];
+        $ring = $this->ring;
+        $index = $this->index;
+        $filled = $this->filled;
+        $sum = $this->sum;
+        $squares = $this->squares;
+        $centre = $this->centre;
         foreach ($chunk as $value) {
             if ($value === SeriesLog::GAP || ($this->levels !== null && !$this->isNear($value))) {
                 $filled = 0;
@@ -71,7 +75,9 @@ final class SteadyStretches
                 continue;
             }
             if ($filled === 0) {
-                [$sum, $squares, $centre] = [0, 0, $value];
+                $sum = 0;
+                $squares = 0;
+                $centre = $value;
             }
             // Sums are taken about the first sample, which keeps them small.
             $x = $value - $centre;

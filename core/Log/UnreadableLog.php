@@ -11,9 +11,9 @@ final class UnreadableLog extends \InvalidArgumentException
     public function __construct(public readonly array $problems)
     {
         $first = $problems[0];
-        parent::__construct(
-            ($first['line'] === null ? '' : 'line '.$first['line'].': ').$first['problem'].(\count($problems) > 1 ? \sprintf(' (and %d more)', \count($problems) - 1) : ''),
-        );
+        $where = $first['line'] === null ? '' : 'line '.$first['line'].': ';
+        $more = \count($problems) > 1 ? \sprintf(' (and %d more)', \count($problems) - 1) : '';
+        parent::__construct($where.$first['problem'].$more);
     }
 
     public static function because(string $problem, ?int $line = null): self

@@ -34,7 +34,8 @@ final readonly class ValueCounts
             }
             $begin = $end;
         }
-        [$gaps, $overs] = [$counts[SeriesLog::GAP] ?? 0, $counts[SeriesLog::OVER] ?? 0];
+        $gaps = $counts[SeriesLog::GAP] ?? 0;
+        $overs = $counts[SeriesLog::OVER] ?? 0;
         unset($counts[SeriesLog::GAP], $counts[SeriesLog::OVER]);
 
         return new self($counts, array_sum($counts), $gaps, $overs);

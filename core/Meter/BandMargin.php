@@ -26,7 +26,9 @@ final readonly class BandMargin
      */
     public static function worst(array $bands, \Closure $of): ?Figure
     {
-        [$worst, $low, $interval] = [null, null, false];
+        $worst = null;
+        $low = null;
+        $interval = false;
         foreach ($bands as $one) {
             $level = $of($one->result);
             if ($level === null) {

@@ -35,7 +35,14 @@ use Footnote\Core\Record\SketchesLogs;
 use Footnote\Core\Record\TranslatesAnswers;
 
 /** Sound level meters in the record format. Their checks are those of every unit with a microphone. */
-final readonly class MeterFormat implements ContentFormat, BringsTotals, SketchesLogs, ExaminesUnits, KeepsLogs, KeepsShelves, TranslatesAnswers
+final readonly class MeterFormat implements
+    ContentFormat,
+    BringsTotals,
+    SketchesLogs,
+    ExaminesUnits,
+    KeepsLogs,
+    KeepsShelves,
+    TranslatesAnswers
 {
     private const CLOCK = '/^([01]?\d|2[0-3]):([0-5]\d)(?::([0-5]\d))?$/D';
 
@@ -57,7 +64,8 @@ final readonly class MeterFormat implements ContentFormat, BringsTotals, Sketche
 
     public function checkInstrument(Fields $unit, Traits $traits): void
     {
-        [$low, $high] = [$traits->decimal('rangeLow'), $traits->decimal('rangeHigh')];
+        $low = $traits->decimal('rangeLow');
+        $high = $traits->decimal('rangeHigh');
         if ($low !== null && $high !== null && $low->value->compareTo($high->value) >= 0) {
             throw new InvalidRecord($unit->at('rangeHigh'), 'must be above the lower end of the range.');
         }
@@ -140,7 +148,9 @@ final readonly class MeterFormat implements ContentFormat, BringsTotals, Sketche
 
     public function run(?Instrument $unit = null): array
     {
-        [$task, $spot, $room] = [Measures::Task->value, Measures::Spot->value, Measures::Room->value];
+        $task = Measures::Task->value;
+        $spot = Measures::Spot->value;
+        $room = Measures::Room->value;
         $decibels = static fn (string $name, string $label, string $help): Entry => Entry::each(
             $name,
             $label,
@@ -191,7 +201,9 @@ final readonly class MeterFormat implements ContentFormat, BringsTotals, Sketche
             )->atTheEnd()->onlyWith('measures', $room),
             Entry::choice('windscreen', 'Windscreen', ['on' => 'on', 'off' => 'off']),
             ...SetUp::stated(['exchangeRate', 'threshold'], false),
-            $decibels('bands', 'Octave bands off the display', 'Where there is no log of them')->atTheEnd()->onlyWith('measures', $spot, $room),
+            $decibels('bands', 'Octave bands off the display', 'Where there is no log of them')
+                ->atTheEnd()
+                ->onlyWith('measures', $spot, $room),
             Entry::decimal(
                 'background',
                 'Background L_Aeq',
@@ -200,7 +212,9 @@ final readonly class MeterFormat implements ContentFormat, BringsTotals, Sketche
                 Unit::DecibelA,
                 help: 'With the source switched off',
             )->atTheEnd()->onlyWith('measures', $spot),
-            $decibels('backgroundBands', 'Background, octave bands', 'With the source switched off')->atTheEnd()->onlyWith('measures', $spot),
+            $decibels('backgroundBands', 'Background, octave bands', 'With the source switched off')
+                ->atTheEnd()
+                ->onlyWith('measures', $spot),
         ];
     }
 
@@ -211,7 +225,8 @@ final readonly class MeterFormat implements ContentFormat, BringsTotals, Sketche
         if ($measures === Measures::Task) {
             $this->checkDuration($run, $traits);
         }
-        [$delay, $stop] = [$traits->decimal('setDelay'), $run->optionalMoment('stop')];
+        $delay = $traits->decimal('setDelay');
+        $stop = $run->optionalMoment('stop');
         if ($delay !== null && $stop !== null && $delay->value->toFloat() >= Span::secondsBetween($run->moment('start'), $stop)) {
             throw new InvalidRecord($run->at('setDelay'), 'is as long as the measurement: nothing of it would count.');
         }
@@ -247,7 +262,8 @@ final readonly class MeterFormat implements ContentFormat, BringsTotals, Sketche
             $run->at('taskMinutes'),
             'is missing: how long does the task take in a working day?',
         );
-        [$least, $most] = [$traits->decimal('taskMinutesLeast'), $traits->decimal('taskMinutesMost')];
+        $least = $traits->decimal('taskMinutesLeast');
+        $most = $traits->decimal('taskMinutesMost');
         if (($least === null) !== ($most === null)) {
             throw new InvalidRecord(
                 $run->at($least === null ? 'taskMinutesLeast' : 'taskMinutesMost'),

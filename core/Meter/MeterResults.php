@@ -99,7 +99,8 @@ final readonly class MeterResults implements FamilyResults, Levelled
     /** @return array<string, mixed> the levels of the bands for a picture */
     private function spectrum(Sheet $sheet): array
     {
-        [$record, $room] = [$this->findings->record, $this->findings->room];
+        $record = $this->findings->record;
+        $room = $this->findings->room;
         $of = [];
         foreach ($this->findings->results as $result) {
             $of[$result->key] = $result;

@@ -23,7 +23,7 @@ use Footnote\Core\Noise\SolvableResult;
 use Footnote\Core\Noise\Sound;
 use Footnote\Core\Quantity\Unit;
 
-/** Works out a measurement of a sound level meter: its level, its bands, a source without its background, a room against permissible levels. */
+/** Works out a measurement of a sound level meter: level, bands, a source without its background, a room against permissible levels. */
 final readonly class MeterWorkings
 {
     private NoiseWorkings $noise;
@@ -49,7 +49,8 @@ final readonly class MeterWorkings
     public function results(): FamilyResults
     {
         $levels = $this->noise->results();
-        [$heard, $meter] = [Sound::heard($this->run), MeterRun::record($this->run)];
+        $heard = Sound::heard($this->run);
+        $meter = MeterRun::record($this->run);
         if ($heard === null || $meter === null || $this->run->stop === null) {
             return $levels;
         }
@@ -73,7 +74,9 @@ final readonly class MeterWorkings
     private function bands(Spectrum $spectrum, MeterRecord $meter): array
     {
         $permissible = $meter->measures === Measures::Room ? $meter->permissible : null;
-        [$results, $compared, $measured] = [[], [], []];
+        $results = [];
+        $compared = [];
+        $measured = [];
         foreach (OctaveBand::cases() as $band) {
             $level = $spectrum->level($band);
             $allowed = $permissible?->of($band);
@@ -137,17 +140,20 @@ final readonly class MeterWorkings
         $missing = $room->missing() === []
             ? null
             : 'not measured: '.implode(', ', array_map(static fn (OctaveBand $band): string => $band->words(), $room->missing()));
-        $worked = $this->noise->answers->made(BandComparison::KEY, 'Worst band against '.$room->permissible->name(), $answers)->ofMoments($missing);
+        $worked = $this->noise->answers
+            ->made(BandComparison::KEY, 'Worst band against '.$room->permissible->name(), $answers)
+            ->ofMoments($missing);
+        $failing = array_map(
+            static fn (ComparedBand $one): string => \sprintf('%s by %s dB', $one->band->words(), $one->over?->shown() ?? ''),
+            $room->failing(),
+        );
 
-        return $this->noise->answers->judged($worked, [$room->permissible->everyBand(BandComparison::KEY)])->brokenDown($room)->noting($room->failing() === []
-            ? \sprintf('Every band that was measured keeps its level; nearest is %s.', $nearest->words())
-            : 'The room fails at '.implode(
-                ', ',
-                array_map(
-                    static fn (ComparedBand $one): string => \sprintf('%s by %s dB', $one->band->words(), $one->over?->shown() ?? ''),
-                    $room->failing(),
-                ),
-            ).'.');
+        return $this->noise->answers
+            ->judged($worked, [$room->permissible->everyBand(BandComparison::KEY)])
+            ->brokenDown($room)
+            ->noting($failing === []
+                ? \sprintf('Every band that was measured keeps its level; nearest is %s.', $nearest->words())
+                : 'The room fails at '.implode(', ', $failing).'.');
     }
 
     /** A level of a band, or of bands: an average accrues evenly; the moment of a maximum is known from its log alone. */
@@ -200,8 +206,10 @@ final readonly class MeterWorkings
      */
     private function source(NoiseResults $levels, Spectrum $spectrum, MeterRecord $meter): array
     {
-        [$near, $far] = [$this->policy->limit('noise.background', 'near'), $this->policy->limit('noise.background', 'far')];
-        [$results, $above] = [[], null];
+        $near = $this->policy->limit('noise.background', 'near');
+        $far = $this->policy->limit('noise.background', 'far');
+        $results = [];
+        $above = null;
         $background = $meter->written->decimal('background');
         foreach ($levels->results() as $result) {
             if ($result->key === 'laeq' && $result->indicated !== null && $background !== null) {
@@ -237,7 +245,8 @@ final readonly class MeterWorkings
                 ? $result
                 : $result->noting(
                     \sprintf(
-                        'Too near the background to be told: %s. The total runs from leaving it out to counting all that was measured there.',
+                        'Too near the background to be told: %s. The total runs from leaving it out to counting all that was '
+                            .'measured there.',
                         implode(', ', $bands->tooNear()),
                     ),
                 );

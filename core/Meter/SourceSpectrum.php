@@ -53,7 +53,9 @@ final readonly class SourceSpectrum implements Breakdown
     /** N-12 where anything can be told; a band too near its background may give all that was measured there, or nothing. */
     public function total(): Figure
     {
-        [$least, $most, $inputs] = [0.0, 0.0, []];
+        $least = 0.0;
+        $most = 0.0;
+        $inputs = [];
         foreach ($this->bands as $name => $band) {
             $weight = FrequencyWeighting::A->ofBand(OctaveBand::from((string) $name))->toFloat();
             $energy = 10 ** ((($band->alone ?? $band->total)->toFloat() + $weight) / 10);

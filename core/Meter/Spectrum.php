@@ -71,7 +71,9 @@ final readonly class Spectrum
         }
         $clock = new LogClock($log, $run);
         $ranges = LogRanges::less($clock->within($window), array_map($clock->touching(...), $leftOut));
-        [$levels, $between, $gap] = [[], [], null];
+        $levels = [];
+        $between = [];
+        $gap = null;
         foreach (OctaveBand::cases() as $band) {
             $place = $columns[$band->value] ?? null;
             $histogram = $place === null ? null : LevelHistogram::of($log, $place, $ranges);

@@ -127,7 +127,8 @@ final readonly class TaskExposure
      */
     private function daily(array $tasks, callable $of, string $how): ?Figure
     {
-        [$dose, $inputs] = [0.0, []];
+        $dose = 0.0;
+        $inputs = [];
         foreach ($tasks as $task) {
             $level = self::level($task, $of);
             if ($level === null) {
@@ -156,7 +157,8 @@ final readonly class TaskExposure
      */
     private static function level(array $task, callable $of): ?Figure
     {
-        [$energy, $inputs] = [0.0, []];
+        $energy = 0.0;
+        $inputs = [];
         foreach ($task as $sample) {
             $figure = $of($sample['result']);
             if ($figure === null) {

@@ -214,7 +214,8 @@ final readonly class AcousticBench implements BenchGuide
         if ($microphone !== null && !\in_array($microphone, $adapters, true)) {
             $problems[] = \sprintf('It has no adapter for %s.', $microphone);
         }
-        [$low, $high] = [$unit->traits->decimal('rangeLow'), $unit->traits->decimal('rangeHigh')];
+        $low = $unit->traits->decimal('rangeLow');
+        $high = $unit->traits->decimal('rangeHigh');
         $levels = array_filter(
             $certificate->values ?? [],
             static fn (CertifiedValue $value): bool => ($high === null || $value->nominal->value->compareTo($high->value) <= 0)

@@ -30,7 +30,8 @@ final readonly class AcousticHistory
 
     private static function whole(Timeline $timeline): self
     {
-        [$usability, $response] = [new AcousticUsability(), new AcousticResponse()];
+        $usability = new AcousticUsability();
+        $response = new AcousticResponse();
         $points = [];
         $left = null;
         $leftAt = null;
@@ -117,7 +118,10 @@ final readonly class AcousticHistory
     /** The stored factor through time: a slow walk means an ageing microphone, a jump means damage. Null where no check tells it. */
     public static function factor(Timeline $timeline, \DateTimeImmutable $until): ?UnitTrend
     {
-        [$points, $before, $certified, $began] = [[], null, $timeline->instrument->certifiedSince($until), null];
+        $points = [];
+        $before = null;
+        $certified = $timeline->instrument->certifiedSince($until);
+        $began = null;
         foreach ($timeline->checks as $check) {
             $content = $check->content;
             if ($check->at > $until
@@ -126,7 +130,8 @@ final readonly class AcousticHistory
                 || $content->factorAfter === null) {
                 continue;
             }
-            [$found, $left] = [$content->factorBefore->value, $content->factorAfter->value];
+            $found = $content->factorBefore->value;
+            $left = $content->factorAfter->value;
             $points[] = new HistoryPoint(
                 $check->at,
                 $check->id,

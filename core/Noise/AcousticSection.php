@@ -176,7 +176,8 @@ final class AcousticSection
         return implode(
             ', ',
             array_map(
-                static fn (Reading $reading): string => $reading->value->written.($reading->provenance === Provenance::Typed ? '' : ' ('.$reading->provenance->value.')'),
+                static fn (Reading $reading): string => $reading->value->written
+                    .($reading->provenance === Provenance::Typed ? '' : ' ('.$reading->provenance->value.')'),
                 $readings,
             ),
         );

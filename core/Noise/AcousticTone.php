@@ -63,7 +63,9 @@ final readonly class AcousticTone
     {
         return $this->nominal->value->compareTo($other->nominal->value) === 0
             && ($this->frequency === null) === ($other->frequency === null)
-            && ($this->frequency === null || $other->frequency === null || $this->frequency->value->compareTo($other->frequency->value) === 0);
+            && ($this->frequency === null
+                || $other->frequency === null
+                || $this->frequency->value->compareTo($other->frequency->value) === 0);
     }
 
     /** The line of a certificate that it stands on; one that names no frequency is of any. */

@@ -48,7 +48,8 @@ final readonly class LevelHistogram
     {
         $threshold = self::shifted($criterion, $o);
         $sum = 0.0;
-        [$q, $l] = [$criterion->q(), $criterion->l()];
+        $q = $criterion->q();
+        $l = $criterion->l();
         foreach ($this->counts as $level => $count) {
             if ($level >= $threshold) {
                 $sum += $count * 2 ** (($level / 1000 - $o - $l) / $q);

@@ -52,7 +52,8 @@ final readonly class MovingSums
                         $factor *= $ratio;
                     }
                     foreach ($criteria as $criterion) {
-                        [$q, $l] = [$criterion->q(), $criterion->l()];
+                        $q = $criterion->q();
+                        $l = $criterion->l();
                         // Criteria of one level and exchange rate differ in their thresholds only and share their terms.
                         /** @var array<int, float> $share */
                         $share = &$shares[$q.'/'.$l];
@@ -60,7 +61,8 @@ final readonly class MovingSums
                         $ratio = $criterion->factor($slope);
                         $first = max(SeriesLog::GAP + 1, LevelHistogram::shifted($criterion, $o));
                         $play = 1000 * $slope * ($stop - $at);
-                        [$below, $above] = [$first + min(0.0, $play), $first + max(0.0, $play)];
+                        $below = $first + min(0.0, $play);
+                        $above = $first + max(0.0, $play);
                         $sum = 0.0;
                         for ($i = $at - $begin, $pieceEnd = $stop - $begin; $i < $pieceEnd; ++$i) {
                             $value = $chunk[$i];

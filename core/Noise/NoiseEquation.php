@@ -43,13 +43,17 @@ enum NoiseEquation: string implements Equation
             self::TimeWeightedAverage => 'TWA = L_c + k·lg(D/100), k = 16.61 for q 5, 10 for q 3, else q/lg 2',
             self::AverageLevel => 'L_avg = L_c + (q/lg 2)·lg(D·T_c/(100·t))',
             self::ProjectedDose => 'D_proj = D·T_shift/t',
-            self::DailyExposure => 'L_EX,8h = L_Aeq,Te + 10 lg(T_e/8 h); tasks: 10 lg[ (1/8 h) Σ T_m·10^(L_m/10) ], samples of a task averaged by energy',
+            self::DailyExposure => 'L_EX,8h = L_Aeq,Te + 10 lg(T_e/8 h); '
+                .'tasks: 10 lg[ (1/8 h) Σ T_m·10^(L_m/10) ], samples of a task averaged by energy',
             self::Uncertainty => 'U = 1.65·√(u₂² + u₃²)',
-            self::OffsetTakenOut => 'L = L_ind − o; a log: each sample first; a dose total: D = D_ind·2^(−o/q); in between: the mean of 10^(−o(t)/10) or 2^(−o(t)/q)',
-            self::TaskUncertainty => 'U = 1.65·√Σ[ c₁ₐ²(u₁ₐ² + u₂² + u₃²) + (c₁ᵦ u₁ᵦ)² ], c₁ₐ = (T_m/8)·10^((L_m − L_EX)/10), c₁ᵦ = 4.34 c₁ₐ/T_m, u₁ₐ = s/√n',
+            self::OffsetTakenOut => 'L = L_ind − o; a log: each sample first; a dose total: D = D_ind·2^(−o/q); '
+                .'in between: the mean of 10^(−o(t)/10) or 2^(−o(t)/q)',
+            self::TaskUncertainty => 'U = 1.65·√Σ[ c₁ₐ²(u₁ₐ² + u₂² + u₃²) + (c₁ᵦ u₁ᵦ)² ], c₁ₐ = (T_m/8)·10^((L_m − L_EX)/10), '
+                .'c₁ᵦ = 4.34 c₁ₐ/T_m, u₁ₐ = s/√n',
             self::Weighting => 'A(f), C(f) of IEC 61672-1 Annex E, nought at 1 kHz',
             self::BandTotal => 'L_W = 10 lg Σ 10^((L_b + W_b)/10), W_b as tabulated',
-            self::Background => 'L = 10 lg(10^(L_tot/10) − 10^(L_bg/10)); nothing is taken out where the difference is large, nothing can be told where it is small',
+            self::Background => 'L = 10 lg(10^(L_tot/10) − 10^(L_bg/10)); '
+                .'nothing is taken out where the difference is large, nothing can be told where it is small',
             self::RoomMargin => 'ΔL = L_b − L_perm,b; of a room the largest over its bands',
             self::Adjustment => 'Σ (as left − as found) since the last laboratory certificate',
         };

@@ -25,7 +25,7 @@ final readonly class NoiseResults implements FamilyResults
      * @param list<Result>                         $results
      * @param list<Figure>                         $drifts
      * @param list<Doubt>                          $doubts             why the log's columns do not quite fit
-     * @param float|null                           $gapShare           share of the run's intervals without a level, 0 to 1; null without a log
+     * @param float|null                           $gapShare           share of intervals without a level, 0 to 1; null without a log
      * @param Figure|null                          $largestEverDrift   the most this unit has ever drifted
      * @param Figure|null                          $cumulativeAdjustment since its last laboratory certificate
      * @param Segment|null                         $segment            that a person declared representative

@@ -111,9 +111,14 @@ final readonly class NoiseWorkings
     public function results(): NoiseResults
     {
         $heard = Sound::heard($this->run) ?? new NoiseRecord(null, null);
-        [$log, $totals] = [$heard->log, $heard->totals];
+        $log = $heard->log;
+        $totals = $heard->totals;
         $survey = LogSurvey::none();
-        [$results, $doubts, $gaps, $alterations, $leftOut] = [[], [], null, [], []];
+        $results = [];
+        $doubts = [];
+        $gaps = null;
+        $alterations = [];
+        $leftOut = [];
         $seconds = $this->seconds();
         if ($this->run->stop !== null && $log !== null) {
             $survey = LogSurvey::of(
@@ -126,7 +131,9 @@ final readonly class NoiseWorkings
             $alterations = $this->alterations($survey, $log);
             $leftOut = LogAlterations::taken($alterations);
             $sums = $this->fromLog($log, $heard->logName, $survey, $leftOut);
-            [$doubts, $gaps, $seconds] = [$sums->doubts, $sums->gapShare, $sums->seconds];
+            $doubts = $sums->doubts;
+            $gaps = $sums->gapShare;
+            $seconds = $sums->seconds;
             $otherwise = LogAlterations::otherwise(
                 $alterations,
                 fn (array $out): array => array_map(
@@ -176,7 +183,8 @@ final readonly class NoiseWorkings
 
     private function window(): Span
     {
-        [$from, $to] = [Span::shift($this->run->start, $this->delay), $this->segment->span->to ?? $this->run->stop ?? $this->run->start];
+        $from = Span::shift($this->run->start, $this->delay);
+        $to = $this->segment->span->to ?? $this->run->stop ?? $this->run->start;
 
         return new Span($this->delay > 0.0 && $from < $to ? $from : $this->run->start, $to);
     }
@@ -235,7 +243,10 @@ final readonly class NoiseWorkings
         $whole = $clock->within($this->window);
         $ranges = LogRanges::less($whole, array_map($clock->touching(...), $leftOut));
         $columns = $log->columns();
-        [$results, $doubts, $gapShare, $seconds] = [[], [], 1.0, 0.0];
+        $results = [];
+        $doubts = [];
+        $gapShare = 1.0;
+        $seconds = 0.0;
         // What was driven beyond its range is at least what it shows.
         $over = array_filter($survey->overloads, static fn (Span $span): bool => LogRanges::meet($ranges, $clock->touching($span))) !== []
             ? Bound::AtLeast

@@ -223,10 +223,12 @@ final readonly class OffsetAnswers
      */
     public function within(Figure $figure, \Closure $ends): ?Figure
     {
-        [$low, $high] = [\INF, -\INF];
+        $low = \INF;
+        $high = -\INF;
         foreach ($this->line->knots ?? [] as $knot) {
             [$least, $most] = $ends($knot->offset->toFloat());
-            [$low, $high] = [min($low, $least), max($high, $most ?? \INF)];
+            $low = min($low, $least);
+            $high = max($high, $most ?? \INF);
         }
 
         return match (true) {
@@ -255,7 +257,8 @@ final readonly class OffsetAnswers
         if (!is_finite($indicated->toFloat())) {
             return [null, 'There is nothing to set against the limit.'];
         }
-        [$low, $high] = [-self::TIPPING_RANGE, self::TIPPING_RANGE];
+        $low = -self::TIPPING_RANGE;
+        $high = self::TIPPING_RANGE;
         if (($at($low) - $target) * ($at($high) - $target) > 0) {
             return [null, \sprintf('No offset within ±%d dB would move it across the limit.', (int) self::TIPPING_RANGE)];
         }

@@ -18,7 +18,11 @@ final class SeriesSketch
             return new LogSketch($per * $log->step(), []);
         }
         $points = [];
-        [$low, $high, $energy, $count, $held] = [\PHP_INT_MAX, \PHP_INT_MIN, 0.0, 0, 0];
+        $low = \PHP_INT_MAX;
+        $high = \PHP_INT_MIN;
+        $energy = 0.0;
+        $count = 0;
+        $held = 0;
         foreach ($log->chunks($column) as $chunk) {
             foreach ($chunk as $value) {
                 if ($value !== SeriesLog::GAP) {
@@ -29,7 +33,11 @@ final class SeriesSketch
                 }
                 if (++$held === $per) {
                     $points[] = self::point($low, $high, $energy, $count);
-                    [$low, $high, $energy, $count, $held] = [\PHP_INT_MAX, \PHP_INT_MIN, 0.0, 0, 0];
+                    $low = \PHP_INT_MAX;
+                    $high = \PHP_INT_MIN;
+                    $energy = 0.0;
+                    $count = 0;
+                    $held = 0;
                 }
             }
         }

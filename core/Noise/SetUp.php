@@ -105,7 +105,8 @@ final class SetUp
     {
         $differences = [];
         foreach (self::settings() as $setting) {
-            [$wanted, $was] = [$template->shown($setting->name), $run->shown(self::stating($setting->name))];
+            $wanted = $template->shown($setting->name);
+            $was = $run->shown(self::stating($setting->name));
             if ($wanted !== null && $was !== null && !self::alike($wanted, $was)) {
                 $unit = ($setting->units[0] ?? Unit::None)->value;
                 $differences[] = \sprintf(

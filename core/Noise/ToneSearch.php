@@ -72,7 +72,8 @@ final class ToneSearch
             return [];
         }
         $around = $this->around($column, $ranges);
-        [$tones, $taken] = [[], 0];
+        $tones = [];
+        $taken = 0;
         foreach ($ranges as $place => $range) {
             [$mean, $before, $after] = $around[$place];
             $span = $clock->span(...$range);

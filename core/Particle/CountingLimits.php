@@ -40,7 +40,8 @@ final readonly class CountingLimits
         if ($t <= 0.0 || $flow <= 0.0) {
             return null;
         }
-        [$blank, $blankMinutes] = [0, 0.0];
+        $blank = 0;
+        $blankMinutes = 0.0;
         foreach (array_unique([$bracket->pre, $bracket->post], \SORT_REGULAR) as $check) {
             $content = $check?->content;
             $counted = $content instanceof ParticleCheck ? $content->written->decimal('blankMinutes')?->value->toFloat() ?? 0.0 : 0.0;

@@ -37,7 +37,8 @@ final readonly class ParticleBench implements BenchGuide
         $choices = [];
         foreach ($references as $reference) {
             if ($reference->kind === ParticleFormat::STANDARD) {
-                [$low, $high] = [$reference->traits->measured('rangeLow'), $reference->traits->measured('rangeHigh')];
+                $low = $reference->traits->measured('rangeLow');
+                $high = $reference->traits->measured('rangeHigh');
                 $choices[] = new ReferenceChoice(
                     $reference,
                     $low === null || $high === null ? 'range not known' : \sprintf('%s to %s', $low->words(), $high->words()),
@@ -104,7 +105,8 @@ final readonly class ParticleBench implements BenchGuide
         }
         $response = new ParticleResponse();
         $nominal = $timeline->instrument->traits->measured('nominalFlow')?->in(Unit::LitrePerMinute);
-        [$lines, $questions] = [[], []];
+        $lines = [];
+        $questions = [];
         foreach (['flowFound' => 'as found', 'flowLeft' => 'as left'] as $list => $when) {
             $flow = $response->flow($content->rows($list), $when, $check, $timeline);
             if ($flow === null || $nominal === null || $nominal->isZero()) {
@@ -176,20 +178,16 @@ final readonly class ParticleBench implements BenchGuide
     /** @return array{list<LiveLine>, list<string>} */
     private function spheres(ParticleCheck $content, Spheres $lot, Check $check, Policy $policy): array
     {
-        [$lines, $questions] = [
-            [],
-            array_map(
-                static fn (string $problem): string => $lot->reference->id.': '.lcfirst($problem),
-                ReferenceChoice::problemsOf($lot->reference, $check->at),
-            ),
-        ];
-        [$spike, $jug, $observed, $threshold, $certified] = [
-            $content->written->measured('spike'),
-            $content->written->measured('jug'),
-            $content->written->decimal('observed'),
-            $content->written->decimal('threshold'),
-            $lot->diameter($check->at),
-        ];
+        $lines = [];
+        $questions = array_map(
+            static fn (string $problem): string => $lot->reference->id.': '.lcfirst($problem),
+            ReferenceChoice::problemsOf($lot->reference, $check->at),
+        );
+        $spike = $content->written->measured('spike');
+        $jug = $content->written->measured('jug');
+        $observed = $content->written->decimal('observed');
+        $threshold = $content->written->decimal('threshold');
+        $certified = $lot->diameter($check->at);
         $expected = $spike === null || $jug === null ? null : $lot->diluted($spike, $jug, $check->at);
         if ($expected !== null) {
             $lines[] = new LiveLine('expected per mL', $expected);
@@ -267,7 +265,9 @@ final readonly class ParticleBench implements BenchGuide
     {
         $usability = new ParticleUsability();
         $response = new ParticleResponse();
-        [$points, $left, $leftAt] = [[], null, null];
+        $points = [];
+        $left = null;
+        $leftAt = null;
         foreach ($timeline->checks as $check) {
             if ($check->at > $until) {
                 break;
@@ -283,10 +283,8 @@ final readonly class ParticleBench implements BenchGuide
                 ) !== []) {
                 $left = null;
             }
-            [$found, $now] = [
-                $response->asFound($check, $timeline)?->flow->toFloat(),
-                $response->asLeft($check, $timeline)?->flow->toFloat(),
-            ];
+            $found = $response->asFound($check, $timeline)?->flow->toFloat();
+            $now = $response->asLeft($check, $timeline)?->flow->toFloat();
             $points[] = new HistoryPoint(
                 $check->at,
                 $check->id,
@@ -295,7 +293,8 @@ final readonly class ParticleBench implements BenchGuide
                 $found !== null && $left !== null && $left > 0.0 ? 100 * ($found - $left) / $left : null,
                 $check->content->wasAdjusted() && $found !== null && $now !== null ? $now - $found : null,
             );
-            [$left, $leftAt] = [$now, $check->at];
+            $left = $now;
+            $leftAt = $check->at;
         }
 
         return new UnitHistory($points, Unit::LitrePerMinute, Unit::Percent, 'flow');

@@ -163,11 +163,13 @@ final readonly class ParticleResponse
                 ),
             );
             $value = $row->measured('value');
-            [$volume, $seconds] = [$row->measured('volume'), $row->decimal('seconds')];
+            $volume = $row->measured('volume');
+            $seconds = $row->decimal('seconds');
             if ($value !== null) {
                 $flows[] = Figure::read('Q', 'flow '.$when, $value->in(Unit::LitrePerMinute), Unit::LitrePerMinute, $origin, 3);
             } elseif ($volume !== null && $seconds !== null) {
-                $flows[] = Figure::derived('Q', 'flow '.$when, $volume->in(Unit::Litre)->times(60)->dividedBy($seconds->value), Unit::LitrePerMinute, SharedEquation::TimedVolume, [
+                $perMinute = $volume->in(Unit::Litre)->times(60)->dividedBy($seconds->value);
+                $flows[] = Figure::derived('Q', 'flow '.$when, $perMinute, Unit::LitrePerMinute, SharedEquation::TimedVolume, [
                     Figure::read('V', 'volume', $volume->value->value, $volume->unit, $origin, $volume->value->decimals()),
                     Figure::read('t', 'time', $seconds->value, Unit::Second, $origin, $seconds->decimals()),
                 ], 3);

@@ -95,7 +95,9 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
 
     public function uncertaintyOf(Check $check): ?float
     {
-        return $this->timeline->referenceOf($check)?->certificateAt($check->at)?->constants->decimal('uncertaintyPercent')?->value->toFloat();
+        $certificate = $this->timeline->referenceOf($check)?->certificateAt($check->at);
+
+        return $certificate?->constants->decimal('uncertaintyPercent')?->value->toFloat();
     }
 
     /** Dividing by the mean flow and taking the background off is the ordinary sum, not a correction. */

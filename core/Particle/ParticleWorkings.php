@@ -87,7 +87,10 @@ final readonly class ParticleWorkings
 
     public function results(): ParticleResults
     {
-        [$made, $alterations, $gapShare, $leftOut] = [['results' => [], 'loss' => null, 'beyond' => false, 'factor' => null], [], null, []];
+        $made = ['results' => [], 'loss' => null, 'beyond' => false, 'factor' => null];
+        $alterations = [];
+        $gapShare = null;
+        $leftOut = [];
         $log = $this->record->log;
         if ($log !== null && $this->run->stop !== null) {
             $clock = new LogClock($log, $this->run);
@@ -193,7 +196,8 @@ final readonly class ParticleWorkings
                 );
             }
         }
-        [$results, $limits] = [[], []];
+        $results = [];
+        $limits = [];
         foreach ($sizes as $place => $size) {
             if ($up[$place]->isEmpty()) {
                 continue;
@@ -286,7 +290,8 @@ final readonly class ParticleWorkings
      */
     private function column(SeriesLog $log, int $column, ValueCounts $counts, string $size, array $ranges, LogClock $clock): FourAnswers
     {
-        [$seconds, $minutes] = [$this->seconds($log), $this->minutes($log, $counts)];
+        $seconds = $this->seconds($log);
+        $minutes = $this->minutes($log, $counts);
         $sum = Exact::of(intdiv($counts->sum(), 1000));
         $origin = new Origin(
             'log',
@@ -368,7 +373,10 @@ final readonly class ParticleWorkings
         CountingLine $line,
         float $minutes,
     ): float {
-        [$sum, $samples, $begin, $toRate] = [0.0, 0, 0, 1 / (1000 * $minutes)];
+        $sum = 0.0;
+        $samples = 0;
+        $begin = 0;
+        $toRate = 1 / (1000 * $minutes);
         $bends = array_map(static fn (CountingKnot $knot): int => $clock->beginningFrom($knot->at), $line->knots);
         foreach ($log->chunks($column) as $chunk) {
             $end = $begin + \count($chunk);
@@ -378,7 +386,8 @@ final readonly class ParticleWorkings
                     [$q, $b] = $line->at($clock->at($at), $size);
                     [$q1, $b1] = $line->at($clock->at($stop - 1), $size);
                     $steps = max(1, $stop - 1 - $at);
-                    [$dq, $db] = [($q1 - $q) / $steps, ($b1 - $b) / $steps];
+                    $dq = ($q1 - $q) / $steps;
+                    $db = ($b1 - $b) / $steps;
                     for ($i = $at - $begin; $i < $stop - $begin; ++$i) {
                         $count = $chunk[$i];
                         if ($count > SeriesLog::OVER) {
@@ -410,8 +419,11 @@ final readonly class ParticleWorkings
         if ($dead === null || $observed === null || $flow === null || $observed->toFloat() <= 0.0) {
             return [null, false, [], $dead === null ? 'Its dead time is not registered: what coincidence hides is not known.' : null];
         }
-        [$n, $q, $tau] = [$observed->toFloat(), $flow->toFloat(), $dead->value->toFloat()];
-        [$true, $high] = [Coincidence::true($n, $q, $tau), Coincidence::high($n, $q, $tau)];
+        $n = $observed->toFloat();
+        $q = $flow->toFloat();
+        $tau = $dead->value->toFloat();
+        $true = Coincidence::true($n, $q, $tau);
+        $high = Coincidence::high($n, $q, $tau);
         if ($true === null || $high === null) {
             return [null, $true === null, [], null];
         }
@@ -592,7 +604,9 @@ final readonly class ParticleWorkings
             $raw->decimals,
         );
 
-        return FourAnswers::along($raw, $line->knots ?? [], $this->bracket, $by, static fn (Figure $pre, ?Figure $post): ?Figure => match (true) {
+        $knots = $line->knots ?? [];
+
+        return FourAnswers::along($raw, $knots, $this->bracket, $by, static fn (Figure $pre, ?Figure $post): ?Figure => match (true) {
             $line === null || $post === null => null,
             $between === null => $pre,
             default => Figure::derived(

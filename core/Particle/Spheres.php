@@ -44,7 +44,8 @@ final readonly class Spheres
     public function perMillilitre(\DateTimeImmutable $on): ?Figure
     {
         $certificate = $this->reference->certificateAt($on);
-        [$diameter, $solids] = [$this->diameter($on), $certificate?->constants->decimal('solids')];
+        $diameter = $this->diameter($on);
+        $solids = $certificate?->constants->decimal('solids');
         if ($certificate === null || $diameter === null || $solids === null) {
             return null;
         }

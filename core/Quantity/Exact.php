@@ -164,7 +164,8 @@ final readonly class Exact implements \Stringable
             || \strlen((string) intdiv($size, $this->denominator)) + $decimals >= self::DIGITS) {
             return (string) $this->long()->toScale($decimals, RoundingMode::HalfUp);
         }
-        [$digits, $rest] = [intdiv($size, $this->denominator), $size % $this->denominator];
+        $digits = intdiv($size, $this->denominator);
+        $rest = $size % $this->denominator;
         for ($left = $decimals; $left > 0; $left -= self::STEP) {
             $scale = 10 ** min($left, self::STEP);
             $digits = $digits * $scale + intdiv($rest * $scale, $this->denominator);
@@ -237,7 +238,8 @@ final readonly class Exact implements \Stringable
     /** @return array{int, int} */
     private static function lowest(int $numerator, int $denominator): array
     {
-        [$divisor, $rest] = [$denominator, $numerator];
+        $divisor = $denominator;
+        $rest = $numerator;
         while ($rest !== 0) {
             [$divisor, $rest] = [$rest, $divisor % $rest];
         }
@@ -248,7 +250,8 @@ final readonly class Exact implements \Stringable
 
     private static function fitted(BigRational $long): self
     {
-        [$numerator, $denominator] = [(string) $long->getNumerator(), (string) $long->getDenominator()];
+        $numerator = (string) $long->getNumerator();
+        $denominator = (string) $long->getDenominator();
 
         return \strlen($numerator) <= self::DIGITS && \strlen($denominator) <= self::DIGITS
             ? new self((int) $numerator, (int) $denominator)

@@ -18,7 +18,9 @@ final readonly class Span
     public static function told(float $seconds): string
     {
         $whole = (int) round($seconds);
-        [$hours, $minutes, $rest] = [intdiv($whole, 3600), intdiv($whole % 3600, 60), $whole % 60];
+        $hours = intdiv($whole, 3600);
+        $minutes = intdiv($whole % 3600, 60);
+        $rest = $whole % 60;
         $parts = [];
         foreach ([[$hours, 'h'], [$minutes, 'min'], [$rest, 's']] as [$number, $unit]) {
             if ($number !== 0) {
@@ -95,7 +97,8 @@ final readonly class Span
     /** What of it lies within another; null where nothing does. */
     public function within(self $other): ?self
     {
-        [$from, $to] = [max($this->from, $other->from), min($this->to, $other->to)];
+        $from = max($this->from, $other->from);
+        $to = min($this->to, $other->to);
 
         return $from < $to ? new self($from, $to) : null;
     }
@@ -109,7 +112,8 @@ final readonly class Span
      */
     public function without(array $others): array
     {
-        [$left, $from] = [[], $this->from];
+        $left = [];
+        $from = $this->from;
         foreach (self::united($others) as $other) {
             if ($other->from > $from && $from < $this->to) {
                 $left[] = new self($from, min($other->from, $this->to));

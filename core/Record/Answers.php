@@ -79,7 +79,8 @@ final class Answers
     {
         $telling = array_filter(
             $entry->rows,
-            static fn (Entry $column): bool => $column->asked !== Asked::Beforehand && !\in_array($column->name, ['provenance', 'struck'], true),
+            static fn (Entry $column): bool => $column->asked !== Asked::Beforehand
+                && !\in_array($column->name, ['provenance', 'struck'], true),
         );
         $required = array_filter($telling, static fn (Entry $column): bool => $column->required);
         $wanted = array_map(static fn (Entry $column): string => $column->name, $required === [] ? $telling : $required);

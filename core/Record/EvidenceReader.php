@@ -94,7 +94,8 @@ final readonly class EvidenceReader
 
     public function recall(Fields $fields, ReferenceKind $kind): Recall
     {
-        [$since, $until] = [$fields->moment('since'), $fields->optionalMoment('until')];
+        $since = $fields->moment('since');
+        $until = $fields->optionalMoment('until');
         if ($until !== null && $until < $since) {
             throw new InvalidRecord($fields->at('until'), 'must be after its beginning.');
         }
@@ -112,17 +113,23 @@ final readonly class EvidenceReader
     /** @param ReferenceKind|null $kind what its reference is; null for a certificate of a unit */
     public function certificate(Fields $fields, ?ReferenceKind $kind): Certificate
     {
-        [$issued, $due] = [$fields->day('issued'), $fields->day('due')];
+        $issued = $fields->day('issued');
+        $due = $fields->day('due');
         if ($due < $issued) {
             throw new InvalidRecord($fields->at('due'), 'is before the day of issue.');
         }
 
-        return new Certificate($fields->text('number'), $fields->text('laboratory'), $issued, $due, array_map(static fn (Fields $value): CertifiedValue => new CertifiedValue(
-            $value->decimal('nominal', $kind->least ?? '-1000000', $kind->most ?? '1000000'),
-            $value->decimal('certified', $kind->least ?? '-1000000', $kind->most ?? '1000000'),
+        $least = $kind->least ?? '-1000000';
+        $most = $kind->most ?? '1000000';
+        $values = array_map(static fn (Fields $value): CertifiedValue => new CertifiedValue(
+            $value->decimal('nominal', $least, $most),
+            $value->decimal('certified', $least, $most),
             $value->optionalDecimal('uncertainty', '0', '1000'),
             EntryReader::read($value, $kind->beside ?? []),
-        ), $fields->objects('values')), EntryReader::read($fields, $kind->constants ?? []));
+        ), $fields->objects('values'));
+        $constants = EntryReader::read($fields, $kind->constants ?? []);
+
+        return new Certificate($fields->text('number'), $fields->text('laboratory'), $issued, $due, $values, $constants);
     }
 
     /** @param ContentFormat $format what the family of its instrument writes down */
@@ -302,7 +309,8 @@ final readonly class EvidenceReader
     /** @param \Closure(\DateTimeImmutable): \DateTimeImmutable $right sets a moment as it was read right */
     private function span(Fields $fields, \Closure $right): Span
     {
-        [$from, $to] = [$fields->moment('from'), $fields->moment('to')];
+        $from = $fields->moment('from');
+        $to = $fields->moment('to');
         if ($to <= $from) {
             throw new InvalidRecord($fields->at('to'), 'must be after the beginning.');
         }

@@ -69,11 +69,15 @@ final readonly class RecordReader
 
             return $check;
         });
-        $interventions = $this->each($fields, 'interventions', static fn (Fields $item): Intervention => $reader->intervention($item, $family($item)));
+        $interventions = $this->each(
+            $fields,
+            'interventions',
+            static fn (Fields $item): Intervention => $reader->intervention($item, $family($item)),
+        );
         $written = $this->formats->logFormats();
         $library = RecordLibrary::of($fields, $this->formats->shelves());
         $laboratory = RecordLaboratory::of($fields);
-        $runs = $this->each($fields, 'runs', function (Fields $item) use ($family, $logs, $zone, $library, $laboratory, $written, $reader): Run {
+        $readRun = function (Fields $item) use ($family, $logs, $zone, $library, $laboratory, $written, $reader): Run {
             $log = $item->optionalObject('log');
             $file = $log === null ? null : $logs($log->text('file'));
             $skip = (int) ($log?->object('format')->optionalNumber('skip', 0, 1000) ?? 0);
@@ -83,7 +87,8 @@ final readonly class RecordReader
             $this->formats->refuseForeign($family($item), $item);
 
             return $run;
-        });
+        };
+        $runs = $this->each($fields, 'runs', $readRun);
         $this->noOverlap($runs);
 
         $timelines = [];

@@ -143,7 +143,10 @@ final readonly class RecordSchema
     private function instruments(): array
     {
         // A unit's own certificate may list whatever a laboratory's table does.
-        $beside = array_merge(...array_map(static fn (ReferenceKind $kind): array => $kind->beside, array_values($this->formats->referenceKinds())));
+        $beside = array_merge(...array_map(
+            static fn (ReferenceKind $kind): array => $kind->beside,
+            array_values($this->formats->referenceKinds()),
+        ));
 
         return array_map(static fn (ContentFormat $format): array => Shape::object([
             'id' => Shape::ref('id'),
@@ -309,7 +312,11 @@ final readonly class RecordSchema
             'clockOffsetSeconds' => Shape::number(-864000, 864000),
             'pauses' => Shape::list(Shape::ref('span')),
             'remarks' => Shape::list(Shape::object(
-                ['kind' => Shape::oneOf(array_map(static fn (RemarkKind $kind): string => $kind->id(), $this->formats->remarks())), 'at' => Shape::ref('moment'), 'note' => Shape::text(2000)],
+                [
+                    'kind' => Shape::oneOf(array_map(static fn (RemarkKind $kind): string => $kind->id(), $this->formats->remarks())),
+                    'at' => Shape::ref('moment'),
+                    'note' => Shape::text(2000),
+                ],
                 ['kind'],
             )),
             'exclusions' => Shape::list(Shape::ref('reasoned')),

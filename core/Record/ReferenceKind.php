@@ -16,7 +16,7 @@ final readonly class ReferenceKind
      * @param Unit|null   $values    unit of the certified values; null where its certificates hold no table
      * @param string      $nominal   what a row of the table is found under, such as "level" or "scale mark"
      * @param bool        $table     whether a certificate without a table is of no use
-     * @param Unit|null   $error     in which a recall says how far it was off: of its values, or percent of them; null: nothing can be taken out
+     * @param Unit|null   $error     in which a recall says how far it was off; null: nothing can be taken out
      * @param list<Entry> $beside    of a row of the table, where its nominal value alone does not tell it from another
      */
     public function __construct(

@@ -12,7 +12,7 @@ final readonly class Shelf
 {
     /**
      * @param list<Entry>                 $entries what is asked of an entry beside its code and name
-     * @param list<array<string, mixed>>  $shipped entries that come with Footnote; an own one of the same code stands over them, field by field
+     * @param list<array<string, mixed>>  $shipped that come with Footnote; an own one of the same code stands over it, field by field
      */
     public function __construct(
         public string $id,

@@ -50,7 +50,8 @@ final class KnotsAlong
      */
     public static function segments(array $knots): array
     {
-        [$segments, $began] = [[], null];
+        $segments = [];
+        $began = null;
         foreach ($knots as $knot) {
             if ($knot->isAsLeft()) {
                 $began = $knot;

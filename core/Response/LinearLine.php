@@ -23,7 +23,8 @@ final readonly class LinearLine
     {
         [$knot, $next] = KnotsAlong::around($this->knots, $moment);
         $share = $next === null ? 0.0 : Span::secondsBetween($knot->at, $moment) / Span::secondsBetween($knot->at, $next->at);
-        $between = static fn (Figure $a, ?Figure $b): float => $a->toFloat() + ($b === null ? 0.0 : ($b->toFloat() - $a->toFloat()) * $share);
+        $between = static fn (Figure $a, ?Figure $b): float => $a->toFloat()
+            + ($b === null ? 0.0 : ($b->toFloat() - $a->toFloat()) * $share);
 
         return [$between($knot->zero, $next?->zero), $between($knot->gain, $next?->gain)];
     }
@@ -49,7 +50,9 @@ final readonly class LinearLine
      */
     public function mean(array $stretches): array
     {
-        [$zero, $gain, $total] = [0.0, 0.0, 0.0];
+        $zero = 0.0;
+        $gain = 0.0;
+        $total = 0.0;
         foreach ($stretches as $span) {
             $cuts = [$span->from, $span->to];
             foreach ($this->knots as $knot) {

@@ -68,7 +68,8 @@ final readonly class OffsetLine
     {
         $pieces = [];
         for ($i = 1; $i < \count($this->knots); ++$i) {
-            [$a, $b] = [$this->knots[$i - 1], $this->knots[$i]];
+            $a = $this->knots[$i - 1];
+            $b = $this->knots[$i];
             if ($a->at < $b->at) {
                 $pieces[] = [$a->at, $b->at, $a->offset->toFloat(), $b->offset->toFloat()];
             }
@@ -85,7 +86,8 @@ final readonly class OffsetLine
      */
     public function meanFactor(float $k, array $stretches): float
     {
-        [$sum, $seconds] = [0.0, 0.0];
+        $sum = 0.0;
+        $seconds = 0.0;
         foreach ($stretches as $span) {
             $sum += $this->meanWithin($k, $span) * $span->seconds();
             $seconds += $span->seconds();

@@ -29,9 +29,12 @@ final readonly class LeastSquares
         }
         $meanX = array_sum($x) / $n;
         $meanY = array_sum($y) / $n;
-        [$xx, $xy, $yy] = [0.0, 0.0, 0.0];
+        $xx = 0.0;
+        $xy = 0.0;
+        $yy = 0.0;
         for ($i = 0; $i < $n; ++$i) {
-            [$dx, $dy] = [$x[$i] - $meanX, $y[$i] - $meanY];
+            $dx = $x[$i] - $meanX;
+            $dy = $y[$i] - $meanY;
             $xx += $dx * $dx;
             $xy += $dx * $dy;
             $yy += $dy * $dy;

@@ -43,7 +43,8 @@ final class Poisson
             return [$low / $time, $high / $time];
         }
         [$otherLow, $otherHigh] = self::limits($other, $confidence);
-        [$one, $two] = [$count / $time, $other / $otherTime];
+        $one = $count / $time;
+        $two = $other / $otherTime;
 
         return [
             $one - $two - sqrt(($one - $low / $time) ** 2 + ($otherHigh / $otherTime - $two) ** 2),
@@ -69,7 +70,8 @@ final class Poisson
         $scale = exp(-$mean + $a * log($mean) - self::logGamma($a));
         if ($mean < $a + 1) {
             // The series of P = 1 − Q.
-            [$term, $sum] = [1 / $a, 1 / $a];
+            $term = 1 / $a;
+            $sum = 1 / $a;
             for ($n = 1; $n < 10000 && abs($term) > abs($sum) * 1e-16; ++$n) {
                 $term *= $mean / ($a + $n);
                 $sum += $term;
@@ -78,7 +80,9 @@ final class Poisson
             return 1 - $sum * $scale;
         }
         // The continued fraction of Q, by Lentz.
-        [$b, $c, $d] = [$mean + 1 - $a, 1e300, 1 / ($mean + 1 - $a)];
+        $b = $mean + 1 - $a;
+        $c = 1e300;
+        $d = 1 / ($mean + 1 - $a);
         $h = $d;
         for ($n = 1; $n < 10000; ++$n) {
             $an = -$n * ($n - $a);
@@ -97,7 +101,8 @@ final class Poisson
     /** @param \Closure(float): float $rising of the mean */
     private static function solve(\Closure $rising, float $wanted, int $count): float
     {
-        [$low, $high] = [0.0, $count + 10 * sqrt($count + 1) + 20];
+        $low = 0.0;
+        $high = $count + 10 * sqrt($count + 1) + 20;
         for ($i = 0; $i < self::TRIES && $high - $low > 1e-13 * ($high + 1); ++$i) {
             $middle = ($low + $high) / 2;
             if ($rising($middle) < $wanted) {
@@ -122,7 +127,8 @@ final class Poisson
         $z = 0.0;
         for ($i = 0; $i < 50; ++$i) {
             $density = exp(-$z * $z / 2) / sqrt(2 * \M_PI);
-            [$term, $sum] = [$z, $z];
+            $term = $z;
+            $sum = $z;
             for ($n = 3; abs($term) > 1e-17; $n += 2) {
                 $term *= $z * $z / $n;
                 $sum += $term;
@@ -147,6 +153,7 @@ final class Poisson
         }
         $y = 1 / ($x * $x);
 
-        return $shift + ($x - 0.5) * log($x) - $x + 0.5 * log(2 * \M_PI) + (1 / 12 - $y * (1 / 360 - $y * (1 / 1260 - $y * (1 / 1680 - $y / 1188)))) / $x;
+        return $shift + ($x - 0.5) * log($x) - $x + 0.5 * log(2 * \M_PI)
+            + (1 / 12 - $y * (1 / 360 - $y * (1 / 1260 - $y * (1 / 1680 - $y / 1188)))) / $x;
     }
 }

@@ -486,9 +486,10 @@ final class AirJobTest extends ApiTestCase
                 ->limit('twa:wood', '1', more: ['mixture' => 'dust'])->record,
         );
         $written = [];
-        $this->service(\Footnote\App\Logbook\CampaignRecord::class)->export('c', static function (string $name, string $content) use (&$written): void {
+        $take = static function (string $name, string $content) use (&$written): void {
             $written[$name] = $content;
-        });
+        };
+        $this->service(\Footnote\App\Logbook\CampaignRecord::class)->export('c', $take);
         $record = json_decode($written['record.json'] ?? '', true, 64, \JSON_THROW_ON_ERROR);
         $campaign = (new \Footnote\Core\Record\RecordReader(\Footnote\Core\Families::formats()))->read(
             $record,

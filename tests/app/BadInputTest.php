@@ -181,7 +181,8 @@ final class BadInputTest extends ApiTestCase
     private function counts(): array
     {
         return $this->service(Connection::class)->fetchFirstColumn(
-            'SELECT COUNT(*) FROM run UNION ALL SELECT COUNT(*) FROM run_fact UNION ALL SELECT COUNT(*) FROM log_file UNION ALL SELECT COUNT(*) FROM instrument UNION ALL SELECT COUNT(*) FROM journal_entry',
+            'SELECT COUNT(*) FROM run UNION ALL SELECT COUNT(*) FROM run_fact UNION ALL '
+                .'SELECT COUNT(*) FROM log_file UNION ALL SELECT COUNT(*) FROM instrument UNION ALL SELECT COUNT(*) FROM journal_entry',
         );
     }
 }

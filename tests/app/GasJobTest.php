@@ -108,7 +108,8 @@ final class GasJobTest extends ApiTestCase
 
         $lines = "Time,CO ppm,PID,Alarm\n";
         for ($i = 0; $i < 720; ++$i) {
-            $lines .= $start->modify(\sprintf('+%d seconds', 10 * $i))->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s').\sprintf(
+            $at = $start->modify(\sprintf('+%d seconds', 10 * $i))->setTimezone(new \DateTimeZone('UTC'));
+            $lines .= $at->format('Y-m-d H:i:s').\sprintf(
                 ",%d,%s,0\n",
                 4 + $i % 3,
                 number_format(30 + $i % 7 - 3, 1, '.', ''),

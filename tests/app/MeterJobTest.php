@@ -96,7 +96,8 @@ final class MeterJobTest extends ApiTestCase
         $begin = self::ago(180)->modify('+31 seconds')->setTimezone(new \DateTimeZone('UTC'));
         $log = "Time;63 Hz;500 Hz;1 kHz;2k;4000;8 kHz;LAeq\n";
         for ($i = 0; $i < 149; ++$i) {
-            $log .= $begin->modify("+$i seconds")->format('Y-m-d H:i:s').($i === 70 ? ';50,0;41,6;34,0;26,0;20,0;16,0;39,5' : ';48,0;38,0;31,0;24,0;18,0;14,0;36,0')."\n";
+            $levels = $i === 70 ? ';50,0;41,6;34,0;26,0;20,0;16,0;39,5' : ';48,0;38,0;31,0;24,0;18,0;14,0;36,0';
+            $log .= $begin->modify("+$i seconds")->format('Y-m-d H:i:s').$levels."\n";
         }
         $preview = $this->call('POST', "/api/runs/log-preview?run=$run", raw: $log);
         self::assertSame(

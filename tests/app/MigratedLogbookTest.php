@@ -37,7 +37,8 @@ final class MigratedLogbookTest extends TestCase
     /** Whatever a row of evidence said before, it says still; there are no fewer and no more of them. */
     public function testNothingIsLost(): void
     {
-        [$before, $after] = [self::open('before.sqlite'), self::open('footnote.sqlite')];
+        $before = self::open('before.sqlite');
+        $after = self::open('footnote.sqlite');
         $tables = self::column($before, "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name");
         self::assertContains('decision', $tables);
         foreach (array_diff($tables, self::NO_EVIDENCE) as $table) {

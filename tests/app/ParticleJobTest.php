@@ -76,7 +76,8 @@ final class ParticleJobTest extends ApiTestCase
     {
         $lines = "Time;0.3 um;0.5 um;5.0 um\n";
         for ($i = 0; $i < 120; ++$i) {
-            $lines .= $start->modify(\sprintf('+%d minutes', $i))->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s').';'.($i === 60 ? $odd : '28300').";2830;28\n";
+            $at = $start->modify(\sprintf('+%d minutes', $i))->setTimezone(new \DateTimeZone('UTC'));
+            $lines .= $at->format('Y-m-d H:i:s').';'.($i === 60 ? $odd : '28300').";2830;28\n";
         }
 
         return $lines;

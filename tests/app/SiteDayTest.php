@@ -57,10 +57,14 @@ final class SiteDayTest extends ApiTestCase
             $scene = new Scene();
             $scene->record['campaign'] = ['code' => 'c'.$place, 'title' => 'c'];
             $scene->record['site'] = ['name' => 'Mill', 'timeZone' => $zone];
-            $due = static fn (string $id, \DateTimeImmutable $day): array => [...Scene::calibrator($id, '114.0', '0.2'), 'certificates' => [[
+            $certificate = static fn (\DateTimeImmutable $day): array => [
                 'number' => 'c', 'laboratory' => 'L', 'issued' => '2025-03-02', 'due' => $day->format('Y-m-d'),
                 'values' => [['nominal' => '114', 'certified' => '114.0']],
-            ]]];
+            ];
+            $due = static fn (string $id, \DateTimeImmutable $day): array => [
+                ...Scene::calibrator($id, '114.0', '0.2'),
+                'certificates' => [$certificate($day)],
+            ];
             $scene->record['references'] = [$due('T'.$place, $today), $due('Y'.$place, $today->modify('-1 day'))];
             $this->import($scene);
             $this->signIn(Role::Reader);

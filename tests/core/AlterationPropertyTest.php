@@ -79,7 +79,8 @@ final class AlterationPropertyTest extends TestCase
     {
         mt_srand(62);
         $levels = array_map(static fn (): string => (string) mt_rand(2, 40), range(1, 6 * self::MINUTES));
-        [$first, $second] = [self::said(20, 40), self::said(100, 130)];
+        $first = self::said(20, 40);
+        $second = self::said(100, 130);
         $both = self::gas($levels, [$first, $second]);
         foreach ([[$first, $second], [$second, $first]] as [$in, $out]) {
             $without = self::gas($levels, [$out]);

@@ -34,7 +34,8 @@ final class ClockChangeTest extends TestCase
             $at->setTimezone(new \DateTimeZone($zone))->getOffset(),
             'the clock changes there',
         );
-        [$here, $utc] = [self::night($zone, $at), self::night('UTC', $at)];
+        $here = self::night($zone, $at);
+        $utc = self::night('UTC', $at);
         self::assertNotSame([], $here->results);
         foreach ($utc->results as $place => $result) {
             self::assertSame($result->reportedFigure()->full(), $here->results[$place]->reportedFigure()->full(), $result->title);

@@ -31,7 +31,8 @@ final class DecimalTest extends TestCase
     #[DataProvider('traps')]
     public function testExactlyOnTheLimitPassesNotMoreThanAndFailsLessThan(string $from, string $to, string $limit, bool $percent): void
     {
-        [$a, $b] = [Decimal::parse($from)->value, Decimal::parse($to)->value];
+        $a = Decimal::parse($from)->value;
+        $b = Decimal::parse($to)->value;
         $change = $b->minus($a)->absolute();
         $change = $percent ? $change->times(100)->dividedBy($a) : $change;
         self::assertTrue((new Limit('x', Decimal::parse($limit), ''))->isKeptBy($change));

@@ -29,7 +29,9 @@ final class EveryPolicyTest extends TestCase
      */
     public static function limits(): iterable
     {
-        [$note, $qualified, $void] = [Severity::Note, Severity::Qualified, Severity::Void];
+        $note = Severity::Note;
+        $qualified = Severity::Qualified;
+        $void = Severity::Void;
         yield 'age of the check before, min' => [
             'bracket.pre-check-old',
             self::aged(...),
@@ -383,7 +385,9 @@ final class EveryPolicyTest extends TestCase
     /** @return \Closure(string, string): Assessment */
     private static function spanned(string $channel): \Closure
     {
-        return static fn (string $after, string $policy): Assessment => self::gas($channel)->check('k2', '12:10', [$channel => $after])->assess('r', $policy);
+        return static fn (string $after, string $policy): Assessment => self::gas($channel)
+            ->check('k2', '12:10', [$channel => $after])
+            ->assess('r', $policy);
     }
 
     /** @return \Closure(string, string): Assessment */

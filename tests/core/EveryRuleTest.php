@@ -396,7 +396,8 @@ final class EveryRuleTest extends TestCase
     public static function logs(): iterable
     {
         $work = array_map(static fn (int $i): int => 80000 + 1000 * ($i % 7), range(0, 7199));
-        $with = /** @return list<int> */ static fn (int $from, int $count, int $value): array => self::changed($work, $from, $count, $value);
+        /** @return list<int> */
+        $with = static fn (int $from, int $count, int $value): array => self::changed($work, $from, $count, $value);
         $log = self::log(...);
         yield 'tone of ten seconds' => ['noise.tone-removed', $log($with(3000, 10, 114000)), $log($with(3000, 9, 114000))];
         yield 'at the end of the range' => ['noise.overload', $log($with(3000, 1, 140000)), $log($with(3000, 1, 139900))];

@@ -24,10 +24,13 @@ final class ExactTest extends TestCase
         mt_srand(20261125);
         for ($chain = 0; $chain < self::CHAINS; ++$chain) {
             $written = self::number();
-            [$ours, $theirs, $story] = [Exact::of($written), BigRational::of($written), $written];
+            $ours = Exact::of($written);
+            $theirs = BigRational::of($written);
+            $story = $written;
             for ($step = 0; $step < self::STEPS; ++$step) {
                 $next = self::number();
-                [$mine, $other] = [Exact::of($next), BigRational::of($next)];
+                $mine = Exact::of($next);
+                $other = BigRational::of($next);
                 $operation = $mine->isZero() ? '+' : ['+', '-', '*', '/'][mt_rand(0, 3)];
                 $story .= " $operation $next";
                 self::assertSame($theirs->compareTo($other), $ours->compareTo($mine), $story);
@@ -84,6 +87,8 @@ final class ExactTest extends TestCase
         $point = mt_rand(0, \strlen($digits));
         $whole = substr($digits, 0, $point);
 
-        return (mt_rand(0, 1) === 1 ? '-' : '').($whole === '' ? '0' : $whole).($point < \strlen($digits) ? '.'.substr($digits, $point) : '');
+        $sign = mt_rand(0, 1) === 1 ? '-' : '';
+
+        return $sign.($whole === '' ? '0' : $whole).($point < \strlen($digits) ? '.'.substr($digits, $point) : '');
     }
 }

@@ -287,8 +287,9 @@ final class FlowBenchTest extends TestCase
         $scene = self::scene(self::venturi());
         $scene->add('references', [...AirScene::piston('OLD'), 'certificates' => []]);
         $timeline = $scene->read();
+        $reader = new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats());
         $references = array_map(
-            static fn (array $one): \Footnote\Core\Evidence\Reference => (new \Footnote\Core\Record\EvidenceReader(\Footnote\Core\Families::formats()))->reference(Fields::of($one)),
+            static fn (array $one): \Footnote\Core\Evidence\Reference => $reader->reference(Fields::of($one)),
             [self::venturi(), [...AirScene::piston('OLD'), 'certificates' => []], AirScene::piston('S')],
         );
         $choices = (new FlowBench())->choices($timeline->timelines['P']->instrument, $references, new \DateTimeImmutable('2026-03-02'));

@@ -32,13 +32,16 @@ final class FlowOutsideReferenceTest extends TestCase
                 array_map(static fn (mixed $one): string => json_encode($one, \JSON_THROW_ON_ERROR), $values),
             ).')';
             $script .= \sprintf(
-                'x <- %s; y <- %s; f <- lm(y ~ x); cat(format(c(coef(f)[2], coef(f)[1], cor(x, y), resid(f)[1]), digits=17), sep="\n"); cat("\n");',
+                'x <- %s; y <- %s; f <- lm(y ~ x); '
+                    .'cat(format(c(coef(f)[2], coef(f)[1], cor(x, y), resid(f)[1]), digits=17), sep="\n"); cat("\n");',
                 $list($x),
                 $list($y),
             );
         }
         // Anscombe's sets as R ships them.
-        $script .= 'for (i in 1:4) { x <- anscombe[[i]]; y <- anscombe[[i+4]]; f <- lm(y ~ x); cat(format(c(coef(f)[2], coef(f)[1], cor(x, y), resid(f)[1]), digits=17), sep="\n"); cat("\n") }; cat(format(unlist(anscombe), digits=17), sep="\n")';
+        $script .= 'for (i in 1:4) { x <- anscombe[[i]]; y <- anscombe[[i+4]]; f <- lm(y ~ x); '
+            .'cat(format(c(coef(f)[2], coef(f)[1], cor(x, y), resid(f)[1]), digits=17), sep="\n"); cat("\n") }; '
+            .'cat(format(unlist(anscombe), digits=17), sep="\n")';
         $numbers = $this->numbersOfR($script);
         $shipped = \array_slice($numbers, 4 * (\count($sets) + 4));
         self::assertCount(88, $shipped);
@@ -80,7 +83,11 @@ final class FlowOutsideReferenceTest extends TestCase
             );
         }
         foreach (['-40', '32', '70', '98.6'] as $fahrenheit) {
-            self::assertEqualsWithDelta((float) trim($this->printed(['units', '-t', '-d', '12', "tempF($fahrenheit)", 'tempC'])), Unit::Fahrenheit->convert(Exact::of($fahrenheit), Unit::Celsius)->toFloat(), 1e-9);
+            self::assertEqualsWithDelta(
+                (float) trim($this->printed(['units', '-t', '-d', '12', "tempF($fahrenheit)", 'tempC'])),
+                Unit::Fahrenheit->convert(Exact::of($fahrenheit), Unit::Celsius)->toFloat(),
+                1e-9,
+            );
         }
     }
 

@@ -36,9 +36,17 @@ final class FlowPropertyTest extends TestCase
             $field = self::air();
             $stated = self::air();
             $flow = Decimal::parse(number_format(mt_rand(1, 50000) / 1000, 3, '.', ''));
-            $standard = $flow->value->times($field->kilopascal())->dividedBy($stated->kilopascal())->times($stated->kelvin())->dividedBy($field->kelvin());
+            $standard = $flow->value
+                ->times($field->kilopascal())
+                ->dividedBy($stated->kilopascal())
+                ->times($stated->kelvin())
+                ->dividedBy($field->kelvin());
             // A meter that shows this standard flow draws the flow we began with.
-            $back = $standard->times($stated->kilopascal())->dividedBy($field->kilopascal())->times($field->kelvin())->dividedBy($stated->kelvin());
+            $back = $standard
+                ->times($stated->kilopascal())
+                ->dividedBy($field->kilopascal())
+                ->times($field->kelvin())
+                ->dividedBy($stated->kelvin());
             self::assertSame(0, $back->compareTo($flow->value));
             $meter = new DirectReading(new Range(null, null, 'it'), Unit::LitrePerMinute, $stated);
             $read = Decimal::parse($standard->rounded(9));

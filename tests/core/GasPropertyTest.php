@@ -25,16 +25,19 @@ final class GasPropertyTest extends TestCase
         foreach (range(1, 6) as $i) {
             $n = mt_rand(200, 900);
             $log = self::random($n, true);
-            [$zero, $span] = [[mt_rand(-5, 5) / 10, mt_rand(-5, 5) / 10], [mt_rand(920, 1080) / 10, mt_rand(920, 1080) / 10]];
+            $zero = [mt_rand(-5, 5) / 10, mt_rand(-5, 5) / 10];
+            $span = [mt_rand(920, 1080) / 10, mt_rand(920, 1080) / 10];
             $cases[] = [$log, $zero, $span];
             $script .= \sprintf(
-                'r <- c(%s); n <- length(r); z <- c(%s); s <- c(%s); g <- (s - z)/100; u <- (0:(n-1))/n; x <- (r - (z[1] + (z[2]-z[1])*u))/(g[1] + (g[2]-g[1])*u);',
+                'r <- c(%s); n <- length(r); z <- c(%s); s <- c(%s); g <- (s - z)/100; u <- (0:(n-1))/n; '
+                    .'x <- (r - (z[1] + (z[2]-z[1])*u))/(g[1] + (g[2]-g[1])*u);',
                 implode(',', array_map(static fn (string $one): string => $one === '--' ? 'NA' : $one, $log)),
                 implode(',', $zero),
                 implode(',', $span),
             );
             $script .= 'w <- sapply(90:n, function(k) { v <- x[(k-89):k]; if (sum(!is.na(v)) < 67.5) NA else mean(v, na.rm=TRUE) });';
-            $script .= 'cat(format(c(mean(x, na.rm=TRUE)*n/6/480, max(w, na.rm=TRUE), max(x, na.rm=TRUE), sum(x > 30, na.rm=TRUE)/6), digits=17), sep="\n"); cat("\n");';
+            $script .= 'cat(format(c(mean(x, na.rm=TRUE)*n/6/480, max(w, na.rm=TRUE), max(x, na.rm=TRUE), '
+                .'sum(x > 30, na.rm=TRUE)/6), digits=17), sep="\n"); cat("\n");';
         }
         $numbers = $this->numbersOfR($script);
         self::assertCount(24, $numbers);
@@ -65,7 +68,8 @@ final class GasPropertyTest extends TestCase
     {
         mt_srand(7);
         foreach (range(1, 8) as $round) {
-            [$zero, $gain] = [mt_rand(-9, 9), mt_rand(80, 120)];
+            $zero = mt_rand(-9, 9);
+            $gain = mt_rand(80, 120);
             $true = self::random(360, false);
             // Whole numbers of thousandths, so that nothing is lost in writing.
             $read = array_map(static fn (string $one): string => number_format($zero / 10 + $gain / 100 * (float) $one, 3, '.', ''), $true);
@@ -157,7 +161,8 @@ final class GasPropertyTest extends TestCase
                 ->check('k2', '12:10')
                 ->assess();
         };
-        [$one, $other] = [$day(0), $day(12)];
+        $one = $day(0);
+        $other = $day(12);
         $in = $day(12, true);
         self::assertSame(
             [Verdict::Valid, Verdict::Open, Verdict::Valid],

@@ -319,7 +319,8 @@ final class GasTablesTest extends TestCase
         $lines = [];
         // 25 October 2026, Europe/London: 01:59:30 is followed by 01:00:00.
         for ($utc = new \DateTimeImmutable('2026-10-25T00:30:00Z'), $i = 0; $i < 180; ++$i) {
-            $lines[] = $utc->modify(\sprintf('+%d seconds', 30 * $i))->setTimezone(new \DateTimeZone('Europe/London'))->format('d.m.Y H:i:s').\sprintf(';%d;-0,5;>2000', $i);
+            $at = $utc->modify(\sprintf('+%d seconds', 30 * $i))->setTimezone(new \DateTimeZone('Europe/London'));
+            $lines[] = $at->format('d.m.Y H:i:s').\sprintf(';%d;-0,5;>2000', $i);
         }
         $log = self::read(['Zeit;CO ppm;H₂S ppm;PID isobutylene', ...$lines], new \DateTimeZone('Europe/London'));
         self::assertSame([30.0, 180], [$log->step(), $log->length()]);
@@ -328,7 +329,8 @@ final class GasTablesTest extends TestCase
         self::assertSame(['CO', 'H2S', 'PID'], array_map(static fn ($column): string => $column->channel, $log->columns()));
         $spring = [];
         for ($utc = new \DateTimeImmutable('2026-03-29T00:30:00Z'), $i = 0; $i < 120; ++$i) {
-            $spring[] = $utc->modify(\sprintf('+%d seconds', 30 * $i))->setTimezone(new \DateTimeZone('Europe/London'))->format('Y-m-d H:i:s').','.$i;
+            $at = $utc->modify(\sprintf('+%d seconds', 30 * $i))->setTimezone(new \DateTimeZone('Europe/London'));
+            $spring[] = $at->format('Y-m-d H:i:s').','.$i;
         }
         self::assertSame(120, self::read(['Time,CO', ...$spring], new \DateTimeZone('Europe/London'))->length());
     }

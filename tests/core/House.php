@@ -7,6 +7,11 @@ namespace Footnote\Tests\Core;
 /** Who names whom in the house's PHP files, read off their tokens: comments and texts do not count. */
 final readonly class House
 {
+    /** What a name stands behind that is no class. */
+    private const OF_ITS_OWN = [
+        \T_OBJECT_OPERATOR, \T_NULLSAFE_OBJECT_OPERATOR, \T_DOUBLE_COLON, \T_FUNCTION, \T_CONST, \T_CASE,
+    ];
+
     /** @param array<string, list<string>> $arrows files that a file names, each by its path from the root of the project */
     private function __construct(private array $arrows)
     {
@@ -104,11 +109,13 @@ final readonly class House
             \PhpToken::tokenize($code),
             static fn (\PhpToken $token): bool => !$token->is([\T_WHITESPACE, \T_COMMENT, \T_DOC_COMMENT]),
         ));
-        [$imported, $named] = [[], []];
+        $imported = [];
+        $named = [];
         foreach ($tokens as $place => $token) {
             $before = $tokens[$place - 1] ?? null;
             if ($before?->is(\T_USE) === true && $token->is(\T_NAME_QUALIFIED)) {
-                $as = ($tokens[$place + 1] ?? null)?->is(\T_AS) === true ? $tokens[$place + 2]->text : basename(strtr($token->text, '\\', '/'));
+                $renamed = ($tokens[$place + 1] ?? null)?->is(\T_AS) === true;
+                $as = $renamed ? $tokens[$place + 2]->text : basename(strtr($token->text, '\\', '/'));
                 $imported[$as] = $token->text;
                 $named[] = $token->text;
             } elseif ($token->is(\T_NAME_FULLY_QUALIFIED)) {
@@ -116,8 +123,7 @@ final readonly class House
             } elseif ($token->is(\T_NAME_QUALIFIED)) {
                 [$first, $rest] = explode('\\', $token->text, 2);
                 $named[] = ($imported[$first] ?? $namespace.'\\'.$first).'\\'.$rest;
-            } elseif ($token->is(\T_STRING)
-                && $before?->is([\T_OBJECT_OPERATOR, \T_NULLSAFE_OBJECT_OPERATOR, \T_DOUBLE_COLON, \T_FUNCTION, \T_CONST, \T_CASE]) !== true) {
+            } elseif ($token->is(\T_STRING) && $before?->is(self::OF_ITS_OWN) !== true) {
                 $named[] = $imported[$token->text] ?? $namespace.'\\'.$token->text;
             }
         }

@@ -49,7 +49,8 @@ final class HouseTest extends TestCase
         foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($source, \FilesystemIterator::SKIP_DOTS)) as $file) {
             $path = $file instanceof \SplFileInfo ? $file->getPathname() : '';
             if (preg_match('~(?<!\.test)\.tsx?$~', $path) === 1 && preg_match('~/(pictures|tests)/|/api/contract\.ts$~', $path) !== 1) {
-                self::assertDoesNotMatchRegularExpression(self::names(), (string) file_get_contents($path), substr($path, \strlen($source)));
+                $code = (string) file_get_contents($path);
+                self::assertDoesNotMatchRegularExpression(self::names(), $code, substr($path, \strlen($source)));
                 ++$looked;
             }
         }
@@ -114,6 +115,17 @@ final class HouseTest extends TestCase
             file_get_contents($root.'/docs/rooms.svg'),
             'Run "php tools/rooms.php".',
         );
+    }
+
+    /** Two values set on one line hide each other, unless they trade places. */
+    public function testEachLineSetsOneValue(): void
+    {
+        $root = \dirname(__DIR__, 2);
+        foreach (array_keys(House::read($root)->files()) as $file) {
+            $code = (string) file_get_contents($root.'/'.$file);
+            preg_match_all('/^\s*\[\$\w+, (\$\w+)[^=]*\] = \[(?!\1\b).*$/m', $code, $found);
+            self::assertSame([], $found[0], $file);
+        }
     }
 
     public function testACircleIsFound(): void

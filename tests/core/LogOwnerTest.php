@@ -190,7 +190,11 @@ final class LogOwnerTest extends TestCase
         self::assertStringContainsString('The same stretch', self::finding($twice)->seen ?? '');
     }
 
-    /** @return iterable<string, array{string, string, list<array{string, string}>, bool}> file name, head, serials by unit, whether it is asked */
+    /**
+     * Name, head, serials by unit, whether it is asked.
+     *
+     * @return iterable<string, array{string, string, list<array{string, string}>, bool}>
+     */
     public static function names(): iterable
     {
         $known = [['D', '20417'], ['E', '20418']];

@@ -158,7 +158,10 @@ final class MeterTest extends TestCase
                 ],
             )->check('k2', '11:00', $post);
         $r = $this->numbersOfR(
-            'L <- c(70,72,69,60); B <- c(64,60,65,55); w <- c(-8.6,-3.2,0,1.2); n <- ifelse(L-B>10, L, 10*log10(10^(L/10)-10^(B/10))); cat(format(c(10*log10(sum(10^((n+w)/10))), n[1], 10*log10(sum(10^((n+w)[1:3]/10))), 10*log10(sum(10^((c(n[1:3],60)+w)/10)))), digits=17), sep="\n")',
+            'L <- c(70,72,69,60); B <- c(64,60,65,55); w <- c(-8.6,-3.2,0,1.2); '
+                .'n <- ifelse(L-B>10, L, 10*log10(10^(L/10)-10^(B/10))); '
+                .'cat(format(c(10*log10(sum(10^((n+w)/10))), n[1], 10*log10(sum(10^((n+w)[1:3]/10))), '
+                .'10*log10(sum(10^((c(n[1:3],60)+w)/10)))), digits=17), sep="\n")',
         );
         $told = Scene::result($scene('55')->assess(), 'source-bands');
         self::assertEqualsWithDelta($r[0], $told->indicated?->toFloat(), 1e-9);
@@ -260,7 +263,8 @@ final class MeterTest extends TestCase
             $log,
             ['setDelay' => '30', 'setStatistic' => $statistic],
         )->check('k2', '11:00', '94.2');
-        [$maxima, $means] = [$scene('maximum')->assess(), $scene('average')->assess()];
+        $maxima = $scene('maximum')->assess();
+        $means = $scene('average')->assess();
         foreach ($log as $band => $values) {
             $r = $this->numbersOfR(
                 \sprintf(
@@ -312,7 +316,8 @@ final class MeterTest extends TestCase
         $r = $this->numbersOfR(<<<'R'
             T <- c(1.5, 5, 1.5); x <- list(70, c(80.1, 82.2, 79.6), c(86.5, 92.4, 89.3, 93.2, 87.8, 86.2)); u1b <- c(0, (330-270)/120, 0)
             Lm <- sapply(x, function(v) 10*log10(mean(10^(v/10)))); L <- 10*log10(sum(T*10^(Lm/10))/8)
-            u1a <- sapply(x, function(v) if (length(v) < 2) 0 else sd(v)/sqrt(length(v))); c1a <- T/8*10^((Lm-L)/10); c1b <- 10/log(10)*c1a/T
+            u1a <- sapply(x, function(v) if (length(v) < 2) 0 else sd(v)/sqrt(length(v)))
+            c1a <- T/8*10^((Lm-L)/10); c1b <- 10/log(10)*c1a/T
             cat(format(c(L, 1.65*sqrt(sum(c1a^2*(u1a^2+0.7^2+1) + (c1b*u1b)^2))), digits=17), sep="\n")
             R);
         $ranged = Scene::result(self::welder(['taskMinutesLeast' => '270', 'taskMinutesMost' => '330'], '1')->assess(), 'lex8h');
@@ -694,7 +699,8 @@ final class MeterTest extends TestCase
                 FrequencyWeighting::A->ofBand(OctaveBand::from((string) $band)),
             );
         }
-        [$flat, $back] = [self::surveyed()->assess(), self::surveyed(['setBandWeighting' => 'A'], bands: $weighted)->assess()];
+        $flat = self::surveyed()->assess();
+        $back = self::surveyed(['setBandWeighting' => 'A'], bands: $weighted)->assess();
         foreach (array_keys(MeterScene::ROOM) as $band) {
             self::assertSame(
                 (string) Scene::result($flat, 'room:'.$band)->indicated?->value,

@@ -241,7 +241,8 @@ final class NumberedRulesTest extends TestCase
                 '90.0',
                 ['shiftMinutes' => 600, 'totals' => ['doses' => ['hc' => ['value' => '96', 'provenance' => 'typed']]]],
             )->assess('r1');
-        [$dose, $projected] = [Scene::result($assessment, 'dose:hc'), Scene::result($assessment, 'projected:hc')];
+        $dose = Scene::result($assessment, 'dose:hc');
+        $projected = Scene::result($assessment, 'projected:hc');
         self::assertEqualsWithDelta(1.25 * ($dose->lowest()?->toFloat() ?? 0.0), $projected->lowest()?->toFloat(), 1e-9);
         self::assertEqualsWithDelta(1.25 * ($dose->highest()?->toFloat() ?? 0.0), $projected->highest()?->toFloat(), 1e-9);
     }

@@ -20,7 +20,8 @@ final class OutsideReferenceTest extends TestCase
             for ($i = 0; $i < 3600; ++$i) {
                 $levels[] = 100 * mt_rand(650, 1080);
             }
-            [$first, $last] = [mt_rand(-5, 5) / 10, mt_rand(-5, 5) / 10 + 0.7];
+            $first = mt_rand(-5, 5) / 10;
+            $last = mt_rand(-5, 5) / 10 + 0.7;
             $file = tempnam(sys_get_temp_dir(), 'levels');
             self::assertIsString($file);
             file_put_contents(
@@ -109,7 +110,8 @@ final class OutsideReferenceTest extends TestCase
             $log = NoiseTablesTest::log($levels, 1.0);
             self::assertEqualsWithDelta(
                 $whole,
-                LevelHistogram::of($log, 0, [[0, $cut]])->dose($criterion, 1.0) + LevelHistogram::of($log, 0, [[$cut, 9000]])->dose($criterion, 1.0),
+                LevelHistogram::of($log, 0, [[0, $cut]])->dose($criterion, 1.0)
+                    + LevelHistogram::of($log, 0, [[$cut, 9000]])->dose($criterion, 1.0),
                 1e-9,
             );
         }

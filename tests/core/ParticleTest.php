@@ -82,7 +82,8 @@ final class ParticleTest extends TestCase
         self::assertEqualsWithDelta(0.10, 1 - Coincidence::observed(70.0, 2.83, 31.9) / 70, 0.0005);
         mt_srand(4);
         for ($i = 0; $i < 200; ++$i) {
-            [$flow, $dead] = [mt_rand(1, 300) / 10, mt_rand(1, 500) / 10];
+            $flow = mt_rand(1, 300) / 10;
+            $dead = mt_rand(1, 500) / 10;
             $true = mt_rand(1, 999) / 1000 / ($flow * 1000 / 60 * $dead / 1e6);
             self::assertEqualsWithDelta($true, Coincidence::true(Coincidence::observed($true, $flow, $dead), $flow, $dead), 1e-6 * $true);
         }
@@ -95,7 +96,8 @@ final class ParticleTest extends TestCase
         $counts = [0, 1, 2, 5, 10, 37, 100, 999, 12345, 99_999, 100_000, 2_500_000, 3_000_000_000];
         $numbers = $this->numbersOfR(
             \sprintf(
-                'n <- c(%s); cat(format(c(qchisq(0.025, 2*n)/2, qchisq(0.975, 2*(n+1))/2, qchisq(0.95, 2*(n+1))/2, ppois(n, n*0.9+1)), digits=17), sep="\n")',
+                'n <- c(%s); cat(format(c(qchisq(0.025, 2*n)/2, qchisq(0.975, 2*(n+1))/2, qchisq(0.95, 2*(n+1))/2, '
+                    .'ppois(n, n*0.9+1)), digits=17), sep="\n")',
                 implode(',', $counts),
             ),
         );
@@ -124,7 +126,8 @@ final class ParticleTest extends TestCase
     /** FC-B10: both branches observe the same, and a limit between them is settled by a diluted reading alone. */
     public function testBothBranchesOfCoincidence(): void
     {
-        [$low, $high] = [(float) Coincidence::true(10.0, 2.83, 32.0), (float) Coincidence::high(10.0, 2.83, 32.0)];
+        $low = (float) Coincidence::true(10.0, 2.83, 32.0);
+        $high = (float) Coincidence::high(10.0, 2.83, 32.0);
         self::assertEqualsWithDelta(
             [10.0, 10.0],
             [Coincidence::observed($low, 2.83, 32.0), Coincidence::observed($high, 2.83, 32.0)],
@@ -224,7 +227,8 @@ final class ParticleTest extends TestCase
             ->check('k2', '09:40', ['2.76'], ['0.3' => '40', '0.5' => '17', '5.0' => '3'])
             ->assess();
         foreach (['count:0.3', 'count:0.5', 'count:5.0', 'bin:0.3', 'bin:0.5'] as $key) {
-            [$a, $b] = [Scene::result($one, $key), Scene::result($other, $key)];
+            $a = Scene::result($one, $key);
+            $b = Scene::result($other, $key);
             foreach (['indicated', 'pre', 'post', 'between'] as $answer) {
                 self::assertEqualsWithDelta($a->{$answer}?->toFloat(), $b->{$answer}?->toFloat(), 1e-12, "$key, $answer");
             }
@@ -242,7 +246,8 @@ final class ParticleTest extends TestCase
         }
         $numbers = $this->numbersOfR(
             \sprintf(
-                'x <- c(%s); u <- (0:239)/240; q <- 2.83 + (2.70-2.83)*u; b <- 4 + (7-4)*u; cat(format(mean((x - b)/(q*1000), na.rm=TRUE), digits=17))',
+                'x <- c(%s); u <- (0:239)/240; q <- 2.83 + (2.70-2.83)*u; b <- 4 + (7-4)*u; '
+                    .'cat(format(mean((x - b)/(q*1000), na.rm=TRUE), digits=17))',
                 implode(',', array_map(static fn (string $one): string => $one === '--' ? 'NA' : $one, $counts)),
             ),
         );

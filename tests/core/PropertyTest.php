@@ -31,7 +31,9 @@ final class PropertyTest extends TestCase
                     default => mt_rand(60000, 116000),
                 };
             }
-            [$window, $spread, $near] = [mt_rand(3, 12), mt_rand(50, 250), 1000];
+            $window = mt_rand(3, 12);
+            $spread = mt_rand(50, 250);
+            $near = 1000;
             $nominal = $round % 2 === 0 ? [114000, 94000] : null;
             $finder = new SteadyStretches($window, $spread, false, $nominal, $near);
             foreach (array_chunk($levels, mt_rand(1, 97)) as $chunk) {
@@ -204,7 +206,8 @@ final class PropertyTest extends TestCase
 
             return $scene->assess('r');
         };
-        [$right, $wrong] = [$assess('114.0'), $assess('114.3')];
+        $right = $assess('114.0');
+        $wrong = $assess('114.3');
         self::assertEquals($right->largestDrift()?->value, $wrong->largestDrift()?->value);
         foreach (['pre', 'post', 'between'] as $answer) {
             $value = static fn (
@@ -229,10 +232,8 @@ final class PropertyTest extends TestCase
     {
         mt_srand(45);
         for ($round = 0; $round < 200; ++$round) {
-            [$a, $b] = [
-                Exact::of(mt_rand(-9999, 9999))->dividedBy(mt_rand(1, 99)),
-                Exact::of(mt_rand(-9999, 9999))->dividedBy(mt_rand(1, 99)),
-            ];
+            $a = Exact::of(mt_rand(-9999, 9999))->dividedBy(mt_rand(1, 99));
+            $b = Exact::of(mt_rand(-9999, 9999))->dividedBy(mt_rand(1, 99));
             self::assertSame(0, $a->plus($b)->minus($b)->compareTo($a));
             self::assertSame(0, Exact::mean([$a, $b])->compareTo(Exact::mean([$b, $a])));
             self::assertSame(0, $a->negated()->absolute()->compareTo($a->absolute()));

@@ -36,7 +36,10 @@ final class RecallTest extends TestCase
     /** @param array<string, string> $recall of the calibrator; empty: none */
     private static function noise(array $recall, string $limit = '85', string $post = '113.8'): Scene
     {
-        $scene = (new Scene())->check('k1', '07:30', ['113.6'], ['114.0'])->run('r', '08:00', '16:00', '90.0')->check('k2', '16:30', [$post]);
+        $scene = (new Scene())
+            ->check('k1', '07:30', ['113.6'], ['114.0'])
+            ->run('r', '08:00', '16:00', '90.0')
+            ->check('k2', '16:30', [$post]);
         $scene->record['references'] = [[...Scene::calibrator('A', '114.0', '0.2'), 'recalls' => $recall === [] ? [] : [$recall]]];
         $scene->record['campaign'] = ['code' => 'c', 'title' => 'c', 'limits' => [[
             'id' => 'l', 'title' => 'limit', 'quantity' => 'laeq', 'value' => $limit, 'unit' => 'dB(A)', 'comparator' => '>',
@@ -66,7 +69,8 @@ final class RecallTest extends TestCase
         self::assertSame(['90.0', '90.3'], [$without->reportedFigure()->shown(), $result->reportedFigure()->shown()]);
         self::assertSame(Answer::Indicated, $result->reportedAnswer());
         foreach ([Answer::Pre, Answer::Post, Answer::Between] as $answer) {
-            [$right, $certified] = [$result->answer($answer), $without->answer($answer)];
+            $right = $result->answer($answer);
+            $certified = $without->answer($answer);
             self::assertTrue($right !== null && $certified !== null);
             self::assertEqualsWithDelta(0.3, $right->toFloat() - $certified->toFloat(), 1e-9, $answer->value);
         }
@@ -169,7 +173,8 @@ final class RecallTest extends TestCase
             ->run('r', '08:00', '16:00')
             ->check('k2', '16:30', ['1.960'])
             ->found('r', '960');
-        [$volume, $mass] = [$scene->result('r', 'volume'), $scene->result('r', 'conc:wood')];
+        $volume = $scene->result('r', 'volume');
+        $mass = $scene->result('r', 'conc:wood');
         $scene->record['references'] = [
             [...AirScene::piston('S'), 'recalls' => [self::recall('2.0', ['until' => '2026-03-03T00:00:00+00:00'])]],
             ['id' => 'T', 'kind' => 'thermometer', 'model' => 'm', 'certificates' => [AirScene::certificate('T')]],
@@ -211,7 +216,8 @@ final class RecallTest extends TestCase
             return $scene->result('r', 'twa:wood');
         };
         $result = $scene('9');
-        [$whole, $certified] = [$result->reportedFigure()->toFloat(), $result->altered[0]->otherwise?->toFloat() ?? 0.0];
+        $whole = $result->reportedFigure()->toFloat();
+        $certified = $result->altered[0]->otherwise?->toFloat() ?? 0.0;
         $evenly = $result->altered[1]->otherwise?->toFloat() ?? 0.0;
         self::assertEqualsWithDelta(1.04, $certified / $whole, 1e-9);
         self::assertTrue($whole < $evenly && $evenly < $certified);

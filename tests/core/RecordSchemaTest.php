@@ -107,7 +107,8 @@ final class RecordSchemaTest extends TestCase
         $schema = 'https://footnote.invalid/record.schema.json';
         $validator->resolver()?->registerRaw((string) file_get_contents(__DIR__.'/../../contract/record.schema.json'), $schema);
         $reader = new RecordReader(Families::formats());
-        [$taken, $refused] = [0, 0];
+        $taken = 0;
+        $refused = 0;
         foreach (self::records() as [$record, $logs]) {
             $read = static fn (mixed $data): ?InvalidRecord => self::problem($reader, $data, $logs);
             self::assertNull($read($record), 'a good record is read: '.($read($record)?->getMessage() ?? ''));

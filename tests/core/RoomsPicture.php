@@ -43,7 +43,10 @@ final readonly class RoomsPicture
         foreach ($house->files() as $from => $to) {
             $room = self::room($from, $folder);
             if ($room !== null) {
-                $others = array_filter(array_map(static fn (string $file): ?string => self::room($file, $folder), $to));
+                $others = array_filter(
+                    array_map(static fn (string $file): ?string => self::room($file, $folder), $to),
+                    static fn (?string $one): bool => $one !== null,
+                );
                 $rooms[$room] = array_values(array_unique(array_diff([...$rooms[$room] ?? [], ...$others], [$room])));
             }
         }
@@ -109,7 +112,8 @@ final readonly class RoomsPicture
     /** @param array<string, array{int, int}> $places of the floors above */
     private function under(string $room, array $places): float
     {
-        $above = array_filter($places, fn (string $one): bool => \in_array($room, $this->plain($this->rooms[$one] ?? []), true), \ARRAY_FILTER_USE_KEY);
+        $names = fn (string $one): bool => \in_array($room, $this->plain($this->rooms[$one] ?? []), true);
+        $above = array_filter($places, $names, \ARRAY_FILTER_USE_KEY);
 
         return $above === [] ? self::WIDTH / 2 : array_sum(array_column($above, 0)) / \count($above);
     }

@@ -33,7 +33,12 @@ final class SamplingPlanTest extends TestCase
         throw new \OutOfBoundsException($code);
     }
 
-    /** @param array{limit?: array{string, Unit}, share?: string, loq?: string, flow?: string, shift?: string, method?: ?string, substance?: ?string, drift?: ?string} $asked */
+    /**
+     * @param array{
+     *   limit?: array{string, Unit}, share?: string, loq?: string, flow?: string, shift?: string,
+     *   method?: ?string, substance?: ?string, drift?: ?string,
+     * } $asked
+     */
     private static function plan(array $asked): SamplingPlan
     {
         $asked += [

@@ -17,7 +17,9 @@ final class SpanTest extends TestCase
 
     private static function at(int $minute): \DateTimeImmutable
     {
-        return (new \DateTimeImmutable('2026-03-29T00:00:00+00:00'))->modify("+$minute minutes")->setTimezone(new \DateTimeZone('Europe/London'));
+        $start = new \DateTimeImmutable('2026-03-29T00:00:00+00:00');
+
+        return $start->modify("+$minute minutes")->setTimezone(new \DateTimeZone('Europe/London'));
     }
 
     private static function span(int $from, int $to): Span
@@ -57,7 +59,8 @@ final class SpanTest extends TestCase
     {
         mt_srand(29);
         for ($round = 0; $round < 60; ++$round) {
-            [$some, $whole] = [self::random(), self::span(mt_rand(0, 100), mt_rand(300, self::LONG))];
+            $some = self::random();
+            $whole = self::span(mt_rand(0, 100), mt_rand(300, self::LONG));
             $united = Span::united($some);
             self::assertSame(self::minutes($some), self::minutes($united));
             foreach ($united as $place => $span) {

@@ -164,7 +164,9 @@ final class StatementPropertyTest extends TestCase
     private static function noise(): array
     {
         $level = static fn (int $low, int $high): string => number_format(mt_rand($low, $high) / 10, 1, '.', '');
-        [$before, $after, $left] = [$level(1136, 1144), $level(1136, 1144), mt_rand(0, 2) === 0];
+        $before = $level(1136, 1144);
+        $after = $level(1136, 1144);
+        $left = mt_rand(0, 2) === 0;
         $totals = [
             'equivalentLevel' => ['value' => $level(800, 950), 'provenance' => 'typed'],
             'peak' => ['value' => $level(1200, 1390), 'provenance' => 'typed'],
@@ -186,7 +188,9 @@ final class StatementPropertyTest extends TestCase
     private static function air(): array
     {
         $flow = static fn (): string => number_format(mt_rand(1950, 2050) / 1000, 3, '.', '');
-        [$before, $after, $mass] = [$flow(), $flow(), (string) mt_rand(300, 2000)];
+        $before = $flow();
+        $after = $flow();
+        $mass = (string) mt_rand(300, 2000);
         $blank = ['<20', '12', '0'][mt_rand(0, 2)];
         $shift = mt_rand(0, 1) === 0 ? ['shiftMinutes' => 480] : [];
         $day = static function (array $limits) use ($before, $after, $mass, $blank, $shift): Assessment {
@@ -226,7 +230,9 @@ final class StatementPropertyTest extends TestCase
     {
         $counts = array_map(static fn (): string => (string) mt_rand(200, 400), range(0, 99));
         $flow = static fn (): string => number_format(mt_rand(276, 288) / 100, 2, '.', '');
-        [$before, $after, $blank] = [$flow(), $flow(), ['0.3' => (string) mt_rand(0, 60), '0.5' => '0', '5.0' => '0']];
+        $before = $flow();
+        $after = $flow();
+        $blank = ['0.3' => (string) mt_rand(0, 60), '0.5' => '0', '5.0' => '0'];
         $day = static function (array $limits) use ($counts, $before, $after, $blank): Assessment {
             $scene = (new ParticleScene())->check('k1', '07:45', [$before], $blank)->run('r', '08:00', '09:40', ['0.3' => $counts])
                 ->check('k2', '09:50', [$after], $blank);

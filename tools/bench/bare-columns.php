@@ -6,7 +6,9 @@ declare(strict_types=1);
 $file = fopen($argv[1], 'r');
 assert($file !== false);
 $columns = substr_count((string) fgets($file), ',');
-[$sums, $highest, $count] = [array_fill(0, $columns, 0.0), array_fill(0, $columns, 0.0), 0];
+$sums = array_fill(0, $columns, 0.0);
+$highest = array_fill(0, $columns, 0.0);
+$count = 0;
 while (($line = fgets($file)) !== false) {
     $cells = explode(',', rtrim($line));
     $time = strtotime($cells[0]);

@@ -100,7 +100,8 @@ if ($what === 'files') {
     [$took, $peak] = measured([...$console, $long], 3);
     $per = ($took - $empty) / 864000 / (($assess - $empty) / 28800);
     printf(
-        "24 h log at 10 Hz, 864 000 lines\n  %.2f s, peak memory %.0f MB (at most 64)\n  time per line, start of the process taken off, against the 8 h log = %.2f; whole processes = %.2f (at most 1.2)\n",
+        "24 h log at 10 Hz, 864 000 lines\n  %.2f s, peak memory %.0f MB (at most 64)\n"
+            ."  time per line, start of the process taken off, against the 8 h log = %.2f; whole processes = %.2f (at most 1.2)\n",
         $took,
         $peak,
         $per,
@@ -137,7 +138,8 @@ if ($what === 'gases') {
     [$assess, $memory] = measured([$root.'/bin/console', 'footnote:assess', $work.'/logs/gases.json'], 5);
     [$bare] = measured(['php', __DIR__.'/bare-columns.php', $work.'/logs/gases.csv'], 5);
     printf(
-        "24 h log at 1 s, 86 400 lines of five channels, whole process, median\n  footnote:assess %.2f s, bare PHP loop %.2f s; ratio = %.2f (at most 4), peak memory %.0f MB (at most 64)\n",
+        "24 h log at 1 s, 86 400 lines of five channels, whole process, median\n  footnote:assess %.2f s, bare PHP loop %.2f s; "
+            ."ratio = %.2f (at most 4), peak memory %.0f MB (at most 64)\n",
         $assess,
         $bare,
         $assess / $bare,
@@ -192,7 +194,8 @@ if ($what === 'counts') {
     [$assess, $memory] = measured([$root.'/bin/console', 'footnote:assess', $work.'/logs/counts.json'], 5);
     [$bare] = measured(['php', __DIR__.'/bare-columns.php', $work.'/logs/counts.csv'], 5);
     printf(
-        "Counter log of 100 000 lines and eight sizes, whole process, median\n  footnote:assess %.2f s, bare PHP loop %.2f s; ratio = %.2f (at most 4), peak memory %.0f MB (at most 64)\n",
+        "Counter log of 100 000 lines and eight sizes, whole process, median\n  footnote:assess %.2f s, bare PHP loop %.2f s; "
+            ."ratio = %.2f (at most 4), peak memory %.0f MB (at most 64)\n",
         $assess,
         $bare,
         $assess / $bare,
@@ -201,11 +204,13 @@ if ($what === 'counts') {
 }
 if ($what === 'logbooks') {
     $read = static fn (int $runs): mixed => json_decode((string) file_get_contents("$work/load-$runs.json"), true, 8, JSON_THROW_ON_ERROR);
-    [$small, $big] = [$read(1000), $read(10000)];
+    $small = $read(1000);
+    $big = $read(10000);
     assert(is_array($small) && is_array($big));
     echo "Logbooks of 1 000 and 10 000 runs with four checks each, four clients at once, production mode, 95th percentile\n";
     foreach ([['Results, a page of 50', 60], ['Result page', 80]] as $i => [$name, $most]) {
-        [$a, $b] = [array_values($small)[$i], array_values($big)[$i]];
+        $a = array_values($small)[$i];
+        $b = array_values($big)[$i];
         printf(
             "  %-22s %.0f ms with 10 000 runs (at most %d), %.0f ms with 1 000; growth = %.2f (at most 1.5), of the medians %.2f\n",
             $name,
@@ -226,7 +231,8 @@ if ($what === 'samples') {
     };
     echo "From the database, one process, 1 000 pump samples with laboratory results and 1 000 dosimeter totals\n";
     foreach (['judge' => 'judged (at most 2)', 'keep' => 'judged and kept'] as $how => $words) {
-        [$sample, $dosimeter] = [$read("$how-samples"), $read("$how-logbook-1000")];
+        $sample = $read("$how-samples");
+        $dosimeter = $read("$how-logbook-1000");
         printf("  %s: %.2f ms and %.2f ms each; ratio = %.2f\n", $words, $sample, $dosimeter, $sample / $dosimeter);
     }
     [$took, $peak] = measured(

@@ -47,12 +47,22 @@ for ($r = 0; $r < (int) $count; ++$r) {
         ];
     }
     $level = mt_rand(780, 960) / 10;
-    $runs[] = ['id' => "R-$r", 'instrument' => $unit, 'start' => "{$day}T08:00:00+00:00", 'stop' => "{$day}T16:00:00+00:00", 'person' => 'W-'.mt_rand(1, 40), 'task' => 'task '.mt_rand(1, 20), 'place' => 'hall', 'clockOffsetSeconds' => 0, 'shiftMinutes' => 480,
+    $runs[] = [
+        'id' => "R-$r",
+        'instrument' => $unit,
+        'start' => "{$day}T08:00:00+00:00",
+        'stop' => "{$day}T16:00:00+00:00",
+        'person' => 'W-'.mt_rand(1, 40),
+        'task' => 'task '.mt_rand(1, 20),
+        'place' => 'hall',
+        'clockOffsetSeconds' => 0,
+        'shiftMinutes' => 480,
         'totals' => [
             'equivalentLevel' => $reading($level)[0],
             'peak' => $reading($level + 30)[0],
             'doses' => ['hc' => $reading(mt_rand(50, 2000) / 10)[0], 'rel' => $reading(mt_rand(50, 5000) / 10)[0]],
-        ]];
+        ],
+    ];
 }
 file_put_contents(
     $path,

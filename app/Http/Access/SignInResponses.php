@@ -19,7 +19,10 @@ use Symfony\Component\Security\Http\EntryPoint\AuthenticationEntryPointInterface
 use Symfony\Component\Security\Http\Event\LogoutEvent;
 
 /** What sign-in and sign-out answer: JSON, never a redirect. */
-final readonly class SignInResponses implements AuthenticationSuccessHandlerInterface, AuthenticationFailureHandlerInterface, AuthenticationEntryPointInterface
+final readonly class SignInResponses implements
+    AuthenticationSuccessHandlerInterface,
+    AuthenticationFailureHandlerInterface,
+    AuthenticationEntryPointInterface
 {
     public function onAuthenticationSuccess(Request $request, TokenInterface $token): Response
     {

@@ -22,7 +22,8 @@ final readonly class KitPresenter
     /** @return array<string, mixed> */
     public function kit(): array
     {
-        [$last, $used] = [$this->kit->lastChecks(), $this->kit->lastUses()];
+        $last = $this->kit->lastChecks();
+        $used = $this->kit->lastUses();
         $units = $this->kit->instruments();
 
         return [

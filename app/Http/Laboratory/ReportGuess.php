@@ -32,11 +32,8 @@ final readonly class ReportGuess
         if (str_contains($text, "\0")) {
             throw new Problem(422, 'The file is not text. Save the sheet as CSV; nothing was kept.');
         }
-        $lines = \array_slice(
-            explode("\n", str_replace(["\r\n", "\r"], "\n", FileLines::utf8(str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text))),
-            0,
-            40,
-        );
+        $bare = FileLines::utf8(str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text);
+        $lines = \array_slice(explode("\n", str_replace(["\r\n", "\r"], "\n", $bare)), 0, 40);
         $codes = $this->keeper->codes();
         $remembered = $this->reports->mappingOf($laboratory);
         $file = $remembered === null ? LaboratoryFile::guess($lines, $codes) : LaboratoryFile::told(Fields::of($remembered), $codes);

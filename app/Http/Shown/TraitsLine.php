@@ -33,7 +33,8 @@ final class TraitsLine
             // A number whose unit is chosen beside it, as on a label: "18.0 % vol".
             $unit = $bare && $entry->kind === EntryKind::Choice;
             $bare = $entry->kind === EntryKind::Decimal && $entry->required && $entry->units === [Unit::None];
-            foreach ($entry->kind === EntryKind::Rows ? \array_slice(self::shown($traits, [$entry]), 0, 1) : self::shown($traits, [$entry]) as $trait) {
+            $shown = self::shown($traits, [$entry]);
+            foreach ($entry->kind === EntryKind::Rows ? \array_slice($shown, 0, 1) : $shown as $trait) {
                 if ($unit && $words !== []) {
                     $words[array_key_last($words)] .= ' '.$trait['shown'];
                     continue;

@@ -29,7 +29,8 @@ final readonly class ConditionsOff extends SampleRule
         }
         $warmer = $field->kelvin()->minus($content->air->kelvin());
         $denser = $field->kilopascal()->minus($content->air->kilopascal());
-        [$temperature, $pressure] = [$setting->limit('temperature'), $setting->limit('pressure')];
+        $temperature = $setting->limit('temperature');
+        $pressure = $setting->limit('pressure');
         if (!$temperature->isKeptBy($warmer->absolute()) || !$pressure->isKeptBy($denser->absolute())) {
             yield $setting->finding(
                 \sprintf(

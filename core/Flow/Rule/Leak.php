@@ -40,7 +40,8 @@ final readonly class Leak extends SampleRule
         }
         $lost = $leak->lost();
         $traits = $case->timeline->instrument->traits;
-        [$allowed, $within] = [$traits->measured('leakLimit'), $traits->decimal('leakLimitSeconds')];
+        $allowed = $traits->measured('leakLimit');
+        $within = $traits->decimal('leakLimitSeconds');
         if ($lost !== null && $allowed !== null && $within !== null && $leak->seconds !== null && !$within->value->isZero()) {
             $scaled = $lost->times($within->value)->dividedBy($leak->seconds->value);
             $limit = new Limit('leak', Decimal::parse($allowed->in(Unit::Kilopascal)->rounded(6)), 'kPa in '.$within->written.' s');

@@ -21,7 +21,8 @@ final readonly class MethodFlow extends SampleRule
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $method = $results->sample->method;
-        [$low, $high] = [$method?->measured('flowLow'), $method?->measured('flowHigh')];
+        $low = $method?->measured('flowLow');
+        $high = $method?->measured('flowHigh');
         foreach ($results->line->knots ?? [] as $knot) {
             if (($low !== null && Real::compare($knot->flow->value, $low->in(Unit::LitrePerMinute)) < 0)
                 || ($high !== null && Real::compare($knot->flow->value, $high->in(Unit::LitrePerMinute)) > 0)) {
@@ -30,7 +31,7 @@ final readonly class MethodFlow extends SampleRule
                         '%s L/min at %s is outside of what the method %s allows, %s to %s.',
                         $knot->flow->shown(),
                         $knot->check,
-                        $method?->text('code') ?? '',
+                        $method->text('code') ?? '',
                         $low?->words() ?? '0',
                         $high?->words() ?? 'any',
                     ),

@@ -25,7 +25,8 @@ final readonly class VolumeRange extends SampleRule
         if ($method === null || $volume === null) {
             return;
         }
-        [$low, $high] = [$method->measured('volumeLow'), $method->measured('volumeHigh')];
+        $low = $method->measured('volumeLow');
+        $high = $method->measured('volumeHigh');
         $below = $low !== null && Real::compare($volume->value, $low->in(Unit::Litre)) < 0;
         if ($below || ($high !== null && Real::compare($volume->value, $high->in(Unit::Litre)) > 0)) {
             yield $setting->finding(

@@ -201,11 +201,9 @@ final class FlowStandards
 
     private static function orifice(Traits $constants, string $certificate, Range $range, Manometer $manometer): ?TransferOrifice
     {
-        [$slope, $intercept, $unit] = [
-            $constants->decimal('slope'),
-            $constants->decimal('intercept'),
-            Unit::tryFrom($constants->text('flowUnit') ?? ''),
-        ];
+        $slope = $constants->decimal('slope');
+        $intercept = $constants->decimal('intercept');
+        $unit = Unit::tryFrom($constants->text('flowUnit') ?? '');
 
         return $slope === null || $intercept === null || $unit === null
             ? null

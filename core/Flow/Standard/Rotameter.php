@@ -74,7 +74,8 @@ final readonly class Rotameter implements FlowStandard
         $rows = $this->certificate->values;
         usort($rows, static fn (CertifiedValue $a, CertifiedValue $b): int => $a->nominal->value->compareTo($b->nominal->value));
         for ($i = 1; $i < \count($rows); ++$i) {
-            [$low, $high] = [$rows[$i - 1], $rows[$i]];
+            $low = $rows[$i - 1];
+            $high = $rows[$i];
             if ($mark->compareTo($low->nominal->value) >= 0 && $mark->compareTo($high->nominal->value) <= 0) {
                 $width = $high->nominal->value->minus($low->nominal->value);
                 if ($width->isZero()) {

@@ -62,7 +62,15 @@ final readonly class SoapFilm implements FlowStandard
         $humidity = $air->humidity->value->toFloat() / 100;
         $ambient = $flow->toFloat() * ($pressure - $water) / ($pressure - $humidity * $water);
         $figures = $air->figures($origin);
-        $vapour = Figure::derived('P_w', 'saturated water vapour', $water, Unit::Kilopascal, StandardEquation::WaterVapour, [$figures[0]], 3);
+        $vapour = Figure::derived(
+            'P_w',
+            'saturated water vapour',
+            $water,
+            Unit::Kilopascal,
+            StandardEquation::WaterVapour,
+            [$figures[0]],
+            3,
+        );
 
         return Figure::derived(
             'Q',

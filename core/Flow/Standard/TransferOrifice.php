@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow\Standard;
 
 use Footnote\Core\Air\Air;
+use Footnote\Core\Air\ConditionsMissing;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Procedure\Entry;
@@ -47,7 +48,8 @@ final readonly class TransferOrifice implements FlowStandard
     public function flow(FlowRow $row, Air $air, Origin $origin): Figure
     {
         $standard = $this->standard($row, $air, $origin);
-        $mercury = $air->pressure?->in(Unit::MillimetreMercury) ?? throw new \Footnote\Core\Air\ConditionsMissing('The pressure is not known.');
+        $mercury = $air->pressure?->in(Unit::MillimetreMercury)
+            ?? throw new ConditionsMissing('The pressure is not known.');
         $actual = $standard->toFloat() * (760.0 / $mercury->toFloat()) * ($air->kelvin()->toFloat() / self::KELVIN);
 
         return Figure::derived(
@@ -68,7 +70,8 @@ final readonly class TransferOrifice implements FlowStandard
             throw new UnreadableFlow('the slope of the orifice is zero');
         }
         $height = $this->manometer->inchesOfWater($row, $origin);
-        $mercury = $air->pressure?->in(Unit::MillimetreMercury) ?? throw new \Footnote\Core\Air\ConditionsMissing('The pressure is not known.');
+        $mercury = $air->pressure?->in(Unit::MillimetreMercury)
+            ?? throw new ConditionsMissing('The pressure is not known.');
         $root = sqrt($height->toFloat() * $mercury->toFloat() / 760.0 * self::KELVIN / $air->kelvin()->toFloat());
         $flow = ($root - $this->intercept->value->toFloat()) / $this->slope->value->toFloat();
         $litres = $flow * $this->unit->convert(Exact::of(1), Unit::LitrePerMinute)->toFloat();

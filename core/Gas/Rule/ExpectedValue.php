@@ -24,10 +24,8 @@ final readonly class ExpectedValue extends ChannelRule
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $response = new GasResponse($results->channel);
-        [$entered, $label] = [
-            GasResponse::expected($content),
-            $response->label($check, $content, $case->timeline->taking(RecallTaken::Nothing)),
-        ];
+        $entered = GasResponse::expected($content);
+        $label = $response->label($check, $content, $case->timeline->taking(RecallTaken::Nothing));
         if ($entered === null || $label === null || $entered->compareTo($response->exact($label)) === 0) {
             return;
         }
@@ -40,9 +38,11 @@ final readonly class ExpectedValue extends ChannelRule
                 $entered,
                 $label->unit->value,
                 $label->shown(),
-                $set
-                    ? ($content->spanLeft === [] ? '; the readings were set right by proportion' : '; the response against the label sets the readings right')
-                    : '; nothing was adjusted to it',
+                match (true) {
+                    !$set => '; nothing was adjusted to it',
+                    $content->spanLeft === [] => '; the readings were set right by proportion',
+                    default => '; the response against the label sets the readings right',
+                },
             ),
             [$check->id, ...($check->reference === null ? [] : [$check->reference])],
             severity: $set ? null : Severity::Note,

@@ -22,7 +22,8 @@ final readonly class DayUnsampled implements AnswerRule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        [$found, $keys] = [[], []];
+        $found = [];
+        $keys = [];
         foreach ($case->answers as $result) {
             $finding = $result->coverage === null ? null : self::finding($result->coverage, $case, $setting);
             if ($finding !== null) {

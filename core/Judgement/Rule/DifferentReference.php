@@ -19,12 +19,14 @@ final readonly class DifferentReference implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        [$pre, $post] = [$case->bracket->pre, $case->bracket->post];
+        $pre = $case->bracket->pre;
+        $post = $case->bracket->post;
         if ($pre === null || $post === null || $pre->reference === $post->reference) {
             return;
         }
         $seen = \sprintf('Before the run %s was used, after it %s', $pre->reference ?? 'none', $post->reference ?? 'none');
-        [$one, $other] = [$case->results->uncertaintyOf($pre), $case->results->uncertaintyOf($post)];
+        $one = $case->results->uncertaintyOf($pre);
+        $other = $case->results->uncertaintyOf($post);
         if ($one === null || $other === null) {
             yield $setting->finding(
                 $seen.'; the uncertainty of one of them is not known.',

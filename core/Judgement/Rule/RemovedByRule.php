@@ -62,7 +62,8 @@ final readonly class RemovedByRule implements Rule
     /** Null where the two numbers lie near each other and on one side of every limit. */
     private static function whyItMatters(Result $result, Altered $altered, RuleSetting $setting): ?string
     {
-        [$stands, $otherwise] = [$result->reportedFigure(), $altered->otherwise];
+        $stands = $result->reportedFigure();
+        $otherwise = $altered->otherwise;
         if ($otherwise === null) {
             return null;
         }
@@ -92,7 +93,8 @@ final readonly class RemovedByRule implements Rule
 
     private static function near(Figure $stands, Figure $otherwise, ?float $perDecade, RuleSetting $setting): bool
     {
-        [$a, $b] = [$stands->toFloat(), $otherwise->toFloat()];
+        $a = $stands->toFloat();
+        $b = $otherwise->toFloat();
         if ($stands->unit->dimension() === Dimension::Level) {
             return $a === $b || $setting->limit('level')->isKeptBy(round(abs($a - $b), 9));
         }

@@ -30,9 +30,12 @@ final readonly class StepNotConfirmed implements Rule
                 yield $setting->finding(\sprintf('No steps were recorded for the check of %s.', $case->hour($check->at)), [$check->id]);
                 continue;
             }
-            [$missed, $unfit] = [[], []];
+            $missed = [];
+            $unfit = [];
             foreach ($case->procedureOf($check)->steps as $step) {
-                if ($step->required && \in_array($step->kind, [StepKind::Confirm, StepKind::Entries], true) && !\in_array($step->id, self::ELSEWHERE, true)
+                if ($step->required
+                    && \in_array($step->kind, [StepKind::Confirm, StepKind::Entries], true)
+                    && !\in_array($step->id, self::ELSEWHERE, true)
                     && $check->missed($step->id)) {
                     $missed[] = lcfirst($step->title);
                 }

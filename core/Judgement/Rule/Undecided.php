@@ -19,7 +19,9 @@ final readonly class Undecided implements AnswerRule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        [$said, $keys, $channel] = [[], [], []];
+        $said = [];
+        $keys = [];
+        $channel = [];
         foreach ($case->answers as $result) {
             foreach ($result->outcomes as $outcome) {
                 if ($outcome->robustness === Robustness::Undecided) {

@@ -33,12 +33,20 @@ final readonly class Drift implements Rule
             return;
         }
         $checks = array_map(static fn ($check): string => $check->id, $case->checks());
-        yield $setting->finding(\sprintf('%s: %s dB.', ucfirst($worst->meaning), $worst->signed()), $checks, $limit, advice: match (true) {
-            $good !== null
-                && Sound::heard($case->run)?->log !== null => 'The check in between passed: a person may declare the segment up to it representative of the run.',
-            $case->bracket->post !== null
-                && !$case->bracket->post->content->wasAdjusted() => 'If the check itself was faulty (seal, adapter, level), set it aside with the reason and check again before the unit is adjusted or run.',
-            default => null,
-        });
+        $drifted = \sprintf('%s: %s dB.', ucfirst($worst->meaning), $worst->signed());
+        yield $setting->finding($drifted, $checks, $limit, advice: self::advice($case, $good !== null));
+    }
+
+    /** @param bool $good whether the unit had not drifted yet at a check in between */
+    private static function advice(RunCase $case, bool $good): ?string
+    {
+        if ($good && Sound::heard($case->run)?->log !== null) {
+            return 'The check in between passed: a person may declare the segment up to it representative of the run.';
+        }
+
+        return $case->bracket->post?->content->wasAdjusted() === false
+            ? 'If the check itself was faulty (seal, adapter, level), set it aside with the reason and check again '
+                .'before the unit is adjusted or run.'
+            : null;
     }
 }

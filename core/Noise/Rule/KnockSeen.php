@@ -27,7 +27,8 @@ final readonly class KnockSeen implements Rule
         if ($survey !== null && $inside !== []) {
             yield $setting->finding(
                 \sprintf(
-                    '%d peak%s without a rise of level; the first at %s, %s dB(C) while the level was %s dB(A). A touch of the microphone looks like this.',
+                    '%d peak%s without a rise of level; the first at %s, %s dB(C) while the level was %s dB(A). '
+                        .'A touch of the microphone looks like this.',
                     max(\count($inside), $survey->knockCount > 20 ? $survey->knockCount : 0),
                     \count($inside) === 1 ? '' : 's',
                     $case->hour($inside[0]->at),

@@ -21,11 +21,9 @@ final readonly class Recovery extends ParticleRule
 
     protected function check(Check $check, ParticleCheck $content, ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        [$spike, $jug, $observed] = [
-            $content->written->measured('spike'),
-            $content->written->measured('jug'),
-            $content->written->decimal('observed'),
-        ];
+        $spike = $content->written->measured('spike');
+        $jug = $content->written->measured('jug');
+        $observed = $content->written->decimal('observed');
         $lot = $case->timeline->references[$content->written->text('lot') ?? ''] ?? null;
         $expected = $lot === null || $spike === null || $jug === null ? null : (new Spheres($lot))->diluted($spike, $jug, $check->at);
         if ($expected === null || $observed === null || $expected->toFloat() <= 0.0) {
