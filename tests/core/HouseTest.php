@@ -123,7 +123,7 @@ final class HouseTest extends TestCase
         $root = \dirname(__DIR__, 2);
         foreach (array_keys(House::read($root)->files()) as $file) {
             $code = (string) file_get_contents($root.'/'.$file);
-            preg_match_all('/^\s*\[\$\w+, (\$\w+)[^=]*\] = \[(?!\1\b).*$/m', $code, $found);
+            preg_match_all('/^\s*\[\$\w++, (\$\w++)[^=]*\] = \[(?!\1\b).*$/m', $code, $found);
             self::assertSame([], $found[0], $file);
         }
     }

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { choose, hours, isAccessible, local, signIn, signOut } from './person';
+import { expect, type Page } from '@playwright/test';
+import { choose, hours, isAccessible, local, signIn, signOut, test } from './person';
 
 /** Walks a flow check; keys where a hand is busy: x skips, Enter goes on. */
 async function checkFlow(page: Page, unit: string, flows: string[], made: Date | null): Promise<void> {

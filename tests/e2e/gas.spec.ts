@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { choose, hours, isAccessible, local, signIn, signOut } from './person';
+import { expect, type Page } from '@playwright/test';
+import { choose, hours, isAccessible, local, signIn, signOut, test } from './person';
 
 const title = (page: Page, name: string) => page.getByRole('heading', { name, exact: true });
 

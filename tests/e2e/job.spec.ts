@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { signIn, signOut } from './person';
+import { expect } from '@playwright/test';
+import { signIn, signOut, test } from './person';
 
 const twoDigits = (n: number) => String(n).padStart(2, '0');
 const local = (at: Date) =>

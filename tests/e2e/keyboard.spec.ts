@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { signIn } from './person';
+import { expect, type Page } from '@playwright/test';
+import { signIn, test } from './person';
 
 /** Tabs until the focus is on something that reads so. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {

@@ -1,7 +1,13 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page, test as plain } from '@playwright/test';
+import { address } from './servers';
 
 export const PASSWORD = 'sallow-mill-2026';
+
+/** A test on its worker's own server. */
+export const test = plain.extend({
+  baseURL: async ({ browserName: _ }, use, info) => use(address(info.parallelIndex)),
+});
 
 /** Signs in by keyboard alone. */
 export async function signIn(page: Page, name: string): Promise<void> {

@@ -1,19 +1,22 @@
 import { defineConfig } from '@playwright/test';
-
-const port = 8177;
+import { address, PORTS } from './servers';
 
 export default defineConfig({
   testDir: '.',
   outputDir: '../../var/e2e-results',
-  workers: 1,
+  workers: PORTS.length,
   fullyParallel: false,
+  // The longest first.
+  projects: [
+    { name: 'views', testMatch: 'views.spec.ts' },
+    { name: 'jobs', testIgnore: 'views.spec.ts' },
+  ],
   timeout: 240_000,
   // A busy machine answers late; what is wrong stays wrong.
   expect: { timeout: 20_000 },
   forbidOnly: true,
   reporter: [['list']],
   use: {
-    baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/London',
     locale: 'en-GB',
@@ -32,8 +35,8 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `bash ../../tools/serve-fresh.sh var/e2e ${port}`,
-    url: `http://127.0.0.1:${port}/api/session`,
+    command: `bash ../../tools/serve-fresh.sh var/e2e ${PORTS.join(' ')}`,
+    url: `${address(0)}/api/session`,
     timeout: 120_000,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 },
   },

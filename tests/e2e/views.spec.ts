@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { cutOff, isAccessible, signIn } from './person';
+import { expect } from '@playwright/test';
+import { cutOff, isAccessible, signIn, test } from './person';
 
 const views: [string, string, RegExp][] = [
   ['Day', '/?date=2026-11-18', /Wed, 18 Nov 2026/],
