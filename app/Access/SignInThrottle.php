@@ -15,7 +15,7 @@ use Symfony\Component\Security\Http\Event\LoginSuccessEvent;
 
 /**
  * Slows down guessing: after five tries in ten minutes for one name from one address, or thirty from one address,
- * sign-in is refused. Each try is counted before the password is looked at, in one statement, so that tries at once
+ * sign-in is refused. Each try is counted before the password is looked at, one after the other, so that tries at once
  * cannot slip past.
  */
 final readonly class SignInThrottle
@@ -35,23 +35,33 @@ final readonly class SignInThrottle
         if (!$badge instanceof UserBadge) {
             return;
         }
+        $name = $badge->getUserIdentifier();
+        if (!$this->connection->transactional(fn (): bool => $this->isCounted($name))) {
+            throw new TooManyLoginAttemptsAuthenticationException(intdiv(self::SECONDS, 60));
+        }
+    }
+
+    /** Whether one more try may be made; it is counted where it may. */
+    private function isCounted(string $name): bool
+    {
+        // The one lock of the logbook: where several may write at once, each waits here for the other's count.
+        $this->connection->executeStatement('UPDATE journal_head SET sequence = sequence WHERE id = 1');
         $now = $this->clock->now()->getTimestamp();
         $this->connection->executeStatement('DELETE FROM sign_in_attempt WHERE tried_at < ?', [$now - self::SECONDS]);
-        $refused = false;
+        $counted = true;
         foreach ([
-            [$this->nameKey($badge->getUserIdentifier()), self::PER_NAME],
+            [$this->nameKey($name), self::PER_NAME],
             [$this->addressKey(), self::PER_ADDRESS],
         ] as [$key, $most]) {
-            $counted = $this->connection->executeStatement(
+            $added = $this->connection->executeStatement(
                 'INSERT INTO sign_in_attempt (attempt_key, tried_at) SELECT CAST(? AS VARCHAR(64)), CAST(? AS INTEGER) '
                     .'WHERE (SELECT COUNT(*) FROM sign_in_attempt WHERE attempt_key = ?) < CAST(? AS INTEGER)',
                 [$key, $now, $key, $most],
             );
-            $refused = $refused || $counted === 0;
+            $counted = $counted && $added !== 0;
         }
-        if ($refused) {
-            throw new TooManyLoginAttemptsAuthenticationException(intdiv(self::SECONDS, 60));
-        }
+
+        return $counted;
     }
 
     #[AsEventListener]

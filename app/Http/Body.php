@@ -6,6 +6,7 @@ namespace Footnote\App\Http;
 
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\PlainText;
 use Symfony\Component\HttpFoundation\Request;
 
 /** The JSON body of a request as fields. */
@@ -30,6 +31,8 @@ final class Body
         if (!\is_array($data)) {
             throw new Problem(400, 'The body must be a JSON object.');
         }
+
+        PlainText::only($data);
 
         return Fields::of($data);
     }

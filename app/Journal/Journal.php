@@ -116,12 +116,17 @@ final readonly class Journal
         return ['entries' => $expected - 1, 'fault' => null];
     }
 
-    /** @return list<array<string, mixed>> rows before a sequence, the newest first */
-    public function entriesBefore(int $sequence): array
+    /**
+     * @param int|null $sequence null: from the newest
+     *
+     * @return list<array<string, mixed>> rows before a sequence, the newest first
+     */
+    public function entriesBefore(?int $sequence): array
     {
         return $this->entities->getConnection()->fetchAllAssociative(
-            'SELECT sequence, at, actor, kind, payload, hash FROM journal_entry WHERE sequence < ? ORDER BY sequence DESC LIMIT 100',
-            [$sequence],
+            'SELECT sequence, at, actor, kind, payload, hash FROM journal_entry'
+                .($sequence === null ? '' : ' WHERE sequence < ?').' ORDER BY sequence DESC LIMIT 100',
+            $sequence === null ? [] : [min($sequence, 2147483647)],
         );
     }
 }

@@ -105,7 +105,7 @@ final readonly class Logbook
                 }
             }
         }
-        $units = $this->connection->fetchAllNumeric("SELECT id, json_extract(record, '$.serial') FROM instrument WHERE id <> ?", [$unit]);
+        $units = $this->connection->fetchAllNumeric("SELECT id, record ->> 'serial' FROM instrument WHERE id <> ?", [$unit]);
 
         return new Elsewhere($same, array_map(
             static fn (array $row): UnitName => new UnitName(

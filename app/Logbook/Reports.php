@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 
@@ -152,7 +153,7 @@ final readonly class Reports
     /** @param array<string, mixed> $row of a report */
     public function addReport(array $row): void
     {
-        $this->connection->insert('laboratory_report', $row);
+        $this->connection->insert('laboratory_report', $row, ['original' => ParameterType::LARGE_OBJECT]);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
 use Doctrine\DBAL\Statement;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
@@ -32,8 +33,10 @@ final readonly class Workings
     private const JSON = \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE;
 
     /** Two requests may work out the same run at once; both come to the same, and the later one simply stands. */
-    private const KEEP = 'INSERT OR REPLACE INTO worked_run (run_id, policy_key, verdict, digest, said, summary, school, body)'
-        .' VALUES (?, ?, ?, ?, ?, ?, ?, ?)';
+    private const KEEP = 'INSERT INTO worked_run (run_id, policy_key, verdict, digest, said, summary, school, body)'
+        .' VALUES (?, ?, ?, ?, ?, ?, ?, ?)'
+        .' ON CONFLICT (run_id, policy_key) DO UPDATE SET verdict = excluded.verdict, digest = excluded.digest,'
+        .' said = excluded.said, summary = excluded.summary, school = excluded.school, body = excluded.body';
 
     /** @param \Closure(): Assessor $assessor made only when something is worked out: it brings every rule with it */
     public function __construct(
@@ -214,8 +217,11 @@ final readonly class Workings
     {
         $shifts = [];
         $marks = implode(', ', array_fill(0, \count($runs), '?'));
-        $sql = "SELECT r.id, o.id, o.instrument_id FROM run r JOIN run o ON o.shift_key = r.shift_key
-            AND o.started_at BETWEEN datetime(r.started_at, '-7 days') AND datetime(r.started_at, '+7 days')
+        $platform = $this->connection->getDatabasePlatform();
+        $since = $platform->getDateSubDaysExpression('r.started_at', '7');
+        $until = $platform->getDateAddDaysExpression('r.started_at', '7');
+        $sql = "SELECT r.id, o.id, o.instrument_id FROM run r
+            JOIN run o ON o.shift_key = r.shift_key AND o.started_at BETWEEN $since AND $until
             WHERE r.id IN ($marks) AND r.shift_key <> '' AND o.id <> r.id";
         $ids = array_map(static fn (Run $run): string => $run->id, $runs);
         foreach ($this->connection->fetchAllNumeric($sql, $ids) as [$run, $other, $instrument]) {
@@ -303,7 +309,8 @@ final readonly class Workings
     public function forgetLogsNaming(string $name): void
     {
         $this->forget(
-            "id IN (SELECT run_id FROM log_file WHERE head <> '' AND instr(lower(head), lower(?)) > 0 OR instr(lower(name), lower(?)) > 0)",
+            'id IN (SELECT run_id FROM log_file'
+                ." WHERE REPLACE(LOWER(head), LOWER(?), '') <> LOWER(head) OR REPLACE(LOWER(name), LOWER(?), '') <> LOWER(name))",
             [$name, $name],
         );
     }
@@ -362,11 +369,11 @@ final readonly class Workings
             Saying::digest(Saying::of($body)),
             json_encode(LedgerLine::of($assessment, $body), self::JSON),
             json_encode(Worked::school($body), self::JSON),
-            Cells::packed($json, 1),
         ];
         foreach ($values as $place => $value) {
             $keeping->bindValue($place + 1, $value);
         }
+        $keeping->bindValue(\count($values) + 1, Cells::packed($json, 1), ParameterType::LARGE_OBJECT);
         $keeping->executeStatement();
     }
 }

@@ -23,9 +23,12 @@ final readonly class Numbers
     {
         $prefix = strstr($format, '%', true);
         \assert(\is_string($prefix));
+        $from = \strlen($prefix) + 1;
+        $longest = $from + 8;
         $highest = $this->connection->fetchOne(
-            "SELECT MAX(CAST(SUBSTR(id, ?) AS INTEGER)) FROM $table WHERE id LIKE ? AND LENGTH(id) < ?",
-            [\strlen($prefix) + 1, $prefix.'%', \strlen($prefix) + 10],
+            "SELECT MAX(CASE WHEN TRIM(SUBSTR(id, $from), '0123456789') = '' THEN CAST(SUBSTR(id, $from) AS INTEGER) END)"
+                ." FROM $table WHERE id LIKE ? AND LENGTH(id) BETWEEN $from AND $longest",
+            [$prefix.'%'],
         );
         for ($number = (\is_numeric($highest) ? (int) $highest : 0) + 1;; ++$number) {
             $id = \sprintf($format, $number);

@@ -6,6 +6,7 @@ namespace Footnote\App\Storage;
 
 use Footnote\Core\Log\LogFile;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\PlainText;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 
@@ -38,6 +39,9 @@ final readonly class RecordFile
             $plain = json_decode($text, true, 64, \JSON_THROW_ON_ERROR);
         } catch (\JsonException $problem) {
             throw new InvalidRecord('', 'is not JSON: '.$problem->getMessage());
+        }
+        if (\is_array($plain)) {
+            PlainText::only($plain);
         }
         $validator = new Validator();
         $validator->setMaxErrors(1);

@@ -42,12 +42,8 @@ final readonly class LogFile
             }
             $head .= $line;
         }
-        $head = substr($head, 0, self::HEAD);
+        $text = mb_check_encoding($head, 'UTF-8') ? $head : mb_convert_encoding($head, 'UTF-8', 'Windows-1252');
 
-        return new LogOrigin(
-            $this->name,
-            $this->sha256,
-            mb_check_encoding($head, 'UTF-8') ? $head : mb_convert_encoding($head, 'UTF-8', 'Windows-1252'),
-        );
+        return new LogOrigin($this->name, $this->sha256, str_replace("\0", ' ', mb_strcut($text, 0, self::HEAD, 'UTF-8')));
     }
 }

@@ -11,15 +11,18 @@ use PHPUnit\Framework\TestCase;
 final class ConsoleTest extends TestCase
 {
     private string $folder;
+    private OwnLogbook $logbook;
 
     protected function setUp(): void
     {
         $this->folder = sys_get_temp_dir().'/footnote-console-'.bin2hex(random_bytes(6));
         mkdir($this->folder);
+        $this->logbook = OwnLogbook::in($this->folder);
     }
 
     protected function tearDown(): void
     {
+        $this->logbook->drop();
         exec('rm -rf '.escapeshellarg($this->folder));
     }
 
@@ -102,7 +105,7 @@ final class ConsoleTest extends TestCase
             usleep(1000 * $milliseconds);
             proc_terminate($process, 9);
             proc_close($process);
-            $database = new \PDO('sqlite:'.$this->folder.'/footnote.sqlite');
+            $database = $this->logbook->open();
             $runs = $database->query('SELECT COUNT(*) FROM run');
             $journal = $database->query('SELECT COUNT(*) FROM journal_entry');
             self::assertNotFalse($runs);
@@ -151,7 +154,7 @@ final class ConsoleTest extends TestCase
             );
             self::assertSame(0, $this->console('footnote:import '.escapeshellarg($path))[0]);
         }
-        $database = new \PDO('sqlite:'.$this->folder.'/footnote.sqlite');
+        $database = $this->logbook->open();
         $database->exec('CREATE TABLE kept AS SELECT * FROM journal_entry');
         $database->exec('DELETE FROM journal_entry WHERE sequence = 2');
         self::assertStringContainsString('entry 2 is missing', $this->console('footnote:journal:verify')[1]);
@@ -161,11 +164,22 @@ final class ConsoleTest extends TestCase
         self::assertStringContainsString('the last entries are missing', $this->console('footnote:journal:verify')[1]);
     }
 
+    /** PostgreSQL sorts by the language of a database, where it was not told otherwise. */
+    public function testADatabaseWithAnOrderOfItsOwnIsRefused(): void
+    {
+        $other = OwnLogbook::in($this->folder, "TEMPLATE template0 LOCALE_PROVIDER icu ICU_LOCALE 'en-US' LOCALE 'C'");
+        $this->logbook->drop();
+        $this->logbook = $other;
+        [$status, $said] = $this->console('doctrine:migrations:migrate --no-interaction');
+        self::assertSame($this->logbook->isFile(), $status === 0, $said);
+        self::assertSame(!$this->logbook->isFile(), str_contains($said, 'orders texts by a language'), $said);
+    }
+
     public function testATamperedJournalIsFound(): void
     {
         $this->migrated();
         self::assertSame(0, $this->console('footnote:import '.escapeshellarg($this->record()))[0]);
-        (new \PDO('sqlite:'.$this->folder.'/footnote.sqlite'))->exec("UPDATE journal_entry SET actor = 'somebody'");
+        $this->logbook->open()->exec("UPDATE journal_entry SET actor = 'somebody'");
         [$status, $said] = $this->console('footnote:journal:verify');
         self::assertSame(1, $status);
         self::assertStringContainsString('entry 1 was changed', $said);
@@ -234,6 +248,7 @@ final class ConsoleTest extends TestCase
             'APP_ENV' => 'dev',
             'FOOTNOTE_SECRET' => 'only-for-tests',
             'FOOTNOTE_DATA' => $this->folder,
+            'FOOTNOTE_DATABASE_URL' => $this->logbook->address,
             'PATH' => (string) getenv('PATH'),
         ];
     }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\App;
 
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
 /** A logbook of an earlier day, opened by today's application: nothing is lost, and what was signed stays byte for byte. */
+#[Group('sqlite')]
 final class MigratedLogbookTest extends TestCase
 {
     private const FIXTURE = __DIR__.'/../fixtures/logbook-2026-11-28.sqlite.gz';
@@ -122,7 +124,7 @@ final class MigratedLogbookTest extends TestCase
     private static function console(string $arguments): array
     {
         $root = \dirname(__DIR__, 2);
-        $environment = 'FOOTNOTE_DATA='.escapeshellarg(self::$folder).' FOOTNOTE_SECRET=only-for-tests APP_ENV=prod';
+        $environment = 'FOOTNOTE_DATABASE_URL='.escapeshellarg('sqlite:///'.self::$folder.'/footnote.sqlite').' FOOTNOTE_DATA='.escapeshellarg(self::$folder).' FOOTNOTE_SECRET=only-for-tests APP_ENV=prod';
         exec("$environment ".escapeshellarg($root.'/bin/console')." $arguments 2>&1", $lines, $status);
 
         return [$status, implode("\n", $lines)];

@@ -19,8 +19,8 @@ final readonly class JournalController
     #[Route('/api/journal', methods: ['GET'])]
     public function entries(Request $request): JsonResponse
     {
-        $before = max(1, $request->query->getInt('before', \PHP_INT_MAX));
-        $rows = $this->journal->entriesBefore($before);
+        $before = max(1, $request->query->getInt('before'));
+        $rows = $this->journal->entriesBefore($request->query->has('before') ? $before : null);
 
         return new JsonResponse([
             'entries' => array_map(
