@@ -79,7 +79,7 @@ final readonly class CloseCheck
             $check = $this->read($record, $unit);
             $this->site->refuseFuture($check->at, '/at');
             $this->saysWhy($check);
-            if (!$check->brokenOff && !$check->content->hasAsFound() && !$check->content->wasAdjusted()) {
+            if (!$check->walk->brokenOff && !$check->content->hasAsFound() && !$check->content->wasAdjusted()) {
                 throw new Problem(
                     422,
                     'The check was not accepted; all answers are kept. There is no reading as found.',
@@ -136,8 +136,8 @@ final readonly class CloseCheck
     /** A step that does not apply weighs nothing, so it says why. */
     private function saysWhy(Check $check): void
     {
-        foreach ($check->steps as $step => $state) {
-            if ($state === StepState::NotApplicable && !isset($check->reasons[$step])) {
+        foreach ($check->walk->steps as $step => $state) {
+            if ($state === StepState::NotApplicable && !isset($check->walk->reasons[$step])) {
                 throw Problem::field('/stepReasons/'.$step, 'says why the step does not apply; all answers are kept.');
             }
         }

@@ -13,7 +13,7 @@ final readonly class WholeCertificate
 {
     public static function check(Certificate $certificate, ?ReferenceKind $kind, string $place): void
     {
-        if ($certificate->values === [] && $kind?->table === true) {
+        if ($certificate->values === [] && $kind?->table?->required === true) {
             throw Problem::field($place.'/values', 'must give at least one certified value.');
         }
     }

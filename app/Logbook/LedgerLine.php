@@ -71,10 +71,13 @@ final class LedgerLine
             'results' => $results,
             'finding' => $weighty === []
                 ? null
-                : ($weighty[0]->channel === null ? '' : $weighty[0]->channel.': ').$weighty[0]->rule->title,
+                : ($weighty[0]->touched->channel === null ? '' : $weighty[0]->touched->channel.': ').$weighty[0]->rule->title,
             'findings' => \count($weighty),
             'cure' => array_values(
-                array_filter(array_map(static fn (Finding $finding): ?string => $finding->cure?->evidence, $weighty), \is_string(...)),
+                array_filter(
+                    array_map(static fn (Finding $finding): ?string => $finding->remedy->cure?->evidence, $weighty),
+                    \is_string(...),
+                ),
             )[0] ?? null,
         ];
     }

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Chronicle;
 use Footnote\Core\Evidence\Elsewhere;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\LogOrigin;
@@ -47,7 +48,7 @@ final readonly class Logbook
 
         $runs = $this->coreRuns(array_values($this->runRecords('r.instrument_id = ?', [$instrument])), $unit->family);
         // Its days are those of the site that it was last used at.
-        $reader = $this->reader->at($runs === [] ? $this->site->zone() : $runs[\count($runs) - 1]->start->getTimezone());
+        $reader = $this->reader->at($runs === [] ? $this->site->zone() : $runs[\count($runs) - 1]->timing->start->getTimezone());
         $asides = $this->pairs(
             'SELECT s.check_id, s.record FROM check_set_aside s JOIN check_record c ON c.id = s.check_id WHERE c.instrument_id = ?',
             [$instrument],
@@ -69,11 +70,9 @@ final readonly class Logbook
 
         return new Timeline(
             $unit,
-            $checks,
-            $interventions,
-            $runs,
+            new Chronicle($checks, $interventions, $runs),
             $this->references(array_values(array_unique(array_filter($leaning, \is_string(...))))),
-            elsewhere: $this->elsewhere($unit->id, $runs),
+            $this->elsewhere($unit->id, $runs),
         );
     }
 
@@ -85,7 +84,7 @@ final readonly class Logbook
     private function elsewhere(string $unit, array $runs): Elsewhere
     {
         $digests = array_values(
-            array_unique(array_filter(array_map(static fn (Run $run): ?string => $run->origin?->sha256, $runs), \is_string(...))),
+            array_unique(array_filter(array_map(static fn (Run $run): ?string => $run->source->origin?->sha256, $runs), \is_string(...))),
         );
         if ($digests === []) {
             return new Elsewhere();
@@ -100,7 +99,7 @@ final readonly class Logbook
             foreach ($others as $record) {
                 $other = $this->coreRun($record);
                 // A log that another took the place of is no log of that run any more.
-                if (\in_array($other->origin?->sha256, $some, true)) {
+                if (\in_array($other->source->origin?->sha256, $some, true)) {
                     $same[] = $other;
                 }
             }

@@ -66,7 +66,7 @@ final readonly class Runs
         $utc = static fn (\DateTimeImmutable $at): string => $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
         $other = $this->connection->fetchOne(
             'SELECT id FROM run WHERE instrument_id = ? AND id <> ? AND started_at < ? AND (stopped_at IS NULL OR stopped_at > ?)',
-            [$instrument, $run->id, $utc($run->stop ?? Span::shift($run->start, 1.0)), $utc($run->start)],
+            [$instrument, $run->id, $utc($run->timing->stop ?? Span::shift($run->timing->start, 1.0)), $utc($run->timing->start)],
         );
 
         return \is_string($other) ? $other : null;

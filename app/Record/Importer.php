@@ -195,7 +195,7 @@ final readonly class Importer
                         $record,
                         $actor,
                         $now,
-                        RecordedRun::shiftOf($this->evidence->run($item, new NothingBrought())->person, $code),
+                        RecordedRun::shiftOf($this->evidence->run($item, new NothingBrought())->deployment->person, $code),
                     );
                     $stop = $item->optionalMoment('stop');
                     if ($stop !== null) {

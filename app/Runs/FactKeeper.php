@@ -39,26 +39,30 @@ final readonly class FactKeeper
     {
         $run = $this->entities->find(RecordedRun::class, $id) ?? throw Problem::missing('Run '.$id);
         $after = $this->logbook->coreRun(RunFolding::fold($before, [$fact]));
-        if ($after->stop !== null) {
-            $this->site->refuseFuture($after->stop, '/stop');
-            $run->stop($after->stop);
+        if ($after->timing->stop !== null) {
+            $this->site->refuseFuture($after->timing->stop, '/stop');
+            $run->stop($after->timing->stop);
         }
-        foreach ([...$after->pauses, ...array_map(static fn ($exclusion) => $exclusion->span, $after->exclusions)] as $span) {
+        foreach ([
+            ...$after->timing->pauses,
+            ...array_map(static fn ($exclusion) => $exclusion->span, $after->notes->exclusions),
+        ] as $span) {
             if ($after->span()?->overlaps($span) === false) {
                 throw Problem::field('/exclusions', 'lies outside of the run.');
             }
         }
-        if ($after->declaration !== null && !$this->runs->isCheckOf($after->declaration->check, $after->instrument)) {
+        if ($after->notes->declaration !== null
+            && !$this->runs->isCheckOf($after->notes->declaration->check, $after->deployment->instrument)) {
             throw Problem::field('/declaration/check', 'is no check of this unit.');
         }
         $run->sampleOn(RunFolding::fold($before, [$fact]));
         $this->free->check($after, $fact);
-        if ($after->logWord !== null && $after->origin === null) {
+        if ($after->source->word !== null && $after->source->origin === null) {
             throw Problem::field('/logWord', 'speaks of a log, and this run has none.');
         }
         $this->entities->persist(new RunFact($id, $fact, $reason, $user->code, $this->clock->now()));
-        $this->workings->forgetInstrument($after->instrument);
-        foreach (array_unique([$after->origin?->sha256, $this->logbook->coreRun($before)->origin?->sha256]) as $digest) {
+        $this->workings->forgetInstrument($after->deployment->instrument);
+        foreach (array_unique([$after->source->origin?->sha256, $this->logbook->coreRun($before)->source->origin?->sha256]) as $digest) {
             if ($digest !== null) {
                 $this->workings->forgetLog($digest);
             }

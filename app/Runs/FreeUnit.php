@@ -22,7 +22,7 @@ final readonly class FreeUnit
      */
     public function check(Run $run, array $record): void
     {
-        $other = $this->runs->meanwhile($run, $run->instrument);
+        $other = $this->runs->meanwhile($run, $run->deployment->instrument);
         if ($other !== null) {
             throw Problem::field('/start', \sprintf('run %s is on this unit at that time.', $other));
         }

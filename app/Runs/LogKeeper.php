@@ -59,7 +59,7 @@ final readonly class LogKeeper
             $log->step(),
             $log->length(),
             $log->remarks(),
-            $source->origin($how->skip)->head,
+            $source->origin($how->layout->skip)->head,
             $actor,
             $this->clock->now(),
         );

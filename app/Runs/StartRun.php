@@ -51,21 +51,21 @@ final readonly class StartRun
             function () use ($by, $record, $campaign, $instrument): string {
                 $record = ['id' => $this->numbers->next('run', 'R-%05d'), 'campaign' => $campaign->id, ...$record];
                 $run = $this->logbook->coreRun($record);
-                $this->site->refuseFuture($run->start, '/start');
+                $this->site->refuseFuture($run->timing->start, '/start');
                 $this->free->check($run, $record);
                 $recorded = new RecordedRun(
                     $run->id,
                     $instrument->id,
                     $campaign->id,
-                    $run->start->setTimezone(new \DateTimeZone('UTC')),
+                    $run->timing->start->setTimezone(new \DateTimeZone('UTC')),
                     $record,
                     $by->code,
                     $this->clock->now(),
-                    RecordedRun::shiftOf($run->person, $campaign->id),
+                    RecordedRun::shiftOf($run->deployment->person, $campaign->id),
                 );
-                if ($run->stop !== null) {
-                    $this->site->refuseFuture($run->stop, '/stop');
-                    $recorded->stop($run->stop);
+                if ($run->timing->stop !== null) {
+                    $this->site->refuseFuture($run->timing->stop, '/stop');
+                    $recorded->stop($run->timing->stop);
                 }
                 $this->entities->persist($recorded);
                 $this->workings->forgetInstrument($instrument->id);

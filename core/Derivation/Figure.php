@@ -14,24 +14,20 @@ use Footnote\Core\Quantity\Unit;
  */
 final readonly class Figure
 {
-    /** @param list<Figure> $inputs */
     private function __construct(
         public string $symbol,
         public string $meaning,
         public Exact|float $value,
         public Unit $unit,
-        public ?Equation $equation,
-        public array $inputs,
-        public ?Origin $origin,
         public int $decimals,
-        public Exact|float|null $floor = null,
-        public ?Bound $bound = null,
+        public From $from,
+        public Known $known = new Known(),
     ) {
     }
 
     public static function read(string $symbol, string $meaning, Exact|float $value, Unit $unit, Origin $origin, int $decimals = 1): self
     {
-        return new self($symbol, $meaning, $value, $unit, null, [], $origin, $decimals);
+        return new self($symbol, $meaning, $value, $unit, $decimals, new From(null, [], $origin));
     }
 
     /** @param list<Figure> $inputs */
@@ -44,7 +40,7 @@ final readonly class Figure
         array $inputs,
         int $decimals = 1,
     ): self {
-        return new self($symbol, $meaning, $value, $unit, $equation, $inputs, null, $decimals);
+        return new self($symbol, $meaning, $value, $unit, $decimals, new From($equation, $inputs, null));
     }
 
     /**
@@ -52,34 +48,34 @@ final readonly class Figure
      */
     public function downTo(Exact|float $floor): self
     {
-        return $this->with($this->value, $floor, $this->bound);
+        return $this->with($this->value, $floor, $this->known->bound);
     }
 
     /** The same figure where only one side of it is known; null leaves it as it is. */
     public function bounded(?Bound $bound): self
     {
-        return $bound === null || $bound === $this->bound ? $this : $this->with($this->value, $this->floor, $bound);
+        return $bound === null || $bound === $this->known->bound ? $this : $this->with($this->value, $this->known->floor, $bound);
     }
 
     /** The same figure told in another unit. */
     public function as(Exact|float $value, Unit $unit): self
     {
-        return $this->with($value, null, $this->bound, unit: $unit);
+        return $this->with($value, null, $this->known->bound, unit: $unit);
     }
 
     /** The same figure with another value. */
     public function of(Exact|float $value): self
     {
-        return $this->with($value, $this->floor, $this->bound);
+        return $this->with($value, $this->known->floor, $this->known->bound);
     }
 
     /** Its lower end as a figure: itself, where it is one number; without end where only "at most" is known. */
     public function low(): self
     {
         return match (true) {
-            $this->bound === Bound::AtMost => $this->end('lower', -\INF),
-            $this->floor === null => $this->bound === null ? $this : $this->end('lower', $this->value),
-            default => $this->end('lower', $this->floor),
+            $this->known->bound === Bound::AtMost => $this->end('lower', -\INF),
+            $this->known->floor === null => $this->known->bound === null ? $this : $this->end('lower', $this->value),
+            default => $this->end('lower', $this->known->floor),
         };
     }
 
@@ -87,8 +83,8 @@ final readonly class Figure
     public function high(): self
     {
         return match (true) {
-            $this->bound === Bound::AtLeast => $this->end('upper', \INF),
-            $this->floor === null && $this->bound === null => $this,
+            $this->known->bound === Bound::AtLeast => $this->end('upper', \INF),
+            $this->known->floor === null && $this->known->bound === null => $this,
             default => $this->end('upper', $this->value),
         };
     }
@@ -105,19 +101,16 @@ final readonly class Figure
             $meaning ?? $this->meaning,
             $value,
             $unit ?? $this->unit,
-            $this->equation,
-            $this->inputs,
-            $this->origin,
             $this->decimals,
-            $floor,
-            $bound,
+            $this->from,
+            new Known($floor, $bound),
         );
     }
 
     /** Whether all that is known is that it is less than its value. */
     public function isLessThan(): bool
     {
-        return $this->floor !== null && Real::isZero($this->floor);
+        return $this->known->floor !== null && Real::isZero($this->known->floor);
     }
 
     public function toFloat(): float
@@ -165,10 +158,10 @@ final readonly class Figure
 
     private function interval(int $decimals, string $top): string
     {
-        if ($this->bound !== null) {
-            return $this->bound->sign().$top;
+        if ($this->known->bound !== null) {
+            return $this->known->bound->sign().$top;
         }
-        if ($this->floor === null) {
+        if ($this->known->floor === null) {
             return $top;
         }
         $bottom = $this->low()->rounded($decimals);

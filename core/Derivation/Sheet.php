@@ -27,7 +27,7 @@ final class Sheet
         if (isset($this->names[$figure])) {
             return $this->names[$figure];
         }
-        $inputs = array_map($this->enter(...), $figure->inputs);
+        $inputs = array_map($this->enter(...), $figure->from->inputs);
         $name = 'f'.(\count($this->rows) + 1);
         $this->names[$figure] = $name;
         $this->rows[] = [
@@ -35,21 +35,21 @@ final class Sheet
             'symbol' => $figure->symbol,
             'meaning' => $figure->meaning,
             'value' => $figure->full(),
-            'floor' => $figure->floor === null ? null : $figure->low()->full(),
-            ...($figure->bound === null ? [] : ['bound' => $figure->bound->value]),
+            'floor' => $figure->known->floor === null ? null : $figure->low()->full(),
+            ...($figure->known->bound === null ? [] : ['bound' => $figure->known->bound->value]),
             'shown' => $figure->shown(),
             'unit' => $figure->unit->value,
-            'equation' => $figure->equation === null ? null : [
-                'id' => $figure->equation->id(),
-                'expression' => $figure->equation->expression(),
-                'source' => $figure->equation->source(),
-                'mark' => $figure->equation->mark()->value,
+            'equation' => $figure->from->equation === null ? null : [
+                'id' => $figure->from->equation->id(),
+                'expression' => $figure->from->equation->expression(),
+                'source' => $figure->from->equation->source(),
+                'mark' => $figure->from->equation->mark()->value,
             ],
             'inputs' => $inputs,
-            'origin' => $figure->origin === null ? null : [
-                'kind' => $figure->origin->kind,
-                'id' => $figure->origin->id,
-                'note' => $figure->origin->note,
+            'origin' => $figure->from->origin === null ? null : [
+                'kind' => $figure->from->origin->kind,
+                'id' => $figure->from->origin->id,
+                'note' => $figure->from->origin->note,
             ],
         ];
 

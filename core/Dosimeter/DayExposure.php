@@ -14,8 +14,10 @@ use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Parts;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\ReportedAnswers;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Shift;
+use Footnote\Core\Judgement\StandsBeside;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\DoseCriterion;
@@ -73,7 +75,7 @@ final readonly class DayExposure
                 $pieces[] = $other;
             }
         }
-        usort($pieces, static fn (Assessment $a, Assessment $b): int => $a->run->start <=> $b->run->start);
+        usort($pieces, static fn (Assessment $a, Assessment $b): int => $a->run->timing->start <=> $b->run->timing->start);
 
         return [$pieces, $beside];
     }
@@ -92,7 +94,7 @@ final readonly class DayExposure
             $levels = Sound::levels($piece->family);
             foreach ($piece->results as $result) {
                 if ($result->key === $key && $levels !== null) {
-                    $parts[] = new DayPart($piece->run->id, $result, $levels->seconds, $piece->verdictOn($result));
+                    $parts[] = new DayPart($piece->run->id, $result, $levels->log->seconds, $piece->verdictOn($result));
                 }
             }
         }
@@ -100,9 +102,9 @@ final readonly class DayExposure
             return null;
         }
         $seconds = array_sum(array_map(static fn (DayPart $part): float => $part->seconds, $parts));
-        $stated = max(array_map(static fn (Assessment $one): float => $one->run->shiftMinutes ?? 0.0, $pieces));
+        $stated = max(array_map(static fn (Assessment $one): float => $one->run->day->minutes ?? 0.0, $pieces));
         $stated = $stated > 0.0 ? $stated : null;
-        $rest = array_values(array_filter(array_map(static fn (Assessment $one) => $one->run->rest, $pieces)))[0] ?? null;
+        $rest = array_values(array_filter(array_map(static fn (Assessment $one) => $one->run->day->rest, $pieces)))[0] ?? null;
         $sum = fn (\Closure $of, ?float $over): ?Figure => $this->sum($own, $kind, $parts, $of, $seconds, $over);
         $whole = $kind === 'lex8h' ? ($rest?->asSampled === false ? null : $stated) : ($rest?->asSampled === true ? $stated : null);
         $answers = Parts::together(static fn (\Closure $of): ?Figure => $sum($of, $whole), Answer::Indicated);
@@ -118,16 +120,9 @@ final readonly class DayExposure
         $made = new Result(
             $own->key,
             $own->title,
-            $own->reported,
-            $answers->indicated,
-            $answers->pre,
-            $answers->post,
-            $answers->between,
-            $answers->byChecks,
-            [],
-            [\sprintf('Made of %s.', implode(', ', $of))],
-            $own->uncertainty,
             $own->channel,
+            ReportedAnswers::of($answers, $own->answers->reported),
+            beside: new StandsBeside([\sprintf('Made of %s.', implode(', ', $of))], $own->beside->uncertainty),
         );
         $inherited = Verdict::worst(...array_map(static fn (DayPart $part): Verdict => $part->verdict, $parts));
         $other = $rest === null && $stated !== null && abs($stated * 60 - $seconds) > 1.0
@@ -143,7 +138,7 @@ final readonly class DayExposure
         );
 
         return $made->inheriting($inherited)->covering(Coverage::of($seconds, $stated, $rest))
-            ->doubting(...array_merge(...array_map(static fn (DayPart $part): array => $part->result->causes, $parts)))
+            ->doubting(...array_merge(...array_map(static fn (DayPart $part): array => $part->result->footing->causes, $parts)))
             ->or($whole === null ? Coverage::AS_SAMPLED : Coverage::AS_NOTHING, $other);
     }
 
@@ -162,7 +157,7 @@ final readonly class DayExposure
             if (!$figure instanceof Figure) {
                 return null;
             }
-            $bound ??= $figure->bound;
+            $bound ??= $figure->known->bound;
             $total += $kind === 'lex8h' ? $part->seconds * 10 ** ($figure->toFloat() / 10) : $figure->toFloat();
             array_push(
                 $inputs,

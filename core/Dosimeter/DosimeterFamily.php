@@ -76,7 +76,7 @@ final readonly class DosimeterFamily implements Family, Composing
 
     public function composes(Run $run): bool
     {
-        return $run->stop !== null;
+        return $run->timing->stop !== null;
     }
 
     public function compose(Assessment $own, array $shift, Policy $policy, Yardsticks $yardsticks): array

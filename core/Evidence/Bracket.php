@@ -11,11 +11,8 @@ namespace Footnote\Core\Evidence;
 final readonly class Bracket
 {
     /**
-     * @param list<Check>      $between     usable checks during the run, in order
-     * @param list<Run>        $runs        every run that shares these ends, in order; the judged one is among them
-     * @param list<PassedOver> $passedOver  checks that were looked at and showed nothing
-     * @param list<string>     $recalled    references its checks lean on that were recalled, how far off is not known
-     * @param list<string>     $atOwnTime   ends of it that were made while a run of the unit went on: they say what held then
+     * @param list<Check> $between usable checks during the run, in order
+     * @param list<Run>   $runs    every run that shares these ends, in order; the judged one is among them
      */
     public function __construct(
         public Run $run,
@@ -23,20 +20,16 @@ final readonly class Bracket
         public ?Check $post,
         public array $between,
         public array $runs,
-        public array $passedOver,
-        public ?BracketBreak $brokenBefore,
-        public ?BracketBreak $brokenAfter,
-        public array $recalled = [],
-        private array $atOwnTime = [],
+        public BracketSearch $search,
     ) {
     }
 
     public function state(): BracketState
     {
         return match (true) {
-            $this->brokenAfter !== null, $this->pre === null && $this->brokenBefore !== null => BracketState::Broken,
+            $this->search->brokenAfter !== null, $this->pre === null && $this->search->brokenBefore !== null => BracketState::Broken,
             $this->pre === null => BracketState::NoBeginning,
-            $this->run->stop === null => BracketState::Running,
+            $this->run->timing->stop === null => BracketState::Running,
             $this->post === null => BracketState::Open,
             default => BracketState::Closed,
         };
@@ -55,8 +48,8 @@ final readonly class Bracket
     /** The first check that was passed over for a reason, and that nobody set aside; null where there is none. */
     public function passedOverSince(string $reason): ?Check
     {
-        foreach ($this->passedOver as $one) {
-            if ($one->check->setAside === null && \in_array($reason, $one->reasons, true)) {
+        foreach ($this->search->passedOver as $one) {
+            if ($one->check->notes->setAside === null && \in_array($reason, $one->reasons, true)) {
                 return $one->check;
             }
         }
@@ -68,27 +61,16 @@ final readonly class Bracket
     public function closedBy(Check $check): self
     {
         $before = array_values(array_filter($this->between, static fn (Check $one): bool => $one->at < $check->at));
-        $runs = array_values(array_filter($this->runs, static fn (Run $run): bool => $run->start < $check->at));
+        $runs = array_values(array_filter($this->runs, static fn (Run $run): bool => $run->timing->start < $check->at));
 
-        return new self(
-            $this->run,
-            $this->pre,
-            $check,
-            $before,
-            $runs,
-            $this->passedOver,
-            $this->brokenBefore,
-            null,
-            $this->recalled,
-            [...$this->atOwnTime, $check->id],
-        );
+        return new self($this->run, $this->pre, $check, $before, $runs, $this->search->endedAt($check));
     }
 
     /** Where the response that an end of it shows sits in time. */
     public function timeOf(Check $check): \DateTimeImmutable
     {
         return match (true) {
-            \in_array($check->id, $this->atOwnTime, true) => $check->at,
+            \in_array($check->id, $this->search->atOwnTime, true) => $check->at,
             $check === $this->pre => $this->start(),
             $check === $this->post => $this->stop(),
             default => $check->at,
@@ -98,16 +80,16 @@ final readonly class Bracket
     /** Where the response of the pre-check sits in time: the first run's start. */
     public function start(): \DateTimeImmutable
     {
-        return $this->runs[0]->start ?? $this->run->start;
+        return $this->runs[0]->timing->start ?? $this->run->timing->start;
     }
 
     /** Where the response of the post-check sits in time: the last run's stop, so that no drift is put into a night. */
     public function stop(): \DateTimeImmutable
     {
-        $stop = $this->run->stop ?? $this->run->start;
+        $stop = $this->run->timing->stop ?? $this->run->timing->start;
         foreach ($this->runs as $run) {
-            if ($run->stop !== null && $run->stop > $stop) {
-                $stop = $run->stop;
+            if ($run->timing->stop !== null && $run->timing->stop > $stop) {
+                $stop = $run->timing->stop;
             }
         }
 

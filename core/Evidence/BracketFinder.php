@@ -22,14 +22,14 @@ final readonly class BracketFinder
 
     public function find(Run $run, Timeline $timeline): Bracket
     {
-        $stop = $run->stop;
+        $stop = $run->timing->stop;
         $passedOver = [];
 
-        [$pre, $brokenBefore] = $this->backwards($run->start, $timeline, $passedOver);
+        [$pre, $brokenBefore] = $this->backwards($run->timing->start, $timeline, $passedOver);
         $between = [];
         $brokenAfter = null;
         if ($stop !== null) {
-            foreach ($this->during($run->start, $stop, $timeline) as $event) {
+            foreach ($this->during($run->timing->start, $stop, $timeline) as $event) {
                 if ($event instanceof Intervention) {
                     $brokenAfter ??= new BracketBreak($event->at, $event->kind->id().' during the run', $event->id);
                     continue;
@@ -56,12 +56,7 @@ final readonly class BracketFinder
             [$post, $brokenAfter] = $this->forwards($stop, $timeline, $passedOver);
         }
 
-        return new Bracket(
-            $run,
-            $pre,
-            $post,
-            $between,
-            $this->sharing($run, $pre, $post, $brokenAfter, $timeline),
+        $search = new BracketSearch(
             $passedOver,
             $brokenBefore,
             $brokenAfter,
@@ -71,13 +66,15 @@ final readonly class BracketFinder
                 array_filter([$pre, $post], static fn (?Check $check): bool => $check !== null && self::isDuringARun($check, $timeline)),
             )),
         );
+
+        return new Bracket($run, $pre, $post, $between, $this->sharing($run, $pre, $post, $brokenAfter, $timeline), $search);
     }
 
     /** Whether a run of the unit went on while a check was made. */
     private static function isDuringARun(Check $check, Timeline $timeline): bool
     {
         foreach ($timeline->runs as $run) {
-            if ($run->start < $check->at && ($run->stop === null || $check->at < $run->stop)) {
+            if ($run->timing->start < $check->at && ($run->timing->stop === null || $check->at < $run->timing->stop)) {
                 return true;
             }
         }
@@ -213,8 +210,8 @@ final readonly class BracketFinder
         $sharing = [];
         foreach ($timeline->runs as $other) {
             if ($other === $run
-                || (($pre === null ? $other->start >= $run->start : $other->start >= $pre->at)
-                    && ($until === null || ($other->stop ?? $other->start) <= $until))) {
+                || (($pre === null ? $other->timing->start >= $run->timing->start : $other->timing->start >= $pre->at)
+                    && ($until === null || ($other->timing->stop ?? $other->timing->start) <= $until))) {
                 $sharing[] = $other;
             }
         }

@@ -22,32 +22,24 @@ final readonly class Timeline
     private array $byName;
 
     /**
-     * @param list<Check>              $checks
-     * @param list<Intervention>       $interventions
-     * @param list<Run>                $runs
-     * @param array<int|string, Reference> $references    every reference its checks name, by identifier
-     * @param string                   $channel       the one channel it is told of; empty: the whole unit
-     * @param self|null                $whole         the unit whose channel it is; what is worked out of it is remembered there
-     * @param Elsewhere                $elsewhere     what other units' evidence says of it
+     * @param array<int|string, Reference> $references every reference its checks name, by identifier
+     * @param Elsewhere                    $elsewhere  what other units' evidence says of it
+     * @param string                       $channel    the one channel it is told of; empty: the whole unit
+     * @param self|null                    $whole      the unit whose channel it is; what is worked out of it is remembered there
      */
     public function __construct(
         public Instrument $instrument,
-        array $checks,
-        array $interventions,
-        array $runs,
+        private Chronicle $chronicle,
         public array $references,
-        public string $channel = '',
-        public ?self $whole = null,
         public Elsewhere $elsewhere = new Elsewhere(),
+        public string $channel = '',
+        private ?self $whole = null,
     ) {
-        usort($checks, static fn (Check $a, Check $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
-        usort($interventions, static fn (Intervention $a, Intervention $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
-        usort($runs, static fn (Run $a, Run $b): int => [$a->start, $a->id] <=> [$b->start, $b->id]);
         $this->memory = $whole->memory ?? new Memory();
-        $this->checks = $checks;
-        $this->interventions = $interventions;
-        $this->runs = $runs;
-        $this->byName = array_column($runs, null, 'id');
+        $this->checks = $chronicle->checks;
+        $this->interventions = $chronicle->interventions;
+        $this->runs = $chronicle->runs;
+        $this->byName = array_column($this->runs, null, 'id');
     }
 
     /** The same with its checks told in a zone, so that their days are those of the site. */
@@ -57,13 +49,11 @@ final readonly class Timeline
             if ($check->at->getTimezone()->getName() !== $zone->getName()) {
                 return $this->memory->once('told in '.$zone->getName().' '.$this->channel, fn (): self => new self(
                     $this->instrument,
-                    array_map(static fn (Check $one): Check => $one->toldIn($zone), $this->checks),
-                    $this->interventions,
-                    $this->runs,
+                    $this->chronicle->having(array_map(static fn (Check $one): Check => $one->toldIn($zone), $this->checks)),
                     $this->references,
+                    $this->elsewhere,
                     $this->channel,
                     $this->whole?->toldIn($zone),
-                    $this->elsewhere,
                 ));
             }
         }
@@ -71,17 +61,18 @@ final readonly class Timeline
         return $this;
     }
 
+    /** The unit whose channel it is told of; itself where it is told of all. */
+    public function whole(): self
+    {
+        return $this->whole ?? $this;
+    }
+
     /** The same with one more check. */
     public function with(Check $check): self
     {
-        return new self(
-            $this->instrument,
-            [...$this->checks, $check],
-            $this->interventions,
-            $this->runs,
-            $this->references,
-            elsewhere: $this->elsewhere,
-        );
+        $more = $this->chronicle->having([...$this->checks, $check]);
+
+        return new self($this->instrument, $more, $this->references, $this->elsewhere);
     }
 
     /**
@@ -91,14 +82,7 @@ final readonly class Timeline
      */
     public function knowing(array $references): self
     {
-        return new self(
-            $this->instrument,
-            $this->checks,
-            $this->interventions,
-            $this->runs,
-            $references,
-            elsewhere: $this->elsewhere,
-        );
+        return new self($this->instrument, $this->chronicle, $references, $this->elsewhere);
     }
 
     /** The same with another taking of the known errors of recalled references. */
@@ -114,13 +98,11 @@ final readonly class Timeline
 
         return $known === [] ? $this : new self(
             $this->instrument,
-            $this->checks,
-            $this->interventions,
-            $this->runs,
+            $this->chronicle,
             array_map(static fn (Reference $one): Reference => $one->taking($taken), $this->references),
+            $this->elsewhere,
             $this->channel,
             $this->whole?->taking($taken),
-            $this->elsewhere,
         );
     }
 

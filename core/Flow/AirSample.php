@@ -19,37 +19,25 @@ use Footnote\Core\Quantity\Unit;
 final readonly class AirSample implements RunContent
 {
     /**
-     * @param string              $code      of the run, for the footnote
-     * @param string|null         $medium    its number
-     * @param Traits|null         $sampler   entry of the library
-     * @param Traits|null         $method    entry of the library
-     * @param Air                 $air       in the field
-     * @param bool                $shortTerm a sample for a short-term value, not for the shift
-     * @param Measured|null       $displayed volume that the pump itself shows
-     * @param list<Decimal>       $gauges    readings of the sampler's own gauge
-     * @param list<AnalyteResult> $analytes
-     * @param list<string>        $users     runs on the same medium; this one among them
-     * @param int                 $blanks    field blanks of the campaign
+     * @param string      $code      of the run, for the footnote
+     * @param Traits|null $sampler   entry of the library
+     * @param Traits|null $method    entry of the library
+     * @param bool        $shortTerm a sample for a short-term value, not for the shift
      */
     public function __construct(
         public string $code,
-        public ?string $medium,
+        public Analysed $analysed,
         public ?Traits $sampler,
         public ?Traits $method,
-        public Air $air,
+        public FieldReadings $field,
         public bool $shortTerm,
-        public ?Measured $displayed,
-        public array $gauges,
-        public array $analytes,
-        public array $users,
-        public int $blanks,
     ) {
     }
 
     /** The mean of the readings of its own gauge; null where it has none. */
     public function gauge(): ?Figure
     {
-        if ($this->gauges === []) {
+        if ($this->field->gauges === []) {
             return null;
         }
         $origin = new Origin('run', $this->code, 'read in the field');
@@ -62,13 +50,13 @@ final readonly class AirSample implements RunContent
                 $origin,
                 $gauge->decimals(),
             ),
-            $this->gauges,
+            $this->field->gauges,
         );
 
         return Figure::derived(
             'I',
             'mean of the sampler\'s gauge',
-            Exact::mean(array_map(static fn (Decimal $gauge): Exact => $gauge->value, $this->gauges)),
+            Exact::mean(array_map(static fn (Decimal $gauge): Exact => $gauge->value, $this->field->gauges)),
             Unit::None,
             SharedEquation::Replicates,
             $inputs,
@@ -79,7 +67,7 @@ final readonly class AirSample implements RunContent
     /** Whether its medium is desorbed: by its method, or, where none is named, since it has a back section. */
     public function isDesorbed(AnalyteResult $analyte): bool
     {
-        return $this->method === null ? $analyte->back !== null : $this->method->flag('desorption');
+        return $this->method === null ? $analyte->masses->back !== null : $this->method->flag('desorption');
     }
 
     /** Whether its head takes one size of particles, which it does near its design flow only. */

@@ -38,38 +38,22 @@ final readonly class AnalyteResult
     public bool $isBelowZero;
 
     /**
-     * @param string          $analyte    code of the substance
-     * @param Traits|null     $substance  its entry in the library, for name and molar mass
-     * @param string          $report     number of the report
-     * @param Mass|null       $back       of the back section; null where there is none
-     * @param Mass|null       $quantitation limit of quantitation
-     * @param Mass|null       $detection  limit of detection
-     * @param Decimal|null    $desorption efficiency, 0 to 1
-     * @param list<BlankMass> $blanks     the ones that count: field blanks where there are any, else media blanks
-     * @param int             $fieldBlanks how many field blanks the report has for the substance
-     * @param list<string>    $superseded reports whose row this one takes the place of
+     * @param string      $analyte   code of the substance
+     * @param Traits|null $substance its entry in the library, for name and molar mass
      */
     public function __construct(
         public string $analyte,
         public ?Traits $substance,
-        public string $report,
-        public string $laboratory,
-        public Mass $front,
-        public ?Mass $back,
-        public ?Mass $quantitation,
-        public ?Mass $detection,
-        public ?Decimal $desorption,
-        public Corrected $blankCorrected,
-        public Corrected $desorptionCorrected,
-        public array $blanks,
-        public int $fieldBlanks,
-        public array $superseded,
+        public ReportedBy $reported,
+        public FoundMasses $masses,
+        public LaboratoryCorrections $corrections,
+        public CountingBlanks $blanks,
     ) {
         $this->subtracted = $this->meanBlank();
         $raw = $this->raw();
         $isNegative = !$this->isLessThan() && $raw->compareTo(Exact::zero()) < 0;
         $this->isBelowZero = $isNegative
-            && ($quantitation === null || $raw->plus($quantitation->micrograms())->compareTo(Exact::zero()) < 0);
+            && ($masses->quantitation === null || $raw->plus($masses->quantitation->micrograms())->compareTo(Exact::zero()) < 0);
         $this->mass = $this->massOnMedium($raw, $isNegative && !$this->isBelowZero);
         $counts = !$this->isLessThan() && !$this->isBelowZero && !$this->mass->isLessThan();
         $blank = $this->blank(static fn (Mass $mass): Exact => $mass->micrograms());
@@ -77,8 +61,8 @@ final readonly class AnalyteResult
         $this->least = $counts && $off instanceof Exact && $blank !== null && $blank->compareTo($off) !== 0
             ? $this->other('mass with the blanks at their limits taken off', $raw->plus($off)->minus($blank))
             : null;
-        $this->most = $counts && $back !== null && $back->lessThan && !$front->lessThan
-            ? $this->other('mass with the back section at its limit', $raw->plus($back->micrograms()))
+        $this->most = $counts && $masses->back !== null && $masses->back->lessThan && !$masses->front->lessThan
+            ? $this->other('mass with the back section at its limit', $raw->plus($masses->back->micrograms()))
             : null;
     }
 
@@ -105,21 +89,21 @@ final readonly class AnalyteResult
 
             return $mass->lessThan ? $figure->downTo(Exact::zero()) : $figure;
         };
-        $inputs = [$read('m_front', 'front section of '.$this->name(), $this->front)];
-        if ($this->back !== null) {
-            $inputs[] = $read('m_back', 'back section', $this->back);
+        $inputs = [$read('m_front', 'front section of '.$this->name(), $this->masses->front)];
+        if ($this->masses->back !== null) {
+            $inputs[] = $read('m_back', 'back section', $this->masses->back);
         }
         if ($this->subtracted !== null) {
             $inputs[] = $this->subtracted;
         }
-        $limit = $isLittleBelow ? $this->quantitation : $this->limit();
+        $limit = $isLittleBelow ? $this->masses->quantitation : $this->limit();
         $isBelow = !$this->isLessThan() && !$this->isBelowZero && $limit !== null && $raw->compareTo($limit->micrograms()) < 0;
         $high = $isBelow ? $limit->micrograms() : $raw;
         if ($isBelow) {
             $inputs[] = $read('LOQ', 'limit below which nothing is stated', $limit);
         }
         // A back section that is loaded behind an empty front: the front may hold anything below its own limit.
-        $low = $this->front->lessThan && !$this->isLessThan() ? $raw->minus($this->front->micrograms()) : $high;
+        $low = $this->masses->front->lessThan && !$this->isLessThan() ? $raw->minus($this->masses->front->micrograms()) : $high;
         if ($this->efficiency() !== null) {
             $inputs[] = Figure::read(
                 'DE',
@@ -166,14 +150,20 @@ final readonly class AnalyteResult
 
     private function origin(): Origin
     {
-        return new Origin('laboratory', $this->report, \sprintf('%s, report %s', $this->laboratory, $this->report));
+        return new Origin(
+            'laboratory',
+            $this->reported->report,
+            \sprintf('%s, report %s', $this->reported->laboratory, $this->reported->report),
+        );
     }
 
     private function efficiency(): ?Decimal
     {
-        return $this->desorptionCorrected !== Corrected::No || $this->desorption === null || $this->desorption->value->isZero()
+        $efficiency = $this->corrections->efficiency;
+
+        return $this->corrections->desorption !== Corrected::No || $efficiency === null || $efficiency->value->isZero()
             ? null
-            : $this->desorption;
+            : $efficiency;
     }
 
     private function desorbed(Exact $mass): Exact
@@ -185,11 +175,11 @@ final readonly class AnalyteResult
 
     private function meanBlank(): ?Figure
     {
-        if ($this->blankCorrected !== Corrected::No || $this->blanks === []) {
+        if ($this->corrections->blank !== Corrected::No || $this->blanks->masses === []) {
             return null;
         }
         $figures = [];
-        foreach ($this->blanks as $blank) {
+        foreach ($this->blanks->masses as $blank) {
             foreach ($this->sections($blank) as $section => $mass) {
                 $figures[] = Figure::read(
                     'm_b',
@@ -202,7 +192,7 @@ final readonly class AnalyteResult
                     ),
                     $mass->floor(),
                     Unit::Microgram,
-                    new Origin('laboratory', $this->report, 'blank '.$blank->medium),
+                    new Origin('laboratory', $this->reported->report, 'blank '.$blank->medium),
                     2,
                 );
             }
@@ -211,7 +201,12 @@ final readonly class AnalyteResult
 
         return Figure::derived(
             'm_blank',
-            \sprintf('mean of %d %s blank%s', \count($this->blanks), $this->blanks[0]->kind, \count($this->blanks) === 1 ? '' : 's'),
+            \sprintf(
+                'mean of %d %s blank%s',
+                \count($this->blanks->masses),
+                $this->blanks->masses[0]->kind,
+                \count($this->blanks->masses) === 1 ? '' : 's',
+            ),
             $mean,
             Unit::Microgram,
             SharedEquation::Replicates,
@@ -229,7 +224,7 @@ final readonly class AnalyteResult
     {
         return [
             'front' => $blank->mass,
-            ...($blank->back === null || $this->back === null || $this->back->lessThan ? [] : ['back' => $blank->back]),
+            ...($blank->back === null || $this->masses->back === null || $this->masses->back->lessThan ? [] : ['back' => $blank->back]),
         ];
     }
 
@@ -240,7 +235,7 @@ final readonly class AnalyteResult
      */
     private function blank(\Closure $of): ?Exact
     {
-        return $this->blankCorrected !== Corrected::No || $this->blanks === []
+        return $this->corrections->blank !== Corrected::No || $this->blanks->masses === []
             ? null
             : Exact::mean(
                 array_map(
@@ -249,7 +244,7 @@ final readonly class AnalyteResult
                         static fn (Exact $sum, Mass $mass): Exact => $sum->plus($of($mass)),
                         Exact::zero(),
                     ),
-                    $this->blanks,
+                    $this->blanks->masses,
                 ),
             );
     }
@@ -257,7 +252,7 @@ final readonly class AnalyteResult
     /** What was found in both sections, before any blank, µg; null where nothing was. */
     public function found(): ?Exact
     {
-        $found = $this->front->floor()->plus($this->back?->floor() ?? Exact::zero());
+        $found = $this->masses->front->floor()->plus($this->masses->back?->floor() ?? Exact::zero());
 
         return $found->compareTo(Exact::zero()) > 0 ? $found : null;
     }
@@ -265,25 +260,27 @@ final readonly class AnalyteResult
     /** Whether nothing was found in either section. */
     public function isLessThan(): bool
     {
-        return $this->front->lessThan && ($this->back === null || $this->back->lessThan);
+        return $this->masses->front->lessThan && ($this->masses->back === null || $this->masses->back->lessThan);
     }
 
     /** Between detection and quantitation: a number, but an estimate. */
     public function isEstimated(): bool
     {
-        return !$this->mass->isLessThan() && $this->quantitation !== null && $this->raw()->compareTo($this->quantitation->micrograms()) < 0;
+        return !$this->mass->isLessThan()
+            && $this->masses->quantitation !== null
+            && $this->raw()->compareTo($this->masses->quantitation->micrograms()) < 0;
     }
 
     /** Back over front in percent, blanks by section taken off each; null where there is no back section or nothing on the front. */
     public function breakthrough(): ?Exact
     {
-        if ($this->back === null || $this->back->lessThan || $this->front->lessThan) {
+        if ($this->masses->back === null || $this->masses->back->lessThan || $this->masses->front->lessThan) {
             return null;
         }
-        $front = $this->front->micrograms();
-        $back = $this->back->micrograms();
-        $bySection = array_values(array_filter($this->blanks, static fn (BlankMass $one): bool => $one->back !== null));
-        if ($this->blankCorrected !== Corrected::Yes && $bySection !== []) {
+        $front = $this->masses->front->micrograms();
+        $back = $this->masses->back->micrograms();
+        $bySection = array_values(array_filter($this->blanks->masses, static fn (BlankMass $one): bool => $one->back !== null));
+        if ($this->corrections->blank !== Corrected::Yes && $bySection !== []) {
             $front = $front->minus(Exact::mean(array_map(static fn (BlankMass $one): Exact => $one->mass->floor(), $bySection)));
             $back = $back->minus(
                 Exact::mean(array_map(static fn (BlankMass $one): Exact => $one->back?->floor() ?? Exact::zero(), $bySection)),
@@ -299,27 +296,27 @@ final readonly class AnalyteResult
      */
     public function isBackwards(): bool
     {
-        return $this->back !== null
-            && !$this->back->lessThan
-            && $this->front->lessThan
-            && $this->back->micrograms()->compareTo(Exact::zero()) > 0;
+        return $this->masses->back !== null
+            && !$this->masses->back->lessThan
+            && $this->masses->front->lessThan
+            && $this->masses->back->micrograms()->compareTo(Exact::zero()) > 0;
     }
 
     /** What stands below this mass is only known to be less: detection where the laboratory gives it, else quantitation. */
     private function limit(): ?Mass
     {
-        return $this->detection ?? $this->quantitation;
+        return $this->masses->detection ?? $this->masses->quantitation;
     }
 
     /** Front and back, blank taken off, before desorption, µg; where nothing was found the limits of both, and nothing taken off. */
     private function raw(): Exact
     {
-        $raw = $this->front->micrograms();
+        $raw = $this->masses->front->micrograms();
         if ($this->isLessThan()) {
-            return $this->back === null ? $raw : $raw->plus($this->back->micrograms());
+            return $this->masses->back === null ? $raw : $raw->plus($this->masses->back->micrograms());
         }
-        if ($this->back !== null && !$this->back->lessThan) {
-            $raw = $raw->plus($this->back->micrograms());
+        if ($this->masses->back !== null && !$this->masses->back->lessThan) {
+            $raw = $raw->plus($this->masses->back->micrograms());
         }
         $blank = $this->subtracted?->value;
 

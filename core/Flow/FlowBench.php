@@ -221,20 +221,20 @@ final readonly class FlowBench implements BenchGuide
             return new LiveSheet([]);
         }
         $lines = [];
-        $questions = $content->air->questions();
+        $questions = $content->standard->air->questions();
         try {
-            if ($content->points !== []) {
+            if ($content->readings->points !== []) {
                 return new LiveSheet($this->curve(GaugeCurve::of($check, $content, $timeline), $policy), $questions);
             }
-            $found = FlowMeasurement::of($content->asFound, 'as found', $check, $content, $timeline);
-            $left = FlowMeasurement::of($content->asLeft, 'as left', $check, $content, $timeline);
+            $found = FlowMeasurement::of($content->readings->asFound, 'as found', $check, $content, $timeline);
+            $left = FlowMeasurement::of($content->readings->asLeft, 'as left', $check, $content, $timeline);
         } catch (UnreadableFlow|ConditionsMissing|TooFewPoints|SlopeIsZero $problem) {
             return new LiveSheet(
                 [],
                 [...$questions, ucfirst(rtrim($problem->getMessage(), '.')).'. As it stands this check is no evidence.'],
             );
         }
-        if ($found === null && $content->asFound !== []) {
+        if ($found === null && $content->readings->asFound !== []) {
             $questions[] = 'No set-point that was read lies within 1 % of the flow it is set for. Which is the working one?';
         }
         foreach (['as found' => $found, 'as left' => $left] as $when => $measured) {
@@ -340,7 +340,7 @@ final readonly class FlowBench implements BenchGuide
         if ($standard->basis() === 'actual' || (!$standard instanceof DirectReading && !$standard instanceof TransferOrifice)) {
             return [];
         }
-        $read = $measured->flows[0]->inputs[0] ?? null;
+        $read = $measured->flows[0]->from->inputs[0] ?? null;
         $off = static fn (Figure $flow): float => abs(100 * ($flow->toFloat() - $design->toFloat()) / $design->toFloat());
         if ($read === null || $read->unit !== Unit::LitrePerMinute || $off($read) > self::NEAR || $off($measured->mean) <= self::NEAR) {
             return [];
@@ -364,15 +364,18 @@ final readonly class FlowBench implements BenchGuide
         $found = null;
         foreach ($timeline->checks as $earlier) {
             $content = $earlier->content;
-            if ($earlier->at >= $check->at || $earlier->id === $check->id || !$content instanceof FlowCheck || $content->points !== []) {
+            if ($earlier->at >= $check->at
+                || $earlier->id === $check->id
+                || !$content instanceof FlowCheck
+                || $content->readings->points !== []) {
                 continue;
             }
             if ($usability->whyUnusable($earlier, $timeline) !== []) {
-                $found = $content->adjusted ? null : $found;
+                $found = $content->readings->adjusted ? null : $found;
                 continue;
             }
             $left = FlowMeasurement::of(
-                $content->adjusted ? $content->asLeft : $content->asFound,
+                $content->readings->adjusted ? $content->readings->asLeft : $content->readings->asFound,
                 'as left',
                 $earlier,
                 $content,

@@ -113,7 +113,7 @@ final readonly class FlowFamily implements Family, Composing
 
     public function composes(Run $run): bool
     {
-        return $run->stop !== null;
+        return $run->timing->stop !== null;
     }
 
     public function compose(Assessment $own, array $shift, Policy $policy, Yardsticks $yardsticks): array

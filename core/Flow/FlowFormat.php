@@ -200,23 +200,33 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
 
         return new FlowCheck(
             $traits->text('procedure') ?? '',
-            $traits->text('setting') ?? '',
-            new Air($traits->measured('temperature'), $traits->measured('pressure'), $traits->decimal('humidity')),
-            array_values(array_filter([$traits->text('thermometer'), $traits->text('barometer')], \is_string(...))),
+            new AtStandard(
+                $traits->text('setting') ?? '',
+                new Air($traits->measured('temperature'), $traits->measured('pressure'), $traits->decimal('humidity')),
+                array_values(array_filter([$traits->text('thermometer'), $traits->text('barometer')], \is_string(...))),
+                $traits->text('floatRead'),
+                [
+                    'left' => $traits->decimal('restLeft'),
+                    'right' => $traits->decimal('restRight'),
+                    'gravity' => $traits->decimal('gravity'),
+                ],
+            ),
             $traits->text('medium'),
             $traits->measured('target'),
             LeakTest::of($traits),
-            $traits->text('floatRead'),
-            ['left' => $traits->decimal('restLeft'), 'right' => $traits->decimal('restRight'), 'gravity' => $traits->decimal('gravity')],
-            self::rows($traits, 'asFound'),
-            $asLeft,
-            $adjusted,
-            self::rows($traits, 'points'),
-            $traits->measured('unitTemperature'),
-            $traits->measured('unitPressure'),
-            $traits->measured('unitTemperatureLeft'),
-            $traits->measured('unitPressureLeft'),
-            Standstill::tryFrom($traits->text('standstill') ?? ''),
+            new FlowReadings(
+                self::rows($traits, 'asFound'),
+                $asLeft,
+                $adjusted,
+                self::rows($traits, 'points'),
+                Standstill::tryFrom($traits->text('standstill') ?? ''),
+            ),
+            new UnitShows(
+                $traits->measured('unitTemperature'),
+                $traits->measured('unitPressure'),
+                $traits->measured('unitTemperatureLeft'),
+                $traits->measured('unitPressureLeft'),
+            ),
         );
     }
 
@@ -236,9 +246,9 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
             ', ',
             array_filter(
                 [
-                    $content->air->temperature?->words(),
-                    $content->air->pressure?->words(),
-                    $content->air->humidity === null ? null : $content->air->humidity->written.' %',
+                    $content->standard->air->temperature?->words(),
+                    $content->standard->air->pressure?->words(),
+                    $content->standard->air->humidity === null ? null : $content->standard->air->humidity->written.' %',
                 ],
                 \is_string(...),
             ),
@@ -247,13 +257,18 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
         return [
             ['label' => 'Air', 'shown' => $air === '' ? 'not read' : $air],
             ['label' => 'Medium', 'shown' => $content->medium ?? 'not said'],
-            ...($content->standstill === null ? [] : [['label' => 'Flow', 'shown' => Standstill::choices()[$content->standstill->value]]]),
+            ...($content->readings->standstill === null ? [] : [[
+                'label' => 'Flow',
+                'shown' => Standstill::choices()[$content->readings->standstill->value],
+            ]]),
             [
                 'label' => 'As found',
-                'shown' => $content->points === [] ? $rows($content->asFound) : \sprintf('%d points', \count($content->points)),
+                'shown' => $content->readings->points === []
+                    ? $rows($content->readings->asFound)
+                    : \sprintf('%d points', \count($content->readings->points)),
             ],
-            ['label' => 'As left', 'shown' => $content->adjusted ? $rows($content->asLeft) : 'as found'],
-            ['label' => 'Adjusted', 'shown' => $content->adjusted ? 'yes' : 'no'],
+            ['label' => 'As left', 'shown' => $content->readings->adjusted ? $rows($content->readings->asLeft) : 'as found'],
+            ['label' => 'Adjusted', 'shown' => $content->readings->adjusted ? 'yes' : 'no'],
         ];
     }
 
@@ -294,24 +309,28 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
 
         return new AirSample(
             $run->text('id'),
-            $medium,
+            new Analysed(
+                $medium,
+                $medium === null ? [] : LaboratoryRows::of($medium, $around->laboratory, $around->library),
+                $medium === null ? [] : $around->laboratory->usedBy($medium),
+                \count(array_filter(
+                    $around->laboratory->blanks(),
+                    static fn (Fields $blank): bool => $blank->optionalText('kind') !== 'media',
+                )),
+            ),
             $find('sampler', self::SAMPLERS),
             $find('method', self::METHODS),
-            new Air($traits->measured('fieldTemperature'), $traits->measured('fieldPressure')),
-            $traits->text('purpose') === 'short-term',
-            $traits->measured('displayedVolume'),
-            array_values(
-                array_filter(
-                    [$traits->decimal('gaugeStart'), $traits->decimal('gaugeStop')],
-                    static fn (?Decimal $gauge): bool => $gauge !== null,
+            new FieldReadings(
+                new Air($traits->measured('fieldTemperature'), $traits->measured('fieldPressure')),
+                $traits->measured('displayedVolume'),
+                array_values(
+                    array_filter(
+                        [$traits->decimal('gaugeStart'), $traits->decimal('gaugeStop')],
+                        static fn (?Decimal $gauge): bool => $gauge !== null,
+                    ),
                 ),
             ),
-            $medium === null ? [] : LaboratoryRows::of($medium, $around->laboratory, $around->library),
-            $medium === null ? [] : $around->laboratory->usedBy($medium),
-            \count(array_filter(
-                $around->laboratory->blanks(),
-                static fn (Fields $blank): bool => $blank->optionalText('kind') !== 'media',
-            )),
+            $traits->text('purpose') === 'short-term',
         );
     }
 

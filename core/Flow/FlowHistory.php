@@ -43,15 +43,17 @@ final readonly class FlowHistory
         $leftAt = null;
         foreach ($timeline->checks as $check) {
             $content = $check->content;
-            if (!$content instanceof FlowCheck || $content->points !== [] || $usability->whyUnusable($check, $timeline) !== []) {
+            if (!$content instanceof FlowCheck || $content->readings->points !== [] || $usability->whyUnusable($check, $timeline) !== []) {
                 $left = $check->content->wasAdjusted() ? null : $left;
                 continue;
             }
             if ($leftAt !== null && self::broken($timeline, $leftAt, $check->at)) {
                 $left = null;
             }
-            $found = FlowMeasurement::of($content->asFound, 'as found', $check, $content, $timeline)?->mean;
-            $now = $content->adjusted ? FlowMeasurement::of($content->asLeft, 'as left', $check, $content, $timeline)?->mean : $found;
+            $found = FlowMeasurement::of($content->readings->asFound, 'as found', $check, $content, $timeline)?->mean;
+            $now = $content->readings->adjusted
+                ? FlowMeasurement::of($content->readings->asLeft, 'as left', $check, $content, $timeline)?->mean
+                : $found;
             $change = $left !== null && $found !== null ? FlowChange::between($left, $found, 'change of flow up to '.$check->id) : null;
             if ($change !== null) {
                 $changes[] = [$check, $change];
@@ -62,7 +64,7 @@ final readonly class FlowHistory
                 $found?->toFloat(),
                 $now?->toFloat(),
                 $change?->toFloat(),
-                $content->adjusted && $found !== null && $now !== null ? $now->toFloat() - $found->toFloat() : null,
+                $content->readings->adjusted && $found !== null && $now !== null ? $now->toFloat() - $found->toFloat() : null,
             );
             $left = $now;
             $leftAt = $check->at;

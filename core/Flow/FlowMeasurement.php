@@ -43,7 +43,7 @@ final readonly class FlowMeasurement
     public static function of(array $rows, string $when, Check $check, FlowCheck $content, Timeline $timeline): ?self
     {
         return $timeline->memory->once(
-            \sprintf('flow %s %s of %s', $rows === $content->asLeft ? 'left' : 'found', $when, $check->id),
+            \sprintf('flow %s %s of %s', $rows === $content->readings->asLeft ? 'left' : 'found', $when, $check->id),
             static fn (): ?self => self::measure($rows, $when, $check, $content, $timeline),
         );
     }
@@ -92,7 +92,10 @@ final readonly class FlowMeasurement
      */
     private static function flows(FlowStandard $standard, array $rows, Check $check, FlowCheck $content): array
     {
-        return array_map(static fn (FlowRow $row): Figure => $standard->flow($row, $content->air, self::origin($check, $row)), $rows);
+        return array_map(
+            static fn (FlowRow $row): Figure => $standard->flow($row, $content->standard->air, self::origin($check, $row)),
+            $rows,
+        );
     }
 
     /**
@@ -106,20 +109,20 @@ final readonly class FlowMeasurement
         if ($reference === null) {
             throw new UnreadableFlow('no flow standard is named');
         }
-        if ($content->floatRead !== null
+        if ($content->standard->floatRead !== null
             && $reference->traits->text('floatRead') !== null
-            && $content->floatRead !== $reference->traits->text('floatRead')) {
+            && $content->standard->floatRead !== $reference->traits->text('floatRead')) {
             throw new UnreadableFlow(
                 \sprintf(
                     'the %s of the float was read, the table of %s is for its %s',
-                    $content->floatRead,
+                    $content->standard->floatRead,
                     $reference->id,
                     $reference->traits->text('floatRead'),
                 ),
             );
         }
 
-        return FlowStandards::of($reference, $check->at, $content->setting, $content->gauge, $below)
+        return FlowStandards::of($reference, $check->at, $content->standard->setting, $content->standard->gauge, $below)
             ?? throw new UnreadableFlow(
                 \in_array($reference->kind, FlowStandards::KINDS, true)
                     ? \sprintf(
@@ -135,7 +138,7 @@ final readonly class FlowMeasurement
         return new Origin(
             'check',
             $check->id,
-            \sprintf('%s, %s by %s', $row->provenance->words(), $check->at->format('j M Y H:i'), $check->by),
+            \sprintf('%s, %s by %s', $row->provenance->words(), $check->at->format('j M Y H:i'), $check->notes->by),
         );
     }
 
@@ -150,8 +153,8 @@ final readonly class FlowMeasurement
     {
         $targets = [];
         foreach ($rows as $row) {
-            if ($row->target !== null) {
-                $targets[(string) $row->target->in(Unit::LitrePerMinute)][] = $row;
+            if ($row->sampler->target !== null) {
+                $targets[(string) $row->sampler->target->in(Unit::LitrePerMinute)][] = $row;
             }
         }
         if ($targets === []) {
@@ -178,7 +181,7 @@ final readonly class FlowMeasurement
         $nearest = [];
         $least = null;
         foreach ($targets as $rows) {
-            $off = $rows[0]->target?->in(Unit::LitrePerMinute)->minus($wanted)->absolute();
+            $off = $rows[0]->sampler->target?->in(Unit::LitrePerMinute)->minus($wanted)->absolute();
             if ($off !== null && ($least === null || $off->compareTo($least) < 0)) {
                 $nearest = $rows;
                 $least = $off;

@@ -6,8 +6,10 @@ namespace Footnote\Core\Flow;
 
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Procedure\ReadingsList;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
+use Footnote\Core\Procedure\StepWords;
 
 /** The checks of what draws air, step by step. */
 final class FlowProcedures
@@ -45,9 +47,11 @@ final class FlowProcedures
             new Step(
                 Step::WARM_UP,
                 StepKind::Wait,
-                'Warm up',
-                'Run the pump for a few minutes.',
-                'A cold pump settles while one reads it.',
+                new StepWords(
+                    'Warm up',
+                    'Run the pump for a few minutes.',
+                    'A cold pump settles while one reads it.',
+                ),
                 seconds: 300,
             ),
             self::medium(),
@@ -60,9 +64,11 @@ final class FlowProcedures
             new Step(
                 'device-off',
                 StepKind::Confirm,
-                'Standard off',
-                'Take the flow standard off and close the line to the sampler again.',
-                'A line left open draws the air of the room behind the sampler.',
+                new StepWords(
+                    'Standard off',
+                    'Take the flow standard off and close the line to the sampler again.',
+                    'A line left open draws the air of the room behind the sampler.',
+                ),
             ),
         ]);
     }
@@ -78,9 +84,11 @@ final class FlowProcedures
             new Step(
                 'device-off',
                 StepKind::Confirm,
-                'Standard off',
-                'Take the flow standard off; the run goes on.',
-                'The run goes on through the sampler alone.',
+                new StepWords(
+                    'Standard off',
+                    'Take the flow standard off; the run goes on.',
+                    'The run goes on through the sampler alone.',
+                ),
             ),
         ]);
     }
@@ -95,32 +103,39 @@ final class FlowProcedures
             new Step(
                 'shaft-locked',
                 StepKind::Confirm,
-                'Voltage set, shaft locked',
-                'Set the voltage and lock its shaft.',
-                'The valve alone walks the flow down; a shaft that turns makes two curves of one.',
+                new StepWords(
+                    'Voltage set, shaft locked',
+                    'Set the voltage and lock its shaft.',
+                    'The valve alone walks the flow down; a shaft that turns makes two curves of one.',
+                ),
             ),
             new Step(
                 self::POINTS,
                 StepKind::Readings,
-                'Points',
-                'Walk the flow down with the valve. At each point read the sampler\'s gauge and both legs of the manometer.',
-                'Five points or more, over the flows the sampler is used at.',
-                into: 'points',
-                rows: 5,
+                new StepWords(
+                    'Points',
+                    'Walk the flow down with the valve. At each point read the sampler\'s gauge and both legs of the manometer.',
+                    'Five points or more, over the flows the sampler is used at.',
+                ),
+                readings: new ReadingsList('points', 5),
             ),
             new Step(
                 'valve-open',
                 StepKind::Confirm,
-                'Valve open again',
-                'Open the valve fully.',
-                'A valve left half shut samples at the last point of the calibration.',
+                new StepWords(
+                    'Valve open again',
+                    'Open the valve fully.',
+                    'A valve left half shut samples at the last point of the calibration.',
+                ),
             ),
             new Step(
                 'device-off',
                 StepKind::Confirm,
-                'Orifice off',
-                'Take the orifice off and put the filter holder back.',
-                'Some samplers are calibrated empty: the filter goes in now.',
+                new StepWords(
+                    'Orifice off',
+                    'Take the orifice off and put the filter holder back.',
+                    'Some samplers are calibrated empty: the filter goes in now.',
+                ),
             ),
         ]);
     }
@@ -132,11 +147,12 @@ final class FlowProcedures
             new Step(
                 self::AS_FOUND,
                 StepKind::Readings,
-                'Flow',
-                'Read the flow at the working set-point, the low one and the high one.',
-                'Set-points on either side bracket the working flow.',
-                into: 'asFound',
-                rows: 3,
+                new StepWords(
+                    'Flow',
+                    'Read the flow at the working set-point, the low one and the high one.',
+                    'Set-points on either side bracket the working flow.',
+                ),
+                readings: new ReadingsList('asFound', 3),
             ),
             ...self::fixedAfter(),
         ]);
@@ -149,22 +165,24 @@ final class FlowProcedures
             new Step(
                 self::AS_FOUND,
                 StepKind::Readings,
-                'Flow as found',
-                'Read the flow at the working set-point, the low one and the high one, before anything is adjusted.',
-                'This value closes every run since the last check.',
-                into: 'asFound',
-                rows: 3,
+                new StepWords(
+                    'Flow as found',
+                    'Read the flow at the working set-point, the low one and the high one, before anything is adjusted.',
+                    'This value closes every run since the last check.',
+                ),
+                readings: new ReadingsList('asFound', 3),
             ),
             self::adjust(),
             new Step(
                 self::AS_LEFT,
                 StepKind::Readings,
-                'Flow as left',
-                'Read the flow at the three set-points again.',
-                'The next run starts from here.',
-                when: 'adjusted',
-                into: 'asLeft',
-                rows: 3,
+                new StepWords(
+                    'Flow as left',
+                    'Read the flow at the three set-points again.',
+                    'The next run starts from here.',
+                ),
+                onlyAfter: 'adjusted',
+                readings: new ReadingsList('asLeft', 3),
             ),
             ...self::fixedAfter(),
         ]);
@@ -177,39 +195,49 @@ final class FlowProcedures
             new Step(
                 'inlet-cleaned',
                 StepKind::Confirm,
-                'Inlet cleaned',
-                'Clean the inlet and look at the seals.',
-                'What sticks in the inlet is not on the filter.',
+                new StepWords(
+                    'Inlet cleaned',
+                    'Clean the inlet and look at the seals.',
+                    'What sticks in the inlet is not on the filter.',
+                ),
             ),
             new Step(
                 self::LEAK,
                 StepKind::Entries,
-                'Leak test',
-                'Close the inlet and let the vacuum stand. Let it off slowly.',
-                'Let off at once, it tears the filter.',
+                new StepWords(
+                    'Leak test',
+                    'Close the inlet and let the vacuum stand. Let it off slowly.',
+                    'Let off at once, it tears the filter.',
+                ),
             ),
             new Step(
                 self::UNIT_TEMPERATURE,
                 StepKind::Entries,
-                'Temperature',
-                'Compare with the reference in the shade, both given time.',
-                'Flow is worked out from temperature and pressure: they come first.',
+                new StepWords(
+                    'Temperature',
+                    'Compare with the reference in the shade, both given time.',
+                    'Flow is worked out from temperature and pressure: they come first.',
+                ),
             ),
             new Step(
                 self::UNIT_PRESSURE,
                 StepKind::Entries,
-                'Pressure',
-                'Compare with the reference barometer.',
-                'Flow is worked out from temperature and pressure: they come first.',
+                new StepWords(
+                    'Pressure',
+                    'Compare with the reference barometer.',
+                    'Flow is worked out from temperature and pressure: they come first.',
+                ),
             ),
             self::reference(),
             new Step(
                 self::STANDARD,
                 StepKind::Entries,
-                'At the standard',
-                'Write what the standard wants noted beside its readings: how a manometer rests, its fluid, where a '
+                new StepWords(
+                    'At the standard',
+                    'Write what the standard wants noted beside its readings: how a manometer rests, its fluid, where a '
                     .'float is read, the humidity behind a film.',
-                'A reading without it is told wrong.',
+                    'A reading without it is told wrong.',
+                ),
                 required: false,
             ),
         ];
@@ -222,24 +250,38 @@ final class FlowProcedures
             new Step(
                 'leak-again',
                 StepKind::Confirm,
-                'Leak test again',
-                'Check for leaks again: something was reseated.',
-                'Reseating a cassette alone moves the result a little.',
+                new StepWords(
+                    'Leak test again',
+                    'Check for leaks again: something was reseated.',
+                    'Reseating a cassette alone moves the result a little.',
+                ),
             ),
-            new Step('self-test', StepKind::Confirm, 'Self-test', 'Let the self-test run to its end.', 'It cannot be broken off.'),
+            new Step(
+                'self-test',
+                StepKind::Confirm,
+                new StepWords(
+                    'Self-test',
+                    'Let the self-test run to its end.',
+                    'It cannot be broken off.',
+                ),
+            ),
             new Step(
                 'device-off',
                 StepKind::Confirm,
-                'Audit device off',
-                'Take the audit device off the inlet.',
-                'People forget it, and the sampler goes on through the device.',
+                new StepWords(
+                    'Audit device off',
+                    'Take the audit device off the inlet.',
+                    'People forget it, and the sampler goes on through the device.',
+                ),
             ),
             new Step(
                 'sampling-on',
                 StepKind::Confirm,
-                'Sampling again',
-                'Start sampling again and see that it runs.',
-                'People forget it, and a day is lost.',
+                new StepWords(
+                    'Sampling again',
+                    'Start sampling again and see that it runs.',
+                    'People forget it, and a day is lost.',
+                ),
             ),
         ];
     }
@@ -249,9 +291,11 @@ final class FlowProcedures
         return new Step(
             self::MEDIUM,
             StepKind::Entries,
-            'Medium',
-            'Put a spare of the same medium in line, or leave the line empty where the sampler wants that.',
-            'A medium holds the flow back: without it the flow is another.',
+            new StepWords(
+                'Medium',
+                'Put a spare of the same medium in line, or leave the line empty where the sampler wants that.',
+                'A medium holds the flow back: without it the flow is another.',
+            ),
         );
     }
 
@@ -260,9 +304,11 @@ final class FlowProcedures
         return new Step(
             self::LEAK,
             StepKind::Entries,
-            'Leak test',
-            'Block the far end of the whole line.',
-            'A leak dilutes the sample with air from somewhere else. It comes before the flow, and again after anything was reseated.',
+            new StepWords(
+                'Leak test',
+                'Block the far end of the whole line.',
+                'A leak dilutes the sample with air from somewhere else. It comes before the flow, and again after anything was reseated.',
+            ),
         );
     }
 
@@ -271,9 +317,11 @@ final class FlowProcedures
         return new Step(
             self::REFERENCE,
             StepKind::Reference,
-            'Flow standard',
-            'Choose the flow standard.',
-            'Each works over its range only: a reading outside it is no reading.',
+            new StepWords(
+                'Flow standard',
+                'Choose the flow standard.',
+                'Each works over its range only: a reading outside it is no reading.',
+            ),
         );
     }
 
@@ -282,9 +330,11 @@ final class FlowProcedures
         return new Step(
             self::CONDITIONS,
             StepKind::Entries,
-            'Air',
-            'Read temperature and pressure, in the shade, out of the wind, given time.',
-            'A flow is a flow at some temperature and pressure.',
+            new StepWords(
+                'Air',
+                'Read temperature and pressure, in the shade, out of the wind, given time.',
+                'A flow is a flow at some temperature and pressure.',
+            ),
         );
     }
 
@@ -293,11 +343,12 @@ final class FlowProcedures
         return new Step(
             self::AS_FOUND,
             StepKind::Readings,
-            'As found',
-            'Read the flow before anything is touched.',
-            'This value closes every run since the last check. Once adjusted, it is gone.',
-            into: 'asFound',
-            rows: $rows,
+            new StepWords(
+                'As found',
+                'Read the flow before anything is touched.',
+                'This value closes every run since the last check. Once adjusted, it is gone.',
+            ),
+            readings: new ReadingsList('asFound', $rows),
         );
     }
 
@@ -306,9 +357,11 @@ final class FlowProcedures
         return new Step(
             'adjust',
             StepKind::Adjust,
-            'Adjust',
-            'Set the flow, or leave it as it is.',
-            'Restrict the flow behind a float meter, not with its own needle valve.',
+            new StepWords(
+                'Adjust',
+                'Set the flow, or leave it as it is.',
+                'Restrict the flow behind a float meter, not with its own needle valve.',
+            ),
             required: false,
         );
     }
@@ -318,12 +371,13 @@ final class FlowProcedures
         return new Step(
             self::AS_LEFT,
             StepKind::Readings,
-            'As left',
-            'Read the flow again after it was set.',
-            'The next run starts from here.',
-            when: 'adjusted',
-            into: 'asLeft',
-            rows: $rows,
+            new StepWords(
+                'As left',
+                'Read the flow again after it was set.',
+                'The next run starts from here.',
+            ),
+            onlyAfter: 'adjusted',
+            readings: new ReadingsList('asLeft', $rows),
         );
     }
 }

@@ -68,7 +68,7 @@ final readonly class FlowResponse
                 break;
             }
             if ($check->content instanceof FlowCheck
-                && $check->content->points !== []
+                && $check->content->readings->points !== []
                 && $this->usability->whyUnusable($check, $this->timeline) === []) {
                 $curve = GaugeCurve::of($check, $check->content, $this->timeline);
             }
@@ -81,7 +81,7 @@ final readonly class FlowResponse
     {
         $content = $check->content;
 
-        return $content instanceof FlowCheck ? $this->knot($check, $content, $content->asFound, 'as found', false) : null;
+        return $content instanceof FlowCheck ? $this->knot($check, $content, $content->readings->asFound, 'as found', false) : null;
     }
 
     private function left(Check $check): ?FlowKnot
@@ -90,10 +90,10 @@ final readonly class FlowResponse
         if (!$content instanceof FlowCheck) {
             return null;
         }
-        if (!$content->adjusted) {
-            return $this->knot($check, $content, $content->asFound, 'as left, which is as found', true);
+        if (!$content->readings->adjusted) {
+            return $this->knot($check, $content, $content->readings->asFound, 'as left, which is as found', true);
         }
-        $knot = $this->knot($check, $content, $content->asLeft, 'as left', true);
+        $knot = $this->knot($check, $content, $content->readings->asLeft, 'as left', true);
         if ($knot !== null || $content->target === null) {
             return $knot;
         }
@@ -121,15 +121,19 @@ final readonly class FlowResponse
         $sample = $this->run->content instanceof AirSample ? $this->run->content : null;
         $gauge = $sample?->gauge();
         if ($gauge !== null) {
-            $flow = $this->byGauge($check, $content, $rows, $when, $gauge, $sample->air->isKnown() ? $sample->air : $content->air);
+            $air = $sample->field->air->isKnown() ? $sample->field->air : $content->standard->air;
+            $flow = $this->byGauge($check, $content, $rows, $when, $gauge, $air);
 
             return $flow === null ? null : new FlowKnot($check->at, $flow, $check->id, $asLeft);
         }
         $measured = FlowMeasurement::of($rows, $when, $check, $content, $this->timeline);
 
-        return $measured === null
-            ? null
-            : new FlowKnot($check->at, $this->inTheField($measured->mean, $content->air, $sample?->air), $check->id, $asLeft);
+        if ($measured === null) {
+            return null;
+        }
+        $flow = $this->inTheField($measured->mean, $content->standard->air, $sample?->field->air);
+
+        return new FlowKnot($check->at, $flow, $check->id, $asLeft);
     }
 
     /** F-5: a critical orifice draws as the root of the temperature; other pumps hold their actual flow. */
@@ -165,13 +169,13 @@ final readonly class FlowResponse
             return null;
         }
         $byCurve = $curve->flow($gauge->toFloat(), $air, $gauge);
-        if ($content->points !== []) {
+        if ($content->readings->points !== []) {
             return $byCurve;
         }
         $measured = FlowMeasurement::of($rows, $when, $check, $content, $this->timeline);
         $read = array_values(
             array_filter(
-                array_map(static fn (FlowRow $row): ?float => $row->gauge?->value->toFloat(), FlowCheck::counting($rows)),
+                array_map(static fn (FlowRow $row): ?float => $row->sampler->gauge?->value->toFloat(), FlowCheck::counting($rows)),
                 \is_float(...),
             ),
         );
@@ -181,7 +185,7 @@ final readonly class FlowResponse
         $mean = array_sum($read) / \count($read);
         $then = $curve->flow(
             $mean,
-            $content->air,
+            $content->standard->air,
             Figure::read('I', 'sampler\'s gauge at the check', $mean, Unit::None, new Origin('check', $check->id, $when), 1),
         );
 

@@ -50,22 +50,22 @@ final readonly class FlowUsability implements Usability
             return ['not a flow check'];
         }
         $reasons = [];
-        if ($check->setAside !== null) {
-            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->setAside->reason;
+        if ($check->notes->setAside !== null) {
+            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->notes->setAside->reason;
         }
-        if ($check->brokenOff) {
+        if ($check->walk->brokenOff) {
             $reasons[] = UnusableBecause::BROKEN_OFF;
         }
-        if ($content->standstill !== null) {
-            return [...$reasons, Standstill::choices()[$content->standstill->value]];
+        if ($content->readings->standstill !== null) {
+            return [...$reasons, Standstill::choices()[$content->readings->standstill->value]];
         }
         try {
             if (!$content->hasAsFound()) {
                 $reasons[] = UnusableBecause::AS_FOUND_MISSING;
-            } elseif ($content->points !== []) {
+            } elseif ($content->readings->points !== []) {
                 GaugeCurve::of($check, $content, $timeline);
             } else {
-                $found = FlowMeasurement::of($content->asFound, 'as found', $check, $content, $timeline);
+                $found = FlowMeasurement::of($content->readings->asFound, 'as found', $check, $content, $timeline);
                 $reasons = [...$reasons, ...match (true) {
                     $found === null => ['no reading stands at the working set-point'],
                     // Below the range by no more than a flow may change it is the unit's own; a rule says so.
@@ -73,7 +73,7 @@ final readonly class FlowUsability implements Usability
                     default => [],
                 }];
             }
-            $left = FlowMeasurement::of($content->asLeft, 'as left', $check, $content, $timeline);
+            $left = FlowMeasurement::of($content->readings->asLeft, 'as left', $check, $content, $timeline);
             if ($left?->below !== null) {
                 $reasons[] = 'as left '.$left->below;
             }
@@ -90,17 +90,20 @@ final readonly class FlowUsability implements Usability
     {
         $content = $check->content;
         // What was set and read again afterwards is judged by that before a run.
-        if ($check->setAside !== null || $check->brokenOff || !$content instanceof FlowCheck || ($asLeft && $content->adjusted)) {
+        if ($check->notes->setAside !== null
+            || $check->walk->brokenOff
+            || !$content instanceof FlowCheck
+            || ($asLeft && $content->readings->adjusted)) {
             return null;
         }
-        if ($content->standstill !== null) {
-            return $content->standstill === Standstill::Open ? Standstill::choices()[Standstill::Open->value] : null;
+        if ($content->readings->standstill !== null) {
+            return $content->readings->standstill === Standstill::Open ? Standstill::choices()[Standstill::Open->value] : null;
         }
-        if ($content->points !== []) {
+        if ($content->readings->points !== []) {
             return null;
         }
         try {
-            $found = FlowMeasurement::of($content->asFound, 'as found', $check, $content, $timeline);
+            $found = FlowMeasurement::of($content->readings->asFound, 'as found', $check, $content, $timeline);
         } catch (UnreadableFlow|ConditionsMissing) {
             return null;
         }
@@ -122,15 +125,15 @@ final readonly class FlowUsability implements Usability
             if ($earlier->at >= $check->at
                 || $earlier->id === $check->id
                 || !$content instanceof FlowCheck
-                || $content->points !== []
-                || $content->standstill !== null
-                || $earlier->setAside !== null
-                || $earlier->brokenOff) {
+                || $content->readings->points !== []
+                || $content->readings->standstill !== null
+                || $earlier->notes->setAside !== null
+                || $earlier->walk->brokenOff) {
                 continue;
             }
             try {
                 $left = FlowMeasurement::of(
-                    $content->adjusted ? $content->asLeft : $content->asFound,
+                    $content->readings->adjusted ? $content->readings->asLeft : $content->readings->asFound,
                     'as left',
                     $earlier,
                     $content,
@@ -143,7 +146,7 @@ final readonly class FlowUsability implements Usability
         }
         $range = $reference === null || !$check->content instanceof FlowCheck
             ? null
-            : FlowStandards::range($reference, $check->content->setting);
+            : FlowStandards::range($reference, $check->content->standard->setting);
 
         return $before === null
             || $range === null

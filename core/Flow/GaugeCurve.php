@@ -47,22 +47,22 @@ final readonly class GaugeCurve
         $x = [];
         $y = [];
         $inputs = [];
-        foreach (FlowCheck::counting($content->points) as $row) {
-            if ($row->gauge === null) {
+        foreach (FlowCheck::counting($content->readings->points) as $row) {
+            if ($row->sampler->gauge === null) {
                 throw new UnreadableFlow('a point has no reading of the sampler\'s gauge');
             }
             $origin = FlowMeasurement::origin($check, $row);
             $inner = $standard instanceof Recalled ? $standard->inner : $standard;
             $flow = $inner instanceof TransferOrifice
-                ? $inner->standard($row, $content->air, $origin)
-                : $inner->flow($row, $content->air, $origin);
+                ? $inner->standard($row, $content->standard->air, $origin)
+                : $inner->flow($row, $content->standard->air, $origin);
             $flow = $standard instanceof Recalled ? $standard->right($flow) : $flow;
-            $x[] = $flow->toFloat() / 1000 * ($inner instanceof TransferOrifice ? 1.0 : self::toStandard($content->air));
-            $y[] = self::response($row->gauge->value->toFloat(), $content->air);
+            $x[] = $flow->toFloat() / 1000 * ($inner instanceof TransferOrifice ? 1.0 : self::toStandard($content->standard->air));
+            $y[] = self::response($row->sampler->gauge->value->toFloat(), $content->standard->air);
             array_push(
                 $inputs,
                 $flow,
-                Figure::read('I', 'sampler\'s gauge', $row->gauge->value, Unit::None, $origin, $row->gauge->decimals()),
+                Figure::read('I', 'sampler\'s gauge', $row->sampler->gauge->value, Unit::None, $origin, $row->sampler->gauge->decimals()),
             );
         }
         $line = LeastSquares::through($x, $y);
@@ -71,7 +71,7 @@ final readonly class GaugeCurve
             // Throws where the slope is zero.
             $points[] = ['flow' => $flow, 'response' => $y[$i], 'residualPercent' => 100 * ($line->inverse($y[$i]) - $flow) / $flow];
         }
-        $inputs = [...$inputs, ...$content->air->figures(new Origin('check', $check->id, 'at the calibration'))];
+        $inputs = [...$inputs, ...$content->standard->air->figures(new Origin('check', $check->id, 'at the calibration'))];
         $derived = static fn (string $symbol, string $meaning, float $value, int $decimals): Figure => Figure::derived(
             $symbol,
             $meaning,

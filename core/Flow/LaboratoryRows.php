@@ -92,18 +92,19 @@ final class LaboratoryRows
         return new AnalyteResult(
             $analyte,
             $library->find(Substances::SHELF, $analyte),
-            $row->text('number'),
-            $row->text('laboratory'),
-            $front,
-            Mass::read($row, 'back', $unit),
-            Mass::read($row, 'quantitation', $unit),
-            Mass::read($row, 'detection', $unit),
-            $row->optionalDecimal('desorption', '0.01', '1.5'),
-            $state('blankCorrected'),
-            $state('desorptionCorrected'),
-            $blanks['field'] !== [] ? $blanks['field'] : $blanks['media'],
-            \count($blanks['field']),
-            $superseded,
+            new ReportedBy($row->text('number'), $row->text('laboratory'), $superseded),
+            new FoundMasses(
+                $front,
+                Mass::read($row, 'back', $unit),
+                Mass::read($row, 'quantitation', $unit),
+                Mass::read($row, 'detection', $unit),
+            ),
+            new LaboratoryCorrections(
+                $state('blankCorrected'),
+                $state('desorptionCorrected'),
+                $row->optionalDecimal('desorption', '0.01', '1.5'),
+            ),
+            new CountingBlanks($blanks['field'] !== [] ? $blanks['field'] : $blanks['media'], \count($blanks['field'])),
         );
     }
 

@@ -131,13 +131,13 @@ final readonly class SampleLimits
     {
         $figure = $result->reportedFigure();
         if ($error === null
-            || $limit->value->value->isZero()
-            || $figure->floor !== null
-            || $figure->bound !== null
+            || $limit->threshold->value->value->isZero()
+            || $figure->known->floor !== null
+            || $figure->known->bound !== null
             || Real::compare($figure->value, Exact::zero()) < 0) {
             return null;
         }
-        $y = Real::by($figure->value, $limit->value->value);
+        $y = Real::by($figure->value, $limit->threshold->value->value);
         // There is nothing below zero.
         $least = Real::minus($y, $error->value);
         $ratio = Figure::derived('Y', 'result over limit', $y, Unit::None, FlowEquation::Confidence, [$figure], 3);

@@ -15,45 +15,36 @@ use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
-use Footnote\Core\Judgement\LogAlterations;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Judgement\Segment;
+use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Response\FlowKnot;
-use Footnote\Core\Response\FlowLine;
 
 /** What was worked out of one sample. */
 final readonly class SampleResults implements FamilyResults
 {
-    /**
-     * @param list<Result> $results
-     * @param list<Figure> $drifts
-     * @param list<Span>   $stretches in which it ran
-     */
+    public Run $run;
+
     public function __construct(
-        public Run $run,
+        private WorkedOut $worked,
         public AirSample $sample,
         public Timeline $timeline,
         public Bracket $bracket,
-        private array $results,
-        private array $drifts,
-        public ?FlowLine $line,
-        public array $stretches,
         public ReferenceConditions $conditions,
-        public ?GaugeCurve $curve,
-        public ?Figure $largestEverDrift,
+        public Drawn $drawn,
     ) {
+        $this->run = $bracket->run;
     }
 
-    public function results(): array
+    public function worked(): WorkedOut
     {
-        return $this->results;
+        return $this->worked;
     }
 
     public function result(string $key): ?Result
     {
-        foreach ($this->results as $result) {
+        foreach ($this->worked->results as $result) {
             if ($result->key === $key) {
                 return $result;
             }
@@ -62,25 +53,9 @@ final readonly class SampleResults implements FamilyResults
         return null;
     }
 
-    public function drifts(): array
-    {
-        return $this->drifts;
-    }
-
-    /** A filter has no stretches: what a person wanted out of it is in it. */
-    public function alterations(): array
-    {
-        return LogAlterations::notApplied($this->run);
-    }
-
-    public function segment(): ?Segment
-    {
-        return null;
-    }
-
     public function driftsOf(Result $result): array
     {
-        return $this->drifts();
+        return $this->worked->drifts;
     }
 
     public function headline(array $results): ?string
@@ -108,7 +83,7 @@ final readonly class SampleResults implements FamilyResults
     /** The mean flow and the change to reference conditions are the ordinary sum, not a correction. */
     public function ordinary(Result $result): ?Figure
     {
-        return $result->between;
+        return $result->answers->between;
     }
 
     public function describe(Sheet $sheet): array
@@ -119,15 +94,15 @@ final readonly class SampleResults implements FamilyResults
                 'at' => $knot->at->format(\DATE_ATOM), 'check' => $knot->check, 'end' => $knot->asLeft
                     ? 'as left'
                     : 'as found', 'assumed' => $knot->assumed, 'figure' => $sheet->enter($knot->flow),
-            ], $this->line->knots ?? []),
-            'stretches' => array_map(static fn (Span $span): array => $span->ends(), $this->stretches),
-            'largestEverDrift' => $this->largestEverDrift === null ? null : $sheet->enter($this->largestEverDrift),
-            'curve' => $this->curve === null ? null : [
-                'check' => $this->curve->check,
-                'slope' => $sheet->enter($this->curve->slope),
-                'intercept' => $sheet->enter($this->curve->intercept),
-                'correlation' => $sheet->enter($this->curve->correlation),
-                'points' => $this->curve->points,
+            ], $this->drawn->line->knots ?? []),
+            'stretches' => array_map(static fn (Span $span): array => $span->ends(), $this->drawn->stretches),
+            'largestEverDrift' => $this->drawn->largestEver === null ? null : $sheet->enter($this->drawn->largestEver),
+            'curve' => $this->drawn->curve === null ? null : [
+                'check' => $this->drawn->curve->check,
+                'slope' => $sheet->enter($this->drawn->curve->slope),
+                'intercept' => $sheet->enter($this->drawn->curve->intercept),
+                'correlation' => $sheet->enter($this->drawn->curve->correlation),
+                'points' => $this->drawn->curve->points,
             ],
         ];
     }

@@ -15,9 +15,11 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\FourAnswers;
+use Footnote\Core\Judgement\LogAlterations;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Severity;
+use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
@@ -55,7 +57,14 @@ final readonly class SampleWorkings
     ) {
         $this->sample = $run->content instanceof AirSample
             ? $run->content
-            : new AirSample($run->id, null, null, null, new Air(null, null), false, null, [], [], [], 0);
+            : new AirSample(
+                $run->id,
+                new Analysed(null, [], [], 0),
+                null,
+                null,
+                new FieldReadings(new Air(null, null), null, []),
+                false,
+            );
         $this->line = (new FlowResponse($run, $timeline))->line($bracket);
         $this->conditions = self::conditions($yardsticks);
         $this->stretches = $run->runningSpans();
@@ -91,7 +100,7 @@ final readonly class SampleWorkings
             }
             // A concentration is only stated at conditions that its volume could be brought to.
             if ($this->conditions->air === null || $air !== null) {
-                foreach ($this->sample->analytes as $analyte) {
+                foreach ($this->sample->analysed->analytes as $analyte) {
                     array_push(
                         $results,
                         ...array_map(
@@ -106,21 +115,31 @@ final readonly class SampleWorkings
             $this->yardsticks,
             $this->sample,
             $this->line,
-            FlowHistory::of($this->timeline, $this->bracket->post->at ?? $this->run->stop ?? $this->run->start)->largestDrift(),
+            FlowHistory::of(
+                $this->timeline,
+                $this->bracket->post->at ?? $this->run->timing->stop ?? $this->run->timing->start,
+            )->largestDrift(),
         );
 
+        $pre = $this->bracket->pre;
+
         return new SampleResults(
-            $this->run,
+            new WorkedOut(
+                array_map(fn (Result $result): Result => $judge->against($result, $this->bracket), $results),
+                FlowResponse::drifts($this->line),
+                // A filter has no stretches: what a person wanted out of it is in it.
+                LogAlterations::notApplied($this->run),
+            ),
             $this->sample,
             $this->timeline,
             $this->bracket,
-            array_map(fn (Result $result): Result => $judge->against($result, $this->bracket), $results),
-            FlowResponse::drifts($this->line),
-            $this->line,
-            $this->stretches,
             $this->conditions,
-            $this->bracket->pre === null ? null : (new FlowResponse($this->run, $this->timeline))->curve($this->bracket->pre),
-            $judge->largestEver,
+            new Drawn(
+                $this->line,
+                $this->stretches,
+                $pre === null ? null : (new FlowResponse($this->run, $this->timeline))->curve($pre),
+                $judge->largestEver,
+            ),
         );
     }
 
@@ -140,12 +159,12 @@ final readonly class SampleWorkings
     /** The air that the sample was drawn from; where nobody read it, that of the check before. */
     private function air(): ?Air
     {
-        if ($this->sample->air->isKnown()) {
-            return $this->sample->air;
+        if ($this->sample->field->air->isKnown()) {
+            return $this->sample->field->air;
         }
         $content = $this->bracket->pre?->content;
 
-        return $content instanceof FlowCheck && $content->air->isKnown() ? $content->air : null;
+        return $content instanceof FlowCheck && $content->standard->air->isKnown() ? $content->standard->air : null;
     }
 
     /** Volumes in L: as the pump shows, by every check, and along the bracket. */
@@ -160,7 +179,7 @@ final readonly class SampleWorkings
             new Origin(
                 'run',
                 $this->run->id,
-                $this->run->timerMinutes !== null && $this->run->has(CommonRemark::StoppedByItself)
+                $this->run->timing->timerMinutes !== null && $this->run->has(CommonRemark::StoppedByItself)
                     ? 'by the pump\'s own timer, since it stopped by itself'
                     : 'start to stop, less pauses',
             ),
@@ -196,7 +215,7 @@ final readonly class SampleWorkings
                 Digits::significant($value, 4),
             );
         };
-        $displayed = $this->sample->displayed;
+        $displayed = $this->sample->field->displayed;
         $indicated = $displayed === null
             ? null
             : Figure::read(
@@ -219,7 +238,7 @@ final readonly class SampleWorkings
                 new Origin(
                     'run',
                     $this->run->id,
-                    $this->sample->air->isKnown() ? 'in the field' : 'not read in the field: that of the check before',
+                    $this->sample->field->air->isKnown() ? 'in the field' : 'not read in the field: that of the check before',
                 ),
             ),
             ...($this->conditions->air?->figures(new Origin('criterion', $this->conditions->id, $this->conditions->name)) ?? []),
@@ -261,7 +280,7 @@ final readonly class SampleWorkings
                 Digits::significant($value, 3),
             );
 
-            return $mass->floor === null ? $figure : $figure->downTo(Real::by($mass->floor, $one->value));
+            return $mass->known->floor === null ? $figure : $figure->downTo(Real::by($mass->known->floor, $one->value));
         });
         if ($mass3->isEmpty()) {
             return [];
@@ -315,9 +334,9 @@ final readonly class SampleWorkings
         $window = Exact::of(self::WINDOW);
         $share = $minutes->dividedBy($window);
         $figure = $result->reportedFigure();
-        $times = static fn (Exact $by): Figure => $figure->floor === null
+        $times = static fn (Exact $by): Figure => $figure->known->floor === null
             ? $figure->of(Real::times($figure->value, $by))
-            : $figure->of(Real::times($figure->value, $by))->downTo(Real::times($figure->floor, $by));
+            : $figure->of(Real::times($figure->value, $by))->downTo(Real::times($figure->known->floor, $by));
         if ($minutes->compareTo(Exact::of(self::SHORT)) < 0) {
             return $result->or('with the rest of 15 min as nothing', $times($share))->noting(
                 \sprintf('Of 15 min it sampled %s; the rest may have been nothing, or the same.', $minutes->rounded(0)),
@@ -353,12 +372,12 @@ final readonly class SampleWorkings
         $setting = $this->policy->rule('flow.air-changed');
         if ($setting === null
             || $this->timeline->instrument->traits->text('flowControl') !== FlowFormat::UNCOMPENSATED
-            || !$this->sample->air->isKnown()) {
+            || !$this->sample->field->air->isKnown()) {
             return null;
         }
-        $field = $this->sample->air;
+        $field = $this->sample->field->air;
         foreach ($this->bracket->checks() as $check) {
-            $bench = $check->content instanceof FlowCheck ? $check->content->air : null;
+            $bench = $check->content instanceof FlowCheck ? $check->content->standard->air : null;
             if ($bench?->isKnown() !== true) {
                 continue;
             }
@@ -414,7 +433,7 @@ final readonly class SampleWorkings
             ),
         ], Digits::significant($value, 3));
 
-        return $concentration->floor === null ? $figure : $figure->downTo(Real::times($concentration->floor, $factor));
+        return $concentration->known->floor === null ? $figure : $figure->downTo(Real::times($concentration->known->floor, $factor));
     }
 
     private function result(

@@ -30,7 +30,6 @@ final readonly class SamplingPlan
      * @param Figure       $volumeEach   of one medium, L
      * @param Figure       $reach        the smallest concentration that one medium can quantify, mg/m³
      * @param Figure|null  $undecided    how far from the limit, in percent of it, the past drift leaves a result undecided
-     * @param list<string> $words        what it comes to
      */
     private function __construct(
         public Figure $leastVolume,
@@ -39,8 +38,7 @@ final readonly class SamplingPlan
         public Figure $volumeEach,
         public Figure $reach,
         public ?Figure $undecided,
-        public bool $usable,
-        public array $words,
+        public PlanConclusion $conclusion,
     ) {
     }
 
@@ -198,8 +196,7 @@ final readonly class SamplingPlan
             $each,
             $reach,
             $undecided,
-            $enough && $flowFits && ($low === null || Real::compare($one, $low) >= 0),
-            $words,
+            new PlanConclusion($enough && $flowFits && ($low === null || Real::compare($one, $low) >= 0), $words),
         );
     }
 

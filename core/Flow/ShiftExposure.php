@@ -12,6 +12,7 @@ use Footnote\Core\Judgement\Altered;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Coverage;
+use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Parts;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\PolicyChoice;
@@ -48,10 +49,10 @@ final readonly class ShiftExposure
         if ($this->family->sample->shortTerm) {
             return [];
         }
-        $limits = new SampleLimits($this->yardsticks, $this->family->sample, $this->family->line, $this->family->largestEverDrift);
+        $limits = new SampleLimits($this->yardsticks, $this->family->sample, $this->family->drawn->line, $this->family->drawn->largestEver);
         $results = [];
         $errors = [];
-        foreach ($this->family->sample->analytes as $analyte) {
+        foreach ($this->family->sample->analysed->analytes as $analyte) {
             [$chain, $beside] = $this->chain($this->own, $analyte->analyte);
             if ($chain !== []) {
                 $made = $this->inBothUnits($this->timeWeighted($analyte, $chain, $this->asRest(), $beside), $analyte);
@@ -110,7 +111,10 @@ final readonly class ShiftExposure
                 $chain[] = $part;
             }
         }
-        usort($chain, static fn (ShiftPart $a, ShiftPart $b): int => [$a->run->start, $a->run->id] <=> [$b->run->start, $b->run->id]);
+        usort(
+            $chain,
+            static fn (ShiftPart $a, ShiftPart $b): int => [$a->run->timing->start, $a->run->id] <=> [$b->run->timing->start, $b->run->id],
+        );
 
         return [$chain, $beside];
     }
@@ -144,7 +148,7 @@ final readonly class ShiftExposure
         $results = [];
         $void = [];
         foreach ($this->shift as $assessment) {
-            foreach ($assessment->family instanceof SampleResults ? $assessment->family->sample->analytes : [] as $analyte) {
+            foreach ($assessment->family instanceof SampleResults ? $assessment->family->sample->analysed->analytes : [] as $analyte) {
                 if (\in_array('='.$analyte->analyte, $have, true)) {
                     continue;
                 }
@@ -164,18 +168,9 @@ final readonly class ShiftExposure
         }
         foreach (array_filter($void) as $code => $result) {
             if (!\in_array($code, $have, true)) {
-                $figure = $result->reportedFigure();
+                $alone = new FourAnswers(null, $result->reportedFigure(), null, null, []);
                 foreach (['twa:', 'twa-ppm:'] as $key) {
-                    $results[] = (new Result(
-                        $key.substr($code, 1),
-                        $result->title,
-                        Answer::Pre,
-                        null,
-                        $figure,
-                        null,
-                        null,
-                        [],
-                    ))->inheriting(Verdict::Void);
+                    $results[] = Result::of($key.substr($code, 1), $result->title, Answer::Pre, $alone)->inheriting(Verdict::Void);
                 }
             }
         }
@@ -186,26 +181,26 @@ final readonly class ShiftExposure
     /** @return non-empty-list<Result> */
     private function inBothUnits(Result $twa, AnalyteResult $analyte): array
     {
-        $air = $this->family->sample->air->isKnown() ? $this->family->sample->air : null;
+        $air = $this->family->sample->field->air->isKnown() ? $this->family->sample->field->air : null;
         $make = fn (Figure $figure): ?Figure => SampleWorkings::ppm(
             $figure,
             $analyte,
             $this->family->conditions,
             $air,
-        )?->bounded($figure->bound);
+        )?->bounded($figure->known->bound);
         $answers = $twa->answers()->each($make);
         if ($answers->isEmpty()) {
             return [$twa];
         }
-        $told = Result::of('twa-ppm:'.$analyte->analyte, $twa->title, $twa->reported, $answers, $twa->notes, $twa->channel)
-            ->inheriting($twa->inherited ?? Verdict::Valid)
-            ->doubting(...$twa->causes)
-            ->covering($twa->coverage)
+        $told = Result::of('twa-ppm:'.$analyte->analyte, $twa->title, $twa->answers->reported, $answers, $twa->beside->notes, $twa->channel)
+            ->inheriting($twa->footing->inherited ?? Verdict::Valid)
+            ->doubting(...$twa->footing->causes)
+            ->covering($twa->footing->coverage)
             ->notPlain();
-        foreach ($twa->also as [$words, $figure]) {
+        foreach ($twa->footing->also as [$words, $figure]) {
             $told = $told->or($words, $make($figure) ?? $figure);
         }
-        foreach ($twa->altered as $one) {
+        foreach ($twa->footing->altered as $one) {
             $told = $told->altered(new Altered($one->by, $one->otherwise === null ? null : $make($one->otherwise)));
         }
 
@@ -222,8 +217,11 @@ final readonly class ShiftExposure
         $sum = fn (\Closure $of, bool $rest): ?Figure => $this->sum($analyte, $chain, $of, $rest);
         $asReported = static fn (Result $result): Figure => $result->reportedFigure();
         // One sample reported at its cautious end makes the whole cautious.
-        $isCautious = array_filter($chain, static fn (ShiftPart $part): bool => $part->result->reported === Answer::Cautious) !== [];
-        $reported = $isCautious ? Answer::Cautious : $chain[0]->result->reported;
+        $isCautious = array_filter(
+            $chain,
+            static fn (ShiftPart $part): bool => $part->result->answers->reported === Answer::Cautious,
+        ) !== [];
+        $reported = $isCautious ? Answer::Cautious : $chain[0]->result->answers->reported;
         $answers = Parts::together(static fn (\Closure $of): ?Figure => $sum($of, $asTheRest));
         $inherited = Verdict::worst(...array_map(static fn (ShiftPart $part): Verdict => $part->verdict, $chain));
         $isPlain = $this->asRest() === $asTheRest;
@@ -233,7 +231,7 @@ final readonly class ShiftExposure
         $result = Result::of(($isPlain ? 'twa:' : 'twa-other:').$analyte->analyte, $title, $reported, $answers, $notes, $analyte->analyte)
             ->inheriting($inherited)
             ->notPlain()
-            ->doubting(...array_merge(...array_map(static fn (ShiftPart $part): array => $part->result->causes, $chain)));
+            ->doubting(...array_merge(...array_map(static fn (ShiftPart $part): array => $part->result->footing->causes, $chain)));
         $result = Parts::carried(
             $result,
             array_map(static fn (ShiftPart $part): Result => $part->result, $chain),
@@ -282,8 +280,8 @@ final readonly class ShiftExposure
             }
             $weight = $minutes->times($stretch);
             $high = Real::plus($high, Real::times($figure->value, $weight));
-            $low = Real::plus($low, Real::times($figure->floor ?? $figure->value, $weight));
-            $interval = $interval || $figure->floor !== null;
+            $low = Real::plus($low, Real::times($figure->known->floor ?? $figure->value, $weight));
+            $interval = $interval || $figure->known->floor !== null;
             array_push($inputs, $figure, $part->time($minutes));
         }
         $value = Real::by($high, Exact::of(self::EIGHT_HOURS));
@@ -325,10 +323,10 @@ final readonly class ShiftExposure
             foreach ($members as $member) {
                 if ('mixture:'.$limit->mixture === $mixture->key
                     && $member->key === $limit->quantity
-                    && $member->inherited !== Verdict::Void
-                    && !$limit->value->value->isZero()) {
+                    && $member->footing->inherited !== Verdict::Void
+                    && !$limit->threshold->value->value->isZero()) {
                     $parts[] = [
-                        'part' => Real::by($member->reportedFigure()->value, $limit->value->value),
+                        'part' => Real::by($member->reportedFigure()->value, $limit->threshold->value->value),
                         'error' => $errors['='.$member->key] ?? null,
                     ];
                 }
@@ -400,7 +398,7 @@ final readonly class ShiftExposure
         $covered = [];
         foreach ($chain as $part) {
             $counted[] = [$part, $part->minutes($covered)];
-            $covered = Span::united([...$covered, ...$part->family->stretches]);
+            $covered = Span::united([...$covered, ...$part->family->drawn->stretches]);
         }
 
         return $counted;
@@ -421,8 +419,8 @@ final readonly class ShiftExposure
     private function rest(): ?RestOfDay
     {
         foreach ([$this->own, ...$this->shift] as $one) {
-            if ($one->run->rest !== null) {
-                return $one->run->rest;
+            if ($one->run->day->rest !== null) {
+                return $one->run->day->rest;
             }
         }
 
@@ -433,8 +431,8 @@ final readonly class ShiftExposure
     {
         $longest = max([
             0.0,
-            $this->own->run->shiftMinutes ?? 0.0,
-            ...array_map(static fn (Assessment $one): float => $one->run->shiftMinutes ?? 0.0, $this->shift),
+            $this->own->run->day->minutes ?? 0.0,
+            ...array_map(static fn (Assessment $one): float => $one->run->day->minutes ?? 0.0, $this->shift),
         ]);
 
         return $longest > 0.0 ? $longest : null;

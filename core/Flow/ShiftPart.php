@@ -29,7 +29,7 @@ final readonly class ShiftPart
     public function minutes(array $covered = []): Exact
     {
         $minutes = Exact::zero();
-        foreach ($this->family->stretches as $stretch) {
+        foreach ($this->family->drawn->stretches as $stretch) {
             foreach ($stretch->without($covered) as $span) {
                 $minutes = $minutes->plus(FlowLine::seconds($span->from, $span->to)->dividedBy(60));
             }

@@ -36,45 +36,55 @@ final readonly class Bottle
 
     public static function kind(): ReferenceKind
     {
-        return new ReferenceKind(self::KIND, 'Bottle of calibration gas', [
-            Entry::measured('size', 'Holds when full', [Unit::Litre]),
-            Entry::measured('fullPressure', 'Pressure when full', self::PRESSURES),
-            Entry::choice(
-                'regulator',
-                'Regulator',
-                [
-                    'fixed' => 'fixed flow',
-                    'demand' => 'demand flow',
-                    'bag' => 'fixed flow into a bag',
-                    'tee' => 'fixed flow over a T-piece',
-                ],
-                help: 'A pumped unit wants demand flow, a T-piece or a bag',
-            ),
-            Entry::decimal('flow', 'Flow', '0.05', '10', Unit::LitrePerMinute),
-            Entry::text('balance', 'Balance gas'),
-            Entry::text('lot', 'Lot'),
-        ], [Entry::rows('gases', 'On the label', [
-            Entry::text(
-                'gas',
-                'Gas',
-                true,
-                'oxygen, flammable gas, carbon monoxide, hydrogen sulphide, carbon dioxide, isobutylene, or another by name',
-            ),
-            Entry::decimal('concentration', 'Concentration', '0', '1000000', required: true),
-            Entry::choice(
-                'unit',
-                'Unit',
-                [Unit::PartsPerMillion->value => 'ppm', Unit::PercentVolume->value => '% vol', Unit::PercentExplosive->value => '% LEL'],
-                true,
-            ),
-            Entry::decimal('accuracy', 'Accuracy ±', '0', '100', Unit::Percent),
-            Entry::choice(
-                'lelBasis',
-                '100 % LEL is',
-                self::BASES,
-                help: 'Of flammable gas: what the label, and the unit set by it, take for 100 % LEL',
-            ),
-        ])], error: Unit::Percent);
+        return new ReferenceKind(
+            self::KIND,
+            'Bottle of calibration gas',
+            [
+                Entry::measured('size', 'Holds when full', [Unit::Litre]),
+                Entry::measured('fullPressure', 'Pressure when full', self::PRESSURES),
+                Entry::choice(
+                    'regulator',
+                    'Regulator',
+                    [
+                        'fixed' => 'fixed flow',
+                        'demand' => 'demand flow',
+                        'bag' => 'fixed flow into a bag',
+                        'tee' => 'fixed flow over a T-piece',
+                    ],
+                    help: 'A pumped unit wants demand flow, a T-piece or a bag',
+                ),
+                Entry::decimal('flow', 'Flow', '0.05', '10', Unit::LitrePerMinute),
+                Entry::text('balance', 'Balance gas'),
+                Entry::text('lot', 'Lot'),
+            ],
+            constants: [Entry::rows('gases', 'On the label', [
+                Entry::text(
+                    'gas',
+                    'Gas',
+                    true,
+                    'oxygen, flammable gas, carbon monoxide, hydrogen sulphide, carbon dioxide, isobutylene, or another by name',
+                ),
+                Entry::decimal('concentration', 'Concentration', '0', '1000000', required: true),
+                Entry::choice(
+                    'unit',
+                    'Unit',
+                    [
+                        Unit::PartsPerMillion->value => 'ppm',
+                        Unit::PercentVolume->value => '% vol',
+                        Unit::PercentExplosive->value => '% LEL',
+                    ],
+                    true,
+                ),
+                Entry::decimal('accuracy', 'Accuracy ±', '0', '100', Unit::Percent),
+                Entry::choice(
+                    'lelBasis',
+                    '100 % LEL is',
+                    self::BASES,
+                    help: 'Of flammable gas: what the label, and the unit set by it, take for 100 % LEL',
+                ),
+            ])],
+            error: Unit::Percent,
+        );
     }
 
     /** What the label in force on a day says of a gas; null where the bottle does not hold it or has no certificate. */

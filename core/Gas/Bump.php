@@ -31,16 +31,16 @@ final readonly class Bump
         $clean = $content->channel->kind->inCleanAir();
         $step = $label instanceof Figure ? $response->exact($label)->minus($clean) : Exact::zero();
         // Oxygen in a mix of air has no step, and so no test.
-        if ($content->spanFound === [] || $label === null || $step->isZero()) {
+        if ($content->span->found === [] || $label === null || $step->isZero()) {
             return new self(BumpOutcome::Untested, null, null);
         }
-        $zero = $content->zeroFound === []
+        $zero = $content->zero->found === []
             ? $clean
-            : Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $content->zeroFound));
+            : Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $content->zero->found));
         $reached = null;
         $longest = null;
-        $last = $content->spanFound[0];
-        foreach ($content->spanFound as $row) {
+        $last = $content->span->found[0];
+        foreach ($content->span->found as $row) {
             $part = $row->value->value->minus($zero)->times(100)->dividedBy($step);
             $inTime = $row->seconds === null || $row->seconds->value->compareTo($seconds) <= 0;
             $reached = $inTime && ($reached === null || $part->compareTo($reached) > 0) ? $part : $reached;

@@ -11,7 +11,6 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
@@ -23,31 +22,16 @@ final readonly class Channel
     private const RESPONSE = 30.0;
 
     /**
-     * @param string|null  $gas    name of what another kind of cell senses
-     * @param Decimal|null $lamp   eV, of a photoionisation detector
-     * @param Decimal|null $range  the most it can show, in its unit
-     * @param string|null  $fitted day on which the sensor was fitted, as written
-     * @param Decimal|null $life   months that its sensor is expected to last
-     * @param Decimal|null $warmUp s
-     * @param Decimal|null $responseTime to 90 %, s
-     * @param Decimal|null $alarm  lowest set point, in its unit
-     * @param bool         $stopsAtZero whether its display shows nothing below zero
+     * @param string|null $gas name of what another kind of cell senses
      */
     private function __construct(
         public string $name,
         public GasKind $kind,
         public Unit $unit,
         public ?string $gas,
-        public ?Decimal $lamp,
-        public ?Decimal $range,
-        public ?Decimal $resolution,
-        public ?string $serial,
-        public ?string $fitted,
-        public ?Decimal $life,
-        public ?Decimal $warmUp,
-        public ?Decimal $responseTime,
-        public ?Decimal $alarm,
-        public bool $stopsAtZero,
+        public Sensor $sensor,
+        public ChannelDisplay $display,
+        public SensorTiming $timing,
     ) {
     }
 
@@ -108,16 +92,14 @@ final readonly class Channel
             $kind,
             $row->text('unit') === null ? $kind->unit() : Unit::from($row->text('unit')),
             $row->text('gas'),
-            $row->decimal('lamp'),
-            $row->decimal('range'),
-            $row->decimal('resolution'),
-            $row->text('serial'),
-            $row->text('fitted'),
-            $row->decimal('life'),
-            $row->decimal('warmUp'),
-            $row->decimal('responseTime'),
-            $row->decimal('alarm'),
-            $row->flag('stopsAtZero'),
+            new Sensor($row->decimal('lamp'), $row->text('serial'), $row->text('fitted'), $row->decimal('life')),
+            new ChannelDisplay(
+                $row->decimal('range'),
+                $row->decimal('resolution'),
+                $row->decimal('alarm'),
+                $row->flag('stopsAtZero'),
+            ),
+            new SensorTiming($row->decimal('warmUp'), $row->decimal('responseTime')),
         );
     }
 
@@ -145,16 +127,16 @@ final readonly class Channel
     {
         $clean = $this->kind->inCleanAir();
 
-        return $this->alarm !== null
-            && ($this->alarm->value->compareTo($clean) < 0
-                ? $label->compareTo($this->alarm->value) < 0
-                : $label->compareTo($this->alarm->value) > 0);
+        return $this->display->alarm !== null
+            && ($this->display->alarm->value->compareTo($clean) < 0
+                ? $label->compareTo($this->display->alarm->value) < 0
+                : $label->compareTo($this->display->alarm->value) > 0);
     }
 
     /** Whether its readings tell what was there at any moment, by the interval of its log. */
     public function follows(float $step): bool
     {
-        return $step <= ($this->responseTime?->value->toFloat() ?? self::RESPONSE);
+        return $step <= ($this->timing->response?->value->toFloat() ?? self::RESPONSE);
     }
 
     /**
@@ -164,7 +146,7 @@ final readonly class Channel
      */
     public function fittedBy(\DateTimeImmutable $day, array $interventions): ?\DateTimeImmutable
     {
-        $fitted = $this->fitted === null ? null : new \DateTimeImmutable($this->fitted);
+        $fitted = $this->sensor->fitted === null ? null : new \DateTimeImmutable($this->sensor->fitted);
         foreach ($interventions as $event) {
             if ($event->kind === GasIntervention::SensorExchanged && $event->at <= $day && ($fitted === null || $event->at > $fitted)) {
                 $fitted = $event->at;
@@ -177,8 +159,8 @@ final readonly class Channel
     /** Whether a sensor fitted on one day had passed its expected life on another; null where that cannot be told. */
     public function isAged(?\DateTimeImmutable $fitted, \DateTimeImmutable $day): ?bool
     {
-        return $fitted === null || $this->life === null
+        return $fitted === null || $this->sensor->life === null
             ? null
-            : $day > Span::shift($fitted, 86400 * round($this->life->value->toFloat() * 30.4375));
+            : $day > Span::shift($fitted, 86400 * round($this->sensor->life->value->toFloat() * 30.4375));
     }
 }

@@ -6,6 +6,7 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\CheckContent;
+use Footnote\Core\Evidence\Chronicle;
 use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Evidence\Timeline;
 
@@ -13,26 +14,15 @@ use Footnote\Core\Evidence\Timeline;
 final readonly class ChannelCheck implements CheckContent
 {
     /**
-     * @param list<GasRow> $zeroFound
-     * @param list<GasRow> $zeroLeft
-     * @param list<GasRow> $spanFound
-     * @param list<GasRow> $spanLeft
-     * @param list<GasRow> $inIsobutylene what the channel showed while isobutylene flowed, where that is not its span
-     * @param bool         $afterIsobutylene whether it was spanned after isobutylene had flowed over it
-     * @param bool         $byAir         whether clean air is its span, since no cylinder holds its gas: oxygen
-     * @param bool|null    $saved         whether saving was confirmed; null where nothing was said
+     * @param bool|null $saved whether saving was confirmed; null where nothing was said
+     * @param bool      $byAir whether clean air is its span, since no cylinder holds its gas: oxygen
      */
     private function __construct(
         public GasCheck $whole,
         public Channel $channel,
-        public array $zeroFound,
-        public array $zeroLeft,
-        public array $spanFound,
-        public array $spanLeft,
-        public array $inIsobutylene,
-        public bool $zeroAdjusted,
-        public bool $spanAdjusted,
-        public bool $afterIsobutylene,
+        public StageReadings $zero,
+        public StageReadings $span,
+        public UnderIsobutylene $isobutylene,
         public ?bool $saved,
         public bool $byAir = false,
     ) {
@@ -62,18 +52,20 @@ final readonly class ChannelCheck implements CheckContent
             return null;
         }
         $isCarbonMonoxide = $channel->kind === GasKind::CarbonMonoxide;
-        $bottle = $stage === GasStage::Isobutylene ? ($whole->isobutyleneBottle ?? $check->reference) : $check->reference;
+        $bottle = $stage === GasStage::Isobutylene ? ($whole->isobutylene->reference ?? $check->reference) : $check->reference;
         $content = new self(
             $whole,
             $channel,
-            $whole->of(GasStage::Zero->found(), $channel->name),
-            $whole->of(GasStage::Zero->left(), $channel->name),
-            $found,
-            $left,
-            $stage === GasStage::Isobutylene ? [] : $whole->of(GasStage::Isobutylene->found(), $channel->name),
-            $whole->wasAdjustedAt(GasStage::Zero),
-            $adjusted,
-            $isCarbonMonoxide && self::isobutyleneFirst($check),
+            new StageReadings(
+                $whole->of(GasStage::Zero->found(), $channel->name),
+                $whole->of(GasStage::Zero->left(), $channel->name),
+                $whole->wasAdjustedAt(GasStage::Zero),
+            ),
+            new StageReadings($found, $left, $adjusted),
+            new UnderIsobutylene(
+                $stage === GasStage::Isobutylene ? [] : $whole->of(GasStage::Isobutylene->found(), $channel->name),
+                $isCarbonMonoxide && self::isobutyleneFirst($check),
+            ),
             match ($check->step(GasProcedures::SAVE)) {
                 StepState::Done => true,
                 StepState::Skipped => false,
@@ -82,7 +74,7 @@ final readonly class ChannelCheck implements CheckContent
             $byAir,
         );
         $steps = [];
-        foreach ($check->steps as $id => $state) {
+        foreach ($check->walk->steps as $id => $state) {
             // Isobutylene reaches the CO cell: for that cell the order of both gases counts.
             $foreign = !$isCarbonMonoxide
                 && GasProcedures::stageOf($id) !== null
@@ -90,18 +82,7 @@ final readonly class ChannelCheck implements CheckContent
             $steps[$id] = $foreign ? StepState::NotApplicable : $state;
         }
 
-        return new Check(
-            $check->id,
-            $check->instrument,
-            $check->at,
-            $check->by,
-            $bottle,
-            $content,
-            $steps,
-            $check->brokenOff,
-            $check->setAside,
-            $check->remarks,
-        );
+        return new Check($check->id, $check->instrument, $check->at, $bottle, $content, $check->walk->only($steps), $check->notes);
     }
 
     /** The same unit told of one channel alone. */
@@ -118,16 +99,23 @@ final readonly class ChannelCheck implements CheckContent
                 array_filter($whole->interventions, static fn ($event): bool => $event->channel === null || $event->channel === $name),
             );
 
-            return new Timeline($whole->instrument, $checks, $touching, $whole->runs, $whole->references, $name, $whole, $whole->elsewhere);
+            return new Timeline(
+                $whole->instrument,
+                new Chronicle($checks, $touching, $whole->runs),
+                $whole->references,
+                $whole->elsewhere,
+                $name,
+                $whole,
+            );
         });
     }
 
     private static function isobutyleneFirst(Check $check): bool
     {
         $isobutylene = null;
-        foreach (array_keys($check->steps) as $place => $id) {
+        foreach (array_keys($check->walk->steps) as $place => $id) {
             $stage = GasProcedures::stageOf($id);
-            if ($check->steps[$id] !== StepState::Done) {
+            if ($check->walk->steps[$id] !== StepState::Done) {
                 continue;
             }
             if ($stage === GasStage::Isobutylene) {
@@ -147,21 +135,21 @@ final readonly class ChannelCheck implements CheckContent
 
     public function leansOn(): array
     {
-        return $this->whole->zeroBottle === null ? [] : [$this->whole->zeroBottle];
+        return $this->whole->zero->bottle === null ? [] : [$this->whole->zero->bottle];
     }
 
     public function wasAdjusted(): bool
     {
-        return $this->spanAdjusted;
+        return $this->span->adjusted;
     }
 
     public function hasAsFound(): bool
     {
-        return $this->spanFound !== [];
+        return $this->span->found !== [];
     }
 
     public function asLeftIsKnown(): bool
     {
-        return !$this->spanAdjusted || $this->spanLeft !== [];
+        return !$this->span->adjusted || $this->span->left !== [];
     }
 }

@@ -8,7 +8,6 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
-use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Alteration;
 use Footnote\Core\Judgement\FamilyResults;
@@ -16,78 +15,34 @@ use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Judgement\Segment;
+use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Response\LinearKnot;
-use Footnote\Core\Response\LinearLine;
 
 /** What was worked out of one channel of a run. */
 final readonly class ChannelResults implements FamilyResults
 {
     public const KINDS = ['twa', 'stel', 'peak', 'lowest', 'mean'];
 
-    /**
-     * @param list<Result> $results
-     * @param list<array{check: string, span: Figure, absolute: Figure, zero: Figure, label: Figure}> $drifts
-     * @param list<Alteration> $alterations what was taken out of the log, or could be
-     * @param list<Span> $leftOut
-     * @param list<Intervention> $rezeroed
-     * @param float|null $gapShare of the run, 0 to 1; null without a log
-     * @param int $overs    intervals beyond the range
-     * @param int $hollow   windows of 15 min with too little data
-     * @param list<LeftOff> $left     where it was left off its label, or off clean air
-     * @param string|null $lelDoubt why no limit in % LEL can be held against it
-     * @param LinearKnot|null $unsaved  the response that holds if the adjustment before the run was lost
-     */
     public function __construct(
-        public Channel $channel,
-        public ChannelRecord $record,
-        public GasRecord $run,
-        public Factor $factor,
+        public Sensed $sensed,
         public Timeline $timeline,
         public Bracket $bracket,
-        private array $results,
-        public array $drifts,
-        public ?LinearLine $line,
-        private array $alterations,
-        public array $leftOut,
-        public array $rezeroed,
-        public ?float $gapShare,
-        public ?float $lostAtStart,
-        public int $overs,
-        public int $hollow,
-        public ?LinearKnot $unsaved,
-        public ?Figure $largestEver,
-        private ?Segment $segment,
-        public array $left,
-        public ?string $lelDoubt,
+        private WorkedOut $worked,
+        public ChannelFindings $response,
+        public LogFlaws $flaws,
     ) {
     }
 
-    public function results(): array
+    public function worked(): WorkedOut
     {
-        return $this->results;
-    }
-
-    public function drifts(): array
-    {
-        return array_column($this->drifts, 'span');
-    }
-
-    public function alterations(): array
-    {
-        return $this->alterations;
-    }
-
-    public function segment(): ?Segment
-    {
-        return $this->segment;
+        return $this->worked;
     }
 
     public function driftsOf(Result $result): array
     {
-        return $this->drifts();
+        return $this->worked->drifts;
     }
 
     public function headline(array $results): ?string
@@ -112,38 +67,38 @@ final readonly class ChannelResults implements FamilyResults
 
         return $reference === null
             ? null
-            : (new Bottle($reference))->gas($this->channel->spanGas(), $check->at)?->decimal('accuracy')?->value->toFloat();
+            : (new Bottle($reference))->gas($this->sensed->channel->spanGas(), $check->at)?->decimal('accuracy')?->value->toFloat();
     }
 
     public function ordinary(Result $result): ?Figure
     {
-        return $result->indicated;
+        return $result->answers->indicated;
     }
 
     public function describe(Sheet $sheet): array
     {
         return [
-            'channel' => $this->channel->name,
-            'senses' => $this->channel->kind->value,
-            'unit' => $this->channel->unit->value,
-            'substance' => $this->record->known?->text('name'),
-            'lamp' => $this->channel->lamp?->written,
-            'factor' => $this->factor->applied === null ? null : $sheet->enter($this->factor->applied),
-            'undone' => $this->factor->undone->compareTo(Exact::of(1)) === 0 ? null : (string) $this->factor->undone,
+            'channel' => $this->sensed->channel->name,
+            'senses' => $this->sensed->channel->kind->value,
+            'unit' => $this->sensed->channel->unit->value,
+            'substance' => $this->sensed->record->known?->text('name'),
+            'lamp' => $this->sensed->channel->sensor->lamp?->written,
+            'factor' => $this->sensed->factor->applied === null ? null : $sheet->enter($this->sensed->factor->applied),
+            'undone' => $this->sensed->factor->undone->compareTo(Exact::of(1)) === 0 ? null : (string) $this->sensed->factor->undone,
             'response' => array_map(static fn (LinearKnot $knot): array => [
                 'at' => $knot->at->format(\DATE_ATOM), 'check' => $knot->check, 'end' => $knot->asLeft
                     ? 'as left'
                     : 'as found', 'assumed' => $knot->assumed,
                 'zero' => $sheet->enter($knot->zero), 'gain' => $sheet->enter($knot->gain),
-            ], $this->line->knots ?? []),
+            ], $this->response->line->knots ?? []),
             'drifts' => array_map(
-                static fn (array $drift): array => [
-                    'check' => $drift['check'],
-                    'span' => $sheet->enter($drift['span']),
-                    'absolute' => $sheet->enter($drift['absolute']),
-                    'zero' => $sheet->enter($drift['zero']),
+                static fn (GasDrift $drift): array => [
+                    'check' => $drift->check,
+                    'span' => $sheet->enter($drift->span),
+                    'absolute' => $sheet->enter($drift->absolute),
+                    'zero' => $sheet->enter($drift->zero),
                 ],
-                $this->drifts,
+                $this->response->drifts,
             ),
             'testGas' => array_values(
                 array_filter(
@@ -151,12 +106,12 @@ final readonly class ChannelResults implements FamilyResults
                         static fn (Alteration $one): ?array => $one->span === null || $one->by !== TestGas::RULE
                             ? null
                             : [...$one->span->ends(), 'seen' => $one->what],
-                        $this->alterations,
+                        $this->worked->alterations,
                     ),
                 ),
             ),
-            'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->leftOut),
-            'hollow' => $this->hollow,
+            'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->worked()->leftOut),
+            'hollow' => $this->flaws->hollow,
         ];
     }
 }

@@ -38,8 +38,8 @@ final readonly class Factor
 
     public static function of(Channel $channel, ChannelRecord $record): self
     {
-        $unit = $record->unitFactor->value ?? Exact::of(1);
-        $hand = $record->handFactor->value ?? Exact::of(1);
+        $unit = $record->setting->unitFactor->value ?? Exact::of(1);
+        $hand = $record->setting->handFactor->value ?? Exact::of(1);
         $undone = $unit->times($hand);
         if ($channel->kind !== GasKind::Photoionisation || $record->substance === null || $record->substance === Substances::ISOBUTYLENE) {
             // A factor that was set for some vapour is foreign to readings that are told in isobutylene units.
@@ -52,13 +52,13 @@ final readonly class Factor
                 false,
             );
         }
-        $sees = static fn (?Traits $known): bool => $channel->lamp === null
+        $sees = static fn (?Traits $known): bool => $channel->sensor->lamp === null
             || ($known?->decimal('ionisationEnergy') ?? null) === null
-            || $known->decimal('ionisationEnergy')->value->compareTo($channel->lamp->value) < 0;
+            || $known->decimal('ionisationEnergy')->value->compareTo($channel->sensor->lamp->value) < 0;
         $weak = $record->parts === []
             ? !$sees($record->known)
             : array_filter($record->parts, static fn (array $part): bool => !$sees($part['known'])) !== [];
-        $name = $channel->lamp === null ? null : Substances::factorName($channel->lamp);
+        $name = $channel->sensor->lamp === null ? null : Substances::factorName($channel->sensor->lamp);
         $factor = $name === null ? null : ($record->known?->decimal($name)->value ?? self::mixed($record, $name));
         if ($factor === null) {
             return new self($undone, null, !$weak, false, false, $weak);
@@ -70,7 +70,11 @@ final readonly class Factor
                 || Exact::of($factor->rounded($written->decimals()))->compareTo($written->value) === 0);
         $figure = Figure::read(
             'CF',
-            \sprintf('factor of %s with a %s eV lamp', $record->known?->text('name') ?? $record->substance, $channel->lamp->written),
+            \sprintf(
+                'factor of %s with a %s eV lamp',
+                $record->known?->text('name') ?? $record->substance,
+                $channel->sensor->lamp->written,
+            ),
             $factor,
             Unit::None,
             new Origin('library', $record->substance, $record->known?->text('source') ?? 'library of substances'),
@@ -81,8 +85,8 @@ final readonly class Factor
             $undone,
             $figure,
             false,
-            $is($record->unitFactor) && $is($record->handFactor) && $factor->compareTo($one) !== 0,
-            $unit->compareTo($one) !== 0 && !$is($record->unitFactor),
+            $is($record->setting->unitFactor) && $is($record->setting->handFactor) && $factor->compareTo($one) !== 0,
+            $unit->compareTo($one) !== 0 && !$is($record->setting->unitFactor),
             $weak,
         );
     }

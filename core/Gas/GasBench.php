@@ -81,21 +81,21 @@ final readonly class GasBench implements AsksByReference
     public function instruction(Step $step, Instrument $unit, ?Reference $reference, \DateTimeImmutable $on): ?string
     {
         if ($step->id !== GasProcedures::ALARMS || $reference === null) {
-            return $step->instruction;
+            return $step->words->instruction;
         }
         $bottle = new Bottle($reference);
         $raised = [];
         $unknown = false;
         foreach (Channel::of($unit) as $channel) {
             $label = $bottle->label($channel, $on)?->value;
-            $unknown = $unknown || ($label !== null && $channel->alarm === null);
-            if ($label instanceof Exact && $channel->alarm !== null && $channel->isBeyondAlarm($label)) {
+            $unknown = $unknown || ($label !== null && $channel->display->alarm === null);
+            if ($label instanceof Exact && $channel->display->alarm !== null && $channel->isBeyondAlarm($label)) {
                 $raised[] = $channel->name;
             }
         }
 
         return match (true) {
-            $unknown => $step->instruction,
+            $unknown => $step->words->instruction,
             $raised === [] => null,
             default => \sprintf('The alarms of %s sounded, flashed and shook.', implode(', ', $raised)),
         };
@@ -153,12 +153,13 @@ final readonly class GasBench implements AsksByReference
         $lines = [];
         $questions = [];
         foreach (Channel::of($timeline->instrument) as $channel) {
-            $why = $content->zeroSource !== null
-                && ($content->of(GasStage::Zero->found(), $channel->name) !== [] || $content->zeroSource->whyUnfit($channel->kind) !== null)
-                ? $content->zeroSource->whyUnfit($channel->kind)
+            $why = $content->zero->source !== null
+                && ($content->of(GasStage::Zero->found(), $channel->name) !== []
+                    || $content->zero->source->whyUnfit($channel->kind) !== null)
+                ? $content->zero->source->whyUnfit($channel->kind)
                 : null;
             if ($why !== null) {
-                $questions[] = \sprintf('%s cannot be zeroed in %s: %s.', $channel->name, $content->zeroSource->value ?? '', $why);
+                $questions[] = \sprintf('%s cannot be zeroed in %s: %s.', $channel->name, $content->zero->source->value ?? '', $why);
             }
             $part = ChannelCheck::timeline($channel->name, $with);
             $own = array_values(array_filter($part->checks, static fn (Check $one): bool => $one->id === $check->id))[0] ?? null;
@@ -169,7 +170,7 @@ final readonly class GasBench implements AsksByReference
             array_push($lines, ...$some);
             array_push($questions, ...$asked);
         }
-        foreach (array_filter([$check->reference, $content->isobutyleneBottle, $content->zeroBottle], \is_string(...)) as $id) {
+        foreach (array_filter([$check->reference, $content->isobutylene->reference, $content->zero->bottle], \is_string(...)) as $id) {
             $bottle = $timeline->references[$id] ?? null;
             foreach ($bottle === null ? [] : ReferenceChoice::problemsOf($bottle, $check->at) as $problem) {
                 $questions[] = \sprintf('%s: %s', $id, lcfirst($problem));
@@ -178,8 +179,8 @@ final readonly class GasBench implements AsksByReference
         foreach ([
             [$timeline->referenceOf($check), $content->bottlePressure],
             [
-                $content->isobutyleneBottle === null ? null : ($timeline->references[$content->isobutyleneBottle] ?? null),
-                $content->isobutylenePressure,
+                $content->isobutylene->reference === null ? null : ($timeline->references[$content->isobutylene->reference] ?? null),
+                $content->isobutylene->pressure,
             ],
         ] as [$reference, $pressure]) {
             $left = $reference === null ? null : (new Bottle($reference))->left($pressure);
@@ -224,13 +225,13 @@ final readonly class GasBench implements AsksByReference
                 $label->unit->value,
             );
         }
-        if ($content->afterIsobutylene) {
+        if ($content->isobutylene->before) {
             $questions[] = \sprintf(
                 'Isobutylene flowed first: %s spanned now is wrong. Wait ten minutes in clean air and begin the mix anew.',
                 $channel->name,
             );
         }
-        foreach (['as found' => $content->spanFound, 'as left' => $content->spanLeft] as $when => $rows) {
+        foreach (['as found' => $content->span->found, 'as left' => $content->span->left] as $when => $rows) {
             if ($rows === []) {
                 continue;
             }
@@ -255,7 +256,7 @@ final readonly class GasBench implements AsksByReference
                 $questions[] = \sprintf('%s %s is not on a plateau yet: it still moves.', $channel->name, $when);
             }
         }
-        foreach ($content->inIsobutylene as $row) {
+        foreach ($content->isobutylene->readings as $row) {
             $limit = $channel->kind === GasKind::CarbonMonoxide ? $policy->limit('gas.cross-response', 'answer') : null;
             $lines[] = new LiveLine(
                 \sprintf('%s in isobutylene', $channel->name),

@@ -11,20 +11,16 @@ use Footnote\Core\Quantity\Measured;
 final readonly class GasCheck implements CheckContent
 {
     /**
-     * @param string|null                 $zeroBottle        where the zero came from a bottle
-     * @param string|null                 $isobutyleneBottle where it is not the check's own reference
-     * @param Measured|null               $bottlePressure    of the check's own reference
-     * @param Measured|null               $temperature       of the air at the check
-     * @param array<string, list<GasRow>> $rows              by list: "zeroFound", "mixLeft"
-     * @param list<string>                $adjusted          stages at which the unit was adjusted
+     * @param Measured|null               $bottlePressure of the check's own reference
+     * @param Measured|null               $temperature    of the air at the check
+     * @param array<string, list<GasRow>> $rows           by list: "zeroFound", "mixLeft"
+     * @param list<string>                $adjusted       stages at which the unit was adjusted
      */
     public function __construct(
         private string $procedure,
-        public ?ZeroSource $zeroSource,
-        public ?string $zeroBottle,
-        public ?string $isobutyleneBottle,
+        public CleanAir $zero,
+        public OtherBottle $isobutylene,
         public ?Measured $bottlePressure,
-        public ?Measured $isobutylenePressure,
         public ?Measured $temperature,
         public array $rows,
         public array $adjusted,
@@ -56,7 +52,7 @@ final readonly class GasCheck implements CheckContent
 
     public function leansOn(): array
     {
-        return array_values(array_filter([$this->zeroBottle, $this->isobutyleneBottle], \is_string(...)));
+        return array_values(array_filter([$this->zero->bottle, $this->isobutylene->reference], \is_string(...)));
     }
 
     public function wasAdjusted(): bool

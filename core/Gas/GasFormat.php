@@ -93,7 +93,7 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
             $content = $check->content;
             $pressure = !$content instanceof GasCheck
                 ? null
-                : ($check->reference === $reference->id ? $content->bottlePressure : $content->isobutylenePressure);
+                : ($check->reference === $reference->id ? $content->bottlePressure : $content->isobutylene->pressure);
             $left = $bottle->left($pressure);
             if ($pressure !== null && $left !== null) {
                 return \sprintf(
@@ -199,11 +199,9 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
 
         return new GasCheck(
             $traits->text('procedure') ?? '',
-            ZeroSource::tryFrom($traits->text('zeroSource') ?? ''),
-            $traits->text('zeroBottle'),
-            $traits->text('isobutyleneBottle'),
+            new CleanAir(ZeroSource::tryFrom($traits->text('zeroSource') ?? ''), $traits->text('zeroBottle')),
+            new OtherBottle($traits->text('isobutyleneBottle'), $traits->measured('isobutylenePressure')),
             $traits->measured('bottlePressure'),
-            $traits->measured('isobutylenePressure'),
             $traits->measured('temperature'),
             $rows,
             $adjusted,
@@ -227,7 +225,7 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
                 $content->rows[$list] ?? [],
             ),
         );
-        $lines = [['label' => 'Clean air', 'shown' => $content->zeroSource->value ?? 'not said']];
+        $lines = [['label' => 'Clean air', 'shown' => $content->zero->source->value ?? 'not said']];
         foreach (GasStage::cases() as $stage) {
             if (($content->rows[$stage->found()] ?? []) !== [] || $content->wasAdjustedAt($stage)) {
                 $lines[] = ['label' => ucfirst($stage->value).' as found', 'shown' => $words($stage->found())];
@@ -300,13 +298,8 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
                 $name,
                 $code,
                 $known,
-                $row->decimal('unitFactor'),
-                $row->decimal('handFactor'),
-                $row->text('shownIn') === 'mg/m³',
-                $row->decimal('mean'),
-                $row->decimal('shortTerm'),
-                $row->decimal('peak'),
-                $row->decimal('lowest'),
+                new UnitSetting($row->decimal('unitFactor'), $row->decimal('handFactor'), $row->text('shownIn') === 'mg/m³'),
+                new ChannelTotals($row->decimal('mean'), $row->decimal('shortTerm'), $row->decimal('peak'), $row->decimal('lowest')),
                 $parts,
             );
         }

@@ -6,8 +6,10 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Procedure\ReadingsList;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
+use Footnote\Core\Procedure\StepWords;
 
 /** The checks of gas and vapour monitors, step by step: the whole sequence across channels in one walk. */
 final class GasProcedures
@@ -65,35 +67,43 @@ final class GasProcedures
                 new Step(
                     'compressor-off',
                     StepKind::Confirm,
-                    'Compressor off',
-                    'Switch the compressor off; leave the cell powered.',
-                    'No pressure at the cell is normal while the compressor stands, and a fault while it runs.',
+                    new StepWords(
+                        'Compressor off',
+                        'Switch the compressor off; leave the cell powered.',
+                        'No pressure at the cell is normal while the compressor stands, and a fault while it runs.',
+                    ),
                 ),
             ] : []),
             new Step(
                 Step::WARM_UP,
                 StepKind::Wait,
-                'Warm up',
-                self::warmUpWords($unit),
-                'A sensor that is still settling drifts while one reads it.',
+                new StepWords(
+                    'Warm up',
+                    self::warmUpWords($unit),
+                    'A sensor that is still settling drifts while one reads it.',
+                ),
                 seconds: self::warmUp($unit),
             ),
             ...($unit->traits->flag('pumped') ? [
                 new Step(
                     'inlet-blocked',
                     StepKind::Confirm,
-                    'Pump',
-                    'Block the inlet: the pump must fault. Block the end of the line as well.',
-                    'A leak behind the inlet draws the air of the room.',
+                    new StepWords(
+                        'Pump',
+                        'Block the inlet: the pump must fault. Block the end of the line as well.',
+                        'A leak behind the inlet draws the air of the room.',
+                    ),
                 ),
             ] : []),
             new Step(
                 self::SOURCE,
                 StepKind::Entries,
-                'Clean air',
-                'Choose what the unit is zeroed in.',
-                'No source is clean for every cell: charcoal for vapours only, never indoors for vapours, '
+                new StepWords(
+                    'Clean air',
+                    'Choose what the unit is zeroed in.',
+                    'No source is clean for every cell: charcoal for vapours only, never indoors for vapours, '
                     .'no outdoor or compressed air for carbon dioxide.',
+                ),
             ),
             ...self::stage(
                 GasStage::Zero,
@@ -104,9 +114,11 @@ final class GasProcedures
             new Step(
                 self::REFERENCE,
                 StepKind::Reference,
-                \in_array(GasStage::Mix, $stages, true) ? 'Bottle of mix' : 'Bottle of isobutylene',
-                'Choose the bottle. Read its date, its pressure and what its label says.',
-                'What the unit expects must equal what is on the label.',
+                new StepWords(
+                    \in_array(GasStage::Mix, $stages, true) ? 'Bottle of mix' : 'Bottle of isobutylene',
+                    'Choose the bottle. Read its date, its pressure and what its label says.',
+                    'What the unit expects must equal what is on the label.',
+                ),
             ),
         ];
         if (\in_array(GasStage::Mix, $stages, true)) {
@@ -126,9 +138,11 @@ final class GasProcedures
             $steps[] = new Step(
                 self::ISOBUTYLENE_BOTTLE,
                 StepKind::Entries,
-                'Bottle of isobutylene',
-                'Choose the bottle of isobutylene. Mix first, isobutylene last.',
-                'Isobutylene soaks into the filter of the CO cell and comes out of it for ten minutes; CO spanned after it is wrong.',
+                new StepWords(
+                    'Bottle of isobutylene',
+                    'Choose the bottle of isobutylene. Mix first, isobutylene last.',
+                    'Isobutylene soaks into the filter of the CO cell and comes out of it for ten minutes; CO spanned after it is wrong.',
+                ),
             );
         }
         if (\in_array(GasStage::Isobutylene, $stages, true)) {
@@ -152,23 +166,29 @@ final class GasProcedures
             new Step(
                 self::SAVE,
                 StepKind::Confirm,
-                'Saved',
-                'See that the unit says the adjustment is saved.',
-                'Leaving the menu without saving throws the adjustment away.',
+                new StepWords(
+                    'Saved',
+                    'See that the unit says the adjustment is saved.',
+                    'Leaving the menu without saving throws the adjustment away.',
+                ),
             ),
             new Step(
                 'gas-off',
                 StepKind::Confirm,
-                'Gas off',
-                'Take the connector off, close the valve, take the regulator off the bottle.',
-                'A regulator left on a bottle empties it.',
+                new StepWords(
+                    'Gas off',
+                    'Take the connector off, close the valve, take the regulator off the bottle.',
+                    'A regulator left on a bottle empties it.',
+                ),
             ),
             new Step(
                 'purged',
                 StepKind::Confirm,
-                'Back to zero',
-                'Wait in clean air until every channel has fallen back.',
-                'Test gas still in the cell would go into the exposure.',
+                new StepWords(
+                    'Back to zero',
+                    'Wait in clean air until every channel has fallen back.',
+                    'Test gas still in the cell would go into the exposure.',
+                ),
                 seconds: null,
             ),
             ...($fixed
@@ -176,16 +196,20 @@ final class GasProcedures
                     new Step(
                         'tube-reconnected',
                         StepKind::Confirm,
-                        'Tube and valve',
-                        'Reconnect the sampling tube and leave the valve open.',
-                        'A monitor without its tube watches the room.',
+                        new StepWords(
+                            'Tube and valve',
+                            'Reconnect the sampling tube and leave the valve open.',
+                            'A monitor without its tube watches the room.',
+                        ),
                     ),
                     new Step(
                         'labelled',
                         StepKind::Confirm,
-                        'Label',
-                        'Put on the label with the date and the next date.',
-                        'The next one sees when it was done.',
+                        new StepWords(
+                            'Label',
+                            'Put on the label with the date and the next date.',
+                            'The next one sees when it was done.',
+                        ),
                         required: false,
                     ),
                 ]
@@ -193,9 +217,11 @@ final class GasProcedures
                     new Step(
                         'log-resumed',
                         StepKind::Confirm,
-                        'Measuring again',
-                        'See that the unit measures and logs again.',
-                        'Calibration mode pauses the log.',
+                        new StepWords(
+                            'Measuring again',
+                            'See that the unit measures and logs again.',
+                            'Calibration mode pauses the log.',
+                        ),
                     ),
                 ]),
         ]);
@@ -207,9 +233,11 @@ final class GasProcedures
             new Step(
                 self::REFERENCE,
                 StepKind::Reference,
-                'Bottle',
-                'Choose the bottle.',
-                'A bump shows that the sensors answer, not that they are right.',
+                new StepWords(
+                    'Bottle',
+                    'Choose the bottle.',
+                    'A bump shows that the sensors answer, not that they are right.',
+                ),
             ),
         ];
         foreach (self::stages($unit) as $stage) {
@@ -217,10 +245,12 @@ final class GasProcedures
                 $steps[] = new Step(
                     $stage->value.'-found',
                     StepKind::Readings,
-                    'Gas on',
-                    'Write what each channel rises to.',
-                    'Every sensor must move and every alarm sound.',
-                    into: $stage->found(),
+                    new StepWords(
+                        'Gas on',
+                        'Write what each channel rises to.',
+                        'Every sensor must move and every alarm sound.',
+                    ),
+                    readings: new ReadingsList($stage->found()),
                 );
             }
         }
@@ -230,16 +260,20 @@ final class GasProcedures
             new Step(
                 self::ALARMS,
                 StepKind::Confirm,
-                'Alarms',
-                'Every alarm sounded, flashed and shook.',
-                'An alarm that nobody notices warns nobody. Mind your ears.',
+                new StepWords(
+                    'Alarms',
+                    'Every alarm sounded, flashed and shook.',
+                    'An alarm that nobody notices warns nobody. Mind your ears.',
+                ),
             ),
             new Step(
                 'gas-off',
                 StepKind::Confirm,
-                'Gas off',
-                'Take the connector off, close the valve, take the regulator off the bottle.',
-                'A regulator left on a bottle empties it.',
+                new StepWords(
+                    'Gas off',
+                    'Take the connector off, close the valve, take the regulator off the bottle.',
+                    'A regulator left on a bottle empties it.',
+                ),
             ),
         ]);
     }
@@ -248,23 +282,36 @@ final class GasProcedures
     private static function stage(GasStage $stage, string $in, string $instruction, string $why): array
     {
         return [
-            new Step($stage->value.'-found', StepKind::Readings, ucfirst($in).' as found', $instruction, $why, into: $stage->found()),
+            new Step(
+                $stage->value.'-found',
+                StepKind::Readings,
+                new StepWords(
+                    ucfirst($in).' as found',
+                    $instruction,
+                    $why,
+                ),
+                readings: new ReadingsList($stage->found()),
+            ),
             new Step(
                 $stage->value.'-adjust',
                 StepKind::Adjust,
-                'Adjust '.$in,
-                'Adjust where needed, and say whether it was.',
-                'An adjustment changes every later reading.',
-                into: $stage->adjusted(),
+                new StepWords(
+                    'Adjust '.$in,
+                    'Adjust where needed, and say whether it was.',
+                    'An adjustment changes every later reading.',
+                ),
+                readings: new ReadingsList($stage->adjusted()),
             ),
             new Step(
                 $stage->value.'-left',
                 StepKind::Readings,
-                ucfirst($in).' as left',
-                'Write what each channel reads after the adjustment, still in the same gas.',
-                'Where nobody looks, nominal can only be assumed.',
-                when: $stage->adjusted(),
-                into: $stage->left(),
+                new StepWords(
+                    ucfirst($in).' as left',
+                    'Write what each channel reads after the adjustment, still in the same gas.',
+                    'Where nobody looks, nominal can only be assumed.',
+                ),
+                onlyAfter: $stage->adjusted(),
+                readings: new ReadingsList($stage->left()),
             ),
         ];
     }
@@ -275,7 +322,7 @@ final class GasProcedures
         return max([
             120,
             ...array_map(
-                static fn (Channel $channel): int => (int) ($channel->warmUp?->value->toFloat()
+                static fn (Channel $channel): int => (int) ($channel->timing->warmUp?->value->toFloat()
                     ?? ($channel->kind === GasKind::Photoionisation ? 300 : 120)),
                 Channel::of($unit),
             ),
@@ -286,13 +333,13 @@ final class GasProcedures
     {
         $slow = array_filter(
             Channel::of($unit),
-            static fn (Channel $channel): bool => $channel->warmUp !== null || $channel->kind === GasKind::Photoionisation,
+            static fn (Channel $channel): bool => $channel->timing->warmUp !== null || $channel->kind === GasKind::Photoionisation,
         );
         $each = array_map(
             static fn (Channel $channel): string => \sprintf(
                 '%s %s min',
                 $channel->name,
-                number_format(($channel->warmUp?->value->toFloat() ?? 300) / 60, 0, '.', ''),
+                number_format(($channel->timing->warmUp?->value->toFloat() ?? 300) / 60, 0, '.', ''),
             ),
             $slow,
         );

@@ -30,7 +30,7 @@ final readonly class GasRecord implements RunContent, Logged
 
     public function channel(string $name): ChannelRecord
     {
-        return $this->channels[$name] ?? new ChannelRecord($name, null, null, null, null, false, null, null, null, null);
+        return $this->channels[$name] ?? new ChannelRecord($name);
     }
 
     /** The column of the log that holds a channel. */

@@ -59,7 +59,7 @@ final readonly class GasResponse
     /** What the unit was told to expect; null where nobody wrote it. */
     public static function expected(ChannelCheck $content): ?Exact
     {
-        foreach ([...$content->spanFound, ...$content->spanLeft] as $row) {
+        foreach ([...$content->span->found, ...$content->span->left] as $row) {
             if ($row->expected !== null) {
                 return $row->expected->value;
             }
@@ -80,17 +80,17 @@ final readonly class GasResponse
     {
         $content = $check->content;
         $label = $content instanceof ChannelCheck ? $this->label($check, $content, $timeline) : null;
-        if (!$content instanceof ChannelCheck || $label === null || $content->spanFound === []) {
+        if (!$content instanceof ChannelCheck || $label === null || $content->span->found === []) {
             return null;
         }
         $span = $this->read(
             'r_span',
             'reading of the span as found',
-            Plateau::in($this->channel, $content->spanFound, $this->exact($label))->rows,
+            Plateau::in($this->channel, $content->span->found, $this->exact($label))->rows,
             $check,
         );
 
-        return $this->knot($check, $content, $label, $span, $this->zero($content->zeroFound, 'as found', $check), false);
+        return $this->knot($check, $content, $label, $span, $this->zero($content->zero->found, 'as found', $check), false);
     }
 
     public function asLeft(Check $check, Timeline $timeline): ?LinearKnot
@@ -100,7 +100,7 @@ final readonly class GasResponse
         if (!$content instanceof ChannelCheck || $label === null) {
             return null;
         }
-        if ($content->spanLeft === [] && $content->spanAdjusted) {
+        if ($content->span->left === [] && $content->span->adjusted) {
             $expected = self::expected($content);
             $assumed = Figure::read(
                 'r_span',
@@ -122,7 +122,7 @@ final readonly class GasResponse
                 $expected !== null && $expected->compareTo($this->exact($label)) !== 0 ? GasEquation::WrongValue : GasEquation::Response,
             );
         }
-        $rows = $content->spanLeft !== [] ? $content->spanLeft : $content->spanFound;
+        $rows = $content->span->left !== [] ? $content->span->left : $content->span->found;
         if ($rows === []) {
             return null;
         }
@@ -189,7 +189,7 @@ final readonly class GasResponse
      * G-3: what changed up to each reading as found since its segment began. The readings that both responses give in clean
      * air, and in the span gas of the later check, are compared, so that another bottle makes no drift.
      *
-     * @return list<array{check: string, span: Figure, absolute: Figure, zero: Figure, label: Figure}>
+     * @return list<GasDrift>
      */
     public function drifts(?LinearLine $line, Bracket $bracket, Timeline $timeline): array
     {
@@ -210,9 +210,9 @@ final readonly class GasResponse
             $moved = Real::minus($reads($knot), $reads($began));
             $words = \sprintf('of %s from %s to %s', $this->channel->name, $began->check, $knot->check);
             $inputs = [$knot->zero, $knot->gain, $began->zero, $began->gain, $label];
-            $drifts[] = [
-                'check' => $knot->check,
-                'span' => Figure::derived(
+            $drifts[] = new GasDrift(
+                $knot->check,
+                Figure::derived(
                     'D_span',
                     'span drift '.$words,
                     Real::by(Real::times($moved, Exact::of(100)), $c),
@@ -221,8 +221,8 @@ final readonly class GasResponse
                     $inputs,
                     1,
                 ),
-                'absolute' => Figure::derived('D_span', 'span drift '.$words, $moved, $this->channel->unit, GasEquation::Drift, $inputs, 2),
-                'zero' => Figure::derived(
+                Figure::derived('D_span', 'span drift '.$words, $moved, $this->channel->unit, GasEquation::Drift, $inputs, 2),
+                Figure::derived(
                     'D_zero',
                     'zero drift '.$words,
                     Real::minus($clean($knot), $clean($began)),
@@ -231,8 +231,8 @@ final readonly class GasResponse
                     [$knot->zero, $knot->gain, $began->zero, $began->gain],
                     2,
                 ),
-                'label' => $label,
-            ];
+                $label,
+            );
         }
 
         return $drifts;
@@ -259,7 +259,7 @@ final readonly class GasResponse
                 'what clean air holds',
                 $clean,
                 $this->channel->unit,
-                new Origin('assumption', $check->id, $content->whole->zeroSource->value ?? 'clean air'),
+                new Origin('assumption', $check->id, $content->whole->zero->source->value ?? 'clean air'),
                 1,
             );
             $gain = Figure::derived(
@@ -308,11 +308,11 @@ final readonly class GasResponse
     /** What the channel read in clean air while the span was about to flow; null where nobody read or set it. */
     private function zeroInSpan(ChannelCheck $content, Check $check): ?Figure
     {
-        if (!$content->zeroAdjusted) {
-            return $this->zero($content->zeroFound, 'as found', $check);
+        if (!$content->zero->adjusted) {
+            return $this->zero($content->zero->found, 'as found', $check);
         }
 
-        return $this->zero($content->zeroLeft, 'as left', $check)
+        return $this->zero($content->zero->left, 'as left', $check)
             ?? Figure::read(
                 'r_zero',
                 'zeroed and not read again: nominal is assumed',
@@ -340,7 +340,7 @@ final readonly class GasResponse
             new Origin(
                 'check',
                 $check->id,
-                \sprintf('%s, %s by %s', $row->provenance->words(), $check->at->format('j M Y H:i'), $check->by),
+                \sprintf('%s, %s by %s', $row->provenance->words(), $check->at->format('j M Y H:i'), $check->notes->by),
             ),
             $row->value->decimals(),
         );

@@ -14,7 +14,7 @@ use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\LogsByChannel;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Judgement\Segment;
+use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Log\ChannelSeries;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\ValueCounts;
@@ -23,52 +23,37 @@ use Footnote\Core\Quantity\Exact;
 /** All channels of a run together: each with its own results, and mixtures of those that harm alike. */
 final readonly class GasResults implements FamilyResults, LogsByChannel
 {
-    /** @var list<Result> */
-    private array $results;
+    private WorkedOut $worked;
 
     /** @param non-empty-array<array-key, ChannelResults> $channels */
     public function __construct(public array $channels)
     {
-        $this->results = array_merge(...array_map(static fn (ChannelResults $one): array => $one->results(), array_values($channels)));
-    }
-
-    public function results(): array
-    {
-        return $this->results;
-    }
-
-    public function drifts(): array
-    {
-        return array_merge(...array_map(static fn (ChannelResults $one): array => $one->drifts(), array_values($this->channels)));
-    }
-
-    public function alterations(): array
-    {
-        $all = [];
-        foreach ($this->channels as $one) {
-            foreach ($one->alterations() as $alteration) {
-                $all[\sprintf('%s %s %s', $alteration->kind->name, $alteration->what, $alteration->why)] = $alteration;
+        $all = array_map(static fn (ChannelResults $one): WorkedOut => $one->worked(), array_values($channels));
+        $alterations = [];
+        $segment = null;
+        foreach ($all as $one) {
+            // Of the channel that it was declared for; each channel has its own.
+            $segment ??= $one->segment;
+            foreach ($one->alterations as $alteration) {
+                $alterations[\sprintf('%s %s %s', $alteration->kind->name, $alteration->what, $alteration->why)] = $alteration;
             }
         }
-
-        return array_values($all);
+        $this->worked = new WorkedOut(
+            array_merge(...array_column($all, 'results')),
+            array_merge(...array_column($all, 'drifts')),
+            array_values($alterations),
+            $segment,
+        );
     }
 
-    /** Of the channel that it was declared for; each channel has its own. */
-    public function segment(): ?Segment
+    public function worked(): WorkedOut
     {
-        foreach ($this->channels as $one) {
-            if ($one->segment() !== null) {
-                return $one->segment();
-            }
-        }
-
-        return null;
+        return $this->worked;
     }
 
     public function driftsOf(Result $result): array
     {
-        return $result->channel === null ? [] : (($this->channels[$result->channel] ?? null)?->drifts() ?? []);
+        return $result->channel === null ? [] : (($this->channels[$result->channel] ?? null)?->worked()->drifts ?? []);
     }
 
     public function headline(array $results): ?string
@@ -93,24 +78,24 @@ final readonly class GasResults implements FamilyResults, LogsByChannel
 
     public function ordinary(Result $result): ?Figure
     {
-        return $result->indicated;
+        return $result->answers->indicated;
     }
 
     public function series(string $channel, Run $run): ?ChannelSeries
     {
         $results = $this->channels[$channel] ?? null;
-        $log = $results?->run->log;
-        $column = $results?->run->column($channel);
+        $log = $results?->sensed->run->log;
+        $column = $results?->sensed->run->column($channel);
         if ($results === null || $log === null || $column === null) {
             return null;
         }
-        $applied = $results->factor->applied->value ?? 1.0;
+        $applied = $results->sensed->factor->applied->value ?? 1.0;
         $factor = $applied instanceof Exact ? $applied->toFloat() : $applied;
-        $undone = $results->factor->undone->toFloat();
-        $line = $results->line;
+        $undone = $results->sensed->factor->undone->toFloat();
+        $line = $results->response->line;
 
         return ChannelSeries::of(
-            $results->channel->unit,
+            $results->sensed->channel->unit,
             $log,
             $column,
             new LogClock($log, $run),
@@ -122,13 +107,13 @@ final readonly class GasResults implements FamilyResults, LogsByChannel
 
     public function resultsOf(string $channel): array
     {
-        return ($this->channels[$channel] ?? null)?->results() ?? [];
+        return ($this->channels[$channel] ?? null)?->worked()->results ?? [];
     }
 
     public function describe(Sheet $sheet): array
     {
         $channels = array_values($this->channels);
-        $first = $channels[0]->run;
+        $first = $channels[0]->sensed->run;
 
         return [
             'kind' => 'gas',

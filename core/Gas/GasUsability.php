@@ -30,10 +30,10 @@ final readonly class GasUsability implements Usability
     {
         $content = $check->content;
         $reasons = [];
-        if ($check->setAside !== null) {
-            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->setAside->reason;
+        if ($check->notes->setAside !== null) {
+            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->notes->setAside->reason;
         }
-        if ($check->brokenOff) {
+        if ($check->walk->brokenOff) {
             $reasons[] = UnusableBecause::BROKEN_OFF;
         }
         $whole = $content instanceof ChannelCheck ? $content->whole : $content;
@@ -53,7 +53,10 @@ final readonly class GasUsability implements Usability
     public function whyFailed(Check $check, Timeline $timeline, bool $asLeft): ?string
     {
         $content = $check->content;
-        if ($check->setAside !== null || $check->brokenOff || !$content instanceof ChannelCheck || !$content->whole->isBump()) {
+        if ($check->notes->setAside !== null
+            || $check->walk->brokenOff
+            || !$content instanceof ChannelCheck
+            || !$content->whole->isBump()) {
             return null;
         }
         $bump = $this->bump($check, $content, $timeline);
@@ -73,7 +76,7 @@ final readonly class GasUsability implements Usability
     /** Whether no channel that the cylinder of this one holds answered to it. */
     private static function noneAnswered(Check $check, ChannelCheck $content, Timeline $timeline): bool
     {
-        $whole = $timeline->whole ?? $timeline;
+        $whole = $timeline->whole();
         $stage = GasStage::ofSpan($content->channel->kind);
         $asked = 0;
         $answered = 0;
@@ -123,17 +126,17 @@ final readonly class GasUsability implements Usability
         if (!$content->whole->isBump() && $content->hasAsFound() && self::noneAnswered($check, $content, $timeline)) {
             $reasons[] = self::NO_ANSWER;
         }
-        if ($content->afterIsobutylene) {
+        if ($content->isobutylene->before) {
             $reasons[] = \sprintf('%s was spanned after isobutylene had flowed over it', $content->channel->name);
         }
         if (!$content->hasAsFound()) {
             $reasons[] = UnusableBecause::AS_FOUND_MISSING;
-        } elseif ($label !== null && Plateau::in($content->channel, $content->spanFound, $response->exact($label))->steady === false) {
+        } elseif ($label !== null && Plateau::in($content->channel, $content->span->found, $response->exact($label))->steady === false) {
             $reasons[] = 'the reading as found was not on a plateau';
         }
         if ($label !== null
-            && $content->spanLeft !== []
-            && Plateau::in($content->channel, $content->spanLeft, $response->exact($label))->steady === false) {
+            && $content->span->left !== []
+            && Plateau::in($content->channel, $content->span->left, $response->exact($label))->steady === false) {
             $reasons[] = 'the reading as left was not on a plateau';
         }
 

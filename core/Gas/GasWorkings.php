@@ -11,7 +11,6 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
-use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\RecallTaken;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -25,6 +24,7 @@ use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Judgement\Tipping;
+use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogRanges;
@@ -107,11 +107,11 @@ final readonly class GasWorkings
             $this->fails(...),
         );
         $this->bracket = $this->segment->bracket ?? $whole;
-        $this->window = new Span($run->start, $this->segment->span->to ?? $run->stop ?? $run->start);
+        $this->window = new Span($run->timing->start, $this->segment->span->to ?? $run->timing->stop ?? $run->timing->start);
         $this->line = $this->response->line($this->bracket, $timeline);
         $this->unsaved = $this->lost();
         $this->conditions = self::conditions($yardsticks);
-        $this->undone = $this->factor->undone->times($this->set->milligram ? $this->milligramPerPart() : Exact::of(1));
+        $this->undone = $this->factor->undone->times($this->set->setting->milligram ? $this->milligramPerPart() : Exact::of(1));
         // Whoever set the unit by a cylinder that was wrong did it right; the error is taken out by its own rule.
         $asCertified = $timeline->taking(RecallTaken::Nothing);
         $this->setRight = WrongValue::of($this->bracket, $asCertified, $this->response) !== null || $this->isRecalled();
@@ -119,7 +119,7 @@ final readonly class GasWorkings
         $answer = $policy->reportedAnswer('linear');
         // What was set to a wrong value, or left off, is set right along the bracket, whatever the policy reports otherwise.
         $this->reported = ($this->setRight || $this->left !== []) && $answer === Answer::Indicated ? Answer::Between : $answer;
-        $this->largestEver = GasHistory::of($timeline, $this->bracket->post->at ?? $run->stop ?? $run->start)->largest();
+        $this->largestEver = GasHistory::of($timeline, $this->bracket->post->at ?? $run->timing->stop ?? $run->timing->start)->largest();
     }
 
     /** Whether an end of the bracket leans on a cylinder whose known error is taken out. */
@@ -137,13 +137,15 @@ final readonly class GasWorkings
     /** Whether the channel moved more along a bracket than the policy allows, in its span gas or in clean air. */
     private function fails(Bracket $bracket): bool
     {
-        foreach (['gas.span-drift' => 'absolute', 'gas.zero-drift' => 'zero'] as $rule => $of) {
+        $drifts = $this->response->drifts($this->response->line($bracket, $this->timeline), $bracket, $this->timeline);
+        foreach (['gas.span-drift', 'gas.zero-drift'] as $rule) {
             $setting = $this->policy->rule($rule);
             if ($setting === null) {
                 continue;
             }
-            foreach ($this->response->drifts($this->response->line($bracket, $this->timeline), $bracket, $this->timeline) as $drift) {
-                if (!DriftLimit::of($this->channel, $setting)->isKeptBy($drift[$of]->value, $drift['label'])) {
+            foreach ($drifts as $drift) {
+                $off = $rule === 'gas.zero-drift' ? $drift->zero : $drift->absolute;
+                if (!DriftLimit::of($this->channel, $setting)->isKeptBy($off->value, $drift->label)) {
                     return true;
                 }
             }
@@ -166,7 +168,7 @@ final readonly class GasWorkings
 
     public function results(): ChannelResults
     {
-        $stop = $this->run->stop;
+        $stop = $this->run->timing->stop;
         $log = $this->record->log;
         $column = $this->record->column($this->channel->name);
         $results = [];
@@ -187,7 +189,7 @@ final readonly class GasWorkings
             $leftOut = LogAlterations::taken($alterations);
             $counts = ValueCounts::of($log, $column, $this->ranges($clock, $leftOut));
             $gapShare = $clock->missing($this->window, $leftOut, $counts->gaps);
-            $lost = max(0.0, Span::secondsBetween($this->run->start, $clock->at(0)));
+            $lost = max(0.0, Span::secondsBetween($this->run->timing->start, $clock->at(0)));
             $overs = $counts->overs;
             [$results, $hollow] = $this->fromLog($log, $column, $clock, $leftOut);
             $otherwise = LogAlterations::otherwise($alterations, fn (array $out): array => $this->fromLog($log, $column, $clock, $out)[0]);
@@ -199,37 +201,38 @@ final readonly class GasWorkings
         $judge = new LimitJudge();
         [$basis, $limits] = $this->limits();
 
+        $judged = array_map(
+            fn (Result $result): Result => $judge->judge(
+                $result,
+                $limits,
+                fn (ExposureLimit $limit): array => $this->tipping($limit, $result),
+                null,
+                $this->bracket,
+            ),
+            $results,
+        );
+        $drifts = $this->drifts();
+
         return new ChannelResults(
-            $this->channel,
-            $this->set,
-            $this->record,
-            $this->factor,
+            new Sensed($this->channel, $this->set, $this->record, $this->factor, $basis),
             $this->timeline,
             $this->bracket,
-            array_map(
-                fn (Result $result): Result => $judge->judge(
-                    $result,
-                    $limits,
-                    fn (ExposureLimit $limit): array => $this->tipping($limit, $result),
-                    null,
-                    $this->bracket,
-                ),
-                $results,
+            new WorkedOut(
+                $judged,
+                array_map(static fn (GasDrift $drift): Figure => $drift->span, $drifts),
+                $alterations,
+                $this->segment,
+                $leftOut,
             ),
-            $this->drifts(),
-            $this->line,
-            $alterations,
-            $leftOut,
-            GasResponse::rezeroed($this->bracket, $this->timeline),
-            $gapShare,
-            $lost,
-            $overs,
-            $hollow,
-            $this->unsaved,
-            $this->largestEver,
-            $this->segment,
-            $this->left,
-            $basis,
+            new ChannelFindings(
+                $this->line,
+                $drifts,
+                GasResponse::rezeroed($this->bracket, $this->timeline),
+                $this->unsaved,
+                $this->largestEver,
+                $this->left,
+            ),
+            new LogFlaws($gapShare, $lost, $overs, $hollow),
         );
     }
 
@@ -242,7 +245,10 @@ final readonly class GasWorkings
     {
         $unit = Unit::PercentExplosive->value;
         if ($this->channel->unit !== Unit::PercentExplosive
-            || array_filter($this->yardsticks->limits, static fn (ExposureLimit $limit): bool => $limit->unit === $unit) === []) {
+            || array_filter(
+                $this->yardsticks->limits,
+                static fn (ExposureLimit $limit): bool => $limit->threshold->unit === $unit,
+            ) === []) {
             return [null, $this->yardsticks->limits];
         }
         $bases = [];
@@ -257,15 +263,15 @@ final readonly class GasWorkings
         $unsaid = null;
         $limits = [];
         foreach ($this->yardsticks->limits as $limit) {
-            if ($limit->unit === $unit && $limit->basis === null) {
+            if ($limit->threshold->unit === $unit && $limit->threshold->basis === null) {
                 $unsaid = \sprintf('the limit %s does not say how much methane it takes for 100 %% LEL', $limit->title);
             }
-            if ($limit->unit !== $unit || $limit->basis === null) {
+            if ($limit->threshold->unit !== $unit || $limit->threshold->basis === null) {
                 $limits[] = $limit;
                 continue;
             }
-            $told = $limit->value->value->times($limit->basis->value)->dividedBy(Exact::of($basis));
-            $limits[] = $limit->at(Decimal::parse($told->rounded(max(3, $limit->value->decimals()))));
+            $told = $limit->threshold->value->value->times($limit->threshold->basis->value)->dividedBy(Exact::of($basis));
+            $limits[] = $limit->at(Decimal::parse($told->rounded(max(3, $limit->threshold->value->decimals()))));
         }
 
         return [$unsaid, $limits];
@@ -286,7 +292,7 @@ final readonly class GasWorkings
     {
         $content = $this->bracket->pre?->content;
 
-        return $this->bracket->pre !== null && $content instanceof ChannelCheck && $content->spanAdjusted && $content->saved === false
+        return $this->bracket->pre !== null && $content instanceof ChannelCheck && $content->span->adjusted && $content->saved === false
             ? $this->response->asFound($this->bracket->pre, $this->timeline)
             : null;
     }
@@ -307,15 +313,15 @@ final readonly class GasWorkings
         $minutes = Exact::of(
             array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)),
         )->times(self::seconds($log->step()))->dividedBy(60);
-        $range = $this->channel->range === null
+        $range = $this->channel->display->range === null
             ? null
-            : (int) round(1000 * $this->channel->range->value->toFloat() * $this->undone->toFloat());
+            : (int) round(1000 * $this->channel->display->range->value->toFloat() * $this->undone->toFloat());
         $raw = MovingReadings::of($log, $column, $whole, $ranges, null, null, range: $range);
         $moves = $this->line !== null && !$this->line->isConstant();
         $limits = $this->limitsAbove();
         $scale = ($this->factor->applied->value ?? Exact::of(1));
         $thresholds = array_map(
-            static fn (ExposureLimit $limit): float => $limit->value->value->toFloat() / Real::toFloat($scale),
+            static fn (ExposureLimit $limit): float => $limit->threshold->value->value->toFloat() / Real::toFloat($scale),
             $limits,
         );
         $moving = $moves
@@ -359,7 +365,7 @@ final readonly class GasWorkings
                 ),
             );
         }
-        if ($raw->highest !== null) {
+        if ($raw->extremes->highest !== null) {
             array_push(
                 $results,
                 ...array_map(
@@ -367,12 +373,12 @@ final readonly class GasWorkings
                     $this->inUnits(
                         'peak',
                         $this->channel->kind === GasKind::Oxygen ? 'Highest, ' : 'Peak, ',
-                        $this->answers($read('r_max', 'highest reading', $raw->highest, $raw->over), $moving?->highest),
+                        $this->answers($read('r_max', 'highest reading', $raw->extremes->highest, $raw->over), $moving?->extremes->highest),
                     ),
                 ),
             );
         }
-        if ($raw->lowest !== null && $this->channel->kind === GasKind::Oxygen) {
+        if ($raw->extremes->lowest !== null && $this->channel->kind === GasKind::Oxygen) {
             array_push(
                 $results,
                 ...array_map(
@@ -380,7 +386,7 @@ final readonly class GasWorkings
                     $this->inUnits(
                         'lowest',
                         'Lowest, ',
-                        $this->answers($read('r_min', 'lowest reading', $raw->lowest, false), $moving?->lowest),
+                        $this->answers($read('r_min', 'lowest reading', $raw->extremes->lowest, false), $moving?->extremes->lowest),
                         worstIsLow: true,
                     ),
                 ),
@@ -423,8 +429,8 @@ final readonly class GasWorkings
             max(1, $value->decimals()),
         );
         $results = [];
-        if ($this->set->mean !== null) {
-            $mean = $this->withinRange($read('r̄', 'mean reading', $this->set->mean));
+        if ($this->set->totals->mean !== null) {
+            $mean = $this->withinRange($read('r̄', 'mean reading', $this->set->totals->mean));
             $minutes = Exact::of(number_format($this->run->runningSeconds(), 3, '.', ''))->dividedBy(60);
             $between = null;
             if ($this->line !== null && \count($this->line->knots) > 1) {
@@ -434,9 +440,9 @@ final readonly class GasWorkings
             array_push($results, ...$this->mean($mean, $between, $minutes, $origin));
         }
         foreach ([
-            ['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $this->set->shortTerm],
-            ['peak', 'Peak, ', 'r_max', 'highest reading', $this->set->peak],
-            ['lowest', 'Lowest, ', 'r_min', 'lowest reading', $this->set->lowest],
+            ['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $this->set->totals->shortTerm],
+            ['peak', 'Peak, ', 'r_max', 'highest reading', $this->set->totals->peak],
+            ['lowest', 'Lowest, ', 'r_min', 'lowest reading', $this->set->totals->lowest],
         ] as [$key, $title, $symbol, $meaning, $value]) {
             if ($value !== null) {
                 array_push(
@@ -481,7 +487,7 @@ final readonly class GasWorkings
     /** What the display shows at the end of its range is at least that. */
     private function withinRange(Figure $read): Figure
     {
-        $range = $this->channel->range;
+        $range = $this->channel->display->range;
 
         return $range !== null && Real::compare(Real::by($read->value, $this->undone), $range->value) >= 0
             ? $read->bounded(Bound::AtLeast)
@@ -538,7 +544,7 @@ final readonly class GasWorkings
                 self::digits($between),
             ),
         };
-        $answers = FourAnswers::along($sensor, $line->knots ?? [], $this->bracket, $by, $moved)->bounded($raw->bound);
+        $answers = FourAnswers::along($sensor, $line->knots ?? [], $this->bracket, $by, $moved)->bounded($raw->known->bound);
         $unsaved = $this->unsaved === null ? null : $by($this->unsaved);
 
         return ($unsaved === null ? $answers : $answers->alsoBy($unsaved))->each($this->factored(...));
@@ -589,7 +595,7 @@ final readonly class GasWorkings
     /** An interval is told in the same way at both ends. */
     private static function times(Figure $was, Exact|float $by, Figure $now): Figure
     {
-        return $was->floor === null ? $now : $now->downTo(Real::times($was->floor, $by));
+        return $was->known->floor === null ? $now : $now->downTo(Real::times($was->known->floor, $by));
     }
 
     /** G-4 by C-2: the same by mass; null where the molar mass of what was there is not known. */
@@ -631,7 +637,7 @@ final readonly class GasWorkings
             self::digits($value),
         );
 
-        return self::times($one, $perPart, $told)->bounded($one->bound);
+        return self::times($one, $perPart, $told)->bounded($one->known->bound);
     }
 
     /**
@@ -680,19 +686,19 @@ final readonly class GasWorkings
     /** How long the reading lay above a limit, with a constant response by counting, along the bracket interval by interval. */
     private function timeAbove(ExposureLimit $limit, ValueCounts $counts, ?int $between, float $step, Origin $origin): Result
     {
-        $wanted = Real::by($limit->value->value, $this->factor->applied->value ?? Exact::of(1));
+        $wanted = Real::by($limit->threshold->value->value, $this->factor->applied->value ?? Exact::of(1));
         $minutes = static fn (int $intervals): Exact => Exact::of($intervals)->times(self::seconds($step))->dividedBy(60);
         $logged = Figure::read('r', 'readings, as logged', $counts->samples, $this->shown(), $origin, 0);
         $value = Figure::read(
             'L',
             $limit->title,
-            $limit->value->value,
-            Unit::tryFrom($limit->unit) ?? Unit::None,
-            new Origin('criterion', $limit->id, $limit->source),
-            $limit->value->decimals(),
+            $limit->threshold->value->value,
+            Unit::tryFrom($limit->threshold->unit) ?? Unit::None,
+            new Origin('criterion', $limit->id, $limit->source->words),
+            $limit->threshold->value->decimals(),
         );
         // What was beyond the range was above any limit within it.
-        $beyond = $this->channel->range === null ? 0 : $counts->overs;
+        $beyond = $this->channel->display->range === null ? 0 : $counts->overs;
         $indicated = static fn (?LinearKnot $knot): float => $knot === null
             ? Real::toFloat($wanted)
             : $knot->zero->toFloat() + $knot->gain->toFloat() * Real::toFloat($wanted);
@@ -721,8 +727,8 @@ final readonly class GasWorkings
 
         return $this->result(
             'above-'.$limit->id.':'.$this->code(),
-            \sprintf('Time above %s %s, %s', $limit->value->written, $limit->unit, $this->name()),
-            $answers->bounded($counts->overs > 0 && $this->channel->range === null ? Bound::AtLeast : null),
+            \sprintf('Time above %s %s, %s', $limit->threshold->value->written, $limit->threshold->unit, $this->name()),
+            $answers->bounded($counts->overs > 0 && $this->channel->display->range === null ? Bound::AtLeast : null),
             $note,
             false,
         );
@@ -733,7 +739,7 @@ final readonly class GasWorkings
     {
         return Figure::derived(
             't',
-            \sprintf('time above %s %s, %s', $limit->value->written, $limit->unit, $how),
+            \sprintf('time above %s %s, %s', $limit->threshold->value->written, $limit->threshold->unit, $how),
             $minutes,
             Unit::Minute,
             GasEquation::Exposure,
@@ -766,10 +772,10 @@ final readonly class GasWorkings
     private function stoppedAtZero(Result $result): Result
     {
         $setting = $this->policy->rule('gas.zero-drift');
-        if (!$this->channel->stopsAtZero || $setting === null || $result->reportedFigure()->unit === Unit::Minute) {
+        if (!$this->channel->display->stopsAtZero || $setting === null || $result->reportedFigure()->unit === Unit::Minute) {
             return $result;
         }
-        $label = $this->drifts()[0]['label'] ?? null;
+        $label = ($this->drifts()[0] ?? null)?->label;
         if ($label === null) {
             return $result;
         }
@@ -783,7 +789,7 @@ final readonly class GasWorkings
             ->noting('The display shows nothing below zero: no drift of its zero can be seen.');
     }
 
-    /** @return list<array{check: string, span: Figure, absolute: Figure, zero: Figure, label: Figure}> */
+    /** @return list<GasDrift> */
     private function drifts(): array
     {
         return $this->response->drifts($this->line, $this->bracket, $this->timeline);
@@ -796,9 +802,9 @@ final readonly class GasWorkings
         $quantities = array_map(fn (string $kind): string => $kind.':'.$this->code(), ['twa-ppm', 'stel-ppm', 'peak-ppm', 'peak']);
         foreach ($this->yardsticks->limits as $limit) {
             if (\in_array($limit->quantity, $quantities, true)
-                && $limit->unit === $this->channel->unit->value
+                && $limit->threshold->unit === $this->channel->unit->value
                 && !$this->factor->missing) {
-                $limits[$limit->value->written] ??= $limit;
+                $limits[$limit->threshold->value->written] ??= $limit;
             }
         }
 
@@ -812,7 +818,7 @@ final readonly class GasWorkings
      */
     private function tipping(ExposureLimit $limit, Result $result): array
     {
-        $drifts = array_column($this->drifts(), 'span');
+        $drifts = array_map(static fn (GasDrift $drift): Figure => $drift->span, $this->drifts());
         $seen = match (true) {
             $this->line === null => 'no check shows the response',
             $drifts === [] => 'one check shows the response',
@@ -877,8 +883,8 @@ final readonly class GasWorkings
     {
         $volume = ReferenceConditions::at('25', '101.325')->molarVolume($this->record->air);
         $isSet = $this->channel->kind === GasKind::Photoionisation
-            && $this->set->unitFactor !== null
-            && $this->set->unitFactor->value->compareTo(Exact::of(1)) !== 0;
+            && $this->set->setting->unitFactor !== null
+            && $this->set->setting->unitFactor->value->compareTo(Exact::of(1)) !== 0;
         $molar = $isSet || $this->channel->kind !== GasKind::Photoionisation ? $this->molarMass() : null;
 
         return ($molar ?? Exact::of(self::ISOBUTYLENE))->dividedBy($volume);
@@ -886,7 +892,7 @@ final readonly class GasWorkings
 
     private function shown(): Unit
     {
-        return $this->set->milligram ? Unit::MilligramPerCubicMetre : $this->channel->unit;
+        return $this->set->setting->milligram ? Unit::MilligramPerCubicMetre : $this->channel->unit;
     }
 
     /** Three digits that count, and no more decimals than a monitor can tell. */

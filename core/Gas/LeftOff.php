@@ -65,8 +65,8 @@ final readonly class LeftOff
         if ($label === null || $tolerance === null) {
             return [];
         }
-        $span = $content->spanLeft !== [] || $content->spanAdjusted ? $content->spanLeft : $content->spanFound;
-        $zero = $content->zeroLeft !== [] || $content->zeroAdjusted ? $content->zeroLeft : $content->zeroFound;
+        $span = $content->span->left !== [] || $content->span->adjusted ? $content->span->left : $content->span->found;
+        $zero = $content->zero->left !== [] || $content->zero->adjusted ? $content->zero->left : $content->zero->found;
         $beyond = [];
         foreach ([
             [

@@ -33,7 +33,7 @@ final readonly class Plateau
     {
         $share = Exact::of($channel->kind === GasKind::Photoionisation ? self::SHARE_PHOTOIONISATION : self::SHARE);
 
-        return self::of($rows, $label, $share, $channel->resolution?->value);
+        return self::of($rows, $label, $share, $channel->display->resolution?->value);
     }
 
     /**

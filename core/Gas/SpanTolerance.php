@@ -42,7 +42,7 @@ final readonly class SpanTolerance
         if ($cap !== null && $share($cap->value->value)->compareTo($least) < 0) {
             $least = $share($cap->value->value);
         }
-        foreach ([$channel->resolution?->value, $labelUncertainty] as $floor) {
+        foreach ([$channel->display->resolution?->value, $labelUncertainty] as $floor) {
             $least = $floor !== null && $floor->compareTo($least) > 0 ? $floor : $least;
         }
 

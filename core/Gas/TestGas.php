@@ -57,7 +57,7 @@ final readonly class TestGas
      */
     public static function in(GasRecord $record, Run $run, Timeline $channel, Policy $policy): array
     {
-        $whole = $channel->whole ?? $channel;
+        $whole = $channel->whole();
 
         return $whole->memory->once(
             \sprintf('test gas in %s by %s %d', $run->id, $policy->id, $policy->version),

@@ -22,7 +22,7 @@ final class WrongValue
     {
         $check = $bracket->pre;
         $content = $check?->content;
-        if ($check === null || !$content instanceof ChannelCheck || !$content->spanAdjusted) {
+        if ($check === null || !$content instanceof ChannelCheck || !$content->span->adjusted) {
             return null;
         }
         $entered = GasResponse::expected($content);

@@ -43,7 +43,7 @@ final readonly class AdditiveMixture
     {
         $members = [];
         foreach ($yardsticks->limits as $limit) {
-            if ($limit->mixture !== '' && !$limit->value->value->isZero()) {
+            if ($limit->mixture !== '' && !$limit->threshold->value->value->isZero()) {
                 $of = array_values(array_filter($results, static fn (Result $result): bool => $result->key === $limit->quantity));
                 $members['='.$limit->mixture][] = [$limit, $of[0] ?? null];
             }
@@ -56,7 +56,7 @@ final readonly class AdditiveMixture
             foreach ($pairs as [$limit, $result]) {
                 if ($result === null) {
                     $unmeasured[] = $limit->title;
-                } elseif ($result->inherited === Verdict::Void) {
+                } elseif ($result->footing->inherited === Verdict::Void) {
                     $void[] = [$limit, $result];
                 } else {
                     $standing[] = [$limit, $result];
@@ -75,7 +75,7 @@ final readonly class AdditiveMixture
         $answers = Parts::together($this->sum(...));
         $inherited = Verdict::worst(
             $this->void === [] ? Verdict::Valid : Verdict::Qualified,
-            ...array_map(static fn (array $member): Verdict => $member[1]->inherited ?? Verdict::Valid, $this->standing),
+            ...array_map(static fn (array $member): Verdict => $member[1]->footing->inherited ?? Verdict::Valid, $this->standing),
         );
         $notes = [
             \sprintf('Made of %s.', self::titles($this->standing)),
@@ -84,12 +84,18 @@ final readonly class AdditiveMixture
             ]),
             ...($this->unmeasured === [] ? [] : [\sprintf('Not measured, and not in it: %s.', implode(', ', $this->unmeasured))]),
         ];
-        $plain = array_reduce($this->standing, static fn (bool $all, array $member): bool => $all && $member[1]->plain, true);
+        $plain = array_reduce($this->standing, static fn (bool $all, array $member): bool => $all && $member[1]->footing->plain, true);
 
-        $result = Result::of('mixture:'.$this->name, 'Additive mixture, '.$this->name, $this->standing[0][1]->reported, $answers, $notes)
+        $result = Result::of(
+            'mixture:'.$this->name,
+            'Additive mixture, '.$this->name,
+            $this->standing[0][1]->answers->reported,
+            $answers,
+            $notes,
+        )
             ->inheriting($inherited)
             ->covering($this->leastCovered())
-            ->doubting(...array_merge(...array_map(static fn (array $member): array => $member[1]->causes, $this->standing)));
+            ->doubting(...array_merge(...array_map(static fn (array $member): array => $member[1]->footing->causes, $this->standing)));
         $result = Parts::carried($result, array_column($this->standing, 1), $this->sum(...));
 
         return $plain ? $result : $result->notPlain();
@@ -100,8 +106,8 @@ final readonly class AdditiveMixture
     {
         $least = null;
         foreach ($this->standing as [, $result]) {
-            $least = $result->coverage !== null && ($least === null || $result->coverage->sampled < $least->sampled)
-                ? $result->coverage
+            $least = $result->footing->coverage !== null && ($least === null || $result->footing->coverage->sampled < $least->sampled)
+                ? $result->footing->coverage
                 : $least;
         }
 
@@ -127,20 +133,20 @@ final readonly class AdditiveMixture
             if (!$figure instanceof Figure) {
                 return null;
             }
-            $open = $open || $figure->bound === Bound::AtLeast;
-            $high = Real::plus($high, Real::by($figure->value, $limit->value->value));
-            $low = Real::plus($low, Real::by($figure->floor ?? $figure->value, $limit->value->value));
-            $interval = $interval || $figure->floor !== null;
+            $open = $open || $figure->known->bound === Bound::AtLeast;
+            $high = Real::plus($high, Real::by($figure->value, $limit->threshold->value->value));
+            $low = Real::plus($low, Real::by($figure->known->floor ?? $figure->value, $limit->threshold->value->value));
+            $interval = $interval || $figure->known->floor !== null;
             array_push(
                 $inputs,
                 $figure,
                 Figure::read(
                     'L',
                     $limit->title,
-                    $limit->value->value,
+                    $limit->threshold->value->value,
                     $figure->unit,
-                    new Origin('criterion', $limit->id, $limit->source),
-                    $limit->value->decimals(),
+                    new Origin('criterion', $limit->id, $limit->source->words),
+                    $limit->threshold->value->decimals(),
                 ),
             );
         }

@@ -11,23 +11,27 @@ use Footnote\Core\Evidence\Run;
 /** A run worked out and judged under one policy: a proposal, since a person decides. */
 final readonly class Assessment
 {
+    public Run $run;
+
+    /** @var list<Figure> */
+    public array $drifts;
+
     /**
      * @param list<Result>  $results
-     * @param list<Figure>  $drifts
      * @param list<Finding>          $findings the weightiest first
      * @param array<array-key, Bracket> $brackets by channel, where the unit has several
      */
     public function __construct(
-        public Run $run,
         public Policy $policy,
         public Bracket $bracket,
         public FamilyResults $family,
         public array $results,
-        public array $drifts,
         public array $findings,
         public Verdict $verdict,
         public array $brackets = [],
     ) {
+        $this->run = $bracket->run;
+        $this->drifts = $family->worked()->drifts;
     }
 
     /** With the verdict that its results come to; what stands for all is then the bracket of the first channel that stands. */
@@ -42,17 +46,7 @@ final readonly class Assessment
         }
         $results = array_map($this->stating(...), $this->results);
 
-        return new self(
-            $this->run,
-            $this->policy,
-            $bracket,
-            $this->family,
-            $results,
-            $this->drifts,
-            $this->findings,
-            $this->standing(),
-            $this->brackets,
-        );
+        return new self($this->policy, $bracket, $this->family, $results, $this->findings, $this->standing(), $this->brackets);
     }
 
     /** What it may state of limits: nothing where it is void, nothing robust while it is open whether it is of this run at all. */
@@ -78,7 +72,7 @@ final readonly class Assessment
     /** What one result stands as: what weighs on it alone, with what it is made of. */
     public function verdictOn(Result $result): Verdict
     {
-        $verdict = $result->inherited ?? Verdict::Valid;
+        $verdict = $result->footing->inherited ?? Verdict::Valid;
         foreach ($this->findings as $finding) {
             if ($finding->touches($result)) {
                 $verdict = $verdict->worse($finding->verdict());
@@ -116,7 +110,7 @@ final readonly class Assessment
             return Verdict::standing(...array_values($channels)) ?? $this->weightOn(null);
         }
         // A substance of which there is no number yet has nothing but its findings.
-        $unmeasured = array_filter($this->findings, static fn (Finding $finding): bool => $finding->channel !== null);
+        $unmeasured = array_filter($this->findings, static fn (Finding $finding): bool => $finding->touched->channel !== null);
 
         return Verdict::worst(
             Verdict::standing(...$this->verdictsOf(null)) ?? $this->weightOn(null),
@@ -138,7 +132,8 @@ final readonly class Assessment
             array_values(
                 array_filter(
                     $this->results,
-                    static fn (Result $result): bool => $result->inherited === null && ($channel === null || $result->channel === $channel),
+                    static fn (Result $result): bool => $result->footing->inherited === null
+                        && ($channel === null || $result->channel === $channel),
                 ),
             ),
         );
@@ -148,7 +143,7 @@ final readonly class Assessment
     {
         $verdict = Verdict::Valid;
         foreach ($this->findings as $finding) {
-            if ($channel === null || $finding->channel === null || $finding->channel === $channel) {
+            if ($channel === null || $finding->touched->channel === null || $finding->touched->channel === $channel) {
                 $verdict = $verdict->worse($finding->verdict());
             }
         }

@@ -53,7 +53,7 @@ final readonly class Assessor
     public function assess(Run $run, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): Assessment
     {
         $family = $this->family($timeline->instrument->family);
-        $timeline = $timeline->toldIn($run->start->getTimezone());
+        $timeline = $timeline->toldIn($run->timing->start->getTimezone());
         $parts = $family instanceof Channelled ? self::parts($family, $run, $timeline) : ['' => $timeline];
         $cases = [];
         $worked = [];
@@ -65,18 +65,16 @@ final readonly class Assessor
             $worked[$channel] = $again($part);
             $recalls[] = $recall = RecallSetRight::of($bracket->checks(), $part, $again);
             $cases[$channel] = new RunCase(
-                $run,
                 $bracket,
                 $part,
-                $policy,
                 $family,
                 $worked[$channel],
-                self::setRight($worked[$channel]->results(), [$recall]),
-                $yardsticks,
+                self::setRight($worked[$channel]->worked()->results, [$recall]),
+                new HeldTo($policy, $yardsticks),
             );
         }
         $together = $family instanceof Channelled ? $family->together($worked) : $worked[''];
-        $own = $this->judged($run, $policy, $together, self::setRight($together->results(), $recalls), $cases);
+        $own = $this->judged($run, $policy, $together, self::setRight($together->worked()->results, $recalls), $cases);
         // What is put together of several channels takes the verdict of each into account, so it comes after them.
         $made = $family instanceof Channelled ? $family->combined($own, $yardsticks) : [];
 
@@ -141,16 +139,16 @@ final readonly class Assessor
     private function with(Assessment $own, array $made, Timeline $timeline, ?Shift $shift = null): Assessment
     {
         $family = $this->family($timeline->instrument->family);
-        $case = new RunCase($own->run, $own->bracket, $timeline, $own->policy, $family, $own->family, $made, shift: $shift);
+        $case = new RunCase($own->bracket, $timeline, $family, $own->family, $made, new HeldTo($own->policy), $shift);
         $replaced = array_map(static fn (Result $result): string => $result->key, $made);
         $again = array_values(array_filter($this->rules($family), static fn (Rule $rule): bool => $rule instanceof AnswerRule));
         $ids = array_map(static fn (Rule $rule): string => $rule->id(), $again);
         $findings = [];
         foreach ($own->findings as $finding) {
             $kept = \in_array($finding->rule->id, $ids, true)
-                ? array_values(array_diff($finding->results, $replaced))
-                : $finding->results;
-            if ($kept !== [] || $finding->results === []) {
+                ? array_values(array_diff($finding->touched->results, $replaced))
+                : $finding->touched->results;
+            if ($kept !== [] || $finding->touched->results === []) {
                 $findings[] = $finding->ofResults(...$kept);
             }
         }
@@ -208,17 +206,7 @@ final readonly class Assessor
     ): Assessment {
         usort($findings, static fn (Finding $a, Finding $b): int => $b->verdict()->weight() <=> $a->verdict()->weight());
 
-        return (new Assessment(
-            $run,
-            $policy,
-            $bracket,
-            $worked,
-            $results,
-            $worked->drifts(),
-            $findings,
-            Verdict::Valid,
-            $brackets,
-        ))->stood();
+        return (new Assessment($policy, $bracket, $worked, $results, $findings, Verdict::Valid, $brackets))->stood();
     }
 
     /** @return list<Rule> */

@@ -41,17 +41,17 @@ final readonly class EightHourMean
         private Equation $equation,
         private \Closure $digits,
     ) {
-        $this->shift = Exact::of(number_format($run->shiftMinutes ?? self::MINUTES, 6, '.', ''));
+        $this->shift = Exact::of(number_format($run->day->minutes ?? self::MINUTES, 6, '.', ''));
         $this->left = $this->shift->minus($minutes);
-        $this->asRest = $run->rest->asSampled ?? $policy->choice(PolicyChoice::UnsampledTime) === PolicyChoice::AS_SAMPLED;
+        $this->asRest = $run->day->rest->asSampled ?? $policy->choice(PolicyChoice::UnsampledTime) === PolicyChoice::AS_SAMPLED;
         $this->answers = $mean->each(fn (Figure $one): Figure => $this->over($one, $this->asRest));
     }
 
     /** A result of it, with the number that the other taking of what was not sampled gives. */
     public function told(Result $result, ?\Closure $further = null): Result
     {
-        $result = $result->covering(Coverage::of($this->minutes->toFloat() * 60, $this->run->shiftMinutes, $this->run->rest));
-        if ($this->run->shiftMinutes === null) {
+        $result = $result->covering(Coverage::of($this->minutes->toFloat() * 60, $this->run->day->minutes, $this->run->day->rest));
+        if ($this->run->day->minutes === null) {
             $result = $result->altered(
                 new Altered(
                     new Alteration(
@@ -67,8 +67,8 @@ final readonly class EightHourMean
         if ($this->left->compareTo(Exact::of(self::NONE)) < 0) {
             return $result;
         }
-        if ($this->run->rest !== null) {
-            return $result->noting($this->run->rest->words());
+        if ($this->run->day->rest !== null) {
+            return $result->noting($this->run->day->rest->words());
         }
         $other = $this->mean->each(fn (Figure $one): Figure => $this->over($one, !$this->asRest));
         $figure = match ($result->reportedAnswer()) {
@@ -107,6 +107,6 @@ final readonly class EightHourMean
             $this->equation,
             [$mean, $time],
             ($this->digits)($mean->value),
-        )->bounded($mean->bound);
+        )->bounded($mean->known->bound);
     }
 }

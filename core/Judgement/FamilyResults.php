@@ -11,15 +11,7 @@ use Footnote\Core\Evidence\Check;
 /** What a family worked out of a run, beside its rules. */
 interface FamilyResults
 {
-    /** @return list<Result> */
-    public function results(): array;
-
-    /**
-     * The drift of each check response against the one that began its segment, in order.
-     *
-     * @return list<Figure>
-     */
-    public function drifts(): array;
+    public function worked(): WorkedOut;
 
     /**
      * The drifts that one result rests on.
@@ -27,16 +19,6 @@ interface FamilyResults
      * @return list<Figure>
      */
     public function driftsOf(Result $result): array;
-
-    /**
-     * What was removed from what the run measured, filled in or assumed; or could not be.
-     *
-     * @return list<Alteration>
-     */
-    public function alterations(): array;
-
-    /** The part of the run that stands by a person's declaration; null where all of it does. */
-    public function segment(): ?Segment;
 
     /**
      * The key of the result that stands for the run, among those given; null where there is none.

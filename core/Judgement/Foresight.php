@@ -54,7 +54,8 @@ final readonly class Foresight
             $assessment = $this->assessor->assess($run, $then, $policy, $yardsticks);
             $touched = array_filter(
                 $assessment->brackets === [] ? [$assessment->bracket] : $assessment->brackets,
-                static fn (Bracket $bracket): bool => $bracket->post?->id === $check->id || $bracket->brokenAfter?->evidence === $check->id,
+                static fn (Bracket $bracket): bool => $bracket->post?->id === $check->id
+                    || $bracket->search->brokenAfter?->evidence === $check->id,
             );
             if ($touched !== []) {
                 $weightiest = $assessment->findings[0] ?? null;

@@ -83,7 +83,7 @@ final readonly class FourAnswers
     public function each(\Closure $step): self
     {
         // A bound goes through every step of a derivation; no step turns sides.
-        $one = static fn (?Figure $figure): ?Figure => $figure === null ? null : $step($figure)?->bounded($figure->bound);
+        $one = static fn (?Figure $figure): ?Figure => $figure === null ? null : $step($figure)?->bounded($figure->known->bound);
 
         return new self(
             $one($this->indicated),
@@ -109,7 +109,7 @@ final readonly class FourAnswers
     {
         $both = static fn (?Figure $one, ?Figure $another): ?Figure => $one === null || $another === null
             ? null
-            : $step($one, $another)->bounded($one->bound ?? $another->bound);
+            : $step($one, $another)->bounded($one->known->bound ?? $another->known->bound);
 
         return new self(
             $both($this->indicated, $other->indicated),

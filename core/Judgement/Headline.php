@@ -20,9 +20,9 @@ final class Headline
         foreach ($results as $result) {
             foreach ($result->outcomes as $outcome) {
                 $value = $result->reportedFigure()->toFloat();
-                $limit = $outcome->limit->value->value->toFloat();
+                $limit = $outcome->limit->threshold->value->value->toFloat();
                 $share = match (true) {
-                    $outcome->limit->comparator === ExposureComparator::FallenBelow => $outcome->crossed ? \INF : 0.0,
+                    $outcome->limit->threshold->comparator === ExposureComparator::FallenBelow => $outcome->crossed ? \INF : 0.0,
                     $limit === 0.0 => null,
                     default => $value / $limit,
                 };

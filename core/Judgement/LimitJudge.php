@@ -34,12 +34,10 @@ final readonly class LimitJudge
         $outcomes = [];
         foreach ($limits as $limit) {
             if ($limit->quantity === $result->key) {
-                [$figure, $words] = $tippingPoint($limit);
                 $outcomes[] = $this->outcome(
                     $result,
                     $limit,
-                    $figure,
-                    $words,
+                    new TippingPoint(...$tippingPoint($limit)),
                     $confidence === null ? null : $confidence($result, $limit),
                     $bracket !== null && $bracket->checks() === [],
                 );
@@ -60,7 +58,7 @@ final readonly class LimitJudge
             },
             ...array_map(
                 static fn (string $reference): string => \sprintf('%s was recalled, and how far it was off is not known', $reference),
-                $bracket->recalled,
+                $bracket->search->recalled,
             ),
         ];
     }
@@ -68,14 +66,13 @@ final readonly class LimitJudge
     private function outcome(
         Result $result,
         ExposureLimit $limit,
-        ?Figure $figure,
-        string $words,
+        TippingPoint $tipping,
         ?Confidence $confidence,
         bool $unchecked,
     ): LimitOutcome {
         $reported = $result->reportedFigure();
         $crossed = $limit->isCrossedBy(self::leastCrossing($limit, $reported));
-        $causes = $result->causes;
+        $causes = $result->footing->causes;
         foreach ($result->values() as [$what, $value]) {
             $mildest = $limit->isCrossedBy(self::leastCrossing($limit, $value));
             $gravest = $limit->isCrossedBy(self::mostCrossing($limit, $value));
@@ -84,14 +81,14 @@ final readonly class LimitJudge
                     ? \sprintf(
                         '%s it cannot tell: all that is known is that it is less than %s %s',
                         $what,
-                        $value->high()->shownBeside($limit->value->value),
+                        $value->high()->shownBeside($limit->threshold->value->value),
                         $value->unit->value,
                     )
-                    : \sprintf('%s it is %s %s', $what, $value->shownBeside($limit->value->value), $value->unit->value);
+                    : \sprintf('%s it is %s %s', $what, $value->shownBeside($limit->threshold->value->value), $value->unit->value);
             }
         }
-        if (!$crossed && $result->ceiling !== null) {
-            $causes[] = $result->ceiling;
+        if (!$crossed && $result->footing->ceiling !== null) {
+            $causes[] = $result->footing->ceiling;
         }
         $causes = array_values(array_unique(array_map(trim(...), $causes)));
         $robustness = match (true) {
@@ -103,7 +100,7 @@ final readonly class LimitJudge
         $statement = match ($robustness) {
             Robustness::Robust => \sprintf(
                 '%s: every value that it could have lies on that side',
-                ucfirst($limit->comparator->words($crossed)),
+                ucfirst($limit->threshold->comparator->words($crossed)),
             ),
             Robustness::Undecided => 'Undecided: '.implode('; ', $causes),
             Robustness::NotKnown => 'Nothing is stated: no check stands under it',
@@ -113,8 +110,7 @@ final readonly class LimitJudge
             $limit,
             $crossed,
             $robustness,
-            $figure,
-            $words,
+            $tipping,
             $confidence,
             $causes,
             $statement.implode('', array_map(static fn (string $one): string => '; '.$one, $beside)).'.',
@@ -124,29 +120,29 @@ final readonly class LimitJudge
     /** Of an interval the end that is furthest from crossing the limit: what is certain. */
     private static function leastCrossing(ExposureLimit $limit, Figure $figure): Exact|float
     {
-        return $limit->comparator === ExposureComparator::FallenBelow ? $figure->high()->value : $figure->low()->value;
+        return $limit->threshold->comparator === ExposureComparator::FallenBelow ? $figure->high()->value : $figure->low()->value;
     }
 
     private static function mostCrossing(ExposureLimit $limit, Figure $figure): Exact|float
     {
-        return $limit->comparator === ExposureComparator::FallenBelow ? $figure->low()->value : $figure->high()->value;
+        return $limit->threshold->comparator === ExposureComparator::FallenBelow ? $figure->low()->value : $figure->high()->value;
     }
 
     /** Whether a stated uncertainty reaches the limit from the reported value; null where it does not or is not stated. */
     private static function reach(Result $result, ExposureLimit $limit): ?string
     {
-        $uncertainty = $result->uncertainty;
+        $uncertainty = $result->beside->uncertainty;
         $reported = $result->reportedFigure();
         if ($uncertainty === null
-            || $reported->bound === Bound::AtLeast
+            || $reported->known->bound === Bound::AtLeast
             || $uncertainty->unit->dimension() !== Dimension::Level
             || !is_finite($reported->toFloat())) {
             return null;
         }
-        $side = Real::compare($reported->value, $limit->value->value);
+        $side = Real::compare($reported->value, $limit->threshold->value->value);
         $other = Real::compare(
             $side > 0 ? Real::minus($reported->value, $uncertainty->value) : Real::plus($reported->value, $uncertainty->value),
-            $limit->value->value,
+            $limit->threshold->value->value,
         );
 
         return $other === $side && $side !== 0

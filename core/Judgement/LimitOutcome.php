@@ -4,23 +4,18 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
-use Footnote\Core\Derivation\Figure;
-
 /** One result against one limit: what is said of it, and what that rests on. */
 final readonly class LimitOutcome
 {
     /**
-     * @param Figure|null  $tippingPoint the response error at which the reported value would sit on the limit
-     * @param string       $tippingWords what that means, against what was seen
-     * @param list<string> $causes       why it is undecided, in words; none where it is decided
-     * @param string       $statement    the whole of it in one sentence, with what reaches the limit beside it
+     * @param list<string> $causes    why it is undecided, in words; none where it is decided
+     * @param string       $statement the whole of it in one sentence, with what reaches the limit beside it
      */
     public function __construct(
         public ExposureLimit $limit,
         public bool $crossed,
         public Robustness $robustness,
-        public ?Figure $tippingPoint,
-        public string $tippingWords,
+        public TippingPoint $tipping,
         public ?Confidence $confidence = null,
         public array $causes = [],
         public string $statement = '',
@@ -34,8 +29,7 @@ final readonly class LimitOutcome
             $this->limit,
             $this->crossed,
             Robustness::Undecided,
-            $this->tippingPoint,
-            $this->tippingWords,
+            $this->tipping,
             $this->confidence,
             [...$this->causes, $cause],
             \sprintf('Undecided: %s.', implode('; ', [...$this->causes, $cause])),
@@ -49,8 +43,7 @@ final readonly class LimitOutcome
             $this->limit,
             $this->crossed,
             Robustness::NotKnown,
-            null,
-            'A void result states nothing.',
+            new TippingPoint(null, 'A void result states nothing.'),
             null,
             [],
             'Nothing is stated: the result is void.',
@@ -62,7 +55,7 @@ final readonly class LimitOutcome
     {
         return match ($this->robustness) {
             Robustness::NotKnown => 'nothing is stated',
-            default => $this->limit->comparator->words($this->crossed),
+            default => $this->limit->threshold->comparator->words($this->crossed),
         };
     }
 }

@@ -35,8 +35,8 @@ final class LogAlterations
             $remarks,
         );
         foreach ($looks as $look) {
-            $said = self::covering($run->leftIn, $look->span);
-            $out = self::covering($run->exclusions, $look->span);
+            $said = self::covering($run->notes->leftIn, $look->span);
+            $out = self::covering($run->notes->exclusions, $look->span);
             if ($said !== null && $look->kind !== AlterationKind::Recorded) {
                 $found[] = new Alteration(AlterationKind::LeftIn, $look->what, $said->reason, $said->by, $look->span);
             } elseif ($out === null || $look->kind === AlterationKind::Recorded) {
@@ -53,7 +53,7 @@ final class LogAlterations
                 ),
             ),
         );
-        foreach ($run->exclusions as $out) {
+        foreach ($run->notes->exclusions as $out) {
             $belongs = $recorded !== [] && $out->span->without($recorded) === [];
             $found[] = new Alteration(
                 $belongs ? AlterationKind::Recorded : AlterationKind::Person,
@@ -63,7 +63,7 @@ final class LogAlterations
                 $out->span,
             );
         }
-        foreach (Span::united($run->pauses) as $pause) {
+        foreach (Span::united($run->timing->pauses) as $pause) {
             $found[] = new Alteration(AlterationKind::Pause, self::words($pause), 'a pause was stated with the run', 'run', $pause);
         }
         $found = array_values(
@@ -131,7 +131,7 @@ final class LogAlterations
                 $out->by,
                 $out->span,
             ),
-            $run->exclusions,
+            $run->notes->exclusions,
         );
     }
 

@@ -26,33 +26,33 @@ final readonly class LogOwner
     /** @param Limit $shared how much of a file two runs of one unit may both use, s: the interval at their border */
     public static function of(Run $run, Timeline $timeline, Limit $shared): self
     {
-        $origin = $run->origin;
+        $origin = $run->source->origin;
         if ($origin === null) {
             return new self([], [], []);
         }
-        $unit = $timeline->whole ?? $timeline;
+        $unit = $timeline->whole();
         $doubts = [];
         $claimed = [];
         $evidence = [];
         foreach ([...$unit->runs, ...$unit->elsewhere->sameLogs] as $other) {
-            $isSame = $other->id !== $run->id && $other->origin?->sha256 === $origin->sha256;
+            $isSame = $other->id !== $run->id && $other->source->origin?->sha256 === $origin->sha256;
             if (!$isSame
-                || $other->logWord?->isOwn === false
-                || ($other->instrument === $run->instrument && $shared->isKeptBy(self::shared($run, $other)))) {
+                || $other->source->word?->isOwn === false
+                || ($other->deployment->instrument === $run->deployment->instrument && $shared->isKeptBy(self::shared($run, $other)))) {
                 continue;
             }
             $evidence[] = $other->id;
-            if ($other->logWord !== null) {
+            if ($other->source->word !== null) {
                 $claimed[] = $other;
             }
-            $doubts[] = $other->instrument === $run->instrument
+            $doubts[] = $other->deployment->instrument === $run->deployment->instrument
                 ? \sprintf('The same stretch of the file %s is the log of run %s too.', $origin->name, $other->id)
                 : \sprintf(
                     'The file %s is the log of run %s too, of %s on %s: one file, two units.',
                     $origin->name,
                     $other->id,
-                    $other->instrument,
-                    $other->person,
+                    $other->deployment->instrument,
+                    $other->deployment->person,
                 );
         }
         $doubts = [...$doubts, ...self::foreign($run, $origin, $unit)];
@@ -108,14 +108,14 @@ final readonly class LogOwner
             array_filter(
                 $unit->runs,
                 static fn (Run $other): bool => $other->id !== $run->id
-                    && $other->logWord?->isOwn !== false
-                    && $other->origin?->serials() !== null
-                    && $other->origin->serials() !== [],
+                    && $other->source->word?->isOwn !== false
+                    && $other->source->origin?->serials() !== null
+                    && $other->source->origin->serials() !== [],
             ),
         );
-        $sure = array_values(array_filter($others, static fn (Run $other): bool => $other->logWord !== null));
+        $sure = array_values(array_filter($others, static fn (Run $other): bool => $other->source->word !== null));
         foreach ($serials === [] ? [] : ($sure === [] ? $others : $sure) as $other) {
-            $its = $other->origin?->serials() ?? [];
+            $its = $other->source->origin?->serials() ?? [];
             foreach ($serials as $one) {
                 foreach ($its as $known) {
                     if (LogOrigin::isSame($one, $known)) {
@@ -127,7 +127,7 @@ final readonly class LogOwner
             return [
                 \sprintf(
                     'The file %s gives the serial number %s; the log of run %s, of the same unit, gives %s.',
-                    $run->origin->name ?? '',
+                    $run->source->origin->name ?? '',
                     implode(' and ', $serials),
                     $other->id,
                     implode(' and ', $its),
@@ -169,6 +169,6 @@ final readonly class LogOwner
         $after = static fn (\DateTimeImmutable $moment): float => (float) $moment->format('U.u') - (float) $first->format('U.u');
         $whole = $log->step() * $log->length();
 
-        return [max(0.0, $after($run->start)), min($whole, $run->stop === null ? $whole : $after($run->stop))];
+        return [max(0.0, $after($run->timing->start)), min($whole, $run->timing->stop === null ? $whole : $after($run->timing->stop))];
     }
 }

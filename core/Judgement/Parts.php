@@ -50,13 +50,13 @@ final class Parts
      */
     public static function carried(Result $made, array $parts, \Closure $sum, array $less = []): Result
     {
-        $also = array_merge(...array_map(static fn (Result $part): array => array_column($part->also, 0), $parts));
+        $also = array_merge(...array_map(static fn (Result $part): array => array_column($part->footing->also, 0), $parts));
         foreach (array_unique(array_diff($also, $less)) as $words) {
             $made = $made->or($words, $sum(static fn (Result $part): Figure => $part->otherwise($words)));
         }
         $carried = [];
         foreach ($parts as $part) {
-            foreach ($part->altered as $one) {
+            foreach ($part->footing->altered as $one) {
                 if ($one->by->by === RecallSetRight::RULE) {
                     $carried[$one->by->what] ??= $one->by;
                 }

@@ -114,7 +114,7 @@ final readonly class RecallSetRight
                 if ($isSame && ($other->crossed !== $outcome->crossed || $other->robustness !== $outcome->robustness)) {
                     $outcome = $outcome->undecided(\sprintf(
                         'with the error of its reference grown evenly it is %s %s',
-                        $evenly->reportedFigure()->shownBeside($outcome->limit->value->value),
+                        $evenly->reportedFigure()->shownBeside($outcome->limit->threshold->value->value),
                         $evenly->reportedFigure()->unit->value,
                     ));
                 }
@@ -129,7 +129,7 @@ final readonly class RecallSetRight
     private static function byKey(FamilyResults $results): array
     {
         $found = [];
-        foreach ($results->results() as $result) {
+        foreach ($results->worked()->results as $result) {
             $found['='.$result->key] = $result;
         }
 

@@ -10,50 +10,18 @@ use Footnote\Core\Derivation\Figure;
 final readonly class Result
 {
     /**
-     * @param Figure|null        $indicated null where the unit itself shows nothing of the kind
-     * @param list<Figure>       $byChecks the answer by every single check response of the bracket: the drift interval
-     *                                     runs from the smallest to the largest
-     * @param list<LimitOutcome> $outcomes
-     * @param list<string>       $notes    what stands beside it, such as what an uncertainty does not include
-     * @param Figure|null        $uncertainty expanded, stated beside the result and never merged with drift
      * @param string|null        $channel  the channel or substance that it belongs to
-     * @param Verdict|null       $inherited of a result over several runs: the worst of what it is made of
-     * @param list<string>       $causes   why no statement about a limit is robust, whatever its values
-     * @param list<array{string, Figure}> $also values that it could have as well, each with what it would take, such as "as sampled"
-     * @param list<Altered>      $altered  what was removed, filled in or assumed, with the number without it
-     * @param bool               $plain    whether what the unit indicates is a reading of the quantity itself
-     * @param string|null        $ceiling  why "at any time" cannot be told from it where it is not crossed; null where it can
-     * @param float|null         $perDecade dB that a tenfold of it means, where it is a dose
-     * @param Coverage|null      $coverage of a result that speaks of a stated working day
-     * @param bool               $worstIsLow whether the low end is the cautious one, as for a volume
+     * @param list<LimitOutcome> $outcomes
      */
     public function __construct(
         public string $key,
         public string $title,
-        public Answer $reported,
-        public ?Figure $indicated,
-        public ?Figure $pre,
-        public ?Figure $post,
-        public ?Figure $between,
-        public array $byChecks,
+        public ?string $channel,
+        public ReportedAnswers $answers,
         public array $outcomes = [],
-        public array $notes = [],
-        public ?Figure $uncertainty = null,
-        public ?string $channel = null,
-        public bool $worstIsLow = false,
-        public ?Verdict $inherited = null,
-        public ?Breakdown $breakdown = null,
-        public array $causes = [],
-        public array $also = [],
-        public array $altered = [],
-        public bool $plain = true,
-        public ?string $ceiling = null,
-        public ?float $perDecade = null,
-        public ?Coverage $coverage = null,
+        public Footing $footing = new Footing(),
+        public StandsBeside $beside = new StandsBeside(),
     ) {
-        if ($indicated === null && $pre === null && $post === null && $between === null) {
-            throw new \LogicException('A result has at least one answer.');
-        }
     }
 
     /** @param list<string> $notes */
@@ -66,82 +34,41 @@ final readonly class Result
         ?string $channel = null,
         bool $worstIsLow = false,
     ): self {
-        return new self(
-            $key,
-            $title,
-            $reported,
-            $answers->indicated,
-            $answers->pre,
-            $answers->post,
-            $answers->between,
-            $answers->byChecks,
-            [],
-            $notes,
-            null,
-            $channel,
-            $worstIsLow,
-        );
+        $beside = new StandsBeside($notes);
+
+        return new self($key, $title, $channel, ReportedAnswers::of($answers, $reported, $worstIsLow), beside: $beside);
+    }
+
+    public function answers(): FourAnswers
+    {
+        return $this->answers->four();
     }
 
     /** The answer that is reported; where the policy's choice does not exist, the nearest that does. */
-    public function answers(): FourAnswers
-    {
-        return new FourAnswers($this->indicated, $this->pre, $this->post, $this->between, $this->byChecks);
-    }
-
     public function reportedFigure(): Figure
     {
-        $figure = $this->answer($this->reported) ?? $this->indicated ?? $this->pre ?? $this->between ?? $this->post;
-        \assert($figure !== null);
-
-        return $figure;
+        return $this->answers->figure();
     }
 
     /** Which answer the reported figure is. */
     public function reportedAnswer(): Answer
     {
-        $figure = $this->reportedFigure();
-        foreach ([$this->reported, Answer::Indicated, Answer::Pre, Answer::Between, Answer::Post] as $answer) {
-            if ($this->answer($answer) === $figure) {
-                return $answer;
-            }
-        }
-
-        return $this->reported;
+        return $this->answers->which();
     }
 
     public function answer(Answer $answer): ?Figure
     {
-        return match ($answer) {
-            Answer::Indicated => $this->indicated,
-            Answer::Pre => $this->pre,
-            Answer::Post => $this->post,
-            Answer::Between => $this->between,
-            Answer::Cautious => $this->worstIsLow ? $this->lowest() : $this->highest(),
-        };
+        return $this->answers->answer($answer);
     }
 
     public function lowest(): ?Figure
     {
-        return $this->extreme(array_map(static fn (Figure $figure): Figure => $figure->low(), $this->byChecks), -1);
+        return $this->answers->lowest();
     }
 
     public function highest(): ?Figure
     {
-        return $this->extreme(array_map(static fn (Figure $figure): Figure => $figure->high(), $this->byChecks), 1);
-    }
-
-    /** @param list<Figure> $figures */
-    private function extreme(array $figures, int $side): ?Figure
-    {
-        $found = null;
-        foreach ($figures as $figure) {
-            if ($found === null || ($figure->toFloat() <=> $found->toFloat()) === $side) {
-                $found = $figure;
-            }
-        }
-
-        return $found;
+        return $this->answers->highest();
     }
 
     /**
@@ -158,20 +85,20 @@ final readonly class Result
                 $values[] = [$answer->words(), $figure];
             }
         }
-        if ($this->indicated !== null && $this->plain) {
-            $values[] = [Answer::Indicated->words(), $this->indicated];
+        if ($this->answers->indicated !== null && $this->footing->plain) {
+            $values[] = [Answer::Indicated->words(), $this->answers->indicated];
         }
-        foreach ($this->byChecks as $figure) {
+        foreach ($this->answers->byChecks as $figure) {
             $values[] = ['by a check of its bracket', $figure];
         }
 
-        return [...$values, ...$this->also];
+        return [...$values, ...$this->footing->also];
     }
 
     /** The value that it could have by such words; where it has none, what it reports. */
     public function otherwise(string $words): Figure
     {
-        foreach ($this->also as [$what, $figure]) {
+        foreach ($this->footing->also as [$what, $figure]) {
             if ($what === $words) {
                 return $figure;
             }
@@ -183,7 +110,7 @@ final readonly class Result
     /** The number that it would be without an alteration, named by what was altered; what it reports where it was not. */
     public function without(string $what): Figure
     {
-        foreach ($this->altered as $one) {
+        foreach ($this->footing->altered as $one) {
             if ($one->by->what === $what && $one->otherwise !== null) {
                 return $one->otherwise;
             }
@@ -209,123 +136,98 @@ final readonly class Result
     /** @param string ...$causes why no statement about a limit is robust */
     public function doubting(string ...$causes): self
     {
-        return $causes === [] ? $this : $this->with(causes: array_values(array_unique([...$this->causes, ...$causes])));
+        $all = array_values(array_unique([...$this->footing->causes, ...$causes]));
+
+        return $causes === [] ? $this : $this->with(footing: $this->footing->with(causes: $all));
     }
 
     /** One more value that it could have. */
     public function or(string $words, ?Figure $figure): self
     {
-        return $figure === null ? $this : $this->with(also: [...$this->also, [$words, $figure]]);
+        return $figure === null
+            ? $this
+            : $this->with(footing: $this->footing->with(also: [...$this->footing->also, [$words, $figure]]));
     }
 
     /** Something was removed, filled in or assumed. */
     public function altered(Altered ...$altered): self
     {
-        return $altered === [] ? $this : $this->with(altered: [...$this->altered, ...array_values($altered)]);
+        return $altered === []
+            ? $this
+            : $this->with(footing: $this->footing->with(altered: [...$this->footing->altered, ...array_values($altered)]));
     }
 
     /** What the unit indicates is no reading of the quantity itself: a display's sum, a nominal flow, a value set right. */
     public function notPlain(): self
     {
-        return $this->with(plain: false);
+        return $this->with(footing: $this->footing->with(plain: false));
     }
 
     /** @param string|null $why "at any time" cannot be told from it where the limit is not crossed */
     public function ofMoments(?string $why): self
     {
-        return $why === null ? $this : $this->with(ceiling: $why);
-    }
-
-    /** @param float $perDecade dB that a tenfold of it means */
-    public function asDose(float $perDecade): self
-    {
-        return $this->with(perDecade: $perDecade);
+        return $why === null ? $this : $this->with(footing: $this->footing->with(ceiling: $why));
     }
 
     public function covering(?Coverage $coverage): self
     {
-        return $coverage === null ? $this : $this->with(coverage: $coverage);
+        return $coverage === null ? $this : $this->with(footing: $this->footing->with(coverage: $coverage));
+    }
+
+    public function inheriting(Verdict $worst): self
+    {
+        return $this->with(footing: $this->footing->with(inherited: $worst));
     }
 
     /** With another answer along the bracket. */
     public function lyingBetween(Figure $between): self
     {
-        return $this->with(between: $between);
+        return $this->with(answers: $this->answers->lyingBetween($between));
     }
 
     public function reporting(Answer $answer): self
     {
-        return $this->with(reported: $answer);
+        return $this->with(answers: $this->answers->reporting($answer));
+    }
+
+    /** @param float $perDecade dB that a tenfold of it means */
+    public function asDose(float $perDecade): self
+    {
+        return $this->with(beside: $this->beside->with(perDecade: $perDecade));
     }
 
     /** @param string $note what the uncertainty does not include */
     public function withUncertainty(Figure $uncertainty, string $note): self
     {
-        return $this->with(notes: [...$this->notes, $note], uncertainty: $uncertainty);
+        return $this->with(beside: $this->beside->with([...$this->beside->notes, $note], $uncertainty));
     }
 
     /** @param string ...$notes what stands beside it */
     public function noting(string ...$notes): self
     {
-        return $this->with(notes: [...$this->notes, ...array_values($notes)]);
+        return $this->with(beside: $this->beside->with([...$this->beside->notes, ...array_values($notes)]));
     }
 
     public function brokenDown(Breakdown $breakdown): self
     {
-        return $this->with(breakdown: $breakdown);
+        return $this->with(beside: $this->beside->with(breakdown: $breakdown));
     }
 
-    public function inheriting(Verdict $worst): self
-    {
-        return $this->with(inherited: $worst);
-    }
-
-    /**
-     * @param list<LimitOutcome>|null              $outcomes
-     * @param list<string>|null                    $notes
-     * @param list<string>|null                    $causes
-     * @param list<array{string, Figure}>|null     $also
-     * @param list<Altered>|null                   $altered
-     */
+    /** @param list<LimitOutcome>|null $outcomes */
     private function with(
+        ?ReportedAnswers $answers = null,
         ?array $outcomes = null,
-        ?array $notes = null,
-        ?Figure $uncertainty = null,
-        ?Verdict $inherited = null,
-        ?Breakdown $breakdown = null,
-        ?array $causes = null,
-        ?array $also = null,
-        ?array $altered = null,
-        ?bool $plain = null,
-        ?string $ceiling = null,
-        ?Answer $reported = null,
-        ?float $perDecade = null,
-        ?Coverage $coverage = null,
-        ?Figure $between = null,
+        ?Footing $footing = null,
+        ?StandsBeside $beside = null,
     ): self {
         return new self(
             $this->key,
             $this->title,
-            $reported ?? $this->reported,
-            $this->indicated,
-            $this->pre,
-            $this->post,
-            $between ?? $this->between,
-            $this->byChecks,
-            $outcomes ?? $this->outcomes,
-            $notes ?? $this->notes,
-            $uncertainty ?? $this->uncertainty,
             $this->channel,
-            $this->worstIsLow,
-            $inherited ?? $this->inherited,
-            $breakdown ?? $this->breakdown,
-            $causes ?? $this->causes,
-            $also ?? $this->also,
-            $altered ?? $this->altered,
-            $plain ?? $this->plain,
-            $ceiling ?? $this->ceiling,
-            $perDecade ?? $this->perDecade,
-            $coverage ?? $this->coverage,
+            $answers ?? $this->answers,
+            $outcomes ?? $this->outcomes,
+            $footing ?? $this->footing,
+            $beside ?? $this->beside,
         );
     }
 }

@@ -32,6 +32,8 @@ final readonly class RuleSetting
         ?Severity $severity = null,
         ?string $channel = null,
     ): Finding {
-        return new Finding($this->rule, $seen, $evidence, $severity ?? $this->severity, $limit, $cure, $advice, $channel);
+        $remedy = new Remedy($cure, $advice);
+
+        return new Finding($this->rule, $seen, $evidence, $severity ?? $this->severity, $limit, $remedy, new Touched($channel));
     }
 }

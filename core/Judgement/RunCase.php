@@ -14,21 +14,22 @@ use Footnote\Core\Procedure\Procedure;
 /** Everything that the rules look at when they judge a run. */
 final readonly class RunCase
 {
+    public Run $run;
+
     /**
      * @param list<Result> $answers the results of the run; of its shift those that it adds
      * @param Shift|null   $shift   null while the run is judged alone
      */
     public function __construct(
-        public Run $run,
         public Bracket $bracket,
         public Timeline $timeline,
-        public Policy $policy,
         public Family $family,
         public FamilyResults $results,
         public array $answers,
-        public Yardsticks $yardsticks = new Yardsticks([], []),
+        public HeldTo $heldTo,
         public ?Shift $shift = null,
     ) {
+        $this->run = $bracket->run;
     }
 
     /**
@@ -61,19 +62,21 @@ final readonly class RunCase
     {
         $pre = $this->bracket->pre;
 
-        return $this->policy->choice(PolicyChoice::StartOfDayOnly) === PolicyChoice::WHERE_IT_STAYED
+        return $this->heldTo->policy->choice(PolicyChoice::StartOfDayOnly) === PolicyChoice::WHERE_IT_STAYED
             && $this->family instanceof StayingInPlace && $this->family->staysInPlace($this->run)
-            && $this->run->stop !== null && $this->bracket->post === null && $this->bracket->brokenAfter === null
+            && $this->run->timing->stop !== null && $this->bracket->post === null && $this->bracket->search->brokenAfter === null
 
                 && $pre !== null
-                && $pre->at->setTimezone($this->run->start->getTimezone())->format('Y-m-d') === $this->run->start->format('Y-m-d');
+                && $pre->at->setTimezone(
+                    $this->run->timing->start->getTimezone(),
+                )->format('Y-m-d') === $this->run->timing->start->format('Y-m-d');
     }
 
     /** A moment as people of the site say it. */
     public function hour(\DateTimeImmutable $moment): string
     {
-        $local = $moment->setTimezone($this->run->start->getTimezone());
+        $local = $moment->setTimezone($this->run->timing->start->getTimezone());
 
-        return $local->format($local->format('Y-m-d') === $this->run->start->format('Y-m-d') ? 'H:i' : 'j M H:i');
+        return $local->format($local->format('Y-m-d') === $this->run->timing->start->format('Y-m-d') ? 'H:i' : 'j M H:i');
     }
 }

@@ -28,7 +28,7 @@ final readonly class Segment
      */
     public static function of(Run $run, Bracket $bracket, bool $hasLog, \Closure $fails): ?self
     {
-        $declaration = $run->declaration;
+        $declaration = $run->notes->declaration;
         if ($declaration === null || !$hasLog) {
             return null;
         }
@@ -36,7 +36,7 @@ final readonly class Segment
             if ($declaration->check === $check->id && $bracket->post !== null && $fails($bracket)) {
                 $cut = $bracket->closedBy($check);
 
-                return $fails($cut) ? null : new self($check, new Span($run->start, $check->at), $cut, $declaration);
+                return $fails($cut) ? null : new self($check, new Span($run->timing->start, $check->at), $cut, $declaration);
             }
         }
 

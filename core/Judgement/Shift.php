@@ -29,15 +29,17 @@ final readonly class Shift
     {
         $limit = static fn (string $name, float $else): float => $policy->limit(self::RULE, $name)?->toFloat() ?? $else;
         $runs = ['='.$own->id => $own];
-        foreach ($own->isPlace ? [] : $others as $other) {
+        foreach ($own->deployment->isPlace ? [] : $others as $other) {
             // Places are not persons: what was measured in a place is nobody's exposure.
-            if ($other->person === $own->person && $other->shift === $own->shift && !$other->isPlace) {
+            if ($other->deployment->person === $own->deployment->person
+                && $other->day->shift === $own->day->shift
+                && !$other->deployment->isPlace) {
                 $runs['='.$other->id] = $other;
             }
         }
         $runs = array_values($runs);
-        usort($runs, static fn (Run $a, Run $b): int => [$a->start, $a->id] <=> [$b->start, $b->id]);
-        if ($own->shift !== null) {
+        usort($runs, static fn (Run $a, Run $b): int => [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id]);
+        if ($own->day->shift !== null) {
             return new self($runs, []);
         }
         $apart = 3600 * $limit('apart', 4.0);
@@ -46,9 +48,9 @@ final readonly class Shift
         $last = null;
         foreach ($runs as $run) {
             $piece = array_pop($pieces);
-            $pause = $last === null ? 0.0 : Span::secondsBetween($last, $run->start);
-            $end = max($last ?? $run->start, $run->stop ?? $run->start);
-            if ($piece !== [] && ($pause > $apart || Span::secondsBetween($piece[0]->start, $end) > $whole)) {
+            $pause = $last === null ? 0.0 : Span::secondsBetween($last, $run->timing->start);
+            $end = max($last ?? $run->timing->start, $run->timing->stop ?? $run->timing->start);
+            if ($piece !== [] && ($pause > $apart || Span::secondsBetween($piece[0]->timing->start, $end) > $whole)) {
                 array_push($pieces, $piece, [$run]);
             } else {
                 $pieces[] = [...$piece, $run];
@@ -86,7 +88,7 @@ final readonly class Shift
         $runs = [...$before, ...$piece, ...$after];
         $last = null;
         foreach ($runs as $run) {
-            $pause = $last === null ? 0.0 : Span::secondsBetween($last, $run->start);
+            $pause = $last === null ? 0.0 : Span::secondsBetween($last, $run->timing->start);
             if ($last !== null && $pause >= $from && $pause <= $to) {
                 $within = \in_array($run, $piece, true) && $run !== $piece[0];
                 $asked[] = \sprintf(
@@ -96,7 +98,7 @@ final readonly class Shift
                     $within ? 'a pause of one shift' : 'the time between two shifts',
                 );
             }
-            $last = max($last ?? $run->start, $run->stop ?? $run->start);
+            $last = max($last ?? $run->timing->start, $run->timing->stop ?? $run->timing->start);
         }
 
         return $asked;

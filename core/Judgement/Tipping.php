@@ -36,10 +36,10 @@ final class Tipping
         string $subject,
         string $seen,
     ): array {
-        if ($limit->value->value->isZero() || Real::compare($value->value, Exact::zero()) <= 0) {
+        if ($limit->threshold->value->value->isZero() || Real::compare($value->value, Exact::zero()) <= 0) {
             return [null, 'There is nothing to set against the limit.'];
         }
-        $ratio = Real::by($value->value, $limit->value->value);
+        $ratio = Real::by($value->value, $limit->threshold->value->value);
         $error = Real::times(Real::minus($ratio, Exact::of(1)), Exact::of(100));
         $figure = Figure::derived(
             'e*',

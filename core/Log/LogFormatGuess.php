@@ -45,7 +45,7 @@ final class LogFormatGuess
             }
         }
 
-        return new LogFormat($delimiter, $decimal, $skip, $columns, $time, $order, null, false);
+        return new LogFormat(new LogLayout($delimiter, $decimal, $skip), $columns, new LogStamps($time, $order));
     }
 
     /**

@@ -37,7 +37,7 @@ final class LogReader
         if ($format->columns === []) {
             throw UnreadableLog::because('No column was chosen.');
         }
-        $stamps = new StampReader($format->dateOrder);
+        $stamps = new StampReader($format->stamps->dateOrder);
         $places = array_keys($format->columns);
         $kinds = array_map(static fn (LogColumn $column): ColumnKind => $column->kind, $format->columns);
         $names = array_map(static fn (ColumnKind $kind): string => $kind->id(), $kinds);
@@ -57,13 +57,15 @@ final class LogReader
 
         foreach ($lines as $line) {
             ++$number;
-            if ($number <= $format->skip) {
+            if ($number <= $format->layout->skip) {
                 continue;
             }
-            if (\strlen($line) < 8 && trim($line, " \t\r\n".$format->delimiter) === '') {
+            if (\strlen($line) < 8 && trim($line, " \t\r\n".$format->layout->delimiter) === '') {
                 continue;
             }
-            $cells = str_contains($line, '"') ? str_getcsv($line, $format->delimiter, '"', '') : explode($format->delimiter, $line);
+            $cells = str_contains($line, '"')
+                ? str_getcsv($line, $format->layout->delimiter, '"', '')
+                : explode($format->layout->delimiter, $line);
             $values = [];
             foreach ($places as $place) {
                 $cell = $cells[$place] ?? null;
@@ -72,7 +74,7 @@ final class LogReader
                     if (str_contains($line, "\0")) {
                         throw UnreadableLog::because('is not text.', $number);
                     }
-                    if (trim($line, " \t\r\n".$format->delimiter) === '') {
+                    if (trim($line, " \t\r\n".$format->layout->delimiter) === '') {
                         continue 2;
                     }
                     $this->problem(
@@ -85,23 +87,23 @@ final class LogReader
                 }
                 $values[] = $value;
             }
-            if ($format->time !== []) {
-                $stamp = \count($format->time) === 1
-                    ? ($cells[$format->time[0]] ?? '')
-                    : implode(' ', array_map(static fn (int $place): string => $cells[$place] ?? '', $format->time));
+            if ($format->stamps->places !== []) {
+                $stamp = \count($format->stamps->places) === 1
+                    ? ($cells[$format->stamps->places[0]] ?? '')
+                    : implode(' ', array_map(static fn (int $place): string => $cells[$place] ?? '', $format->stamps->places));
                 $seconds = $stamps->seconds($stamp);
                 if ($seconds === null) {
                     $this->problem($number, \sprintf('"%s" is not a time of the chosen form.', self::text($stamp, 40)));
                     continue;
                 }
-                if ($format->dateOrder === null) {
+                if ($format->stamps->dateOrder === null) {
                     $seconds += 86400 * $days;
                     if ($last !== null && $seconds < $last - 43200) {
                         ++$days;
                         $seconds += 86400;
                     }
                 }
-                if ($last !== null && $format->dateOrder !== null && abs($seconds + $shift - $last) >= 1800) {
+                if ($last !== null && $format->stamps->dateOrder !== null && abs($seconds + $shift - $last) >= 1800) {
                     // The unit's clock may have followed summer time.
                     $shift = self::clockChange($last - $shift, $seconds, $zone) ?? $shift;
                 }
@@ -152,13 +154,13 @@ final class LogReader
         }
         $columns = array_values($format->columns);
         if ($last === null) {
-            $step = $format->step !== null && $format->step > 0
-                ? $format->step
+            $step = $format->stamps->step !== null && $format->stamps->step > 0
+                ? $format->stamps->step
                 : throw UnreadableLog::because('The interval is not known: the file has no times to take it from.');
 
             return new PackedLog($columns, $this->start(null, $zone, $start, $step), $step, $length, $streams);
         }
-        $intervals = LogIntervals::of($times, $format->step, $format->stampAtEnd);
+        $intervals = LogIntervals::of($times, $format->stamps->step, $format->stamps->atEnd);
         $first = $this->start($intervals->start, $zone, $start, $intervals->step);
         if ($intervals->gaps === [] && $intervals->first === 0 && $intervals->after === $length) {
             return new PackedLog($columns, $first, $intervals->step, $length, $streams);
@@ -232,7 +234,7 @@ final class LogReader
         if ($first === null) {
             return $start ?? throw UnreadableLog::because('The file has no times: say when its first interval began.');
         }
-        if ($this->format->dateOrder === null) {
+        if ($this->format->stamps->dateOrder === null) {
             $day = $start ?? throw UnreadableLog::because('The times have no date: say on which day the log began.');
             $first += (float) gmmktime(
                 0,
@@ -243,7 +245,7 @@ final class LogReader
                 (int) $day->setTimezone($zone)->format('Y'),
             );
         }
-        if ($this->format->stampAtEnd) {
+        if ($this->format->stamps->atEnd) {
             $first -= $step;
         }
         $whole = (int) floor($first);
@@ -262,7 +264,7 @@ final class LogReader
         if ($kind->showsOverRange() && preg_match(self::OVER, $text) === 1) {
             return SeriesLog::OVER;
         }
-        if ($this->format->decimal === ',') {
+        if ($this->format->layout->decimal === ',') {
             $text = str_replace(',', '.', $text);
         }
         if (preg_match('/^[+-]?\d{1,7}(\.\d{1,12})?$/D', $text) !== 1) {

@@ -27,8 +27,7 @@ final readonly class MovingReadings
     private function __construct(
         public Exact|float|null $mean,
         public Exact|float|null $shortTerm,
-        public Exact|float|null $highest,
-        public Exact|float|null $lowest,
+        public Extremes $extremes,
         public int $hollow,
         public array $above,
         public bool $over = false,
@@ -159,8 +158,7 @@ final readonly class MovingReadings
         return new self(
             self::share($total, $count),
             self::share($bestSum, $bestFilled),
-            $high === null ? null : self::share($high, 1),
-            $low === null ? null : self::share($low, 1),
+            new Extremes($high === null ? null : self::share($high, 1), $low === null ? null : self::share($low, 1)),
             $hollow,
             array_values($above),
             $beyond > 0,

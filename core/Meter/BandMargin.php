@@ -35,8 +35,8 @@ final readonly class BandMargin
                 return null;
             }
             $margin = $one->over($level);
-            $floor = Real::minus($level->floor ?? $level->value, $one->permissible->value);
-            $interval = $interval || $level->floor !== null;
+            $floor = Real::minus($level->known->floor ?? $level->value, $one->permissible->value);
+            $interval = $interval || $level->known->floor !== null;
             $low = $low === null ? $floor : Real::most($low, $floor);
             $worst = $worst === null || Real::compare($margin->value, $worst->value) > 0 ? $margin : $worst;
         }
@@ -68,6 +68,6 @@ final readonly class BandMargin
             Unit::Decibel,
             NoiseEquation::RoomMargin,
             [$level, $this->permissible],
-        )->bounded($level->bound);
+        )->bounded($level->known->bound);
     }
 }

@@ -12,7 +12,7 @@ use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Judgement\Segment;
+use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Noise\Levelled;
 use Footnote\Core\Noise\NoiseResults;
 use Footnote\Core\Noise\OctaveBand;
@@ -21,10 +21,19 @@ use Footnote\Core\Noise\OctaveBand;
 final readonly class MeterResults implements FamilyResults, Levelled
 {
     private NoiseResults $levels;
+    private WorkedOut $worked;
 
     public function __construct(NoiseResults $levels, public MeterFindings $findings)
     {
-        $this->levels = $levels->withGaps($findings->spectrum->gapShare ?? ($levels->results() === [] ? null : $levels->gapShare));
+        $worked = $levels->worked();
+        $this->levels = $levels->withGaps($findings->spectrum->gapShare ?? ($worked->results === [] ? null : $levels->log->gapShare));
+        $this->worked = new WorkedOut(
+            [...$worked->results, ...$findings->results],
+            $worked->drifts,
+            $worked->alterations,
+            $worked->segment,
+            $worked->leftOut,
+        );
     }
 
     /** What bands and sources showed in the run that is judged; null for every other unit, and while it runs. */
@@ -38,29 +47,14 @@ final readonly class MeterResults implements FamilyResults, Levelled
         return $this->levels;
     }
 
-    public function results(): array
+    public function worked(): WorkedOut
     {
-        return [...$this->levels->results(), ...$this->findings->results];
-    }
-
-    public function drifts(): array
-    {
-        return $this->levels->drifts();
+        return $this->worked;
     }
 
     public function driftsOf(Result $result): array
     {
-        return $this->levels->drifts();
-    }
-
-    public function alterations(): array
-    {
-        return $this->levels->alterations();
-    }
-
-    public function segment(): ?Segment
-    {
-        return $this->levels->segment();
+        return $this->worked->drifts;
     }
 
     public function headline(array $results): ?string

@@ -51,7 +51,7 @@ final readonly class MeterWorkings
         $levels = $this->noise->results();
         $heard = Sound::heard($this->run);
         $meter = MeterRun::record($this->run);
-        if ($heard === null || $meter === null || $this->run->stop === null) {
+        if ($heard === null || $meter === null || $this->run->timing->stop === null) {
             return $levels;
         }
         $spectrum = Spectrum::of(
@@ -60,8 +60,8 @@ final readonly class MeterWorkings
             $meter,
             $this->run,
             $this->noise->window,
-            $levels->leftOut,
-            $this->noise->answers->line,
+            $levels->worked()->leftOut,
+            $this->noise->answers->evidence->line,
         );
         [$room, $bands] = $this->bands($spectrum, $meter);
         [$source, $above, $alone] = $this->source($levels, $spectrum, $meter);
@@ -123,15 +123,17 @@ final readonly class MeterWorkings
     {
         $over = static fn (\Closure $of): ?Figure => BandMargin::worst($bands, $of);
         $answers = new FourAnswers(
-            $over(static fn (Result $one): ?Figure => $one->indicated),
-            $over(static fn (Result $one): ?Figure => $one->pre),
-            $over(static fn (Result $one): ?Figure => $one->post),
-            $over(static fn (Result $one): ?Figure => $one->between),
+            $over(static fn (Result $one): ?Figure => $one->answers->indicated),
+            $over(static fn (Result $one): ?Figure => $one->answers->pre),
+            $over(static fn (Result $one): ?Figure => $one->answers->post),
+            $over(static fn (Result $one): ?Figure => $one->answers->between),
             array_values(
                 array_filter(
                     array_map(
-                        static fn (int $place): ?Figure => $over(static fn (Result $one): ?Figure => $one->byChecks[$place] ?? null),
-                        array_keys($bands[0]->result->byChecks),
+                        static fn (int $place): ?Figure => $over(
+                            static fn (Result $one): ?Figure => $one->answers->byChecks[$place] ?? null,
+                        ),
+                        array_keys($bands[0]->result->answers->byChecks),
                     ),
                 ),
             ),
@@ -211,8 +213,8 @@ final readonly class MeterWorkings
         $results = [];
         $above = null;
         $background = $meter->written->decimal('background');
-        foreach ($levels->results() as $result) {
-            if ($result->key === 'laeq' && $result->indicated !== null && $background !== null) {
+        foreach ($levels->worked()->results as $result) {
+            if ($result->key === 'laeq' && $result->answers->indicated !== null && $background !== null) {
                 $quiet = Figure::read(
                     'L_bg',
                     'background, the source switched off',
@@ -221,7 +223,7 @@ final readonly class MeterWorkings
                     new Origin('run', $this->run->id, 'written with the run'),
                     max(1, $background->decimals()),
                 );
-                $source = SourceBand::of($result->indicated, $quiet, 'level of the source alone', $near, $far);
+                $source = SourceBand::of($result->answers->indicated, $quiet, 'level of the source alone', $near, $far);
                 $above = $source->above;
                 if ($source->alone !== null) {
                     $results[] = $this->judged('source', 'Source without its background', $source->alone)->noting(

@@ -8,6 +8,8 @@ use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Judgement\ExposureComparator;
 use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\Source;
+use Footnote\Core\Judgement\Threshold;
 use Footnote\Core\Noise\BandStatistic;
 use Footnote\Core\Noise\OctaveBand;
 use Footnote\Core\Procedure\Entry;
@@ -86,12 +88,9 @@ final readonly class PermissibleLevels
             $this->code.':'.$band->value,
             $this->name().', '.$band->words(),
             $key,
-            $level,
-            Unit::Decibel->value,
-            ExposureComparator::Exceeded,
+            new Threshold($level, Unit::Decibel->value, ExposureComparator::Exceeded),
             self::SCOPE,
-            $this->source(),
-            $this->mark(),
+            new Source($this->source(), $this->mark()),
         );
     }
 
@@ -102,12 +101,9 @@ final readonly class PermissibleLevels
             $this->code,
             'margin',
             $key,
-            Decimal::parse('0'),
-            Unit::Decibel->value,
-            ExposureComparator::Exceeded,
+            new Threshold(Decimal::parse('0'), Unit::Decibel->value, ExposureComparator::Exceeded),
             self::SCOPE,
-            $this->source(),
-            $this->mark(),
+            new Source($this->source(), $this->mark()),
         );
     }
 

@@ -36,11 +36,11 @@ final readonly class TaskBudget implements Breakdown
             Cell::noted($task->level),
             Cell::plain($task->minutes),
             Cell::plain($task->share),
-            $task->sampling === null ? Cell::text('one sample') : Cell::plain($task->sampling),
-            Cell::plain($task->sensitivity),
-            Cell::plain($task->durationUncertainty),
-            Cell::plain($task->durationSensitivity),
-            Cell::noted($task->part),
+            $task->uncertainty->sampling === null ? Cell::text('one sample') : Cell::plain($task->uncertainty->sampling),
+            Cell::plain($task->uncertainty->sensitivity),
+            Cell::plain($task->uncertainty->duration),
+            Cell::plain($task->uncertainty->durationSensitivity),
+            Cell::noted($task->uncertainty->part),
         ], $this->tasks);
     }
 }

@@ -56,19 +56,19 @@ final readonly class TaskExposure
         }
         $tasks = [];
         foreach ($samples as $sample) {
-            $tasks[mb_strtolower(trim($sample['run']->task))][] = $sample;
+            $tasks[mb_strtolower(trim($sample['run']->deployment->task))][] = $sample;
         }
         $tasks = array_values($tasks);
         $answers = Parts::together(fn (\Closure $of, string $how): ?Figure => $this->daily($tasks, $of, $how));
         $result = Result::of(
             'lex8h',
             'Daily noise exposure level by tasks',
-            $samples[0]['result']->reported,
+            $samples[0]['result']->answers->reported,
             $answers,
             $this->notes($samples, $tasks),
         );
         $result = $result->doubting(
-            ...array_merge(...array_map(static fn (array $sample): array => $sample['result']->causes, $samples)),
+            ...array_merge(...array_map(static fn (array $sample): array => $sample['result']->footing->causes, $samples)),
         )->or(
             'with the rest of the day like its tasks',
             $this->stretched($result->reportedFigure(), $samples, $tasks),
@@ -172,7 +172,7 @@ final readonly class TaskExposure
             ? $inputs[0]
             : Figure::derived(
                 'L_m',
-                'level of the task '.$task[0]['run']->task,
+                'level of the task '.$task[0]['run']->deployment->task,
                 10 * log10($energy / \count($inputs)),
                 Unit::DecibelA,
                 NoiseEquation::EquivalentLevel,
@@ -191,7 +191,7 @@ final readonly class TaskExposure
 
         return Figure::read(
             'T_m',
-            'time of the task '.$task[0]['run']->task.' in a day',
+            'time of the task '.$task[0]['run']->deployment->task.' in a day',
             $mean,
             Unit::Minute,
             new Origin('run', $task[0]['run']->id, 'stated with '.(\count($task) === 1 ? 'its sample' : 'its samples')),
@@ -208,7 +208,7 @@ final readonly class TaskExposure
     {
         $shares = [];
         foreach ($tasks as $task) {
-            $name = $task[0]['run']->task;
+            $name = $task[0]['run']->deployment->task;
             $level = self::level($task, static fn (Result $result): Figure => $result->reportedFigure());
             \assert($level !== null);
             $minutes = self::minutes($task);
@@ -275,27 +275,29 @@ final readonly class TaskExposure
                     1,
                 ),
                 max($levels) - min($levels),
-                $sampling,
-                $sensitivity,
-                $duration,
-                $durationSensitivity,
-                Figure::derived(
-                    'u²',
-                    'part of '.$name.' in the uncertainty, dB²',
-                    $part,
-                    Unit::None,
-                    NoiseEquation::TaskUncertainty,
-                    array_values(
-                        array_filter([
-                            $sensitivity,
-                            $sampling,
-                            MeasurementUncertainty::instrument($u2),
-                            MeasurementUncertainty::position(),
-                            $durationSensitivity,
-                            $duration,
-                        ]),
+                new TaskUncertainty(
+                    $sampling,
+                    $sensitivity,
+                    $duration,
+                    $durationSensitivity,
+                    Figure::derived(
+                        'u²',
+                        'part of '.$name.' in the uncertainty, dB²',
+                        $part,
+                        Unit::None,
+                        NoiseEquation::TaskUncertainty,
+                        array_values(
+                            array_filter([
+                                $sensitivity,
+                                $sampling,
+                                MeasurementUncertainty::instrument($u2),
+                                MeasurementUncertainty::position(),
+                                $durationSensitivity,
+                                $duration,
+                            ]),
+                        ),
+                        3,
                     ),
-                    3,
                 ),
             );
         }
@@ -310,8 +312,8 @@ final readonly class TaskExposure
      */
     private function uncertainty(array $shares): array
     {
-        $variance = array_sum(array_map(static fn (TaskShare $share): float => $share->part->toFloat(), $shares));
-        $single = array_values(array_filter($shares, static fn (TaskShare $share): bool => $share->sampling === null));
+        $variance = array_sum(array_map(static fn (TaskShare $share): float => $share->uncertainty->part->toFloat(), $shares));
+        $single = array_values(array_filter($shares, static fn (TaskShare $share): bool => $share->uncertainty->sampling === null));
         $note = 'The uncertainty is that of sampling, instrument and position, one-sided 95 %.'.($single === [] ? '' : \sprintf(
             ' Sampling is not in it for %s: one sample shows no spread.',
             implode(
@@ -330,7 +332,7 @@ final readonly class TaskExposure
                 MeasurementUncertainty::COVERAGE * sqrt($variance),
                 Unit::Decibel,
                 NoiseEquation::TaskUncertainty,
-                array_map(static fn (TaskShare $share): Figure => $share->part, $shares),
+                array_map(static fn (TaskShare $share): Figure => $share->uncertainty->part, $shares),
                 2,
             ),
             $note,
@@ -418,7 +420,7 @@ final readonly class TaskExposure
                     : $sum,
                 Exact::zero(),
             ),
-            max(array_map(static fn (array $sample): float => $sample['run']->shiftMinutes ?? 0.0, $samples)),
+            max(array_map(static fn (array $sample): float => $sample['run']->day->minutes ?? 0.0, $samples)),
         ];
     }
 
@@ -453,7 +455,7 @@ final readonly class TaskExposure
     private static function tipping(Result $result, ExposureLimit $limit): array
     {
         $value = $result->reportedFigure();
-        $offset = $value->toFloat() - $limit->value->value->toFloat();
+        $offset = $value->toFloat() - $limit->threshold->value->value->toFloat();
 
         return [
             Figure::derived(

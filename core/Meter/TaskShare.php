@@ -10,16 +10,11 @@ use Footnote\Core\Derivation\Figure;
 final readonly class TaskShare
 {
     /**
-     * @param list<string> $runs                of its samples
-     * @param Figure       $level               L_m, energy mean of its samples
-     * @param Figure       $minutes             T_m
-     * @param Figure       $share               of the exposure, %
-     * @param float        $spread              highest less lowest sample, dB
-     * @param Figure|null  $sampling            u₁ₐ; null with one sample
-     * @param Figure       $sensitivity         c₁ₐ
-     * @param Figure|null  $durationUncertainty u₁ᵦ, h; null where nobody stated a range
-     * @param Figure       $durationSensitivity c₁ᵦ, dB/h
-     * @param Figure       $part                what it adds to u², dB²
+     * @param list<string> $runs    of its samples
+     * @param Figure       $level   L_m, energy mean of its samples
+     * @param Figure       $minutes T_m
+     * @param Figure       $share   of the exposure, %
+     * @param float        $spread  highest less lowest sample, dB
      */
     public function __construct(
         public string $name,
@@ -28,11 +23,7 @@ final readonly class TaskShare
         public Figure $minutes,
         public Figure $share,
         public float $spread,
-        public ?Figure $sampling,
-        public Figure $sensitivity,
-        public ?Figure $durationUncertainty,
-        public Figure $durationSensitivity,
-        public Figure $part,
+        public TaskUncertainty $uncertainty,
     ) {
     }
 }

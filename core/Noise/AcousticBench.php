@@ -102,7 +102,7 @@ final readonly class AcousticBench implements BenchGuide
         $response = new AcousticResponse();
         $content = $check->content;
         $found = $response->asFound($check, $timeline)?->offset;
-        $left = $content instanceof AcousticCheck && $content->asLeft !== [] ? $response->asLeft($check, $timeline)?->offset : null;
+        $left = $content instanceof AcousticCheck && $content->tone->asLeft !== [] ? $response->asLeft($check, $timeline)?->offset : null;
         $previous = null;
         $usability = new AcousticUsability();
         foreach ($timeline->checks as $earlier) {

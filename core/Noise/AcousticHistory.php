@@ -126,12 +126,12 @@ final readonly class AcousticHistory
             $content = $check->content;
             if ($check->at > $until
                 || !$content instanceof AcousticCheck
-                || $content->factorBefore === null
-                || $content->factorAfter === null) {
+                || $content->factors->before === null
+                || $content->factors->after === null) {
                 continue;
             }
-            $found = $content->factorBefore->value;
-            $left = $content->factorAfter->value;
+            $found = $content->factors->before->value;
+            $left = $content->factors->after->value;
             $points[] = new HistoryPoint(
                 $check->at,
                 $check->id,

@@ -8,6 +8,7 @@ use Footnote\Core\Evidence\CommonIntervention;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\CertificateTable;
 use Footnote\Core\Record\ReferenceKind;
 
 /** What every unit with a microphone, and what it is checked against, is registered with. */
@@ -79,14 +80,16 @@ final class AcousticKit
             self::CALIBRATOR,
             'Acoustic calibrator',
             [Entry::several('adapters', 'Adapters', self::DIAMETERS)],
-            [],
-            Unit::Decibel,
-            'level',
-            true,
-            self::LEAST,
-            self::MOST,
-            Unit::Decibel,
-            [Entry::decimal(self::FREQUENCY, 'Frequency', '1', '100000', Unit::Hertz)],
+            constants: [],
+            table: new CertificateTable(
+                Unit::Decibel,
+                nominal: 'level',
+                required: true,
+                least: self::LEAST,
+                most: self::MOST,
+                beside: [Entry::decimal(self::FREQUENCY, 'Frequency', '1', '100000', Unit::Hertz)],
+            ),
+            error: Unit::Decibel,
         );
     }
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise;
 
 use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Procedure\ReadingsList;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
+use Footnote\Core\Procedure\StepWords;
 
 /** The check of a noise dosimeter or sound level meter with an acoustic calibrator, step by step. */
 final class AcousticProcedure
@@ -33,23 +35,27 @@ final class AcousticProcedure
                 $steps[] = new Step(
                     self::FURTHER_FOUND,
                     StepKind::Readings,
-                    'Other tones',
-                    'Where the calibrator has other levels or frequencies, read them too before anything is adjusted.',
-                    'A microphone may drift at one frequency and stand still at another.',
+                    new StepWords(
+                        'Other tones',
+                        'Where the calibrator has other levels or frequencies, read them too before anything is adjusted.',
+                        'A microphone may drift at one frequency and stand still at another.',
+                    ),
                     required: false,
-                    into: 'furtherFound',
+                    readings: new ReadingsList('furtherFound'),
                 );
             }
             if ($step->id === self::AS_LEFT) {
                 $steps[] = new Step(
                     self::FURTHER_LEFT,
                     StepKind::Readings,
-                    'Other tones as left',
-                    'Read the other tones again after the adjustment.',
-                    'What nobody reads again is not known.',
+                    new StepWords(
+                        'Other tones as left',
+                        'Read the other tones again after the adjustment.',
+                        'What nobody reads again is not known.',
+                    ),
                     required: false,
-                    when: 'adjusted',
-                    into: 'furtherLeft',
+                    onlyAfter: 'adjusted',
+                    readings: new ReadingsList('furtherLeft'),
                 );
             }
         }
@@ -63,77 +69,97 @@ final class AcousticProcedure
             new Step(
                 Step::STOPPED,
                 StepKind::Confirm,
-                'Stopped',
-                'Stop the unit: it is out of run mode.',
-                'A tone heard while it runs goes into the exposure.',
+                new StepWords(
+                    'Stopped',
+                    'Stop the unit: it is out of run mode.',
+                    'A tone heard while it runs goes into the exposure.',
+                ),
             ),
             new Step(
                 self::WINDSCREEN_OFF,
                 StepKind::Confirm,
-                'Windscreen off',
-                'Take the windscreen off. Leave the protective cap on where the manual says so.',
-                'Foam under the calibrator lets the tone leak.',
+                new StepWords(
+                    'Windscreen off',
+                    'Take the windscreen off. Leave the protective cap on where the manual says so.',
+                    'Foam under the calibrator lets the tone leak.',
+                ),
             ),
             new Step(
                 self::REFERENCE,
                 StepKind::Reference,
-                'Calibrator',
-                'Choose the calibrator and the level it is switched to.',
-                'The level at the switch and the level the meter expects must be the same.',
+                new StepWords(
+                    'Calibrator',
+                    'Choose the calibrator and the level it is switched to.',
+                    'The level at the switch and the level the meter expects must be the same.',
+                ),
             ),
             new Step(
                 self::ADAPTER,
                 StepKind::Confirm,
-                'Adapter',
-                'Fit the adapter of the microphone\'s diameter. Seat the calibrator squarely.',
-                'A wrong adapter changes the volume in front of the microphone, and with it the level.',
+                new StepWords(
+                    'Adapter',
+                    'Fit the adapter of the microphone\'s diameter. Seat the calibrator squarely.',
+                    'A wrong adapter changes the volume in front of the microphone, and with it the level.',
+                ),
             ),
             new Step(
                 self::STEADY,
                 StepKind::Wait,
-                'Steady',
-                'Switch the tone on and wait until the level stands still.',
-                'The first seconds show the seal settling, not the unit.',
+                new StepWords(
+                    'Steady',
+                    'Switch the tone on and wait until the level stands still.',
+                    'The first seconds show the seal settling, not the unit.',
+                ),
                 seconds: 10,
             ),
             new Step(
                 self::AS_FOUND,
                 StepKind::Readings,
-                'As found',
-                'Read the level before anything is adjusted.',
-                'This value closes every run since the last check. Once adjusted, it is gone.',
-                into: 'asFound',
+                new StepWords(
+                    'As found',
+                    'Read the level before anything is adjusted.',
+                    'This value closes every run since the last check. Once adjusted, it is gone.',
+                ),
+                readings: new ReadingsList('asFound'),
             ),
             new Step(
                 self::ADJUST,
                 StepKind::Adjust,
-                'Adjust',
-                'Adjust the unit, or leave it as it is.',
-                'Not every deviation wants an adjustment: its history is worth more.',
+                new StepWords(
+                    'Adjust',
+                    'Adjust the unit, or leave it as it is.',
+                    'Not every deviation wants an adjustment: its history is worth more.',
+                ),
                 required: false,
             ),
             new Step(
                 self::AS_LEFT,
                 StepKind::Readings,
-                'As left',
-                'Read the level again after the adjustment.',
-                'The next run starts from here.',
-                when: 'adjusted',
-                into: 'asLeft',
+                new StepWords(
+                    'As left',
+                    'Read the level again after the adjustment.',
+                    'The next run starts from here.',
+                ),
+                onlyAfter: 'adjusted',
+                readings: new ReadingsList('asLeft'),
             ),
             new Step(
                 self::CALIBRATOR_OFF,
                 StepKind::Confirm,
-                'Calibrator off',
-                'Switch the tone off and take the calibrator away with a slight turn.',
-                'A straight pull can suck at the membrane.',
+                new StepWords(
+                    'Calibrator off',
+                    'Switch the tone off and take the calibrator away with a slight turn.',
+                    'A straight pull can suck at the membrane.',
+                ),
             ),
             new Step(
                 self::WINDSCREEN_ON,
                 StepKind::Confirm,
-                'Windscreen on',
-                'Put the windscreen back on.',
-                'Without it wind and touch are measured.',
+                new StepWords(
+                    'Windscreen on',
+                    'Put the windscreen back on.',
+                    'Without it wind and touch are measured.',
+                ),
             ),
         ]);
     }

@@ -30,7 +30,7 @@ final readonly class AcousticResponse
      */
     public function expected(Check $check, AcousticCheck $content, ?Reference $reference, ?AcousticTone $further = null): Figure
     {
-        $tone = $further ?? $content->tone();
+        $tone = $further ?? $content->tone;
         $certificate = $reference?->certificateAt($check->at);
         $certified = $tone->certifiedBy($certificate);
         $level = $certificate !== null && $certified !== null
@@ -62,9 +62,9 @@ final readonly class AcousticResponse
             $value = $value->plus($error->value);
         }
         $hertz = $tone->frequency ?? ($certified === null ? null : AcousticTone::frequencyOf($certified));
-        if ($content->weighting !== null && $hertz !== null) {
+        if ($content->settings->weighting !== null && $hertz !== null) {
             // Told to a ten-thousandth, far below what a meter shows, so that drifts stay exact.
-            $weight = Exact::of(number_format($content->weighting->at($hertz->value->toFloat()), 4, '.', ''));
+            $weight = Exact::of(number_format($content->settings->weighting->at($hertz->value->toFloat()), 4, '.', ''));
             if (!$weight->isZero()) {
                 $at = Figure::read(
                     'f',
@@ -76,7 +76,7 @@ final readonly class AcousticResponse
                 );
                 $inputs[] = Figure::derived(
                     'W',
-                    $content->weighting->value.'-weighting that the meter was set to',
+                    $content->settings->weighting->value.'-weighting that the meter was set to',
                     $weight,
                     Unit::Decibel,
                     NoiseEquation::Weighting,
@@ -87,8 +87,8 @@ final readonly class AcousticResponse
             }
         }
         foreach ($further !== null ? [] : [
-            ['C_mic', 'microphone and adapter', $content->microphoneCorrection],
-            ['C_P', 'static pressure', $content->pressureCorrection],
+            ['C_mic', 'microphone and adapter', $content->corrections->microphone],
+            ['C_P', 'static pressure', $content->corrections->pressure],
         ] as [$symbol, $meaning, $correction]) {
             if ($correction !== null) {
                 $inputs[] = Figure::read(
@@ -113,14 +113,14 @@ final readonly class AcousticResponse
         if (!$content instanceof AcousticCheck || !$content->hasAsFound()) {
             return null;
         }
-        if ($content->asFound !== []) {
-            return $this->knot($check, $this->deviation($check, $content, $content->asFound, 'as found', $timeline), false);
+        if ($content->tone->asFound !== []) {
+            return $this->knot($check, $this->deviation($check, $content, $content->tone->asFound, 'as found', $timeline), false);
         }
-        \assert($content->factorBefore !== null && $content->factorAfter !== null);
+        \assert($content->factors->before !== null && $content->factors->after !== null);
         $before = Figure::read(
             'F_before',
             'stored factor before',
-            $content->factorBefore->value,
+            $content->factors->before->value,
             Unit::Decibel,
             $this->origin($check, 'read off the unit'),
             2,
@@ -128,15 +128,15 @@ final readonly class AcousticResponse
         $after = Figure::read(
             'F_after',
             'stored factor after',
-            $content->factorAfter->value,
+            $content->factors->after->value,
             Unit::Decibel,
             $this->origin($check, 'read off the unit'),
             2,
         );
-        $left = $content->asLeft !== []
-            ? $this->deviation($check, $content, $content->asLeft, 'as left', $timeline)
+        $left = $content->tone->asLeft !== []
+            ? $this->deviation($check, $content, $content->tone->asLeft, 'as left', $timeline)
             : $this->assumed($check, $content, $timeline);
-        $moved = $content->factorBefore->value->minus($content->factorAfter->value);
+        $moved = $content->factors->before->value->minus($content->factors->after->value);
         $value = Real::plus($left->value, self::factorIs($timeline->instrument) === AcousticKit::SENSITIVITY ? $moved->negated() : $moved);
 
         return $this->knot(
@@ -166,7 +166,7 @@ final readonly class AcousticResponse
         $content = $check->content;
 
         return $content instanceof AcousticCheck
-            && $content->asFound === []
+            && $content->tone->asFound === []
             && $content->hasFactors()
             && $content->wasAdjusted()
             && self::factorIs($unit) === null;
@@ -176,10 +176,12 @@ final readonly class AcousticResponse
     private function assumed(Check $check, AcousticCheck $content, Timeline $timeline): Figure
     {
         $expected = $this->expected($check, $content, $timeline->referenceOf($check));
-        $set = $content->entered ?? $content->nominal;
+        $set = $content->settings->entered ?? $content->tone->nominal;
         $shown = Figure::read(
             'L_set',
-            $content->entered === null ? 'nominal level, which the unit is taken to expect' : 'level that the unit was set to expect',
+            $content->settings->entered === null
+                ? 'nominal level, which the unit is taken to expect'
+                : 'level that the unit was set to expect',
             $set->value,
             Unit::Decibel,
             new Origin('assumption', $check->id, 'adjusted and not read again: it is taken to show what it was set to expect'),
@@ -204,8 +206,8 @@ final readonly class AcousticResponse
         if (!$content instanceof AcousticCheck) {
             return null;
         }
-        if ($content->asLeft !== []) {
-            return $this->knot($check, $this->deviation($check, $content, $content->asLeft, 'as left', $timeline), true);
+        if ($content->tone->asLeft !== []) {
+            return $this->knot($check, $this->deviation($check, $content, $content->tone->asLeft, 'as left', $timeline), true);
         }
         if (!$content->wasAdjusted()) {
             $found = $this->asFound($check, $timeline);
@@ -363,6 +365,6 @@ final readonly class AcousticResponse
 
     private function origin(Check $check, string $how): Origin
     {
-        return new Origin('check', $check->id, \sprintf('%s, %s by %s', $how, $check->at->format('j M Y H:i'), $check->by));
+        return new Origin('check', $check->id, \sprintf('%s, %s by %s', $how, $check->at->format('j M Y H:i'), $check->notes->by));
     }
 }

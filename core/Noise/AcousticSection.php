@@ -60,14 +60,14 @@ final class AcousticSection
         );
 
         return [
-            ['label' => 'Level dB', 'shown' => $content->tone()->name()],
+            ['label' => 'Level dB', 'shown' => $content->tone->name()],
             [
                 'label' => 'As found',
-                'shown' => $content->asFound !== [] || $content->factorBefore === null
-                    ? self::words($content->asFound)
-                    : \sprintf('factor %s to %s', $content->factorBefore->written, $content->factorAfter->written ?? ''),
+                'shown' => $content->tone->asFound !== [] || $content->factors->before === null
+                    ? self::words($content->tone->asFound)
+                    : \sprintf('factor %s to %s', $content->factors->before->written, $content->factors->after->written ?? ''),
             ],
-            ['label' => 'As left', 'shown' => $content->wasAdjusted() ? self::words($content->asLeft) : 'as found'],
+            ['label' => 'As left', 'shown' => $content->wasAdjusted() ? self::words($content->tone->asLeft) : 'as found'],
             ['label' => 'Adjusted', 'shown' => $content->wasAdjusted() ? 'yes' : 'no'],
             ...($further === [] ? [] : [['label' => 'Other tones', 'shown' => implode('; ', $further)]]),
         ];
@@ -119,19 +119,21 @@ final class AcousticSection
         }
 
         return new AcousticCheck(
-            $told->decimal('nominal') ?? throw new \LogicException('It is required.'),
-            self::readings($told, 'asFound'),
-            $asLeft,
-            $adjusted,
-            $told->decimal('factorBefore'),
-            $told->decimal('factorAfter'),
-            $told->decimal('entered'),
-            $told->decimal('microphoneCorrection'),
-            $told->decimal('pressureCorrection'),
-            $told->text('adapter'),
-            $told->decimal('frequency'),
+            new AcousticTone(
+                $told->decimal('nominal') ?? throw new \LogicException('It is required.'),
+                $told->decimal('frequency'),
+                self::readings($told, 'asFound'),
+                $asLeft,
+            ),
             self::further($fields, $told),
-            FrequencyWeighting::tryFrom($told->text('weighting') ?? ''),
+            $adjusted,
+            new StoredFactors($told->decimal('factorBefore'), $told->decimal('factorAfter')),
+            new MeterSettings(
+                $told->decimal('entered'),
+                FrequencyWeighting::tryFrom($told->text('weighting') ?? ''),
+                $told->text('adapter'),
+            ),
+            new LevelCorrections($told->decimal('microphoneCorrection'), $told->decimal('pressureCorrection')),
         );
     }
 

@@ -19,10 +19,10 @@ final readonly class AcousticUsability implements Usability
             return ['not an acoustic check'];
         }
         $reasons = [];
-        if ($check->setAside !== null) {
-            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->setAside->reason;
+        if ($check->notes->setAside !== null) {
+            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->notes->setAside->reason;
         }
-        if ($check->brokenOff) {
+        if ($check->walk->brokenOff) {
             $reasons[] = UnusableBecause::BROKEN_OFF;
         }
         if ($check->missed(AcousticProcedure::STEADY)) {
@@ -30,8 +30,8 @@ final readonly class AcousticUsability implements Usability
         }
         $reference = $timeline->referenceOf($check);
         $certificate = $reference?->certificateAt($check->at);
-        if ($certificate !== null && $content->tone()->certifiedBy($certificate) === null) {
-            $reasons[] = \sprintf('%s has no certified level of %s', $reference->id, $content->tone()->words());
+        if ($certificate !== null && $content->tone->certifiedBy($certificate) === null) {
+            $reasons[] = \sprintf('%s has no certified level of %s', $reference->id, $content->tone->words());
         }
         if (!$content->hasAsFound()) {
             $reasons[] = UnusableBecause::AS_FOUND_MISSING;

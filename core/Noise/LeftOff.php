@@ -63,7 +63,7 @@ final readonly class LeftOff
         if (!$content instanceof AcousticCheck || $certificate === null) {
             return null;
         }
-        foreach ([$content->asLeft, $content->asFound] as $readings) {
+        foreach ([$content->tone->asLeft, $content->tone->asFound] as $readings) {
             $off = $readings === [] ? null : $response->deviation($check, $content, $readings, 'as read', $timeline)->value;
             if (!$off instanceof Exact || $off->absolute()->compareTo($near) <= 0) {
                 continue;

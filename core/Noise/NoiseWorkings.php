@@ -21,6 +21,7 @@ use Footnote\Core\Judgement\LogAlterations;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Segment;
+use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogColumn;
@@ -88,7 +89,10 @@ final readonly class NoiseWorkings
         $this->criteria = !$daily
             ? []
             : array_values(array_filter($yardsticks->criteria, static fn ($criterion): bool => $criterion instanceof DoseCriterion));
-        $this->largestEver = AcousticHistory::of($timeline, $this->bracket->post->at ?? $run->stop ?? $run->start)->largestDrift();
+        $this->largestEver = AcousticHistory::of(
+            $timeline,
+            $this->bracket->post->at ?? $run->timing->stop ?? $run->timing->start,
+        )->largestDrift();
         $this->further = $this->response->further($this->bracket, $timeline);
         // Whoever set the unit by a calibrator that was wrong did it right; the error is taken out by its own rule.
         $this->asCertified = $timeline->taking(RecallTaken::Nothing);
@@ -97,14 +101,16 @@ final readonly class NoiseWorkings
         $set = $this->bracket->checks()[0] ?? null;
         $this->answers = new OffsetAnswers(
             $this->reported(),
-            $this->line,
-            array_merge(...array_values($this->further)),
+            new OffsetEvidence(
+                $this->line,
+                array_merge(...array_values($this->further)),
+                $this->largestEver,
+                $set === null ? null : RecallError::of($timeline->referenceOf($set), $set->at),
+            ),
             $this->bracket,
             $this->window,
             $this->stretches,
-            $this->largestEver,
             $this->doubts(),
-            $set === null ? null : RecallError::of($timeline->referenceOf($set), $set->at),
         );
     }
 
@@ -120,7 +126,7 @@ final readonly class NoiseWorkings
         $alterations = [];
         $leftOut = [];
         $seconds = $this->seconds();
-        if ($this->run->stop !== null && $log !== null) {
+        if ($this->run->timing->stop !== null && $log !== null) {
             $survey = LogSurvey::of(
                 $log,
                 $this->run,
@@ -145,29 +151,25 @@ final readonly class NoiseWorkings
                 static fn (SolvableResult $one): SolvableResult => $one->altered(...$otherwise($one->result)),
                 $sums->results,
             );
-        } elseif ($this->run->stop !== null && $totals !== null) {
+        } elseif ($this->run->timing->stop !== null && $totals !== null) {
             $results = $this->fromTotals($totals);
             $alterations = LogAlterations::notApplied($this->run);
         }
         $judged = array_map(fn (SolvableResult $worked): Result => $this->answers->judged($worked, $this->yardsticks->limits), $results);
 
+        $history = AcousticHistory::of($this->timeline, $this->run->timing->stop ?? $this->run->timing->start);
+        $drifts = AcousticResponse::drifts($this->line, $this->further);
+
         return new NoiseResults(
-            $judged,
-            AcousticResponse::drifts($this->line, $this->further),
-            $this->line,
-            $survey,
-            $doubts,
-            $gaps,
-            $this->largestEver,
-            AcousticHistory::of($this->timeline, $this->run->stop ?? $this->run->start)->adjustmentSince(
-                $this->timeline->instrument->certifiedSince($this->run->start),
+            new WorkedOut($judged, $drifts, $alterations, $this->segment, $leftOut),
+            new OffsetFindings(
+                $this->line,
+                $this->largestEver,
+                $history->adjustmentSince($this->timeline->instrument->certifiedSince($this->run->timing->start)),
+                $this->left,
             ),
-            $this->segment,
-            $leftOut,
-            $seconds,
+            new LogFindings($survey, $doubts, $gaps, $seconds),
             $this->timeline,
-            alterations: $alterations,
-            left: $this->left,
         );
     }
 
@@ -183,10 +185,10 @@ final readonly class NoiseWorkings
 
     private function window(): Span
     {
-        $from = Span::shift($this->run->start, $this->delay);
-        $to = $this->segment->span->to ?? $this->run->stop ?? $this->run->start;
+        $from = Span::shift($this->run->timing->start, $this->delay);
+        $to = $this->segment->span->to ?? $this->run->timing->stop ?? $this->run->timing->start;
 
-        return new Span($this->delay > 0.0 && $from < $to ? $from : $this->run->start, $to);
+        return new Span($this->delay > 0.0 && $from < $to ? $from : $this->run->timing->start, $to);
     }
 
     /** Seconds in which it measured, by the clock. */
@@ -434,11 +436,11 @@ final readonly class NoiseWorkings
 
     private function dailyExposure(Figure $level, ?float $betweenLevel, float $seconds): SolvableResult
     {
-        $stated = $this->run->shiftMinutes;
+        $stated = $this->run->day->minutes;
         $sampled = $seconds / 3600;
         $hours = $stated !== null ? $stated / 60 : $sampled;
         $gain = static fn (float $hours): float => $hours > 0 ? 10 * log10($hours / DoseCriterion::HOURS) : -\INF;
-        $rest = $stated !== null && $hours > $sampled + 1 / 3600 && $this->run->rest?->asSampled === false;
+        $rest = $stated !== null && $hours > $sampled + 1 / 3600 && $this->run->day->rest?->asSampled === false;
         $made = function (float $hours, string $meaning, string $note) use ($level, $gain): Figure {
             $duration = Figure::read('T_e', $meaning, $hours, Unit::Hour, $this->origin($note), 2);
 
@@ -449,7 +451,7 @@ final readonly class NoiseWorkings
                 Unit::DecibelA,
                 NoiseEquation::DailyExposure,
                 [$level, $duration],
-            )->bounded($level->bound);
+            )->bounded($level->known->bound);
         };
         $whole = $made(
             $hours,
@@ -486,8 +488,8 @@ final readonly class NoiseWorkings
                     null,
                 ),
             );
-        } elseif ($this->run->rest !== null) {
-            $result = $result->noting($this->run->rest->words());
+        } elseif ($this->run->day->rest !== null) {
+            $result = $result->noting($this->run->day->rest->words());
         } elseif (abs($hours - $sampled) > 1 / 3600) {
             $result = $result->or(
                 $hours > $sampled
@@ -497,7 +499,7 @@ final readonly class NoiseWorkings
             );
         }
 
-        return $result->covering(Coverage::of($seconds, $stated, $this->run->rest))->withUncertainty(
+        return $result->covering(Coverage::of($seconds, $stated, $this->run->day->rest))->withUncertainty(
             $uncertainty,
             'The uncertainty is of the instrument only. How the work varies from day to day and person to person is '
                 .'not in it: that needs several days or samples.',
@@ -530,7 +532,7 @@ final readonly class NoiseWorkings
             self::CROSSING,
             $ends === null ? null : $this->answers->within($dose, $ends),
         );
-        $shift = ($this->run->shiftMinutes ?? 0.0) / 60;
+        $shift = ($this->run->day->minutes ?? 0.0) / 60;
         $part = $hours > 0 && $shift > $hours + 1 / 3600 ? $shift / $hours : 1.0;
         $scaled = static fn (Figure $one, float $by): Figure => Figure::derived(
             $one->symbol,
@@ -540,13 +542,13 @@ final readonly class NoiseWorkings
             NoiseEquation::ProjectedDose,
             [$one],
             $one->decimals,
-        )->bounded($one->bound);
-        if ($this->run->rest?->asSampled === true && $part > 1.0) {
-            $worked = $worked->noting($this->run->rest->words());
+        )->bounded($one->known->bound);
+        if ($this->run->day->rest?->asSampled === true && $part > 1.0) {
+            $worked = $worked->noting($this->run->day->rest->words());
         }
-        $whole = $part > 1.0 && $this->run->rest?->asSampled !== false ? $scaled($worked->result->reportedFigure(), $part) : null;
+        $whole = $part > 1.0 && $this->run->day->rest?->asSampled !== false ? $scaled($worked->result->reportedFigure(), $part) : null;
         $worked = $worked->or(Coverage::AS_SAMPLED, $whole);
-        $coverage = Coverage::of($hours * 3600, $this->run->shiftMinutes, $this->run->rest);
+        $coverage = Coverage::of($hours * 3600, $this->run->day->minutes, $this->run->day->rest);
         $results = [$worked->covering($coverage)];
         $time = Figure::read(
             't',
@@ -577,7 +579,7 @@ final readonly class NoiseWorkings
             Unit::DecibelA,
             NoiseEquation::TimeWeightedAverage,
             [$whole, ...$constants],
-        )->bounded($whole->bound));
+        )->bounded($whole->known->bound));
         $results[] = $this->fromDose(
             $criterion,
             $dose,
@@ -592,7 +594,7 @@ final readonly class NoiseWorkings
             static fn (float $d): float => $criterion->averageLevel($d, $hours),
             $ends,
         );
-        if ($this->run->shiftMinutes !== null && $hours > 0) {
+        if ($this->run->day->minutes !== null && $hours > 0) {
             $results[] = $this->fromDose(
                 $criterion,
                 $dose,
@@ -641,7 +643,7 @@ final readonly class NoiseWorkings
             $unit,
             $equation,
             [$dose, ...$inputs],
-        )->bounded($dose->bound);
+        )->bounded($dose->known->bound);
 
         return $this->answers->of(
             $key.':'.$criterion->id,

@@ -28,24 +28,17 @@ final readonly class OffsetAnswers
     private const TIPPING_RANGE = 30.0;
 
     /**
-     * @param OffsetLine|null  $line        of the tone that the unit is adjusted to; null where no check shows one
-     * @param list<OffsetKnot> $further     what its other tones showed: they widen the drift interval
-     * @param Span             $window      of the run that stands
-     * @param list<Span>       $stretches   of it in which the unit ran
-     * @param Figure|null      $largestEver the most this unit has ever drifted
-     * @param list<string>     $causes      why no statement about a limit is robust, whatever its values
-     * @param Figure|null      $error       of the calibrator that set the unit, which was recalled: taken out of what the unit showed
+     * @param Span         $window    of the run that stands
+     * @param list<Span>   $stretches of it in which the unit ran
+     * @param list<string> $causes    why no statement about a limit is robust, whatever its values
      */
     public function __construct(
         private Answer $reported,
-        public ?OffsetLine $line,
-        private array $further,
+        public OffsetEvidence $evidence,
         private Bracket $bracket,
         private Span $window,
         private array $stretches,
-        private ?Figure $largestEver,
         private array $causes = [],
-        private ?Figure $error = null,
     ) {
     }
 
@@ -64,8 +57,8 @@ final readonly class OffsetAnswers
     /** A level that accrued evenly, with the offset that moved taken out, dB; null where it did not move. */
     public function betweenLevel(float $indicated): ?float
     {
-        return $this->line === null || $this->line->isConstant() ? null
-            : $indicated + 10 * log10($this->line->meanFactor(log(10) / 10, $this->stretches));
+        return $this->evidence->line === null || $this->evidence->line->isConstant() ? null
+            : $indicated + 10 * log10($this->evidence->line->meanFactor(log(10) / 10, $this->stretches));
     }
 
     /**
@@ -106,7 +99,7 @@ final readonly class OffsetAnswers
     public function ofUnknownMoment(string $key, string $title, Figure $indicated): SolvableResult
     {
         $worked = $this->level($key, $title, $indicated, null);
-        $line = $this->line;
+        $line = $this->evidence->line;
         if ($line === null || \count($line->knots) < 2 || $line->isConstant()) {
             return $worked;
         }
@@ -125,7 +118,7 @@ final readonly class OffsetAnswers
             [$indicated, ...array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $line->knots)],
             $indicated->decimals,
         )
-            ->downTo(round($indicated->toFloat() - max($offsets), 9))->bounded($indicated->bound);
+            ->downTo(round($indicated->toFloat() - max($offsets), 9))->bounded($indicated->known->bound);
 
         return $worked->between($between);
     }
@@ -157,7 +150,7 @@ final readonly class OffsetAnswers
             [$indicated, $knot->offset],
             $indicated->decimals,
         );
-        $line = $this->line;
+        $line = $this->evidence->line;
         $middle = static fn (Figure $pre): ?Figure => $line === null || \count($line->knots) < 2 ? null : Figure::derived(
             $indicated->symbol,
             $indicated->meaning.', offset along the bracket taken out',
@@ -177,18 +170,20 @@ final readonly class OffsetAnswers
             ),
             $middle,
         );
-        foreach ($this->further as $knot) {
+        foreach ($this->evidence->further as $knot) {
             $answers = $answers->alsoBy($derive($knot, 'offset of another tone at '.$knot->check.' taken out'));
         }
 
-        if ($indicated->bound !== null) {
-            $answers = $answers->each(static fn (Figure $one): Figure => $one->bounded($one->floor === null ? $indicated->bound : null));
-        }
-        if ($indicated->floor !== null) {
-            // The lower end of an interval moves as its upper end does.
-            $wide = $indicated->toFloat() - Real::toFloat($indicated->floor);
+        if ($indicated->known->bound !== null) {
             $answers = $answers->each(
-                static fn (Figure $one): Figure => $one->floor === null ? $one->downTo($one->toFloat() - $wide) : $one,
+                static fn (Figure $one): Figure => $one->bounded($one->known->floor === null ? $indicated->known->bound : null),
+            );
+        }
+        if ($indicated->known->floor !== null) {
+            // The lower end of an interval moves as its upper end does.
+            $wide = $indicated->toFloat() - Real::toFloat($indicated->known->floor);
+            $answers = $answers->each(
+                static fn (Figure $one): Figure => $one->known->floor === null ? $one->downTo($one->toFloat() - $wide) : $one,
             );
         }
 
@@ -202,15 +197,15 @@ final readonly class OffsetAnswers
      */
     private function setRight(Figure $indicated, \Closure $value): Figure
     {
-        $error = $this->error?->value;
+        $error = $this->evidence->error?->value;
 
-        return $this->error === null || !$error instanceof Exact ? $indicated : Figure::derived(
+        return $this->evidence->error === null || !$error instanceof Exact ? $indicated : Figure::derived(
             $indicated->symbol,
             $indicated->meaning.', the error of the calibrator taken out',
-            $value($this->error->of($error->negated())),
+            $value($this->evidence->error->of($error->negated())),
             $indicated->unit,
             SharedEquation::Recalled,
-            [$indicated, $this->error],
+            [$indicated, $this->evidence->error],
             $indicated->decimals,
         );
     }
@@ -225,7 +220,7 @@ final readonly class OffsetAnswers
     {
         $low = \INF;
         $high = -\INF;
-        foreach ($this->line->knots ?? [] as $knot) {
+        foreach ($this->evidence->line->knots ?? [] as $knot) {
             [$least, $most] = $ends($knot->offset->toFloat());
             $low = min($low, $least);
             $high = max($high, $most ?? \INF);
@@ -252,7 +247,7 @@ final readonly class OffsetAnswers
     private function tipping(ExposureLimit $limit, SolvableResult $worked): array
     {
         $at = $worked->at(...);
-        $target = $limit->value->value->toFloat();
+        $target = $limit->threshold->value->value->toFloat();
         $indicated = $worked->result->reportedFigure();
         if (!is_finite($indicated->toFloat())) {
             return [null, 'There is nothing to set against the limit.'];
@@ -278,16 +273,16 @@ final readonly class OffsetAnswers
             $offset,
             Unit::Decibel,
             NoiseEquation::OffsetTakenOut,
-            [$worked->result->indicated ?? $indicated],
+            [$worked->result->answers->indicated ?? $indicated],
             2,
         );
-        $seen = $this->line === null
+        $seen = $this->evidence->line === null
             ? 'no check shows where it was'
             : 'its checks showed '.implode(
                 ' and ',
-                array_unique(array_map(static fn (OffsetKnot $knot): string => $knot->offset->signed(), $this->line->knots)),
+                array_unique(array_map(static fn (OffsetKnot $knot): string => $knot->offset->signed(), $this->evidence->line->knots)),
             ).' dB';
-        $ever = Tipping::ever($this->largestEver, AcousticResponse::drifts($this->line, []), 'drifted');
+        $ever = Tipping::ever($this->evidence->largestEver, AcousticResponse::drifts($this->evidence->line, []), 'drifted');
 
         return [
             $figure,

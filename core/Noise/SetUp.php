@@ -81,7 +81,7 @@ final class SetUp
         $entries = [Entry::named(self::NAME, 'Set-up', 'library:'.self::SHELF, help: 'The template that it was to be set by')];
         foreach (self::settings() as $setting) {
             if (!\in_array($setting->name, $left, true)) {
-                $entry = $setting->as(self::stating($setting->name), $setting->label.', as set');
+                $entry = $setting->as(self::stating($setting->name), $setting->words->label.', as set');
                 // A delay changes what was sampled, template or not.
                 $entries[] = $onlyWithTemplate && $setting->name !== 'delay' ? $entry->onlyWith(self::NAME) : $entry;
             }
@@ -108,10 +108,10 @@ final class SetUp
             $wanted = $template->shown($setting->name);
             $was = $run->shown(self::stating($setting->name));
             if ($wanted !== null && $was !== null && !self::alike($wanted, $was)) {
-                $unit = ($setting->units[0] ?? Unit::None)->value;
+                $unit = ($setting->scale->units[0] ?? Unit::None)->value;
                 $differences[] = \sprintf(
                     '%s was %s, the set-up says %s',
-                    lcfirst($setting->label),
+                    lcfirst($setting->words->label),
                     trim($was.' '.$unit),
                     trim($wanted.' '.$unit),
                 );
@@ -182,7 +182,7 @@ final class SetUp
     public static function unstated(Traits $template, Traits $run): array
     {
         return array_values(array_map(
-            static fn (Entry $setting): string => lcfirst($setting->label),
+            static fn (Entry $setting): string => lcfirst($setting->words->label),
             array_filter(
                 self::settings(),
                 static fn (Entry $setting): bool => $template->shown($setting->name) !== null

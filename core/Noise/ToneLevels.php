@@ -45,8 +45,8 @@ final class ToneLevels
      */
     private static function tones(Check $check, AcousticCheck $content, ?Reference $reference): array
     {
-        $corrections = ($content->microphoneCorrection?->value->toFloat() ?? 0.0)
-            + ($content->pressureCorrection?->value->toFloat() ?? 0.0);
+        $corrections = ($content->corrections->microphone?->value->toFloat() ?? 0.0)
+            + ($content->corrections->pressure?->value->toFloat() ?? 0.0);
         $certificate = $reference?->certificateAt($check->at);
         $weighted = static fn (float $level, ?float $hertz): float => $level + $corrections
             + ($hertz === null || $hertz === 1000.0 ? 0.0 : FrequencyWeighting::A->at($hertz));

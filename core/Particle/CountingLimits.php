@@ -79,7 +79,7 @@ final readonly class CountingLimits
     /** Said beside a statement where it reaches the limit. */
     public function against(ExposureLimit $limit): ?Confidence
     {
-        $value = $limit->value->value->toFloat();
+        $value = $limit->threshold->value->value->toFloat();
         if ($value <= 0.0) {
             return null;
         }

@@ -140,7 +140,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
                 self::STANDARD,
                 'Flow standard of counters',
                 [Entry::measured('rangeLow', 'Flow from', self::FLOWS), Entry::measured('rangeHigh', 'Flow to', self::FLOWS)],
-                [Entry::decimal('uncertaintyPercent', 'Uncertainty ±', '0', '100', Unit::Percent)],
+                constants: [Entry::decimal('uncertaintyPercent', 'Uncertainty ±', '0', '100', Unit::Percent)],
                 error: Unit::Percent,
             ),
             Spheres::kind(),
@@ -180,7 +180,9 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
             Entry::flag('zeroAdjusted', ''),
             // The bench asks for the lot; a check without spheres has none.
             ...array_map(
-                static fn (Entry $entry): Entry => $entry->name === 'lot' ? Entry::named('lot', $entry->label, $entry->of) : $entry,
+                static fn (Entry $entry): Entry => $entry->name === 'lot'
+                    ? Entry::named('lot', $entry->words->label, $entry->among->of)
+                    : $entry,
                 self::sphereEntries(),
             ),
             ...self::periodEntries(),

@@ -6,8 +6,10 @@ namespace Footnote\Core\Particle;
 
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Procedure\ReadingsList;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
+use Footnote\Core\Procedure\StepWords;
 
 /** The checks of particle counters and dust monitors, step by step. */
 final class ParticleProcedures
@@ -41,24 +43,31 @@ final class ParticleProcedures
                     new Step(
                         'period-short',
                         StepKind::Entries,
-                        'Sample period',
-                        'For the spheres the period may be made shorter. Write what it was and what it is now.',
-                        'It must be put back afterwards.',
+                        new StepWords(
+                            'Sample period',
+                            'For the spheres the period may be made shorter. Write what it was and what it is now.',
+                            'It must be put back afterwards.',
+                        ),
                         required: false,
                     ),
                     new Step(
                         self::SPHERES,
                         StepKind::Entries,
-                        'Spheres',
-                        'Choose the lot. Write what was mixed, what was counted, and the size at which half of the spheres are counted.',
-                        'The half-count point is where the unit takes a particle for that size.',
+                        new StepWords(
+                            'Spheres',
+                            'Choose the lot. Write what was mixed, what was counted, '
+                                .'and the size at which half of the spheres are counted.',
+                            'The half-count point is where the unit takes a particle for that size.',
+                        ),
                     ),
                     new Step(
                         self::PERIOD_BACK,
                         StepKind::Confirm,
-                        'Period put back',
-                        'Set the sample period to what it was.',
-                        'A period left short makes every later count too small.',
+                        new StepWords(
+                            'Period put back',
+                            'Set the sample period to what it was.',
+                            'A period left short makes every later count too small.',
+                        ),
                     ),
                     self::inletOpen(),
                 ]),
@@ -70,9 +79,11 @@ final class ParticleProcedures
         return new Step(
             'cleaned',
             StepKind::Confirm,
-            'Clean',
-            'Clean and inspect inlet, tube and cell. A brush that comes out bent is thrown away.',
-            'Dirt in the cell is counted again and again.',
+            new StepWords(
+                'Clean',
+                'Clean and inspect inlet, tube and cell. A brush that comes out bent is thrown away.',
+                'Dirt in the cell is counted again and again.',
+            ),
         );
     }
 
@@ -81,9 +92,11 @@ final class ParticleProcedures
         return new Step(
             self::CELL,
             StepKind::Entries,
-            'Cell and laser',
-            'Write the transmission of the cell and the laser, in percent of nominal.',
-            '95 % or more is good, 92 to 93 % will do; below 90 % it is cleaned again.',
+            new StepWords(
+                'Cell and laser',
+                'Write the transmission of the cell and the laser, in percent of nominal.',
+                '95 % or more is good, 92 to 93 % will do; below 90 % it is cleaned again.',
+            ),
         );
     }
 
@@ -94,37 +107,43 @@ final class ParticleProcedures
             new Step(
                 'flow-standard',
                 StepKind::Reference,
-                'Flow standard',
-                'Choose what the flow is measured with.',
-                'Counts per volume depend on it.',
+                new StepWords(
+                    'Flow standard',
+                    'Choose what the flow is measured with.',
+                    'Counts per volume depend on it.',
+                ),
                 required: false,
             ),
             new Step(
                 self::FLOW_FOUND,
                 StepKind::Readings,
-                'Flow as found',
-                'Measure the flow before anything is adjusted: by the standard, or a volume and its seconds.',
-                'It closes every run since the last check.',
-                into: 'flowFound',
-                rows: 2,
+                new StepWords(
+                    'Flow as found',
+                    'Measure the flow before anything is adjusted: by the standard, or a volume and its seconds.',
+                    'It closes every run since the last check.',
+                ),
+                readings: new ReadingsList('flowFound', 2),
             ),
             new Step(
                 'flow-adjust',
                 StepKind::Adjust,
-                'Adjust flow',
-                'Adjust where needed, and say whether it was.',
-                'An adjustment changes every later count.',
-                into: 'flowAdjusted',
+                new StepWords(
+                    'Adjust flow',
+                    'Adjust where needed, and say whether it was.',
+                    'An adjustment changes every later count.',
+                ),
+                readings: new ReadingsList('flowAdjusted'),
             ),
             new Step(
                 self::FLOW_LEFT,
                 StepKind::Readings,
-                'Flow as left',
-                'Measure it again. With the mark of the float the bench finds the one that gives the wanted flow.',
-                'Where nobody looks, nominal can only be assumed.',
-                when: 'flowAdjusted',
-                into: 'flowLeft',
-                rows: 2,
+                new StepWords(
+                    'Flow as left',
+                    'Measure it again. With the mark of the float the bench finds the one that gives the wanted flow.',
+                    'Where nobody looks, nominal can only be assumed.',
+                ),
+                onlyAfter: 'flowAdjusted',
+                readings: new ReadingsList('flowLeft', 2),
             ),
         ];
     }
@@ -136,12 +155,14 @@ final class ParticleProcedures
         return new Step(
             self::BLANK,
             StepKind::Readings,
-            $liquid ? 'Blank' : 'Clean air',
-            $liquid
+            new StepWords(
+                $liquid ? 'Blank' : 'Clean air',
+                $liquid
                 ? 'Run purified water through it for some minutes and write the counts. Rinse water is not the calibration water.'
                 : 'Put the zero filter on, wait, and write the counts of some minutes.',
-            'These counts are its own and are taken off.',
-            into: 'blankFound',
+                'These counts are its own and are taken off.',
+            ),
+            readings: new ReadingsList('blankFound'),
         );
     }
 
@@ -152,27 +173,33 @@ final class ParticleProcedures
             new Step(
                 self::ZERO_FOUND,
                 StepKind::Readings,
-                'Zero as found',
-                'Put the zero filter on and write what it shows.',
-                'It closes every run since the last check.',
-                into: 'zeroFound',
+                new StepWords(
+                    'Zero as found',
+                    'Put the zero filter on and write what it shows.',
+                    'It closes every run since the last check.',
+                ),
+                readings: new ReadingsList('zeroFound'),
             ),
             new Step(
                 'zero-adjust',
                 StepKind::Adjust,
-                'Adjust zero',
-                'Zero it where needed, and say whether it was.',
-                'An adjustment changes every later reading.',
-                into: 'zeroAdjusted',
+                new StepWords(
+                    'Adjust zero',
+                    'Zero it where needed, and say whether it was.',
+                    'An adjustment changes every later reading.',
+                ),
+                readings: new ReadingsList('zeroAdjusted'),
             ),
             new Step(
                 self::ZERO_LEFT,
                 StepKind::Readings,
-                'Zero as left',
-                'Write what it shows now, the filter still on.',
-                'Where nobody looks, nominal can only be assumed.',
-                when: 'zeroAdjusted',
-                into: 'zeroLeft',
+                new StepWords(
+                    'Zero as left',
+                    'Write what it shows now, the filter still on.',
+                    'Where nobody looks, nominal can only be assumed.',
+                ),
+                onlyAfter: 'zeroAdjusted',
+                readings: new ReadingsList('zeroLeft'),
             ),
         ];
     }
@@ -182,9 +209,11 @@ final class ParticleProcedures
         return new Step(
             'inlet-open',
             StepKind::Confirm,
-            'Inlet open',
-            'Take the filter and the standard off and open the inlet.',
-            'Behind a filter every room is clean.',
+            new StepWords(
+                'Inlet open',
+                'Take the filter and the standard off and open the inlet.',
+                'Behind a filter every room is clean.',
+            ),
         );
     }
 }

@@ -159,7 +159,7 @@ final readonly class ParticleResponse
                     '%s, %s by %s',
                     (Provenance::tryFrom($row->text('provenance') ?? '') ?? Provenance::Typed)->words(),
                     $check->at->format('j M Y H:i'),
-                    $check->by,
+                    $check->notes->by,
                 ),
             );
             $value = $row->measured('value');
@@ -203,7 +203,7 @@ final readonly class ParticleResponse
         foreach ($content->rows('blankFound') as $row) {
             $counts = $row->decimal('value');
             if ($counts !== null && (float) ($row->text('size') ?? '') === (float) $size) {
-                $origin = new Origin('check', $check->id, \sprintf('clean, %s by %s', $check->at->format('j M Y H:i'), $check->by));
+                $origin = new Origin('check', $check->id, \sprintf('clean, %s by %s', $check->at->format('j M Y H:i'), $check->notes->by));
 
                 return Figure::derived(
                     'b',
@@ -256,7 +256,11 @@ final readonly class ParticleResponse
                 'zero '.($left ? 'as left' : 'as found'),
                 Exact::mean($values),
                 Unit::MilligramPerCubicMetre,
-                new Origin('check', $check->id, \sprintf('behind the filter, %s by %s', $check->at->format('j M Y H:i'), $check->by)),
+                new Origin(
+                    'check',
+                    $check->id,
+                    \sprintf('behind the filter, %s by %s', $check->at->format('j M Y H:i'), $check->notes->by),
+                ),
                 3,
             );
         }

@@ -9,14 +9,13 @@ use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
-use Footnote\Core\Judgement\Alteration;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\LogsByChannel;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
-use Footnote\Core\Judgement\Segment;
+use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Log\ChannelSeries;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\SeriesLog;
@@ -29,53 +28,28 @@ use Footnote\Core\Response\CountingLine;
 final readonly class ParticleResults implements FamilyResults, LogsByChannel
 {
     /**
-     * @param list<Result> $results
-     * @param list<Figure> $drifts   change of flow, %
-     * @param Figure|null  $loss     particles hidden by coincidence at the smallest size, %; null where it cannot be told
-     * @param bool         $beyond   whether more was counted than any concentration can show
-     * @param float|null   $gapShare of the run, 0 to 1
-     * @param list<Span>   $leftOut  what is not in the sums
-     * @param list<Alteration> $alterations what was removed, or could be
+     * @param float|null  $gapShare of the run, 0 to 1
+     * @param Figure|null $factor   of a dust monitor against its filter
      */
     public function __construct(
-        private array $results,
-        private array $drifts,
+        private WorkedOut $worked,
         public ?CountingLine $line,
         public Timeline $timeline,
         public ParticleRecord $record,
-        public ?Figure $loss,
-        public bool $beyond,
+        public Hidden $hidden,
         public ?float $gapShare,
         public ?Figure $factor,
-        private array $leftOut = [],
-        private array $alterations = [],
-        private ?Segment $segment = null,
     ) {
     }
 
-    public function results(): array
+    public function worked(): WorkedOut
     {
-        return $this->results;
-    }
-
-    public function drifts(): array
-    {
-        return $this->drifts;
-    }
-
-    public function alterations(): array
-    {
-        return $this->alterations;
-    }
-
-    public function segment(): ?Segment
-    {
-        return $this->segment;
+        return $this->worked;
     }
 
     public function driftsOf(Result $result): array
     {
-        return $this->drifts();
+        return $this->worked->drifts;
     }
 
     public function headline(array $results): ?string
@@ -103,7 +77,7 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
     /** Dividing by the mean flow and taking the background off is the ordinary sum, not a correction. */
     public function ordinary(Result $result): ?Figure
     {
-        return $result->between;
+        return $result->answers->between;
     }
 
     /** Concentrations in each interval; of a dust monitor its readings by its factor. */
@@ -154,7 +128,7 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
     {
         return array_values(
             array_filter(
-                $this->results,
+                $this->worked->results,
                 static fn (Result $result): bool => $channel === ParticleFormat::DUST || $result->key === 'count:'.$channel,
             ),
         );
@@ -165,7 +139,7 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
     {
         return [
             'start' => $log->start()->format(\DATE_ATOM), 'stepSeconds' => $log->step(), 'length' => $log->length(),
-            'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->leftOut),
+            'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->worked->leftOut),
             'channels' => $this->record->dust() !== null
                 ? [['channel' => ParticleFormat::DUST, 'words' => 'dust']]
                 : array_map(
@@ -194,7 +168,7 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
                     $this->line->knots ?? [],
                 ),
             ),
-            'loss' => $this->loss === null ? null : $sheet->enter($this->loss),
+            'loss' => $this->hidden->loss === null ? null : $sheet->enter($this->hidden->loss),
             'factor' => $this->factor === null ? null : $sheet->enter($this->factor),
         ];
     }

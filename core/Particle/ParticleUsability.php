@@ -21,10 +21,10 @@ final readonly class ParticleUsability implements Usability
             return ['not a check of particles'];
         }
         $reasons = [];
-        if ($check->setAside !== null) {
-            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->setAside->reason;
+        if ($check->notes->setAside !== null) {
+            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->notes->setAside->reason;
         }
-        if ($check->brokenOff) {
+        if ($check->walk->brokenOff) {
             $reasons[] = UnusableBecause::BROKEN_OFF;
         }
         if (!$content->hasAsFound()) {

@@ -22,6 +22,7 @@ use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Judgement\Tipping;
+use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogRanges;
@@ -71,7 +72,7 @@ final readonly class ParticleWorkings
         $this->record = $content instanceof ParticleRecord ? $content : throw new \LogicException('Not a run of a counter.');
         $this->segment = Segment::of($run, $whole, $this->record->log !== null, $this->fails(...));
         $this->bracket = $this->segment->bracket ?? $whole;
-        $this->window = new Span($run->start, $this->segment->span->to ?? $run->stop ?? $run->start);
+        $this->window = new Span($run->timing->start, $this->segment->span->to ?? $run->timing->stop ?? $run->timing->start);
         $this->line = (new ParticleResponse())->line($this->bracket, $timeline);
         $this->reported = $policy->reportedAnswer('counting');
     }
@@ -92,7 +93,7 @@ final readonly class ParticleWorkings
         $gapShare = null;
         $leftOut = [];
         $log = $this->record->log;
-        if ($log !== null && $this->run->stop !== null) {
+        if ($log !== null && $this->run->timing->stop !== null) {
             $clock = new LogClock($log, $this->run);
             $alterations = LogAlterations::of($this->run, $this->window, [], $log->remarks());
             $leftOut = LogAlterations::taken($alterations);
@@ -106,29 +107,25 @@ final readonly class ParticleWorkings
         }
         $judge = new LimitJudge();
 
-        return new ParticleResults(
-            array_map(
-                fn (Result $result): Result => $judge->judge(
-                    $result,
-                    $this->yardsticks->limits,
-                    fn (ExposureLimit $limit): array => $this->tipping($limit, $result, $made['factor']),
-                    static fn (Result $one, ExposureLimit $limit): ?Confidence => ($made['limits']['='.$one->key] ?? null)
-                        ?->against($limit),
-                    $this->bracket,
-                ),
-                $made['results'],
+        $judged = array_map(
+            fn (Result $result): Result => $judge->judge(
+                $result,
+                $this->yardsticks->limits,
+                fn (ExposureLimit $limit): array => $this->tipping($limit, $result, $made['factor']),
+                static fn (Result $one, ExposureLimit $limit): ?Confidence => ($made['limits']['='.$one->key] ?? null)?->against($limit),
+                $this->bracket,
             ),
-            (new ParticleResponse())->drifts($this->line),
+            $made['results'],
+        );
+
+        return new ParticleResults(
+            new WorkedOut($judged, (new ParticleResponse())->drifts($this->line), $alterations, $this->segment, $leftOut),
             $this->line,
             $this->timeline,
             $this->record,
-            $made['loss'],
-            $made['beyond'],
+            new Hidden($made['loss'], $made['beyond']),
             $gapShare,
             $made['factor'],
-            $leftOut,
-            $alterations,
-            $this->segment,
         );
     }
 
@@ -520,7 +517,7 @@ final readonly class ParticleWorkings
         $results[] = $eight->told($this->result('twa:'.$code, 'TWA over 8 h, '.$name, $eight->answers, [])->notPlain());
         foreach ([
             ['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $raw->shortTerm, $moving?->shortTerm, $raw->shortOver],
-            ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->highest, $moving?->highest, $raw->over],
+            ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->extremes->highest, $moving?->extremes->highest, $raw->over],
         ] as [$key, $title, $symbol, $meaning, $value, $between, $over]) {
             if ($value !== null) {
                 $result = $this->result(
@@ -655,11 +652,11 @@ final readonly class ParticleWorkings
     private function tipping(ExposureLimit $limit, Result $result, ?Figure $factor): array
     {
         $figure = $result->reportedFigure();
-        if ($limit->value->value->isZero() || Real::compare($figure->value, Exact::zero()) <= 0) {
+        if ($limit->threshold->value->value->isZero() || Real::compare($figure->value, Exact::zero()) <= 0) {
             return [null, 'There is nothing to set against the limit.'];
         }
         if ($this->record->dust() !== null) {
-            $error = Real::by(Real::minus($figure->value, $limit->value->value), $factor->value ?? Exact::of(1));
+            $error = Real::by(Real::minus($figure->value, $limit->threshold->value->value), $factor->value ?? Exact::of(1));
             $tipping = Figure::derived(
                 'z*',
                 'error of zero at which it sits on the limit',
@@ -676,7 +673,7 @@ final readonly class ParticleWorkings
                     'It turns if the zero stood %s mg/m³ %s than worked out with, or the factor were %s times as large.',
                     ltrim($tipping->shown(), '-'),
                     Real::compare($error, Exact::zero()) >= 0 ? 'higher' : 'lower',
-                    number_format(Real::toFloat(Real::by($limit->value->value, $figure->value)), 2, '.', ''),
+                    number_format(Real::toFloat(Real::by($limit->threshold->value->value, $figure->value)), 2, '.', ''),
                 ),
             ];
         }

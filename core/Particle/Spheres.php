@@ -27,12 +27,17 @@ final readonly class Spheres
 
     public static function kind(): ReferenceKind
     {
-        return new ReferenceKind(self::KIND, 'Lot of latex spheres', [Entry::text('lot', 'Lot')], [
-            Entry::decimal('diameter', 'Certified diameter', '0.01', '1000', Unit::Micrometre, true),
-            Entry::decimal('diameterUncertainty', 'Uncertainty ±', '0', '100', Unit::Micrometre),
-            Entry::decimal('solids', 'Solids', '0.000001', '20', Unit::Percent, help: 'Grams of polymer in 100 mL'),
-            Entry::decimal('density', 'Density of the polymer', '0.5', '3', Unit::GramPerCubicCentimetre, help: 'Empty: 1.05'),
-        ]);
+        return new ReferenceKind(
+            self::KIND,
+            'Lot of latex spheres',
+            [Entry::text('lot', 'Lot')],
+            constants: [
+                Entry::decimal('diameter', 'Certified diameter', '0.01', '1000', Unit::Micrometre, true),
+                Entry::decimal('diameterUncertainty', 'Uncertainty ±', '0', '100', Unit::Micrometre),
+                Entry::decimal('solids', 'Solids', '0.000001', '20', Unit::Percent, help: 'Grams of polymer in 100 mL'),
+                Entry::decimal('density', 'Density of the polymer', '0.5', '3', Unit::GramPerCubicCentimetre, help: 'Empty: 1.05'),
+            ],
+        );
     }
 
     public function diameter(\DateTimeImmutable $on): ?Decimal

@@ -13,38 +13,27 @@ use Footnote\Core\Quantity\Unit;
 final readonly class Entry
 {
     /**
-     * @param string                $name    under which it stands in the record
-     * @param list<Unit>            $units   that may be chosen; the first is usual. For a plain decimal: the one it is in
-     * @param array<array-key, string> $choices value to words
-     * @param list<self>            $rows    the entries of one row of a table, or of a group
-     * @param string                $of      of a named thing: "reference:thermometer" or "library:sampler"
-     * @param EntryCondition|null   $only    when it is asked; null: always
+     * @param string $name under which it stands in the record
      */
     private function __construct(
         public string $name,
         public EntryKind $kind,
-        public string $label,
-        public bool $required = false,
-        public string $help = '',
-        public array $units = [],
-        public string $least = '-1000000',
-        public string $most = '1000000',
-        public array $choices = [],
-        public array $rows = [],
-        public string $of = '',
-        public ?EntryCondition $only = null,
-        public Asked $asked = Asked::AtTheStart,
+        public EntryWords $words,
+        public bool $required,
+        public Scale $scale = new Scale(),
+        public Among $among = new Among(),
+        public AskedWhen $when = new AskedWhen(),
     ) {
     }
 
     public static function text(string $name, string $label, bool $required = false, string $help = ''): self
     {
-        return new self($name, EntryKind::Text, $label, $required, $help);
+        return new self($name, EntryKind::Text, new EntryWords($label, $help), $required);
     }
 
     public static function flag(string $name, string $label, string $help = ''): self
     {
-        return new self($name, EntryKind::Flag, $label, false, $help);
+        return new self($name, EntryKind::Flag, new EntryWords($label, $help), false);
     }
 
     public static function decimal(
@@ -56,42 +45,42 @@ final readonly class Entry
         bool $required = false,
         string $help = '',
     ): self {
-        return new self($name, EntryKind::Decimal, $label, $required, $help, [$unit], $least, $most);
+        return new self($name, EntryKind::Decimal, new EntryWords($label, $help), $required, new Scale([$unit], $least, $most));
     }
 
     /** @param non-empty-list<Unit> $units */
     public static function measured(string $name, string $label, array $units, bool $required = false, string $help = ''): self
     {
-        return new self($name, EntryKind::Measured, $label, $required, $help, $units);
+        return new self($name, EntryKind::Measured, new EntryWords($label, $help), $required, new Scale($units));
     }
 
     /** @param array<array-key, string> $choices */
     public static function choice(string $name, string $label, array $choices, bool $required = false, string $help = ''): self
     {
-        return new self($name, EntryKind::Choice, $label, $required, $help, choices: $choices);
+        return new self($name, EntryKind::Choice, new EntryWords($label, $help), $required, among: new Among($choices));
     }
 
     /** @param array<array-key, string> $choices */
     public static function several(string $name, string $label, array $choices, string $help = ''): self
     {
-        return new self($name, EntryKind::Several, $label, false, $help, choices: $choices);
+        return new self($name, EntryKind::Several, new EntryWords($label, $help), false, among: new Among($choices));
     }
 
     public static function named(string $name, string $label, string $of, bool $required = false, string $help = ''): self
     {
-        return new self($name, EntryKind::Named, $label, $required, $help, of: $of);
+        return new self($name, EntryKind::Named, new EntryWords($label, $help), $required, among: new Among(of: $of));
     }
 
     /** @param non-empty-list<self> $rows */
     public static function rows(string $name, string $label, array $rows, string $help = ''): self
     {
-        return new self($name, EntryKind::Rows, $label, false, $help, rows: $rows);
+        return new self($name, EntryKind::Rows, new EntryWords($label, $help), false, among: new Among(rows: $rows));
     }
 
     /** @param list<self> $entries of the group, each as the row of a table has them */
     public static function group(string $name, string $label, array $entries, bool $required = false): self
     {
-        return new self($name, EntryKind::Group, $label, $required, rows: $entries);
+        return new self($name, EntryKind::Group, new EntryWords($label), $required, among: new Among(rows: $entries));
     }
 
     /** @param array<array-key, string> $names words by name */
@@ -105,56 +94,52 @@ final readonly class Entry
         string $help = '',
         bool $required = false,
     ): self {
-        return new self($name, EntryKind::Each, $label, $required, $help, [$unit], $least, $most, $names);
+        $scale = new Scale([$unit], $least, $most);
+
+        return new self($name, EntryKind::Each, new EntryWords($label, $help), $required, $scale, new Among($names));
     }
 
     /** The same under another name. */
     public function as(string $name, string $label): self
     {
-        return $this->with($name, $label, $this->only, $this->asked);
+        return new self(
+            $name,
+            $this->kind,
+            new EntryWords($label, $this->words->help),
+            $this->required,
+            $this->scale,
+            $this->among,
+            $this->when,
+        );
     }
 
     /** Asked only where another entry is answered, or is one of these. */
     public function onlyWith(string $entry, string ...$values): self
     {
-        return $this->with($this->name, $this->label, new EntryCondition($entry, array_values($values)), $this->asked);
+        return $this->when(new AskedWhen($this->when->asked, new EntryCondition($entry, array_values($values))));
     }
 
     /** A column that the bench fills in before anything was read: alone it makes no row. */
     public function filledIn(): self
     {
-        return $this->with($this->name, $this->label, $this->only, Asked::Beforehand);
+        return $this->when(new AskedWhen(Asked::Beforehand, $this->when->only));
     }
 
     /** Known only when a run is over. */
     public function atTheEnd(): self
     {
-        return $this->with($this->name, $this->label, $this->only, Asked::AtTheEnd);
+        return $this->when(new AskedWhen(Asked::AtTheEnd, $this->when->only));
     }
 
     /** Known at the start of a run, and another one for the next. */
     public function ofOneRun(): self
     {
-        return $this->with($this->name, $this->label, $this->only, Asked::OfOneRun);
+        return $this->when(new AskedWhen(Asked::OfOneRun, $this->when->only));
     }
 
-    private function with(string $name, string $label, ?EntryCondition $only, Asked $asked): self
+    private function when(AskedWhen $when): self
     {
-        return new self(
-            $name,
-            $this->kind,
-            $label,
-            $this->required,
-            $this->help,
-            $this->units,
-            $this->least,
-            $this->most,
-            $this->choices,
-            $this->rows,
-            $this->of,
-            $only,
-            $asked,
-        );
+        return new self($this->name, $this->kind, $this->words, $this->required, $this->scale, $this->among, $when);
     }
 
     /**
@@ -173,19 +158,19 @@ final readonly class Entry
         return [
             'name' => $this->name,
             'kind' => $this->kind->value,
-            'label' => $this->label,
+            'label' => $this->words->label,
             'required' => $this->required,
-            'help' => $this->help,
-            'units' => array_map(static fn (Unit $unit): string => $unit->value, $this->units),
+            'help' => $this->words->help,
+            'units' => array_map(static fn (Unit $unit): string => $unit->value, $this->scale->units),
             'choices' => array_map(
                 static fn (int|string $value, string $words): array => ['value' => (string) $value, 'words' => $words],
-                array_keys($this->choices),
-                array_values($this->choices),
+                array_keys($this->among->choices),
+                array_values($this->among->choices),
             ),
-            'rows' => array_map(static fn (self $row): array => $row->describe(), $this->rows),
-            'of' => $this->of,
-            'asked' => $this->asked->value,
-            ...($this->only === null ? [] : ['only' => ['entry' => $this->only->entry, 'values' => $this->only->values]]),
+            'rows' => array_map(static fn (self $row): array => $row->describe(), $this->among->rows),
+            'of' => $this->among->of,
+            'asked' => $this->when->asked->value,
+            ...($this->when->only === null ? [] : ['only' => ['entry' => $this->when->only->entry, 'values' => $this->when->only->values]]),
         ];
     }
 }

@@ -12,24 +12,20 @@ final readonly class Step
     public const WARM_UP = 'warm-up';
 
     /**
-     * @param string      $id       what its state is recorded under
-     * @param bool        $required whether leaving it out is a finding
-     * @param int|null    $seconds  how long to wait, s
-     * @param string|null $when     the step is asked only after this answer: "adjusted"
-     * @param string      $into     of a step of readings: the list its rows go to, such as "asFound"
-     * @param int         $rows     how many rows it begins with
+     * @param string            $id        what its state is recorded under
+     * @param bool              $required  whether leaving it out is a finding
+     * @param int|null          $seconds   how long to wait, s
+     * @param string|null       $onlyAfter the step is asked only after this answer: "adjusted"
+     * @param ReadingsList|null $readings  of a step of readings: the list its rows go to
      */
     public function __construct(
         public string $id,
         public StepKind $kind,
-        public string $title,
-        public string $instruction,
-        public string $why,
+        public StepWords $words,
         public bool $required = true,
         public ?int $seconds = null,
-        public ?string $when = null,
-        public string $into = '',
-        public int $rows = 1,
+        public ?string $onlyAfter = null,
+        public ?ReadingsList $readings = null,
     ) {
     }
 }

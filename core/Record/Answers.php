@@ -33,7 +33,7 @@ final class Answers
     /** @param array<string, mixed> $answers */
     private static function isAsked(Entry $entry, array $answers): bool
     {
-        $only = $entry->only;
+        $only = $entry->when->only;
         if ($only === null) {
             return true;
         }
@@ -78,8 +78,8 @@ final class Answers
     private static function rows(Entry $entry, mixed $list): array
     {
         $telling = array_filter(
-            $entry->rows,
-            static fn (Entry $column): bool => $column->asked !== Asked::Beforehand
+            $entry->among->rows,
+            static fn (Entry $column): bool => $column->when->asked !== Asked::Beforehand
                 && !\in_array($column->name, ['provenance', 'struck'], true),
         );
         $required = array_filter($telling, static fn (Entry $column): bool => $column->required);

@@ -28,7 +28,7 @@ final readonly class AssessmentWriter
         $drift = $assessment->largestDrift();
         $data = [
             'run' => $assessment->run->id,
-            'instrument' => $assessment->run->instrument,
+            'instrument' => $assessment->run->deployment->instrument,
             'policy' => ['id' => $assessment->policy->id, 'name' => $assessment->policy->name, 'version' => $assessment->policy->version],
             'verdict' => $assessment->verdict->value,
             'channels' => array_map(
@@ -67,14 +67,14 @@ final readonly class AssessmentWriter
             'runs' => array_map(static fn (Run $run): string => $run->id, $bracket->runs),
             'passedOver' => array_map(
                 static fn ($passed): array => ['check' => $passed->check->id, 'reasons' => $passed->reasons],
-                $bracket->passedOver,
+                $bracket->search->passedOver,
             ),
-            'broken' => $bracket->brokenAfter === null
+            'broken' => $bracket->search->brokenAfter === null
                 ? null
                 : [
-                    'at' => $bracket->brokenAfter->at->format(\DATE_ATOM),
-                    'what' => $bracket->brokenAfter->what,
-                    'evidence' => $bracket->brokenAfter->evidence,
+                    'at' => $bracket->search->brokenAfter->at->format(\DATE_ATOM),
+                    'what' => $bracket->search->brokenAfter->what,
+                    'evidence' => $bracket->search->brokenAfter->evidence,
                 ],
         ];
     }
@@ -94,17 +94,17 @@ final readonly class AssessmentWriter
             'channel' => $result->channel,
             'verdict' => $assessment->verdictOn($result)->value,
             'drift' => $drift === null ? null : $sheet->enter($drift),
-            'inherited' => $result->inherited?->value,
+            'inherited' => $result->footing->inherited?->value,
             'reported' => $result->reportedAnswer()->value,
             'value' => $figure($result->reportedFigure()),
-            'indicated' => $figure($result->indicated),
-            'pre' => $figure($result->pre),
-            'post' => $figure($result->post),
-            'between' => $figure($result->between),
+            'indicated' => $figure($result->answers->indicated),
+            'pre' => $figure($result->answers->pre),
+            'post' => $figure($result->answers->post),
+            'between' => $figure($result->answers->between),
             'lowest' => $figure($result->lowest()),
             'highest' => $figure($result->highest()),
-            'uncertainty' => $figure($result->uncertainty),
-            'notes' => $result->notes,
+            'uncertainty' => $figure($result->beside->uncertainty),
+            'notes' => $result->beside->notes,
             'altered' => array_map(
                 static fn (Altered $one): array => [
                     'kind' => $one->by->kind->value,
@@ -115,25 +115,25 @@ final readonly class AssessmentWriter
                     ...($one->by->span?->ends() ?? ['from' => null, 'to' => null]),
                     'otherwise' => $figure($one->otherwise),
                 ],
-                $result->altered,
+                $result->footing->altered,
             ),
-            'also' => array_map(static fn (array $one): array => ['words' => $one[0], ...($figure($one[1]) ?? [])], $result->also),
+            'also' => array_map(static fn (array $one): array => ['words' => $one[0], ...($figure($one[1]) ?? [])], $result->footing->also),
             'limits' => array_map(static fn (LimitOutcome $outcome): array => [
                 'id' => $outcome->limit->id,
                 'title' => $outcome->limit->title,
-                'value' => $outcome->limit->value->written,
-                'unit' => $outcome->limit->unit,
-                'comparator' => $outcome->limit->comparator->value,
+                'value' => $outcome->limit->threshold->value->written,
+                'unit' => $outcome->limit->threshold->unit,
+                'comparator' => $outcome->limit->threshold->comparator->value,
                 'scope' => $outcome->limit->scope,
-                'source' => $outcome->limit->source,
-                'mark' => $outcome->limit->mark->value,
+                'source' => $outcome->limit->source->words,
+                'mark' => $outcome->limit->source->mark->value,
                 'crossed' => $outcome->crossed,
                 'words' => $outcome->words(),
                 'robustness' => $outcome->robustness->value,
                 'causes' => $outcome->causes,
                 'statement' => $outcome->statement,
-                'tippingPoint' => $outcome->tippingPoint === null ? null : $sheet->enter($outcome->tippingPoint),
-                'tippingWords' => $outcome->tippingWords,
+                'tippingPoint' => $outcome->tipping->error === null ? null : $sheet->enter($outcome->tipping->error),
+                'tippingWords' => $outcome->tipping->words,
                 'confidence' => $outcome->confidence === null
                     ? null
                     : [
@@ -142,7 +142,7 @@ final readonly class AssessmentWriter
                         'words' => $outcome->confidence->words,
                     ],
             ], $result->outcomes),
-            ...($result->breakdown === null ? [] : ['breakdown' => $this->breakdown($result->breakdown, $sheet)]),
+            ...($result->beside->breakdown === null ? [] : ['breakdown' => $this->breakdown($result->beside->breakdown, $sheet)]),
         ];
     }
 
@@ -170,7 +170,7 @@ final readonly class AssessmentWriter
     {
         $shown = $figure->shown();
         foreach ($result->outcomes as $outcome) {
-            $beside = $figure->shownBeside($outcome->limit->value->value);
+            $beside = $figure->shownBeside($outcome->limit->threshold->value->value);
             if (\strlen($beside) > \strlen($shown)) {
                 $shown = $beside;
             }
@@ -191,11 +191,13 @@ final readonly class AssessmentWriter
             'mark' => $finding->rule->mark->value,
             'severity' => $finding->severity->value,
             'verdict' => $finding->verdict()->value,
-            'cure' => $finding->cure === null ? null : ['evidence' => $finding->cure->evidence, 'until' => $finding->cure->until],
-            'advice' => $finding->advice,
+            'cure' => $finding->remedy->cure === null
+                ? null
+                : ['evidence' => $finding->remedy->cure->evidence, 'until' => $finding->remedy->cure->until],
+            'advice' => $finding->remedy->advice,
             'evidence' => $finding->evidence,
-            'channel' => $finding->channel,
-            'results' => $finding->results,
+            'channel' => $finding->touched->channel,
+            'results' => $finding->touched->results,
         ];
     }
 }

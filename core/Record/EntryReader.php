@@ -45,18 +45,18 @@ final class EntryReader
             EntryKind::Text => ($fields->optionalText($name, 200) ?? '') === '' ? null : $fields->text($name),
             EntryKind::Named => ($fields->optionalText($name, 60) ?? '') === '' ? null : $fields->text($name),
             EntryKind::Flag => $fields->has($name) ? $fields->flag($name) : null,
-            EntryKind::Decimal => $fields->optionalDecimal($name, $entry->least, $entry->most),
+            EntryKind::Decimal => $fields->optionalDecimal($name, $entry->scale->least, $entry->scale->most),
             EntryKind::Measured => self::measured($fields, $entry),
             EntryKind::Choice => self::choice($fields, $entry),
             EntryKind::Several => array_map(
-                static fn (string $one): string => isset($entry->choices[$one])
+                static fn (string $one): string => isset($entry->among->choices[$one])
                     ? $one
                     : throw new InvalidRecord($fields->at($name), self::oneOf($one, $entry)),
                 $fields->texts($name),
             ),
             EntryKind::Each => self::each($fields, $entry),
-            EntryKind::Group => ($group = $fields->optionalObject($name)) === null ? null : self::read($group, $entry->rows),
-            EntryKind::Rows => array_map(static fn (Fields $row): Traits => self::read($row, $entry->rows), $fields->objects($name)),
+            EntryKind::Group => ($group = $fields->optionalObject($name)) === null ? null : self::read($group, $entry->among->rows),
+            EntryKind::Rows => array_map(static fn (Fields $row): Traits => self::read($row, $entry->among->rows), $fields->objects($name)),
         };
     }
 
@@ -68,13 +68,13 @@ final class EntryReader
             return null;
         }
         foreach (array_map(strval(...), array_keys($object->data())) as $name) {
-            if (!isset($entry->choices[$name])) {
+            if (!isset($entry->among->choices[$name])) {
                 throw new InvalidRecord($object->at($name), self::oneOf($name, $entry));
             }
         }
         $each = [];
-        foreach (array_map(strval(...), array_keys($entry->choices)) as $name) {
-            $value = $object->optionalDecimal($name, $entry->least, $entry->most);
+        foreach (array_map(strval(...), array_keys($entry->among->choices)) as $name) {
+            $value = $object->optionalDecimal($name, $entry->scale->least, $entry->scale->most);
             if ($value !== null) {
                 $each[$name] = $value;
             }
@@ -90,13 +90,13 @@ final class EntryReader
             return null;
         }
         $unit = $object->choice('unit', Unit::class);
-        if (!\in_array($unit, $entry->units, true)) {
+        if (!\in_array($unit, $entry->scale->units, true)) {
             throw new InvalidRecord(
                 $object->at('unit'),
                 \sprintf(
                     '"%s" is not one of: %s.',
                     $unit->value,
-                    implode(', ', array_map(static fn (Unit $one): string => $one->value, $entry->units)),
+                    implode(', ', array_map(static fn (Unit $one): string => $one->value, $entry->scale->units)),
                 ),
             );
         }
@@ -121,11 +121,11 @@ final class EntryReader
 
     private static function choice(Fields $fields, Entry $entry): ?string
     {
-        return $fields->oneOf($entry->name, ...array_map(strval(...), array_keys($entry->choices)));
+        return $fields->oneOf($entry->name, ...array_map(strval(...), array_keys($entry->among->choices)));
     }
 
     private static function oneOf(string $value, Entry $entry): string
     {
-        return \sprintf('"%s" is not one of: %s.', $value, implode(', ', array_map(strval(...), array_keys($entry->choices))));
+        return \sprintf('"%s" is not one of: %s.', $value, implode(', ', array_map(strval(...), array_keys($entry->among->choices))));
     }
 }

@@ -8,12 +8,15 @@ use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\CertifiedValue;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\CheckNotes;
 use Footnote\Core\Evidence\Declaration;
+use Footnote\Core\Evidence\Deployment;
 use Footnote\Core\Evidence\Exclusion;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\LogOrigin;
+use Footnote\Core\Evidence\LogSource;
 use Footnote\Core\Evidence\LogWord;
 use Footnote\Core\Evidence\Recall;
 use Footnote\Core\Evidence\Reference;
@@ -22,11 +25,17 @@ use Footnote\Core\Evidence\RemarkKind;
 use Footnote\Core\Evidence\RestOfDay;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\RunContent;
+use Footnote\Core\Evidence\RunNotes;
 use Footnote\Core\Evidence\SetAside;
 use Footnote\Core\Evidence\StepState;
+use Footnote\Core\Evidence\Timing;
+use Footnote\Core\Evidence\Walk;
+use Footnote\Core\Evidence\WorkingDay;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Judgement\ExposureComparator;
 use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\Source;
+use Footnote\Core\Judgement\Threshold;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Quantity\Span;
 
@@ -119,13 +128,13 @@ final readonly class EvidenceReader
             throw new InvalidRecord($fields->at('due'), 'is before the day of issue.');
         }
 
-        $least = $kind->least ?? '-1000000';
-        $most = $kind->most ?? '1000000';
+        $least = $kind->table->least ?? '-1000000';
+        $most = $kind->table->most ?? '1000000';
         $values = array_map(static fn (Fields $value): CertifiedValue => new CertifiedValue(
             $value->decimal('nominal', $least, $most),
             $value->decimal('certified', $least, $most),
             $value->optionalDecimal('uncertainty', '0', '1000'),
-            EntryReader::read($value, $kind->beside ?? []),
+            EntryReader::read($value, $kind->table->beside ?? []),
         ), $fields->objects('values'));
         $constants = EntryReader::read($fields, $kind->constants ?? []);
 
@@ -158,14 +167,14 @@ final readonly class EvidenceReader
             $fields->id('id'),
             $fields->id('instrument'),
             $this->told($fields->moment('at')),
-            $fields->text('by'),
             $fields->optionalText('reference', 40),
             $format->readCheck($fields),
-            $steps,
-            $fields->flag('brokenOff'),
-            $aside === null ? null : new SetAside($aside->moment('at'), $aside->text('by'), $aside->text('reason')),
-            $fields->optionalText('remarks', 2000) ?? '',
-            $reasons,
+            new Walk($steps, $reasons, $fields->flag('brokenOff')),
+            new CheckNotes(
+                $fields->text('by'),
+                $fields->optionalText('remarks', 2000) ?? '',
+                $aside === null ? null : new SetAside($aside->moment('at'), $aside->text('by'), $aside->text('reason')),
+            ),
         );
     }
 
@@ -227,42 +236,46 @@ final readonly class EvidenceReader
 
         return new Run(
             $fields->id('id'),
-            $fields->id('instrument'),
-            $start,
-            $stop,
-            $fields->text('person'),
-            $fields->text('task'),
-            $fields->optionalText('place') ?? '',
+            new Deployment(
+                $fields->id('instrument'),
+                $fields->text('person'),
+                $fields->text('task'),
+                $fields->optionalText('place') ?? '',
+                $fields->flag('ofPlace'),
+            ),
+            new Timing(
+                $start,
+                $stop,
+                array_map(fn (Fields $pause): Span => $this->span($pause, $right), $fields->objects('pauses')),
+                $offset,
+                $fields->optionalNumber('plannedMinutes', 1, 10080),
+                $fields->optionalNumber('timerMinutes', 0, 10080),
+            ),
+            new WorkingDay(
+                $fields->optionalNumber('shiftMinutes', 1, 1440),
+                $fields->optionalText('shift', 60),
+                $rest === null ? null : new RestOfDay(self::restIsAsSampled($rest), $rest->text('reason'), $rest->text('by')),
+            ),
             $content,
-            array_map(fn (Fields $pause): Span => $this->span($pause, $right), $fields->objects('pauses')),
-            array_map(
-                fn (Fields $remark): Remark => new Remark(
-                    $this->remarkKind($remark),
-                    $remark->has('at') ? $right($remark->moment('at')) : null,
-                    $remark->optionalText('note', 2000) ?? '',
+            new RunNotes(
+                array_map(
+                    fn (Fields $remark): Remark => new Remark(
+                        $this->remarkKind($remark),
+                        $remark->has('at') ? $right($remark->moment('at')) : null,
+                        $remark->optionalText('note', 2000) ?? '',
+                    ),
+                    $fields->objects('remarks'),
                 ),
-                $fields->objects('remarks'),
+                array_map(fn (Fields $out): Exclusion => $this->exclusion($out, $right), $fields->objects('exclusions')),
+                array_map(fn (Fields $in): Exclusion => $this->exclusion($in, $right), $fields->objects('leftIn')),
+                $declaration === null
+                    ? null
+                    : new Declaration($declaration->id('check'), $declaration->text('by'), $declaration->text('reason')),
             ),
-            array_map(
-                fn (Fields $out): Exclusion => new Exclusion($this->span($out, $right), $out->text('reason'), $out->text('by')),
-                $fields->objects('exclusions'),
+            new LogSource(
+                $origin,
+                $word === null ? null : new LogWord($word->flag('isOwn'), $word->text('reason'), $word->text('by')),
             ),
-            $declaration === null
-                ? null
-                : new Declaration($declaration->id('check'), $declaration->text('by'), $declaration->text('reason')),
-            $offset,
-            $fields->optionalNumber('plannedMinutes', 1, 10080),
-            $fields->optionalNumber('shiftMinutes', 1, 1440),
-            $fields->optionalNumber('timerMinutes', 0, 10080),
-            $fields->optionalText('shift', 60),
-            array_map(
-                fn (Fields $in): Exclusion => new Exclusion($this->span($in, $right), $in->text('reason'), $in->text('by')),
-                $fields->objects('leftIn'),
-            ),
-            $rest === null ? null : new RestOfDay(self::restIsAsSampled($rest), $rest->text('reason'), $rest->text('by')),
-            $fields->flag('ofPlace'),
-            $origin,
-            $word === null ? null : new LogWord($word->flag('isOwn'), $word->text('reason'), $word->text('by')),
         );
     }
 
@@ -283,14 +296,15 @@ final readonly class EvidenceReader
                 $limit->id('id'),
                 $limit->text('title'),
                 $limit->text('quantity'),
-                $limit->decimal('value'),
-                $limit->optionalText('unit') ?? '',
-                $limit->choice('comparator', ExposureComparator::class),
+                new Threshold(
+                    $limit->decimal('value'),
+                    $limit->optionalText('unit') ?? '',
+                    $limit->choice('comparator', ExposureComparator::class),
+                    $limit->optionalDecimal('lelBasis', '0.1', '100'),
+                ),
                 $limit->optionalText('scope') ?? '',
-                $limit->text('source'),
-                $limit->choice('mark', SourceMark::class),
+                new Source($limit->text('source'), $limit->choice('mark', SourceMark::class)),
                 $limit->optionalText('mixture', 60) ?? '',
-                $limit->optionalDecimal('lelBasis', '0.1', '100'),
             ), $fields->objects('limits')),
         );
     }
@@ -304,6 +318,12 @@ final readonly class EvidenceReader
         }
 
         throw new InvalidRecord($fields->path, 'is no criterion that a family of instruments knows.');
+    }
+
+    /** @param \Closure(\DateTimeImmutable): \DateTimeImmutable $right sets a moment as it was read right */
+    private function exclusion(Fields $said, \Closure $right): Exclusion
+    {
+        return new Exclusion($this->span($said, $right), $said->text('reason'), $said->text('by'));
     }
 
     /** @param \Closure(\DateTimeImmutable): \DateTimeImmutable $right sets a moment as it was read right */

@@ -7,6 +7,8 @@ namespace Footnote\Core\Record;
 use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Log\LogColumn;
 use Footnote\Core\Log\LogFormat;
+use Footnote\Core\Log\LogLayout;
+use Footnote\Core\Log\LogStamps;
 
 /** Reads and writes the "format" object of a log. */
 final readonly class LogFormatReader
@@ -79,14 +81,9 @@ final readonly class LogFormatReader
         }
 
         return new LogFormat(
-            $delimiter,
-            $decimal,
-            (int) ($fields->optionalNumber('skip', 0, 1000) ?? 0),
+            new LogLayout($delimiter, $decimal, (int) ($fields->optionalNumber('skip', 0, 1000) ?? 0)),
             $columns,
-            $time,
-            $order,
-            $fields->optionalNumber('stepSeconds', 0.001, 86400),
-            $fields->flag('stampAtEnd'),
+            new LogStamps($time, $order, $fields->optionalNumber('stepSeconds', 0.001, 86400), $fields->flag('stampAtEnd')),
         );
     }
 
@@ -107,14 +104,14 @@ final readonly class LogFormatReader
         }
 
         return array_filter([
-            'delimiter' => $format->delimiter,
-            'decimal' => $format->decimal,
-            'skip' => $format->skip,
+            'delimiter' => $format->layout->delimiter,
+            'decimal' => $format->layout->decimal,
+            'skip' => $format->layout->skip,
             'columns' => $columns,
-            'time' => $format->time,
-            'dateOrder' => $format->dateOrder,
-            'stepSeconds' => $format->step,
-            'stampAtEnd' => $format->stampAtEnd,
+            'time' => $format->stamps->places,
+            'dateOrder' => $format->stamps->dateOrder,
+            'stepSeconds' => $format->stamps->step,
+            'stampAtEnd' => $format->stamps->atEnd,
         ], static fn (mixed $value): bool => $value !== null);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Chronicle;
 use Footnote\Core\Evidence\Elsewhere;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Intervention;
@@ -93,14 +94,16 @@ final readonly class RecordReader
 
         $timelines = [];
         foreach ($instruments as $id => $instrument) {
-            $own = static fn (Check|Intervention|Run $item): bool => $item->instrument === $id;
+            $own = static fn (Check|Intervention $item): bool => $item->instrument === $id;
             $timelines[$id] = new Timeline(
                 $instrument,
-                array_values(array_filter($checks, $own)),
-                array_values(array_filter($interventions, $own)),
-                array_values(array_filter($runs, $own)),
+                new Chronicle(
+                    array_values(array_filter($checks, $own)),
+                    array_values(array_filter($interventions, $own)),
+                    array_values(array_filter($runs, static fn (Run $run): bool => $run->deployment->instrument === $id)),
+                ),
                 $references,
-                elsewhere: self::elsewhere($instrument, $instruments, $runs),
+                self::elsewhere($instrument, $instruments, $runs),
             );
         }
         $campaign = $fields->object('campaign');
@@ -121,15 +124,16 @@ final readonly class RecordReader
     {
         $digests = [];
         foreach ($runs as $run) {
-            if ($run->instrument === $unit->id && $run->origin !== null) {
-                $digests[] = $run->origin->sha256;
+            if ($run->deployment->instrument === $unit->id && $run->source->origin !== null) {
+                $digests[] = $run->source->origin->sha256;
             }
         }
 
         return new Elsewhere(
             array_values(array_filter(
                 $runs,
-                static fn (Run $run): bool => $run->instrument !== $unit->id && \in_array($run->origin?->sha256, $digests, true),
+                static fn (Run $run): bool => $run->deployment->instrument !== $unit->id
+                    && \in_array($run->source->origin?->sha256, $digests, true),
             )),
             array_map(
                 static fn (Instrument $other): UnitName => new UnitName($other->id, $other->serial),
@@ -181,12 +185,17 @@ final readonly class RecordReader
         $order = array_keys($runs);
         usort(
             $order,
-            static fn (int $a, int $b): int => [$runs[$a]->instrument, $runs[$a]->start] <=> [$runs[$b]->instrument, $runs[$b]->start],
+            static fn (int $a, int $b): int => [
+                $runs[$a]->deployment->instrument,
+                $runs[$a]->timing->start,
+            ] <=> [$runs[$b]->deployment->instrument, $runs[$b]->timing->start],
         );
         $before = null;
         foreach ($order as $place) {
             $run = $runs[$place];
-            if ($before !== null && $before->instrument === $run->instrument && ($before->stop === null || $before->stop > $run->start)) {
+            if ($before !== null
+                && $before->deployment->instrument === $run->deployment->instrument
+                && ($before->timing->stop === null || $before->timing->stop > $run->timing->start)) {
                 throw new InvalidRecord("/runs/$place/start", \sprintf('run %s overlaps run %s on the same unit.', $run->id, $before->id));
             }
             $before = $run;

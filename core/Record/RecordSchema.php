@@ -144,7 +144,7 @@ final readonly class RecordSchema
     {
         // A unit's own certificate may list whatever a laboratory's table does.
         $beside = array_merge(...array_map(
-            static fn (ReferenceKind $kind): array => $kind->beside,
+            static fn (ReferenceKind $kind): array => $kind->table->beside ?? [],
             array_values($this->formats->referenceKinds()),
         ));
 
@@ -172,7 +172,7 @@ final readonly class RecordSchema
                 'reason' => Shape::said(),
                 ...($kind->error === null ? [] : ['error' => Shape::ref('decimal')]),
             ], ['since', 'reason'])),
-            'certificates' => self::certificates($kind->constants, $kind->beside),
+            'certificates' => self::certificates($kind->constants, $kind->table->beside ?? []),
         ], ['id', 'kind', 'model', ...Shape::required($kind->entries)]), $this->formats->referenceKinds());
     }
 

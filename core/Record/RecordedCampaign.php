@@ -29,7 +29,7 @@ final readonly class RecordedCampaign
         $shift = [];
         foreach ($this->timelines as $timeline) {
             foreach ($timeline->runs as $other) {
-                if ($other->person === $run->person) {
+                if ($other->deployment->person === $run->deployment->person) {
                     $shift[] = [$other, $timeline];
                 }
             }

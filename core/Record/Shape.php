@@ -149,15 +149,15 @@ final class Shape
             EntryKind::Named => $entry->required ? self::said(60) : self::text(60),
             EntryKind::Flag => ['type' => 'boolean'],
             EntryKind::Decimal => self::ref('decimal'),
-            EntryKind::Measured => self::measured($entry->units),
+            EntryKind::Measured => self::measured($entry->scale->units),
             EntryKind::Choice => ['enum' => [...self::names($entry), ...($entry->required ? [] : [''])]],
             EntryKind::Several => self::list(['enum' => self::names($entry)]),
             EntryKind::Each => [
                 ...self::object(array_fill_keys(self::names($entry), self::ref('decimal'))),
                 ...($entry->required ? ['type' => 'object', 'minProperties' => 1] : []),
             ],
-            EntryKind::Group => self::object(self::properties($entry->rows), self::required($entry->rows)),
-            EntryKind::Rows => self::list(self::object(self::properties($entry->rows), self::required($entry->rows))),
+            EntryKind::Group => self::object(self::properties($entry->among->rows), self::required($entry->among->rows)),
+            EntryKind::Rows => self::list(self::object(self::properties($entry->among->rows), self::required($entry->among->rows))),
         };
     }
 
@@ -177,6 +177,6 @@ final class Shape
     /** @return list<string> */
     private static function names(Entry $entry): array
     {
-        return array_map(strval(...), array_keys($entry->choices));
+        return array_map(strval(...), array_keys($entry->among->choices));
     }
 }

@@ -50,8 +50,8 @@ final class EveryEntryTest extends ApiTestCase
                 foreach (self::LETTERS as $letters) {
                     yield $letters => [$letters, ''];
                 }
-                yield 'beyond its most' => [$beyond($entry->most, 1), ''];
-                yield 'below its least' => [$beyond($entry->least, -1), ''];
+                yield 'beyond its most' => [$beyond($entry->scale->most, 1), ''];
+                yield 'below its least' => [$beyond($entry->scale->least, -1), ''];
                 yield 'a number and no text' => [7.5, ''];
                 yield 'a list' => [['7'], ''];
                 break;
@@ -59,8 +59,8 @@ final class EveryEntryTest extends ApiTestCase
                 yield 'no object' => ['7', ''];
                 yield 'another unit' => [['value' => '7', 'unit' => 'furlong'], '/unit'];
                 yield 'no unit' => [['value' => '7'], '/unit'];
-                yield 'letters' => [['value' => 'much', 'unit' => $entry->units[0]->value], '/value'];
-                yield 'infinite' => [['value' => '1e999', 'unit' => $entry->units[0]->value], '/value'];
+                yield 'letters' => [['value' => 'much', 'unit' => $entry->scale->units[0]->value], '/value'];
+                yield 'infinite' => [['value' => '1e999', 'unit' => $entry->scale->units[0]->value], '/value'];
                 break;
             case EntryKind::Choice:
                 yield 'none of them' => ['neither', ''];
@@ -77,16 +77,16 @@ final class EveryEntryTest extends ApiTestCase
                 break;
             case EntryKind::Each:
                 yield 'no such name' => [['nobody' => '7'], '/nobody'];
-                yield 'letters' => [[array_key_first($entry->choices) => 'much'], '/'.array_key_first($entry->choices)];
+                yield 'letters' => [[array_key_first($entry->among->choices) => 'much'], '/'.array_key_first($entry->among->choices)];
                 yield 'a word' => ['much', ''];
                 break;
             case EntryKind::Rows:
                 yield 'a word' => ['much', ''];
                 yield 'words in it' => [['much'], '/0'];
-                foreach ($entry->rows as $cell) {
+                foreach ($entry->among->rows as $cell) {
                     foreach (self::wrong($cell) as $how => [$value, $place]) {
                         $row = [];
-                        foreach ($entry->rows as $other) {
+                        foreach ($entry->among->rows as $other) {
                             if ($other->required && $other->name !== $cell->name) {
                                 $row[$other->name] = self::right($other);
                             }
@@ -108,20 +108,20 @@ final class EveryEntryTest extends ApiTestCase
     private static function right(Entry $entry): mixed
     {
         return match ($entry->kind) {
-            EntryKind::Decimal => $entry->least === '0' || (float) $entry->least < 0 ? '1' : $entry->least,
-            EntryKind::Measured => ['value' => '1', 'unit' => $entry->units[0]->value],
-            EntryKind::Choice => (string) array_key_first($entry->choices),
-            EntryKind::Several => [(string) array_key_first($entry->choices)],
+            EntryKind::Decimal => $entry->scale->least === '0' || (float) $entry->scale->least < 0 ? '1' : $entry->scale->least,
+            EntryKind::Measured => ['value' => '1', 'unit' => $entry->scale->units[0]->value],
+            EntryKind::Choice => (string) array_key_first($entry->among->choices),
+            EntryKind::Several => [(string) array_key_first($entry->among->choices)],
             EntryKind::Flag => true,
-            EntryKind::Each => [(string) array_key_first($entry->choices) => '1'],
+            EntryKind::Each => [(string) array_key_first($entry->among->choices) => '1'],
             EntryKind::Group => array_combine(
-                array_map(static fn (Entry $row): string => $row->name, $entry->rows),
-                array_map(self::right(...), $entry->rows),
+                array_map(static fn (Entry $row): string => $row->name, $entry->among->rows),
+                array_map(self::right(...), $entry->among->rows),
             ),
             EntryKind::Rows => [
                 array_combine(
-                    array_map(static fn (Entry $row): string => $row->name, $entry->rows),
-                    array_map(self::right(...), $entry->rows),
+                    array_map(static fn (Entry $row): string => $row->name, $entry->among->rows),
+                    array_map(self::right(...), $entry->among->rows),
                 ),
             ],
             EntryKind::Text, EntryKind::Named => 'x',

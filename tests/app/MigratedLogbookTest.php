@@ -124,7 +124,9 @@ final class MigratedLogbookTest extends TestCase
     private static function console(string $arguments): array
     {
         $root = \dirname(__DIR__, 2);
-        $environment = 'FOOTNOTE_DATABASE_URL='.escapeshellarg('sqlite:///'.self::$folder.'/footnote.sqlite').' FOOTNOTE_DATA='.escapeshellarg(self::$folder).' FOOTNOTE_SECRET=only-for-tests APP_ENV=prod';
+        $environment = 'FOOTNOTE_DATABASE_URL='.escapeshellarg(
+            'sqlite:///'.self::$folder.'/footnote.sqlite',
+        ).' FOOTNOTE_DATA='.escapeshellarg(self::$folder).' FOOTNOTE_SECRET=only-for-tests APP_ENV=prod';
         exec("$environment ".escapeshellarg($root.'/bin/console')." $arguments 2>&1", $lines, $status);
 
         return [$status, implode("\n", $lines)];

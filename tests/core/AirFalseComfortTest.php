@@ -86,7 +86,7 @@ final class AirFalseComfortTest extends TestCase
         foreach (['a', 'b'] as $run) {
             $result = $scene->result($run, 'twa:wood');
             self::assertSame('1.5', $result->answer(Answer::Between)?->full());
-            self::assertStringContainsString('went on beside it and stands alone', implode(' ', $result->notes));
+            self::assertStringContainsString('went on beside it and stands alone', implode(' ', $result->beside->notes));
         }
         self::assertContains(
             'shift.parallel',
@@ -172,7 +172,7 @@ final class AirFalseComfortTest extends TestCase
             ],
         );
         self::assertSame('1', $fractions->result('a', 'twa:wood')->answer(Answer::Between)?->full());
-        self::assertStringContainsString('of another fraction', implode(' ', $fractions->result('a', 'twa:wood')->notes));
+        self::assertStringContainsString('of another fraction', implode(' ', $fractions->result('a', 'twa:wood')->beside->notes));
     }
 
     /** FC-B4: half of the day not sampled leaves a limit between the two takings undecided, and settles one outside of them. */
@@ -237,7 +237,7 @@ final class AirFalseComfortTest extends TestCase
         self::assertSame(Robustness::Robust, self::outcome($both)->robustness);
         $void = $scene('1.0')->result('a', 'mixture:solvents');
         self::assertSame('0.5', $void->reportedFigure()->full());
-        self::assertNotNull($void->reportedFigure()->bound);
+        self::assertNotNull($void->reportedFigure()->known->bound);
         self::assertSame(Robustness::Undecided, self::outcome($void)->robustness);
     }
 
@@ -330,7 +330,7 @@ final class AirFalseComfortTest extends TestCase
             ['method' => null, 'fieldTemperature' => ['value' => '40', 'unit' => '°C']],
         )->found('a', '960');
         $scene->record['instruments'] = [AirScene::pump('P', ['flowControl' => 'uncompensated'])];
-        $also = $scene->result('a', 'volume')->also;
+        $also = $scene->result('a', 'volume')->footing->also;
         self::assertCount(1, $also);
         self::assertEqualsWithDelta(960 * 313.15 / 293.15, $also[0][1]->toFloat(), 1e-9);
     }

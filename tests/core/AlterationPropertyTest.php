@@ -98,7 +98,7 @@ final class AlterationPropertyTest extends TestCase
         self::assertSame(Verdict::Qualified, $out->verdict, 'what a person left out qualifies');
         foreach ($out->results as $result) {
             $lines = array_values(
-                array_filter($result->altered, static fn (Altered $one): bool => $one->by->kind === AlterationKind::Person),
+                array_filter($result->footing->altered, static fn (Altered $one): bool => $one->by->kind === AlterationKind::Person),
             );
             self::assertCount(1, $lines, $result->title);
             self::assertSame(['H-1', 'the drawer'], [$lines[0]->by->by, $lines[0]->by->why]);
@@ -107,14 +107,14 @@ final class AlterationPropertyTest extends TestCase
         foreach ($plain->results as $result) {
             self::assertSame(
                 [],
-                array_filter($result->altered, static fn (Altered $one): bool => $one->by->kind === AlterationKind::Person),
+                array_filter($result->footing->altered, static fn (Altered $one): bool => $one->by->kind === AlterationKind::Person),
             );
         }
     }
 
     private static function lineOf(Result $result, string $from): ?Altered
     {
-        foreach ($result->altered as $one) {
+        foreach ($result->footing->altered as $one) {
             if ($one->by->span?->ends()['from'] === $from) {
                 return $one;
             }
@@ -166,7 +166,7 @@ final class AlterationPropertyTest extends TestCase
 
     private static function lineOfKind(Result $result, AlterationKind $kind): ?Altered
     {
-        foreach ($result->altered as $one) {
+        foreach ($result->footing->altered as $one) {
             if ($one->by->kind === $kind) {
                 return $one;
             }
@@ -194,7 +194,7 @@ final class AlterationPropertyTest extends TestCase
         self::assertSame('6.0 h lie before b: taken as the time between two shifts until the shift is named.', $asked($day('14:00')));
         self::assertNull($asked($day('14:00', 'late')), 'a named shift wins');
         // Taken as one shift both samples make the average; as two each stands alone.
-        self::assertStringContainsString('a (120 min', implode(' ', Scene::result($day('11:00'), 'twa:wood')->notes));
-        self::assertStringNotContainsString('a (120 min', implode(' ', Scene::result($day('14:00'), 'twa:wood')->notes));
+        self::assertStringContainsString('a (120 min', implode(' ', Scene::result($day('11:00'), 'twa:wood')->beside->notes));
+        self::assertStringNotContainsString('a (120 min', implode(' ', Scene::result($day('14:00'), 'twa:wood')->beside->notes));
     }
 }

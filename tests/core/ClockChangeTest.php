@@ -40,8 +40,8 @@ final class ClockChangeTest extends TestCase
         foreach ($utc->results as $place => $result) {
             self::assertSame($result->reportedFigure()->full(), $here->results[$place]->reportedFigure()->full(), $result->title);
             self::assertSame(
-                array_map(static fn ($one): ?string => $one->otherwise?->full(), $result->altered),
-                array_map(static fn ($one): ?string => $one->otherwise?->full(), $here->results[$place]->altered),
+                array_map(static fn ($one): ?string => $one->otherwise?->full(), $result->footing->altered),
+                array_map(static fn ($one): ?string => $one->otherwise?->full(), $here->results[$place]->footing->altered),
             );
         }
         self::assertSame($utc->verdict, $here->verdict);

@@ -109,7 +109,7 @@ final class DerivationTest extends TestCase
             );
         $assessment = $scene->assess('r');
         self::assertSame(0.0, $assessment->run->runningSeconds());
-        self::assertSame(-\INF, Scene::result($assessment, 'lex8h')->indicated?->toFloat());
+        self::assertSame(-\INF, Scene::result($assessment, 'lex8h')->answers->indicated?->toFloat());
         self::assertContains('run.short', Scene::rules($assessment));
         self::assertJson(json_encode((new \Footnote\Core\Record\AssessmentWriter())->write($assessment), \JSON_THROW_ON_ERROR));
     }
@@ -156,18 +156,21 @@ final class DerivationTest extends TestCase
                 ],
             )->assess('r');
         $visit = static function (Figure $figure) use (&$visit): int {
-            if ($figure->inputs === []) {
-                self::assertNotNull($figure->origin, $figure->symbol.' says where it came from');
-                self::assertNotSame('', $figure->origin->note);
+            if ($figure->from->inputs === []) {
+                self::assertNotNull($figure->from->origin, $figure->symbol.' says where it came from');
+                self::assertNotSame('', $figure->from->origin->note);
 
                 return 1;
             }
-            self::assertNotNull($figure->equation, $figure->symbol.' names its equation');
+            self::assertNotNull($figure->from->equation, $figure->symbol.' names its equation');
 
-            return array_sum(array_map($visit, $figure->inputs));
+            return array_sum(array_map($visit, $figure->from->inputs));
         };
         foreach ($assessment->results as $result) {
-            foreach (array_filter([$result->indicated, $result->pre, $result->post, $result->between, $result->uncertainty]) as $figure) {
+            foreach (array_filter([
+                $result->answers->indicated, $result->answers->pre, $result->answers->post,
+                $result->answers->between, $result->beside->uncertainty,
+            ]) as $figure) {
                 self::assertGreaterThan(0, $visit($figure));
             }
         }

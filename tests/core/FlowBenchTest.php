@@ -215,7 +215,7 @@ final class FlowBenchTest extends TestCase
             [],
             ['reference' => 'F'],
             ['asFound' => [['volume' => '1000', 'seconds' => '30', 'provenance' => 'typed']], 'humidity' => $humidity],
-        )->run('r', '08:00', '09:00')->result('r', 'volume')->pre?->toFloat() ?? 0.0;
+        )->run('r', '08:00', '09:00')->result('r', 'volume')->answers->pre?->toFloat() ?? 0.0;
         self::assertSame(120.0, $flow(null));
         // 20 °C, 100 kPa, 50 %: (100 − 2.333)/(100 − 1.167) with the vapour pressure of F-2.
         $water = 0.61094 * exp(17.625 * 20 / 263.04);

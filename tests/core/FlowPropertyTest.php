@@ -94,7 +94,7 @@ final class FlowPropertyTest extends TestCase
             ->check('k1', '07:50', ['2.0'], [], [], ['asFound' => $rows])
             ->run('r', '08:00', '16:00')
             ->check('k2', '16:10', ['2.0'])
-            ->result('r', 'volume')->pre?->full() ?? '';
+            ->result('r', 'volume')->answers->pre?->full() ?? '';
         $row = static fn (string $value): array => ['value' => $value, 'provenance' => 'typed'];
         $rows = array_map($row, ['2.009', '2.011', '2.015', '1.998']);
         $first = $full($rows);
@@ -115,7 +115,7 @@ final class FlowPropertyTest extends TestCase
                 $scene->run($id, $runs[$id][0], $runs[$id][1], ['method' => null])->found($id, $runs[$id][2]);
             }
 
-            return $scene->check('k2', '16:10', ['2.0'])->result('b', 'twa:wood')->between?->full() ?? '';
+            return $scene->check('k2', '16:10', ['2.0'])->result('b', 'twa:wood')->answers->between?->full() ?? '';
         };
         self::assertSame($twa('a', 'b', 'c'), $twa('c', 'a', 'b'));
         self::assertSame($twa('a', 'b', 'c'), $twa('b', 'c', 'a'));

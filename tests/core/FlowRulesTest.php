@@ -613,7 +613,7 @@ final class FlowRulesTest extends TestCase
             ->check('k2', '14:10', ['2.0'])
             ->assess('r');
         self::assertSame(Verdict::Open, $assessment->verdict);
-        self::assertSame('the laboratory\'s report on M-r', $assessment->findings[0]->cure?->evidence);
+        self::assertSame('the laboratory\'s report on M-r', $assessment->findings[0]->remedy->cure?->evidence);
         self::assertSame('volume', $assessment->results[0]->key, 'the volume stands already');
     }
 }

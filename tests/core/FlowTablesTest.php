@@ -44,8 +44,7 @@ final class FlowTablesTest extends TestCase
         $origin = new Origin('check', 'k', '');
         $row = static fn (?string $left, ?string $right): FlowRow => new FlowRow(
             Provenance::Typed,
-            left: $left === null ? null : $d($left),
-            right: $right === null ? null : $d($right),
+            legs: new \Footnote\Core\Flow\Standard\Legs($left === null ? null : $d($left), $right === null ? null : $d($right)),
         );
         $rested = new Manometer($d('0.1'), $d('0.1'), null);
         self::assertSame('3.6', $rested->inchesOfWater($row('1.9', '-1.7'), $origin)->full());
@@ -91,7 +90,10 @@ final class FlowTablesTest extends TestCase
             ->check('k3', '16:10', ['1.800']);
         $assessment = $scene->assess('r');
         $volume = Scene::result($assessment, 'volume');
-        self::assertSame(['960', '864', '931.2'], [$volume->pre?->full(), $volume->post?->full(), $volume->between?->full()]);
+        self::assertSame(
+            ['960', '864', '931.2'],
+            [$volume->answers->pre?->full(), $volume->answers->post?->full(), $volume->answers->between?->full()],
+        );
         self::assertSame(['-1', '-10'], array_map(static fn ($drift): string => $drift->full(), $assessment->drifts));
         self::assertSame([864.0, 960.0], [$volume->lowest()?->toFloat(), $volume->highest()?->toFloat()]);
         self::assertSame(Verdict::Void, $assessment->verdict);
@@ -106,8 +108,8 @@ final class FlowTablesTest extends TestCase
             '15:30',
             ['fieldTemperature' => ['value' => '30', 'unit' => '°C'], 'fieldPressure' => ['value' => '95', 'unit' => 'kPa']],
         )->check('k2', '16:00', ['2.0']);
-        self::assertSame('900', $scene->result('r', 'volume')->between?->full());
-        self::assertEqualsWithDelta(829.90, $scene->result('r', 'volume-ref')->between?->toFloat() ?? 0.0, 0.005);
+        self::assertSame('900', $scene->result('r', 'volume')->answers->between?->full());
+        self::assertEqualsWithDelta(829.90, $scene->result('r', 'volume-ref')->answers->between?->toFloat() ?? 0.0, 0.005);
     }
 
     /** Rotameter calibrated at 20 °C, 760 mmHg, indicating 2.00 at 5 °C, 640 mmHg: 2.1230 (NMAM form, from memory). */
@@ -145,7 +147,7 @@ final class FlowTablesTest extends TestCase
             ['reference' => 'R'],
             $cold,
         )->run('r', '08:00', '09:00')->check('k2', '09:10', ['2'], [], ['reference' => 'R'], $cold);
-        self::assertEqualsWithDelta(2.1230 * 60, $scene->result('r', 'volume')->between?->toFloat() ?? 0.0, 0.00005 * 60);
+        self::assertEqualsWithDelta(2.1230 * 60, $scene->result('r', 'volume')->answers->between?->toFloat() ?? 0.0, 0.00005 * 60);
     }
 
     /** Pre 2.012, post 1.948 L/min: −3.1809 %. */
@@ -157,7 +159,7 @@ final class FlowTablesTest extends TestCase
             ->check('k2', '16:10', ['1.948'])
             ->assess('r');
         self::assertEqualsWithDelta(-3.1809, $assessment->drifts[0]->toFloat(), 0.00005);
-        self::assertSame('2.012', $assessment->drifts[0]->inputs[1]->full());
+        self::assertSame('2.012', $assessment->drifts[0]->from->inputs[1]->full());
     }
 
     /** Decimal traps: each sits exactly on 5 % and passes "not more than"; binary floating point fails them. */
@@ -202,8 +204,8 @@ final class FlowTablesTest extends TestCase
             )
             ->check('k2', '09:00', ['0.1'])
             ->found('r', '188.5', ['analyte' => 'toluene']);
-        self::assertSame('37.7', $asSampled->result('r', 'conc:toluene')->between?->full());
-        self::assertEqualsWithDelta(10.86, $asSampled->result('r', 'conc-ppm:toluene')->between?->toFloat() ?? 0.0, 0.005);
+        self::assertSame('37.7', $asSampled->result('r', 'conc:toluene')->answers->between?->full());
+        self::assertEqualsWithDelta(10.86, $asSampled->result('r', 'conc-ppm:toluene')->answers->between?->toFloat() ?? 0.0, 0.005);
         $named = (new AirScene())
             ->check('k1', '07:50', ['0.1'])
             ->run(
@@ -219,7 +221,7 @@ final class FlowTablesTest extends TestCase
             )
             ->check('k2', '09:00', ['0.1'])
             ->found('r', '188.5', ['analyte' => 'toluene']);
-        self::assertEqualsWithDelta(10.00, $named->result('r', 'conc-ppm:toluene')->between?->toFloat() ?? 0.0, 0.005);
+        self::assertEqualsWithDelta(10.00, $named->result('r', 'conc-ppm:toluene')->answers->between?->toFloat() ?? 0.0, 0.005);
     }
 
     /** NIOSH Pocket Guide conversions (published), mg/m³ per ppm at 25 °C; the Guide rounds to two decimals. */
@@ -250,14 +252,14 @@ final class FlowTablesTest extends TestCase
             ->run('r2', '10:00', '16:00', ['method' => null])->found('r2', $second, [], [], '')
             ->check('k2', '16:10', ['2.0']);
         $twa = $scene('576')->result('r1', 'twa:wood');
-        self::assertSame('0.600 to 0.613', $twa->between?->shown());
+        self::assertSame('0.600 to 0.613', $twa->answers->between?->shown());
         self::assertSame([0.6, 0.6125], [$twa->lowest()?->toFloat(), $twa->highest()?->toFloat()]);
         self::assertSame(
-            $twa->between->full(),
-            $scene('576')->result('r2', 'twa:wood')->between?->full(),
+            $twa->answers->between->full(),
+            $scene('576')->result('r2', 'twa:wood')->answers->between?->full(),
             'both samples show the same shift',
         );
-        self::assertSame('<0.0500', $scene('<36')->result('r2', 'twa:wood')->between?->shown());
+        self::assertSame('<0.0500', $scene('<36')->result('r2', 'twa:wood')->answers->between?->shown());
     }
 
     /** 900 L at 1.2 mg/m³ is 1.08 mg (demo magnitudes); blanks are signed: a filter that lost mass raises the sample. */
@@ -268,10 +270,14 @@ final class FlowTablesTest extends TestCase
             ->run('r', '08:00', '15:30')
             ->check('k2', '16:00', ['2.0'])
             ->found('r', '1080', [], [], $blank);
-        self::assertSame('1.2', $scene('0')->result('r', 'conc:wood')->between?->full());
-        self::assertSame('1.25', $scene('-45')->result('r', 'conc:wood')->between?->full());
-        self::assertSame('1.15', $scene('45')->result('r', 'conc:wood')->between?->full());
-        self::assertSame('1.2', $scene('<30')->result('r', 'conc:wood')->between?->full(), 'less than something is not subtracted');
+        self::assertSame('1.2', $scene('0')->result('r', 'conc:wood')->answers->between?->full());
+        self::assertSame('1.25', $scene('-45')->result('r', 'conc:wood')->answers->between?->full());
+        self::assertSame('1.15', $scene('45')->result('r', 'conc:wood')->answers->between?->full());
+        self::assertSame(
+            '1.2',
+            $scene('<30')->result('r', 'conc:wood')->answers->between?->full(),
+            'less than something is not subtracted',
+        );
     }
 
     /** Corrections are made once: by the laboratory or here (C-1). */
@@ -289,7 +295,7 @@ final class FlowTablesTest extends TestCase
                 '5',
             );
         $mass = static fn (string $blank, string $desorption): string => Exact::of(
-            $scene($blank, $desorption)->result('r', 'conc:toluene')->between?->full() ?? '0',
+            $scene($blank, $desorption)->result('r', 'conc:toluene')->answers->between?->full() ?? '0',
         )->times(5)->rounded(3);
         self::assertSame('94.737', $mass('no', 'no'));
         self::assertSame('100.000', $mass('yes', 'no'));
@@ -314,7 +320,7 @@ final class FlowTablesTest extends TestCase
                 more: ['mixture' => 'solvents'],
             )->limit('mixture:solvents', '1');
         $mixture = $scene->result('r', 'mixture:solvents');
-        self::assertSame('1.1', $mixture->between?->full());
+        self::assertSame('1.1', $mixture->answers->between?->full());
         self::assertTrue($mixture->outcomes[0]->crossed);
         self::assertFalse($scene->result('r', 'twa:toluene')->outcomes[0]->crossed);
     }
@@ -345,13 +351,13 @@ final class FlowTablesTest extends TestCase
             ->found('r', '720');
         self::assertSame(
             ['0.75', '1'],
-            [$scene->result('r', 'twa:wood')->between?->full(), $scene->result('r', 'twa-other:wood')->between?->full()],
+            [$scene->result('r', 'twa:wood')->answers->between?->full(), $scene->result('r', 'twa-other:wood')->answers->between?->full()],
         );
         self::assertSame(
             ['1', '0.75'],
             [
-                $scene->result('r', 'twa:wood', 'cautious')->between?->full(),
-                $scene->result('r', 'twa-other:wood', 'cautious')->between?->full(),
+                $scene->result('r', 'twa:wood', 'cautious')->answers->between?->full(),
+                $scene->result('r', 'twa-other:wood', 'cautious')->answers->between?->full(),
             ],
         );
     }
@@ -368,9 +374,9 @@ final class FlowTablesTest extends TestCase
             ->found('r1', '480')
             ->found('r2', '480', [], ['blankCorrected' => 'unknown'], '');
         $twa = $scene->result('r2', 'twa:wood');
-        self::assertSame('0.5', $twa->pre?->full());
-        self::assertSame(Verdict::Open, $twa->inherited);
-        self::assertStringContainsString('r1 is not in it: void', implode(' ', $twa->notes));
+        self::assertSame('0.5', $twa->answers->pre?->full());
+        self::assertSame(Verdict::Open, $twa->footing->inherited);
+        self::assertStringContainsString('r1 is not in it: void', implode(' ', $twa->beside->notes));
     }
 
     /** Robust or undecided is about drift: 1.02 by the pre-check and 0.98 by the post-check leave a limit of 1 undecided. */

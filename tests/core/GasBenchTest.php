@@ -50,7 +50,11 @@ final class GasBenchTest extends TestCase
 
         return (new GasBench())->live(
             self::check($scene, $id),
-            new Timeline($timeline->instrument, $others, $timeline->interventions, $timeline->runs, $timeline->references),
+            new Timeline(
+                $timeline->instrument,
+                new \Footnote\Core\Evidence\Chronicle($others, $timeline->interventions, $timeline->runs),
+                $timeline->references,
+            ),
             Scene::policy('standard'),
         );
     }
@@ -412,6 +416,6 @@ final class GasBenchTest extends TestCase
         $on = new \DateTimeImmutable('2026-03-02');
         $said = (new GasBench())->instruction($step, $unit, $campaign->timelines['G']->references['MIX'] ?? null, $on);
         self::assertSame($asked, $said === null ? null : preg_replace('/ sounded.*/', ' sounded', $said));
-        self::assertSame($step->instruction, (new GasBench())->instruction($step, $unit, null, $on), 'no bottle was chosen yet');
+        self::assertSame($step->words->instruction, (new GasBench())->instruction($step, $unit, null, $on), 'no bottle was chosen yet');
     }
 }

@@ -52,7 +52,7 @@ final class GasPropertyTest extends TestCase
                     zero: ['PID' => (string) $zero[1]],
                 )->limit('peak-ppm:isobutylene', '30', 'ppm')->assess();
             foreach (['twa-ppm:isobutylene', 'stel-ppm:isobutylene', 'peak-ppm:isobutylene', 'above-l0:isobutylene'] as $k => $key) {
-                $own = Scene::result($assessment, $key)->between?->toFloat() ?? \NAN;
+                $own = Scene::result($assessment, $key)->answers->between?->toFloat() ?? \NAN;
                 self::assertEqualsWithDelta(
                     $numbers[4 * $place + $k],
                     $own,
@@ -84,7 +84,7 @@ final class GasPropertyTest extends TestCase
             foreach ($plain->results as $place => $result) {
                 foreach ([Answer::Pre, Answer::Post, Answer::Between] as $answer) {
                     self::assertEqualsWithDelta(
-                        $result->indicated?->toFloat(),
+                        $result->answers->indicated?->toFloat(),
                         $changed->results[$place]->answer($answer)?->toFloat(),
                         1e-9,
                         "round $round, $result->key, $answer->value",
@@ -108,7 +108,7 @@ final class GasPropertyTest extends TestCase
                 ->run('r', '08:00', '09:00', ['PID' => GasScene::steady((string) mt_rand(0, 60), 60)])
                 ->check('k2', '12:10', ['PID' => (string) mt_rand(90, 110)], zero: ['PID' => (string) (mt_rand(-9, 9) / 10)])->assess();
             foreach ($assessment->results as $result) {
-                foreach (array_filter([$result->pre, $result->post, $result->between]) as $figure) {
+                foreach (array_filter([$result->answers->pre, $result->answers->post, $result->answers->between]) as $figure) {
                     self::assertGreaterThanOrEqual(
                         ($result->lowest()?->toFloat() ?? \INF) - 1e-9,
                         $figure->toFloat(),
@@ -169,17 +169,21 @@ final class GasPropertyTest extends TestCase
             [$one->channels()['CO'], $other->channels()['CO'], $in->channels()['CO']],
         );
         foreach (['stel-ppm:carbon-monoxide', 'peak-ppm:carbon-monoxide'] as $key) {
-            self::assertSame(Scene::result($one, $key)->indicated?->full(), Scene::result($other, $key)->indicated?->full(), $key);
+            self::assertSame(
+                Scene::result($one, $key)->answers->indicated?->full(),
+                Scene::result($other, $key)->answers->indicated?->full(),
+                $key,
+            );
         }
         self::assertSame(
             '1.475',
-            Scene::result($other, 'twa-ppm:carbon-monoxide')->indicated?->full(),
+            Scene::result($other, 'twa-ppm:carbon-monoxide')->answers->indicated?->full(),
             'two minutes of gas and one on either side are not in it: 3 ppm for 236 of 480 min',
         );
         foreach ($other->results as $result) {
             if (str_starts_with($result->key, 'twa')) {
                 $byRule = array_values(
-                    array_filter($result->altered, static fn (Altered $one): bool => $one->by->kind === AlterationKind::Rule),
+                    array_filter($result->footing->altered, static fn (Altered $one): bool => $one->by->kind === AlterationKind::Rule),
                 );
                 self::assertCount(1, $byRule);
                 self::assertSame(Scene::result($in, $result->key)->reportedFigure()->full(), $byRule[0]->otherwise?->full());

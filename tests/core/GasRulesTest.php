@@ -505,7 +505,7 @@ final class GasRulesTest extends TestCase
             array_values(
                 array_unique(
                     array_map(
-                        static fn (Finding $finding): string => $finding->channel ?? 'the unit',
+                        static fn (Finding $finding): string => $finding->touched->channel ?? 'the unit',
                         array_filter($assessment->findings, static fn (Finding $finding): bool => $finding->verdict() !== Verdict::Valid),
                     ),
                 ),
@@ -522,7 +522,7 @@ final class GasRulesTest extends TestCase
                 static fn (Finding $finding): bool => $finding->rule->id === 'bracket.no-post-check',
             ),
         );
-        self::assertSame([null], array_map(static fn (Finding $finding): ?string => $finding->channel, $unit));
+        self::assertSame([null], array_map(static fn (Finding $finding): ?string => $finding->touched->channel, $unit));
         $exchanged = self::day()->intervention('i', '12:05', 'sensor exchanged', 'H2S')->assess();
         self::assertSame([Verdict::Void, Verdict::Valid], [$exchanged->channels()['H2S'], $exchanged->channels()['CO']]);
     }
@@ -531,6 +531,6 @@ final class GasRulesTest extends TestCase
     {
         $assessment = self::day(gas: ['isobutyleneBottle' => 'NONE'])->bottle('NONE', 'isobutylene', '0')->assess();
         self::assertSame(Verdict::Open, $assessment->channels()['PID']);
-        self::assertStringContainsString('a zero is no span', $assessment->brackets['PID']->passedOver[0]->reasons[0]);
+        self::assertStringContainsString('a zero is no span', $assessment->brackets['PID']->search->passedOver[0]->reasons[0]);
     }
 }

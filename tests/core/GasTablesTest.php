@@ -35,7 +35,7 @@ final class GasTablesTest extends TestCase
         $assessment = $this->display('CO', '78', ['CO' => '48.2'], ['CO' => '1.5']);
         self::assertSame(
             '81.906',
-            Scene::result($assessment, 'twa-ppm:carbon-monoxide')->pre === null
+            Scene::result($assessment, 'twa-ppm:carbon-monoxide')->answers->pre === null
                 ? ''
                 : Exact::of(480)->dividedBy(240)->times($this->exact($assessment, 'twa-ppm:carbon-monoxide', Answer::Pre))->rounded(3),
         );
@@ -102,8 +102,8 @@ final class GasTablesTest extends TestCase
                 ->assess();
             $result = Scene::result($assessment, 'twa-ppm:isobutylene');
             self::assertSame('42', (string) $this->exact($assessment, 'twa-ppm:isobutylene', Answer::Pre));
-            self::assertSame('4.2', (string) $result->indicated?->value);
-            self::assertSame(Answer::Between, $result->reported, 'what is set right by rule is reported');
+            self::assertSame('4.2', (string) $result->answers->indicated?->value);
+            self::assertSame(Answer::Between, $result->answers->reported, 'what is set right by rule is reported');
             self::assertContains(
                 'gas.expected-value',
                 array_map(static fn ($finding): string => $finding->rule->id, $assessment->findings),
@@ -125,10 +125,10 @@ final class GasTablesTest extends TestCase
         $result = Scene::result($scene->limit('lowest:oxygen', '19.5', '% vol', ['comparator' => '<'])->assess(), 'lowest:oxygen');
         self::assertSame(
             Exact::of('19.2')->times(Exact::of('20.9'))->dividedBy(Exact::of('20.6'))->rounded(6),
-            $result->pre?->value instanceof Exact ? $result->pre->value->rounded(6) : '',
+            $result->answers->pre?->value instanceof Exact ? $result->answers->pre->value->rounded(6) : '',
         );
         self::assertTrue($result->outcomes[0]->crossed, 'indicated is reported, and 19.2 lies below 19.5');
-        self::assertTrue($result->worstIsLow);
+        self::assertTrue($result->answers->worstIsLow);
     }
 
     /** The reading applied once, twice or never comes to the same vapour: 40 in isobutylene units at 0.5 are 20 ppm. */

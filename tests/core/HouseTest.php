@@ -128,6 +128,21 @@ final class HouseTest extends TestCase
         }
     }
 
+    /** More than seven values in a row tell that a value is missing. */
+    public function testAConstructorTakesSevenValuesAtMost(): void
+    {
+        $seen = 0;
+        foreach (array_keys(House::read(\dirname(__DIR__, 2))->files()) as $file) {
+            $class = 'Footnote\\Core\\'.strtr(substr($file, \strlen('core/'), -\strlen('.php')), '/', '\\');
+            if (str_starts_with($file, 'core/') && class_exists($class)) {
+                $taken = (new \ReflectionClass($class))->getConstructor()?->getNumberOfParameters() ?? 0;
+                self::assertLessThanOrEqual(7, $taken, $class);
+                $seen += $taken > 0 ? 1 : 0;
+            }
+        }
+        self::assertGreaterThan(200, $seen);
+    }
+
     public function testACircleIsFound(): void
     {
         self::assertSame(

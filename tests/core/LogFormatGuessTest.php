@@ -40,7 +40,7 @@ final class LogFormatGuessTest extends TestCase
         $last = $lines[\count($lines) - 1];
         $format = LogFormatGuess::of([...$lines, $last, $last], LogKinds::ofSound());
         self::assertSame($kinds, array_map(static fn ($column): string => $column->kind->id(), $format->columns));
-        self::assertSame($order, $format->dateOrder);
+        self::assertSame($order, $format->stamps->dateOrder);
     }
 
     /** Bands are told by their frequency however it is written; levels of all frequencies beside them by their names. */
@@ -63,7 +63,7 @@ final class LogFormatGuessTest extends TestCase
                 ),
             ),
         );
-        self::assertSame([',', ';'], [$format->decimal, $format->delimiter]);
+        self::assertSame([',', ';'], [$format->layout->decimal, $format->layout->delimiter]);
     }
 
     /** Stamp, order of dates, seconds of that day (or null where it is no time). */
@@ -103,14 +103,9 @@ final class LogFormatGuessTest extends TestCase
     {
         $guess = LogFormatGuess::of(['t,LAeq', '2026-03-02 08:01:00,80.0', '2026-03-02 08:02:00,81.0'], LogKinds::ofSound());
         $end = new \Footnote\Core\Log\LogFormat(
-            $guess->delimiter,
-            $guess->decimal,
-            $guess->skip,
+            $guess->layout,
             $guess->columns,
-            $guess->time,
-            $guess->dateOrder,
-            null,
-            true,
+            new \Footnote\Core\Log\LogStamps($guess->stamps->places, $guess->stamps->dateOrder, null, true),
         );
         $lines = ["t,LAeq\n", "2026-03-02 08:01:00,80.0\n", "2026-03-02 08:02:00,81.0\n"];
         $zone = new \DateTimeZone('Europe/London');

@@ -62,18 +62,18 @@ final class LogJudgementTest extends TestCase
     public function testToneIsFoundAndLeftOut(): void
     {
         $levels = self::work();
-        $plain = Scene::result($this->scene()->assessLog('r', self::log($levels)), 'laeq')->indicated?->toFloat();
+        $plain = Scene::result($this->scene()->assessLog('r', self::log($levels)), 'laeq')->answers->indicated?->toFloat();
         for ($i = 3600; $i < 3630; ++$i) {
             $levels[$i] = 114000 + 100 * ($i % 2);
         }
         $assessment = $this->scene()->assessLog('r', self::log($levels));
         $family = $assessment->family;
         self::assertInstanceOf(NoiseResults::class, $family);
-        self::assertCount(1, $family->survey->tones);
-        self::assertSame('09:00:00', $family->survey->tones[0]->span->from->format('H:i:s'));
-        self::assertEqualsWithDelta(30.0, $family->survey->tones[0]->span->seconds(), 1.0);
-        self::assertEqualsWithDelta(114.05, $family->survey->tones[0]->mean, 0.01);
-        self::assertEqualsWithDelta($plain, Scene::result($assessment, 'laeq')->indicated?->toFloat(), 0.05);
+        self::assertCount(1, $family->log->survey->tones);
+        self::assertSame('09:00:00', $family->log->survey->tones[0]->span->from->format('H:i:s'));
+        self::assertEqualsWithDelta(30.0, $family->log->survey->tones[0]->span->seconds(), 1.0);
+        self::assertEqualsWithDelta(114.05, $family->log->survey->tones[0]->mean, 0.01);
+        self::assertEqualsWithDelta($plain, Scene::result($assessment, 'laeq')->answers->indicated?->toFloat(), 0.05);
         // No check is on record, and the two numbers lie far apart: a person says what it was.
         self::assertSame(
             Verdict::Open,
@@ -98,7 +98,7 @@ final class LogJudgementTest extends TestCase
         }
         $family = $this->scene()->assessLog('r', self::log($levels))->family;
         self::assertInstanceOf(NoiseResults::class, $family);
-        self::assertCount($found, $family->survey->tones);
+        self::assertCount($found, $family->log->survey->tones);
     }
 
     public function testFlatStretchKnockOverloadAndGap(): void
@@ -119,7 +119,7 @@ final class LogJudgementTest extends TestCase
             self::assertContains($rule, $rules);
         }
         self::assertNotContains('noise.gap', $rules);
-        self::assertSame('≥141.0', Scene::result($assessment, 'lcpeak')->indicated?->shown());
+        self::assertSame('≥141.0', Scene::result($assessment, 'lcpeak')->answers->indicated?->shown());
         self::assertEqualsWithDelta(2 - 400 / 3600, $this->hours($assessment), 1e-9);
     }
 
@@ -128,7 +128,7 @@ final class LogJudgementTest extends TestCase
         $family = $assessment->family;
         self::assertInstanceOf(NoiseResults::class, $family);
 
-        return $family->seconds / 3600;
+        return $family->log->seconds / 3600;
     }
 
     public function testWhatAPersonLeavesOutIsOut(): void
@@ -143,7 +143,11 @@ final class LogJudgementTest extends TestCase
             ]],
             'pauses' => [['from' => Scene::moment('09:30'), 'to' => Scene::moment('10:00')]],
         ]);
-        self::assertEqualsWithDelta(80.0, Scene::result($scene->assessLog('r', self::log($levels)), 'laeq')->indicated?->toFloat(), 1e-9);
+        self::assertEqualsWithDelta(
+            80.0,
+            Scene::result($scene->assessLog('r', self::log($levels)), 'laeq')->answers->indicated?->toFloat(),
+            1e-9,
+        );
     }
 
     /** The unit's clock was 120 s ahead: the log's stamps move back, and the run takes other samples. */
@@ -158,7 +162,7 @@ final class LogJudgementTest extends TestCase
             ['clockOffsetSeconds' => 120],
         );
         $assessment = $scene->assessLog('r', self::log($levels));
-        self::assertEqualsWithDelta(80.0, Scene::result($assessment, 'laeq')->indicated?->toFloat(), 1e-9);
+        self::assertEqualsWithDelta(80.0, Scene::result($assessment, 'laeq')->answers->indicated?->toFloat(), 1e-9);
         self::assertContains('clock.offset', Scene::rules($assessment));
     }
 

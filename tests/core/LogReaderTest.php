@@ -170,7 +170,11 @@ final class LogReaderTest extends TestCase
         ];
 
         return (new LogReader(
-            new LogFormat(',', '.', 1, [1 => new LogColumn(LevelColumn::Equivalent, 'LAeq')], [0], 'ymd', null, false),
+            new LogFormat(
+                new \Footnote\Core\Log\LogLayout(',', '.', 1),
+                [1 => new LogColumn(LevelColumn::Equivalent, 'LAeq')],
+                new \Footnote\Core\Log\LogStamps([0], 'ymd'),
+            ),
         ))->read($lines, new \DateTimeZone('UTC'), null);
     }
 

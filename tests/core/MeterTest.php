@@ -104,12 +104,12 @@ final class MeterTest extends TestCase
             ->room(bands: $bands, more: ['setStatistic' => 'average'])
             ->check('k2', '11:00')
             ->assess();
-        self::assertEqualsWithDelta(81.509, Scene::result($assessment, 'la-bands')->indicated?->toFloat(), 0.0005);
+        self::assertEqualsWithDelta(81.509, Scene::result($assessment, 'la-bands')->answers->indicated?->toFloat(), 0.0005);
         $c = $this->numbersOfR(
             'L <- c(70,72,74,76,78,75,70,62); w <- c(-0.8,-0.2,0,0,0,-0.2,-0.8,-3); cat(format(10*log10(sum(10^((L+w)/10))), digits=17))',
         );
-        self::assertEqualsWithDelta($c[0], Scene::result($assessment, 'lc-bands')->indicated?->toFloat(), 1e-9);
-        self::assertSame([], Scene::result($assessment, 'la-bands')->notes);
+        self::assertEqualsWithDelta($c[0], Scene::result($assessment, 'lc-bands')->answers->indicated?->toFloat(), 1e-9);
+        self::assertSame([], Scene::result($assessment, 'la-bands')->beside->notes);
         $some = (new MeterScene())
             ->check('k1', '09:00')
             ->room(bands: ['500' => '76', '1000' => '78', '2000' => '75'])
@@ -117,7 +117,7 @@ final class MeterTest extends TestCase
             ->assess();
         self::assertStringContainsString(
             '63 Hz, 125 Hz, 250 Hz, 4 kHz, 8 kHz',
-            Scene::result($some, 'la-bands')->notes[1],
+            Scene::result($some, 'la-bands')->beside->notes[1],
             'what is not in it is said',
         );
     }
@@ -131,13 +131,17 @@ final class MeterTest extends TestCase
             '10:10',
             ['background' => $background, 'totals' => ['equivalentLevel' => ['value' => '84.0', 'provenance' => 'typed']]],
         )->check('k2', '11:00');
-        self::assertEqualsWithDelta(82.744, Scene::result($with('78.0')->assess(), 'source')->indicated?->toFloat(), 0.0005);
+        self::assertEqualsWithDelta(82.744, Scene::result($with('78.0')->assess(), 'source')->answers->indicated?->toFloat(), 0.0005);
         self::assertSame(
             84.0,
-            Scene::result($with('73.9')->assess(), 'source')->indicated?->toFloat(),
+            Scene::result($with('73.9')->assess(), 'source')->answers->indicated?->toFloat(),
             'more than 10 dB below: nothing is taken out',
         );
-        self::assertLessThan(84.0, Scene::result($with('74.0')->assess(), 'source')->indicated?->toFloat(), 'at 10 dB it still is');
+        self::assertLessThan(
+            84.0,
+            Scene::result($with('74.0')->assess(), 'source')->answers->indicated?->toFloat(),
+            'at 10 dB it still is',
+        );
         self::assertNotContains('source', array_column($with('81.1')->assess()->results, 'key'), 'less than 3 dB: nothing can be told');
         self::assertContains('source', array_column($with('81.0')->assess()->results, 'key'), 'at 3 dB it can');
     }
@@ -164,24 +168,32 @@ final class MeterTest extends TestCase
                 .'10*log10(sum(10^((c(n[1:3],60)+w)/10)))), digits=17), sep="\n")',
         );
         $told = Scene::result($scene('55')->assess(), 'source-bands');
-        self::assertEqualsWithDelta($r[0], $told->indicated?->toFloat(), 1e-9);
-        self::assertNull($told->indicated->floor ?? null);
+        self::assertEqualsWithDelta($r[0], $told->answers->indicated?->toFloat(), 1e-9);
+        self::assertNull($told->answers->indicated->known->floor ?? null);
         self::assertSame(
             [['250 Hz', '70.0', '64.0', '6.0', number_format($r[1], 1)], ['500 Hz', '72.0', '60.0', '12.0', '72.0']],
             \array_slice(
                 array_map(
                     static fn (array $row): array => array_map(static fn ($cell): string => $cell->shown, $row),
-                    $told->breakdown?->rows() ?? [],
+                    $told->beside->breakdown?->rows() ?? [],
                 ),
                 0,
                 2,
             ),
         );
         $wide = Scene::result($scene('58', '94.4')->assess(), 'source-bands');
-        self::assertEqualsWithDelta([$r[2], $r[3]], [$wide->indicated?->low()->toFloat(), $wide->indicated?->high()->toFloat()], 1e-9);
-        self::assertEqualsWithDelta([$r[2] - 0.4, $r[3] - 0.4], [$wide->post?->low()->toFloat(), $wide->post?->high()->toFloat()], 1e-9);
+        self::assertEqualsWithDelta(
+            [$r[2], $r[3]],
+            [$wide->answers->indicated?->low()->toFloat(), $wide->answers->indicated?->high()->toFloat()],
+            1e-9,
+        );
+        self::assertEqualsWithDelta(
+            [$r[2] - 0.4, $r[3] - 0.4],
+            [$wide->answers->post?->low()->toFloat(), $wide->answers->post?->high()->toFloat()],
+            1e-9,
+        );
         self::assertEqualsWithDelta([$r[2] - 0.4, $r[3]], [$wide->lowest()?->toFloat(), $wide->highest()?->toFloat()], 1e-9);
-        self::assertStringContainsString('Too near the background to be told: 2 kHz', $wide->notes[0]);
+        self::assertStringContainsString('Too near the background to be told: 2 kHz', $wide->beside->notes[0]);
         $noted = self::of($scene('58')->assess(), 'noise.background');
         self::assertSame([Severity::Note, 'Too near the background: 2 kHz.'], [$noted?->severity, $noted?->seen]);
         self::assertNull(self::of($scene('57')->assess(), 'noise.background'), 'at 3 dB it can be told');
@@ -212,13 +224,13 @@ final class MeterTest extends TestCase
         $room = Scene::result($assessment, 'room');
         self::assertSame(
             ['1.6', '1.6', '1.4'],
-            [(string) $room->indicated?->value, (string) $room->pre?->value, (string) $room->post?->value],
+            [(string) $room->answers->indicated?->value, (string) $room->answers->pre?->value, (string) $room->answers->post?->value],
         );
         self::assertSame('room', $assessment->family->headline($assessment->results));
         self::assertTrue($room->outcomes[0]->crossed);
         self::assertSame(Robustness::Robust, $room->outcomes[0]->robustness);
-        self::assertSame('1.60', $room->outcomes[0]->tippingPoint?->shown(), 'the offset that would turn it');
-        self::assertStringContainsString('500 Hz by 1.6 dB', $room->notes[0]);
+        self::assertSame('1.60', $room->outcomes[0]->tipping->error?->shown(), 'the offset that would turn it');
+        self::assertStringContainsString('500 Hz by 1.6 dB', $room->beside->notes[0]);
         self::assertSame(
             [
                 ['500 Hz', '+1.6', '+1.4 to +1.6', 'fails by 1.6 dB'],
@@ -229,7 +241,7 @@ final class MeterTest extends TestCase
             ],
             array_map(
                 static fn (array $row): array => [$row[0]->shown, $row[3]->shown, $row[4]->shown, $row[5]->shown],
-                $room->breakdown?->rows() ?? [],
+                $room->beside->breakdown?->rows() ?? [],
             ),
         );
         $close = (new MeterScene())
@@ -272,14 +284,14 @@ final class MeterTest extends TestCase
                     implode(',', $values),
                 ),
             );
-            self::assertEqualsWithDelta($r[0], Scene::result($maxima, 'room:'.$band)->indicated?->toFloat(), 1e-12);
-            self::assertEqualsWithDelta($r[1], Scene::result($means, 'room:'.$band)->indicated?->toFloat(), 1e-9);
+            self::assertEqualsWithDelta($r[0], Scene::result($maxima, 'room:'.$band)->answers->indicated?->toFloat(), 1e-12);
+            self::assertEqualsWithDelta($r[1], Scene::result($means, 'room:'.$band)->answers->indicated?->toFloat(), 1e-9);
         }
         self::assertNull(self::of($maxima, 'noise.gap'), 'the delay is no gap');
         self::assertNull(self::of($maxima, 'noise.nothing-measured'));
         self::assertLessThan(
-            Scene::result($maxima, 'room:500')->pre?->toFloat(),
-            Scene::result($maxima, 'room:500')->between?->toFloat(),
+            Scene::result($maxima, 'room:500')->answers->pre?->toFloat(),
+            Scene::result($maxima, 'room:500')->answers->between?->toFloat(),
             'the offset of its own moment is taken out',
         );
     }
@@ -292,8 +304,8 @@ final class MeterTest extends TestCase
     {
         $assessment = self::welder()->assess();
         $result = Scene::result($assessment, 'lex8h');
-        self::assertEqualsWithDelta(84.29, $result->indicated?->toFloat(), 0.005);
-        self::assertEqualsWithDelta(2.72, $result->uncertainty?->toFloat(), 0.005);
+        self::assertEqualsWithDelta(84.29, $result->answers->indicated?->toFloat(), 0.005);
+        self::assertEqualsWithDelta(2.72, $result->beside->uncertainty?->toFloat(), 0.005);
         self::assertSame(
             'laeq',
             $assessment->family->headline($assessment->results),
@@ -301,14 +313,14 @@ final class MeterTest extends TestCase
         );
         self::assertStringContainsString(
             'planning (0.7 % of the exposure)',
-            $result->notes[0],
+            $result->beside->notes[0],
             'a task of one sample is named with its weight',
         );
         self::assertNull(self::of($assessment, 'noise.task-samples'), 'three samples within 3 dB, six that span more');
-        self::assertInstanceOf(TaskBudget::class, $result->breakdown);
+        self::assertInstanceOf(TaskBudget::class, $result->beside->breakdown);
         self::assertEqualsWithDelta(
             100.0,
-            array_sum(array_map(static fn ($task): float => $task->share->toFloat(), $result->breakdown->tasks)),
+            array_sum(array_map(static fn ($task): float => $task->share->toFloat(), $result->beside->breakdown->tasks)),
             1e-9,
             'the shares make the whole',
         );
@@ -321,14 +333,14 @@ final class MeterTest extends TestCase
             cat(format(c(L, 1.65*sqrt(sum(c1a^2*(u1a^2+0.7^2+1) + (c1b*u1b)^2))), digits=17), sep="\n")
             R);
         $ranged = Scene::result(self::welder(['taskMinutesLeast' => '270', 'taskMinutesMost' => '330'], '1')->assess(), 'lex8h');
-        self::assertEqualsWithDelta($r[0], $ranged->indicated?->toFloat(), 1e-9);
-        self::assertEqualsWithDelta($r[1], $ranged->uncertainty?->toFloat(), 1e-9);
+        self::assertEqualsWithDelta($r[0], $ranged->answers->indicated?->toFloat(), 1e-9);
+        self::assertEqualsWithDelta($r[1], $ranged->beside->uncertainty?->toFloat(), 1e-9);
 
         // A drift moves the day as it moves every sample; lower ends with lower, upper with upper.
         $moved = Scene::result(self::welder([], '2', '94.4')->assess(), 'lex8h');
-        self::assertEqualsWithDelta(-0.4, (float) $moved->post?->toFloat() - (float) $moved->pre?->toFloat(), 1e-9);
+        self::assertEqualsWithDelta(-0.4, (float) $moved->answers->post?->toFloat() - (float) $moved->answers->pre?->toFloat(), 1e-9);
         self::assertEqualsWithDelta(
-            [$moved->post?->toFloat(), $moved->pre?->toFloat()],
+            [$moved->answers->post?->toFloat(), $moved->answers->pre?->toFloat()],
             [$moved->lowest()?->toFloat(), $moved->highest()?->toFloat()],
             1e-9,
         );
@@ -338,10 +350,14 @@ final class MeterTest extends TestCase
     public function testTasksInAnyOrder(): void
     {
         foreach ([[0, 1, 2], [2, 1, 0], [1, 0, 2]] as $order) {
-            self::assertEqualsWithDelta(85.554, Scene::result(self::tasks($order)->assess('a'), 'lex8h')->indicated?->toFloat(), 0.0005);
+            self::assertEqualsWithDelta(
+                85.554,
+                Scene::result(self::tasks($order)->assess('a'), 'lex8h')->answers->indicated?->toFloat(),
+                0.0005,
+            );
         }
         $result = Scene::result(self::tasks([0, 1, 2])->assess('a'), 'lex8h');
-        self::assertStringContainsString('450 of 480 min', implode(' ', $result->notes));
+        self::assertStringContainsString('450 of 480 min', implode(' ', $result->beside->notes));
         $void = self::tasks([0, 1, 2], ['shift' => 'Monday']);
         // Of the second day's sample nothing is known, since nobody checked before it.
         $void->sample('v', '2026-03-04T08:00:00', '2026-03-04T08:06:00', 'sawing', '120', '110', ['shift' => 'Monday']);
@@ -350,8 +366,8 @@ final class MeterTest extends TestCase
             ['id' => 'i', 'instrument' => 'S', 'at' => Scene::moment('2026-03-03T09:00:00'), 'kind' => 'repaired', 'by' => 'T-1'],
         );
         $kept = $void->assess('a');
-        self::assertEqualsWithDelta(85.554, Scene::result($kept, 'lex8h')->indicated?->toFloat(), 0.0005);
-        self::assertStringContainsString('v is not in it: void', implode(' ', Scene::result($kept, 'lex8h')->notes));
+        self::assertEqualsWithDelta(85.554, Scene::result($kept, 'lex8h')->answers->indicated?->toFloat(), 0.0005);
+        self::assertStringContainsString('v is not in it: void', implode(' ', Scene::result($kept, 'lex8h')->beside->notes));
         self::assertSame(Verdict::Void, $void->assess('v')->verdict);
     }
 
@@ -657,7 +673,7 @@ final class MeterTest extends TestCase
             ->check('k2', '11:00');
         self::assertStringContainsString(
             'fits the start that was noted for s, flue room',
-            self::of($scene->assess('r'), 'noise.start-unmatched')->advice ?? '',
+            self::of($scene->assess('r'), 'noise.start-unmatched')->remedy->advice ?? '',
         );
         self::assertStringContainsString('20 min apart', self::of($scene->assess('r'), 'noise.start-unmatched')->seen ?? '');
         $midnight = (new MeterScene())->check('k1', '2026-03-02T22:00:00')->room(
@@ -683,7 +699,7 @@ final class MeterTest extends TestCase
         $none = (new MeterScene())->check('k1', '09:00')->room(
             more: ['notedStart' => '10:00', 'fileStart' => '13:20:05'],
         )->check('k2', '11:00');
-        self::assertStringContainsString('No start', self::of($none->assess(), 'noise.start-unmatched')->advice ?? '');
+        self::assertStringContainsString('No start', self::of($none->assess(), 'noise.start-unmatched')->remedy->advice ?? '');
         $clock = (new MeterScene())->check('k1', '09:00')->room(
             more: ['notedStart' => '10:00', 'fileStart' => '10:05:00', 'clockOffsetSeconds' => 290],
         )->check('k2', '11:00');
@@ -703,8 +719,8 @@ final class MeterTest extends TestCase
         $back = self::surveyed(['setBandWeighting' => 'A'], bands: $weighted)->assess();
         foreach (array_keys(MeterScene::ROOM) as $band) {
             self::assertSame(
-                (string) Scene::result($flat, 'room:'.$band)->indicated?->value,
-                (string) Scene::result($back, 'room:'.$band)->indicated?->value,
+                (string) Scene::result($flat, 'room:'.$band)->answers->indicated?->value,
+                (string) Scene::result($back, 'room:'.$band)->answers->indicated?->value,
             );
         }
         self::assertSame(Verdict::Corrected, $back->verdict);

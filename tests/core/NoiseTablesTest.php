@@ -141,10 +141,10 @@ final class NoiseTablesTest extends TestCase
             $this->day($post, ['doses' => [$criterion => ['value' => '96', 'provenance' => 'typed']]]),
             'dose:'.$criterion,
         );
-        self::assertEqualsWithDelta($pre, $result->pre?->toFloat(), 0.005);
-        self::assertEqualsWithDelta($byPost, $result->post?->toFloat(), 0.005);
+        self::assertEqualsWithDelta($pre, $result->answers->pre?->toFloat(), 0.005);
+        self::assertEqualsWithDelta($byPost, $result->answers->post?->toFloat(), 0.005);
         if ($between !== null) {
-            self::assertEqualsWithDelta($between, $result->between?->toFloat(), 0.0005);
+            self::assertEqualsWithDelta($between, $result->answers->between?->toFloat(), 0.0005);
         }
     }
 
@@ -152,7 +152,7 @@ final class NoiseTablesTest extends TestCase
     public function testLevelInBetween(): void
     {
         $result = Scene::result($this->day('114.4', ['equivalentLevel' => ['value' => '90.0', 'provenance' => 'typed']]), 'laeq');
-        self::assertEqualsWithDelta(90.0 - 0.198, $result->between?->toFloat(), 0.0005);
+        self::assertEqualsWithDelta(90.0 - 0.198, $result->answers->between?->toFloat(), 0.0005);
     }
 
     /** 87.3 dB over 6.5 h is L_EX,8h 86.398 (computed, N-8); instrument-only U of a dosimeter 2.97 (ISO 9612 Annex C, from memory). */
@@ -160,9 +160,9 @@ final class NoiseTablesTest extends TestCase
     {
         $scene = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '15:00', ['114.0'])->run('r', '08:00', '14:30', '87.3');
         $result = Scene::result($scene->assess('r'), 'lex8h');
-        self::assertEqualsWithDelta(86.398, $result->indicated?->toFloat(), 0.0005);
-        self::assertEqualsWithDelta(2.97, $result->uncertainty?->toFloat(), 0.005);
-        self::assertStringContainsString('is not in it', $result->notes[0]);
+        self::assertEqualsWithDelta(86.398, $result->answers->indicated?->toFloat(), 0.0005);
+        self::assertEqualsWithDelta(2.97, $result->beside->uncertainty?->toFloat(), 0.005);
+        self::assertStringContainsString('is not in it', $result->beside->notes[0]);
     }
 
     /** A level whose rounding would change the side of a limit is shown with one digit more: 84.96, not 85.0. */

@@ -58,7 +58,10 @@ final class NumberedRulesTest extends TestCase
             ->run('r1', '08:00', '16:00')
             ->check('k2', '2026-03-03T07:30:00', ['114.2'])
             ->assess('r1');
-        self::assertSame(Scene::result($evening, 'laeq')->between?->full(), Scene::result($morning, 'laeq')->between?->full());
+        self::assertSame(
+            Scene::result($evening, 'laeq')->answers->between?->full(),
+            Scene::result($morning, 'laeq')->answers->between?->full(),
+        );
         self::assertSame([], array_values(array_diff(Scene::rules($morning), Scene::rules($evening), ['bracket.late-post-check'])));
         self::assertSame(Verdict::Valid, self::finding($morning, 'bracket.late-post-check')->verdict());
     }
@@ -78,8 +81,8 @@ final class NumberedRulesTest extends TestCase
         }
         // Drift runs from the first start to the last stop, so the later run carries more of it.
         self::assertGreaterThan(
-            Scene::result($shared->assess('r2'), 'laeq')->between?->toFloat(),
-            Scene::result($shared->assess('r1'), 'laeq')->between?->toFloat(),
+            Scene::result($shared->assess('r2'), 'laeq')->answers->between?->toFloat(),
+            Scene::result($shared->assess('r1'), 'laeq')->answers->between?->toFloat(),
         );
         $split = (new Scene())
             ->check('k1', '07:30', ['114.0'])
@@ -176,7 +179,7 @@ final class NumberedRulesTest extends TestCase
         $log = NoiseTablesTest::log([...array_fill(0, 240, 90000), ...array_fill(0, 240, 80000)], 60.0);
         self::assertStringContainsString(
             'declare the segment',
-            (string) self::finding($scene->assessLog('r1', $log), 'noise.drift')->advice,
+            (string) self::finding($scene->assessLog('r1', $log), 'noise.drift')->remedy->advice,
         );
 
         $declared = (new Scene())->check('k1', '07:30', ['114.0'])->check('k2', '12:00', ['113.9'])->check('k3', '16:30', ['113.0'])
@@ -189,7 +192,7 @@ final class NumberedRulesTest extends TestCase
             )->assessLog('r1', $log);
         self::assertSame(Verdict::Qualified, $declared->verdict);
         self::assertSame('-0.1', (string) $declared->largestDrift()?->value);
-        self::assertEqualsWithDelta(90.0, Scene::result($declared, 'laeq')->indicated?->toFloat(), 1e-9);
+        self::assertEqualsWithDelta(90.0, Scene::result($declared, 'laeq')->answers->indicated?->toFloat(), 1e-9);
 
         // Adjusted in between: as found ends the first segment, as left starts the next.
         $adjusted = (new Scene())
@@ -209,9 +212,9 @@ final class NumberedRulesTest extends TestCase
         $at = static function (Scene $scene, string $run, string $moment): float {
             $family = $scene->assess($run)->family;
             self::assertInstanceOf(NoiseResults::class, $family);
-            self::assertNotNull($family->line);
+            self::assertNotNull($family->response->line);
 
-            return $family->line->at(new \DateTimeImmutable(Scene::moment($moment)));
+            return $family->response->line->at(new \DateTimeImmutable(Scene::moment($moment)));
         };
         // It opens the bracket of b: −0.2 at 12:00, −0.6 at 18:00, so −0.2 − 0.4·(5.5/6) at half past five.
         $opens = (new Scene())->check('k1', '07:30', ['114.0'])->run('a', '08:00', '16:00')->check('n', '12:00', ['113.8'])
@@ -299,7 +302,7 @@ final class NumberedRulesTest extends TestCase
             $run(['timerMinutes' => 300, 'remarks' => [['kind' => 'stopped by itself', 'note' => '']]])->runningSeconds(),
         );
         $ahead = $run(['timesFrom' => 'unit', 'clockOffsetSeconds' => 90]);
-        self::assertSame('07:58:30', $ahead->start->format('H:i:s'));
+        self::assertSame('07:58:30', $ahead->timing->start->format('H:i:s'));
     }
 
     /** 12. Verdict order: void, open, qualified, corrected, valid; notes never count; two qualified are not void. */
@@ -313,7 +316,7 @@ final class NumberedRulesTest extends TestCase
         self::assertSame(Verdict::Qualified, $twice->verdict);
         $open = (new Scene())->check('k1', '2026-02-28T08:00:00', ['114.0'])->run('r1', '08:00', '16:00')->assess('r1');
         self::assertSame(Verdict::Open, $open->verdict);
-        $cure = self::finding($open, 'bracket.no-post-check')->cure;
+        $cure = self::finding($open, 'bracket.no-post-check')->remedy->cure;
         self::assertStringContainsString('closes this run', (string) $cure?->evidence);
         $void = (new Scene())->run('r1', '08:00', '16:00')->assess('r1');
         self::assertSame(Verdict::Void, $void->verdict, 'void stands above open where nothing can cure it');
@@ -334,7 +337,7 @@ final class NumberedRulesTest extends TestCase
             '90.0',
             ['clockOffsetSeconds' => 400, 'remarks' => [['kind' => 'knocked', 'note' => 'against a vice']]],
         )->assess('r9');
-        self::assertNull(self::finding($assessment, 'clock.doubtful')->channel);
+        self::assertNull(self::finding($assessment, 'clock.doubtful')->touched->channel);
         self::assertStringContainsString('against a vice', self::finding($assessment, 'run.remark')->seen);
         self::assertNotContains('clock.offset', Scene::rules($assessment), 'the graver rule silences the lighter');
     }
@@ -383,9 +386,9 @@ final class NumberedRulesTest extends TestCase
             ['asFound' => [['value' => '114.2', 'provenance' => 'read back']]],
         );
         $drift = $scene->assess('r1')->largestDrift();
-        $reading = $drift?->inputs[0]->inputs[0];
-        self::assertStringContainsString('read back by a second person', (string) $reading?->origin?->note);
-        self::assertSame('k2', $reading?->origin?->id);
+        $reading = $drift?->from->inputs[0]->from->inputs[0];
+        self::assertStringContainsString('read back by a second person', (string) $reading?->from->origin?->note);
+        self::assertSame('k2', $reading?->from->origin?->id);
     }
 
     /** A unit that adjusts itself: the value as found is gone, the change of its factor tells it. */
@@ -413,7 +416,7 @@ final class NumberedRulesTest extends TestCase
     {
         $family = $assessment->family;
         self::assertInstanceOf(\Footnote\Core\Noise\NoiseResults::class, $family);
-        $value = $family->line?->knots[0]->offset->value;
+        $value = $family->response->line?->knots[0]->offset->value;
         self::assertInstanceOf(Exact::class, $value);
 
         return $value;

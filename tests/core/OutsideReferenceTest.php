@@ -51,8 +51,8 @@ final class OutsideReferenceTest extends TestCase
                 ->assess('r');
             $family = $scene->family;
             self::assertInstanceOf(\Footnote\Core\Noise\NoiseResults::class, $family);
-            self::assertNotNull($family->line);
-            $moving = MovingSums::of($log, 0, $ranges, new LogClock($log, $scene->run), $family->line, $criteria);
+            self::assertNotNull($family->response->line);
+            $moving = MovingSums::of($log, 0, $ranges, new LogClock($log, $scene->run), $family->response->line, $criteria);
             self::assertEqualsWithDelta($r[7], $moving->equivalentLevel, 1e-8);
             foreach ($criteria as $c => $criterion) {
                 self::assertEqualsWithDelta($r[8 + $c], $moving->doses[$criterion->id], 1e-7 * $r[8 + $c]);
@@ -133,9 +133,9 @@ final class OutsideReferenceTest extends TestCase
             ->run('r', '08:00', '10:00', '90.0')
             ->assessLog('r', NoiseTablesTest::log($levels, 1.0));
         $outcome = Scene::result($assessment, 'dose:hc')->outcomes[0];
-        self::assertNotNull($outcome->tippingPoint);
+        self::assertNotNull($outcome->tipping->error);
         $criterion = NoiseTablesTest::criterion('90', '5', '80');
-        $offset = $outcome->tippingPoint->toFloat();
+        $offset = $outcome->tipping->error->toFloat();
         $at = static fn (float $more): float => LevelHistogram::of(
             NoiseTablesTest::log($levels, 1.0),
             0,

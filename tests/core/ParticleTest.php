@@ -182,9 +182,9 @@ final class ParticleTest extends TestCase
             ['0.3' => array_fill(0, 100, '28300')],
         )->check('k2', '09:50', blank: ['0.3' => '2830']);
         $result = Scene::result($scene->assess(), 'count:0.3');
-        self::assertSame(['10', '9.9'], [(string) $result->indicated?->value, (string) $result->pre?->value]);
-        self::assertEqualsWithDelta(9.9, $result->between?->toFloat(), 1e-9);
-        self::assertStringContainsString('By counting alone', $result->notes[0]);
+        self::assertSame(['10', '9.9'], [(string) $result->answers->indicated?->value, (string) $result->answers->pre?->value]);
+        self::assertEqualsWithDelta(9.9, $result->answers->between?->toFloat(), 1e-9);
+        self::assertStringContainsString('By counting alone', $result->beside->notes[0]);
     }
 
     /** The limits by counting lie around the number that stands, whatever the flow did between its checks. */
@@ -198,9 +198,9 @@ final class ParticleTest extends TestCase
                 ->assess(),
             'count:0.3',
         );
-        self::assertSame(1, preg_match('/between ([\d.]+) and ([\d.]+) /', $result->notes[0], $limits));
-        self::assertGreaterThan((float) $limits[1], $result->between?->toFloat());
-        self::assertLessThan((float) $limits[2], $result->between?->toFloat());
+        self::assertSame(1, preg_match('/between ([\d.]+) and ([\d.]+) /', $result->beside->notes[0], $limits));
+        self::assertGreaterThan((float) $limits[1], $result->answers->between?->toFloat());
+        self::assertLessThan((float) $limits[2], $result->answers->between?->toFloat());
     }
 
     /** A log of all from a size up and the same one told between sizes come to the same, up and between. */
@@ -230,9 +230,9 @@ final class ParticleTest extends TestCase
             $a = Scene::result($one, $key);
             $b = Scene::result($other, $key);
             foreach (['indicated', 'pre', 'post', 'between'] as $answer) {
-                self::assertEqualsWithDelta($a->{$answer}?->toFloat(), $b->{$answer}?->toFloat(), 1e-12, "$key, $answer");
+                self::assertEqualsWithDelta($a->answers->{$answer}?->toFloat(), $b->answers->{$answer}?->toFloat(), 1e-12, "$key, $answer");
             }
-            self::assertSame($a->notes, $b->notes, $key.': the same counts have the same limits');
+            self::assertSame($a->beside->notes, $b->beside->notes, $key.': the same counts have the same limits');
         }
     }
 
@@ -256,7 +256,7 @@ final class ParticleTest extends TestCase
             ->run('r', '08:00', '12:00', ['0.3' => $counts])
             ->check('k2', '12:10', ['2.70'], ['0.3' => '70'])
             ->assess();
-        self::assertEqualsWithDelta($numbers[0], Scene::result($assessment, 'count:0.3')->between?->toFloat(), 1e-9);
+        self::assertEqualsWithDelta($numbers[0], Scene::result($assessment, 'count:0.3')->answers->between?->toFloat(), 1e-9);
     }
 
     /** P-5: a filter of the same period scales the log; the mean of the scaled log is the filter. */
@@ -277,9 +277,13 @@ final class ParticleTest extends TestCase
             ['weighed' => '2.4', 'weighedFrom' => 'A-7', 'shiftMinutes' => 480],
         )->check('k2', '12:10', ['1.7'], [], $zero('0.2'));
         $assessment = $scene->assess();
-        self::assertSame('1', (string) Scene::result($assessment, 'mean:dust')->pre?->value, '1.2 on its scale less 0.2');
-        self::assertSame('1.2', (string) Scene::result($assessment, 'twa:dust')->between?->value, '2.4 mg/m³ for half of the shift');
-        self::assertSame('2.88', (string) Scene::result($assessment, 'peak:dust')->between?->value, '(1.4 − 0.2)·2.4');
+        self::assertSame('1', (string) Scene::result($assessment, 'mean:dust')->answers->pre?->value, '1.2 on its scale less 0.2');
+        self::assertSame(
+            '1.2',
+            (string) Scene::result($assessment, 'twa:dust')->answers->between?->value,
+            '2.4 mg/m³ for half of the shift',
+        );
+        self::assertSame('2.88', (string) Scene::result($assessment, 'peak:dust')->answers->between?->value, '(1.4 − 0.2)·2.4');
     }
 
     /**
@@ -530,13 +534,13 @@ final class ParticleTest extends TestCase
             '07:45',
             particle: ['flowFound' => [$row('76', '60.0'), $row('75', '60.0')]],
         )->run('r', '08:00', '08:10', ['0.3' => array_fill(0, 10, '755')])->assess();
-        $value = Scene::result($first, 'count:0.3')->pre?->value;
+        $value = Scene::result($first, 'count:0.3')->answers->pre?->value;
         self::assertInstanceOf(Exact::class, $value);
         self::assertSame(
             0,
             $value->compareTo(Exact::of('755')->minus(Exact::of('0.1'))->dividedBy(Exact::of('75.5'))),
             '(755 − 0.1) counts a minute in 75.5 mL',
         );
-        self::assertSame((string) $value, (string) Scene::result($swapped, 'count:0.3')->pre?->value);
+        self::assertSame((string) $value, (string) Scene::result($swapped, 'count:0.3')->answers->pre?->value);
     }
 }

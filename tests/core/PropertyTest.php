@@ -130,7 +130,7 @@ final class PropertyTest extends TestCase
                 ->assess('r');
             $family = $scene->family;
             self::assertInstanceOf(NoiseResults::class, $family);
-            $line = $family->line;
+            $line = $family->response->line;
             self::assertNotNull($line);
             $clock = new LogClock($log, $scene->run);
             $ranges = LogRanges::less([mt_rand(0, 100), 8990], [[500, 700], [4090, 4100], [8000, 8001]]);
@@ -212,7 +212,7 @@ final class PropertyTest extends TestCase
         foreach (['pre', 'post', 'between'] as $answer) {
             $value = static fn (
                 \Footnote\Core\Judgement\Assessment $one,
-            ): float => Scene::result($one, 'laeq')->{$answer}?->toFloat() ?? \NAN;
+            ): float => Scene::result($one, 'laeq')->answers->{$answer}?->toFloat() ?? \NAN;
             self::assertEqualsWithDelta(
                 $value($right) + 0.3,
                 $value($wrong),
@@ -221,8 +221,8 @@ final class PropertyTest extends TestCase
             );
         }
         self::assertSame(
-            Scene::result($right, 'laeq')->indicated?->full(),
-            Scene::result($wrong, 'laeq')->indicated?->full(),
+            Scene::result($right, 'laeq')->answers->indicated?->full(),
+            Scene::result($wrong, 'laeq')->answers->indicated?->full(),
             'as indicated stays as indicated',
         );
     }

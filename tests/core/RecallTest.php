@@ -53,7 +53,7 @@ final class RecallTest extends TestCase
     private static function otherwise(Result $result): array
     {
         $numbers = [];
-        foreach ($result->altered as $one) {
+        foreach ($result->footing->altered as $one) {
             $numbers[$one->by->kind->value] = $one->otherwise?->shown();
         }
 
@@ -86,8 +86,8 @@ final class RecallTest extends TestCase
         $found = ['until' => '2026-05-01T00:00:00+00:00'];
         $far = Scene::result(self::noise(self::recall('0.4', $found))->assess('r'), 'laeq');
         self::assertSame(['by rule' => '90.0', 'assumed' => '90.0'], self::otherwise($far));
-        self::assertEqualsWithDelta(90.0 + 0.4 * 31.5 / (61 * 24), $far->altered[1]->otherwise?->toFloat(), 1e-6);
-        self::assertSame(AlterationKind::Assumed, $far->altered[1]->by->kind);
+        self::assertEqualsWithDelta(90.0 + 0.4 * 31.5 / (61 * 24), $far->footing->altered[1]->otherwise?->toFloat(), 1e-6);
+        self::assertSame(AlterationKind::Assumed, $far->footing->altered[1]->by->kind);
         self::assertSame(Robustness::Robust, $far->outcomes[0]->robustness);
         $near = Scene::result(self::noise(self::recall('0.4', $found), '90.25', '114.0')->assess('r'), 'laeq')->outcomes[0];
         self::assertTrue($near->crossed);
@@ -106,7 +106,7 @@ final class RecallTest extends TestCase
         $result = Scene::result($assessment, 'laeq');
         self::assertSame('90.0', $result->reportedFigure()->shown());
         self::assertSame(Robustness::Undecided, $result->outcomes[0]->robustness);
-        self::assertSame([], $result->altered);
+        self::assertSame([], $result->footing->altered);
         self::assertSame(Severity::Qualified, self::severity($assessment->findings));
     }
 
@@ -190,7 +190,7 @@ final class RecallTest extends TestCase
         self::assertSame('-2.00', $scene->assess('r')->largestDrift()?->shown(), 'a common error leaves the drift alone');
         self::assertSame($volume->reportedFigure()->shown(), self::otherwise($right)['by rule'] ?? '');
         // 31.5 and 40.5 h of 48: two thirds to five sixths of the error.
-        $evenly = $right->altered[1]->otherwise?->toFloat() ?? 0.0;
+        $evenly = $right->footing->altered[1]->otherwise?->toFloat() ?? 0.0;
         self::assertTrue($volume->reportedFigure()->toFloat() < $evenly && $evenly < $right->reportedFigure()->toFloat());
         self::assertSame(Verdict::Corrected, $scene->assess('r')->verdict);
     }
@@ -217,8 +217,8 @@ final class RecallTest extends TestCase
         };
         $result = $scene('9');
         $whole = $result->reportedFigure()->toFloat();
-        $certified = $result->altered[0]->otherwise?->toFloat() ?? 0.0;
-        $evenly = $result->altered[1]->otherwise?->toFloat() ?? 0.0;
+        $certified = $result->footing->altered[0]->otherwise?->toFloat() ?? 0.0;
+        $evenly = $result->footing->altered[1]->otherwise?->toFloat() ?? 0.0;
         self::assertEqualsWithDelta(1.04, $certified / $whole, 1e-9);
         self::assertTrue($whole < $evenly && $evenly < $certified);
         $between = number_format(($whole + $evenly) / 2, 4, '.', '');

@@ -75,7 +75,7 @@ final class SamplingPlanTest extends TestCase
             [$plan->leastVolume->full(), $plan->leastMinutes->full(), $plan->media, $plan->volumeEach->full()],
         );
         self::assertSame('0.0521', $plan->reach->shown());
-        self::assertTrue($plan->usable);
+        self::assertTrue($plan->conclusion->usable);
     }
 
     /** 0.05 L/min over 480 min is 24 L, and the method takes 10: three tubes of 8 L. */
@@ -91,24 +91,27 @@ final class SamplingPlanTest extends TestCase
         self::assertSame([3, '8'], [$plan->media, $plan->volumeEach->full()]);
         // 50 ppm toluene are 50·92.14/24.45 = 188.4 mg/m³; a tenth takes 5/18.84 = 0.265 L.
         self::assertEqualsWithDelta(5 / (0.1 * 50 * 92.14 / 24.45), $plan->leastVolume->toFloat(), 1e-9);
-        self::assertStringContainsString('3 media one after the other, each for 160 min', implode(' ', $plan->words));
+        self::assertStringContainsString('3 media one after the other, each for 160 min', implode(' ', $plan->conclusion->words));
     }
 
     public function testWhatCannotBeReachedSaysSo(): void
     {
         $plan = self::plan(['limit' => ['0.05', Unit::MilligramPerCubicMetre]]);
-        self::assertFalse($plan->usable);
-        self::assertStringContainsString('cannot be quantified so', $plan->words[0]);
-        self::assertTrue(self::plan(['share' => '1', 'shift' => '100'])->usable, 'exactly 200 L keep the method');
-        self::assertFalse(self::plan(['share' => '1', 'shift' => '99'])->usable, 'less than the method wants');
-        self::assertFalse(self::plan(['flow' => '0.21', 'method' => 'vapour', 'loq' => '0.01'])->usable, 'faster than the method allows');
+        self::assertFalse($plan->conclusion->usable);
+        self::assertStringContainsString('cannot be quantified so', $plan->conclusion->words[0]);
+        self::assertTrue(self::plan(['share' => '1', 'shift' => '100'])->conclusion->usable, 'exactly 200 L keep the method');
+        self::assertFalse(self::plan(['share' => '1', 'shift' => '99'])->conclusion->usable, 'less than the method wants');
+        self::assertFalse(
+            self::plan(['flow' => '0.21', 'method' => 'vapour', 'loq' => '0.01'])->conclusion->usable,
+            'faster than the method allows',
+        );
     }
 
     public function testPastDriftLeavesABandUndecided(): void
     {
         $plan = self::plan(['drift' => '-4.2']);
         self::assertSame('4.2', $plan->undecided?->shown());
-        self::assertStringContainsString('a result within 4.2 % of the limit is undecided', implode(' ', $plan->words));
+        self::assertStringContainsString('a result within 4.2 % of the limit is undecided', implode(' ', $plan->conclusion->words));
     }
 
     public function testWhatMakesNoPlanNamesItsField(): void

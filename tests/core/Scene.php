@@ -156,28 +156,17 @@ final class Scene
                 ? $one
                 : new \Footnote\Core\Evidence\Run(
                     $one->id,
-                    $one->instrument,
-                    $one->start,
-                    $one->stop,
-                    $one->person,
-                    $one->task,
-                    $one->place,
+                    $one->deployment,
+                    $one->timing,
+                    $one->day,
                     new NoiseRecord($log, null, 'log.csv'),
-                    $one->pauses,
-                    $one->remarks,
-                    $one->exclusions,
-                    $one->declaration,
-                    $one->clockOffset,
-                    $one->plannedMinutes,
-                    $one->shiftMinutes,
-                    $one->timerMinutes,
+                    $one->notes,
+                    $one->source,
                 );
         }
         $timeline = new \Footnote\Core\Evidence\Timeline(
             $timeline->instrument,
-            $timeline->checks,
-            $timeline->interventions,
-            $runs,
+            new \Footnote\Core\Evidence\Chronicle($timeline->checks, $timeline->interventions, $runs),
             $timeline->references,
         );
         foreach ($timeline->runs as $one) {

@@ -88,10 +88,15 @@ final class ShiftSumsTest extends TestCase
                         1e-9,
                         $key.' on each of its pages',
                     );
-                    self::assertEqualsWithDelta($day->pre?->toFloat(), $made->pre?->toFloat(), 1e-9, $key.', offset taken out');
+                    self::assertEqualsWithDelta(
+                        $day->answers->pre?->toFloat(),
+                        $made->answers->pre?->toFloat(),
+                        1e-9,
+                        $key.', offset taken out',
+                    );
                     self::assertSame(
-                        array_map(static fn (array $one): string => $one[0], $day->also),
-                        array_map(static fn (array $one): string => $one[0], $made->also),
+                        array_map(static fn (array $one): string => $one[0], $day->footing->also),
+                        array_map(static fn (array $one): string => $one[0], $made->footing->also),
                         $key.' has the same other values',
                     );
                 }
@@ -109,7 +114,7 @@ final class ShiftSumsTest extends TestCase
     /** The number with what was not sampled as nothing, whichever of both is reported. */
     private function asNothing(Result $result): float
     {
-        foreach ($result->also as [$words, $figure]) {
+        foreach ($result->footing->also as [$words, $figure]) {
             if ($words === 'with the unsampled part of the day as nothing') {
                 return $figure->toFloat();
             }

@@ -57,8 +57,8 @@ final class StatementPropertyTest extends TestCase
         $words = \sprintf(
             '%s against %s %s: %s',
             $result->title,
-            $outcome->limit->comparator->value,
-            $outcome->limit->value->written,
+            $outcome->limit->threshold->comparator->value,
+            $outcome->limit->threshold->value->written,
             $outcome->statement,
         );
         if ($assessment->verdictOn($result) === Verdict::Void) {
@@ -84,7 +84,7 @@ final class StatementPropertyTest extends TestCase
         }
         self::assertNotSame([], $outcome->causes, 'it names a cause: '.$words);
         self::assertStringStartsWith('Undecided: ', $outcome->statement);
-        $other = $result->causes !== [] || (!$outcome->crossed && $result->ceiling !== null);
+        $other = $result->footing->causes !== [] || (!$outcome->crossed && $result->footing->ceiling !== null);
         self::assertTrue(!$agree || $other, 'nothing speaks against it: '.$words);
     }
 
@@ -93,12 +93,12 @@ final class StatementPropertyTest extends TestCase
     {
         return array_values(array_filter([
             $result->reportedFigure(),
-            $result->plain ? $result->indicated : null,
-            $result->pre,
-            $result->post,
-            $result->between,
-            ...$result->byChecks,
-            ...array_map(static fn (array $one): Figure => $one[1], $result->also),
+            $result->footing->plain ? $result->answers->indicated : null,
+            $result->answers->pre,
+            $result->answers->post,
+            $result->answers->between,
+            ...$result->answers->byChecks,
+            ...array_map(static fn (array $one): Figure => $one[1], $result->footing->also),
         ]));
     }
 
@@ -106,21 +106,21 @@ final class StatementPropertyTest extends TestCase
     private static function ends(Figure $figure): array
     {
         return match (true) {
-            $figure->bound === Bound::AtLeast => [
-                $figure->floor === null ? $figure->toFloat() : (float) (string) $figure->low()->toFloat(),
+            $figure->known->bound === Bound::AtLeast => [
+                $figure->known->floor === null ? $figure->toFloat() : (float) (string) $figure->low()->toFloat(),
                 \INF,
             ],
-            $figure->bound === Bound::AtMost => [-\INF, $figure->toFloat()],
-            $figure->floor !== null => [$figure->low()->toFloat(), $figure->toFloat()],
+            $figure->known->bound === Bound::AtMost => [-\INF, $figure->toFloat()],
+            $figure->known->floor !== null => [$figure->low()->toFloat(), $figure->toFloat()],
             default => [$figure->toFloat()],
         };
     }
 
     private static function crosses(ExposureLimit $limit, float $value): bool
     {
-        $line = $limit->value->value->toFloat();
+        $line = $limit->threshold->value->value->toFloat();
 
-        return match ($limit->comparator) {
+        return match ($limit->threshold->comparator) {
             ExposureComparator::FallenBelow => $value < $line,
             ExposureComparator::Exceeded => $value > $line,
             default => $value >= $line,

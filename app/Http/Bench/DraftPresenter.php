@@ -66,7 +66,7 @@ final readonly class DraftPresenter
         $bench = $family->bench();
         $instruction = static fn (Step $step): ?string => $bench instanceof AsksByReference
             ? $bench->instruction($step, $timeline->instrument, $chosen, $now)
-            : $step->instruction;
+            : $step->words->instruction;
         $closes = $check === null || (!$check->content->hasAsFound() && !$check->content->wasAdjusted())
             ? []
             : $this->foresight->after($check, $everything, $policy, $this->workings->yardsticks($campaign['id']));
@@ -83,14 +83,14 @@ final readonly class DraftPresenter
                 'steps' => array_map(static fn (Step $step): array => [
                     'id' => $step->id,
                     'kind' => $step->kind->value,
-                    'title' => $step->title,
+                    'title' => $step->words->title,
                     'instruction' => $instruction($step) ?? '',
-                    'why' => $step->why,
+                    'why' => $step->words->why,
                     'required' => $step->required,
                     'seconds' => $step->seconds,
-                    'when' => $step->when,
-                    'into' => $step->into,
-                    'rows' => $step->rows,
+                    'when' => $step->onlyAfter,
+                    'into' => $step->readings->name ?? '',
+                    'rows' => $step->readings->rows ?? 1,
                     'fields' => Entry::all($family->bench()->fields($step, $timeline->instrument, $chosen)),
                     'columns' => Entry::all($family->bench()->columns($step, $timeline->instrument, $chosen, $setting)),
                     'presets' => $family->bench()->presets($step, $timeline->instrument, $chosen, $setting),
@@ -103,7 +103,7 @@ final readonly class DraftPresenter
                                     $family->bench()->columns($step, $timeline->instrument, $chosen, $setting),
                                     static fn (Entry $column): bool => $column->kind === EntryKind::Choice
                                         && $column->required
-                                        && $column->choices === [],
+                                        && $column->among->choices === [],
                                 ) === []),
                         ),
                     )),
@@ -147,8 +147,8 @@ final readonly class DraftPresenter
                 'closes' => array_map(
                     static fn (array $closed): array => [
                         'run' => $closed['run']->id,
-                        'person' => $closed['run']->person,
-                        'task' => $closed['run']->task,
+                        'person' => $closed['run']->deployment->person,
+                        'task' => $closed['run']->deployment->task,
                         'verdict' => $closed['verdict']->value,
                         'finding' => $closed['finding']?->seen,
                     ],

@@ -118,18 +118,20 @@ final readonly class DayPresenter
         $runs = array_values(
             array_filter(
                 $timeline->runs,
-                static fn (Run $run): bool => $run->start < $to
-                    && ($run->stop ?? $run->start) >= $from
-                    && ($run->stop !== null || $run->start < $to),
+                static fn (Run $run): bool => $run->timing->start < $to
+                    && ($run->timing->stop ?? $run->timing->start) >= $from
+                    && ($run->timing->stop !== null || $run->timing->start < $to),
             ),
         );
         $checks = array_values(array_filter($timeline->checks, static fn (Check $check): bool => $inDay($check->at)));
-        $open = array_values(array_filter($this->foresight->openRuns($timeline), static fn (Run $run): bool => $run->start < $to));
+        $open = array_values(array_filter($this->foresight->openRuns($timeline), static fn (Run $run): bool => $run->timing->start < $to));
         $last = null;
         foreach ($timeline->checks as $check) {
             $last = $check->at < $to ? $check : $last;
         }
-        $running = array_values(array_filter($timeline->runs, static fn (Run $run): bool => $run->stop === null && $run->start < $to));
+        $running = array_values(
+            array_filter($timeline->runs, static fn (Run $run): bool => $run->timing->stop === null && $run->timing->start < $to),
+        );
         $draft = $this->drafts->headOf($id)['id'] ?? null;
 
         return [
@@ -138,11 +140,11 @@ final readonly class DayPresenter
             'runs' => array_map(
                 static fn (Run $run): array => [
                     'id' => $run->id,
-                    'start' => $run->start->setTimezone($zone)->format(\DATE_ATOM),
-                    'stop' => $run->stop?->setTimezone($zone)->format(\DATE_ATOM),
-                    'person' => $run->person,
-                    'task' => $run->task,
-                    'place' => $run->place,
+                    'start' => $run->timing->start->setTimezone($zone)->format(\DATE_ATOM),
+                    'stop' => $run->timing->stop?->setTimezone($zone)->format(\DATE_ATOM),
+                    'person' => $run->deployment->person,
+                    'task' => $run->deployment->task,
+                    'place' => $run->deployment->place,
                 ],
                 $runs,
             ),

@@ -82,9 +82,9 @@ final readonly class PlanPresenter
         );
 
         return [
-            'usable' => $plan->usable,
+            'usable' => $plan->conclusion->usable,
             'media' => $plan->media,
-            'words' => $plan->words,
+            'words' => $plan->conclusion->words,
             'lines' => $lines,
             'figures' => $sheet->rows(),
         ];

@@ -52,15 +52,15 @@ final readonly class LogGuess
         $rows = array_map(
             static fn (string $line): array => array_map(
                 static fn (string $cell): string => mb_substr($cell, 0, 60),
-                LogFormatGuess::cells($line, $format->delimiter),
+                LogFormatGuess::cells($line, $format->layout->delimiter),
             ),
             $lines,
         );
 
         return [
             'format' => $this->formats->write($format),
-            'header' => $format->skip > 0 ? ($rows[$format->skip - 1] ?? []) : [],
-            'rows' => \array_slice($rows, $format->skip, 12),
+            'header' => $format->layout->skip > 0 ? ($rows[$format->layout->skip - 1] ?? []) : [],
+            'rows' => \array_slice($rows, $format->layout->skip, 12),
             'kinds' => array_merge(...array_map(self::choice(...), $choices)),
         ];
     }

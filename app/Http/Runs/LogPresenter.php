@@ -39,7 +39,7 @@ final readonly class LogPresenter
         $campaign = $this->campaigns->ofRun($id);
         $family = $this->assessor->assess(
             $run,
-            $this->logbook->timeline($run->instrument),
+            $this->logbook->timeline($run->deployment->instrument),
             $this->policies->get($campaign['policy']),
             $this->workings->yardsticks($campaign['id']),
         )->family;
@@ -50,10 +50,10 @@ final readonly class LogPresenter
         $limits = [];
         foreach ($family->resultsOf($channel) as $result) {
             foreach ($result->outcomes as $outcome) {
-                if ($outcome->limit->unit === $series->unit->value) {
+                if ($outcome->limit->threshold->unit === $series->unit->value) {
                     $limits[] = [
-                        'title' => $outcome->limit->title.' '.$outcome->limit->value->written,
-                        'value' => $outcome->limit->value->value->toFloat(),
+                        'title' => $outcome->limit->title.' '.$outcome->limit->threshold->value->written,
+                        'value' => $outcome->limit->threshold->value->value->toFloat(),
                     ];
                 }
             }
@@ -74,7 +74,7 @@ final readonly class LogPresenter
     public function sketch(string $id): array
     {
         $run = $this->logbook->coreRun($this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id));
-        $format = $this->families->of($this->logbook->timeline($run->instrument)->instrument->family);
+        $format = $this->families->of($this->logbook->timeline($run->deployment->instrument)->instrument->family);
         $log = $run->content instanceof Logged ? $run->content->log() : null;
         if (!$format instanceof SketchesLogs || !$log instanceof SeriesLog) {
             return ['start' => null, 'stepSeconds' => null, 'points' => []];

@@ -32,7 +32,7 @@ final class Totals
         foreach ($criteria as $one) {
             $criterion = Fields::of($one);
             if ($format->knowsCriterion($criterion)) {
-                $asked[] = $each->as($each->name.'/'.$criterion->text('id'), $each->label.' '.$criterion->text('name'));
+                $asked[] = $each->as($each->name.'/'.$criterion->text('id'), $each->words->label.' '.$criterion->text('name'));
             }
         }
 
@@ -54,9 +54,9 @@ final class Totals
             }
             if (\is_array($reading) && \is_string($reading['value'] ?? null) && \is_string($reading['provenance'] ?? null)) {
                 $shown[] = [
-                    'label' => $entry->label,
+                    'label' => $entry->words->label,
                     'value' => $reading['value'],
-                    'unit' => ($entry->units[0] ?? Unit::None)->value,
+                    'unit' => ($entry->scale->units[0] ?? Unit::None)->value,
                     'provenance' => $reading['provenance'],
                 ];
             }

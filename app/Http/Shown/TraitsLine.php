@@ -32,7 +32,7 @@ final class TraitsLine
         foreach ($entries as $entry) {
             // A number whose unit is chosen beside it, as on a label: "18.0 % vol".
             $unit = $bare && $entry->kind === EntryKind::Choice;
-            $bare = $entry->kind === EntryKind::Decimal && $entry->required && $entry->units === [Unit::None];
+            $bare = $entry->kind === EntryKind::Decimal && $entry->required && $entry->scale->units === [Unit::None];
             $shown = self::shown($traits, [$entry]);
             foreach ($entry->kind === EntryKind::Rows ? \array_slice($shown, 0, 1) : $shown as $trait) {
                 if ($unit && $words !== []) {
@@ -43,10 +43,13 @@ final class TraitsLine
                     $bare => $trait['shown'],
                     $trait['flag'] => Words::inSentence($trait['label']),
                     // Of a table the names must do: what its rows hold stands on the page of the unit.
-                    $entry->kind === EntryKind::Rows => Words::inSentence($entry->label).' '.implode(
+                    $entry->kind === EntryKind::Rows => Words::inSentence($entry->words->label).' '.implode(
                         ', ',
                         array_filter(
-                            array_map(static fn (Traits $row): ?string => $row->shown($entry->rows[0]->name), $traits->rows($entry->name)),
+                            array_map(
+                                static fn (Traits $row): ?string => $row->shown($entry->among->rows[0]->name),
+                                $traits->rows($entry->name),
+                            ),
                             \is_string(...),
                         ),
                     ),
@@ -76,15 +79,19 @@ final class TraitsLine
             if ($entry->kind === EntryKind::Rows) {
                 foreach ($traits->rows($entry->name) as $row) {
                     $list[] = [
-                        'label' => $row->shown($entry->rows[0]->name) ?? $entry->label,
-                        'shown' => self::line($row, \array_slice($entry->rows, 1)),
+                        'label' => $row->shown($entry->among->rows[0]->name) ?? $entry->words->label,
+                        'shown' => self::line($row, \array_slice($entry->among->rows, 1)),
                         'flag' => false,
                     ];
                 }
                 continue;
             }
-            $unit = $entry->kind === EntryKind::Decimal ? ' '.($entry->units[0] ?? Unit::None)->value : '';
-            $list[] = ['label' => $entry->label, 'shown' => rtrim(($entry->choices[$shown] ?? $shown).$unit), 'flag' => $flag];
+            $unit = $entry->kind === EntryKind::Decimal ? ' '.($entry->scale->units[0] ?? Unit::None)->value : '';
+            $list[] = [
+                'label' => $entry->words->label,
+                'shown' => rtrim(($entry->among->choices[$shown] ?? $shown).$unit),
+                'flag' => $flag,
+            ];
         }
 
         return $list;

@@ -21,8 +21,8 @@ final readonly class BelowStandard extends SampleRule
 
     protected function check(Check $check, FlowCheck $content, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $below = $content->points === []
-            ? FlowMeasurement::of($content->asFound, 'as found', $check, $content, $case->timeline)?->below
+        $below = $content->readings->points === []
+            ? FlowMeasurement::of($content->readings->asFound, 'as found', $check, $content, $case->timeline)?->below
             : null;
         if ($below !== null) {
             yield $setting->finding(

@@ -21,9 +21,9 @@ final readonly class BelowZero extends SampleRule
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         if ($analyte->isBelowZero) {
-            $why = $analyte->quantitation === null
-                ? 'and report '.$analyte->report.' states no limit of quantitation'
-                : 'further than the quantitation of '.$analyte->quantitation->words();
+            $why = $analyte->masses->quantitation === null
+                ? 'and report '.$analyte->reported->report.' states no limit of quantitation'
+                : 'further than the quantitation of '.$analyte->masses->quantitation->words();
             yield $setting->finding(
                 \sprintf(
                     '%s: %s µg lies below zero, %s. A filter may be torn, exchanged or misweighed.',
@@ -33,7 +33,7 @@ final readonly class BelowZero extends SampleRule
                 ),
                 [$case->run->id],
                 cure: new Cure(
-                    $analyte->quantitation === null
+                    $analyte->masses->quantitation === null
                         ? 'the laboratory\'s limit of quantitation'
                         : 'the laboratory\'s word on the weighing, in a later report',
                     'any time',

@@ -23,13 +23,15 @@ final readonly class BlanksFew extends SampleRule
     {
         $wanted = $results->sample->method?->decimal('blanks')->value ?? Exact::of(1);
         // A laboratory that subtracted them itself had them.
-        $there = $analyte->blankCorrected === Corrected::Yes ? max($analyte->fieldBlanks, $results->sample->blanks) : $analyte->fieldBlanks;
+        $there = $analyte->corrections->blank === Corrected::Yes
+            ? max($analyte->blanks->fieldBlanks, $results->sample->analysed->blanks)
+            : $analyte->blanks->fieldBlanks;
         if (Exact::of($there)->compareTo($wanted) < 0) {
             yield $setting->finding(
                 \sprintf(
                     '%s: report %s has %s; %s wanted.',
                     ucfirst($analyte->name()),
-                    $analyte->report,
+                    $analyte->reported->report,
                     $there === 0 ? 'no field blank' : $there.' field blank'.($there === 1 ? '' : 's'),
                     $wanted->compareTo(Exact::of(1)) === 0 ? 'one is' : $wanted->rounded(0).' are',
                 ),

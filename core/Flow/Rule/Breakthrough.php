@@ -28,7 +28,7 @@ final readonly class Breakthrough extends SampleRule
             return;
         }
         $limit = $setting->limit('share');
-        $graver = $this->graver === null ? null : $case->policy->limit($this->graver, 'share');
+        $graver = $this->graver === null ? null : $case->heldTo->policy->limit($this->graver, 'share');
         if (!$limit->isKeptBy($share) && ($graver === null || $graver->isKeptBy($share))) {
             yield $setting->finding(
                 \sprintf('%s: the back section holds %s %% of the front; some may be lost.', ucfirst($analyte->name()), $share->rounded(1)),

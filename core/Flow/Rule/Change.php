@@ -29,7 +29,7 @@ final readonly class Change extends SampleRule
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $largest = null;
-        foreach ($results->drifts() as $drift) {
+        foreach ($results->worked()->drifts as $drift) {
             if ($largest === null || Real::compare(self::size($drift), self::size($largest)) > 0) {
                 $largest = $drift;
             }
@@ -38,7 +38,7 @@ final readonly class Change extends SampleRule
             return;
         }
         $limit = $setting->limit('change');
-        $graver = $this->graver === null ? null : $case->policy->limit($this->graver, 'change');
+        $graver = $this->graver === null ? null : $case->heldTo->policy->limit($this->graver, 'change');
         if (!$limit->isKeptBy(self::size($largest)) && ($graver === null || $graver->isKeptBy(self::size($largest)))) {
             $words = \sprintf('%s: %s %%.', ucfirst($largest->meaning), self::beside($largest, $limit->value->value));
             yield $setting->finding(

@@ -18,7 +18,7 @@ final readonly class ConditionsMissing extends SampleRule
 
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->sample->air->isKnown() || $case->run->stop === null || $results->conditions->air === null) {
+        if ($results->sample->field->air->isKnown() || $case->run->timing->stop === null || $results->conditions->air === null) {
             return;
         }
         yield $setting->finding($results->result('volume-ref') !== null

@@ -21,14 +21,14 @@ final readonly class ConditionsOff extends SampleRule
 
     protected function check(Check $check, FlowCheck $content, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $field = $results->sample->air;
+        $field = $results->sample->field->air;
         if ($case->timeline->instrument->traits->text('flowControl') !== FlowFormat::UNCOMPENSATED
             || !$field->isKnown()
-            || !$content->air->isKnown()) {
+            || !$content->standard->air->isKnown()) {
             return;
         }
-        $warmer = $field->kelvin()->minus($content->air->kelvin());
-        $denser = $field->kilopascal()->minus($content->air->kilopascal());
+        $warmer = $field->kelvin()->minus($content->standard->air->kelvin());
+        $denser = $field->kilopascal()->minus($content->standard->air->kilopascal());
         $temperature = $setting->limit('temperature');
         $pressure = $setting->limit('pressure');
         if (!$temperature->isKeptBy($warmer->absolute()) || !$pressure->isKeptBy($denser->absolute())) {

@@ -22,12 +22,16 @@ final readonly class CorrectionUnknown extends SampleRule
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $unknown = array_keys(array_filter([
-            'blanks' => $analyte->blankCorrected === Corrected::Unknown,
-            'desorption' => $analyte->desorptionCorrected === Corrected::Unknown && $results->sample->isDesorbed($analyte),
+            'blanks' => $analyte->corrections->blank === Corrected::Unknown,
+            'desorption' => $analyte->corrections->desorption === Corrected::Unknown && $results->sample->isDesorbed($analyte),
         ]));
         if ($unknown !== []) {
             yield $setting->finding(
-                \sprintf('Whether report %s is already corrected for %s is not known.', $analyte->report, implode(' and ', $unknown)),
+                \sprintf(
+                    'Whether report %s is already corrected for %s is not known.',
+                    $analyte->reported->report,
+                    implode(' and ', $unknown),
+                ),
                 [$case->run->id],
                 cure: new Cure('the laboratory\'s word whether it corrected for '.implode(' and ', $unknown), 'any time'),
                 channel: $analyte->analyte,

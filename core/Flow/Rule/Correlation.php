@@ -18,7 +18,7 @@ final readonly class Correlation extends SampleRule
 
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $curve = $results->sample->gauges === [] ? null : $results->curve;
+        $curve = $results->sample->field->gauges === [] ? null : $results->drawn->curve;
         $limit = $setting->limit('correlation');
         if ($curve !== null && !$limit->isKeptBy($curve->correlation->toFloat())) {
             yield $setting->finding(

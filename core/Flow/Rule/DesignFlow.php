@@ -35,9 +35,9 @@ final readonly class DesignFlow extends SampleRule
             return;
         }
         $limit = $this->limit($setting->limit('deviation'), $results, $this->graver === null);
-        $graver = $this->graver === null ? null : $case->policy->limit($this->graver, 'deviation');
+        $graver = $this->graver === null ? null : $case->heldTo->policy->limit($this->graver, 'deviation');
         $graver = $graver === null ? null : $this->limit($graver, $results, true);
-        foreach ($results->line->knots ?? [] as $knot) {
+        foreach ($results->drawn->line->knots ?? [] as $knot) {
             $deviation = Real::times(Real::by(Real::minus($knot->flow->value, $design), $design), Exact::of(100));
             $size = $deviation instanceof Exact ? $deviation->absolute() : abs($deviation);
             if (!$limit->isKeptBy($size) && ($graver === null || $graver->isKeptBy($size))) {

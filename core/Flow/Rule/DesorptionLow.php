@@ -20,9 +20,9 @@ final readonly class DesorptionLow extends SampleRule
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $limit = $setting->limit('efficiency');
-        if ($analyte->desorption !== null && !$limit->isKeptBy($analyte->desorption->value)) {
+        if ($analyte->corrections->efficiency !== null && !$limit->isKeptBy($analyte->corrections->efficiency->value)) {
             yield $setting->finding(
-                \sprintf('%s: a desorption efficiency of %s.', ucfirst($analyte->name()), $analyte->desorption->written),
+                \sprintf('%s: a desorption efficiency of %s.', ucfirst($analyte->name()), $analyte->corrections->efficiency->written),
                 [$case->run->id],
                 $limit,
                 channel: $analyte->analyte,

@@ -21,12 +21,13 @@ final readonly class DesorptionMissing extends SampleRule
 
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->sample->isDesorbed($analyte) && $analyte->desorptionCorrected === Corrected::No && $analyte->desorption === null) {
+        $corrections = $analyte->corrections;
+        if ($results->sample->isDesorbed($analyte) && $corrections->desorption === Corrected::No && $corrections->efficiency === null) {
             yield $setting->finding(
                 \sprintf(
                     '%s: not corrected for desorption, and report %s gives no efficiency.',
                     ucfirst($analyte->name()),
-                    $analyte->report,
+                    $analyte->reported->report,
                 ),
                 [$case->run->id],
                 cure: new Cure('the efficiency of desorption from the laboratory', 'any time'),

@@ -25,7 +25,7 @@ final readonly class Estimated extends SampleRule
                     '%s: %s µg lies below the quantitation of %s.',
                     ucfirst($analyte->name()),
                     $analyte->mass->shown(),
-                    $analyte->quantitation?->words() ?? '',
+                    $analyte->masses->quantitation?->words() ?? '',
                 ),
                 [$case->run->id],
                 channel: $analyte->analyte,

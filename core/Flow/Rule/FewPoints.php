@@ -19,7 +19,7 @@ final readonly class FewPoints extends SampleRule
 
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $curve = $results->sample->gauges === [] ? null : $results->curve;
+        $curve = $results->sample->field->gauges === [] ? null : $results->drawn->curve;
         $limit = $setting->limit('count');
         if ($curve !== null && !$limit->isKeptBy(Exact::of(\count($curve->points)))) {
             yield $setting->finding(

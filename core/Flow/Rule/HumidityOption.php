@@ -23,7 +23,7 @@ final readonly class HumidityOption extends SampleRule
         $options = [];
         foreach ($case->checks() as $check) {
             if ($check->content instanceof FlowCheck && $case->timeline->referenceOf($check)?->kind === FlowStandards::SOAP_FILM) {
-                $options[$check->id] = $check->content->air->humidity !== null;
+                $options[$check->id] = $check->content->standard->air->humidity !== null;
             }
         }
         if (\count(array_unique($options)) > 1) {

@@ -83,7 +83,7 @@ final readonly class Leak extends SampleRule
 
     private function asFlow(FlowCheck $content): string
     {
-        $flow = $content->leak?->flow($content->air);
+        $flow = $content->leak?->flow($content->standard->air);
 
         return $flow === null ? '' : \sprintf(' That is a leak of %s mL/min.', $flow->times(1000)->rounded(1));
     }

@@ -18,10 +18,10 @@ final readonly class MediumTwice extends SampleRule
 
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $others = array_values(array_filter($results->sample->users, static fn (string $run): bool => $run !== $case->run->id));
+        $others = array_values(array_filter($results->sample->analysed->users, static fn (string $run): bool => $run !== $case->run->id));
         if ($others !== []) {
             yield $setting->finding(
-                \sprintf('The medium %s is also that of %s.', $results->sample->medium ?? '', implode(', ', $others)),
+                \sprintf('The medium %s is also that of %s.', $results->sample->analysed->medium ?? '', implode(', ', $others)),
                 [$case->run->id, ...$others],
                 advice: 'Correct the number of the medium on the run that has it wrong.',
             );

@@ -23,7 +23,7 @@ final readonly class MethodFlow extends SampleRule
         $method = $results->sample->method;
         $low = $method?->measured('flowLow');
         $high = $method?->measured('flowHigh');
-        foreach ($results->line->knots ?? [] as $knot) {
+        foreach ($results->drawn->line->knots ?? [] as $knot) {
             if (($low !== null && Real::compare($knot->flow->value, $low->in(Unit::LitrePerMinute)) < 0)
                 || ($high !== null && Real::compare($knot->flow->value, $high->in(Unit::LitrePerMinute)) > 0)) {
                 yield $setting->finding(

@@ -19,19 +19,19 @@ final readonly class NoLaboratoryResult extends SampleRule
 
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($case->run->stop === null || $results->sample->analytes !== []) {
+        if ($case->run->timing->stop === null || $results->sample->analysed->analytes !== []) {
             return;
         }
-        yield $results->sample->medium === null
+        yield $results->sample->analysed->medium === null
             ? $setting->finding(
                 'The run names no medium: no laboratory result can be told to be its own.',
                 [$case->run->id],
                 cure: new Cure('the number of the medium', 'when it is written down with the run'),
             )
             : $setting->finding(
-                \sprintf('No laboratory has reported on the medium %s.', $results->sample->medium),
+                \sprintf('No laboratory has reported on the medium %s.', $results->sample->analysed->medium),
                 [$case->run->id],
-                cure: new Cure('the laboratory\'s report on '.$results->sample->medium, 'when it comes'),
+                cure: new Cure('the laboratory\'s report on '.$results->sample->analysed->medium, 'when it comes'),
             );
     }
 }

@@ -29,7 +29,7 @@ abstract readonly class SampleRule implements Rule
                 yield from $this->check($check, $check->content, $results, $case, $setting);
             }
         }
-        foreach ($results->sample->analytes as $analyte) {
+        foreach ($results->sample->analysed->analytes as $analyte) {
             yield from $this->analyte($analyte, $results, $case, $setting);
         }
     }
@@ -42,11 +42,11 @@ abstract readonly class SampleRule implements Rule
      */
     final protected static function used(Check $check, FlowCheck $content, RunCase $case): array
     {
-        $found = ['as found' => $content->asFound];
-        $left = ['as left' => $content->asLeft];
+        $found = ['as found' => $content->readings->asFound];
+        $left = ['as left' => $content->readings->asLeft];
 
         return match (true) {
-            !$content->adjusted, $check === $case->bracket->post => $found,
+            !$content->readings->adjusted, $check === $case->bracket->post => $found,
             $check === $case->bracket->pre => $left,
             default => [...$found, ...$left],
         };

@@ -25,22 +25,25 @@ final readonly class SamplerFlow extends SampleRule
     protected function check(Check $check, FlowCheck $content, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $limit = $setting->limit('deviation');
-        foreach (FlowCheck::counting($content->asFound) as $row) {
-            if ($row->display === null) {
+        foreach (FlowCheck::counting($content->readings->asFound) as $row) {
+            if ($row->sampler->display === null) {
                 continue;
             }
             $flow = FlowMeasurement::standard($check, $content, $case->timeline)->flow(
                 $row,
-                $content->air,
+                $content->standard->air,
                 FlowMeasurement::origin($check, $row),
             );
-            $off = Real::times(Real::by(Real::minus($row->display->in(Unit::LitrePerMinute), $flow->value), $flow->value), Exact::of(100));
+            $off = Real::times(
+                Real::by(Real::minus($row->sampler->display->in(Unit::LitrePerMinute), $flow->value), $flow->value),
+                Exact::of(100),
+            );
             if (!$limit->isKeptBy($off instanceof Exact ? $off->absolute() : abs($off))) {
                 yield $setting->finding(
                     \sprintf(
                         'At the check of %s the sampler showed %s, the standard %s L/min: %s %% off.',
                         $case->hour($check->at),
-                        $row->display->words(),
+                        $row->sampler->display->words(),
                         $flow->shown(),
                         number_format(Real::toFloat($off), 1, '.', ''),
                     ),

@@ -21,18 +21,20 @@ final readonly class SamplerPressure extends SampleRule
 
     protected function check(Check $check, FlowCheck $content, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($content->unitPressure === null || $content->air->pressure === null) {
+        if ($content->shows->pressure === null || $content->standard->air->pressure === null) {
             return;
         }
-        $off = $content->unitPressure->in(Unit::MillimetreMercury)->minus($content->air->pressure->in(Unit::MillimetreMercury));
+        $off = $content->shows->pressure->in(Unit::MillimetreMercury)->minus(
+            $content->standard->air->pressure->in(Unit::MillimetreMercury),
+        );
         $limit = $setting->limit('deviation');
         if (!$limit->isKeptBy($off->absolute())) {
             yield $setting->finding(
                 \sprintf(
                     'At the check of %s the sampler showed %s, the barometer %s: %s mmHg apart.',
                     $case->hour($check->at),
-                    $content->unitPressure->words(),
-                    $content->air->pressure->words(),
+                    $content->shows->pressure->words(),
+                    $content->standard->air->pressure->words(),
                     $off->absolute()->rounded(1),
                 ),
                 [$check->id],

@@ -21,18 +21,18 @@ final readonly class SamplerTemperature extends SampleRule
 
     protected function check(Check $check, FlowCheck $content, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($content->unitTemperature === null || $content->air->temperature === null) {
+        if ($content->shows->temperature === null || $content->standard->air->temperature === null) {
             return;
         }
-        $off = $content->unitTemperature->in(Unit::Kelvin)->minus($content->air->kelvin());
+        $off = $content->shows->temperature->in(Unit::Kelvin)->minus($content->standard->air->kelvin());
         $limit = $setting->limit('deviation');
         if (!$limit->isKeptBy($off->absolute())) {
             yield $setting->finding(
                 \sprintf(
                     'At the check of %s the sampler showed %s, the thermometer %s.',
                     $case->hour($check->at),
-                    $content->unitTemperature->words(),
-                    $content->air->temperature->words(),
+                    $content->shows->temperature->words(),
+                    $content->standard->air->temperature->words(),
                 ),
                 [$check->id],
                 $limit,

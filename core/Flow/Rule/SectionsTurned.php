@@ -26,8 +26,8 @@ final readonly class SectionsTurned extends SampleRule
                     '%s: %s on the front section and %s on the back. It broke through, or the tube was put in '
                         .'backwards, or the sections were mixed up; until somebody says, it is taken as breakthrough.',
                     ucfirst($analyte->name()),
-                    $analyte->front->words(),
-                    $analyte->back?->words() ?? '',
+                    $analyte->masses->front->words(),
+                    $analyte->masses->back?->words() ?? '',
                 ),
                 [$case->run->id],
                 cure: new Cure(

@@ -24,7 +24,7 @@ final readonly class StoppedEarly extends SampleRule
         if (!$case->run->has(CommonRemark::StoppedByItself)) {
             return;
         }
-        if ($case->run->timerMinutes === null) {
+        if ($case->run->timing->timerMinutes === null) {
             yield $setting->finding(
                 'The pump stopped by itself and its timer was not read: how much it drew is not known.',
                 [$case->run->id],
@@ -35,7 +35,7 @@ final readonly class StoppedEarly extends SampleRule
             yield $setting->finding(
                 \sprintf(
                     'The pump stopped by itself; by its own timer it ran %s min.',
-                    number_format($case->run->timerMinutes, 0, '.', ''),
+                    number_format($case->run->timing->timerMinutes, 0, '.', ''),
                 ),
                 [$case->run->id],
             );

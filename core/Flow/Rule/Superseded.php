@@ -19,13 +19,13 @@ final readonly class Superseded extends SampleRule
 
     protected function analyte(AnalyteResult $analyte, SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($analyte->superseded !== []) {
+        if ($analyte->reported->superseded !== []) {
             yield $setting->finding(
                 \sprintf(
                     '%s: report %s takes the place of %s.',
                     ucfirst($analyte->name()),
-                    $analyte->report,
-                    implode(', ', $analyte->superseded),
+                    $analyte->reported->report,
+                    implode(', ', $analyte->reported->superseded),
                 ),
                 [$case->run->id],
                 channel: $analyte->analyte,

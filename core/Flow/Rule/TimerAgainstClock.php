@@ -21,12 +21,12 @@ final readonly class TimerAgainstClock extends SampleRule
 
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $timer = $case->run->timerMinutes;
-        if ($timer === null || $case->run->has(CommonRemark::StoppedByItself) || $results->stretches === []) {
+        $timer = $case->run->timing->timerMinutes;
+        if ($timer === null || $case->run->has(CommonRemark::StoppedByItself) || $results->drawn->stretches === []) {
             return;
         }
         $clock = Exact::zero();
-        foreach ($results->stretches as $stretch) {
+        foreach ($results->drawn->stretches as $stretch) {
             $clock = $clock->plus(FlowLine::seconds($stretch->from, $stretch->to)->dividedBy(60));
         }
         $timed = Exact::of(number_format($timer, 6, '.', ''));

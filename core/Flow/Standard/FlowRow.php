@@ -8,7 +8,6 @@ use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
-use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Unit;
 
 /** One reading of flow as it was written: what its columns mean is the standard's to say. */
@@ -18,26 +17,15 @@ final readonly class FlowRow
     public const FLOWS = [Unit::LitrePerMinute, Unit::MillilitrePerMinute, Unit::CubicMetrePerMinute, Unit::CubicFootPerMinute];
 
     /**
-     * @param Decimal|null  $value   reading, in the unit of the standard's scale
-     * @param Decimal|null  $volume  timed volume, mL
-     * @param Decimal|null  $seconds its time, s
-     * @param Decimal|null  $left    one leg of the manometer, from the scale's zero
-     * @param Decimal|null  $right   the other leg
-     * @param Measured|null $target  the set-point it belongs to
-     * @param Measured|null $display what the sampler itself shows
-     * @param Decimal|null  $gauge   what the sampler's own gauge shows
-     * @param string|null   $struck  why it was struck out
+     * @param Decimal|null $value  reading, in the unit of the standard's scale
+     * @param string|null  $struck why it was struck out
      */
     public function __construct(
         public Provenance $provenance,
         public ?Decimal $value = null,
-        public ?Decimal $volume = null,
-        public ?Decimal $seconds = null,
-        public ?Decimal $left = null,
-        public ?Decimal $right = null,
-        public ?Measured $target = null,
-        public ?Measured $display = null,
-        public ?Decimal $gauge = null,
+        public TimedVolume $timed = new TimedVolume(),
+        public Legs $legs = new Legs(),
+        public AtSampler $sampler = new AtSampler(),
         public ?string $struck = null,
     ) {
     }
@@ -47,13 +35,9 @@ final readonly class FlowRow
         return new self(
             $provenance,
             $traits->decimal('value'),
-            $traits->decimal('volume'),
-            $traits->decimal('seconds'),
-            $traits->decimal('left'),
-            $traits->decimal('right'),
-            $traits->measured('target'),
-            $traits->measured('display'),
-            $traits->decimal('gauge'),
+            new TimedVolume($traits->decimal('volume'), $traits->decimal('seconds')),
+            new Legs($traits->decimal('left'), $traits->decimal('right')),
+            new AtSampler($traits->measured('target'), $traits->measured('display'), $traits->decimal('gauge')),
             $traits->text('struck'),
         );
     }
@@ -84,11 +68,15 @@ final readonly class FlowRow
     {
         $words = match (true) {
             $this->value !== null => $this->value->written,
-            $this->volume !== null => \sprintf('%s mL in %s s', $this->volume->written, $this->seconds->written ?? '?'),
-            $this->left !== null
-                || $this->right !== null => implode(
+            $this->timed->volume !== null => \sprintf(
+                '%s mL in %s s',
+                $this->timed->volume->written,
+                $this->timed->seconds->written ?? '?',
+            ),
+            $this->legs->left !== null
+                || $this->legs->right !== null => implode(
                     ' and ',
-                    array_filter([$this->left?->written, $this->right?->written], \is_string(...)),
+                    array_filter([$this->legs->left?->written, $this->legs->right?->written], \is_string(...)),
                 ),
             default => '?',
         };

@@ -11,6 +11,7 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Record\CertificateTable;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Response\RecallError;
 
@@ -36,8 +37,20 @@ final class FlowStandards
         $uncertainty = Entry::decimal('uncertaintyPercent', 'Uncertainty of flow', '0', '100', Unit::Percent);
 
         return [
-            new ReferenceKind(self::SOAP_FILM, 'Soap-film burette', $range, [$uncertainty], error: Unit::Percent),
-            new ReferenceKind(self::DRY_PISTON, 'Dry piston', [$scale, ...$range], [$uncertainty], error: Unit::Percent),
+            new ReferenceKind(
+                self::SOAP_FILM,
+                'Soap-film burette',
+                $range,
+                constants: [$uncertainty],
+                error: Unit::Percent,
+            ),
+            new ReferenceKind(
+                self::DRY_PISTON,
+                'Dry piston',
+                [$scale, ...$range],
+                constants: [$uncertainty],
+                error: Unit::Percent,
+            ),
             new ReferenceKind(
                 self::MASS_FLOW,
                 'Mass-flow meter',
@@ -47,7 +60,7 @@ final class FlowStandards
                     Entry::measured('statedTemperature', 'Its flow is stated at', Air::TEMPERATURES, true),
                     Entry::measured('statedPressure', 'and', Air::PRESSURES, true),
                 ],
-                [$uncertainty],
+                constants: [$uncertainty],
                 error: Unit::Percent,
             ),
             new ReferenceKind(
@@ -64,12 +77,8 @@ final class FlowStandards
                     Entry::measured('calibratedTemperature', 'Calibrated at', Air::TEMPERATURES, true),
                     Entry::measured('calibratedPressure', 'and', Air::PRESSURES, true),
                 ],
-                [$uncertainty],
-                Unit::LitrePerMinute,
-                'scale mark',
-                true,
-                '0',
-                '1000000',
+                constants: [$uncertainty],
+                table: new CertificateTable(Unit::LitrePerMinute, nominal: 'scale mark', required: true, least: '0', most: '1000000'),
                 error: Unit::Percent,
             ),
             new ReferenceKind(
@@ -87,7 +96,7 @@ final class FlowStandards
                         ],
                     ),
                 ],
-                [$uncertainty],
+                constants: [$uncertainty],
                 error: Unit::Percent,
             ),
             new ReferenceKind(
@@ -103,7 +112,7 @@ final class FlowStandards
                         help: 'Water 1; gauge oil about 0.83',
                     ),
                 ],
-                [
+                constants: [
                     Entry::decimal('slope', 'Slope m', '-1000000', '1000000', required: true),
                     Entry::decimal('intercept', 'Intercept b', '-1000000', '1000000', required: true),
                     Entry::choice('flowUnit', 'in', ['m³/min' => 'm³/min', 'ft³/min' => 'ft³/min', 'L/min' => 'L/min'], true),
@@ -111,8 +120,18 @@ final class FlowStandards
                 ],
                 error: Unit::Percent,
             ),
-            new ReferenceKind(self::THERMOMETER, 'Thermometer', [], [Entry::measured('uncertainty', 'Uncertainty', [Unit::Kelvin])]),
-            new ReferenceKind(self::BAROMETER, 'Barometer', [], [Entry::measured('uncertainty', 'Uncertainty', Air::PRESSURES)]),
+            new ReferenceKind(
+                self::THERMOMETER,
+                'Thermometer',
+                [],
+                constants: [Entry::measured('uncertainty', 'Uncertainty', [Unit::Kelvin])],
+            ),
+            new ReferenceKind(
+                self::BAROMETER,
+                'Barometer',
+                [],
+                constants: [Entry::measured('uncertainty', 'Uncertainty', Air::PRESSURES)],
+            ),
         ];
     }
 

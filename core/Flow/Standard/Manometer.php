@@ -36,9 +36,9 @@ final readonly class Manometer
             $origin,
             $value->decimals(),
         );
-        if ($row->left !== null && $row->right !== null) {
-            $inputs = [$leg('h₁', 'one leg', $row->left), $leg('h₂', 'other leg', $row->right)];
-            $height = $row->left->value->minus($row->right->value);
+        if ($row->legs->left !== null && $row->legs->right !== null) {
+            $inputs = [$leg('h₁', 'one leg', $row->legs->left), $leg('h₂', 'other leg', $row->legs->right)];
+            $height = $row->legs->left->value->minus($row->legs->right->value);
             if ($this->restLeft !== null && $this->restRight !== null) {
                 $inputs = [
                     ...$inputs,
@@ -49,9 +49,9 @@ final readonly class Manometer
             }
             // Which leg rises depends on which side the orifice is tapped.
             $height = $height->absolute();
-        } elseif ($row->left !== null || $row->right !== null) {
-            $read = $row->left ?? $row->right;
-            $rest = $row->left !== null ? $this->restLeft : $this->restRight;
+        } elseif ($row->legs->left !== null || $row->legs->right !== null) {
+            $read = $row->legs->left ?? $row->legs->right;
+            $rest = $row->legs->left !== null ? $this->restLeft : $this->restRight;
             if ($rest === null) {
                 throw new UnreadableFlow('one leg alone says nothing without its reading at rest');
             }

@@ -33,17 +33,24 @@ final readonly class SoapFilm implements FlowStandard
 
     public function flow(FlowRow $row, Air $air, Origin $origin): Figure
     {
-        if ($row->volume === null || $row->seconds === null) {
+        if ($row->timed->volume === null || $row->timed->seconds === null) {
             throw new UnreadableFlow('volume and time are both needed');
         }
-        if ($row->seconds->value->compareTo(Exact::zero()) <= 0) {
+        if ($row->timed->seconds->value->compareTo(Exact::zero()) <= 0) {
             throw new UnreadableFlow('a time of zero is no time');
         }
         $inputs = [
-            Figure::read('V', 'volume the film passed', $row->volume->value, Unit::Millilitre, $origin, $row->volume->decimals()),
-            Figure::read('t', 'its time', $row->seconds->value, Unit::Second, $origin, $row->seconds->decimals()),
+            Figure::read(
+                'V',
+                'volume the film passed',
+                $row->timed->volume->value,
+                Unit::Millilitre,
+                $origin,
+                $row->timed->volume->decimals(),
+            ),
+            Figure::read('t', 'its time', $row->timed->seconds->value, Unit::Second, $origin, $row->timed->seconds->decimals()),
         ];
-        $flow = $row->volume->value->times(60)->dividedBy(1000)->dividedBy($row->seconds->value);
+        $flow = $row->timed->volume->value->times(60)->dividedBy(1000)->dividedBy($row->timed->seconds->value);
         $this->range->holds($flow);
         if ($air->humidity === null) {
             return Figure::derived(

@@ -25,12 +25,12 @@ final readonly class AfterIsobutylene extends ChannelRule
 
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($content->afterIsobutylene) {
+        if ($content->isobutylene->before) {
             yield $setting->finding(
                 \sprintf(
                     'At the check of %s isobutylene flowed before the mix; %s spanned after it is wrong.',
                     $case->hour($check->at),
-                    $results->channel->name,
+                    $results->sensed->channel->name,
                 ),
                 [$check->id],
             );

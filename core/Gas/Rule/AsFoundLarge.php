@@ -25,7 +25,7 @@ final readonly class AsFoundLarge extends ChannelRule
 
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $response = new GasResponse($results->channel);
+        $response = new GasResponse($results->sensed->channel);
         $label = $response->label($check, $content, $case->timeline->taking(RecallTaken::Nothing));
         $knot = $response->asFound($check, $case->timeline);
         $entered = GasResponse::expected($content);
@@ -48,7 +48,7 @@ final readonly class AsFoundLarge extends ChannelRule
                 \sprintf(
                     'At the check of %s %s was found %s %% off its span.',
                     $case->hour($check->at),
-                    $results->channel->name,
+                    $results->sensed->channel->name,
                     number_format(Real::toFloat($off), 1, '.', ''),
                 ),
                 [$check->id],

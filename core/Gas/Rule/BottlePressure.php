@@ -22,8 +22,9 @@ final readonly class BottlePressure extends ChannelRule
 
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $pressure = GasStage::ofSpan($results->channel->kind) === GasStage::Isobutylene && $content->whole->isobutyleneBottle !== null
-            ? $content->whole->isobutylenePressure
+        $pressure = GasStage::ofSpan($results->sensed->channel->kind) === GasStage::Isobutylene
+            && $content->whole->isobutylene->reference !== null
+            ? $content->whole->isobutylene->pressure
             : $content->whole->bottlePressure;
         $limit = $setting->limit('pressure');
         if ($pressure !== null && !$limit->isKeptBy($pressure->in(Unit::Bar))) {

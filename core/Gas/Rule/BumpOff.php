@@ -27,11 +27,11 @@ final readonly class BumpOff extends ChannelRule
             $content = $check->content;
             if ($pre === null
                 || $check->at <= $pre->at
-                || $check->at > $case->run->start
+                || $check->at > $case->run->timing->start
                 || !$content instanceof ChannelCheck
                 || !$content->whole->isBump()
-                || $check->setAside !== null
-                || $check->brokenOff) {
+                || $check->notes->setAside !== null
+                || $check->walk->brokenOff) {
                 continue;
             }
             $off = self::off($check, $content, $case, $setting);
@@ -40,7 +40,7 @@ final readonly class BumpOff extends ChannelRule
                     \sprintf(
                         'At the bump test of %s %s stood at %s %% of the label.',
                         $case->hour($check->at),
-                        $results->channel->name,
+                        $results->sensed->channel->name,
                         $off->rounded(0),
                     ),
                     [$check->id],
@@ -55,7 +55,7 @@ final readonly class BumpOff extends ChannelRule
 
     private static function off(Check $check, ChannelCheck $content, RunCase $case, RuleSetting $setting): ?Exact
     {
-        $share = (new GasUsability($case->policy))->bump($check, $content, $case->timeline)->ofLabel;
+        $share = (new GasUsability($case->heldTo->policy))->bump($check, $content, $case->timeline)->ofLabel;
 
         return $share === null || ($setting->limit('low')->isKeptBy($share) && $setting->limit('high')->isKeptBy($share)) ? null : $share;
     }

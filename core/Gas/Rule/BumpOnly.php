@@ -19,7 +19,7 @@ final readonly class BumpOnly extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        foreach ($case->bracket->passedOver as $passed) {
+        foreach ($case->bracket->search->passedOver as $passed) {
             if ($passed->check->content instanceof ChannelCheck
                 && $passed->check->content->whole->isBump()
                 && ($case->bracket->pre === null || $case->bracket->post === null)) {

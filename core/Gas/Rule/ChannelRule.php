@@ -43,8 +43,11 @@ abstract readonly class ChannelRule implements Rule
      */
     private static function lookedAt(RunCase $case): array
     {
-        $broke = array_filter([$case->bracket->brokenBefore?->evidence, $case->bracket->brokenAfter?->evidence], \is_string(...));
-        $passed = array_map(static fn (PassedOver $one): string => $one->check->id, $case->bracket->passedOver);
+        $broke = array_filter(
+            [$case->bracket->search->brokenBefore?->evidence, $case->bracket->search->brokenAfter?->evidence],
+            \is_string(...),
+        );
+        $passed = array_map(static fn (PassedOver $one): string => $one->check->id, $case->bracket->search->passedOver);
         $usable = array_map(static fn (Check $one): string => $one->id, $case->checks());
 
         return array_values(

@@ -20,7 +20,7 @@ final readonly class ConditionsChanged extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $there = $results->run->air->temperature;
+        $there = $results->sensed->run->air->temperature;
         foreach ($case->checks() as $check) {
             $here = $check->content instanceof ChannelCheck ? $check->content->whole->temperature : null;
             if ($here === null || $there === null) {

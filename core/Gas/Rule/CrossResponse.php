@@ -29,19 +29,19 @@ final readonly class CrossResponse extends ChannelRule
 
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->channel->kind !== GasKind::CarbonMonoxide) {
+        if ($results->sensed->channel->kind !== GasKind::CarbonMonoxide) {
             return;
         }
         $limit = $setting->limit('answer');
         // Where vapours were measured beside it, what it showed may have been they.
         $beside = $this->besideVapour($case);
-        foreach ($content->inIsobutylene as $row) {
+        foreach ($content->isobutylene->readings as $row) {
             if (!$limit->isKeptBy($row->value->value->absolute())) {
                 yield $setting->finding(
                     \sprintf(
                         '%s showed %s ppm while isobutylene flowed at the check of %s: the filter of the cell is spent.'
                             .($beside ? ' Vapours were measured beside it, and may be in its number.' : ''),
-                        $results->channel->name,
+                        $results->sensed->channel->name,
                         $row->value->written,
                         $case->hour($check->at),
                     ),

@@ -23,24 +23,24 @@ final readonly class ExpectedValue extends ChannelRule
 
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $response = new GasResponse($results->channel);
+        $response = new GasResponse($results->sensed->channel);
         $entered = GasResponse::expected($content);
         $label = $response->label($check, $content, $case->timeline->taking(RecallTaken::Nothing));
         if ($entered === null || $label === null || $entered->compareTo($response->exact($label)) === 0) {
             return;
         }
-        $set = $content->spanAdjusted && $check->id === $case->bracket->pre?->id;
+        $set = $content->span->adjusted && $check->id === $case->bracket->pre?->id;
         yield $setting->finding(
             \sprintf(
                 'At the check of %s %s expected %s %s, the label says %s%s.',
                 $case->hour($check->at),
-                $results->channel->name,
+                $results->sensed->channel->name,
                 $entered,
                 $label->unit->value,
                 $label->shown(),
                 match (true) {
                     !$set => '; nothing was adjusted to it',
-                    $content->spanLeft === [] => '; the readings were set right by proportion',
+                    $content->span->left === [] => '; the readings were set right by proportion',
                     default => '; the response against the label sets the readings right',
                 },
             ),

@@ -18,11 +18,11 @@ final readonly class FactorDoubled extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->factor->doubled) {
+        if ($results->sensed->factor->doubled) {
             yield $setting->finding(
                 \sprintf(
                     'The factor %s was applied by the unit and by hand; it is counted once.',
-                    $results->factor->applied?->shown() ?? '',
+                    $results->sensed->factor->applied?->shown() ?? '',
                 ),
                 [$case->run->id],
             );

@@ -18,17 +18,17 @@ final readonly class FactorForeign extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->factor->foreign) {
+        if ($results->sensed->factor->foreign) {
             yield $setting->finding(
                 \sprintf(
                     'The unit was set to the factor %s%s; it was taken out.',
-                    $results->record->unitFactor->written ?? '',
-                    $results->factor->applied === null
+                    $results->sensed->record->setting->unitFactor->written ?? '',
+                    $results->sensed->factor->applied === null
                         ? ''
                         : \sprintf(
                             ', that of %s is %s',
-                            $results->record->known?->text('name') ?? 'the vapour',
-                            $results->factor->applied->shown(),
+                            $results->sensed->record->known?->text('name') ?? 'the vapour',
+                            $results->sensed->factor->applied->shown(),
                         ),
                 ),
                 [$case->run->id],

@@ -18,12 +18,12 @@ final readonly class FactorMissing extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->factor->missing) {
+        if ($results->sensed->factor->missing) {
             yield $setting->finding(
                 \sprintf(
                     'No factor of %s is known for a lamp of %s eV; the numbers stay in isobutylene units.',
-                    $results->record->known?->text('name') ?? 'the vapour',
-                    $results->channel->lamp->written ?? 'unknown',
+                    $results->sensed->record->known?->text('name') ?? 'the vapour',
+                    $results->sensed->channel->sensor->lamp->written ?? 'unknown',
                 ),
                 [$case->run->id],
                 advice: 'Add the substance with its factor by the manual to the library.',

@@ -22,14 +22,15 @@ final readonly class Gap extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->gapShare === null) {
+        if ($results->flaws->gapShare === null) {
             return;
         }
         $limit = $setting->limit('share');
-        $graver = $this->graver === null ? null : $case->policy->limit($this->graver, 'share');
-        if (!$limit->isKeptBy(100 * $results->gapShare) && ($graver === null || $graver->isKeptBy(100 * $results->gapShare))) {
+        $graver = $this->graver === null ? null : $case->heldTo->policy->limit($this->graver, 'share');
+        if (!$limit->isKeptBy(100 * $results->flaws->gapShare)
+            && ($graver === null || $graver->isKeptBy(100 * $results->flaws->gapShare))) {
             yield $setting->finding(
-                \sprintf('%s %% of the run has no reading in the log.', number_format(100 * $results->gapShare, 1, '.', '')),
+                \sprintf('%s %% of the run has no reading in the log.', number_format(100 * $results->flaws->gapShare, 1, '.', '')),
                 [$case->run->id],
                 $limit,
             );

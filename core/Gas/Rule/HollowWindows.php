@@ -18,9 +18,12 @@ final readonly class HollowWindows extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->hollow > 0) {
+        if ($results->flaws->hollow > 0) {
             yield $setting->finding(
-                \sprintf('%d windows of 15 min hold less than 75 %% of their readings and are judged against no limit.', $results->hollow),
+                \sprintf(
+                    '%d windows of 15 min hold less than 75 %% of their readings and are judged against no limit.',
+                    $results->flaws->hollow,
+                ),
                 [$case->run->id],
             );
         }

@@ -18,13 +18,13 @@ final readonly class LampTooWeak extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->factor->weak) {
+        if ($results->sensed->factor->weak) {
             yield $setting->finding(
                 \sprintf(
                     '%s needs %s eV, the lamp gives %s eV: the channel does not see it.',
-                    ucfirst($results->record->known?->text('name') ?? 'the vapour'),
-                    $results->record->known?->decimal('ionisationEnergy')->written ?? '?',
-                    $results->channel->lamp->written ?? '?',
+                    ucfirst($results->sensed->record->known?->text('name') ?? 'the vapour'),
+                    $results->sensed->record->known?->decimal('ionisationEnergy')->written ?? '?',
+                    $results->sensed->channel->sensor->lamp->written ?? '?',
                 ),
                 [$case->run->id],
             );

@@ -27,9 +27,9 @@ final readonly class LelBasis extends ChannelRule
                 static fn (Result $result): bool => $result->outcomes !== [] && $result->reportedFigure()->unit === Unit::PercentExplosive,
             ),
         );
-        if ($results->lelDoubt !== null && $held !== []) {
+        if ($results->sensed->lelDoubt !== null && $held !== []) {
             yield $setting->finding(
-                \sprintf('A limit in %% LEL is held against %s, and %s.', $results->channel->name, $results->lelDoubt),
+                \sprintf('A limit in %% LEL is held against %s, and %s.', $results->sensed->channel->name, $results->sensed->lelDoubt),
                 [$case->run->id],
                 cure: new Cure('what 100 % LEL is taken for, on the cylinder and on the limit: 5.0 or 4.4 % vol of methane', 'any time'),
             )

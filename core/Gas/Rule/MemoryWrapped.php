@@ -19,11 +19,11 @@ final readonly class MemoryWrapped extends ChannelRule
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $limit = $setting->limit('minutes');
-        if ($results->run->wrapped) {
+        if ($results->sensed->run->wrapped) {
             yield $setting->finding('The memory was full and began anew: the beginning of the run is lost.', [$case->run->id]);
-        } elseif ($results->lostAtStart !== null && !$limit->isKeptBy($results->lostAtStart / 60)) {
+        } elseif ($results->flaws->lostAtStart !== null && !$limit->isKeptBy($results->flaws->lostAtStart / 60)) {
             yield $setting->finding(
-                \sprintf('The log begins %s min after the run.', number_format($results->lostAtStart / 60, 0, '.', '')),
+                \sprintf('The log begins %s min after the run.', number_format($results->flaws->lostAtStart / 60, 0, '.', '')),
                 [$case->run->id],
                 $limit,
             );

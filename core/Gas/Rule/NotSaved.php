@@ -19,7 +19,7 @@ final readonly class NotSaved extends ChannelRule
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $pre = $case->bracket->pre;
-        if ($results->unsaved !== null && $pre !== null) {
+        if ($results->response->unsaved !== null && $pre !== null) {
             yield $setting->finding(
                 \sprintf(
                     'Saving was not confirmed at the check of %s; if the adjustment was lost, the unit read as it was found.',

@@ -19,33 +19,33 @@ final readonly class OverRange extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $range = $results->channel->range;
+        $range = $results->sensed->channel->display->range;
         $peak = null;
-        foreach ($results->results() as $result) {
-            $peak = str_starts_with($result->key, 'peak') && $result->indicated?->unit === $results->channel->unit
-                ? $result->indicated
+        foreach ($results->worked()->results as $result) {
+            $peak = str_starts_with($result->key, 'peak') && $result->answers->indicated?->unit === $results->sensed->channel->unit
+                ? $result->answers->indicated
                 : $peak;
         }
-        $raw = $peak === null || $results->factor->applied === null
+        $raw = $peak === null || $results->sensed->factor->applied === null
             ? $peak?->value
-            : Real::by($peak->value, $results->factor->applied->value);
+            : Real::by($peak->value, $results->sensed->factor->applied->value);
         $reached = $range !== null && $raw !== null && Real::compare($raw, $range->value) >= 0;
-        if ($results->overs > 0 || $reached) {
+        if ($results->flaws->overs > 0 || $reached) {
             yield $setting->finding(
-                $results->overs > 0
+                $results->flaws->overs > 0
                     ? \sprintf(
                         '%d intervals of %s are marked as beyond its range: %s.',
-                        $results->overs,
-                        $results->channel->name,
+                        $results->flaws->overs,
+                        $results->sensed->channel->name,
                         $range === null
                             ? 'how far is not known, since its range is not registered'
                             : 'they count as '.$range->written.', and its means are at least what they say',
                     )
                     : \sprintf(
                         '%s reached the end of its range, %s %s.',
-                        $results->channel->name,
+                        $results->sensed->channel->name,
                         $range->written,
-                        $results->channel->unit->value,
+                        $results->sensed->channel->unit->value,
                     ),
                 [$case->run->id],
             );

@@ -25,7 +25,7 @@ final readonly class OxygenByAir extends ChannelRule
                 \sprintf(
                     'At the check of %s %s was read in clean air only: one point, its zero held.',
                     $case->hour($check->at),
-                    $results->channel->name,
+                    $results->sensed->channel->name,
                 ),
                 [$check->id],
             );

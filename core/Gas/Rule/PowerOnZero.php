@@ -18,7 +18,7 @@ final readonly class PowerOnZero extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        foreach ($results->rezeroed as $event) {
+        foreach ($results->response->rezeroed as $event) {
             yield $setting->finding(\sprintf('It was zeroed at %s, without a reading before.', $case->hour($event->at)), [$event->id]);
         }
     }

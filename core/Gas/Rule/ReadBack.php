@@ -26,10 +26,10 @@ final readonly class ReadBack extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $far = array_filter($results->left, static fn (LeftOff $one): bool => $one->isFar()) !== [];
-        foreach ($far === $this->far ? $results->left : [] as $one) {
+        $far = array_filter($results->response->left, static fn (LeftOff $one): bool => $one->isFar()) !== [];
+        foreach ($far === $this->far ? $results->response->left : [] as $one) {
             if ($one->isFar() === $this->far) {
-                yield $setting->finding($one->words($results->channel).'.', [$one->check->id]);
+                yield $setting->finding($one->words($results->sensed->channel).'.', [$one->check->id]);
             }
         }
     }

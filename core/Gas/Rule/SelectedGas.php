@@ -20,15 +20,15 @@ final readonly class SelectedGas extends ChannelRule
 
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        foreach ([...$content->spanFound, ...$content->spanLeft] as $row) {
-            if ($row->selected !== null && mb_strtolower($row->selected) !== mb_strtolower($results->channel->spanGas())) {
+        foreach ([...$content->span->found, ...$content->span->left] as $row) {
+            if ($row->selected !== null && mb_strtolower($row->selected) !== mb_strtolower($results->sensed->channel->spanGas())) {
                 yield $setting->finding(
                     \sprintf(
                         'At the check of %s %s was selected on %s while %s flowed.',
                         $case->hour($check->at),
                         $row->selected,
-                        $results->channel->name,
-                        $results->channel->spanGas(),
+                        $results->sensed->channel->name,
+                        $results->sensed->channel->spanGas(),
                     ),
                     [$check->id],
                 );

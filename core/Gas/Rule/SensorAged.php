@@ -18,16 +18,16 @@ final readonly class SensorAged extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $fitted = $results->channel->fittedBy($case->run->start, $case->timeline->interventions);
-        if ($fitted !== null && $results->channel->isAged($fitted, $case->run->start) === true) {
+        $fitted = $results->sensed->channel->fittedBy($case->run->timing->start, $case->timeline->interventions);
+        if ($fitted !== null && $results->sensed->channel->isAged($fitted, $case->run->timing->start) === true) {
             yield $setting->finding(
                 \sprintf(
                     'The sensor of %s was fitted on %s and is expected to last %s months.',
-                    $results->channel->name,
+                    $results->sensed->channel->name,
                     $fitted->format('j M Y'),
-                    $results->channel->life->written ?? '',
+                    $results->sensed->channel->sensor->life->written ?? '',
                 ),
-                [$case->run->instrument],
+                [$case->run->deployment->instrument],
             );
         }
     }

@@ -19,19 +19,19 @@ final readonly class SpanDrift extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $limit = DriftLimit::of($results->channel, $setting);
-        foreach ($results->drifts as $drift) {
-            if (!$limit->isKeptBy($drift['absolute']->value, $drift['label'])) {
+        $limit = DriftLimit::of($results->sensed->channel, $setting);
+        foreach ($results->response->drifts as $drift) {
+            if (!$limit->isKeptBy($drift->absolute->value, $drift->label)) {
                 yield $setting->finding(
                     \sprintf(
                         '%s: %s %%, %s %s; allowed is %s.',
-                        ucfirst($drift['span']->meaning),
-                        $drift['span']->signed(),
-                        $drift['absolute']->signed(),
-                        $drift['absolute']->unit->value,
+                        ucfirst($drift->span->meaning),
+                        $drift->span->signed(),
+                        $drift->absolute->signed(),
+                        $drift->absolute->unit->value,
                         $limit->words(),
                     ),
-                    [$drift['check']],
+                    [$drift->check],
                     $limit->named(),
                 );
             }

@@ -18,13 +18,13 @@ final readonly class UnitMistaken extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->record->milligram) {
+        if ($results->sensed->record->setting->milligram) {
             yield $setting->finding(
                 \sprintf(
                     '%s was set to show mg/m³ of %s; it was turned into %s.',
-                    $results->channel->name,
-                    $results->record->known?->text('name') ?? 'isobutylene',
-                    $results->channel->unit->value,
+                    $results->sensed->channel->name,
+                    $results->sensed->record->known?->text('name') ?? 'isobutylene',
+                    $results->sensed->channel->unit->value,
                 ),
                 [$case->run->id],
             );

@@ -19,18 +19,18 @@ final readonly class ZeroDrift extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $limit = DriftLimit::of($results->channel, $setting);
-        foreach ($results->drifts as $drift) {
-            if (!$limit->isKeptBy($drift['zero']->value, $drift['label'])) {
+        $limit = DriftLimit::of($results->sensed->channel, $setting);
+        foreach ($results->response->drifts as $drift) {
+            if (!$limit->isKeptBy($drift->zero->value, $drift->label)) {
                 yield $setting->finding(
                     \sprintf(
                         '%s: %s %s; allowed is %s.',
-                        ucfirst($drift['zero']->meaning),
-                        $drift['zero']->signed(),
-                        $drift['zero']->unit->value,
+                        ucfirst($drift->zero->meaning),
+                        $drift->zero->signed(),
+                        $drift->zero->unit->value,
                         $limit->words(),
                     ),
-                    [$drift['check']],
+                    [$drift->check],
                     $limit->named(),
                 );
             }

@@ -20,15 +20,15 @@ final readonly class ZeroUnfit extends ChannelRule
 
     protected function check(Check $check, ChannelCheck $content, ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $source = $content->whole->zeroSource;
-        $why = $source === null || ($content->zeroFound === [] && !$content->zeroAdjusted)
+        $source = $content->whole->zero->source;
+        $why = $source === null || ($content->zero->found === [] && !$content->zero->adjusted)
             ? null
-            : $source->whyUnfit($results->channel->kind);
+            : $source->whyUnfit($results->sensed->channel->kind);
         if ($source !== null && $why !== null) {
             yield $setting->finding(
                 \sprintf(
                     '%s was zeroed in %s at the check of %s: %s.',
-                    $results->channel->name,
+                    $results->sensed->channel->name,
                     $source->value,
                     $case->hour($check->at),
                     $why,

@@ -25,7 +25,7 @@ final readonly class AlterationMade implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        foreach ($case->results->alterations() as $one) {
+        foreach ($case->results->worked()->alterations as $one) {
             if (\in_array($one->kind, $this->kinds, true)) {
                 yield $setting->finding(self::words($one), [$case->run->id]);
             }

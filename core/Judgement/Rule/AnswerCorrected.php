@@ -21,10 +21,13 @@ final readonly class AnswerCorrected implements AnswerRule
     {
         $by = [];
         foreach ($case->answers as $result) {
-            $figure = $result->answer($result->reported);
+            $figure = $result->answer($result->answers->reported);
             // The ordinary sum is the indicated value for an offset, and the mean of both ends for a flow.
             $ordinary = $case->results->ordinary($result);
-            if ($result->inherited === null && $figure !== null && $ordinary !== null && $figure->toFloat() !== $ordinary->toFloat()) {
+            if ($result->footing->inherited === null
+                && $figure !== null
+                && $ordinary !== null
+                && $figure->toFloat() !== $ordinary->toFloat()) {
                 $by['='.($result->channel ?? '')][] = [$result, $figure, $ordinary];
             }
         }
@@ -34,7 +37,7 @@ final readonly class AnswerCorrected implements AnswerRule
                 \sprintf(
                     '%s reported %s: %s %s instead of %s %s.',
                     $result->title,
-                    $result->reported->words(),
+                    $result->answers->reported->words(),
                     $figure->shown(),
                     $figure->unit->value,
                     $ordinary->shown(),

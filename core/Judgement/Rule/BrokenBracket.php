@@ -18,7 +18,7 @@ final readonly class BrokenBracket implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $break = $case->bracket->brokenAfter;
+        $break = $case->bracket->search->brokenAfter;
         if ($break !== null && !$break->failed) {
             yield $setting->finding(
                 \sprintf('Before the unit was read as found it was changed: %s (%s).', $break->what, $case->hour($break->at)),

@@ -18,7 +18,7 @@ final readonly class CheckPassedOver implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        foreach ($case->bracket->passedOver as $passed) {
+        foreach ($case->bracket->search->passedOver as $passed) {
             yield $setting->finding(
                 \sprintf('The check of %s was passed over: %s.', $case->hour($passed->check->at), implode('; ', $passed->reasons)),
                 [$passed->check->id],

@@ -24,12 +24,12 @@ final readonly class ClockOffset implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $offset = $case->run->clockOffset;
+        $offset = $case->run->timing->clockOffset;
         if ($offset === null) {
             return;
         }
         $limit = $setting->limit('offset');
-        $graver = $this->graver === null ? null : $case->policy->limit($this->graver, 'offset');
+        $graver = $this->graver === null ? null : $case->heldTo->policy->limit($this->graver, 'offset');
         if ($limit->isKeptBy(abs($offset)) || ($graver !== null && !$graver->isKeptBy(abs($offset)))) {
             return;
         }

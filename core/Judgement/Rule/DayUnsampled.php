@@ -25,7 +25,7 @@ final readonly class DayUnsampled implements AnswerRule
         $found = [];
         $keys = [];
         foreach ($case->answers as $result) {
-            $finding = $result->coverage === null ? null : self::finding($result->coverage, $case, $setting);
+            $finding = $result->footing->coverage === null ? null : self::finding($result->footing->coverage, $case, $setting);
             if ($finding !== null) {
                 $found[$finding->seen] ??= $finding;
                 $keys[$finding->seen][] = $result->key;

@@ -37,7 +37,7 @@ final readonly class DifferentReference implements Rule
             return;
         }
         $combined = hypot($one, $other);
-        $drift = $case->results->driftLimit($case->policy);
+        $drift = $case->results->driftLimit($case->heldTo->policy);
         $large = $drift !== null && $combined > $drift->toFloat() / 2;
         yield $setting->finding(
             \sprintf(

@@ -21,7 +21,7 @@ final readonly class LogWhose implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $word = $case->run->logWord;
+        $word = $case->run->source->word;
         $owner = LogOwner::of($case->run, $case->timeline, $setting->limit('shared'));
         $evidence = [$case->run->id, ...$owner->evidence];
         if ($word !== null && !$word->isOwn) {
@@ -47,7 +47,7 @@ final readonly class LogWhose implements Rule
             return;
         }
         if ($owner->claimed !== []) {
-            $said .= \sprintf(' %s says that it is of run %s.', $owner->claimed[0]->logWord->by ?? '', $owner->claimed[0]->id);
+            $said .= \sprintf(' %s says that it is of run %s.', $owner->claimed[0]->source->word->by ?? '', $owner->claimed[0]->id);
         }
         yield $setting->finding(
             $said,

@@ -20,10 +20,10 @@ final readonly class NoPostCheck implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         $bracket = $case->bracket;
-        if ($bracket->post !== null || $bracket->brokenAfter !== null || $case->standsOnStartOfDay()) {
+        if ($bracket->post !== null || $bracket->search->brokenAfter !== null || $case->standsOnStartOfDay()) {
             return;
         }
-        if ($case->run->stop === null) {
+        if ($case->run->timing->stop === null) {
             yield $setting->finding(
                 'The run still goes on.',
                 [$case->run->id],
@@ -32,7 +32,10 @@ final readonly class NoPostCheck implements Rule
 
             return;
         }
-        $passedOver = array_filter($bracket->passedOver, static fn ($passed): bool => $passed->check->at >= $case->run->stop);
+        $passedOver = array_filter(
+            $bracket->search->passedOver,
+            static fn ($passed): bool => $passed->check->at >= $case->run->timing->stop,
+        );
         $count = \count($bracket->runs);
         yield $setting->finding(
             $passedOver === []
@@ -40,7 +43,11 @@ final readonly class NoPostCheck implements Rule
                 : \sprintf('The check that followed cannot be used (%s).', implode('; ', reset($passedOver)->reasons)),
             [$case->run->id],
             cure: new Cure(
-                \sprintf('a check of %s, as found, closes %s', $case->run->instrument, $count === 1 ? 'this run' : $count.' runs'),
+                \sprintf(
+                    'a check of %s, as found, closes %s',
+                    $case->run->deployment->instrument,
+                    $count === 1 ? 'this run' : $count.' runs',
+                ),
                 'before the unit is adjusted, repaired or run again',
             ),
         );

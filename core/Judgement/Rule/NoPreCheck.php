@@ -21,7 +21,7 @@ final readonly class NoPreCheck implements Rule
         if ($case->bracket->pre !== null) {
             return;
         }
-        $break = $case->bracket->brokenBefore;
+        $break = $case->bracket->search->brokenBefore;
         yield $setting->finding(
             match (true) {
                 $break === null => 'There is no usable check of this unit before the run.',

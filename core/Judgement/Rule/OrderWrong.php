@@ -22,7 +22,7 @@ final readonly class OrderWrong implements Rule
         foreach ($case->checks() as $check) {
             $procedure = $case->procedureOf($check);
             $reached = null;
-            foreach ($check->steps as $id => $state) {
+            foreach ($check->walk->steps as $id => $state) {
                 $place = $procedure->place($id);
                 if ($place === null || $state !== StepState::Done) {
                     continue;
@@ -32,8 +32,8 @@ final readonly class OrderWrong implements Rule
                         \sprintf(
                             'At the check of %s "%s" was done after "%s".',
                             $case->hour($check->at),
-                            $procedure->steps[$place]->title,
-                            $procedure->steps[$reached]->title,
+                            $procedure->steps[$place]->words->title,
+                            $procedure->steps[$reached]->words->title,
                         ),
                         [$check->id],
                     );

@@ -23,7 +23,7 @@ final readonly class ParallelRuns implements AnswerRule
         $beside = array_values(
             array_filter(
                 $case->shift->runs ?? [],
-                static fn (Run $run): bool => $run->id !== $case->run->id && Shift::areParallel($case->run, $run, $case->policy),
+                static fn (Run $run): bool => $run->id !== $case->run->id && Shift::areParallel($case->run, $run, $case->heldTo->policy),
             ),
         );
         if ($beside !== []) {

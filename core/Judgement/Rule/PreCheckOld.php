@@ -24,7 +24,7 @@ final readonly class PreCheckOld implements Rule
         if ($pre === null) {
             return;
         }
-        $age = Span::secondsBetween($pre->at, $case->run->start);
+        $age = Span::secondsBetween($pre->at, $case->run->timing->start);
         if (!$limit->isKeptBy($age / 3600)) {
             yield $setting->finding(
                 \sprintf('The check before the run is %s old (%s).', Span::told($age), $case->hour($pre->at)),

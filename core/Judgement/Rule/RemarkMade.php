@@ -23,7 +23,7 @@ final readonly class RemarkMade implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        foreach ($case->run->remarks as $remark) {
+        foreach ($case->run->notes->remarks as $remark) {
             if ($remark->kind->spoils() === $this->spoiling) {
                 $words = ucfirst($remark->kind->id()).($remark->at === null ? '' : ' at '.$case->hour($remark->at));
                 yield $setting->finding(rtrim($words.($remark->note === '' ? '' : ': '.$remark->note), '.').'.', [$case->run->id]);

@@ -33,13 +33,13 @@ final readonly class RemovedByRule implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        foreach ($case->results->alterations() as $alteration) {
+        foreach ($case->results->worked()->alterations as $alteration) {
             if ($alteration->kind !== AlterationKind::Rule) {
                 continue;
             }
             $matters = [];
             foreach ($case->answers as $result) {
-                foreach ($result->altered as $one) {
+                foreach ($result->footing->altered as $one) {
                     if ($one->by === $alteration && ($why = self::whyItMatters($result, $one, $setting)) !== null) {
                         $matters[] = $why;
                     }
@@ -72,15 +72,15 @@ final readonly class RemovedByRule implements Rule
                 return \sprintf(
                     '%s is %s %s without it and %s with it, on either side of %s.',
                     $result->title,
-                    $stands->shownBeside($outcome->limit->value->value),
+                    $stands->shownBeside($outcome->limit->threshold->value->value),
                     $stands->unit->value,
-                    $otherwise->shownBeside($outcome->limit->value->value),
+                    $otherwise->shownBeside($outcome->limit->threshold->value->value),
                     $outcome->limit->title,
                 );
             }
         }
 
-        return self::near($stands, $otherwise, $result->perDecade, $setting)
+        return self::near($stands, $otherwise, $result->beside->perDecade, $setting)
             ? null
             : \sprintf(
                 '%s is %s %s without it and %s with it.',

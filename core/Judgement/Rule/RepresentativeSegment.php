@@ -19,8 +19,8 @@ final readonly class RepresentativeSegment implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $segment = $case->results->segment();
-        $declaration = $case->run->declaration;
+        $segment = $case->results->worked()->segment;
+        $declaration = $case->run->notes->declaration;
         if ($segment !== null) {
             yield $setting->finding(
                 \sprintf(

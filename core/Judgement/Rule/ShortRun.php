@@ -19,8 +19,8 @@ final readonly class ShortRun implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $planned = $case->run->plannedMinutes;
-        if ($planned === null || $planned <= 0 || $case->run->stop === null) {
+        $planned = $case->run->timing->plannedMinutes;
+        if ($planned === null || $planned <= 0 || $case->run->timing->stop === null) {
             return;
         }
         $limit = $setting->limit('share');

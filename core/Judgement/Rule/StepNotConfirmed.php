@@ -26,7 +26,7 @@ final readonly class StepNotConfirmed implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->checks() as $check) {
-            if ($check->steps === []) {
+            if ($check->walk->steps === []) {
                 yield $setting->finding(\sprintf('No steps were recorded for the check of %s.', $case->hour($check->at)), [$check->id]);
                 continue;
             }
@@ -37,12 +37,12 @@ final readonly class StepNotConfirmed implements Rule
                     && \in_array($step->kind, [StepKind::Confirm, StepKind::Entries], true)
                     && !\in_array($step->id, self::ELSEWHERE, true)
                     && $check->missed($step->id)) {
-                    $missed[] = lcfirst($step->title);
+                    $missed[] = lcfirst($step->words->title);
                 }
             }
             foreach ($case->procedureOf($check)->steps as $step) {
-                if ($check->step($step->id) === StepState::NotApplicable && isset($check->reasons[$step->id])) {
-                    $unfit[] = \sprintf('%s (%s)', lcfirst($step->title), $check->reasons[$step->id]);
+                if ($check->step($step->id) === StepState::NotApplicable && isset($check->walk->reasons[$step->id])) {
+                    $unfit[] = \sprintf('%s (%s)', lcfirst($step->words->title), $check->walk->reasons[$step->id]);
                 }
             }
             if ($unfit !== []) {

@@ -31,7 +31,7 @@ final readonly class Undecided implements AnswerRule
                         '%s against %s, %s',
                         $result->title,
                         $outcome->limit->title,
-                        trim($outcome->limit->value->written.' '.$outcome->limit->unit),
+                        trim($outcome->limit->threshold->value->written.' '.$outcome->limit->threshold->unit),
                     );
                     $keys[$by][] = $result->key;
                     $channel[$by] = [$result->channel, $why];

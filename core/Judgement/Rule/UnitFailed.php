@@ -18,7 +18,7 @@ final readonly class UnitFailed implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $break = $case->bracket->brokenAfter;
+        $break = $case->bracket->search->brokenAfter;
         if ($break !== null && $break->failed) {
             yield $setting->finding(
                 \sprintf('At the check of %s it failed: %s.', $case->hour($break->at), $break->what),

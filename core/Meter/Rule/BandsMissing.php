@@ -22,7 +22,7 @@ final readonly class BandsMissing implements Rule
     {
         $meter = MeterResults::findings($case);
         $missing = $meter?->room?->missing() ?? [];
-        if ($case->run->stop !== null && $missing !== []) {
+        if ($case->run->timing->stop !== null && $missing !== []) {
             yield $setting->finding(
                 \sprintf(
                     'Not measured: %s. The room is not judged there.',

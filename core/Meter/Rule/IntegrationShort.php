@@ -23,7 +23,7 @@ final readonly class IntegrationShort implements Rule
     {
         [$template] = SetUp::of($case->run);
         $wanted = $template?->decimal('integration')?->value->toFloat();
-        if ($wanted === null || $case->run->stop === null) {
+        if ($wanted === null || $case->run->timing->stop === null) {
             return;
         }
         $measured = max(0.0, $case->run->runningSeconds() - (MeterRun::record($case->run)?->delay() ?? 0.0));

@@ -23,7 +23,7 @@ final readonly class SampleShort implements Rule
         $task = $meter?->written->decimal('taskMinutes')?->value->toFloat();
         $limit = $setting->limit('minutes');
         $minutes = $case->run->runningSeconds() / 60;
-        if ($task !== null && $case->run->stop !== null && !$limit->isKeptBy($minutes) && $minutes < $task - 1e-9) {
+        if ($task !== null && $case->run->timing->stop !== null && !$limit->isKeptBy($minutes) && $minutes < $task - 1e-9) {
             yield $setting->finding(
                 \sprintf(
                     'The sample took %s min; the task takes %s min.',

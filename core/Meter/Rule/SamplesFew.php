@@ -21,7 +21,7 @@ final readonly class SamplesFew implements AnswerRule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         foreach ($case->answers as $result) {
-            foreach ($result->breakdown instanceof TaskBudget ? $result->breakdown->tasks : [] as $task) {
+            foreach ($result->beside->breakdown instanceof TaskBudget ? $result->beside->breakdown->tasks : [] as $task) {
                 $count = \count($task->runs);
                 if ($setting->limit('share')->isKeptBy($task->share->value)) {
                     continue;

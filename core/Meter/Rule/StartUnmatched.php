@@ -40,7 +40,7 @@ final readonly class StartUnmatched implements Rule
             if ($fits === null
                 && $hand !== null
                 && $other->id !== $case->run->id
-                && $other->start->format('Y-m-d') === $case->run->start->format('Y-m-d')
+                && $other->timing->start->format('Y-m-d') === $case->run->timing->start->format('Y-m-d')
                 && $limit->isKeptBy(self::apart($hand, $started, MeterRun::record($other)?->delay() ?? 0.0))) {
                 $fits = $other;
             }
@@ -59,7 +59,7 @@ final readonly class StartUnmatched implements Rule
                 : \sprintf(
                     'The file fits the start that was noted for %s, %s.',
                     $fits->id,
-                    $fits->place === '' ? $fits->task : $fits->place,
+                    $fits->deployment->place === '' ? $fits->deployment->task : $fits->deployment->place,
                 ),
         );
     }
@@ -76,9 +76,9 @@ final readonly class StartUnmatched implements Rule
         $noted = $meter?->noted;
         $log = Sound::heard($run)?->log;
         if ($log === null) {
-            return [$noted, $meter?->fileStart === null ? null : $meter->fileStart - ($run->clockOffset ?? 0.0)];
+            return [$noted, $meter?->fileStart === null ? null : $meter->fileStart - ($run->timing->clockOffset ?? 0.0)];
         }
-        $began = $run->trueTime($log->start())->setTimezone($run->start->getTimezone());
+        $began = $run->trueTime($log->start())->setTimezone($run->timing->start->getTimezone());
         $started = (float) ($began->format('G') * 3600 + $began->format('i') * 60 + $began->format('s'));
         $into = $noted === null ? 0.0 : fmod($noted - $started + self::DAY, self::DAY);
 

@@ -26,17 +26,17 @@ final readonly class AdapterSize implements Rule
             if ($microphone === null || !$content instanceof AcousticCheck) {
                 continue;
             }
-            if ($content->adapter !== null && $content->adapter !== $microphone) {
+            if ($content->settings->adapter !== null && $content->settings->adapter !== $microphone) {
                 yield $setting->finding(
                     \sprintf(
                         'At the check of %s an adapter of %s was on a microphone of %s.',
                         $case->hour($check->at),
-                        $content->adapter,
+                        $content->settings->adapter,
                         $microphone,
                     ),
                     [$check->id],
                 );
-            } elseif ($content->adapter === null && $adapters !== [] && !\in_array($microphone, $adapters, true)) {
+            } elseif ($content->settings->adapter === null && $adapters !== [] && !\in_array($microphone, $adapters, true)) {
                 yield $setting->finding(
                     \sprintf('%s has no adapter for a microphone of %s.', $check->reference ?? '', $microphone),
                     [$check->id],

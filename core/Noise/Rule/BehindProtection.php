@@ -18,7 +18,7 @@ final readonly class BehindProtection implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        foreach ($case->results->results() as $result) {
+        foreach ($case->results->worked()->results as $result) {
             foreach ($result->outcomes as $outcome) {
                 if ($outcome->limit->scope === 'behind hearing protection') {
                     yield $setting->finding(

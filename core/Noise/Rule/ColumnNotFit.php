@@ -20,7 +20,7 @@ final readonly class ColumnNotFit implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        foreach (Sound::levels($case->results)->doubts ?? [] as $doubt) {
+        foreach (Sound::levels($case->results)->log->doubts ?? [] as $doubt) {
             // What is not made of the column is not the worse for it.
             yield $setting->finding(
                 ucfirst($doubt->words).'.',

@@ -19,12 +19,12 @@ final readonly class CumulativeAdjustment implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $sum = Sound::levels($case->results)?->cumulativeAdjustment;
+        $sum = Sound::levels($case->results)?->response->adjustment;
         $limit = $setting->limit('sum');
         if ($sum !== null && !$limit->isKeptBy(abs($sum->toFloat()))) {
             yield $setting->finding(
                 \sprintf('Adjustments since the last laboratory certificate add up to %s dB.', $sum->signed()),
-                [$case->run->instrument],
+                [$case->run->deployment->instrument],
                 $limit,
             );
         }

@@ -22,9 +22,9 @@ final readonly class DoseCriterionOther implements Rule
     {
         $heard = Sound::heard($case->run);
         $totals = $heard?->log === null ? $heard?->totals : null;
-        foreach ($totals === null ? [] : $case->results->results() as $result) {
+        foreach ($totals === null ? [] : $case->results->worked()->results as $result) {
             $id = str_starts_with($result->key, 'dose:') ? substr($result->key, 5) : null;
-            $differs = $id === null ? [] : SetUp::otherThanCriterion($case->run, $id, $case->yardsticks);
+            $differs = $id === null ? [] : SetUp::otherThanCriterion($case->run, $id, $case->heldTo->yardsticks);
             if ($differs !== []) {
                 yield $setting->finding(
                     \sprintf('%s was typed, and the unit was not set to it: %s.', $result->title, implode('; ', $differs)),

@@ -22,7 +22,7 @@ final readonly class Drift implements Rule
         $limit = $setting->limit('drift');
         $worst = null;
         $good = null;
-        foreach ($case->results->drifts() as $drift) {
+        foreach ($case->results->worked()->drifts as $drift) {
             if (!$limit->isKeptBySize($drift->value)) {
                 $worst = $worst === null || abs($drift->toFloat()) > abs($worst->toFloat()) ? $drift : $worst;
             } elseif ($worst === null) {

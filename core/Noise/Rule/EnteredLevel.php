@@ -22,14 +22,14 @@ final readonly class EnteredLevel implements Rule
         foreach ($case->checks() as $check) {
             $content = $check->content;
             if ($content instanceof AcousticCheck
-                && $content->entered !== null
-                && $content->entered->value->compareTo($content->nominal->value) !== 0) {
+                && $content->settings->entered !== null
+                && $content->settings->entered->value->compareTo($content->tone->nominal->value) !== 0) {
                 yield $setting->finding(
                     \sprintf(
                         'At the check of %s the meter expected %s dB and the calibrator gave %s dB.',
                         $case->hour($check->at),
-                        $content->entered->written,
-                        $content->nominal->written,
+                        $content->settings->entered->written,
+                        $content->tone->nominal->written,
                     ),
                     [$check->id],
                 );

@@ -20,7 +20,7 @@ final readonly class FlatStretch implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         $span = $case->run->span();
-        foreach (Sound::levels($case->results)->survey->flats ?? [] as $flat) {
+        foreach (Sound::levels($case->results)->log->survey->flats ?? [] as $flat) {
             if ($span !== null && $flat->overlaps($span)) {
                 yield $setting->finding(
                     \sprintf('The level stood still from %s to %s.', $case->hour($flat->from), $case->hour($flat->to)),

@@ -23,12 +23,12 @@ final readonly class Gap implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $share = Sound::levels($case->results)?->gapShare;
+        $share = Sound::levels($case->results)?->log->gapShare;
         if ($share === null) {
             return;
         }
         $limit = $setting->limit('share');
-        $graver = $this->graver === null ? null : $case->policy->limit($this->graver, 'share');
+        $graver = $this->graver === null ? null : $case->heldTo->policy->limit($this->graver, 'share');
         if (!$limit->isKeptBy(100 * $share) && ($graver === null || $graver->isKeptBy(100 * $share))) {
             yield $setting->finding(
                 \sprintf('%s %% of the run has no level in the log.', number_format(100 * $share, 1, '.', '')),

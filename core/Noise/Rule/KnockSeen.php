@@ -20,7 +20,7 @@ final readonly class KnockSeen implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $survey = Sound::levels($case->results)?->survey;
+        $survey = Sound::levels($case->results)?->log->survey;
         $inside = array_values(
             array_filter($survey->knocks ?? [], static fn (Knock $knock): bool => $case->run->span()?->contains($knock->at) === true),
         );

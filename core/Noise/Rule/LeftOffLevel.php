@@ -28,19 +28,19 @@ final readonly class LeftOffLevel implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $left = Sound::levels($case->results)?->left;
+        $left = Sound::levels($case->results)?->response->left;
         if ($left === null) {
             return;
         }
         $limit = $setting->limit('off');
-        $graver = $this->graver === null ? null : $case->policy->limit($this->graver, 'off');
+        $graver = $this->graver === null ? null : $case->heldTo->policy->limit($this->graver, 'off');
         $far = $graver === null ? [] : array_map(static fn (OffsetKnot $knot): string => $knot->check, $left->beyond($graver));
         foreach ($left->beyond($limit) as $knot) {
             if (!\in_array($knot->check, $far, true)) {
                 $alike = $this->graver !== null
                     && $case->timeline->instrument->traits->flag('notAdjustable')
                     && $case->bracket->post !== null
-                    && $case->policy->limit('noise.drift', 'drift')?->isKeptBySizes($case->results->drifts()) !== false;
+                    && $case->heldTo->policy->limit('noise.drift', 'drift')?->isKeptBySizes($case->results->worked()->drifts) !== false;
                 yield $setting->finding(
                     \sprintf(
                         'It was left %s dB off at the check %s.%s',

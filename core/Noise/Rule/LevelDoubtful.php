@@ -24,7 +24,7 @@ final readonly class LevelDoubtful implements Rule
         foreach ($case->checks() as $one) {
             $adjusted[$one->id] = $one->content->wasAdjusted();
         }
-        foreach (Sound::levels($case->results)->left->otherLevel ?? [] as $check => $words) {
+        foreach (Sound::levels($case->results)->response->left->otherLevel ?? [] as $check => $words) {
             yield $setting->finding(
                 \sprintf('A reading at the check %s fits %s. Which level was the calibrator switched to?', $check, $words),
                 [(string) $check],

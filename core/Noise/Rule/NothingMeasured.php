@@ -19,7 +19,7 @@ final readonly class NothingMeasured implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        if ($case->run->stop !== null && $case->results->results() === []) {
+        if ($case->run->timing->stop !== null && $case->results->worked()->results === []) {
             yield $setting->finding(
                 'There is neither a log nor a total for this run.',
                 [$case->run->id],

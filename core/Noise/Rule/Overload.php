@@ -23,7 +23,7 @@ final readonly class Overload implements Rule
         $span = $case->run->span();
         $spans = array_values(
             array_filter(
-                Sound::levels($case->results)->survey->overloads ?? [],
+                Sound::levels($case->results)->log->survey->overloads ?? [],
                 static fn (Span $over): bool => $span !== null && $over->overlaps($span),
             ),
         );

@@ -26,7 +26,7 @@ final readonly class Resolution implements Rule
             if (!$content instanceof AcousticCheck) {
                 continue;
             }
-            foreach ([...$content->asFound, ...$content->asLeft] as $reading) {
+            foreach ([...$content->tone->asFound, ...$content->tone->asLeft] as $reading) {
                 if (!$limit->isKeptBy(Exact::of($reading->value->decimals()))) {
                     yield $setting->finding(
                         \sprintf(

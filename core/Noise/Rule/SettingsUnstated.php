@@ -20,7 +20,7 @@ final readonly class SettingsUnstated implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         [$template, $run] = SetUp::of($case->run);
-        $unstated = $template === null || $run === null || $case->run->stop === null ? [] : SetUp::unstated($template, $run);
+        $unstated = $template === null || $run === null || $case->run->timing->stop === null ? [] : SetUp::unstated($template, $run);
         if ($unstated !== []) {
             yield $setting->finding(
                 \sprintf('It is not written down what the unit was set to: %s.', implode(', ', $unstated)),

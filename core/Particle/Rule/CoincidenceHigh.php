@@ -19,15 +19,15 @@ final readonly class CoincidenceHigh extends ParticleRule
     protected function run(ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $limit = $setting->limit('loss');
-        if ($results->beyond) {
+        if ($results->hidden->beyond) {
             yield $setting->finding(
                 'More was counted than any concentration can show with its dead time: it lies beyond what the counter can tell.',
                 [$case->run->id],
                 $limit,
             );
-        } elseif ($results->loss !== null && !$limit->isKeptBy($results->loss->toFloat())) {
+        } elseif ($results->hidden->loss !== null && !$limit->isKeptBy($results->hidden->loss->toFloat())) {
             yield $setting->finding(
-                \sprintf('Coincidence hides %s %% of the particles.', $results->loss->shown()),
+                \sprintf('Coincidence hides %s %% of the particles.', $results->hidden->loss->shown()),
                 [$case->run->id],
                 $limit,
                 advice: 'Put a diluter before it.',

@@ -19,7 +19,7 @@ final readonly class FlowChange extends ParticleRule
     protected function run(ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $limit = $setting->limit('change');
-        foreach ($results->drifts() as $drift) {
+        foreach ($results->worked()->drifts as $drift) {
             if (!$limit->isKeptBySize($drift->value)) {
                 yield $setting->finding(
                     \sprintf('%s: %s %%.', ucfirst($drift->meaning), $drift->signed()),

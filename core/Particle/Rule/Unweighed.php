@@ -22,7 +22,7 @@ final readonly class Unweighed extends ParticleRule
     {
         if ($case->timeline->instrument->traits->text('kind') === ParticleFormat::PHOTOMETER
             && $results->factor === null
-            && $results->results() !== []) {
+            && $results->worked()->results !== []) {
             yield $setting->finding(
                 'No filter was weighed for the same period and no factor is known: the numbers are units of the photometer.',
                 [$case->run->id],

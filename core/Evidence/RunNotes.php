@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Evidence;
+
+/** What persons noted of a run. */
+final readonly class RunNotes
+{
+    /**
+     * @param list<Remark>     $remarks
+     * @param list<Exclusion>  $exclusions  stretches to leave out
+     * @param list<Exclusion>  $leftIn      stretches that look like a check, and that a person said stay in
+     * @param Declaration|null $declaration that a part of it stands for all of it
+     */
+    public function __construct(
+        public array $remarks = [],
+        public array $exclusions = [],
+        public array $leftIn = [],
+        public ?Declaration $declaration = null,
+    ) {
+    }
+}

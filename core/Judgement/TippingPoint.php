@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+use Footnote\Core\Derivation\Figure;
+
+/** What would turn a statement about a limit. */
+final readonly class TippingPoint
+{
+    /**
+     * @param Figure|null $error the response error at which the reported value would sit on the limit; null: there is none
+     * @param string      $words what that means, against what was seen
+     */
+    public function __construct(public ?Figure $error, public string $words)
+    {
+    }
+}
