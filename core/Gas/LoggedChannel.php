@@ -1,0 +1,256 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Gas;
+
+use Footnote\Core\Derivation\Bound;
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Judgement\FourAnswers;
+use Footnote\Core\Judgement\Result;
+use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\MovingReadings;
+use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\ValueCounts;
+use Footnote\Core\Quantity\Digits;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\LinearKnot;
+
+/** Works out a channel's log: means over the shift and fifteen minutes, extremes, and how long it lay above limits (G-7). */
+final readonly class LoggedChannel
+{
+    /** @param list<ExposureLimit> $limits of the campaign */
+    public function __construct(
+        private Run $run,
+        private SeriesLog $log,
+        private int $column,
+        private string $logName,
+        private ChannelAnswers $answers,
+        private array $limits,
+    ) {
+    }
+
+    /**
+     * @param list<array{int, int}> $ranges the intervals that count, in order
+     *
+     * @return array{list<Result>, int} and the hollow windows
+     */
+    public function results(LogClock $clock, array $ranges): array
+    {
+        $log = $this->log;
+        $column = $this->column;
+        $line = $this->answers->evidence->line;
+        $whole = $clock->within($this->answers->evidence->window);
+        $counts = ValueCounts::of($log, $column, $ranges);
+        if ($counts->samples + $counts->overs === 0) {
+            return [[], 0];
+        }
+        $minutes = Exact::of(
+            array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)),
+        )->times(self::seconds($log->step()))->dividedBy(60);
+        $range = $this->answers->of->channel->display->range === null
+            ? null
+            : (int) round(1000 * $this->answers->of->channel->display->range->value->toFloat() * $this->answers->undone->toFloat());
+        $raw = MovingReadings::of($log, $column, $whole, $ranges, null, null, range: $range);
+        $moves = $line !== null && !$line->isConstant();
+        $limits = $this->limitsAbove();
+        $scale = ($this->answers->factor->applied->value ?? Exact::of(1));
+        $thresholds = array_map(
+            static fn (ExposureLimit $limit): float => $limit->threshold->value->value->toFloat() / Real::toFloat($scale),
+            $limits,
+        );
+        $moving = $moves
+            ? MovingReadings::of($log, $column, $whole, $ranges, $line, $clock, $this->answers->undone->toFloat(), $thresholds, $range)
+            : null;
+        $origin = new Origin(
+            'log',
+            $this->run->id,
+            \sprintf(
+                '%s, %s of %s readings every %s s',
+                $this->logName,
+                number_format($counts->samples, 0, '.', ' '),
+                number_format($log->length(), 0, '.', ' '),
+                Digits::trimmed($log->step(), 3),
+            ),
+        );
+        $read = fn (string $symbol, string $meaning, Exact|float $value, bool $over): Figure => Figure::read(
+            $symbol,
+            $meaning.', as logged',
+            $value,
+            $this->answers->of->shown(),
+            $origin,
+            $this->answers->of->isToxic() ? ChannelAnswers::digits($value) : 1,
+        )->bounded($over ? Bound::AtLeast : null);
+        $moment = $this->moment($log, $column);
+        $results = [];
+        if ($raw->mean !== null) {
+            array_push(
+                $results,
+                ...$this->answers->mean($read('r̄', 'mean reading', $raw->mean, $raw->over), $moving?->mean, $minutes, $origin),
+            );
+        }
+        if ($raw->shortTerm !== null && $this->answers->of->isToxic()) {
+            array_push(
+                $results,
+                ...$this->answers->inUnits(
+                    'stel',
+                    'Short-term, 15 min, ',
+                    $this->answers->answers($read('r₁₅', 'highest mean of 15 min', $raw->shortTerm, $raw->shortOver), $moving?->shortTerm),
+                    GasEquation::Exposure,
+                    $raw->hollow > 0
+                        ? [\sprintf('%d windows of 15 min hold less than 75 %% of their readings and count for no limit.', $raw->hollow)]
+                        : [],
+                ),
+            );
+        }
+        if ($raw->extremes->highest !== null) {
+            array_push(
+                $results,
+                ...array_map(
+                    static fn (Result $one): Result => $one->ofMoments($moment('maximum')),
+                    $this->answers->inUnits(
+                        'peak',
+                        $this->answers->of->channel->kind === GasKind::Oxygen ? 'Highest, ' : 'Peak, ',
+                        $this->answers->answers(
+                            $read('r_max', 'highest reading', $raw->extremes->highest, $raw->over),
+                            $moving?->extremes->highest,
+                        ),
+                    ),
+                ),
+            );
+        }
+        if ($raw->extremes->lowest !== null && $this->answers->of->channel->kind === GasKind::Oxygen) {
+            array_push(
+                $results,
+                ...array_map(
+                    static fn (Result $one): Result => $one->ofMoments($moment('minimum')),
+                    $this->answers->inUnits(
+                        'lowest',
+                        'Lowest, ',
+                        $this->answers->answers(
+                            $read('r_min', 'lowest reading', $raw->extremes->lowest, false),
+                            $moving?->extremes->lowest,
+                        ),
+                        worstIsLow: true,
+                    ),
+                ),
+            );
+        }
+        foreach ($limits as $place => $limit) {
+            $results[] = $this->timeAbove($limit, $counts, $moving?->above[$place] ?? null, $log->step(), $origin);
+        }
+
+        return [$results, $raw->hollow];
+    }
+
+    /**
+     * Why what the log holds cannot tell what was there at any moment; null where it can: it holds extremes, or its interval
+     * is no longer than the sensor takes.
+     *
+     * @return \Closure(string): ?string
+     */
+    private function moment(SeriesLog $log, int $column): \Closure
+    {
+        $statistic = $log->columns()[$column]->statistic;
+        $follows = $this->answers->of->channel->follows($log->step());
+        $step = Digits::trimmed($log->step(), 1);
+
+        return static fn (string $wanted): ?string => $statistic === $wanted || $follows
+            ? null
+            : \sprintf('the log holds means of %s s: at any moment it may have been %s', $step, $wanted === 'minimum' ? 'less' : 'more');
+    }
+
+    /** How long the reading lay above a limit, with a constant response by counting, along the bracket interval by interval. */
+    private function timeAbove(ExposureLimit $limit, ValueCounts $counts, ?int $between, float $step, Origin $origin): Result
+    {
+        $wanted = Real::by($limit->threshold->value->value, $this->answers->factor->applied->value ?? Exact::of(1));
+        $minutes = static fn (int $intervals): Exact => Exact::of($intervals)->times(self::seconds($step))->dividedBy(60);
+        $logged = Figure::read('r', 'readings, as logged', $counts->samples, $this->answers->of->shown(), $origin, 0);
+        $value = Figure::read(
+            'L',
+            $limit->title,
+            $limit->threshold->value->value,
+            Unit::tryFrom($limit->threshold->unit) ?? Unit::None,
+            new Origin('criterion', $limit->id, $limit->source->words),
+            $limit->threshold->value->decimals(),
+        );
+        // What was beyond the range was above any limit within it.
+        $beyond = $this->answers->of->channel->display->range === null ? 0 : $counts->overs;
+        $indicated = static fn (?LinearKnot $knot): float => $knot === null
+            ? Real::toFloat($wanted)
+            : $knot->zero->toFloat() + $knot->gain->toFloat() * Real::toFloat($wanted);
+        $above = fn (?LinearKnot $knot): int => $beyond + $counts->above(1000 * $this->answers->undone->toFloat() * $indicated($knot));
+        $answers = FourAnswers::along(
+            self::minutesAbove($limit, 'as logged', $minutes($above(null)), [$logged, $value]),
+            $this->answers->evidence->line->knots ?? [],
+            $this->answers->evidence->bracket,
+            static fn (LinearKnot $knot): Figure => self::minutesAbove(
+                $limit,
+                \sprintf('response at %s', $knot->check),
+                $minutes($above($knot)),
+                [$logged, $value, $knot->zero, $knot->gain],
+            ),
+            static fn (Figure $pre, ?Figure $post): ?Figure => $post === null
+                ? null
+                : ($between === null ? $pre : self::minutesAbove(
+                    $limit,
+                    'response along the bracket',
+                    $minutes($between),
+                    [$logged, $value],
+                )),
+        );
+
+        $note = str_starts_with($limit->quantity, 'peak') ? [] : ['Moments above a limit that is for a mean are no breach of it.'];
+
+        return $this->answers->result(
+            'above-'.$limit->id.':'.$this->answers->of->code(),
+            \sprintf('Time above %s %s, %s', $limit->threshold->value->written, $limit->threshold->unit, $this->answers->of->name()),
+            $answers->bounded($counts->overs > 0 && $this->answers->of->channel->display->range === null ? Bound::AtLeast : null),
+            $note,
+            false,
+        );
+    }
+
+    /** @param list<Figure> $inputs */
+    private static function minutesAbove(ExposureLimit $limit, string $how, Exact $minutes, array $inputs): Figure
+    {
+        return Figure::derived(
+            't',
+            \sprintf('time above %s %s, %s', $limit->threshold->value->written, $limit->threshold->unit, $how),
+            $minutes,
+            Unit::Minute,
+            GasEquation::Exposure,
+            $inputs,
+            1,
+        );
+    }
+
+    /** @return list<ExposureLimit> the limits in the unit of the channel that its readings can lie above, each value once */
+    private function limitsAbove(): array
+    {
+        $limits = [];
+        $quantities = array_map(
+            fn (string $kind): string => $kind.':'.$this->answers->of->code(),
+            ['twa-ppm', 'stel-ppm', 'peak-ppm', 'peak'],
+        );
+        foreach ($this->limits as $limit) {
+            if (\in_array($limit->quantity, $quantities, true)
+                && $limit->threshold->unit === $this->answers->of->channel->unit->value
+                && !$this->answers->factor->missing) {
+                $limits[$limit->threshold->value->written] ??= $limit;
+            }
+        }
+
+        return array_values($limits);
+    }
+
+    private static function seconds(float $step): Exact
+    {
+        return Exact::of(number_format($step, 3, '.', ''));
+    }
+}
