@@ -285,7 +285,7 @@ final readonly class FlowBench implements BenchGuide
 
     public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
     {
-        return new UnitHistory(FlowHistory::of($timeline, $until)->points, Unit::LitrePerMinute, Unit::Percent, 'flow');
+        return new UnitHistory(FlowHistory::of($timeline, $until)->points(), Unit::LitrePerMinute, Unit::Percent, 'flow');
     }
 
     public function sharedShift(): ShiftScale

@@ -7,8 +7,8 @@ namespace Footnote\Core\Flow;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\CheckHistory;
 use Footnote\Core\Evidence\HistoryPoint;
-use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
@@ -16,61 +16,60 @@ use Footnote\Core\Quantity\Unit;
 /** The flow of a unit at all its usable checks, and how it changed from each to the next. */
 final readonly class FlowHistory
 {
-    /**
-     * @param list<HistoryPoint>   $points  flows in L/min, drift in percent
-     * @param list<array{Check, Figure}> $changes check, and the change up to it
-     */
-    private function __construct(public array $points, private array $changes)
+    /** @param list<array{Check, Figure}> $changes check, and the change up to it */
+    private function __construct(private CheckHistory $checks, private array $changes)
     {
     }
 
     public static function of(Timeline $timeline, \DateTimeImmutable $until): self
     {
-        $all = $timeline->memory->once('flow history', static fn (): self => self::whole($timeline));
+        [$checks, $changes] = $timeline->memory->once('flow history', static fn (): array => self::whole($timeline));
 
         return new self(
-            array_values(array_filter($all->points, static fn (HistoryPoint $point): bool => $point->at <= $until)),
-            array_values(array_filter($all->changes, static fn (array $change): bool => $change[0]->at <= $until)),
+            $checks->until($until),
+            array_values(array_filter($changes, static fn (array $change): bool => $change[0]->at <= $until)),
         );
     }
 
-    private static function whole(Timeline $timeline): self
+    /** @return list<HistoryPoint> flows in L/min, drift in percent */
+    public function points(): array
     {
-        $usability = new FlowUsability();
-        $points = [];
-        $changes = [];
-        $left = null;
-        $leftAt = null;
-        foreach ($timeline->checks as $check) {
-            $content = $check->content;
-            if (!$content instanceof FlowCheck || $content->readings->points !== [] || $usability->whyUnusable($check, $timeline) !== []) {
-                $left = $check->content->wasAdjusted() ? null : $left;
-                continue;
-            }
-            if ($leftAt !== null && self::broken($timeline, $leftAt, $check->at)) {
-                $left = null;
-            }
-            $found = FlowMeasurement::of($content->readings->asFound, 'as found', $check, $content, $timeline)?->mean;
-            $now = $content->readings->adjusted
-                ? FlowMeasurement::of($content->readings->asLeft, 'as left', $check, $content, $timeline)?->mean
-                : $found;
-            $change = $left !== null && $found !== null ? FlowChange::between($left, $found, 'change of flow up to '.$check->id) : null;
-            if ($change !== null) {
-                $changes[] = [$check, $change];
-            }
-            $points[] = new HistoryPoint(
-                $check->at,
-                $check->id,
-                $found?->toFloat(),
-                $now?->toFloat(),
-                $change?->toFloat(),
-                $content->readings->adjusted && $found !== null && $now !== null ? $now->toFloat() - $found->toFloat() : null,
-            );
-            $left = $now;
-            $leftAt = $check->at;
-        }
+        return $this->checks->points;
+    }
 
-        return new self($points, $changes);
+    /** @return array{CheckHistory, list<array{Check, Figure}>} */
+    private static function whole(Timeline $timeline): array
+    {
+        $changes = [];
+        $checks = CheckHistory::of(
+            $timeline,
+            new FlowUsability(),
+            'flow',
+            static fn (Check $check): bool => $check->content instanceof FlowCheck && $check->content->readings->points === [],
+            static function (Check $check) use ($timeline): array {
+                $content = $check->content;
+                if (!$content instanceof FlowCheck) {
+                    return [null, null];
+                }
+                $found = FlowMeasurement::of($content->readings->asFound, 'as found', $check, $content, $timeline)?->mean;
+                $left = FlowMeasurement::of($content->readings->asLeft, 'as left', $check, $content, $timeline)?->mean;
+
+                return [$found, $content->readings->adjusted ? $left : $found];
+            },
+            static function (?Figure $left, ?Figure $found, Check $check) use (&$changes): ?float {
+                $change = $left === null || $found === null
+                    ? null
+                    : FlowChange::between($left, $found, 'change of flow up to '.$check->id);
+                if ($change !== null) {
+                    $changes[] = [$check, $change];
+                }
+
+                return $change?->toFloat();
+            },
+            static fn (?Figure $flow): ?float => $flow?->toFloat(),
+        );
+
+        return [$checks, $changes];
     }
 
     public function largestDrift(): ?Figure
@@ -92,13 +91,5 @@ final readonly class FlowHistory
                 new Origin('check', $largest[0]->id, 'between two checks'),
                 2,
             );
-    }
-
-    private static function broken(Timeline $timeline, \DateTimeImmutable $from, \DateTimeImmutable $to): bool
-    {
-        return array_filter(
-            $timeline->interventions,
-            static fn (Intervention $event): bool => $event->at > $from && $event->at <= $to && $event->breaks('', 'flow'),
-        ) !== [];
     }
 }

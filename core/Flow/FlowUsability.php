@@ -49,13 +49,7 @@ final readonly class FlowUsability implements Usability
         if (!$content instanceof FlowCheck) {
             return ['not a flow check'];
         }
-        $reasons = [];
-        if ($check->notes->setAside !== null) {
-            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->notes->setAside->reason;
-        }
-        if ($check->walk->brokenOff) {
-            $reasons[] = UnusableBecause::BROKEN_OFF;
-        }
+        $reasons = UnusableBecause::usual($check);
         if ($content->readings->standstill !== null) {
             return [...$reasons, Standstill::choices()[$content->readings->standstill->value]];
         }

@@ -304,7 +304,7 @@ final readonly class GasBench implements AsksByReference
     {
         if ($timeline->channel !== '') {
             return new UnitHistory(
-                GasHistory::of($timeline, $until)->points,
+                GasHistory::of($timeline, $until)->points(),
                 Unit::Percent,
                 Unit::Percent,
                 $timeline->channel.' off the label',
@@ -312,7 +312,7 @@ final readonly class GasBench implements AsksByReference
         }
         $furthest = [];
         foreach (self::names($timeline->instrument) as $name) {
-            foreach (GasHistory::of(ChannelCheck::timeline($name, $timeline), $until)->points as $point) {
+            foreach (GasHistory::of(ChannelCheck::timeline($name, $timeline), $until)->points() as $point) {
                 $before = $furthest[$point->check] ?? null;
                 if ($before === null || abs($point->found ?? 0.0) > abs($before->found ?? 0.0)) {
                     $furthest[$point->check] = $point;

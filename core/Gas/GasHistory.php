@@ -6,83 +6,65 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\CheckHistory;
 use Footnote\Core\Evidence\HistoryPoint;
-use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\LinearKnot;
 
 /** What the checks of one channel say over months: how far its span was off the label, in percent of it. */
 final readonly class GasHistory
 {
-    /** @param list<HistoryPoint> $points deviation of the span in % of the label */
-    private function __construct(public array $points)
+    private function __construct(private CheckHistory $checks)
     {
     }
 
     /** @param Timeline $timeline of one channel */
     public static function of(Timeline $timeline, \DateTimeImmutable $until): self
     {
-        $all = $timeline->memory->once('gas history '.$timeline->channel, static fn (): self => self::whole($timeline));
+        $all = $timeline->memory->once('gas history '.$timeline->channel, static fn (): CheckHistory => self::whole($timeline));
 
-        return new self(array_values(array_filter($all->points, static fn (HistoryPoint $point): bool => $point->at <= $until)));
+        return new self($all->until($until));
     }
 
-    private static function whole(Timeline $timeline): self
+    /** @return list<HistoryPoint> deviation of the span in % of the label */
+    public function points(): array
+    {
+        return $this->checks->points;
+    }
+
+    private static function whole(Timeline $timeline): CheckHistory
     {
         $channel = Channel::named($timeline->instrument, $timeline->channel);
         if ($channel === null) {
-            return new self([]);
+            return new CheckHistory([]);
         }
         $response = new GasResponse($channel);
-        $usability = new GasUsability();
-        $points = [];
-        $left = null;
-        $leftAt = null;
-        foreach ($timeline->checks as $check) {
-            $content = $check->content;
-            if (!$content instanceof ChannelCheck || $usability->whyUnusable($check, $timeline) !== []) {
-                $left = $content->wasAdjusted() ? null : $left;
-                continue;
-            }
-            if ($leftAt !== null
-                && array_filter(
-                    $timeline->interventions,
-                    static fn (Intervention $event): bool => $event->at > $leftAt
-                        && $event->at <= $check->at
-                        && $event->breaks($timeline->channel, 'gain'),
-                ) !== []) {
-                $left = null;
-            }
-            $label = $response->label($check, $content, $timeline);
+        $off = static function (Check $check, ?LinearKnot $knot) use ($response, $timeline): ?float {
+            $label = $check->content instanceof ChannelCheck ? $response->label($check, $check->content, $timeline) : null;
             $c = $label?->toFloat() ?? 1.0;
-            $off = static fn (?\Footnote\Core\Response\LinearKnot $knot): ?float => $knot === null
-                ? null
-                : 100 * ($knot->zero->toFloat() + $knot->gain->toFloat() * $c - $c) / $c;
-            $found = $off($response->asFound($check, $timeline));
-            $now = $off($response->asLeft($check, $timeline));
-            $points[] = new HistoryPoint(
-                $check->at,
-                $check->id,
-                $found,
-                $now,
-                $found !== null && $left !== null ? $found - $left : null,
-                $content->wasAdjusted() && $found !== null && $now !== null ? $now - $found : null,
-            );
-            $left = $now;
-            $leftAt = $check->at;
-        }
 
-        return new self($points);
+            return $knot === null ? null : 100 * ($knot->zero->toFloat() + $knot->gain->toFloat() * $c - $c) / $c;
+        };
+
+        return CheckHistory::of(
+            $timeline,
+            new GasUsability(),
+            'gain',
+            static fn (Check $check): bool => $check->content instanceof ChannelCheck,
+            static fn (Check $check): array => [
+                $off($check, $response->asFound($check, $timeline)),
+                $off($check, $response->asLeft($check, $timeline)),
+            ],
+            static fn (?float $left, ?float $found): float => ($found ?? 0.0) - ($left ?? 0.0),
+            static fn (?float $deviation): ?float => $deviation,
+        );
     }
 
     public function largest(): ?Figure
     {
-        $largest = null;
-        foreach ($this->points as $point) {
-            if ($point->drift !== null && ($largest === null || abs($point->drift) > abs($largest->drift ?? 0.0))) {
-                $largest = $point;
-            }
-        }
+        $largest = $this->checks->furthest();
 
         return $largest?->drift === null
             ? null

@@ -29,13 +29,7 @@ final readonly class GasUsability implements Usability
     public function whyUnusable(Check $check, Timeline $timeline): array
     {
         $content = $check->content;
-        $reasons = [];
-        if ($check->notes->setAside !== null) {
-            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->notes->setAside->reason;
-        }
-        if ($check->walk->brokenOff) {
-            $reasons[] = UnusableBecause::BROKEN_OFF;
-        }
+        $reasons = UnusableBecause::usual($check);
         $whole = $content instanceof ChannelCheck ? $content->whole : $content;
         if ($whole instanceof GasCheck && $whole->isBump()) {
             $reasons[] = self::BUMP;

@@ -166,7 +166,7 @@ final readonly class AcousticBench implements BenchGuide
         $factor = AcousticHistory::factor($timeline, $until);
 
         return new UnitHistory(
-            AcousticHistory::of($timeline, $until)->points,
+            AcousticHistory::of($timeline, $until)->points(),
             Unit::Decibel,
             Unit::Decibel,
             'off by',

@@ -6,8 +6,9 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\CheckHistory;
 use Footnote\Core\Evidence\HistoryPoint;
-use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\UnitTrend;
 use Footnote\Core\Quantity\Unit;
@@ -15,61 +16,39 @@ use Footnote\Core\Quantity\Unit;
 /** What a unit's checks over months say: the most it ever drifted, and what adjusting has added up to. */
 final readonly class AcousticHistory
 {
-    /** @param list<HistoryPoint> $points in dB */
-    private function __construct(public array $points)
+    private function __construct(private CheckHistory $checks)
     {
     }
 
     /** Every usable check up to a moment, in order; drift is against the state the check before was left in. */
     public static function of(Timeline $timeline, \DateTimeImmutable $until): self
     {
-        $all = $timeline->memory->once('acoustic history', static fn (): self => self::whole($timeline));
+        $response = new AcousticResponse();
+        $all = $timeline->memory->once('acoustic history', static fn (): CheckHistory => CheckHistory::of(
+            $timeline,
+            new AcousticUsability(),
+            'offset',
+            static fn (Check $check): bool => $check->content instanceof AcousticCheck,
+            static fn (Check $check): array => [
+                $response->asFound($check, $timeline)?->offset->toFloat(),
+                $response->asLeft($check, $timeline)?->offset->toFloat(),
+            ],
+            static fn (?float $left, ?float $found): float => ($found ?? 0.0) - ($left ?? 0.0),
+            static fn (?float $offset): ?float => $offset,
+        ));
 
-        return new self(array_values(array_filter($all->points, static fn (HistoryPoint $point): bool => $point->at <= $until)));
+        return new self($all->until($until));
     }
 
-    private static function whole(Timeline $timeline): self
+    /** @return list<HistoryPoint> in dB */
+    public function points(): array
     {
-        $usability = new AcousticUsability();
-        $response = new AcousticResponse();
-        $points = [];
-        $left = null;
-        $leftAt = null;
-        foreach ($timeline->checks as $check) {
-            if (!$check->content instanceof AcousticCheck || $usability->whyUnusable($check, $timeline) !== []) {
-                if ($check->content->wasAdjusted()) {
-                    $left = null;
-                }
-                continue;
-            }
-            if ($leftAt !== null && self::broken($timeline, $leftAt, $check->at)) {
-                $left = null;
-            }
-            $found = $response->asFound($check, $timeline)?->offset->toFloat();
-            $now = $response->asLeft($check, $timeline)?->offset->toFloat();
-            $points[] = new HistoryPoint(
-                $check->at,
-                $check->id,
-                $found,
-                $now,
-                $found !== null && $left !== null ? $found - $left : null,
-                $check->content->wasAdjusted() && $found !== null && $now !== null ? $now - $found : null,
-            );
-            $left = $now;
-            $leftAt = $check->at;
-        }
-
-        return new self($points);
+        return $this->checks->points;
     }
 
     public function largestDrift(): ?Figure
     {
-        $largest = null;
-        foreach ($this->points as $point) {
-            if ($point->drift !== null && ($largest === null || abs($point->drift) > abs($largest->drift ?? 0.0))) {
-                $largest = $point;
-            }
-        }
+        $largest = $this->checks->furthest();
 
         return $largest?->drift === null
             ? null
@@ -88,7 +67,7 @@ final readonly class AcousticHistory
     {
         $sum = 0.0;
         $inputs = [];
-        foreach ($this->points as $point) {
+        foreach ($this->checks->points as $point) {
             if ($point->adjustment !== null && ($certified === null || $point->at >= $certified)) {
                 $sum += $point->adjustment;
                 $inputs[] = Figure::read(
@@ -155,13 +134,5 @@ final readonly class AcousticHistory
                 $began === null || $before === null ? null : $before->minus($began)->toFloat(),
                 $certified,
             );
-    }
-
-    private static function broken(Timeline $timeline, \DateTimeImmutable $from, \DateTimeImmutable $to): bool
-    {
-        return array_filter(
-            $timeline->interventions,
-            static fn (Intervention $event): bool => $event->at > $from && $event->at <= $to && $event->kind->breaks('offset'),
-        ) !== [];
     }
 }

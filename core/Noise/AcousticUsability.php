@@ -18,13 +18,7 @@ final readonly class AcousticUsability implements Usability
         if (!$content instanceof AcousticCheck) {
             return ['not an acoustic check'];
         }
-        $reasons = [];
-        if ($check->notes->setAside !== null) {
-            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->notes->setAside->reason;
-        }
-        if ($check->walk->brokenOff) {
-            $reasons[] = UnusableBecause::BROKEN_OFF;
-        }
+        $reasons = UnusableBecause::usual($check);
         if ($check->missed(AcousticProcedure::STEADY)) {
             $reasons[] = 'the level was not steady';
         }

@@ -20,13 +20,7 @@ final readonly class ParticleUsability implements Usability
         if (!$content instanceof ParticleCheck) {
             return ['not a check of particles'];
         }
-        $reasons = [];
-        if ($check->notes->setAside !== null) {
-            $reasons[] = UnusableBecause::SET_ASIDE.': '.$check->notes->setAside->reason;
-        }
-        if ($check->walk->brokenOff) {
-            $reasons[] = UnusableBecause::BROKEN_OFF;
-        }
+        $reasons = UnusableBecause::usual($check);
         if (!$content->hasAsFound()) {
             $reasons[] = UnusableBecause::AS_FOUND_MISSING;
         }

@@ -26,16 +26,16 @@ final class HistoryTest extends TestCase
             ->check('e', '11:00', ['114.0'])
             ->read()->timelines['D'];
         $history = AcousticHistory::of($timeline, new \DateTimeImmutable('2026-03-03'));
-        self::assertSame(['a', 'b', 'c', 'e'], array_column($history->points, 'check'), 'a check that shows nothing is no point');
+        self::assertSame(['a', 'b', 'c', 'e'], array_column($history->points(), 'check'), 'a check that shows nothing is no point');
         $rounded = static fn (?float $value): ?float => $value === null ? null : round($value, 9);
-        self::assertSame([null, 0.1, -0.3, 0.0], array_map($rounded, array_column($history->points, 'drift')));
-        self::assertSame([-0.4, null, 0.2, null], array_map($rounded, array_column($history->points, 'adjustment')));
+        self::assertSame([null, 0.1, -0.3, 0.0], array_map($rounded, array_column($history->points(), 'drift')));
+        self::assertSame([-0.4, null, 0.2, null], array_map($rounded, array_column($history->points(), 'adjustment')));
         self::assertSame('−0.30', $history->largestDrift()?->signed());
         self::assertSame('−0.20', $history->adjustmentSince(null)?->signed());
         self::assertNull($history->adjustmentSince(new \DateTimeImmutable('2026-03-02T10:00:00+00:00')));
         self::assertCount(
             2,
-            AcousticHistory::of($timeline, new \DateTimeImmutable('2026-03-02T08:30:00+00:00'))->points,
+            AcousticHistory::of($timeline, new \DateTimeImmutable('2026-03-02T08:30:00+00:00'))->points(),
             'nothing later than asked for',
         );
     }
