@@ -8,9 +8,8 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Check;
-use Footnote\Core\Evidence\HistoryPoint;
+use Footnote\Core\Evidence\CheckHistory;
 use Footnote\Core\Evidence\Instrument;
-use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Traits;
@@ -263,41 +262,23 @@ final readonly class ParticleBench implements BenchGuide
 
     public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
     {
-        $usability = new ParticleUsability();
         $response = new ParticleResponse();
-        $points = [];
-        $left = null;
-        $leftAt = null;
-        foreach ($timeline->checks as $check) {
-            if ($check->at > $until) {
-                break;
-            }
-            if ($usability->whyUnusable($check, $timeline) !== []) {
-                $left = $check->content->wasAdjusted() ? null : $left;
-                continue;
-            }
-            if ($leftAt !== null
-                && array_filter(
-                    $timeline->interventions,
-                    static fn (Intervention $event): bool => $event->at > $leftAt && $event->at <= $check->at && $event->breaks('', 'flow'),
-                ) !== []) {
-                $left = null;
-            }
-            $found = $response->asFound($check, $timeline)?->flow->toFloat();
-            $now = $response->asLeft($check, $timeline)?->flow->toFloat();
-            $points[] = new HistoryPoint(
-                $check->at,
-                $check->id,
-                $found,
-                $now,
-                $found !== null && $left !== null && $left > 0.0 ? 100 * ($found - $left) / $left : null,
-                $check->content->wasAdjusted() && $found !== null && $now !== null ? $now - $found : null,
-            );
-            $left = $now;
-            $leftAt = $check->at;
-        }
+        $checks = CheckHistory::of(
+            $timeline,
+            new ParticleUsability(),
+            'flow',
+            static fn (Check $check): bool => $check->content instanceof ParticleCheck,
+            static fn (Check $check): array => [
+                $response->asFound($check, $timeline)?->flow->toFloat(),
+                $response->asLeft($check, $timeline)?->flow->toFloat(),
+            ],
+            static fn (?float $left, ?float $found): ?float => $left === null || $left <= 0.0 || $found === null
+                ? null
+                : 100 * ($found - $left) / $left,
+            static fn (?float $flow): ?float => $flow,
+        );
 
-        return new UnitHistory($points, Unit::LitrePerMinute, Unit::Percent, 'flow');
+        return new UnitHistory($checks->until($until)->points, Unit::LitrePerMinute, Unit::Percent, 'flow');
     }
 
     public function sharedShift(): ShiftScale
