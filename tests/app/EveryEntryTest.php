@@ -184,7 +184,8 @@ final class EveryEntryTest extends ApiTestCase
         self::assertIsArray($units[0]);
         /** @var array<string, mixed> $unit */
         $unit = ['certificates' => [], ...$units[0], 'id' => 'X-9'];
-        self::assertGreaterThan(10, $this->tryAll('/api/kit/instruments', Families::formats()->all()[$family]->instrument(), $unit));
+        $entries = Families::formats()->all()[$family]->instrument();
+        self::assertGreaterThanOrEqual(\count($entries), $this->tryAll('/api/kit/instruments', $entries, $unit));
         $this->call('POST', '/api/kit/instruments', $unit, 201);
     }
 
@@ -203,7 +204,8 @@ final class EveryEntryTest extends ApiTestCase
             'person' => 'W-01',
             'task' => 't',
         ];
-        self::assertGreaterThan(10, $this->tryAll('/api/runs', Families::formats()->all()[$family]->run(), $run));
+        $entries = Families::formats()->all()[$family]->run();
+        self::assertGreaterThanOrEqual(\count($entries), $this->tryAll('/api/runs', $entries, $run));
         $this->call('POST', '/api/runs', $run, 201);
     }
 
