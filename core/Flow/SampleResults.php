@@ -12,6 +12,7 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Flow\Standard\FlowStandards;
+use Footnote\Core\Judgement\DrawnResponse;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
@@ -90,11 +91,7 @@ final readonly class SampleResults implements FamilyResults
     {
         return [
             'kind' => 'flow',
-            'response' => array_map(static fn (FlowKnot $knot): array => [
-                'at' => $knot->at->format(\DATE_ATOM), 'check' => $knot->check, 'end' => $knot->asLeft
-                    ? 'as left'
-                    : 'as found', 'assumed' => $knot->assumed, 'figure' => $sheet->enter($knot->flow),
-            ], $this->drawn->line->knots ?? []),
+            'response' => DrawnResponse::of($sheet, $this->drawn->line->knots ?? [], static fn (FlowKnot $knot): Figure => $knot->flow),
             'stretches' => array_map(static fn (Span $span): array => $span->ends(), $this->drawn->stretches),
             'largestEverDrift' => $this->drawn->largestEver === null ? null : $sheet->enter($this->drawn->largestEver),
             'curve' => $this->drawn->curve === null ? null : [

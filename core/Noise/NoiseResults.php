@@ -8,6 +8,7 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\DrawnResponse;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
@@ -99,13 +100,7 @@ final readonly class NoiseResults implements FamilyResults
     {
         return [
             'kind' => 'noise',
-            'response' => array_map(static fn (OffsetKnot $knot): array => [
-                'at' => $knot->at->format(\DATE_ATOM),
-                'check' => $knot->check,
-                'end' => $knot->asLeft ? 'as left' : 'as found',
-                'assumed' => $knot->assumed,
-                'figure' => $sheet->enter($knot->offset),
-            ], $this->response->line->knots ?? []),
+            'response' => DrawnResponse::of($sheet, $this->response->line->knots ?? [], static fn (OffsetKnot $knot): Figure => $knot->offset),
             'tones' => array_map(
                 static fn (Tone $tone): array => [...$tone->span->ends(), 'mean' => round($tone->mean, 2), 'kind' => $tone->kind->value],
                 $this->log->survey->tones,

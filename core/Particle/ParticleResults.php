@@ -9,6 +9,7 @@ use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\DrawnResponse;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Headline;
 use Footnote\Core\Judgement\Limit;
@@ -154,11 +155,7 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
         return [
             'kind' => 'particle',
             'log' => $this->record->log === null ? null : $this->described($this->record->log),
-            'response' => array_map(static fn (CountingKnot $knot): array => [
-                'at' => $knot->at->format(\DATE_ATOM), 'check' => $knot->check, 'end' => $knot->asLeft
-                    ? 'as left'
-                    : 'as found', 'assumed' => $knot->assumed, 'figure' => $sheet->enter($knot->flow),
-            ], $this->line->knots ?? []),
+            'response' => DrawnResponse::of($sheet, $this->line->knots ?? [], static fn (CountingKnot $knot): Figure => $knot->flow),
             'background' => array_merge(
                 ...array_map(
                     static fn (CountingKnot $knot): array => array_map(

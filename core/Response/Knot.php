@@ -16,6 +16,12 @@ interface Knot
     /** The same response at another moment. */
     public function movedTo(\DateTimeImmutable $at): static;
 
+    /** The check that showed it. */
+    public function check(): string;
+
+    /** Whether nobody read it: it is taken to be as it should. */
+    public function isAssumed(): bool;
+
     /** Whether this check showed it; no check shows nothing. */
     public function isOf(?string $check): bool;
 }

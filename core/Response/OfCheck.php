@@ -17,6 +17,16 @@ trait OfCheck
         return $this->asLeft;
     }
 
+    public function check(): string
+    {
+        return $this->check;
+    }
+
+    public function isAssumed(): bool
+    {
+        return $this->assumed;
+    }
+
     public function isOf(?string $check): bool
     {
         return $this->check === $check;

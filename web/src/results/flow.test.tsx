@@ -18,7 +18,10 @@ const figure = (id: string, value: string, shown = value): Schemas['Figure'] => 
   origin: null,
 });
 
-const page = (family: Schemas['FlowFamily'], figures: Schemas['Figure'][]): Schemas['ResultPage'] => ({
+const page = (
+  family: Schemas['Assessment']['family'],
+  figures: Schemas['Figure'][],
+): Schemas['ResultPage'] => ({
   run: {
     id: 'A-1',
     instrument: 'PM-01',
@@ -97,6 +100,23 @@ it('draws the flow along the bracket and the stretches in which air was drawn', 
   );
   expect(last).toBeGreaterThan(first ?? Infinity);
   expect(screen.queryByText('totals only, no log')).toBeNull();
+});
+
+it('draws the line of a family without a picture of its own, where nothing moved too', () => {
+  const at = (time: string, check: string, end: string) => ({
+    at: `2026-11-19T${time}:00+00:00`,
+    check,
+    end,
+    assumed: false,
+    figure: check,
+  });
+  const response = [at('08:00', 'a', 'as left'), at('16:00', 'b', 'as found')];
+  const { container } = draw(
+    <TimePicture page={page({ kind: 'plain', response }, [figure('a', '-0.20'), figure('b', '-0.20')])} />,
+  );
+  expect(container.querySelectorAll('circle')).toHaveLength(2);
+  expect(container.innerHTML).not.toContain('NaN');
+  expect(screen.getByText(/the response along the bracket/)).toBeTruthy();
 });
 
 it('draws no line where no check shows a flow', () => {

@@ -95,8 +95,8 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
             </text>
           </>
         )}
-        {(family.kind === 'flow' || family.kind === 'particle') && (
-          <FlowLine family={family} figures={assessment.figures} x={x} from={start} to={stop} />
+        {(family.kind === 'flow' || family.kind === 'particle' || family.kind === 'plain') && (
+          <ResponseLine family={family} figures={assessment.figures} x={x} from={start} to={stop} />
         )}
         {leftOut.map((out) => (
           <g key={out.from}>
@@ -143,6 +143,7 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
         />
       </svg>
       <figcaption style={{ color: ink.soft, fontSize: '0.82rem' }}>
+        {family.kind === 'plain' && 'Line: the response along the bracket. '}
         {family.kind === 'flow' && 'Line: the flow along the bracket, L/min; bar: when it ran. '}
         {run.hasLog && acoustic
           ? 'Band: lowest to highest level of each stretch, line: its energy mean, dB(A). '
@@ -155,8 +156,8 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
   );
 }
 
-/** The flow along the bracket, and the stretches in which air was drawn. */
-function FlowLine({
+/** The response along the bracket, and the stretches in which air was drawn. */
+function ResponseLine({
   family,
   figures,
   x,
@@ -182,7 +183,8 @@ function FlowLine({
   const flows = knots.map((knot) => knot.flow).filter((flow) => Number.isFinite(flow));
   const low = Math.min(...flows);
   const high = Math.max(...flows);
-  const slack = Math.max(high - low, high * 0.04);
+  // What did not move is a line in the middle, whatever its value.
+  const slack = Math.max(high - low, Math.abs(high) * 0.04, 0.001);
   const y = (flow: number) => 78 - (52 * (flow - low + slack / 2)) / (high - low + slack);
   const line = [
     ...(knots[0] ? [`${x(from)} ${y(knots[0].flow)}`] : []),
