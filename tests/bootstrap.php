@@ -10,7 +10,9 @@ use Symfony\Component\Console\Output\NullOutput;
 require dirname(__DIR__).'/vendor/autoload.php';
 
 date_default_timezone_set('UTC');
-$data = dirname(__DIR__).'/var/test';
+// Two runs at once, each on a database of its own, share no folder.
+$folder = getenv('FOOTNOTE_TEST_DATA');
+$data = dirname(__DIR__).'/var/'.($folder === false ? 'test' : $folder);
 foreach ([
     'FOOTNOTE_SECRET' => 'only-for-tests',
     'FOOTNOTE_DATA' => $data,
