@@ -30,6 +30,12 @@ final readonly class PlainAddress
             $told .= str_starts_with($name, 'x-') ? rawurldecode(implode('', array_filter($values, \is_string(...)))) : '';
         }
 
+        // Whoever signs in is looked up before any action reads the body.
+        if ($request->getPathInfo() === '/api/session/begin') {
+            $body = json_decode($request->getContent(), true, 4);
+            $told .= \is_array($body) ? implode('', array_filter($body, \is_string(...))) : '';
+        }
+
         return mb_check_encoding($told, 'UTF-8') && !str_contains($told, "\0");
     }
 }

@@ -6,6 +6,7 @@ namespace Footnote\App\Http;
 
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\PlainText;
 use Symfony\Component\HttpFoundation\Request;
 
 /** A file that is the body of a request, laid down until it is read; what is told of it stands in headers. */
@@ -47,8 +48,13 @@ final readonly class SentFile
     public static function header(Request $request, string $name): ?Fields
     {
         $told = json_decode(rawurldecode($request->headers->get($name, '')), true, 16);
+        if (json_last_error() !== \JSON_ERROR_NONE) {
+            return null;
+        }
+        $fields = \is_array($told) ? $told : [];
+        PlainText::only($fields);
 
-        return json_last_error() === \JSON_ERROR_NONE ? Fields::of(\is_array($told) ? $told : []) : null;
+        return Fields::of($fields);
     }
 
     /** Its name as it may be kept. */

@@ -238,6 +238,8 @@ final class AirJobTest extends ApiTestCase
         self::assertStringContainsString('stands in line 2 already', $bad->string('fields.3.problem'));
         $send('', [], 422);
         $send("m,a,f,b\n", [], 422);
+        self::assertStringContainsString('line 2 holds a NUL', $send("m,a,f\nA\0,wood,1\n", [], 422)->string('detail'));
+        $send("m,a,f\nA1,wood,1\n", ['laboratory' => "L\0"], 422);
         $send("m,a,f\nA1,wood,1\n", ['blankCorrected' => 'perhaps'], 422);
         $send("m,a,f\nA1,wood,1\n", ['desorptionCorrected' => null], 422);
         $send("m,a,f\nA1,wood,1\n", ['received' => 'yesterday'], 422);

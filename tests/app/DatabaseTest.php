@@ -63,6 +63,8 @@ final class DatabaseTest extends ApiTestCase
             $this->browser->request('GET', $path);
             self::assertSame(400, $this->browser->getResponse()->getStatusCode(), $path);
         }
+        $this->call('POST', '/api/session/begin', ['name' => "reader\0", 'password' => self::PASSWORD], 400);
+        $this->signIn(Role::Steward);
         $this->browser->request('GET', '/api/journal?before=99999999999999');
         self::assertSame(200, $this->browser->getResponse()->getStatusCode());
     }
