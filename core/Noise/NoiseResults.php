@@ -100,7 +100,11 @@ final readonly class NoiseResults implements FamilyResults
     {
         return [
             'kind' => 'noise',
-            'response' => DrawnResponse::of($sheet, $this->response->line->knots ?? [], static fn (OffsetKnot $knot): Figure => $knot->offset),
+            'response' => DrawnResponse::of(
+                $sheet,
+                $this->response->line->knots ?? [],
+                static fn (OffsetKnot $knot): Figure => $knot->offset,
+            ),
             'tones' => array_map(
                 static fn (Tone $tone): array => [...$tone->span->ends(), 'mean' => round($tone->mean, 2), 'kind' => $tone->kind->value],
                 $this->log->survey->tones,
