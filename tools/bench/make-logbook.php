@@ -5,7 +5,7 @@ declare(strict_types=1);
 // make-logbook.php RUNS FILE: a record of so many runs with four checks each, from a fixed seed, without logs.
 [, $count, $path] = $argv;
 mt_srand(4711);
-$criteria = json_decode((string) file_get_contents(__DIR__.'/../../core/Noise/shipped-criteria.json'), true, 32, JSON_THROW_ON_ERROR);
+$criteria = json_decode((string) file_get_contents(__DIR__.'/../../core/Dosimeter/shipped-criteria.json'), true, 32, JSON_THROW_ON_ERROR);
 assert(is_array($criteria));
 $steps = array_fill_keys(
     ['stopped', 'windscreen-off', 'reference', 'adapter', 'steady', 'as-found', 'calibrator-off', 'windscreen-on'],
