@@ -527,6 +527,24 @@ final class GasRulesTest extends TestCase
         self::assertSame([Verdict::Void, Verdict::Valid], [$exchanged->channels()['H2S'], $exchanged->channels()['CO']]);
     }
 
+    /** A step that did not apply to the unit is told with its reason, once; it weighs nothing. */
+    public function testAStepThatDidNotApplyIsToldOfTheUnit(): void
+    {
+        $more = [
+            'steps' => [...GasScene::STEPS, 'inlet-blocked' => 'not applicable'],
+            'stepReasons' => ['inlet-blocked' => 'it has no pump'],
+        ];
+        $with = self::measured((new GasScene())->check('k1', '07:45', more: $more))->check('k2', '16:15')->assess();
+        $plain = self::measured((new GasScene())->check('k1', '07:45'))->check('k2', '16:15')->assess();
+        $told = array_values(array_filter(
+            $with->findings,
+            static fn (Finding $finding): bool => str_contains($finding->seen, 'it has no pump'),
+        ));
+        self::assertSame([null], array_map(static fn (Finding $finding): ?string => $finding->touched->channel, $told));
+        self::assertSame(Verdict::Valid, $told[0]->verdict());
+        self::assertSame($plain->channels(), $with->channels());
+    }
+
     public function testASpanOfZeroIsNoSpan(): void
     {
         $assessment = self::day(gas: ['isobutyleneBottle' => 'NONE'])->bottle('NONE', 'isobutylene', '0')->assess();
