@@ -8,16 +8,16 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
-use Footnote\Core\Quantity\Unit;
 
 /** The air at one place and moment: temperature, absolute pressure and, where it was read, relative humidity in %. */
 final readonly class Air
 {
-    public const TEMPERATURES = [Unit::Celsius, Unit::Fahrenheit, Unit::Kelvin];
-    public const PRESSURES = [Unit::Kilopascal, Unit::Hectopascal, Unit::MillimetreMercury, Unit::InchMercury];
+    public const TEMPERATURES = [CommonUnit::Celsius, CommonUnit::Fahrenheit, CommonUnit::Kelvin];
+    public const PRESSURES = [CommonUnit::Kilopascal, CommonUnit::Hectopascal, CommonUnit::MillimetreMercury, CommonUnit::InchMercury];
 
     public function __construct(public ?Measured $temperature, public ?Measured $pressure, public ?Decimal $humidity = null)
     {
@@ -59,12 +59,12 @@ final readonly class Air
 
     public function kelvin(): Exact
     {
-        return $this->temperature?->in(Unit::Kelvin) ?? throw new ConditionsMissing('The temperature is not known.');
+        return $this->temperature?->in(CommonUnit::Kelvin) ?? throw new ConditionsMissing('The temperature is not known.');
     }
 
     public function kilopascal(): Exact
     {
-        return $this->pressure?->in(Unit::Kilopascal) ?? throw new ConditionsMissing('The pressure is not known.');
+        return $this->pressure?->in(CommonUnit::Kilopascal) ?? throw new ConditionsMissing('The pressure is not known.');
     }
 
     /** @return list<Figure> temperature and pressure as they were written */
@@ -110,12 +110,12 @@ final readonly class Air
     {
         $questions = [];
         if ($this->temperature !== null) {
-            $celsius = $this->temperature->in(Unit::Celsius)->toFloat();
-            if ($this->temperature->unit === Unit::Celsius && $celsius > 45.0) {
+            $celsius = $this->temperature->in(CommonUnit::Celsius)->toFloat();
+            if ($this->temperature->unit === CommonUnit::Celsius && $celsius > 45.0) {
                 $questions[] = \sprintf(
                     '%s °C is hot for a place of work. Was it °F? That would be %s °C.',
                     $this->temperature->value->written,
-                    Unit::Fahrenheit->convert($this->temperature->value->value, Unit::Celsius)->rounded(1),
+                    CommonUnit::Fahrenheit->convert($this->temperature->value->value, CommonUnit::Celsius)->rounded(1),
                 );
             } elseif ($celsius < -20.0 || $celsius > 50.0) {
                 $questions[] = \sprintf(
@@ -123,7 +123,7 @@ final readonly class Air
                     $this->temperature->words(),
                     number_format($celsius, 1, '.', ''),
                 );
-            } elseif ($this->temperature->unit === Unit::Fahrenheit && $celsius < 0.0) {
+            } elseif ($this->temperature->unit === CommonUnit::Fahrenheit && $celsius < 0.0) {
                 $questions[] = \sprintf(
                     '%s °F is %s °C, below freezing. Was it °C?',
                     $this->temperature->value->written,
@@ -132,7 +132,7 @@ final readonly class Air
             }
         }
         if ($this->pressure !== null) {
-            $kilopascal = $this->pressure->in(Unit::Kilopascal)->toFloat();
+            $kilopascal = $this->pressure->in(CommonUnit::Kilopascal)->toFloat();
             if ($kilopascal < 55.0 || $kilopascal > 108.0) {
                 $questions[] = \sprintf(
                     '%s is %s kPa, which no weather at a place of work gives. Is the unit right, and is it the absolute pressure?',

@@ -6,10 +6,10 @@ namespace Footnote\Core\Air;
 
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Judgement\Criterion;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
-use Footnote\Core\Quantity\Unit;
 
 /** The conditions that volumes and concentrations are stated at: a choice with a name, or "as sampled". */
 final readonly class ReferenceConditions implements Criterion
@@ -32,7 +32,10 @@ final readonly class ReferenceConditions implements Criterion
         return new self(
             'reference',
             \sprintf('%s °C, %s kPa', $celsius, $kilopascal),
-            new Air(new Measured(Decimal::parse($celsius), Unit::Celsius), new Measured(Decimal::parse($kilopascal), Unit::Kilopascal)),
+            new Air(
+                new Measured(Decimal::parse($celsius), CommonUnit::Celsius),
+                new Measured(Decimal::parse($kilopascal), CommonUnit::Kilopascal),
+            ),
             'named',
             SourceMark::CommonPractice,
         );
@@ -72,7 +75,7 @@ final readonly class ReferenceConditions implements Criterion
             return null;
         }
         foreach (self::NAMED as $celsius => $named) {
-            if ($this->air->kelvin()->compareTo(Unit::Celsius->convert(Exact::of($celsius), Unit::Kelvin)) === 0) {
+            if ($this->air->kelvin()->compareTo(CommonUnit::Celsius->convert(Exact::of($celsius), CommonUnit::Kelvin)) === 0) {
                 return $named;
             }
         }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Footnote\Core\Air;
 
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\Shelf;
 
 /**
@@ -58,17 +58,17 @@ final class Substances
                 'Molar mass',
                 '1',
                 '2000',
-                Unit::GramPerMole,
+                CommonUnit::GramPerMole,
                 help: 'Empty for dusts and metals: they are not told in ppm',
             ),
-            Entry::decimal('ionisationEnergy', 'Ionisation energy', '5', '30', Unit::Electronvolt),
+            Entry::decimal('ionisationEnergy', 'Ionisation energy', '5', '30', CommonUnit::Electronvolt),
             ...array_map($factor, array_keys(self::LAMPS), array_values(self::LAMPS)),
             Entry::rows(
                 'parts',
                 'A mixture of',
                 [
                     Entry::named('substance', 'Substance', 'library:'.self::SHELF, true),
-                    Entry::decimal('share', 'Share', '0', '100', Unit::Percent, true),
+                    Entry::decimal('share', 'Share', '0', '100', CommonUnit::Percent, true),
                 ],
                 'By volume in the air, 100 % together; its factor is then worked out',
             ),

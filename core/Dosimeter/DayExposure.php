@@ -23,7 +23,7 @@ use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\DoseCriterion;
 use Footnote\Core\Noise\NoiseEquation;
 use Footnote\Core\Noise\Sound;
-use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Quantity\CommonUnit;
 
 /**
  * One person's working day of several runs of dosimeters: levels by energy over their times (N-8), doses added. A run that is
@@ -166,7 +166,7 @@ final readonly class DayExposure
                     'T',
                     'time of '.$part->run,
                     $part->seconds / 3600,
-                    Unit::Hour,
+                    CommonUnit::Hour,
                     new Origin('run', $part->run, 'that its sums rest on'),
                     2,
                 ),

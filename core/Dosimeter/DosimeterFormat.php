@@ -17,11 +17,12 @@ use Footnote\Core\Noise\AcousticRemark;
 use Footnote\Core\Noise\AcousticSection;
 use Footnote\Core\Noise\DoseCriterion;
 use Footnote\Core\Noise\LevelColumn;
+use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\NoiseRecordReader;
 use Footnote\Core\Noise\SeriesSketch;
 use Footnote\Core\Noise\SetUp;
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Record\BringsTotals;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
@@ -72,7 +73,7 @@ final readonly class DosimeterFormat implements
 
     public function totalOfEachCriterion(): Entry
     {
-        return Entry::decimal('doses', 'Dose', '0', '100000', Unit::Percent);
+        return Entry::decimal('doses', 'Dose', '0', '100000', CommonUnit::Percent);
     }
 
     public function remarks(): array
@@ -169,9 +170,9 @@ final readonly class DosimeterFormat implements
     public function criterion(): array
     {
         return [
-            Entry::decimal('level', 'Criterion level', '40', '140', Unit::Decibel, true),
-            Entry::decimal('exchangeRate', 'Exchange rate', '2', '10', Unit::Decibel, true),
-            Entry::decimal('threshold', 'Threshold', '0', '140', Unit::Decibel),
+            Entry::decimal('level', 'Criterion level', '40', '140', LevelUnit::Decibel, true),
+            Entry::decimal('exchangeRate', 'Exchange rate', '2', '10', LevelUnit::Decibel, true),
+            Entry::decimal('threshold', 'Threshold', '0', '140', LevelUnit::Decibel),
         ];
     }
 

@@ -10,10 +10,10 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
-use Footnote\Core\Quantity\Unit;
 
 /** A sample of air: what it was drawn through, at which air, and what a laboratory found in it. */
 final readonly class AirSample implements RunContent
@@ -46,7 +46,7 @@ final readonly class AirSample implements RunContent
                 'I',
                 'sampler\'s gauge',
                 $gauge->value,
-                Unit::None,
+                CommonUnit::None,
                 $origin,
                 $gauge->decimals(),
             ),
@@ -57,7 +57,7 @@ final readonly class AirSample implements RunContent
             'I',
             'mean of the sampler\'s gauge',
             Exact::mean(array_map(static fn (Decimal $gauge): Exact => $gauge->value, $this->field->gauges)),
-            Unit::None,
+            CommonUnit::None,
             SharedEquation::Replicates,
             $inputs,
             2,

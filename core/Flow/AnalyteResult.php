@@ -8,10 +8,10 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Unit;
 
 /** What a laboratory found of one substance on one medium, with the blanks of the same report. */
 final readonly class AnalyteResult
@@ -109,7 +109,7 @@ final readonly class AnalyteResult
                 'DE',
                 'desorption efficiency',
                 $this->efficiency()->value,
-                Unit::None,
+                CommonUnit::None,
                 $origin,
                 $this->efficiency()->decimals(),
             );
@@ -120,7 +120,7 @@ final readonly class AnalyteResult
             'm',
             'mass of '.$this->name(),
             $high,
-            Unit::Microgram,
+            CommonUnit::Microgram,
             FlowEquation::Concentration,
             $inputs,
             Digits::significant($high, 3),
@@ -141,7 +141,7 @@ final readonly class AnalyteResult
             'm',
             $meaning,
             $mass,
-            Unit::Microgram,
+            CommonUnit::Microgram,
             FlowEquation::Concentration,
             [$this->mass],
             Digits::significant($mass, 3),
@@ -191,7 +191,7 @@ final readonly class AnalyteResult
                         $mass->lessThan ? ', less than, counted as nothing' : '',
                     ),
                     $mass->floor(),
-                    Unit::Microgram,
+                    CommonUnit::Microgram,
                     new Origin('laboratory', $this->reported->report, 'blank '.$blank->medium),
                     2,
                 );
@@ -208,7 +208,7 @@ final readonly class AnalyteResult
                 \count($this->blanks->masses) === 1 ? '' : 's',
             ),
             $mean,
-            Unit::Microgram,
+            CommonUnit::Microgram,
             SharedEquation::Replicates,
             $figures,
             Digits::significant($mean, 3),

@@ -28,9 +28,9 @@ use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\SlopeIsZero;
 use Footnote\Core\Statistics\TooFewPoints;
 
@@ -98,7 +98,7 @@ final readonly class FlowBench implements BenchGuide
     {
         $under = static fn (?Measured $one, ?Measured $other): bool => $one !== null
             && $other !== null
-            && $one->in(Unit::LitrePerMinute)->compareTo($other->in(Unit::LitrePerMinute)) < 0;
+            && $one->in(CommonUnit::LitrePerMinute)->compareTo($other->in(CommonUnit::LitrePerMinute)) < 0;
 
         return !$under($high, $unit->traits->measured('rangeLow')) && !$under($unit->traits->measured('rangeHigh'), $low);
     }
@@ -150,7 +150,7 @@ final readonly class FlowBench implements BenchGuide
                         'Relative humidity',
                         '0',
                         '100',
-                        Unit::Percent,
+                        CommonUnit::Percent,
                         help: 'Where given, the water of the film is taken out; do so at both ends or at neither',
                     ),
                 ],
@@ -193,7 +193,7 @@ final readonly class FlowBench implements BenchGuide
                 $reference->traits->rows('throats') === [] ? '' : ($reference->traits->rows('throats')[0]->text('name') ?? ''),
                 $none,
             );
-        $columns = $standard?->columns() ?? [Entry::decimal('value', 'Reading', '0', '1000000', Unit::LitrePerMinute, true)];
+        $columns = $standard?->columns() ?? [Entry::decimal('value', 'Reading', '0', '1000000', CommonUnit::LitrePerMinute, true)];
 
         return match ($unit->traits->text('kind')) {
             FlowFormat::FIXED => [
@@ -254,8 +254,8 @@ final readonly class FlowBench implements BenchGuide
                 $design = Figure::read(
                     'Q_d',
                     'flow it is set for',
-                    $content->target->in(Unit::LitrePerMinute),
-                    Unit::LitrePerMinute,
+                    $content->target->in(CommonUnit::LitrePerMinute),
+                    CommonUnit::LitrePerMinute,
                     new Origin('check', $check->id, 'as written'),
                     3,
                 );
@@ -285,13 +285,13 @@ final readonly class FlowBench implements BenchGuide
 
     public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
     {
-        return new UnitHistory(FlowHistory::of($timeline, $until)->points(), Unit::LitrePerMinute, Unit::Percent, 'flow');
+        return new UnitHistory(FlowHistory::of($timeline, $until)->points(), CommonUnit::LitrePerMinute, CommonUnit::Percent, 'flow');
     }
 
     public function sharedShift(): ShiftScale
     {
         // Replicates of a pump lie within one percent of each other.
-        return new ShiftScale(1.0, 1.5, Unit::Percent);
+        return new ShiftScale(1.0, 1.5, CommonUnit::Percent);
     }
 
     private function against(string $label, Figure $figure, Policy $policy, string $rule, string $name): LiveLine
@@ -317,7 +317,7 @@ final readonly class FlowBench implements BenchGuide
                     'e',
                     'residual as flow',
                     $point['residualPercent'],
-                    Unit::Percent,
+                    CommonUnit::Percent,
                     new Origin('check', $curve->check, 'residual'),
                     1,
                 ),
@@ -342,7 +342,10 @@ final readonly class FlowBench implements BenchGuide
         }
         $read = $measured->flows[0]->from->inputs[0] ?? null;
         $off = static fn (Figure $flow): float => abs(100 * ($flow->toFloat() - $design->toFloat()) / $design->toFloat());
-        if ($read === null || $read->unit !== Unit::LitrePerMinute || $off($read) > self::NEAR || $off($measured->mean) <= self::NEAR) {
+        if ($read === null
+            || $read->unit !== CommonUnit::LitrePerMinute
+            || $off($read) > self::NEAR
+            || $off($measured->mean) <= self::NEAR) {
             return [];
         }
 

@@ -6,9 +6,9 @@ namespace Footnote\Core\Flow;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\SharedEquation;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 
 /** By how much a flow moved, % of the one before. */
 final class FlowChange
@@ -19,7 +19,7 @@ final class FlowChange
             'ΔQ',
             $meaning,
             Real::times(Real::by(Real::minus($after->value, $before->value), $before->value), Exact::of(100)),
-            Unit::Percent,
+            CommonUnit::Percent,
             SharedEquation::Change,
             [$after, $before],
             2,

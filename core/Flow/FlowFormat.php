@@ -18,8 +18,8 @@ use Footnote\Core\Flow\Standard\FlowRow;
 use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
@@ -69,7 +69,7 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
             Entry::measured('rangeLow', 'Flow from', FlowRow::FLOWS),
             Entry::measured('rangeHigh', 'Flow to', FlowRow::FLOWS),
             Entry::measured('leakLimit', 'Leak test: vacuum may fall by', LeakTest::PRESSURES, help: 'By its manual'),
-            Entry::decimal('leakLimitSeconds', 'in', '1', '36000', Unit::Second),
+            Entry::decimal('leakLimitSeconds', 'in', '1', '36000', CommonUnit::Second),
         ];
     }
 
@@ -118,7 +118,7 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
                     FlowRow::FLOWS,
                     help: 'Size-selective samplers select what they promise only at this flow',
                 ),
-                Entry::decimal('tolerance', 'Tolerance of its own', '0', '100', Unit::Percent, help: 'Empty: the policy\'s'),
+                Entry::decimal('tolerance', 'Tolerance of its own', '0', '100', CommonUnit::Percent, help: 'Empty: the policy\'s'),
                 Entry::choice(
                     'medium',
                     'At the flow check the medium is',
@@ -128,8 +128,8 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
                 Entry::flag('sections', 'It has a front and a back section'),
             ]),
             new Shelf(self::METHODS, 'Methods', 'method', [
-                Entry::measured('volumeLow', 'Volume from', [Unit::Litre, Unit::CubicMetre]),
-                Entry::measured('volumeHigh', 'Volume to', [Unit::Litre, Unit::CubicMetre]),
+                Entry::measured('volumeLow', 'Volume from', [CommonUnit::Litre, CommonUnit::CubicMetre]),
+                Entry::measured('volumeHigh', 'Volume to', [CommonUnit::Litre, CommonUnit::CubicMetre]),
                 Entry::measured('flowLow', 'Flow from', FlowRow::FLOWS),
                 Entry::measured('flowHigh', 'Flow to', FlowRow::FLOWS),
                 Entry::decimal('blanks', 'Field blanks wanted', '0', '100'),
@@ -285,7 +285,7 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
             Entry::named('method', 'Method', 'library:'.self::METHODS),
             Entry::choice('purpose', 'Sampled for', ['shift' => 'the shift', 'short-term' => 'a short-term value']),
             ...Air::inTheField(),
-            Entry::measured('displayedVolume', 'Volume the pump shows', [Unit::Litre, Unit::CubicMetre])->atTheEnd(),
+            Entry::measured('displayedVolume', 'Volume the pump shows', [CommonUnit::Litre, CommonUnit::CubicMetre])->atTheEnd(),
             Entry::decimal('gaugeStart', 'Sampler\'s gauge at the start', '0', '1000000'),
             Entry::decimal('gaugeStop', 'Sampler\'s gauge at the stop', '0', '1000000')->atTheEnd(),
         ];

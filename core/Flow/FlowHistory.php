@@ -10,8 +10,8 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\CheckHistory;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Unit;
 
 /** The flow of a unit at all its usable checks, and how it changed from each to the next. */
 final readonly class FlowHistory
@@ -87,7 +87,7 @@ final readonly class FlowHistory
                 'ΔQ_max',
                 'the most the flow of this unit has changed',
                 $largest[1]->value instanceof Exact ? $largest[1]->value : round($largest[1]->value, 9),
-                Unit::Percent,
+                CommonUnit::Percent,
                 new Origin('check', $largest[0]->id, 'between two checks'),
                 2,
             );

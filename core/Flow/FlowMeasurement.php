@@ -15,9 +15,9 @@ use Footnote\Core\Flow\Standard\FlowRow;
 use Footnote\Core\Flow\Standard\FlowStandard;
 use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Flow\Standard\UnreadableFlow;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 
 /** The flow that one list of readings at a check shows: each reading told as actual flow, their mean and spread. */
 final readonly class FlowMeasurement
@@ -71,12 +71,12 @@ final readonly class FlowMeasurement
 
         return new self(
             $flows,
-            Figure::derived('Q', 'actual flow '.$when, $mean, Unit::LitrePerMinute, SharedEquation::Replicates, $flows, $decimals),
+            Figure::derived('Q', 'actual flow '.$when, $mean, CommonUnit::LitrePerMinute, SharedEquation::Replicates, $flows, $decimals),
             Figure::derived(
                 'R',
                 'range over mean '.$when,
                 Real::isZero($mean) ? Exact::zero() : Real::times(Real::by(Real::minus($high, $low), $mean), Exact::of(100)),
-                Unit::Percent,
+                CommonUnit::Percent,
                 SharedEquation::Replicates,
                 $flows,
                 2,
@@ -154,14 +154,14 @@ final readonly class FlowMeasurement
         $targets = [];
         foreach ($rows as $row) {
             if ($row->sampler->target !== null) {
-                $targets[(string) $row->sampler->target->in(Unit::LitrePerMinute)][] = $row;
+                $targets[(string) $row->sampler->target->in(CommonUnit::LitrePerMinute)][] = $row;
             }
         }
         if ($targets === []) {
             return $rows;
         }
         if ($content->target !== null) {
-            return self::nearest($targets, $content->target->in(Unit::LitrePerMinute));
+            return self::nearest($targets, $content->target->in(CommonUnit::LitrePerMinute));
         }
         ksort($targets, \SORT_NUMERIC);
         $all = array_values($targets);
@@ -181,7 +181,7 @@ final readonly class FlowMeasurement
         $nearest = [];
         $least = null;
         foreach ($targets as $rows) {
-            $off = $rows[0]->sampler->target?->in(Unit::LitrePerMinute)->minus($wanted)->absolute();
+            $off = $rows[0]->sampler->target?->in(CommonUnit::LitrePerMinute)->minus($wanted)->absolute();
             if ($off !== null && ($least === null || $off->compareTo($least) < 0)) {
                 $nearest = $rows;
                 $least = $off;

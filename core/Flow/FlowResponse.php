@@ -13,9 +13,9 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Flow\Standard\FlowRow;
 use Footnote\Core\Flow\Standard\StandardEquation;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\FlowKnot;
 use Footnote\Core\Response\FlowLine;
 use Footnote\Core\Response\KnotsAlong;
@@ -97,7 +97,7 @@ final readonly class FlowResponse
         if ($knot !== null || $content->target === null) {
             return $knot;
         }
-        $flow = $content->target->in(Unit::LitrePerMinute);
+        $flow = $content->target->in(CommonUnit::LitrePerMinute);
 
         return new FlowKnot(
             $check->at,
@@ -105,7 +105,7 @@ final readonly class FlowResponse
                 'Q',
                 'flow as left, not read',
                 $flow,
-                Unit::LitrePerMinute,
+                CommonUnit::LitrePerMinute,
                 new Origin('assumption', $check->id, 'adjusted and not read again: the flow it was set for is assumed'),
                 max(3, Digits::significant($flow, 4)),
             ),
@@ -150,7 +150,7 @@ final readonly class FlowResponse
             'Q',
             $flow->meaning.', at the temperature of the field',
             $value,
-            Unit::LitrePerMinute,
+            CommonUnit::LitrePerMinute,
             StandardEquation::CriticalOrifice,
             [$flow, ...$field->figures(new Origin('run', $this->run->id, 'in the field'))],
             $flow->decimals,
@@ -186,14 +186,14 @@ final readonly class FlowResponse
         $then = $curve->flow(
             $mean,
             $content->standard->air,
-            Figure::read('I', 'sampler\'s gauge at the check', $mean, Unit::None, new Origin('check', $check->id, $when), 1),
+            Figure::read('I', 'sampler\'s gauge at the check', $mean, CommonUnit::None, new Origin('check', $check->id, $when), 1),
         );
 
         return Figure::derived(
             'Q',
             'actual flow by the gauge curve, scaled by the standard '.$when,
             $byCurve->toFloat() * $measured->mean->toFloat() / $then->toFloat(),
-            Unit::LitrePerMinute,
+            CommonUnit::LitrePerMinute,
             FlowEquation::GaugeCurve,
             [$byCurve, $measured->mean, $then],
             $byCurve->decimals,

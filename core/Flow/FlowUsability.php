@@ -14,9 +14,9 @@ use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Flow\Standard\NoFlow;
 use Footnote\Core\Flow\Standard\UnreadableFlow;
 use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\SlopeIsZero;
 use Footnote\Core\Statistics\TooFewPoints;
 
@@ -144,8 +144,8 @@ final readonly class FlowUsability implements Usability
 
         return $before === null
             || $range === null
-            || Real::compare($before->value, $range[0]->in(Unit::LitrePerMinute)) < 0
-            || Real::compare($before->value, $range[1]->in(Unit::LitrePerMinute)) > 0
+            || Real::compare($before->value, $range[0]->in(CommonUnit::LitrePerMinute)) < 0
+            || Real::compare($before->value, $range[1]->in(CommonUnit::LitrePerMinute)) > 0
             ? null
             : FlowChange::between($before, $found->mean, 'change since it was left');
     }

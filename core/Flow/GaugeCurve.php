@@ -13,8 +13,8 @@ use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Flow\Standard\Recalled;
 use Footnote\Core\Flow\Standard\TransferOrifice;
 use Footnote\Core\Flow\Standard\UnreadableFlow;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\LeastSquares;
 use Footnote\Core\Statistics\SlopeIsZero;
 use Footnote\Core\Statistics\TooFewPoints;
@@ -62,7 +62,14 @@ final readonly class GaugeCurve
             array_push(
                 $inputs,
                 $flow,
-                Figure::read('I', 'sampler\'s gauge', $row->sampler->gauge->value, Unit::None, $origin, $row->sampler->gauge->decimals()),
+                Figure::read(
+                    'I',
+                    'sampler\'s gauge',
+                    $row->sampler->gauge->value,
+                    CommonUnit::None,
+                    $origin,
+                    $row->sampler->gauge->decimals(),
+                ),
             );
         }
         $line = LeastSquares::through($x, $y);
@@ -76,7 +83,7 @@ final readonly class GaugeCurve
             $symbol,
             $meaning,
             $value,
-            Unit::None,
+            CommonUnit::None,
             FlowEquation::Regression,
             $inputs,
             $decimals,
@@ -95,7 +102,8 @@ final readonly class GaugeCurve
     /** √(I·(P/760)·(298/T)). */
     public static function response(float $gauge, Air $air): float
     {
-        $mercury = $air->pressure?->in(Unit::MillimetreMercury)->toFloat() ?? throw new ConditionsMissing('The pressure is not known.');
+        $mercury = $air->pressure?->in(CommonUnit::MillimetreMercury)->toFloat()
+            ?? throw new ConditionsMissing('The pressure is not known.');
         if ($gauge < 0.0) {
             throw new UnreadableFlow('a gauge reading below zero is no reading');
         }
@@ -113,7 +121,7 @@ final readonly class GaugeCurve
             'Q',
             'actual flow by the gauge curve of '.$this->check,
             $flow,
-            Unit::LitrePerMinute,
+            CommonUnit::LitrePerMinute,
             FlowEquation::GaugeCurve,
             [$read, $this->slope, $this->intercept],
             Digits::significant($flow, 4),
@@ -123,7 +131,8 @@ final readonly class GaugeCurve
     /** What an actual flow is multiplied by to be told at 298 K and 760 mmHg. */
     private static function toStandard(Air $air): float
     {
-        $mercury = $air->pressure?->in(Unit::MillimetreMercury)->toFloat() ?? throw new ConditionsMissing('The pressure is not known.');
+        $mercury = $air->pressure?->in(CommonUnit::MillimetreMercury)->toFloat()
+            ?? throw new ConditionsMissing('The pressure is not known.');
 
         return $mercury / self::MERCURY * TransferOrifice::KELVIN / $air->kelvin()->toFloat();
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow;
 
 use Footnote\Core\Air\Substances;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -110,9 +111,9 @@ final class LaboratoryRows
 
     private static function unit(Fields $row): Unit
     {
-        $unit = Unit::tryFrom($row->optionalText('unit') ?? Unit::Microgram->value);
+        $unit = CommonUnit::tryFrom($row->optionalText('unit') ?? CommonUnit::Microgram->value);
 
-        return \in_array($unit, [Unit::Microgram, Unit::Milligram], true)
+        return \in_array($unit, [CommonUnit::Microgram, CommonUnit::Milligram], true)
             ? $unit
             : throw new InvalidRecord($row->at('unit'), 'must be µg or mg.');
     }

@@ -7,15 +7,18 @@ namespace Footnote\Core\Flow;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
-use Footnote\Core\Quantity\Unit;
 
 /** F-13: the line blocked at its far end. A pump stalls or alarms, or a vacuum decays by so much in so long. */
 final readonly class LeakTest
 {
-    public const PRESSURES = [Unit::Kilopascal, Unit::Hectopascal, Unit::MillimetreMercury, Unit::InchMercury, Unit::InchWater];
+    public const PRESSURES = [
+        CommonUnit::Kilopascal, CommonUnit::Hectopascal, CommonUnit::MillimetreMercury,
+        CommonUnit::InchMercury, CommonUnit::InchWater,
+    ];
 
     /**
      * @param bool|null     $stalled whether the pump stalled or alarmed; null where that was not looked at
@@ -44,11 +47,11 @@ final readonly class LeakTest
             ),
             Entry::measured('leakStart', 'Vacuum at the start', self::PRESSURES),
             Entry::measured('leakEnd', 'Vacuum at the end', self::PRESSURES),
-            Entry::decimal('leakSeconds', 'Time between', '1', '36000', Unit::Second),
+            Entry::decimal('leakSeconds', 'Time between', '1', '36000', CommonUnit::Second),
             Entry::measured(
                 'leakVolume',
                 'Volume of the line',
-                [Unit::Millilitre, Unit::Litre],
+                [CommonUnit::Millilitre, CommonUnit::Litre],
                 help: 'Where it is known, the leak is told as a flow',
             ),
         ];
@@ -79,13 +82,13 @@ final readonly class LeakTest
     {
         return $this->start === null || $this->end === null
             ? null
-            : $this->start->in(Unit::Kilopascal)->minus($this->end->in(Unit::Kilopascal));
+            : $this->start->in(CommonUnit::Kilopascal)->minus($this->end->in(CommonUnit::Kilopascal));
     }
 
     /** The share of the vacuum that was lost, %. */
     public function lostPercent(): ?Exact
     {
-        $start = $this->start?->in(Unit::Kilopascal);
+        $start = $this->start?->in(CommonUnit::Kilopascal);
 
         return $start === null || $start->isZero() ? null : $this->lost()?->times(100)->dividedBy($start);
     }
@@ -98,6 +101,8 @@ final readonly class LeakTest
             return null;
         }
 
-        return $this->volume->in(Unit::Litre)->times($lost)->dividedBy($air->kilopascal())->times(60)->dividedBy($this->seconds->value);
+        $litres = $this->volume->in(CommonUnit::Litre)->times($lost)->dividedBy($air->kilopascal());
+
+        return $litres->times(60)->dividedBy($this->seconds->value);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow;
 
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\MalformedDecimal;
@@ -46,7 +47,7 @@ final readonly class Mass
     /** The mass, or the upper end of what is known of it, µg. */
     public function micrograms(): Exact
     {
-        return $this->unit->convert($this->value->value, Unit::Microgram);
+        return $this->unit->convert($this->value->value, CommonUnit::Microgram);
     }
 
     /** The lower end, µg. */

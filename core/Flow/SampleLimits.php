@@ -13,9 +13,9 @@ use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Tipping;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\FlowLine;
 
 /** Sets concentrations against limits: how wrong the flow would have to be to turn them, and the error of sampling and analysis. */
@@ -57,7 +57,7 @@ final readonly class SampleLimits
                 'SAE',
                 'sampling and analytical error',
                 $error->value,
-                Unit::None,
+                CommonUnit::None,
                 new Origin('library', $sample->method->text('code') ?? '', 'of the method'),
                 $error->decimals(),
             );
@@ -90,7 +90,7 @@ final readonly class SampleLimits
                 'SAE',
                 'sampling and analytical error of the sum',
                 sqrt($squares) / $sum,
-                Unit::None,
+                CommonUnit::None,
                 FlowEquation::Confidence,
                 $inputs,
                 3,
@@ -140,12 +140,12 @@ final readonly class SampleLimits
         $y = Real::by($figure->value, $limit->threshold->value->value);
         // There is nothing below zero.
         $least = Real::minus($y, $error->value);
-        $ratio = Figure::derived('Y', 'result over limit', $y, Unit::None, FlowEquation::Confidence, [$figure], 3);
+        $ratio = Figure::derived('Y', 'result over limit', $y, CommonUnit::None, FlowEquation::Confidence, [$figure], 3);
         $lower = Figure::derived(
             'LCL',
             'lower one-sided 95 % confidence limit',
             Real::compare($least, Exact::zero()) < 0 ? Exact::zero() : $least,
-            Unit::None,
+            CommonUnit::None,
             FlowEquation::Confidence,
             [$ratio, $error],
             2,
@@ -154,7 +154,7 @@ final readonly class SampleLimits
             'UCL',
             'upper one-sided 95 % confidence limit',
             Real::plus($y, $error->value),
-            Unit::None,
+            CommonUnit::None,
             FlowEquation::Confidence,
             [$ratio, $error],
             2,

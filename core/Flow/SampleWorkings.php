@@ -21,6 +21,7 @@ use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Severity;
 use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
@@ -89,12 +90,12 @@ final readonly class SampleWorkings
         if (!$volume->isEmpty()) {
             $air = $this->air();
             $moved = $this->movedByAir();
-            $results[] = $this->moved($this->result('volume', 'Volume, as sampled', $volume, Unit::Litre, null, true), $moved);
+            $results[] = $this->moved($this->result('volume', 'Volume, as sampled', $volume, CommonUnit::Litre, null, true), $moved);
             $stated = $volume;
             if ($this->conditions->air !== null && $air !== null) {
                 $stated = $this->at($volume, $air);
                 $results[] = $this->moved(
-                    $this->result('volume-ref', 'Volume at '.$this->conditions->name, $stated, Unit::Litre, null, true),
+                    $this->result('volume-ref', 'Volume at '.$this->conditions->name, $stated, CommonUnit::Litre, null, true),
                     $moved,
                 );
             }
@@ -175,7 +176,7 @@ final readonly class SampleWorkings
             't',
             'running time',
             $minutes,
-            Unit::Minute,
+            CommonUnit::Minute,
             new Origin(
                 'run',
                 $this->run->id,
@@ -192,7 +193,7 @@ final readonly class SampleWorkings
                 'V',
                 \sprintf('volume, flow %s at %s held throughout', $knot->asLeft ? 'as left' : 'as found', $knot->check),
                 $value,
-                Unit::Litre,
+                CommonUnit::Litre,
                 FlowEquation::Volume,
                 [$knot->flow, $time],
                 Digits::significant($value, 4),
@@ -209,7 +210,7 @@ final readonly class SampleWorkings
                 'V',
                 'volume, flow along the bracket',
                 $value,
-                Unit::Litre,
+                CommonUnit::Litre,
                 FlowEquation::Volume,
                 [...array_map(static fn (FlowKnot $knot): Figure => $knot->flow, $line->knots), $time],
                 Digits::significant($value, 4),
@@ -221,8 +222,8 @@ final readonly class SampleWorkings
             : Figure::read(
                 'V',
                 'volume the pump shows',
-                $displayed->in(Unit::Litre),
-                Unit::Litre,
+                $displayed->in(CommonUnit::Litre),
+                CommonUnit::Litre,
                 new Origin('run', $this->run->id, 'read off the pump'),
                 max(1, $displayed->value->decimals()),
             );
@@ -251,7 +252,7 @@ final readonly class SampleWorkings
                 'V_ref',
                 $one->meaning.', at the reference conditions',
                 $value,
-                Unit::Litre,
+                CommonUnit::Litre,
                 FlowEquation::Volume,
                 [$one, ...$figures],
                 Digits::significant($value, 4),
@@ -274,7 +275,7 @@ final readonly class SampleWorkings
                 $symbol,
                 $meaning.', '.$one->meaning,
                 $value,
-                Unit::MilligramPerCubicMetre,
+                CommonUnit::MilligramPerCubicMetre,
                 FlowEquation::Concentration,
                 [$mass, $one],
                 Digits::significant($value, 3),
@@ -288,7 +289,7 @@ final readonly class SampleWorkings
         $kind = $this->sample->shortTerm ? 'stel' : 'conc';
         $name = $this->sample->shortTerm ? 'Short-term, ' : 'Concentration, ';
         $results = [
-            $this->concentration($kind.':'.$analyte->analyte, $name.$analyte->name(), $mass3, Unit::MilligramPerCubicMetre, $analyte),
+            $this->concentration($kind.':'.$analyte->analyte, $name.$analyte->name(), $mass3, CommonUnit::MilligramPerCubicMetre, $analyte),
         ];
         $ppm = $this->conditions->air !== null || $air !== null
             ? $mass3->each(fn (Figure $one): ?Figure => self::ppm($one, $analyte, $this->conditions, $air))
@@ -298,7 +299,7 @@ final readonly class SampleWorkings
                 $kind.'-ppm:'.$analyte->analyte,
                 $name.$analyte->name(),
                 $ppm,
-                Unit::PartsPerMillion,
+                CommonUnit::PartsPerMillion,
                 $analyte,
             );
         }
@@ -413,13 +414,13 @@ final readonly class SampleWorkings
         $value = Real::times($concentration->value, $factor);
         $meaning = $concentration->meaning.', by volume';
         $by = SharedEquation::PartsPerMillion;
-        $figure = Figure::derived($concentration->symbol, $meaning, $value, Unit::PartsPerMillion, $by, [
+        $figure = Figure::derived($concentration->symbol, $meaning, $value, CommonUnit::PartsPerMillion, $by, [
             $concentration,
             Figure::read(
                 'V_m',
                 'molar volume at '.$conditions->name,
                 $volume,
-                Unit::LitrePerMole,
+                CommonUnit::LitrePerMole,
                 new Origin('criterion', $conditions->id, $conditions->volumeSource()),
                 3,
             ),
@@ -427,7 +428,7 @@ final readonly class SampleWorkings
                 'M',
                 'molar mass of '.$analyte->name(),
                 $molar->value,
-                Unit::GramPerMole,
+                CommonUnit::GramPerMole,
                 new Origin('library', $analyte->analyte, $analyte->substance?->text('source') ?? 'library of substances'),
                 $molar->decimals(),
             ),
@@ -444,7 +445,7 @@ final readonly class SampleWorkings
         ?string $channel,
         bool $worstIsLow = false,
     ): Result {
-        $notes = $unit === Unit::Litre ? [] : ['Stated at '.$this->conditions->name.'.'];
+        $notes = $unit === CommonUnit::Litre ? [] : ['Stated at '.$this->conditions->name.'.'];
 
         // What a pump shows of its volume is its own sum, and no reading of what was there.
         return Result::of($key, $title, $this->reported, $answers, $notes, $channel, $worstIsLow)->notPlain();

@@ -10,6 +10,7 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
@@ -85,23 +86,23 @@ final readonly class SamplingPlan
         );
         $limitFigure = self::limit($limit, $substance, $asked);
         $wanted = Real::times($limitFigure->value, $share->value);
-        $loq = $asked('LOQ', 'quantitation of the laboratory on one medium', $quantitation->micrograms(), Unit::Microgram);
-        $q = $asked('Q', 'flow', $flow->in(Unit::LitrePerMinute), Unit::LitrePerMinute);
-        $shift = $asked('T', 'shift', $shiftMinutes->value, Unit::Minute);
+        $loq = $asked('LOQ', 'quantitation of the laboratory on one medium', $quantitation->micrograms(), CommonUnit::Microgram);
+        $q = $asked('Q', 'flow', $flow->in(CommonUnit::LitrePerMinute), CommonUnit::LitrePerMinute);
+        $shift = $asked('T', 'shift', $shiftMinutes->value, CommonUnit::Minute);
         $least = Figure::derived(
             'V_min',
             \sprintf('least volume for %s of the limit', $share->written),
             $volume = Real::by($loq->value, $wanted),
-            Unit::Litre,
+            CommonUnit::Litre,
             FlowEquation::Concentration,
-            [$loq, $limitFigure, $asked('f', 'share of the limit', $share->value, Unit::None)],
+            [$loq, $limitFigure, $asked('f', 'share of the limit', $share->value, CommonUnit::None)],
             Digits::significant($volume, 3),
         );
         $minutes = Figure::derived(
             't_min',
             'time that takes',
             $time = Real::by($volume, $q->value),
-            Unit::Minute,
+            CommonUnit::Minute,
             FlowEquation::Volume,
             [$least, $q],
             Digits::significant($time, 3),
@@ -109,8 +110,8 @@ final readonly class SamplingPlan
         $total = Real::times($shift->value, $q->value);
         $fewest = $method?->measured('volumeLow');
         $most = $method?->measured('volumeHigh');
-        $low = $fewest?->in(Unit::Litre);
-        $high = $most?->in(Unit::Litre);
+        $low = $fewest?->in(CommonUnit::Litre);
+        $high = $most?->in(CommonUnit::Litre);
         $media = 1;
         if ($high !== null && $high->compareTo($zero) > 0) {
             // The fewest that each stay within the method.
@@ -120,7 +121,7 @@ final readonly class SamplingPlan
             'V',
             $media === 1 ? 'volume over the shift' : \sprintf('volume of each of %d media', $media),
             $one = Real::by($total, Exact::of($media)),
-            Unit::Litre,
+            CommonUnit::Litre,
             FlowEquation::Volume,
             [$q, $shift],
             Digits::significant($one, 3),
@@ -129,7 +130,7 @@ final readonly class SamplingPlan
             'c_min',
             'smallest concentration that can be quantified',
             $smallest = Real::by($loq->value, $one),
-            Unit::MilligramPerCubicMetre,
+            CommonUnit::MilligramPerCubicMetre,
             FlowEquation::Concentration,
             [$loq, $each],
             Digits::significant($smallest, 3),
@@ -165,8 +166,8 @@ final readonly class SamplingPlan
             $words[] = \sprintf('The method wants at least %s.', $fewest->words());
         }
         $flows = [$method?->measured('flowLow'), $method?->measured('flowHigh')];
-        $flowFits = ($flows[0] === null || Real::compare($q->value, $flows[0]->in(Unit::LitrePerMinute)) >= 0)
-            && ($flows[1] === null || Real::compare($q->value, $flows[1]->in(Unit::LitrePerMinute)) <= 0);
+        $flowFits = ($flows[0] === null || Real::compare($q->value, $flows[0]->in(CommonUnit::LitrePerMinute)) >= 0)
+            && ($flows[1] === null || Real::compare($q->value, $flows[1]->in(CommonUnit::LitrePerMinute)) <= 0);
         if (!$flowFits) {
             $words[] = \sprintf('The method allows %s to %s.', $flows[0]?->words() ?? '0', $flows[1]?->words() ?? 'any flow');
         }
@@ -177,7 +178,7 @@ final readonly class SamplingPlan
                 'e',
                 'distance from the limit within which drift leaves a result undecided',
                 $size,
-                Unit::Percent,
+                CommonUnit::Percent,
                 SharedEquation::Change,
                 [$drift],
                 1,
@@ -203,23 +204,23 @@ final readonly class SamplingPlan
     /** @param \Closure(string, string, Exact, Unit): Figure $asked */
     private static function limit(Measured $limit, ?Traits $substance, \Closure $asked): Figure
     {
-        if ($limit->unit === Unit::MilligramPerCubicMetre || $limit->unit === Unit::MicrogramPerCubicMetre) {
-            return $asked('L', 'limit', $limit->in(Unit::MilligramPerCubicMetre), Unit::MilligramPerCubicMetre);
+        if ($limit->unit === CommonUnit::MilligramPerCubicMetre || $limit->unit === CommonUnit::MicrogramPerCubicMetre) {
+            return $asked('L', 'limit', $limit->in(CommonUnit::MilligramPerCubicMetre), CommonUnit::MilligramPerCubicMetre);
         }
         $molar = $substance?->decimal('molarMass');
-        if ($limit->unit !== Unit::PartsPerMillion || $molar === null) {
+        if ($limit->unit !== CommonUnit::PartsPerMillion || $molar === null) {
             throw new UnplannableSample('limit', 'a limit in ppm wants a substance with its molar mass; else give it in mg/m³.');
         }
         $conditions = ReferenceConditions::at('25', '101.325');
         $volume = $conditions->molarVolume(new Air(null, null));
-        $ppm = $asked('L', 'limit', $limit->value->value, Unit::PartsPerMillion);
+        $ppm = $asked('L', 'limit', $limit->value->value, CommonUnit::PartsPerMillion);
         $value = $limit->value->value->times($molar->value)->dividedBy($volume);
 
         return Figure::derived(
             'L',
             'limit by mass, at 25 °C and 101.325 kPa',
             $value,
-            Unit::MilligramPerCubicMetre,
+            CommonUnit::MilligramPerCubicMetre,
             SharedEquation::PartsPerMillion,
             [
                 $ppm,
@@ -227,7 +228,7 @@ final readonly class SamplingPlan
                     'V_m',
                     'molar volume',
                     $volume,
-                    Unit::LitrePerMole,
+                    CommonUnit::LitrePerMole,
                     new Origin('criterion', 'plan', $conditions->volumeSource()),
                     2,
                 ),
@@ -235,7 +236,7 @@ final readonly class SamplingPlan
                     'M',
                     'molar mass',
                     $molar->value,
-                    Unit::GramPerMole,
+                    CommonUnit::GramPerMole,
                     new Origin('library', $substance->text('code') ?? '', $substance->text('source') ?? 'library of substances'),
                     $molar->decimals(),
                 ),

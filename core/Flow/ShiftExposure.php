@@ -20,11 +20,11 @@ use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Shift;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
-use Footnote\Core\Quantity\Unit;
 
 /**
  * C-3: the samples of one person's shift as one exposure, substance by substance and fraction by fraction. Lower ends are
@@ -289,7 +289,7 @@ final readonly class ShiftExposure
             'TWA',
             'time-weighted average over 8 h of '.$analyte->name(),
             $value,
-            Unit::MilligramPerCubicMetre,
+            CommonUnit::MilligramPerCubicMetre,
             SharedEquation::TimeWeightedAverage,
             $inputs,
             Digits::significant($value, 3),

@@ -9,9 +9,9 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Verdict;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\FlowLine;
 
 /** One sample of a shift, with its concentration of one substance. */
@@ -40,6 +40,13 @@ final readonly class ShiftPart
 
     public function time(Exact $minutes): Figure
     {
-        return Figure::read('t', 'time of '.$this->run->id, $minutes, Unit::Minute, new Origin('run', $this->run->id, 'running time'), 1);
+        return Figure::read(
+            't',
+            'time of '.$this->run->id,
+            $minutes,
+            CommonUnit::Minute,
+            new Origin('run', $this->run->id, 'running time'),
+            1,
+        );
     }
 }

@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
@@ -22,7 +23,7 @@ use Footnote\Core\Response\RecallError;
 final readonly class Bottle
 {
     public const KIND = 'gas-bottle';
-    public const PRESSURES = [Unit::Bar, Unit::PoundPerSquareInch, Unit::Kilopascal];
+    public const PRESSURES = [CommonUnit::Bar, CommonUnit::PoundPerSquareInch, CommonUnit::Kilopascal];
 
     /** What flows while a gas is on where the regulator does not say, L/min (common practice). */
     public const FLOW = '0.5';
@@ -40,7 +41,7 @@ final readonly class Bottle
             self::KIND,
             'Bottle of calibration gas',
             [
-                Entry::measured('size', 'Holds when full', [Unit::Litre]),
+                Entry::measured('size', 'Holds when full', [CommonUnit::Litre]),
                 Entry::measured('fullPressure', 'Pressure when full', self::PRESSURES),
                 Entry::choice(
                     'regulator',
@@ -53,7 +54,7 @@ final readonly class Bottle
                     ],
                     help: 'A pumped unit wants demand flow, a T-piece or a bag',
                 ),
-                Entry::decimal('flow', 'Flow', '0.05', '10', Unit::LitrePerMinute),
+                Entry::decimal('flow', 'Flow', '0.05', '10', CommonUnit::LitrePerMinute),
                 Entry::text('balance', 'Balance gas'),
                 Entry::text('lot', 'Lot'),
             ],
@@ -69,13 +70,13 @@ final readonly class Bottle
                     'unit',
                     'Unit',
                     [
-                        Unit::PartsPerMillion->value => 'ppm',
-                        Unit::PercentVolume->value => '% vol',
-                        Unit::PercentExplosive->value => '% LEL',
+                        CommonUnit::PartsPerMillion->value => 'ppm',
+                        CommonUnit::PercentVolume->value => '% vol',
+                        GasUnit::PercentExplosive->value => '% LEL',
                     ],
                     true,
                 ),
-                Entry::decimal('accuracy', 'Accuracy ±', '0', '100', Unit::Percent),
+                Entry::decimal('accuracy', 'Accuracy ±', '0', '100', CommonUnit::Percent),
                 Entry::choice(
                     'lelBasis',
                     '100 % LEL is',
@@ -83,7 +84,7 @@ final readonly class Bottle
                     help: 'Of flammable gas: what the label, and the unit set by it, take for 100 % LEL',
                 ),
             ])],
-            error: Unit::Percent,
+            error: CommonUnit::Percent,
         );
     }
 
@@ -104,7 +105,7 @@ final readonly class Bottle
     {
         $gas = $this->gas($channel->spanGas(), $on);
         $value = $gas?->decimal('concentration');
-        $unit = $gas === null ? null : Unit::tryFrom($gas->text('unit') ?? '');
+        $unit = $gas === null ? null : GasUnit::named($gas->text('unit') ?? '');
         $certificate = $this->reference->certificateAt($on);
         if ($gas === null || $value === null || $unit === null || !$certificate instanceof Certificate) {
             return null;
@@ -133,7 +134,7 @@ final readonly class Bottle
                 max(1, $figure->decimals),
             );
         }
-        if ($unit->dimension() === $channel->unit->dimension()) {
+        if ($unit->base() === $channel->unit->base()) {
             return $figure->as(
                 $unit->convert($figure->value instanceof Exact ? $figure->value : $value->value, $channel->unit),
                 $channel->unit,
@@ -150,18 +151,21 @@ final readonly class Bottle
     private static function told(Figure $label, Channel $channel, Traits $gas): ?Figure
     {
         $basis = $gas->text('lelBasis');
-        if ($label->unit === Unit::PercentVolume
-            && $channel->unit === Unit::PercentExplosive
+        if ($label->unit === CommonUnit::PercentVolume
+            && $channel->unit === GasUnit::PercentExplosive
             && $basis !== null
             && $label->value instanceof Exact) {
-            return $label->as($label->value->times(100)->dividedBy(Exact::of($basis)), Unit::PercentExplosive);
+            return $label->as($label->value->times(100)->dividedBy(Exact::of($basis)), GasUnit::PercentExplosive);
         }
         $mass = $channel->milligramsPerPart();
-        if (\in_array($label->unit, [Unit::PartsPerMillion, Unit::PartsPerBillion], true)
-            && $channel->unit === Unit::MilligramPerCubicMetre
+        if (\in_array($label->unit, [CommonUnit::PartsPerMillion, CommonUnit::PartsPerBillion], true)
+            && $channel->unit === CommonUnit::MilligramPerCubicMetre
             && $mass !== null
             && $label->value instanceof Exact) {
-            return $label->as($label->unit->convert($label->value, Unit::PartsPerMillion)->times($mass), Unit::MilligramPerCubicMetre);
+            return $label->as(
+                $label->unit->convert($label->value, CommonUnit::PartsPerMillion)->times($mass),
+                CommonUnit::MilligramPerCubicMetre,
+            );
         }
 
         return null;
@@ -194,7 +198,7 @@ final readonly class Bottle
         if ($size === null || $full === null || $pressure === null || $full->value->value->isZero()) {
             return null;
         }
-        $litres = $size->in(Unit::Litre)->times($pressure->in(Unit::Kilopascal))->dividedBy($full->in(Unit::Kilopascal));
+        $litres = $size->in(CommonUnit::Litre)->times($pressure->in(CommonUnit::Kilopascal))->dividedBy($full->in(CommonUnit::Kilopascal));
 
         return [
             'litres' => $litres,

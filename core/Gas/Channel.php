@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
@@ -46,21 +47,21 @@ final readonly class Channel
                 'unit',
                 'Shown in',
                 [
-                    Unit::PartsPerMillion->value => 'ppm',
-                    Unit::PercentVolume->value => '% vol',
-                    Unit::PercentExplosive->value => '% LEL',
-                    Unit::MilligramPerCubicMetre->value => 'mg/m³',
+                    CommonUnit::PartsPerMillion->value => 'ppm',
+                    CommonUnit::PercentVolume->value => '% vol',
+                    GasUnit::PercentExplosive->value => '% LEL',
+                    CommonUnit::MilligramPerCubicMetre->value => 'mg/m³',
                 ],
                 help: 'Empty: as usual for its kind',
             ),
-            Entry::decimal('lamp', 'Lamp', '5', '15', Unit::Electronvolt, help: 'Of a photoionisation detector'),
+            Entry::decimal('lamp', 'Lamp', '5', '15', CommonUnit::Electronvolt, help: 'Of a photoionisation detector'),
             Entry::decimal('range', 'Range to', '0', '1000000'),
             Entry::decimal('resolution', 'Resolution', '0', '1000'),
             Entry::text('serial', 'Serial of the sensor'),
             Entry::text('fitted', 'Fitted on', help: 'Such as 2026-03-01'),
             Entry::decimal('life', 'Expected life, months', '1', '240'),
-            Entry::decimal('warmUp', 'Warm-up', '0', '7200', Unit::Second),
-            Entry::decimal('responseTime', 'Response time (T90)', '0.1', '3600', Unit::Second, help: 'By its manual; empty: 30 s'),
+            Entry::decimal('warmUp', 'Warm-up', '0', '7200', CommonUnit::Second),
+            Entry::decimal('responseTime', 'Response time (T90)', '0.1', '3600', CommonUnit::Second, help: 'By its manual; empty: 30 s'),
             Entry::decimal('alarm', 'Lowest alarm set at', '0', '1000000'),
             Entry::flag('stopsAtZero', 'It shows nothing below zero'),
         ];
@@ -90,7 +91,7 @@ final readonly class Channel
         return new self(
             $row->text('name') ?? '',
             $kind,
-            $row->text('unit') === null ? $kind->unit() : Unit::from($row->text('unit')),
+            $row->text('unit') === null ? $kind->unit() : (GasUnit::named($row->text('unit')) ?? $kind->unit()),
             $row->text('gas'),
             new Sensor($row->decimal('lamp'), $row->text('serial'), $row->text('fitted'), $row->decimal('life')),
             new ChannelDisplay(

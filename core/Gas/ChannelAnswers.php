@@ -15,10 +15,10 @@ use Footnote\Core\Judgement\EightHourMean;
 use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\LinearKnot;
 use Footnote\Core\Response\LinearLine;
 
@@ -62,7 +62,7 @@ final readonly class ChannelAnswers
                         'F',
                         'applied by the unit or by hand',
                         $this->undone,
-                        Unit::None,
+                        CommonUnit::None,
                         new Origin('run', $this->run->id, 'as the unit was set'),
                         3,
                     ),
@@ -165,7 +165,7 @@ final readonly class ChannelAnswers
                 'V_m',
                 'molar volume at '.$this->conditions->name,
                 $volume,
-                Unit::LitrePerMole,
+                CommonUnit::LitrePerMole,
                 new Origin('criterion', $this->conditions->id, $this->conditions->volumeSource()),
                 3,
             ),
@@ -173,7 +173,7 @@ final readonly class ChannelAnswers
                 'M',
                 'molar mass of '.$this->of->name(),
                 $molar,
-                Unit::GramPerMole,
+                CommonUnit::GramPerMole,
                 new Origin('library', $this->of->code(), 'library of substances'),
                 2,
             ),
@@ -182,7 +182,7 @@ final readonly class ChannelAnswers
             $one->symbol,
             $one->meaning.', by mass',
             $value,
-            Unit::MilligramPerCubicMetre,
+            CommonUnit::MilligramPerCubicMetre,
             SharedEquation::PartsPerMillion,
             $inputs,
             self::digits($value),
@@ -208,7 +208,7 @@ final readonly class ChannelAnswers
     ): array {
         $name = $this->of->name();
         $code = $this->of->code();
-        $isPpm = $this->of->channel->unit === Unit::PartsPerMillion;
+        $isPpm = $this->of->channel->unit === CommonUnit::PartsPerMillion;
         $results = [
             $this->result(
                 ($isPpm ? $key.'-ppm' : $key).':'.$code,
@@ -290,7 +290,7 @@ final readonly class ChannelAnswers
     private function stoppedAtZero(Result $result): Result
     {
         $setting = $this->policy->rule('gas.zero-drift');
-        if (!$this->of->channel->display->stopsAtZero || $setting === null || $result->reportedFigure()->unit === Unit::Minute) {
+        if (!$this->of->channel->display->stopsAtZero || $setting === null || $result->reportedFigure()->unit === CommonUnit::Minute) {
             return $result;
         }
         $label = ($this->evidence->drifts[0] ?? null)?->label;

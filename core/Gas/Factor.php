@@ -8,9 +8,9 @@ use Footnote\Core\Air\Substances;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Unit;
 
 /**
  * G-4 and G-5: what a reading in isobutylene units is multiplied by to be the vapour that was there, once. The unit may
@@ -76,7 +76,7 @@ final readonly class Factor
                 $channel->sensor->lamp->written,
             ),
             $factor,
-            Unit::None,
+            CommonUnit::None,
             new Origin('library', $record->substance, $record->known?->text('source') ?? 'library of substances'),
             4,
         );

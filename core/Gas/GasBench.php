@@ -22,8 +22,8 @@ use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Unit;
 
 /** What the bench says while gas is on a monitor. */
 final readonly class GasBench implements AsksByReference
@@ -117,7 +117,7 @@ final readonly class GasBench implements AsksByReference
                 $value,
                 Entry::decimal('expected', 'Expects', '0', '1000000'),
                 Entry::text('selected', 'Set to', help: 'The gas that is selected, where the unit has a choice'),
-                Entry::decimal('seconds', 'After', '0', '7200', Unit::Second),
+                Entry::decimal('seconds', 'After', '0', '7200', CommonUnit::Second),
             ];
     }
 
@@ -187,7 +187,7 @@ final readonly class GasBench implements AsksByReference
             if ($left !== null) {
                 $lines[] = new LiveLine(
                     'gas left in '.$reference->id,
-                    Figure::derived('t', 'minutes of gas left', $left['minutes'], Unit::Minute, GasEquation::GasLeft, [], 0),
+                    Figure::derived('t', 'minutes of gas left', $left['minutes'], CommonUnit::Minute, GasEquation::GasLeft, [], 0),
                 );
                 if ($left['minutes']->compareTo(Exact::of(self::FEW_MINUTES)) < 0) {
                     $questions[] = \sprintf(
@@ -305,8 +305,8 @@ final readonly class GasBench implements AsksByReference
         if ($timeline->channel !== '') {
             return new UnitHistory(
                 GasHistory::of($timeline, $until)->points(),
-                Unit::Percent,
-                Unit::Percent,
+                CommonUnit::Percent,
+                CommonUnit::Percent,
                 $timeline->channel.' off the label',
             );
         }
@@ -322,12 +322,12 @@ final readonly class GasBench implements AsksByReference
         $points = array_values($furthest);
         usort($points, static fn (HistoryPoint $a, HistoryPoint $b): int => $a->at <=> $b->at);
 
-        return new UnitHistory($points, Unit::Percent, Unit::Percent, 'span of the channel furthest off, % of the label');
+        return new UnitHistory($points, CommonUnit::Percent, CommonUnit::Percent, 'span of the channel furthest off, % of the label');
     }
 
     public function sharedShift(): ShiftScale
     {
-        return new ShiftScale(2.0, 4.0, Unit::Percent);
+        return new ShiftScale(2.0, 4.0, CommonUnit::Percent);
     }
 
     /** @return list<string> */

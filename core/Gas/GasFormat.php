@@ -16,8 +16,8 @@ use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Log\ChannelColumn;
 use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\ExaminesUnits;
@@ -61,7 +61,7 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
                 throw new InvalidRecord($unit->at('channels').'/'.$place.'/gas', 'is missing: name the gas.');
             }
             $kind = GasKind::tryFrom($row->text('kind') ?? '');
-            if ($row->text('unit') === Unit::MilligramPerCubicMetre->value
+            if ($row->text('unit') === CommonUnit::MilligramPerCubicMetre->value
                 && \in_array($kind, [GasKind::Oxygen, GasKind::Flammable, GasKind::Other], true)) {
                 throw new InvalidRecord(
                     $unit->at('channels').'/'.$place.'/unit',

@@ -10,7 +10,7 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\CheckHistory;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Timeline;
-use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Response\LinearKnot;
 
 /** What the checks of one channel say over months: how far its span was off the label, in percent of it. */
@@ -72,7 +72,7 @@ final readonly class GasHistory
                 'D_max',
                 'the most this channel has drifted',
                 round($largest->drift, 9),
-                Unit::Percent,
+                CommonUnit::Percent,
                 new Origin('check', $largest->check, 'found on '.$largest->at->format('j M Y')),
                 1,
             );

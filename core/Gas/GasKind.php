@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Gas;
 
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
 
@@ -24,9 +25,9 @@ enum GasKind: string
     public function unit(): Unit
     {
         return match ($this) {
-            self::Oxygen => Unit::PercentVolume,
-            self::Flammable => Unit::PercentExplosive,
-            default => Unit::PartsPerMillion,
+            self::Oxygen => CommonUnit::PercentVolume,
+            self::Flammable => GasUnit::PercentExplosive,
+            default => CommonUnit::PartsPerMillion,
         };
     }
 

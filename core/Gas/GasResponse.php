@@ -11,9 +11,9 @@ use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\KnotsAlong;
 use Footnote\Core\Response\LinearKnot;
 use Footnote\Core\Response\LinearLine;
@@ -216,7 +216,7 @@ final readonly class GasResponse
                     'D_span',
                     'span drift '.$words,
                     Real::by(Real::times($moved, Exact::of(100)), $c),
-                    Unit::Percent,
+                    CommonUnit::Percent,
                     GasEquation::Drift,
                     $inputs,
                     1,
@@ -266,7 +266,7 @@ final readonly class GasResponse
                 'g',
                 'gain '.$when,
                 Real::by(Real::minus($span->value, $inSpan->value), $rise),
-                Unit::None,
+                CommonUnit::None,
                 $by,
                 [$span, $inSpan, $label, $source],
                 3,
@@ -276,7 +276,7 @@ final readonly class GasResponse
                 'g',
                 'gain '.$when.', by one point',
                 Real::by($span->value, $label->value),
-                Unit::None,
+                CommonUnit::None,
                 $by,
                 [$span, $label],
                 3,

@@ -7,8 +7,8 @@ namespace Footnote\Core\Gas;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\ReadingEntries;
 
 /** One reading of one channel in one gas. */
@@ -37,7 +37,7 @@ final readonly class GasRow
         return [
             Entry::text('channel', 'Channel', true)->filledIn(),
             Entry::decimal('value', 'Reading', '-1000000', '1000000', required: true),
-            Entry::decimal('seconds', 'Since gas on', '0', '7200', Unit::Second),
+            Entry::decimal('seconds', 'Since gas on', '0', '7200', CommonUnit::Second),
             Entry::decimal('expected', 'The unit expects', '0', '1000000'),
             Entry::text('selected', 'Gas selected'),
             ReadingEntries::provenance(),

@@ -25,7 +25,6 @@ use Footnote\Core\Log\ValueCounts;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\LinearKnot;
 
 /**
@@ -216,8 +215,8 @@ final readonly class GasWorkings
      */
     private function limits(): array
     {
-        $unit = Unit::PercentExplosive->value;
-        if ($this->channel->unit !== Unit::PercentExplosive
+        $unit = GasUnit::PercentExplosive->value;
+        if ($this->channel->unit !== GasUnit::PercentExplosive
             || array_filter(
                 $this->yardsticks->limits,
                 static fn (ExposureLimit $limit): bool => $limit->threshold->unit === $unit,

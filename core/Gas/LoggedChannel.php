@@ -15,10 +15,10 @@ use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\MovingReadings;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\ValueCounts;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\LinearKnot;
 
 /** Works out a channel's log: means over the shift and fifteen minutes, extremes, and how long it lay above limits (G-7). */
@@ -175,7 +175,7 @@ final readonly class LoggedChannel
             'L',
             $limit->title,
             $limit->threshold->value->value,
-            Unit::tryFrom($limit->threshold->unit) ?? Unit::None,
+            GasUnit::named($limit->threshold->unit) ?? CommonUnit::None,
             new Origin('criterion', $limit->id, $limit->source->words),
             $limit->threshold->value->decimals(),
         );
@@ -223,7 +223,7 @@ final readonly class LoggedChannel
             't',
             \sprintf('time above %s %s, %s', $limit->threshold->value->written, $limit->threshold->unit, $how),
             $minutes,
-            Unit::Minute,
+            CommonUnit::Minute,
             GasEquation::Exposure,
             $inputs,
             1,

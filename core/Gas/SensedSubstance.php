@@ -7,6 +7,7 @@ namespace Footnote\Core\Gas;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Air\Substances;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
 
@@ -75,6 +76,6 @@ final readonly class SensedSubstance
 
     public function shown(): Unit
     {
-        return $this->set->setting->milligram ? Unit::MilligramPerCubicMetre : $this->channel->unit;
+        return $this->set->setting->milligram ? CommonUnit::MilligramPerCubicMetre : $this->channel->unit;
     }
 }

@@ -8,9 +8,9 @@ use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Equation;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 
 /**
  * C-3: substances that act alike, set against their limits together. Lower ends are combined with lower ends, upper with
@@ -150,7 +150,15 @@ final readonly class AdditiveMixture
                 ),
             );
         }
-        $figure = Figure::derived('Σ c/L', 'additive mixture '.$this->name, $open ? $low : $high, Unit::None, $this->equation, $inputs, 2);
+        $figure = Figure::derived(
+            'Σ c/L',
+            'additive mixture '.$this->name,
+            $open ? $low : $high,
+            CommonUnit::None,
+            $this->equation,
+            $inputs,
+            2,
+        );
 
         return match (true) {
             $open => $figure->bounded(Bound::AtLeast),

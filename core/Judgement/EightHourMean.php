@@ -8,9 +8,9 @@ use Footnote\Core\Derivation\Equation;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 
 /**
  * C-3 of one run that stands for a shift: a mean over the time it rests on, told over eight hours, with what was not sampled
@@ -97,7 +97,7 @@ final readonly class EightHourMean
     private function over(Figure $mean, bool $asRest): Figure
     {
         $weight = $asRest && $this->left->compareTo(Exact::zero()) > 0 ? $this->shift : $this->minutes;
-        $time = Figure::read('t', 'time that the mean rests on', $this->minutes, Unit::Minute, $this->origin, 1);
+        $time = Figure::read('t', 'time that the mean rests on', $this->minutes, CommonUnit::Minute, $this->origin, 1);
 
         return Figure::derived(
             'TWA',

@@ -7,7 +7,6 @@ namespace Footnote\Core\Judgement;
 use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Evidence\Bracket;
-use Footnote\Core\Quantity\Dimension;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 
@@ -135,7 +134,7 @@ final readonly class LimitJudge
         $reported = $result->reportedFigure();
         if ($uncertainty === null
             || $reported->known->bound === Bound::AtLeast
-            || $uncertainty->unit->dimension() !== Dimension::Level
+            || !$uncertainty->unit->isLevel()
             || !is_finite($reported->toFloat())) {
             return null;
         }

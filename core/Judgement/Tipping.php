@@ -6,9 +6,9 @@ namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Derivation\Equation;
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 
 /** What would have to be wrong for a result to lie on the other side of a limit, where it goes with a flow or a gain. */
 final class Tipping
@@ -45,7 +45,7 @@ final class Tipping
             'e*',
             \sprintf('error of %s at which it sits on the limit', $what),
             $error,
-            Unit::Percent,
+            CommonUnit::Percent,
             $equation,
             [$value],
             1,

@@ -6,10 +6,10 @@ namespace Footnote\Core\Meter;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\NoiseEquation;
 use Footnote\Core\Noise\OctaveBand;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 
 /** A band that was measured, with its permissible level: by how much it lies above it, by any of its answers. */
 final readonly class BandMargin
@@ -65,7 +65,7 @@ final readonly class BandMargin
             'ΔL_max',
             'worst band, '.$this->band->words().', above its permissible level by',
             Real::minus($level->value, $this->permissible->value),
-            Unit::Decibel,
+            LevelUnit::Decibel,
             NoiseEquation::RoomMargin,
             [$level, $this->permissible],
         )->bounded($level->known->bound);

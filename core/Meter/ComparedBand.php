@@ -6,10 +6,10 @@ namespace Footnote\Core\Meter;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\NoiseEquation;
 use Footnote\Core\Noise\OctaveBand;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 
 /** One band of a room against its permissible level, dB. */
 final readonly class ComparedBand
@@ -35,7 +35,7 @@ final readonly class ComparedBand
             'ΔL_'.$band->value,
             'above the permissible level of the '.$band->words().' band'.$how,
             Real::minus($level->value, $permissible->value),
-            Unit::Decibel,
+            LevelUnit::Decibel,
             NoiseEquation::RoomMargin,
             [$level, $permissible],
         );

@@ -15,13 +15,14 @@ use Footnote\Core\Noise\AcousticKit;
 use Footnote\Core\Noise\AcousticRemark;
 use Footnote\Core\Noise\AcousticSection;
 use Footnote\Core\Noise\LevelColumn;
+use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\NoiseRecordReader;
 use Footnote\Core\Noise\OctaveBand;
 use Footnote\Core\Noise\SeriesSketch;
 use Footnote\Core\Noise\SetUp;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Span;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\BringsTotals;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
@@ -157,7 +158,7 @@ final readonly class MeterFormat implements
             OctaveBand::choices(),
             AcousticKit::LEAST,
             AcousticKit::MOST,
-            Unit::Decibel,
+            LevelUnit::Decibel,
             $help,
         );
 
@@ -176,7 +177,7 @@ final readonly class MeterFormat implements
                 'The task takes, a day',
                 '0.1',
                 '1440',
-                Unit::Minute,
+                CommonUnit::Minute,
                 help: 'Of a working day, for L_EX,8h',
             )->onlyWith('measures', $task),
             Entry::decimal(
@@ -184,10 +185,10 @@ final readonly class MeterFormat implements
                 'at least',
                 '0',
                 '1440',
-                Unit::Minute,
+                CommonUnit::Minute,
                 help: 'Where people say a range',
             )->onlyWith('measures', $task),
-            Entry::decimal('taskMinutesMost', 'at most', '0', '1440', Unit::Minute)->onlyWith('measures', $task),
+            Entry::decimal('taskMinutesMost', 'at most', '0', '1440', CommonUnit::Minute)->onlyWith('measures', $task),
             Entry::named('permissible', 'Permissible levels', 'library:'.PermissibleLevels::SHELF)->onlyWith('measures', $room),
             Entry::text(
                 'notedStart',
@@ -209,7 +210,7 @@ final readonly class MeterFormat implements
                 'Background L_Aeq',
                 AcousticKit::LEAST,
                 AcousticKit::MOST,
-                Unit::DecibelA,
+                LevelUnit::DecibelA,
                 help: 'With the source switched off',
             )->atTheEnd()->onlyWith('measures', $spot),
             $decibels('backgroundBands', 'Background, octave bands', 'With the source switched off')

@@ -16,12 +16,12 @@ use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\BandStatistic;
 use Footnote\Core\Noise\FrequencyWeighting;
+use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\NoiseResults;
 use Footnote\Core\Noise\NoiseWorkings;
 use Footnote\Core\Noise\OctaveBand;
 use Footnote\Core\Noise\SolvableResult;
 use Footnote\Core\Noise\Sound;
-use Footnote\Core\Quantity\Unit;
 
 /** Works out a measurement of a sound level meter: level, bands, a source without its background, a room against permissible levels. */
 final readonly class MeterWorkings
@@ -97,7 +97,7 @@ final readonly class MeterWorkings
                 'L_perm,'.$band->value,
                 'permissible level of the '.$band->words().' band',
                 $allowed->value,
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 new Origin('library', $permissible->code, $permissible->source()),
                 max(1, $allowed->decimals()),
             );
@@ -219,7 +219,7 @@ final readonly class MeterWorkings
                     'L_bg',
                     'background, the source switched off',
                     $background->value,
-                    Unit::DecibelA,
+                    LevelUnit::DecibelA,
                     new Origin('run', $this->run->id, 'written with the run'),
                     max(1, $background->decimals()),
                 );

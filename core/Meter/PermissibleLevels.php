@@ -11,10 +11,10 @@ use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\Source;
 use Footnote\Core\Judgement\Threshold;
 use Footnote\Core\Noise\BandStatistic;
+use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\OctaveBand;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Decimal;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\Shelf;
 
 /** The ambient levels that a room may have, band by band, unweighted, dB: one entry of their library. */
@@ -40,7 +40,7 @@ final readonly class PermissibleLevels
                 OctaveBand::choices(),
                 '-20',
                 '200',
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 'Unweighted; a band left empty is not judged',
                 true,
             ),
@@ -88,7 +88,7 @@ final readonly class PermissibleLevels
             $this->code.':'.$band->value,
             $this->name().', '.$band->words(),
             $key,
-            new Threshold($level, Unit::Decibel->value, ExposureComparator::Exceeded),
+            new Threshold($level, LevelUnit::Decibel->value, ExposureComparator::Exceeded),
             self::SCOPE,
             new Source($this->source(), $this->mark()),
         );
@@ -101,7 +101,7 @@ final readonly class PermissibleLevels
             $this->code,
             'margin',
             $key,
-            new Threshold(Decimal::parse('0'), Unit::Decibel->value, ExposureComparator::Exceeded),
+            new Threshold(Decimal::parse('0'), LevelUnit::Decibel->value, ExposureComparator::Exceeded),
             self::SCOPE,
             new Source($this->source(), $this->mark()),
         );

@@ -6,9 +6,9 @@ namespace Footnote\Core\Meter;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Judgement\Limit;
+use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\NoiseEquation;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 
 /** N-13 on one level: what a source gives without the background that it was measured in. */
 final readonly class SourceBand
@@ -37,7 +37,7 @@ final readonly class SourceBand
             'ΔL_bg',
             'above the background by',
             Real::minus($total->value, $background->value),
-            Unit::Decibel,
+            LevelUnit::Decibel,
             NoiseEquation::Background,
             [$total, $background],
         );

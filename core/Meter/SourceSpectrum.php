@@ -11,9 +11,9 @@ use Footnote\Core\Judgement\Breakdown;
 use Footnote\Core\Judgement\Cell;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Noise\FrequencyWeighting;
+use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\NoiseEquation;
 use Footnote\Core\Noise\OctaveBand;
-use Footnote\Core\Quantity\Unit;
 
 /** A source band by band without its background (N-13), and what its bands add up to (N-12). */
 final readonly class SourceSpectrum implements Breakdown
@@ -36,7 +36,7 @@ final readonly class SourceSpectrum implements Breakdown
                         'L_bg,'.$name,
                         'background in the '.$band->words().' band',
                         $level->value,
-                        Unit::Decibel,
+                        LevelUnit::Decibel,
                         new Origin('run', $run->id, 'the source switched off'),
                         max(1, $level->decimals()),
                     ),
@@ -67,7 +67,7 @@ final readonly class SourceSpectrum implements Breakdown
             'L_A',
             'A-weighted total of the bands of the source alone',
             10 * log10($most),
-            Unit::DecibelA,
+            LevelUnit::DecibelA,
             NoiseEquation::BandTotal,
             $inputs,
         );

@@ -13,13 +13,13 @@ use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Noise\BandStatistic;
 use Footnote\Core\Noise\FrequencyWeighting;
 use Footnote\Core\Noise\LevelHistogram;
+use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\MovingSums;
 use Footnote\Core\Noise\NoiseEquation;
 use Footnote\Core\Noise\OctaveBand;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\OffsetLine;
 
 /** The octave-band levels of one measurement as indicated, unweighted, lowest band first. */
@@ -61,7 +61,7 @@ final readonly class Spectrum
                     'L_'.$band,
                     'level of the '.OctaveBand::from((string) $band)->words().' band',
                     $level->value,
-                    Unit::Decibel,
+                    LevelUnit::Decibel,
                     new Origin('run', $run->id, 'off the display, '.$meter->statistic()->value),
                     max(1, $level->decimals()),
                 );
@@ -88,7 +88,7 @@ final readonly class Spectrum
                     'L_'.$band->value,
                     'highest level of the '.$band->words().' band',
                     Exact::of($top)->dividedBy(1000),
-                    Unit::Decibel,
+                    LevelUnit::Decibel,
                     $origin,
                 );
                 if ($line !== null && !$line->isConstant()) {
@@ -100,9 +100,9 @@ final readonly class Spectrum
                     'L_'.$band->value,
                     'equivalent level of the '.$band->words().' band',
                     $mean,
-                    Unit::Decibel,
+                    LevelUnit::Decibel,
                     NoiseEquation::EquivalentLevel,
-                    [Figure::read('L_i', 'levels of the band', $mean, Unit::Decibel, $origin)],
+                    [Figure::read('L_i', 'levels of the band', $mean, LevelUnit::Decibel, $origin)],
                 );
             }
         }
@@ -143,7 +143,7 @@ final readonly class Spectrum
             'L_'.$weighting->value,
             $weighting->value.'-weighted total of the bands',
             10 * log10($energy),
-            $weighting === FrequencyWeighting::A ? Unit::DecibelA : Unit::DecibelC,
+            $weighting === FrequencyWeighting::A ? LevelUnit::DecibelA : LevelUnit::DecibelC,
             NoiseEquation::BandTotal,
             array_values($this->levels),
         );
@@ -182,7 +182,7 @@ final readonly class Spectrum
             $weighting->value.'_'.$band->value,
             'weighting of the band',
             $weighting->ofBand($band),
-            Unit::Decibel,
+            LevelUnit::Decibel,
             new Origin('table', 'IEC 61672-1', 'IEC 61672-1:2013 Table 3, published'),
         );
 
@@ -190,7 +190,7 @@ final readonly class Spectrum
             $level->symbol,
             $level->meaning.', its weighting taken off',
             Real::minus($level->value, $given->value),
-            Unit::Decibel,
+            LevelUnit::Decibel,
             NoiseEquation::BandTotal,
             [$level, $given],
             $level->decimals,

@@ -15,12 +15,13 @@ use Footnote\Core\Judgement\Parts;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\MeasurementUncertainty;
 use Footnote\Core\Noise\NoiseEquation;
 use Footnote\Core\Noise\Sound;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Unit;
 
 /**
  * L_EX,8h of one person's working day from samples of its tasks (N-8), with its uncertainty (N-9b). Samples of a task are
@@ -144,7 +145,7 @@ final readonly class TaskExposure
                 'L_EX,8h',
                 'daily noise exposure level by tasks, '.$how,
                 10 * log10($dose / self::HOURS),
-                Unit::DecibelA,
+                LevelUnit::DecibelA,
                 NoiseEquation::DailyExposure,
                 $inputs,
             )
@@ -174,7 +175,7 @@ final readonly class TaskExposure
                 'L_m',
                 'level of the task '.$task[0]['run']->deployment->task,
                 10 * log10($energy / \count($inputs)),
-                Unit::DecibelA,
+                LevelUnit::DecibelA,
                 NoiseEquation::EquivalentLevel,
                 $inputs,
             );
@@ -193,7 +194,7 @@ final readonly class TaskExposure
             'T_m',
             'time of the task '.$task[0]['run']->deployment->task.' in a day',
             $mean,
-            Unit::Minute,
+            CommonUnit::Minute,
             new Origin('run', $task[0]['run']->id, 'stated with '.(\count($task) === 1 ? 'its sample' : 'its samples')),
             1,
         );
@@ -227,7 +228,7 @@ final readonly class TaskExposure
                     'u₁ₐ',
                     'standard uncertainty by sampling the task '.$name,
                     $u1a,
-                    Unit::Decibel,
+                    LevelUnit::Decibel,
                     NoiseEquation::TaskUncertainty,
                     $figures,
                     2,
@@ -236,7 +237,7 @@ final readonly class TaskExposure
                 'c₁ₐ',
                 'sensitivity to the level of '.$name,
                 $c1a,
-                Unit::None,
+                CommonUnit::None,
                 NoiseEquation::TaskUncertainty,
                 [$level, $minutes],
                 3,
@@ -247,7 +248,7 @@ final readonly class TaskExposure
                     'u₁ᵦ',
                     'standard uncertainty of the time of '.$name,
                     $u1b,
-                    Unit::Hour,
+                    CommonUnit::Hour,
                     new Origin('run', $task[0]['run']->id, 'from the times that its samples state'),
                     3,
                 );
@@ -255,7 +256,7 @@ final readonly class TaskExposure
                 'c₁ᵦ',
                 'sensitivity to the time of '.$name.', dB/h',
                 $c1b,
-                Unit::None,
+                CommonUnit::None,
                 NoiseEquation::TaskUncertainty,
                 [$sensitivity, $minutes],
                 2,
@@ -269,7 +270,7 @@ final readonly class TaskExposure
                     '',
                     'share of '.$name.' in the exposure',
                     100 * $c1a,
-                    Unit::Percent,
+                    CommonUnit::Percent,
                     NoiseEquation::DailyExposure,
                     [$level, $minutes],
                     1,
@@ -284,7 +285,7 @@ final readonly class TaskExposure
                         'u²',
                         'part of '.$name.' in the uncertainty, dB²',
                         $part,
-                        Unit::None,
+                        CommonUnit::None,
                         NoiseEquation::TaskUncertainty,
                         array_values(
                             array_filter([
@@ -330,7 +331,7 @@ final readonly class TaskExposure
                 'U',
                 'expanded uncertainty with sampling, one-sided 95 %',
                 MeasurementUncertainty::COVERAGE * sqrt($variance),
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 NoiseEquation::TaskUncertainty,
                 array_map(static fn (TaskShare $share): Figure => $share->uncertainty->part, $shares),
                 2,
@@ -441,7 +442,7 @@ final readonly class TaskExposure
                 'L_EX,8h',
                 'daily noise exposure level by tasks, the rest of the day like them',
                 $daily->toFloat() + 10 * log10($day / $minutes),
-                Unit::DecibelA,
+                LevelUnit::DecibelA,
                 NoiseEquation::DailyExposure,
                 [$daily],
             );
@@ -462,7 +463,7 @@ final readonly class TaskExposure
                 'o*',
                 'offset of all samples at which it sits on the limit',
                 $offset,
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 NoiseEquation::OffsetTakenOut,
                 [$value],
                 2,

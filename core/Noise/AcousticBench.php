@@ -21,7 +21,6 @@ use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Unit;
 
 /** What the bench says while an acoustic calibrator sits on a microphone. */
 final readonly class AcousticBench implements BenchGuide
@@ -50,13 +49,13 @@ final readonly class AcousticBench implements BenchGuide
                 ...($this->weighted ? [
                     Entry::choice('weighting', 'Weighting set', ['A' => 'A', 'C' => 'C', 'Z' => 'Z'], help: 'It matters off 1 kHz'),
                 ] : []),
-                Entry::decimal('entered', 'Level the meter expects', '-20', '200', Unit::Decibel),
+                Entry::decimal('entered', 'Level the meter expects', '-20', '200', LevelUnit::Decibel),
                 Entry::decimal(
                     'microphoneCorrection',
                     'Microphone correction',
                     '-20',
                     '20',
-                    Unit::Decibel,
+                    LevelUnit::Decibel,
                     help: 'As the manual gives it; empty is none',
                 ),
                 Entry::decimal(
@@ -64,13 +63,13 @@ final readonly class AcousticBench implements BenchGuide
                     'Pressure correction',
                     '-20',
                     '20',
-                    Unit::Decibel,
+                    LevelUnit::Decibel,
                     help: 'None for calibrators with feedback',
                 ),
             ],
             AcousticProcedure::AS_FOUND => $unit->traits->flag('selfAdjusting') ? [
-                Entry::decimal('factorBefore', 'Factor before', '-60', '60', Unit::Decibel),
-                Entry::decimal('factorAfter', 'Factor after', '-60', '60', Unit::Decibel),
+                Entry::decimal('factorBefore', 'Factor before', '-60', '60', LevelUnit::Decibel),
+                Entry::decimal('factorAfter', 'Factor after', '-60', '60', LevelUnit::Decibel),
             ] : [],
             default => [],
         };
@@ -78,7 +77,7 @@ final readonly class AcousticBench implements BenchGuide
 
     public function columns(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
     {
-        $reading = Entry::decimal('value', 'Reading', '-20', '200', Unit::Decibel, true);
+        $reading = Entry::decimal('value', 'Reading', '-20', '200', LevelUnit::Decibel, true);
 
         return match ($step->id) {
             AcousticProcedure::AS_FOUND, AcousticProcedure::AS_LEFT => [$reading],
@@ -118,7 +117,7 @@ final readonly class AcousticBench implements BenchGuide
                 'd',
                 'drift since '.$previous->id,
                 $found->value->minus($before->value),
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 NoiseEquation::Deviation,
                 [$found, $before],
                 2,
@@ -167,8 +166,8 @@ final readonly class AcousticBench implements BenchGuide
 
         return new UnitHistory(
             AcousticHistory::of($timeline, $until)->points(),
-            Unit::Decibel,
-            Unit::Decibel,
+            LevelUnit::Decibel,
+            LevelUnit::Decibel,
             'off by',
             $factor === null ? [] : [$factor],
         );
@@ -177,7 +176,7 @@ final readonly class AcousticBench implements BenchGuide
     public function sharedShift(): ShiftScale
     {
         // Calibrators are read in tenths, and one tenth is nothing.
-        return new ShiftScale(0.15, 0.2, Unit::Decibel);
+        return new ShiftScale(0.15, 0.2, LevelUnit::Decibel);
     }
 
     /**

@@ -11,7 +11,6 @@ use Footnote\Core\Evidence\CheckHistory;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\UnitTrend;
-use Footnote\Core\Quantity\Unit;
 
 /** What a unit's checks over months say: the most it ever drifted, and what adjusting has added up to. */
 final readonly class AcousticHistory
@@ -56,7 +55,7 @@ final readonly class AcousticHistory
                 'd_max',
                 'the most this unit has drifted',
                 round($largest->drift, 9),
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 new Origin('check', $largest->check, 'found on '.$largest->at->format('j M Y')),
                 2,
             );
@@ -74,7 +73,7 @@ final readonly class AcousticHistory
                     'Δ',
                     'adjustment at '.$point->check,
                     round($point->adjustment, 9),
-                    Unit::Decibel,
+                    LevelUnit::Decibel,
                     new Origin('check', $point->check, $point->at->format('j M Y')),
                     2,
                 );
@@ -87,7 +86,7 @@ final readonly class AcousticHistory
                 'ΣΔ',
                 'adjustment since the last laboratory certificate',
                 round($sum, 9),
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 NoiseEquation::Adjustment,
                 $inputs,
                 2,
@@ -129,7 +128,7 @@ final readonly class AcousticHistory
             ? null
             : new UnitTrend(
                 'Stored factor',
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 $points,
                 $began === null || $before === null ? null : $before->minus($began)->toFloat(),
                 $certified,

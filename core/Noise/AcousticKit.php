@@ -7,7 +7,7 @@ namespace Footnote\Core\Noise;
 use Footnote\Core\Evidence\CommonIntervention;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Record\CertificateTable;
 use Footnote\Core\Record\ReferenceKind;
 
@@ -25,16 +25,16 @@ final class AcousticKit
 
     public static function level(string $name, string $label, string $help = ''): Entry
     {
-        return Entry::decimal($name, $label, self::LEAST, self::MOST, Unit::Decibel, help: $help);
+        return Entry::decimal($name, $label, self::LEAST, self::MOST, LevelUnit::Decibel, help: $help);
     }
 
     /** @return non-empty-list<Entry> what the display of every unit may hold when a run is over */
     public static function totals(): array
     {
         return [
-            Entry::decimal('equivalentLevel', 'L_Aeq', self::LEAST, self::MOST, Unit::DecibelA),
-            Entry::decimal('peak', 'L_Cpeak', self::LEAST, self::MOST, Unit::DecibelC),
-            Entry::decimal('slowMaximum', 'L_ASmax', self::LEAST, self::MOST, Unit::DecibelA),
+            Entry::decimal('equivalentLevel', 'L_Aeq', self::LEAST, self::MOST, LevelUnit::DecibelA),
+            Entry::decimal('peak', 'L_Cpeak', self::LEAST, self::MOST, LevelUnit::DecibelC),
+            Entry::decimal('slowMaximum', 'L_ASmax', self::LEAST, self::MOST, LevelUnit::DecibelA),
         ];
     }
 
@@ -50,7 +50,7 @@ final class AcousticKit
             self::level('rangeLow', 'Range from'),
             self::level('rangeHigh', 'Range to'),
             self::level('peakRange', 'Peaks to', 'Empty: as its range'),
-            Entry::decimal('resolution', 'Resolution', '0', '10', Unit::Decibel),
+            Entry::decimal('resolution', 'Resolution', '0', '10', LevelUnit::Decibel),
             Entry::flag('selfAdjusting', 'It adjusts itself when it hears the calibrator'),
             Entry::choice(
                 'factorIs',
@@ -82,14 +82,14 @@ final class AcousticKit
             [Entry::several('adapters', 'Adapters', self::DIAMETERS)],
             constants: [],
             table: new CertificateTable(
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 nominal: 'level',
                 required: true,
                 least: self::LEAST,
                 most: self::MOST,
-                beside: [Entry::decimal(self::FREQUENCY, 'Frequency', '1', '100000', Unit::Hertz)],
+                beside: [Entry::decimal(self::FREQUENCY, 'Frequency', '1', '100000', CommonUnit::Hertz)],
             ),
-            error: Unit::Decibel,
+            error: LevelUnit::Decibel,
         );
     }
 }

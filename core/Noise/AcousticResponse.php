@@ -12,9 +12,9 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Reading;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\KnotsAlong;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
@@ -38,7 +38,7 @@ final readonly class AcousticResponse
                 'L_cert',
                 'level certified at '.$tone->words(),
                 $certified->certified->value,
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 new Origin(
                     'certificate',
                     $certificate->number,
@@ -50,7 +50,7 @@ final readonly class AcousticResponse
                 'L_cert',
                 'nominal level, no certificate',
                 $tone->nominal->value,
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 new Origin('assumption', $check->id, 'the nominal level is assumed to be true'),
                 2,
             );
@@ -70,7 +70,7 @@ final readonly class AcousticResponse
                     'f',
                     'frequency of the tone',
                     $hertz->value,
-                    Unit::Hertz,
+                    CommonUnit::Hertz,
                     $this->origin($check, 'of the calibrator'),
                     $hertz->decimals(),
                 );
@@ -78,7 +78,7 @@ final readonly class AcousticResponse
                     'W',
                     $content->settings->weighting->value.'-weighting that the meter was set to',
                     $weight,
-                    Unit::Decibel,
+                    LevelUnit::Decibel,
                     NoiseEquation::Weighting,
                     [$at],
                     2,
@@ -95,7 +95,7 @@ final readonly class AcousticResponse
                     $symbol,
                     'correction for '.$meaning,
                     $correction->value,
-                    Unit::Decibel,
+                    LevelUnit::Decibel,
                     $this->origin($check, 'entered at the check'),
                     2,
                 );
@@ -103,7 +103,7 @@ final readonly class AcousticResponse
             }
         }
 
-        return Figure::derived('L_exp', 'level the unit should show', $value, Unit::Decibel, NoiseEquation::ExpectedLevel, $inputs, 2);
+        return Figure::derived('L_exp', 'level the unit should show', $value, LevelUnit::Decibel, NoiseEquation::ExpectedLevel, $inputs, 2);
     }
 
     /** N-2: the deviation before anything was adjusted; by the change of the stored factor where the unit adjusted itself. */
@@ -121,7 +121,7 @@ final readonly class AcousticResponse
             'F_before',
             'stored factor before',
             $content->factors->before->value,
-            Unit::Decibel,
+            LevelUnit::Decibel,
             $this->origin($check, 'read off the unit'),
             2,
         );
@@ -129,7 +129,7 @@ final readonly class AcousticResponse
             'F_after',
             'stored factor after',
             $content->factors->after->value,
-            Unit::Decibel,
+            LevelUnit::Decibel,
             $this->origin($check, 'read off the unit'),
             2,
         );
@@ -145,7 +145,7 @@ final readonly class AcousticResponse
                 'ε',
                 'offset as found, from the factor',
                 $value,
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 NoiseEquation::Deviation,
                 [$left, $before, $after],
                 2,
@@ -183,7 +183,7 @@ final readonly class AcousticResponse
                 ? 'nominal level, which the unit is taken to expect'
                 : 'level that the unit was set to expect',
             $set->value,
-            Unit::Decibel,
+            LevelUnit::Decibel,
             new Origin('assumption', $check->id, 'adjusted and not read again: it is taken to show what it was set to expect'),
             max(1, $set->decimals()),
         );
@@ -192,7 +192,7 @@ final readonly class AcousticResponse
             'ε',
             'offset as left, not read',
             Real::minus($set->value, $expected->value),
-            Unit::Decibel,
+            LevelUnit::Decibel,
             NoiseEquation::Deviation,
             [$shown, $expected],
             2,
@@ -261,7 +261,7 @@ final readonly class AcousticResponse
                     'd',
                     \sprintf('drift from %s to %s%s', $began->check, $found->check, $of),
                     $found->offset->value->minus($began->offset->value),
-                    Unit::Decibel,
+                    LevelUnit::Decibel,
                     NoiseEquation::Deviation,
                     [$found->offset, $began->offset],
                     2,
@@ -340,7 +340,7 @@ final readonly class AcousticResponse
                 'L_ind',
                 'reading '.$when,
                 $reading->value->value,
-                Unit::Decibel,
+                LevelUnit::Decibel,
                 $this->origin($check, $reading->provenance->words()),
                 max(1, $reading->value->decimals()),
             );
@@ -351,7 +351,7 @@ final readonly class AcousticResponse
             'ε',
             'offset '.$when,
             $mean->minus($expected->value),
-            Unit::Decibel,
+            LevelUnit::Decibel,
             NoiseEquation::Deviation,
             [...$inputs, $expected],
             2,

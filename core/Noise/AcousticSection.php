@@ -9,8 +9,8 @@ use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Reading;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\MalformedDecimal;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -81,15 +81,15 @@ final class AcousticSection
         $tone = Entry::text('tone', 'Tone', true)->filledIn();
 
         return [
-            Entry::decimal('nominal', 'Level', AcousticKit::LEAST, AcousticKit::MOST, Unit::Decibel, true),
-            Entry::decimal('frequency', 'Frequency', '1', '100000', Unit::Hertz),
+            Entry::decimal('nominal', 'Level', AcousticKit::LEAST, AcousticKit::MOST, LevelUnit::Decibel, true),
+            Entry::decimal('frequency', 'Frequency', '1', '100000', CommonUnit::Hertz),
             Entry::choice('weighting', 'Weighting that the meter was set to', array_combine($weightings, $weightings)),
-            Entry::decimal('entered', 'Level that the unit was set to expect', AcousticKit::LEAST, AcousticKit::MOST, Unit::Decibel),
+            Entry::decimal('entered', 'Level that the unit was set to expect', AcousticKit::LEAST, AcousticKit::MOST, LevelUnit::Decibel),
             Entry::text('adapter', 'Adapter'),
-            Entry::decimal('microphoneCorrection', 'Correction for microphone and adapter', '-20', '20', Unit::Decibel),
-            Entry::decimal('pressureCorrection', 'Correction for static pressure', '-20', '20', Unit::Decibel),
-            Entry::decimal('factorBefore', 'Stored factor before', '-60', '60', Unit::Decibel),
-            Entry::decimal('factorAfter', 'Stored factor after', '-60', '60', Unit::Decibel),
+            Entry::decimal('microphoneCorrection', 'Correction for microphone and adapter', '-20', '20', LevelUnit::Decibel),
+            Entry::decimal('pressureCorrection', 'Correction for static pressure', '-20', '20', LevelUnit::Decibel),
+            Entry::decimal('factorBefore', 'Stored factor before', '-60', '60', LevelUnit::Decibel),
+            Entry::decimal('factorAfter', 'Stored factor after', '-60', '60', LevelUnit::Decibel),
             Entry::rows('asFound', 'As found', $level),
             Entry::rows('asLeft', 'As left', $level)->onlyWith('adjusted'),
             Entry::flag('adjusted', 'Adjusted'),

@@ -6,7 +6,6 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
-use Footnote\Core\Quantity\Unit;
 
 /** What every measured level is uncertain by, dB (ISO 9612 Annex C, from memory). */
 final class MeasurementUncertainty
@@ -37,7 +36,7 @@ final class MeasurementUncertainty
             $symbol,
             $meaning,
             $value,
-            Unit::Decibel,
+            LevelUnit::Decibel,
             new Origin('assumption', 'ISO 9612', 'ISO 9612 Annex C, from memory'),
             1,
         );

@@ -27,6 +27,7 @@ use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogColumn;
 use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
@@ -272,15 +273,15 @@ final readonly class NoiseWorkings
                     Digits::trimmed($log->step(), 3),
                 ),
             );
-            $source = Figure::read('L_i', $column->kind->words(), $histogram->equivalentLevel(), Unit::DecibelA, $origin, 1);
-            $duration = Figure::read('t', 'time that the sums rest on', $seconds / 3600, Unit::Hour, $origin, 3);
+            $source = Figure::read('L_i', $column->kind->words(), $histogram->equivalentLevel(), LevelUnit::DecibelA, $origin, 1);
+            $duration = Figure::read('t', 'time that the sums rest on', $seconds / 3600, CommonUnit::Hour, $origin, 3);
             $fitness = ColumnFitness::forEquivalentLevel($column);
             if ($fitness->usable && $histogram->samples > 0) {
                 $level = Figure::derived(
                     'L_Aeq',
                     'equivalent level',
                     $histogram->equivalentLevel(),
-                    Unit::DecibelA,
+                    LevelUnit::DecibelA,
                     NoiseEquation::EquivalentLevel,
                     [$source, $duration],
                 )->bounded($over);
@@ -305,7 +306,7 @@ final readonly class NoiseWorkings
                         'D',
                         'dose, '.$criterion->name,
                         $histogram->dose($criterion, $log->step()),
-                        Unit::Percent,
+                        CommonUnit::Percent,
                         NoiseEquation::Dose,
                         [$source, $duration, ...$this->figures($this->criterion($criterion->id))],
                     )->bounded($over);
@@ -323,8 +324,8 @@ final readonly class NoiseWorkings
             }
         }
         foreach ([
-            [LevelColumn::Peak, 'lcpeak', 'L_Cpeak', 'Highest C-weighted peak', Unit::DecibelC],
-            [LevelColumn::Maximum, 'lasmax', 'L_ASmax', 'Highest slow level', Unit::DecibelA],
+            [LevelColumn::Peak, 'lcpeak', 'L_Cpeak', 'Highest C-weighted peak', LevelUnit::DecibelC],
+            [LevelColumn::Maximum, 'lasmax', 'L_ASmax', 'Highest slow level', LevelUnit::DecibelA],
         ] as [$kind, $key, $symbol, $title, $unit]) {
             $place = LogSurvey::column($log, $kind);
             $top = $place === null ? null : LevelHistogram::of($log, $place, $ranges)->highest();
@@ -362,7 +363,7 @@ final readonly class NoiseWorkings
         $seconds = $this->seconds();
         $level = null;
         if ($totals->equivalentLevel !== null) {
-            $level = $this->typed('L_Aeq', 'equivalent level', $totals->equivalentLevel, Unit::DecibelA);
+            $level = $this->typed('L_Aeq', 'equivalent level', $totals->equivalentLevel, LevelUnit::DecibelA);
             $between = $this->answers->betweenLevel($level->toFloat());
             $results[] = $this->answers->level('laeq', 'Equivalent level', $level, $between);
             if ($this->daily) {
@@ -378,7 +379,7 @@ final readonly class NoiseWorkings
                 'D',
                 'dose, '.$criterion->name,
                 $reading->value->value,
-                Unit::Percent,
+                CommonUnit::Percent,
                 $this->origin($reading->provenance->words()),
                 max(1, $reading->value->decimals()),
             );
@@ -398,8 +399,8 @@ final readonly class NoiseWorkings
             ];
         }
         foreach ([
-            ['lcpeak', 'L_Cpeak', 'Highest C-weighted peak', $totals->peak, Unit::DecibelC],
-            ['lasmax', 'L_ASmax', 'Highest slow level', $totals->slowMaximum, Unit::DecibelA],
+            ['lcpeak', 'L_Cpeak', 'Highest C-weighted peak', $totals->peak, LevelUnit::DecibelC],
+            ['lasmax', 'L_ASmax', 'Highest slow level', $totals->slowMaximum, LevelUnit::DecibelA],
         ] as [$key, $symbol, $title, $reading, $unit]) {
             if ($reading !== null) {
                 $results[] = $this->answers->ofUnknownMoment(
@@ -442,13 +443,13 @@ final readonly class NoiseWorkings
         $gain = static fn (float $hours): float => $hours > 0 ? 10 * log10($hours / DoseCriterion::HOURS) : -\INF;
         $rest = $stated !== null && $hours > $sampled + 1 / 3600 && $this->run->day->rest?->asSampled === false;
         $made = function (float $hours, string $meaning, string $note) use ($level, $gain): Figure {
-            $duration = Figure::read('T_e', $meaning, $hours, Unit::Hour, $this->origin($note), 2);
+            $duration = Figure::read('T_e', $meaning, $hours, CommonUnit::Hour, $this->origin($note), 2);
 
             return Figure::derived(
                 'L_EX,8h',
                 'daily noise exposure level',
                 $level->toFloat() + $gain($hours),
-                Unit::DecibelA,
+                LevelUnit::DecibelA,
                 NoiseEquation::DailyExposure,
                 [$level, $duration],
             )->bounded($level->known->bound);
@@ -464,7 +465,7 @@ final readonly class NoiseWorkings
             'U',
             'expanded uncertainty of the instrument only, one-sided 95 %',
             MeasurementUncertainty::COVERAGE * sqrt($u2 ** 2 + MeasurementUncertainty::POSITION ** 2),
-            Unit::Decibel,
+            LevelUnit::Decibel,
             NoiseEquation::Uncertainty,
             [MeasurementUncertainty::instrument($u2), MeasurementUncertainty::position()],
             2,
@@ -554,7 +555,7 @@ final readonly class NoiseWorkings
             't',
             'time that the dose rests on',
             $hours,
-            Unit::Hour,
+            CommonUnit::Hour,
             $this->origin('start, stop, pauses and what was left out'),
             3,
         );
@@ -567,7 +568,7 @@ final readonly class NoiseWorkings
             'twa',
             'TWA, '.$criterion->name,
             'TWA',
-            Unit::DecibelA,
+            LevelUnit::DecibelA,
             NoiseEquation::TimeWeightedAverage,
             $constants,
             $criterion->timeWeightedAverage(...),
@@ -576,7 +577,7 @@ final readonly class NoiseWorkings
             'TWA',
             'TWA, '.$criterion->name.', the rest of the day as sampled',
             $criterion->timeWeightedAverage($whole->toFloat()),
-            Unit::DecibelA,
+            LevelUnit::DecibelA,
             NoiseEquation::TimeWeightedAverage,
             [$whole, ...$constants],
         )->bounded($whole->known->bound));
@@ -588,7 +589,7 @@ final readonly class NoiseWorkings
             'lavg',
             'Average level, '.$criterion->name,
             'L_avg',
-            Unit::DecibelA,
+            LevelUnit::DecibelA,
             NoiseEquation::AverageLevel,
             [$time, ...$constants],
             static fn (float $d): float => $criterion->averageLevel($d, $hours),
@@ -603,9 +604,9 @@ final readonly class NoiseWorkings
                 'projected',
                 'Projected dose, '.$criterion->name,
                 'D_proj',
-                Unit::Percent,
+                CommonUnit::Percent,
                 NoiseEquation::ProjectedDose,
-                [$time, Figure::read('T_shift', 'working day', $shift, Unit::Hour, $this->origin('stated with the run'), 2)],
+                [$time, Figure::read('T_shift', 'working day', $shift, CommonUnit::Hour, $this->origin('stated with the run'), 2)],
                 static fn (float $d): float => $d * $shift / $hours,
                 $ends,
             )->asDose($criterion->slope());
@@ -703,11 +704,11 @@ final readonly class NoiseWorkings
     {
         $origin = new Origin('criterion', $criterion->id, $criterion->source.' ('.$criterion->mark->value.')');
         $figures = [
-            Figure::read('L_c', 'criterion level', $criterion->level->value, Unit::DecibelA, $origin, 0),
-            Figure::read('q', 'exchange rate', $criterion->exchangeRate->value, Unit::Decibel, $origin, 0),
+            Figure::read('L_c', 'criterion level', $criterion->level->value, LevelUnit::DecibelA, $origin, 0),
+            Figure::read('q', 'exchange rate', $criterion->exchangeRate->value, LevelUnit::Decibel, $origin, 0),
         ];
         if ($criterion->threshold !== null) {
-            $figures[] = Figure::read('L_thr', 'threshold', $criterion->threshold->value, Unit::DecibelA, $origin, 0);
+            $figures[] = Figure::read('L_thr', 'threshold', $criterion->threshold->value, LevelUnit::DecibelA, $origin, 0);
         }
 
         return $figures;

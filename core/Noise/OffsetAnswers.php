@@ -17,7 +17,6 @@ use Footnote\Core\Judgement\Tipping;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
 
@@ -271,7 +270,7 @@ final readonly class OffsetAnswers
             'o*',
             'offset at which it sits on the limit',
             $offset,
-            Unit::Decibel,
+            LevelUnit::Decibel,
             NoiseEquation::OffsetTakenOut,
             [$worked->result->answers->indicated ?? $indicated],
             2,

@@ -8,9 +8,9 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\Shelf;
 
 /**
@@ -32,18 +32,18 @@ final class SetUp
             Entry::choice('bandWeighting', 'Weighting of bands', self::weightings()),
             Entry::choice('timeConstant', 'Time constant', ['slow' => 'slow', 'fast' => 'fast', 'impulse' => 'impulse']),
             Entry::text('range', 'Range', help: 'As the unit names it'),
-            Entry::decimal('interval', 'Log interval', '0.01', '86400', Unit::Second),
+            Entry::decimal('interval', 'Log interval', '0.01', '86400', CommonUnit::Second),
             Entry::choice(
                 'statistic',
                 'Kept of each band',
                 array_combine(array_column(BandStatistic::cases(), 'value'), array_column(BandStatistic::cases(), 'value')),
             ),
-            Entry::decimal('integration', 'Integration time', '0.1', '86400', Unit::Second),
-            Entry::decimal('delay', 'Start delay', '0', '3600', Unit::Second),
+            Entry::decimal('integration', 'Integration time', '0.1', '86400', CommonUnit::Second),
+            Entry::decimal('delay', 'Start delay', '0', '3600', CommonUnit::Second),
             Entry::choice('bands', 'Bands', ['none' => 'none', 'octave' => 'octaves', 'third-octave' => 'thirds of an octave']),
             Entry::text('compensation', 'Windscreen compensation', help: 'As the unit names it; "off" where it is off'),
-            Entry::decimal('exchangeRate', 'Exchange rate', '2', '10', Unit::Decibel),
-            Entry::decimal('threshold', 'Threshold', '0', '140', Unit::Decibel),
+            Entry::decimal('exchangeRate', 'Exchange rate', '2', '10', LevelUnit::Decibel),
+            Entry::decimal('threshold', 'Threshold', '0', '140', LevelUnit::Decibel),
         ];
     }
 
@@ -108,7 +108,7 @@ final class SetUp
             $wanted = $template->shown($setting->name);
             $was = $run->shown(self::stating($setting->name));
             if ($wanted !== null && $was !== null && !self::alike($wanted, $was)) {
-                $unit = ($setting->scale->units[0] ?? Unit::None)->value;
+                $unit = ($setting->scale->units[0] ?? CommonUnit::None)->value;
                 $differences[] = \sprintf(
                     '%s was %s, the set-up says %s',
                     lcfirst($setting->words->label),

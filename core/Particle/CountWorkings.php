@@ -15,10 +15,10 @@ use Footnote\Core\Judgement\Result;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\ValueCounts;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\CountingKnot;
 use Footnote\Core\Response\CountingLine;
 
@@ -177,8 +177,8 @@ final readonly class CountWorkings
                 $seconds,
             ),
         );
-        $number = Figure::read('N', 'counts from '.$size.' µm', $sum, Unit::None, $origin, 0);
-        $time = Figure::read('t', 'time sampled', $minutes, Unit::Minute, $origin, 2);
+        $number = Figure::read('N', 'counts from '.$size.' µm', $sum, CommonUnit::None, $origin, 0);
+        $time = Figure::read('t', 'time sampled', $minutes, CommonUnit::Minute, $origin, 2);
         if ($minutes->isZero()) {
             return FourAnswers::none();
         }
@@ -186,7 +186,7 @@ final readonly class CountWorkings
             'c_≥'.$size.' µm',
             \sprintf('particles from %s µm, %s', $size, $how),
             $value,
-            Unit::PerCubicCentimetre,
+            CountUnit::PerCubicCentimetre,
             ParticleEquation::Concentration,
             array_values(array_filter([$number, $time, ...$inputs], static fn (mixed $one): bool => $one instanceof Figure)),
             Digits::significant($value, 3),
@@ -209,8 +209,8 @@ final readonly class CountWorkings
             : Figure::read(
                 'Q',
                 'nominal flow',
-                $nominal->in(Unit::LitrePerMinute),
-                Unit::LitrePerMinute,
+                $nominal->in(CommonUnit::LitrePerMinute),
+                CommonUnit::LitrePerMinute,
                 new Origin('instrument', $this->unit->id, 'as registered'),
                 4,
             );
@@ -304,7 +304,7 @@ final readonly class CountWorkings
             'l',
             'hidden by coincidence',
             100 * (1 - $n / $true),
-            Unit::Percent,
+            CommonUnit::Percent,
             ParticleEquation::Coincidence,
             [
                 $observed,
@@ -313,7 +313,7 @@ final readonly class CountWorkings
                     'τ',
                     'dead time, µs',
                     $dead->value,
-                    Unit::None,
+                    CommonUnit::None,
                     new Origin('instrument', $this->unit->id, 'as registered'),
                     $dead->decimals(),
                 ),
@@ -352,7 +352,7 @@ final readonly class CountWorkings
                 $symbol,
                 $meaning,
                 $value,
-                Unit::PerCubicCentimetre,
+                CountUnit::PerCubicCentimetre,
                 ParticleEquation::Concentration,
                 [$a, $b],
                 Digits::significant($value, 3),

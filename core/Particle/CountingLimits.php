@@ -8,9 +8,9 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Judgement\Confidence;
 use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\Poisson;
 
 /**
@@ -87,7 +87,7 @@ final readonly class CountingLimits
             $symbol,
             $meaning,
             $end / $value,
-            Unit::None,
+            CommonUnit::None,
             ParticleEquation::Concentration,
             [$this->number],
             2,

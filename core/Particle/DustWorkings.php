@@ -18,10 +18,10 @@ use Footnote\Core\Judgement\Result;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\MovingReadings;
 use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\CountingLine;
 use Footnote\Core\Response\LinearKnot;
 use Footnote\Core\Response\LinearLine;
@@ -67,7 +67,7 @@ final readonly class DustWorkings
             $symbol,
             $meaning.', as logged',
             $value,
-            Unit::MilligramPerCubicMetre,
+            CommonUnit::MilligramPerCubicMetre,
             $origin,
             Digits::significant($value, 3),
         )->bounded($over ? Bound::AtLeast : null);
@@ -120,7 +120,7 @@ final readonly class DustWorkings
                 'c',
                 $one->meaning.', by the factor',
                 Real::times($one->value, $factor->value),
-                Unit::MilligramPerCubicMetre,
+                CommonUnit::MilligramPerCubicMetre,
                 ParticleEquation::Photometer,
                 [$one, $factor],
                 Digits::significant($one->value, 3),
@@ -140,7 +140,7 @@ final readonly class DustWorkings
                 'c_grav',
                 'filter of the same period',
                 $weighed->value,
-                Unit::MilligramPerCubicMetre,
+                CommonUnit::MilligramPerCubicMetre,
                 new Origin('run', $this->run->id, $this->record->written->text('weighedFrom') ?? 'as written'),
                 $weighed->decimals(),
             );
@@ -149,7 +149,7 @@ final readonly class DustWorkings
                 'k',
                 'factor of the photometer',
                 Real::by($weighed->value, $best->value),
-                Unit::None,
+                CommonUnit::None,
                 ParticleEquation::Photometer,
                 [$filter, $best],
                 2,
@@ -163,7 +163,7 @@ final readonly class DustWorkings
                 'k',
                 'factor of the photometer, from another day',
                 $typed->value,
-                Unit::None,
+                CommonUnit::None,
                 new Origin('run', $this->run->id, 'as written'),
                 $typed->decimals(),
             );

@@ -23,9 +23,9 @@ use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\Poisson;
 
 /** What the bench says while a counter or a dust monitor is checked. */
@@ -54,12 +54,12 @@ final readonly class ParticleBench implements BenchGuide
     {
         return match ($step->id) {
             ParticleProcedures::CELL => [
-                Entry::decimal('cell', 'Cell', '0', '200', Unit::Percent),
-                Entry::decimal('laser', 'Laser', '0', '500', Unit::Percent),
-                Entry::decimal('cellLeft', 'Cell after cleaning', '0', '200', Unit::Percent),
+                Entry::decimal('cell', 'Cell', '0', '200', CommonUnit::Percent),
+                Entry::decimal('laser', 'Laser', '0', '500', CommonUnit::Percent),
+                Entry::decimal('cellLeft', 'Cell after cleaning', '0', '200', CommonUnit::Percent),
                 Entry::flag('cellAdjusted', 'Its voltage was adjusted'),
             ],
-            ParticleProcedures::BLANK => [Entry::decimal('blankMinutes', 'Counted for', '0.1', '1440', Unit::Minute, true)],
+            ParticleProcedures::BLANK => [Entry::decimal('blankMinutes', 'Counted for', '0.1', '1440', CommonUnit::Minute, true)],
             'period-short' => ParticleFormat::periodEntries(),
             ParticleProcedures::SPHERES => ParticleFormat::sphereEntries(),
             default => [],
@@ -84,7 +84,9 @@ final readonly class ParticleBench implements BenchGuide
                 Entry::decimal('value', 'Counts', '0', '100000000', required: true),
             ],
             ParticleProcedures::ZERO_FOUND,
-            ParticleProcedures::ZERO_LEFT => [Entry::decimal('value', 'Shows', '-1000', '100000', Unit::MilligramPerCubicMetre, true)],
+            ParticleProcedures::ZERO_LEFT => [
+                Entry::decimal('value', 'Shows', '-1000', '100000', CommonUnit::MilligramPerCubicMetre, true),
+            ],
             default => ParticleFormat::flowColumns(),
         };
     }
@@ -103,7 +105,7 @@ final readonly class ParticleBench implements BenchGuide
             return new LiveSheet([]);
         }
         $response = new ParticleResponse();
-        $nominal = $timeline->instrument->traits->measured('nominalFlow')?->in(Unit::LitrePerMinute);
+        $nominal = $timeline->instrument->traits->measured('nominalFlow')?->in(CommonUnit::LitrePerMinute);
         $lines = [];
         $questions = [];
         foreach (['flowFound' => 'as found', 'flowLeft' => 'as left'] as $list => $when) {
@@ -116,7 +118,7 @@ final readonly class ParticleBench implements BenchGuide
             $lines[] = new LiveLine('flow '.$when, $flow);
             $lines[] = new LiveLine(
                 'off nominal '.$when,
-                Figure::derived('δ', 'off the nominal flow', $off, Unit::Percent, SharedEquation::Change, [$flow], 1),
+                Figure::derived('δ', 'off the nominal flow', $off, CommonUnit::Percent, SharedEquation::Change, [$flow], 1),
                 $limit?->isKeptBy($off instanceof Exact ? $off->absolute() : abs($off)),
                 $limit?->words() ?? '',
                 true,
@@ -141,7 +143,7 @@ final readonly class ParticleBench implements BenchGuide
                     'm',
                     'mark of the float',
                     $mark,
-                    Unit::None,
+                    CommonUnit::None,
                     new Origin('check', $check->id, 'between the marks that were tried'),
                     2,
                 ),
@@ -157,7 +159,7 @@ final readonly class ParticleBench implements BenchGuide
                         'b',
                         'upper 95 % limit of the background',
                         Poisson::upper($counts) / $minutes->value->toFloat(),
-                        Unit::PerMinute,
+                        CountUnit::PerMinute,
                         new Origin('check', $check->id, 'Poisson, one-sided'),
                         2,
                     ),
@@ -197,7 +199,7 @@ final readonly class ParticleBench implements BenchGuide
                         'R',
                         'recovery',
                         100 * $observed->value->toFloat() / $expected->toFloat(),
-                        Unit::Percent,
+                        CommonUnit::Percent,
                         ParticleEquation::Recovery,
                         [$expected],
                         0,
@@ -214,7 +216,7 @@ final readonly class ParticleBench implements BenchGuide
                         'v',
                         'suspension to put in',
                         $wanted,
-                        Unit::Millilitre,
+                        CommonUnit::Millilitre,
                         new Origin('check', $check->id, 'worked out'),
                         4,
                     ),
@@ -225,7 +227,7 @@ final readonly class ParticleBench implements BenchGuide
             $limit = $policy->limit('particle.size-setting', 'error');
             $lines[] = new LiveLine(
                 'size setting off',
-                Figure::derived('e', 'error of the size setting', $error, Unit::Percent, ParticleEquation::SizeSetting, [], 1),
+                Figure::derived('e', 'error of the size setting', $error, CommonUnit::Percent, ParticleEquation::SizeSetting, [], 1),
                 $limit?->isKeptBy($error->absolute()),
                 $limit?->words() ?? '',
                 true,
@@ -278,11 +280,11 @@ final readonly class ParticleBench implements BenchGuide
             static fn (?float $flow): ?float => $flow,
         );
 
-        return new UnitHistory($checks->until($until)->points, Unit::LitrePerMinute, Unit::Percent, 'flow');
+        return new UnitHistory($checks->until($until)->points, CommonUnit::LitrePerMinute, CommonUnit::Percent, 'flow');
     }
 
     public function sharedShift(): ShiftScale
     {
-        return new ShiftScale(1.0, 2.0, Unit::Percent);
+        return new ShiftScale(1.0, 2.0, CommonUnit::Percent);
     }
 }

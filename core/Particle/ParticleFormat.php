@@ -14,7 +14,7 @@ use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Log\ChannelColumn;
 use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\ExaminesUnits;
@@ -33,7 +33,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
     public const LIQUID = 'liquid counter';
     public const PHOTOMETER = 'photometer';
     public const STANDARD = 'counter-flow-standard';
-    public const FLOWS = [Unit::LitrePerMinute, Unit::MillilitrePerMinute, Unit::CubicFootPerMinute];
+    public const FLOWS = [CommonUnit::LitrePerMinute, CommonUnit::MillilitrePerMinute, CommonUnit::CubicFootPerMinute];
 
     /** The one channel of a photometer. */
     public const DUST = 'dust';
@@ -57,7 +57,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
             Entry::rows(
                 'sizes',
                 'Sizes',
-                [Entry::decimal('size', 'From', '0.01', '1000', Unit::Micrometre, true)],
+                [Entry::decimal('size', 'From', '0.01', '1000', CommonUnit::Micrometre, true)],
                 'Of a counter: the sizes that it tells apart, as its log names them',
             ),
             Entry::flag('cumulative', 'Its log holds all particles from a size up', 'Else each column holds those between two sizes'),
@@ -66,7 +66,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
                 'Dead time τ',
                 '0',
                 '100000',
-                Unit::None,
+                CommonUnit::None,
                 help: 'In µs; 10 % loss at 70 per cm³ and 2.83 L/min means 32',
             ),
             Entry::decimal(
@@ -140,8 +140,8 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
                 self::STANDARD,
                 'Flow standard of counters',
                 [Entry::measured('rangeLow', 'Flow from', self::FLOWS), Entry::measured('rangeHigh', 'Flow to', self::FLOWS)],
-                constants: [Entry::decimal('uncertaintyPercent', 'Uncertainty ±', '0', '100', Unit::Percent)],
-                error: Unit::Percent,
+                constants: [Entry::decimal('uncertaintyPercent', 'Uncertainty ±', '0', '100', CommonUnit::Percent)],
+                error: CommonUnit::Percent,
             ),
             Spheres::kind(),
         ];
@@ -194,8 +194,8 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
     {
         return [
             Entry::measured('value', 'Flow', self::FLOWS),
-            Entry::measured('volume', 'or volume', [Unit::Millilitre, Unit::Litre]),
-            Entry::decimal('seconds', 'in', '0.1', '86400', Unit::Second),
+            Entry::measured('volume', 'or volume', [CommonUnit::Millilitre, CommonUnit::Litre]),
+            Entry::decimal('seconds', 'in', '0.1', '86400', CommonUnit::Second),
             Entry::decimal('mark', 'Mark', '-1000', '100000', help: 'Of the float, where it has one'),
         ];
     }
@@ -205,9 +205,9 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
     {
         return [
             Entry::named('lot', 'Lot of spheres', 'reference:'.Spheres::KIND, true),
-            Entry::decimal('threshold', 'Half are counted at', '0.01', '1000', Unit::Micrometre, help: 'The half-count point'),
-            Entry::measured('spike', 'Suspension put in', [Unit::Millilitre]),
-            Entry::measured('jug', 'into water', [Unit::Millilitre, Unit::Litre]),
+            Entry::decimal('threshold', 'Half are counted at', '0.01', '1000', CommonUnit::Micrometre, help: 'The half-count point'),
+            Entry::measured('spike', 'Suspension put in', [CommonUnit::Millilitre]),
+            Entry::measured('jug', 'into water', [CommonUnit::Millilitre, CommonUnit::Litre]),
             Entry::decimal('observed', 'Counted per mL', '0', '100000000'),
         ];
     }
@@ -216,8 +216,8 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
     public static function periodEntries(): array
     {
         return [
-            Entry::decimal('periodWas', 'Sample period was', '0.1', '86400', Unit::Second),
-            Entry::decimal('periodNow', 'and is now', '0.1', '86400', Unit::Second),
+            Entry::decimal('periodWas', 'Sample period was', '0.1', '86400', CommonUnit::Second),
+            Entry::decimal('periodNow', 'and is now', '0.1', '86400', CommonUnit::Second),
         ];
     }
 
@@ -307,7 +307,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
                 'Length of a sample',
                 '0.1',
                 '86400',
-                Unit::Second,
+                CommonUnit::Second,
                 help: 'Where it samples for a part of its interval; empty: all of it',
             ),
             Entry::decimal(
@@ -315,7 +315,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
                 'Through a diluter, from the smallest size up',
                 '0',
                 '1000000000',
-                Unit::PerCubicCentimetre,
+                CountUnit::PerCubicCentimetre,
                 help: 'Told as without it: only this shows whether most of the particles hide each other',
             ),
         ];
@@ -326,7 +326,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
                 'Filter of the same period',
                 '0',
                 '100000',
-                Unit::MilligramPerCubicMetre,
+                CommonUnit::MilligramPerCubicMetre,
                 help: 'Weighed, as a concentration',
             ),
             Entry::text('weighedFrom', 'from', help: 'The sample or report that it comes from'),

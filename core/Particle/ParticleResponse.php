@@ -13,9 +13,9 @@ use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\CountingKnot;
 use Footnote\Core\Response\CountingLine;
 use Footnote\Core\Response\KnotsAlong;
@@ -59,7 +59,7 @@ final readonly class ParticleResponse
                 'z',
                 $words,
                 $value,
-                Unit::MilligramPerCubicMetre,
+                CommonUnit::MilligramPerCubicMetre,
                 new Origin('assumption', $event->id, 'zeroed on '.$event->at->format('j M H:i')),
                 3,
             );
@@ -115,7 +115,7 @@ final readonly class ParticleResponse
                     'ΔQ',
                     \sprintf('change of flow from %s to %s', $began->check, $found->check),
                     $change,
-                    Unit::Percent,
+                    CommonUnit::Percent,
                     SharedEquation::Change,
                     [$found->flow, $began->flow],
                     1,
@@ -166,12 +166,12 @@ final readonly class ParticleResponse
             $volume = $row->measured('volume');
             $seconds = $row->decimal('seconds');
             if ($value !== null) {
-                $flows[] = Figure::read('Q', 'flow '.$when, $value->in(Unit::LitrePerMinute), Unit::LitrePerMinute, $origin, 3);
+                $flows[] = Figure::read('Q', 'flow '.$when, $value->in(CommonUnit::LitrePerMinute), CommonUnit::LitrePerMinute, $origin, 3);
             } elseif ($volume !== null && $seconds !== null) {
-                $perMinute = $volume->in(Unit::Litre)->times(60)->dividedBy($seconds->value);
-                $flows[] = Figure::derived('Q', 'flow '.$when, $perMinute, Unit::LitrePerMinute, SharedEquation::TimedVolume, [
+                $perMinute = $volume->in(CommonUnit::Litre)->times(60)->dividedBy($seconds->value);
+                $flows[] = Figure::derived('Q', 'flow '.$when, $perMinute, CommonUnit::LitrePerMinute, SharedEquation::TimedVolume, [
                     Figure::read('V', 'volume', $volume->value->value, $volume->unit, $origin, $volume->value->decimals()),
-                    Figure::read('t', 'time', $seconds->value, Unit::Second, $origin, $seconds->decimals()),
+                    Figure::read('t', 'time', $seconds->value, CommonUnit::Second, $origin, $seconds->decimals()),
                 ], 3);
             }
         }
@@ -185,7 +185,7 @@ final readonly class ParticleResponse
                 'Q',
                 'mean flow '.$when,
                 Real::mean(array_map(static fn (Figure $flow): Exact|float => $flow->value, $flows)),
-                Unit::LitrePerMinute,
+                CommonUnit::LitrePerMinute,
                 SharedEquation::Replicates,
                 $flows,
                 3,
@@ -209,11 +209,11 @@ final readonly class ParticleResponse
                     'b',
                     'background from '.$size.' µm',
                     $counts->value->dividedBy($minutes->value),
-                    Unit::PerMinute,
+                    CountUnit::PerMinute,
                     ParticleEquation::Concentration,
                     [
-                        Figure::read('B', 'counts in clean air', $counts->value, Unit::None, $origin, 0),
-                        Figure::read('t', 'minutes counted', $minutes->value, Unit::Minute, $origin, $minutes->decimals()),
+                        Figure::read('B', 'counts in clean air', $counts->value, CommonUnit::None, $origin, 0),
+                        Figure::read('t', 'minutes counted', $minutes->value, CommonUnit::Minute, $origin, $minutes->decimals()),
                     ],
                     2,
                 );
@@ -230,8 +230,8 @@ final readonly class ParticleResponse
         $assumed = Figure::read(
             'Q',
             'nominal flow, not measured',
-            $nominal?->in(Unit::LitrePerMinute) ?? Exact::of(1),
-            Unit::LitrePerMinute,
+            $nominal?->in(CommonUnit::LitrePerMinute) ?? Exact::of(1),
+            CommonUnit::LitrePerMinute,
             new Origin('assumption', $check->id, 'the nominal flow is assumed'),
             3,
         );
@@ -255,7 +255,7 @@ final readonly class ParticleResponse
                 'z',
                 'zero '.($left ? 'as left' : 'as found'),
                 Exact::mean($values),
-                Unit::MilligramPerCubicMetre,
+                CommonUnit::MilligramPerCubicMetre,
                 new Origin(
                     'check',
                     $check->id,
@@ -282,7 +282,7 @@ final readonly class ParticleResponse
                         'g',
                         'gain, held at 1',
                         Exact::of(1),
-                        Unit::None,
+                        CommonUnit::None,
                         new Origin('assumption', $knot->check, 'a filter tells the gain'),
                         0,
                     ),

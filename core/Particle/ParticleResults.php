@@ -20,8 +20,8 @@ use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Log\ChannelSeries;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Span;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\CountingKnot;
 use Footnote\Core\Response\CountingLine;
 
@@ -97,7 +97,7 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
             return $channel !== ParticleFormat::DUST
                 ? null
                 : ChannelSeries::of(
-                    Unit::MilligramPerCubicMetre,
+                    CommonUnit::MilligramPerCubicMetre,
                     $log,
                     $dust,
                     $clock,
@@ -107,7 +107,7 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
                 );
         }
         $column = $this->record->sizes()[$channel] ?? null;
-        $nominal = $this->timeline->instrument->traits->measured('nominalFlow')?->in(Unit::LitrePerMinute)->toFloat();
+        $nominal = $this->timeline->instrument->traits->measured('nominalFlow')?->in(CommonUnit::LitrePerMinute)->toFloat();
         if ($column === null || $nominal === null) {
             return null;
         }
@@ -115,7 +115,7 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
         $line = $this->line;
 
         return ChannelSeries::of(
-            Unit::PerCubicCentimetre,
+            CountUnit::PerCubicCentimetre,
             $log,
             $column,
             $clock,

@@ -23,11 +23,11 @@ use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\ValueCounts;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\CountingLine;
 
 /**
@@ -172,7 +172,7 @@ final readonly class ParticleWorkings
                 'z*',
                 'error of zero at which it sits on the limit',
                 $error,
-                Unit::MilligramPerCubicMetre,
+                CommonUnit::MilligramPerCubicMetre,
                 ParticleEquation::Concentration,
                 [$figure],
                 Digits::significant($error, 2),

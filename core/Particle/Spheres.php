@@ -8,6 +8,7 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Unit;
@@ -32,10 +33,10 @@ final readonly class Spheres
             'Lot of latex spheres',
             [Entry::text('lot', 'Lot')],
             constants: [
-                Entry::decimal('diameter', 'Certified diameter', '0.01', '1000', Unit::Micrometre, true),
-                Entry::decimal('diameterUncertainty', 'Uncertainty ±', '0', '100', Unit::Micrometre),
-                Entry::decimal('solids', 'Solids', '0.000001', '20', Unit::Percent, help: 'Grams of polymer in 100 mL'),
-                Entry::decimal('density', 'Density of the polymer', '0.5', '3', Unit::GramPerCubicCentimetre, help: 'Empty: 1.05'),
+                Entry::decimal('diameter', 'Certified diameter', '0.01', '1000', CommonUnit::Micrometre, true),
+                Entry::decimal('diameterUncertainty', 'Uncertainty ±', '0', '100', CommonUnit::Micrometre),
+                Entry::decimal('solids', 'Solids', '0.000001', '20', CommonUnit::Percent, help: 'Grams of polymer in 100 mL'),
+                Entry::decimal('density', 'Density of the polymer', '0.5', '3', CountUnit::GramPerCubicCentimetre, help: 'Empty: 1.05'),
             ],
         );
     }
@@ -73,12 +74,12 @@ final readonly class Spheres
             'N',
             'spheres in the suspension',
             6 * $solids->value->toFloat() / 100 * 1e12 / ($density->value->toFloat() * \M_PI * $diameter->value->toFloat() ** 3),
-            Unit::PerCubicCentimetre,
+            CountUnit::PerCubicCentimetre,
             ParticleEquation::Suspension,
             [
-                $read('w', 'solids, g in 100 mL', $solids, Unit::Percent),
-                $read('ρ', 'density', $density, Unit::GramPerCubicCentimetre),
-                $read('d', 'diameter', $diameter, Unit::Micrometre),
+                $read('w', 'solids, g in 100 mL', $solids, CommonUnit::Percent),
+                $read('ρ', 'density', $density, CountUnit::GramPerCubicCentimetre),
+                $read('d', 'diameter', $diameter, CommonUnit::Micrometre),
             ],
             0,
         );
@@ -95,8 +96,8 @@ final readonly class Spheres
         $volume = static fn (string $symbol, string $meaning, Measured $one): Figure => Figure::read(
             $symbol,
             $meaning,
-            $one->in(Unit::Millilitre),
-            Unit::Millilitre,
+            $one->in(CommonUnit::Millilitre),
+            CommonUnit::Millilitre,
             $origin,
             $one->value->decimals(),
         );
@@ -104,8 +105,8 @@ final readonly class Spheres
         return Figure::derived(
             'N_exp',
             'expected after dilution',
-            $suspension->toFloat() * $spike->in(Unit::Millilitre)->toFloat() / $jug->in(Unit::Millilitre)->toFloat(),
-            Unit::PerCubicCentimetre,
+            $suspension->toFloat() * $spike->in(CommonUnit::Millilitre)->toFloat() / $jug->in(CommonUnit::Millilitre)->toFloat(),
+            CountUnit::PerCubicCentimetre,
             ParticleEquation::Recovery,
             [$suspension, $volume('v', 'spike', $spike), $volume('V', 'water in the jug', $jug)],
             1,
@@ -117,6 +118,6 @@ final readonly class Spheres
     {
         $suspension = $this->perMillilitre($on)?->toFloat();
 
-        return $suspension === null || $suspension <= 0.0 ? null : $wanted * $jug->in(Unit::Millilitre)->toFloat() / $suspension;
+        return $suspension === null || $suspension <= 0.0 ? null : $wanted * $jug->in(CommonUnit::Millilitre)->toFloat() / $suspension;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Procedure;
 
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Unit;
 
 /**
@@ -41,7 +42,7 @@ final readonly class Entry
         string $label,
         string $least,
         string $most,
-        Unit $unit = Unit::None,
+        Unit $unit = CommonUnit::None,
         bool $required = false,
         string $help = '',
     ): self {

@@ -7,8 +7,8 @@ namespace Footnote\Core\Record;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\EntryKind;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
-use Footnote\Core\Quantity\Dimension;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Unit;
@@ -89,17 +89,9 @@ final class EntryReader
         if ($object === null) {
             return null;
         }
-        $unit = $object->choice('unit', Unit::class);
-        if (!\in_array($unit, $entry->scale->units, true)) {
-            throw new InvalidRecord(
-                $object->at('unit'),
-                \sprintf(
-                    '"%s" is not one of: %s.',
-                    $unit->value,
-                    implode(', ', array_map(static fn (Unit $one): string => $one->value, $entry->scale->units)),
-                ),
-            );
-        }
+        $symbol = $object->oneOf('unit', ...array_map(static fn (Unit $one): string => $one->value, $entry->scale->units));
+        $unit = array_values(array_filter($entry->scale->units, static fn (Unit $one): bool => $one->value === $symbol))[0]
+            ?? throw new InvalidRecord($object->at('unit'), 'is missing.');
         $measured = new Measured($object->decimal('value'), $unit);
         self::possible($object, $measured);
 
@@ -110,10 +102,10 @@ final class EntryReader
     private static function possible(Fields $object, Measured $measured): void
     {
         $zero = Exact::zero();
-        if ($measured->unit->dimension() === Dimension::Temperature && $measured->in(Unit::Kelvin)->compareTo($zero) <= 0) {
+        if ($measured->unit->base() === CommonUnit::Kelvin && $measured->in(CommonUnit::Kelvin)->compareTo($zero) <= 0) {
             throw new InvalidRecord($object->at('value'), \sprintf('%s is not above absolute zero.', $measured->words()));
         }
-        if (\in_array($measured->unit->dimension(), [Dimension::Flow, Dimension::Volume, Dimension::Mass], true)
+        if (\in_array($measured->unit->base(), [CommonUnit::LitrePerMinute, CommonUnit::Litre, CommonUnit::Milligram], true)
             && $measured->value->value->compareTo($zero) < 0) {
             throw new InvalidRecord($object->at('value'), \sprintf('%s is negative.', $measured->words()));
         }

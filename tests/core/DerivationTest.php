@@ -7,9 +7,9 @@ namespace Footnote\Tests\Core;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\Sheet;
+use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\NoiseEquation;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Unit;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -22,7 +22,7 @@ final class DerivationTest extends TestCase
             'L',
             'level',
             \is_string($value) ? Exact::of($value) : $value,
-            Unit::DecibelA,
+            LevelUnit::DecibelA,
             new Origin('run', 'r', 'typed'),
             $decimals,
         );
@@ -124,8 +124,8 @@ final class DerivationTest extends TestCase
     public function testASharedFigureIsOneRow(): void
     {
         $reading = self::figure('114.0');
-        $offset = Figure::derived('ε', 'offset', Exact::zero(), Unit::Decibel, NoiseEquation::Deviation, [$reading, $reading]);
-        $drift = Figure::derived('d', 'drift', Exact::zero(), Unit::Decibel, NoiseEquation::Deviation, [$offset, $reading]);
+        $offset = Figure::derived('ε', 'offset', Exact::zero(), LevelUnit::Decibel, NoiseEquation::Deviation, [$reading, $reading]);
+        $drift = Figure::derived('d', 'drift', Exact::zero(), LevelUnit::Decibel, NoiseEquation::Deviation, [$offset, $reading]);
         $sheet = new Sheet();
         self::assertSame('f3', $sheet->enter($drift));
         self::assertSame('f2', $sheet->enter($offset), 'entered before');

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Footnote\Tests\Core;
 
 use Footnote\Core\Air\Air;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\LeastSquares;
 use PHPUnit\Framework\TestCase;
 
@@ -60,18 +60,18 @@ final class FlowOutsideReferenceTest extends TestCase
     public function testUnitsAgainstGnuUnits(): void
     {
         $pairs = [
-            [Unit::CubicFootPerMinute, 'ft^3/min', Unit::LitrePerMinute, 'L/min'],
-            [Unit::CubicMetrePerMinute, 'm^3/min', Unit::LitrePerMinute, 'L/min'],
-            [Unit::MillilitrePerMinute, 'mL/min', Unit::LitrePerMinute, 'L/min'],
-            [Unit::InchMercury, 'inHg', Unit::Kilopascal, 'kPa'],
-            [Unit::MillimetreMercury, 'mmHg', Unit::Kilopascal, 'kPa'],
-            [Unit::Hectopascal, 'hPa', Unit::MillimetreMercury, 'mmHg'],
-            [Unit::InchWater, 'inH2O', Unit::Pascal, 'Pa'],
-            [Unit::MillimetreWater, 'mmH2O', Unit::Pascal, 'Pa'],
-            [Unit::InchMercury, 'inHg', Unit::MillimetreMercury, 'mmHg'],
-            [Unit::CubicMetre, 'm^3', Unit::Litre, 'L'],
-            [Unit::Milligram, 'mg', Unit::Microgram, 'microgram'],
-            [Unit::Hour, 'hour', Unit::Minute, 'min'],
+            [CommonUnit::CubicFootPerMinute, 'ft^3/min', CommonUnit::LitrePerMinute, 'L/min'],
+            [CommonUnit::CubicMetrePerMinute, 'm^3/min', CommonUnit::LitrePerMinute, 'L/min'],
+            [CommonUnit::MillilitrePerMinute, 'mL/min', CommonUnit::LitrePerMinute, 'L/min'],
+            [CommonUnit::InchMercury, 'inHg', CommonUnit::Kilopascal, 'kPa'],
+            [CommonUnit::MillimetreMercury, 'mmHg', CommonUnit::Kilopascal, 'kPa'],
+            [CommonUnit::Hectopascal, 'hPa', CommonUnit::MillimetreMercury, 'mmHg'],
+            [CommonUnit::InchWater, 'inH2O', CommonUnit::Pascal, 'Pa'],
+            [CommonUnit::MillimetreWater, 'mmH2O', CommonUnit::Pascal, 'Pa'],
+            [CommonUnit::InchMercury, 'inHg', CommonUnit::MillimetreMercury, 'mmHg'],
+            [CommonUnit::CubicMetre, 'm^3', CommonUnit::Litre, 'L'],
+            [CommonUnit::Milligram, 'mg', CommonUnit::Microgram, 'microgram'],
+            [CommonUnit::Hour, 'hour', CommonUnit::Minute, 'min'],
         ];
         foreach ($pairs as [$from, $theirs, $to, $wanted]) {
             $printed = (float) trim($this->printed(['units', '-t', '-d', '12', "37.25 $theirs", $wanted]));
@@ -85,7 +85,7 @@ final class FlowOutsideReferenceTest extends TestCase
         foreach (['-40', '32', '70', '98.6'] as $fahrenheit) {
             self::assertEqualsWithDelta(
                 (float) trim($this->printed(['units', '-t', '-d', '12', "tempF($fahrenheit)", 'tempC'])),
-                Unit::Fahrenheit->convert(Exact::of($fahrenheit), Unit::Celsius)->toFloat(),
+                CommonUnit::Fahrenheit->convert(Exact::of($fahrenheit), CommonUnit::Celsius)->toFloat(),
                 1e-9,
             );
         }

@@ -19,10 +19,10 @@ use Footnote\Core\Log\LogFormatGuess;
 use Footnote\Core\Log\LogReader;
 use Footnote\Core\Log\PackedLog;
 use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
-use Footnote\Core\Quantity\Unit;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -73,18 +73,18 @@ final class GasTablesTest extends TestCase
                     [],
                     [],
                     new Traits([
-                        'size' => new Measured(Decimal::parse((string) $litres), Unit::Litre),
-                        'fullPressure' => new Measured(Decimal::parse('1000'), Unit::PoundPerSquareInch),
+                        'size' => new Measured(Decimal::parse((string) $litres), CommonUnit::Litre),
+                        'fullPressure' => new Measured(Decimal::parse('1000'), CommonUnit::PoundPerSquareInch),
                     ]),
                 ),
             );
             self::assertSame(
                 $minutes,
-                (string) ($bottle->left(new Measured(Decimal::parse('1000'), Unit::PoundPerSquareInch))['minutes'] ?? ''),
+                (string) ($bottle->left(new Measured(Decimal::parse('1000'), CommonUnit::PoundPerSquareInch))['minutes'] ?? ''),
             );
             self::assertSame(
                 (string) ((int) $minutes / 2),
-                (string) ($bottle->left(new Measured(Decimal::parse('500'), Unit::PoundPerSquareInch))['minutes'] ?? ''),
+                (string) ($bottle->left(new Measured(Decimal::parse('500'), CommonUnit::PoundPerSquareInch))['minutes'] ?? ''),
             );
             self::assertNull($bottle->left(null));
         }

@@ -6,9 +6,9 @@ namespace Footnote\Tests\Core;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -22,7 +22,7 @@ final class OffsetLineTest extends TestCase
     {
         $made = array_map(static fn (array $knot): OffsetKnot => new OffsetKnot(
             self::at($knot[0]),
-            Figure::read('ε', 'offset', Exact::of($knot[1]), Unit::Decibel, new Origin('check', 'k', '')),
+            Figure::read('ε', 'offset', Exact::of($knot[1]), LevelUnit::Decibel, new Origin('check', 'k', '')),
             'k',
             $knot[2],
         ), $knots);

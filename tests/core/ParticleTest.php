@@ -13,10 +13,10 @@ use Footnote\Core\Judgement\Severity;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Particle\Coincidence;
 use Footnote\Core\Particle\Spheres;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Statistics\Poisson;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -41,12 +41,12 @@ final class ParticleTest extends TestCase
                 'to the four digits that are printed',
             );
             // P-3 there and back: the spike for a wanted count gives that count.
-            $jug = new Measured(Decimal::parse('2'), Unit::Litre);
+            $jug = new Measured(Decimal::parse('2'), CommonUnit::Litre);
             $spike = $lot->spikeFor(500.0, $jug, $day);
             self::assertEqualsWithDelta(
                 500.0,
                 $lot->diluted(
-                    new Measured(Decimal::parse(number_format((float) $spike, 12, '.', '')), Unit::Millilitre),
+                    new Measured(Decimal::parse(number_format((float) $spike, 12, '.', '')), CommonUnit::Millilitre),
                     $jug,
                     $day,
                 )?->toFloat(),

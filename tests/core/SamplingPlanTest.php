@@ -11,6 +11,7 @@ use Footnote\Core\Families;
 use Footnote\Core\Flow\Mass;
 use Footnote\Core\Flow\SamplingPlan;
 use Footnote\Core\Flow\UnplannableSample;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
@@ -42,7 +43,7 @@ final class SamplingPlanTest extends TestCase
     private static function plan(array $asked): SamplingPlan
     {
         $asked += [
-            'limit' => ['1', Unit::MilligramPerCubicMetre],
+            'limit' => ['1', CommonUnit::MilligramPerCubicMetre],
             'share' => '0.1',
             'loq' => '50',
             'flow' => '2.0',
@@ -55,14 +56,14 @@ final class SamplingPlanTest extends TestCase
         return SamplingPlan::of(
             new Measured(Decimal::parse($asked['limit'][0]), $asked['limit'][1]),
             Decimal::parse($asked['share']),
-            new Mass(Decimal::parse($asked['loq']), Unit::Microgram, false),
-            new Measured(Decimal::parse($asked['flow']), Unit::LitrePerMinute),
+            new Mass(Decimal::parse($asked['loq']), CommonUnit::Microgram, false),
+            new Measured(Decimal::parse($asked['flow']), CommonUnit::LitrePerMinute),
             Decimal::parse($asked['shift']),
             $asked['method'] === null ? null : self::entry('methods', $asked['method']),
             $asked['substance'] === null ? null : self::entry('substances', $asked['substance']),
             $asked['drift'] === null
                 ? null
-                : Figure::read('ΔQ_max', 'most', Exact::of($asked['drift']), Unit::Percent, new Origin('check', 'k', ''), 2),
+                : Figure::read('ΔQ_max', 'most', Exact::of($asked['drift']), CommonUnit::Percent, new Origin('check', 'k', ''), 2),
         );
     }
 
@@ -82,7 +83,7 @@ final class SamplingPlanTest extends TestCase
     public function testVapourOnTubesInARow(): void
     {
         $plan = self::plan([
-            'limit' => ['50', Unit::PartsPerMillion],
+            'limit' => ['50', CommonUnit::PartsPerMillion],
             'loq' => '5',
             'flow' => '0.05',
             'method' => 'vapour',
@@ -96,7 +97,7 @@ final class SamplingPlanTest extends TestCase
 
     public function testWhatCannotBeReachedSaysSo(): void
     {
-        $plan = self::plan(['limit' => ['0.05', Unit::MilligramPerCubicMetre]]);
+        $plan = self::plan(['limit' => ['0.05', CommonUnit::MilligramPerCubicMetre]]);
         self::assertFalse($plan->conclusion->usable);
         self::assertStringContainsString('cannot be quantified so', $plan->conclusion->words[0]);
         self::assertTrue(self::plan(['share' => '1', 'shift' => '100'])->conclusion->usable, 'exactly 200 L keep the method');
@@ -117,13 +118,13 @@ final class SamplingPlanTest extends TestCase
     public function testWhatMakesNoPlanNamesItsField(): void
     {
         foreach ([
-            [['limit' => ['0', Unit::MilligramPerCubicMetre]], 'limit'],
+            [['limit' => ['0', CommonUnit::MilligramPerCubicMetre]], 'limit'],
             [['share' => '0'], 'share'],
             [['loq' => '0'], 'quantitation'],
             [['flow' => '-1'], 'flow'],
             [['shift' => '0'], 'shiftMinutes'],
-            [['limit' => ['50', Unit::PartsPerMillion]], 'limit'],
-            [['limit' => ['50', Unit::PartsPerMillion], 'substance' => 'wood'], 'limit'],
+            [['limit' => ['50', CommonUnit::PartsPerMillion]], 'limit'],
+            [['limit' => ['50', CommonUnit::PartsPerMillion], 'substance' => 'wood'], 'limit'],
         ] as [$asked, $field]) {
             try {
                 self::plan($asked);

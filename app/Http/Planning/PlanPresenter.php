@@ -19,7 +19,7 @@ use Footnote\Core\Flow\SamplingPlan;
 use Footnote\Core\Flow\Standard\FlowRow;
 use Footnote\Core\Flow\UnplannableSample;
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -43,7 +43,7 @@ final readonly class PlanPresenter
         $quantitation = Mass::read(
             Fields::of(['quantitation' => $asked->measured('quantitation')->value->written ?? '']),
             'quantitation',
-            $asked->measured('quantitation')->unit ?? Unit::Microgram,
+            $asked->measured('quantitation')->unit ?? CommonUnit::Microgram,
         );
         if ($limit === null || $flow === null || $share === null || $shift === null || $quantitation === null) {
             throw new InvalidRecord('/limit', 'is missing.');
@@ -98,14 +98,19 @@ final readonly class PlanPresenter
             Entry::measured(
                 'limit',
                 'Exposure limit',
-                [Unit::MilligramPerCubicMetre, Unit::MicrogramPerCubicMetre, Unit::PartsPerMillion],
+                [CommonUnit::MilligramPerCubicMetre, CommonUnit::MicrogramPerCubicMetre, CommonUnit::PartsPerMillion],
                 true,
                 'The one that binds where you are',
             ),
-            Entry::decimal('share', 'Share of it that must be quantified', '0.001', '10', Unit::None, true, '0.1 is a tenth'),
-            Entry::measured('quantitation', 'Quantitation of the laboratory, per medium', [Unit::Microgram, Unit::Milligram], true),
+            Entry::decimal('share', 'Share of it that must be quantified', '0.001', '10', CommonUnit::None, true, '0.1 is a tenth'),
+            Entry::measured(
+                'quantitation',
+                'Quantitation of the laboratory, per medium',
+                [CommonUnit::Microgram, CommonUnit::Milligram],
+                true,
+            ),
             Entry::measured('flow', 'Flow', FlowRow::FLOWS, true),
-            Entry::decimal('shiftMinutes', 'Time that is sampled', '1', '1440', Unit::Minute, true),
+            Entry::decimal('shiftMinutes', 'Time that is sampled', '1', '1440', CommonUnit::Minute, true),
             Entry::named('method', 'Method', 'library:'.FlowFormat::METHODS),
             Entry::named('unit', 'Pump, for its past drift', 'family:'.FlowFamily::ID),
         ];

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Runs;
 
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Record\BringsTotals;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\Fields;
@@ -56,7 +56,7 @@ final class Totals
                 $shown[] = [
                     'label' => $entry->words->label,
                     'value' => $reading['value'],
-                    'unit' => ($entry->scale->units[0] ?? Unit::None)->value,
+                    'unit' => ($entry->scale->units[0] ?? CommonUnit::None)->value,
                     'provenance' => $reading['provenance'],
                 ];
             }

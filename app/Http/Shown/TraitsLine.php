@@ -8,7 +8,7 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\EntryKind;
-use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Record\ContentFormat;
 
 /** What is known of a thing beyond its name, in words. */
@@ -32,7 +32,7 @@ final class TraitsLine
         foreach ($entries as $entry) {
             // A number whose unit is chosen beside it, as on a label: "18.0 % vol".
             $unit = $bare && $entry->kind === EntryKind::Choice;
-            $bare = $entry->kind === EntryKind::Decimal && $entry->required && $entry->scale->units === [Unit::None];
+            $bare = $entry->kind === EntryKind::Decimal && $entry->required && $entry->scale->units === [CommonUnit::None];
             $shown = self::shown($traits, [$entry]);
             foreach ($entry->kind === EntryKind::Rows ? \array_slice($shown, 0, 1) : $shown as $trait) {
                 if ($unit && $words !== []) {
@@ -86,7 +86,7 @@ final class TraitsLine
                 }
                 continue;
             }
-            $unit = $entry->kind === EntryKind::Decimal ? ' '.($entry->scale->units[0] ?? Unit::None)->value : '';
+            $unit = $entry->kind === EntryKind::Decimal ? ' '.($entry->scale->units[0] ?? CommonUnit::None)->value : '';
             $list[] = [
                 'label' => $entry->words->label,
                 'shown' => rtrim(($entry->among->choices[$shown] ?? $shown).$unit),

@@ -8,9 +8,9 @@ use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 
 /**
  * A head or a cyclone that selects a size was run off its design flow: it selected another size. Two rules: the graver far
@@ -30,7 +30,7 @@ final readonly class DesignFlow extends SampleRule
     protected function sample(SampleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $written = $results->sample->selectsSize() ? $results->sample->designFlow() : null;
-        $design = $written?->in(Unit::LitrePerMinute);
+        $design = $written?->in(CommonUnit::LitrePerMinute);
         if ($written === null || $design === null || $design->isZero()) {
             return;
         }

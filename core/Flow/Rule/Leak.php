@@ -10,8 +10,8 @@ use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
-use Footnote\Core\Quantity\Unit;
 
 /** The line leaks: the pump went on drawing through a blocked line, or more vacuum was lost than its manual allows. */
 final readonly class Leak extends SampleRule
@@ -44,8 +44,8 @@ final readonly class Leak extends SampleRule
         $within = $traits->decimal('leakLimitSeconds');
         if ($lost !== null && $allowed !== null && $within !== null && $leak->seconds !== null && !$within->value->isZero()) {
             $scaled = $lost->times($within->value)->dividedBy($leak->seconds->value);
-            $limit = new Limit('leak', Decimal::parse($allowed->in(Unit::Kilopascal)->rounded(6)), 'kPa in '.$within->written.' s');
-            if ($scaled->compareTo($allowed->in(Unit::Kilopascal)) > 0) {
+            $limit = new Limit('leak', Decimal::parse($allowed->in(CommonUnit::Kilopascal)->rounded(6)), 'kPa in '.$within->written.' s');
+            if ($scaled->compareTo($allowed->in(CommonUnit::Kilopascal)) > 0) {
                 yield $setting->finding(
                     \sprintf(
                         'At the check of %s the vacuum fell from %s to %s in %s s; the manual allows %s in %s s.%s',

@@ -7,8 +7,8 @@ namespace Footnote\Core\Flow\Rule;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 
 /** The flow lies outside of what the method allows. */
 final readonly class MethodFlow extends SampleRule
@@ -24,8 +24,8 @@ final readonly class MethodFlow extends SampleRule
         $low = $method?->measured('flowLow');
         $high = $method?->measured('flowHigh');
         foreach ($results->drawn->line->knots ?? [] as $knot) {
-            if (($low !== null && Real::compare($knot->flow->value, $low->in(Unit::LitrePerMinute)) < 0)
-                || ($high !== null && Real::compare($knot->flow->value, $high->in(Unit::LitrePerMinute)) > 0)) {
+            if (($low !== null && Real::compare($knot->flow->value, $low->in(CommonUnit::LitrePerMinute)) < 0)
+                || ($high !== null && Real::compare($knot->flow->value, $high->in(CommonUnit::LitrePerMinute)) > 0)) {
                 yield $setting->finding(
                     \sprintf(
                         '%s L/min at %s is outside of what the method %s allows, %s to %s.',

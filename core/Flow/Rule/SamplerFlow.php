@@ -10,9 +10,9 @@ use Footnote\Core\Flow\FlowMeasurement;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 
 /** At one of its set-points a fixed sampler shows another flow than the standard, in percent of the standard. */
 final readonly class SamplerFlow extends SampleRule
@@ -35,7 +35,7 @@ final readonly class SamplerFlow extends SampleRule
                 FlowMeasurement::origin($check, $row),
             );
             $off = Real::times(
-                Real::by(Real::minus($row->sampler->display->in(Unit::LitrePerMinute), $flow->value), $flow->value),
+                Real::by(Real::minus($row->sampler->display->in(CommonUnit::LitrePerMinute), $flow->value), $flow->value),
                 Exact::of(100),
             );
             if (!$limit->isKeptBy($off instanceof Exact ? $off->absolute() : abs($off))) {

@@ -9,7 +9,7 @@ use Footnote\Core\Flow\FlowCheck;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Quantity\CommonUnit;
 
 /** What a fixed sampler takes for the pressure is off: its flow is worked out with it. */
 final readonly class SamplerPressure extends SampleRule
@@ -24,8 +24,8 @@ final readonly class SamplerPressure extends SampleRule
         if ($content->shows->pressure === null || $content->standard->air->pressure === null) {
             return;
         }
-        $off = $content->shows->pressure->in(Unit::MillimetreMercury)->minus(
-            $content->standard->air->pressure->in(Unit::MillimetreMercury),
+        $off = $content->shows->pressure->in(CommonUnit::MillimetreMercury)->minus(
+            $content->standard->air->pressure->in(CommonUnit::MillimetreMercury),
         );
         $limit = $setting->limit('deviation');
         if (!$limit->isKeptBy($off->absolute())) {

@@ -9,7 +9,7 @@ use Footnote\Core\Flow\FlowCheck;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Quantity\CommonUnit;
 
 /** What a fixed sampler takes for the temperature is off: its flow is worked out with it. */
 final readonly class SamplerTemperature extends SampleRule
@@ -24,7 +24,7 @@ final readonly class SamplerTemperature extends SampleRule
         if ($content->shows->temperature === null || $content->standard->air->temperature === null) {
             return;
         }
-        $off = $content->shows->temperature->in(Unit::Kelvin)->minus($content->standard->air->kelvin());
+        $off = $content->shows->temperature->in(CommonUnit::Kelvin)->minus($content->standard->air->kelvin());
         $limit = $setting->limit('deviation');
         if (!$limit->isKeptBy($off->absolute())) {
             yield $setting->finding(

@@ -8,6 +8,7 @@ use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
@@ -36,12 +37,26 @@ final readonly class DirectReading implements FlowStandard
         if ($row->value === null) {
             throw new UnreadableFlow('no flow was read');
         }
-        $shown = $this->scale->convert($row->value->value, Unit::LitrePerMinute);
+        $shown = $this->scale->convert($row->value->value, CommonUnit::LitrePerMinute);
         $this->range->holds($shown);
         if ($this->at === null) {
-            return Figure::read('Q', 'actual flow read', $shown, Unit::LitrePerMinute, $origin, max(Digits::significant($shown, 4), 3));
+            return Figure::read(
+                'Q',
+                'actual flow read',
+                $shown,
+                CommonUnit::LitrePerMinute,
+                $origin,
+                max(Digits::significant($shown, 4), 3),
+            );
         }
-        $read = Figure::read('Q_std', 'standard flow read', $shown, Unit::LitrePerMinute, $origin, max(Digits::significant($shown, 4), 3));
+        $read = Figure::read(
+            'Q_std',
+            'standard flow read',
+            $shown,
+            CommonUnit::LitrePerMinute,
+            $origin,
+            max(Digits::significant($shown, 4), 3),
+        );
         $own = new Origin('reference', $origin->id, 'conditions that the meter states its flow at');
         $actual = Real::times(
             $shown,
@@ -52,7 +67,7 @@ final readonly class DirectReading implements FlowStandard
             'Q',
             'actual flow',
             $actual,
-            Unit::LitrePerMinute,
+            CommonUnit::LitrePerMinute,
             StandardEquation::Standard,
             [$read, ...$this->at->figures($own), ...$air->figures($origin)],
             Digits::significant($actual, 4),

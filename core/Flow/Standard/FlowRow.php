@@ -7,14 +7,19 @@ namespace Footnote\Core\Flow\Standard;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
-use Footnote\Core\Quantity\Unit;
 
 /** One reading of flow as it was written: what its columns mean is the standard's to say. */
 final readonly class FlowRow
 {
     /** The units in which flows are written. */
-    public const FLOWS = [Unit::LitrePerMinute, Unit::MillilitrePerMinute, Unit::CubicMetrePerMinute, Unit::CubicFootPerMinute];
+    public const FLOWS = [
+        CommonUnit::LitrePerMinute,
+        CommonUnit::MillilitrePerMinute,
+        CommonUnit::CubicMetrePerMinute,
+        CommonUnit::CubicFootPerMinute,
+    ];
 
     /**
      * @param Decimal|null $value  reading, in the unit of the standard's scale
@@ -47,8 +52,8 @@ final readonly class FlowRow
     {
         return [
             Entry::decimal('value', 'Reading', '-1000', '1000000'),
-            Entry::decimal('volume', 'Volume', '0', '1000000', Unit::Millilitre),
-            Entry::decimal('seconds', 'Time', '0', '100000', Unit::Second),
+            Entry::decimal('volume', 'Volume', '0', '1000000', CommonUnit::Millilitre),
+            Entry::decimal('seconds', 'Time', '0', '100000', CommonUnit::Second),
             Entry::decimal('left', 'One leg', '-1000', '1000'),
             Entry::decimal('right', 'Other leg', '-1000', '1000'),
             Entry::measured('target', 'Set-point', self::FLOWS),

@@ -8,9 +8,9 @@ use Footnote\Core\Air\Air;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Measured;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\CertificateTable;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Response\RecallError;
@@ -34,7 +34,7 @@ final class FlowStandards
         $range = [Entry::measured('rangeLow', 'Range from', FlowRow::FLOWS), Entry::measured('rangeHigh', 'Range to', FlowRow::FLOWS)];
         $scales = ['L/min' => 'L/min', 'mL/min' => 'mL/min', 'm³/min' => 'm³/min', 'ft³/min' => 'ft³/min'];
         $scale = Entry::choice('scale', 'Shows flow in', $scales, true);
-        $uncertainty = Entry::decimal('uncertaintyPercent', 'Uncertainty of flow', '0', '100', Unit::Percent);
+        $uncertainty = Entry::decimal('uncertaintyPercent', 'Uncertainty of flow', '0', '100', CommonUnit::Percent);
 
         return [
             new ReferenceKind(
@@ -42,14 +42,14 @@ final class FlowStandards
                 'Soap-film burette',
                 $range,
                 constants: [$uncertainty],
-                error: Unit::Percent,
+                error: CommonUnit::Percent,
             ),
             new ReferenceKind(
                 self::DRY_PISTON,
                 'Dry piston',
                 [$scale, ...$range],
                 constants: [$uncertainty],
-                error: Unit::Percent,
+                error: CommonUnit::Percent,
             ),
             new ReferenceKind(
                 self::MASS_FLOW,
@@ -61,7 +61,7 @@ final class FlowStandards
                     Entry::measured('statedPressure', 'and', Air::PRESSURES, true),
                 ],
                 constants: [$uncertainty],
-                error: Unit::Percent,
+                error: CommonUnit::Percent,
             ),
             new ReferenceKind(
                 self::ROTAMETER,
@@ -78,8 +78,8 @@ final class FlowStandards
                     Entry::measured('calibratedPressure', 'and', Air::PRESSURES, true),
                 ],
                 constants: [$uncertainty],
-                table: new CertificateTable(Unit::LitrePerMinute, nominal: 'scale mark', required: true, least: '0', most: '1000000'),
-                error: Unit::Percent,
+                table: new CertificateTable(CommonUnit::LitrePerMinute, nominal: 'scale mark', required: true, least: '0', most: '1000000'),
+                error: CommonUnit::Percent,
             ),
             new ReferenceKind(
                 self::VENTURI,
@@ -97,7 +97,7 @@ final class FlowStandards
                     ),
                 ],
                 constants: [$uncertainty],
-                error: Unit::Percent,
+                error: CommonUnit::Percent,
             ),
             new ReferenceKind(
                 self::ORIFICE,
@@ -118,13 +118,13 @@ final class FlowStandards
                     Entry::choice('flowUnit', 'in', ['m³/min' => 'm³/min', 'ft³/min' => 'ft³/min', 'L/min' => 'L/min'], true),
                     $uncertainty,
                 ],
-                error: Unit::Percent,
+                error: CommonUnit::Percent,
             ),
             new ReferenceKind(
                 self::THERMOMETER,
                 'Thermometer',
                 [],
-                constants: [Entry::measured('uncertainty', 'Uncertainty', [Unit::Kelvin])],
+                constants: [Entry::measured('uncertainty', 'Uncertainty', [CommonUnit::Kelvin])],
             ),
             new ReferenceKind(
                 self::BAROMETER,
@@ -151,7 +151,7 @@ final class FlowStandards
     ): ?FlowStandard {
         $traits = $reference->traits;
         $range = new Range($below ? null : $traits->measured('rangeLow'), $traits->measured('rangeHigh'), 'the range of '.$reference->id);
-        $scale = Unit::tryFrom($traits->text('scale') ?? '') ?? Unit::LitrePerMinute;
+        $scale = CommonUnit::tryFrom($traits->text('scale') ?? '') ?? CommonUnit::LitrePerMinute;
         $certificate = $reference->certificateAt($at);
 
         $standard = match ($reference->kind) {
@@ -222,7 +222,7 @@ final class FlowStandards
     {
         $slope = $constants->decimal('slope');
         $intercept = $constants->decimal('intercept');
-        $unit = Unit::tryFrom($constants->text('flowUnit') ?? '');
+        $unit = CommonUnit::tryFrom($constants->text('flowUnit') ?? '');
 
         return $slope === null || $intercept === null || $unit === null
             ? null

@@ -6,9 +6,9 @@ namespace Footnote\Core\Flow\Standard;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Unit;
 
 /** F-11: a U-tube. Both legs are read from the scale's zero, or one leg from where it rested; oil is told as water. */
 final readonly class Manometer
@@ -32,7 +32,7 @@ final readonly class Manometer
             $symbol,
             $meaning,
             $value->value,
-            Unit::InchWater,
+            CommonUnit::InchWater,
             $origin,
             $value->decimals(),
         );
@@ -62,7 +62,7 @@ final readonly class Manometer
         }
         $gravity = $this->gravity->value ?? Exact::of(1);
         if ($this->gravity !== null) {
-            $inputs[] = Figure::read('s', 'specific gravity of the fluid', $gravity, Unit::None, $origin, $this->gravity->decimals());
+            $inputs[] = Figure::read('s', 'specific gravity of the fluid', $gravity, CommonUnit::None, $origin, $this->gravity->decimals());
         }
         if ($height->isZero()) {
             throw new UnreadableFlow('the manometer shows no flow');
@@ -72,7 +72,7 @@ final readonly class Manometer
             'ΔH',
             'pressure across the orifice',
             $height->times($gravity),
-            Unit::InchWater,
+            CommonUnit::InchWater,
             StandardEquation::Manometer,
             $inputs,
             2,

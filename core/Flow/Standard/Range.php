@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow\Standard;
 
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
-use Footnote\Core\Quantity\Unit;
 
 /** The flows over which a standard works; a reading outside it is no reading. */
 final readonly class Range
@@ -32,10 +32,10 @@ final readonly class Range
             $this->low?->words() ?? '0',
             $this->high?->words() ?? 'any',
         );
-        if ($this->low !== null && $flow->compareTo($this->low->in(Unit::LitrePerMinute)) < 0) {
+        if ($this->low !== null && $flow->compareTo($this->low->in(CommonUnit::LitrePerMinute)) < 0) {
             throw new BelowRange($words);
         }
-        if ($this->high !== null && $flow->compareTo($this->high->in(Unit::LitrePerMinute)) > 0) {
+        if ($this->high !== null && $flow->compareTo($this->high->in(CommonUnit::LitrePerMinute)) > 0) {
             throw new UnreadableFlow($words);
         }
     }

@@ -10,6 +10,7 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\CertifiedValue;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
@@ -34,13 +35,13 @@ final readonly class Rotameter implements FlowStandard
         if ($row->value === null) {
             throw new UnreadableFlow('no mark was read');
         }
-        $flow = $this->scale->convert($this->table($row->value->value), Unit::LitrePerMinute);
-        $mark = Figure::read('mark', 'scale mark', $row->value->value, Unit::None, $origin, $row->value->decimals());
+        $flow = $this->scale->convert($this->table($row->value->value), CommonUnit::LitrePerMinute);
+        $mark = Figure::read('mark', 'scale mark', $row->value->value, CommonUnit::None, $origin, $row->value->decimals());
         $indicated = Figure::derived(
             'Q_ind',
             'flow of that mark by the certificate\'s table',
             $flow,
-            Unit::LitrePerMinute,
+            CommonUnit::LitrePerMinute,
             StandardEquation::VariableArea,
             [$mark],
             Digits::significant($flow, 4),
@@ -56,7 +57,7 @@ final readonly class Rotameter implements FlowStandard
             'Q',
             'actual flow',
             $actual,
-            Unit::LitrePerMinute,
+            CommonUnit::LitrePerMinute,
             StandardEquation::VariableArea,
             [$indicated, ...$this->calibrated->figures($own), ...$air->figures($origin)],
             Digits::significant($actual, 4),

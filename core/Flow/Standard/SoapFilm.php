@@ -9,9 +9,9 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Unit;
 
 /**
  * F-1: a film timed through a burette. The gas behind the film is wet; where the room's humidity was written down, the
@@ -26,8 +26,8 @@ final readonly class SoapFilm implements FlowStandard
     public function columns(): array
     {
         return [
-            Entry::decimal('volume', 'Volume', '0', '100000', Unit::Millilitre, true),
-            Entry::decimal('seconds', 'Time', '0', '3600', Unit::Second, true),
+            Entry::decimal('volume', 'Volume', '0', '100000', CommonUnit::Millilitre, true),
+            Entry::decimal('seconds', 'Time', '0', '3600', CommonUnit::Second, true),
         ];
     }
 
@@ -44,11 +44,11 @@ final readonly class SoapFilm implements FlowStandard
                 'V',
                 'volume the film passed',
                 $row->timed->volume->value,
-                Unit::Millilitre,
+                CommonUnit::Millilitre,
                 $origin,
                 $row->timed->volume->decimals(),
             ),
-            Figure::read('t', 'its time', $row->timed->seconds->value, Unit::Second, $origin, $row->timed->seconds->decimals()),
+            Figure::read('t', 'its time', $row->timed->seconds->value, CommonUnit::Second, $origin, $row->timed->seconds->decimals()),
         ];
         $flow = $row->timed->volume->value->times(60)->dividedBy(1000)->dividedBy($row->timed->seconds->value);
         $this->range->holds($flow);
@@ -57,7 +57,7 @@ final readonly class SoapFilm implements FlowStandard
                 'Q',
                 'actual flow',
                 $flow,
-                Unit::LitrePerMinute,
+                CommonUnit::LitrePerMinute,
                 SharedEquation::TimedVolume,
                 $inputs,
                 Digits::significant($flow, 4),
@@ -73,7 +73,7 @@ final readonly class SoapFilm implements FlowStandard
             'P_w',
             'saturated water vapour',
             $water,
-            Unit::Kilopascal,
+            CommonUnit::Kilopascal,
             StandardEquation::WaterVapour,
             [$figures[0]],
             3,
@@ -83,13 +83,13 @@ final readonly class SoapFilm implements FlowStandard
             'Q',
             'actual flow, without the water of the film',
             $ambient,
-            Unit::LitrePerMinute,
+            CommonUnit::LitrePerMinute,
             SharedEquation::TimedVolume,
             [
                 ...$inputs,
                 $vapour,
                 $figures[1],
-                Figure::read('φ', 'relative humidity', $air->humidity->value, Unit::Percent, $origin, $air->humidity->decimals()),
+                Figure::read('φ', 'relative humidity', $air->humidity->value, CommonUnit::Percent, $origin, $air->humidity->decimals()),
             ],
             Digits::significant($ambient, 4),
         );

@@ -9,6 +9,7 @@ use Footnote\Core\Air\ConditionsMissing;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
@@ -48,7 +49,7 @@ final readonly class TransferOrifice implements FlowStandard
     public function flow(FlowRow $row, Air $air, Origin $origin): Figure
     {
         $standard = $this->standard($row, $air, $origin);
-        $mercury = $air->pressure?->in(Unit::MillimetreMercury)
+        $mercury = $air->pressure?->in(CommonUnit::MillimetreMercury)
             ?? throw new ConditionsMissing('The pressure is not known.');
         $actual = $standard->toFloat() * (760.0 / $mercury->toFloat()) * ($air->kelvin()->toFloat() / self::KELVIN);
 
@@ -56,7 +57,7 @@ final readonly class TransferOrifice implements FlowStandard
             'Q',
             'actual flow',
             $actual,
-            Unit::LitrePerMinute,
+            CommonUnit::LitrePerMinute,
             StandardEquation::Standard,
             [$standard, ...$air->figures($origin)],
             Digits::significant($actual, 4),
@@ -70,18 +71,18 @@ final readonly class TransferOrifice implements FlowStandard
             throw new UnreadableFlow('the slope of the orifice is zero');
         }
         $height = $this->manometer->inchesOfWater($row, $origin);
-        $mercury = $air->pressure?->in(Unit::MillimetreMercury)
+        $mercury = $air->pressure?->in(CommonUnit::MillimetreMercury)
             ?? throw new ConditionsMissing('The pressure is not known.');
         $root = sqrt($height->toFloat() * $mercury->toFloat() / 760.0 * self::KELVIN / $air->kelvin()->toFloat());
         $flow = ($root - $this->intercept->value->toFloat()) / $this->slope->value->toFloat();
-        $litres = $flow * $this->unit->convert(Exact::of(1), Unit::LitrePerMinute)->toFloat();
+        $litres = $flow * $this->unit->convert(Exact::of(1), CommonUnit::LitrePerMinute)->toFloat();
         $this->range->holds(Exact::of(number_format($litres, 9, '.', '')));
         $own = new Origin('certificate', $this->certificate, 'of the orifice, flow in '.$this->unit->value);
 
-        return Figure::derived('Q_std', 'flow at 298 K and 760 mmHg', $litres, Unit::LitrePerMinute, StandardEquation::TransferOrifice, [
+        return Figure::derived('Q_std', 'flow at 298 K and 760 mmHg', $litres, CommonUnit::LitrePerMinute, StandardEquation::TransferOrifice, [
             $height,
-            Figure::read('m', 'slope', $this->slope->value, Unit::None, $own, $this->slope->decimals()),
-            Figure::read('b', 'intercept', $this->intercept->value, Unit::None, $own, $this->intercept->decimals()),
+            Figure::read('m', 'slope', $this->slope->value, CommonUnit::None, $own, $this->slope->decimals()),
+            Figure::read('b', 'intercept', $this->intercept->value, CommonUnit::None, $own, $this->intercept->decimals()),
             ...$air->figures($origin),
         ], Digits::significant($litres, 4));
     }

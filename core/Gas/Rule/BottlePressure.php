@@ -10,7 +10,7 @@ use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasStage;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Quantity\CommonUnit;
 
 /** The bottle was nearly empty. */
 final readonly class BottlePressure extends ChannelRule
@@ -27,7 +27,7 @@ final readonly class BottlePressure extends ChannelRule
             ? $content->whole->isobutylene->pressure
             : $content->whole->bottlePressure;
         $limit = $setting->limit('pressure');
-        if ($pressure !== null && !$limit->isKeptBy($pressure->in(Unit::Bar))) {
+        if ($pressure !== null && !$limit->isKeptBy($pressure->in(CommonUnit::Bar))) {
             yield $setting->finding(
                 \sprintf(
                     '%s stood at %s at the check of %s.',

@@ -8,7 +8,7 @@ use Footnote\Core\Gas\ChannelCheck;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Quantity\CommonUnit;
 
 /** It was much warmer or colder at the run than at the check. */
 final readonly class ConditionsChanged extends ChannelRule
@@ -26,7 +26,7 @@ final readonly class ConditionsChanged extends ChannelRule
             if ($here === null || $there === null) {
                 continue;
             }
-            $off = $there->in(Unit::Kelvin)->minus($here->in(Unit::Kelvin));
+            $off = $there->in(CommonUnit::Kelvin)->minus($here->in(CommonUnit::Kelvin));
             $limit = $setting->limit('temperature');
             if (!$limit->isKeptBy($off->absolute())) {
                 yield $setting->finding(

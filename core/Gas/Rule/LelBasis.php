@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas\Rule;
 
 use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Gas\GasUnit;
 use Footnote\Core\Judgement\Cure;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Quantity\Unit;
 
 /** A percentage of the lower explosive limit means nothing beside a limit until both say how much methane is a hundred. */
 final readonly class LelBasis extends ChannelRule
@@ -24,7 +24,8 @@ final readonly class LelBasis extends ChannelRule
         $held = array_values(
             array_filter(
                 $case->answers,
-                static fn (Result $result): bool => $result->outcomes !== [] && $result->reportedFigure()->unit === Unit::PercentExplosive,
+                static fn (Result $result): bool => $result->outcomes !== []
+                    && $result->reportedFigure()->unit === GasUnit::PercentExplosive,
             ),
         );
         if ($results->sensed->lelDoubt !== null && $held !== []) {

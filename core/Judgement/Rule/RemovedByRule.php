@@ -13,7 +13,6 @@ use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
-use Footnote\Core\Quantity\Dimension;
 
 /**
  * A rule took out what looks like a check and is on no record: where that matters to a number or to a limit, a person says
@@ -95,7 +94,7 @@ final readonly class RemovedByRule implements Rule
     {
         $a = $stands->toFloat();
         $b = $otherwise->toFloat();
-        if ($stands->unit->dimension() === Dimension::Level) {
+        if ($stands->unit->isLevel()) {
             return $a === $b || $setting->limit('level')->isKeptBy(round(abs($a - $b), 9));
         }
         if ($perDecade !== null) {

@@ -10,9 +10,9 @@ use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Particle\ParticleCheck;
 use Footnote\Core\Particle\ParticleResponse;
 use Footnote\Core\Particle\ParticleResults;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 
 /** The flow was not the one that the unit counts by. */
 final readonly class FlowOffNominal extends ParticleRule
@@ -30,7 +30,7 @@ final readonly class FlowOffNominal extends ParticleRule
             $check,
             $case->timeline,
         );
-        $nominal = $case->timeline->instrument->traits->measured('nominalFlow')?->in(Unit::LitrePerMinute);
+        $nominal = $case->timeline->instrument->traits->measured('nominalFlow')?->in(CommonUnit::LitrePerMinute);
         if ($flow === null || $nominal === null || $nominal->isZero()) {
             return;
         }
