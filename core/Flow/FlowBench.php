@@ -26,6 +26,7 @@ use Footnote\Core\Judgement\ReferenceChoice;
 use Footnote\Core\Judgement\ShiftScale;
 use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Section;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
 use Footnote\Core\Quantity\CommonUnit;
@@ -105,77 +106,44 @@ final readonly class FlowBench implements BenchGuide
 
     public function fields(Step $step, Instrument $unit, ?Reference $reference): array
     {
+        $section = new Section(FlowFormat::entries());
+
         return match ($step->id) {
-            FlowProcedures::MEDIUM => [
-                Entry::choice(
-                    'medium',
-                    'At this check the medium is',
-                    ['in line' => 'in line', 'empty' => 'left out', 'not applicable' => 'not applicable'],
-                    true,
-                ),
-                Entry::measured('target', 'Flow it is to be set for', FlowRow::FLOWS),
-            ],
+            FlowProcedures::MEDIUM => [$section->one('medium')->needed(), $section->one('target')],
             FlowProcedures::LEAK => LeakTest::entries(),
             FlowProcedures::CONDITIONS => [
                 ...Air::entries(),
-                Entry::named('thermometer', 'Thermometer', 'reference:'.FlowStandards::THERMOMETER),
-                Entry::named('barometer', 'Barometer', 'reference:'.FlowStandards::BAROMETER),
-                ...self::ofStandard($reference),
+                ...$section->pick('thermometer', 'barometer'),
+                ...self::ofStandard($section, $reference),
             ],
-            FlowProcedures::STANDARD => [...self::ofStandard($reference)],
+            FlowProcedures::STANDARD => self::ofStandard($section, $reference),
             FlowProcedures::UNIT_TEMPERATURE => [
-                Entry::measured('unitTemperature', 'The sampler shows', Air::TEMPERATURES, true),
-                Entry::measured('temperature', 'The thermometer shows', Air::TEMPERATURES, true),
-                Entry::named('thermometer', 'Thermometer', 'reference:'.FlowStandards::THERMOMETER),
-                Entry::measured('unitTemperatureLeft', 'The sampler after adjusting', Air::TEMPERATURES),
+                $section->one('unitTemperature')->called('The sampler shows')->needed(),
+                $section->one('temperature')->called('The thermometer shows')->needed(),
+                $section->one('thermometer'),
+                $section->one('unitTemperatureLeft')->called('The sampler after adjusting'),
             ],
             FlowProcedures::UNIT_PRESSURE => [
-                Entry::measured('unitPressure', 'The sampler shows', Air::PRESSURES, true),
-                Entry::measured('pressure', 'The barometer shows', Air::PRESSURES, true),
-                Entry::named('barometer', 'Barometer', 'reference:'.FlowStandards::BAROMETER),
-                Entry::measured('unitPressureLeft', 'The sampler after adjusting', Air::PRESSURES),
+                $section->one('unitPressure')->called('The sampler shows')->needed(),
+                $section->one('pressure')->called('The barometer shows')->needed(),
+                $section->one('barometer'),
+                $section->one('unitPressureLeft')->called('The sampler after adjusting'),
             ],
             default => [],
         };
     }
 
     /** @return non-empty-list<Entry> what a kind of standard wants noted beside its readings, and whether anything flowed */
-    private static function ofStandard(?Reference $reference): array
+    private static function ofStandard(Section $section, ?Reference $reference): array
     {
         return [
             ...match ($reference?->kind) {
-                FlowStandards::SOAP_FILM => [
-                    Entry::decimal(
-                        'humidity',
-                        'Relative humidity',
-                        '0',
-                        '100',
-                        CommonUnit::Percent,
-                        help: 'Where given, the water of the film is taken out; do so at both ends or at neither',
-                    ),
-                ],
-                FlowStandards::ROTAMETER => [
-                    Entry::choice(
-                        'floatRead',
-                        'Read at',
-                        ['middle' => 'the middle of the float', 'bottom' => 'the bottom of the float', 'top' => 'the top of the float'],
-                        true,
-                    ),
-                ],
-                FlowStandards::ORIFICE => [
-                    Entry::decimal('restLeft', 'One leg at rest', '-1000', '1000', help: 'Before there is flow, from the scale\'s zero'),
-                    Entry::decimal('restRight', 'Other leg at rest', '-1000', '1000'),
-                    Entry::decimal(
-                        'gravity',
-                        'Specific gravity of the fluid',
-                        '0.5',
-                        '15',
-                        help: 'Water 1; oil wants its own. Empty: as registered, else water',
-                    ),
-                ],
+                FlowStandards::SOAP_FILM => $section->pick('humidity'),
+                FlowStandards::ROTAMETER => [$section->one('floatRead')->needed()],
+                FlowStandards::ORIFICE => $section->pick('restLeft', 'restRight', 'gravity'),
                 default => [],
             },
-            Entry::choice('standstill', 'If nothing flows', Standstill::choices()),
+            $section->one('standstill'),
         ];
     }
 

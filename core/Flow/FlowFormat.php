@@ -154,23 +154,50 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
 
     public function check(): array
     {
+        return self::entries();
+    }
+
+    /** @return list<Entry> what the section of a check holds */
+    public static function entries(): array
+    {
         $rows = [...FlowRow::entries(), ReadingEntries::provenance(true)];
 
         return [
             Entry::text('procedure', 'Procedure'),
             Entry::text('setting', 'Setting'),
             ...Air::entries(),
-            Entry::decimal('humidity', 'Humidity', '0', '100'),
-            Entry::named('thermometer', 'Thermometer', ''),
-            Entry::named('barometer', 'Barometer', ''),
-            Entry::choice('medium', 'Medium', ['in line' => '', 'empty' => '', 'not applicable' => '']),
-            Entry::measured('target', 'Set for', FlowRow::FLOWS),
-            Entry::choice('floatRead', 'Float', ['middle' => '', 'bottom' => '', 'top' => '']),
-            Entry::decimal('restLeft', 'One leg at rest', '-1000', '1000'),
+            Entry::decimal(
+                'humidity',
+                'Relative humidity',
+                '0',
+                '100',
+                CommonUnit::Percent,
+                help: 'Where given, the water of the film is taken out; do so at both ends or at neither',
+            ),
+            Entry::named('thermometer', 'Thermometer', 'reference:'.FlowStandards::THERMOMETER),
+            Entry::named('barometer', 'Barometer', 'reference:'.FlowStandards::BAROMETER),
+            Entry::choice(
+                'medium',
+                'At this check the medium is',
+                ['in line' => 'in line', 'empty' => 'left out', 'not applicable' => 'not applicable'],
+            ),
+            Entry::measured('target', 'Flow it is to be set for', FlowRow::FLOWS),
+            Entry::choice(
+                'floatRead',
+                'Read at',
+                ['middle' => 'the middle of the float', 'bottom' => 'the bottom of the float', 'top' => 'the top of the float'],
+            ),
+            Entry::decimal('restLeft', 'One leg at rest', '-1000', '1000', help: 'Before there is flow, from the scale\'s zero'),
             Entry::decimal('restRight', 'Other leg at rest', '-1000', '1000'),
-            Entry::decimal('gravity', 'Specific gravity', '0.5', '15'),
+            Entry::decimal(
+                'gravity',
+                'Specific gravity of the fluid',
+                '0.5',
+                '15',
+                help: 'Water 1; oil wants its own. Empty: as registered, else water',
+            ),
             ...LeakTest::entries(),
-            Entry::choice('standstill', 'If nothing flowed', Standstill::choices()),
+            Entry::choice('standstill', 'If nothing flows', Standstill::choices()),
             Entry::measured('unitTemperature', 'Sampler\'s temperature', Air::TEMPERATURES),
             Entry::measured('unitPressure', 'Sampler\'s pressure', Air::PRESSURES),
             Entry::measured('unitTemperatureLeft', 'Sampler\'s temperature as left', Air::TEMPERATURES),

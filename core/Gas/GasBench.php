@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Gas;
 
-use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Check;
@@ -20,6 +19,7 @@ use Footnote\Core\Judgement\ReferenceChoice;
 use Footnote\Core\Judgement\ShiftScale;
 use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Section;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
 use Footnote\Core\Quantity\CommonUnit;
@@ -62,16 +62,14 @@ final readonly class GasBench implements AsksByReference
 
     public function fields(Step $step, Instrument $unit, ?Reference $reference): array
     {
+        $section = new Section(GasFormat::entries());
+
         return match ($step->id) {
-            GasProcedures::SOURCE => [
-                Entry::choice('zeroSource', 'Zeroed in', ZeroSource::choices(), true),
-                Entry::named('zeroBottle', 'Bottle of zero air', 'reference:'.Bottle::KIND, help: 'Where it is one'),
-                Entry::measured('temperature', 'Temperature here', Air::TEMPERATURES),
-            ],
-            GasProcedures::REFERENCE => [Entry::measured('bottlePressure', 'Pressure of the bottle', Bottle::PRESSURES)],
+            GasProcedures::SOURCE => [$section->one('zeroSource')->needed(), ...$section->pick('zeroBottle', 'temperature')],
+            GasProcedures::REFERENCE => $section->pick('bottlePressure'),
             GasProcedures::ISOBUTYLENE_BOTTLE => [
-                Entry::named('isobutyleneBottle', 'Bottle of isobutylene', 'reference:'.Bottle::KIND, true),
-                Entry::measured('isobutylenePressure', 'Pressure of the bottle', Bottle::PRESSURES),
+                $section->one('isobutyleneBottle')->needed(),
+                $section->one('isobutylenePressure')->called('Pressure of the bottle'),
             ],
             default => [],
         };
@@ -107,18 +105,10 @@ final readonly class GasBench implements AsksByReference
         if ($step->kind !== StepKind::Readings || $stage === null) {
             return [];
         }
+        $row = new Section(GasRow::entries());
         $channel = Entry::choice('channel', 'Channel', array_combine(self::names($unit), self::names($unit)), true);
-        $value = Entry::decimal('value', 'Reads', '-1000000', '1000000', required: true);
 
-        return $stage === GasStage::Zero
-            ? [$channel, $value]
-            : [
-                $channel,
-                $value,
-                Entry::decimal('expected', 'Expects', '0', '1000000'),
-                Entry::text('selected', 'Set to', help: 'The gas that is selected, where the unit has a choice'),
-                Entry::decimal('seconds', 'After', '0', '7200', CommonUnit::Second),
-            ];
+        return [$channel, ...($stage === GasStage::Zero ? $row->pick('value') : $row->pick('value', 'expected', 'selected', 'seconds'))];
     }
 
     public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array

@@ -156,14 +156,20 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
 
     public function check(): array
     {
+        return self::entries();
+    }
+
+    /** @return list<Entry> what the section of a check holds */
+    public static function entries(): array
+    {
         return [
             Entry::text('procedure', 'Procedure'),
-            Entry::choice('zeroSource', 'Zero source', ZeroSource::choices()),
-            Entry::named('zeroBottle', 'Bottle of zero air', ''),
-            Entry::named('isobutyleneBottle', 'Bottle of isobutylene', ''),
+            Entry::choice('zeroSource', 'Zeroed in', ZeroSource::choices()),
+            Entry::named('zeroBottle', 'Bottle of zero air', 'reference:'.Bottle::KIND, help: 'Where it is one'),
+            Entry::named('isobutyleneBottle', 'Bottle of isobutylene', 'reference:'.Bottle::KIND),
             Entry::measured('bottlePressure', 'Pressure of the bottle', Bottle::PRESSURES),
             Entry::measured('isobutylenePressure', 'Pressure of the bottle of isobutylene', Bottle::PRESSURES),
-            Entry::measured('temperature', 'Temperature', Air::TEMPERATURES),
+            Entry::measured('temperature', 'Temperature here', Air::TEMPERATURES),
             ...array_merge(
                 ...array_map(
                     static fn (GasStage $stage): array => [

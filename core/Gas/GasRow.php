@@ -36,10 +36,10 @@ final readonly class GasRow
     {
         return [
             Entry::text('channel', 'Channel', true)->filledIn(),
-            Entry::decimal('value', 'Reading', '-1000000', '1000000', required: true),
-            Entry::decimal('seconds', 'Since gas on', '0', '7200', CommonUnit::Second),
-            Entry::decimal('expected', 'The unit expects', '0', '1000000'),
-            Entry::text('selected', 'Gas selected'),
+            Entry::decimal('value', 'Reads', '-1000000', '1000000', required: true),
+            Entry::decimal('seconds', 'After', '0', '7200', CommonUnit::Second),
+            Entry::decimal('expected', 'Expects', '0', '1000000'),
+            Entry::text('selected', 'Set to', help: 'The gas that is selected, where the unit has a choice'),
             ReadingEntries::provenance(),
             Entry::text('struck', 'Struck out'),
         ];

@@ -19,6 +19,7 @@ use Footnote\Core\Judgement\ReferenceChoice;
 use Footnote\Core\Judgement\ShiftScale;
 use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Section;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Quantity\Exact;
 
@@ -44,33 +45,14 @@ final readonly class AcousticBench implements BenchGuide
 
     public function fields(Step $step, Instrument $unit, ?Reference $reference): array
     {
+        $section = new Section(AcousticSection::entries());
+
         return match ($step->id) {
             AcousticProcedure::REFERENCE => [
-                ...($this->weighted ? [
-                    Entry::choice('weighting', 'Weighting set', ['A' => 'A', 'C' => 'C', 'Z' => 'Z'], help: 'It matters off 1 kHz'),
-                ] : []),
-                Entry::decimal('entered', 'Level the meter expects', '-20', '200', LevelUnit::Decibel),
-                Entry::decimal(
-                    'microphoneCorrection',
-                    'Microphone correction',
-                    '-20',
-                    '20',
-                    LevelUnit::Decibel,
-                    help: 'As the manual gives it; empty is none',
-                ),
-                Entry::decimal(
-                    'pressureCorrection',
-                    'Pressure correction',
-                    '-20',
-                    '20',
-                    LevelUnit::Decibel,
-                    help: 'None for calibrators with feedback',
-                ),
+                ...($this->weighted ? $section->pick('weighting') : []),
+                ...$section->pick('entered', 'microphoneCorrection', 'pressureCorrection'),
             ],
-            AcousticProcedure::AS_FOUND => $unit->traits->flag('selfAdjusting') ? [
-                Entry::decimal('factorBefore', 'Factor before', '-60', '60', LevelUnit::Decibel),
-                Entry::decimal('factorAfter', 'Factor after', '-60', '60', LevelUnit::Decibel),
-            ] : [],
+            AcousticProcedure::AS_FOUND => $unit->traits->flag('selfAdjusting') ? $section->pick('factorBefore', 'factorAfter') : [],
             default => [],
         };
     }

@@ -21,6 +21,7 @@ use Footnote\Core\Judgement\ReferenceChoice;
 use Footnote\Core\Judgement\ShiftScale;
 use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Section;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
 use Footnote\Core\Quantity\CommonUnit;
@@ -52,16 +53,17 @@ final readonly class ParticleBench implements BenchGuide
 
     public function fields(Step $step, Instrument $unit, ?Reference $reference): array
     {
+        $section = new Section(ParticleFormat::entries());
+
         return match ($step->id) {
-            ParticleProcedures::CELL => [
-                Entry::decimal('cell', 'Cell', '0', '200', CommonUnit::Percent),
-                Entry::decimal('laser', 'Laser', '0', '500', CommonUnit::Percent),
-                Entry::decimal('cellLeft', 'Cell after cleaning', '0', '200', CommonUnit::Percent),
-                Entry::flag('cellAdjusted', 'Its voltage was adjusted'),
+            ParticleProcedures::CELL => $section->pick('cell', 'laser', 'cellLeft', 'cellAdjusted'),
+            ParticleProcedures::BLANK => [$section->one('blankMinutes')->needed()],
+            ParticleProcedures::PERIOD_SHORT => ParticleFormat::periodEntries(),
+            // Who walks this step has spheres; a check without them names none.
+            ParticleProcedures::SPHERES => [
+                $section->one('lot')->needed(),
+                ...$section->pick('threshold', 'spike', 'jug', 'observed'),
             ],
-            ParticleProcedures::BLANK => [Entry::decimal('blankMinutes', 'Counted for', '0.1', '1440', CommonUnit::Minute, true)],
-            'period-short' => ParticleFormat::periodEntries(),
-            ParticleProcedures::SPHERES => ParticleFormat::sphereEntries(),
             default => [],
         };
     }
@@ -81,12 +83,10 @@ final readonly class ParticleBench implements BenchGuide
                     array_combine($sizes, array_map(static fn (string $size): string => $size.' µm', $sizes)),
                     true,
                 ),
-                Entry::decimal('value', 'Counts', '0', '100000000', required: true),
+                ParticleFormat::counts(),
             ],
             ParticleProcedures::ZERO_FOUND,
-            ParticleProcedures::ZERO_LEFT => [
-                Entry::decimal('value', 'Shows', '-1000', '100000', CommonUnit::MilligramPerCubicMetre, true),
-            ],
+            ParticleProcedures::ZERO_LEFT => [ParticleFormat::shows()],
             default => ParticleFormat::flowColumns(),
         };
     }

@@ -159,6 +159,12 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
 
     public function check(): array
     {
+        return self::entries();
+    }
+
+    /** @return list<Entry> what the section of a check holds */
+    public static function entries(): array
+    {
         $row = static fn (string $list, Entry ...$entries): Entry => Entry::rows(
             $list,
             '',
@@ -169,24 +175,28 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
         return [
             Entry::text('procedure', ''), Entry::text('setting', ''),
             $flow('flowFound'), $flow('flowLeft'), Entry::flag('flowAdjusted', ''),
-            Entry::decimal('cell', '', '0', '200'),
-            Entry::decimal('cellLeft', '', '0', '200'),
-            Entry::flag('cellAdjusted', ''),
-            Entry::decimal('laser', '', '0', '500'),
-            Entry::decimal('blankMinutes', '', '0.1', '1440'),
-            $row('blankFound', Entry::text('size', '', true)->filledIn(), Entry::decimal('value', '', '0', '100000000', required: true)),
-            $row('zeroFound', Entry::decimal('value', '', '-1000', '100000', required: true)),
-            $row('zeroLeft', Entry::decimal('value', '', '-1000', '100000', required: true)),
+            Entry::decimal('cell', 'Cell', '0', '200', CommonUnit::Percent),
+            Entry::decimal('cellLeft', 'Cell after cleaning', '0', '200', CommonUnit::Percent),
+            Entry::flag('cellAdjusted', 'Its voltage was adjusted'),
+            Entry::decimal('laser', 'Laser', '0', '500', CommonUnit::Percent),
+            Entry::decimal('blankMinutes', 'Counted for', '0.1', '1440', CommonUnit::Minute),
+            $row('blankFound', Entry::text('size', 'From', true)->filledIn(), self::counts()),
+            $row('zeroFound', self::shows()),
+            $row('zeroLeft', self::shows()),
             Entry::flag('zeroAdjusted', ''),
-            // The bench asks for the lot; a check without spheres has none.
-            ...array_map(
-                static fn (Entry $entry): Entry => $entry->name === 'lot'
-                    ? Entry::named('lot', $entry->words->label, $entry->among->of)
-                    : $entry,
-                self::sphereEntries(),
-            ),
+            ...self::sphereEntries(),
             ...self::periodEntries(),
         ];
+    }
+
+    public static function counts(): Entry
+    {
+        return Entry::decimal('value', 'Counts', '0', '100000000', required: true);
+    }
+
+    public static function shows(): Entry
+    {
+        return Entry::decimal('value', 'Shows', '-1000', '100000', CommonUnit::MilligramPerCubicMetre, true);
     }
 
     /** @return non-empty-list<Entry> */
@@ -204,7 +214,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
     public static function sphereEntries(): array
     {
         return [
-            Entry::named('lot', 'Lot of spheres', 'reference:'.Spheres::KIND, true),
+            Entry::named('lot', 'Lot of spheres', 'reference:'.Spheres::KIND),
             Entry::decimal('threshold', 'Half are counted at', '0.01', '1000', CommonUnit::Micrometre, help: 'The half-count point'),
             Entry::measured('spike', 'Suspension put in', [CommonUnit::Millilitre]),
             Entry::measured('jug', 'into water', [CommonUnit::Millilitre, CommonUnit::Litre]),

@@ -25,6 +25,7 @@ final class ParticleProcedures
     public const ZERO_FOUND = 'zero-found';
     public const ZERO_LEFT = 'zero-left';
     public const SPHERES = 'spheres';
+    public const PERIOD_SHORT = 'period-short';
     public const PERIOD_BACK = 'period-back';
 
     /** @return non-empty-list<Procedure> */
@@ -41,7 +42,7 @@ final class ParticleProcedures
                 new Procedure(self::SIZES, 'Flow, clean air and spheres', [
                     self::clean(), self::cell(), ...self::flow(), self::blank($unit),
                     new Step(
-                        'period-short',
+                        self::PERIOD_SHORT,
                         StepKind::Entries,
                         new StepWords(
                             'Sample period',

@@ -114,6 +114,20 @@ final readonly class Entry
         );
     }
 
+    /** The same in the words of whoever asks. */
+    public function called(string $label, string $help = ''): self
+    {
+        $words = new EntryWords($label, $help);
+
+        return new self($this->name, $this->kind, $words, $this->required, $this->scale, $this->among, $this->when);
+    }
+
+    /** The same where it must be answered. */
+    public function needed(): self
+    {
+        return new self($this->name, $this->kind, $this->words, true, $this->scale, $this->among, $this->when);
+    }
+
     /** Asked only where another entry is answered, or is one of these. */
     public function onlyWith(string $entry, string ...$values): self
     {

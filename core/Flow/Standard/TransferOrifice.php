@@ -79,12 +79,20 @@ final readonly class TransferOrifice implements FlowStandard
         $this->range->holds(Exact::of(number_format($litres, 9, '.', '')));
         $own = new Origin('certificate', $this->certificate, 'of the orifice, flow in '.$this->unit->value);
 
-        return Figure::derived('Q_std', 'flow at 298 K and 760 mmHg', $litres, CommonUnit::LitrePerMinute, StandardEquation::TransferOrifice, [
-            $height,
-            Figure::read('m', 'slope', $this->slope->value, CommonUnit::None, $own, $this->slope->decimals()),
-            Figure::read('b', 'intercept', $this->intercept->value, CommonUnit::None, $own, $this->intercept->decimals()),
-            ...$air->figures($origin),
-        ], Digits::significant($litres, 4));
+        return Figure::derived(
+            'Q_std',
+            'flow at 298 K and 760 mmHg',
+            $litres,
+            CommonUnit::LitrePerMinute,
+            StandardEquation::TransferOrifice,
+            [
+                $height,
+                Figure::read('m', 'slope', $this->slope->value, CommonUnit::None, $own, $this->slope->decimals()),
+                Figure::read('b', 'intercept', $this->intercept->value, CommonUnit::None, $own, $this->intercept->decimals()),
+                ...$air->figures($origin),
+            ],
+            Digits::significant($litres, 4),
+        );
     }
 
     public function basis(): string
