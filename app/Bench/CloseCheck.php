@@ -13,8 +13,9 @@ use Footnote\App\Logbook\Row\CheckLeaning;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\Row\RecordedCheck;
 use Footnote\App\Logbook\SiteClock;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Moments;
 use Footnote\App\Storage\Numbers;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Instrument;
@@ -33,7 +34,7 @@ final readonly class CloseCheck
         private Journal $journal,
         private Logbook $logbook,
         private Drafts $drafts,
-        private Workings $workings,
+        private Touches $touches,
         private EvidenceReader $reader,
         private Formats $families,
         private Numbers $numbers,
@@ -88,7 +89,7 @@ final readonly class CloseCheck
             }
             $this->keep($check, $record, $by);
             $draft->close($this->clock->now());
-            $this->workings->forgetInstrument($draft->instrument);
+            $this->touches->unit($draft->instrument, $check->at);
 
             return $check->id;
         });
@@ -129,7 +130,7 @@ final readonly class CloseCheck
         ));
         $this->entities->flush();
         foreach ($leaning as $reference) {
-            $this->entities->persist(new CheckLeaning($check->id, $reference));
+            $this->entities->persist(new CheckLeaning($check->id, $reference, $check->instrument, Moments::text($check->at)));
         }
     }
 

@@ -10,7 +10,7 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\RecordedIntervention;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
 use Footnote\App\Logbook\SiteClock;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Numbers;
 use Footnote\Core\Record\EvidenceReader;
@@ -23,7 +23,7 @@ final readonly class RecordIntervention
     public function __construct(
         private EntityManagerInterface $entities,
         private Journal $journal,
-        private Workings $workings,
+        private Touches $touches,
         private EvidenceReader $reader,
         private Numbers $numbers,
         private SiteClock $site,
@@ -57,7 +57,7 @@ final readonly class RecordIntervention
                     $by->code,
                     $this->clock->now(),
                 ));
-                $this->workings->forgetInstrument($unit->id);
+                $this->touches->unit($unit->id, $event->at);
 
                 return $event->id;
             },

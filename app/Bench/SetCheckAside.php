@@ -10,7 +10,7 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\RecordedCheck;
 use Footnote\App\Logbook\Row\RecordedSetAside;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
@@ -23,7 +23,7 @@ final readonly class SetCheckAside
     public function __construct(
         private EntityManagerInterface $entities,
         private Journal $journal,
-        private Workings $workings,
+        private Touches $touches,
         private EvidenceReader $reader,
         private Formats $families,
         private ClockInterface $clock,
@@ -47,7 +47,7 @@ final readonly class SetCheckAside
             ['check' => $id, ...$record],
             function () use ($id, $record, $by, $check): void {
                 $this->entities->persist(new RecordedSetAside($id, $record, $by->code, $this->clock->now()));
-                $this->workings->forgetInstrument($check->instrument);
+                $this->touches->unit($check->instrument, $check->at);
             },
         );
     }

@@ -8,7 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\Campaign;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Record\EvidenceReader;
@@ -22,7 +22,7 @@ final readonly class MeasureAgainst
     public function __construct(
         private EntityManagerInterface $entities,
         private Journal $journal,
-        private Workings $workings,
+        private Touches $touches,
         private Formats $families,
     ) {
     }
@@ -43,7 +43,7 @@ final readonly class MeasureAgainst
         $this->journal->during($by->code, 'campaign measures against', $journalled, function () use ($id, $told): void {
             $campaign = $this->entities->find(Campaign::class, $id) ?? throw Problem::missing('Campaign '.$id);
             $campaign->measureAgainst(['criteria' => $told->raw('criteria') ?? [], 'limits' => $told->raw('limits') ?? []]);
-            $this->workings->forgetCampaign($id);
+            $this->touches->campaign($id);
         });
     }
 }

@@ -70,7 +70,7 @@ final class AssessCommand extends Command
             $assessed = [];
             $shifts = new ShiftAssessor($this->assessor, $policy, $campaign->yardsticks);
             foreach ($campaign->timelines as $timeline) {
-                foreach ($timeline->runs as $run) {
+                foreach ($timeline->runs() as $run) {
                     $assessed[] = $this->writer->write($shifts->assess($run, $timeline, $campaign->shiftOf($run)));
                 }
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Console;
 
 use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\Judging;
 use Footnote\App\Logbook\Workings;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -17,8 +18,11 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('footnote:work-out', 'Works every run of a campaign out afresh under its policy.')]
 final class WorkOutCommand extends Command
 {
-    public function __construct(private readonly Campaigns $campaigns, private readonly Workings $workings)
-    {
+    public function __construct(
+        private readonly Campaigns $campaigns,
+        private readonly Workings $workings,
+        private readonly Judging $judging,
+    ) {
         parent::__construct();
     }
 
@@ -38,11 +42,10 @@ final class WorkOutCommand extends Command
             return self::INVALID;
         }
         $runs = $this->campaigns->runs($campaign);
-        $this->workings->forgetCampaign($campaign);
         $began = hrtime(true);
         if ($input->getOption('judge-only') === true) {
-            foreach ($this->workings->judge($runs, $policy) as $assessments) {
-                unset($assessments);
+            foreach (array_chunk($runs, 50) as $some) {
+                $this->judging->judge($some, $policy);
             }
         } else {
             $this->workings->workOut($runs, $policy);

@@ -49,12 +49,14 @@ final readonly class DecideResult
         $reason = $fields->optionalText('reason', 4000) ?? '';
         $after = $fields->optionalNumber('after', 0, 1e12);
         $told = ['run' => $run, 'digest' => $seen, 'reason' => $reason, 'verdict' => $fields->raw('verdict')];
+        // Judged before the lock is taken; within it only whether that still holds is asked.
+        $policy = $this->campaigns->policyOf($run);
+        $fresh = $this->workings->fresh($run, $policy);
         $this->journal->during(
             $user->code,
             'result '.self::KINDS[$kind],
             $told,
-            function () use ($user, $run, $fields, $kind, $seen, $reason, $after): void {
-                $policy = $this->campaigns->policyOf($run);
+            function () use ($user, $run, $fields, $kind, $seen, $reason, $after, $policy, $fresh): void {
                 $last = $this->decisions->last($run);
                 if ($last !== null && (float) Cells::text($last, 'id') !== $after) {
                     throw new Problem(409, \sprintf(
@@ -63,7 +65,9 @@ final readonly class DecideResult
                     ));
                 }
                 // By the evidence of this moment, whatever was kept: what arrives while a run is worked out is never signed over.
-                $worked = $this->workings->now($run, $policy);
+                $isSame = $this->campaigns->policyOf($run) === $policy && $this->workings->holds($fresh);
+                $policy = $this->campaigns->policyOf($run);
+                $worked = ($isSame ? $fresh : $this->workings->fresh($run, $policy))->worked;
                 if ($worked->said !== $seen) {
                     throw new Problem(409, 'The evidence has changed since this page was opened. Look at it again; nothing was changed.');
                 }

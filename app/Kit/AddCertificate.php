@@ -10,7 +10,7 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\AddedCertificate;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
 use Footnote\App\Logbook\Row\RegisteredReference;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
@@ -23,7 +23,7 @@ final readonly class AddCertificate
     public function __construct(
         private EntityManagerInterface $entities,
         private Journal $journal,
-        private Workings $workings,
+        private Touches $touches,
         private EvidenceReader $reader,
         private Formats $families,
         private ClockInterface $clock,
@@ -36,7 +36,7 @@ final readonly class AddCertificate
         $this->reader->certificate($told, null);
         $this->journal->during($by->code, 'certificate added', ['of' => $id, ...$told->data()], function () use ($by, $unit, $told): void {
             $this->entities->persist(new AddedCertificate($unit->id, null, $told->data(), $by->code, $this->clock->now()));
-            $this->workings->forgetInstrument($unit->id);
+            $this->touches->unit($unit->id, null);
         });
     }
 
@@ -54,7 +54,7 @@ final readonly class AddCertificate
             ['of' => $id, ...$told->data()],
             function () use ($by, $reference, $told): void {
                 $this->entities->persist(new AddedCertificate(null, $reference->id, $told->data(), $by->code, $this->clock->now()));
-                $this->workings->forgetReference($reference->id);
+                $this->touches->reference($reference->id);
             },
         );
     }

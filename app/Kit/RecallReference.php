@@ -9,7 +9,7 @@ use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\RecordedRecall;
 use Footnote\App\Logbook\Row\RegisteredReference;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
@@ -22,7 +22,7 @@ final readonly class RecallReference
     public function __construct(
         private EntityManagerInterface $entities,
         private Journal $journal,
-        private Workings $workings,
+        private Touches $touches,
         private EvidenceReader $reader,
         private Formats $families,
         private ClockInterface $clock,
@@ -49,7 +49,7 @@ final readonly class RecallReference
             ['reference' => $id, ...$record],
             function () use ($id, $record, $by): void {
                 $this->entities->persist(new RecordedRecall($id, $record, $by->code, $this->clock->now()));
-                $this->workings->forgetReference($id);
+                $this->touches->reference($id);
             },
         );
     }

@@ -9,7 +9,7 @@ use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\AddedCertificate;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
@@ -24,7 +24,7 @@ final readonly class RegisterInstrument
     public function __construct(
         private EntityManagerInterface $entities,
         private Journal $journal,
-        private Workings $workings,
+        private Touches $touches,
         private EvidenceReader $reader,
         private Formats $families,
         private ClockInterface $clock,
@@ -52,7 +52,7 @@ final readonly class RegisterInstrument
             }
             // Logs that name it may be its own, and no other's.
             foreach (array_filter([$instrument->id, $instrument->serial], \is_string(...)) as $name) {
-                $this->workings->forgetLogsNaming($name);
+                $this->touches->logsNaming($name);
             }
         });
 

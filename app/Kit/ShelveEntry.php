@@ -8,7 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\LibraryEntry;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
@@ -20,7 +20,7 @@ final readonly class ShelveEntry
     public function __construct(
         private EntityManagerInterface $entities,
         private Journal $journal,
-        private Workings $workings,
+        private Touches $touches,
         private Formats $families,
         private ClockInterface $clock,
     ) {
@@ -42,7 +42,7 @@ final readonly class ShelveEntry
                 $this->entities->persist(new LibraryEntry($on->id, $code, $told->data(), $by->code, $this->clock->now()));
                 if (isset($on->shipped()[$code])) {
                     // It stands over what came with Footnote: what leaned on that is worked out again.
-                    $this->workings->forgetAll();
+                    $this->touches->libraries();
                 }
             },
         );

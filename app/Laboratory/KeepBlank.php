@@ -10,7 +10,7 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\Campaign;
 use Footnote\App\Logbook\Row\KeptBlank;
 use Footnote\App\Logbook\Runs;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -23,7 +23,7 @@ final readonly class KeepBlank
         private EntityManagerInterface $entities,
         private Journal $journal,
         private Runs $runs,
-        private Workings $workings,
+        private Touches $touches,
         private ClockInterface $clock,
     ) {
     }
@@ -54,7 +54,7 @@ final readonly class KeepBlank
         $journalled = ['campaign' => $campaign->id, ...$record];
         $this->journal->during($by->code, 'blank kept', $journalled, function () use ($by, $medium, $campaign, $record): void {
             $this->entities->persist(new KeptBlank($medium, $campaign->id, $record, $by->code, $this->clock->now()));
-            $this->workings->forgetCampaign($campaign->id);
+            $this->touches->campaign($campaign->id);
         });
     }
 }

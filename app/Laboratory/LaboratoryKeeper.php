@@ -7,7 +7,7 @@ namespace Footnote\App\Laboratory;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Libraries;
 use Footnote\App\Logbook\Reports;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Air\Substances;
@@ -28,7 +28,7 @@ final readonly class LaboratoryKeeper
         private Reports $reports,
         private Libraries $libraries,
         private Journal $journal,
-        private Workings $workings,
+        private Touches $touches,
         private ClockInterface $clock,
     ) {
     }
@@ -219,7 +219,7 @@ final readonly class LaboratoryKeeper
             static fn (array $row): array => [Cells::text($row, 'medium'), Cells::text($row, 'analyte'), self::json($row)],
             $rows,
         ));
-        $this->workings->forgetMedia($media);
+        $this->touches->media($media);
 
         return \count($rows);
     }

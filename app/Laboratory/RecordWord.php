@@ -10,7 +10,7 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Reports;
 use Footnote\App\Logbook\Row\LaboratoryReport;
 use Footnote\App\Logbook\Row\LaboratoryWord;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Flow\Corrected;
 use Footnote\Core\Record\Fields;
@@ -23,7 +23,7 @@ final readonly class RecordWord
         private EntityManagerInterface $entities,
         private Journal $journal,
         private Reports $reports,
-        private Workings $workings,
+        private Touches $touches,
         private ClockInterface $clock,
     ) {
     }
@@ -46,7 +46,7 @@ final readonly class RecordWord
         $journalled = ['report' => $id, 'reason' => $reason, ...$record];
         $this->journal->during($by->code, 'laboratory said', $journalled, function () use ($by, $id, $record, $reason): void {
             $this->entities->persist(new LaboratoryWord($id, $record, $reason, $by->code, $this->clock->now()));
-            $this->workings->forgetMedia($this->reports->media($id));
+            $this->touches->media($this->reports->media($id));
         });
     }
 }

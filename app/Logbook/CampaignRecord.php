@@ -117,7 +117,8 @@ final readonly class CampaignRecord
     /** @return array<string, list<array<string, mixed>>> blanks of the campaign, and every report with rows on its media */
     private function laboratory(string $campaign): array
     {
-        $own = 'SELECT medium FROM run WHERE campaign_id = ? AND medium IS NOT NULL UNION SELECT medium FROM blank WHERE campaign_id = ?';
+        $own = 'SELECT medium FROM run_state WHERE campaign_id = ? AND medium IS NOT NULL'
+            .' UNION SELECT medium FROM blank WHERE campaign_id = ?';
         $reports = [];
         $rows = [];
         $on = 'SELECT w.report_id, w.record, r.record AS report FROM laboratory_row w '

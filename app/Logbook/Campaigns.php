@@ -158,7 +158,7 @@ final readonly class Campaigns
     public function wasSeen(string $campaign): bool
     {
         return $this->connection->fetchOne(
-            'SELECT 1 FROM run WHERE campaign_id = ? AND stopped_at IS NOT NULL LIMIT 1',
+            'SELECT 1 FROM run_state WHERE campaign_id = ? AND stopped_at IS NOT NULL LIMIT 1',
             [$campaign],
         ) !== false;
     }

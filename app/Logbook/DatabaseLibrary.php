@@ -81,8 +81,9 @@ final class DatabaseLibrary implements Library, Laboratory
         if ($this->users === null) {
             $this->users = [];
             foreach (array_chunk($this->media, 500) as $some) {
+                $marks = implode(', ', array_fill(0, \count($some), '?'));
                 foreach ($this->connection->fetchAllNumeric(
-                    'SELECT medium, id FROM run WHERE medium IN ('.implode(', ', array_fill(0, \count($some), '?')).') ORDER BY id',
+                    "SELECT medium, run_id FROM run_state WHERE medium IN ($marks) ORDER BY run_id",
                     $some,
                 ) as [$used, $run]) {
                     \assert(\is_string($used) && \is_string($run));

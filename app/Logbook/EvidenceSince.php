@@ -15,9 +15,10 @@ final readonly class EvidenceSince
     private const UNIT = 'instrument_id = (SELECT instrument_id FROM run WHERE id = :run)';
     private const LEANS = 'reference_id IN (SELECT l.reference_id FROM check_leaning l'
         .' JOIN check_record c ON c.id = l.check_id WHERE c.'.self::UNIT.')';
-    private const SHIFT = 'run_id IN (SELECT o.id FROM run r JOIN run o ON o.shift_key = r.shift_key WHERE r.id = :run)';
-    private const MEDIA = 'medium IN (SELECT o.medium FROM run r JOIN run o ON o.campaign_id = r.campaign_id WHERE r.id = :run'
-        .' UNION SELECT b.medium FROM blank b JOIN run r ON r.campaign_id = b.campaign_id WHERE r.id = :run)';
+    private const MATES = 'SELECT o.run_id FROM run_state r JOIN run_state o ON o.shift_key = r.shift_key WHERE r.run_id = :run';
+    private const SHIFT = 'run_id IN ('.self::MATES.')';
+    private const MEDIA = 'medium IN (SELECT o.medium FROM run_state r JOIN run_state o ON o.campaign_id = r.campaign_id'
+        .' WHERE r.run_id = :run UNION SELECT b.medium FROM blank b JOIN run r ON r.campaign_id = b.campaign_id WHERE r.id = :run)';
 
     private const WHERE = [
         'SELECT 1 FROM check_record WHERE '.self::UNIT,
@@ -27,7 +28,7 @@ final readonly class EvidenceSince
         'SELECT 1 FROM recall WHERE '.self::LEANS,
         'SELECT 1 FROM run_fact WHERE '.self::SHIFT,
         'SELECT 1 FROM log_file WHERE '.self::SHIFT,
-        'SELECT 1 FROM run WHERE shift_key = (SELECT shift_key FROM run WHERE id = :run)',
+        'SELECT 1 FROM run WHERE id IN ('.self::MATES.')',
         'SELECT 1 FROM laboratory_report WHERE id IN (SELECT report_id FROM laboratory_row WHERE '.self::MEDIA.')',
         'SELECT 1 FROM laboratory_word WHERE report_id IN (SELECT report_id FROM laboratory_row WHERE '.self::MEDIA.')',
         'SELECT 1 FROM blank WHERE campaign_id = (SELECT campaign_id FROM run WHERE id = :run)',

@@ -23,8 +23,8 @@ use Footnote\App\Storage\Cells;
  */
 final readonly class Ledger
 {
-    private const JOINS = 'JOIN campaign c ON c.id = r.campaign_id'
-        .' LEFT JOIN worked_run w ON w.run_id = r.id AND w.policy_key = c.policy_key';
+    private const JOINS = 'JOIN run_state s ON s.run_id = r.id JOIN campaign c ON c.id = r.campaign_id'
+        .' LEFT JOIN worked_run w ON w.policy_key = c.policy_key AND '.Workings::CURRENT;
 
     public function __construct(private Connection $connection, private Workings $workings, private Decisions $decisions)
     {
@@ -60,7 +60,7 @@ final readonly class Ledger
     public function rows(LedgerChoice $choice, int $limit, int $offset, bool $compared = true): array
     {
         [$where, $values] = $this->condition($choice);
-        $sql = 'SELECT r.id, r.instrument_id, r.record, r.started_at, r.stopped_at, c.policy_key, c.zone,'
+        $sql = 'SELECT r.id, r.instrument_id, r.record, r.started_at, s.stopped_at, c.policy_key, c.zone,'
             .' w.verdict, w.digest, w.said, w.summary'
             .' FROM run r '.self::JOINS." WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
         $found = $this->connection->fetchAllAssociative($sql, $values);

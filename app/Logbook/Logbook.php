@@ -8,14 +8,12 @@ use Doctrine\DBAL\Connection;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Check;
-use Footnote\Core\Evidence\Chronicle;
-use Footnote\Core\Evidence\Elsewhere;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\LogOrigin;
+use Footnote\Core\Evidence\Marks;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
-use Footnote\Core\Evidence\UnitName;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
@@ -39,80 +37,61 @@ final readonly class Logbook
     ) {
     }
 
-    /** Everything known of one instrument. */
+    /** Everything known of one instrument, read as far as it is asked for. */
     public function timeline(string $instrument): Timeline
+    {
+        return $this->marked($instrument, new StoredMarks($this->connection, $instrument));
+    }
+
+    /** The same, with the marks of its checks in these. */
+    public function marked(string $instrument, Marks $marks): Timeline
     {
         $record = $this->instrumentRecord($instrument) ?? throw Problem::missing('Instrument '.$instrument);
         $unit = $this->reader->instrument(Fields::of($record));
         $format = $this->families->of($unit->family);
-
-        $runs = $this->coreRuns(array_values($this->runRecords('r.instrument_id = ?', [$instrument])), $unit->family);
-        // Its days are those of the site that it was last used at.
-        $reader = $this->reader->at($runs === [] ? $this->site->zone() : $runs[\count($runs) - 1]->timing->start->getTimezone());
-        $asides = $this->pairs(
-            'SELECT s.check_id, s.record FROM check_set_aside s JOIN check_record c ON c.id = s.check_id WHERE c.instrument_id = ?',
-            [$instrument],
-        );
-        $checks = [];
-        foreach ($this->pairs('SELECT id, record FROM check_record WHERE instrument_id = ?', [$instrument]) as $id => $check) {
-            $checks[] = $reader->check(
-                Fields::of(isset($asides[$id]) ? [...$check, 'setAside' => $asides[$id]] : $check),
-                $format,
-            );
-        }
-        $interventions = array_map(
+        $reader = $this->reader->at($this->zoneOf($instrument));
+        $chronicle = new StoredChronicle(
+            $this->connection,
+            $instrument,
+            static fn (array $check): Check => $reader->check(Fields::of($check), $format),
             static fn (array $event): Intervention => $reader->intervention(Fields::of($event), $unit->family),
-            array_values($this->pairs('SELECT id, record FROM intervention WHERE instrument_id = ?', [$instrument])),
-        );
-        $leaning = array_merge(
-            ...array_map(static fn (Check $check): array => [$check->reference, ...$check->content->leansOn()], $checks),
+            fn (array $ids): array => $this->coreRuns(array_values($this->runRecords(...$this->named($ids))), $unit->family),
         );
 
         return new Timeline(
             $unit,
-            new Chronicle($checks, $interventions, $runs),
-            $this->references(array_values(array_unique(array_filter($leaning, \is_string(...))))),
-            $this->elsewhere($unit->id, $runs),
+            $chronicle,
+            new StoredReferences($this->connection, $instrument, fn (string $id): ?Reference => $this->references([$id])[$id] ?? null),
+            new StoredElsewhere(
+                $this->connection,
+                $instrument,
+                fn (string $id): ?Run => $chronicle->run($id)
+                    ?? ($this->runRecord($id) === null ? null : $this->coreRun($this->runRecord($id))),
+            ),
+            $marks,
         );
     }
 
-    /**
-     * What stands of other units and bears on this one's logs; nothing is looked up for a unit without logs.
-     *
-     * @param list<Run> $runs
-     */
-    private function elsewhere(string $unit, array $runs): Elsewhere
+    /** The days of a unit are those of the site that it was last used at. */
+    private function zoneOf(string $instrument): \DateTimeZone
     {
-        $digests = array_values(
-            array_unique(array_filter(array_map(static fn (Run $run): ?string => $run->source->origin?->sha256, $runs), \is_string(...))),
+        $zone = $this->connection->fetchOne(
+            'SELECT c.zone FROM run_state s JOIN campaign c ON c.id = s.campaign_id WHERE s.instrument_id = ?'
+                .' ORDER BY s.started_at DESC LIMIT 1',
+            [$instrument],
         );
-        if ($digests === []) {
-            return new Elsewhere();
-        }
-        $same = [];
-        foreach (array_chunk($digests, 500) as $some) {
-            $marks = implode(', ', array_fill(0, \count($some), '?'));
-            $others = $this->runRecords(
-                "r.instrument_id <> ? AND r.id IN (SELECT run_id FROM log_file WHERE sha256 IN ($marks))",
-                [$unit, ...$some],
-            );
-            foreach ($others as $record) {
-                $other = $this->coreRun($record);
-                // A log that another took the place of is no log of that run any more.
-                if (\in_array($other->source->origin?->sha256, $some, true)) {
-                    $same[] = $other;
-                }
-            }
-        }
-        $units = $this->connection->fetchAllNumeric("SELECT id, record ->> 'serial' FROM instrument WHERE id <> ?", [$unit]);
 
-        return new Elsewhere($same, array_map(
-            static fn (array $row): UnitName => new UnitName(
-                \is_string($row[0]) ? $row[0] : '',
-                \is_string($row[1]) && $row[1] !== '' ? $row[1] : null,
-            ),
-            $units,
-        ));
+        return \is_string($zone) ? new \DateTimeZone($zone) : $this->site->zone();
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return array{string, list<string>} a condition on runs r, and its values
+     */
+    private function named(array $ids): array
+    {
+        return [\sprintf('r.id IN (%s)', implode(', ', array_fill(0, \count($ids), '?'))), $ids];
     }
 
     /** @return list<string> the units of the logbook */

@@ -44,8 +44,9 @@ final readonly class Reports
     public function awaited(): array
     {
         return $this->connection->fetchAllAssociative(
-            'SELECT r.id, r.medium, r.record, r.started_at, r.campaign_id FROM run r WHERE r.medium IS NOT NULL'
-                .' AND NOT EXISTS (SELECT 1 FROM laboratory_row w WHERE w.medium = r.medium) ORDER BY r.started_at LIMIT 500',
+            'SELECT r.id, s.medium, r.record, r.started_at, r.campaign_id FROM run r JOIN run_state s ON s.run_id = r.id'
+                .' WHERE s.medium IS NOT NULL'
+                .' AND NOT EXISTS (SELECT 1 FROM laboratory_row w WHERE w.medium = s.medium) ORDER BY s.started_at LIMIT 500',
         );
     }
 
@@ -106,7 +107,7 @@ final readonly class Reports
         return array_values(array_filter(
             $this->connection->fetchFirstColumn(
                 'SELECT DISTINCT w.medium FROM laboratory_row w WHERE w.report_id = ?'
-                    .' AND NOT EXISTS (SELECT 1 FROM run r WHERE r.medium = w.medium)'
+                    .' AND NOT EXISTS (SELECT 1 FROM run_state s WHERE s.medium = w.medium)'
                     .' AND NOT EXISTS (SELECT 1 FROM blank b WHERE b.medium = w.medium)'
                     ." ORDER BY w.medium LIMIT $most",
                 [$report],

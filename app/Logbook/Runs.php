@@ -6,6 +6,7 @@ namespace Footnote\App\Logbook;
 
 use Doctrine\DBAL\Connection;
 use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\Moments;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Quantity\Span;
 
@@ -63,10 +64,15 @@ final readonly class Runs
     /** Another run that is on the unit meanwhile; null where it is free. */
     public function meanwhile(Run $run, string $instrument): ?string
     {
-        $utc = static fn (\DateTimeImmutable $at): string => $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
         $other = $this->connection->fetchOne(
-            'SELECT id FROM run WHERE instrument_id = ? AND id <> ? AND started_at < ? AND (stopped_at IS NULL OR stopped_at > ?)',
-            [$instrument, $run->id, $utc($run->timing->stop ?? Span::shift($run->timing->start, 1.0)), $utc($run->timing->start)],
+            'SELECT run_id FROM run_state WHERE instrument_id = ? AND run_id <> ? AND started_at < ?'
+                .' AND (stopped_at IS NULL OR stopped_at > ?)',
+            [
+                $instrument,
+                $run->id,
+                Moments::text($run->timing->stop ?? Span::shift($run->timing->start, 1.0)),
+                Moments::text($run->timing->start),
+            ],
         );
 
         return \is_string($other) ? $other : null;
@@ -80,7 +86,7 @@ final readonly class Runs
     /** The run whose medium it is. */
     public function ofMedium(string $medium): ?string
     {
-        $run = $this->connection->fetchOne('SELECT id FROM run WHERE medium = ?', [$medium]);
+        $run = $this->connection->fetchOne('SELECT run_id FROM run_state WHERE medium = ?', [$medium]);
 
         return \is_string($run) ? $run : null;
     }

@@ -4,24 +4,15 @@ declare(strict_types=1);
 
 namespace Footnote\App\Logbook;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use Doctrine\DBAL\Statement;
+use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
-use Footnote\Core\Evidence\Run;
-use Footnote\Core\Evidence\Timeline;
-use Footnote\Core\Judgement\Assessment;
-use Footnote\Core\Judgement\Assessor;
-use Footnote\Core\Judgement\ShiftAssessor;
-use Footnote\Core\Judgement\Yardsticks;
-use Footnote\Core\Record\AssessmentWriter;
-use Footnote\Core\Record\EvidenceReader;
-use Footnote\Core\Record\Fields;
-use Footnote\Core\Record\Formats;
-use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
 
-/** Works runs out when asked, and keeps what was worked out until new evidence comes. */
+/** Works runs out when asked, and keeps what was worked out for as long as nothing that it rests on has changed. */
 final readonly class Workings
 {
     /** Runs that are kept in one transaction: few enough to hold in memory. */
@@ -30,24 +21,20 @@ final readonly class Workings
     /** How often runs are worked out anew because evidence came meanwhile, before the logbook is held still for it. */
     private const TRIES = 2;
 
-    private const JSON = \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE;
+    /** What is kept of a run, where it is of the versions that the run and its campaign are at. */
+    public const CURRENT = 'w.run_id = s.run_id AND w.run_version = s.version AND w.campaign_version = c.version';
 
     /** Two requests may work out the same run at once; both come to the same, and the later one simply stands. */
-    private const KEEP = 'INSERT INTO worked_run (run_id, policy_key, verdict, digest, said, summary, school, body)'
-        .' VALUES (?, ?, ?, ?, ?, ?, ?, ?)'
-        .' ON CONFLICT (run_id, policy_key) DO UPDATE SET verdict = excluded.verdict, digest = excluded.digest,'
+    private const KEEP = 'INSERT INTO worked_run'
+        .' (run_id, policy_key, run_version, campaign_version, verdict, digest, said, summary, school, body)'
+        .' VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (run_id, policy_key) DO UPDATE SET run_version = excluded.run_version,'
+        .' campaign_version = excluded.campaign_version, verdict = excluded.verdict, digest = excluded.digest,'
         .' said = excluded.said, summary = excluded.summary, school = excluded.school, body = excluded.body';
 
-    /** @param \Closure(): Assessor $assessor made only when something is worked out: it brings every rule with it */
-    public function __construct(
-        private Connection $connection,
-        private Logbook $logbook,
-        private Policies $policies,
-        #[AutowireServiceClosure(Assessor::class)]
-        private \Closure $assessor,
-        private AssessmentWriter $writer,
-        private Formats $families,
-    ) {
+    private const SETTLE = 'UPDATE run_state SET settled_until = ? WHERE run_id = ? AND (settled_until = ? OR settled_until < ?)';
+
+    public function __construct(private Connection $connection, private Judging $judging)
+    {
     }
 
     /** What was worked out of a run under a policy. */
@@ -67,11 +54,13 @@ final readonly class Workings
     {
         $summaries = [];
         foreach (array_chunk($runs, 500) as $some) {
-            $marks = implode(', ', array_fill(0, \count($some), '?'));
-            foreach ($this->connection->fetchAllAssociative(
-                "SELECT run_id, verdict, summary FROM worked_run WHERE policy_key = ? AND run_id IN ($marks)",
-                [$policy, ...$some],
-            ) as $row) {
+            $rows = $this->connection->executeQuery(
+                'SELECT s.run_id, w.verdict, w.summary FROM run_state s JOIN campaign c ON c.id = s.campaign_id JOIN worked_run w ON '
+                    .self::CURRENT.' WHERE w.policy_key = :policy AND s.run_id IN (:runs)',
+                ['policy' => $policy, 'runs' => $some],
+                ['runs' => ArrayParameterType::STRING],
+            );
+            foreach ($rows->fetchAllAssociative() as $row) {
                 $summaries[Cells::text($row, 'run_id')] = [...Cells::json($row, 'summary'), 'verdict' => Cells::text($row, 'verdict')];
             }
         }
@@ -81,15 +70,16 @@ final readonly class Workings
 
     private function freshly(string $run, string $policy): Worked
     {
-        $this->workOut([$run], $policy);
+        $kept = $this->workOut([$run], $policy);
 
-        return $this->kept($run, $policy) ?? throw Problem::missing('Run '.$run);
+        return $kept[0]->worked ?? $this->kept($run, $policy) ?? throw Problem::missing('Run '.$run);
     }
 
     private function kept(string $run, string $policy): ?Worked
     {
         $row = $this->connection->fetchAssociative(
-            'SELECT digest, said, school, body FROM worked_run WHERE run_id = ? AND policy_key = ?',
+            'SELECT w.digest, w.said, w.school, w.body FROM run_state s JOIN campaign c ON c.id = s.campaign_id JOIN worked_run w ON '
+                .self::CURRENT.' WHERE s.run_id = ? AND w.policy_key = ?',
             [$run, $policy],
         );
 
@@ -103,55 +93,64 @@ final readonly class Workings
             );
     }
 
-    /** What was worked out of a run, by the evidence of this moment: to be asked for within the transaction that relies on it. */
-    public function now(string $run, string $policy): Worked
+    /** A run judged by the evidence of this moment, whatever is kept. */
+    public function fresh(string $run, string $policy): Judged
     {
-        $this->connection->executeStatement('DELETE FROM worked_run WHERE run_id = ? AND policy_key = ?', [$run, $policy]);
+        return $this->judging->judge([$run], $policy)[0][0] ?? throw Problem::missing('Run '.$run);
+    }
 
-        return $this->worked($run, $policy);
+    /** Whether nothing that a run was judged by has changed: to be asked within the transaction that relies on it. */
+    public function holds(Judged $judged): bool
+    {
+        return $judged->seen->holds($this->judging->now([$judged])['='.$judged->run] ?? null, $judged->until());
     }
 
     /**
-     * Works out what is missing of these runs, and keeps it; what was worked out while evidence came is thrown away and worked
-     * out again.
+     * Works out what is missing of these runs, and keeps it; what was worked out while evidence came is worked out again.
      *
      * @param list<string> $runs
+     *
+     * @return list<Judged> the last that were worked out
      */
-    public function workOut(array $runs, string $policy): void
+    public function workOut(array $runs, string $policy): array
     {
-        for ($try = 0; $try < self::TRIES; ++$try) {
-            $before = $this->head();
-            foreach ($this->judge($runs, $policy) as $assessments) {
-                $kept = $this->connection->transactional(function () use ($assessments, $policy, $before): bool {
+        $kept = [];
+        foreach (array_chunk($this->missing($runs, $policy), self::AT_ONCE) as $some) {
+            for ($try = 0; $try < self::TRIES && $some !== []; ++$try) {
+                [$kept, $some] = $this->keep($this->judging->judge($some, $policy), $policy);
+            }
+            if ($some !== []) {
+                $kept = $this->connection->transactional(function () use ($some, $policy): array {
                     $this->hold();
-                    $isStill = $this->head() === $before;
-                    if ($isStill) {
-                        $this->keep($assessments, $policy);
-                    }
 
-                    return $isStill;
+                    return $this->keep($this->judging->judge($some, $policy), $policy)[0];
                 });
-                if (!$kept) {
-                    continue 2;
-                }
             }
-
-            return;
         }
-        $this->connection->transactional(function () use ($runs, $policy): void {
-            $this->hold();
-            foreach ($this->judge($runs, $policy) as $assessments) {
-                $this->keep($assessments, $policy);
-            }
-        });
+
+        return $kept;
     }
 
-    /** How far the journal reaches: it grows with every change of evidence. */
-    private function head(): int
+    /**
+     * @param list<string> $runs
+     *
+     * @return list<string> those of which nothing is kept that counts, each unit's by their start
+     */
+    public function missing(array $runs, string $policy): array
     {
-        $sequence = $this->connection->fetchOne('SELECT sequence FROM journal_head WHERE id = 1');
+        $missing = [];
+        foreach (array_chunk($runs, 500) as $some) {
+            $found = $this->connection->executeQuery(
+                'SELECT s.run_id FROM run_state s JOIN campaign c ON c.id = s.campaign_id'
+                    .' LEFT JOIN worked_run w ON '.self::CURRENT.' AND w.policy_key = :policy'
+                    .' WHERE s.run_id IN (:runs) AND w.run_id IS NULL ORDER BY s.instrument_id, s.started_at, s.run_id',
+                ['policy' => $policy, 'runs' => $some],
+                ['runs' => ArrayParameterType::STRING],
+            )->fetchFirstColumn();
+            array_push($missing, ...array_values(array_filter($found, \is_string(...))));
+        }
 
-        return \is_numeric($sequence) ? (int) $sequence : 0;
+        return $missing;
     }
 
     /** Takes the lock for writing before anything is read. */
@@ -161,219 +160,52 @@ final readonly class Workings
     }
 
     /**
-     * Judges what is missing of these runs without keeping it; each instrument's evidence is read once.
+     * Keeps what still holds.
      *
-     * @param list<string> $runs
+     * @param array{list<Judged>, list<StoredMarks>} $worked
      *
-     * @return \Generator<int, list<Assessment>> some at a time
+     * @return array{list<Judged>, list<string>} what was kept, and the runs whose evidence changed meanwhile
      */
-    public function judge(array $runs, string $policy): \Generator
+    private function keep(array $worked, string $policy): array
     {
-        /** @var array<int|string, array<int|string, string>> $missing */
-        $missing = [];
-        foreach (array_chunk($runs, 500) as $some) {
-            $marks = implode(', ', array_fill(0, \count($some), '?'));
-            $rows = $this->connection->fetchAllNumeric(
-                'SELECT r.id, r.instrument_id, r.campaign_id FROM run r '
-                    .'LEFT JOIN worked_run w ON w.run_id = r.id AND w.policy_key = ? '
-                    ."WHERE r.id IN ($marks) AND w.run_id IS NULL",
-                [$policy, ...$some],
-            );
-            foreach ($rows as [$run, $instrument, $campaign]) {
-                \assert(\is_string($run) && \is_string($instrument) && \is_string($campaign));
-                $missing[$instrument][$run] = $campaign;
+        [$judged, $marks] = $worked;
+
+        return $this->connection->transactional(function () use ($judged, $marks, $policy): array {
+            $this->hold();
+            $now = $this->judging->now($judged);
+            $kept = array_values(array_filter(
+                $judged,
+                static fn (Judged $one): bool => $one->seen->holds($now['='.$one->run] ?? null, $one->until()),
+            ));
+            $keeping = $this->connection->prepare(self::KEEP);
+            $settling = $this->connection->prepare(self::SETTLE);
+            foreach ($kept as $one) {
+                self::keepOne($one, $policy, $keeping, $settling);
             }
-        }
-        $judge = $this->policies->get($policy);
-        $timelines = [];
-        $timeline = function (string $instrument) use (&$timelines): Timeline {
-            return $timelines['='.$instrument] ??= $this->logbook->timeline($instrument);
-        };
-        $assessors = [];
-        foreach ($missing as $instrument => $wanted) {
-            $of = $timeline((string) $instrument);
-            $ours = array_filter($of->runs, static fn (Run $run): bool => isset($wanted[$run->id]));
-            foreach (array_chunk($ours, self::AT_ONCE) as $some) {
-                $shifts = $this->shifts($some);
-                $assessments = [];
-                foreach ($some as $run) {
-                    $campaign = $wanted[$run->id];
-                    $assessors[$campaign] ??= new ShiftAssessor(($this->assessor)(), $judge, $this->yardsticks($campaign));
-                    $assessments[] = $assessors[$campaign]->assess($run, $of, self::among($shifts[$run->id] ?? [], $timeline));
-                }
-                yield $assessments;
+            $changed = array_udiff($judged, $kept, static fn (Judged $a, Judged $b): int => $a->run <=> $b->run);
+            foreach ($changed === [] ? $marks : [] as $some) {
+                $some->write();
             }
+
+            return [$kept, array_values(array_map(static fn (Judged $one): string => $one->run, $changed))];
+        });
+    }
+
+    private static function keepOne(Judged $judged, string $policy, Statement $keeping, Statement $settling): void
+    {
+        $row = $judged->row($policy);
+        foreach ($row as $place => $value) {
+            $keeping->bindValue($place + 1, $value, \is_int($value) ? ParameterType::INTEGER : ParameterType::STRING);
         }
-    }
-
-    /**
-     * The other runs of the same person around each of these: which of them share its shift is judged, by their times.
-     *
-     * @param list<Run> $runs
-     *
-     * @return array<string, list<array{string, string}>> run and instrument of the others, by run
-     */
-    private function shifts(array $runs): array
-    {
-        $shifts = [];
-        $marks = implode(', ', array_fill(0, \count($runs), '?'));
-        $platform = $this->connection->getDatabasePlatform();
-        $since = $platform->getDateSubDaysExpression('r.started_at', '7');
-        $until = $platform->getDateAddDaysExpression('r.started_at', '7');
-        $sql = "SELECT r.id, o.id, o.instrument_id FROM run r
-            JOIN run o ON o.shift_key = r.shift_key AND o.started_at BETWEEN $since AND $until
-            WHERE r.id IN ($marks) AND r.shift_key <> '' AND o.id <> r.id";
-        $ids = array_map(static fn (Run $run): string => $run->id, $runs);
-        foreach ($this->connection->fetchAllNumeric($sql, $ids) as [$run, $other, $instrument]) {
-            \assert(\is_string($run) && \is_string($other) && \is_string($instrument));
-            $shifts[$run][] = [$other, $instrument];
-        }
-
-        return $shifts;
-    }
-
-    /**
-     * Those runs, each with everything known of its unit.
-     *
-     * @param list<array{string, string}> $shift    run and instrument
-     * @param \Closure(string): Timeline  $timeline
-     *
-     * @return list<array{Run, Timeline}>
-     */
-    private static function among(array $shift, \Closure $timeline): array
-    {
-        $found = [];
-        foreach ($shift as [$id, $instrument]) {
-            $of = $timeline($instrument);
-            $run = $of->run($id);
-            if ($run !== null) {
-                $found[] = [$run, $of];
-            }
-        }
-
-        return $found;
-    }
-
-    /** New evidence on an instrument: what was worked out of its runs goes. */
-    public function forgetInstrument(string $instrument): void
-    {
-        $this->forget('instrument_id = ?', [$instrument]);
-    }
-
-    /**
-     * New word of laboratories on media: what was worked out of their samples goes, and of all samples of the campaigns
-     * whose blanks they are.
-     *
-     * @param list<string> $media
-     */
-    public function forgetMedia(array $media): void
-    {
-        foreach (array_chunk($media, 500) as $some) {
-            $marks = implode(', ', array_fill(0, \count($some), '?'));
-            $this->forget("medium IN ($marks)", $some);
-            $this->forget("medium IS NOT NULL AND campaign_id IN (SELECT campaign_id FROM blank WHERE medium IN ($marks))", $some);
-        }
-    }
-
-    /**
-     * The runs that are meant, and every run of the shifts that they are part of.
-     *
-     * @param list<string> $values
-     */
-    private function forget(string $which, array $values): void
-    {
-        $this->connection->executeStatement("DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE $which)", $values);
-        $this->connection->executeStatement(
-            'DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE shift_key IN (SELECT shift_key FROM run '
-                ."WHERE shift_key <> '' AND $which))",
-            $values,
-        );
-    }
-
-    /** A log came or went: whose it is may be asked of every run that has it. */
-    public function forgetLog(string $sha256): void
-    {
-        $this->forget('id IN (SELECT run_id FROM log_file WHERE sha256 = ?)', [$sha256]);
-    }
-
-    /** Logs came in that may stand under other runs already. */
-    public function forgetSharedLogs(): void
-    {
-        $this->forget(
-            'id IN (SELECT run_id FROM log_file WHERE sha256 IN (SELECT sha256 FROM log_file GROUP BY sha256 HAVING COUNT(*) > 1))',
-            [],
-        );
-    }
-
-    /** A unit of that name was registered: logs that name it may be its own, and no other's. */
-    public function forgetLogsNaming(string $name): void
-    {
-        $this->forget(
-            'id IN (SELECT run_id FROM log_file'
-                ." WHERE REPLACE(LOWER(head), LOWER(?), '') <> LOWER(head) OR REPLACE(LOWER(name), LOWER(?), '') <> LOWER(name))",
-            [$name, $name],
-        );
-    }
-
-    /** New evidence on a reference: what leaned on it goes. */
-    public function forgetReference(string $reference): void
-    {
-        $this->forget(
-            'instrument_id IN (SELECT c.instrument_id FROM check_record c JOIN check_leaning l ON l.check_id = c.id '
-                .'WHERE l.reference_id = ?)',
-            [$reference],
-        );
-    }
-
-    public function forgetAll(): void
-    {
-        $this->connection->executeStatement('DELETE FROM worked_run');
-    }
-
-    public function forgetCampaign(string $campaign): void
-    {
-        $this->connection->executeStatement(
-            'DELETE FROM worked_run WHERE run_id IN (SELECT id FROM run WHERE campaign_id = ?)',
-            [$campaign],
-        );
-    }
-
-    public function yardsticks(string $campaign): Yardsticks
-    {
-        $json = $this->connection->fetchOne('SELECT yardsticks FROM campaign WHERE id = ?', [$campaign]);
-        if (!\is_string($json)) {
-            throw Problem::missing('Campaign '.$campaign);
-        }
-
-        return (new EvidenceReader($this->families))->yardsticks(Fields::of(json_decode($json, true, 32, \JSON_THROW_ON_ERROR)));
-    }
-
-    /** @param list<Assessment> $assessments */
-    private function keep(array $assessments, string $policy): void
-    {
-        $keeping = $this->connection->prepare(self::KEEP);
-        foreach ($assessments as $assessment) {
-            $this->keepOne($assessment, $policy, $keeping);
-        }
-    }
-
-    private function keepOne(Assessment $assessment, string $policy, Statement $keeping): void
-    {
-        $body = $this->writer->write($assessment);
-        $json = json_encode($body, self::JSON | \JSON_UNESCAPED_SLASHES);
-        $values = [
-            $assessment->run->id,
-            $policy,
-            $assessment->verdict->value,
-            hash('sha256', $json),
-            Saying::digest(Saying::of($body)),
-            json_encode(LedgerLine::of($assessment, $body), self::JSON),
-            json_encode(Worked::school($body), self::JSON),
-        ];
-        foreach ($values as $place => $value) {
-            $keeping->bindValue($place + 1, $value);
-        }
-        $keeping->bindValue(\count($values) + 1, Cells::packed($json, 1), ParameterType::LARGE_OBJECT);
+        $keeping->bindValue(\count($row) + 1, $judged->packed, ParameterType::LARGE_OBJECT);
         $keeping->executeStatement();
+        foreach ($judged->until as $key => $until) {
+            $run = substr($key, 1);
+            // Of another run of the shift only how far it is settled is raised: whether it is known is its own.
+            foreach ([$until, $run, $run === $judged->run ? RunState::UNKNOWN : '', $until] as $place => $value) {
+                $settling->bindValue($place + 1, $value);
+            }
+            $settling->executeStatement();
+        }
     }
 }

@@ -8,6 +8,7 @@ use Footnote\App\Logbook\Row\CheckLeaning;
 use Footnote\App\Logbook\Row\RecordedCheck;
 use Footnote\App\Logbook\Row\RecordedIntervention;
 use Footnote\App\Logbook\Row\RecordedSetAside;
+use Footnote\App\Storage\Moments;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 
@@ -30,7 +31,12 @@ final readonly class CheckIntake
             $this->intake->inBatches($place);
             $this->check($item, $actor);
             foreach ($this->leansOn($item, $families['='.$item->id('instrument')] ?? '') as $reference) {
-                $leaning[] = new CheckLeaning($item->id('id'), $reference);
+                $leaning[] = new CheckLeaning(
+                    $item->id('id'),
+                    $reference,
+                    $item->id('instrument'),
+                    Moments::text($item->moment('at')),
+                );
             }
         }
         // The logbook knows a check before what it leans on.

@@ -6,9 +6,11 @@ namespace Footnote\App\Record;
 
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\Campaign;
+use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Logbook\ShippedPolicies;
 use Footnote\App\Logbook\ShipPolicies;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
+use Footnote\App\Storage\Moments;
 use Footnote\App\Storage\RecordFile;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
@@ -26,7 +28,7 @@ final readonly class Importer
         private LaboratoryIntake $laboratory,
         private CheckIntake $checks,
         private RunIntake $runs,
-        private Workings $workings,
+        private Touches $touches,
         private Formats $families,
     ) {
     }
@@ -53,8 +55,7 @@ final readonly class Importer
             $this->kit->take($fields, $actor);
             $this->laboratory->take($fields, $campaign, $actor);
             $this->checks->take($fields, $actor);
-            $this->runs->take($fields, $file, $campaign, $actor);
-            $this->forget($fields);
+            $this->touch($fields, $this->runs->take($fields, $file, $campaign, $actor));
         });
 
         return $counts;
@@ -78,30 +79,42 @@ final readonly class Importer
         $this->intake->flush();
     }
 
-    /** What was worked out of units that a record brings evidence on, and of samples that it brings word of, goes. */
-    private function forget(Fields $fields): void
+    /**
+     * Runs of units that a record brings evidence on, and of samples that it brings word of, are judged again.
+     *
+     * @param list<RunState> $runs that it brings
+     */
+    private function touch(Fields $fields, array $runs): void
     {
         $this->intake->flush();
+        /** @var array<string, array{string, \DateTimeImmutable}> $touched the first that came on each unit */
         $touched = [];
-        foreach (['checks', 'interventions', 'runs'] as $list) {
+        $came = array_map(static fn (RunState $run): array => [$run->instrument, Moments::of($run->startedAt)], $runs);
+        foreach (['checks', 'interventions'] as $list) {
             foreach ($fields->objects($list) as $item) {
-                $touched['='.$item->id('instrument')] = $item->id('instrument');
+                $came[] = [$item->id('instrument'), $item->moment('at')];
             }
         }
-        foreach ($touched as $instrument) {
-            $this->workings->forgetInstrument($instrument);
+        foreach ($came as [$unit, $at]) {
+            $touched['='.$unit] = [$unit, min($at, $touched['='.$unit][1] ?? $at)];
         }
+        foreach ($touched as [$unit, $since]) {
+            $this->touches->unit($unit, $since);
+            $this->touches->logsOf($unit);
+        }
+        $media = array_map(static fn (RunState $run): ?string => $run->medium(), $runs);
+        $this->touches->media(array_values(array_filter($media, \is_string(...))));
         $media = [];
         foreach ($fields->objects('laboratory') as $report) {
             foreach ($report->objects('rows') as $row) {
                 $media[] = $row->text('medium');
             }
         }
-        $this->workings->forgetMedia($media);
-        $this->workings->forgetSharedLogs();
+        $this->touches->media($media);
+        $this->touches->sharedLogs();
         foreach ($fields->objects('instruments') as $item) {
             foreach (array_filter([$item->id('id'), $item->optionalText('serial', 40)], \is_string(...)) as $name) {
-                $this->workings->forgetLogsNaming($name);
+                $this->touches->logsNaming($name);
             }
         }
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Record;
 
 use Footnote\App\Logbook\Row\RecordedRun;
+use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Runs\LogKeeper;
 use Footnote\App\Storage\RecordFile;
 use Footnote\Core\Evidence\NothingBrought;
@@ -19,9 +20,11 @@ final readonly class RunIntake
     {
     }
 
-    public function take(Fields $record, RecordFile $file, string $campaign, string $actor): void
+    /** @return list<RunState> where each of them stands */
+    public function take(Fields $record, RecordFile $file, string $campaign, string $actor): array
     {
         $zone = new \DateTimeZone($record->object('site')->text('timeZone'));
+        $states = [];
         foreach ($record->objects('runs') as $place => $item) {
             $this->intake->inBatches($place);
             $this->intake->mustBeNew(RecordedRun::class, $item);
@@ -31,7 +34,17 @@ final readonly class RunIntake
             if ($log !== null) {
                 $written['log'] = ['stored' => $stored];
             }
-            $this->intake->add($this->run($item, $written, $campaign, $actor));
+            $run = new RecordedRun(
+                $item->id('id'),
+                $item->id('instrument'),
+                $campaign,
+                Intake::utc($item->moment('start')),
+                $written,
+                $actor,
+                $this->intake->now(),
+            );
+            $this->intake->add($run);
+            $states[] = $this->state($run, $item, $written);
             if ($log !== null) {
                 $this->intake->flush();
                 $name = $log->text('file');
@@ -47,26 +60,24 @@ final readonly class RunIntake
                 );
             }
         }
+        // The logbook knows a run before where it stands.
+        $this->intake->flush();
+        foreach ($states as $place => $state) {
+            $this->intake->inBatches($place);
+            $this->intake->add($state);
+        }
+        $this->intake->flush();
+
+        return $states;
     }
 
     /** @param array<string, mixed> $written */
-    private function run(Fields $item, array $written, string $campaign, string $actor): RecordedRun
+    private function state(RecordedRun $run, Fields $item, array $written): RunState
     {
-        $run = new RecordedRun(
-            $item->id('id'),
-            $item->id('instrument'),
-            $campaign,
-            Intake::utc($item->moment('start')),
-            $written,
-            $actor,
-            $this->intake->now(),
-            RecordedRun::shiftOf($this->evidence->run($item, new NothingBrought())->deployment->person, $campaign),
-        );
-        $stop = $item->optionalMoment('stop');
-        if ($stop !== null) {
-            $run->stop($stop);
-        }
+        $read = $this->evidence->run($item, new NothingBrought());
+        $state = RunState::of($run, $read->timing->start, $read->deployment->person);
+        $state->learn($read->timing->stop, $written);
 
-        return $run;
+        return $state;
     }
 }

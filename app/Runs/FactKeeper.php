@@ -7,12 +7,12 @@ namespace Footnote\App\Runs;
 use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Logbook\Logbook;
-use Footnote\App\Logbook\Row\RecordedRun;
 use Footnote\App\Logbook\Row\RunFact;
+use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Logbook\RunFolding;
 use Footnote\App\Logbook\Runs;
 use Footnote\App\Logbook\SiteClock;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Run;
 use Psr\Clock\ClockInterface;
@@ -24,7 +24,7 @@ final readonly class FactKeeper
         private EntityManagerInterface $entities,
         private Logbook $logbook,
         private Runs $runs,
-        private Workings $workings,
+        private Touches $touches,
         private FreeUnit $free,
         private SiteClock $site,
         private ClockInterface $clock,
@@ -37,11 +37,10 @@ final readonly class FactKeeper
      */
     public function keep(User $user, string $id, array $before, array $fact, string $reason): void
     {
-        $run = $this->entities->find(RecordedRun::class, $id) ?? throw Problem::missing('Run '.$id);
+        $state = $this->entities->find(RunState::class, $id) ?? throw Problem::missing('Run '.$id);
         $after = $this->logbook->coreRun(RunFolding::fold($before, [$fact]));
         if ($after->timing->stop !== null) {
             $this->site->refuseFuture($after->timing->stop, '/stop');
-            $run->stop($after->timing->stop);
         }
         foreach ([
             ...$after->timing->pauses,
@@ -55,17 +54,21 @@ final readonly class FactKeeper
             && !$this->runs->isCheckOf($after->notes->declaration->check, $after->deployment->instrument)) {
             throw Problem::field('/declaration/check', 'is no check of this unit.');
         }
-        $run->sampleOn(RunFolding::fold($before, [$fact]));
+        $state->learn($after->timing->stop, RunFolding::fold($before, [$fact]));
         $this->free->check($after, $fact);
         if ($after->source->word !== null && $after->source->origin === null) {
             throw Problem::field('/logWord', 'speaks of a log, and this run has none.');
         }
         $this->entities->persist(new RunFact($id, $fact, $reason, $user->code, $this->clock->now()));
-        $this->workings->forgetInstrument($after->deployment->instrument);
-        foreach (array_unique([$after->source->origin?->sha256, $this->logbook->coreRun($before)->source->origin?->sha256]) as $digest) {
-            if ($digest !== null) {
-                $this->workings->forgetLog($digest);
-            }
+        $this->touches->unit($after->deployment->instrument, $after->timing->start);
+        $digests = [$after->source->origin?->sha256, $this->logbook->coreRun($before)->source->origin?->sha256];
+        if ($digests[0] !== $digests[1]) {
+            $this->touches->logsOf($after->deployment->instrument);
         }
+        foreach (array_unique(array_filter($digests, \is_string(...))) as $digest) {
+            $this->touches->log($digest);
+        }
+        $media = array_filter([$before['medium'] ?? null, $state->medium()], \is_string(...));
+        $this->touches->media(array_values(array_unique($media)));
     }
 }

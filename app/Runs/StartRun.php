@@ -11,8 +11,9 @@ use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Row\Campaign;
 use Footnote\App\Logbook\Row\RecordedRun;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
+use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Logbook\SiteClock;
-use Footnote\App\Logbook\Workings;
+use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Numbers;
 use Footnote\Core\Record\Fields;
@@ -25,7 +26,7 @@ final readonly class StartRun
         private EntityManagerInterface $entities,
         private Journal $journal,
         private Logbook $logbook,
-        private Workings $workings,
+        private Touches $touches,
         private RunFields $fields,
         private FreeUnit $free,
         private Numbers $numbers,
@@ -61,14 +62,17 @@ final readonly class StartRun
                     $record,
                     $by->code,
                     $this->clock->now(),
-                    RecordedRun::shiftOf($run->deployment->person, $campaign->id),
                 );
                 if ($run->timing->stop !== null) {
                     $this->site->refuseFuture($run->timing->stop, '/stop');
-                    $recorded->stop($run->timing->stop);
                 }
                 $this->entities->persist($recorded);
-                $this->workings->forgetInstrument($instrument->id);
+                $this->entities->flush();
+                $state = RunState::of($recorded, $run->timing->start, $run->deployment->person);
+                $state->learn($run->timing->stop, $record);
+                $this->entities->persist($state);
+                $this->touches->unit($instrument->id, $run->timing->start);
+                $this->touches->media(array_filter([$state->medium()], \is_string(...)));
 
                 return $run->id;
             },

@@ -45,6 +45,14 @@ final readonly class Bracket
         return array_values(array_filter([$this->pre, ...$this->between, $this->post]));
     }
 
+    /** Up to where evidence bears on it: its end, what broke it, or, while it is open, whatever comes. */
+    public function end(): \DateTimeImmutable
+    {
+        $end = $this->post->at ?? $this->search->brokenAfter->at ?? new \DateTimeImmutable('9999-12-31T00:00:00Z');
+
+        return max($end, $this->run->timing->stop ?? $end);
+    }
+
     /** The first check that was passed over for a reason, and that nobody set aside; null where there is none. */
     public function passedOverSince(string $reason): ?Check
     {

@@ -73,13 +73,7 @@ final readonly class BracketFinder
     /** Whether a run of the unit went on while a check was made. */
     private static function isDuringARun(Check $check, Timeline $timeline): bool
     {
-        foreach ($timeline->runs as $run) {
-            if ($run->timing->start < $check->at && ($run->timing->stop === null || $check->at < $run->timing->stop)) {
-                return true;
-            }
-        }
-
-        return false;
+        return $timeline->runsAround($check->at, $check->at) !== [];
     }
 
     /**
@@ -108,8 +102,7 @@ final readonly class BracketFinder
      */
     private function backwards(\DateTimeImmutable $start, Timeline $timeline, array &$passedOver): array
     {
-        $events = array_reverse($this->events($timeline, static fn (\DateTimeImmutable $at): bool => $at <= $start));
-        foreach ($events as $event) {
+        foreach ($this->eventsUntil($start, $timeline) as $event) {
             if ($event instanceof Intervention) {
                 return [null, new BracketBreak($event->at, $event->kind->id(), $event->id)];
             }
@@ -144,7 +137,7 @@ final readonly class BracketFinder
      */
     private function forwards(\DateTimeImmutable $stop, Timeline $timeline, array &$passedOver): array
     {
-        foreach ($this->events($timeline, static fn (\DateTimeImmutable $at): bool => $at >= $stop) as $event) {
+        foreach ($this->eventsFrom($stop, null, $timeline) as $event) {
             if ($event instanceof Intervention) {
                 return [null, new BracketBreak($event->at, $event->kind->id(), $event->id)];
             }
@@ -168,53 +161,69 @@ final readonly class BracketFinder
         return [null, null];
     }
 
-    /** @return list<Check|Intervention> */
-    private function during(\DateTimeImmutable $start, \DateTimeImmutable $stop, Timeline $timeline): array
+    /** @return iterable<Check|Intervention> */
+    private function during(\DateTimeImmutable $start, \DateTimeImmutable $stop, Timeline $timeline): iterable
     {
-        return $this->events($timeline, static fn (\DateTimeImmutable $at): bool => $start < $at && $at < $stop);
+        foreach ($this->eventsFrom($start, $stop, $timeline) as $event) {
+            if ($start < $event->at && $event->at < $stop) {
+                yield $event;
+            }
+        }
+    }
+
+    /** @return iterable<Check|Intervention> in order of time; what was done at the moment of a check comes before it */
+    private function eventsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until, Timeline $timeline): iterable
+    {
+        $told = null;
+        foreach ($timeline->checksFrom($from, $until) as $check) {
+            yield from $this->breaking($told, $told ?? $from, $check->at, $timeline);
+            yield $check;
+            $told = $check->at;
+        }
+        yield from $this->breaking($told, $told ?? $from, $until, $timeline);
+    }
+
+    /** @return iterable<Check|Intervention> the latest first; what was done at the moment of a check comes after it */
+    private function eventsUntil(\DateTimeImmutable $moment, Timeline $timeline): iterable
+    {
+        $until = $moment;
+        foreach ($timeline->checksUntil($moment) as $check) {
+            yield from array_reverse([...$this->breaking($check->at, $check->at, $until, $timeline)]);
+            yield $check;
+            $until = $check->at;
+        }
+        yield from array_reverse([...$this->breaking(null, new \DateTimeImmutable('0001-01-01T00:00:00Z'), $until, $timeline)]);
     }
 
     /**
-     * @param callable(\DateTimeImmutable): bool $when
+     * @param \DateTimeImmutable|null $after only later ones; null: from the beginning of the stretch on
      *
-     * @return list<Check|Intervention> in order of time; an intervention before a check of the same moment
+     * @return \Generator<int, Intervention> that break what the bracket rests on
      */
-    private function events(Timeline $timeline, callable $when): array
-    {
-        $events = [];
-        foreach ($timeline->interventions as $intervention) {
-            if ($when($intervention->at) && $intervention->breaks($this->channel, $this->parameter)) {
-                $events[] = $intervention;
+    private function breaking(
+        ?\DateTimeImmutable $after,
+        \DateTimeImmutable $from,
+        ?\DateTimeImmutable $until,
+        Timeline $timeline,
+    ): \Generator {
+        foreach ($timeline->interventionsFrom($from, $until) as $event) {
+            if (($after === null || $event->at > $after) && $event->breaks($this->channel, $this->parameter)) {
+                yield $event;
             }
         }
-        foreach ($timeline->checks as $check) {
-            if ($when($check->at)) {
-                $events[] = $check;
-            }
-        }
-        usort(
-            $events,
-            static fn (
-                Check|Intervention $a,
-                Check|Intervention $b,
-            ): int => [$a->at, $a instanceof Check ? 1 : 0] <=> [$b->at, $b instanceof Check ? 1 : 0],
-        );
-
-        return $events;
     }
 
-    /** @return list<Run> */
+    /** @return list<Run> the judged one, and what began after its beginning and was over by its end */
     private function sharing(Run $run, ?Check $pre, ?Check $post, ?BracketBreak $break, Timeline $timeline): array
     {
         $until = $post->at ?? $break?->at;
-        $sharing = [];
-        foreach ($timeline->runs as $other) {
-            if ($other === $run
-                || (($pre === null ? $other->timing->start >= $run->timing->start : $other->timing->start >= $pre->at)
-                    && ($until === null || ($other->timing->stop ?? $other->timing->start) <= $until))) {
+        $sharing = [$run];
+        foreach ($timeline->runsFrom($pre->at ?? $run->timing->start, $until) as $other) {
+            if ($other->id !== $run->id && ($until === null || ($other->timing->stop ?? $other->timing->start) <= $until)) {
                 $sharing[] = $other;
             }
         }
+        usort($sharing, static fn (Run $a, Run $b): int => [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id]);
 
         return $sharing;
     }

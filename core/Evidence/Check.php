@@ -21,6 +21,9 @@ final readonly class Check
     /** The same, its moment told in a zone: the day of a check is that of its site. */
     public function toldIn(\DateTimeZone $zone): self
     {
+        if ($this->at->getTimezone()->getName() === $zone->getName()) {
+            return $this;
+        }
         $at = $this->at->setTimezone($zone);
 
         return new self($this->id, $this->instrument, $at, $this->reference, $this->content, $this->walk, $this->notes);

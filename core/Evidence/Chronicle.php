@@ -4,36 +4,42 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Evidence;
 
-/** What happened to a unit, each kind in the order in which it happened. */
-final readonly class Chronicle
+/**
+ * What happened to a unit, each kind in the order in which it happened; of one moment by identifier. It is asked for a stretch
+ * of time, so that nobody reads five years to judge a day. The same check or run asked for twice is the same object.
+ */
+interface Chronicle
 {
-    /** @var list<Check> */
-    public array $checks;
-
-    /** @var list<Intervention> */
-    public array $interventions;
-
-    /** @var list<Run> */
-    public array $runs;
+    /** @return iterable<Check> up to a moment and at it, the latest first */
+    public function checksUntil(\DateTimeImmutable $moment): iterable;
 
     /**
-     * @param list<Check>        $checks
-     * @param list<Intervention> $interventions
-     * @param list<Run>          $runs
+     * @param \DateTimeImmutable|null $until the last moment; null: without end
+     *
+     * @return iterable<Check> from a moment on and at it, the earliest first
      */
-    public function __construct(array $checks, array $interventions, array $runs)
-    {
-        usort($checks, static fn (Check $a, Check $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
-        usort($interventions, static fn (Intervention $a, Intervention $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
-        usort($runs, static fn (Run $a, Run $b): int => [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id]);
-        $this->checks = $checks;
-        $this->interventions = $interventions;
-        $this->runs = $runs;
-    }
+    public function checksFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): iterable;
 
-    /** @param list<Check> $checks in place of its own */
-    public function having(array $checks): self
-    {
-        return new self($checks, $this->interventions, $this->runs);
-    }
+    public function check(string $id): ?Check;
+
+    /**
+     * @param \DateTimeImmutable|null $until the last moment; null: without end
+     *
+     * @return iterable<Intervention> from a moment on and at it, the earliest first
+     */
+    public function interventionsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): iterable;
+
+    /**
+     * Runs that began in a stretch.
+     *
+     * @param \DateTimeImmutable|null $until the last moment; null: without end
+     *
+     * @return list<Run> by their start
+     */
+    public function runsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): array;
+
+    /** @return list<Run> that went on in between: begun before the one moment, not over at the other */
+    public function runsAround(\DateTimeImmutable $from, \DateTimeImmutable $until): array;
+
+    public function run(string $id): ?Run;
 }

@@ -7,58 +7,76 @@ namespace Footnote\Core\Evidence;
 /** Everything known of one instrument, in the order in which it happened. */
 final readonly class Timeline
 {
+    /** Before anything that anybody measured. */
+    public const BEGINNING = '0001-01-01T00:00:00Z';
+
+    /** What was worked out of the unit and holds for every run of it. */
     public Memory $memory;
 
-    /** @var list<Check> */
-    public array $checks;
+    /** What was worked out while one run is judged. */
+    public Memory $judging;
 
-    /** @var list<Intervention> */
-    public array $interventions;
-
-    /** @var list<Run> */
-    public array $runs;
-
-    /** @var array<int|string, Run> */
-    private array $byName;
+    /** The one channel it is told of; empty: the whole unit. */
+    public string $channel;
 
     /**
-     * @param array<int|string, Reference> $references every reference its checks name, by identifier
-     * @param Elsewhere                    $elsewhere  what other units' evidence says of it
-     * @param string                       $channel    the one channel it is told of; empty: the whole unit
-     * @param self|null                    $whole      the unit whose channel it is; what is worked out of it is remembered there
+     * @param References $references whatever its checks name
+     * @param Elsewhere  $elsewhere  what bears on whose its logs are
+     * @param self|null  $whole      the unit whose channel it is
      */
     public function __construct(
         public Instrument $instrument,
         private Chronicle $chronicle,
-        public array $references,
-        public Elsewhere $elsewhere = new Elsewhere(),
-        public string $channel = '',
+        public References $references,
+        public Elsewhere $elsewhere = new RecordedElsewhere(),
+        public Marks $marks = new RememberedMarks(),
+        private Telling $telling = new Telling(),
         private ?self $whole = null,
     ) {
-        $this->memory = $whole->memory ?? new Memory();
-        $this->checks = $chronicle->checks;
-        $this->interventions = $chronicle->interventions;
-        $this->runs = $chronicle->runs;
-        $this->byName = array_column($this->runs, null, 'id');
+        $this->memory = $telling->memory;
+        $this->judging = $telling->judging;
+        $this->channel = $telling->channel;
+    }
+
+    /** The same while one run is judged, noting how far it is asked. */
+    public function watched(Reach $reach): self
+    {
+        return $this->told(
+            new WatchedChronicle($this->chronicle, $reach),
+            new Telling($this->channel, $this->telling->taken, $this->memory),
+        );
     }
 
     /** The same with its checks told in a zone, so that their days are those of the site. */
     public function toldIn(\DateTimeZone $zone): self
     {
-        foreach ($this->checks as $check) {
-            if ($check->at->getTimezone()->getName() !== $zone->getName()) {
-                return $this->memory->once('told in '.$zone->getName().' '.$this->channel, fn (): self => new self(
-                    $this->instrument,
-                    $this->chronicle->having(array_map(static fn (Check $one): Check => $one->toldIn($zone), $this->checks)),
-                    $this->references,
-                    $this->elsewhere,
-                    $this->channel,
-                    $this->whole?->toldIn($zone),
-                ));
-            }
-        }
+        return $this->memory->once('told in '.$zone->getName(), fn (): self => $this->told(
+            new ToldChronicle(
+                $this->chronicle,
+                static fn (Check $check): Check => $check->toldIn($zone),
+                static fn (): bool => true,
+            ),
+            new Telling($this->channel, $this->telling->taken),
+        ));
+    }
 
-        return $this;
+    /**
+     * One channel of it.
+     *
+     * @param \Closure(Check): ?Check       $tell    a check as the channel's own; null: it is nothing to it
+     * @param \Closure(Intervention): bool $touches
+     */
+    public function ofChannel(string $channel, \Closure $tell, \Closure $touches): self
+    {
+        return $this->judging->once('channel '.$channel, fn (): self => new self(
+            $this->instrument,
+            new ToldChronicle($this->chronicle, $tell, $touches),
+            $this->references,
+            $this->elsewhere,
+            $this->marks,
+            new Telling($channel, $this->telling->taken, $this->memory, $this->judging),
+            $this,
+        ));
     }
 
     /** The unit whose channel it is told of; itself where it is told of all. */
@@ -70,45 +88,96 @@ final readonly class Timeline
     /** The same with one more check. */
     public function with(Check $check): self
     {
-        $more = $this->chronicle->having([...$this->checks, $check]);
-
-        return new self($this->instrument, $more, $this->references, $this->elsewhere);
+        return new self(
+            $this->instrument,
+            new GrownChronicle($this->chronicle, $check),
+            $this->references,
+            $this->elsewhere,
+            new RememberedMarks($this->marks, $check->at),
+        );
     }
 
-    /**
-     * The same where a check may lean on any of these.
-     *
-     * @param array<int|string, Reference> $references by identifier
-     */
-    public function knowing(array $references): self
+    /** The same where a check may lean on any of these. */
+    public function knowing(References $references): self
     {
-        return new self($this->instrument, $this->chronicle, $references, $this->elsewhere);
+        return new self($this->instrument, $this->chronicle, $references, $this->elsewhere, $this->marks);
     }
 
     /** The same with another taking of the known errors of recalled references. */
     public function taking(RecallTaken $taken): self
     {
-        $known = array_filter(
-            $this->references,
-            static fn (Reference $one): bool => array_filter(
-                $one->recalls,
-                static fn (Recall $recall): bool => $recall->error !== null,
-            ) !== [],
-        );
+        return $taken === $this->telling->taken || !$this->references->haveKnownErrors()
+            ? $this
+            : $this->told($this->chronicle, new Telling($this->channel, $taken), $this->whole?->taking($taken));
+    }
 
-        return $known === [] ? $this : new self(
-            $this->instrument,
-            $this->chronicle,
-            array_map(static fn (Reference $one): Reference => $one->taking($taken), $this->references),
-            $this->elsewhere,
-            $this->channel,
-            $this->whole?->taking($taken),
-        );
+    private function told(Chronicle $chronicle, Telling $telling, ?self $whole = null): self
+    {
+        return new self($this->instrument, $chronicle, $this->references, $this->elsewhere, $this->marks, $telling, $whole);
+    }
+
+    /** @return iterable<Check> up to a moment and at it, the latest first */
+    public function checksUntil(\DateTimeImmutable $moment): iterable
+    {
+        return $this->chronicle->checksUntil($moment);
+    }
+
+    /** @return iterable<Check> from a moment on and at it, the earliest first; null: without end */
+    public function checksFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): iterable
+    {
+        return $this->chronicle->checksFrom($from, $until);
+    }
+
+    public function check(string $id): ?Check
+    {
+        return $this->chronicle->check($id);
+    }
+
+    /** @return iterable<Intervention> from a moment on and at it, the earliest first; null: without end */
+    public function interventionsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): iterable
+    {
+        return $this->chronicle->interventionsFrom($from, $until);
+    }
+
+    /** @return list<Run> that began in between, by their start; null: without end */
+    public function runsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): array
+    {
+        return $this->chronicle->runsFrom($from, $until);
+    }
+
+    /** @return list<Run> that went on in between: begun before the one moment, not over at the other */
+    public function runsAround(\DateTimeImmutable $from, \DateTimeImmutable $until): array
+    {
+        return $this->chronicle->runsAround($from, $until);
     }
 
     public function run(string $id): ?Run
     {
-        return $this->byName[$id] ?? null;
+        return $this->chronicle->run($id);
+    }
+
+    /** @return list<Check> all of them: for whoever shows a unit as a whole, never to judge one run */
+    public function checks(): array
+    {
+        return self::listed($this->checksFrom(new \DateTimeImmutable(self::BEGINNING)));
+    }
+
+    /** @return list<Intervention> all of them: for whoever shows a unit as a whole, never to judge one run */
+    public function interventions(): array
+    {
+        return self::listed($this->interventionsFrom(new \DateTimeImmutable(self::BEGINNING)));
+    }
+
+    /** @return list<Run> all of them: for whoever shows a unit as a whole, never to judge one */
+    public function runs(): array
+    {
+        return $this->runsFrom(new \DateTimeImmutable(self::BEGINNING));
+    }
+
+    /** Under which marks of it are kept. */
+    public function markOf(string $fold): MarkOf
+    {
+        return new MarkOf($fold, $this->channel, $this->telling->taken);
     }
 
     /** @return list<Reference> every reference that a check leans on, the one it names first */
@@ -116,8 +185,9 @@ final readonly class Timeline
     {
         $found = [];
         foreach ([$check->reference, ...$check->content->leansOn()] as $id) {
-            if ($id !== null && isset($this->references[$id])) {
-                $found[$id] = $this->references[$id];
+            $reference = $id === null ? null : $this->reference($id);
+            if ($reference !== null) {
+                $found[$reference->id] = $reference;
             }
         }
 
@@ -126,6 +196,27 @@ final readonly class Timeline
 
     public function referenceOf(Check $check): ?Reference
     {
-        return $check->reference === null ? null : ($this->references[$check->reference] ?? null);
+        return $check->reference === null ? null : $this->reference($check->reference);
+    }
+
+    public function reference(string $id): ?Reference
+    {
+        $reference = $this->references->find($id);
+
+        return $reference === null || $this->telling->taken === RecallTaken::Whole
+            ? $reference
+            : $this->memory->once('reference '.$id, fn (): Reference => $reference->taking($this->telling->taken));
+    }
+
+    /**
+     * @template T
+     *
+     * @param iterable<T> $items
+     *
+     * @return list<T>
+     */
+    private static function listed(iterable $items): array
+    {
+        return \is_array($items) ? array_values($items) : iterator_to_array($items, false);
     }
 }

@@ -253,7 +253,7 @@ final readonly class FlowBench implements BenchGuide
 
     public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
     {
-        return new UnitHistory(FlowHistory::of($timeline, $until)->points(), CommonUnit::LitrePerMinute, CommonUnit::Percent, 'flow');
+        return new UnitHistory(FlowFold::reading()->points($timeline, $until), CommonUnit::LitrePerMinute, CommonUnit::Percent, 'flow');
     }
 
     public function sharedShift(): ShiftScale
@@ -332,8 +332,7 @@ final readonly class FlowBench implements BenchGuide
     private function previous(Check $check, Timeline $timeline): ?array
     {
         $usability = new FlowUsability();
-        $found = null;
-        foreach ($timeline->checks as $earlier) {
+        foreach ($timeline->checksUntil($check->at) as $earlier) {
             $content = $earlier->content;
             if ($earlier->at >= $check->at
                 || $earlier->id === $check->id
@@ -342,7 +341,9 @@ final readonly class FlowBench implements BenchGuide
                 continue;
             }
             if ($usability->whyUnusable($earlier, $timeline) !== []) {
-                $found = $content->readings->adjusted ? null : $found;
+                if ($content->readings->adjusted) {
+                    return null;
+                }
                 continue;
             }
             $left = FlowMeasurement::of(
@@ -352,9 +353,10 @@ final readonly class FlowBench implements BenchGuide
                 $content,
                 $timeline,
             )?->mean;
-            $found = $left === null || Real::isZero($left->value) ? null : [$earlier->id, $left];
+
+            return $left === null || Real::isZero($left->value) ? null : [$earlier->id, $left];
         }
 
-        return $found;
+        return null;
     }
 }

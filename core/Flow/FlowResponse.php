@@ -10,6 +10,7 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Tallying;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Flow\Standard\FlowRow;
 use Footnote\Core\Flow\Standard\StandardEquation;
@@ -23,11 +24,8 @@ use Footnote\Core\Response\KnotsAlong;
 /** The flow of a unit at its checks, told for a run: at the air of the field, and at the run's own gauge where it has one. */
 final readonly class FlowResponse
 {
-    private FlowUsability $usability;
-
     public function __construct(private Run $run, private Timeline $timeline)
     {
-        $this->usability = new FlowUsability();
     }
 
     /** The flow along a bracket; null where no check shows one. */
@@ -62,19 +60,10 @@ final readonly class FlowResponse
     /** The curve that serves the sampler's gauge at a check: that of the last multi-point calibration up to it. */
     public function curve(Check $at): ?GaugeCurve
     {
-        $curve = null;
-        foreach ($this->timeline->checks as $check) {
-            if ($check->at > $at->at) {
-                break;
-            }
-            if ($check->content instanceof FlowCheck
-                && $check->content->readings->points !== []
-                && $this->usability->whyUnusable($check, $this->timeline) === []) {
-                $curve = GaugeCurve::of($check, $check->content, $this->timeline);
-            }
-        }
+        $id = Tallying::upTo($at->at, new FlowFold(), $this->timeline)->curve;
+        $check = $id === null ? null : $this->timeline->check($id);
 
-        return $curve;
+        return $check?->content instanceof FlowCheck ? GaugeCurve::of($check, $check->content, $this->timeline) : null;
     }
 
     private function found(Check $check): ?FlowKnot

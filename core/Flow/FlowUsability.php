@@ -114,7 +114,7 @@ final readonly class FlowUsability implements Usability
     {
         $reference = $timeline->referenceOf($check);
         $before = null;
-        foreach ($timeline->checks as $earlier) {
+        foreach ($timeline->checksUntil($check->at) as $earlier) {
             $content = $earlier->content;
             if ($earlier->at >= $check->at
                 || $earlier->id === $check->id
@@ -136,7 +136,10 @@ final readonly class FlowUsability implements Usability
             } catch (UnreadableFlow|ConditionsMissing) {
                 continue;
             }
-            $before = $left === null || $left->below !== null || Real::isZero($left->mean->value) ? $before : $left->mean;
+            if ($left !== null && $left->below === null && !Real::isZero($left->mean->value)) {
+                $before = $left->mean;
+                break;
+            }
         }
         $range = $reference === null || !$check->content instanceof FlowCheck
             ? null

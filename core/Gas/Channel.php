@@ -8,7 +8,7 @@ use Footnote\Core\Air\Air;
 use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Evidence\Instrument;
-use Footnote\Core\Evidence\Intervention;
+use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\CommonUnit;
@@ -143,13 +143,13 @@ final readonly class Channel
     /**
      * When the sensor that it had on a day was fitted: registered, or exchanged since; null where nobody said.
      *
-     * @param list<Intervention> $interventions what was done to the channel
+     * @param Timeline $timeline of the channel
      */
-    public function fittedBy(\DateTimeImmutable $day, array $interventions): ?\DateTimeImmutable
+    public function fittedBy(\DateTimeImmutable $day, Timeline $timeline): ?\DateTimeImmutable
     {
         $fitted = $this->sensor->fitted === null ? null : new \DateTimeImmutable($this->sensor->fitted);
-        foreach ($interventions as $event) {
-            if ($event->kind === GasIntervention::SensorExchanged && $event->at <= $day && ($fitted === null || $event->at > $fitted)) {
+        foreach ($timeline->interventionsFrom($fitted ?? new \DateTimeImmutable('0001-01-01T00:00:00Z'), $day) as $event) {
+            if ($event->kind === GasIntervention::SensorExchanged && ($fitted === null || $event->at > $fitted)) {
                 $fitted = $event->at;
             }
         }

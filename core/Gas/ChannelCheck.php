@@ -6,7 +6,7 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\CheckContent;
-use Footnote\Core\Evidence\Chronicle;
+use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Evidence\Timeline;
 
@@ -88,26 +88,13 @@ final readonly class ChannelCheck implements CheckContent
     /** The same unit told of one channel alone. */
     public static function timeline(string $name, Timeline $whole): Timeline
     {
-        return $whole->memory->once('channel '.$name, static function () use ($name, $whole): Timeline {
-            $channel = Channel::named($whole->instrument, $name);
-            $checks = $channel === null
-                ? []
-                : array_values(
-                    array_filter(array_map(static fn (Check $check): ?Check => self::project($check, $channel), $whole->checks)),
-                );
-            $touching = array_values(
-                array_filter($whole->interventions, static fn ($event): bool => $event->channel === null || $event->channel === $name),
-            );
+        $channel = Channel::named($whole->instrument, $name);
 
-            return new Timeline(
-                $whole->instrument,
-                new Chronicle($checks, $touching, $whole->runs),
-                $whole->references,
-                $whole->elsewhere,
-                $name,
-                $whole,
-            );
-        });
+        return $whole->ofChannel(
+            $name,
+            static fn (Check $check): ?Check => $channel === null ? null : self::project($check, $channel),
+            static fn (Intervention $event): bool => $event->channel === null || $event->channel === $name,
+        );
     }
 
     private static function isobutyleneFirst(Check $check): bool

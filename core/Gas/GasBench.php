@@ -152,7 +152,7 @@ final readonly class GasBench implements AsksByReference
                 $questions[] = \sprintf('%s cannot be zeroed in %s: %s.', $channel->name, $content->zero->source->value ?? '', $why);
             }
             $part = ChannelCheck::timeline($channel->name, $with);
-            $own = array_values(array_filter($part->checks, static fn (Check $one): bool => $one->id === $check->id))[0] ?? null;
+            $own = $part->check($check->id);
             if ($own === null || !$own->content instanceof ChannelCheck) {
                 continue;
             }
@@ -161,7 +161,7 @@ final readonly class GasBench implements AsksByReference
             array_push($questions, ...$asked);
         }
         foreach (array_filter([$check->reference, $content->isobutylene->reference, $content->zero->bottle], \is_string(...)) as $id) {
-            $bottle = $timeline->references[$id] ?? null;
+            $bottle = $timeline->reference($id);
             foreach ($bottle === null ? [] : ReferenceChoice::problemsOf($bottle, $check->at) as $problem) {
                 $questions[] = \sprintf('%s: %s', $id, lcfirst($problem));
             }
@@ -169,7 +169,7 @@ final readonly class GasBench implements AsksByReference
         foreach ([
             [$timeline->referenceOf($check), $content->bottlePressure],
             [
-                $content->isobutylene->reference === null ? null : ($timeline->references[$content->isobutylene->reference] ?? null),
+                $content->isobutylene->reference === null ? null : $timeline->reference($content->isobutylene->reference),
                 $content->isobutylene->pressure,
             ],
         ] as [$reference, $pressure]) {
@@ -294,7 +294,7 @@ final readonly class GasBench implements AsksByReference
     {
         if ($timeline->channel !== '') {
             return new UnitHistory(
-                GasHistory::of($timeline, $until)->points(),
+                GasHistory::points($timeline, $until),
                 CommonUnit::Percent,
                 CommonUnit::Percent,
                 $timeline->channel.' off the label',
@@ -302,7 +302,7 @@ final readonly class GasBench implements AsksByReference
         }
         $furthest = [];
         foreach (self::names($timeline->instrument) as $name) {
-            foreach (GasHistory::of(ChannelCheck::timeline($name, $timeline), $until)->points() as $point) {
+            foreach (GasHistory::points(ChannelCheck::timeline($name, $timeline), $until) as $point) {
                 $before = $furthest[$point->check] ?? null;
                 if ($before === null || abs($point->found ?? 0.0) > abs($before->found ?? 0.0)) {
                     $furthest[$point->check] = $point;

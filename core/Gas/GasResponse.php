@@ -176,13 +176,21 @@ final readonly class GasResponse
      */
     public static function rezeroed(Bracket $bracket, Timeline $timeline): array
     {
-        return array_values(array_filter(
-            $timeline->interventions,
-            static fn (Intervention $event): bool => $event->kind === GasIntervention::Rezeroed
-                && $bracket->pre !== null
-                && $event->at > $bracket->pre->at
-                && ($bracket->post === null ? $event->at <= $bracket->stop() : $event->at < $bracket->post->at),
-        ));
+        $pre = $bracket->pre;
+        if ($pre === null) {
+            return [];
+        }
+        $end = $bracket->post->at ?? $bracket->stop();
+        $rezeroed = [];
+        foreach ($timeline->interventionsFrom($pre->at, $end) as $event) {
+            if ($event->kind === GasIntervention::Rezeroed
+                && $event->at > $pre->at
+                && ($bracket->post === null || $event->at < $end)) {
+                $rezeroed[] = $event;
+            }
+        }
+
+        return $rezeroed;
     }
 
     /**

@@ -6,6 +6,7 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Tallying;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Alteration;
 use Footnote\Core\Judgement\AlterationKind;
@@ -15,7 +16,6 @@ use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\SteadyStretches;
 use Footnote\Core\Quantity\Digits;
-use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
 
 /**
@@ -59,7 +59,7 @@ final readonly class TestGas
     {
         $whole = $channel->whole();
 
-        return $whole->memory->once(
+        return $whole->judging->once(
             \sprintf('test gas in %s by %s %d', $run->id, $policy->id, $policy->version),
             static fn (): array => self::judged(self::found($record, $run, $whole, $policy), $run, $whole, $policy),
         );
@@ -109,11 +109,8 @@ final readonly class TestGas
     private static function recorded(self $one, Timeline $whole, float $minutes): ?Check
     {
         [$before, $after] = $one->whole ? [60 * $minutes, 60 * $minutes] : [300.0, 60 * $minutes];
-        foreach ($whole->checks as $check) {
-            $used = [$check->reference, ...$check->content->leansOn()];
-            if (\in_array($one->cylinder, $used, true)
-                && $one->span->from >= Span::shift($check->at, -$before)
-                && $one->span->to <= Span::shift($check->at, $after)) {
+        foreach ($whole->checksFrom(Span::shift($one->span->to, -$after), Span::shift($one->span->from, $before)) as $check) {
+            if (\in_array($one->cylinder, [$check->reference, ...$check->content->leansOn()], true)) {
                 return $check;
             }
         }
@@ -134,7 +131,7 @@ final readonly class TestGas
         }
         $clock = new LogClock($log, $run);
         $found = [];
-        foreach (self::cylinders($whole) as $id => $labels) {
+        foreach (self::cylinders($whole, self::until($run, $whole)) as $id => $labels) {
             $ranges = [];
             $stood = [];
             foreach (Channel::of($whole->instrument) as $channel) {
@@ -189,24 +186,28 @@ final readonly class TestGas
         return $finder->stretches();
     }
 
+    /** Up to the check that was made when it came home; whatever it met later it did not meet in this run. */
+    private static function until(Run $run, Timeline $whole): \DateTimeImmutable
+    {
+        $end = new \DateTimeImmutable('9999-12-31T00:00:00Z');
+        foreach ($whole->checksFrom($run->timing->stop ?? $end) as $check) {
+            return $check->at;
+        }
+
+        return $end;
+    }
+
     /**
-     * The cylinders that the unit has met, with what they hold for each channel, apart from what the air of any room holds.
+     * The cylinders that the unit has met up to a moment, with what they hold for each channel, apart from what the air of any room holds.
      *
      * @return array<array-key, array<array-key, float>> label by channel, by cylinder
      */
-    private static function cylinders(Timeline $whole): array
+    private static function cylinders(Timeline $whole, \DateTimeImmutable $until): array
     {
         $cylinders = [];
         foreach (Channel::of($whole->instrument) as $channel) {
-            $response = new GasResponse($channel);
-            $part = ChannelCheck::timeline($channel->name, $whole);
-            foreach ($part->checks as $check) {
-                $label = $check->content instanceof ChannelCheck && !$check->content->byAir
-                    ? $response->label($check, $check->content, $part)?->value
-                    : null;
-                if ($label instanceof Exact && abs($label->minus($channel->kind->inCleanAir())->toFloat()) >= 1.0) {
-                    $cylinders[$check->reference ?? ''][$channel->name] = $label->toFloat();
-                }
+            foreach (Tallying::upTo($until, new GasFold($channel), ChannelCheck::timeline($channel->name, $whole))->met as $met) {
+                $cylinders[$met->reference][$channel->name] = $met->value;
             }
         }
 

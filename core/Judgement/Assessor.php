@@ -6,6 +6,7 @@ namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\BracketFinder;
+use Footnote\Core\Evidence\Reach;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 
@@ -49,11 +50,20 @@ final readonly class Assessor
         return array_values($topics);
     }
 
-    /** The run alone, without the shift it may be part of. */
-    public function assess(Run $run, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): Assessment
-    {
+    /**
+     * The run alone, without the shift it may be part of.
+     *
+     * @param Reach $reach notes how far the evidence of the unit was asked
+     */
+    public function assess(
+        Run $run,
+        Timeline $timeline,
+        Policy $policy,
+        Yardsticks $yardsticks,
+        Reach $reach = new Reach(),
+    ): Assessment {
         $family = $this->family($timeline->instrument->family);
-        $timeline = $timeline->toldIn($run->timing->start->getTimezone());
+        $timeline = $timeline->toldIn($run->timing->start->getTimezone())->watched($reach);
         $parts = $family instanceof Channelled ? self::parts($family, $run, $timeline) : ['' => $timeline];
         $cases = [];
         $worked = [];

@@ -29,16 +29,36 @@ final readonly class Foresight
         $parts = $family instanceof Channelled
             ? array_map(static fn (string $channel): Timeline => $family->ofChannel($channel, $timeline), $family->channels($timeline))
             : [$timeline];
-        $open = static fn (Run $run): bool => array_filter(
-            $parts,
-            static fn (Timeline $part): bool => (new BracketFinder(
-                $family->usability(),
-                $part->channel,
-                $family->bracketRestsOn(),
-            ))->find($run, $part)->state() === BracketState::Open,
-        ) !== [];
+        $open = [];
+        foreach ($parts as $part) {
+            $finder = new BracketFinder($family->usability(), $part->channel, $family->bracketRestsOn());
+            foreach (self::since(self::closing($part, $family), $part) as $run) {
+                if (!isset($open[$run->id]) && $finder->find($run, $part)->state() === BracketState::Open) {
+                    $open[$run->id] = $run;
+                }
+            }
+        }
+        usort($open, static fn (Run $a, Run $b): int => [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id]);
 
-        return array_values(array_filter($timeline->runs, $open));
+        return $open;
+    }
+
+    /** The last check that can be the end of a bracket: no run that was over by then is open. Null where there is none. */
+    private static function closing(Timeline $part, Family $family): ?Check
+    {
+        foreach ($part->checksUntil(new \DateTimeImmutable('9999-12-31T00:00:00Z')) as $check) {
+            if ($family->usability()->whyUnusable($check, $part) === []) {
+                return $check;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<Run> that went on at a check or began after it; none where no bracket can begin */
+    private static function since(?Check $check, Timeline $part): array
+    {
+        return $check === null ? [] : [...$part->runsAround($check->at, $check->at), ...$part->runsFrom($check->at)];
     }
 
     /**

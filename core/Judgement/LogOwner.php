@@ -34,10 +34,8 @@ final readonly class LogOwner
         $doubts = [];
         $claimed = [];
         $evidence = [];
-        foreach ([...$unit->runs, ...$unit->elsewhere->sameLogs] as $other) {
-            $isSame = $other->id !== $run->id && $other->source->origin?->sha256 === $origin->sha256;
-            if (!$isSame
-                || $other->source->word?->isOwn === false
+        foreach ($unit->elsewhere->withSameLog($run) as $other) {
+            if ($other->source->word?->isOwn === false
                 || ($other->deployment->instrument === $run->deployment->instrument && $shared->isKeptBy(self::shared($run, $other)))) {
                 continue;
             }
@@ -75,7 +73,7 @@ final readonly class LogOwner
                 \sprintf('The file %s gives the serial number %s; that of %s is %s.', $origin->name, $said, $unit->instrument->id, $own),
             ];
         }
-        foreach ($unit->elsewhere->units as $other) {
+        foreach ($unit->elsewhere->units() as $other) {
             foreach (array_filter([$other->serial, $other->id], \is_string(...)) as $name) {
                 if ($origin->names($name)
                     || array_filter($serials, static fn (string $serial): bool => LogOrigin::isSame($serial, $name)) !== []) {
@@ -104,17 +102,21 @@ final readonly class LogOwner
      */
     private static function unlikeOthers(Run $run, array $serials, Timeline $unit): array
     {
-        $others = array_values(
-            array_filter(
-                $unit->runs,
-                static fn (Run $other): bool => $other->id !== $run->id
-                    && $other->source->word?->isOwn !== false
-                    && $other->source->origin?->serials() !== null
-                    && $other->source->origin->serials() !== [],
-            ),
-        );
-        $sure = array_values(array_filter($others, static fn (Run $other): bool => $other->source->word !== null));
-        foreach ($serials === [] ? [] : ($sure === [] ? $others : $sure) as $other) {
+        if ($serials === []) {
+            return [];
+        }
+        $others = [];
+        $sure = [];
+        foreach ($unit->elsewhere->tellingSerials($run) as $other) {
+            if ($other->source->word?->isOwn === false) {
+                continue;
+            }
+            $others[] = $other;
+            if ($other->source->word !== null) {
+                $sure[] = $other;
+            }
+        }
+        foreach ($sure === [] ? $others : $sure as $other) {
             $its = $other->source->origin?->serials() ?? [];
             foreach ($serials as $one) {
                 foreach ($its as $known) {

@@ -4,14 +4,21 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
+use Footnote\Core\Evidence\Reach;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 
 /** Works out runs together with the shift each is part of; every run alone is worked out once. */
 final class ShiftAssessor
 {
-    /** @var array<string, Assessment> by run */
+    /** @var array<string, Assessment> by = and the run */
     private array $alone = [];
+
+    /** @var array<string, Reach> by = and the run */
+    private array $reaches = [];
+
+    /** @var array<string, Reach> those that the last answer rests on */
+    private array $asked = [];
 
     public function __construct(
         private readonly Assessor $assessor,
@@ -20,9 +27,13 @@ final class ShiftAssessor
     ) {
     }
 
-    /** @param list<array{Run, Timeline}> $others the runs that may share the run's shift, itself among them or not */
-    public function assess(Run $run, Timeline $timeline, array $others): Assessment
+    /**
+     * @param iterable<array{Run, Timeline}> $others the runs that may share the run's shift, itself among them or not; none is read
+     *                                               where the run is part of none
+     */
+    public function assess(Run $run, Timeline $timeline, iterable $others): Assessment
     {
+        $this->asked = [];
         $own = $this->alone($run, $timeline);
         $family = $this->assessor->family($timeline->instrument->family);
         if (!$family instanceof Composing || !$family->composes($run)) {
@@ -47,8 +58,17 @@ final class ShiftAssessor
         );
     }
 
+    /** @return array<string, Reach> how far evidence was asked for the run assessed last and for its shift's others, by = and the run */
+    public function reaches(): array
+    {
+        return $this->asked;
+    }
+
     private function alone(Run $run, Timeline $timeline): Assessment
     {
-        return $this->alone['='.$run->id] ??= $this->assessor->assess($run, $timeline, $this->policy, $this->yardsticks);
+        $key = '='.$run->id;
+        $this->asked[$key] = $this->reaches[$key] ??= new Reach();
+
+        return $this->alone[$key] ??= $this->assessor->assess($run, $timeline, $this->policy, $this->yardsticks, $this->reaches[$key]);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
-use Footnote\Core\Evidence\CheckHistory;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Quantity\Unit;
 
@@ -30,6 +29,13 @@ final readonly class UnitHistory
     /** The point with the largest drift either way. */
     public function furthest(): ?HistoryPoint
     {
-        return (new CheckHistory($this->points))->furthest();
+        $furthest = null;
+        foreach ($this->points as $point) {
+            if ($point->drift !== null && ($furthest === null || abs($point->drift) > abs($furthest->drift ?? 0.0))) {
+                $furthest = $point;
+            }
+        }
+
+        return $furthest;
     }
 }

@@ -86,11 +86,12 @@ final readonly class AcousticBench implements BenchGuide
         $left = $content instanceof AcousticCheck && $content->tone->asLeft !== [] ? $response->asLeft($check, $timeline)?->offset : null;
         $previous = null;
         $usability = new AcousticUsability();
-        foreach ($timeline->checks as $earlier) {
+        foreach ($timeline->checksUntil($check->at) as $earlier) {
             if ($earlier->at < $check->at
                 && $earlier->id !== $check->id
                 && ($usability->whyUnusable($earlier, $timeline) === [] || $earlier->content->wasAdjusted())) {
                 $previous = $earlier;
+                break;
             }
         }
         $before = $previous === null ? null : $response->asLeft($previous, $timeline)?->offset;
@@ -147,7 +148,7 @@ final readonly class AcousticBench implements BenchGuide
         $factor = AcousticHistory::factor($timeline, $until);
 
         return new UnitHistory(
-            AcousticHistory::of($timeline, $until)->points(),
+            AcousticFold::reading()->points($timeline, $until),
             LevelUnit::Decibel,
             LevelUnit::Decibel,
             'off by',

@@ -6,91 +6,88 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\AdjustmentSum;
 use Footnote\Core\Evidence\Check;
-use Footnote\Core\Evidence\CheckHistory;
 use Footnote\Core\Evidence\HistoryPoint;
+use Footnote\Core\Evidence\Tally;
+use Footnote\Core\Evidence\Tallying;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\UnitTrend;
 
 /** What a unit's checks over months say: the most it ever drifted, and what adjusting has added up to. */
 final readonly class AcousticHistory
 {
-    private function __construct(private CheckHistory $checks)
+    private function __construct(private Timeline $timeline, private Tally $tally)
     {
     }
 
-    /** Every usable check up to a moment, in order; drift is against the state the check before was left in. */
+    /** Of every usable check up to a moment; drift is against the state the check before was left in. */
     public static function of(Timeline $timeline, \DateTimeImmutable $until): self
     {
-        $response = new AcousticResponse();
-        $all = $timeline->memory->once('acoustic history', static fn (): CheckHistory => CheckHistory::of(
-            $timeline,
-            new AcousticUsability(),
-            'offset',
-            static fn (Check $check): bool => $check->content instanceof AcousticCheck,
-            static fn (Check $check): array => [
-                $response->asFound($check, $timeline)?->offset->toFloat(),
-                $response->asLeft($check, $timeline)?->offset->toFloat(),
-            ],
-            static fn (?float $left, ?float $found): float => ($found ?? 0.0) - ($left ?? 0.0),
-            static fn (?float $offset): ?float => $offset,
-        ));
-
-        return new self($all->until($until));
-    }
-
-    /** @return list<HistoryPoint> in dB */
-    public function points(): array
-    {
-        return $this->checks->points;
+        return new self($timeline, Tallying::upTo($until, new AcousticFold(), $timeline));
     }
 
     public function largestDrift(): ?Figure
     {
-        $largest = $this->checks->furthest();
+        $largest = $this->tally->largest;
 
-        return $largest?->drift === null
+        return $largest === null
             ? null
             : Figure::read(
                 'd_max',
                 'the most this unit has drifted',
-                round($largest->drift, 9),
+                round($largest->size, 9),
                 LevelUnit::Decibel,
-                new Origin('check', $largest->check, 'found on '.$largest->at->format('j M Y')),
+                new Origin('check', $largest->check, 'found on '.$this->day($largest->check)),
                 2,
             );
     }
 
-    /** S-4: adjustments added up with their signs since the last laboratory certificate. */
+    /**
+     * S-4: adjustments added up with their signs since the last laboratory certificate, as the sum before the last of them and
+     * that one.
+     */
     public function adjustmentSince(?\DateTimeImmutable $certified): ?Figure
     {
-        $sum = 0.0;
-        $inputs = [];
-        foreach ($this->checks->points as $point) {
-            if ($point->adjustment !== null && ($certified === null || $point->at >= $certified)) {
-                $sum += $point->adjustment;
-                $inputs[] = Figure::read(
-                    'Δ',
-                    'adjustment at '.$point->check,
-                    round($point->adjustment, 9),
-                    LevelUnit::Decibel,
-                    new Origin('check', $point->check, $point->at->format('j M Y')),
-                    2,
-                );
-            }
+        $all = $this->tally->adjustments;
+        $then = $certified === null
+            ? new AdjustmentSum()
+            : Tallying::upTo($certified->modify('-1 microsecond'), new AcousticFold(), $this->timeline)->adjustments;
+        $count = $all->count - $then->count;
+        if ($count <= 0) {
+            return null;
         }
+        $last = Figure::read(
+            'Δ',
+            'adjustment at '.$all->check,
+            round($all->last, 9),
+            LevelUnit::Decibel,
+            new Origin('check', $all->check, $this->day($all->check)),
+            2,
+        );
+        $before = Figure::read(
+            'ΣΔ',
+            $count === 2 ? 'the adjustment before' : \sprintf('the %d adjustments before', $count - 1),
+            round($all->sum - $all->last - $then->sum, 9),
+            LevelUnit::Decibel,
+            new Origin('check', $all->before, 'added up to it'),
+            2,
+        );
 
-        return $inputs === []
-            ? null
-            : Figure::derived(
-                'ΣΔ',
-                'adjustment since the last laboratory certificate',
-                round($sum, 9),
-                LevelUnit::Decibel,
-                NoiseEquation::Adjustment,
-                $inputs,
-                2,
-            );
+        return Figure::derived(
+            'ΣΔ',
+            'adjustment since the last laboratory certificate',
+            round($all->sum - $then->sum, 9),
+            LevelUnit::Decibel,
+            NoiseEquation::Adjustment,
+            $count === 1 ? [$last] : [$before, $last],
+            2,
+        );
+    }
+
+    private function day(string $check): string
+    {
+        return $this->timeline->check($check)?->at->format('j M Y') ?? '';
     }
 
     /** The stored factor through time: a slow walk means an ageing microphone, a jump means damage. Null where no check tells it. */
@@ -100,7 +97,7 @@ final readonly class AcousticHistory
         $before = null;
         $certified = $timeline->instrument->certifiedSince($until);
         $began = null;
-        foreach ($timeline->checks as $check) {
+        foreach ($timeline->checks() as $check) {
             $content = $check->content;
             if ($check->at > $until
                 || !$content instanceof AcousticCheck

@@ -92,7 +92,7 @@ final class AcousticSection
                 '-20',
                 '20',
                 LevelUnit::Decibel,
-                help: 'As the manual gives it, for microphone and adapter; empty is none',
+                help: 'As the manual gives it; empty is none',
             ),
             Entry::decimal(
                 'pressureCorrection',
@@ -100,7 +100,7 @@ final class AcousticSection
                 '-20',
                 '20',
                 LevelUnit::Decibel,
-                help: 'For static pressure; none for calibrators with feedback',
+                help: 'None for calibrators with feedback',
             ),
             Entry::decimal('factorBefore', 'Factor before', '-60', '60', LevelUnit::Decibel),
             Entry::decimal('factorAfter', 'Factor after', '-60', '60', LevelUnit::Decibel),

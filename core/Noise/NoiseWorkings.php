@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\RecallTaken;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Tallying;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Alteration;
 use Footnote\Core\Judgement\AlterationKind;
@@ -50,6 +51,9 @@ final readonly class NoiseWorkings
     /** @var array<array-key, list<OffsetKnot>> what further tones showed, by the words of each */
     private array $further;
     private Bracket $bracket;
+
+    /** Up to where its checks bear on the run. */
+    private \DateTimeImmutable $known;
     private ?Segment $segment;
     /** The part of the run that stands, without the delay that it began with. */
     public Span $window;
@@ -82,6 +86,7 @@ final readonly class NoiseWorkings
         $this->response = new AcousticResponse();
         $this->segment = Segment::of($run, $whole, Sound::heard($run)?->log !== null, $this->fails(...));
         $this->bracket = $this->segment->bracket ?? $whole;
+        $this->known = $whole->end();
         $this->window = $this->window();
         $this->stretches = array_values(
             array_filter(array_map(fn (Span $span): ?Span => $span->within($this->window), $run->runningSpans())),
@@ -132,7 +137,7 @@ final readonly class NoiseWorkings
                 $log,
                 $this->run,
                 $this->timeline,
-                ToneLevels::of($this->asCertified, $this->lineAsCertified),
+                ToneLevels::of(Tallying::upTo($this->known, new AcousticFold(), $this->asCertified), $this->lineAsCertified),
                 $this->policy,
             );
             $alterations = $this->alterations($survey, $log);

@@ -5,37 +5,42 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\MetReference;
 use Footnote\Core\Evidence\Reference;
-use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Evidence\Tally;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
 
 /** The levels at which the tones of every calibrator that a unit has met would stand in its log. */
 final class ToneLevels
 {
-    /** @return list<ToneLevel> */
-    public static function of(Timeline $timeline, ?OffsetLine $line): array
+    /** @return list<ToneLevel> of all that a unit met */
+    public static function of(Tally $tally, ?OffsetLine $line): array
     {
         $offsets = array_map(static fn (OffsetKnot $knot): float => $knot->offset->toFloat(), $line->knots ?? []);
         [$low, $high] = $offsets === [] ? [0.0, 0.0] : [min($offsets), max($offsets)];
         $levels = [];
-        foreach ($timeline->checks as $check) {
-            $content = $check->content;
-            foreach ($content instanceof AcousticCheck ? self::tones(
-                $check,
-                $content,
-                $timeline->referenceOf($check),
-            ) : [] as [$words, $expected]) {
-                $levels[$words] ??= new ToneLevel(
-                    (int) round(1000 * ($expected + $low)),
-                    (int) round(1000 * ($expected + $high)),
-                    $words,
-                    $check->reference ?? '',
-                );
-            }
+        foreach ($tally->met as $words => $met) {
+            $levels[] = new ToneLevel(
+                (int) round(1000 * ($met->value + $low)),
+                (int) round(1000 * ($met->value + $high)),
+                (string) $words,
+                $met->reference,
+            );
         }
 
-        return array_values($levels);
+        return $levels;
+    }
+
+    /** @return array<string, MetReference> the tones that stood at a check, by their words, at the A-weighted level expected, dB */
+    public static function at(Check $check, AcousticCheck $content, ?Reference $reference): array
+    {
+        $met = [];
+        foreach (self::tones($check, $content, $reference) as [$words, $expected]) {
+            $met[$words] ??= new MetReference($check->reference ?? '', $expected);
+        }
+
+        return $met;
     }
 
     /**

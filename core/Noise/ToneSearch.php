@@ -139,10 +139,8 @@ final class ToneSearch
     private function recorded(Span $span): ?Check
     {
         $minutes = $this->policy->limit(self::RULE, 'recorded')?->toFloat() ?? 30.0;
-        foreach ($this->timeline->checks as $check) {
-            if ($check->content instanceof AcousticCheck
-                && $span->from >= Span::shift($check->at, -60 * $minutes)
-                && $span->to <= Span::shift($check->at, 60 * $minutes)) {
+        foreach ($this->timeline->checksFrom(Span::shift($span->to, -60 * $minutes), Span::shift($span->from, 60 * $minutes)) as $check) {
+            if ($check->content instanceof AcousticCheck) {
                 return $check;
             }
         }

@@ -166,7 +166,7 @@ final readonly class ParticleBench implements BenchGuide
                 );
             }
         }
-        $lot = $timeline->references[$content->written->text('lot') ?? ''] ?? null;
+        $lot = $timeline->reference($content->written->text('lot') ?? '');
         if ($lot !== null) {
             [$more, $asked] = $this->spheres($content, new Spheres($lot), $check, $policy);
             array_push($lines, ...$more);
@@ -265,22 +265,19 @@ final readonly class ParticleBench implements BenchGuide
     public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
     {
         $response = new ParticleResponse();
-        $checks = CheckHistory::of(
-            $timeline,
+        $history = new CheckHistory(
             new ParticleUsability(),
             'flow',
             static fn (Check $check): bool => $check->content instanceof ParticleCheck,
-            static fn (Check $check): array => [
+            static fn (Check $check, Timeline $timeline): array => [
                 $response->asFound($check, $timeline)?->flow->toFloat(),
                 $response->asLeft($check, $timeline)?->flow->toFloat(),
             ],
-            static fn (?float $left, ?float $found): ?float => $left === null || $left <= 0.0 || $found === null
-                ? null
-                : 100 * ($found - $left) / $left,
-            static fn (?float $flow): ?float => $flow,
+            static fn (float $left, float $found): ?float => $left <= 0.0 ? null : 100 * ($found - $left) / $left,
+            static fn (float $flow): float => $flow,
         );
 
-        return new UnitHistory($checks->until($until)->points, CommonUnit::LitrePerMinute, CommonUnit::Percent, 'flow');
+        return new UnitHistory($history->points($timeline, $until), CommonUnit::LitrePerMinute, CommonUnit::Percent, 'flow');
     }
 
     public function sharedShift(): ShiftScale

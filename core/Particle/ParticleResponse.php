@@ -91,13 +91,17 @@ final readonly class ParticleResponse
         if ($pre === null || $timeline->instrument->traits->text('kind') !== ParticleFormat::PHOTOMETER) {
             return [];
         }
-        $isWithin = static fn (\DateTimeImmutable $at): bool => $at > $pre->at
-            && ($bracket->post === null ? $at <= $bracket->stop() : $at < $bracket->post->at);
+        $end = $bracket->post->at ?? $bracket->stop();
+        $rezeroed = [];
+        foreach ($timeline->interventionsFrom($pre->at, $end) as $event) {
+            if ($event->kind === ParticleIntervention::Rezeroed
+                && $event->at > $pre->at
+                && ($bracket->post === null || $event->at < $end)) {
+                $rezeroed[] = $event;
+            }
+        }
 
-        return array_values(array_filter(
-            $timeline->interventions,
-            static fn (Intervention $event): bool => $event->kind === ParticleIntervention::Rezeroed && $isWithin($event->at),
-        ));
+        return $rezeroed;
     }
 
     /**

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Evidence\Check;
-use Footnote\Core\Evidence\Chronicle;
 use Footnote\Core\Evidence\Elsewhere;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Intervention;
+use Footnote\Core\Evidence\RecordedChronicle;
+use Footnote\Core\Evidence\RecordedElsewhere;
+use Footnote\Core\Evidence\RecordedReferences;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -97,12 +99,12 @@ final readonly class RecordReader
             $own = static fn (Check|Intervention $item): bool => $item->instrument === $id;
             $timelines[$id] = new Timeline(
                 $instrument,
-                new Chronicle(
+                new RecordedChronicle(
                     array_values(array_filter($checks, $own)),
                     array_values(array_filter($interventions, $own)),
                     array_values(array_filter($runs, static fn (Run $run): bool => $run->deployment->instrument === $id)),
                 ),
-                $references,
+                new RecordedReferences($references),
                 self::elsewhere($instrument, $instruments, $runs),
             );
         }
@@ -122,19 +124,8 @@ final readonly class RecordReader
      */
     private static function elsewhere(Instrument $unit, array $instruments, array $runs): Elsewhere
     {
-        $digests = [];
-        foreach ($runs as $run) {
-            if ($run->deployment->instrument === $unit->id && $run->source->origin !== null) {
-                $digests[] = $run->source->origin->sha256;
-            }
-        }
-
-        return new Elsewhere(
-            array_values(array_filter(
-                $runs,
-                static fn (Run $run): bool => $run->deployment->instrument !== $unit->id
-                    && \in_array($run->source->origin?->sha256, $digests, true),
-            )),
+        return new RecordedElsewhere(
+            $runs,
             array_map(
                 static fn (Instrument $other): UnitName => new UnitName($other->id, $other->serial),
                 array_values(array_filter($instruments, static fn (Instrument $other): bool => $other->id !== $unit->id)),

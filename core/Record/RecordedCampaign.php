@@ -28,7 +28,7 @@ final readonly class RecordedCampaign
     {
         $shift = [];
         foreach ($this->timelines as $timeline) {
-            foreach ($timeline->runs as $other) {
+            foreach ($timeline->runs() as $other) {
                 if ($other->deployment->person === $run->deployment->person) {
                     $shift[] = [$other, $timeline];
                 }

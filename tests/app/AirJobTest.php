@@ -499,7 +499,7 @@ final class AirJobTest extends ApiTestCase
         );
         $timeline = $campaign->timelines['P'];
         $assessment = \Footnote\Core\Families::assessor()->assess(
-            $timeline->runs[0],
+            $timeline->runs()[0],
             $timeline,
             \Footnote\Tests\Core\Scene::policy('standard'),
             $campaign->yardsticks,

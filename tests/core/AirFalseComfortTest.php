@@ -128,7 +128,7 @@ final class AirFalseComfortTest extends TestCase
         $campaign = self::sampled(self::sampled(self::scene(), 'a', '06:00', '08:00', '240'), 'b', $second, '17:00', '240')->read();
         $runs = [];
         foreach ($campaign->timelines as $timeline) {
-            $runs = [...$runs, ...$timeline->runs];
+            $runs = [...$runs, ...$timeline->runs()];
         }
         [$first, $later] = $runs[0]->id === 'a' ? $runs : array_reverse($runs);
         foreach ([$first, $later] as $own) {

@@ -236,7 +236,7 @@ final class AirScene
         $campaign = $this->read();
         $shifts = new ShiftAssessor(Families::assessor(), Scene::policy($policy), $campaign->yardsticks);
         foreach ($campaign->timelines as $timeline) {
-            foreach ($timeline->runs as $one) {
+            foreach ($timeline->runs() as $one) {
                 if ($one->id === $run) {
                     return $shifts->assess($one, $timeline, $campaign->shiftOf($one));
                 }

@@ -74,7 +74,7 @@ final class BenchEntriesTest extends TestCase
             );
             foreach ($campaign->timelines as $timeline) {
                 if ($timeline->instrument->family === $family) {
-                    yield [$timeline->instrument, array_values($timeline->references)];
+                    yield [$timeline->instrument, array_values($timeline->references->all())];
                 }
             }
         }

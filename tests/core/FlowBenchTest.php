@@ -188,7 +188,7 @@ final class FlowBenchTest extends TestCase
     public function testWhenACheckIsNoEvidence(AirScene $scene, ?string $reason): void
     {
         $timeline = $scene->read()->timelines['P'];
-        self::assertSame($reason === null ? [] : [$reason], (new FlowUsability())->whyUnusable($timeline->checks[0], $timeline));
+        self::assertSame($reason === null ? [] : [$reason], (new FlowUsability())->whyUnusable($timeline->checks()[0], $timeline));
     }
 
     /** A reading out of range is passed over; the next check closes the bracket. */
@@ -227,7 +227,7 @@ final class FlowBenchTest extends TestCase
     {
         $timeline = $scene->read()->timelines['P'];
 
-        return (new FlowBench())->live($timeline->checks[\count($timeline->checks) - 1], $timeline, Scene::policy($policy));
+        return (new FlowBench())->live($timeline->checks()[\count($timeline->checks()) - 1], $timeline, Scene::policy($policy));
     }
 
     public function testLiveSpreadDeviationAndChange(): void

@@ -461,9 +461,9 @@ final class FlowTablesTest extends TestCase
             ],
         );
         $timeline = $scene->read()->timelines['P'];
-        $content = $timeline->checks[0]->content;
+        $content = $timeline->checks()[0]->content;
         self::assertInstanceOf(FlowCheck::class, $content);
 
-        return [$timeline, $timeline->checks[0], $content];
+        return [$timeline, $timeline->checks()[0], $content];
     }
 }

@@ -34,7 +34,7 @@ final class GasBenchTest extends TestCase
 
     private static function check(GasScene $scene, string $id = 'k1'): Check
     {
-        foreach (self::timeline($scene)->checks as $check) {
+        foreach (self::timeline($scene)->checks() as $check) {
             if ($check->id === $id) {
                 return $check;
             }
@@ -46,13 +46,13 @@ final class GasBenchTest extends TestCase
     {
         $timeline = self::timeline($scene);
         // As the bench does it: the half-done check is not among the others yet.
-        $others = array_values(array_filter($timeline->checks, static fn (Check $one): bool => $one->id !== $id));
+        $others = array_values(array_filter($timeline->checks(), static fn (Check $one): bool => $one->id !== $id));
 
         return (new GasBench())->live(
             self::check($scene, $id),
             new Timeline(
                 $timeline->instrument,
-                new \Footnote\Core\Evidence\Chronicle($others, $timeline->interventions, $timeline->runs),
+                new \Footnote\Core\Evidence\RecordedChronicle($others, $timeline->interventions(), $timeline->runs()),
                 $timeline->references,
             ),
             Scene::policy('standard'),
@@ -208,7 +208,7 @@ final class GasBenchTest extends TestCase
     public function testWhenACheckShowsNothing(string $channel, GasScene $scene, ?string $why): void
     {
         $part = ChannelCheck::timeline($channel, self::timeline($scene));
-        $reasons = (new GasUsability())->whyUnusable($part->checks[0], $part);
+        $reasons = (new GasUsability())->whyUnusable($part->checks()[0], $part);
         if ($why === null) {
             self::assertSame([], $reasons);
         } elseif (str_starts_with($why, 'no bottle')) {
@@ -224,14 +224,18 @@ final class GasBenchTest extends TestCase
         $timeline = self::timeline((new GasScene())->bottle('NO', 'nitric oxide', '10')->bottle('COX', 'carbon monoxide', '100'));
         $choices = (new GasBench())->choices(
             $timeline->instrument,
-            array_values($timeline->references),
+            array_values($timeline->references->all()),
             new \DateTimeImmutable('2026-03-02'),
         );
         self::assertSame(['MIX', 'COX'], array_map(static fn (ReferenceChoice $choice): string => $choice->reference->id, $choices));
         self::assertSame([], $choices[0]->problems);
         self::assertSame('oxygen 18.0 % vol, flammable gas 50 % LEL, carbon monoxide 50 ppm, hydrogen sulphide 25 ppm', $choices[0]->about);
         self::assertSame(['It holds no oxygen, no flammable gas, no hydrogen sulphide.'], $choices[1]->problems);
-        $late = (new GasBench())->choices($timeline->instrument, array_values($timeline->references), new \DateTimeImmutable('2027-09-03'));
+        $late = (new GasBench())->choices(
+            $timeline->instrument,
+            array_values($timeline->references->all()),
+            new \DateTimeImmutable('2027-09-03'),
+        );
         self::assertSame(['Its certificate was due on 1 Sep 2027.'], $late[0]->problems);
     }
 
@@ -282,7 +286,7 @@ final class GasBenchTest extends TestCase
         );
         $seen = static fn (string $channel): array => array_map(
             static fn (Check $check): array => [$check->id, $check->reference, $check->content->wasAdjusted()],
-            ChannelCheck::timeline($channel, $timeline)->checks,
+            ChannelCheck::timeline($channel, $timeline)->checks(),
         );
         self::assertSame([['k1', 'MIX', true]], $seen('CO'));
         self::assertSame([], $seen('H2S'), 'nothing was read of it');
@@ -414,7 +418,7 @@ final class GasBenchTest extends TestCase
         $step = Procedure::among(GasProcedures::of($unit), GasProcedures::BUMP)->step(GasProcedures::ALARMS);
         self::assertNotNull($step);
         $on = new \DateTimeImmutable('2026-03-02');
-        $said = (new GasBench())->instruction($step, $unit, $campaign->timelines['G']->references['MIX'] ?? null, $on);
+        $said = (new GasBench())->instruction($step, $unit, $campaign->timelines['G']->references->all()['MIX'] ?? null, $on);
         self::assertSame($asked, $said === null ? null : preg_replace('/ sounded.*/', ' sounded', $said));
         self::assertSame($step->words->instruction, (new GasBench())->instruction($step, $unit, null, $on), 'no bottle was chosen yet');
     }

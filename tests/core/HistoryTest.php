@@ -10,6 +10,7 @@ use Footnote\Core\Judgement\Foresight;
 use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Noise\AcousticBench;
+use Footnote\Core\Noise\AcousticFold;
 use Footnote\Core\Noise\AcousticHistory;
 use PHPUnit\Framework\TestCase;
 
@@ -25,17 +26,19 @@ final class HistoryTest extends TestCase
             ->check('d', '10:00', ['116.0'], [], ['brokenOff' => true])
             ->check('e', '11:00', ['114.0'])
             ->read()->timelines['D'];
-        $history = AcousticHistory::of($timeline, new \DateTimeImmutable('2026-03-03'));
-        self::assertSame(['a', 'b', 'c', 'e'], array_column($history->points(), 'check'), 'a check that shows nothing is no point');
+        $until = new \DateTimeImmutable('2026-03-03');
+        $history = AcousticHistory::of($timeline, $until);
+        $points = AcousticFold::reading()->points($timeline, $until);
+        self::assertSame(['a', 'b', 'c', 'e'], array_column($points, 'check'), 'a check that shows nothing is no point');
         $rounded = static fn (?float $value): ?float => $value === null ? null : round($value, 9);
-        self::assertSame([null, 0.1, -0.3, 0.0], array_map($rounded, array_column($history->points(), 'drift')));
-        self::assertSame([-0.4, null, 0.2, null], array_map($rounded, array_column($history->points(), 'adjustment')));
+        self::assertSame([null, 0.1, -0.3, 0.0], array_map($rounded, array_column($points, 'drift')));
+        self::assertSame([-0.4, null, 0.2, null], array_map($rounded, array_column($points, 'adjustment')));
         self::assertSame('−0.30', $history->largestDrift()?->signed());
         self::assertSame('−0.20', $history->adjustmentSince(null)?->signed());
         self::assertNull($history->adjustmentSince(new \DateTimeImmutable('2026-03-02T10:00:00+00:00')));
         self::assertCount(
             2,
-            AcousticHistory::of($timeline, new \DateTimeImmutable('2026-03-02T08:30:00+00:00'))->points(),
+            AcousticFold::reading()->points($timeline, new \DateTimeImmutable('2026-03-02T08:30:00+00:00')),
             'nothing later than asked for',
         );
     }
@@ -93,7 +96,7 @@ final class HistoryTest extends TestCase
             '16:30',
             [$found],
             array_values($left),
-        )->read()->timelines['D']->checks[0];
+        )->read()->timelines['D']->checks()[0];
         foreach ([['114.2', Verdict::Valid], ['113.2', Verdict::Void]] as [$found, $verdict]) {
             $closed = $foresight->after(
                 $check($found),
@@ -167,7 +170,7 @@ final class HistoryTest extends TestCase
         $timeline = $scene->read()->timelines['D'];
         $problems = static fn (string $id, string $on): array => (new AcousticBench())->choices(
             $timeline->instrument,
-            [$timeline->references[$id]],
+            [$timeline->references->all()[$id]],
             new \DateTimeImmutable($on),
         )[0]->problems;
         self::assertSame([], $problems('A', '2026-03-02'));

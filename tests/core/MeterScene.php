@@ -236,8 +236,8 @@ final class MeterScene
     {
         $campaign = $this->read();
         $timeline = $campaign->timelines['S'];
-        $day = array_map(static fn ($one): array => [$one, $timeline], $timeline->runs);
-        foreach ($timeline->runs as $one) {
+        $day = array_map(static fn ($one): array => [$one, $timeline], $timeline->runs());
+        foreach ($timeline->runs() as $one) {
             if ($one->id === $run) {
                 return (new ShiftAssessor(
                     Families::assessor(),

@@ -409,7 +409,7 @@ final class NumberedRulesTest extends TestCase
     /** @param array<string, mixed> $more */
     private static function runWith(array $more): \Footnote\Core\Evidence\Run
     {
-        return (new Scene())->run('r1', '08:00', '16:00', '90.0', $more)->read()->timelines['D']->runs[0];
+        return (new Scene())->run('r1', '08:00', '16:00', '90.0', $more)->read()->timelines['D']->runs()[0];
     }
 
     private static function pre(\Footnote\Core\Judgement\Assessment $assessment): Exact

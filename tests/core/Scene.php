@@ -136,7 +136,7 @@ final class Scene
     public static function assessed(RecordedCampaign $campaign, string $run, string $policy, ?Yardsticks $yardsticks = null): Assessment
     {
         foreach ($campaign->timelines as $timeline) {
-            foreach ($timeline->runs as $one) {
+            foreach ($timeline->runs() as $one) {
                 if ($one->id === $run) {
                     return Families::assessor()->assess($one, $timeline, self::policy($policy), $yardsticks ?? $campaign->yardsticks);
                 }
@@ -151,7 +151,7 @@ final class Scene
         $campaign = $this->read();
         $timeline = $campaign->timelines['D'];
         $runs = [];
-        foreach ($timeline->runs as $one) {
+        foreach ($timeline->runs() as $one) {
             $runs[] = $one->id !== $run
                 ? $one
                 : new \Footnote\Core\Evidence\Run(
@@ -166,10 +166,10 @@ final class Scene
         }
         $timeline = new \Footnote\Core\Evidence\Timeline(
             $timeline->instrument,
-            new \Footnote\Core\Evidence\Chronicle($timeline->checks, $timeline->interventions, $runs),
+            new \Footnote\Core\Evidence\RecordedChronicle($timeline->checks(), $timeline->interventions(), $runs),
             $timeline->references,
         );
-        foreach ($timeline->runs as $one) {
+        foreach ($timeline->runs() as $one) {
             if ($one->id === $run) {
                 return Families::assessor()->assess($one, $timeline, self::policy($policy), $campaign->yardsticks);
             }

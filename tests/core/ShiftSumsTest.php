@@ -62,7 +62,7 @@ final class ShiftSumsTest extends TestCase
         );
         $shifts = new ShiftAssessor(Families::assessor(), Scene::policy('standard'), $campaign->yardsticks);
         $found = [];
-        foreach ($campaign->timelines['D']->runs as $run) {
+        foreach ($campaign->timelines['D']->runs() as $run) {
             $found[$run->id] = $shifts->assess($run, $campaign->timelines['D'], $campaign->shiftOf($run));
         }
 

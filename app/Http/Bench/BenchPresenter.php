@@ -27,7 +27,7 @@ final readonly class BenchPresenter
         $morning = [];
         foreach ($this->logbook->instruments() as $id) {
             $timeline = $this->logbook->timeline($id);
-            $last = $timeline->checks === [] ? null : $timeline->checks[\count($timeline->checks) - 1];
+            $last = $timeline->checks() === [] ? null : $timeline->checks()[\count($timeline->checks()) - 1];
             $units[] = [
                 ...$this->units->unit($timeline),
                 'lastCheck' => $last === null

@@ -6,12 +6,13 @@ namespace Footnote\App\Http\Bench;
 
 use Footnote\App\Bench\DraftCheck;
 use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\Judging;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Policies;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\SiteClock;
-use Footnote\App\Logbook\Workings;
 use Footnote\App\Storage\Cells;
+use Footnote\Core\Evidence\RecordedReferences;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Judgement\AsksByReference;
 use Footnote\Core\Judgement\Assessor;
@@ -34,7 +35,7 @@ final readonly class DraftPresenter
     public function __construct(
         private Logbook $logbook,
         private Campaigns $campaigns,
-        private Workings $workings,
+        private Judging $judging,
         private Policies $policies,
         private Assessor $assessor,
         private EvidenceReader $reader,
@@ -53,13 +54,14 @@ final readonly class DraftPresenter
         $answers = $draft->answers();
         $campaign = $this->campaigns->ofUnit($timeline->instrument->id);
         $policy = $this->policies->get($campaign['policy']);
-        $everything = $timeline->knowing($this->logbook->references());
+        $kit = $this->logbook->references();
+        $everything = $timeline->knowing(new RecordedReferences($kit));
         $format = $this->families->of($timeline->instrument->family);
         $half = DraftCheck::record('draft', $timeline->instrument, $draft->by, $answers, $now, $this->families);
         [$check, $problems] = DraftCheck::read($half, $format, $this->reader);
         $family = $this->assessor->family($timeline->instrument->family);
         $live = $check === null ? new LiveSheet([]) : $family->bench()->live($check, $everything, $policy);
-        $chosen = $everything->references[Cells::text($answers, 'reference')] ?? null;
+        $chosen = $kit[Cells::text($answers, 'reference')] ?? null;
         $setting = Cells::text($answers, 'setting');
         $procedures = $family->procedures($timeline->instrument);
         $procedure = Procedure::among($procedures, Cells::text($answers, 'procedure'));
@@ -69,7 +71,7 @@ final readonly class DraftPresenter
             : $step->words->instruction;
         $closes = $check === null || (!$check->content->hasAsFound() && !$check->content->wasAdjusted())
             ? []
-            : $this->foresight->after($check, $everything, $policy, $this->workings->yardsticks($campaign['id']));
+            : $this->foresight->after($check, $everything, $policy, $this->judging->yardsticks($campaign['id']));
 
         return [
             'id' => $draft->id,
@@ -116,7 +118,7 @@ final readonly class DraftPresenter
                     'settings' => $choice->settings,
                     'problems' => $choice->problems,
                 ],
-                $family->bench()->choices($timeline->instrument, array_values($everything->references), $now),
+                $family->bench()->choices($timeline->instrument, array_values($kit), $now),
             ),
             'others' => array_values(
                 array_map(
@@ -125,7 +127,7 @@ final readonly class DraftPresenter
                         'kind' => $reference->kind,
                         'model' => $reference->model,
                     ],
-                    $everything->references,
+                    $kit,
                 ),
             ),
             'answers' => (object) $answers,

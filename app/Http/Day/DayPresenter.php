@@ -117,20 +117,20 @@ final readonly class DayPresenter
         $inDay = static fn (\DateTimeImmutable $at): bool => $from <= $at && $at < $to;
         $runs = array_values(
             array_filter(
-                $timeline->runs,
+                $timeline->runs(),
                 static fn (Run $run): bool => $run->timing->start < $to
                     && ($run->timing->stop ?? $run->timing->start) >= $from
                     && ($run->timing->stop !== null || $run->timing->start < $to),
             ),
         );
-        $checks = array_values(array_filter($timeline->checks, static fn (Check $check): bool => $inDay($check->at)));
+        $checks = array_values(array_filter($timeline->checks(), static fn (Check $check): bool => $inDay($check->at)));
         $open = array_values(array_filter($this->foresight->openRuns($timeline), static fn (Run $run): bool => $run->timing->start < $to));
         $last = null;
-        foreach ($timeline->checks as $check) {
+        foreach ($timeline->checks() as $check) {
             $last = $check->at < $to ? $check : $last;
         }
         $running = array_values(
-            array_filter($timeline->runs, static fn (Run $run): bool => $run->timing->stop === null && $run->timing->start < $to),
+            array_filter($timeline->runs(), static fn (Run $run): bool => $run->timing->stop === null && $run->timing->start < $to),
         );
         $draft = $this->drafts->headOf($id)['id'] ?? null;
 

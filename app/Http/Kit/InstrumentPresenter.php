@@ -83,7 +83,7 @@ final readonly class InstrumentPresenter
                     'note' => $event->note,
                     'channel' => $event->channel,
                 ],
-                $timeline->interventions,
+                $timeline->interventions(),
             ),
             'checks' => array_map(
                 static fn ($check): array => [
@@ -95,7 +95,7 @@ final readonly class InstrumentPresenter
                     'setAside' => $check->notes->setAside?->reason,
                     'brokenOff' => $check->walk->brokenOff,
                 ],
-                array_reverse($timeline->checks),
+                array_reverse($timeline->checks()),
             ),
         ];
     }

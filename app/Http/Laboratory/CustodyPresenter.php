@@ -25,7 +25,10 @@ final readonly class CustodyPresenter
     public function of(string $id): array
     {
         $campaign = $this->campaigns->one($id);
-        $runs = $this->logbook->runRecords('r.campaign_id = ? AND r.medium IS NOT NULL', [$id]);
+        $runs = $this->logbook->runRecords(
+            'r.campaign_id = ? AND EXISTS (SELECT 1 FROM run_state s WHERE s.run_id = r.id AND s.medium IS NOT NULL)',
+            [$id],
+        );
         $key = $campaign['policy'];
         $this->workings->workOut(array_map(strval(...), array_keys($runs)), $key);
         $volumes = [];

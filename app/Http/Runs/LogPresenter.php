@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Runs;
 
 use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\Judging;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Policies;
-use Footnote\App\Logbook\Workings;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Logged;
 use Footnote\Core\Judgement\Assessor;
@@ -25,7 +25,7 @@ final readonly class LogPresenter
     public function __construct(
         private Logbook $logbook,
         private Campaigns $campaigns,
-        private Workings $workings,
+        private Judging $judging,
         private Policies $policies,
         private Assessor $assessor,
         private Formats $families,
@@ -41,7 +41,7 @@ final readonly class LogPresenter
             $run,
             $this->logbook->timeline($run->deployment->instrument),
             $this->policies->get($campaign['policy']),
-            $this->workings->yardsticks($campaign['id']),
+            $this->judging->yardsticks($campaign['id']),
         )->family;
         $series = $family instanceof LogsByChannel ? $family->series($channel, $run) : null;
         if (!$family instanceof LogsByChannel || $series === null) {

@@ -22,6 +22,10 @@ class Campaign
     #[ORM\Column(name: 'policy_changed')]
     private bool $policyChanged = false;
 
+    /** The journal's sequence of the change that last touched all its runs: limits, libraries. */
+    #[ORM\Column(options: ['default' => 0])]
+    private int $version = 0;
+
     public function __construct(
         #[ORM\Id, ORM\Column(length: 40)]
         public readonly string $id,
@@ -32,6 +36,11 @@ class Campaign
         #[ORM\Column(length: 60)]
         public readonly string $zone,
     ) {
+    }
+
+    public function version(): int
+    {
+        return $this->version;
     }
 
     /** @return array<string, mixed> */

@@ -9,7 +9,7 @@ use Doctrine\ORM\Mapping as ORM;
 /** A reference that a check leans on: the one it names, a thermometer, a barometer. */
 #[ORM\Entity]
 #[ORM\Table(name: 'check_leaning')]
-#[ORM\Index(name: 'check_leaning_reference', columns: ['reference_id'])]
+#[ORM\Index(name: 'check_leaning_reference', columns: ['reference_id', 'instrument_id', 'checked_at'])]
 class CheckLeaning
 {
     public function __construct(
@@ -17,6 +17,11 @@ class CheckLeaning
         public readonly string $check,
         #[ORM\Id, ORM\Column(name: 'reference_id', length: 40)]
         public readonly string $reference,
+        #[ORM\Column(name: 'instrument_id', length: 40, options: ['default' => ''])]
+        public readonly string $instrument,
+        /** When the check was made. */
+        #[ORM\Column(name: 'checked_at', length: 26, options: ['default' => ''])]
+        public readonly string $at,
     ) {
     }
 }

@@ -6,7 +6,7 @@ namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** A run as last worked out under a policy. No evidence: it can be made again at any time and goes when evidence comes. */
+/** A run as last worked out under a policy. No evidence: it can be made again at any time, and counts until evidence comes. */
 #[ORM\Entity]
 #[ORM\Table(name: 'worked_run')]
 #[ORM\Index(name: 'worked_run_verdict', columns: ['policy_key', 'verdict'])]
@@ -17,6 +17,11 @@ class WorkedRun
         public readonly string $run,
         #[ORM\Id, ORM\Column(name: 'policy_key', length: 60)]
         public readonly string $policy,
+        /** The version of the run that it saw: it counts only while that is still the run's. */
+        #[ORM\Column(name: 'run_version', options: ['default' => -1])]
+        public readonly int $runVersion,
+        #[ORM\Column(name: 'campaign_version', options: ['default' => -1])]
+        public readonly int $campaignVersion,
         #[ORM\Column(length: 20)]
         public readonly string $verdict,
         #[ORM\Column(length: 64)]

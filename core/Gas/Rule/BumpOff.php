@@ -23,11 +23,12 @@ final readonly class BumpOff extends ChannelRule
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $pre = $case->bracket->pre;
-        foreach ($case->timeline->checks as $check) {
+        if ($pre === null) {
+            return;
+        }
+        foreach ($case->timeline->checksFrom($pre->at, $case->run->timing->start) as $check) {
             $content = $check->content;
-            if ($pre === null
-                || $check->at <= $pre->at
-                || $check->at > $case->run->timing->start
+            if ($check->at <= $pre->at
                 || !$content instanceof ChannelCheck
                 || !$content->whole->isBump()
                 || $check->notes->setAside !== null

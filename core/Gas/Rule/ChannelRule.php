@@ -43,19 +43,16 @@ abstract readonly class ChannelRule implements Rule
      */
     private static function lookedAt(RunCase $case): array
     {
-        $broke = array_filter(
-            [$case->bracket->search->brokenBefore?->evidence, $case->bracket->search->brokenAfter?->evidence],
-            \is_string(...),
+        $search = $case->bracket->search;
+        $broke = array_map(
+            static fn (string $id): ?Check => $case->timeline->check($id),
+            array_values(array_filter([$search->brokenBefore?->evidence, $search->brokenAfter?->evidence], \is_string(...))),
         );
-        $passed = array_map(static fn (PassedOver $one): string => $one->check->id, $case->bracket->search->passedOver);
-        $usable = array_map(static fn (Check $one): string => $one->id, $case->checks());
+        $passed = array_map(static fn (PassedOver $one): Check => $one->check, $search->passedOver);
+        $looked = array_column(array_filter([...$broke, ...$passed, ...$case->checks()]), null, 'id');
+        usort($looked, static fn (Check $a, Check $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
 
-        return array_values(
-            array_filter(
-                $case->timeline->checks,
-                static fn (Check $one): bool => \in_array($one->id, [...$broke, ...$passed, ...$usable], true),
-            ),
-        );
+        return $looked;
     }
 
     /** @return iterable<Finding> */

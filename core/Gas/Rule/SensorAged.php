@@ -18,7 +18,7 @@ final readonly class SensorAged extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        $fitted = $results->sensed->channel->fittedBy($case->run->timing->start, $case->timeline->interventions);
+        $fitted = $results->sensed->channel->fittedBy($case->run->timing->start, $case->timeline);
         if ($fitted !== null && $results->sensed->channel->isAged($fitted, $case->run->timing->start) === true) {
             yield $setting->finding(
                 \sprintf(

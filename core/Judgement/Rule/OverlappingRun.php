@@ -19,8 +19,11 @@ final readonly class OverlappingRun implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         $span = $case->run->span();
-        foreach ($case->timeline->runs as $other) {
-            if ($other->id !== $case->run->id && $span !== null && $other->span()?->overlaps($span) === true) {
+        if ($span === null) {
+            return;
+        }
+        foreach ($case->timeline->runsAround($span->from, $span->to) as $other) {
+            if ($other->id !== $case->run->id && $other->span()?->overlaps($span) === true) {
                 yield $setting->finding(\sprintf('Run %s on the same unit claims the same time.', $other->id), [$other->id]);
             }
         }

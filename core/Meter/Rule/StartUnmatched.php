@@ -35,12 +35,13 @@ final readonly class StartUnmatched implements Rule
             return;
         }
         $fits = null;
-        foreach ($case->timeline->runs as $other) {
+        $start = $case->run->timing->start;
+        foreach ($case->timeline->runsFrom($start->modify('-1 day'), $start->modify('+1 day')) as $other) {
             [$hand] = self::times($other);
             if ($fits === null
                 && $hand !== null
                 && $other->id !== $case->run->id
-                && $other->timing->start->format('Y-m-d') === $case->run->timing->start->format('Y-m-d')
+                && $other->timing->start->format('Y-m-d') === $start->format('Y-m-d')
                 && $limit->isKeptBy(self::apart($hand, $started, MeterRun::record($other)?->delay() ?? 0.0))) {
                 $fits = $other;
             }

@@ -24,7 +24,7 @@ final readonly class Recovery extends ParticleRule
         $spike = $content->written->measured('spike');
         $jug = $content->written->measured('jug');
         $observed = $content->written->decimal('observed');
-        $lot = $case->timeline->references[$content->written->text('lot') ?? ''] ?? null;
+        $lot = $case->timeline->reference($content->written->text('lot') ?? '');
         $expected = $lot === null || $spike === null || $jug === null ? null : (new Spheres($lot))->diluted($spike, $jug, $check->at);
         if ($expected === null || $observed === null || $expected->toFloat() <= 0.0) {
             return;

@@ -22,7 +22,7 @@ final readonly class SizeSetting extends ParticleRule
     protected function check(Check $check, ParticleCheck $content, ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $threshold = $content->written->decimal('threshold');
-        $lot = $case->timeline->references[$content->written->text('lot') ?? ''] ?? null;
+        $lot = $case->timeline->reference($content->written->text('lot') ?? '');
         $certified = $lot === null ? null : (new Spheres($lot))->diameter($check->at);
         if ($threshold === null || $certified === null || $certified->value->isZero()) {
             return;

@@ -1,0 +1,251 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Logbook;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
+use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\Moments;
+use Footnote\App\Storage\Snapshot;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\Policy;
+use Footnote\Core\Judgement\ShiftAssessor;
+use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Record\AssessmentWriter;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
+use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
+
+/** Judges runs by the evidence of one moment, and says what it was worked out of. It keeps nothing. */
+final readonly class Judging
+{
+    /** @param \Closure(): Assessor $assessor made only when something is worked out: it brings every rule with it */
+    public function __construct(
+        private Connection $connection,
+        private Snapshot $snapshot,
+        private Logbook $logbook,
+        private Policies $policies,
+        #[AutowireServiceClosure(Assessor::class)]
+        private \Closure $assessor,
+        private AssessmentWriter $writer,
+        private Formats $families,
+    ) {
+    }
+
+    /**
+     * @param list<string> $runs few enough to hold in memory
+     *
+     * @return array{list<Judged>, list<StoredMarks>} those of the runs that there are, and the marks that were made on the way
+     */
+    public function judge(array $runs, string $policy): array
+    {
+        return $this->snapshot->during(fn (): array => $this->atOnce($runs, $this->policies->get($policy)));
+    }
+
+    /**
+     * @param list<string> $runs
+     *
+     * @return array{list<Judged>, list<StoredMarks>}
+     */
+    private function atOnce(array $runs, Policy $policy): array
+    {
+        /** @var array<string, array{Timeline, StoredMarks}> $units */
+        $units = [];
+        $timeline = function (string $unit) use (&$units): Timeline {
+            if (!isset($units['='.$unit])) {
+                $marks = new StoredMarks($this->connection, $unit);
+                $units['='.$unit] = [$this->logbook->marked($unit, $marks), $marks];
+            }
+
+            return $units['='.$unit][0];
+        };
+        $found = $this->states($runs);
+        $shifts = $this->shifts($found);
+        $versions = $this->versions(array_merge(
+            array_map(static fn (array $state): string => $state['instrument'], array_values($found)),
+            array_column(array_merge(...array_values($shifts)), 1),
+        ));
+        /** @var array<string, ShiftAssessor> $assessors */
+        $assessors = [];
+        $judged = [];
+        foreach ($found as $state) {
+            $of = $timeline($state['instrument']);
+            $run = $of->run($state['run']);
+            if ($run === null) {
+                continue;
+            }
+            $assessor = $assessors['='.$state['campaign']] ??= new ShiftAssessor(
+                ($this->assessor)(),
+                $policy,
+                $this->yardsticks($state['campaign']),
+            );
+            $mates = $shifts['='.$run->id] ?? [];
+            $assessment = $assessor->assess($run, $of, self::among($mates, $timeline));
+            $seen = [];
+            foreach ([$state['instrument'], ...array_column($mates, 1)] as $unit) {
+                $seen['='.$unit] = $versions['='.$unit] ?? 0;
+            }
+            $judged[] = Judged::of(
+                $assessment,
+                $this->writer->write($assessment),
+                $assessor->reaches(),
+                new Seen($state['version'], $state['campaignVersion'], $state['settled'], $seen),
+            );
+        }
+
+        return [$judged, array_column(array_values($units), 1)];
+    }
+
+    /**
+     * What some runs and units are at now, to be held against what an assessment saw.
+     *
+     * @param list<Judged> $judged
+     *
+     * @return array<string, Seen> by = and the run
+     */
+    public function now(array $judged): array
+    {
+        $states = $this->states(array_map(static fn (Judged $one): string => $one->run, $judged));
+        $units = [];
+        foreach ($judged as $one) {
+            foreach (array_keys($one->seen->units) as $key) {
+                $units[] = substr($key, 1);
+            }
+        }
+        $versions = $this->versions(array_values(array_unique($units)));
+        $now = [];
+        foreach ($judged as $one) {
+            $state = $states['='.$one->run] ?? null;
+            if ($state !== null) {
+                $seen = [];
+                foreach (array_keys($one->seen->units) as $key) {
+                    $seen[$key] = $versions[$key] ?? 0;
+                }
+                $now['='.$one->run] = new Seen($state['version'], $state['campaignVersion'], $state['settled'], $seen);
+            }
+        }
+
+        return $now;
+    }
+
+    /**
+     * @param list<string> $runs
+     *
+     * @return array<string, array{
+     *     run: string, start: string, instrument: string, campaign: string, version: int, settled: string, campaignVersion: int,
+     * }> by = and the run, each unit's by their start
+     */
+    private function states(array $runs): array
+    {
+        $states = [];
+        foreach ($this->connection->executeQuery(
+            'SELECT s.run_id, s.started_at, s.instrument_id, s.campaign_id, s.version, s.settled_until, c.version AS campaign_version'
+                .' FROM run_state s JOIN campaign c ON c.id = s.campaign_id WHERE s.run_id IN (?)'
+                .' ORDER BY s.instrument_id, s.started_at, s.run_id',
+            [$runs],
+            [ArrayParameterType::STRING],
+        )->fetchAllAssociative() as $row) {
+            $states['='.Cells::text($row, 'run_id')] = [
+                'run' => Cells::text($row, 'run_id'),
+                'start' => Cells::text($row, 'started_at'),
+                'instrument' => Cells::text($row, 'instrument_id'),
+                'campaign' => Cells::text($row, 'campaign_id'),
+                'version' => (int) Cells::text($row, 'version'),
+                'settled' => Cells::text($row, 'settled_until'),
+                'campaignVersion' => (int) Cells::text($row, 'campaign_version'),
+            ];
+        }
+
+        return $states;
+    }
+
+    /**
+     * @param list<string> $units
+     *
+     * @return array<string, int> by = and the unit; one without evidence has none
+     */
+    private function versions(array $units): array
+    {
+        $versions = [];
+        foreach ($this->connection->executeQuery(
+            'SELECT instrument_id, version FROM instrument_state WHERE instrument_id IN (?)',
+            [array_values(array_unique($units))],
+            [ArrayParameterType::STRING],
+        )->fetchAllAssociative() as $row) {
+            $versions['='.Cells::text($row, 'instrument_id')] = (int) Cells::text($row, 'version');
+        }
+
+        return $versions;
+    }
+
+    /**
+     * The other runs of the same person around each of these: which of them share its shift is judged, by their times.
+     *
+     * @param array<string, array{run: string, start: string}> $found
+     *
+     * @return array<string, list<array{string, string}>> run and instrument of the others, by = and the run
+     */
+    private function shifts(array $found): array
+    {
+        $shifts = [];
+        $starts = array_map(static fn (array $state): string => $state['start'], array_values($found));
+        if ($starts === []) {
+            return [];
+        }
+        $rows = $this->connection->executeQuery(
+            'SELECT r.run_id, o.run_id, o.instrument_id, r.started_at, o.started_at FROM run_state r'
+                .' JOIN run_state o ON o.shift_key = r.shift_key AND o.run_id <> r.run_id AND o.started_at BETWEEN ? AND ?'
+                ." WHERE r.run_id IN (?) AND r.shift_key <> '' ORDER BY o.started_at, o.run_id",
+            [
+                Moments::text(Moments::of(min($starts))->modify('-7 days')),
+                Moments::text(Moments::of(max($starts))->modify('+7 days')),
+                array_map(static fn (array $state): string => $state['run'], array_values($found)),
+            ],
+            [ParameterType::STRING, ParameterType::STRING, ArrayParameterType::STRING],
+        )->fetchAllNumeric();
+        foreach ($rows as [$run, $other, $instrument, $start, $its]) {
+            \assert(\is_string($run) && \is_string($other) && \is_string($instrument) && \is_string($start) && \is_string($its));
+            if (abs(Moments::of($start)->getTimestamp() - Moments::of($its)->getTimestamp()) <= 7 * 86400) {
+                $shifts['='.$run][] = [$other, $instrument];
+            }
+        }
+
+        return $shifts;
+    }
+
+    /**
+     * Those runs, each with everything known of its unit; read only where they are asked for.
+     *
+     * @param list<array{string, string}> $shift    run and instrument
+     * @param \Closure(string): Timeline  $timeline
+     *
+     * @return iterable<array{Run, Timeline}>
+     */
+    private static function among(array $shift, \Closure $timeline): iterable
+    {
+        foreach ($shift as [$id, $instrument]) {
+            $of = $timeline($instrument);
+            $run = $of->run($id);
+            if ($run !== null) {
+                yield [$run, $of];
+            }
+        }
+    }
+
+    public function yardsticks(string $campaign): Yardsticks
+    {
+        $json = $this->connection->fetchOne('SELECT yardsticks FROM campaign WHERE id = ?', [$campaign]);
+        if (!\is_string($json)) {
+            throw Problem::missing('Campaign '.$campaign);
+        }
+
+        return (new EvidenceReader($this->families))->yardsticks(Fields::of(json_decode($json, true, 32, \JSON_THROW_ON_ERROR)));
+    }
+}

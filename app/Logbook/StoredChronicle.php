@@ -1,0 +1,245 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Logbook;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\Moments;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Chronicle;
+use Footnote\Core\Evidence\Intervention;
+use Footnote\Core\Evidence\Run;
+
+/**
+ * What happened to a unit, out of the logbook: a few rows at a time, as far as somebody asks. The logbook orders by seconds; what
+ * stands in one second is put in order here.
+ */
+final class StoredChronicle implements Chronicle
+{
+    /** Rows of the first page, and of the largest; each is four times the one before. */
+    private const FIRST = 4;
+    private const LARGEST = 256;
+
+    private const CHECKS = 'SELECT c.id, c.checked_at AS at, c.record, s.record AS aside FROM check_record c'
+        .' LEFT JOIN check_set_aside s ON s.check_id = c.id WHERE ';
+
+    /** @var array<string, Check> by = and their identifier */
+    private array $checks = [];
+
+    /** @var array<string, Run|null> by = and their identifier */
+    private array $runs = [];
+
+    /**
+     * @param \Closure(array<string, mixed>): Check        $readCheck
+     * @param \Closure(array<string, mixed>): Intervention $readIntervention
+     * @param \Closure(list<string>): list<Run>            $readRuns
+     */
+    public function __construct(
+        private readonly Connection $connection,
+        private readonly string $instrument,
+        private readonly \Closure $readCheck,
+        private readonly \Closure $readIntervention,
+        private readonly \Closure $readRuns,
+    ) {
+    }
+
+    public function checksUntil(\DateTimeImmutable $moment): iterable
+    {
+        foreach ($this->bySecond(self::second($moment), true) as $group) {
+            usort($group, static fn (Check $a, Check $b): int => [$b->at, $b->id] <=> [$a->at, $a->id]);
+            foreach ($group as $check) {
+                if ($check->at <= $moment) {
+                    yield $check;
+                }
+            }
+        }
+    }
+
+    public function checksFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): iterable
+    {
+        foreach ($this->bySecond(self::second($from), false, $until === null ? null : self::second($until)) as $group) {
+            usort($group, static fn (Check $a, Check $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
+            foreach ($group as $check) {
+                if ($until !== null && $check->at > $until) {
+                    return;
+                }
+                if ($check->at >= $from) {
+                    yield $check;
+                }
+            }
+        }
+    }
+
+    /**
+     * Checks from a second on, or back from it, those of one second together.
+     *
+     * @return iterable<list<Check>>
+     */
+    private function bySecond(string $second, bool $isBack, ?string $until = null): iterable
+    {
+        $second = [$second, ''];
+        $group = [];
+        $of = null;
+        for ($size = self::FIRST; $second !== null; $size = min(4 * $size, self::LARGEST)) {
+            $rows = $this->page($second[0], $second[1], $isBack, $until, $size);
+            foreach ($rows as $row) {
+                $at = Cells::text($row, 'at');
+                if ($of !== null && $of !== $at) {
+                    yield $group;
+                    $group = [];
+                }
+                $of = $at;
+                $group[] = $this->read($row);
+            }
+            $last = $rows[\count($rows) - 1] ?? null;
+            $second = $last === null || \count($rows) < $size ? null : [Cells::text($last, 'at'), Cells::text($last, 'id')];
+        }
+        if ($group !== []) {
+            yield $group;
+        }
+    }
+
+    /**
+     * @param string $id after which the page begins in that second; empty: with it
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function page(string $second, string $id, bool $isBack, ?string $until, int $size): array
+    {
+        [$beyond, $order] = $isBack ? ['<', 'DESC'] : ['>', 'ASC'];
+        $values = [$this->instrument, $second];
+        $where = "c.instrument_id = ? AND c.checked_at $beyond= ?";
+        if ($id !== '') {
+            $where .= " AND (c.checked_at $beyond ? OR c.id $beyond ?)";
+            $values = [...$values, $second, $id];
+        }
+        if ($until !== null) {
+            $where .= ' AND c.checked_at <= ?';
+            $values[] = $until;
+        }
+
+        return $this->connection->fetchAllAssociative(
+            self::CHECKS.$where." ORDER BY c.checked_at $order, c.id $order LIMIT $size",
+            $values,
+        );
+    }
+
+    public function check(string $id): ?Check
+    {
+        if (!isset($this->checks['='.$id])) {
+            $row = $this->connection->fetchAssociative(self::CHECKS.'c.id = ? AND c.instrument_id = ?', [$id, $this->instrument]);
+            if ($row === false) {
+                return null;
+            }
+            $this->read($row);
+        }
+
+        return $this->checks['='.$id];
+    }
+
+    /** @param array<string, mixed> $row */
+    private function read(array $row): Check
+    {
+        return $this->checks['='.Cells::text($row, 'id')] ??= ($this->readCheck)(
+            $row['aside'] === null
+                ? Cells::json($row, 'record')
+                : [...Cells::json($row, 'record'), 'setAside' => Cells::json($row, 'aside')],
+        );
+    }
+
+    public function interventionsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): iterable
+    {
+        $values = [$this->instrument, self::second($from)];
+        if ($until !== null) {
+            $values[] = self::second($until);
+        }
+        $events = [];
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT record FROM intervention WHERE instrument_id = ? AND happened_at >= ?'.($until === null ? '' : ' AND happened_at <= ?'),
+            $values,
+        ) as $row) {
+            $event = ($this->readIntervention)(Cells::json($row, 'record'));
+            if ($event->at >= $from && ($until === null || $event->at <= $until)) {
+                $events[] = $event;
+            }
+        }
+        usort($events, static fn (Intervention $a, Intervention $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
+
+        return $events;
+    }
+
+    public function runsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): array
+    {
+        $values = [$this->instrument, self::second($from)];
+        if ($until !== null) {
+            $values[] = Moments::text($until);
+        }
+
+        return array_values(array_filter(
+            $this->named('started_at >= ?'.($until === null ? '' : ' AND started_at <= ?'), $values),
+            static fn (Run $run): bool => $run->timing->start >= $from && ($until === null || $run->timing->start <= $until),
+        ));
+    }
+
+    public function runsAround(\DateTimeImmutable $from, \DateTimeImmutable $until): array
+    {
+        return array_values(array_filter(
+            $this->named(
+                'started_at < ? AND (stopped_at IS NULL OR stopped_at >= ?)',
+                [$this->instrument, Moments::text($until), self::second($from)],
+            ),
+            static fn (Run $run): bool => $run->timing->start < $until && ($run->timing->stop === null || $run->timing->stop > $from),
+        ));
+    }
+
+    public function run(string $id): ?Run
+    {
+        if (!\array_key_exists('='.$id, $this->runs)) {
+            $this->load([$id]);
+        }
+
+        return $this->runs['='.$id];
+    }
+
+    /**
+     * @param string       $where  a condition on states of the unit's runs
+     * @param list<string> $values the unit first
+     *
+     * @return list<Run> by their start
+     */
+    private function named(string $where, array $values): array
+    {
+        $ids = array_values(array_filter(
+            $this->connection->fetchFirstColumn('SELECT run_id FROM run_state WHERE instrument_id = ? AND '.$where, $values),
+            \is_string(...),
+        ));
+        $this->load($ids);
+        $runs = array_values(array_filter(array_map(fn (string $id): ?Run => $this->runs['='.$id] ?? null, $ids)));
+        usort($runs, static fn (Run $a, Run $b): int => [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id]);
+
+        return $runs;
+    }
+
+    /** @param list<string> $ids */
+    private function load(array $ids): void
+    {
+        $missing = array_values(array_filter($ids, fn (string $id): bool => !\array_key_exists('='.$id, $this->runs)));
+        foreach (array_chunk($missing, 500) as $some) {
+            foreach ($some as $id) {
+                $this->runs['='.$id] = null;
+            }
+            foreach (($this->readRuns)($some) as $run) {
+                if ($run->deployment->instrument === $this->instrument) {
+                    $this->runs['='.$run->id] = $run;
+                }
+            }
+        }
+    }
+
+    private static function second(\DateTimeImmutable $moment): string
+    {
+        return substr(Moments::text($moment), 0, 19);
+    }
+}

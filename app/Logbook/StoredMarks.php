@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Logbook;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\Moments;
+use Footnote\Core\Evidence\Mark;
+use Footnote\Core\Evidence\MarkOf;
+use Footnote\Core\Evidence\Marks;
+use Footnote\Core\Evidence\RememberedMarks;
+use Footnote\Core\Evidence\Tally;
+
+/** The marks of one unit in the logbook; what is new stays beside them until somebody keeps it. */
+final class StoredMarks implements Marks
+{
+    private readonly RememberedMarks $new;
+
+    /** @var list<array{MarkOf, Mark}> */
+    private array $waiting = [];
+
+    public function __construct(private readonly Connection $connection, private readonly string $instrument)
+    {
+        $this->new = new RememberedMarks();
+    }
+
+    public function last(MarkOf $of, \DateTimeImmutable $until): ?Mark
+    {
+        $new = $this->new->last($of, $until);
+        if ($new !== null) {
+            return $new;
+        }
+        $row = $this->connection->fetchAssociative(
+            'SELECT check_id, marked_at, tally FROM check_mark WHERE instrument_id = ? AND kind = ? AND marked_at <= ?'
+                .' ORDER BY marked_at DESC, check_id DESC LIMIT 1',
+            [$this->instrument, $of->key(), Moments::text($until)],
+        );
+
+        return $row === false
+            ? null
+            : new Mark(
+                Moments::of(Cells::text($row, 'marked_at')),
+                Cells::text($row, 'check_id'),
+                Tally::fromArray(Cells::json($row, 'tally')),
+            );
+    }
+
+    public function keep(MarkOf $of, Mark $mark): void
+    {
+        $this->new->keep($of, $mark);
+        $this->waiting[] = [$of, $mark];
+    }
+
+    /** Writes what is new, where the unit's evidence is still what it was made of. */
+    public function write(): void
+    {
+        foreach ($this->waiting as [$of, $mark]) {
+            $this->connection->executeStatement(
+                'INSERT INTO check_mark (check_id, kind, instrument_id, marked_at, tally) VALUES (?, ?, ?, ?, ?)'
+                    .' ON CONFLICT (check_id, kind) DO NOTHING',
+                [
+                    $mark->check,
+                    $of->key(),
+                    $this->instrument,
+                    Moments::text($mark->at),
+                    json_encode($mark->tally->toArray(), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION),
+                ],
+            );
+        }
+        $this->waiting = [];
+    }
+}

@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Logbook;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Platforms\SQLitePlatform;
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Logbook\Row\RunState;
+use Footnote\App\Storage\Moments;
+
+/**
+ * What a change touches: the runs that must be judged again for it, and the runs of the shifts that they are part of. Each takes
+ * the journal's sequence of the change as its version. To be told within the change, after what it writes.
+ */
+final readonly class Touches
+{
+    private const VERSION = '(SELECT sequence FROM journal_head WHERE id = 1)';
+    private const TOUCH = 'UPDATE run_state SET version = '.self::VERSION.", settled_until = '".RunState::UNKNOWN."' WHERE ";
+
+    public function __construct(private Connection $connection, private EntityManagerInterface $entities)
+    {
+    }
+
+    /**
+     * Evidence on a unit: its runs that asked for anything as late as that.
+     *
+     * @param \DateTimeImmutable|null $since null: all its runs
+     */
+    public function unit(string $instrument, ?\DateTimeImmutable $since): void
+    {
+        $this->runs('instrument_id = ? AND settled_until >= ?', [$instrument, $since === null ? '' : Moments::text($since)]);
+        $this->evidenceOn('?', [$instrument], $since);
+    }
+
+    /** Evidence on a reference: the runs of every unit that leaned on it, from the first time on. */
+    public function reference(string $reference): void
+    {
+        $leaning = 'SELECT l.instrument_id FROM check_leaning l WHERE l.reference_id = ?';
+        $first = 'SELECT MIN(l.checked_at) FROM check_leaning l WHERE l.reference_id = ? AND l.instrument_id = ';
+        $this->runs(
+            "instrument_id IN ($leaning) AND settled_until >= ({$first}run_state.instrument_id)",
+            [$reference, $reference],
+        );
+        $this->connection->executeStatement(
+            "DELETE FROM check_mark WHERE instrument_id IN ($leaning) AND marked_at >= ({$first}check_mark.instrument_id)",
+            [$reference, $reference],
+        );
+        $this->evidenceOn($leaning, [$reference], new \DateTimeImmutable(Moments::ENDLESS));
+    }
+
+    /**
+     * Word of laboratories on media: their samples, and all samples of the campaigns whose blanks they are.
+     *
+     * @param list<string> $media
+     */
+    public function media(array $media): void
+    {
+        foreach (array_chunk($media, 500) as $some) {
+            $marks = implode(', ', array_fill(0, \count($some), '?'));
+            $this->runs(
+                "medium IN ($marks) OR (medium IS NOT NULL AND campaign_id IN (SELECT campaign_id FROM blank WHERE medium IN ($marks)))",
+                [...$some, ...$some],
+            );
+        }
+    }
+
+    /** A log came or went: whose it is may be asked of every run that has it. */
+    public function log(string $sha256): void
+    {
+        $this->runs('run_id IN (SELECT run_id FROM log_file WHERE sha256 = ?)', [$sha256]);
+    }
+
+    /** A log came to a unit: where nobody stated its serial number, the files of its runs tell it to each other. */
+    public function logsOf(string $instrument): void
+    {
+        $this->runs(
+            "instrument_id = ? AND EXISTS (SELECT 1 FROM instrument i WHERE i.id = ? AND COALESCE(i.record ->> 'serial', '') = '')"
+                .' AND EXISTS (SELECT 1 FROM log_file l WHERE l.run_id = run_state.run_id)',
+            [$instrument, $instrument],
+        );
+    }
+
+    /** Logs came in that may stand under other runs already. */
+    public function sharedLogs(): void
+    {
+        $this->runs(
+            'run_id IN (SELECT run_id FROM log_file WHERE sha256 IN (SELECT sha256 FROM log_file GROUP BY sha256 HAVING COUNT(*) > 1))',
+            [],
+        );
+    }
+
+    /** A unit of that name was registered: logs that name it may be its own, and no other's. */
+    public function logsNaming(string $name): void
+    {
+        $this->runs(
+            'run_id IN (SELECT run_id FROM log_file'
+                ." WHERE REPLACE(LOWER(head), LOWER(?), '') <> LOWER(head) OR REPLACE(LOWER(name), LOWER(?), '') <> LOWER(name))",
+            [$name, $name],
+        );
+    }
+
+    /** What all runs of a campaign are held against. */
+    public function campaign(string $campaign): void
+    {
+        $this->entities->flush();
+        $this->connection->executeStatement('UPDATE campaign SET version = '.self::VERSION.' WHERE id = ?', [$campaign]);
+    }
+
+    /** What any run may look up. */
+    public function libraries(): void
+    {
+        $this->connection->executeStatement('UPDATE campaign SET version = '.self::VERSION);
+    }
+
+    /**
+     * @param string       $which  a condition on states of runs
+     * @param list<string> $values
+     */
+    private function runs(string $which, array $values): void
+    {
+        $this->entities->flush();
+        $this->connection->executeStatement(self::TOUCH.$which, $values);
+        $platform = $this->connection->getDatabasePlatform();
+        // A shift is judged by its times; within a week of a run lies every one that can share it.
+        $this->connection->executeStatement(
+            self::TOUCH.'version <> '.self::VERSION.' AND shift_key IN (SELECT t.shift_key FROM run_state t WHERE t.version = '
+                .self::VERSION." AND t.shift_key <> '') AND EXISTS (SELECT 1 FROM run_state t"
+                .' WHERE t.version = '.self::VERSION.' AND t.shift_key = run_state.shift_key'
+                .' AND '.self::days($platform instanceof SQLitePlatform, 't.started_at', 'run_state.started_at')
+                .' <= 7)',
+        );
+    }
+
+    /** Days between two moments kept as texts. */
+    private static function days(bool $isLite, string $one, string $other): string
+    {
+        return $isLite
+            ? "ABS(julianday($one) - julianday($other))"
+            : "ABS(EXTRACT(EPOCH FROM (CAST($one AS timestamp) - CAST($other AS timestamp))) / 86400)";
+    }
+
+    /**
+     * @param string       $units  a list of units, or a query of them
+     * @param list<string> $values
+     */
+    private function evidenceOn(string $units, array $values, ?\DateTimeImmutable $since): void
+    {
+        $this->connection->executeStatement(
+            'INSERT INTO instrument_state (instrument_id, version) SELECT i.id, '.self::VERSION." FROM instrument i WHERE i.id IN ($units)"
+                .' ON CONFLICT (instrument_id) DO UPDATE SET version = excluded.version',
+            $values,
+        );
+        $this->connection->executeStatement(
+            "DELETE FROM check_mark WHERE instrument_id IN ($units) AND marked_at >= ?",
+            [...$values, $since === null ? '' : Moments::text($since)],
+        );
+    }
+}
