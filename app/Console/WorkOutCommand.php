@@ -48,7 +48,7 @@ final class WorkOutCommand extends Command
                 $this->judging->judge($some, $policy);
             }
         } else {
-            $this->workings->workOut($runs, $policy);
+            $this->workings->workOut($runs, $policy, true);
         }
         $milliseconds = (hrtime(true) - $began) / 1e6;
         $output->writeln(\sprintf('%d runs worked out, %.3f ms each.', \count($runs), $runs === [] ? 0.0 : $milliseconds / \count($runs)));

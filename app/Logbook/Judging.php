@@ -10,6 +10,7 @@ use Doctrine\DBAL\ParameterType;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Moments;
+use Footnote\App\Storage\Prepared;
 use Footnote\App\Storage\Snapshot;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -23,19 +24,28 @@ use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
 
-/** Judges runs by the evidence of one moment, and says what it was worked out of. It keeps nothing. */
-final readonly class Judging
+/**
+ * Judges runs by the evidence of one moment, and says what it was worked out of. It writes nothing; what it read it uses again for as
+ * long as the journal stands where it stood.
+ */
+final class Judging
 {
+    /** Runs after which what was read is let go: few enough to hold in memory. */
+    private const AT_ONCE = 1000;
+
+    private ?JudgingSession $session = null;
+
     /** @param \Closure(): Assessor $assessor made only when something is worked out: it brings every rule with it */
     public function __construct(
-        private Connection $connection,
-        private Snapshot $snapshot,
-        private Logbook $logbook,
-        private Policies $policies,
+        private readonly Connection $connection,
+        private readonly Prepared $prepared,
+        private readonly Snapshot $snapshot,
+        private readonly Logbook $logbook,
+        private readonly Policies $policies,
         #[AutowireServiceClosure(Assessor::class)]
-        private \Closure $assessor,
-        private AssessmentWriter $writer,
-        private Formats $families,
+        private readonly \Closure $assessor,
+        private readonly AssessmentWriter $writer,
+        private readonly Formats $families,
     ) {
     }
 
@@ -46,7 +56,7 @@ final readonly class Judging
      */
     public function judge(array $runs, string $policy): array
     {
-        return $this->snapshot->during(fn (): array => $this->atOnce($runs, $this->policies->get($policy)));
+        return $this->snapshot->during(fn (): array => $this->atOnce($runs, $policy));
     }
 
     /**
@@ -54,39 +64,36 @@ final readonly class Judging
      *
      * @return array{list<Judged>, list<StoredMarks>}
      */
-    private function atOnce(array $runs, Policy $policy): array
+    private function atOnce(array $runs, string $policy): array
     {
-        /** @var array<string, array{Timeline, StoredMarks}> $units */
-        $units = [];
-        $timeline = function (string $unit) use (&$units): Timeline {
-            if (!isset($units['='.$unit])) {
-                $marks = new StoredMarks($this->connection, $unit);
-                $units['='.$unit] = [$this->logbook->marked($unit, $marks), $marks];
-            }
-
-            return $units['='.$unit][0];
-        };
+        $session = $this->session($policy);
         $found = $this->states($runs);
         $shifts = $this->shifts($found);
-        $versions = $this->versions(array_merge(
-            array_map(static fn (array $state): string => $state['instrument'], array_values($found)),
-            array_column(array_merge(...array_values($shifts)), 1),
-        ));
-        /** @var array<string, ShiftAssessor> $assessors */
-        $assessors = [];
+        $wanted = [];
+        foreach ($found as $key => $state) {
+            foreach ([[$state['run'], $state['instrument']], ...$shifts[$key] ?? []] as [$run, $unit]) {
+                $wanted['='.$unit][] = $run;
+            }
+        }
+        $read = [];
+        $timeline = function (string $unit) use ($session, $wanted, &$read): Timeline {
+            return $read['='.$unit] ??= $session->unit($unit, fn (): StoredUnit => $this->logbook->unit($unit))
+                ->expecting($wanted['='.$unit] ?? [])->timeline;
+        };
+        $versions = $this->versions(array_map(static fn (string $key): string => substr($key, 1), array_keys($wanted)));
         $judged = [];
-        foreach ($found as $state) {
+        foreach ($found as $key => $state) {
             $of = $timeline($state['instrument']);
             $run = $of->run($state['run']);
             if ($run === null) {
                 continue;
             }
-            $assessor = $assessors['='.$state['campaign']] ??= new ShiftAssessor(
+            $assessor = $session->assessor($state['campaign'], fn (Policy $by): ShiftAssessor => new ShiftAssessor(
                 ($this->assessor)(),
-                $policy,
+                $by,
                 $this->yardsticks($state['campaign']),
-            );
-            $mates = $shifts['='.$run->id] ?? [];
+            ));
+            $mates = $shifts[$key] ?? [];
             $assessment = $assessor->assess($run, $of, self::among($mates, $timeline));
             $seen = [];
             foreach ([$state['instrument'], ...array_column($mates, 1)] as $unit) {
@@ -100,7 +107,19 @@ final readonly class Judging
             );
         }
 
-        return [$judged, array_column(array_values($units), 1)];
+        return [$judged, $session->marks()];
+    }
+
+    /** What was read by then, where nothing was written since. */
+    private function session(string $policy): JudgingSession
+    {
+        $sequence = $this->prepared->rows('SELECT sequence FROM journal_head WHERE id = 1', [])[0]['sequence'] ?? 0;
+        $head = \is_numeric($sequence) ? (int) $sequence : 0;
+        if ($this->session === null || !$this->session->serves($head, $policy) || $this->session->judged() >= self::AT_ONCE) {
+            $this->session = new JudgingSession($head, $policy, $this->policies->get($policy));
+        }
+
+        return $this->session;
     }
 
     /**
@@ -148,7 +167,7 @@ final readonly class Judging
         foreach ($this->connection->executeQuery(
             'SELECT s.run_id, s.started_at, s.instrument_id, s.campaign_id, s.version, s.settled_until, c.version AS campaign_version'
                 .' FROM run_state s JOIN campaign c ON c.id = s.campaign_id WHERE s.run_id IN (?)'
-                .' ORDER BY s.instrument_id, s.started_at, s.run_id',
+                .' ORDER BY s.started_at, s.run_id',
             [$runs],
             [ArrayParameterType::STRING],
         )->fetchAllAssociative() as $row) {

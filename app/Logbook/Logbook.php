@@ -7,10 +7,10 @@ namespace Footnote\App\Logbook;
 use Doctrine\DBAL\Connection;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\Prepared;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\LogOrigin;
-use Footnote\Core\Evidence\Marks;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -30,6 +30,7 @@ final readonly class Logbook
 {
     public function __construct(
         private Connection $connection,
+        private Prepared $prepared,
         private EvidenceReader $reader,
         private LogFormatReader $formats,
         private SiteClock $site,
@@ -40,25 +41,26 @@ final readonly class Logbook
     /** Everything known of one instrument, read as far as it is asked for. */
     public function timeline(string $instrument): Timeline
     {
-        return $this->marked($instrument, new StoredMarks($this->connection, $instrument));
+        return $this->unit($instrument)->timeline;
     }
 
-    /** The same, with the marks of its checks in these. */
-    public function marked(string $instrument, Marks $marks): Timeline
+    /** The same, with what is kept of it. */
+    public function unit(string $instrument): StoredUnit
     {
         $record = $this->instrumentRecord($instrument) ?? throw Problem::missing('Instrument '.$instrument);
         $unit = $this->reader->instrument(Fields::of($record));
         $format = $this->families->of($unit->family);
         $reader = $this->reader->at($this->zoneOf($instrument));
         $chronicle = new StoredChronicle(
-            $this->connection,
+            $this->prepared,
             $instrument,
             static fn (array $check): Check => $reader->check(Fields::of($check), $format),
             static fn (array $event): Intervention => $reader->intervention(Fields::of($event), $unit->family),
             fn (array $ids): array => $this->coreRuns(array_values($this->runRecords(...$this->named($ids))), $unit->family),
         );
+        $marks = new StoredMarks($this->prepared, $instrument);
 
-        return new Timeline(
+        $timeline = new Timeline(
             $unit,
             $chronicle,
             new StoredReferences($this->connection, $instrument, fn (string $id): ?Reference => $this->references([$id])[$id] ?? null),
@@ -70,6 +72,8 @@ final readonly class Logbook
             ),
             $marks,
         );
+
+        return new StoredUnit($timeline, $chronicle, $marks);
     }
 
     /** The days of a unit are those of the site that it was last used at. */

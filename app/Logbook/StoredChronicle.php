@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\App\Logbook;
 
-use Doctrine\DBAL\Connection;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Moments;
+use Footnote\App\Storage\Prepared;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Chronicle;
 use Footnote\Core\Evidence\Intervention;
@@ -37,7 +37,7 @@ final class StoredChronicle implements Chronicle
      * @param \Closure(list<string>): list<Run>            $readRuns
      */
     public function __construct(
-        private readonly Connection $connection,
+        private readonly Prepared $prepared,
         private readonly string $instrument,
         private readonly \Closure $readCheck,
         private readonly \Closure $readIntervention,
@@ -120,7 +120,7 @@ final class StoredChronicle implements Chronicle
             $values[] = $until;
         }
 
-        return $this->connection->fetchAllAssociative(
+        return $this->prepared->rows(
             self::CHECKS.$where." ORDER BY c.checked_at $order, c.id $order LIMIT $size",
             $values,
         );
@@ -129,8 +129,8 @@ final class StoredChronicle implements Chronicle
     public function check(string $id): ?Check
     {
         if (!isset($this->checks['='.$id])) {
-            $row = $this->connection->fetchAssociative(self::CHECKS.'c.id = ? AND c.instrument_id = ?', [$id, $this->instrument]);
-            if ($row === false) {
+            $row = $this->prepared->rows(self::CHECKS.'c.id = ? AND c.instrument_id = ?', [$id, $this->instrument])[0] ?? null;
+            if ($row === null) {
                 return null;
             }
             $this->read($row);
@@ -156,7 +156,7 @@ final class StoredChronicle implements Chronicle
             $values[] = self::second($until);
         }
         $events = [];
-        foreach ($this->connection->fetchAllAssociative(
+        foreach ($this->prepared->rows(
             'SELECT record FROM intervention WHERE instrument_id = ? AND happened_at >= ?'.($until === null ? '' : ' AND happened_at <= ?'),
             $values,
         ) as $row) {
@@ -211,10 +211,7 @@ final class StoredChronicle implements Chronicle
      */
     private function named(string $where, array $values): array
     {
-        $ids = array_values(array_filter(
-            $this->connection->fetchFirstColumn('SELECT run_id FROM run_state WHERE instrument_id = ? AND '.$where, $values),
-            \is_string(...),
-        ));
+        $ids = $this->prepared->column('SELECT run_id FROM run_state WHERE instrument_id = ? AND '.$where, $values);
         $this->load($ids);
         $runs = array_values(array_filter(array_map(fn (string $id): ?Run => $this->runs['='.$id] ?? null, $ids)));
         usort($runs, static fn (Run $a, Run $b): int => [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id]);
@@ -222,8 +219,12 @@ final class StoredChronicle implements Chronicle
         return $runs;
     }
 
-    /** @param list<string> $ids */
-    private function load(array $ids): void
+    /**
+     * Reads runs that will be asked for, in one go.
+     *
+     * @param list<string> $ids
+     */
+    public function load(array $ids): void
     {
         $missing = array_values(array_filter($ids, fn (string $id): bool => !\array_key_exists('='.$id, $this->runs)));
         foreach (array_chunk($missing, 500) as $some) {

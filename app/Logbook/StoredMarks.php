@@ -7,6 +7,7 @@ namespace Footnote\App\Logbook;
 use Doctrine\DBAL\Connection;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Moments;
+use Footnote\App\Storage\Prepared;
 use Footnote\Core\Evidence\Mark;
 use Footnote\Core\Evidence\MarkOf;
 use Footnote\Core\Evidence\Marks;
@@ -21,7 +22,7 @@ final class StoredMarks implements Marks
     /** @var list<array{MarkOf, Mark}> */
     private array $waiting = [];
 
-    public function __construct(private readonly Connection $connection, private readonly string $instrument)
+    public function __construct(private readonly Prepared $prepared, private readonly string $instrument)
     {
         $this->new = new RememberedMarks();
     }
@@ -32,13 +33,13 @@ final class StoredMarks implements Marks
         if ($new !== null) {
             return $new;
         }
-        $row = $this->connection->fetchAssociative(
+        $row = $this->prepared->rows(
             'SELECT check_id, marked_at, tally FROM check_mark WHERE instrument_id = ? AND kind = ? AND marked_at <= ?'
                 .' ORDER BY marked_at DESC, check_id DESC LIMIT 1',
             [$this->instrument, $of->key(), Moments::text($until)],
-        );
+        )[0] ?? null;
 
-        return $row === false
+        return $row === null
             ? null
             : new Mark(
                 Moments::of(Cells::text($row, 'marked_at')),
@@ -54,10 +55,10 @@ final class StoredMarks implements Marks
     }
 
     /** Writes what is new, where the unit's evidence is still what it was made of. */
-    public function write(): void
+    public function write(Connection $connection): void
     {
         foreach ($this->waiting as [$of, $mark]) {
-            $this->connection->executeStatement(
+            $connection->executeStatement(
                 'INSERT INTO check_mark (check_id, kind, instrument_id, marked_at, tally) VALUES (?, ?, ?, ?, ?)'
                     .' ON CONFLICT (check_id, kind) DO NOTHING',
                 [

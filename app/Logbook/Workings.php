@@ -109,13 +109,14 @@ final readonly class Workings
      * Works out what is missing of these runs, and keeps it; what was worked out while evidence came is worked out again.
      *
      * @param list<string> $runs
+     * @param bool         $again also what is there
      *
      * @return list<Judged> the last that were worked out
      */
-    public function workOut(array $runs, string $policy): array
+    public function workOut(array $runs, string $policy, bool $again = false): array
     {
         $kept = [];
-        foreach (array_chunk($this->missing($runs, $policy), self::AT_ONCE) as $some) {
+        foreach (array_chunk($again ? $runs : $this->missing($runs, $policy), self::AT_ONCE) as $some) {
             for ($try = 0; $try < self::TRIES && $some !== []; ++$try) {
                 [$kept, $some] = $this->keep($this->judging->judge($some, $policy), $policy);
             }
@@ -134,7 +135,7 @@ final readonly class Workings
     /**
      * @param list<string> $runs
      *
-     * @return list<string> those of which nothing is kept that counts, each unit's by their start
+     * @return list<string> those of which nothing is kept that counts, by their start: runs of one shift lie near each other
      */
     public function missing(array $runs, string $policy): array
     {
@@ -143,7 +144,7 @@ final readonly class Workings
             $found = $this->connection->executeQuery(
                 'SELECT s.run_id FROM run_state s JOIN campaign c ON c.id = s.campaign_id'
                     .' LEFT JOIN worked_run w ON '.self::CURRENT.' AND w.policy_key = :policy'
-                    .' WHERE s.run_id IN (:runs) AND w.run_id IS NULL ORDER BY s.instrument_id, s.started_at, s.run_id',
+                    .' WHERE s.run_id IN (:runs) AND w.run_id IS NULL ORDER BY s.started_at, s.run_id',
                 ['policy' => $policy, 'runs' => $some],
                 ['runs' => ArrayParameterType::STRING],
             )->fetchFirstColumn();
@@ -184,7 +185,7 @@ final readonly class Workings
             }
             $changed = array_udiff($judged, $kept, static fn (Judged $a, Judged $b): int => $a->run <=> $b->run);
             foreach ($changed === [] ? $marks : [] as $some) {
-                $some->write();
+                $some->write($this->connection);
             }
 
             return [$kept, array_values(array_map(static fn (Judged $one): string => $one->run, $changed))];

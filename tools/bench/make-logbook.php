@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
-// make-logbook.php RUNS FILE: a record of so many runs with four checks each, from a fixed seed, without logs.
+// make-logbook.php RUNS FILE [UNITS] [NAME]: a record of so many runs on so many units with four checks each, from a fixed seed,
+// without logs; what it names begins with the name.
 [, $count, $path] = $argv;
+$units = (int) ($argv[3] ?? 50);
+$name = $argv[4] ?? '';
 mt_srand(4711);
 $criteria = json_decode((string) file_get_contents(__DIR__.'/../../core/Dosimeter/shipped-criteria.json'), true, 32, JSON_THROW_ON_ERROR);
 assert(is_array($criteria));
@@ -12,14 +15,13 @@ $steps = array_fill_keys(
     'done',
 );
 $reading = static fn (float $value): array => [['value' => number_format($value, 1, '.', ''), 'provenance' => 'typed']];
-$units = 50;
 $instruments = $references = $checks = $runs = [];
 for ($i = 0; $i < $units; ++$i) {
-    $instruments[] = ['id' => sprintf('B-%02d', $i), 'family' => 'noise-dosimeter', 'model' => 'Bench', 'microphone' => '1/2 in'];
+    $instruments[] = ['id' => sprintf('%sB-%02d', $name, $i), 'family' => 'noise-dosimeter', 'model' => 'Bench', 'microphone' => '1/2 in'];
 }
 for ($i = 0; $i < 4; ++$i) {
     $references[] = [
-        'id' => "K-$i",
+        'id' => "{$name}K-$i",
         'kind' => 'acoustic-calibrator',
         'model' => 'Bench',
         'adapters' => ['1/2 in'],
@@ -37,18 +39,18 @@ for ($r = 0; $r < (int) $count; ++$r) {
     $day = (new DateTimeImmutable('2025-01-06'))->modify('+'.intdiv($r, $units).' days')->format('Y-m-d');
     foreach (['06:50', '07:20', '16:20', '16:50'] as $c => $time) {
         $checks[] = [
-            'id' => "C-$r-$c",
+            'id' => "{$name}C-$r-$c",
             'instrument' => $unit,
             'at' => "{$day}T$time:00+00:00",
             'by' => 'T-1',
-            'reference' => 'K-'.($r % 4),
+            'reference' => $name.'K-'.($r % 4),
             'steps' => $steps,
             'acoustic' => ['nominal' => '114', 'adjusted' => false, 'asFound' => $reading(114 + mt_rand(-3, 3) / 10), 'asLeft' => []],
         ];
     }
     $level = mt_rand(780, 960) / 10;
     $runs[] = [
-        'id' => "R-$r",
+        'id' => "{$name}R-$r",
         'instrument' => $unit,
         'start' => "{$day}T08:00:00+00:00",
         'stop' => "{$day}T16:00:00+00:00",
@@ -71,7 +73,7 @@ file_put_contents(
             'format' => 'footnote-record/1',
             'site' => ['name' => 'Bench', 'timeZone' => 'UTC'],
             'policy' => 'standard',
-            'campaign' => ['code' => 'bench', 'title' => 'Bench', ...$criteria],
+            'campaign' => ['code' => $name.'bench', 'title' => 'Bench', ...$criteria],
             'instruments' => $instruments,
             'references' => $references,
             'checks' => $checks,
