@@ -52,7 +52,9 @@ final readonly class Importer
             ($this->ship)($actor);
             $campaign = $fields->object('campaign')->id('code');
             $this->campaign($fields, $campaign);
-            $this->kit->take($fields, $actor);
+            if ($this->kit->take($fields, $actor)) {
+                $this->touches->libraries();
+            }
             $this->laboratory->take($fields, $campaign, $actor);
             $this->checks->take($fields, $actor);
             $this->touch($fields, $this->runs->take($fields, $file, $campaign, $actor));
@@ -104,6 +106,9 @@ final readonly class Importer
         }
         $media = array_map(static fn (RunState $run): ?string => $run->medium(), $runs);
         $this->touches->media(array_values(array_filter($media, \is_string(...))));
+        if ($fields->objects('blanks') !== []) {
+            $this->touches->campaign($fields->object('campaign')->id('code'));
+        }
         $media = [];
         foreach ($fields->objects('laboratory') as $report) {
             foreach ($report->objects('rows') as $row) {

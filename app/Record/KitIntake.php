@@ -19,7 +19,8 @@ final readonly class KitIntake
     {
     }
 
-    public function take(Fields $record, string $actor): void
+    /** @return bool whether an entry of a library came that stands over one that came with Footnote */
+    public function take(Fields $record, string $actor): bool
     {
         foreach ($record->objects('instruments') as $item) {
             if (!$this->intake->has(RegisteredInstrument::class, $item->id('id'))) {
@@ -31,8 +32,10 @@ final readonly class KitIntake
                 $this->reference($item, $actor);
             }
         }
-        $this->library($record, $actor);
+        $stands = $this->library($record, $actor);
         $this->intake->flush();
+
+        return $stands;
     }
 
     private function instrument(Fields $item, string $actor): void
@@ -62,8 +65,9 @@ final readonly class KitIntake
         }
     }
 
-    private function library(Fields $record, string $actor): void
+    private function library(Fields $record, string $actor): bool
     {
+        $stands = false;
         $library = $record->optionalObject('library');
         foreach ($this->families->shelves() as $shelf) {
             foreach ($library?->objects($shelf->id) ?? [] as $item) {
@@ -71,8 +75,11 @@ final readonly class KitIntake
                 $shelf->read($item);
                 if (!$this->intake->has(LibraryEntry::class, ['shelf' => $shelf->id, 'code' => $code])) {
                     $this->intake->add(new LibraryEntry($shelf->id, $code, $item->data(), $actor, $this->intake->now()));
+                    $stands = $stands || isset($shelf->shipped()[$code]);
                 }
             }
         }
+
+        return $stands;
     }
 }

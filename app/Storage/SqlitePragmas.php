@@ -23,7 +23,7 @@ final readonly class SqlitePragmas implements Middleware
                 if (($params['driver'] ?? '') === 'pdo_sqlite') {
                     foreach ([
                         'journal_mode = WAL', 'foreign_keys = ON', 'busy_timeout = 10000',
-                        'synchronous = NORMAL', 'cache_size = -16000',
+                        'synchronous = FULL', 'cache_size = -16000',
                     ] as $pragma) {
                         $connection->exec('PRAGMA '.$pragma);
                     }
