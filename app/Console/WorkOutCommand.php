@@ -6,6 +6,7 @@ namespace Footnote\App\Console;
 
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Judging;
+use Footnote\App\Logbook\Ledger;
 use Footnote\App\Logbook\Workings;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -14,27 +15,47 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
-/** Works every run of a campaign out afresh, so that its views answer at once, and says how long that took. */
-#[AsCommand('footnote:work-out', 'Works every run of a campaign out afresh under its policy.')]
+/** Works runs out before anybody asks, so that views answer at once: a campaign's afresh, or whatever waits. */
+#[AsCommand('footnote:work-out', 'Works out every run of a campaign afresh, or whatever waits of all.')]
 final class WorkOutCommand extends Command
 {
+    /** Seconds between two looks where nothing waits. */
+    private const PAUSE = 2;
+
+    private const AT_ONCE = 500;
+
     public function __construct(
         private readonly Campaigns $campaigns,
         private readonly Workings $workings,
         private readonly Judging $judging,
+        private readonly Ledger $ledger,
     ) {
         parent::__construct();
     }
 
     protected function configure(): void
     {
-        $this->addArgument('campaign', InputArgument::REQUIRED, 'code of the campaign')
-            ->addOption('judge-only', null, InputOption::VALUE_NONE, 'judge, and keep nothing of it');
+        $this->addArgument('campaign', InputArgument::OPTIONAL, 'code of the campaign; without it whatever waits of all campaigns')
+            ->addOption('judge-only', null, InputOption::VALUE_NONE, 'judge, and keep nothing of it')
+            ->addOption('follow', null, InputOption::VALUE_NONE, 'go on with whatever comes, until it is stopped');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $campaign = $input->getArgument('campaign');
+        if ($campaign === null) {
+            do {
+                $count = $this->whatWaits();
+                if ($count > 0 || $input->getOption('follow') !== true) {
+                    $output->writeln(\sprintf('%d runs worked out.', $count));
+                }
+                if ($count === 0 && $input->getOption('follow') === true) {
+                    sleep(self::PAUSE);
+                }
+            } while ($input->getOption('follow') === true);
+
+            return self::SUCCESS;
+        }
         $policy = \is_string($campaign) ? $this->campaigns->policyOfCampaign($campaign) : null;
         if (!\is_string($campaign) || $policy === null) {
             $output->writeln('There is no such campaign.');
@@ -54,5 +75,17 @@ final class WorkOutCommand extends Command
         $output->writeln(\sprintf('%d runs worked out, %.3f ms each.', \count($runs), $runs === [] ? 0.0 : $milliseconds / \count($runs)));
 
         return self::SUCCESS;
+    }
+
+    /** @return int how many were worked out: some, so that what comes meanwhile does not wait for all */
+    private function whatWaits(): int
+    {
+        $count = 0;
+        foreach ($this->ledger->waitingByPolicy(self::AT_ONCE) as $policy => $runs) {
+            $this->workings->workOut($runs, (string) $policy);
+            $count += \count($runs);
+        }
+
+        return $count;
     }
 }

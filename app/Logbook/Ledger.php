@@ -6,6 +6,7 @@ namespace Footnote\App\Logbook;
 
 use Doctrine\DBAL\Connection;
 use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\Snapshot;
 
 /**
  * The ledger: a line a run, worked out where it was not yet.
@@ -23,52 +24,112 @@ use Footnote\App\Storage\Cells;
  */
 final readonly class Ledger
 {
-    private const JOINS = 'JOIN run_state s ON s.run_id = r.id JOIN campaign c ON c.id = r.campaign_id'
+    private const STATES = 'JOIN run_state s ON s.run_id = r.id JOIN campaign c ON c.id = r.campaign_id'
         .' LEFT JOIN worked_run w ON w.policy_key = c.policy_key AND '.Workings::CURRENT;
 
-    public function __construct(private Connection $connection, private Workings $workings, private Decisions $decisions)
-    {
-    }
+    /** How often a page is looked at again because evidence came while it was worked out, before the logbook is held still for it. */
+    private const TRIES = 3;
 
-    public function total(LedgerChoice $choice): int
-    {
-        [$where, $values] = $this->condition($choice);
-        // The joins are only counted through where the choice needs them.
-        $joins = str_contains($where, 'w.') ? self::JOINS : '';
-        $total = $this->connection->fetchOne("SELECT COUNT(*) FROM run r $joins WHERE $where", $values);
-
-        return \is_numeric($total) ? (int) $total : 0;
-    }
-
-    /** @return array{string, list<string>} with a verdict wanted, every run must have one */
-    private function condition(LedgerChoice $choice): array
-    {
-        if ($choice->verdict !== '') {
-            $this->workOut($this->connection->fetchAllNumeric(
-                'SELECT r.id, c.policy_key FROM run r '.self::JOINS.' WHERE w.run_id IS NULL LIMIT 2000',
-            ));
-        }
-
-        return $choice->condition();
+    public function __construct(
+        private Connection $connection,
+        private Snapshot $snapshot,
+        private Workings $workings,
+        private Decisions $decisions,
+    ) {
     }
 
     /**
+     * What is missing of the runs of the page is worked out. Where a verdict is wanted, what is kept is looked through; of what waits
+     * no more is worked out than a page holds.
+     *
      * @param bool $compared whether decisions are held against what the runs say now
+     */
+    public function page(LedgerChoice $choice, int $limit, int $offset, bool $compared = true): LedgerPage
+    {
+        if ($choice->verdict !== '') {
+            $this->workOut($this->waiting($choice, $limit));
+        }
+        for ($try = 0; $try < self::TRIES; ++$try) {
+            [$found, $total, $waiting] = $this->snapshot->during(fn (): array => $this->look($choice, $limit, $offset));
+            $missing = array_values(array_filter($found, static fn (array $row): bool => $row['verdict'] === null));
+            if ($missing === []) {
+                return new LedgerPage($this->lines($found, $compared), $total, $waiting);
+            }
+            $this->workOut($missing);
+        }
+
+        return $this->workings->holding(function () use ($choice, $limit, $offset, $compared): LedgerPage {
+            [$found] = $this->look($choice, $limit, $offset);
+            $this->workOut(array_values(array_filter($found, static fn (array $row): bool => $row['verdict'] === null)));
+            [$found, $total, $waiting] = $this->look($choice, $limit, $offset);
+
+            return new LedgerPage($this->lines($found, $compared), $total, $waiting);
+        });
+    }
+
+    /** @return array{list<array<string, mixed>>, int, int} rows, how many there are, how many wait */
+    private function look(LedgerChoice $choice, int $limit, int $offset): array
+    {
+        [$where, $values] = $choice->runs();
+        $joins = '';
+        if ($choice->verdict !== '') {
+            $joins = self::STATES;
+            $where .= ' AND w.verdict = ?';
+            $values[] = $choice->verdict;
+        }
+        // Which runs are on the page is found first: what lies before it is stepped over in the index alone.
+        $page = "SELECT r.id FROM run r $joins WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
+        $found = $this->connection->fetchAllAssociative(
+            'SELECT r.id, r.instrument_id, r.record, r.started_at, s.stopped_at, c.policy_key, c.zone,'
+                ." w.verdict, w.digest, w.said, w.summary FROM ($page) p JOIN run r ON r.id = p.id ".self::STATES
+                .' ORDER BY r.started_at, r.id',
+            $values,
+        );
+        $count = static fn (mixed $number): int => \is_numeric($number) ? (int) $number : 0;
+        $total = $count($this->connection->fetchOne("SELECT COUNT(*) FROM run r $joins WHERE $where", $values));
+
+        return [$found, $total, $choice->verdict === '' ? 0 : $this->waits($choice)];
+    }
+
+    private function waits(LedgerChoice $choice): int
+    {
+        [$where, $values] = $choice->runs();
+        $waits = $this->connection->fetchOne('SELECT COUNT(*) FROM run r '.self::STATES." WHERE $where AND w.run_id IS NULL", $values);
+
+        return \is_numeric($waits) ? (int) $waits : 0;
+    }
+
+    /** @return list<array<string, mixed>> run and policy of some that wait */
+    private function waiting(LedgerChoice $choice, int $limit): array
+    {
+        [$where, $values] = $choice->runs();
+
+        return $this->connection->fetchAllAssociative(
+            'SELECT r.id, c.policy_key FROM run r '.self::STATES." WHERE $where AND w.run_id IS NULL"
+                ." ORDER BY r.started_at, r.id LIMIT $limit",
+            $values,
+        );
+    }
+
+    /** @return array<array-key, list<string>> some of the runs that wait, by the policy of their campaign */
+    public function waitingByPolicy(int $limit): array
+    {
+        $byPolicy = [];
+        foreach ($this->waiting(new LedgerChoice(), $limit) as $row) {
+            $byPolicy[Cells::text($row, 'policy_key')][] = Cells::text($row, 'id');
+        }
+
+        return $byPolicy;
+    }
+
+    /**
+     * @param list<array<string, mixed>> $found
+     * @param bool                       $compared whether decisions are held against what the runs say now
      *
      * @return list<LedgerRow>
      */
-    public function rows(LedgerChoice $choice, int $limit, int $offset, bool $compared = true): array
+    private function lines(array $found, bool $compared): array
     {
-        [$where, $values] = $this->condition($choice);
-        $sql = 'SELECT r.id, r.instrument_id, r.record, r.started_at, s.stopped_at, c.policy_key, c.zone,'
-            .' w.verdict, w.digest, w.said, w.summary'
-            .' FROM run r '.self::JOINS." WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
-        $found = $this->connection->fetchAllAssociative($sql, $values);
-        $missing = array_values(array_filter($found, static fn (array $row): bool => $row['verdict'] === null));
-        if ($missing !== []) {
-            $this->workOut(array_map(static fn (array $row): array => [$row['id'], $row['policy_key']], $missing));
-            $found = $this->connection->fetchAllAssociative($sql, $values);
-        }
         $decisions = $this->decisions->lastOf(array_map(static fn (array $row): string => Cells::text($row, 'id'), $found));
         $lines = [];
         foreach ($found as $row) {
@@ -134,14 +195,12 @@ final readonly class Ledger
         ];
     }
 
-    /** @param array<array<mixed>> $pairs run and policy */
-    private function workOut(array $pairs): void
+    /** @param list<array<string, mixed>> $rows each with a run and its policy */
+    private function workOut(array $rows): void
     {
         $byPolicy = [];
-        foreach ($pairs as [$run, $policy]) {
-            if (\is_string($run) && \is_string($policy)) {
-                $byPolicy[$policy][] = $run;
-            }
+        foreach ($rows as $row) {
+            $byPolicy[Cells::text($row, 'policy_key')][] = Cells::text($row, 'id');
         }
         foreach ($byPolicy as $policy => $runs) {
             $this->workings->workOut($runs, $policy);

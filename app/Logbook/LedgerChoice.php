@@ -19,16 +19,12 @@ final readonly class LedgerChoice
     ) {
     }
 
-    /** @return array{string, list<string>} a condition on runs r and what is kept of them w, and its values */
-    public function condition(): array
+    /** @return array{string, list<string>} a condition on runs r, whatever their verdict, and its values */
+    public function runs(): array
     {
         $where = '1 = 1';
         $values = [];
-        foreach ([
-            'r.campaign_id = ?' => $this->campaign,
-            'r.instrument_id = ?' => $this->instrument,
-            'w.verdict = ?' => $this->verdict,
-        ] as $condition => $value) {
+        foreach (['r.campaign_id = ?' => $this->campaign, 'r.instrument_id = ?' => $this->instrument] as $condition => $value) {
             if ($value !== '') {
                 $where .= ' AND '.$condition;
                 $values[] = $value;

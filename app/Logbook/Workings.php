@@ -154,6 +154,24 @@ final readonly class Workings
         return $missing;
     }
 
+    /**
+     * While the logbook is held still.
+     *
+     * @template T
+     *
+     * @param \Closure(): T $do
+     *
+     * @return T
+     */
+    public function holding(\Closure $do): mixed
+    {
+        return $this->connection->transactional(function () use ($do): mixed {
+            $this->hold();
+
+            return $do();
+        });
+    }
+
     /** Takes the lock for writing before anything is read. */
     private function hold(): void
     {

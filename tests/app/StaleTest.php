@@ -34,7 +34,8 @@ final class StaleTest extends ApiTestCase
     {
         self::$folder = sys_get_temp_dir().'/footnote-stale-'.getmypid();
         mkdir(self::$folder);
-        exec(\sprintf('%s %s %s', \PHP_BINARY, escapeshellarg(\dirname(__DIR__, 2).'/demo/make-logs.php'), escapeshellarg(self::$folder.'/logs')));
+        $make = \dirname(__DIR__, 2).'/demo/make-logs.php';
+        exec(\sprintf('%s %s %s', \PHP_BINARY, escapeshellarg($make), escapeshellarg(self::$folder.'/logs')));
     }
 
     public static function tearDownAfterClass(): void
@@ -45,7 +46,8 @@ final class StaleTest extends ApiTestCase
     /** @return iterable<string, array{string}> */
     public static function demos(): iterable
     {
-        foreach (glob(\dirname(__DIR__, 2).'/demo/*.json') ?: [] as $file) {
+        $files = glob(\dirname(__DIR__, 2).'/demo/*.json');
+        foreach ($files === false ? [] : $files as $file) {
             yield basename($file, '.json') => [$file];
         }
     }
@@ -53,8 +55,8 @@ final class StaleTest extends ApiTestCase
     #[DataProvider('demos')]
     public function testWhatIsKeptIsWhatTheEvidenceSays(string $file): void
     {
-        $changes = (int) (getenv('FOOTNOTE_DRILL') ?: 16);
-        mt_srand((int) (getenv('FOOTNOTE_SEED') ?: 20261128) + crc32(basename($file)));
+        $changes = self::asked('FOOTNOTE_DRILL', 16);
+        mt_srand(self::asked('FOOTNOTE_SEED', 20261128) + crc32(basename($file)));
         $record = json_decode((string) file_get_contents($file), true, 64, \JSON_THROW_ON_ERROR);
         self::assertIsArray($record);
         $pieces = [];
@@ -88,6 +90,13 @@ final class StaleTest extends ApiTestCase
 
         self::assertGreaterThan(0, $made);
         self::assertGreaterThan(0, $looked, 'something was kept, and counted after a change');
+    }
+
+    private static function asked(string $name, int $usual): int
+    {
+        $asked = getenv($name);
+
+        return \is_string($asked) && is_numeric($asked) ? (int) $asked : $usual;
     }
 
     /** @param array<array-key, mixed> $record */
@@ -127,11 +136,12 @@ final class StaleTest extends ApiTestCase
         };
         $run = $one('SELECT id FROM run ORDER BY id');
         $start = $connection->fetchOne('SELECT started_at FROM run WHERE id = ?', [rawurldecode($run)]);
-        $at = static fn (int $minutes): string => (new \DateTimeImmutable(\is_string($start) ? $start : '2026-11-20 12:00:00', new \DateTimeZone('UTC')))
-            ->modify(\sprintf('%+d minutes', $minutes))->format(\DATE_ATOM);
+        $from = new \DateTimeImmutable(\is_string($start) ? $start : '2026-11-20 12:00:00', new \DateTimeZone('UTC'));
+        $at = static fn (int $minutes): string => $from->modify(\sprintf('%+d minutes', $minutes))->format(\DATE_ATOM);
+        $check = $one('SELECT id FROM check_record ORDER BY id');
         $campaign = $one('SELECT id FROM campaign ORDER BY id');
         [$role, $path, $body] = match ([0, 0, 1, 1, 2, 3, 4, 4, 4, 5, 5, 5, 6, 6, 7, 7, 8, 8, 8, 9][mt_rand(0, 19)]) {
-            0 => [Role::Hygienist, '/api/bench/checks/'.$one('SELECT id FROM check_record ORDER BY id').'/set-aside', ['reason' => 'a slip']],
+            0 => [Role::Hygienist, "/api/bench/checks/$check/set-aside", ['reason' => 'a slip']],
             1 => [Role::Technician, '/api/bench/'.$one('SELECT id FROM instrument ORDER BY id').'/interventions', [
                 'kind' => ['repaired', 'laboratory calibration', 'firmware changed'][mt_rand(0, 2)],
                 'at' => $at(mt_rand(-3000, 3000)),
@@ -163,7 +173,10 @@ final class StaleTest extends ApiTestCase
                 'remarks' => [['kind' => ['fell', 'covered', 'got wet'][mt_rand(0, 2)], 'note' => 'n']],
                 'reason' => 'told',
             ]],
-            8 => [Role::Hygienist, "/api/runs/$run/facts", ['logWord' => ['isOwn' => mt_rand(0, 1) === 1, 'reason' => 'r'], 'reason' => 'r']],
+            8 => [Role::Hygienist, "/api/runs/$run/facts", [
+                'logWord' => ['isOwn' => mt_rand(0, 1) === 1, 'reason' => 'r'],
+                'reason' => 'r',
+            ]],
             default => [Role::Hygienist, "/api/campaigns/$campaign/yardsticks", $this->otherLimits(rawurldecode($campaign))],
         };
         // Ever so many people sign in here.
@@ -173,8 +186,6 @@ final class StaleTest extends ApiTestCase
         $this->browser->request('POST', $path, server: $server, content: json_encode($body, \JSON_THROW_ON_ERROR));
         self::assertLessThan(500, $this->browser->getResponse()->getStatusCode(), $path);
 
-
-
         return $this->browser->getResponse()->getStatusCode() < 300;
     }
 
@@ -182,11 +193,12 @@ final class StaleTest extends ApiTestCase
     private function otherLimits(string $campaign): array
     {
         $json = $this->service(Connection::class)->fetchOne('SELECT yardsticks FROM campaign WHERE id = ?', [$campaign]);
-        $yardsticks = \is_string($json) ? json_decode($json, true, 32, \JSON_THROW_ON_ERROR) : null;
-        /** @var array{limits?: list<array<string, mixed>>} $yardsticks */
-        $yardsticks = \is_array($yardsticks) ? $yardsticks : [];
-        if (isset($yardsticks['limits'][0])) {
-            $yardsticks['limits'][0]['value'] = (string) mt_rand(1, 90);
+        $yardsticks = \is_string($json) ? json_decode($json, true, 32, \JSON_THROW_ON_ERROR) : [];
+        \assert(\is_array($yardsticks));
+        foreach (\is_array($yardsticks['limits'] ?? null) ? $yardsticks['limits'] : [] as $place => $limit) {
+            \assert(\is_array($yardsticks['limits']) && \is_array($limit));
+            $yardsticks['limits'][$place] = [...$limit, 'value' => (string) mt_rand(1, 90)];
+            break;
         }
 
         /** @var array<string, mixed> */
@@ -241,7 +253,6 @@ final class StaleTest extends ApiTestCase
             $body = (new AssessmentWriter())->write($assessor->assess($run, $timeline, $runs));
             $json = json_encode($body, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
             $said[$run->id.' '.$policy] = hash('sha256', $json);
-    
         }
 
         return $said;

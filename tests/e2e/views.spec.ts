@@ -137,10 +137,10 @@ test('an empty logbook says what comes first', async ({ page }) => {
     }),
   );
   await page.route('**/api/results?*', (route) =>
-    route.fulfill({ json: { total: 0, page: 1, pageSize: 50, rows: [] } }),
+    route.fulfill({ json: { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [] } }),
   );
   await page.route('**/api/results', (route) =>
-    route.fulfill({ json: { total: 0, page: 1, pageSize: 50, rows: [] } }),
+    route.fulfill({ json: { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [] } }),
   );
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'No instrument is registered yet' })).toBeVisible();

@@ -34,11 +34,14 @@ final readonly class ResultsController
         $choice = self::choice($request);
         $page = max(1, min(100000, $request->query->getInt('page', 1)));
 
+        $found = $this->ledger->page($choice, self::PAGE, ($page - 1) * self::PAGE);
+
         return new JsonResponse([
-            'total' => $this->ledger->total($choice),
+            'total' => $found->total,
+            'waiting' => $found->waiting,
             'page' => $page,
             'pageSize' => self::PAGE,
-            'rows' => $this->ledger->rows($choice, self::PAGE, ($page - 1) * self::PAGE),
+            'rows' => $found->rows,
         ]);
     }
 
@@ -46,7 +49,7 @@ final readonly class ResultsController
     public function csv(Request $request): Response
     {
         return new Response(
-            LedgerSheet::csv($this->ledger->rows(self::choice($request), self::SHEET, 0, false)),
+            LedgerSheet::csv($this->ledger->page(self::choice($request), self::SHEET, 0, false)->rows),
             200,
             ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="results.csv"'],
         );

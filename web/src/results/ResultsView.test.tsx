@@ -72,7 +72,10 @@ const rows = [
   row('S-3', [], { drift: null, standing: { stand: 4, of: 5 } }),
 ];
 
-const open = async (at = '/results', what: object = { total: 120, page: 1, pageSize: 50, rows }) => {
+const open = async (
+  at = '/results',
+  what: object = { total: 120, waiting: 0, page: 1, pageSize: 50, rows },
+) => {
   serve(server, { '/api/results': what, '/api/campaigns': { campaigns: [{ id: 'c', title: 'Rooms' }] } });
   showAt('/results', at, <ResultsView />);
   await screen.findByRole('heading', { name: 'Results' });
@@ -139,10 +142,10 @@ describe('the ledger', () => {
   });
 
   it('says why it is empty', async () => {
-    await open('/results?verdict=void', { total: 0, page: 1, pageSize: 50, rows: [] });
+    await open('/results?verdict=void', { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [] });
     expect(await screen.findByText(/No run answers this choice/)).toBeTruthy();
     cleanup();
-    await open('/results', { total: 0, page: 1, pageSize: 50, rows: [] });
+    await open('/results', { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [] });
     expect(await screen.findByRole('link', { name: 'Start a run' })).toBeTruthy();
   });
 });

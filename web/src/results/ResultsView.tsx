@@ -135,6 +135,15 @@ export function ResultsView() {
           {!query && <Link to="/runs/new">Start a run</Link>}
         </Empty>
       )}
+      {ledger.data && ledger.data.waiting > 0 && (
+        <p role="status" style={{ color: ink.qualified }}>
+          {plural(ledger.data.waiting, 'run')} {ledger.data.waiting === 1 ? 'waits' : 'wait'} to be worked out
+          and may belong here.{' '}
+          <Button disabled={ledger.isFetching} onClick={() => void ledger.refetch()}>
+            Work out more of them
+          </Button>
+        </p>
+      )}
       {rows.length > 0 && (
         <div style={{ overflowX: 'auto' }}>
           <table className="fn-table fn-ledger">
