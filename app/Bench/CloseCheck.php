@@ -43,18 +43,26 @@ final readonly class CloseCheck
     ) {
     }
 
-    /** @return string the check's number */
-    public function accept(User $by, string $id): string
+    /**
+     * @param int $version that was seen
+     *
+     * @return string the check's number
+     */
+    public function accept(User $by, string $id, int $version): string
     {
-        $draft = $this->drafts->open($id);
+        $draft = $this->seen($id, $version);
 
         return $this->record($by, $draft, 'check recorded', []);
     }
 
-    /** @return string|null the check's number; null where there was nothing to keep */
-    public function breakOff(User $by, string $id, string $reason): ?string
+    /**
+     * @param int $version that was seen
+     *
+     * @return string|null the check's number; null where there was nothing to keep
+     */
+    public function breakOff(User $by, string $id, string $reason, int $version): ?string
     {
-        $draft = $this->drafts->open($id);
+        $draft = $this->seen($id, $version);
         if (!DraftCheck::holdsReadings($this->families, $this->drafts->familyOf($draft), $draft->answers())) {
             $told = ['instrument' => $draft->instrument, 'reason' => $reason];
             $this->journal->during($by->code, 'check put away', $told, function () use ($draft): void {
@@ -65,6 +73,17 @@ final readonly class CloseCheck
         }
 
         return $this->record($by, $draft, 'check broken off', ['brokenOff' => true, 'remarks' => $reason]);
+    }
+
+    /** What is accepted is what was seen; whoever answers meanwhile ends it, since closing it raises its version too. */
+    private function seen(string $id, int $version): Draft
+    {
+        $draft = $this->drafts->open($id);
+        if ($draft->version() !== $version) {
+            throw new Problem(409, 'This check was answered elsewhere since you saw it. Look at it again; nothing was accepted.');
+        }
+
+        return $draft;
     }
 
     /** @param array<string, mixed> $more that stands in the record beside the answers */

@@ -23,12 +23,20 @@ final readonly class JudgeByPolicy
     ) {
     }
 
-    public function __invoke(User $by, string $id, string $key): void
+    /** @param string $seen the policy that it was judged by when the person looked */
+    public function __invoke(User $by, string $id, string $key, string $seen): void
     {
         $this->policies->get($key);
         $told = ['campaign' => $id, 'policy' => $key];
-        $this->journal->during($by->code, 'campaign judged by another policy', $told, function () use ($id, $key): void {
+        $this->journal->during($by->code, 'campaign judged by another policy', $told, function () use ($id, $key, $seen): void {
             $campaign = $this->entities->find(Campaign::class, $id) ?? throw Problem::missing('Campaign '.$id);
+            $this->entities->refresh($campaign);
+            if ($campaign->policy() !== $seen) {
+                throw new Problem(
+                    409,
+                    \sprintf('It is judged by %s meanwhile. Look at it again; nothing was changed.', $campaign->policy()),
+                );
+            }
             $campaign->judgeBy($key, $this->campaigns->wasSeen($id));
         });
     }

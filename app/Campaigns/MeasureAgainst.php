@@ -39,9 +39,17 @@ final readonly class MeasureAgainst
                 throw new InvalidRecord($items === $read->criteria ? '/criteria' : '/limits', 'two of them have the same identifier.');
             }
         }
-        $journalled = ['campaign' => $id, ...$told->data()];
-        $this->journal->during($by->code, 'campaign measures against', $journalled, function () use ($id, $told): void {
+        $seen = (int) ($told->optionalNumber('version', 0, 1e9) ?? throw Problem::field('/version', 'is missing: which one was seen?'));
+        $journalled = ['campaign' => $id, ...array_diff_key($told->data(), ['version' => 1])];
+        $this->journal->during($by->code, 'campaign measures against', $journalled, function () use ($id, $told, $seen): void {
             $campaign = $this->entities->find(Campaign::class, $id) ?? throw Problem::missing('Campaign '.$id);
+            $this->entities->refresh($campaign);
+            if ($campaign->version() !== $seen) {
+                throw new Problem(
+                    409,
+                    $this->journal->told($campaign->version()).' meanwhile. Look at it again; what you typed is still on your screen.',
+                );
+            }
             $campaign->measureAgainst(['criteria' => $told->raw('criteria') ?? [], 'limits' => $told->raw('limits') ?? []]);
             $this->touches->campaign($id);
         });

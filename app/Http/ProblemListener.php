@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http;
 
+use Footnote\App\Journal\AskedOnce;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Judgement\InvalidPolicy;
 use Footnote\Core\Record\InvalidRecord;
@@ -17,7 +18,7 @@ use Symfony\Component\Security\Core\Exception\AuthenticationException;
 /** Turns whatever goes wrong under /api/ into a problem that a person can act on; details of faults stay in the log. */
 final readonly class ProblemListener
 {
-    public function __construct(private LoggerInterface $logger)
+    public function __construct(private LoggerInterface $logger, private AskedOnce $asked)
     {
     }
 
@@ -29,6 +30,7 @@ final readonly class ProblemListener
         }
         $thrown = $event->getThrowable();
         $problem = $thrown instanceof InvalidRecord ? Problem::field($thrown->path, $thrown->problem) : $thrown;
+        $problem = $problem instanceof Problem ? $this->orDone($problem) : $problem;
         $event->setResponse(match (true) {
             $problem instanceof Problem => ProblemResponse::of($problem->status, $problem->getMessage(), $problem->fields),
             $problem instanceof InvalidPolicy => ProblemResponse::of(
@@ -45,6 +47,20 @@ final readonly class ProblemListener
             }),
             default => $this->internal($problem),
         });
+    }
+
+    /** A request that was carried out, and whose answer was lost, is refused when it is sent again: it is told that it was. */
+    private function orDone(Problem $problem): Problem
+    {
+        try {
+            $at = \in_array($problem->status, [409, 422], true) ? $this->asked->carriedOut() : null;
+        } catch (Problem) {
+            $at = null;
+        }
+
+        return $at === null
+            ? $problem
+            : new Problem(409, \sprintf('This was kept already, at %s UTC, and not a second time. Look at it again.', substr($at, 11, 8)));
     }
 
     private function internal(\Throwable $problem): \Symfony\Component\HttpFoundation\Response

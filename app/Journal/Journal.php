@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Footnote\App\Journal;
 
+use Doctrine\DBAL\Exception\ConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\OptimisticLockException;
+use Footnote\App\Refusal\Problem;
 use Psr\Clock\ClockInterface;
 
 /** Makes a change and writes it down in one transaction: either both stand or neither. */
@@ -12,8 +15,11 @@ final readonly class Journal
 {
     public const ROOT = '0000000000000000000000000000000000000000000000000000000000000000';
 
-    public function __construct(private EntityManagerInterface $entities, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private ClockInterface $clock,
+        private AskedOnce $asked,
+    ) {
     }
 
     /**
@@ -22,17 +28,29 @@ final readonly class Journal
      * @param array<string, mixed> $payload
      * @param callable(): T        $change
      *
-     * @return T
+     * @return T what the change came to; where the request that asks for it was carried out before, what it came to then
+     *
+     * @throws Problem where somebody else kept the same meanwhile
      */
     public function during(string $actor, string $kind, array $payload, callable $change): mixed
     {
         $connection = $this->entities->getConnection();
         $connection->beginTransaction();
         try {
+            $this->hold();
+            $before = $this->asked->before($actor, $kind);
+            if ($before !== null) {
+                $connection->rollBack();
+
+                // What it came to is an identifier, or nothing.
+                /** @var T */
+                return $before['made'];
+            }
             // Written first, so that the lock is taken before anything is read: two at once wait, not fork the chain.
             $sequence = $this->append($actor, $kind, $payload);
             $result = $change();
             $this->entities->flush();
+            $this->asked->keep($actor, $kind, $result, $sequence);
             $connection->commit();
 
             return $result;
@@ -41,16 +59,22 @@ final readonly class Journal
             if ($connection->getTransactionNestingLevel() === 0) {
                 $this->entities->clear();
             }
-            throw $problem;
+            throw $problem instanceof OptimisticLockException || $problem instanceof ConstraintViolationException
+                ? new Problem(409, 'Somebody else kept the same, or changed it, meanwhile. Look at it again; nothing was changed.')
+                : $problem;
         }
+    }
+
+    /** A write that changes nothing takes SQLite's write lock now; on other databases a lock on the last row does. */
+    private function hold(): void
+    {
+        $this->entities->getConnection()->executeStatement('UPDATE journal_head SET sequence = sequence WHERE id = 1');
     }
 
     /** @param array<string, mixed> $payload */
     private function append(string $actor, string $kind, array $payload): int
     {
         $connection = $this->entities->getConnection();
-        // A write that changes nothing takes SQLite's write lock now; on other databases a lock on the last row does.
-        $connection->executeStatement('UPDATE journal_head SET sequence = sequence WHERE id = 1');
         $head = $connection->fetchAssociative('SELECT sequence, hash FROM journal_head WHERE id = 1');
         if ($head === false) {
             throw new \LogicException('The journal has no head; the database was not migrated.');
@@ -75,6 +99,16 @@ final readonly class Journal
         $connection->executeStatement('UPDATE journal_head SET sequence = ?, hash = ? WHERE id = 1', [$sequence, $hash]);
 
         return $sequence;
+    }
+
+    /** Who did what, as the beginning of a sentence. */
+    public function told(int $sequence): string
+    {
+        $row = $this->entities->getConnection()->fetchAssociative('SELECT actor, kind FROM journal_entry WHERE sequence = ?', [$sequence]);
+
+        return $row === false || !\is_string($row['actor']) || !\is_string($row['kind'])
+            ? 'It was changed'
+            : \sprintf('%s changed this (%s)', $row['actor'], $row['kind']);
     }
 
     /**

@@ -7,6 +7,7 @@ namespace Footnote\App\Logbook;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Platforms\SQLitePlatform;
 use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Logbook\Row\Campaign;
 use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Storage\Moments;
 
@@ -106,6 +107,10 @@ final readonly class Touches
     {
         $this->entities->flush();
         $this->connection->executeStatement('UPDATE campaign SET version = '.self::VERSION.' WHERE id = ?', [$campaign]);
+        $touched = $this->entities->find(Campaign::class, $campaign);
+        if ($touched !== null) {
+            $this->entities->refresh($touched);
+        }
     }
 
     /** What any run may look up. */

@@ -14,7 +14,7 @@ final class Version20261128230000 extends AbstractMigration
 {
     public function getDescription(): string
     {
-        return 'States of runs and units, marks of checks, versions';
+        return 'States of runs and units, marks of checks, versions, requests that were carried out';
     }
 
     public function up(Schema $schema): void
@@ -50,6 +50,14 @@ final class Version20261128230000 extends AbstractMigration
         $mark->addColumn('tally', 'json');
         $mark->setPrimaryKey(['check_id', 'kind']);
         $mark->addIndex(['instrument_id', 'kind', 'marked_at'], 'check_mark_at');
+
+        $made = $schema->createTable('request_made');
+        $made->addColumn('id', 'string', ['length' => 64]);
+        $made->addColumn('kind', 'string', ['length' => 60]);
+        $made->addColumn('actor', 'string', ['length' => 40]);
+        $made->addColumn('made', 'string', ['length' => 120, 'notnull' => false]);
+        $made->addColumn('sequence', 'integer');
+        $made->setPrimaryKey(['id', 'kind']);
 
         $worked = $schema->getTable('worked_run');
         $worked->addColumn('run_version', 'integer', ['default' => -1]);

@@ -8,6 +8,7 @@ use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\RunFolding;
+use Footnote\App\Logbook\Runs;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Run;
@@ -24,6 +25,7 @@ final readonly class LearnOfRun
         private Logbook $logbook,
         private RunFields $fields,
         private FactKeeper $facts,
+        private Runs $runs,
     ) {
     }
 
@@ -56,8 +58,10 @@ final readonly class LearnOfRun
                 $fact[$word] = [...$told->object($word)->data(), 'by' => $by->code];
             }
         }
+        $seen = $told->optionalNumber('seen', 0, 1e6);
         $journalled = ['run' => $id, 'reason' => $reason, ...$fact];
-        $this->journal->during($by->code, 'run learned', $journalled, function () use ($by, $id, $fact, $reason): void {
+        $this->journal->during($by->code, 'run learned', $journalled, function () use ($by, $id, $fact, $reason, $seen): void {
+            $this->refuseUnseen($id, $fact, $seen === null ? null : (int) $seen);
             $before = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
             foreach ($fact as $name => $value) {
                 if (!\in_array($name, RunFolding::LISTS, true)
@@ -69,5 +73,26 @@ final readonly class LearnOfRun
             }
             $this->facts->keep($by, $id, $before, $fact, $reason);
         });
+    }
+
+    /**
+     * What somebody noted since is not overwritten by who has not seen it; what is added to lists may come from two at once.
+     *
+     * @param array<string, mixed> $fact
+     * @param int|null             $seen how many facts of the run the person saw; null: nobody says
+     */
+    private function refuseUnseen(string $run, array $fact, ?int $seen): void
+    {
+        $single = array_diff_key($fact, array_flip(RunFolding::LISTS));
+        foreach ($seen === null ? [] : \array_slice($this->runs->facts($run), $seen) as $row) {
+            $same = array_keys(array_intersect_key($single, Cells::json($row, 'record')));
+            if ($same !== []) {
+                throw new Problem(409, \sprintf(
+                    '%s noted %s of this run meanwhile. Look at it again; what you typed is still on your screen.',
+                    Cells::text($row, 'recorded_by'),
+                    implode(' and ', $same),
+                ));
+            }
+        }
     }
 }

@@ -40,7 +40,7 @@ final readonly class RunFields
     /** @return array<string, mixed> of what is learned later */
     public function learned(Fields $told, string $family): array
     {
-        return self::only($told, [...self::LEARNED, ...$this->ofFamily($family)], 'reason');
+        return self::only($told, [...self::LEARNED, ...$this->ofFamily($family)], 'reason', 'seen');
     }
 
     /**
@@ -50,10 +50,10 @@ final readonly class RunFields
      *
      * @return array<string, mixed>
      */
-    private static function only(Fields $told, array $asked, string $beside): array
+    private static function only(Fields $told, array $asked, string ...$beside): array
     {
         foreach (array_keys($told->data()) as $name) {
-            if ($name !== $beside && !\in_array($name, $asked, true)) {
+            if (!\in_array($name, [...$asked, ...$beside], true)) {
                 throw Problem::field('/'.$name, 'is not asked here. Nothing was saved.');
             }
         }

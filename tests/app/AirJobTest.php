@@ -42,7 +42,7 @@ final class AirJobTest extends ApiTestCase
             ['version' => $draft->int('version'), 'answers' => [...self::answers($flow), 'at' => $at->format(\DATE_ATOM)]],
         );
 
-        return $this->call('POST', '/api/bench/drafts/'.$draft->string('id').'/accept', status: 201)->string('check');
+        return $this->acceptDraft($draft->string('id'))->string('check');
     }
 
     public function testFromLeakTestToSignedConcentration(): void

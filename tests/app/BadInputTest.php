@@ -155,7 +155,7 @@ final class BadInputTest extends ApiTestCase
         );
         self::assertSame('11x4', $kept->string('answers.asFound.0.value'));
         self::assertSame('/acoustic/asFound/0/value', $kept->string('problems.0.field'));
-        $this->call('POST', $path.'/accept', status: 422);
+        $this->acceptDraft(basename($path), 422);
         self::assertSame('11x4', $this->call('GET', $path)->string('answers.asFound.0.value'));
         $future = $this->call(
             'PUT',
@@ -170,10 +170,16 @@ final class BadInputTest extends ApiTestCase
                 ],
             ],
         );
-        $this->call('POST', $path.'/accept', status: 422);
+        $this->acceptDraft(basename($path), 422);
         $this->call('PUT', $path, ['version' => $future->int('version'), 'answers' => []]);
-        $this->call('POST', $path.'/accept', status: 422);
-        self::assertNull($this->call('POST', $path.'/break-off', ['reason' => 'fire alarm'])->at('check'));
+        $this->acceptDraft(basename($path), 422);
+        self::assertNull(
+            $this->call(
+                'POST',
+                $path.'/break-off',
+                ['version' => $this->call('GET', $path)->int('version'), 'reason' => 'fire alarm'],
+            )->at('check'),
+        );
         $this->call('GET', $path, status: 409);
     }
 

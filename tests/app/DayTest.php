@@ -24,7 +24,7 @@ final class DayTest extends ApiTestCase
 
         $draft = $this->call('POST', '/api/bench/D/check');
         self::assertSame('finish the check', $this->next('2026-03-02'));
-        $this->call('POST', '/api/bench/drafts/'.$draft->string('id').'/break-off', ['reason' => '']);
+        $this->call('POST', '/api/bench/drafts/'.$draft->string('id').'/break-off', ['version' => $draft->int('version'), 'reason' => '']);
         self::assertSame('check before use', $this->next('2026-03-02'));
     }
 
@@ -65,7 +65,7 @@ final class DayTest extends ApiTestCase
                 ],
             ],
         );
-        $this->call('POST', '/api/bench/drafts/'.$draft->string('id').'/accept', status: 201);
+        $this->acceptDraft($draft->string('id'));
         $day = $this->call('GET', '/api/day?date=2026-03-02');
         self::assertSame('done for the day', $day->string('units.0.next'));
         self::assertSame([], $day->list('units.0.hold'));

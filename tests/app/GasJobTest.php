@@ -75,7 +75,7 @@ final class GasJobTest extends ApiTestCase
             );
         }
 
-        return $this->call('POST', '/api/bench/drafts/'.$draft->string('id').'/accept', status: 201)->string('check');
+        return $this->acceptDraft($draft->string('id'))->string('check');
     }
 
     public function testIsobutyleneFirstCostsCarbonMonoxideAlone(): void

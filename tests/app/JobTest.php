@@ -36,7 +36,7 @@ final class JobTest extends ApiTestCase
         );
         self::assertSame($found, $kept->string('answers.asFound.0.value'));
 
-        return $this->call('POST', '/api/bench/drafts/'.$draft->string('id').'/accept', status: 201)->string('check');
+        return $this->acceptDraft($draft->string('id'))->string('check');
     }
 
     public function testFromFirstCheckToSignedResult(): void
@@ -57,7 +57,7 @@ final class JobTest extends ApiTestCase
                 'answers' => [...self::answers('114.0'), 'at' => $start->modify('-10 minutes')->format(\DATE_ATOM)],
             ],
         );
-        $this->call('POST', '/api/bench/drafts/'.$draft->string('id').'/accept', status: 201);
+        $this->acceptDraft($draft->string('id'));
 
         $run = $this->call(
             'POST',
@@ -205,7 +205,7 @@ final class JobTest extends ApiTestCase
         // The same half-done check is found again, by anybody; the older copy of it cannot overwrite.
         self::assertSame($draft->string('id'), $this->call('POST', '/api/bench/D/check')->string('id'));
         $this->call('PUT', '/api/bench/drafts/'.$draft->string('id'), ['version' => 1, 'answers' => self::answers('114.0')], 409);
-        $check = $this->call('POST', '/api/bench/drafts/'.$draft->string('id').'/accept', status: 201)->string('check');
+        $check = $this->acceptDraft($draft->string('id'))->string('check');
         self::assertSame('void', $this->call('GET', '/api/results/r1')->string('assessment.verdict'));
         $this->call('POST', '/api/bench/checks/'.$check.'/set-aside', ['reason' => 'the seal leaked'], 204);
         self::assertSame('open', $this->call('GET', '/api/results/r1')->string('assessment.verdict'));
@@ -228,15 +228,15 @@ final class JobTest extends ApiTestCase
         )->string('id');
         $steps = [...Scene::STEPS, 'windscreen-off' => 'not applicable'];
         $draft = $begin(['steps' => $steps]);
-        $refused = $this->call('POST', '/api/bench/drafts/'.$draft.'/accept', status: 422);
+        $refused = $this->acceptDraft($draft, 422);
         self::assertSame('/stepReasons/windscreen-off', $refused->string('fields.0.field'));
         $begin(['steps' => $steps, 'stepReasons' => ['windscreen-off' => '  ']]);
-        $this->call('POST', '/api/bench/drafts/'.$draft.'/accept', status: 422);
+        $this->acceptDraft($draft, 422);
         $begin([
             'steps' => $steps,
             'stepReasons' => ['windscreen-off' => 'indoors, none is fitted', 'steady' => 'a word on what was done'],
         ]);
-        $this->call('POST', '/api/bench/drafts/'.$draft.'/accept', status: 201);
+        $this->acceptDraft($draft);
         $result = $this->call('GET', '/api/results/r1');
         self::assertSame('valid', $result->string('assessment.verdict'));
         $seen = implode(' ', array_filter(array_column($result->list('assessment.findings'), 'seen'), \is_string(...)));
@@ -272,7 +272,13 @@ final class JobTest extends ApiTestCase
             201,
         );
         self::assertSame('ours-1', $made->string('key'));
-        self::assertTrue($this->call('POST', '/api/campaigns/c/policy', ['policy' => 'ours-1'])->at('campaigns.0.policyChanged'));
+        self::assertTrue(
+            $this->call(
+                'POST',
+                '/api/campaigns/c/policy',
+                ['policy' => 'ours-1', 'instead' => 'standard-1'],
+            )->at('campaigns.0.policyChanged'),
+        );
         $again = $this->call('GET', '/api/results/r1');
         self::assertSame('between', $again->string('assessment.results.0.reported'));
         $this->call(
@@ -384,9 +390,11 @@ final class JobTest extends ApiTestCase
             'source' => 'House rule 3',
             'mark' => 'own',
         ]];
-        $this->call('POST', '/api/campaigns/c/yardsticks', ['criteria' => [], 'limits' => $limits]);
+        $version = $this->call('GET', '/api/campaigns')->int('campaigns.0.version');
+        $this->call('POST', '/api/campaigns/c/yardsticks', ['version' => $version, 'criteria' => [], 'limits' => $limits]);
         self::assertSame('exceeded', $this->call('GET', '/api/results/r1')->string('assessment.results.0.limits.0.words'));
-        $this->call('POST', '/api/campaigns/c/yardsticks', ['criteria' => [], 'limits' => [...$limits, ...$limits]], 422);
+        $twice = ['version' => $version, 'criteria' => [], 'limits' => [...$limits, ...$limits]];
+        $this->call('POST', '/api/campaigns/c/yardsticks', $twice, 422);
         self::assertStringContainsString("'=HYPERLINK", $this->call('GET', '/api/results.csv')->text);
         self::assertStringContainsString('record.json', $this->call('GET', '/api/campaigns/c/export')->text);
         self::assertSame('record imported', $this->call('GET', '/api/journal')->string('entries.2.kind'));

@@ -41,7 +41,7 @@ final class MeterJobTest extends ApiTestCase
     private function accept(Answer $live): void
     {
         self::assertSame([], $live->list('problems'));
-        $this->call('POST', '/api/bench/drafts/'.$live->string('id').'/accept', status: 201);
+        $this->acceptDraft($live->string('id'));
     }
 
     private static function ago(int $minutes): \DateTimeImmutable
@@ -239,7 +239,7 @@ final class MeterJobTest extends ApiTestCase
         );
         self::assertStringEndsWith('/furtherFound/0/value', $live->string('problems.0.field'));
         self::assertSame('loud', $live->string('answers.furtherFound.0.value'), 'what was typed is kept');
-        $this->call('POST', '/api/bench/drafts/'.$live->string('id').'/accept', status: 422);
+        $this->acceptDraft($live->string('id'), 422);
     }
 
     public function testAMeterIsRegisteredAndItsFactorTold(): void

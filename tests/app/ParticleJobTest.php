@@ -49,7 +49,7 @@ final class ParticleJobTest extends ApiTestCase
     {
         self::assertSame([], $live->list('problems'));
 
-        return $this->call('POST', '/api/bench/drafts/'.$live->string('id').'/accept', status: 201)->string('check');
+        return $this->acceptDraft($live->string('id'))->string('check');
     }
 
     /** @return array{string, \DateTimeImmutable} the run and its start; it was stopped after two hours */
@@ -177,7 +177,7 @@ final class ParticleJobTest extends ApiTestCase
             ['blankFound' => [['size' => '0.3', 'value' => '2,5', 'provenance' => 'typed']]],
         );
         self::assertStringContainsString('whole number', json_encode($live->list('problems'), \JSON_THROW_ON_ERROR));
-        $this->call('POST', '/api/bench/drafts/'.$live->string('id').'/accept', status: 422);
+        $this->acceptDraft($live->string('id'), 422);
         $this->signIn(Role::Steward);
         foreach ([
             ['/sizes', ['sizes' => []]],

@@ -192,7 +192,9 @@ final class StaleTest extends ApiTestCase
     /** @return array<string, mixed> the campaign's, one limit moved */
     private function otherLimits(string $campaign): array
     {
-        $json = $this->service(Connection::class)->fetchOne('SELECT yardsticks FROM campaign WHERE id = ?', [$campaign]);
+        $connection = $this->service(Connection::class);
+        $json = $connection->fetchOne('SELECT yardsticks FROM campaign WHERE id = ?', [$campaign]);
+        $version = $connection->fetchOne('SELECT version FROM campaign WHERE id = ?', [$campaign]);
         $yardsticks = \is_string($json) ? json_decode($json, true, 32, \JSON_THROW_ON_ERROR) : [];
         \assert(\is_array($yardsticks));
         foreach (\is_array($yardsticks['limits'] ?? null) ? $yardsticks['limits'] : [] as $place => $limit) {
@@ -202,7 +204,7 @@ final class StaleTest extends ApiTestCase
         }
 
         /** @var array<string, mixed> */
-        return $yardsticks;
+        return [...$yardsticks, 'version' => \is_numeric($version) ? (int) $version : 0];
     }
 
     /** @return int how many assessments counted, each found to be what the evidence says */

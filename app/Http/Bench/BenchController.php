@@ -12,6 +12,8 @@ use Footnote\App\Bench\RecordIntervention;
 use Footnote\App\Bench\SetCheckAside;
 use Footnote\App\Http\Body;
 use Footnote\App\Logbook\Drafts;
+use Footnote\App\Refusal\Problem;
+use Footnote\Core\Record\Fields;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -50,16 +52,15 @@ final readonly class BenchController
     public function answer(string $id, Request $request, AnswerCheck $answer): JsonResponse
     {
         $body = Body::of($request);
-        $version = (int) ($body->optionalNumber('version', 1, 1e9) ?? 0);
 
-        return new JsonResponse($this->shown->of($answer($id, $body->map('answers'), $version)));
+        return new JsonResponse($this->shown->of($answer($id, $body->map('answers'), self::version($body))));
     }
 
     #[Route('/drafts/{id}/accept', methods: ['POST'])]
     #[IsGranted('ROLE_TECHNICIAN')]
-    public function accept(string $id, #[CurrentUser] User $user, CloseCheck $close): JsonResponse
+    public function accept(string $id, Request $request, #[CurrentUser] User $user, CloseCheck $close): JsonResponse
     {
-        return new JsonResponse(['check' => $close->accept($user, $id)], 201);
+        return new JsonResponse(['check' => $close->accept($user, $id, self::version(Body::of($request)))], 201);
     }
 
     /** A check broken off after the reference sounded is evidence too; one without any answer is only put away. */
@@ -67,7 +68,8 @@ final readonly class BenchController
     #[IsGranted('ROLE_TECHNICIAN')]
     public function breakOff(string $id, Request $request, #[CurrentUser] User $user, CloseCheck $close): JsonResponse
     {
-        $check = $close->breakOff($user, $id, Body::of($request)->optionalText('reason', 2000) ?? '');
+        $body = Body::of($request);
+        $check = $close->breakOff($user, $id, $body->optionalText('reason', 2000) ?? '', self::version($body));
 
         return new JsonResponse(['check' => $check], $check === null ? 200 : 201);
     }
@@ -86,5 +88,11 @@ final readonly class BenchController
     public function intervene(string $instrument, Request $request, #[CurrentUser] User $user, RecordIntervention $record): JsonResponse
     {
         return new JsonResponse(['id' => $record($user, $instrument, Body::of($request)->data())], 201);
+    }
+
+    /** The version of the half-done check that the person saw. */
+    private static function version(Fields $body): int
+    {
+        return (int) ($body->optionalNumber('version', 1, 1e9) ?? throw Problem::field('/version', 'is missing: which one was seen?'));
     }
 }

@@ -44,7 +44,8 @@ final readonly class CampaignsController
     #[IsGranted('ROLE_LEAD')]
     public function policy(string $id, Request $request, #[CurrentUser] User $user, JudgeByPolicy $judge): JsonResponse
     {
-        $judge($user, $id, Body::of($request)->text('policy'));
+        $body = Body::of($request);
+        $judge($user, $id, $body->text('policy'), $body->text('instead'));
 
         return new JsonResponse($this->campaigns->all());
     }

@@ -33,6 +33,7 @@ final readonly class CampaignsPresenter
         return [
             'campaigns' => array_map(fn (Campaign $campaign): array => [
                 'id' => $campaign->id,
+                'version' => $campaign->version(),
                 'title' => $campaign->title,
                 'site' => $campaign->site,
                 'zone' => $campaign->zone,

@@ -19,6 +19,34 @@ export class Refusal extends Error {
 
 export const api = createClient<paths>({ baseUrl: '/', headers: { 'X-Requested-With': 'footnote' } });
 
+/**
+ * What was asked for, by what it asks, until the server has answered: sent again after a lost answer it carries the same
+ * identifier, and nothing is made twice.
+ */
+const unanswered = new Map<string, string>();
+const asks = async (request: Request) => `${request.method} ${request.url} ${await request.clone().text()}`;
+const identifier = () =>
+  Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
+api.use({
+  onRequest: async ({ request }) => {
+    if (request.method !== 'GET') {
+      const what = await asks(request);
+      const id = unanswered.get(what) ?? identifier();
+      unanswered.set(what, id);
+      request.headers.set('X-Request-Id', id);
+    }
+    return request;
+  },
+  onResponse: ({ request }) => {
+    for (const [what, id] of unanswered) {
+      if (id === request.headers.get('X-Request-Id')) {
+        unanswered.delete(what);
+      }
+    }
+    return undefined;
+  },
+});
+
 const unreachable: Problem = {
   type: 'about:blank',
   title: 'Not reached',

@@ -24,16 +24,27 @@ const mayNotApply = ['confirm', 'entries', 'wait'];
 export function CheckView() {
   const { id = '' } = useParams();
   const navigate = useNavigate();
-  const { query, draft, answers, put: keep, problem, again } = useDraft(id);
+  const { query, draft, answers, put: keep, problem, again, seen } = useDraft(id);
   const [chosen, setChosen] = useState<number | null>(null);
   const body = useRef<HTMLElement>(null);
   const accept = useChange(
-    () => answer(api.POST('/api/bench/drafts/{id}/accept', { params: { path: { id } } })),
+    async () =>
+      answer(
+        api.POST('/api/bench/drafts/{id}/accept', {
+          params: { path: { id } },
+          body: { version: await seen() },
+        }),
+      ),
     () => void navigate('/bench'),
   );
   const breakOff = useChange(
-    (reason: string) =>
-      answer(api.POST('/api/bench/drafts/{id}/break-off', { params: { path: { id } }, body: { reason } })),
+    async (reason: string) =>
+      answer(
+        api.POST('/api/bench/drafts/{id}/break-off', {
+          params: { path: { id } },
+          body: { version: await seen(), reason },
+        }),
+      ),
     () => void navigate('/bench'),
   );
   const put = (change: Parameters<typeof keep>[0]) => {

@@ -32,7 +32,7 @@ export function useDraft(id: string) {
   const [answers, setAnswers] = useState<Answers | null>(() => unsent(id));
   const [problem, setProblem] = useState<Refusal | null>(null);
   const version = useRef(0);
-  const sending = useRef(false);
+  const sending = useRef<Promise<void> | null>(null);
   const next = useRef<Answers | null>(null);
   const latest = useRef<Answers | null>(answers);
   const data = query.data;
@@ -43,11 +43,7 @@ export function useDraft(id: string) {
     }
   }, [data]);
 
-  const send = useCallback(async () => {
-    if (sending.current) {
-      return;
-    }
-    sending.current = true;
+  const drain = useCallback(async () => {
     for (let body = next.current; body !== null; body = next.current) {
       next.current = null;
       try {
@@ -71,8 +67,15 @@ export function useDraft(id: string) {
         break;
       }
     }
-    sending.current = false;
+    sending.current = null;
   }, [cache, id]);
+  const send = useCallback(() => (sending.current ??= drain()), [drain]);
+
+  /** The version that is on the screen, once everything typed has arrived. */
+  const seen = useCallback(async () => {
+    await send();
+    return version.current;
+  }, [send]);
 
   const put = useCallback(
     (change: Partial<Answers>) => {
@@ -86,5 +89,5 @@ export function useDraft(id: string) {
     [data, id, send],
   );
 
-  return { query, draft: data, answers: answers ?? data?.answers ?? {}, put, problem, again: send };
+  return { query, draft: data, answers: answers ?? data?.answers ?? {}, put, problem, again: send, seen };
 }

@@ -25,8 +25,8 @@ export function Campaigns({
 }) {
   const [adding, setAdding] = useState(false);
   const [defining, setDefining] = useState<Campaign | null>(null);
-  const judge = useChange(({ id, policy }: { id: string; policy: string }) =>
-    answer(api.POST('/api/campaigns/{id}/policy', { params: { path: { id } }, body: { policy } })),
+  const judge = useChange(({ id, policy, instead }: { id: string; policy: string; instead: string }) =>
+    answer(api.POST('/api/campaigns/{id}/policy', { params: { path: { id } }, body: { policy, instead } })),
   );
   return (
     <section>
@@ -68,7 +68,9 @@ export function Campaigns({
             label="Judged by"
             value={campaign.policy}
             disabled={!leads}
-            onChange={(event) => judge.mutate({ id: campaign.id, policy: event.target.value })}
+            onChange={(event) =>
+              judge.mutate({ id: campaign.id, policy: event.target.value, instead: campaign.policy })
+            }
             sx={{ minWidth: 170 }}
           >
             {policies.map((policy) => (
@@ -170,7 +172,7 @@ function Define({
       answer(
         api.POST('/api/campaigns/{id}/yardsticks', {
           params: { path: { id: campaign.id } },
-          body: { criteria, limits },
+          body: { version: campaign.version, criteria, limits },
         }),
       ),
     onClose,

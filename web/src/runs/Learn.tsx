@@ -41,7 +41,12 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
   const [totals, setTotals] = useState<Record<string, string>>({});
   const [values, setValues] = useState<Values>({});
   const learn = useChange((body: Schemas['NewFacts']) =>
-    answer(api.POST('/api/runs/{id}/facts', { params: { path: { id: run.id } }, body })),
+    answer(
+      api.POST('/api/runs/{id}/facts', {
+        params: { path: { id: run.id } },
+        body: { ...body, seen: run.learned.length },
+      }),
+    ),
   );
   const body: Schemas['NewFacts'] = {
     ...filled(run.family.entries, values, run.family.values),

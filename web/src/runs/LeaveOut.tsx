@@ -25,7 +25,12 @@ export function LeaveOut({ run, log }: { run: Schemas['Run']; log: boolean }) {
   const [reason, setReason] = useState('');
   const [why, setWhy] = useState('');
   const learn = useChange((body: Schemas['NewFacts']) =>
-    answer(api.POST('/api/runs/{id}/facts', { params: { path: { id: run.id } }, body })),
+    answer(
+      api.POST('/api/runs/{id}/facts', {
+        params: { path: { id: run.id } },
+        body: { ...body, seen: run.learned.length },
+      }),
+    ),
   );
   const between = result.data?.assessment.bracket.between ?? [];
   const looks = [

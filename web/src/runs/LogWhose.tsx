@@ -7,7 +7,12 @@ import { Word } from './Word';
 export function LogWhose({ run, decides }: { run: Schemas['Run']; decides: boolean }) {
   const result = useResult(run.id);
   const learn = useChange((body: Schemas['NewFacts']) =>
-    answer(api.POST('/api/runs/{id}/facts', { params: { path: { id: run.id } }, body })),
+    answer(
+      api.POST('/api/runs/{id}/facts', {
+        params: { path: { id: run.id } },
+        body: { ...body, seen: run.learned.length },
+      }),
+    ),
   );
   const doubts = (result.data?.assessment.findings ?? []).filter((finding) => finding.rule === 'log.whose');
   if (doubts.length === 0) {

@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Tests\App;
+
+use Doctrine\DBAL\Connection;
+use Footnote\App\Access\Role;
+use Footnote\Tests\Core\Scene;
+
+/** Two people, two tabs, a lost answer: what one did is never silently overwritten, and nothing is made twice. */
+final class VersionsTest extends ApiTestCase
+{
+    private const CHECK = [
+        'steps' => Scene::STEPS,
+        'reference' => 'A',
+        'setting' => '114',
+        'asFound' => [['value' => '114.0', 'provenance' => 'typed']],
+        'adjusted' => false,
+    ];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->import(
+            (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0'])
+                ->run('s', '17:00', '18:00', more: ['person' => 'W-02']),
+        );
+    }
+
+    /** The check that is accepted is the one that was seen. */
+    public function testNobodyAcceptsWhatTheyHaveNotSeen(): void
+    {
+        $this->signIn(Role::Technician);
+        $seen = $this->call('POST', '/api/bench/D/check');
+        $path = '/api/bench/drafts/'.$seen->string('id');
+        $kept = $this->call('PUT', $path, ['version' => $seen->int('version'), 'answers' => self::CHECK]);
+        $this->call('POST', $path.'/accept', [], 422);
+        $refused = $this->call('POST', $path.'/accept', ['version' => $seen->int('version')], 409);
+        self::assertStringContainsString('nothing was accepted', $refused->string('detail'));
+        $this->call('POST', $path.'/break-off', ['version' => $seen->int('version'), 'reason' => 'r'], 409);
+        $this->call('POST', $path.'/accept', ['version' => $kept->int('version')], 201);
+        $this->call('POST', $path.'/accept', ['version' => $kept->int('version')], 409);
+    }
+
+    /** Limits that somebody else set meanwhile are not overwritten; who did is told. */
+    public function testLimitsAreNotOverwritten(): void
+    {
+        $this->signIn(Role::Hygienist);
+        $seen = $this->call('GET', '/api/campaigns')->int('campaigns.0.version');
+        $none = ['criteria' => [], 'limits' => []];
+        $set = $this->call('POST', '/api/campaigns/c/yardsticks', ['version' => $seen, ...$none])->int('campaigns.0.version');
+        self::assertGreaterThan($seen, $set);
+        $refused = $this->call('POST', '/api/campaigns/c/yardsticks', ['version' => $seen, ...$none], 409);
+        self::assertStringContainsString('H-1 changed this', $refused->string('detail'));
+        $this->call('POST', '/api/campaigns/c/policy', ['policy' => 'cautious-1', 'instead' => 'survey-1'], 409);
+        $this->call('POST', '/api/campaigns/c/policy', ['policy' => 'cautious-1', 'instead' => 'standard-1']);
+    }
+
+    /** One value of a run is not overwritten unseen; what is added to lists may come from two at once. */
+    public function testFactsAreNotOverwritten(): void
+    {
+        $this->signIn(Role::Technician);
+        $noted = ['clockOffsetSeconds' => '30', 'reason' => 'read off', 'seen' => 0];
+        $this->call('POST', '/api/runs/r/facts', $noted, 201);
+        $refused = $this->call('POST', '/api/runs/r/facts', ['clockOffsetSeconds' => '-30', 'reason' => 'read off', 'seen' => 0], 409);
+        self::assertStringContainsString('T-1 noted clockOffsetSeconds', $refused->string('detail'));
+        $pause = ['from' => '2026-03-02T12:00:00+00:00', 'to' => '2026-03-02T12:30:00+00:00'];
+        $both = $this->call('POST', '/api/runs/r/facts', ['pauses' => [$pause], 'seen' => 0], 201);
+        self::assertSame('30', $both->string('clockOffsetSeconds'));
+        $this->call('POST', '/api/runs/r/facts', ['clockOffsetSeconds' => '-30', 'reason' => 'read again', 'seen' => 2], 201);
+    }
+
+    /** A form that is sent again because its answer was lost makes nothing twice; another's identifier is refused. */
+    public function testARepeatedRequestMakesNothingTwice(): void
+    {
+        $this->signIn(Role::Technician);
+        $run = [
+            'campaign' => 'c', 'instrument' => 'D', 'start' => '2026-03-03T08:00:00+00:00', 'stop' => '2026-03-03T09:00:00+00:00',
+            'person' => 'P', 'task' => 't', 'place' => 'p',
+        ];
+        $id = ['X-Request-Id' => 'abcdef-0001'];
+        $made = $this->call('POST', '/api/runs', $run, 201, headers: $id)->string('id');
+        self::assertSame($made, $this->call('POST', '/api/runs', $run, 201, headers: $id)->string('id'));
+        self::assertSame(3, $this->rows('run'));
+        $this->call('POST', '/api/runs', [...$run, 'instrument' => 'D'], 422, headers: ['X-Request-Id' => 'abcdef-0002']);
+        $this->call('POST', '/api/runs', $run, 400, headers: ['X-Request-Id' => 'no id!']);
+
+        $this->signIn(Role::Hygienist);
+        $this->call('POST', '/api/runs', $run, 409, headers: $id);
+        // Where the first way through refuses what is there already, it is told that it was this very request.
+        $this->signIn(Role::Steward);
+        $unit = ['id' => 'D-2', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in'];
+        $this->call('POST', '/api/kit/instruments', $unit, 201, headers: ['X-Request-Id' => 'abcdef-0003']);
+        $again = $this->call('POST', '/api/kit/instruments', $unit, 409, headers: ['X-Request-Id' => 'abcdef-0003']);
+        self::assertStringContainsString('This was kept already', $again->string('detail'));
+        self::assertSame(2, $this->rows('instrument'));
+    }
+
+    /** New evidence touches the runs that asked as late as that, and no other: the morning stays as it was worked out. */
+    public function testACheckTouchesOnlyTheRunsThatItCanChange(): void
+    {
+        $this->signIn(Role::Technician);
+        $digests = fn (): array => array_column($this->call('GET', '/api/results')->list('rows'), 'verdict', 'run');
+        self::assertSame(['r' => 'valid', 's' => 'open'], $digests());
+        $version = fn (string $run): mixed => $this->service(Connection::class)->fetchOne(
+            'SELECT version FROM run_state WHERE run_id = ?',
+            [$run],
+        );
+        $before = ['r' => $version('r'), 's' => $version('s')];
+        $draft = $this->call('POST', '/api/bench/D/check');
+        $answers = ['version' => $draft->int('version'), 'answers' => [...self::CHECK, 'at' => '2026-03-02T18:30:00+00:00']];
+        $this->call('PUT', '/api/bench/drafts/'.$draft->string('id'), $answers);
+        $this->acceptDraft($draft->string('id'));
+        self::assertSame($before['r'], $version('r'));
+        self::assertNotSame($before['s'], $version('s'));
+        self::assertSame(['r' => 'valid', 's' => 'valid'], $digests());
+    }
+
+    /** A verdict is looked up in what is kept: no more is worked out than a page holds, and what waits is said. */
+    public function testAVerdictIsLookedUpInWhatIsKept(): void
+    {
+        $scene = new Scene();
+        $scene->record['instruments'] = [['id' => 'E', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in']];
+        for ($i = 0; $i < 70; ++$i) {
+            $scene->run(
+                "e$i",
+                \sprintf('%02d:%02d', 8 + intdiv($i, 12), 5 * ($i % 12)),
+                \sprintf('%02d:%02d', 8 + intdiv($i, 12), 5 * ($i % 12) + 4),
+            );
+        }
+        $scene->record['runs'] = array_map(
+            static fn (mixed $run): array => [...(\is_array($run) ? $run : []), 'instrument' => 'E'],
+            \is_array($scene->record['runs']) ? $scene->record['runs'] : [],
+        );
+        $this->importRecord($scene->record);
+        $this->signIn(Role::Reader);
+        self::assertSame(22, $this->call('GET', '/api/results?verdict=valid')->int('waiting'));
+        self::assertSame(0, $this->call('GET', '/api/results?verdict=valid')->int('waiting'));
+        self::assertSame(1, $this->call('GET', '/api/results?verdict=valid')->int('total'));
+        self::assertSame(0, $this->call('GET', '/api/results')->int('waiting'), 'nobody asks for a verdict');
+    }
+
+    private function rows(string $table): int
+    {
+        $count = $this->service(Connection::class)->fetchOne("SELECT COUNT(*) FROM $table");
+
+        return \is_numeric($count) ? (int) $count : -1;
+    }
+}
