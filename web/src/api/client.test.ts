@@ -1,5 +1,5 @@
-import { describe, expect, it } from 'vitest';
-import { answer, Refusal, type Problem } from './client';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { answer, api, Refusal, type Problem } from './client';
 
 const problem: Problem = {
   type: 'about:blank',
@@ -46,5 +46,38 @@ describe('an answer', () => {
     await expect(answer(Promise.reject(new TypeError('refused')))).rejects.toThrow(
       'What you typed is still here',
     );
+  });
+});
+
+describe('a change', () => {
+  afterEach(() => vi.unstubAllGlobals());
+  const asked = (...outcomes: (Response | Error)[]) => {
+    const ids: (string | null)[] = [];
+    vi.stubGlobal('fetch', (request: Request) => {
+      ids.push(request.headers.get('X-Request-Id'));
+      const outcome = outcomes.shift() ?? new Response('{}');
+      return outcome instanceof Error ? Promise.reject(outcome) : Promise.resolve(outcome);
+    });
+    return ids;
+  };
+  const send = (reason: string) =>
+    api
+      .POST('/api/bench/checks/{id}/set-aside', {
+        baseUrl: 'http://localhost/',
+        params: { path: { id: 'C-1' } },
+        body: { reason },
+        fetch: (request: Request) => fetch(request),
+      })
+      .catch(() => undefined);
+
+  it('that was sent again after its answer was lost carries the same identifier, any other its own', async () => {
+    const ids = asked(new TypeError('lost'));
+    await send('a slip');
+    await send('another');
+    await send('a slip');
+    await send('a slip');
+    expect(ids[0]).toMatch(/^[0-9a-f]{32}$/);
+    expect(ids[2]).toBe(ids[0]);
+    expect(new Set(ids).size).toBe(3);
   });
 });

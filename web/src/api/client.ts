@@ -26,7 +26,9 @@ export const api = createClient<paths>({ baseUrl: '/', headers: { 'X-Requested-W
 const unanswered = new Map<string, string>();
 const asks = async (request: Request) => `${request.method} ${request.url} ${await request.clone().text()}`;
 const identifier = () =>
-  Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
+  Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join(
+    '',
+  );
 api.use({
   onRequest: async ({ request }) => {
     if (request.method !== 'GET') {

@@ -94,6 +94,7 @@ describe('what is learned of a run', () => {
     press('Add');
     await waitFor(() => expect(server.POST).toHaveBeenCalled());
     expect(sent(server.POST).body).toEqual({
+      seen: 0,
       totals: {
         equivalentLevel: { value: '91,2', provenance: 'read back' },
         doses: { pel: { value: '96', provenance: 'read back' } },
@@ -116,7 +117,7 @@ describe('what is learned of a run', () => {
     type('Start by the unit', '10:05:31');
     press('Add');
     await waitFor(() => expect(server.POST).toHaveBeenCalled());
-    expect(sent(server.POST).body).toEqual({ fileStart: '10:05:31' });
+    expect(sent(server.POST).body).toEqual({ seen: 0, fileStart: '10:05:31' });
   });
 
   it('says at its field what was refused, and keeps what was typed', async () => {

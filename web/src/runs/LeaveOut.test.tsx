@@ -12,6 +12,7 @@ vi.mock('../api/client', async (original) => ({
 }));
 
 const run = {
+  learned: [],
   id: 'R-1',
   start: '2026-11-24T08:00:00+00:00',
   stop: '2026-11-24T16:00:00+00:00',
@@ -101,7 +102,10 @@ describe('the rest of the day', () => {
     type(/How that is known/, 'he was at a desk');
     press('Say so');
     await waitFor(() => expect(server.POST).toHaveBeenCalled());
-    expect(sent(server.POST).body).toEqual({ restOfDay: { was: 'nothing', reason: 'he was at a desk' } });
+    expect(sent(server.POST).body).toEqual({
+      seen: 0,
+      restOfDay: { was: 'nothing', reason: 'he was at a desk' },
+    });
   });
 
   it('says why where it was said otherwise before', async () => {
@@ -111,6 +115,7 @@ describe('the rest of the day', () => {
     press('Say so');
     await waitFor(() =>
       expect(sent(server.POST).body).toEqual({
+        seen: 0,
         restOfDay: { was: 'as sampled', reason: 'the foreman says so' },
         reason: 'the foreman says so',
       }),
@@ -130,6 +135,7 @@ describe('a segment', () => {
     fireEvent.click(within(why.closest('form') as HTMLElement).getByRole('button', { name: 'Declare' }));
     await waitFor(() =>
       expect(sent(server.POST).body).toEqual({
+        seen: 0,
         declaration: { check: 'C-2', reason: 'the same work all day' },
       }),
     );

@@ -11,7 +11,7 @@ vi.mock('../api/client', async (original) => ({
 }));
 afterEach(cleanup);
 
-const run = { id: 'R-1', logWord: null } as Schemas['Run'];
+const run = { id: 'R-1', logWord: null, learned: [] as Schemas['Run']['learned'] } as Schemas['Run'];
 const doubt = { rule: 'log.whose', seen: 'The file day.csv is the log of run R-2 too.' };
 const found = (...findings: { rule: string; seen: string }[]) =>
   serve(server, { '/api/results/{run}': { assessment: { findings } } });
@@ -41,7 +41,7 @@ describe('whose log it is', () => {
     press('Say whose it is');
     expect(await screen.findByText(/somebody was faster/)).toBeTruthy();
     expect(valueOf(/how that is known/i)).toBe('the wrong dock');
-    expect(sent(server.POST).body).toEqual({ logWord: { isOwn: false, reason: 'the wrong dock' } });
+    expect(sent(server.POST).body).toEqual({ seen: 0, logWord: { isOwn: false, reason: 'the wrong dock' } });
   });
 
   it('says why where an earlier word is taken back', async () => {
@@ -53,6 +53,7 @@ describe('whose log it is', () => {
     press('Say whose it is');
     await waitFor(() =>
       expect(sent(server.POST).body).toEqual({
+        seen: 0,
         logWord: { isOwn: true, reason: 'looked again' },
         reason: 'looked again',
       }),

@@ -178,7 +178,7 @@ describe('a run', () => {
     type(/The segment up to C-2 is representative/, 'same work');
     press('Declare');
     await waitFor(() =>
-      expect(sent(server.POST).body).toEqual({ declaration: { check: 'C-2', reason: 'same work' } }),
+      expect(sent(server.POST).body).toEqual({ seen: 1, declaration: { check: 'C-2', reason: 'same work' } }),
     );
   });
 
