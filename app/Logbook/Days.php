@@ -15,8 +15,7 @@ final readonly class Days
 
     public function hasEvidence(\DateTimeImmutable $from, \DateTimeImmutable $to): bool
     {
-        $utc = new \DateTimeZone('UTC');
-        $values = array_map(static fn (\DateTimeImmutable $at): string => $at->setTimezone($utc)->format('Y-m-d H:i:s'), [$from, $to]);
+        $values = [self::second($from), self::second($to)];
         foreach ([
             'SELECT 1 FROM check_record WHERE checked_at >= ? AND checked_at < ? LIMIT 1',
             'SELECT 1 FROM run WHERE started_at >= ? AND started_at < ? LIMIT 1',
@@ -27,6 +26,45 @@ final readonly class Days
         }
 
         return false;
+    }
+
+    /** @return array<string, true> the units with a check or a run in between, by = and their identifier */
+    public function unitsBetween(\DateTimeImmutable $from, \DateTimeImmutable $to): array
+    {
+        $units = [];
+        $seconds = [self::second($from), self::second($to)];
+        foreach ([
+            ['SELECT DISTINCT instrument_id FROM check_record WHERE checked_at >= ? AND checked_at < ?', $seconds],
+            ['SELECT DISTINCT instrument_id FROM run_state WHERE (stopped_at IS NULL OR stopped_at >= ?) AND started_at < ?', $seconds],
+        ] as [$sql, $values]) {
+            foreach ($this->connection->fetchFirstColumn($sql, $values) as $unit) {
+                $units['='.(\is_string($unit) ? $unit : '')] = true;
+            }
+        }
+
+        return $units;
+    }
+
+    /** @return array<string, \DateTimeImmutable> when each unit was last checked before a moment, by = and its identifier */
+    public function lastChecksBefore(\DateTimeImmutable $to): array
+    {
+        $lasts = [];
+        foreach ($this->connection->fetchAllNumeric(
+            'SELECT i.id, (SELECT MAX(c.checked_at) FROM check_record c WHERE c.instrument_id = i.id AND c.checked_at < ?)'
+                .' FROM instrument i',
+            [self::second($to)],
+        ) as [$unit, $at]) {
+            if (\is_string($unit) && \is_string($at)) {
+                $lasts['='.$unit] = new \DateTimeImmutable($at, new \DateTimeZone('UTC'));
+            }
+        }
+
+        return $lasts;
+    }
+
+    private static function second(\DateTimeImmutable $moment): string
+    {
+        return $moment->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
     }
 
     public function lastRun(): ?\DateTimeImmutable

@@ -36,19 +36,21 @@ final readonly class Drafts
         return \is_string($id) ? $this->entities->find(Draft::class, $id) : null;
     }
 
-    /** @return array{id: string, by: string, startedAt: string}|null what is open of a unit, without its answers */
-    public function headOf(string $instrument): ?array
+    /** @return array<string, array{id: string, by: string, startedAt: string}> what is open, without its answers, by = and the unit */
+    public function heads(): array
     {
-        $row = $this->connection->fetchAssociative(
-            'SELECT id, started_by, started_at FROM check_draft WHERE instrument_id = ? AND closed_at IS NULL',
-            [$instrument],
-        );
+        $heads = [];
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT instrument_id, id, started_by, started_at FROM check_draft WHERE closed_at IS NULL',
+        ) as $row) {
+            $heads['='.Cells::text($row, 'instrument_id')] = [
+                'id' => Cells::text($row, 'id'),
+                'by' => Cells::text($row, 'started_by'),
+                'startedAt' => Cells::moment($row, 'started_at'),
+            ];
+        }
 
-        return $row === false ? null : [
-            'id' => Cells::text($row, 'id'),
-            'by' => Cells::text($row, 'started_by'),
-            'startedAt' => Cells::moment($row, 'started_at'),
-        ];
+        return $heads;
     }
 
     public function familyOf(Draft $draft): string

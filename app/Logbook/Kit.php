@@ -29,14 +29,14 @@ final readonly class Kit
     /** @return array<int|string, string|null> when each unit was last checked */
     public function lastChecks(): array
     {
-        return $this->moments('SELECT instrument_id, MAX(checked_at) FROM check_record GROUP BY instrument_id');
+        return $this->moments('SELECT i.id, (SELECT MAX(c.checked_at) FROM check_record c WHERE c.instrument_id = i.id) FROM instrument i');
     }
 
     /** @return array<int|string, string|null> when each reference was last used */
     public function lastUses(): array
     {
         return $this->moments(
-            'SELECT reference_id, MAX(checked_at) FROM check_record WHERE reference_id IS NOT NULL GROUP BY reference_id',
+            'SELECT r.id, (SELECT MAX(c.checked_at) FROM check_record c WHERE c.reference_id = r.id) FROM reference r',
         );
     }
 

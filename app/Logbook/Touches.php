@@ -25,14 +25,30 @@ final readonly class Touches
     }
 
     /**
-     * Evidence on a unit: its runs that asked for anything as late as that.
+     * Evidence on a unit: its runs of which something is kept that asked for anything as late as that. Of the others nothing is kept
+     * that could be stale, and what is being worked out of them sees that the unit has changed.
      *
      * @param \DateTimeImmutable|null $since null: all its runs
      */
     public function unit(string $instrument, ?\DateTimeImmutable $since): void
     {
-        $this->runs('instrument_id = ? AND settled_until >= ?', [$instrument, $since === null ? '' : Moments::text($since)]);
+        $this->states(
+            "instrument_id = ? AND settled_until >= ? AND settled_until <> '".RunState::UNKNOWN."'",
+            [$instrument, $since === null ? '' : Moments::text($since)],
+        );
         $this->evidenceOn('?', [$instrument], $since);
+    }
+
+    /**
+     * Runs that are new, or of which something was learned: their shifts are not what they were.
+     *
+     * @param list<string> $ids
+     */
+    public function runs(array $ids): void
+    {
+        foreach (array_chunk($ids, 500) as $some) {
+            $this->states(\sprintf('run_id IN (%s)', implode(', ', array_fill(0, \count($some), '?'))), $some);
+        }
     }
 
     /** Evidence on a reference: the runs of every unit that leaned on it, from the first time on. */
@@ -40,7 +56,7 @@ final readonly class Touches
     {
         $leaning = 'SELECT l.instrument_id FROM check_leaning l WHERE l.reference_id = ?';
         $first = 'SELECT MIN(l.checked_at) FROM check_leaning l WHERE l.reference_id = ? AND l.instrument_id = ';
-        $this->runs(
+        $this->states(
             "instrument_id IN ($leaning) AND settled_until >= ({$first}run_state.instrument_id)",
             [$reference, $reference],
         );
@@ -60,7 +76,7 @@ final readonly class Touches
     {
         foreach (array_chunk($media, 500) as $some) {
             $marks = implode(', ', array_fill(0, \count($some), '?'));
-            $this->runs(
+            $this->states(
                 "medium IN ($marks) OR (medium IS NOT NULL AND campaign_id IN (SELECT campaign_id FROM blank WHERE medium IN ($marks)))",
                 [...$some, ...$some],
             );
@@ -70,13 +86,13 @@ final readonly class Touches
     /** A log came or went: whose it is may be asked of every run that has it. */
     public function log(string $sha256): void
     {
-        $this->runs('run_id IN (SELECT run_id FROM log_file WHERE sha256 = ?)', [$sha256]);
+        $this->states('run_id IN (SELECT run_id FROM log_file WHERE sha256 = ?)', [$sha256]);
     }
 
     /** A log came to a unit: where nobody stated its serial number, the files of its runs tell it to each other. */
     public function logsOf(string $instrument): void
     {
-        $this->runs(
+        $this->states(
             "instrument_id = ? AND EXISTS (SELECT 1 FROM instrument i WHERE i.id = ? AND COALESCE(i.record ->> 'serial', '') = '')"
                 .' AND EXISTS (SELECT 1 FROM log_file l WHERE l.run_id = run_state.run_id)',
             [$instrument, $instrument],
@@ -86,7 +102,7 @@ final readonly class Touches
     /** Logs came in that may stand under other runs already. */
     public function sharedLogs(): void
     {
-        $this->runs(
+        $this->states(
             'run_id IN (SELECT run_id FROM log_file WHERE sha256 IN (SELECT sha256 FROM log_file GROUP BY sha256 HAVING COUNT(*) > 1))',
             [],
         );
@@ -95,7 +111,7 @@ final readonly class Touches
     /** A unit of that name was registered: logs that name it may be its own, and no other's. */
     public function logsNaming(string $name): void
     {
-        $this->runs(
+        $this->states(
             'run_id IN (SELECT run_id FROM log_file'
                 ." WHERE REPLACE(LOWER(head), LOWER(?), '') <> LOWER(head) OR REPLACE(LOWER(name), LOWER(?), '') <> LOWER(name))",
             [$name, $name],
@@ -123,7 +139,7 @@ final readonly class Touches
      * @param string       $which  a condition on states of runs
      * @param list<string> $values
      */
-    private function runs(string $which, array $values): void
+    private function states(string $which, array $values): void
     {
         $this->entities->flush();
         $this->connection->executeStatement(self::TOUCH.$which, $values);

@@ -220,8 +220,7 @@ final readonly class Workings
         $keeping->executeStatement();
         foreach ($judged->until as $key => $until) {
             $run = substr($key, 1);
-            // Of another run of the shift only how far it is settled is raised: whether it is known is its own.
-            foreach ([$until, $run, $run === $judged->run ? RunState::UNKNOWN : '', $until] as $place => $value) {
+            foreach ([$until, $run, RunState::UNKNOWN, $until] as $place => $value) {
                 $settling->bindValue($place + 1, $value);
             }
             $settling->executeStatement();

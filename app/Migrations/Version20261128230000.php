@@ -32,6 +32,7 @@ final class Version20261128230000 extends AbstractMigration
         $state->setPrimaryKey(['run_id']);
         $state->addIndex(['instrument_id', 'settled_until'], 'run_state_settled');
         $state->addIndex(['instrument_id', 'started_at'], 'run_state_started');
+        $state->addIndex(['instrument_id', 'stopped_at'], 'run_state_stopped');
         $state->addIndex(['shift_key', 'started_at'], 'run_state_shift');
         $state->addIndex(['medium'], 'run_state_medium');
         $state->addIndex(['version'], 'run_state_version');
@@ -50,6 +51,18 @@ final class Version20261128230000 extends AbstractMigration
         $mark->addColumn('tally', 'json');
         $mark->setPrimaryKey(['check_id', 'kind']);
         $mark->addIndex(['instrument_id', 'kind', 'marked_at'], 'check_mark_at');
+        $mark->addIndex(['instrument_id', 'marked_at'], 'check_mark_since');
+
+        $line = $schema->createTable('unit_line');
+        $line->addColumn('instrument_id', 'string', ['length' => 40]);
+        $line->addColumn('version', 'integer');
+        $line->addColumn('body', 'json');
+        $line->setPrimaryKey(['instrument_id']);
+
+        $number = $schema->createTable('number_given');
+        $number->addColumn('prefix', 'string', ['length' => 20]);
+        $number->addColumn('last', 'integer');
+        $number->setPrimaryKey(['prefix']);
 
         $made = $schema->createTable('request_made');
         $made->addColumn('id', 'string', ['length' => 64]);

@@ -11,6 +11,7 @@ use Footnote\App\Logbook\ShippedPolicies;
 use Footnote\App\Logbook\ShipPolicies;
 use Footnote\App\Logbook\Touches;
 use Footnote\App\Storage\Moments;
+use Footnote\App\Storage\Numbers;
 use Footnote\App\Storage\RecordFile;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
@@ -29,6 +30,7 @@ final readonly class Importer
         private CheckIntake $checks,
         private RunIntake $runs,
         private Touches $touches,
+        private Numbers $numbers,
         private Formats $families,
     ) {
     }
@@ -58,6 +60,7 @@ final readonly class Importer
             $this->laboratory->take($fields, $campaign, $actor);
             $this->checks->take($fields, $actor);
             $this->touch($fields, $this->runs->take($fields, $file, $campaign, $actor));
+            $this->numbers->lookAgain();
         });
 
         return $counts;
@@ -104,6 +107,7 @@ final readonly class Importer
             $this->touches->unit($unit, $since);
             $this->touches->logsOf($unit);
         }
+        $this->touches->runs(array_map(static fn (RunState $run): string => $run->run, $runs));
         $media = array_map(static fn (RunState $run): ?string => $run->medium(), $runs);
         $this->touches->media(array_values(array_filter($media, \is_string(...))));
         if ($fields->objects('blanks') !== []) {

@@ -61,6 +61,7 @@ final readonly class FactKeeper
         }
         $this->entities->persist(new RunFact($id, $fact, $reason, $user->code, $this->clock->now()));
         $this->touches->unit($after->deployment->instrument, $after->timing->start);
+        $this->touches->runs([$id]);
         $digests = [$after->source->origin?->sha256, $this->logbook->coreRun($before)->source->origin?->sha256];
         if ($digests[0] !== $digests[1]) {
             $this->touches->logsOf($after->deployment->instrument);

@@ -72,6 +72,7 @@ final readonly class StartRun
                 $state->learn($run->timing->stop, $record);
                 $this->entities->persist($state);
                 $this->touches->unit($instrument->id, $run->timing->start);
+                $this->touches->runs([$run->id]);
                 $this->touches->media(array_filter([$state->medium()], \is_string(...)));
 
                 return $run->id;

@@ -23,6 +23,27 @@ final readonly class Numbers
     {
         $prefix = strstr($format, '%', true);
         \assert(\is_string($prefix));
+        $last = $this->connection->fetchOne('SELECT last FROM number_given WHERE prefix = ?', [$prefix]);
+        $number = \is_numeric($last) ? (int) $last : $this->highest($table, $prefix);
+        do {
+            $id = \sprintf($format, ++$number);
+        } while ($this->connection->fetchOne("SELECT 1 FROM $table WHERE id = ?", [$id]) !== false);
+        $this->connection->executeStatement(
+            'INSERT INTO number_given (prefix, last) VALUES (?, ?) ON CONFLICT (prefix) DO UPDATE SET last = excluded.last',
+            [$prefix, $number],
+        );
+
+        return $id;
+    }
+
+    /** Records came in that were numbered elsewhere: the next number is looked for among them all. */
+    public function lookAgain(): void
+    {
+        $this->connection->executeStatement('DELETE FROM number_given');
+    }
+
+    private function highest(string $table, string $prefix): int
+    {
         $from = \strlen($prefix) + 1;
         $longest = $from + 8;
         $highest = $this->connection->fetchOne(
@@ -30,11 +51,7 @@ final readonly class Numbers
                 ." FROM $table WHERE id LIKE ? AND LENGTH(id) BETWEEN $from AND $longest",
             [$prefix.'%'],
         );
-        for ($number = (\is_numeric($highest) ? (int) $highest : 0) + 1;; ++$number) {
-            $id = \sprintf($format, $number);
-            if ($this->connection->fetchOne("SELECT 1 FROM $table WHERE id = ?", [$id]) === false) {
-                return $id;
-            }
-        }
+
+        return \is_numeric($highest) ? (int) $highest : 0;
     }
 }

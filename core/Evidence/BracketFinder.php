@@ -192,7 +192,7 @@ final readonly class BracketFinder
             yield $check;
             $until = $check->at;
         }
-        yield from array_reverse([...$this->breaking(null, new \DateTimeImmutable('0001-01-01T00:00:00Z'), $until, $timeline)]);
+        yield from array_reverse([...$this->breaking(null, new \DateTimeImmutable(Timeline::BEGINNING), $until, $timeline)]);
     }
 
     /**

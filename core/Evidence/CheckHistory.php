@@ -51,6 +51,28 @@ final readonly class CheckHistory
         return $points;
     }
 
+    /** What the last check up to a moment says; null where it shows nothing of the unit. No more is read than the check before it. */
+    public function last(Timeline $timeline, \DateTimeImmutable $until): ?HistoryPoint
+    {
+        $last = null;
+        $leftBy = null;
+        foreach ($timeline->checksUntil($until) as $check) {
+            if ($last === null) {
+                $last = $check;
+                continue;
+            }
+            if (($this->shows)($check) && $this->usability->whyUnusable($check, $timeline) === []) {
+                $leftBy = $this->of($check, $timeline)[1] === null ? null : $check;
+                break;
+            }
+            if ($check->content->wasAdjusted()) {
+                break;
+            }
+        }
+
+        return $last === null ? null : $this->next($leftBy, $last, $timeline)[0];
+    }
+
     /** The tally with one more check: the state it left, the largest drift, the sum of adjustments. */
     public function add(Tally $tally, Check $check, Timeline $timeline): Tally
     {

@@ -10,6 +10,9 @@ final readonly class Timeline
     /** Before anything that anybody measured. */
     public const BEGINNING = '0001-01-01T00:00:00Z';
 
+    /** After anything that anybody will measure. */
+    public const END = '9999-12-31T00:00:00Z';
+
     /** What was worked out of the unit and holds for every run of it. */
     public Memory $memory;
 
@@ -126,6 +129,24 @@ final readonly class Timeline
     public function checksFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): iterable
     {
         return $this->chronicle->checksFrom($from, $until);
+    }
+
+    /** The last of them; null where there is none. */
+    public function lastCheck(): ?Check
+    {
+        foreach ($this->checksUntil(new \DateTimeImmutable(self::END)) as $check) {
+            return $check;
+        }
+
+        return null;
+    }
+
+    /** @return list<Run> that go on */
+    public function runningRuns(): array
+    {
+        $end = new \DateTimeImmutable(self::END);
+
+        return $this->runsAround($end, $end);
     }
 
     public function check(string $id): ?Check

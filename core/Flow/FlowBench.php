@@ -9,6 +9,7 @@ use Footnote\Core\Air\ConditionsMissing;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
@@ -254,6 +255,11 @@ final readonly class FlowBench implements BenchGuide
     public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
     {
         return new UnitHistory(FlowFold::reading()->points($timeline, $until), CommonUnit::LitrePerMinute, CommonUnit::Percent, 'flow');
+    }
+
+    public function lastPoint(Timeline $timeline, \DateTimeImmutable $until): ?HistoryPoint
+    {
+        return FlowFold::reading()->last($timeline, $until);
     }
 
     public function sharedShift(): ShiftScale

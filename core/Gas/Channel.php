@@ -148,7 +148,7 @@ final readonly class Channel
     public function fittedBy(\DateTimeImmutable $day, Timeline $timeline): ?\DateTimeImmutable
     {
         $fitted = $this->sensor->fitted === null ? null : new \DateTimeImmutable($this->sensor->fitted);
-        foreach ($timeline->interventionsFrom($fitted ?? new \DateTimeImmutable('0001-01-01T00:00:00Z'), $day) as $event) {
+        foreach ($timeline->interventionsFrom($fitted ?? new \DateTimeImmutable(Timeline::BEGINNING), $day) as $event) {
             if ($event->kind === GasIntervention::SensorExchanged && ($fitted === null || $event->at > $fitted)) {
                 $fitted = $event->at;
             }

@@ -315,6 +315,28 @@ final readonly class GasBench implements AsksByReference
         return new UnitHistory($points, CommonUnit::Percent, CommonUnit::Percent, 'span of the channel furthest off, % of the label');
     }
 
+    public function lastPoint(Timeline $timeline, \DateTimeImmutable $until): ?HistoryPoint
+    {
+        if ($timeline->channel !== '') {
+            $channel = Channel::named($timeline->instrument, $timeline->channel);
+
+            return $channel === null ? null : GasFold::reading($channel)->last($timeline, $until);
+        }
+        $furthest = null;
+        foreach ($timeline->checksUntil($until) as $last) {
+            foreach (self::names($timeline->instrument) as $name) {
+                $point = $this->lastPoint(ChannelCheck::timeline($name, $timeline), $until);
+                if ($point !== null && $point->check === $last->id
+                    && ($furthest === null || abs($point->found ?? 0.0) > abs($furthest->found ?? 0.0))) {
+                    $furthest = $point;
+                }
+            }
+            break;
+        }
+
+        return $furthest;
+    }
+
     public function sharedShift(): ShiftScale
     {
         return new ShiftScale(2.0, 4.0, CommonUnit::Percent);

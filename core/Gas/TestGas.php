@@ -189,7 +189,7 @@ final readonly class TestGas
     /** Up to the check that was made when it came home; whatever it met later it did not meet in this run. */
     private static function until(Run $run, Timeline $whole): \DateTimeImmutable
     {
-        $end = new \DateTimeImmutable('9999-12-31T00:00:00Z');
+        $end = new \DateTimeImmutable(Timeline::END);
         foreach ($whole->checksFrom($run->timing->stop ?? $end) as $check) {
             return $check->at;
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
@@ -51,6 +52,9 @@ interface BenchGuide
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet;
 
     public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory;
+
+    /** What the last check up to a moment says in that history; null where it shows nothing. */
+    public function lastPoint(Timeline $timeline, \DateTimeImmutable $until): ?HistoryPoint;
 
     /** When drifts of several units on one reference are one shift: how near they must lie, and how large it must be. */
     public function sharedShift(): ShiftScale;

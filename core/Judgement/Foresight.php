@@ -46,7 +46,7 @@ final readonly class Foresight
     /** The last check that can be the end of a bracket: no run that was over by then is open. Null where there is none. */
     private static function closing(Timeline $part, Family $family): ?Check
     {
-        foreach ($part->checksUntil(new \DateTimeImmutable('9999-12-31T00:00:00Z')) as $check) {
+        foreach ($part->checksUntil(new \DateTimeImmutable(Timeline::END)) as $check) {
             if ($family->usability()->whyUnusable($check, $part) === []) {
                 return $check;
             }

@@ -8,6 +8,7 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\CertifiedValue;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
@@ -154,6 +155,11 @@ final readonly class AcousticBench implements BenchGuide
             'off by',
             $factor === null ? [] : [$factor],
         );
+    }
+
+    public function lastPoint(Timeline $timeline, \DateTimeImmutable $until): ?HistoryPoint
+    {
+        return AcousticFold::reading()->last($timeline, $until);
     }
 
     public function sharedShift(): ShiftScale

@@ -9,6 +9,7 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\CheckHistory;
+use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
@@ -264,8 +265,15 @@ final readonly class ParticleBench implements BenchGuide
 
     public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory
     {
+        return new UnitHistory(self::reading()->points($timeline, $until), CommonUnit::LitrePerMinute, CommonUnit::Percent, 'flow');
+    }
+
+    /** @return CheckHistory<float> flows in L/min, drift in percent */
+    private static function reading(): CheckHistory
+    {
         $response = new ParticleResponse();
-        $history = new CheckHistory(
+
+        return new CheckHistory(
             new ParticleUsability(),
             'flow',
             static fn (Check $check): bool => $check->content instanceof ParticleCheck,
@@ -276,8 +284,11 @@ final readonly class ParticleBench implements BenchGuide
             static fn (float $left, float $found): ?float => $left <= 0.0 ? null : 100 * ($found - $left) / $left,
             static fn (float $flow): float => $flow,
         );
+    }
 
-        return new UnitHistory($history->points($timeline, $until), CommonUnit::LitrePerMinute, CommonUnit::Percent, 'flow');
+    public function lastPoint(Timeline $timeline, \DateTimeImmutable $until): ?HistoryPoint
+    {
+        return self::reading()->last($timeline, $until);
     }
 
     public function sharedShift(): ShiftScale

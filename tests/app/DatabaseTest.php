@@ -48,6 +48,8 @@ final class DatabaseTest extends ApiTestCase
                 'id' => $id, 'kind' => 'k', 'record' => '{}', 'recorded_by' => 't', 'recorded_at' => '2026-03-02 08:00:00',
             ]);
         }
+        self::assertSame('K-002', $this->service(Numbers::class)->next('reference', 'K-%03d'), 'nothing came in that it was told of');
+        $this->service(Numbers::class)->lookAgain();
         self::assertSame('K-042', $this->service(Numbers::class)->next('reference', 'K-%03d'));
     }
 

@@ -55,7 +55,7 @@ final class StaleTest extends ApiTestCase
     #[DataProvider('demos')]
     public function testWhatIsKeptIsWhatTheEvidenceSays(string $file): void
     {
-        $changes = self::asked('FOOTNOTE_DRILL', 12);
+        $changes = self::asked('FOOTNOTE_DRILL', 8);
         mt_srand(self::asked('FOOTNOTE_SEED', 20261128) + crc32(basename($file)));
         $record = json_decode((string) file_get_contents($file), true, 64, \JSON_THROW_ON_ERROR);
         self::assertIsArray($record);
@@ -232,6 +232,15 @@ final class StaleTest extends ApiTestCase
                 \sprintf('%s is stale', \is_string($row['run_id']) ? $row['run_id'] : ''),
             );
         }
+
+        // The lists of units are kept as well.
+        $connection->executeStatement('DELETE FROM sign_in_attempt');
+        $this->signIn(Role::Reader);
+        $listed = $this->call('GET', '/api/bench')->text;
+        $connection->beginTransaction();
+        $connection->executeStatement('DELETE FROM unit_line');
+        self::assertSame($this->call('GET', '/api/bench')->text, $listed);
+        $connection->rollBack();
 
         return \count($kept);
     }

@@ -222,6 +222,42 @@ if ($what === 'logbooks') {
         );
     }
 }
+if ($what === 'units') {
+    $read = static fn (int $runs): mixed => json_decode(
+        (string) file_get_contents("$work/unit-$runs-load.json"),
+        true,
+        8,
+        JSON_THROW_ON_ERROR,
+    );
+    $short = $read(20);
+    $long = $read(2000);
+    assert(is_array($short) && is_array($long));
+    echo "A unit with 2 000 runs and 8 000 checks behind it against one with 20 runs, medians\n";
+    foreach ([
+        'judged' => ['a result page that judges its run anew', 1.3],
+        'accepted' => ['a check accepted', 1.5],
+    ] as $name => [$words, $most]) {
+        printf(
+            "  %-40s %.0f ms and %.0f ms; ratio = %.2f (at most %.1f)\n",
+            $words,
+            $long[$name],
+            $short[$name],
+            $long[$name] / $short[$name],
+            $most,
+        );
+    }
+}
+if ($what === 'together') {
+    $load = json_decode((string) file_get_contents("$work/together-load.json"), true, 64, JSON_THROW_ON_ERROR);
+    assert(is_array($load));
+    printf(
+        'Eight clients writing, each pausing 100 ms: 95th percentile %.0f ms (at most 250), longest %.0f ms (at most 1000),'
+            ." %d internal errors\n",
+        $load['p95'],
+        $load['longest'],
+        count($load['faults']),
+    );
+}
 if ($what === 'samples') {
     // The best of three.
     $read = static function (string $name) use ($work): float {

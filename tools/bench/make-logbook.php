@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-// make-logbook.php RUNS FILE [UNITS] [NAME]: a record of so many runs on so many units with four checks each, from a fixed seed,
-// without logs; what it names begins with the name.
+// make-logbook.php RUNS FILE [UNITS] [NAME] [CAMPAIGN]: a record of so many runs on so many units with four checks each, from a
+// fixed seed, without logs; what it names begins with the name.
 [, $count, $path] = $argv;
 $units = (int) ($argv[3] ?? 50);
 $name = $argv[4] ?? '';
@@ -17,7 +17,12 @@ $steps = array_fill_keys(
 $reading = static fn (float $value): array => [['value' => number_format($value, 1, '.', ''), 'provenance' => 'typed']];
 $instruments = $references = $checks = $runs = [];
 for ($i = 0; $i < $units; ++$i) {
-    $instruments[] = ['id' => sprintf('%sB-%02d', $name, $i), 'family' => 'noise-dosimeter', 'model' => 'Bench', 'microphone' => '1/2 in'];
+    $instruments[] = [
+        'id' => sprintf(isset($argv[5]) ? '%s%d' : '%sB-%02d', $name, $i),
+        'family' => 'noise-dosimeter',
+        'model' => 'Bench',
+        'microphone' => '1/2 in',
+    ];
 }
 for ($i = 0; $i < 4; ++$i) {
     $references[] = [
@@ -28,7 +33,7 @@ for ($i = 0; $i < 4; ++$i) {
         'certificates' => [[
             'number' => "N-$i",
             'laboratory' => 'L',
-            'issued' => '2024-01-01',
+            'issued' => '2020-01-01',
             'due' => '2030-01-01',
             'values' => [['nominal' => '114', 'certified' => '114.0', 'uncertainty' => '0.15']],
         ]],
@@ -36,7 +41,7 @@ for ($i = 0; $i < 4; ++$i) {
 }
 for ($r = 0; $r < (int) $count; ++$r) {
     $unit = $instruments[$r % $units]['id'];
-    $day = (new DateTimeImmutable('2025-01-06'))->modify('+'.intdiv($r, $units).' days')->format('Y-m-d');
+    $day = (new DateTimeImmutable('2021-01-04'))->modify('+'.intdiv($r, $units).' days')->format('Y-m-d');
     foreach (['06:50', '07:20', '16:20', '16:50'] as $c => $time) {
         $checks[] = [
             'id' => "{$name}C-$r-$c",
@@ -73,7 +78,7 @@ file_put_contents(
             'format' => 'footnote-record/1',
             'site' => ['name' => 'Bench', 'timeZone' => 'UTC'],
             'policy' => 'standard',
-            'campaign' => ['code' => $name.'bench', 'title' => 'Bench', ...$criteria],
+            'campaign' => ['code' => $argv[5] ?? $name.'bench', 'title' => 'Bench', ...$criteria],
             'instruments' => $instruments,
             'references' => $references,
             'checks' => $checks,

@@ -41,6 +41,7 @@ class Person {
 
 const end = Date.now() + 1000 * Number(seconds);
 const units = ['T-0', 'T-1', 'T-2'];
+const reference = only === 'write' ? 'T-K-0' : 'A';
 let slot = 0;
 const moment = (minutes) => new Date(Date.UTC(2026, 0, 5) + 60000 * minutes).toISOString().replace('.000Z', '+00:00');
 
@@ -69,7 +70,7 @@ const checker = async (person) => {
     const begun = await person.ask('POST', `/api/bench/${pick(units)}/check`, {});
     if (begun.status !== 200) continue;
     const answers = {
-      ...begun.data.answers, steps: { stopped: 'done' }, reference: 'A', setting: '114', adjusted: false,
+      ...begun.data.answers, steps: { stopped: 'done' }, reference, setting: '114', adjusted: false,
       asFound: [{ value: (113.6 + Math.random()).toFixed(1), provenance: 'typed' }], at: moment(60 * slot + 55),
     };
     const kept = await person.ask('PUT', `/api/bench/drafts/${begun.data.id}`, { version: begun.data.version, answers });

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Bench;
 
 use Footnote\App\Logbook\Drafts;
-use Footnote\App\Logbook\Logbook;
 use Footnote\Core\Evidence\CommonShift;
 use Footnote\Core\Judgement\Assessor;
 
@@ -13,10 +12,9 @@ use Footnote\Core\Judgement\Assessor;
 final readonly class BenchPresenter
 {
     public function __construct(
-        private Logbook $logbook,
+        private UnitLinePresenter $lines,
         private Drafts $drafts,
         private Assessor $assessor,
-        private UnitPresenter $units,
     ) {
     }
 
@@ -25,30 +23,24 @@ final readonly class BenchPresenter
     {
         $units = [];
         $morning = [];
-        foreach ($this->logbook->instruments() as $id) {
-            $timeline = $this->logbook->timeline($id);
-            $last = $timeline->checks() === [] ? null : $timeline->checks()[\count($timeline->checks()) - 1];
+        $drafts = $this->drafts->heads();
+        foreach ($this->lines->all() as $key => $line) {
+            $last = $line['lastCheck'];
             $units[] = [
-                ...$this->units->unit($timeline),
-                'lastCheck' => $last === null
-                    ? null
-                    : ['id' => $last->id, 'at' => $last->at->format(\DATE_ATOM), 'reference' => $last->reference],
-                'draft' => $this->drafts->headOf($id),
+                ...$line['unit'],
+                'lastCheck' => $last === null ? null : array_intersect_key($last, ['id' => 1, 'at' => 1, 'reference' => 1]),
+                'draft' => $drafts[$key] ?? null,
             ];
-            if ($last !== null && $last->reference !== null) {
-                $points = $this->assessor->family($timeline->instrument->family)->bench()->history($timeline, $last->at)->points;
-                $point = $points === [] ? null : $points[\count($points) - 1];
-                if ($point !== null && $point->check === $last->id && $point->drift !== null) {
-                    $when = $last->at->format('Y-m-d').($last->at->format('H') < 12 ? ' morning' : ' afternoon');
-                    $key = $when.' '.$last->reference;
-                    $morning[$key] ??= [
-                        'reference' => $last->reference,
-                        'when' => $when,
-                        'family' => $timeline->instrument->family,
-                        'drifts' => [],
-                    ];
-                    $morning[$key]['drifts'][$id] = $point->drift;
-                }
+            if ($last !== null && $last['reference'] !== null && $last['drift'] !== null) {
+                $id = substr($key, 1);
+                $together = $last['when'].' '.$last['reference'];
+                $morning[$together] ??= [
+                    'reference' => $last['reference'],
+                    'when' => $last['when'],
+                    'family' => \is_string($line['unit']['family'] ?? null) ? $line['unit']['family'] : '',
+                    'drifts' => [],
+                ];
+                $morning[$together]['drifts'][$id] = $last['drift'];
             }
         }
         $shifts = [];

@@ -26,7 +26,7 @@ final readonly class UnitPresenter
     public function unit(Timeline $timeline): array
     {
         $open = $this->foresight->openRuns($timeline);
-        $running = array_values(array_filter($timeline->runs(), static fn (Run $run): bool => $run->timing->stop === null));
+        $running = $timeline->runningRuns();
 
         return [
             'id' => $timeline->instrument->id,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http\Day;
 
+use Footnote\App\Http\Bench\UnitLinePresenter;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Days;
 use Footnote\App\Logbook\Drafts;
@@ -15,15 +16,20 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\UnusableBecause;
 use Footnote\Core\Judgement\Assessor;
-use Footnote\Core\Judgement\Foresight;
 
-/** One day: every unit with its checks and runs along the hours, what is open, and what comes next. */
+/**
+ * One day: every unit with its checks and runs along the hours, what is open, and what comes next.
+ *
+ * @phpstan-import-type Line from UnitLinePresenter
+ *
+ * @phpstan-type DayRun array{id: string, start: string, stop: string|null, person: string, task: string, place: string}
+ * @phpstan-type DayCheck array{id: string, at: string, adjusted: bool, usable: bool}
+ */
 final readonly class DayPresenter
 {
-    private Foresight $foresight;
-
     public function __construct(
         private Logbook $logbook,
+        private UnitLinePresenter $lines,
         private Campaigns $campaigns,
         private Days $days,
         private Drafts $drafts,
@@ -31,7 +37,6 @@ final readonly class DayPresenter
         private Assessor $assessor,
         private SiteClock $site,
     ) {
-        $this->foresight = new Foresight($assessor);
     }
 
     /**
@@ -48,10 +53,20 @@ final readonly class DayPresenter
         $date = $wanted === '' ? $this->usual($zone) : $wanted;
         $from = new \DateTimeImmutable($date, $zone);
         $to = $from->modify('+1 day');
-        $units = array_map(
-            fn (string $id): array => $this->unit($id, $from, $to, $zone),
-            $this->logbook->instruments(),
-        );
+        $drafts = $this->drafts->heads();
+        $active = $this->days->unitsBetween($from, $to);
+        $lasts = $this->days->lastChecksBefore($to);
+        $units = [];
+        foreach ($this->lines->all() as $key => $line) {
+            $id = substr($key, 1);
+            $units[] = $this->unit(
+                $line,
+                isset($active[$key]) ? $this->hours($id, $from, $to, $zone) : ['runs' => [], 'checks' => []],
+                $lasts[$key] ?? null,
+                $drafts[$key]['id'] ?? null,
+                [$from, $to],
+            );
+        }
         $worked = $this->worked(array_merge(...array_map(static fn (array $unit): array => array_column($unit['runs'], 'id'), $units)));
         foreach ($units as $place => $unit) {
             foreach ($unit['runs'] as $at => $run) {
@@ -109,34 +124,66 @@ final readonly class DayPresenter
         return $worked;
     }
 
-    /** @return array{runs: list<array{id: string, start: string, stop: string|null, person: string, task: string, place: string}>, ...} */
-    private function unit(string $id, \DateTimeImmutable $from, \DateTimeImmutable $to, \DateTimeZone $zone): array
+    /**
+     * @param Line                                              $line
+     * @param array{runs: list<DayRun>, checks: list<DayCheck>} $hours
+     * @param \DateTimeImmutable|null                           $last  its last check before the end of the day
+     * @param string|null                                       $draft what is half done of it
+     * @param array{\DateTimeImmutable, \DateTimeImmutable}     $day   from and to
+     *
+     * @return array{runs: list<DayRun>, ...}
+     */
+    private function unit(array $line, array $hours, ?\DateTimeImmutable $last, ?string $draft, array $day): array
+    {
+        [$from, $to] = $day;
+        $running = self::begun($line['running'], $to);
+        $open = self::begun($line['hold'], $to);
+
+        return [
+            ...array_intersect_key($line['unit'], ['id' => 1, 'model' => 1]),
+            ...$hours,
+            'hold' => $open,
+            'running' => $running[0] ?? null,
+            'draft' => $draft,
+            'lastCheck' => $last?->setTimezone($from->getTimezone())->format(\DATE_ATOM),
+            'next' => match (true) {
+                $draft !== null => 'finish the check',
+                $running !== [] => 'stop the run',
+                $open !== [] => 'check as found',
+                $last === null || $last < $from => 'check before use',
+                $hours['runs'] === [] => 'start a run',
+                default => 'done for the day',
+            },
+        ];
+    }
+
+    /**
+     * @param list<array{id: string, start: string}> $runs
+     *
+     * @return list<string> those that had begun by then
+     */
+    private static function begun(array $runs, \DateTimeImmutable $by): array
+    {
+        return array_column(
+            array_filter($runs, static fn (array $run): bool => new \DateTimeImmutable($run['start']) < $by),
+            'id',
+        );
+    }
+
+    /** @return array{runs: list<DayRun>, checks: list<DayCheck>} what went on in a unit's day */
+    private function hours(string $id, \DateTimeImmutable $from, \DateTimeImmutable $to, \DateTimeZone $zone): array
     {
         $timeline = $this->logbook->timeline($id);
         $family = $this->assessor->family($timeline->instrument->family);
-        $inDay = static fn (\DateTimeImmutable $at): bool => $from <= $at && $at < $to;
         $runs = array_values(
             array_filter(
-                $timeline->runs(),
-                static fn (Run $run): bool => $run->timing->start < $to
-                    && ($run->timing->stop ?? $run->timing->start) >= $from
-                    && ($run->timing->stop !== null || $run->timing->start < $to),
+                $timeline->runsAround($from->modify('-1 second'), $to),
+                static fn (Run $run): bool => ($run->timing->stop ?? $run->timing->start) >= $from,
             ),
         );
-        $checks = array_values(array_filter($timeline->checks(), static fn (Check $check): bool => $inDay($check->at)));
-        $open = array_values(array_filter($this->foresight->openRuns($timeline), static fn (Run $run): bool => $run->timing->start < $to));
-        $last = null;
-        foreach ($timeline->checks() as $check) {
-            $last = $check->at < $to ? $check : $last;
-        }
-        $running = array_values(
-            array_filter($timeline->runs(), static fn (Run $run): bool => $run->timing->stop === null && $run->timing->start < $to),
-        );
-        $draft = $this->drafts->headOf($id)['id'] ?? null;
+        $checks = array_filter([...$timeline->checksFrom($from, $to)], static fn (Check $check): bool => $check->at < $to);
 
         return [
-            'id' => $id,
-            'model' => $timeline->instrument->model,
             'runs' => array_map(
                 static fn (Run $run): array => [
                     'id' => $run->id,
@@ -158,20 +205,8 @@ final readonly class DayPresenter
                         [UnusableBecause::AS_FOUND_MISSING],
                     ) === [],
                 ],
-                $checks,
+                array_values($checks),
             ),
-            'hold' => array_map(static fn (Run $run): string => $run->id, $open),
-            'running' => $running === [] ? null : $running[0]->id,
-            'draft' => $draft,
-            'lastCheck' => $last?->at->setTimezone($zone)->format(\DATE_ATOM),
-            'next' => match (true) {
-                $draft !== null => 'finish the check',
-                $running !== [] => 'stop the run',
-                $open !== [] => 'check as found',
-                $last === null || $last->at < $from => 'check before use',
-                $runs === [] => 'start a run',
-                default => 'done for the day',
-            },
         ];
     }
 }

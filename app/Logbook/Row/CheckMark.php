@@ -10,6 +10,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Entity]
 #[ORM\Table(name: 'check_mark')]
 #[ORM\Index(name: 'check_mark_at', columns: ['instrument_id', 'kind', 'marked_at'])]
+#[ORM\Index(name: 'check_mark_since', columns: ['instrument_id', 'marked_at'])]
 class CheckMark
 {
     public function __construct(

@@ -15,6 +15,7 @@ use Footnote\App\Storage\Moments;
 #[ORM\Table(name: 'run_state')]
 #[ORM\Index(name: 'run_state_settled', columns: ['instrument_id', 'settled_until'])]
 #[ORM\Index(name: 'run_state_started', columns: ['instrument_id', 'started_at'])]
+#[ORM\Index(name: 'run_state_stopped', columns: ['instrument_id', 'stopped_at'])]
 #[ORM\Index(name: 'run_state_shift', columns: ['shift_key', 'started_at'])]
 #[ORM\Index(name: 'run_state_medium', columns: ['medium'])]
 #[ORM\Index(name: 'run_state_version', columns: ['version'])]
