@@ -34,7 +34,7 @@ final readonly class AskedOnce
     /**
      * What was made for this request before; to be asked within the transaction that would make it.
      *
-     * @return array{made: mixed}|null its identifier, or nothing; null: nothing was done for it yet
+     * @return array{made: mixed}|null what it came to; null: nothing was done for it yet
      *
      * @throws Problem where somebody else gave that identifier
      */
@@ -52,18 +52,19 @@ final readonly class AskedOnce
             throw new Problem(409, 'Another request has this identifier. Nothing was changed.');
         }
 
-        return ['made' => \is_string($row['made']) ? $row['made'] : null];
+        return ['made' => \is_string($row['made']) ? json_decode($row['made'], true, 32, \JSON_THROW_ON_ERROR) : null];
     }
 
+    /** What came to a thing of the program's own is not kept: such a change finds by itself what it made before. */
     public function keep(string $actor, string $kind, mixed $made, int $sequence): void
     {
         $id = $this->id();
-        if ($id !== null) {
+        if ($id !== null && !\is_object($made)) {
             $this->connection->insert('request_made', [
                 'id' => $id,
                 'kind' => $kind,
                 'actor' => $actor,
-                'made' => \is_string($made) ? $made : null,
+                'made' => json_encode($made, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
                 'sequence' => $sequence,
             ]);
         }

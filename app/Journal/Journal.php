@@ -42,7 +42,6 @@ final readonly class Journal
             if ($before !== null) {
                 $connection->rollBack();
 
-                // What it came to is an identifier, or nothing.
                 /** @var T */
                 return $before['made'];
             }

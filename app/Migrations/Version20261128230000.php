@@ -68,7 +68,7 @@ final class Version20261128230000 extends AbstractMigration
         $made->addColumn('id', 'string', ['length' => 64]);
         $made->addColumn('kind', 'string', ['length' => 60]);
         $made->addColumn('actor', 'string', ['length' => 40]);
-        $made->addColumn('made', 'string', ['length' => 120, 'notnull' => false]);
+        $made->addColumn('made', 'text');
         $made->addColumn('sequence', 'integer');
         $made->setPrimaryKey(['id', 'kind']);
 

@@ -460,19 +460,18 @@ final class AirJobTest extends ApiTestCase
         $this->signIn(Role::Technician);
         $notes = fn (): string => json_encode($this->call('GET', '/api/results/r1')->at('assessment.results'), \JSON_THROW_ON_ERROR);
         self::assertStringContainsString('r2 is not in it', $notes());
-        $this->call(
-            'POST',
-            '/api/laboratory/reports',
-            [
-                'number' => '2',
-                'laboratory' => 'L',
-                'received' => '2026-03-20',
-                'blankCorrected' => 'yes',
-                'desorptionCorrected' => 'yes',
-                'rows' => [['medium' => 'M-r2', 'analyte' => 'wood', 'front' => '960', 'unit' => 'µg']],
-            ],
-            201,
-        );
+        $report = [
+            'number' => '2',
+            'laboratory' => 'L',
+            'received' => '2026-03-20',
+            'blankCorrected' => 'yes',
+            'desorptionCorrected' => 'yes',
+            'rows' => [['medium' => 'M-r2', 'analyte' => 'wood', 'front' => '960', 'unit' => 'µg']],
+        ];
+        $id = ['X-Request-Id' => 'report-0002'];
+        $kept = $this->call('POST', '/api/laboratory/reports', $report, 201, headers: $id)->text;
+        // Sent again after a lost answer, it is not a second report.
+        self::assertSame($kept, $this->call('POST', '/api/laboratory/reports', $report, 201, headers: $id)->text);
         self::assertStringContainsString('Made of r1 (240 min, valid), r2 (240 min, valid)', $notes());
     }
 

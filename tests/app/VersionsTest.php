@@ -86,6 +86,9 @@ final class VersionsTest extends ApiTestCase
         $this->call('POST', '/api/runs', [...$run, 'instrument' => 'D'], 422, headers: ['X-Request-Id' => 'abcdef-0002']);
         $this->call('POST', '/api/runs', $run, 400, headers: ['X-Request-Id' => 'no id!']);
 
+        $begun = $this->call('POST', '/api/bench/D/check', headers: ['X-Request-Id' => 'abcdef-0004'])->string('id');
+        $again = $this->call('POST', '/api/bench/D/check', headers: ['X-Request-Id' => 'abcdef-0004'])->string('id');
+        self::assertSame($begun, $again);
         $this->signIn(Role::Hygienist);
         $this->call('POST', '/api/runs', $run, 409, headers: $id);
         // Where the first way through refuses what is there already, it is told that it was this very request.

@@ -18,9 +18,9 @@ class RequestMade
         public readonly string $kind,
         #[ORM\Column(length: 40)]
         public readonly string $actor,
-        /** The identifier of what was made; null where nothing was, or nothing by one name. */
-        #[ORM\Column(length: 120, nullable: true)]
-        public readonly ?string $made,
+        /** What it came to, as JSON: most often the identifier of what was made. */
+        #[ORM\Column(type: 'text')]
+        public readonly string $made,
         /** The entry of the journal that tells of it. */
         #[ORM\Column]
         public readonly int $sequence,
