@@ -113,3 +113,18 @@ it('says that somebody else answered meanwhile, and keeps what was typed', async
   await waitFor(() => expect(result.current.problem?.problem.status).toBe(409));
   expect(result.current.answers).toEqual({ nominal: '114' });
 });
+
+it('keeps what somebody else answered beside what was typed here', async () => {
+  const { result } = hook();
+  await waitFor(() => expect(result.current.draft).toBeDefined());
+  respond = () => bad({ status: 409, detail: 'answered elsewhere meanwhile' });
+  server.GET.mockImplementation(() =>
+    Promise.resolve(good(draft(7, { reference: 'AC-02', nominal: '94', steps: { stopped: 'done' } }))),
+  );
+  act(() => result.current.put({ nominal: '114', steps: { reference: 'done' } }));
+  const both = { reference: 'AC-02', nominal: '114', steps: { stopped: 'done', reference: 'done' } };
+  await waitFor(() => expect(result.current.answers).toEqual(both));
+  respond = (put) => good(draft(put.version + 1, put.answers));
+  await act(() => result.current.again());
+  expect(sent.at(-1)).toMatchObject({ version: 7, answers: both });
+});

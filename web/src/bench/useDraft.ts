@@ -16,6 +16,14 @@ const unsent = (id: string): Answers | null => {
   }
 };
 
+/** What somebody else answered, with what this person answered in its place; steps that either confirmed stay confirmed. */
+const beside = (theirs: Answers, own: Partial<Answers>): Answers => ({
+  ...theirs,
+  ...own,
+  ...(own.steps ? { steps: { ...theirs.steps, ...own.steps } } : {}),
+  ...(own.stepReasons ? { stepReasons: { ...theirs.stepReasons, ...own.stepReasons } } : {}),
+});
+
 /**
  * A half-done check. Every answer goes to the server at once; what has not arrived is kept in the browser as well and
  * sent when the server answers again, so that neither a closed lid nor a restarted server loses anything.
@@ -35,6 +43,8 @@ export function useDraft(id: string) {
   const sending = useRef<Promise<void> | null>(null);
   const next = useRef<Answers | null>(null);
   const latest = useRef<Answers | null>(answers);
+  /** What was answered here since the server had all of it. */
+  const mine = useRef<Partial<Answers>>(answers ?? {});
   const data = query.data;
 
   useEffect(() => {
@@ -44,6 +54,7 @@ export function useDraft(id: string) {
   }, [data]);
 
   const drain = useCallback(async () => {
+    const waits = () => next.current !== null;
     for (let body = next.current; body !== null; body = next.current) {
       next.current = null;
       try {
@@ -56,13 +67,25 @@ export function useDraft(id: string) {
         version.current = draft.version;
         cache.setQueryData(['draft', id], draft);
         window.localStorage.removeItem(kept(id));
+        if (!waits()) {
+          mine.current = {};
+        }
         setProblem(null);
       } catch (refused) {
-        // What was typed waits for the next try; where somebody else answered meanwhile, theirs is fetched first.
+        // What was typed waits for the next try; where somebody else answered meanwhile, theirs is fetched and stays beside it.
         next.current ??= body;
         setProblem(refused instanceof Refusal ? refused : null);
         if (refused instanceof Refusal && refused.problem.status === 409) {
           await cache.invalidateQueries({ queryKey: ['draft', id] });
+          const theirs = cache.getQueryData<Draft>(['draft', id]);
+          if (theirs) {
+            version.current = Math.max(version.current, theirs.version);
+            const both = beside(theirs.answers, mine.current);
+            latest.current = both;
+            next.current = both;
+            window.localStorage.setItem(kept(id), JSON.stringify(both));
+            setAnswers(both);
+          }
         }
         break;
       }
@@ -82,6 +105,7 @@ export function useDraft(id: string) {
       const all = { ...(latest.current ?? data?.answers ?? {}), ...change };
       latest.current = all;
       next.current = all;
+      mine.current = { ...mine.current, ...change };
       window.localStorage.setItem(kept(id), JSON.stringify(all));
       setAnswers(all);
       void send();
