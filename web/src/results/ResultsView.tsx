@@ -321,7 +321,7 @@ function Line({ row, columns }: { row: Row; columns: string[] }) {
             </div>
           </>
         ) : (
-          <span style={{ color: ink.soft }}>not yet</span>
+          <span style={{ color: ink.soft, whiteSpace: 'nowrap' }}>not yet</span>
         )}
       </td>
     </>
