@@ -55,7 +55,7 @@ final class StaleTest extends ApiTestCase
     #[DataProvider('demos')]
     public function testWhatIsKeptIsWhatTheEvidenceSays(string $file): void
     {
-        $changes = self::asked('FOOTNOTE_DRILL', 8);
+        $changes = self::asked('FOOTNOTE_DRILL', 6);
         mt_srand(self::asked('FOOTNOTE_SEED', 20261128) + crc32(basename($file)));
         $record = json_decode((string) file_get_contents($file), true, 64, \JSON_THROW_ON_ERROR);
         self::assertIsArray($record);

@@ -84,7 +84,7 @@ final class TogetherTest extends TestCase
                 usleep(50000);
             }
             $asked = getenv('FOOTNOTE_DRILL');
-            $seconds = \is_string($asked) && is_numeric($asked) ? $asked : '4';
+            $seconds = \is_string($asked) && is_numeric($asked) ? $asked : '3';
             exec(
                 \sprintf('node %s http://127.0.0.1:%d %s 2>&1', escapeshellarg($root.'/tools/drill/together.mjs'), $port, $seconds),
                 $out,
