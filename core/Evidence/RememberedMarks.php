@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Evidence;
 
+use Footnote\Core\Quantity\Span;
+
 /** Marks of evidence that does not change; beyond those that somebody else keeps, where they hold. */
 final class RememberedMarks implements Marks
 {
@@ -31,7 +33,7 @@ final class RememberedMarks implements Marks
 
         return $marks[$low - 1] ?? $this->kept?->last(
             $of,
-            $this->changed === null ? $until : min($until, $this->changed->modify('-1 microsecond')),
+            $this->changed === null ? $until : min($until, Span::shift($this->changed, -1e-6)),
         );
     }
 

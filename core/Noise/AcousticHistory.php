@@ -13,6 +13,7 @@ use Footnote\Core\Evidence\Tally;
 use Footnote\Core\Evidence\Tallying;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\UnitTrend;
+use Footnote\Core\Quantity\Span;
 
 /** What a unit's checks over months say: the most it ever drifted, and what adjusting has added up to. */
 final readonly class AcousticHistory
@@ -52,7 +53,7 @@ final readonly class AcousticHistory
         $all = $this->tally->adjustments;
         $then = $certified === null
             ? new AdjustmentSum()
-            : Tallying::upTo($certified->modify('-1 microsecond'), new AcousticFold(), $this->timeline)->adjustments;
+            : Tallying::upTo(Span::shift($certified, -1e-6), new AcousticFold(), $this->timeline)->adjustments;
         $count = $all->count - $then->count;
         if ($count <= 0) {
             return null;

@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\Core\Evidence\Mark;
+use Footnote\Core\Evidence\MarkOf;
+use Footnote\Core\Evidence\Marks;
+use Footnote\Core\Evidence\RecallTaken;
+use Footnote\Core\Evidence\RememberedMarks;
 use Footnote\Core\Judgement\Assessment;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -45,6 +50,30 @@ final class ClockChangeTest extends TestCase
             );
         }
         self::assertSame($utc->verdict, $here->verdict);
+    }
+
+    /** What is kept of a unit is taken up to the last moment before a change of its evidence, not an hour beside it. */
+    #[DataProvider('changes')]
+    public function testMarksAreTakenUpToTheMomentBefore(string $zone, string $change): void
+    {
+        $at = new \DateTimeImmutable($change, new \DateTimeZone('UTC'));
+        $kept = new class implements Marks {
+            public ?\DateTimeImmutable $asked = null;
+
+            public function last(MarkOf $of, \DateTimeImmutable $until): ?Mark
+            {
+                $this->asked = $until;
+
+                return null;
+            }
+
+            public function keep(MarkOf $of, Mark $mark): void
+            {
+            }
+        };
+        $marks = new RememberedMarks($kept, $at->setTimezone(new \DateTimeZone($zone)));
+        self::assertNull($marks->last(new MarkOf('f', '', RecallTaken::Whole), $at->modify('+1 hour')));
+        self::assertSame($at->modify('-1 microsecond')->format('Uu'), $kept->asked?->format('Uu'));
     }
 
     /** Six hours around the change, with an hour across it left out. */

@@ -128,6 +128,22 @@ final class HouseTest extends TestCase
         }
     }
 
+    /** In a named zone a relative time follows the wall clock over a change of it: time is shifted by Span, which counts it in UTC. */
+    public function testTheCoreShiftsTimeInOnePlace(): void
+    {
+        $root = \dirname(__DIR__, 2);
+        $shifting = array_filter(
+            array_keys(House::read($root)->files()),
+            static fn (string $file): bool => str_starts_with($file, 'core/')
+                && preg_match(
+                    '/->(?:modify|add|sub)\(\s*(?:\\\\?sprintf|[\'"]|\$seconds|new)/',
+                    (string) file_get_contents($root.'/'.$file),
+                ) === 1,
+        );
+        // The stamp of a log with the part of its second, as it was written.
+        self::assertSame(['core/Log/LogReader.php', 'core/Quantity/Span.php'], array_values($shifting));
+    }
+
     /** More than seven values in a row tell that a value is missing. */
     public function testAConstructorTakesSevenValuesAtMost(): void
     {

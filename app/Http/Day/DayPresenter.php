@@ -16,6 +16,7 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\UnusableBecause;
 use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Quantity\Span;
 
 /**
  * One day: every unit with its checks and runs along the hours, what is open, and what comes next.
@@ -177,7 +178,7 @@ final readonly class DayPresenter
         $family = $this->assessor->family($timeline->instrument->family);
         $runs = array_values(
             array_filter(
-                $timeline->runsAround($from->modify('-1 second'), $to),
+                $timeline->runsAround(Span::shift($from, -1.0), $to),
                 static fn (Run $run): bool => ($run->timing->stop ?? $run->timing->start) >= $from,
             ),
         );

@@ -11,6 +11,7 @@ use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Meter\MeterResults;
 use Footnote\Core\Meter\MeterRun;
 use Footnote\Core\Noise\Sound;
+use Footnote\Core\Quantity\Span;
 
 /** The start that was noted by hand is not the one of the file: it may be of another room. */
 final readonly class StartUnmatched implements Rule
@@ -36,7 +37,9 @@ final readonly class StartUnmatched implements Rule
         }
         $fits = null;
         $start = $case->run->timing->start;
-        foreach ($case->timeline->runsFrom($start->modify('-1 day'), $start->modify('+1 day')) as $other) {
+        // Of the same day of its site, which may have 25 hours.
+        $around = [Span::shift($start, -2 * self::DAY), Span::shift($start, 2 * self::DAY)];
+        foreach ($case->timeline->runsFrom(...$around) as $other) {
             [$hand] = self::times($other);
             if ($fits === null
                 && $hand !== null
