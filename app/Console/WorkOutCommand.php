@@ -22,6 +22,7 @@ final class WorkOutCommand extends Command
     /** Seconds between two looks where nothing waits. */
     private const PAUSE = 2;
 
+    /** Some at a time, so that what comes meanwhile does not wait for all. */
     private const AT_ONCE = 500;
 
     public function __construct(
@@ -45,7 +46,7 @@ final class WorkOutCommand extends Command
         $campaign = $input->getArgument('campaign');
         if ($campaign === null) {
             do {
-                $count = $this->whatWaits();
+                $count = $this->ledger->fillIn(self::AT_ONCE);
                 if ($count > 0 || $input->getOption('follow') !== true) {
                     $output->writeln(\sprintf('%d runs worked out.', $count));
                 }
@@ -75,17 +76,5 @@ final class WorkOutCommand extends Command
         $output->writeln(\sprintf('%d runs worked out, %.3f ms each.', \count($runs), $runs === [] ? 0.0 : $milliseconds / \count($runs)));
 
         return self::SUCCESS;
-    }
-
-    /** @return int how many were worked out: some, so that what comes meanwhile does not wait for all */
-    private function whatWaits(): int
-    {
-        $count = 0;
-        foreach ($this->ledger->waitingByPolicy(self::AT_ONCE) as $policy => $runs) {
-            $this->workings->workOut($runs, (string) $policy);
-            $count += \count($runs);
-        }
-
-        return $count;
     }
 }

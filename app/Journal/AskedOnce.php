@@ -14,14 +14,14 @@ use Symfony\Component\HttpFoundation\RequestStack;
  */
 final readonly class AskedOnce
 {
-    public const HEADER = 'X-Request-Id';
+    private const HEADER = 'X-Request-Id';
 
     public function __construct(private Connection $connection, private RequestStack $requests)
     {
     }
 
     /** @throws Problem where it is no identifier */
-    public function id(): ?string
+    private function id(): ?string
     {
         $id = $this->requests->getMainRequest()?->headers->get(self::HEADER);
         if ($id !== null && preg_match('/^[A-Za-z0-9-]{8,64}$/D', $id) !== 1) {

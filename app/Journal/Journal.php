@@ -8,6 +8,7 @@ use Doctrine\DBAL\Exception\ConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\OptimisticLockException;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\WriteLock;
 use Psr\Clock\ClockInterface;
 
 /** Makes a change and writes it down in one transaction: either both stand or neither. */
@@ -19,6 +20,7 @@ final readonly class Journal
         private EntityManagerInterface $entities,
         private ClockInterface $clock,
         private AskedOnce $asked,
+        private WriteLock $lock,
     ) {
     }
 
@@ -37,7 +39,7 @@ final readonly class Journal
         $connection = $this->entities->getConnection();
         $connection->beginTransaction();
         try {
-            $this->hold();
+            $this->lock->take();
             $before = $this->asked->before($actor, $kind);
             if ($before !== null) {
                 $connection->rollBack();
@@ -62,12 +64,6 @@ final readonly class Journal
                 ? new Problem(409, 'Somebody else kept the same, or changed it, meanwhile. Look at it again; nothing was changed.')
                 : $problem;
         }
-    }
-
-    /** A write that changes nothing takes SQLite's write lock now; on other databases a lock on the last row does. */
-    private function hold(): void
-    {
-        $this->entities->getConnection()->executeStatement('UPDATE journal_head SET sequence = sequence WHERE id = 1');
     }
 
     /** @param array<string, mixed> $payload */

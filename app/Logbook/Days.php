@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook;
 
 use Doctrine\DBAL\Connection;
+use Footnote\App\Storage\Moments;
 
 /** Which days hold something. */
 final readonly class Days
@@ -15,7 +16,7 @@ final readonly class Days
 
     public function hasEvidence(\DateTimeImmutable $from, \DateTimeImmutable $to): bool
     {
-        $values = [self::second($from), self::second($to)];
+        $values = [Moments::second($from), Moments::second($to)];
         foreach ([
             'SELECT 1 FROM check_record WHERE checked_at >= ? AND checked_at < ? LIMIT 1',
             'SELECT 1 FROM run WHERE started_at >= ? AND started_at < ? LIMIT 1',
@@ -32,12 +33,11 @@ final readonly class Days
     public function unitsBetween(\DateTimeImmutable $from, \DateTimeImmutable $to): array
     {
         $units = [];
-        $seconds = [self::second($from), self::second($to)];
         foreach ([
-            ['SELECT DISTINCT instrument_id FROM check_record WHERE checked_at >= ? AND checked_at < ?', $seconds],
-            ['SELECT DISTINCT instrument_id FROM run_state WHERE (stopped_at IS NULL OR stopped_at >= ?) AND started_at < ?', $seconds],
-        ] as [$sql, $values]) {
-            foreach ($this->connection->fetchFirstColumn($sql, $values) as $unit) {
+            'SELECT DISTINCT instrument_id FROM check_record WHERE checked_at >= ? AND checked_at < ?',
+            'SELECT DISTINCT instrument_id FROM run_state WHERE (stopped_at IS NULL OR stopped_at >= ?) AND started_at < ?',
+        ] as $sql) {
+            foreach ($this->connection->fetchFirstColumn($sql, [Moments::second($from), Moments::second($to)]) as $unit) {
                 $units['='.(\is_string($unit) ? $unit : '')] = true;
             }
         }
@@ -52,26 +52,21 @@ final readonly class Days
         foreach ($this->connection->fetchAllNumeric(
             'SELECT i.id, (SELECT MAX(c.checked_at) FROM check_record c WHERE c.instrument_id = i.id AND c.checked_at < ?)'
                 .' FROM instrument i',
-            [self::second($to)],
+            [Moments::second($to)],
         ) as [$unit, $at]) {
             if (\is_string($unit) && \is_string($at)) {
-                $lasts['='.$unit] = new \DateTimeImmutable($at, new \DateTimeZone('UTC'));
+                $lasts['='.$unit] = Moments::of($at);
             }
         }
 
         return $lasts;
     }
 
-    private static function second(\DateTimeImmutable $moment): string
-    {
-        return $moment->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
-    }
-
     public function lastRun(): ?\DateTimeImmutable
     {
         $latest = $this->connection->fetchOne('SELECT MAX(started_at) FROM run');
 
-        return \is_string($latest) ? new \DateTimeImmutable($latest, new \DateTimeZone('UTC')) : null;
+        return \is_string($latest) ? Moments::of($latest) : null;
     }
 
     /** @return list<string> the last days with a run or a check, as the site counts days */
@@ -81,7 +76,7 @@ final readonly class Days
         foreach (['SELECT DISTINCT started_at FROM run', 'SELECT DISTINCT checked_at FROM check_record'] as $sql) {
             foreach ($this->connection->fetchFirstColumn($sql.' ORDER BY 1 DESC LIMIT 2000') as $at) {
                 if (\is_string($at)) {
-                    $days[(new \DateTimeImmutable($at, new \DateTimeZone('UTC')))->setTimezone($zone)->format('Y-m-d')] = true;
+                    $days[Moments::of($at)->setTimezone($zone)->format('Y-m-d')] = true;
                 }
             }
         }

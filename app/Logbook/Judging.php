@@ -7,6 +7,7 @@ namespace Footnote\App\Logbook;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
+use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Moments;
@@ -18,6 +19,7 @@ use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\ShiftAssessor;
 use Footnote\Core\Judgement\Yardsticks;
+use Footnote\Core\Quantity\Span;
 use Footnote\Core\Record\AssessmentWriter;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
@@ -95,15 +97,12 @@ final class Judging
             ));
             $mates = $shifts[$key] ?? [];
             $assessment = $assessor->assess($run, $of, self::among($mates, $timeline));
-            $seen = [];
-            foreach ([$state['instrument'], ...array_column($mates, 1)] as $unit) {
-                $seen['='.$unit] = $versions['='.$unit] ?? 0;
-            }
+            $units = array_map(static fn (string $unit): string => '='.$unit, [$state['instrument'], ...array_column($mates, 1)]);
             $judged[] = Judged::of(
                 $assessment,
                 $this->writer->write($assessment),
                 $assessor->reaches(),
-                new Seen($state['version'], $state['campaignVersion'], $state['settled'], $seen),
+                self::seen($state, $units, $versions),
             );
         }
 
@@ -138,16 +137,12 @@ final class Judging
                 $units[] = substr($key, 1);
             }
         }
-        $versions = $this->versions(array_values(array_unique($units)));
+        $versions = $this->versions($units);
         $now = [];
         foreach ($judged as $one) {
             $state = $states['='.$one->run] ?? null;
             if ($state !== null) {
-                $seen = [];
-                foreach (array_keys($one->seen->units) as $key) {
-                    $seen[$key] = $versions[$key] ?? 0;
-                }
-                $now['='.$one->run] = new Seen($state['version'], $state['campaignVersion'], $state['settled'], $seen);
+                $now['='.$one->run] = self::seen($state, array_keys($one->seen->units), $versions);
             }
         }
 
@@ -155,11 +150,26 @@ final class Judging
     }
 
     /**
+     * @param array{version: int, settled: string, campaignVersion: int} $state    of a run
+     * @param list<string>                                               $units    = and their identifiers
+     * @param array<string, int>                                         $versions of units; one without evidence has none
+     */
+    private static function seen(array $state, array $units, array $versions): Seen
+    {
+        $seen = [];
+        foreach ($units as $unit) {
+            $seen[$unit] = $versions[$unit] ?? 0;
+        }
+
+        return new Seen($state['version'], $state['campaignVersion'], $state['settled'], $seen);
+    }
+
+    /**
      * @param list<string> $runs
      *
      * @return array<string, array{
      *     run: string, start: string, instrument: string, campaign: string, version: int, settled: string, campaignVersion: int,
-     * }> by = and the run, each unit's by their start
+     * }> by = and the run, by their start
      */
     private function states(array $runs): array
     {
@@ -218,20 +228,21 @@ final class Judging
         if ($starts === []) {
             return [];
         }
+        $within = 86400 * RunState::SHIFT;
         $rows = $this->connection->executeQuery(
             'SELECT r.run_id, o.run_id, o.instrument_id, r.started_at, o.started_at FROM run_state r'
                 .' JOIN run_state o ON o.shift_key = r.shift_key AND o.run_id <> r.run_id AND o.started_at BETWEEN ? AND ?'
                 ." WHERE r.run_id IN (?) AND r.shift_key <> '' ORDER BY o.started_at, o.run_id",
             [
-                Moments::text(Moments::of(min($starts))->modify('-7 days')),
-                Moments::text(Moments::of(max($starts))->modify('+7 days')),
+                Moments::text(Span::shift(Moments::of(min($starts)), -$within)),
+                Moments::text(Span::shift(Moments::of(max($starts)), $within)),
                 array_map(static fn (array $state): string => $state['run'], array_values($found)),
             ],
             [ParameterType::STRING, ParameterType::STRING, ArrayParameterType::STRING],
         )->fetchAllNumeric();
         foreach ($rows as [$run, $other, $instrument, $start, $its]) {
             \assert(\is_string($run) && \is_string($other) && \is_string($instrument) && \is_string($start) && \is_string($its));
-            if (abs(Moments::of($start)->getTimestamp() - Moments::of($its)->getTimestamp()) <= 7 * 86400) {
+            if (abs(Span::secondsBetween(Moments::of($start), Moments::of($its))) <= $within) {
                 $shifts['='.$run][] = [$other, $instrument];
             }
         }

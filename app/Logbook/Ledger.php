@@ -7,6 +7,7 @@ namespace Footnote\App\Logbook;
 use Doctrine\DBAL\Connection;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Snapshot;
+use Footnote\App\Storage\WriteLock;
 
 /**
  * The ledger: a line a run, worked out where it was not yet.
@@ -35,6 +36,7 @@ final readonly class Ledger
         private Snapshot $snapshot,
         private Workings $workings,
         private Decisions $decisions,
+        private WriteLock $lock,
     ) {
     }
 
@@ -58,7 +60,7 @@ final readonly class Ledger
             $this->workOut($missing);
         }
 
-        return $this->workings->holding(function () use ($choice, $limit, $offset, $compared): LedgerPage {
+        return $this->lock->holding(function () use ($choice, $limit, $offset, $compared): LedgerPage {
             [$found] = $this->look($choice, $limit, $offset);
             $this->workOut(array_values(array_filter($found, static fn (array $row): bool => $row['verdict'] === null)));
             [$found, $total, $waiting] = $this->look($choice, $limit, $offset);
@@ -85,18 +87,21 @@ final readonly class Ledger
                 .' ORDER BY r.started_at, r.id',
             $values,
         );
-        $count = static fn (mixed $number): int => \is_numeric($number) ? (int) $number : 0;
-        $total = $count($this->connection->fetchOne("SELECT COUNT(*) FROM run r $joins WHERE $where", $values));
+        $waiting = 0;
+        if ($choice->verdict !== '') {
+            [$any, $of] = $choice->runs();
+            $waiting = $this->count(self::STATES." WHERE $any AND w.run_id IS NULL", $of);
+        }
 
-        return [$found, $total, $choice->verdict === '' ? 0 : $this->waits($choice)];
+        return [$found, $this->count("$joins WHERE $where", $values), $waiting];
     }
 
-    private function waits(LedgerChoice $choice): int
+    /** @param list<string> $values */
+    private function count(string $which, array $values): int
     {
-        [$where, $values] = $choice->runs();
-        $waits = $this->connection->fetchOne('SELECT COUNT(*) FROM run r '.self::STATES." WHERE $where AND w.run_id IS NULL", $values);
+        $count = $this->connection->fetchOne('SELECT COUNT(*) FROM run r '.$which, $values);
 
-        return \is_numeric($waits) ? (int) $waits : 0;
+        return \is_numeric($count) ? (int) $count : 0;
     }
 
     /** @return list<array<string, mixed>> run and policy of some that wait */
@@ -111,15 +116,17 @@ final readonly class Ledger
         );
     }
 
-    /** @return array<array-key, list<string>> some of the runs that wait, by the policy of their campaign */
-    public function waitingByPolicy(int $limit): array
+    /**
+     * Works out some of the runs that wait, whatever their campaign.
+     *
+     * @return int how many there were
+     */
+    public function fillIn(int $limit): int
     {
-        $byPolicy = [];
-        foreach ($this->waiting(new LedgerChoice(), $limit) as $row) {
-            $byPolicy[Cells::text($row, 'policy_key')][] = Cells::text($row, 'id');
-        }
+        $waiting = $this->waiting(new LedgerChoice(), $limit);
+        $this->workOut($waiting);
 
-        return $byPolicy;
+        return \count($waiting);
     }
 
     /**

@@ -67,8 +67,12 @@ final readonly class Logbook
             new StoredElsewhere(
                 $this->connection,
                 $instrument,
-                fn (string $id): ?Run => $chronicle->run($id)
-                    ?? ($this->runRecord($id) === null ? null : $this->coreRun($this->runRecord($id))),
+                function (string $id) use ($chronicle): ?Run {
+                    $own = $chronicle->run($id);
+                    $record = $own === null ? $this->runRecord($id) : null;
+
+                    return $record === null ? $own : $this->coreRun($record);
+                },
             ),
             $marks,
         );

@@ -47,7 +47,7 @@ final class StoredChronicle implements Chronicle
 
     public function checksUntil(\DateTimeImmutable $moment): iterable
     {
-        foreach ($this->bySecond(self::second($moment), true) as $group) {
+        foreach ($this->bySecond(Moments::second($moment), true) as $group) {
             usort($group, static fn (Check $a, Check $b): int => [$b->at, $b->id] <=> [$a->at, $a->id]);
             foreach ($group as $check) {
                 if ($check->at <= $moment) {
@@ -59,8 +59,8 @@ final class StoredChronicle implements Chronicle
 
     public function checksFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): iterable
     {
-        foreach ($this->bySecond(self::second($from), false, $until === null ? null : self::second($until)) as $group) {
-            usort($group, static fn (Check $a, Check $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
+        foreach ($this->bySecond(Moments::second($from), false, $until === null ? null : Moments::second($until)) as $group) {
+            usort($group, Check::inOrder(...));
             foreach ($group as $check) {
                 if ($until !== null && $check->at > $until) {
                     return;
@@ -151,9 +151,9 @@ final class StoredChronicle implements Chronicle
 
     public function interventionsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): iterable
     {
-        $values = [$this->instrument, self::second($from)];
+        $values = [$this->instrument, Moments::second($from)];
         if ($until !== null) {
-            $values[] = self::second($until);
+            $values[] = Moments::second($until);
         }
         $events = [];
         foreach ($this->prepared->rows(
@@ -165,14 +165,14 @@ final class StoredChronicle implements Chronicle
                 $events[] = $event;
             }
         }
-        usort($events, static fn (Intervention $a, Intervention $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
+        usort($events, Intervention::inOrder(...));
 
         return $events;
     }
 
     public function runsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): array
     {
-        $values = [$this->instrument, self::second($from)];
+        $values = [$this->instrument, Moments::second($from)];
         if ($until !== null) {
             $values[] = Moments::text($until);
         }
@@ -188,7 +188,7 @@ final class StoredChronicle implements Chronicle
         return array_values(array_filter(
             $this->named(
                 'started_at < ? AND (stopped_at IS NULL OR stopped_at >= ?)',
-                [$this->instrument, Moments::text($until), self::second($from)],
+                [$this->instrument, Moments::text($until), Moments::second($from)],
             ),
             static fn (Run $run): bool => $run->timing->start < $until && ($run->timing->stop === null || $run->timing->stop > $from),
         ));
@@ -214,7 +214,7 @@ final class StoredChronicle implements Chronicle
         $ids = $this->prepared->column('SELECT run_id FROM run_state WHERE instrument_id = ? AND '.$where, $values);
         $this->load($ids);
         $runs = array_values(array_filter(array_map(fn (string $id): ?Run => $this->runs['='.$id] ?? null, $ids)));
-        usort($runs, static fn (Run $a, Run $b): int => [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id]);
+        usort($runs, Run::inOrder(...));
 
         return $runs;
     }
@@ -237,10 +237,5 @@ final class StoredChronicle implements Chronicle
                 }
             }
         }
-    }
-
-    private static function second(\DateTimeImmutable $moment): string
-    {
-        return substr(Moments::text($moment), 0, 19);
     }
 }

@@ -32,11 +32,9 @@ final readonly class Touches
      */
     public function unit(string $instrument, ?\DateTimeImmutable $since): void
     {
-        $this->states(
-            "instrument_id = ? AND settled_until >= ? AND settled_until <> '".RunState::UNKNOWN."'",
-            [$instrument, $since === null ? '' : Moments::text($since)],
-        );
-        $this->evidenceOn('?', [$instrument], $since);
+        $from = $since === null ? '' : Moments::text($since);
+        $this->states("instrument_id = ? AND settled_until >= ? AND settled_until <> '".RunState::UNKNOWN."'", [$instrument, $from]);
+        $this->evidenceOn('?', [$instrument], '?', $from);
     }
 
     /**
@@ -60,11 +58,7 @@ final readonly class Touches
             "instrument_id IN ($leaning) AND settled_until >= ({$first}run_state.instrument_id)",
             [$reference, $reference],
         );
-        $this->connection->executeStatement(
-            "DELETE FROM check_mark WHERE instrument_id IN ($leaning) AND marked_at >= ({$first}check_mark.instrument_id)",
-            [$reference, $reference],
-        );
-        $this->evidenceOn($leaning, [$reference], new \DateTimeImmutable(Moments::ENDLESS));
+        $this->evidenceOn($leaning, [$reference], "({$first}check_mark.instrument_id)", $reference);
     }
 
     /**
@@ -144,13 +138,12 @@ final readonly class Touches
         $this->entities->flush();
         $this->connection->executeStatement(self::TOUCH.$which, $values);
         $platform = $this->connection->getDatabasePlatform();
-        // A shift is judged by its times; within a week of a run lies every one that can share it.
         $this->connection->executeStatement(
             self::TOUCH.'version <> '.self::VERSION.' AND shift_key IN (SELECT t.shift_key FROM run_state t WHERE t.version = '
                 .self::VERSION." AND t.shift_key <> '') AND EXISTS (SELECT 1 FROM run_state t"
                 .' WHERE t.version = '.self::VERSION.' AND t.shift_key = run_state.shift_key'
                 .' AND '.self::days($platform instanceof SQLitePlatform, 't.started_at', 'run_state.started_at')
-                .' <= 7)',
+                .' <= '.RunState::SHIFT.')',
         );
     }
 
@@ -164,9 +157,11 @@ final readonly class Touches
 
     /**
      * @param string       $units  a list of units, or a query of them
-     * @param list<string> $values
+     * @param list<string> $values of it
+     * @param string       $since  since when their marks hold no more: a moment, or a query of it
+     * @param string       $value  of it
      */
-    private function evidenceOn(string $units, array $values, ?\DateTimeImmutable $since): void
+    private function evidenceOn(string $units, array $values, string $since, string $value): void
     {
         $this->connection->executeStatement(
             'INSERT INTO instrument_state (instrument_id, version) SELECT i.id, '.self::VERSION." FROM instrument i WHERE i.id IN ($units)"
@@ -174,8 +169,8 @@ final readonly class Touches
             $values,
         );
         $this->connection->executeStatement(
-            "DELETE FROM check_mark WHERE instrument_id IN ($units) AND marked_at >= ?",
-            [...$values, $since === null ? '' : Moments::text($since)],
+            "DELETE FROM check_mark WHERE instrument_id IN ($units) AND marked_at >= $since",
+            [...$values, $value],
         );
     }
 }

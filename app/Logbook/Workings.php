@@ -11,6 +11,7 @@ use Doctrine\DBAL\Statement;
 use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\WriteLock;
 
 /** Works runs out when asked, and keeps what was worked out for as long as nothing that it rests on has changed. */
 final readonly class Workings
@@ -33,7 +34,7 @@ final readonly class Workings
 
     private const SETTLE = 'UPDATE run_state SET settled_until = ? WHERE run_id = ? AND (settled_until = ? OR settled_until < ?)';
 
-    public function __construct(private Connection $connection, private Judging $judging)
+    public function __construct(private Connection $connection, private Judging $judging, private WriteLock $lock)
     {
     }
 
@@ -121,11 +122,9 @@ final readonly class Workings
                 [$kept, $some] = $this->keep($this->judging->judge($some, $policy), $policy);
             }
             if ($some !== []) {
-                $kept = $this->connection->transactional(function () use ($some, $policy): array {
-                    $this->hold();
-
-                    return $this->keep($this->judging->judge($some, $policy), $policy)[0];
-                });
+                $kept = $this->lock->holding(
+                    fn (): array => $this->keep($this->judging->judge($some, $policy), $policy)[0],
+                );
             }
         }
 
@@ -137,7 +136,7 @@ final readonly class Workings
      *
      * @return list<string> those of which nothing is kept that counts, by their start: runs of one shift lie near each other
      */
-    public function missing(array $runs, string $policy): array
+    private function missing(array $runs, string $policy): array
     {
         $missing = [];
         foreach (array_chunk($runs, 500) as $some) {
@@ -155,30 +154,6 @@ final readonly class Workings
     }
 
     /**
-     * While the logbook is held still.
-     *
-     * @template T
-     *
-     * @param \Closure(): T $do
-     *
-     * @return T
-     */
-    public function holding(\Closure $do): mixed
-    {
-        return $this->connection->transactional(function () use ($do): mixed {
-            $this->hold();
-
-            return $do();
-        });
-    }
-
-    /** Takes the lock for writing before anything is read. */
-    private function hold(): void
-    {
-        $this->connection->executeStatement('UPDATE journal_head SET sequence = sequence WHERE id = 1');
-    }
-
-    /**
      * Keeps what still holds.
      *
      * @param array{list<Judged>, list<StoredMarks>} $worked
@@ -189,8 +164,7 @@ final readonly class Workings
     {
         [$judged, $marks] = $worked;
 
-        return $this->connection->transactional(function () use ($judged, $marks, $policy): array {
-            $this->hold();
+        return $this->lock->holding(function () use ($judged, $marks, $policy): array {
             $now = $this->judging->now($judged);
             $kept = array_values(array_filter(
                 $judged,

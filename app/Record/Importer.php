@@ -108,12 +108,10 @@ final readonly class Importer
             $this->touches->logsOf($unit);
         }
         $this->touches->runs(array_map(static fn (RunState $run): string => $run->run, $runs));
-        $media = array_map(static fn (RunState $run): ?string => $run->medium(), $runs);
-        $this->touches->media(array_values(array_filter($media, \is_string(...))));
         if ($fields->objects('blanks') !== []) {
             $this->touches->campaign($fields->object('campaign')->id('code'));
         }
-        $media = [];
+        $media = array_values(array_filter(array_map(static fn (RunState $run): ?string => $run->medium(), $runs), \is_string(...)));
         foreach ($fields->objects('laboratory') as $report) {
             foreach ($report->objects('rows') as $row) {
                 $media[] = $row->text('medium');

@@ -15,6 +15,12 @@ final class Moments
         return $moment->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u');
     }
 
+    /** The second it lies in, as moments of evidence are kept. */
+    public static function second(\DateTimeImmutable $moment): string
+    {
+        return substr(self::text($moment), 0, 19);
+    }
+
     public static function of(string $text): \DateTimeImmutable
     {
         return new \DateTimeImmutable($text, new \DateTimeZone('UTC'));

@@ -45,10 +45,28 @@ final readonly class Bracket
         return array_values(array_filter([$this->pre, ...$this->between, $this->post]));
     }
 
+    /**
+     * What was done to the unit of one kind between its ends; while it is open, up to the last stop.
+     *
+     * @return list<Intervention>
+     */
+    public function done(InterventionKind $kind, Timeline $timeline): array
+    {
+        $done = [];
+        $end = $this->post->at ?? $this->stop();
+        foreach ($this->pre === null ? [] : $timeline->interventionsFrom($this->pre->at, $end) as $event) {
+            if ($event->kind === $kind && $event->at > $this->pre?->at && ($this->post === null || $event->at < $end)) {
+                $done[] = $event;
+            }
+        }
+
+        return $done;
+    }
+
     /** Up to where evidence bears on it: its end, what broke it, or, while it is open, whatever comes. */
     public function end(): \DateTimeImmutable
     {
-        $end = $this->post->at ?? $this->search->brokenAfter->at ?? new \DateTimeImmutable('9999-12-31T00:00:00Z');
+        $end = $this->post->at ?? $this->search->brokenAfter->at ?? new \DateTimeImmutable(Timeline::END);
 
         return max($end, $this->run->timing->stop ?? $end);
     }

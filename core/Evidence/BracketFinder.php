@@ -223,7 +223,7 @@ final readonly class BracketFinder
                 $sharing[] = $other;
             }
         }
-        usort($sharing, static fn (Run $a, Run $b): int => [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id]);
+        usort($sharing, Run::inOrder(...));
 
         return $sharing;
     }

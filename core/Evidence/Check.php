@@ -39,4 +39,10 @@ final readonly class Check
     {
         return $this->walk->steps[$id] ?? null;
     }
+
+    /** As they follow each other; of one moment by identifier. */
+    public static function inOrder(self $a, self $b): int
+    {
+        return [$a->at, $a->id] <=> [$b->at, $b->id];
+    }
 }

@@ -40,12 +40,11 @@ final readonly class CheckHistory
     {
         $points = [];
         $leftBy = null;
-        foreach ($timeline->checks() as $check) {
-            if ($check->at > $until) {
-                break;
-            }
+        foreach ($timeline->checksFrom(new \DateTimeImmutable(Timeline::BEGINNING), $until) as $check) {
             [$point, $leftBy] = $this->next($leftBy, $check, $timeline);
-            $points = $point === null ? $points : [...$points, $point];
+            if ($point !== null) {
+                $points[] = $point;
+            }
         }
 
         return $points;

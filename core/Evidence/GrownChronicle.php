@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Footnote\Core\Evidence;
 
 /** Another's, with a check that is not accepted yet; it takes the place of one of the same identifier. */
-final readonly class GrownChronicle implements Chronicle
+final readonly class GrownChronicle extends OfAnother
 {
-    public function __construct(private Chronicle $of, private Check $more)
+    public function __construct(Chronicle $of, private Check $more)
     {
+        parent::__construct($of);
     }
 
     public function checksUntil(\DateTimeImmutable $moment): iterable
@@ -50,28 +51,8 @@ final readonly class GrownChronicle implements Chronicle
         return $id === $this->more->id ? $this->more : $this->of->check($id);
     }
 
-    public function interventionsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): iterable
-    {
-        return $this->of->interventionsFrom($from, $until);
-    }
-
-    public function runsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): array
-    {
-        return $this->of->runsFrom($from, $until);
-    }
-
-    public function runsAround(\DateTimeImmutable $from, \DateTimeImmutable $until): array
-    {
-        return $this->of->runsAround($from, $until);
-    }
-
-    public function run(string $id): ?Run
-    {
-        return $this->of->run($id);
-    }
-
     private function order(Check $check): int
     {
-        return [$check->at, $check->id] <=> [$this->more->at, $this->more->id];
+        return Check::inOrder($check, $this->more);
     }
 }

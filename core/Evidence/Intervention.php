@@ -22,4 +22,10 @@ final readonly class Intervention
     {
         return ($this->channel === null || $this->channel === $channel) && $this->kind->breaks($parameter);
     }
+
+    /** As they follow each other; of one moment by identifier. */
+    public static function inOrder(self $a, self $b): int
+    {
+        return [$a->at, $a->id] <=> [$b->at, $b->id];
+    }
 }

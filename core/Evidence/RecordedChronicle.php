@@ -32,9 +32,9 @@ final readonly class RecordedChronicle implements Chronicle
      */
     public function __construct(array $checks, array $interventions, array $runs)
     {
-        usort($checks, static fn (Check $a, Check $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
-        usort($interventions, static fn (Intervention $a, Intervention $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
-        usort($runs, static fn (Run $a, Run $b): int => [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id]);
+        usort($checks, Check::inOrder(...));
+        usort($interventions, Intervention::inOrder(...));
+        usort($runs, Run::inOrder(...));
         $this->checks = $checks;
         $this->interventions = $interventions;
         $this->runs = $runs;

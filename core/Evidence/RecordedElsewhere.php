@@ -16,7 +16,7 @@ final readonly class RecordedElsewhere implements Elsewhere
      */
     public function __construct(array $runs = [], private array $units = [])
     {
-        usort($runs, static fn (Run $a, Run $b): int => [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id]);
+        usort($runs, Run::inOrder(...));
         $this->runs = $runs;
     }
 

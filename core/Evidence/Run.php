@@ -88,4 +88,10 @@ final readonly class Run
     {
         return $this->timing->clockOffset === null ? $unitTime : Span::shift($unitTime, -$this->timing->clockOffset);
     }
+
+    /** As they follow each other; of one moment by identifier. */
+    public static function inOrder(self $a, self $b): int
+    {
+        return [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id];
+    }
 }

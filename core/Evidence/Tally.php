@@ -22,6 +22,17 @@ final readonly class Tally
     ) {
     }
 
+    /** @param array<int|string, MetReference> $met all that was met, by the name it is known by */
+    public function meeting(array $met): self
+    {
+        return new self($this->leftBy, $this->largest, $this->adjustments, $met, $this->curve);
+    }
+
+    public function drawnBy(string $check): self
+    {
+        return new self($this->leftBy, $this->largest, $this->adjustments, $this->met, $check);
+    }
+
     /** @return array<string, mixed> plain, for whoever keeps it */
     public function toArray(): array
     {

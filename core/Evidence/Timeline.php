@@ -208,7 +208,7 @@ final readonly class Timeline
         foreach ([$check->reference, ...$check->content->leansOn()] as $id) {
             $reference = $id === null ? null : $this->reference($id);
             if ($reference !== null) {
-                $found[$reference->id] = $reference;
+                $found['='.$reference->id] = $reference;
             }
         }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Evidence;
 
 /** Another's checks told differently: in the zone of a site, or as those of one channel, to which some are nothing. */
-final readonly class ToldChronicle implements Chronicle
+final readonly class ToldChronicle extends OfAnother
 {
     /** @var \WeakMap<Check, object> each as it was told, so that it is told once */
     private \WeakMap $told;
@@ -14,8 +14,9 @@ final readonly class ToldChronicle implements Chronicle
      * @param \Closure(Check): ?Check       $tell    null: a check that is none to it
      * @param \Closure(Intervention): bool $touches
      */
-    public function __construct(private Chronicle $of, private \Closure $tell, private \Closure $touches)
+    public function __construct(Chronicle $of, private \Closure $tell, private \Closure $touches)
     {
+        parent::__construct($of);
         $this->told = new \WeakMap();
     }
 
@@ -53,21 +54,6 @@ final readonly class ToldChronicle implements Chronicle
                 yield $event;
             }
         }
-    }
-
-    public function runsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): array
-    {
-        return $this->of->runsFrom($from, $until);
-    }
-
-    public function runsAround(\DateTimeImmutable $from, \DateTimeImmutable $until): array
-    {
-        return $this->of->runsAround($from, $until);
-    }
-
-    public function run(string $id): ?Run
-    {
-        return $this->of->run($id);
     }
 
     private function told(Check $check): ?Check

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Footnote\Core\Evidence;
 
 /** Another's, noting how far it was asked. */
-final readonly class WatchedChronicle implements Chronicle
+final readonly class WatchedChronicle extends OfAnother
 {
-    public function __construct(private Chronicle $of, private Reach $reach)
+    public function __construct(Chronicle $of, private Reach $reach)
     {
+        parent::__construct($of);
     }
 
     public function checksUntil(\DateTimeImmutable $moment): iterable
@@ -30,11 +31,6 @@ final readonly class WatchedChronicle implements Chronicle
         if ($until === null) {
             $this->reach->noteEnd();
         }
-    }
-
-    public function check(string $id): ?Check
-    {
-        return $this->of->check($id);
     }
 
     public function interventionsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): iterable
@@ -63,10 +59,5 @@ final readonly class WatchedChronicle implements Chronicle
         $this->reach->note($until);
 
         return $this->of->runsAround($from, $until);
-    }
-
-    public function run(string $id): ?Run
-    {
-        return $this->of->run($id);
     }
 }

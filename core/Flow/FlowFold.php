@@ -37,7 +37,7 @@ final readonly class FlowFold implements Fold
             && $check->content->readings->points !== []
             && $this->usability->whyUnusable($check, $timeline) === [];
 
-        return $draws ? new Tally($next->leftBy, $next->largest, $next->adjustments, $next->met, $check->id) : $next;
+        return $draws ? $next->drawnBy($check->id) : $next;
     }
 
     /** @return CheckHistory<Figure> flows in L/min, drift in percent */

@@ -43,9 +43,8 @@ final readonly class GasFold implements Fold
             return $next;
         }
         $id = $check->reference ?? '';
-        $met = [...$next->met, '='.$id => new MetReference($id, $label->toFloat())];
 
-        return new Tally($next->leftBy, $next->largest, $next->adjustments, $met, $next->curve);
+        return $next->meeting([...$next->met, '='.$id => new MetReference($id, $label->toFloat())]);
     }
 
     /** @return CheckHistory<float> deviations of the span in % of the label */

@@ -176,21 +176,7 @@ final readonly class GasResponse
      */
     public static function rezeroed(Bracket $bracket, Timeline $timeline): array
     {
-        $pre = $bracket->pre;
-        if ($pre === null) {
-            return [];
-        }
-        $end = $bracket->post->at ?? $bracket->stop();
-        $rezeroed = [];
-        foreach ($timeline->interventionsFrom($pre->at, $end) as $event) {
-            if ($event->kind === GasIntervention::Rezeroed
-                && $event->at > $pre->at
-                && ($bracket->post === null || $event->at < $end)) {
-                $rezeroed[] = $event;
-            }
-        }
-
-        return $rezeroed;
+        return $bracket->done(GasIntervention::Rezeroed, $timeline);
     }
 
     /**

@@ -33,12 +33,12 @@ final readonly class Foresight
         foreach ($parts as $part) {
             $finder = new BracketFinder($family->usability(), $part->channel, $family->bracketRestsOn());
             foreach (self::since(self::closing($part, $family), $part) as $run) {
-                if (!isset($open[$run->id]) && $finder->find($run, $part)->state() === BracketState::Open) {
-                    $open[$run->id] = $run;
+                if (!isset($open['='.$run->id]) && $finder->find($run, $part)->state() === BracketState::Open) {
+                    $open['='.$run->id] = $run;
                 }
             }
         }
-        usort($open, static fn (Run $a, Run $b): int => [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id]);
+        usort($open, Run::inOrder(...));
 
         return $open;
     }

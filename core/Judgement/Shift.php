@@ -38,7 +38,7 @@ final readonly class Shift
             }
         }
         $runs = array_values($runs);
-        usort($runs, static fn (Run $a, Run $b): int => [$a->timing->start, $a->id] <=> [$b->timing->start, $b->id]);
+        usort($runs, Run::inOrder(...));
         if ($own->day->shift !== null) {
             return new self($runs, []);
         }

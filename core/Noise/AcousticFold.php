@@ -31,15 +31,9 @@ final readonly class AcousticFold implements Fold
         $next = $this->history->add($tally, $check, $timeline);
         $content = $check->content;
 
-        return !$content instanceof AcousticCheck
-            ? $next
-            : new Tally(
-                $next->leftBy,
-                $next->largest,
-                $next->adjustments,
-                $next->met + ToneLevels::at($check, $content, $timeline->referenceOf($check)),
-                $next->curve,
-            );
+        return $content instanceof AcousticCheck
+            ? $next->meeting($next->met + ToneLevels::at($check, $content, $timeline->referenceOf($check)))
+            : $next;
     }
 
     /** @return CheckHistory<float> offsets in dB */

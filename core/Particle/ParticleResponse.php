@@ -87,21 +87,9 @@ final readonly class ParticleResponse
      */
     public static function rezeroed(Bracket $bracket, Timeline $timeline): array
     {
-        $pre = $bracket->pre;
-        if ($pre === null || $timeline->instrument->traits->text('kind') !== ParticleFormat::PHOTOMETER) {
-            return [];
-        }
-        $end = $bracket->post->at ?? $bracket->stop();
-        $rezeroed = [];
-        foreach ($timeline->interventionsFrom($pre->at, $end) as $event) {
-            if ($event->kind === ParticleIntervention::Rezeroed
-                && $event->at > $pre->at
-                && ($bracket->post === null || $event->at < $end)) {
-                $rezeroed[] = $event;
-            }
-        }
-
-        return $rezeroed;
+        return $timeline->instrument->traits->text('kind') === ParticleFormat::PHOTOMETER
+            ? $bracket->done(ParticleIntervention::Rezeroed, $timeline)
+            : [];
     }
 
     /**

@@ -49,10 +49,12 @@ final readonly class UnitLinePresenter
         $point = $last === null
             ? null
             : $this->assessor->family($timeline->instrument->family)->bench()->lastPoint($timeline, $last->at);
+        $open = $this->foresight->openRuns($timeline);
+        $running = $timeline->runningRuns();
         $started = static fn (Run $run): array => ['id' => $run->id, 'start' => $run->timing->start->format(\DATE_ATOM)];
 
         return [
-            'unit' => $this->units->unit($timeline),
+            'unit' => $this->units->shown($timeline, $open, $running),
             'lastCheck' => $last === null ? null : [
                 'id' => $last->id,
                 'at' => $last->at->format(\DATE_ATOM),
@@ -60,8 +62,8 @@ final readonly class UnitLinePresenter
                 'when' => $last->at->format('Y-m-d').($last->at->format('H') < 12 ? ' morning' : ' afternoon'),
                 'drift' => $point?->check === $last->id ? $point->drift : null,
             ],
-            'hold' => array_map($started, $this->foresight->openRuns($timeline)),
-            'running' => array_map($started, $timeline->runningRuns()),
+            'hold' => array_map($started, $open),
+            'running' => array_map($started, $running),
         ];
     }
 }

@@ -25,9 +25,17 @@ final readonly class UnitPresenter
     /** @return array<string, mixed> */
     public function unit(Timeline $timeline): array
     {
-        $open = $this->foresight->openRuns($timeline);
-        $running = $timeline->runningRuns();
+        return $this->shown($timeline, $this->foresight->openRuns($timeline), $timeline->runningRuns());
+    }
 
+    /**
+     * @param list<Run> $open    whose bracket the next check can still close
+     * @param list<Run> $running
+     *
+     * @return array<string, mixed>
+     */
+    public function shown(Timeline $timeline, array $open, array $running): array
+    {
         return [
             'id' => $timeline->instrument->id,
             'model' => $timeline->instrument->model,

@@ -24,6 +24,9 @@ class RunState
     /** Nobody judged it since evidence came. */
     public const UNKNOWN = '~';
 
+    /** Days around a run in which every run lies that can share its shift. */
+    public const SHIFT = 7;
+
     /** The true time of its stop; null while it runs. */
     #[ORM\Column(name: 'stopped_at', length: 26, nullable: true)]
     private ?string $stoppedAt = null;

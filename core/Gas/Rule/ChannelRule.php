@@ -49,8 +49,11 @@ abstract readonly class ChannelRule implements Rule
             array_values(array_filter([$search->brokenBefore?->evidence, $search->brokenAfter?->evidence], \is_string(...))),
         );
         $passed = array_map(static fn (PassedOver $one): Check => $one->check, $search->passedOver);
-        $looked = array_column(array_filter([...$broke, ...$passed, ...$case->checks()]), null, 'id');
-        usort($looked, static fn (Check $a, Check $b): int => [$a->at, $a->id] <=> [$b->at, $b->id]);
+        $looked = [];
+        foreach (array_filter([...$broke, ...$passed, ...$case->checks()]) as $check) {
+            $looked['='.$check->id] = $check;
+        }
+        usort($looked, Check::inOrder(...));
 
         return $looked;
     }
