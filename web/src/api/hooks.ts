@@ -1,4 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { afterEvidence, answer, api, Refusal } from './client';
 
 export const useSession = () =>
@@ -110,4 +111,12 @@ export function useChange<In, Out>(
       then?.(output, input);
     },
   });
+}
+
+/**
+ * What a form was opened on. A page asked for again behind an open form brings what another did meanwhile; it must not pass
+ * as seen by whoever is still typing.
+ */
+export function useAsOpened<T>(value: T): T {
+  return useState(value)[0];
 }

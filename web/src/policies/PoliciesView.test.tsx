@@ -119,6 +119,7 @@ const campaigns = {
       site: 'Mill',
       zone: 'UTC',
       runs: 13,
+      version: 3,
       policy: 'standard-1',
       policyChanged: true,
       criteria: [criterion, conditions('a', '20 °C')],
@@ -246,12 +247,25 @@ describe('campaigns', () => {
     type(/^Value/, '50');
     type(/^Source/, 'our own', 1);
     press('Take this limit in');
+    // Another changes them, and the page behind the form is asked for again: that is not what was seen here.
+    serve(server, {
+      '/api/policies': policies,
+      '/api/campaigns': {
+        ...campaigns,
+        campaigns: [{ ...campaigns.campaigns[0], version: 4, title: 'Renamed' }],
+      },
+      '/api/session': hygienist,
+    });
+    window.dispatchEvent(new Event('visibilitychange'));
+    expect(await screen.findByText(/Renamed, Mill/)).toBeTruthy();
     press('Measure against these');
     await waitFor(() => expect(server.POST).toHaveBeenCalled());
     const body = sent(server.POST).body as {
+      version: number;
       criteria: { id: string }[];
       limits: { id: string; quantity: string; comparator: string; unit: string }[];
     };
+    expect(body.version).toBe(3);
     expect(body.criteria.map((one) => one.id)).toEqual(['pel', 'b', 'house-85-4']);
     expect(body.limits.map((one) => one.id)).toEqual(['peak', 'half-of-it']);
     expect(body.limits[1]).toMatchObject({ quantity: 'dose:house-85-4', comparator: '>=', unit: '%' });

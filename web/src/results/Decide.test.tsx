@@ -33,16 +33,17 @@ beforeEach(() => {
   server.POST.mockResolvedValue({ data: {}, response: new Response() });
 });
 
-const ask = (kind: Deciding, decisions: Schemas['Decision'][] = []) =>
-  render(
-    <QueryClientProvider client={new QueryClient()}>
-      <Decide
-        page={page({ run: 'R-1' }, { decisions, run: { ...page({}).run, id: 'R-1' } })}
-        kind={kind}
-        onClose={closed}
-      />
-    </QueryClientProvider>,
-  );
+const dialog = (kind: Deciding, decisions: Schemas['Decision'][]) => (
+  <QueryClientProvider client={new QueryClient()}>
+    <Decide
+      page={page({ run: 'R-1' }, { decisions, run: { ...page({}).run, id: 'R-1' } })}
+      kind={kind}
+      onClose={closed}
+    />
+  </QueryClientProvider>
+);
+
+const ask = (kind: Deciding, decisions: Schemas['Decision'][] = []) => render(dialog(kind, decisions));
 
 const reason = () => screen.getByRole<HTMLTextAreaElement>('textbox', { name: /Reason/ });
 
@@ -86,6 +87,15 @@ it('keeps the reason when somebody was faster', async () => {
   await screen.findByText('H-2 has decided this result meanwhile.');
   expect(reason().value).toBe('it fell');
   expect(closed).not.toHaveBeenCalled();
+});
+
+it('does not take as seen what came in behind the open dialog', async () => {
+  const { rerender } = ask('void');
+  fireEvent.change(reason(), { target: { value: 'it fell' } });
+  rerender(dialog('void', [decision]));
+  fireEvent.click(screen.getByRole('button', { name: 'Void this result' }));
+  await waitFor(() => expect(closed).toHaveBeenCalled());
+  expect(server.POST.mock.calls[0]?.[1]).toMatchObject({ body: { after: null, reason: 'it fell' } });
 });
 
 it('offers every verdict but the proposal, and never open, to overrule', () => {

@@ -7,7 +7,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
-import { useChange } from '../api/hooks';
+import { useAsOpened, useChange } from '../api/hooks';
 import { Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 
@@ -26,7 +26,7 @@ export function Decide({
   kind: Deciding;
   onClose: () => void;
 }) {
-  const { run, assessment, decisions, digest } = page;
+  const { run, assessment, decisions, digest } = useAsOpened(page);
   const [reason, setReason] = useState('');
   const [verdict, setVerdict] = useState<Verdict | ''>('');
   const supersedes = decisions.length > 0;
