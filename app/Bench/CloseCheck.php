@@ -131,7 +131,7 @@ final readonly class CloseCheck
     /** @param array<string, mixed> $record */
     private function keep(Check $check, array $record, User $by): void
     {
-        $leaning = array_values(array_unique(array_filter([$check->reference, ...$check->content->leansOn()], \is_string(...))));
+        $leaning = $check->leansOn();
         $known = $this->logbook->references($leaning);
         foreach ($leaning as $reference) {
             if (!isset($known[$reference])) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Console;
 
 use Footnote\App\Record\Importer;
+use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\RecordFile;
 use Footnote\Core\Record\InvalidRecord;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -31,7 +32,7 @@ final class ImportCommand extends Command
         try {
             $path = $input->getArgument('file');
             $counts = $this->importer->import(RecordFile::open(\is_string($path) ? $path : '', $this->projectDir), 'console');
-        } catch (InvalidRecord $problem) {
+        } catch (InvalidRecord|Problem $problem) {
             $output->writeln('Nothing was imported. '.$problem->getMessage(), OutputInterface::OUTPUT_RAW);
 
             return self::INVALID;

@@ -40,19 +40,19 @@ final readonly class KeepBlank
         if (!\in_array($kind, ['field', 'media'], true)) {
             throw new InvalidRecord('/kind', 'must be field or media.');
         }
-        if ($this->entities->find(KeptBlank::class, $medium) !== null) {
-            throw Problem::field('/medium', 'is a blank already.');
-        }
-        $run = $this->runs->ofMedium($medium);
-        if ($run !== null) {
-            throw Problem::field('/medium', \sprintf('is the medium of run %s: a blank draws no air.', $run));
-        }
         $record = array_filter(
             ['medium' => $medium, 'kind' => $kind, 'note' => $told->optionalText('note') ?? ''],
             static fn (string $value): bool => $value !== '',
         );
         $journalled = ['campaign' => $campaign->id, ...$record];
         $this->journal->during($by->code, 'blank kept', $journalled, function () use ($by, $medium, $campaign, $record): void {
+            if ($this->entities->find(KeptBlank::class, $medium) !== null) {
+                throw Problem::field('/medium', 'is a blank already.');
+            }
+            $run = $this->runs->ofMedium($medium);
+            if ($run !== null) {
+                throw Problem::field('/medium', \sprintf('is the medium of run %s: a blank draws no air.', $run));
+            }
             $this->entities->persist(new KeptBlank($medium, $campaign->id, $record, $by->code, $this->clock->now()));
             $this->touches->campaign($campaign->id);
         });

@@ -7,9 +7,12 @@ namespace Footnote\App\Laboratory;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Libraries;
 use Footnote\App\Logbook\Reports;
+use Footnote\App\Logbook\Row\LaboratoryReport;
+use Footnote\App\Logbook\Row\LaboratoryRow;
 use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\Staging;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Flow\Corrected;
 use Footnote\Core\Flow\LaboratoryFile;
@@ -22,12 +25,13 @@ use Symfony\Component\Uid\Ulid;
 final readonly class LaboratoryKeeper
 {
     private const SHOWN_PROBLEMS = 40;
-    private const BATCH = 100;
+    private const TOLD = 100;
 
     public function __construct(
         private Reports $reports,
         private Libraries $libraries,
         private Journal $journal,
+        private Staging $staging,
         private Touches $touches,
         private ClockInterface $clock,
     ) {
@@ -149,84 +153,47 @@ final readonly class LaboratoryKeeper
         \Closure $progress,
     ): array {
         $told = [...$head, 'reason' => $reason, 'file' => $original['name'] ?? null, 'sha256' => $original['sha256'] ?? null];
-
-        return $this->journal->during(
-            $actor,
-            'laboratory report',
-            $told,
-            function () use ($head, $lines, $original, $mapping, $reason, $actor, $progress): array {
-                $id = (string) new Ulid();
-                $now = $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
-                $this->reports->addReport([
-                    'id' => $id,
-                    'laboratory' => Cells::text($head, 'laboratory'),
-                    'record' => self::json(['id' => $id, ...$head]),
-                    'mapping' => $mapping === null ? null : self::json($mapping),
-                    'file_name' => $original['name'] ?? '',
-                    'sha256' => $original['sha256'] ?? '',
-                    'original' => $original['packed'] ?? null,
-                    'recorded_by' => $actor,
-                    'recorded_at' => $now,
-                ]);
-                $count = 0;
-                $batch = [];
-                foreach ($lines as $rows) {
-                    foreach ($rows instanceof InvalidRecord ? throw $rows : $rows as $row) {
-                        $batch[] = $row;
-                        if (\count($batch) === self::BATCH) {
-                            $count += $this->write($id, $batch, $reason);
-                            $batch = [];
-                            $progress($count);
-                        }
+        $id = (string) new Ulid();
+        try {
+            // Prepared beside the logbook: the lock is held only while it is taken in.
+            $this->staging->add(new LaboratoryReport(
+                $id,
+                Cells::text($head, 'laboratory'),
+                ['id' => $id, ...$head],
+                $mapping,
+                $original['name'] ?? '',
+                $original['sha256'] ?? '',
+                $original['packed'] ?? null,
+                $actor,
+                $this->clock->now(),
+            ));
+            $count = 0;
+            foreach ($lines as $rows) {
+                foreach ($rows instanceof InvalidRecord ? throw $rows : $rows as $row) {
+                    $this->staging->add(new LaboratoryRow($id, Cells::text($row, 'medium'), Cells::text($row, 'analyte'), $row));
+                    if (++$count % self::TOLD === 0) {
+                        $progress($count);
                     }
                 }
-                $count += $this->write($id, $batch, $reason);
-                $progress($count);
+            }
+            $progress($count);
+
+            return $this->journal->during($actor, 'laboratory report', $told, function () use ($id, $count, $reason): array {
+                $this->staging->takeIn();
+                $before = $reason === '' ? $this->reports->reportedBefore($id) : null;
+                if ($before !== null) {
+                    throw Problem::field('/reason', \sprintf(
+                        '%s on %s was reported before: say why this report takes its place. The first one stays on record.',
+                        $before['analyte'],
+                        $before['medium'],
+                    ));
+                }
+                $this->touches->report($id);
 
                 return ['id' => $id, 'rows' => $count, 'unmatched' => $this->reports->unmatched($id, 50)];
-            },
-        );
-    }
-
-    /**
-     * @param list<array<string, mixed>> $rows
-     */
-    private function write(string $report, array $rows, string $reason): int
-    {
-        if ($rows === []) {
-            return 0;
+            });
+        } finally {
+            $this->staging->letGo();
         }
-        $media = array_values(array_unique(array_map(static fn (array $row): string => Cells::text($row, 'medium'), $rows)));
-        if ($reason === '') {
-            $there = [];
-            foreach ($this->reports->before($media, $report) as [$medium, $analyte]) {
-                $there[$medium."\0".$analyte] = true;
-            }
-            foreach ($rows as $row) {
-                if (isset($there[Cells::text($row, 'medium')."\0".Cells::text($row, 'analyte')])) {
-                    throw Problem::field(
-                        '/reason',
-                        \sprintf(
-                            '%s on %s was reported before: say why this report takes its place. The first one stays on record.',
-                            Cells::text($row, 'analyte'),
-                            Cells::text($row, 'medium'),
-                        ),
-                    );
-                }
-            }
-        }
-        $this->reports->addRows($report, array_map(
-            static fn (array $row): array => [Cells::text($row, 'medium'), Cells::text($row, 'analyte'), self::json($row)],
-            $rows,
-        ));
-        $this->touches->media($media);
-
-        return \count($rows);
-    }
-
-    /** @param array<string, mixed> $data */
-    private static function json(array $data): string
-    {
-        return json_encode($data, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
     }
 }

@@ -7,7 +7,6 @@ namespace Footnote\App\Laboratory;
 use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
-use Footnote\App\Logbook\Reports;
 use Footnote\App\Logbook\Row\LaboratoryReport;
 use Footnote\App\Logbook\Row\LaboratoryWord;
 use Footnote\App\Logbook\Touches;
@@ -22,7 +21,6 @@ final readonly class RecordWord
     public function __construct(
         private EntityManagerInterface $entities,
         private Journal $journal,
-        private Reports $reports,
         private Touches $touches,
         private ClockInterface $clock,
     ) {
@@ -46,7 +44,7 @@ final readonly class RecordWord
         $journalled = ['report' => $id, 'reason' => $reason, ...$record];
         $this->journal->during($by->code, 'laboratory said', $journalled, function () use ($by, $id, $record, $reason): void {
             $this->entities->persist(new LaboratoryWord($id, $record, $reason, $by->code, $this->clock->now()));
-            $this->touches->media($this->reports->media($id));
+            $this->touches->report($id);
         });
     }
 }

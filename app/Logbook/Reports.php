@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\ParameterType;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 
@@ -92,15 +91,6 @@ final readonly class Reports
             : [Cells::text($row, 'file_name'), Cells::blob($row['original'])];
     }
 
-    /** @return list<string> */
-    public function media(string $report): array
-    {
-        return array_values(array_filter(
-            $this->connection->fetchFirstColumn('SELECT DISTINCT medium FROM laboratory_row WHERE report_id = ?', [$report]),
-            \is_string(...),
-        ));
-    }
-
     /** @return list<string> media of a report that are neither a sample nor a blank */
     public function unmatched(string $report, int $most): array
     {
@@ -128,46 +118,16 @@ final readonly class Reports
         return $row === false ? null : Cells::json($row, 'mapping');
     }
 
-    /**
-     * What other reports said of these media already, but for blanks.
-     *
-     * @param list<string> $media
-     *
-     * @return list<array{string, string}> medium and substance
-     */
-    public function before(array $media, string $report): array
+    /** @return array{medium: string, analyte: string}|null the first of its rows that another report gave already, but for blanks */
+    public function reportedBefore(string $report): ?array
     {
-        $marks = implode(', ', array_fill(0, \count($media), '?'));
-        $before = [];
-        foreach ($this->connection->fetchAllNumeric(
-            "SELECT w.medium, w.analyte FROM laboratory_row w WHERE w.medium IN ($marks) AND w.report_id <> ?"
-                .' AND NOT EXISTS (SELECT 1 FROM blank b WHERE b.medium = w.medium)',
-            [...$media, $report],
-        ) as [$medium, $analyte]) {
-            \assert(\is_string($medium) && \is_string($analyte));
-            $before[] = [$medium, $analyte];
-        }
-
-        return $before;
-    }
-
-    /** @param array<string, mixed> $row of a report */
-    public function addReport(array $row): void
-    {
-        $this->connection->insert('laboratory_report', $row, ['original' => ParameterType::LARGE_OBJECT]);
-    }
-
-    /**
-     * Adds many rows in one statement.
-     *
-     * @param non-empty-list<array{string, string, string}> $rows medium, substance, record
-     */
-    public function addRows(string $report, array $rows): void
-    {
-        $this->connection->executeStatement(
-            'INSERT INTO laboratory_row (report_id, medium, analyte, record) VALUES '
-                .implode(', ', array_fill(0, \count($rows), '(?, ?, ?, ?)')),
-            array_merge(...array_map(static fn (array $row): array => [$report, ...$row], $rows)),
+        $row = $this->connection->fetchAssociative(
+            'SELECT n.medium, n.analyte FROM laboratory_row n'
+                .' JOIN laboratory_row w ON w.medium = n.medium AND w.analyte = n.analyte AND w.report_id <> n.report_id'
+                .' WHERE n.report_id = ? AND NOT EXISTS (SELECT 1 FROM blank b WHERE b.medium = n.medium) ORDER BY n.id LIMIT 1',
+            [$report],
         );
+
+        return $row === false ? null : ['medium' => Cells::text($row, 'medium'), 'analyte' => Cells::text($row, 'analyte')];
     }
 }

@@ -32,9 +32,28 @@ final readonly class Touches
      */
     public function unit(string $instrument, ?\DateTimeImmutable $since): void
     {
-        $from = $since === null ? '' : Moments::text($since);
-        $this->states("instrument_id = ? AND settled_until >= ? AND settled_until <> '".RunState::UNKNOWN."'", [$instrument, $from]);
-        $this->evidenceOn('?', [$instrument], '?', $from);
+        $this->evidence($instrument, $since === null ? '' : Moments::text($since));
+        $this->shifts();
+    }
+
+    /** What a whole record brings; the shifts of what it touches are looked for once. */
+    public function record(Brought $brought): void
+    {
+        foreach ($brought->units as [$unit, $since]) {
+            $this->evidence($unit, Moments::text($since));
+            $this->logsTelling($unit);
+        }
+        $this->states('run_id IN (%s)', $brought->runs);
+        $this->states('medium IN (%s)', $brought->media);
+        $this->states(self::reportedBy('IN (%s)'), $brought->reports);
+        foreach ($brought->names as $name) {
+            $this->naming($name);
+        }
+        $this->shared();
+        $this->shifts();
+        if ($brought->blanksOf !== null) {
+            $this->campaign($brought->blanksOf);
+        }
     }
 
     /**
@@ -44,9 +63,8 @@ final readonly class Touches
      */
     public function runs(array $ids): void
     {
-        foreach (array_chunk($ids, 500) as $some) {
-            $this->states(\sprintf('run_id IN (%s)', implode(', ', array_fill(0, \count($some), '?'))), $some);
-        }
+        $this->states('run_id IN (%s)', $ids);
+        $this->shifts();
     }
 
     /** Evidence on a reference: the runs of every unit that leaned on it, from the first time on. */
@@ -54,62 +72,51 @@ final readonly class Touches
     {
         $leaning = 'SELECT l.instrument_id FROM check_leaning l WHERE l.reference_id = ?';
         $first = 'SELECT MIN(l.checked_at) FROM check_leaning l WHERE l.reference_id = ? AND l.instrument_id = ';
-        $this->states(
+        $this->touch(
             "instrument_id IN ($leaning) AND settled_until >= ({$first}run_state.instrument_id)",
             [$reference, $reference],
         );
+        $this->shifts();
         $this->evidenceOn($leaning, [$reference], "({$first}check_mark.instrument_id)", $reference);
     }
 
     /**
-     * Word of laboratories on media: their samples, and all samples of the campaigns whose blanks they are.
+     * Media of which something else is known now: their samples.
      *
      * @param list<string> $media
      */
     public function media(array $media): void
     {
-        foreach (array_chunk($media, 500) as $some) {
-            $marks = implode(', ', array_fill(0, \count($some), '?'));
-            $this->states(
-                "medium IN ($marks) OR (medium IS NOT NULL AND campaign_id IN (SELECT campaign_id FROM blank WHERE medium IN ($marks)))",
-                [...$some, ...$some],
-            );
-        }
+        $this->states('medium IN (%s)', $media);
+        $this->shifts();
+    }
+
+    /** Word of a laboratory: the samples that it is on, and all samples of the campaigns whose blanks it is on. */
+    public function report(string $report): void
+    {
+        $this->touch(self::reportedBy('= ?'), [$report, $report]);
+        $this->shifts();
     }
 
     /** A log came or went: whose it is may be asked of every run that has it. */
     public function log(string $sha256): void
     {
-        $this->states('run_id IN (SELECT run_id FROM log_file WHERE sha256 = ?)', [$sha256]);
+        $this->touch('run_id IN (SELECT run_id FROM log_file WHERE sha256 = ?)', [$sha256]);
+        $this->shifts();
     }
 
     /** A log came to a unit: where nobody stated its serial number, the files of its runs tell it to each other. */
     public function logsOf(string $instrument): void
     {
-        $this->states(
-            "instrument_id = ? AND EXISTS (SELECT 1 FROM instrument i WHERE i.id = ? AND COALESCE(i.record ->> 'serial', '') = '')"
-                .' AND EXISTS (SELECT 1 FROM log_file l WHERE l.run_id = run_state.run_id)',
-            [$instrument, $instrument],
-        );
-    }
-
-    /** Logs came in that may stand under other runs already. */
-    public function sharedLogs(): void
-    {
-        $this->states(
-            'run_id IN (SELECT run_id FROM log_file WHERE sha256 IN (SELECT sha256 FROM log_file GROUP BY sha256 HAVING COUNT(*) > 1))',
-            [],
-        );
+        $this->logsTelling($instrument);
+        $this->shifts();
     }
 
     /** A unit of that name was registered: logs that name it may be its own, and no other's. */
     public function logsNaming(string $name): void
     {
-        $this->states(
-            'run_id IN (SELECT run_id FROM log_file'
-                ." WHERE REPLACE(LOWER(head), LOWER(?), '') <> LOWER(head) OR REPLACE(LOWER(name), LOWER(?), '') <> LOWER(name))",
-            [$name, $name],
-        );
+        $this->naming($name);
+        $this->shifts();
     }
 
     /** What all runs of a campaign are held against. */
@@ -129,14 +136,77 @@ final readonly class Touches
         $this->connection->executeStatement('UPDATE campaign SET version = '.self::VERSION);
     }
 
+    private function evidence(string $instrument, string $since): void
+    {
+        $this->touch("instrument_id = ? AND settled_until >= ? AND settled_until <> '".RunState::UNKNOWN."'", [$instrument, $since]);
+        $this->evidenceOn('?', [$instrument], '?', $since);
+    }
+
+    private function logsTelling(string $instrument): void
+    {
+        $this->touch(
+            "instrument_id = ? AND EXISTS (SELECT 1 FROM instrument i WHERE i.id = ? AND COALESCE(i.record ->> 'serial', '') = '')"
+                .' AND EXISTS (SELECT 1 FROM log_file l WHERE l.run_id = run_state.run_id)',
+            [$instrument, $instrument],
+        );
+    }
+
+    private function naming(string $name): void
+    {
+        $this->touch(
+            'run_id IN (SELECT run_id FROM log_file'
+                ." WHERE REPLACE(LOWER(head), LOWER(?), '') <> LOWER(head) OR REPLACE(LOWER(name), LOWER(?), '') <> LOWER(name))",
+            [$name, $name],
+        );
+    }
+
+    /** Logs that stand under several runs: whose they are may have become a question. */
+    private function shared(): void
+    {
+        $this->touch(
+            'run_id IN (SELECT run_id FROM log_file WHERE sha256 IN (SELECT sha256 FROM log_file GROUP BY sha256 HAVING COUNT(*) > 1))',
+            [],
+        );
+    }
+
+    /** @param string $which which reports, such as "= ?"; it stands twice */
+    private static function reportedBy(string $which): string
+    {
+        $media = "SELECT w.medium FROM laboratory_row w WHERE w.report_id $which";
+
+        $blanks = "SELECT b.campaign_id FROM blank b WHERE b.medium IN ($media)";
+
+        return "medium IN ($media) OR (medium IS NOT NULL AND campaign_id IN ($blanks))";
+    }
+
+    /**
+     * @param string       $which  a condition on states of runs, with places for a list of values
+     * @param list<string> $values however many
+     */
+    private function states(string $which, array $values): void
+    {
+        foreach (array_chunk($values, 500) as $some) {
+            $marks = implode(', ', array_fill(0, \count($some), '?'));
+            $this->touch(
+                str_replace('%s', $marks, $which),
+                array_merge(...array_fill(0, substr_count($which, '%s'), $some)),
+            );
+        }
+    }
+
     /**
      * @param string       $which  a condition on states of runs
      * @param list<string> $values
      */
-    private function states(string $which, array $values): void
+    private function touch(string $which, array $values): void
     {
         $this->entities->flush();
         $this->connection->executeStatement(self::TOUCH.$which, $values);
+    }
+
+    /** The runs of the shifts that those touched are part of. */
+    private function shifts(): void
+    {
         $platform = $this->connection->getDatabasePlatform();
         $this->connection->executeStatement(
             self::TOUCH.'version <> '.self::VERSION.' AND shift_key IN (SELECT t.shift_key FROM run_state t WHERE t.version = '

@@ -5,22 +5,28 @@ declare(strict_types=1);
 namespace Footnote\App\Record;
 
 use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\Brought;
 use Footnote\App\Logbook\Row\Campaign;
 use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Logbook\ShippedPolicies;
 use Footnote\App\Logbook\ShipPolicies;
 use Footnote\App\Logbook\Touches;
+use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Moments;
 use Footnote\App\Storage\Numbers;
 use Footnote\App\Storage\RecordFile;
+use Footnote\Core\Evidence\UnitName;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\RecordedCampaign;
 use Footnote\Core\Record\RecordReader;
 
 /** Takes a record into the logbook: all of it in one transaction, or none. */
 final readonly class Importer
 {
+    private const TRIES = 3;
+
     public function __construct(
         private Journal $journal,
         private Intake $intake,
@@ -39,31 +45,73 @@ final readonly class Importer
      * @return array{instruments: int, references: int, checks: int, runs: int}
      *
      * @throws InvalidRecord naming the place
+     * @throws Problem       where others brought the same at once
      */
     public function import(RecordFile $file, string $actor): array
     {
         // Read whole first, so that what is wrong is said before anything is written.
-        (new RecordReader($this->families))->read($file->data, $file->logFile(...));
+        $read = (new RecordReader($this->families))->read($file->data, $file->logFile(...));
         $fields = Fields::of($file->data);
         $counts = ['instruments' => 0, 'references' => 0, 'checks' => 0, 'runs' => 0];
         foreach (array_keys($counts) as $list) {
             $counts[$list] = \count($fields->objects($list));
         }
-        $journalled = ['sha256' => $file->sha256, 'file' => basename($file->path), ...$counts];
-        $this->journal->during($actor, 'record imported', $journalled, function () use ($fields, $file, $actor): void {
-            ($this->ship)($actor);
-            $campaign = $fields->object('campaign')->id('code');
-            $this->campaign($fields, $campaign);
-            if ($this->kit->take($fields, $actor)) {
-                $this->touches->libraries();
-            }
-            $this->laboratory->take($fields, $campaign, $actor);
-            $this->checks->take($fields, $actor);
-            $this->touch($fields, $this->runs->take($fields, $file, $campaign, $actor));
-            $this->numbers->lookAgain();
-        });
+        $told = ['sha256' => $file->sha256, 'file' => basename($file->path), ...$counts];
+        for ($tries = 1;; ++$tries) {
+            try {
+                $this->takeIn($fields, $read, $file, $actor, $told);
 
-        return $counts;
+                return $counts;
+            } catch (CameMeanwhile) {
+                if ($tries === self::TRIES) {
+                    throw new Problem(409, 'Other records brought the same again and again. Nothing was imported; try it again.');
+                }
+            }
+        }
+    }
+
+    /**
+     * @param array<string, mixed> $told
+     *
+     * @throws CameMeanwhile where another brought the same kit since this was prepared
+     */
+    private function takeIn(Fields $fields, RecordedCampaign $read, RecordFile $file, string $actor, array $told): void
+    {
+        try {
+            // Prepared beside the logbook: the lock is held only while it is taken in.
+            [$brought, $standsOver] = $this->prepare($fields, $read, $file, $actor);
+            $this->intake->refuseKnown();
+            $this->journal->during($actor, 'record imported', $told, function () use ($brought, $standsOver, $actor): void {
+                ($this->ship)($actor);
+                $this->intake->takeIn();
+                $this->touches->record($brought);
+                if ($standsOver) {
+                    $this->touches->libraries();
+                }
+                $this->numbers->lookAgain();
+            });
+        } finally {
+            $this->intake->letGo();
+        }
+    }
+
+    /** @return array{Brought, bool} what it touches, and whether an entry of a library stands over one that came with Footnote */
+    private function prepare(Fields $fields, RecordedCampaign $read, RecordFile $file, string $actor): array
+    {
+        $campaign = $fields->object('campaign')->id('code');
+        $this->campaign($fields, $campaign);
+        $kit = $this->kit->take($fields, $actor);
+        $this->laboratory->take($fields, $campaign, $actor);
+        $checks = [];
+        $runs = [];
+        foreach ($read->timelines as $timeline) {
+            $checks += array_column($timeline->checks(), null, 'id');
+            $runs += array_column($timeline->runs(), null, 'id');
+        }
+        $this->checks->take($fields, $checks, $actor);
+        $states = $this->runs->take($fields, $runs, $file, $campaign, $actor);
+
+        return [$this->brought($fields, $states, $kit, $campaign), $kit->standsOver];
     }
 
     private function campaign(Fields $fields, string $code): void
@@ -80,20 +128,14 @@ final readonly class Importer
         $made = new Campaign($code, $campaign->text('title'), $site->text('name'), $site->text('timeZone'));
         $made->measureAgainst(['criteria' => $campaign->raw('criteria') ?? [], 'limits' => $campaign->raw('limits') ?? []]);
         $made->judgeBy($policy.'-1', false);
-        $this->intake->add($made);
-        $this->intake->flush();
+        $this->intake->addMissing($made);
     }
 
-    /**
-     * Runs of units that a record brings evidence on, and of samples that it brings word of, are judged again.
-     *
-     * @param list<RunState> $runs that it brings
-     */
-    private function touch(Fields $fields, array $runs): void
+    /** @param list<RunState> $runs that it brings */
+    private function brought(Fields $fields, array $runs, NewKit $kit, string $campaign): Brought
     {
-        $this->intake->flush();
-        /** @var array<string, array{string, \DateTimeImmutable}> $touched the first that came on each unit */
-        $touched = [];
+        /** @var array<string, array{string, \DateTimeImmutable}> $units the first moment that came on each */
+        $units = [];
         $came = array_map(static fn (RunState $run): array => [$run->instrument, Moments::of($run->startedAt)], $runs);
         foreach (['checks', 'interventions'] as $list) {
             foreach ($fields->objects($list) as $item) {
@@ -101,28 +143,27 @@ final readonly class Importer
             }
         }
         foreach ($came as [$unit, $at]) {
-            $touched['='.$unit] = [$unit, min($at, $touched['='.$unit][1] ?? $at)];
+            $units['='.$unit] = [$unit, min($at, $units['='.$unit][1] ?? $at)];
         }
-        foreach ($touched as [$unit, $since]) {
-            $this->touches->unit($unit, $since);
-            $this->touches->logsOf($unit);
-        }
-        $this->touches->runs(array_map(static fn (RunState $run): string => $run->run, $runs));
-        if ($fields->objects('blanks') !== []) {
-            $this->touches->campaign($fields->object('campaign')->id('code'));
-        }
-        $media = array_values(array_filter(array_map(static fn (RunState $run): ?string => $run->medium(), $runs), \is_string(...)));
-        foreach ($fields->objects('laboratory') as $report) {
-            foreach ($report->objects('rows') as $row) {
-                $media[] = $row->text('medium');
-            }
-        }
-        $this->touches->media($media);
-        $this->touches->sharedLogs();
-        foreach ($fields->objects('instruments') as $item) {
-            foreach (array_filter([$item->id('id'), $item->optionalText('serial', 40)], \is_string(...)) as $name) {
-                $this->touches->logsNaming($name);
-            }
-        }
+        $names = array_merge(...array_map(static fn (UnitName $unit): array => [$unit->id, $unit->serial], $kit->units));
+
+        return new Brought(
+            array_values($units),
+            array_map(static fn (RunState $run): string => $run->run, $runs),
+            self::texts(array_map(static fn (RunState $run): ?string => $run->medium(), $runs)),
+            array_map(static fn (Fields $report): string => $report->id('id'), $fields->objects('laboratory')),
+            self::texts($names),
+            $fields->objects('blanks') === [] ? null : $campaign,
+        );
+    }
+
+    /**
+     * @param array<string|null> $texts
+     *
+     * @return list<string>
+     */
+    private static function texts(array $texts): array
+    {
+        return array_values(array_filter($texts, \is_string(...)));
     }
 }

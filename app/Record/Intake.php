@@ -5,14 +5,17 @@ declare(strict_types=1);
 namespace Footnote\App\Record;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Storage\Staging;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
 use Psr\Clock\ClockInterface;
 
-/** Takes rows in: whoever brings them, all at one time, and without slowing down as it goes. */
+/** Takes rows in, whoever brings them: prepared beside the logbook, then all at one time. */
 final readonly class Intake
 {
-    public function __construct(private EntityManagerInterface $entities, private ClockInterface $clock)
+    private const MISSING = '~';
+
+    public function __construct(private EntityManagerInterface $entities, private Staging $staging, private ClockInterface $clock)
     {
     }
 
@@ -23,21 +26,19 @@ final readonly class Intake
 
     public function add(object $row): void
     {
-        $this->entities->persist($row);
+        $this->staging->add($row);
     }
 
-    public function flush(): void
+    /** Of which the logbook has none; where it gets one meanwhile, that one stays as it is. */
+    public function addMissing(object $row): void
     {
-        $this->entities->flush();
+        $this->staging->add($row, self::MISSING);
     }
 
-    /** Writes and lets go of what is held, now and then: a long record must not slow down as it goes. */
-    public function inBatches(int $place): void
+    /** Of which the logbook may have none yet. */
+    public function addNew(object $row, Fields $item, string $name = 'id'): void
     {
-        if ($place % 200 === 0) {
-            $this->entities->flush();
-            $this->entities->clear();
-        }
+        $this->staging->add($row, $item->at($name).' '.$item->text($name));
     }
 
     /**
@@ -50,18 +51,31 @@ final readonly class Intake
     }
 
     /**
-     * @param class-string $class
-     *
-     * @throws InvalidRecord where it is here already
+     * @throws InvalidRecord where something that must be new is here already
+     * @throws CameMeanwhile where the logbook got what it missed when the record was prepared
      */
-    public function mustBeNew(string $class, Fields $item, string $name = 'id'): void
+    public function refuseKnown(): void
     {
-        if ($this->has($class, $item->text($name))) {
-            throw new InvalidRecord(
-                $item->at($name),
-                \sprintf('"%s" is in this logbook already; nothing was imported.', $item->text($name)),
-            );
+        $place = $this->staging->there();
+        if ($place === self::MISSING) {
+            throw new CameMeanwhile('Another record brought the same meanwhile.');
         }
+        if ($place !== null) {
+            [$path, $id] = explode(' ', $place, 2);
+            throw new InvalidRecord($path, \sprintf('"%s" is in this logbook already; nothing was imported.', $id));
+        }
+    }
+
+    /** Within the transaction that has the lock. */
+    public function takeIn(): void
+    {
+        $this->refuseKnown();
+        $this->staging->takeIn();
+    }
+
+    public function letGo(): void
+    {
+        $this->staging->letGo();
     }
 
     /** @return array<string, mixed> what was written, less what stands in rows of its own */

@@ -9,6 +9,7 @@ use Footnote\App\Logbook\Row\LibraryEntry;
 use Footnote\App\Logbook\Row\RecordedRecall;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
 use Footnote\App\Logbook\Row\RegisteredReference;
+use Footnote\Core\Evidence\UnitName;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 
@@ -19,52 +20,51 @@ final readonly class KitIntake
     {
     }
 
-    /** @return bool whether an entry of a library came that stands over one that came with Footnote */
-    public function take(Fields $record, string $actor): bool
+    /** What is new of it to this logbook. */
+    public function take(Fields $record, string $actor): NewKit
     {
-        foreach ($record->objects('instruments') as $item) {
-            if (!$this->intake->has(RegisteredInstrument::class, $item->id('id'))) {
-                $this->instrument($item, $actor);
+        $units = $this->missing(RegisteredInstrument::class, $record->objects('instruments'));
+        $references = $this->missing(RegisteredReference::class, $record->objects('references'));
+        $now = $this->intake->now();
+        foreach ($units as $item) {
+            $written = Intake::without($item, 'certificates');
+            $this->intake->addMissing(new RegisteredInstrument($item->id('id'), $item->text('family'), $written, $actor, $now));
+        }
+        foreach ($references as $item) {
+            $written = Intake::without($item, 'certificates', 'recalls');
+            $this->intake->addMissing(new RegisteredReference($item->id('id'), $item->text('kind'), $written, $actor, $now));
+        }
+        // The logbook knows a unit or a reference before what was certified of it.
+        foreach ($units as $item) {
+            foreach ($item->objects('certificates') as $certificate) {
+                $this->intake->add(new AddedCertificate($item->id('id'), null, $certificate->data(), $actor, $now));
             }
         }
-        foreach ($record->objects('references') as $item) {
-            if (!$this->intake->has(RegisteredReference::class, $item->id('id'))) {
-                $this->reference($item, $actor);
+        foreach ($references as $item) {
+            foreach ($item->objects('certificates') as $certificate) {
+                $this->intake->add(new AddedCertificate(null, $item->id('id'), $certificate->data(), $actor, $now));
+            }
+            foreach ($item->objects('recalls') as $recall) {
+                $this->intake->add(new RecordedRecall($item->id('id'), $recall->data(), $actor, $now));
             }
         }
-        $stands = $this->library($record, $actor);
-        $this->intake->flush();
+        $names = array_map(static fn (Fields $item): UnitName => new UnitName($item->id('id'), $item->optionalText('serial', 40)), $units);
 
-        return $stands;
+        return new NewKit($names, $this->library($record, $actor));
     }
 
-    private function instrument(Fields $item, string $actor): void
+    /**
+     * @param class-string $class
+     * @param list<Fields> $items
+     *
+     * @return list<Fields> those that this logbook does not have
+     */
+    private function missing(string $class, array $items): array
     {
-        $now = $this->intake->now();
-        $id = $item->id('id');
-        $written = Intake::without($item, 'certificates');
-        $this->intake->add(new RegisteredInstrument($id, $item->text('family'), $written, $actor, $now));
-        $this->intake->flush();
-        foreach ($item->objects('certificates') as $certificate) {
-            $this->intake->add(new AddedCertificate($id, null, $certificate->data(), $actor, $now));
-        }
+        return array_values(array_filter($items, fn (Fields $item): bool => !$this->intake->has($class, $item->id('id'))));
     }
 
-    private function reference(Fields $item, string $actor): void
-    {
-        $now = $this->intake->now();
-        $id = $item->id('id');
-        $written = Intake::without($item, 'certificates', 'recalls');
-        $this->intake->add(new RegisteredReference($id, $item->text('kind'), $written, $actor, $now));
-        $this->intake->flush();
-        foreach ($item->objects('certificates') as $certificate) {
-            $this->intake->add(new AddedCertificate(null, $id, $certificate->data(), $actor, $now));
-        }
-        foreach ($item->objects('recalls') as $recall) {
-            $this->intake->add(new RecordedRecall($id, $recall->data(), $actor, $now));
-        }
-    }
-
+    /** @return bool whether an entry came that stands over one that came with Footnote */
     private function library(Fields $record, string $actor): bool
     {
         $stands = false;
@@ -74,7 +74,7 @@ final readonly class KitIntake
                 $code = $item->id('code');
                 $shelf->read($item);
                 if (!$this->intake->has(LibraryEntry::class, ['shelf' => $shelf->id, 'code' => $code])) {
-                    $this->intake->add(new LibraryEntry($shelf->id, $code, $item->data(), $actor, $this->intake->now()));
+                    $this->intake->addMissing(new LibraryEntry($shelf->id, $code, $item->data(), $actor, $this->intake->now()));
                     $stands = $stands || isset($shelf->shipped()[$code]);
                 }
             }

@@ -20,20 +20,18 @@ final readonly class LaboratoryIntake
     {
         $now = $this->intake->now();
         foreach ($record->objects('blanks') as $item) {
-            $this->intake->mustBeNew(KeptBlank::class, $item, 'medium');
-            $this->intake->add(new KeptBlank($item->text('medium'), $campaign, $item->data(), $actor, $now));
+            $this->intake->addNew(new KeptBlank($item->text('medium'), $campaign, $item->data(), $actor, $now), $item, 'medium');
         }
         foreach ($record->objects('laboratory') as $report) {
-            $this->intake->mustBeNew(LaboratoryReport::class, $report);
             $id = $report->id('id');
             $written = Intake::without($report, 'rows');
-            $this->intake->add(new LaboratoryReport($id, $report->text('laboratory'), $written, null, '', '', null, $actor, $now));
-            $this->intake->flush();
-            foreach ($report->objects('rows') as $place => $row) {
-                $this->intake->inBatches($place);
+            $this->intake->addNew(
+                new LaboratoryReport($id, $report->text('laboratory'), $written, null, '', '', null, $actor, $now),
+                $report,
+            );
+            foreach ($report->objects('rows') as $row) {
                 $this->intake->add(new LaboratoryRow($id, $row->text('medium'), $row->text('analyte'), $row->data()));
             }
         }
-        $this->intake->flush();
     }
 }

@@ -8,76 +8,59 @@ use Footnote\App\Logbook\Row\RecordedRun;
 use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Runs\LogKeeper;
 use Footnote\App\Storage\RecordFile;
-use Footnote\Core\Evidence\NothingBrought;
-use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Evidence\Run;
 use Footnote\Core\Record\Fields;
 use Symfony\Component\Uid\Ulid;
 
 /** The runs of a record and their logs. */
 final readonly class RunIntake
 {
-    public function __construct(private Intake $intake, private LogKeeper $logs, private EvidenceReader $evidence)
+    public function __construct(private Intake $intake, private LogKeeper $logs)
     {
     }
 
-    /** @return list<RunState> where each of them stands */
-    public function take(Fields $record, RecordFile $file, string $campaign, string $actor): array
+    /**
+     * @param array<int|string, Run> $read the runs of the record by their number
+     *
+     * @return list<RunState> where each of them stands
+     */
+    public function take(Fields $record, array $read, RecordFile $file, string $campaign, string $actor): array
     {
         $zone = new \DateTimeZone($record->object('site')->text('timeZone'));
         $states = [];
-        foreach ($record->objects('runs') as $place => $item) {
-            $this->intake->inBatches($place);
-            $this->intake->mustBeNew(RecordedRun::class, $item);
+        foreach ($record->objects('runs') as $item) {
+            $run = $read[$item->id('id')];
             $written = $item->data();
             $log = $item->optionalObject('log');
             $stored = (string) new Ulid();
             if ($log !== null) {
                 $written['log'] = ['stored' => $stored];
             }
-            $run = new RecordedRun(
-                $item->id('id'),
-                $item->id('instrument'),
+            $recorded = new RecordedRun(
+                $run->id,
+                $run->deployment->instrument,
                 $campaign,
                 Intake::utc($item->moment('start')),
                 $written,
                 $actor,
                 $this->intake->now(),
             );
-            $this->intake->add($run);
-            $states[] = $this->state($run, $item, $written);
+            $this->intake->addNew($recorded, $item);
+            $state = RunState::of($recorded, $run->timing->start, $run->deployment->person);
+            $state->learn($run->timing->stop, $written);
+            $this->intake->add($state);
+            $states[] = $state;
             if ($log !== null) {
-                $this->intake->flush();
                 $name = $log->text('file');
-                $this->logs->keep(
-                    $stored,
-                    $item->id('id'),
-                    basename($name),
-                    $file->log($name),
-                    $log->object('format'),
-                    $log->optionalMoment('start'),
-                    $zone,
-                    $actor,
-                );
+                $start = $log->optionalMoment('start');
+                $format = $log->object('format');
+                $path = $file->log($name);
+                foreach ($this->logs->read($stored, $run->id, basename($name), $path, $format, $start, $zone, $actor) as $row) {
+                    $this->intake->add($row);
+                }
             }
         }
-        // The logbook knows a run before where it stands.
-        $this->intake->flush();
-        foreach ($states as $place => $state) {
-            $this->intake->inBatches($place);
-            $this->intake->add($state);
-        }
-        $this->intake->flush();
 
         return $states;
-    }
-
-    /** @param array<string, mixed> $written */
-    private function state(RecordedRun $run, Fields $item, array $written): RunState
-    {
-        $read = $this->evidence->run($item, new NothingBrought());
-        $state = RunState::of($run, $read->timing->start, $read->deployment->person);
-        $state->learn($read->timing->stop, $written);
-
-        return $state;
     }
 }

@@ -10,7 +10,6 @@ use Footnote\App\Logbook\Row\LogFile;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\RecordFile;
 use Footnote\Core\Log\LogReader;
-use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\UnreadableLog;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\LogFormatReader;
@@ -27,13 +26,15 @@ final readonly class LogKeeper
     }
 
     /**
-     * Reads and stores a log of a run that is in the logbook; large parts are let go of at once.
+     * Reads a log of a run, which takes its time: before the lock.
      *
      * @param string $id what the stored log is called
      *
-     * @throws UnreadableLog naming the lines
+     * @return \Generator<int, LogFile|LogChannel> the rows to be kept of it, the file first; one at a time, since each may be large
+     *
+     * @throws UnreadableLog naming the lines, before the first row
      */
-    public function keep(
+    public function read(
         string $id,
         string $run,
         string $name,
@@ -42,12 +43,12 @@ final readonly class LogKeeper
         ?\DateTimeImmutable $start,
         \DateTimeZone $zone,
         string $actor,
-    ): SeriesLog {
+    ): \Generator {
         $how = $this->formats->read($format);
         $source = RecordFile::logAt($path, mb_substr($name, 0, 200));
         $log = (new LogReader($how))->read($source->lines(), $zone, $start);
         $bytes = (string) file_get_contents($path);
-        $file = new LogFile(
+        yield new LogFile(
             $id,
             $run,
             $source->name,
@@ -63,16 +64,22 @@ final readonly class LogKeeper
             $actor,
             $this->clock->now(),
         );
-        $this->entities->persist($file);
-        $this->entities->flush();
-        $this->entities->detach($file);
         foreach (array_keys($log->columns()) as $place) {
-            $channel = new LogChannel($id, $place, Cells::packed((string) stream_get_contents($log->stream($place))));
-            $this->entities->persist($channel);
-            $this->entities->flush();
-            $this->entities->detach($channel);
+            yield new LogChannel($id, $place, Cells::packed((string) stream_get_contents($log->stream($place))));
         }
+    }
 
-        return $log;
+    /**
+     * Keeps what was read; large parts are let go of at once.
+     *
+     * @param iterable<LogFile|LogChannel> $rows
+     */
+    public function keep(iterable $rows): void
+    {
+        foreach ($rows as $row) {
+            $this->entities->persist($row);
+            $this->entities->flush();
+            $this->entities->detach($row);
+        }
     }
 }

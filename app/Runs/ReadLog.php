@@ -32,32 +32,45 @@ final readonly class ReadLog
      */
     public function __invoke(User $by, string $id, string $name, string $path, Fields $format, string $reason): void
     {
-        $told = ['run' => $id, 'name' => $name, 'sha256' => hash_file('sha256', $path), 'format' => $format->data()];
-        $this->journal->during($by->code, 'log read', $told, function () use ($by, $id, $name, $path, $format, $reason): void {
-            $before = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
-            if (isset($before['log']) && $reason === '') {
-                throw Problem::field(
-                    '/reason',
-                    'this run has a log already: say why another takes its place. The first one stays on record.',
-                );
-            }
-            $stored = (string) new Ulid();
-            $zone = new \DateTimeZone($this->campaigns->ofRun($id)['zone']);
+        $this->before($id, $reason);
+        $stored = (string) new Ulid();
+        $zone = new \DateTimeZone($this->campaigns->ofRun($id)['zone']);
+        try {
             $start = $format->optionalMoment('start');
-            try {
-                $this->logs->keep($stored, $id, $name === '' ? 'log.csv' : $name, $path, $format, $start, $zone, $by->code);
-            } catch (UnreadableLog $problem) {
-                throw new Problem(422, 'The log was not kept. '.$problem->getMessage(), array_map(
-                    static fn (array $fault): array => [
-                        'field' => $fault['line'] === null ? '/log' : '/log/line/'.$fault['line'],
-                        'problem' => $fault['problem'],
-                    ],
-                    $problem->problems,
-                ));
-            }
+            $read = iterator_to_array(
+                $this->logs->read($stored, $id, $name === '' ? 'log.csv' : $name, $path, $format, $start, $zone, $by->code),
+                false,
+            );
+        } catch (UnreadableLog $problem) {
+            throw new Problem(422, 'The log was not kept. '.$problem->getMessage(), array_map(
+                static fn (array $fault): array => [
+                    'field' => $fault['line'] === null ? '/log' : '/log/line/'.$fault['line'],
+                    'problem' => $fault['problem'],
+                ],
+                $problem->problems,
+            ));
+        }
+        $told = ['run' => $id, 'name' => $name, 'sha256' => hash_file('sha256', $path), 'format' => $format->data()];
+        $this->journal->during($by->code, 'log read', $told, function () use ($by, $id, $stored, $read, $reason): void {
+            $before = $this->before($id, $reason);
+            $this->logs->keep($read);
             // What was said of the log before is not said of this one.
             $forgotten = isset($before['logWord']) ? ['logWord' => null] : [];
             $this->facts->keep($by, $id, $before, ['log' => ['stored' => $stored], ...$forgotten], $reason);
         });
+    }
+
+    /** @return array<string, mixed> the run, which may have the log */
+    private function before(string $id, string $reason): array
+    {
+        $before = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);
+        if (isset($before['log']) && $reason === '') {
+            throw Problem::field(
+                '/reason',
+                'this run has a log already: say why another takes its place. The first one stays on record.',
+            );
+        }
+
+        return $before;
     }
 }

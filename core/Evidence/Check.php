@@ -29,6 +29,12 @@ final readonly class Check
         return new self($this->id, $this->instrument, $at, $this->reference, $this->content, $this->walk, $this->notes);
     }
 
+    /** @return list<string> the references that it leans on, each once: the one that it names first */
+    public function leansOn(): array
+    {
+        return array_values(array_unique(array_filter([$this->reference, ...$this->content->leansOn()], \is_string(...))));
+    }
+
     /** Whether a step of its procedure was skipped, or jumped over while others were confirmed; either weighs the same. */
     public function missed(string $id): bool
     {

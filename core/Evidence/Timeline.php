@@ -204,15 +204,7 @@ final readonly class Timeline
     /** @return list<Reference> every reference that a check leans on, the one it names first */
     public function referencesOf(Check $check): array
     {
-        $found = [];
-        foreach ([$check->reference, ...$check->content->leansOn()] as $id) {
-            $reference = $id === null ? null : $this->reference($id);
-            if ($reference !== null) {
-                $found['='.$reference->id] = $reference;
-            }
-        }
-
-        return array_values($found);
+        return array_values(array_filter(array_map($this->reference(...), $check->leansOn())));
     }
 
     public function referenceOf(Check $check): ?Reference

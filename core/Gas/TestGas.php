@@ -110,7 +110,7 @@ final readonly class TestGas
     {
         [$before, $after] = $one->whole ? [60 * $minutes, 60 * $minutes] : [300.0, 60 * $minutes];
         foreach ($whole->checksFrom(Span::shift($one->span->to, -$after), Span::shift($one->span->from, $before)) as $check) {
-            if (\in_array($one->cylinder, [$check->reference, ...$check->content->leansOn()], true)) {
+            if (\in_array($one->cylinder, $check->leansOn(), true)) {
                 return $check;
             }
         }

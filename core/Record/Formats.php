@@ -9,7 +9,6 @@ use Footnote\Core\Evidence\CommonRemark;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\RemarkKind;
 use Footnote\Core\Log\ColumnKind;
-use Footnote\Core\Procedure\Entry;
 
 /** What the families that Footnote knows write down, each in the record format: handed in from the entrance, known by none below. */
 final readonly class Formats
@@ -120,24 +119,6 @@ final readonly class Formats
     public function shelf(string $id): ?Shelf
     {
         return $this->shelves()[$id] ?? null;
-    }
-
-    /**
-     * Refuses in a check or a run what only other families ask: the record is flat, and lets it stand.
-     *
-     * @throws InvalidRecord naming the first
-     */
-    public function refuseForeign(string $family, Fields $item): void
-    {
-        $own = $this->of($family);
-        $names = array_flip([$own->section(), ...array_map(static fn (Entry $entry): string => $entry->name, $own->run())]);
-        foreach ($this->formats as $format) {
-            foreach ([$format->section(), ...array_map(static fn (Entry $entry): string => $entry->name, $format->run())] as $name) {
-                if (!isset($names[$name]) && $item->has($name)) {
-                    throw new InvalidRecord($item->at($name), \sprintf('is not asked of a %s.', $family));
-                }
-            }
-        }
     }
 
     /**

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Evidence\Check;
-use Footnote\Core\Evidence\Elsewhere;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\RecordedChronicle;
@@ -13,6 +12,7 @@ use Footnote\Core\Evidence\RecordedElsewhere;
 use Footnote\Core\Evidence\RecordedReferences;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Run;
+use Footnote\Core\Evidence\RunsWithLogs;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\UnitName;
 use Footnote\Core\Judgement\Yardsticks;
@@ -22,10 +22,12 @@ use Footnote\Core\Log\LogFile;
 final readonly class RecordReader
 {
     private EvidenceReader $evidence;
+    private AskedByFamily $asked;
 
     public function __construct(private Formats $formats)
     {
         $this->evidence = new EvidenceReader($formats);
+        $this->asked = new AskedByFamily($formats);
     }
 
     /**
@@ -63,8 +65,8 @@ final readonly class RecordReader
         ))->family;
         $checks = $this->each($fields, 'checks', function (Fields $item) use ($family, $references, $reader): Check {
             $check = $reader->check($item, $this->formats->of($family($item)));
-            $this->formats->refuseForeign($family($item), $item);
-            foreach (array_filter([$check->reference, ...$check->content->leansOn()], \is_string(...)) as $named) {
+            $this->asked->refuseForeign($family($item), $item);
+            foreach ($check->leansOn() as $named) {
                 if (!isset($references[$named])) {
                     throw new InvalidRecord($item->at('reference'), \sprintf('"%s" is not among the references.', $named));
                 }
@@ -87,7 +89,7 @@ final readonly class RecordReader
             $around = new RunSurroundings($zone, $library, $laboratory, $written, $file?->origin($skip), $file);
 
             $run = $reader->run($item, $this->formats->of($family($item))->readRun($item, $around), $around->origin);
-            $this->formats->refuseForeign($family($item), $item);
+            $this->asked->refuseForeign($family($item), $item);
 
             return $run;
         };
@@ -95,17 +97,17 @@ final readonly class RecordReader
         $this->noOverlap($runs);
 
         $timelines = [];
+        $logged = new RunsWithLogs($runs);
+        $names = array_map(static fn (Instrument $unit): UnitName => new UnitName($unit->id, $unit->serial), $instruments);
+        $checksOf = self::byUnit($checks, static fn (Check $one): string => $one->instrument);
+        $interventionsOf = self::byUnit($interventions, static fn (Intervention $one): string => $one->instrument);
+        $runsOf = self::byUnit($runs, static fn (Run $one): string => $one->deployment->instrument);
         foreach ($instruments as $id => $instrument) {
-            $own = static fn (Check|Intervention $item): bool => $item->instrument === $id;
             $timelines[$id] = new Timeline(
                 $instrument,
-                new RecordedChronicle(
-                    array_values(array_filter($checks, $own)),
-                    array_values(array_filter($interventions, $own)),
-                    array_values(array_filter($runs, static fn (Run $run): bool => $run->deployment->instrument === $id)),
-                ),
+                new RecordedChronicle($checksOf[$id] ?? [], $interventionsOf[$id] ?? [], $runsOf[$id] ?? []),
                 new RecordedReferences($references),
-                self::elsewhere($instrument, $instruments, $runs),
+                new RecordedElsewhere($logged, array_values(array_diff_key($names, [$id => null]))),
             );
         }
         $campaign = $fields->object('campaign');
@@ -119,18 +121,21 @@ final readonly class RecordReader
     }
 
     /**
-     * @param array<int|string, Instrument> $instruments
-     * @param list<Run>                     $runs
+     * @template T
+     *
+     * @param list<T>             $items
+     * @param callable(T): string $unit
+     *
+     * @return array<int|string, non-empty-list<T>>
      */
-    private static function elsewhere(Instrument $unit, array $instruments, array $runs): Elsewhere
+    private static function byUnit(array $items, callable $unit): array
     {
-        return new RecordedElsewhere(
-            $runs,
-            array_map(
-                static fn (Instrument $other): UnitName => new UnitName($other->id, $other->serial),
-                array_values(array_filter($instruments, static fn (Instrument $other): bool => $other->id !== $unit->id)),
-            ),
-        );
+        $by = [];
+        foreach ($items as $item) {
+            $by[$unit($item)][] = $item;
+        }
+
+        return $by;
     }
 
     public function yardsticks(Fields $campaign): Yardsticks
