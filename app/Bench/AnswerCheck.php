@@ -7,6 +7,7 @@ namespace Footnote\App\Bench;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\OptimisticLockException;
+use Footnote\App\Access\User;
 use Footnote\App\Logbook\Drafts;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Refusal\Problem;
@@ -30,7 +31,7 @@ final readonly class AnswerCheck
      *
      * @throws Problem where somebody answered it elsewhere meanwhile
      */
-    public function __invoke(string $id, array $answers, int $version): Draft
+    public function __invoke(User $by, string $id, array $answers, int $version): Draft
     {
         $draft = $this->drafts->open($id);
         // The moment of the first reading stays, whichever copy of the answers comes later.
@@ -43,7 +44,7 @@ final readonly class AnswerCheck
         }
         try {
             $this->entities->lock($draft, LockMode::OPTIMISTIC, $version);
-            $draft->answer($answers);
+            $draft->answer($answers, Typists::after($draft->answers(), $answers, $draft->typed(), $by->code));
             $this->entities->flush();
         } catch (OptimisticLockException) {
             throw new Problem(

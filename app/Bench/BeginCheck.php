@@ -46,7 +46,7 @@ final readonly class BeginCheck
                 $draft = $this->drafts->openOf($instrument);
                 if ($draft === null) {
                     $draft = new Draft((string) new Ulid(), $instrument, $by->code, $this->clock->now());
-                    $draft->answer($procedure === '' ? [] : ['procedure' => $procedure]);
+                    $draft->answer($procedure === '' ? [] : ['procedure' => $procedure], []);
                     $this->entities->persist($draft);
                 }
 

@@ -91,7 +91,10 @@ final readonly class CloseCheck
     {
         $answers = $draft->answers();
         $unit = $this->logbook->timeline($draft->instrument)->instrument;
-        $told = ['draft' => $draft->id, 'instrument' => $draft->instrument, 'answers' => $answers];
+        $typed = array_filter(['typedBy' => Typists::told($draft->typed())]);
+        $told = ['draft' => $draft->id, 'instrument' => $draft->instrument, 'answers' => $answers, ...$typed];
+
+        $more = [...$typed, ...$more];
 
         return $this->journal->during($by->code, $kind, $told, function () use ($by, $draft, $answers, $unit, $more): string {
             $number = $this->numbers->next('check_record', 'C-%05d');

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Evidence;
 
+use Footnote\Core\Derivation\Origin;
+
 /** A check of one instrument against one reference, as it was walked through. */
 final readonly class Check
 {
@@ -33,6 +35,12 @@ final readonly class Check
     public function leansOn(): array
     {
         return array_values(array_unique(array_filter([$this->reference, ...$this->content->leansOn()], \is_string(...))));
+    }
+
+    /** Where a number of it comes from: how it was got, when and by whom. */
+    public function origin(string $how): Origin
+    {
+        return new Origin('check', $this->id, \sprintf('%s, %s %s', $how, $this->at->format('j M Y H:i'), $this->notes->who()));
     }
 
     /** Whether a step of its procedure was skipped, or jumped over while others were confirmed; either weighs the same. */

@@ -135,11 +135,7 @@ final readonly class FlowMeasurement
 
     public static function origin(Check $check, FlowRow $row): Origin
     {
-        return new Origin(
-            'check',
-            $check->id,
-            \sprintf('%s, %s by %s', $row->provenance->words(), $check->at->format('j M Y H:i'), $check->notes->by),
-        );
+        return $check->origin($row->provenance->words());
     }
 
     /**

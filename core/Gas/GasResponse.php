@@ -331,11 +331,7 @@ final readonly class GasResponse
             $meaning,
             $row->value->value,
             $this->channel->unit,
-            new Origin(
-                'check',
-                $check->id,
-                \sprintf('%s, %s by %s', $row->provenance->words(), $check->at->format('j M Y H:i'), $check->notes->by),
-            ),
+            $check->origin($row->provenance->words()),
             $row->value->decimals(),
         );
         \assert($rows !== []);

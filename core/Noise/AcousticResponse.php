@@ -71,7 +71,7 @@ final readonly class AcousticResponse
                     'frequency of the tone',
                     $hertz->value,
                     CommonUnit::Hertz,
-                    $this->origin($check, 'of the calibrator'),
+                    $check->origin('of the calibrator'),
                     $hertz->decimals(),
                 );
                 $inputs[] = Figure::derived(
@@ -96,7 +96,7 @@ final readonly class AcousticResponse
                     'correction for '.$meaning,
                     $correction->value,
                     LevelUnit::Decibel,
-                    $this->origin($check, 'entered at the check'),
+                    $check->origin('entered at the check'),
                     2,
                 );
                 $value = $value->plus($correction->value);
@@ -122,7 +122,7 @@ final readonly class AcousticResponse
             'stored factor before',
             $content->factors->before->value,
             LevelUnit::Decibel,
-            $this->origin($check, 'read off the unit'),
+            $check->origin('read off the unit'),
             2,
         );
         $after = Figure::read(
@@ -130,7 +130,7 @@ final readonly class AcousticResponse
             'stored factor after',
             $content->factors->after->value,
             LevelUnit::Decibel,
-            $this->origin($check, 'read off the unit'),
+            $check->origin('read off the unit'),
             2,
         );
         $left = $content->tone->asLeft !== []
@@ -341,7 +341,7 @@ final readonly class AcousticResponse
                 'reading '.$when,
                 $reading->value->value,
                 LevelUnit::Decibel,
-                $this->origin($check, $reading->provenance->words()),
+                $check->origin($reading->provenance->words()),
                 max(1, $reading->value->decimals()),
             );
         }
@@ -361,10 +361,5 @@ final readonly class AcousticResponse
     private function knot(Check $check, Figure $offset, bool $asLeft): OffsetKnot
     {
         return new OffsetKnot($check->at, $offset, $check->id, $asLeft);
-    }
-
-    private function origin(Check $check, string $how): Origin
-    {
-        return new Origin('check', $check->id, \sprintf('%s, %s by %s', $how, $check->at->format('j M Y H:i'), $check->notes->by));
     }
 }

@@ -144,16 +144,7 @@ final readonly class ParticleResponse
     {
         $flows = [];
         foreach ($rows as $row) {
-            $origin = new Origin(
-                'check',
-                $check->id,
-                \sprintf(
-                    '%s, %s by %s',
-                    (Provenance::tryFrom($row->text('provenance') ?? '') ?? Provenance::Typed)->words(),
-                    $check->at->format('j M Y H:i'),
-                    $check->notes->by,
-                ),
-            );
+            $origin = $check->origin((Provenance::tryFrom($row->text('provenance') ?? '') ?? Provenance::Typed)->words());
             $value = $row->measured('value');
             $volume = $row->measured('volume');
             $seconds = $row->decimal('seconds');
@@ -195,7 +186,7 @@ final readonly class ParticleResponse
         foreach ($content->rows('blankFound') as $row) {
             $counts = $row->decimal('value');
             if ($counts !== null && (float) ($row->text('size') ?? '') === (float) $size) {
-                $origin = new Origin('check', $check->id, \sprintf('clean, %s by %s', $check->at->format('j M Y H:i'), $check->notes->by));
+                $origin = $check->origin('clean');
 
                 return Figure::derived(
                     'b',
@@ -248,11 +239,7 @@ final readonly class ParticleResponse
                 'zero '.($left ? 'as left' : 'as found'),
                 Exact::mean($values),
                 CommonUnit::MilligramPerCubicMetre,
-                new Origin(
-                    'check',
-                    $check->id,
-                    \sprintf('behind the filter, %s by %s', $check->at->format('j M Y H:i'), $check->notes->by),
-                ),
+                $check->origin('behind the filter'),
                 3,
             );
         }

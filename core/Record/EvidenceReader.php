@@ -29,6 +29,7 @@ use Footnote\Core\Evidence\RunNotes;
 use Footnote\Core\Evidence\SetAside;
 use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Evidence\Timing;
+use Footnote\Core\Evidence\Typed;
 use Footnote\Core\Evidence\Walk;
 use Footnote\Core\Evidence\WorkingDay;
 use Footnote\Core\Judgement\Criterion;
@@ -174,6 +175,10 @@ final readonly class EvidenceReader
                 $fields->text('by'),
                 $fields->optionalText('remarks', 2000) ?? '',
                 $aside === null ? null : new SetAside($aside->moment('at'), $aside->text('by'), $aside->text('reason')),
+                array_map(
+                    static fn (Fields $typed): Typed => new Typed($typed->text('by'), $typed->texts('fields')),
+                    $fields->objects('typedBy'),
+                ),
             ),
         );
     }

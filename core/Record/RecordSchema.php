@@ -222,6 +222,11 @@ final readonly class RecordSchema
                     ['at' => Shape::ref('moment'), 'by' => Shape::said(), 'reason' => Shape::said()],
                     ['at', 'by', 'reason'],
                 ),
+                'typedBy' => Shape::list(Shape::object(
+                    ['by' => Shape::said(), 'fields' => Shape::list(Shape::said())],
+                    ['by', 'fields'],
+                    'Who typed which answers, where that was noted; "by" is who accepted the check.',
+                )),
                 'remarks' => Shape::text(2000),
                 ...$sections,
             ], ['id', 'instrument', 'at', 'by']),

@@ -43,6 +43,39 @@ final class VersionsTest extends ApiTestCase
         $this->call('POST', $path.'/accept', ['version' => $kept->int('version')], 409);
     }
 
+    /** Who typed each answer is kept beside who accepted: what stays as it was is still of whoever typed it first. */
+    public function testWhoTypedIsKeptBesideWhoAccepted(): void
+    {
+        $this->signIn(Role::Technician);
+        $begun = $this->call('POST', '/api/bench/D/check');
+        $path = '/api/bench/drafts/'.$begun->string('id');
+        $rows = [['value' => '114.0', 'provenance' => 'typed'], ['value' => '114.1', 'provenance' => 'typed']];
+        $kept = $this->call(
+            'PUT',
+            $path,
+            ['version' => $begun->int('version'), 'answers' => [...self::CHECK, 'steps' => ['stopped' => 'done'], 'asFound' => $rows]],
+        );
+        $this->signIn(Role::Hygienist);
+        $rows[1]['value'] = '114.2';
+        $kept = $this->call('PUT', $path, ['version' => $kept->int('version'), 'answers' => [...self::CHECK, 'asFound' => $rows]]);
+        $typed = $kept->list('typedBy');
+        self::assertSame(['T-1', 'H-1'], array_column($typed, 'by'));
+        $fields = array_column($typed, 'fields');
+        self::assertSame(['steps/stopped', 'reference', 'setting', 'asFound/0', 'adjusted'], $fields[0]);
+        self::assertIsArray($fields[1]);
+        self::assertContains('asFound/1', $fields[1]);
+        self::assertNotContains('asFound/0', $fields[1]);
+
+        $check = $this->call('POST', $path.'/accept', ['version' => $kept->int('version')], 201)->string('check');
+        $written = $this->service(Connection::class)->fetchOne('SELECT record FROM check_record WHERE id = ?', [$check]);
+        $record = json_decode(\is_string($written) ? $written : '', true, 32, \JSON_THROW_ON_ERROR);
+        self::assertIsArray($record);
+        self::assertSame([$typed, 'H-1'], [$record['typedBy'], $record['by']]);
+        $unit = $this->call('GET', '/api/kit/instruments/D');
+        self::assertSame('typed by T-1 and H-1, accepted by H-1', $unit->string('checks.0.by'));
+        self::assertSame('by T-1', $unit->string('checks.1.by'));
+    }
+
     /** Limits that somebody else set meanwhile are not overwritten; who did is told. */
     public function testLimitsAreNotOverwritten(): void
     {

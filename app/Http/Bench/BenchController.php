@@ -49,11 +49,11 @@ final readonly class BenchController
 
     #[Route('/drafts/{id}', methods: ['PUT'])]
     #[IsGranted('ROLE_TECHNICIAN')]
-    public function answer(string $id, Request $request, AnswerCheck $answer): JsonResponse
+    public function answer(string $id, Request $request, #[CurrentUser] User $user, AnswerCheck $answer): JsonResponse
     {
         $body = Body::of($request);
 
-        return new JsonResponse($this->shown->of($answer($id, $body->map('answers'), self::version($body))));
+        return new JsonResponse($this->shown->of($answer($user, $id, $body->map('answers'), self::version($body))));
     }
 
     #[Route('/drafts/{id}/accept', methods: ['POST'])]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Bench;
 
 use Footnote\App\Bench\DraftCheck;
+use Footnote\App\Bench\Typists;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Judging;
 use Footnote\App\Logbook\Logbook;
@@ -77,6 +78,7 @@ final readonly class DraftPresenter
             'id' => $draft->id,
             'version' => $draft->version(),
             'startedBy' => $draft->by,
+            'typedBy' => Typists::told($draft->typed()),
             'startedAt' => $draft->startedAt->format(\DATE_ATOM),
             'unit' => $this->units->unit($timeline),
             'procedure' => [

@@ -89,7 +89,7 @@ final readonly class InstrumentPresenter
                 static fn ($check): array => [
                     'id' => $check->id,
                     'at' => $check->at->format(\DATE_ATOM),
-                    'by' => $check->notes->by,
+                    'by' => $check->notes->who(),
                     'reference' => $check->reference,
                     'adjusted' => $check->content->wasAdjusted(),
                     'setAside' => $check->notes->setAside?->reason,

@@ -16,6 +16,10 @@ class Draft
     #[ORM\Column(type: 'json')]
     private array $answers = [];
 
+    /** @var array<string, string> who typed each of them, by its name */
+    #[ORM\Column(type: 'json', options: ['default' => '{}'])]
+    private array $typed = [];
+
     #[ORM\Version, ORM\Column(type: 'integer')]
     private int $version = 1;
 
@@ -45,10 +49,20 @@ class Draft
         return $this->version;
     }
 
-    /** @param array<string, mixed> $answers */
-    public function answer(array $answers): void
+    /** @return array<string, string> who typed each answer, by its name */
+    public function typed(): array
+    {
+        return $this->typed;
+    }
+
+    /**
+     * @param array<string, mixed>  $answers
+     * @param array<string, string> $typed who typed each of them, by its name
+     */
+    public function answer(array $answers, array $typed): void
     {
         $this->answers = $answers;
+        $this->typed = $typed;
     }
 
     public function close(\DateTimeImmutable $at): void

@@ -30,6 +30,7 @@ const draft = (version: number, answers: Schemas['Answers']): Schemas['Draft'] =
   id: 'd1',
   version,
   startedBy: 'T-1',
+  typedBy: [{ by: 'T-1', fields: ['reference'] }],
   startedAt: '2026-11-18T07:00:00+00:00',
   unit: {
     id: 'DM-06',

@@ -111,6 +111,7 @@ export function CheckView() {
         <span style={{ color: ink.soft }}>
           {draft.procedure.title} · {unit.model}
           {unit.about && `, ${unit.about}`} · begun by {draft.startedBy}
+          {draft.typedBy.length > 1 && `, typed by ${draft.typedBy.map((one) => one.by).join(' and ')}`}
         </span>
       </div>
       {unit.hold.length > 0 && (

@@ -14,6 +14,7 @@ const draft = (version: number, answers: Record<string, unknown> = {}) => ({
   id: 'd1',
   version,
   startedBy: 'T-1',
+  typedBy: [{ by: 'T-1', fields: ['reference'] }],
   startedAt: '2026-11-18T07:00:00+00:00',
   unit: { id: 'D', model: 'M', microphone: null, selfAdjusting: false, hold: [], running: null },
   procedure: { title: '', steps: [] },
