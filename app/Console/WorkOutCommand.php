@@ -7,6 +7,7 @@ namespace Footnote\App\Console;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Judging;
 use Footnote\App\Logbook\Ledger;
+use Footnote\App\Logbook\Release;
 use Footnote\App\Logbook\Workings;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -30,6 +31,7 @@ final class WorkOutCommand extends Command
         private readonly Workings $workings,
         private readonly Judging $judging,
         private readonly Ledger $ledger,
+        private readonly Release $release,
     ) {
         parent::__construct();
     }
@@ -43,6 +45,7 @@ final class WorkOutCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
+        $this->release->follow();
         $campaign = $input->getArgument('campaign');
         if ($campaign === null) {
             do {

@@ -29,37 +29,31 @@ final readonly class Days
         return false;
     }
 
-    /** @return array<string, true> the units with a check or a run in between, by = and their identifier */
+    /** @return list<string> the units with a check or a run in between */
     public function unitsBetween(\DateTimeImmutable $from, \DateTimeImmutable $to): array
     {
-        $units = [];
-        foreach ([
-            'SELECT DISTINCT instrument_id FROM check_record WHERE checked_at >= ? AND checked_at < ?',
-            'SELECT DISTINCT instrument_id FROM run_state WHERE (stopped_at IS NULL OR stopped_at >= ?) AND started_at < ?',
-        ] as $sql) {
-            foreach ($this->connection->fetchFirstColumn($sql, [Moments::second($from), Moments::second($to)]) as $unit) {
-                $units['='.(\is_string($unit) ? $unit : '')] = true;
-            }
-        }
+        // Runs of a unit do not overlap, so that of all begun before only the last can reach into it.
+        $units = $this->connection->executeQuery(
+            'SELECT i.id FROM instrument i WHERE'
+                .' EXISTS (SELECT 1 FROM check_record c WHERE c.instrument_id = i.id AND c.checked_at >= :from AND c.checked_at < :to)'
+                .' OR EXISTS (SELECT 1 FROM run_state s WHERE s.instrument_id = i.id AND s.started_at >= :from AND s.started_at < :to)'
+                .' OR (SELECT COALESCE(s.stopped_at, :endless) FROM run_state s WHERE s.instrument_id = i.id AND s.started_at < :from'
+                .' ORDER BY s.started_at DESC LIMIT 1) >= :from',
+            ['from' => Moments::second($from), 'to' => Moments::second($to), 'endless' => Moments::ENDLESS],
+        )->fetchFirstColumn();
 
-        return $units;
+        return array_values(array_filter($units, \is_string(...)));
     }
 
-    /** @return array<string, \DateTimeImmutable> when each unit was last checked before a moment, by = and its identifier */
-    public function lastChecksBefore(\DateTimeImmutable $to): array
+    /** When a unit was last checked before a moment. */
+    public function lastCheckBefore(string $unit, \DateTimeImmutable $to): ?\DateTimeImmutable
     {
-        $lasts = [];
-        foreach ($this->connection->fetchAllNumeric(
-            'SELECT i.id, (SELECT MAX(c.checked_at) FROM check_record c WHERE c.instrument_id = i.id AND c.checked_at < ?)'
-                .' FROM instrument i',
-            [Moments::second($to)],
-        ) as [$unit, $at]) {
-            if (\is_string($unit) && \is_string($at)) {
-                $lasts['='.$unit] = Moments::of($at);
-            }
-        }
+        $at = $this->connection->fetchOne(
+            'SELECT MAX(checked_at) FROM check_record WHERE instrument_id = ? AND checked_at < ?',
+            [$unit, Moments::second($to)],
+        );
 
-        return $lasts;
+        return \is_string($at) ? Moments::of($at) : null;
     }
 
     public function lastRun(): ?\DateTimeImmutable
@@ -69,19 +63,30 @@ final readonly class Days
         return \is_string($latest) ? Moments::of($latest) : null;
     }
 
-    /** @return list<string> the last days with a run or a check, as the site counts days */
-    public function last(\DateTimeZone $zone): array
+    /** The last day with a run or a check before a moment, as the site counts days. */
+    public function before(\DateTimeImmutable $moment, \DateTimeZone $zone): ?string
     {
-        $days = [];
-        foreach (['SELECT DISTINCT started_at FROM run', 'SELECT DISTINCT checked_at FROM check_record'] as $sql) {
-            foreach ($this->connection->fetchFirstColumn($sql.' ORDER BY 1 DESC LIMIT 2000') as $at) {
-                if (\is_string($at)) {
-                    $days[Moments::of($at)->setTimezone($zone)->format('Y-m-d')] = true;
-                }
-            }
-        }
-        krsort($days);
+        return $this->outermost('MAX', '<', $moment, $zone);
+    }
 
-        return \array_slice(array_map(strval(...), array_keys($days)), 0, 30);
+    /** The first day with a run or a check from a moment on, as the site counts days. */
+    public function from(\DateTimeImmutable $moment, \DateTimeZone $zone): ?string
+    {
+        return $this->outermost('MIN', '>=', $moment, $zone);
+    }
+
+    /**
+     * @param 'MAX'|'MIN' $which
+     * @param '<'|'>='    $where
+     */
+    private function outermost(string $which, string $where, \DateTimeImmutable $moment, \DateTimeZone $zone): ?string
+    {
+        $found = [];
+        foreach (['started_at' => 'run', 'checked_at' => 'check_record'] as $column => $table) {
+            $found[] = $this->connection->fetchOne("SELECT $which($column) FROM $table WHERE $column $where ?", [Moments::second($moment)]);
+        }
+        $found = array_filter($found, \is_string(...));
+
+        return $found === [] ? null : Moments::of($which === 'MAX' ? max($found) : min($found))->setTimezone($zone)->format('Y-m-d');
     }
 }

@@ -10,26 +10,17 @@ use Footnote\App\Storage\Cells;
 /** The kit as it is listed: last uses, own entries of libraries, checks that leaned on a reference. */
 final readonly class Kit
 {
-    public function __construct(private Connection $connection, private Logbook $logbook)
+    public function __construct(private Connection $connection)
     {
     }
 
-    /** @return array<int|string, array<string, mixed>> records of all units with their certificates, by asset number */
-    public function instruments(): array
+    /** When a unit was last checked. */
+    public function lastCheck(string $unit): ?string
     {
-        $instruments = $this->logbook->pairs('SELECT id, record FROM instrument ORDER BY id', []);
-        $certificates = $this->logbook->certificates('instrument_id', array_keys($instruments));
-        foreach ($instruments as $id => $record) {
-            $instruments[$id] = [...$record, 'certificates' => $certificates[$id] ?? []];
-        }
-
-        return $instruments;
-    }
-
-    /** @return array<int|string, string|null> when each unit was last checked */
-    public function lastChecks(): array
-    {
-        return $this->moments('SELECT i.id, (SELECT MAX(c.checked_at) FROM check_record c WHERE c.instrument_id = i.id) FROM instrument i');
+        return $this->moments(
+            'SELECT i.id, (SELECT MAX(c.checked_at) FROM check_record c WHERE c.instrument_id = i.id) FROM instrument i WHERE i.id = ?',
+            [$unit],
+        )[$unit] ?? null;
     }
 
     /** @return array<int|string, string|null> when each reference was last used */
@@ -37,17 +28,22 @@ final readonly class Kit
     {
         return $this->moments(
             'SELECT r.id, (SELECT MAX(c.checked_at) FROM check_record c WHERE c.reference_id = r.id) FROM reference r',
+            [],
         );
     }
 
-    /** @return array<int|string, string|null> */
-    private function moments(string $sql): array
+    /**
+     * @param list<string> $values
+     *
+     * @return array<int|string, string|null>
+     */
+    private function moments(string $sql, array $values): array
     {
         return array_map(
             static fn (mixed $at): ?string => \is_string($at)
                 ? (new \DateTimeImmutable($at, new \DateTimeZone('UTC')))->format(\DATE_ATOM)
                 : null,
-            $this->connection->fetchAllKeyValue($sql),
+            $this->connection->fetchAllKeyValue($sql, $values),
         );
     }
 

@@ -204,25 +204,23 @@ final readonly class Touches
         $this->connection->executeStatement(self::TOUCH.$which, $values);
     }
 
-    /** The runs of the shifts that those touched are part of. */
+    /** The runs of the shifts that those touched are part of: of the same person, some days around. */
     private function shifts(): void
     {
-        $platform = $this->connection->getDatabasePlatform();
         $this->connection->executeStatement(
-            self::TOUCH.'version <> '.self::VERSION.' AND shift_key IN (SELECT t.shift_key FROM run_state t WHERE t.version = '
-                .self::VERSION." AND t.shift_key <> '') AND EXISTS (SELECT 1 FROM run_state t"
-                .' WHERE t.version = '.self::VERSION.' AND t.shift_key = run_state.shift_key'
-                .' AND '.self::days($platform instanceof SQLitePlatform, 't.started_at', 'run_state.started_at')
-                .' <= '.RunState::SHIFT.')',
+            self::TOUCH.'version <> '.self::VERSION.' AND run_id IN (SELECT r.run_id FROM run_state t'
+                .' JOIN run_state r ON r.shift_key = t.shift_key AND r.started_at >= '.$this->day('t.started_at', -RunState::SHIFT)
+                .' AND r.started_at < '.$this->day('t.started_at', RunState::SHIFT + 1)
+                .' WHERE t.version = '.self::VERSION." AND t.shift_key <> '')",
         );
     }
 
-    /** Days between two moments kept as texts. */
-    private static function days(bool $isLite, string $one, string $other): string
+    /** The beginning of the day so many days after that of a moment, both kept as texts. */
+    private function day(string $moment, int $days): string
     {
-        return $isLite
-            ? "ABS(julianday($one) - julianday($other))"
-            : "ABS(EXTRACT(EPOCH FROM (CAST($one AS timestamp) - CAST($other AS timestamp))) / 86400)";
+        return $this->connection->getDatabasePlatform() instanceof SQLitePlatform
+            ? \sprintf("date(%s, '%+d days')", $moment, $days)
+            : \sprintf("to_char(CAST(%s AS timestamp) + INTERVAL '%d days', 'YYYY-MM-DD')", $moment, $days);
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Logbook;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Snapshot;
@@ -19,21 +20,19 @@ final readonly class UnitLines
     }
 
     /**
+     * @param string                                 $list    what it is shown in
      * @param \Closure(string): array<string, mixed> $workOut a unit's line out of its evidence
+     * @param list<string>|null                      $units   null: all of them
      *
      * @return array<string, array<string, mixed>> by = and the unit, in their order
      */
-    public function all(\Closure $workOut): array
+    public function of(string $list, \Closure $workOut, ?array $units = null): array
     {
         /** @var array<string, array{string, int}> $fresh unit and version of what was worked out */
         $fresh = [];
-        $lines = $this->snapshot->during(function () use ($workOut, &$fresh): array {
+        $lines = $this->snapshot->during(function () use ($list, $workOut, $units, &$fresh): array {
             $lines = [];
-            foreach ($this->connection->fetchAllAssociative(
-                'SELECT i.id, COALESCE(s.version, 0) AS version, l.version AS kept, l.body FROM instrument i'
-                    .' LEFT JOIN instrument_state s ON s.instrument_id = i.id'
-                    .' LEFT JOIN unit_line l ON l.instrument_id = i.id ORDER BY i.id',
-            ) as $row) {
+            foreach ($this->rows($list, $units) as $row) {
                 $unit = Cells::text($row, 'id');
                 $isKept = $row['kept'] !== null && Cells::text($row, 'kept') === Cells::text($row, 'version');
                 if (!$isKept) {
@@ -45,9 +44,9 @@ final readonly class UnitLines
             return $lines;
         });
         if ($fresh !== []) {
-            $this->connection->transactional(function () use ($fresh, $lines): void {
+            $this->connection->transactional(function () use ($list, $fresh, $lines): void {
                 foreach ($fresh as $key => [$unit, $version]) {
-                    $this->keep($unit, $version, $lines[$key]);
+                    $this->keep($list, $unit, $version, $lines[$key]);
                 }
             });
         }
@@ -55,13 +54,32 @@ final readonly class UnitLines
         return $lines;
     }
 
-    /** @param array<string, mixed> $line */
-    private function keep(string $unit, int $version, array $line): void
+    /**
+     * @param list<string>|null $units
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function rows(string $list, ?array $units): array
     {
+        return $this->connection->executeQuery(
+            'SELECT i.id, COALESCE(s.version, 0) AS version, l.version AS kept, l.body FROM instrument i'
+                .' LEFT JOIN instrument_state s ON s.instrument_id = i.id'
+                .' LEFT JOIN unit_line l ON l.instrument_id = i.id AND l.list = :list'
+                .($units === null ? '' : ' WHERE i.id IN (:units)').' ORDER BY i.id',
+            ['list' => $list, ...($units === null ? [] : ['units' => $units])],
+            ['units' => ArrayParameterType::STRING],
+        )->fetchAllAssociative();
+    }
+
+    /** @param array<string, mixed> $line */
+    private function keep(string $list, string $unit, int $version, array $line): void
+    {
+        // Lines of days gone by that no longer hold go with the first that is worked out anew.
+        $this->connection->executeStatement('DELETE FROM unit_line WHERE instrument_id = ? AND version < ?', [$unit, $version]);
         $this->connection->executeStatement(
-            'INSERT INTO unit_line (instrument_id, version, body) VALUES (?, ?, ?) ON CONFLICT (instrument_id) DO UPDATE SET'
+            'INSERT INTO unit_line (instrument_id, list, version, body) VALUES (?, ?, ?, ?) ON CONFLICT (instrument_id, list) DO UPDATE SET'
                 .' version = excluded.version, body = excluded.body',
-            [$unit, $version, json_encode($line, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_PRESERVE_ZERO_FRACTION)],
+            [$unit, $list, $version, json_encode($line, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_PRESERVE_ZERO_FRACTION)],
         );
     }
 }

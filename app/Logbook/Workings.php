@@ -16,8 +16,8 @@ use Footnote\App\Storage\WriteLock;
 /** Works runs out when asked, and keeps what was worked out for as long as nothing that it rests on has changed. */
 final readonly class Workings
 {
-    /** Runs that are kept in one transaction: few enough to hold in memory. */
-    private const AT_ONCE = 50;
+    /** Runs that are kept in one transaction: few enough that what was done is kept, should it take too long. */
+    private const AT_ONCE = 16;
 
     /** How often runs are worked out anew because evidence came meanwhile, before the logbook is held still for it. */
     private const TRIES = 2;
@@ -34,8 +34,12 @@ final readonly class Workings
 
     private const SETTLE = 'UPDATE run_state SET settled_until = ? WHERE run_id = ? AND (settled_until = ? OR settled_until < ?)';
 
-    public function __construct(private Connection $connection, private Judging $judging, private WriteLock $lock)
-    {
+    public function __construct(
+        private Connection $connection,
+        private Judging $judging,
+        private WriteLock $lock,
+        private Release $release,
+    ) {
     }
 
     /** What was worked out of a run under a policy. */
@@ -67,6 +71,36 @@ final readonly class Workings
         }
 
         return $summaries;
+    }
+
+    /**
+     * What days show of runs that were worked out, each under the policy of its campaign.
+     *
+     * @param list<string> $runs
+     *
+     * @return array<string, array{verdict: string, bracket: mixed, standing: mixed}> by = and the run
+     */
+    public function verdicts(array $runs): array
+    {
+        $verdicts = [];
+        foreach (array_chunk($runs, 500) as $some) {
+            $rows = $this->connection->executeQuery(
+                "SELECT s.run_id, w.verdict, w.summary -> 'bracket' AS bracket, w.summary -> 'standing' AS standing"
+                    .' FROM run_state s JOIN campaign c ON c.id = s.campaign_id JOIN worked_run w ON '.self::CURRENT
+                    .' WHERE w.policy_key = c.policy_key AND s.run_id IN (:runs)',
+                ['runs' => $some],
+                ['runs' => ArrayParameterType::STRING],
+            );
+            foreach ($rows->fetchAllAssociative() as $row) {
+                $verdicts['='.Cells::text($row, 'run_id')] = [
+                    'verdict' => Cells::text($row, 'verdict'),
+                    'bracket' => json_decode(Cells::text($row, 'bracket'), true, 8, \JSON_THROW_ON_ERROR),
+                    'standing' => json_decode(Cells::text($row, 'standing'), true, 8, \JSON_THROW_ON_ERROR),
+                ];
+            }
+        }
+
+        return $verdicts;
     }
 
     private function freshly(string $run, string $policy): Worked
@@ -118,17 +152,45 @@ final readonly class Workings
     {
         $kept = [];
         foreach (array_chunk($again ? $runs : $this->missing($runs, $policy), self::AT_ONCE) as $some) {
-            for ($try = 0; $try < self::TRIES && $some !== []; ++$try) {
-                [$kept, $some] = $this->keep($this->judging->judge($some, $policy), $policy);
-            }
-            if ($some !== []) {
-                $kept = $this->lock->holding(
-                    fn (): array => $this->keep($this->judging->judge($some, $policy), $policy)[0],
-                );
-            }
+            $kept = $this->workOutAtOnce($some, $policy);
         }
 
         return $kept;
+    }
+
+    /**
+     * Works out what is missing of these runs as far as it gets, a few at a time: where units with a long past are judged for the
+     * first time, a page that shows many shows what there is, and who asks again finds more.
+     *
+     * @param list<string> $runs
+     * @param float        $seconds after which no more is begun
+     */
+    public function workOutSome(array $runs, string $policy, float $seconds): void
+    {
+        $began = hrtime(true);
+        foreach (array_chunk($this->missing($runs, $policy), self::AT_ONCE) as $some) {
+            if (hrtime(true) - $began > 1e9 * $seconds) {
+                return;
+            }
+            $this->workOutAtOnce($some, $policy);
+        }
+    }
+
+    /**
+     * @param list<string> $some
+     *
+     * @return list<Judged> the last that were worked out
+     */
+    private function workOutAtOnce(array $some, string $policy): array
+    {
+        $kept = [];
+        for ($try = 0; $try < self::TRIES && $some !== []; ++$try) {
+            [$kept, $some] = $this->keep($this->judging->judge($some, $policy), $policy);
+        }
+
+        return $some === [] ? $kept : $this->lock->holding(
+            fn (): array => $this->keep($this->judging->judge($some, $policy), $policy)[0],
+        );
     }
 
     /**
@@ -165,6 +227,9 @@ final readonly class Workings
         [$judged, $marks] = $worked;
 
         return $this->lock->holding(function () use ($judged, $marks, $policy): array {
+            if ($this->release->isOfAnother()) {
+                throw new Problem(503, 'Footnote was upgraded while this was worked out. Ask again.');
+            }
             $now = $this->judging->now($judged);
             $kept = array_values(array_filter(
                 $judged,

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
-use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\BracketFinder;
 use Footnote\Core\Evidence\BracketState;
 use Footnote\Core\Evidence\Check;
@@ -25,13 +24,10 @@ final readonly class Foresight
      */
     public function openRuns(Timeline $timeline): array
     {
-        $family = $this->assessor->family($timeline->instrument->family);
-        $parts = $family instanceof Channelled
-            ? array_map(static fn (string $channel): Timeline => $family->ofChannel($channel, $timeline), $family->channels($timeline))
-            : [$timeline];
         $open = [];
-        foreach ($parts as $part) {
-            $finder = new BracketFinder($family->usability(), $part->channel, $family->bracketRestsOn());
+        foreach ($this->parts($timeline) as $part) {
+            $family = $this->assessor->family($part->instrument->family);
+            $finder = $this->finder($part);
             foreach (self::since(self::closing($part, $family), $part) as $run) {
                 if (!isset($open['='.$run->id]) && $finder->find($run, $part)->state() === BracketState::Open) {
                     $open['='.$run->id] = $run;
@@ -64,29 +60,62 @@ final readonly class Foresight
     /**
      * The runs that a check not yet accepted would close, with the verdict each would then have.
      *
+     * @param list<Run> $open those whose bracket the next check can still close
+     *
      * @return list<array{run: Run, verdict: Verdict, finding: Finding|null}>
      */
-    public function after(Check $check, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): array
+    public function after(Check $check, array $open, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): array
     {
         $then = $timeline->with($check);
         $closed = [];
-        foreach ($this->openRuns($timeline) as $run) {
-            $assessment = $this->assessor->assess($run, $then, $policy, $yardsticks);
-            $touched = array_filter(
-                $assessment->brackets === [] ? [$assessment->bracket] : $assessment->brackets,
-                static fn (Bracket $bracket): bool => $bracket->post?->id === $check->id
-                    || $bracket->search->brokenAfter?->evidence === $check->id,
-            );
-            if ($touched !== []) {
-                $weightiest = $assessment->findings[0] ?? null;
-                $closed[] = [
-                    'run' => $run,
-                    'verdict' => $assessment->verdict,
-                    'finding' => $weightiest !== null && $weightiest->severity !== Severity::Note ? $weightiest : null,
-                ];
+        foreach ($open as $run) {
+            if (!$this->closes($check, $run, $then)) {
+                continue;
             }
+            $assessment = $this->assessor->assess($run, $then, $policy, $yardsticks);
+            $weightiest = $assessment->findings[0] ?? null;
+            $closed[] = [
+                'run' => $run,
+                'verdict' => $assessment->verdict,
+                'finding' => $weightiest !== null && $weightiest->severity !== Severity::Note ? $weightiest : null,
+            ];
         }
 
         return $closed;
+    }
+
+    /** Whether a bracket of the run ends at the check, or breaks at it: looked for before anything is judged. */
+    private function closes(Check $check, Run $run, Timeline $then): bool
+    {
+        $family = $this->assessor->family($then->instrument->family);
+        foreach ($this->parts($then) as $part) {
+            if ($family instanceof Channelled && $part->channel !== '' && !$family->measured($part->channel, $run)) {
+                continue;
+            }
+            $bracket = $this->finder($part)->find($run, $part);
+            if ($bracket->post?->id === $check->id || $bracket->search->brokenAfter?->evidence === $check->id) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return non-empty-list<Timeline> what of the unit has a bracket of its own: its channels, or itself */
+    private function parts(Timeline $timeline): array
+    {
+        $family = $this->assessor->family($timeline->instrument->family);
+        $parts = $family instanceof Channelled
+            ? array_map(static fn (string $channel): Timeline => $family->ofChannel($channel, $timeline), $family->channels($timeline))
+            : [];
+
+        return $parts === [] ? [$timeline] : $parts;
+    }
+
+    private function finder(Timeline $part): BracketFinder
+    {
+        $family = $this->assessor->family($part->instrument->family);
+
+        return new BracketFinder($family->usability(), $part->channel, $family->bracketRestsOn());
     }
 }

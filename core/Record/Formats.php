@@ -11,10 +11,13 @@ use Footnote\Core\Evidence\RemarkKind;
 use Footnote\Core\Log\ColumnKind;
 
 /** What the families that Footnote knows write down, each in the record format: handed in from the entrance, known by none below. */
-final readonly class Formats
+final class Formats
 {
+    /** @var array<string, ReferenceKind>|null by its identifier; made when first asked for, since they are asked for again and again */
+    private ?array $kinds = null;
+
     /** @param array<string, ContentFormat> $formats by family */
-    public function __construct(private array $formats)
+    public function __construct(private readonly array $formats)
     {
     }
 
@@ -53,14 +56,16 @@ final readonly class Formats
     /** @return array<string, ReferenceKind> by its identifier */
     public function referenceKinds(): array
     {
-        $kinds = [];
-        foreach ($this->formats as $format) {
-            foreach ($format->referenceKinds() as $kind) {
-                $kinds[$kind->id] = $kind;
+        if ($this->kinds === null) {
+            $this->kinds = [];
+            foreach ($this->formats as $format) {
+                foreach ($format->referenceKinds() as $kind) {
+                    $this->kinds[$kind->id] = $kind;
+                }
             }
         }
 
-        return $kinds;
+        return $this->kinds;
     }
 
     /** @return list<InterventionKind> what may be done to any unit, and to those of each family; some stand several times */

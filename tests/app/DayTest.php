@@ -69,7 +69,7 @@ final class DayTest extends ApiTestCase
         $day = $this->call('GET', '/api/day?date=2026-03-02');
         self::assertSame('done for the day', $day->string('units.0.next'));
         self::assertSame([], $day->list('units.0.hold'));
-        self::assertSame(['2026-03-02'], $day->list('days'));
+        self::assertSame([null, null], [$day->at('before'), $day->at('after')]);
         self::assertCount(2, $day->list('units.0.checks'));
     }
 

@@ -236,11 +236,13 @@ final class StaleTest extends ApiTestCase
         // The lists of units are kept as well.
         $connection->executeStatement('DELETE FROM sign_in_attempt');
         $this->signIn(Role::Reader);
-        $listed = $this->call('GET', '/api/bench')->text;
-        $connection->beginTransaction();
-        $connection->executeStatement('DELETE FROM unit_line');
-        self::assertSame($this->call('GET', '/api/bench')->text, $listed);
-        $connection->rollBack();
+        foreach (['/api/bench', '/api/day', '/api/kit'] as $list) {
+            $listed = $this->call('GET', $list)->text;
+            $connection->beginTransaction();
+            $connection->executeStatement('DELETE FROM unit_line');
+            self::assertSame($this->call('GET', $list)->text, $listed, $list);
+            $connection->rollBack();
+        }
 
         return \count($kept);
     }

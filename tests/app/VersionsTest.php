@@ -76,6 +76,22 @@ final class VersionsTest extends ApiTestCase
         self::assertSame('by T-1', $unit->string('checks.1.by'));
     }
 
+    /** What an earlier release worked out does not count: its rules were others. The journal says since when this one is followed. */
+    public function testANewReleaseJudgesAnew(): void
+    {
+        $this->signIn(Role::Hygienist);
+        $verdict = fn (): string => $this->call('GET', '/api/results')->string('rows.0.verdict');
+        $now = $verdict();
+        self::assertNotSame('void', $now);
+        $connection = $this->service(Connection::class);
+        $connection->executeStatement("UPDATE worked_run SET verdict = 'void'");
+        self::assertSame('void', $verdict());
+        $connection->executeStatement("UPDATE release_followed SET digest = 'earlier'");
+        self::assertSame($now, $verdict());
+        self::assertSame('release followed', $this->call('GET', '/api/journal')->string('entries.0.kind'));
+        self::assertSame($now, $verdict());
+    }
+
     /** Limits that somebody else set meanwhile are not overwritten; who did is told. */
     public function testLimitsAreNotOverwritten(): void
     {

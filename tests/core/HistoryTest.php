@@ -100,6 +100,7 @@ final class HistoryTest extends TestCase
         foreach ([['114.2', Verdict::Valid], ['113.2', Verdict::Void]] as [$found, $verdict]) {
             $closed = $foresight->after(
                 $check($found),
+                $foresight->openRuns($timeline),
                 $timeline,
                 Scene::policy('standard'),
                 new \Footnote\Core\Judgement\Yardsticks([], []),

@@ -205,22 +205,25 @@ if ($what === 'counts') {
 if ($what === 'logbooks') {
     $read = static fn (int $runs): mixed => json_decode((string) file_get_contents("$work/load-$runs.json"), true, 8, JSON_THROW_ON_ERROR);
     $small = $read(1000);
-    $big = $read(10000);
+    $big = $read(100000);
     assert(is_array($small) && is_array($big));
-    echo "Logbooks of 1 000 and 10 000 runs with four checks each, four clients at once, production mode, 95th percentile\n";
-    foreach ([['Results, a page of 50', 60], ['Result page', 80]] as $i => [$name, $most]) {
+    echo "300 units, 100 000 runs with four checks each (ten imports) against 1 000, four clients at once, production mode,"
+        ." 95th percentile\n";
+    foreach (['Day, every unit at work', 'Bench', 'Kit', 'Results, a page of 50', 'Result page'] as $i => $name) {
         $a = array_values($small)[$i];
         $b = array_values($big)[$i];
         printf(
-            "  %-22s %.0f ms with 10 000 runs (at most %d), %.0f ms with 1 000; growth = %.2f (at most 1.5), of the medians %.2f\n",
+            "  %-24s %.0f ms with 100 000 runs (at most 80), %.0f ms with 1 000; growth = %.2f (at most 1.5), of the medians %.2f\n",
             $name,
             $b['p95'],
-            $most,
             $a['p95'],
             $b['p95'] / $a['p95'],
             $b['median'] / $a['median'],
         );
     }
+    $lock = json_decode((string) file_get_contents("$work/lock-import.json"), true, 8, JSON_THROW_ON_ERROR);
+    assert(is_array($lock));
+    printf("  the tenth import, 10 000 runs and 40 000 checks, held the write lock for %.0f ms at most\n", $lock['longest']);
 }
 if ($what === 'units') {
     $read = static fn (int $runs): mixed => json_decode(
@@ -246,6 +249,13 @@ if ($what === 'units') {
             $most,
         );
     }
+    $lock = json_decode((string) file_get_contents("$work/lock-2000.json"), true, 8, JSON_THROW_ON_ERROR);
+    assert(is_array($lock));
+    printf(
+        "  its changes held the write lock for %.1f ms (median; at most 5), %.1f ms (95th percentile), as seen from outside\n",
+        $lock['median'],
+        $lock['p95'],
+    );
 }
 if ($what === 'together') {
     $load = json_decode((string) file_get_contents("$work/together-load.json"), true, 64, JSON_THROW_ON_ERROR);
@@ -271,6 +281,12 @@ if ($what === 'samples') {
         $dosimeter = $read("$how-logbook-1000");
         printf("  %s: %.2f ms and %.2f ms each; ratio = %.2f\n", $words, $sample, $dosimeter, $sample / $dosimeter);
     }
+    $began = hrtime(true);
+    for ($i = 0, $sum = 0; $i < 1000000; ++$i) {
+        $sum += $i;
+    }
+    $f = (hrtime(true) - $began) / 1e7;
+    printf("  10 000 totals judged and kept: %.1f s (at most 12 s x f; f = %.2f: %.1f s)\n", 10 * $read('keep-10000'), $f, 12 * $f);
     [$took, $peak] = measured(
         [
             $root.'/bin/console', 'footnote:laboratory', $work.'/report.csv', '--number=Q', '--laboratory=L',

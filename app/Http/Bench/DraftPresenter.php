@@ -70,9 +70,10 @@ final readonly class DraftPresenter
         $instruction = static fn (Step $step): ?string => $bench instanceof AsksByReference
             ? $bench->instruction($step, $timeline->instrument, $chosen, $now)
             : $step->words->instruction;
+        $open = $this->foresight->openRuns($timeline);
         $closes = $check === null || (!$check->content->hasAsFound() && !$check->content->wasAdjusted())
             ? []
-            : $this->foresight->after($check, $everything, $policy, $this->judging->yardsticks($campaign['id']));
+            : $this->foresight->after($check, $open, $everything, $policy, $this->judging->yardsticks($campaign['id']));
 
         return [
             'id' => $draft->id,
@@ -80,7 +81,7 @@ final readonly class DraftPresenter
             'startedBy' => $draft->by,
             'typedBy' => Typists::told($draft->typed()),
             'startedAt' => $draft->startedAt->format(\DATE_ATOM),
-            'unit' => $this->units->unit($timeline),
+            'unit' => $this->units->shown($timeline, $open, $timeline->runningRuns()),
             'procedure' => [
                 'id' => $procedure->id,
                 'title' => $procedure->title,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Bench;
 
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Logbook\UnitLines;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Assessor;
@@ -28,6 +29,7 @@ final readonly class UnitLinePresenter
     public function __construct(
         private Logbook $logbook,
         private UnitLines $lines,
+        private SiteClock $site,
         private UnitPresenter $units,
         private Assessor $assessor,
     ) {
@@ -38,7 +40,7 @@ final readonly class UnitLinePresenter
     public function all(): array
     {
         /** @var array<string, Line> what was kept has the shape of what is worked out */
-        return $this->lines->all($this->line(...));
+        return $this->lines->of('bench '.$this->site->zone()->getName(), $this->line(...));
     }
 
     /** @return Line */

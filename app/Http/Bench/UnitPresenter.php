@@ -8,24 +8,14 @@ use Footnote\App\Http\Shown\TraitsLine;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Assessor;
-use Footnote\Core\Judgement\Foresight;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Record\Formats;
 
 /** A unit as the bench shows it. */
 final readonly class UnitPresenter
 {
-    private Foresight $foresight;
-
     public function __construct(private Assessor $assessor, private Formats $families)
     {
-        $this->foresight = new Foresight($assessor);
-    }
-
-    /** @return array<string, mixed> */
-    public function unit(Timeline $timeline): array
-    {
-        return $this->shown($timeline, $this->foresight->openRuns($timeline), $timeline->runningRuns());
     }
 
     /**

@@ -10,8 +10,10 @@ use Footnote\App\Logbook\Days;
 use Footnote\App\Logbook\Drafts;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Logbook\UnitLines;
 use Footnote\App\Logbook\Workings;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\UnusableBecause;
@@ -25,12 +27,17 @@ use Footnote\Core\Quantity\Span;
  *
  * @phpstan-type DayRun array{id: string, start: string, stop: string|null, person: string, task: string, place: string}
  * @phpstan-type DayCheck array{id: string, at: string, adjusted: bool, usable: bool}
+ * @phpstan-type Hours array{runs: list<DayRun>, checks: list<DayCheck>, last: string|null}
  */
 final readonly class DayPresenter
 {
+    /** So long a day is worked out before it is shown with what there is of it. */
+    private const SECONDS = 1.0;
+
     public function __construct(
         private Logbook $logbook,
         private UnitLinePresenter $lines,
+        private UnitLines $unitLines,
         private Campaigns $campaigns,
         private Days $days,
         private Drafts $drafts,
@@ -55,32 +62,32 @@ final readonly class DayPresenter
         $from = new \DateTimeImmutable($date, $zone);
         $to = $from->modify('+1 day');
         $drafts = $this->drafts->heads();
-        $active = $this->days->unitsBetween($from, $to);
-        $lasts = $this->days->lastChecksBefore($to);
+        /** @var array<string, Hours> $hours what was kept has the shape of what is worked out */
+        $hours = $this->unitLines->of(
+            \sprintf('day %s %s', $date, $zone->getName()),
+            fn (string $id): array => $this->hours($id, $from, $to, $zone),
+            $this->days->unitsBetween($from, $to),
+        );
+        $runs = array_merge(...array_map(static fn (array $own): array => array_column($own['runs'], 'id'), array_values($hours)));
+        $worked = $this->worked($runs);
         $units = [];
         foreach ($this->lines->all() as $key => $line) {
-            $id = substr($key, 1);
-            $units[] = $this->unit(
-                $line,
-                isset($active[$key]) ? $this->hours($id, $from, $to, $zone) : ['runs' => [], 'checks' => []],
-                $lasts[$key] ?? null,
-                $drafts[$key]['id'] ?? null,
-                [$from, $to],
-            );
-        }
-        $worked = $this->worked(array_merge(...array_map(static fn (array $unit): array => array_column($unit['runs'], 'id'), $units)));
-        foreach ($units as $place => $unit) {
+            $own = $hours[$key] ?? ['runs' => [], 'checks' => [], 'last' => $this->lastCheck($line, $to)];
+            $unit = $this->unit($line, $own, $drafts[$key]['id'] ?? null, [$from, $to]);
             foreach ($unit['runs'] as $at => $run) {
-                $units[$place]['runs'][$at]['worked'] = $worked[$run['id']] ?? null;
+                $unit['runs'][$at]['worked'] = $worked['='.$run['id']] ?? null;
             }
+            $units[] = $unit;
         }
 
         return [
             'date' => $date,
             'zone' => $zone->getName(),
             'campaign' => $this->campaign($from, $to),
-            'days' => $this->days->last($zone),
+            'before' => $this->days->before($from, $zone),
+            'after' => $this->days->from($to, $zone),
             'units' => $units,
+            'waiting' => \count($runs) - \count($worked),
         ];
     }
 
@@ -112,46 +119,63 @@ final readonly class DayPresenter
      *
      * @param list<string> $runs
      *
-     * @return array<array-key, array<string, mixed>> what was worked out, by run
+     * @return array<string, array{verdict: string, bracket: mixed, standing: mixed}> by = and the run
      */
     private function worked(array $runs): array
     {
-        $worked = [];
-        foreach ($this->campaigns->policies($runs) as $key => $some) {
-            $this->workings->workOut($some, (string) $key);
-            $worked += $this->workings->summaries($some, (string) $key);
+        $began = hrtime(true);
+        $worked = $this->workings->verdicts($runs);
+        $missing = array_values(array_filter($runs, static fn (string $run): bool => !isset($worked['='.$run])));
+        foreach ($this->campaigns->policies($missing) as $key => $some) {
+            $this->workings->workOutSome($some, (string) $key, max(0.0, self::SECONDS - (hrtime(true) - $began) / 1e9));
         }
 
-        return $worked;
+        return $missing === [] ? $worked : $this->workings->verdicts($runs);
     }
 
     /**
-     * @param Line                                              $line
-     * @param array{runs: list<DayRun>, checks: list<DayCheck>} $hours
-     * @param \DateTimeImmutable|null                           $last  its last check before the end of the day
-     * @param string|null                                       $draft what is half done of it
-     * @param array{\DateTimeImmutable, \DateTimeImmutable}     $day   from and to
+     * @param Line $line
+     *
+     * @return string|null when a unit was last checked by the end of a day on which nothing happened to it
+     */
+    private function lastCheck(array $line, \DateTimeImmutable $to): ?string
+    {
+        $last = $line['lastCheck']['at'] ?? null;
+        if ($last === null || new \DateTimeImmutable($last) < $to) {
+            return $last;
+        }
+
+        return $this->days->lastCheckBefore(Cells::text($line['unit'], 'id'), $to)?->setTimezone($to->getTimezone())->format(\DATE_ATOM);
+    }
+
+    /**
+     * @param Line                                          $line
+     * @param Hours                                         $hours
+     * @param string|null                                   $draft what is half done of it
+     * @param array{\DateTimeImmutable, \DateTimeImmutable} $day   from and to
      *
      * @return array{runs: list<DayRun>, ...}
      */
-    private function unit(array $line, array $hours, ?\DateTimeImmutable $last, ?string $draft, array $day): array
+    private function unit(array $line, array $hours, ?string $draft, array $day): array
     {
         [$from, $to] = $day;
         $running = self::begun($line['running'], $to);
         $open = self::begun($line['hold'], $to);
 
         return [
-            ...array_intersect_key($line['unit'], ['id' => 1, 'model' => 1]),
-            ...$hours,
+            'id' => Cells::text($line['unit'], 'id'),
+            'model' => Cells::text($line['unit'], 'model'),
+            'runs' => $hours['runs'],
+            'checks' => $hours['checks'],
             'hold' => $open,
             'running' => $running[0] ?? null,
             'draft' => $draft,
-            'lastCheck' => $last?->setTimezone($from->getTimezone())->format(\DATE_ATOM),
+            'lastCheck' => $hours['last'],
             'next' => match (true) {
                 $draft !== null => 'finish the check',
                 $running !== [] => 'stop the run',
                 $open !== [] => 'check as found',
-                $last === null || $last < $from => 'check before use',
+                $hours['last'] === null || new \DateTimeImmutable($hours['last']) < $from => 'check before use',
                 $hours['runs'] === [] => 'start a run',
                 default => 'done for the day',
             },
@@ -171,7 +195,7 @@ final readonly class DayPresenter
         );
     }
 
-    /** @return array{runs: list<DayRun>, checks: list<DayCheck>} what went on in a unit's day */
+    /** @return Hours what went on in a unit's day, and its last check by the end of it */
     private function hours(string $id, \DateTimeImmutable $from, \DateTimeImmutable $to, \DateTimeZone $zone): array
     {
         $timeline = $this->logbook->timeline($id);
@@ -208,6 +232,7 @@ final readonly class DayPresenter
                 ],
                 array_values($checks),
             ),
+            'last' => $this->days->lastCheckBefore($id, $to)?->setTimezone($zone)->format(\DATE_ATOM),
         ];
     }
 }

@@ -12,20 +12,22 @@ final readonly class DueDates
     /** Days ahead of a due date at which it is pointed out. */
     private const SOON = 45;
 
-    public function __construct(private SiteClock $site)
+    private function __construct(public \DateTimeImmutable $now)
     {
     }
 
-    public function state(?\DateTimeImmutable $due): string
+    public static function at(SiteClock $site): self
     {
-        // Days are those of the site; a certificate is in date through the end of the day it falls due.
-        $today = new \DateTimeImmutable($this->site->now()->format('Y-m-d'), new \DateTimeZone('UTC'));
-        $day = $due === null ? null : new \DateTimeImmutable($due->format('Y-m-d'), new \DateTimeZone('UTC'));
+        return new self($site->now());
+    }
 
+    /** @param string|null $due a day; a certificate is in date through the end of the day it falls due */
+    public function state(?string $due): string
+    {
         return match (true) {
-            $day === null => 'none',
-            $day < $today => 'past',
-            $day <= $today->modify('+'.self::SOON.' days') => 'soon',
+            $due === null => 'none',
+            $due < $this->now->format('Y-m-d') => 'past',
+            $due <= $this->now->modify('+'.self::SOON.' days')->format('Y-m-d') => 'soon',
             default => 'in date',
         };
     }

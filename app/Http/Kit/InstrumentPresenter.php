@@ -6,6 +6,7 @@ namespace Footnote\App\Http\Kit;
 
 use Footnote\App\Http\Shown\TraitsLine;
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Judgement\Assessor;
@@ -27,7 +28,7 @@ final readonly class InstrumentPresenter
         private EvidenceReader $reader,
         private Assessor $assessor,
         private Formats $families,
-        private DueDates $dates,
+        private SiteClock $site,
         private ClockInterface $clock,
     ) {
     }
@@ -126,6 +127,30 @@ final readonly class InstrumentPresenter
      */
     public function instrument(array $record): array
     {
+        return self::dated($this->undated($record), DueDates::at($this->site));
+    }
+
+    /**
+     * With what its certificate comes to today.
+     *
+     * @param array<string, mixed> $shown
+     *
+     * @return array<string, mixed>
+     */
+    public static function dated(array $shown, DueDates $dates): array
+    {
+        return [...$shown, 'dueState' => $dates->state(\is_string($shown['due']) ? $shown['due'] : null)];
+    }
+
+    /**
+     * What holds whatever the day.
+     *
+     * @param array<string, mixed> $record
+     *
+     * @return array<string, mixed>
+     */
+    public function undated(array $record): array
+    {
         $unit = $this->reader->instrument(Fields::of($record));
         $latest = null;
         foreach ($unit->certificates as $certificate) {
@@ -146,7 +171,6 @@ final readonly class InstrumentPresenter
             ],
             'certificates' => $record['certificates'] ?? [],
             'due' => $latest?->due->format('Y-m-d'),
-            'dueState' => $this->dates->state($latest?->due),
         ];
     }
 }

@@ -6,6 +6,8 @@ namespace Footnote\App\Http\Kit;
 
 use Footnote\App\Logbook\Kit;
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Logbook\UnitLines;
 use Footnote\App\Storage\Cells;
 
 /** The kit as it is listed. */
@@ -14,6 +16,8 @@ final readonly class KitPresenter
     public function __construct(
         private Logbook $logbook,
         private Kit $kit,
+        private UnitLines $lines,
+        private SiteClock $site,
         private InstrumentPresenter $instruments,
         private ReferencePresenter $references,
     ) {
@@ -22,22 +26,24 @@ final readonly class KitPresenter
     /** @return array<string, mixed> */
     public function kit(): array
     {
-        $last = $this->kit->lastChecks();
         $used = $this->kit->lastUses();
-        $units = $this->kit->instruments();
+        $dates = DueDates::at($this->site);
+        $units = $this->lines->of(
+            'kit',
+            fn (string $id): array => [
+                ...$this->instruments->undated($this->logbook->instrumentRecord($id) ?? []),
+                'lastCheck' => $this->kit->lastCheck($id),
+            ],
+        );
 
         return [
             'instruments' => array_map(
-                fn (int|string $id, array $record): array => [
-                    ...$this->instruments->instrument($record),
-                    'lastCheck' => $last[$id] ?? null,
-                ],
-                array_keys($units),
+                static fn (array $shown): array => InstrumentPresenter::dated($shown, $dates),
                 array_values($units),
             ),
             'references' => array_values(array_map(
                 fn (array $record): array => [
-                    ...$this->references->reference($record),
+                    ...$this->references->reference($record, $dates),
                     'left' => $this->references->left($record),
                     'lastUse' => $used[Cells::text($record, 'id')] ?? null,
                 ],

@@ -26,14 +26,16 @@ final readonly class ReferencePresenter
         private EvidenceReader $reader,
         private Formats $families,
         private SiteClock $site,
-        private DueDates $dates,
     ) {
     }
 
     /** @return array<string, mixed> */
     public function registered(string $id): array
     {
-        return $this->reference($this->logbook->referenceRecords([$id])[$id] ?? throw Problem::missing('Reference '.$id));
+        return $this->reference(
+            $this->logbook->referenceRecords([$id])[$id] ?? throw Problem::missing('Reference '.$id),
+            DueDates::at($this->site),
+        );
     }
 
     /**
@@ -41,10 +43,10 @@ final readonly class ReferencePresenter
      *
      * @return array<string, mixed>
      */
-    public function reference(array $record): array
+    public function reference(array $record, DueDates $dates): array
     {
         $reference = $this->reader->reference(Fields::of($record));
-        $certificate = $reference->certificateAt($this->site->now());
+        $certificate = $reference->certificateAt($dates->now);
         $kind = $this->families->referenceKind($reference->kind);
 
         return [
@@ -61,7 +63,7 @@ final readonly class ReferencePresenter
             'certificates' => $record['certificates'] ?? [],
             'recalls' => $record['recalls'] ?? [],
             'due' => $certificate?->due->format('Y-m-d'),
-            'dueState' => $this->dates->state($certificate?->due),
+            'dueState' => $dates->state($certificate?->due->format('Y-m-d')),
         ];
     }
 

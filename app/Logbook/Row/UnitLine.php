@@ -14,6 +14,9 @@ class UnitLine
     public function __construct(
         #[ORM\Id, ORM\Column(name: 'instrument_id', length: 40)]
         public readonly string $instrument,
+        /** For which list. */
+        #[ORM\Id, ORM\Column(length: 80)]
+        public readonly string $list,
         #[ORM\Column]
         public readonly int $version,
         /** @var array<string, mixed> */

@@ -9,6 +9,8 @@ export const useDay = (date: string | null) =>
   useQuery({
     queryKey: ['day', date],
     queryFn: () => answer(api.GET('/api/day', { params: { query: date === null ? {} : { date } } })),
+    // Where runs of the day are still being worked out, it is asked for again until they are.
+    refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 500 : false),
   });
 
 export const useBench = () => useQuery({ queryKey: ['bench'], queryFn: () => answer(api.GET('/api/bench')) });

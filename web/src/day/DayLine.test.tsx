@@ -39,12 +39,6 @@ const run = (from: string, to: string | null, verdict: Schemas['Verdict'] = 'val
     verdict,
     bracket: { state: verdict === 'open' ? 'open' : 'closed', pre: null, post: null, between: 0 },
     standing: null,
-    headline: null,
-    results: [],
-    drift: null,
-    finding: null,
-    findings: 0,
-    cure: null,
   },
 });
 

@@ -48,10 +48,12 @@ const units = [
 ];
 const day = {
   date: '2026-11-24',
-  days: ['2026-11-25', '2026-11-24', '2026-11-20'],
+  before: '2026-11-20',
+  after: '2026-11-25',
   units,
   campaign: { title: 'Noise', site: 'Mill' },
   zone: 'Europe/London',
+  waiting: 0,
 };
 
 const open = async (who: unknown, what: object = day) => {
@@ -80,6 +82,13 @@ describe('the day', () => {
     press('check it');
     await waitFor(() => expect(where()).toBe('/bench/D-1'));
     expect(sent(server.POST).params?.path).toEqual({ instrument: 'DM-01' });
+  });
+
+  it('says that runs are still being worked out, and asks again until they are', async () => {
+    await open(technician, { ...day, waiting: 3 });
+    expect(await screen.findByText(/^3 runs of this day are still being worked out/)).toBeTruthy();
+    serve(server, { '/api/day': day, '/api/session': technician });
+    await waitFor(() => expect(screen.queryByText(/still being worked out/)).toBeNull(), { timeout: 3000 });
   });
 
   it('counts the verdicts of a unit that measured often, and marks what is too short for words', async () => {

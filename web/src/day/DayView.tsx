@@ -37,7 +37,7 @@ export function DayView() {
   if (asked.isError) {
     return <Told problem={asked.error} />;
   }
-  const { date, days, units, campaign, zone } = asked.data;
+  const { date, before, after, units, campaign, zone, waiting: unworked } = asked.data;
   const records = mayRecord(session.data?.user);
   if (units.length === 0) {
     return (
@@ -48,9 +48,6 @@ export function DayView() {
     );
   }
   const hours = hoursOf(units, date);
-  const at = days.indexOf(date);
-  const older = days[at + 1];
-  const newer = at > 0 ? days[at - 1] : undefined;
   const waiting = units.filter((unit) => unit.next !== 'done for the day');
   const held = units.filter((unit) => unit.hold.length > 0);
   const busy = (unit: (typeof units)[number]) =>
@@ -76,10 +73,10 @@ export function DayView() {
           {campaign ? `${campaign.site}, ${campaign.title}` : 'no campaign yet'} · {zone}
         </span>
         <span style={{ flex: 1 }} />
-        <Button disabled={!older} onClick={() => older && setSearch({ date: older })}>
+        <Button disabled={before === null} onClick={() => before !== null && setSearch({ date: before })}>
           ← Day before
         </Button>
-        <Button disabled={!newer} onClick={() => newer && setSearch({ date: newer })}>
+        <Button disabled={after === null} onClick={() => after !== null && setSearch({ date: after })}>
           Day after →
         </Button>
         {records && (
@@ -104,6 +101,12 @@ export function DayView() {
             ? 'Every bracket of the day is closed.'
             : `${plural(waiting.length, 'unit')} of ${units.length} still to do.`}
       </p>
+      {unworked > 0 && (
+        <p role="status" style={{ margin: '0 0 10px', color: ink.qualified }}>
+          {plural(unworked, 'run')} of this day {unworked === 1 ? 'is' : 'are'} still being worked out; the
+          verdicts below are not all there is.
+        </p>
+      )}
       <Told problem={begin.error} />
       <div style={{ overflowX: 'auto' }}>
         <table className="fn-table fn-day" style={{ minWidth: 700 }}>
