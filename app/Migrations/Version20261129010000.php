@@ -32,7 +32,7 @@ final class Version20261129010000 extends AbstractMigration
     {
         $line = new Table('unit_line');
         $line->addColumn('instrument_id', 'string', ['length' => 40]);
-        $line->addColumn('list', 'string', ['length' => 80]);
+        $line->addColumn('list', 'string', ['length' => 120]);
         $line->addColumn('version', 'integer');
         $line->addColumn('body', 'json');
         $line->setPrimaryKey(['instrument_id', 'list']);

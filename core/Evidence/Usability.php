@@ -10,6 +10,9 @@ interface Usability
     /** @return list<string> why it does not; empty where it does */
     public function whyUnusable(Check $check, Timeline $timeline): array;
 
+    /** Whether a check that shows nothing of the response was never meant to: it asked only whether the instrument works. */
+    public function asksOnlyWhetherItWorks(Check $check): bool;
+
     /**
      * Evidence against the unit itself, which is never passed over for a better reading later: a sensor that did not answer,
      * a pump that gave no flow.

@@ -80,6 +80,11 @@ final readonly class FlowUsability implements Usability
         return $reasons;
     }
 
+    public function asksOnlyWhetherItWorks(Check $check): bool
+    {
+        return false;
+    }
+
     public function whyFailed(Check $check, Timeline $timeline, bool $asLeft): ?string
     {
         $content = $check->content;

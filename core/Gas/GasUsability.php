@@ -44,6 +44,14 @@ final readonly class GasUsability implements Usability
         return $content instanceof GasCheck ? $reasons : ['not a gas check'];
     }
 
+    public function asksOnlyWhetherItWorks(Check $check): bool
+    {
+        $content = $check->content;
+        $whole = $content instanceof ChannelCheck ? $content->whole : $content;
+
+        return $whole instanceof GasCheck && $whole->isBump() && !$check->walk->brokenOff;
+    }
+
     public function whyFailed(Check $check, Timeline $timeline, bool $asLeft): ?string
     {
         $content = $check->content;

@@ -62,33 +62,77 @@ final readonly class Assessor
         Yardsticks $yardsticks,
         Reach $reach = new Reach(),
     ): Assessment {
-        $family = $this->family($timeline->instrument->family);
         $timeline = $timeline->toldIn($run->timing->start->getTimezone())->watched($reach);
-        $parts = $family instanceof Channelled ? self::parts($family, $run, $timeline) : ['' => $timeline];
-        $cases = [];
-        $worked = [];
-        $recalls = [];
-        foreach ($parts as $name => $part) {
-            $channel = (string) $name;
-            $bracket = (new BracketFinder($family->usability($policy), $channel, $family->bracketRestsOn()))->find($run, $part);
-            $again = static fn (Timeline $one): FamilyResults => $family->workOut($run, $bracket, $one, $policy, $yardsticks);
-            $worked[$channel] = $again($part);
-            $recalls[] = $recall = RecallSetRight::of($bracket->checks(), $part, $again);
-            $cases[$channel] = new RunCase(
-                $bracket,
-                $part,
-                $family,
-                $worked[$channel],
-                self::setRight($worked[$channel]->worked()->results, [$recall]),
-                new HeldTo($policy, $yardsticks),
-            );
-        }
+        [$cases, $recalls] = $this->cases($run, $timeline, $policy, $yardsticks);
+        $family = reset($cases)->family;
+        $worked = array_map(static fn (RunCase $case): FamilyResults => $case->results, $cases);
         $together = $family instanceof Channelled ? $family->together($worked) : $worked[''];
         $own = $this->judged($run, $policy, $together, self::setRight($together->worked()->results, $recalls), $cases);
         // What is put together of several channels takes the verdict of each into account, so it comes after them.
         $made = $family instanceof Channelled ? $family->combined($own, $yardsticks) : [];
 
         return $made === [] ? $own : $this->with($own, $made, $timeline);
+    }
+
+    /**
+     * What would weigh on a run that begins so, before it has measured anything.
+     *
+     * @param Run $start a run that begins, and of which nothing else is known
+     */
+    public function beforehand(Run $start, Timeline $timeline, Policy $policy): Beforehand
+    {
+        $timeline = $timeline->toldIn($start->timing->start->getTimezone());
+        [$cases] = $this->cases($start, $timeline, $policy, new Yardsticks([], []));
+        $findings = [];
+        $until = [];
+        foreach ($this->rules(reset($cases)->family) as $rule) {
+            $setting = $policy->rule($rule->id());
+            if ($setting === null || !$rule instanceof KnownBeforehand) {
+                continue;
+            }
+            // What runs out is told by its end, which stays true while time goes by.
+            if ($rule instanceof RunsOut) {
+                array_push($until, ...($setting->severity === Severity::Note ? [] : array_map(
+                    static fn (RunCase $case): ?\DateTimeImmutable => $rule->lastStart($case, $setting),
+                    array_values($cases),
+                )));
+            } else {
+                array_push($findings, ...self::found($rule, $setting, $cases));
+            }
+        }
+        usort($findings, static fn (Finding $a, Finding $b): int => $b->verdict()->weight() <=> $a->verdict()->weight());
+        $until = array_filter($until, static fn (?\DateTimeImmutable $end): bool => $end !== null);
+
+        return new Beforehand(array_values($cases), $findings, $until === [] ? null : min($until));
+    }
+
+    /**
+     * @return array{non-empty-array<array-key, RunCase>, list<RecallSetRight|null>} by channel, one of no name where the family has
+     *                                                                               none; and what each was set right by
+     */
+    private function cases(Run $run, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): array
+    {
+        $family = $this->family($timeline->instrument->family);
+        $parts = $family instanceof Channelled ? self::parts($family, $run, $timeline) : ['' => $timeline];
+        $cases = [];
+        $recalls = [];
+        foreach ($parts as $name => $part) {
+            $channel = (string) $name;
+            $bracket = (new BracketFinder($family->usability($policy), $channel, $family->bracketRestsOn()))->find($run, $part);
+            $again = static fn (Timeline $one): FamilyResults => $family->workOut($run, $bracket, $one, $policy, $yardsticks);
+            $worked = $again($part);
+            $recalls[] = $recall = RecallSetRight::of($bracket->checks(), $part, $again);
+            $cases[$channel] = new RunCase(
+                $bracket,
+                $part,
+                $family,
+                $worked,
+                self::setRight($worked->worked()->results, [$recall]),
+                new HeldTo($policy, $yardsticks),
+            );
+        }
+
+        return [$cases, $recalls];
     }
 
     /**

@@ -34,6 +34,11 @@ final readonly class AcousticUsability implements Usability
         return $reasons;
     }
 
+    public function asksOnlyWhetherItWorks(Check $check): bool
+    {
+        return false;
+    }
+
     public function whyFailed(Check $check, Timeline $timeline, bool $asLeft): ?string
     {
         return null;

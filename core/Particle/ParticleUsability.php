@@ -35,6 +35,11 @@ final readonly class ParticleUsability implements Usability
         return $reasons;
     }
 
+    public function asksOnlyWhetherItWorks(Check $check): bool
+    {
+        return false;
+    }
+
     public function whyFailed(Check $check, Timeline $timeline, bool $asLeft): ?string
     {
         return null;

@@ -15,7 +15,7 @@ class UnitLine
         #[ORM\Id, ORM\Column(name: 'instrument_id', length: 40)]
         public readonly string $instrument,
         /** For which list. */
-        #[ORM\Id, ORM\Column(length: 80)]
+        #[ORM\Id, ORM\Column(length: 120)]
         public readonly string $list,
         #[ORM\Column]
         public readonly int $version,

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow\Rule;
 
 use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** The points of the calibration do not lie on a line. */
-final readonly class Correlation extends SampleRule
+final readonly class Correlation extends SampleRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow\Rule;
 
 use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Quantity\Exact;
 
 /** A calibration curve rests on fewer points than the policy wants. */
-final readonly class FewPoints extends SampleRule
+final readonly class FewPoints extends SampleRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -7,6 +7,7 @@ namespace Footnote\Core\Flow\Rule;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Flow\FlowCheck;
 use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -14,7 +15,7 @@ use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 
 /** The line leaks: the pump went on drawing through a blocked line, or more vacuum was lost than its manual allows. */
-final readonly class Leak extends SampleRule
+final readonly class Leak extends SampleRule implements KnownBeforehand
 {
     public function id(): string
     {

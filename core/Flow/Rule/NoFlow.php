@@ -7,11 +7,12 @@ namespace Footnote\Core\Flow\Rule;
 use Footnote\Core\Flow\FlowUsability;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** A reading of nothing at a check: a shut train and a dead pump look alike. A person says which. */
-final readonly class NoFlow extends SampleRule
+final readonly class NoFlow extends SampleRule implements KnownBeforehand
 {
     public function id(): string
     {

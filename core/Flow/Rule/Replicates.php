@@ -8,11 +8,12 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Flow\FlowCheck;
 use Footnote\Core\Flow\FlowMeasurement;
 use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** The readings of one check do not agree: range over mean. */
-final readonly class Replicates extends SampleRule
+final readonly class Replicates extends SampleRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -9,12 +9,13 @@ use Footnote\Core\Flow\FlowCheck;
 use Footnote\Core\Flow\FlowMeasurement;
 use Footnote\Core\Flow\FlowProcedures;
 use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Quantity\Exact;
 
 /** Fewer readings than the policy wants; a look during a run may be a single one. */
-final readonly class ReplicatesFew extends SampleRule
+final readonly class ReplicatesFew extends SampleRule implements KnownBeforehand
 {
     public function id(): string
     {

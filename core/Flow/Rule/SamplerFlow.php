@@ -8,6 +8,7 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Flow\FlowCheck;
 use Footnote\Core\Flow\FlowMeasurement;
 use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Quantity\CommonUnit;
@@ -15,7 +16,7 @@ use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 
 /** At one of its set-points a fixed sampler shows another flow than the standard, in percent of the standard. */
-final readonly class SamplerFlow extends SampleRule
+final readonly class SamplerFlow extends SampleRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -7,12 +7,13 @@ namespace Footnote\Core\Flow\Rule;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Flow\FlowCheck;
 use Footnote\Core\Flow\SampleResults;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Quantity\CommonUnit;
 
 /** What a fixed sampler takes for the temperature is off: its flow is worked out with it. */
-final readonly class SamplerTemperature extends SampleRule
+final readonly class SamplerTemperature extends SampleRule implements KnownBeforehand
 {
     public function id(): string
     {

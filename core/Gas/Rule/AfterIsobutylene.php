@@ -7,11 +7,12 @@ namespace Footnote\Core\Gas\Rule;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Gas\ChannelCheck;
 use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** Carbon monoxide was spanned while the filter of its cell gave back isobutylene. */
-final readonly class AfterIsobutylene extends ChannelRule
+final readonly class AfterIsobutylene extends ChannelRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -8,12 +8,13 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Gas\ChannelCheck;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasStage;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Quantity\CommonUnit;
 
 /** The bottle was nearly empty. */
-final readonly class BottlePressure extends ChannelRule
+final readonly class BottlePressure extends ChannelRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -8,12 +8,13 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Gas\ChannelCheck;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasUsability;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Quantity\Exact;
 
 /** After the check that the run began with a bump test came to rest far from the label: it should have been calibrated first. */
-final readonly class BumpOff extends ChannelRule
+final readonly class BumpOff extends ChannelRule implements KnownBeforehand
 {
     public function id(): string
     {

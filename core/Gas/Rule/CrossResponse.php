@@ -10,12 +10,13 @@ use Footnote\Core\Gas\ChannelCheck;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasKind;
 use Footnote\Core\Gas\GasRecord;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
 
 /** Carbon monoxide answers to isobutylene: the filter of its cell is spent. */
-final readonly class CrossResponse extends ChannelRule
+final readonly class CrossResponse extends ChannelRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -9,12 +9,13 @@ use Footnote\Core\Evidence\RecallTaken;
 use Footnote\Core\Gas\ChannelCheck;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasResponse;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
 
 /** The unit expected another value than the label says. */
-final readonly class ExpectedValue extends ChannelRule
+final readonly class ExpectedValue extends ChannelRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -7,11 +7,12 @@ namespace Footnote\Core\Gas\Rule;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasUsability;
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** At a check nothing answered to the cylinder: either it was shut, or every sensor was dead. A person says which. */
-final readonly class NoAnswer extends ChannelRule
+final readonly class NoAnswer extends ChannelRule implements KnownBeforehand
 {
     public function id(): string
     {

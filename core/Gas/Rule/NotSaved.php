@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas\Rule;
 
 use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** The adjustment before the run may have been thrown away: both responses are in the drift interval. */
-final readonly class NotSaved extends ChannelRule
+final readonly class NotSaved extends ChannelRule implements KnownBeforehand
 {
     public function id(): string
     {

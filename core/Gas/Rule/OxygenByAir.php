@@ -7,11 +7,12 @@ namespace Footnote\Core\Gas\Rule;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Gas\ChannelCheck;
 use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** Oxygen was checked in clean air alone: one point, at which a cell that answers to nothing may stand as well. */
-final readonly class OxygenByAir extends ChannelRule
+final readonly class OxygenByAir extends ChannelRule implements KnownBeforehand
 {
     public function id(): string
     {

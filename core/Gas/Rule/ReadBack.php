@@ -6,6 +6,7 @@ namespace Footnote\Core\Gas\Rule;
 
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\LeftOff;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
@@ -13,7 +14,7 @@ use Footnote\Core\Judgement\RunCase;
  * The channel was left off its label or off clean air at the check that the run began with, adjusted or not. Two rules: the
  * graver far beyond.
  */
-final readonly class ReadBack extends ChannelRule
+final readonly class ReadBack extends ChannelRule implements KnownBeforehand
 {
     public function __construct(private string $id, private bool $far)
     {

@@ -7,11 +7,12 @@ namespace Footnote\Core\Gas\Rule;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Gas\ChannelCheck;
 use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** Another gas was selected on the unit than flowed. */
-final readonly class SelectedGas extends ChannelRule
+final readonly class SelectedGas extends ChannelRule implements KnownBeforehand
 {
     public function id(): string
     {

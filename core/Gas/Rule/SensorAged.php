@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas\Rule;
 
 use Footnote\Core\Gas\ChannelResults;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** The sensor is older than it is expected to last. */
-final readonly class SensorAged extends ChannelRule
+final readonly class SensorAged extends ChannelRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** The unit was adjusted at the pre-check and nobody read it again: nominal is assumed. */
-final readonly class AsLeftNotRead implements Rule
+final readonly class AsLeftNotRead implements KnownBeforehand
 {
     public function id(): string
     {

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** A reference was past its date on the day of the check. */
-final readonly class CertificateExpired implements Rule
+final readonly class CertificateExpired implements KnownBeforehand
 {
     public function id(): string
     {

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** A check leaned on a reference without a certificate, or on no reference that is known. */
-final readonly class CertificateMissing implements Rule
+final readonly class CertificateMissing implements KnownBeforehand
 {
     public function id(): string
     {

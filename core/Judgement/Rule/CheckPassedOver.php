@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** A check was not steady, broken off or set aside; nothing was adjusted on it, so the next one was looked for. */
-final readonly class CheckPassedOver implements Rule
+final readonly class CheckPassedOver implements KnownBeforehand
 {
     public function id(): string
     {

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** Nothing shows how the unit read before the run. Nothing later can show it. */
-final readonly class NoPreCheck implements Rule
+final readonly class NoPreCheck implements KnownBeforehand
 {
     public function id(): string
     {

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement\Rule;
 
 use Footnote\Core\Evidence\StepState;
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** Steps of a check were done in another order than the procedure's. */
-final readonly class OrderWrong implements Rule
+final readonly class OrderWrong implements KnownBeforehand
 {
     public function id(): string
     {

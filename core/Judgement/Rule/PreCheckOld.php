@@ -4,17 +4,24 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
-use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Judgement\RunsOut;
 use Footnote\Core\Quantity\Span;
 
 /** The pre-check is older than the policy allows. */
-final readonly class PreCheckOld implements Rule
+final readonly class PreCheckOld implements RunsOut
 {
     public function id(): string
     {
         return 'bracket.pre-check-old';
+    }
+
+    public function lastStart(RunCase $case, RuleSetting $setting): ?\DateTimeImmutable
+    {
+        $pre = $case->bracket->pre;
+
+        return $pre === null ? null : Span::shift($pre->at, 3600 * $setting->limit('age')->toFloat());
     }
 
     public function judge(RunCase $case, RuleSetting $setting): iterable

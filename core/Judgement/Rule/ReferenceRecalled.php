@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RecallSetRight;
-use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
 
 /** A reference that a check leaned on was found wrong later. */
-final readonly class ReferenceRecalled implements Rule
+final readonly class ReferenceRecalled implements KnownBeforehand
 {
     public function id(): string
     {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement\Rule;
 
 use Footnote\Core\Evidence\StepState;
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
@@ -13,7 +13,7 @@ use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
 
 /** A required step of a check was left out: skipped, or jumped over. One that did not apply, with its reason, is a note. */
-final readonly class StepNotConfirmed implements Rule
+final readonly class StepNotConfirmed implements KnownBeforehand
 {
     /** Steps that have a rule of their own. */
     private const ELSEWHERE = [Step::STOPPED, Step::WARM_UP];

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Procedure\Step;
 
 /** The warm-up of a unit was cut short. */
-final readonly class WarmUpTooShort implements Rule
+final readonly class WarmUpTooShort implements KnownBeforehand
 {
     public function id(): string
     {

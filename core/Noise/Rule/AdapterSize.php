@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise\Rule;
 
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Noise\AcousticCheck;
 
 /** The adapter is not of the microphone's diameter, or the calibrator has none that is. */
-final readonly class AdapterSize implements Rule
+final readonly class AdapterSize implements KnownBeforehand
 {
     public function id(): string
     {

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise\Rule;
 
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Noise\AcousticCheck;
 
 /** The level the meter was told to expect is not the level the calibrator gave. */
-final readonly class EnteredLevel implements Rule
+final readonly class EnteredLevel implements KnownBeforehand
 {
     public function id(): string
     {

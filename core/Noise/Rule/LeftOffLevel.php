@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise\Rule;
 
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
@@ -15,7 +15,7 @@ use Footnote\Core\Response\OffsetKnot;
  * The unit was left off the level at the check that a run began with: it was not fit to measure, adjusted or not. Two rules
  * with two limits; the graver silences the lighter.
  */
-final readonly class LeftOffLevel implements Rule
+final readonly class LeftOffLevel implements KnownBeforehand
 {
     public function __construct(private string $id, private ?string $graver)
     {

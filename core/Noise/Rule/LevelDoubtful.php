@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise\Rule;
 
 use Footnote\Core\Judgement\Cure;
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Noise\Sound;
 
 /** A reading at a check fits another level of its calibrator than the one that was written down: which was on? */
-final readonly class LevelDoubtful implements Rule
+final readonly class LevelDoubtful implements KnownBeforehand
 {
     public function id(): string
     {

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise\Rule;
 
-use Footnote\Core\Judgement\Rule;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Noise\AcousticCheck;
 use Footnote\Core\Quantity\Exact;
 
 /** A reading was written more coarsely than the drift limit needs. */
-final readonly class Resolution implements Rule
+final readonly class Resolution implements KnownBeforehand
 {
     public function id(): string
     {

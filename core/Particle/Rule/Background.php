@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Particle\Rule;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Particle\ParticleCheck;
@@ -14,7 +15,7 @@ use Footnote\Core\Particle\ParticleResults;
 use Footnote\Core\Quantity\Exact;
 
 /** Clean air gave more counts than allowed. */
-final readonly class Background extends ParticleRule
+final readonly class Background extends ParticleRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Particle\Rule;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Particle\ParticleCheck;
@@ -12,7 +13,7 @@ use Footnote\Core\Particle\ParticleFormat;
 use Footnote\Core\Particle\ParticleResults;
 
 /** Nobody counted clean air before or after, so that nothing is taken off. */
-final readonly class BackgroundMissing extends ParticleRule
+final readonly class BackgroundMissing extends ParticleRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Footnote\Core\Particle\Rule;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Particle\ParticleCheck;
 use Footnote\Core\Particle\ParticleResults;
 
 /** The cell let too little light through. */
-final readonly class Cell extends ParticleRule
+final readonly class Cell extends ParticleRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Particle\Rule;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Particle\ParticleCheck;
@@ -15,7 +16,7 @@ use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 
 /** The flow was not the one that the unit counts by. */
-final readonly class FlowOffNominal extends ParticleRule
+final readonly class FlowOffNominal extends ParticleRule implements KnownBeforehand
 {
     public function id(): string
     {

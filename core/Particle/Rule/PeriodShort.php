@@ -6,6 +6,7 @@ namespace Footnote\Core\Particle\Rule;
 
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\StepState;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Particle\ParticleCheck;
@@ -13,7 +14,7 @@ use Footnote\Core\Particle\ParticleProcedures;
 use Footnote\Core\Particle\ParticleResults;
 
 /** The sample period was made shorter for the spheres and not put back. */
-final readonly class PeriodShort extends ParticleRule
+final readonly class PeriodShort extends ParticleRule implements KnownBeforehand
 {
     public function id(): string
     {

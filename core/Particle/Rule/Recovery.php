@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Particle\Rule;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Particle\ParticleCheck;
@@ -12,7 +13,7 @@ use Footnote\Core\Particle\ParticleResults;
 use Footnote\Core\Particle\Spheres;
 
 /** Another number of spheres was counted than was put in. */
-final readonly class Recovery extends ParticleRule
+final readonly class Recovery extends ParticleRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Particle\Rule;
 
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Particle\ParticleCheck;
@@ -12,7 +13,7 @@ use Footnote\Core\Particle\ParticleResults;
 use Footnote\Core\Particle\Spheres;
 
 /** Half of the spheres were counted at another size than theirs. */
-final readonly class SizeSetting extends ParticleRule
+final readonly class SizeSetting extends ParticleRule implements KnownBeforehand
 {
     public function id(): string
     {

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Judgement;
+
+/** Whether a unit may go out. */
+enum FitState: string
+{
+    /** Nothing is against a run that begins now. */
+    case Fit = 'fit';
+
+    /** A check can set it right. */
+    case CheckFirst = 'check first';
+
+    /** It failed at its last check: it stays until it was repaired or found right. */
+    case Held = 'held';
+}
