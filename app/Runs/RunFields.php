@@ -34,7 +34,7 @@ final readonly class RunFields
     /** @return array<string, mixed> of a run that starts */
     public function started(Fields $told, string $family): array
     {
-        return self::only($told, [...self::STARTED, ...$this->ofFamily($family)], 'campaign');
+        return self::only($told, [...self::STARTED, ...$this->ofFamily($family)], 'campaign', 'despite');
     }
 
     /** @return array<string, mixed> of what is learned later */

@@ -15,9 +15,13 @@ use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Numbers;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Judgement\FitState;
 use Footnote\Core\Record\Fields;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Uid\Ulid;
 
 /** A run starts on a unit; one that is over already is written down with its stop. */
 final readonly class StartRun
@@ -29,6 +33,7 @@ final readonly class StartRun
         private Touches $touches,
         private RunFields $fields,
         private FreeUnit $free,
+        private FitToStart $fit,
         private Numbers $numbers,
         private SiteClock $site,
         private ClockInterface $clock,
@@ -42,41 +47,67 @@ final readonly class StartRun
             ?? throw Problem::field('/campaign', 'is not in this logbook.');
         $instrument = $this->entities->find(RegisteredInstrument::class, $told->id('instrument'))
             ?? throw Problem::field('/instrument', 'is not in the kit.');
-        $record = $this->fields->started($told, $instrument->family);
-        $journalled = ['campaign' => $campaign->id, ...$record];
+        $record = ['campaign' => $campaign->id, ...$this->fields->started($told, $instrument->family)];
+        // Read and judged before the lock is taken: within it only its number is given, and the unit looked at again.
+        $run = $this->logbook->coreRun(['id' => (string) new Ulid(), ...$record]);
+        $this->site->refuseFuture($run->timing->start, '/start');
+        if ($run->timing->stop !== null) {
+            $this->site->refuseFuture($run->timing->stop, '/stop');
+        }
+        $record = [...$record, ...$this->despite($by, $run, $campaign, trim($told->optionalText('despite', 2000) ?? ''))];
 
-        return $this->journal->during(
-            $by->code,
-            'run started',
-            $journalled,
-            function () use ($by, $record, $campaign, $instrument): string {
-                $record = ['id' => $this->numbers->next('run', 'R-%05d'), 'campaign' => $campaign->id, ...$record];
-                $run = $this->logbook->coreRun($record);
-                $this->site->refuseFuture($run->timing->start, '/start');
-                $this->free->check($run, $record);
-                $recorded = new RecordedRun(
-                    $run->id,
-                    $instrument->id,
-                    $campaign->id,
-                    $run->timing->start->setTimezone(new \DateTimeZone('UTC')),
-                    $record,
-                    $by->code,
-                    $this->clock->now(),
-                );
-                if ($run->timing->stop !== null) {
-                    $this->site->refuseFuture($run->timing->stop, '/stop');
-                }
-                $this->entities->persist($recorded);
-                $this->entities->flush();
-                $state = RunState::of($recorded, $run->timing->start, $run->deployment->person);
-                $state->learn($run->timing->stop, $record);
-                $this->entities->persist($state);
-                $this->touches->unit($instrument->id, $run->timing->start);
-                $this->touches->runs([$run->id]);
-                $this->touches->media(array_filter([$state->medium()], \is_string(...)));
+        return $this->journal->during($by->code, 'run started', $record, function () use ($by, $run, $record): string {
+            $this->free->check($run, $record);
+            $number = $this->numbers->next('run', 'R-%05d');
+            $recorded = new RecordedRun(
+                $number,
+                $run->deployment->instrument,
+                Cells::text($record, 'campaign'),
+                $run->timing->start->setTimezone(new \DateTimeZone('UTC')),
+                ['id' => $number, ...$record],
+                $by->code,
+                $this->clock->now(),
+            );
+            $this->entities->persist($recorded);
+            $this->entities->flush();
+            $state = RunState::of($recorded, $run->timing->start, $run->deployment->person);
+            $state->learn($run->timing->stop, $record);
+            $this->entities->persist($state);
+            $this->touches->unit($recorded->instrument, $run->timing->start);
+            $this->touches->runs([$number]);
+            $this->touches->media(array_filter([$state->medium()], \is_string(...)));
 
-                return $run->id;
-            },
-        );
+            return $number;
+        });
+    }
+
+    /**
+     * A unit that goes out now is fit to, or somebody says why it goes all the same; one that failed does not go.
+     *
+     * @return array{despite?: array{reason: string, by: string, against: list<string>}}
+     *
+     * @throws Problem where nobody says why
+     */
+    private function despite(User $by, Run $run, Campaign $campaign, string $reason): array
+    {
+        if ($run->timing->stop !== null) {
+            // What is over is written down as it was: its result says what was against the unit.
+            return [];
+        }
+        $fitness = $this->fit->of($run->deployment->instrument, $campaign->id, $campaign->policy(), $run->timing->start);
+        $against = implode(' ', $fitness->against);
+        if ($fitness->state === FitState::Held) {
+            throw Problem::field(
+                '/instrument',
+                \sprintf('failed at its last check and stays here until a check finds it right. %s', $against),
+            );
+        }
+        if ($fitness->state === FitState::CheckFirst && $reason === '') {
+            throw Problem::field('/despite', \sprintf('says why it goes out without a check: %s', $against));
+        }
+
+        return $fitness->state === FitState::Fit
+            ? []
+            : ['despite' => ['reason' => $reason, 'by' => $by->code, 'against' => $fitness->against]];
     }
 }

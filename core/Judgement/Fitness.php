@@ -22,4 +22,10 @@ final readonly class Fitness
         public ?\DateTimeImmutable $until,
     ) {
     }
+
+    /** What is against a unit whose last check counts no more, in words that stay true. */
+    public static function ranOut(\DateTimeImmutable $until): string
+    {
+        return \sprintf('Its last check counts for runs that begin until %s.', $until->format('j M Y H:i'));
+    }
 }

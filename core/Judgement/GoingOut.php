@@ -32,8 +32,7 @@ final readonly class GoingOut
             }
         }
         if ($beforehand->until !== null && $start->timing->start > $beforehand->until) {
-            $until = $beforehand->until->setTimezone($start->timing->start->getTimezone());
-            $against[] = \sprintf('Its last check counts for runs that begin until %s.', $until->format('j M Y H:i'));
+            $against[] = Fitness::ranOut($beforehand->until->setTimezone($start->timing->start->getTimezone()));
         }
         $failed = false;
         foreach ($beforehand->cases as $case) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Derivation\SourceMark;
+use Footnote\Core\Evidence\BegunDespite;
 use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\CertifiedValue;
 use Footnote\Core\Evidence\Check;
@@ -238,6 +239,7 @@ final readonly class EvidenceReader
         $declaration = $fields->optionalObject('declaration');
         $rest = $fields->optionalObject('restOfDay');
         $word = $fields->optionalObject('logWord');
+        $despite = $fields->optionalObject('despite');
 
         return new Run(
             $fields->id('id'),
@@ -276,6 +278,9 @@ final readonly class EvidenceReader
                 $declaration === null
                     ? null
                     : new Declaration($declaration->id('check'), $declaration->text('by'), $declaration->text('reason')),
+                $despite === null
+                    ? null
+                    : new BegunDespite($despite->text('reason'), $despite->text('by'), $despite->texts('against')),
             ),
             new LogSource(
                 $origin,

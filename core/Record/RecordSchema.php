@@ -339,6 +339,11 @@ final readonly class RecordSchema
                 ['check' => Shape::ref('id'), 'by' => Shape::said(), 'reason' => Shape::said()],
                 ['check', 'by', 'reason'],
             ),
+            'despite' => Shape::object(
+                ['reason' => Shape::said(2000), 'by' => Shape::said(), 'against' => Shape::list(Shape::said(2000))],
+                ['reason', 'by', 'against'],
+                'Why the unit went out that was not fit to.',
+            ),
             'log' => Shape::object(
                 ['file' => Shape::said(), 'format' => Shape::ref('logFormat'), 'start' => Shape::ref('moment')],
                 ['file', 'format'],

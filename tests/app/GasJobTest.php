@@ -85,20 +85,22 @@ final class GasJobTest extends ApiTestCase
         $start = (new \DateTimeImmutable('-7 hours'))->setTime((int) date('G', time() - 25200), 0);
         $this->walk(self::RIGHT, [], $start->modify('-1 hour'), false);
         $this->walk(self::WRONG, ['CO!' => '24', 'CO' => '71', 'PID' => '96'], $start->modify('-20 minutes'), true);
-        $run = $this->call(
-            'POST',
-            '/api/runs',
-            [
-                'campaign' => 'c',
-                'instrument' => 'G',
-                'start' => $start->format(\DATE_ATOM),
-                'person' => 'W-04',
-                'task' => 'spraying',
-                'place' => 'lacquer booth',
-                'channels' => [['channel' => 'PID', 'substance' => 'toluene']],
-            ],
-            201,
-        )->string('id');
+        $begun = [
+            'campaign' => 'c',
+            'instrument' => 'G',
+            'start' => $start->format(\DATE_ATOM),
+            'person' => 'W-04',
+            'task' => 'spraying',
+            'place' => 'lacquer booth',
+            'channels' => [['channel' => 'PID', 'substance' => 'toluene']],
+        ];
+        // Carbon monoxide cannot be used, and is said so before the run; the vapour is measured all the same.
+        $refused = $this->call('POST', '/api/runs', $begun, 422);
+        self::assertSame('/despite', $refused->string('fields.0.field'));
+        self::assertStringContainsString('CO was spanned after isobutylene', $refused->string('fields.0.problem'));
+        $run = $this->call('POST', '/api/runs', [...$begun, 'despite' => 'only the vapour is wanted'], 201)->string('id');
+        $noted = $this->call('GET', '/api/results/'.$run)->list('assessment.findings');
+        self::assertContains('run.went-out-unfit', array_column($noted, 'rule'));
         $this->call(
             'POST',
             "/api/runs/$run/facts",
@@ -206,5 +208,33 @@ final class GasJobTest extends ApiTestCase
         );
         $this->signIn(Role::Reader);
         $this->call('POST', '/api/bench/G9/check', status: 403);
+    }
+
+    /** A monitor that was dead at its bump test stays, whatever anybody says; calibrated since, it goes. */
+    public function testWhatFailedDoesNotGoOut(): void
+    {
+        $at = new \DateTimeImmutable('-2 hours');
+        $scene = (new GasScene())->check('k', $at->format('Y-m-d\TH:i:s'))->check(
+            'b',
+            $at->modify('+10 minutes')->format('Y-m-d\TH:i:s'),
+            ['CO' => '3'],
+            gas: ['procedure' => 'bump-test'],
+        );
+        $this->importRecord($scene->record);
+        $this->signIn(Role::Technician);
+        $begun = [
+            'campaign' => 'c',
+            'instrument' => 'G',
+            'start' => $at->modify('+1 hour')->format(\DATE_ATOM),
+            'person' => 'W-04',
+            'task' => 'spraying',
+        ];
+        $refused = $this->call('POST', '/api/runs', [...$begun, 'despite' => 'there is no other'], 422);
+        self::assertSame('/instrument', $refused->string('fields.0.field'));
+        self::assertSame('held', $this->call('GET', '/api/bench')->string('units.0.fit.state'));
+        self::assertSame('held', $this->call('GET', '/api/day')->string('units.0.next'));
+        $this->walk(self::RIGHT, [], $at->modify('+30 minutes'), false);
+        self::assertSame('fit', $this->call('GET', '/api/bench')->string('units.0.fit.state'));
+        $this->call('POST', '/api/runs', $begun, 201);
     }
 }

@@ -59,7 +59,14 @@ final class ParticleJobTest extends ApiTestCase
         $run = $this->call(
             'POST',
             '/api/runs',
-            ['campaign' => 'c', 'instrument' => 'N', 'start' => $start->format(\DATE_ATOM), 'person' => 'W-10', 'task' => $task],
+            [
+                'campaign' => 'c',
+                'instrument' => 'N',
+                'start' => $start->format(\DATE_ATOM),
+                'person' => 'W-10',
+                'task' => $task,
+                'despite' => 'the check is on paper',
+            ],
             201,
         )->string('id');
         $this->call(

@@ -272,6 +272,12 @@ final class EveryRuleTest extends TestCase
             self::runWith(['plannedMinutes' => 640]),
             Severity::Qualified,
         ];
+        yield 'sent out although not fit to' => [
+            'run.went-out-unfit',
+            self::runWith(['despite' => ['reason' => 'no other', 'by' => 'T-1', 'against' => ['It was left off.']]]),
+            self::day(),
+            Severity::Note,
+        ];
         yield 'something odd' => [
             'run.remark',
             self::runWith(['remarks' => [['kind' => 'rained on', 'note' => 'a shower']]]),

@@ -49,7 +49,12 @@ final class GoingOutTest extends TestCase
         yield 'never checked' => [new Scene(), '08:00', FitState::CheckFirst, 'no usable check'];
         yield 'checked' => [$checked(), '08:00', FitState::Fit];
         yield 'checked a day ago to the minute' => [$checked(), '2026-03-03T07:30', FitState::Fit];
-        yield 'checked more than a day ago' => [$checked(), '2026-03-03T07:31', FitState::CheckFirst, 'counts for runs that begin until 3 Mar 2026 07:30'];
+        yield 'checked more than a day ago' => [
+            $checked(),
+            '2026-03-03T07:31',
+            FitState::CheckFirst,
+            'counts for runs that begin until 3 Mar 2026 07:30',
+        ];
         yield 'more than a day ago, where a school looks once a week' => [$checked(), '2026-03-03T07:31', FitState::Fit, '', 'survey'];
         yield 'off by what is allowed' => [$checked('114.5'), '08:00', FitState::Fit];
         yield 'off by more' => [$checked('114.6'), '08:00', FitState::CheckFirst, 'left +0.60 dB off'];

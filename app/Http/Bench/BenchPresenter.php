@@ -13,6 +13,7 @@ final readonly class BenchPresenter
 {
     public function __construct(
         private UnitLinePresenter $lines,
+        private FitnessPresenter $fitness,
         private Drafts $drafts,
         private Assessor $assessor,
     ) {
@@ -24,12 +25,14 @@ final readonly class BenchPresenter
         $units = [];
         $morning = [];
         $drafts = $this->drafts->heads();
+        $fit = $this->fitness->all();
         foreach ($this->lines->all() as $key => $line) {
             $last = $line['lastCheck'];
             $units[] = [
                 ...$line['unit'],
                 'lastCheck' => $last === null ? null : array_intersect_key($last, ['id' => 1, 'at' => 1, 'reference' => 1]),
                 'draft' => $drafts[$key] ?? null,
+                'fit' => $fit[$key] ?? null,
             ];
             if ($last !== null && $last['reference'] !== null && $last['drift'] !== null) {
                 $id = substr($key, 1);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http\Day;
 
+use Footnote\App\Http\Bench\FitnessPresenter;
 use Footnote\App\Http\Bench\UnitLinePresenter;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Days;
@@ -18,12 +19,14 @@ use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\UnusableBecause;
 use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\FitState;
 use Footnote\Core\Quantity\Span;
 
 /**
  * One day: every unit with its checks and runs along the hours, what is open, and what comes next.
  *
  * @phpstan-import-type Line from UnitLinePresenter
+ * @phpstan-import-type Fit from FitnessPresenter
  *
  * @phpstan-type DayRun array{id: string, start: string, stop: string|null, person: string, task: string, place: string}
  * @phpstan-type DayCheck array{id: string, at: string, adjusted: bool, usable: bool}
@@ -37,6 +40,7 @@ final readonly class DayPresenter
     public function __construct(
         private Logbook $logbook,
         private UnitLinePresenter $lines,
+        private FitnessPresenter $fitness,
         private UnitLines $unitLines,
         private Campaigns $campaigns,
         private Days $days,
@@ -70,10 +74,12 @@ final readonly class DayPresenter
         );
         $runs = array_merge(...array_map(static fn (array $own): array => array_column($own['runs'], 'id'), array_values($hours)));
         $worked = $this->worked($runs);
+        // Whether a unit may go out is asked of today: what was of another day shows in the runs of that day.
+        $fit = $this->site->now()->format('Y-m-d') === $date ? $this->fitness->all() : [];
         $units = [];
         foreach ($this->lines->all() as $key => $line) {
             $own = $hours[$key] ?? ['runs' => [], 'checks' => [], 'last' => $this->lastCheck($line, $to)];
-            $unit = $this->unit($line, $own, $drafts[$key]['id'] ?? null, [$from, $to]);
+            $unit = $this->unit($line, $own, $drafts[$key]['id'] ?? null, $fit[$key] ?? null, [$from, $to]);
             foreach ($unit['runs'] as $at => $run) {
                 $unit['runs'][$at]['worked'] = $worked['='.$run['id']] ?? null;
             }
@@ -152,11 +158,12 @@ final readonly class DayPresenter
      * @param Line                                          $line
      * @param Hours                                         $hours
      * @param string|null                                   $draft what is half done of it
+     * @param Fit|null                                      $fit   whether it may go out; null of another day than today
      * @param array{\DateTimeImmutable, \DateTimeImmutable} $day   from and to
      *
      * @return array{runs: list<DayRun>, ...}
      */
-    private function unit(array $line, array $hours, ?string $draft, array $day): array
+    private function unit(array $line, array $hours, ?string $draft, ?array $fit, array $day): array
     {
         [$from, $to] = $day;
         $running = self::begun($line['running'], $to);
@@ -171,11 +178,14 @@ final readonly class DayPresenter
             'running' => $running[0] ?? null,
             'draft' => $draft,
             'lastCheck' => $hours['last'],
+            'fit' => $fit,
             'next' => match (true) {
                 $draft !== null => 'finish the check',
                 $running !== [] => 'stop the run',
                 $open !== [] => 'check as found',
-                $hours['last'] === null || new \DateTimeImmutable($hours['last']) < $from => 'check before use',
+                $fit !== null && $fit['state'] === FitState::Held->value => 'held',
+                $fit !== null && $fit['state'] === FitState::CheckFirst->value && $hours['runs'] === [] => 'check before use',
+                $fit === null && ($hours['last'] === null || new \DateTimeImmutable($hours['last']) < $from) => 'check before use',
                 $hours['runs'] === [] => 'start a run',
                 default => 'done for the day',
             },

@@ -46,6 +46,7 @@ final class SharedRules
             new OrderWrong(),
             new OverlappingRun(),
             new ShortRun(),
+            new WentOutUnfit(),
             new DayUnsampled(),
             new ShiftPause(),
             new ParallelRuns(),

@@ -3,6 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { Link } from 'react-router';
 import { useBench, useSession } from '../api/hooks';
+import { FitWords } from '../look/FitWords';
 import { Empty, Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { moment, plural, signed } from '../look/words';
@@ -73,7 +74,7 @@ export function BenchView() {
               <th>Unit</th>
               <th>What it is</th>
               <th>Last check</th>
-              <th>Hold</th>
+              <th>To go out</th>
               <th aria-label="Action" />
             </tr>
           </thead>
@@ -112,9 +113,8 @@ export function BenchView() {
                         </span>
                       ))}
                     </b>
-                  ) : (
-                    <span style={{ color: ink.soft }}>free</span>
-                  )}
+                  ) : null}
+                  {!unit.running && <FitWords fit={unit.fit} />}
                 </td>
                 <td style={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
                   {records && !unit.draft && unit.procedures.length > 1 && (

@@ -16,6 +16,7 @@ const unit = (part: Partial<Schemas['DayUnit']>): Schemas['DayUnit'] => ({
   running: null,
   draft: null,
   lastCheck: null,
+  fit: null,
   next: '',
   ...part,
 });

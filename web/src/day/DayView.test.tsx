@@ -19,6 +19,7 @@ const unit = (id: string, next: string, more: object = {}) => ({
   next,
   hold: [],
   running: null,
+  fit: null,
   draft: null,
   checks: [],
   runs: [],
@@ -138,6 +139,7 @@ describe('the bench', () => {
     running: null,
     draft: null,
     lastCheck: null,
+    fit: null,
     procedures: [{ id: 'a', title: 'Check' }],
     ...more,
   });

@@ -4,6 +4,7 @@ import type { Schemas } from '../api/client';
 import { useDay, useSession } from '../api/hooks';
 import { mayRecord } from '../shell/roles';
 import { day, plural } from '../look/words';
+import { FitWords } from '../look/FitWords';
 import { Empty, Loading, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
@@ -162,6 +163,9 @@ export function DayView() {
                     <div style={{ color: ink.qualified, fontSize: '0.8rem', fontWeight: 650 }}>
                       do not adjust
                     </div>
+                  )}
+                  {unit.fit !== null && unit.fit.state !== 'fit' && unit.running === null && (
+                    <FitWords fit={unit.fit} />
                   )}
                 </td>
                 <td style={{ padding: 0 }}>

@@ -11,6 +11,7 @@ const unit = (checks: string[]): Schemas['DayUnit'] => ({
   running: null,
   draft: null,
   lastCheck: null,
+  fit: null,
   next: '',
 });
 

@@ -33,8 +33,23 @@ const meter = [
   }),
 ];
 const units = [
-  { id: 'SL-01', family: 'sound-level-meter', model: 'Heron 1', hold: ['S-00001'], running: false },
-  { id: 'DM-01', family: 'noise-dosimeter', model: 'Wren 2', hold: [], running: true },
+  {
+    id: 'SL-01',
+    family: 'sound-level-meter',
+    model: 'Heron 1',
+    hold: ['S-00001'],
+    running: false,
+    fit: null,
+  },
+  { id: 'DM-01', family: 'noise-dosimeter', model: 'Wren 2', hold: [], running: true, fit: null },
+  {
+    id: 'DM-02',
+    family: 'noise-dosimeter',
+    model: 'Wren 2',
+    hold: [],
+    running: false,
+    fit: { state: 'check first', until: null, against: ['It was left +0.60 dB off.'] },
+  },
 ];
 
 beforeEach(() => {
@@ -87,6 +102,27 @@ describe('a run that is started', () => {
     press('Start the run');
     await waitFor(() => expect(server.POST).toHaveBeenCalledTimes(2));
     expect(sent(server.POST).body).not.toHaveProperty('plannedMinutes');
+  });
+
+  it('asks once why a unit goes out that is not fit to, and offers the check', async () => {
+    await open('DM-02');
+    expect(screen.getByText('It was left +0.60 dB off.')).toBeTruthy();
+    const why = screen.getByRole<HTMLInputElement>('textbox', { name: /^Why it goes out all the same/ });
+    expect(why.required).toBe(true);
+    fill();
+    type(/^Why it goes out all the same/, 'nothing else at hand');
+    press('Start the run');
+    await waitFor(() => expect(server.POST).toHaveBeenCalled());
+    expect(sent(server.POST).body).toMatchObject({ despite: 'nothing else at hand' });
+    cleanup();
+    await open('DM-02');
+    // One that is over is written down as it was.
+    type(/^Stop, where it is over/, '2026-11-24T10:03');
+    expect(screen.queryByLabelText(/^Why it goes out all the same/)).toBeNull();
+    cleanup();
+    await open('DM-02');
+    press('Check DM-02 now');
+    await waitFor(() => expect(where()).toBe('/bench/S-00009'));
   });
 
   it('asks what fits what it measures, and what is read at the end only where it is over', async () => {

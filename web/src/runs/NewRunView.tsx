@@ -5,7 +5,9 @@ import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { answer, api } from '../api/client';
 import { useBench, useCampaigns, useChange, useUnit } from '../api/hooks';
+import { useBeginCheck } from '../bench/useBeginCheck';
 import { Entries } from '../look/Entries';
+import { FitWords } from '../look/FitWords';
 import { Loading, Told } from '../look/Told';
 import { filled, type Entry, type Values } from '../look/values';
 import { isoOf, localOf } from '../look/words';
@@ -56,6 +58,7 @@ export function NewRunView() {
     plannedMinutes: null as string | null,
     shiftMinutes: '480',
     shift: '',
+    despite: '',
   });
   const [values, setValues] = useState<Values>({});
   const campaign = form.campaign || (campaigns.data?.campaigns.at(-1)?.id ?? '');
@@ -65,9 +68,20 @@ export function NewRunView() {
   const entries = form.stop ? (asked.data?.run ?? []) : before(asked.data?.run ?? []);
   const planned = form.plannedMinutes ?? asked.data?.usualMinutes?.toString() ?? '';
   const earlier = ofRunBefore(form.instrument);
+  const begin = useBeginCheck();
   const start = useChange(
     () => {
-      const { stop, start: from, shift, plannedMinutes, ...rest } = { ...form, plannedMinutes: planned };
+      const {
+        stop,
+        start: from,
+        shift,
+        plannedMinutes,
+        despite,
+        ...rest
+      } = {
+        ...form,
+        plannedMinutes: planned,
+      };
       return answer(
         api.POST('/api/runs', {
           body: {
@@ -78,6 +92,7 @@ export function NewRunView() {
             ...(plannedMinutes.trim() ? { plannedMinutes: plannedMinutes.trim() } : {}),
             ...(shift.trim() ? { shift: shift.trim() } : {}),
             ...(stop ? { stop: isoOf(stop) } : {}),
+            ...(!stop && despite.trim() ? { despite: despite.trim() } : {}),
           },
         }),
       );
@@ -87,6 +102,9 @@ export function NewRunView() {
       void navigate(`/runs/${run.id}`);
     },
   );
+  // The server says by the campaign's own policy; what the bench shows is asked before it has to.
+  const isUnfit =
+    !form.stop && (unit?.fit?.state === 'check first' || start.error?.of('despite') !== undefined);
   if (campaigns.isPending || bench.isPending) {
     return <Loading />;
   }
@@ -138,6 +156,21 @@ export function NewRunView() {
           A run before the check closes it shares the bracket of {unit.hold.join(', ')}.
         </p>
       )}
+      {unit && !form.stop && unit.fit !== null && unit.fit.state !== 'fit' && (
+        <div role="status" style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 16 }}>
+          <div style={{ flex: '1 1 300px' }}>
+            <FitWords fit={unit.fit} />
+          </div>
+          <Button variant="outlined" onClick={() => begin.mutate({ unit: unit.id })}>
+            Check {unit.id} now
+          </Button>
+        </div>
+      )}
+      {isUnfit &&
+        field('despite', 'Why it goes out all the same', {
+          required: true,
+          help: 'Stands on the result. What is against the unit weighs by its own rule',
+        })}
       <TextField
         select
         required

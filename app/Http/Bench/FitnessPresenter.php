@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http\Bench;
+
+use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Logbook\UnitLines;
+use Footnote\App\Runs\FitToStart;
+use Footnote\Core\Judgement\Fitness;
+use Footnote\Core\Judgement\FitState;
+
+/**
+ * Whether each unit may go out now, by the policy of the newest campaign.
+ *
+ * @phpstan-type Fit array{state: string, until: string|null, against: list<string>}
+ */
+final readonly class FitnessPresenter
+{
+    public function __construct(
+        private FitToStart $fit,
+        private UnitLines $lines,
+        private Campaigns $campaigns,
+        private SiteClock $site,
+    ) {
+    }
+
+    /** @return array<string, Fit> by = and the unit; empty where there is no campaign, whose policy would say */
+    public function all(): array
+    {
+        $campaign = $this->campaigns->newest();
+        if ($campaign === null) {
+            return [];
+        }
+        $now = $this->site->now();
+        // What is against a unit does not change while time goes by but by the end that is told with it; the words name hours of today.
+        $lines = $this->lines->of(
+            \sprintf('fit %s %s %s', $now->format('Y-m-d'), $campaign['policy'], $campaign['zone']),
+            fn (string $unit): array => self::told($this->fit->of($unit, $campaign['id'], $campaign['policy'], $now)),
+        );
+
+        /** @var array<string, Fit> $lines what was kept has the shape of what is worked out */
+        return array_map(static fn (array $line): array => self::at($line, $now), $lines);
+    }
+
+    /** @return Fit */
+    public static function told(Fitness $fitness): array
+    {
+        return [
+            'state' => $fitness->state->value,
+            'until' => $fitness->until?->format(\DATE_ATOM),
+            'against' => $fitness->against,
+        ];
+    }
+
+    /**
+     * @param Fit $line
+     *
+     * @return Fit
+     */
+    private static function at(array $line, \DateTimeImmutable $now): array
+    {
+        $until = $line['until'] === null ? null : new \DateTimeImmutable($line['until']);
+        if ($line['state'] !== FitState::Fit->value || $until === null || $now <= $until) {
+            return $line;
+        }
+
+        return [...$line, 'state' => FitState::CheckFirst->value, 'against' => [Fitness::ranOut($until->setTimezone($now->getTimezone()))]];
+    }
+}

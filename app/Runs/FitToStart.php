@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Runs;
+
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\Policies;
+use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\Fitness;
+use Footnote\Core\Judgement\GoingOut;
+use Symfony\Component\Uid\Ulid;
+
+/** Whether a unit may go out at a moment, by the policy of a campaign. */
+final readonly class FitToStart
+{
+    private GoingOut $goingOut;
+
+    public function __construct(private Logbook $logbook, private Policies $policies, Assessor $assessor)
+    {
+        $this->goingOut = new GoingOut($assessor);
+    }
+
+    public function of(string $instrument, string $campaign, string $policy, \DateTimeImmutable $at): Fitness
+    {
+        $start = $this->logbook->coreRun([
+            'id' => (string) new Ulid(),
+            'campaign' => $campaign,
+            'instrument' => $instrument,
+            'start' => $at->format(\DATE_ATOM),
+            'person' => 'nobody',
+            'task' => 'nothing yet',
+        ]);
+
+        return $this->goingOut->of($start, $this->logbook->timeline($instrument), $this->policies->get($policy));
+    }
+}
