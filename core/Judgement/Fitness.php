@@ -26,6 +26,6 @@ final readonly class Fitness
     /** What is against a unit whose last check counts no more, in words that stay true. */
     public static function ranOut(\DateTimeImmutable $until): string
     {
-        return \sprintf('Its last check counts for runs that begin until %s.', $until->format('j M Y H:i'));
+        return \sprintf('Its last check counted until %s.', $until->format('j M Y H:i'));
     }
 }

@@ -53,7 +53,7 @@ final class GoingOutTest extends TestCase
             $checked(),
             '2026-03-03T07:31',
             FitState::CheckFirst,
-            'counts for runs that begin until 3 Mar 2026 07:30',
+            'counted until 3 Mar 2026 07:30',
         ];
         yield 'more than a day ago, where a school looks once a week' => [$checked(), '2026-03-03T07:31', FitState::Fit, '', 'survey'];
         yield 'off by what is allowed' => [$checked('114.5'), '08:00', FitState::Fit];

@@ -106,6 +106,8 @@ test('a five-gas unit from zero to signed vapours', async ({ page }) => {
   await page.getByLabel('Planned, minutes').fill('120');
   await choose(page, /^Channel/, 'PID');
   await choose(page, /^Vapour or gas that was there/, /^toluene/);
+  await expect(page.getByText(/CO was spanned after isobutylene/)).toBeVisible();
+  await page.getByLabel('Why it goes out all the same').fill('only the vapour is wanted');
   await page.getByRole('button', { name: 'Start the run' }).click();
   await expect(page.getByRole('heading', { name: /W-12/ })).toBeVisible();
   await page.getByLabel('Stop, local time').fill(local(hours(2)));

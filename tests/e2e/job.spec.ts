@@ -51,6 +51,10 @@ test('a dosimeter from pre-check to signed result', async ({ page }) => {
   await page.getByLabel('Start, local time').fill(local(start));
   await page.getByLabel('Planned, minutes').fill('180');
   await page.getByRole('button', { name: 'Start the run' }).click();
+  // At that time the unit had not been checked for days: it says why it went out.
+  await expect(page.getByText(/says why it goes out without a check/).first()).toBeVisible();
+  await page.getByLabel('Why it goes out all the same').fill('checked at noon, typed in now');
+  await page.getByRole('button', { name: 'Start the run' }).click();
   await expect(page.getByRole('heading', { name: /W-09, Planing tracker stock/ })).toBeVisible();
   await page.getByLabel('Stop, local time').fill(local(stop));
   await page.getByLabel(/Unit’s clock/).fill('12');

@@ -153,6 +153,7 @@ test('a server that does not answer loses nothing', async ({ page }) => {
   await page.goto('/runs/new?instrument=DM-04');
   await page.getByLabel('Person').fill('W-10');
   await page.getByLabel('Task').fill('Leathering bellows');
+  await page.getByLabel('Why it goes out all the same').fill('nothing else at hand');
   await page.route('**/api/runs', (route) => route.abort());
   await page.getByRole('button', { name: 'Start the run' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'not reached' })).toBeVisible();

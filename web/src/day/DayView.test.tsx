@@ -107,6 +107,30 @@ describe('the day', () => {
     expect(screen.getByRole('button', { name: /^S-1: W-01, sawing/ }).textContent).not.toContain('sawing');
   });
 
+  it('says today what may go out, what is checked first and what stays', async () => {
+    const against = (state: string, ...words: string[]) => ({ fit: { state, until: null, against: words } });
+    await open(technician, {
+      ...day,
+      units: [
+        unit('GM-01', 'check before use', {
+          ...against('check first', 'It was left off.'),
+          draft: null,
+          runs: [run('R-1', worked)],
+        }),
+        unit('GM-02', 'held', against('held', 'It did not answer.')),
+        unit('GM-03', 'start a run', against('fit')),
+        unit('GM-04', 'check before use', against('check first')),
+      ],
+    });
+    expect(await screen.findByText('It was left off.')).toBeTruthy();
+    const group = (words: string) => within(screen.getByText(`${words}:`).closest('p') as HTMLElement);
+    expect(group('Held').getByRole('button', { name: 'GM-02, held' })).toBeTruthy();
+    expect(group('Check before they go out').getByRole('button', { name: /GM-04/ })).toBeTruthy();
+    expect(group('Fit to go out').getByRole('button', { name: 'GM-03, start a run' })).toBeTruthy();
+    press('GM-03, start a run');
+    await waitFor(() => expect(where()).toBe('/runs/new?instrument=GM-03'));
+  });
+
   it('offers a reader nothing to do, and turns from day to day', async () => {
     await open(reader);
     expect(await screen.findByRole('link', { name: 'DM-05' })).toBeTruthy();

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useDay, useSession } from '../api/hooks';
 import { mayRecord } from '../shell/roles';
@@ -32,6 +32,7 @@ export function DayView() {
   const asked = useDay(search.get('date'));
   const session = useSession();
   const begin = useBeginCheck();
+  const navigate = useNavigate();
   if (asked.isPending) {
     return <Loading />;
   }
@@ -60,6 +61,15 @@ export function DayView() {
   // A unit on which nothing happens stands in one line with the others, so that the day fits the screen.
   const shown = units.some(busy) ? units.filter(busy) : units;
   const resting = units.filter((unit) => !shown.includes(unit));
+  const stands = (state: string) => resting.filter((unit) => unit.fit?.state === state);
+  const groups = (
+    [
+      ['Held', stands('held')],
+      ['Fit to go out', stands('fit')],
+      ['Check before they go out', stands('check first')],
+      ['Nothing on this day', resting.filter((unit) => unit.fit === null)],
+    ] as const
+  ).filter(([, some]) => some.length > 0);
   return (
     <>
       <div
@@ -164,9 +174,7 @@ export function DayView() {
                       do not adjust
                     </div>
                   )}
-                  {unit.fit !== null && unit.fit.state !== 'fit' && unit.running === null && (
-                    <FitWords fit={unit.fit} />
-                  )}
+                  {['check before use', 'held'].includes(unit.next) && <FitWords fit={unit.fit} />}
                 </td>
                 <td style={{ padding: 0 }}>
                   <DayLine unit={unit} hours={hours} />
@@ -211,10 +219,10 @@ export function DayView() {
           </tbody>
         </table>
       </div>
-      {resting.length > 0 && (
-        <p style={{ margin: '10px 0 0' }}>
-          <span style={{ color: ink.soft }}>Nothing on this day: </span>
-          {resting.map((unit, i) => (
+      {groups.map(([words, some]) => (
+        <p key={words} style={{ margin: '10px 0 0' }}>
+          <span style={{ color: words === 'Held' ? ink.void : ink.soft }}>{words}: </span>
+          {some.map((unit, i) => (
             <span key={unit.id}>
               {i > 0 && ', '}
               {records ? (
@@ -222,7 +230,11 @@ export function DayView() {
                   type="button"
                   className="fn-link"
                   aria-label={`${unit.id}, ${unit.next}`}
-                  onClick={() => begin.mutate({ unit: unit.id })}
+                  onClick={() =>
+                    unit.next === 'start a run'
+                      ? void navigate(`/runs/new?instrument=${unit.id}`)
+                      : begin.mutate({ unit: unit.id })
+                  }
                 >
                   {unit.id}
                 </button>
@@ -231,9 +243,8 @@ export function DayView() {
               )}
             </span>
           ))}
-          {records && <span style={{ color: ink.soft }}>. One that goes out is checked first.</span>}
         </p>
-      )}
+      ))}
       <p style={{ color: ink.soft, fontSize: '0.85rem' }}>
         <b className="fn-figure">[</b> check before, as left · line: the run · <b className="fn-figure">]</b>{' '}
         check after, as found · dotted: still missing · crossed: a check that cannot be used
