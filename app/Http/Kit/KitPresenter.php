@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http\Kit;
 
+use Footnote\App\Http\Bench\FitnessPresenter;
 use Footnote\App\Logbook\Kit;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\SiteClock;
@@ -20,6 +21,7 @@ final readonly class KitPresenter
         private SiteClock $site,
         private InstrumentPresenter $instruments,
         private ReferencePresenter $references,
+        private FitnessPresenter $fitness,
     ) {
     }
 
@@ -28,6 +30,7 @@ final readonly class KitPresenter
     {
         $used = $this->kit->lastUses();
         $dates = DueDates::at($this->site);
+        $fit = $this->fitness->all();
         $units = $this->lines->of(
             'kit',
             fn (string $id): array => [
@@ -38,7 +41,11 @@ final readonly class KitPresenter
 
         return [
             'instruments' => array_map(
-                static fn (array $shown): array => InstrumentPresenter::dated($shown, $dates),
+                static fn (string $key, array $shown): array => [
+                    ...InstrumentPresenter::dated($shown, $dates),
+                    'fit' => $fit[$key] ?? null,
+                ],
+                array_keys($units),
                 array_values($units),
             ),
             'references' => array_values(array_map(

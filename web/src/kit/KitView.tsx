@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useKit, useSession } from '../api/hooks';
+import { FitWords } from '../look/FitWords';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { minus, moment, shortDay } from '../look/words';
@@ -148,6 +149,7 @@ export function KitView() {
                 <th>What it is</th>
                 <th>Laboratory certificate due</th>
                 <th>Last check</th>
+                <th>To go out</th>
               </tr>
             </thead>
             <tbody>
@@ -171,6 +173,9 @@ export function KitView() {
                     )}
                   </td>
                   <td>{unit.lastCheck ? moment(unit.lastCheck) : 'never'}</td>
+                  <td>
+                    <FitWords fit={unit.fit ?? null} />
+                  </td>
                 </tr>
               ))}
             </tbody>
