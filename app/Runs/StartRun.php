@@ -96,14 +96,14 @@ final readonly class StartRun
         }
         $fitness = $this->fit->of($run->deployment->instrument, $campaign->id, $campaign->policy(), $run->timing->start);
         $against = implode(' ', $fitness->against);
-        if ($fitness->state === FitState::Held) {
+        if ($fitness->stays) {
             throw Problem::field(
                 '/instrument',
                 \sprintf('failed at its last check and stays here until a check finds it right. %s', $against),
             );
         }
-        if ($fitness->state === FitState::CheckFirst && $reason === '') {
-            throw Problem::field('/despite', \sprintf('says why it goes out without a check: %s', $against));
+        if ($fitness->state !== FitState::Fit && $reason === '') {
+            throw Problem::field('/despite', \sprintf('says why it goes out although it is not fit to: %s', $against));
         }
 
         return $fitness->state === FitState::Fit

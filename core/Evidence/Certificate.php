@@ -23,6 +23,23 @@ final readonly class Certificate
     ) {
     }
 
+    /**
+     * The latest of several that was issued by the day of a moment.
+     *
+     * @param list<self> $certificates
+     */
+    public static function latestBy(\DateTimeImmutable $moment, array $certificates): ?self
+    {
+        $latest = null;
+        foreach ($certificates as $certificate) {
+            if ($certificate->isIssuedBy($moment) && ($latest === null || $certificate->issued >= $latest->issued)) {
+                $latest = $certificate;
+            }
+        }
+
+        return $latest;
+    }
+
     /** Whether it is in date on the day of that moment, in the zone the moment is told in; the day it falls due still counts. */
     public function inForceAt(\DateTimeImmutable $moment): bool
     {

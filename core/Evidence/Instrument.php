@@ -23,6 +23,12 @@ final readonly class Instrument
     ) {
     }
 
+    /** The latest certificate that was issued by that moment. */
+    public function certificateAt(\DateTimeImmutable $moment): ?Certificate
+    {
+        return Certificate::latestBy($moment, $this->certificates);
+    }
+
     /** When its latest certificate by that moment was issued. */
     public function certifiedSince(\DateTimeImmutable $moment): ?\DateTimeImmutable
     {

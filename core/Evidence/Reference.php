@@ -29,14 +29,7 @@ final readonly class Reference
     /** The latest certificate issued by that day, in date or not; of several of one day the one that was added last. */
     public function certificateAt(\DateTimeImmutable $moment): ?Certificate
     {
-        $latest = null;
-        foreach ($this->certificates as $certificate) {
-            if ($certificate->isIssuedBy($moment) && ($latest === null || $certificate->issued >= $latest->issued)) {
-                $latest = $certificate;
-            }
-        }
-
-        return $latest;
+        return Certificate::latestBy($moment, $this->certificates);
     }
 
     /** The same with another taking of the errors of its recalls. */

@@ -84,26 +84,25 @@ final readonly class Assessor
         $timeline = $timeline->toldIn($start->timing->start->getTimezone());
         [$cases] = $this->cases($start, $timeline, $policy, new Yardsticks([], []));
         $findings = [];
-        $until = [];
+        $expiries = [];
         foreach ($this->rules(reset($cases)->family) as $rule) {
             $setting = $policy->rule($rule->id());
-            if ($setting === null || !$rule instanceof KnownBeforehand) {
+            if ($setting === null || !$rule instanceof KnownBeforehand || $setting->severity === Severity::Note) {
                 continue;
             }
             // What runs out is told by its end, which stays true while time goes by.
-            if ($rule instanceof RunsOut) {
-                array_push($until, ...($setting->severity === Severity::Note ? [] : array_map(
-                    static fn (RunCase $case): ?\DateTimeImmutable => $rule->lastStart($case, $setting),
-                    array_values($cases),
-                )));
-            } else {
-                array_push($findings, ...self::found($rule, $setting, $cases));
+            foreach ($rule instanceof RunsOut ? $cases : [] as $case) {
+                $expiry = $rule instanceof RunsOut ? $rule->expiry($case, $setting) : null;
+                array_push($expiries, ...($expiry === null ? [] : [[$rule, $expiry]]));
+            }
+            foreach ($rule instanceof RunsOut ? [] : self::found($rule, $setting, $cases) as $finding) {
+                $findings[] = [$rule, $finding];
             }
         }
-        usort($findings, static fn (Finding $a, Finding $b): int => $b->verdict()->weight() <=> $a->verdict()->weight());
-        $until = array_filter($until, static fn (?\DateTimeImmutable $end): bool => $end !== null);
+        usort($findings, static fn (array $a, array $b): int => $b[1]->verdict()->weight() <=> $a[1]->verdict()->weight());
+        usort($expiries, static fn (array $a, array $b): int => $a[1]->at <=> $b[1]->at);
 
-        return new Beforehand(array_values($cases), $findings, $until === [] ? null : min($until));
+        return new Beforehand(array_values($cases), $findings, $expiries);
     }
 
     /**

@@ -8,11 +8,11 @@ namespace Footnote\Core\Judgement;
 final readonly class Beforehand
 {
     /**
-     * @param non-empty-list<RunCase> $cases    of each channel, or of the unit
-     * @param list<Finding>           $findings the weightiest first
-     * @param \DateTimeImmutable|null $until    the last moment at which it may begin with no finding more; null: no end is known
+     * @param non-empty-list<RunCase>                     $cases    of each channel, or of the unit
+     * @param list<array{KnownBeforehand, Finding}>       $findings of rules that do not run out, the weightiest first
+     * @param list<array{KnownBeforehand, Expiry}>        $expiries what runs out, the first first
      */
-    public function __construct(public array $cases, public array $findings, public ?\DateTimeImmutable $until)
+    public function __construct(public array $cases, public array $findings, public array $expiries)
     {
     }
 }

@@ -13,6 +13,6 @@ enum FitState: string
     /** A check can set it right. */
     case CheckFirst = 'check first';
 
-    /** It failed at its last check: it stays until it was repaired or found right. */
+    /** It failed at its last check, or a laboratory or a workshop must see it. */
     case Held = 'held';
 }

@@ -10,22 +10,18 @@ use Footnote\Core\Evidence\Run;
 final readonly class Fitness
 {
     /**
-     * @param FitState                $state   at the moment that was asked for
-     * @param list<string>            $against what would weigh on the run, in words, the weightiest first
-     * @param list<Run>               $closes  what the next check can still close: until then nobody adjusts it unread
-     * @param \DateTimeImmutable|null $until   the last moment at which a run may begin with nothing more against it; null: no end is known
+     * @param FitState     $state   at the moment that was asked for
+     * @param bool         $stays   whether it failed at its last check: it does not go out, whatever anybody says
+     * @param list<string> $against what would weigh on the run, in words, the weightiest first
+     * @param list<Run>    $closes  what the next check can still close: until then nobody adjusts it unread
+     * @param Expiry|null  $until   what runs out first, if nothing else comes; null: nothing that is known
      */
     public function __construct(
         public FitState $state,
+        public bool $stays,
         public array $against,
         public array $closes,
-        public ?\DateTimeImmutable $until,
+        public ?Expiry $until,
     ) {
-    }
-
-    /** What is against a unit whose last check counts no more, in words that stay true. */
-    public static function ranOut(\DateTimeImmutable $until): string
-    {
-        return \sprintf('Its last check counted until %s.', $until->format('j M Y H:i'));
     }
 }

@@ -26,13 +26,19 @@ final readonly class GoingOut
     {
         $beforehand = $this->assessor->beforehand($start, $timeline, $policy);
         $against = [];
-        foreach ($beforehand->findings as $finding) {
+        $isCuredElsewhere = false;
+        foreach ($beforehand->findings as [$rule, $finding]) {
             if ($finding->severity !== Severity::Note && $finding->severity !== Severity::Corrected) {
                 $against[] = self::told($finding);
+                $isCuredElsewhere = $isCuredElsewhere || $rule instanceof CuredElsewhere;
             }
         }
-        if ($beforehand->until !== null && $start->timing->start > $beforehand->until) {
-            $against[] = Fitness::ranOut($beforehand->until->setTimezone($start->timing->start->getTimezone()));
+        $at = $start->timing->start;
+        foreach ($beforehand->expiries as [$rule, $expiry]) {
+            if ($at > $expiry->at) {
+                $against[] = $expiry->words($at->getTimezone());
+                $isCuredElsewhere = $isCuredElsewhere || $rule instanceof CuredElsewhere;
+            }
         }
         $failed = false;
         foreach ($beforehand->cases as $case) {
@@ -40,12 +46,18 @@ final readonly class GoingOut
             array_push($against, ...self::unfinished($case));
         }
         $state = match (true) {
-            $failed => FitState::Held,
+            $failed || $isCuredElsewhere => FitState::Held,
             $against !== [] => FitState::CheckFirst,
             default => FitState::Fit,
         };
 
-        return new Fitness($state, array_values(array_unique($against)), $this->foresight->openRuns($timeline), $beforehand->until);
+        return new Fitness(
+            $state,
+            $failed,
+            array_values(array_unique($against)),
+            $this->foresight->openRuns($timeline),
+            $beforehand->expiries[0][1] ?? null,
+        );
     }
 
     /** With the channel, where it is of one and does not say which. */

@@ -7,6 +7,6 @@ namespace Footnote\Core\Judgement;
 /** What such a rule allows, it allows until a moment: a check grows old, a certificate falls due. */
 interface RunsOut extends KnownBeforehand
 {
-    /** The last moment at which a run may begin without a finding, if nothing else comes; null: it does not run out. */
-    public function lastStart(RunCase $case, RuleSetting $setting): ?\DateTimeImmutable;
+    /** Until when a run may begin without a finding, if nothing else comes; null: it does not run out. */
+    public function expiry(RunCase $case, RuleSetting $setting): ?Expiry;
 }

@@ -272,6 +272,22 @@ final class EveryRuleTest extends TestCase
             self::runWith(['plannedMinutes' => 640]),
             Severity::Qualified,
         ];
+        $due = static function (string $due): Scene {
+            $scene = self::day();
+            $scene->record['instruments'] = [
+                ['id' => 'D', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'certificates' => [
+                    ['number' => 'L-1', 'laboratory' => 'L', 'issued' => '2024-03-01', 'due' => $due],
+                ]],
+            ];
+
+            return $scene;
+        };
+        yield 'the unit itself out of date' => [
+            'unit.certificate-expired',
+            $due('2026-03-01'),
+            $due('2026-03-02'),
+            Severity::Qualified,
+        ];
         yield 'sent out although not fit to' => [
             'run.went-out-unfit',
             self::runWith(['despite' => ['reason' => 'no other', 'by' => 'T-1', 'against' => ['It was left off.']]]),

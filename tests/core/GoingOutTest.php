@@ -96,6 +96,22 @@ final class GoingOutTest extends TestCase
             '08:00',
             FitState::Fit,
         ];
+        $certified = static function (string $due) use ($checked): Scene {
+            $scene = $checked();
+            $unit = ['id' => 'D', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'certificates' => [
+                ['number' => 'L-1', 'laboratory' => 'L', 'issued' => '2024-03-01', 'due' => $due],
+            ]];
+            $scene->record['instruments'] = [$unit];
+
+            return $scene;
+        };
+        yield 'its laboratory certificate falls due today' => [$certified('2026-03-02'), '08:00', FitState::Fit];
+        yield 'its laboratory certificate fell due yesterday' => [
+            $certified('2026-03-01'),
+            '08:00',
+            FitState::Held,
+            'Its laboratory certificate L-1 held until 1 Mar 2026 23:59.',
+        ];
         $recalled = $checked();
         $recalled->record['references'] = [
             [...Scene::calibrator('A', '114.0', '0.2'), 'recalls' => [
@@ -146,14 +162,14 @@ final class GoingOutTest extends TestCase
         $scene = (new Scene())->check('k', '07:30', ['114.0'])->run('r', '08:00', '11:00')->run('new', '12:00', null);
         $fitness = self::fitness($scene->read(), 'standard');
         self::assertSame([FitState::Fit, ['r']], [$fitness->state, array_map(static fn (Run $run): string => $run->id, $fitness->closes)]);
-        self::assertEquals(new \DateTimeImmutable(Scene::moment('2026-03-03T07:30')), $fitness->until);
+        self::assertEquals(new \DateTimeImmutable(Scene::moment('2026-03-03T07:30')), $fitness->until?->at);
     }
 
     /** Whatever is fit at a moment is fit until its end, to the minute, and no longer. */
     public function testItIsFitUntilTheMomentThatIsSaid(): void
     {
         foreach (['standard', 'cautious', 'survey'] as $policy) {
-            $until = self::fitness((new Scene())->check('k', '07:30', ['114.0'])->run('new', '08:00', null)->read(), $policy)->until;
+            $until = self::fitness((new Scene())->check('k', '07:30', ['114.0'])->run('new', '08:00', null)->read(), $policy)->until?->at;
             self::assertNotNull($until);
             foreach ([[-60, FitState::Fit], [0, FitState::Fit], [60, FitState::CheckFirst]] as [$seconds, $expected]) {
                 $scene = (new Scene())->check('k', '07:30', ['114.0']);

@@ -14,7 +14,8 @@ use Footnote\Core\Judgement\FitState;
 /**
  * Whether each unit may go out now, by the policy of the newest campaign.
  *
- * @phpstan-type Fit array{state: string, until: string|null, against: list<string>}
+ * @phpstan-type Fit array{state: string, stays: bool, until: string|null, against: list<string>}
+ * @phpstan-type Line array{state: string, stays: bool, until: string|null, against: list<string>, over: string}
  */
 final readonly class FitnessPresenter
 {
@@ -37,35 +38,40 @@ final readonly class FitnessPresenter
         // What is against a unit does not change while time goes by but by the end that is told with it; the words name hours of today.
         $lines = $this->lines->of(
             \sprintf('fit %s %s %s', $now->format('Y-m-d'), $campaign['policy'], $campaign['zone']),
-            fn (string $unit): array => self::told($this->fit->of($unit, $campaign['id'], $campaign['policy'], $now)),
+            fn (string $unit): array => self::told($this->fit->of($unit, $campaign['id'], $campaign['policy'], $now), $now->getTimezone()),
         );
 
-        /** @var array<string, Fit> $lines what was kept has the shape of what is worked out */
+        /** @var array<string, Line> $lines what was kept has the shape of what is worked out */
         return array_map(static fn (array $line): array => self::at($line, $now), $lines);
     }
 
-    /** @return Fit */
-    public static function told(Fitness $fitness): array
+    /** @return Line */
+    private static function told(Fitness $fitness, \DateTimeZone $zone): array
     {
         return [
             'state' => $fitness->state->value,
-            'until' => $fitness->until?->format(\DATE_ATOM),
+            'stays' => $fitness->stays,
+            'until' => $fitness->until?->at->setTimezone($zone)->format(\DATE_ATOM),
             'against' => $fitness->against,
+            'over' => $fitness->until?->words($zone) ?? '',
         ];
     }
 
     /**
-     * @param Fit $line
+     * @param Line $line
      *
      * @return Fit
      */
     private static function at(array $line, \DateTimeImmutable $now): array
     {
         $until = $line['until'] === null ? null : new \DateTimeImmutable($line['until']);
-        if ($line['state'] !== FitState::Fit->value || $until === null || $now <= $until) {
-            return $line;
-        }
+        $isOver = $line['state'] === FitState::Fit->value && $until !== null && $now > $until;
 
-        return [...$line, 'state' => FitState::CheckFirst->value, 'against' => [Fitness::ranOut($until->setTimezone($now->getTimezone()))]];
+        return [
+            'state' => $isOver ? FitState::CheckFirst->value : $line['state'],
+            'stays' => $line['stays'],
+            'until' => $line['until'],
+            'against' => $isOver ? [$line['over']] : $line['against'],
+        ];
     }
 }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas\Rule;
 
 use Footnote\Core\Gas\ChannelResults;
-use Footnote\Core\Judgement\KnownBeforehand;
+use Footnote\Core\Judgement\CuredElsewhere;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
 /** The sensor is older than it is expected to last. */
-final readonly class SensorAged extends ChannelRule implements KnownBeforehand
+final readonly class SensorAged extends ChannelRule implements CuredElsewhere
 {
     public function id(): string
     {

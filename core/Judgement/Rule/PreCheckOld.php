@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
+use Footnote\Core\Judgement\Expiry;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\RunsOut;
@@ -17,11 +18,13 @@ final readonly class PreCheckOld implements RunsOut
         return 'bracket.pre-check-old';
     }
 
-    public function lastStart(RunCase $case, RuleSetting $setting): ?\DateTimeImmutable
+    public function expiry(RunCase $case, RuleSetting $setting): ?Expiry
     {
         $pre = $case->bracket->pre;
 
-        return $pre === null ? null : Span::shift($pre->at, 3600 * $setting->limit('age')->toFloat());
+        return $pre === null
+            ? null
+            : new Expiry(Span::shift($pre->at, 3600 * $setting->limit('age')->toFloat()), 'Its last check counted');
     }
 
     public function judge(RunCase $case, RuleSetting $setting): iterable

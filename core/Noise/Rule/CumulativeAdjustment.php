@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise\Rule;
 
-use Footnote\Core\Judgement\KnownBeforehand;
+use Footnote\Core\Judgement\CuredElsewhere;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Noise\Sound;
 
 /** Small adjustments have added up since the last laboratory certificate: have it serviced. */
-final readonly class CumulativeAdjustment implements KnownBeforehand
+final readonly class CumulativeAdjustment implements CuredElsewhere
 {
     public function id(): string
     {

@@ -108,7 +108,7 @@ describe('the day', () => {
   });
 
   it('says today what may go out, what is checked first and what stays', async () => {
-    const against = (state: string, ...words: string[]) => ({ fit: { state, until: null, against: words } });
+    const against = (state: string, ...words: string[]) => ({ fit: { state, stays: false, until: null, against: words } });
     await open(technician, {
       ...day,
       units: [

@@ -48,7 +48,7 @@ const units = [
     model: 'Wren 2',
     hold: [],
     running: false,
-    fit: { state: 'check first', until: null, against: ['It was left +0.60 dB off.'] },
+    fit: { state: 'check first', stays: false, until: null, against: ['It was left +0.60 dB off.'] },
   },
 ];
 

@@ -104,7 +104,9 @@ export function NewRunView() {
   );
   // The server says by the campaign's own policy; what the bench shows is asked before it has to.
   const isUnfit =
-    !form.stop && (unit?.fit?.state === 'check first' || start.error?.of('despite') !== undefined);
+    !form.stop &&
+    ((unit?.fit != null && unit.fit.state !== 'fit' && !unit.fit.stays) ||
+      start.error?.of('despite') !== undefined);
   if (campaigns.isPending || bench.isPending) {
     return <Loading />;
   }
