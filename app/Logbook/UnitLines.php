@@ -23,18 +23,23 @@ final readonly class UnitLines
      * @param string                                 $list    what it is shown in
      * @param \Closure(string): array<string, mixed> $workOut a unit's line out of its evidence
      * @param list<string>|null                      $units   null: all of them
+     * @param float                                  $seconds after which no more is worked out: the lines of the others are left out
      *
      * @return array<string, array<string, mixed>> by = and the unit, in their order
      */
-    public function of(string $list, \Closure $workOut, ?array $units = null): array
+    public function of(string $list, \Closure $workOut, ?array $units = null, float $seconds = \INF): array
     {
+        $began = hrtime(true);
         /** @var array<string, array{string, int}> $fresh unit and version of what was worked out */
         $fresh = [];
-        $lines = $this->snapshot->during(function () use ($list, $workOut, $units, &$fresh): array {
+        $lines = $this->snapshot->during(function () use ($list, $workOut, $units, $seconds, $began, &$fresh): array {
             $lines = [];
             foreach ($this->rows($list, $units) as $row) {
                 $unit = Cells::text($row, 'id');
                 $isKept = $row['kept'] !== null && Cells::text($row, 'kept') === Cells::text($row, 'version');
+                if (!$isKept && hrtime(true) - $began > 1e9 * $seconds) {
+                    continue;
+                }
                 if (!$isKept) {
                     $fresh['='.$unit] = [$unit, (int) Cells::text($row, 'version')];
                 }

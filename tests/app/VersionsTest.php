@@ -6,6 +6,7 @@ namespace Footnote\Tests\App;
 
 use Doctrine\DBAL\Connection;
 use Footnote\App\Access\Role;
+use Footnote\App\Logbook\UnitLines;
 use Footnote\Tests\Core\Scene;
 
 /** Two people, two tabs, a lost answer: what one did is never silently overwritten, and nothing is made twice. */
@@ -90,6 +91,16 @@ final class VersionsTest extends ApiTestCase
         self::assertSame($now, $verdict());
         self::assertSame('release followed', $this->call('GET', '/api/journal')->string('entries.0.kind'));
         self::assertSame($now, $verdict());
+    }
+
+    /** Where units were never judged a list shows what there is, keeps what it worked out, and is complete when it is asked again. */
+    public function testAListOfUnitsIsWorkedOutAsFarAsThereIsTime(): void
+    {
+        $lines = $this->service(UnitLines::class);
+        $line = static fn (string $unit): array => ['of' => $unit];
+        self::assertSame([], $lines->of('a list', $line, seconds: 0.0));
+        self::assertSame(['=D' => ['of' => 'D']], $lines->of('a list', $line));
+        self::assertSame(['=D' => ['of' => 'D']], $lines->of('a list', $line, seconds: 0.0));
     }
 
     /** Limits that somebody else set meanwhile are not overwritten; who did is told. */

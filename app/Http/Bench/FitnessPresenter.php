@@ -19,6 +19,9 @@ use Footnote\Core\Judgement\FitState;
  */
 final readonly class FitnessPresenter
 {
+    /** So long it is worked out for units that have a long past and were never judged, before the list is shown with what there is. */
+    private const SECONDS = 1.0;
+
     public function __construct(
         private FitToStart $fit,
         private UnitLines $lines,
@@ -27,7 +30,7 @@ final readonly class FitnessPresenter
     ) {
     }
 
-    /** @return array<string, Fit> by = and the unit; empty where there is no campaign, whose policy would say */
+    /** @return array<string, Fit> by = and the unit; without those that are not worked out yet; empty where no campaign says by which policy */
     public function all(): array
     {
         $campaign = $this->campaigns->newest();
@@ -39,6 +42,7 @@ final readonly class FitnessPresenter
         $lines = $this->lines->of(
             \sprintf('fit %s %s %s', $now->format('Y-m-d'), $campaign['policy'], $campaign['zone']),
             fn (string $unit): array => self::told($this->fit->of($unit, $campaign['id'], $campaign['policy'], $now), $now->getTimezone()),
+            seconds: self::SECONDS,
         );
 
         /** @var array<string, Line> $lines what was kept has the shape of what is worked out */

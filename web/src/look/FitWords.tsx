@@ -5,7 +5,7 @@ import { moment } from './words';
 /** Whether a unit may go out, and what is against it. */
 export function FitWords({ fit }: { fit: Schemas['Fit'] }) {
   if (fit === null) {
-    return null;
+    return <span style={{ color: ink.soft }}>not judged yet</span>;
   }
   if (fit.state === 'fit') {
     return (
