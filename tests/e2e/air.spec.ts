@@ -96,7 +96,7 @@ test('a sample from leak test to signed concentration', async ({ page }) => {
   await page.getByRole('button', { name: 'Read a report from a file' }).click();
   await page.getByLabel('Number of the report').fill('W-26-3400');
   await page.getByLabel('Laboratory', { exact: false }).first().fill('Weir Street Laboratory');
-  await page.getByLabel('Came on').fill('2026-11-24');
+  await page.getByLabel('Received').fill('2026-11-24');
   const table = (mass: string) =>
     Buffer.from(
       `Report W-26-3400\nCassette;Component;Result mg;LOQ\nIH-700;Wood dust;${mass};0,10\nIH-490;Wood dust;0,02;0,10\nIH-999;Wood dust;0,4;0,10\n`,

@@ -49,7 +49,7 @@ export function BenchView() {
           }}
         >
           <h2 style={{ margin: 0 }}>
-            Whose fault? {shift.reference}, {shift.when}
+            Shift shared by the row: {shift.reference}, {shift.when}
           </h2>
           <p style={{ margin: '2px 0' }}>
             {plural(shift.units.length, 'unit')} moved together by{' '}

@@ -83,6 +83,23 @@ it('sends every answer with all before it, one after another', async () => {
   await waitFor(() => expect(window.localStorage.getItem('footnote.draft.d1')).toBeNull());
 });
 
+it('keeps in the browser what was answered while an earlier answer was on its way', async () => {
+  const { result } = hook();
+  await waitFor(() => expect(result.current.draft).toBeDefined());
+  const arrive: (() => void)[] = [];
+  respond = (put) =>
+    new Promise((done) => arrive.push(() => done(good(draft(put.version + 1, put.answers)))));
+  act(() => result.current.put({ nominal: '114' }));
+  await waitFor(() => expect(arrive).toHaveLength(1));
+  act(() => result.current.put({ reference: 'AC-01' }));
+  await act(() => Promise.resolve(arrive[0]?.()));
+  await waitFor(() => expect(arrive).toHaveLength(2));
+  // A lid that closes now loses nothing.
+  expect(window.localStorage.getItem('footnote.draft.d1')).toContain('AC-01');
+  await act(() => Promise.resolve(arrive[1]?.()));
+  await waitFor(() => expect(window.localStorage.getItem('footnote.draft.d1')).toBeNull());
+});
+
 it('keeps what was typed while the server does not answer, and sends it again', async () => {
   const { result } = hook();
   await waitFor(() => expect(result.current.draft).toBeDefined());
@@ -102,6 +119,8 @@ it('takes up what an earlier tab could not send', async () => {
   const { result } = hook();
   await waitFor(() => expect(result.current.draft).toBeDefined());
   expect(result.current.answers).toEqual({ nominal: '94' });
+  await waitFor(() => expect(sent.map((put) => put.answers)).toEqual([{ nominal: '94' }]));
+  await waitFor(() => expect(window.localStorage.getItem('footnote.draft.d1')).toBeNull());
   act(() => result.current.put({ reference: 'AC-01' }));
   await waitFor(() => expect(sent.at(-1)?.answers).toEqual({ nominal: '94', reference: 'AC-01' }));
 });

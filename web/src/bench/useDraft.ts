@@ -41,17 +41,11 @@ export function useDraft(id: string) {
   const [problem, setProblem] = useState<Refusal | null>(null);
   const version = useRef(0);
   const sending = useRef<Promise<void> | null>(null);
-  const next = useRef<Answers | null>(null);
+  const next = useRef<Answers | null>(answers);
   const latest = useRef<Answers | null>(answers);
   /** What was answered here since the server had all of it. */
   const mine = useRef<Partial<Answers>>(answers ?? {});
   const data = query.data;
-
-  useEffect(() => {
-    if (data) {
-      version.current = Math.max(version.current, data.version);
-    }
-  }, [data]);
 
   const drain = useCallback(async () => {
     const waits = () => next.current !== null;
@@ -66,8 +60,9 @@ export function useDraft(id: string) {
         );
         version.current = draft.version;
         cache.setQueryData(['draft', id], draft);
-        window.localStorage.removeItem(kept(id));
+        // What was answered while this was on its way has not arrived yet, and stays in the browser.
         if (!waits()) {
+          window.localStorage.removeItem(kept(id));
           mine.current = {};
         }
         setProblem(null);
@@ -93,6 +88,18 @@ export function useDraft(id: string) {
     sending.current = null;
   }, [cache, id]);
   const send = useCallback(() => (sending.current ??= drain()), [drain]);
+
+  const first = useRef(true);
+  useEffect(() => {
+    if (data) {
+      version.current = Math.max(version.current, data.version);
+      // What an earlier visit could not send is sent before anything rests on it.
+      if (first.current && next.current !== null) {
+        void send();
+      }
+      first.current = false;
+    }
+  }, [data, send]);
 
   /** The version that is on the screen, once everything typed has arrived. */
   const seen = useCallback(async () => {

@@ -108,7 +108,9 @@ describe('the day', () => {
   });
 
   it('says today what may go out, what is checked first and what stays', async () => {
-    const against = (state: string, ...words: string[]) => ({ fit: { state, stays: false, until: null, against: words } });
+    const against = (state: string, ...words: string[]) => ({
+      fit: { state, stays: false, until: null, against: words },
+    });
     await open(technician, {
       ...day,
       units: [
@@ -199,7 +201,7 @@ describe('the bench', () => {
     await waitFor(() => expect(server.GET).toHaveBeenCalledWith('/api/session'));
   };
 
-  it('sets first what is half done and what waits, and asks whose fault it is', async () => {
+  it('sets first what is half done and what waits, and says what the whole row moved by', async () => {
     await bench(technician, { units: all, shifts: [shift] });
     await screen.findByRole('heading', { name: 'Bench' });
     const order = screen
@@ -207,7 +209,9 @@ describe('the bench', () => {
       .slice(1)
       .map((row) => row.querySelector('a')?.textContent);
     expect(order).toEqual(['DM-04', 'DM-03', 'DM-02', 'DM-01', 'DM-05']);
-    expect(screen.getByRole('heading', { name: 'Whose fault? AC-02, 2026-11-24 morning' })).toBeTruthy();
+    expect(
+      screen.getByRole('heading', { name: 'Shift shared by the row: AC-02, 2026-11-24 morning' }),
+    ).toBeTruthy();
     expect(screen.getByText(/3 units moved together by/).textContent).toContain('−0.30 dB');
     expect(screen.getByRole('row', { name: /DM-03/ }).textContent).toContain(
       'do not adjust: as found closes R-1',

@@ -36,7 +36,7 @@ export function AddCertificate({
       onSubmit={() => add.mutate(undefined)}
     >
       <p style={{ gridColumn: '1 / -1', margin: 0 }}>
-        Earlier certificates stay. What leaned on this one is worked out again.
+        Earlier certificates stay. What used this one is worked out again.
       </p>
       <CertificateFields draft={whole} set={setDraft} refusal={add.error} kind={asked} />
     </Form>

@@ -47,7 +47,7 @@ export function Form({ title, action, problem, busy, wide = false, onClose, onSu
           <Told problem={problem} />
         </div>
         <DialogActions>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained" disabled={busy}>
             {action}
           </Button>

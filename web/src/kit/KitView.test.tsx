@@ -301,7 +301,7 @@ describe('the kit', () => {
     expect(await screen.findByText('lies in the future.')).toBeTruthy();
     expect(valueOf(/^What was found/)).toBe('it rattles');
     expect(sent(server.POST).body).toMatchObject({ error: null });
-    press('Leave it');
+    press('Cancel');
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
     fireEvent.click(within(row(/^CY-01/)).getByRole('button', { name: 'Recall' }));
     expect(screen.getByRole('combobox', { name: /^How far it was off/ }).textContent).toBe('is not known');

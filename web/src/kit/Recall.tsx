@@ -44,8 +44,8 @@ export function Recall({
       onSubmit={() => recall.mutate(undefined)}
     >
       <p style={{ gridColumn: '1 / -1', margin: 0 }}>
-        Every result that leaned on it since then is worked out again. What was signed stays signed and is
-        marked: evidence has changed.
+        Every result that used it since then is worked out again. What was signed stays signed and is marked:
+        evidence has changed.
       </p>
       <Field
         label="Not to be trusted since, local time"

@@ -65,7 +65,7 @@ export function UnitView() {
                 {i === 0 ? 'Check' : procedure.title}
               </Button>
             ))}
-            <Button onClick={() => setDoing(true)}>Something was done to it</Button>
+            <Button onClick={() => setDoing(true)}>Service or repair</Button>
             <Button onClick={() => setAdding(true)}>Add certificate</Button>
           </>
         )}

@@ -64,7 +64,7 @@ const open = async (who: unknown, what: object = laboratory) => {
 const head = () => {
   type(/^Number of the report/, '26-119');
   type(/^Laboratory/, 'County');
-  type(/^Came on/, '2026-11-25');
+  type(/^Received/, '2026-11-25');
   pick(/^Did the laboratory subtract blanks/, 'no, it is still to be done');
   pick(/^Did it correct for desorption/, 'yes, it is done');
 };
@@ -94,7 +94,7 @@ describe('the laboratory', () => {
 
   it('keeps a blank, and says where it cannot', async () => {
     await open(technician);
-    press(await screen.findByRole('button', { name: 'Keep a blank' }).then(() => 'Keep a blank'));
+    press(await screen.findByRole('button', { name: 'Register a blank' }).then(() => 'Register a blank'));
     type(/^Number of the medium/, 'M-01');
     pick('Kind', 'media blank');
     refuse(server.POST, 'Nothing was kept.', { '/medium': 'a blank draws no air.' });

@@ -44,7 +44,7 @@ export function LaboratoryView() {
             <Button variant="outlined" onClick={() => setDoing('type')}>
               Type a report
             </Button>
-            <Button onClick={() => setDoing('blank')}>Keep a blank</Button>
+            <Button onClick={() => setDoing('blank')}>Register a blank</Button>
           </>
         )}
       </div>
@@ -100,7 +100,7 @@ export function LaboratoryView() {
               <tr>
                 <th>Report</th>
                 <th>Laboratory</th>
-                <th>Came on</th>
+                <th>Received</th>
                 <th className="num">Rows</th>
                 <th>Blanks subtracted there?</th>
                 <th>Desorption corrected there?</th>
@@ -184,7 +184,7 @@ function KeepBlank({ campaigns, onClose }: { campaigns: Schemas['Campaign'][]; o
   );
   return (
     <Form
-      title="Keep a blank"
+      title="Register a blank"
       action="Keep it"
       problem={keep.error}
       busy={keep.isPending}

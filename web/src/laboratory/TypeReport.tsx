@@ -96,7 +96,7 @@ export function HeadFields({
         required
       />
       <Field
-        label="Came on"
+        label="Received"
         type="date"
         value={head.received}
         set={(received) => set({ ...head, received })}

@@ -202,7 +202,7 @@ function Define({
   return (
     <Form
       title={`What ${campaign.title} measures against`}
-      action="Measure against these"
+      action="Save"
       problem={save.error}
       busy={save.isPending}
       onClose={onClose}
@@ -275,7 +275,7 @@ function Define({
           setCriterion({ name: '', level: '', exchangeRate: '', threshold: '', source: '' });
         }}
       >
-        Take this criterion in
+        Add criterion
       </Button>
       <fieldset style={{ gridColumn: '1 / -1', border: 0, padding: 0, margin: 0 }}>
         <legend style={{ fontWeight: 600 }}>Limits</legend>
@@ -355,7 +355,7 @@ function Define({
           });
         }}
       >
-        Take this limit in
+        Add limit
       </Button>
     </Form>
   );

@@ -240,13 +240,13 @@ describe('campaigns', () => {
     type('Level, dB', '85');
     type('Exchange rate', '4');
     type(/^Source/, 'our own', 0);
-    press('Take this criterion in');
+    press('Add criterion');
     type('Own limit, title', 'Half of it');
     pick('Quantity', /dose by house-85-4/);
     pick('Crossed when', 'equal or greater');
     type(/^Value/, '50');
     type(/^Source/, 'our own', 1);
-    press('Take this limit in');
+    press('Add limit');
     // Another changes them, and the page behind the form is asked for again: that is not what was seen here.
     serve(server, {
       '/api/policies': policies,
@@ -258,7 +258,7 @@ describe('campaigns', () => {
     });
     window.dispatchEvent(new Event('visibilitychange'));
     expect(await screen.findByText(/Renamed, Mill/)).toBeTruthy();
-    press('Measure against these');
+    press('Save');
     await waitFor(() => expect(server.POST).toHaveBeenCalled());
     const body = sent(server.POST).body as {
       version: number;

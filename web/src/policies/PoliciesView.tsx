@@ -296,7 +296,7 @@ function Edit({
         <Button type="submit" variant="contained" disabled={add.isPending}>
           Add as a new version
         </Button>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>Cancel</Button>
       </div>
     </form>
   );

@@ -11,7 +11,7 @@ export function Schools({ schools }: { schools: Page['schools'] }) {
   return (
     <section aria-labelledby="schools">
       <h2 id="schools" style={{ margin: '18px 0 2px' }}>
-        All schools at once
+        Each policy
       </h2>
       <div style={{ overflowX: 'auto' }}>
         <table className="fn-table" style={{ minWidth: 560 }}>
@@ -45,7 +45,7 @@ export function Schools({ schools }: { schools: Page['schools'] }) {
                   </td>
                   <td style={{ color: ink.soft }}>
                     {weighty.length === 0
-                      ? 'nothing weighty'
+                      ? 'none'
                       : weighty
                           .map((finding) => `${finding.title}${finding.limit ? ` (${finding.limit})` : ''}`)
                           .join('; ')}

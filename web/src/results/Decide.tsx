@@ -120,7 +120,7 @@ export function Decide({
           <Told problem={decide.error} />
         </DialogContent>
         <DialogActions>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button
             type="submit"
             variant="contained"

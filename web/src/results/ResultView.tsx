@@ -227,7 +227,7 @@ function Sheet({ page }: { page: Page }) {
         {row((cite) => (
           <>
             <h2 id="answers" style={{ margin: '18px 0 2px' }}>
-              Four answers
+              Corrected results
             </h2>
             <div style={{ overflowX: 'auto' }}>
               <table className="fn-table">

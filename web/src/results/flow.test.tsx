@@ -116,7 +116,7 @@ it('draws the line of a family without a picture of its own, where nothing moved
   );
   expect(container.querySelectorAll('circle')).toHaveLength(2);
   expect(container.innerHTML).not.toContain('NaN');
-  expect(screen.getByText(/the response along the bracket/)).toBeTruthy();
+  expect(screen.getByText(/the response, interpolated along the bracket/)).toBeTruthy();
 });
 
 it('draws no line where no check shows a flow', () => {

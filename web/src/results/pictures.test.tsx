@@ -104,7 +104,7 @@ it('sets policies side by side with what weighs', () => {
   const [, standard, survey] = screen.getAllByRole('row');
   expect(standard?.textContent).toContain('(this campaign)');
   expect(standard?.textContent).toContain('Acoustic drift (not more than 0.5 dB)');
-  expect(survey?.textContent).toContain('nothing weighty');
+  expect(survey?.textContent).toContain('none');
 });
 
 it.each([

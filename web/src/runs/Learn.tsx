@@ -85,7 +85,7 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
       }}
       style={{ marginTop: 18 }}
     >
-      <h2>{run.stop ? 'Add what was learned' : 'Stop the run'}</h2>
+      <h2>{run.stop ? 'Add run notes' : 'Stop the run'}</h2>
       <div
         style={{
           display: 'grid',

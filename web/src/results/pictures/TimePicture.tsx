@@ -143,8 +143,9 @@ export function TimePicture({ page }: { page: Schemas['ResultPage'] }) {
         />
       </svg>
       <figcaption style={{ color: ink.soft, fontSize: '0.82rem' }}>
-        {family.kind === 'plain' && 'Line: the response along the bracket. '}
-        {family.kind === 'flow' && 'Line: the flow along the bracket, L/min; bar: when it ran. '}
+        {family.kind === 'plain' && 'Line: the response, interpolated along the bracket. '}
+        {family.kind === 'flow' &&
+          'Line: the flow, interpolated along the bracket, L/min; bar: when it ran. '}
         {run.hasLog && acoustic
           ? 'Band: lowest to highest level of each stretch, line: its energy mean, dB(A). '
           : ''}
