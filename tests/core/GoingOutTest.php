@@ -110,7 +110,7 @@ final class GoingOutTest extends TestCase
             $certified('2026-03-01'),
             '08:00',
             FitState::Held,
-            'Its laboratory certificate L-1 held until 1 Mar 2026 23:59.',
+            'Its laboratory certificate L-1 was in date until 1 Mar 2026 23:59.',
         ];
         $recalled = $checked();
         $recalled->record['references'] = [

@@ -43,7 +43,7 @@ test('a dosimeter from pre-check to signed result', async ({ page }) => {
   await page.getByLabel('Person').fill('W-09');
   await page.getByLabel('Task').fill('Planing tracker stock');
   // Checked or not, its laboratory certificate is over: somebody says why it goes.
-  await expect(page.getByText(/Its laboratory certificate .* held until 20 Nov 2026/)).toBeVisible();
+  await expect(page.getByText(/Its laboratory certificate .* was in date until 20 Nov 2026/)).toBeVisible();
   await page.getByLabel('Why it goes out all the same').fill('the others are at the laboratory');
   await page.getByLabel('Start, local time').fill(local(new Date(now.getTime() + 3_600_000)));
   await page.getByRole('button', { name: 'Start the run' }).click();

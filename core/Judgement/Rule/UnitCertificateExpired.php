@@ -26,7 +26,7 @@ final readonly class UnitCertificateExpired implements RunsOut, CuredElsewhere
 
         return $certificate === null ? null : new Expiry(
             new \DateTimeImmutable($certificate->due->format('Y-m-d').' 23:59:59', $zone),
-            \sprintf('Its laboratory certificate %s held', $certificate->number),
+            \sprintf('Its laboratory certificate %s was in date', $certificate->number),
         );
     }
 

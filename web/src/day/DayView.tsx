@@ -223,8 +223,7 @@ export function DayView() {
         <p key={words} style={{ margin: '10px 0 0' }}>
           <span style={{ color: words === 'Held' ? ink.void : ink.soft }}>{words}: </span>
           {some.map((unit, i) => (
-            <span key={unit.id}>
-              {i > 0 && ', '}
+            <span key={unit.id} style={{ display: 'inline-block', marginRight: 5 }}>
               {records ? (
                 <button
                   type="button"
@@ -241,6 +240,7 @@ export function DayView() {
               ) : (
                 <Link to={`/kit/${unit.id}`}>{unit.id}</Link>
               )}
+              {i < some.length - 1 && ','}
             </span>
           ))}
         </p>
