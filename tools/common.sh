@@ -142,7 +142,8 @@ serve() {
   local linked=()
   [ -f "$preload" ] && linked=(-d "opcache.preload=$PWD/$preload" -d "opcache.preload_user=$(id -un)")
   PHP_CLI_SERVER_WORKERS=${FOOTNOTE_WORKERS:-4} php -d variables_order=EGPCS -d post_max_size=70M -d memory_limit=512M \
-    -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d opcache.max_accelerated_files=20000 "${linked[@]}" \
+    -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d opcache.max_accelerated_files=20000 \
+    "${linked[@]}" \
     -S "127.0.0.1:$1" -t public tools/router.php >>"$FOOTNOTE_DATA/server.log" 2>&1 &
   local group=$!
   trap 'kill -- -'"$group"' 2>/dev/null; exit 0' INT TERM

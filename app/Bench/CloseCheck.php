@@ -93,7 +93,6 @@ final readonly class CloseCheck
         $unit = $this->logbook->timeline($draft->instrument)->instrument;
         $typed = array_filter(['typedBy' => Typists::told($draft->typed())]);
         $told = ['draft' => $draft->id, 'instrument' => $draft->instrument, 'answers' => $answers, ...$typed];
-
         $more = [...$typed, ...$more];
 
         return $this->journal->during($by->code, $kind, $told, function () use ($by, $draft, $answers, $unit, $more): string {

@@ -91,14 +91,17 @@ final readonly class Assessor
                 continue;
             }
             // What runs out is told by its end, which stays true while time goes by.
-            foreach ($rule instanceof RunsOut ? $cases : [] as $case) {
-                $expiry = $rule instanceof RunsOut ? $rule->expiry($case, $setting) : null;
-                array_push($expiries, ...($expiry === null ? [] : [[$rule, $expiry]]));
+            if ($rule instanceof RunsOut) {
+                foreach ($cases as $case) {
+                    $expiries[] = [$rule, $rule->expiry($case, $setting)];
+                }
+                continue;
             }
-            foreach ($rule instanceof RunsOut ? [] : self::found($rule, $setting, $cases) as $finding) {
+            foreach (self::found($rule, $setting, $cases) as $finding) {
                 $findings[] = [$rule, $finding];
             }
         }
+        $expiries = array_values(array_filter($expiries, static fn (array $one): bool => $one[1] !== null));
         usort($findings, static fn (array $a, array $b): int => $b[1]->verdict()->weight() <=> $a[1]->verdict()->weight());
         usort($expiries, static fn (array $a, array $b): int => $a[1]->at <=> $b[1]->at);
 

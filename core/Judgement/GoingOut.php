@@ -25,28 +25,24 @@ final readonly class GoingOut
     public function of(Run $start, Timeline $timeline, Policy $policy): Fitness
     {
         $beforehand = $this->assessor->beforehand($start, $timeline, $policy);
-        $against = [];
-        $isCuredElsewhere = false;
-        foreach ($beforehand->findings as [$rule, $finding]) {
-            if ($finding->severity !== Severity::Note && $finding->severity !== Severity::Corrected) {
-                $against[] = self::told($finding);
-                $isCuredElsewhere = $isCuredElsewhere || $rule instanceof CuredElsewhere;
-            }
-        }
         $at = $start->timing->start;
-        foreach ($beforehand->expiries as [$rule, $expiry]) {
-            if ($at > $expiry->at) {
-                $against[] = $expiry->words($at->getTimezone());
-                $isCuredElsewhere = $isCuredElsewhere || $rule instanceof CuredElsewhere;
-            }
-        }
+        $weighing = array_filter(
+            $beforehand->findings,
+            static fn (array $one): bool => !\in_array($one[1]->severity, [Severity::Note, Severity::Corrected], true),
+        );
+        $over = array_filter($beforehand->expiries, static fn (array $one): bool => $at > $one[1]->at);
+        $against = [
+            ...array_map(static fn (array $one): string => self::told($one[1]), $weighing),
+            ...array_map(static fn (array $one): string => $one[1]->words($at->getTimezone()), $over),
+        ];
         $failed = false;
         foreach ($beforehand->cases as $case) {
             $failed = $failed || ($case->bracket->search->brokenBefore->failed ?? false);
             array_push($against, ...self::unfinished($case));
         }
+        $curedElsewhere = array_filter([...$weighing, ...$over], static fn (array $one): bool => $one[0] instanceof CuredElsewhere);
         $state = match (true) {
-            $failed || $isCuredElsewhere => FitState::Held,
+            $failed || $curedElsewhere !== [] => FitState::Held,
             $against !== [] => FitState::CheckFirst,
             default => FitState::Fit,
         };

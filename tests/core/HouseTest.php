@@ -97,6 +97,18 @@ final class HouseTest extends TestCase
         }
     }
 
+    /** The sniffer overlooks a comment that stands on one line. */
+    public function testLinesAreAsLongAsAPersonReads(): void
+    {
+        $root = \dirname(__DIR__, 2);
+        foreach (array_keys(House::read($root)->files()) as $file) {
+            $lines = file($root.'/'.$file, \FILE_IGNORE_NEW_LINES);
+            self::assertIsArray($lines);
+            $long = array_filter($lines, static fn (string $line): bool => mb_strlen($line) > 140);
+            self::assertSame([], $long, $file);
+        }
+    }
+
     /** A controller only translates: whatever is longer decides something. */
     public function testControllersAreThin(): void
     {

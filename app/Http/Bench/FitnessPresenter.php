@@ -30,7 +30,10 @@ final readonly class FitnessPresenter
     ) {
     }
 
-    /** @return array<string, Fit> by = and the unit; without those that are not worked out yet; empty where no campaign says by which policy */
+    /**
+     * @return array<string, Fit> by = and the unit; without those that are not worked out yet; empty where no campaign says by which
+     *                            policy
+     */
     public function all(): array
     {
         $campaign = $this->campaigns->newest();

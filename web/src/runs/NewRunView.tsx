@@ -102,11 +102,11 @@ export function NewRunView() {
       void navigate(`/runs/${run.id}`);
     },
   );
+  // A run that is over is written down as it was.
+  const unfit = !form.stop && unit?.fit && unit.fit.state !== 'fit' ? unit.fit : null;
   // The server says by the campaign's own policy; what the bench shows is asked before it has to.
-  const isUnfit =
-    !form.stop &&
-    ((unit?.fit != null && unit.fit.state !== 'fit' && !unit.fit.stays) ||
-      start.error?.of('despite') !== undefined);
+  const asksWhy =
+    !form.stop && ((unfit !== null && !unfit.stays) || start.error?.of('despite') !== undefined);
   if (campaigns.isPending || bench.isPending) {
     return <Loading />;
   }
@@ -158,17 +158,17 @@ export function NewRunView() {
           A run before the check closes it shares the bracket of {unit.hold.join(', ')}.
         </p>
       )}
-      {unit && !form.stop && unit.fit !== null && unit.fit.state !== 'fit' && (
+      {unit && unfit && (
         <div role="status" style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 16 }}>
           <div style={{ flex: '1 1 300px' }}>
-            <FitWords fit={unit.fit} />
+            <FitWords fit={unfit} />
           </div>
           <Button variant="outlined" onClick={() => begin.mutate({ unit: unit.id })}>
             Check {unit.id} now
           </Button>
         </div>
       )}
-      {isUnfit &&
+      {asksWhy &&
         field('despite', 'Why it goes out all the same', {
           required: true,
           help: 'Stands on the result. What is against the unit weighs by its own rule',
