@@ -67,32 +67,30 @@ final readonly class Air
         return $this->pressure?->in(CommonUnit::Kilopascal) ?? throw new ConditionsMissing('The pressure is not known.');
     }
 
-    /** @return list<Figure> temperature and pressure as they were written */
-    public function figures(Origin $origin): array
+    /**
+     * Temperature and pressure as they were written, as inputs.
+     *
+     * @param string $index of both symbols, such as "_ref"
+     *
+     * @return array<string, Figure>
+     */
+    public function inputs(Origin $origin, string $index = ''): array
     {
-        $figures = [];
-        if ($this->temperature !== null) {
-            $figures[] = Figure::read(
-                'T',
-                'temperature',
-                $this->temperature->value->value,
-                $this->temperature->unit,
-                $origin,
-                $this->temperature->value->decimals(),
-            );
-        }
-        if ($this->pressure !== null) {
-            $figures[] = Figure::read(
-                'P',
-                'pressure',
-                $this->pressure->value->value,
-                $this->pressure->unit,
-                $origin,
-                $this->pressure->value->decimals(),
-            );
+        $inputs = [];
+        foreach ([['T', 'temperature', $this->temperature], ['P', 'pressure', $this->pressure]] as [$symbol, $meaning, $read]) {
+            if ($read !== null) {
+                $inputs[$symbol.$index] = Figure::read(
+                    $symbol.$index,
+                    $meaning,
+                    $read->value->value,
+                    $read->unit,
+                    $origin,
+                    $read->value->decimals(),
+                );
+            }
         }
 
-        return $figures;
+        return $inputs;
     }
 
     /** F-2: the pressure of saturated water vapour, kPa, at a temperature in °C. */

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Air;
 
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Quantity\CommonUnit;
@@ -62,12 +65,6 @@ final readonly class ReferenceConditions implements Criterion
     /** Molar volumes that publications name, by °C at 101.325 kPa. */
     private const NAMED = ['25' => ['24.45', 'NIOSH Pocket Guide'], '20' => ['24.055', 'ideal gas'], '0' => ['22.414', 'ideal gas']];
 
-    /** Where the molar volume comes from. */
-    public function volumeSource(): string
-    {
-        return $this->named()[1] ?? 'R·T/P';
-    }
-
     /** @return array{string, string}|null */
     private function named(): ?array
     {
@@ -84,14 +81,40 @@ final readonly class ReferenceConditions implements Criterion
     }
 
     /** C-2: V_m at these conditions, L/mol: as publications name it, else R·T/P; as sampled: at those of the field. */
-    public function molarVolume(Air $field): Exact
+    public function molarVolume(Air $field, ?Origin $read = null): Figure
     {
+        $own = new Origin('criterion', $this->id, $this->name);
         $named = $this->named();
         if ($named !== null) {
-            return Exact::of($named[0]);
+            return Figure::read(
+                'V_m',
+                'molar volume at '.$this->name,
+                Exact::of($named[0]),
+                CommonUnit::LitrePerMole,
+                new Origin('constant', $named[1], $named[1]),
+                3,
+            );
         }
         $air = $this->air ?? $field;
 
-        return Exact::of(self::GAS_CONSTANT)->times($air->kelvin())->dividedBy($air->kilopascal());
+        return Figure::derived(
+            'V_m',
+            'molar volume at '.$this->name,
+            Exact::of(self::GAS_CONSTANT)->times($air->kelvin())->dividedBy($air->kilopascal()),
+            CommonUnit::LitrePerMole,
+            SharedEquation::MolarVolume,
+            [
+                'R' => Figure::read(
+                    'R',
+                    'gas constant, J/(mol K)',
+                    Exact::of(self::GAS_CONSTANT),
+                    CommonUnit::JoulePerMoleKelvin,
+                    new Origin('constant', 'CODATA 2018', 'CODATA 2018, published'),
+                    3,
+                ),
+                ...$air->inputs($this->air === null ? $read ?? $own : $own),
+            ],
+            3,
+        );
     }
 }

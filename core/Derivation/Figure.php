@@ -30,7 +30,7 @@ final readonly class Figure
         return new self($symbol, $meaning, $value, $unit, $decimals, new From(null, [], $origin));
     }
 
-    /** @param list<Figure> $inputs */
+    /** @param array<string, Figure> $inputs by the symbol that each stands for in the equation; of a row see {@see Row} */
     public static function derived(
         string $symbol,
         string $meaning,
@@ -41,6 +41,20 @@ final readonly class Figure
         int $decimals = 1,
     ): self {
         return new self($symbol, $meaning, $value, $unit, $decimals, new From($equation, $inputs, null));
+    }
+
+    /** The same figure, worked out from evidence that is read as a whole: a column of a log. */
+    public function citing(Origin $origin): self
+    {
+        return new self(
+            $this->symbol,
+            $this->meaning,
+            $this->value,
+            $this->unit,
+            $this->decimals,
+            new From($this->from->equation, $this->from->inputs, $origin),
+            $this->known,
+        );
     }
 
     /**
@@ -58,9 +72,11 @@ final readonly class Figure
     }
 
     /** The same figure told in another unit. */
-    public function as(Exact|float $value, Unit $unit): self
+    public function in(Exact|float $value, Unit $unit): self
     {
-        return $this->with($value, null, $this->known->bound, unit: $unit);
+        return $unit === $this->unit
+            ? $this
+            : self::derived($this->symbol, $this->meaning, $value, $unit, SharedEquation::SameInUnit, ['X' => $this], $this->decimals);
     }
 
     /** The same figure with another value. */
@@ -91,16 +107,24 @@ final readonly class Figure
 
     private function end(string $which, Exact|float $value): self
     {
-        return $this->with($value, null, null, $which.' end of '.$this->meaning);
+        return self::derived(
+            $this->symbol,
+            $which.' end of '.$this->meaning,
+            $value,
+            $this->unit,
+            $which === 'lower' ? SharedEquation::LowerEnd : SharedEquation::UpperEnd,
+            ['X' => $this],
+            $this->decimals,
+        );
     }
 
-    private function with(Exact|float $value, Exact|float|null $floor, ?Bound $bound, ?string $meaning = null, ?Unit $unit = null): self
+    private function with(Exact|float $value, Exact|float|null $floor, ?Bound $bound): self
     {
         return new self(
             $this->symbol,
-            $meaning ?? $this->meaning,
+            $this->meaning,
             $value,
-            $unit ?? $this->unit,
+            $this->unit,
             $this->decimals,
             $this->from,
             new Known($floor, $bound),

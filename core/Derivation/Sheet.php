@@ -16,6 +16,9 @@ final class Sheet
     /** @var \SplObjectStorage<Figure, string> name on the sheet by figure */
     private readonly \SplObjectStorage $names;
 
+    /** @var array<string, string> name on the sheet by all that a figure says */
+    private array $said = [];
+
     public function __construct()
     {
         $this->names = new \SplObjectStorage();
@@ -27,11 +30,26 @@ final class Sheet
         if (isset($this->names[$figure])) {
             return $this->names[$figure];
         }
-        $inputs = array_map($this->enter(...), $figure->from->inputs);
-        $name = 'f'.(\count($this->rows) + 1);
+        $inputs = array_map($this->enter(...), array_values($figure->from->inputs));
+        $row = $this->row($figure, $inputs);
+        $says = serialize($row);
+        $name = $this->said[$says] ??= 'f'.(\count($this->rows) + 1);
         $this->names[$figure] = $name;
-        $this->rows[] = [
-            'id' => $name,
+        if ($name === 'f'.(\count($this->rows) + 1)) {
+            $this->rows[] = ['id' => $name, ...$row];
+        }
+
+        return $name;
+    }
+
+    /**
+     * @param list<string> $inputs names on the sheet
+     *
+     * @return array<string, mixed>
+     */
+    private function row(Figure $figure, array $inputs): array
+    {
+        return [
             'symbol' => $figure->symbol,
             'meaning' => $figure->meaning,
             'value' => $figure->full(),
@@ -46,14 +64,13 @@ final class Sheet
                 'mark' => $figure->from->equation->mark()->value,
             ],
             'inputs' => $inputs,
+            ...($inputs === [] ? [] : ['as' => array_map(strval(...), array_keys($figure->from->inputs))]),
             'origin' => $figure->from->origin === null ? null : [
                 'kind' => $figure->from->origin->kind,
                 'id' => $figure->from->origin->id,
                 'note' => $figure->from->origin->note,
             ],
         ];
-
-        return $name;
     }
 
     /** @return list<array<string, mixed>> */

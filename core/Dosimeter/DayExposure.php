@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Footnote\Core\Dosimeter;
 
 use Footnote\Core\Derivation\Bound;
+use Footnote\Core\Derivation\Equation;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Coverage;
@@ -22,8 +24,10 @@ use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\DoseCriterion;
 use Footnote\Core\Noise\NoiseEquation;
+use Footnote\Core\Noise\NominalDay;
 use Footnote\Core\Noise\Sound;
 use Footnote\Core\Quantity\CommonUnit;
+use Footnote\Core\Quantity\Unit;
 
 /**
  * One person's working day of several runs of dosimeters: levels by energy over their times (N-8), doses added. A run that is
@@ -94,7 +98,13 @@ final readonly class DayExposure
             $levels = Sound::levels($piece->family);
             foreach ($piece->results as $result) {
                 if ($result->key === $key && $levels !== null) {
-                    $parts[] = new DayPart($piece->run->id, $result, $levels->log->seconds, $piece->verdictOn($result));
+                    $parts[] = new DayPart(
+                        $piece->run->id,
+                        $result,
+                        $levels->log->seconds,
+                        $levels->log->duration,
+                        $piece->verdictOn($result),
+                    );
                 }
             }
         }
@@ -150,7 +160,7 @@ final readonly class DayExposure
     private function sum(Result $own, string $kind, array $parts, \Closure $of, float $seconds, ?float $over): ?Figure
     {
         $total = 0.0;
-        $inputs = [];
+        $members = [];
         $bound = null;
         foreach ($parts as $part) {
             $figure = $of($part->result);
@@ -159,36 +169,68 @@ final readonly class DayExposure
             }
             $bound ??= $figure->known->bound;
             $total += $kind === 'lex8h' ? $part->seconds * 10 ** ($figure->toFloat() / 10) : $figure->toFloat();
-            array_push(
-                $inputs,
-                $figure,
-                Figure::read(
-                    'T',
-                    'time of '.$part->run,
-                    $part->seconds / 3600,
-                    CommonUnit::Hour,
-                    new Origin('run', $part->run, 'that its sums rest on'),
-                    2,
-                ),
-            );
+            $members[] = [$figure, $part->duration];
         }
         $stretch = $over !== null && $seconds > 0.0 ? $over * 60 / $seconds : 1.0;
+        $day = $over === null ? null : Figure::read(
+            'T_day',
+            'working day',
+            $over / 60,
+            CommonUnit::Hour,
+            new Origin('run', $this->own->run->id, 'stated with a run of the day, the longest'),
+            2,
+        );
         $shown = $own->reportedFigure();
-        $value = match ($kind) {
-            'lex8h' => $total > 0.0 ? 10 * log10($total * $stretch / 3600 / DoseCriterion::HOURS) : -\INF,
-            'twa' => $this->criterion(substr($own->key, 4))->timeWeightedAverage($total * $stretch),
-            default => $total * $stretch,
-        };
-
-        return Figure::derived(
-            $shown->symbol,
-            lcfirst($own->title).' over the runs of the day',
-            $value,
-            $shown->unit,
-            $kind === 'twa' ? NoiseEquation::TimeWeightedAverage : ($kind === 'dose' ? NoiseEquation::Dose : NoiseEquation::DailyExposure),
-            $inputs,
+        $bound = $bound === Bound::AtLeast ? $bound : null;
+        if ($kind === 'lex8h') {
+            return self::told(
+                $shown->symbol,
+                lcfirst($own->title),
+                $total > 0.0 ? 10 * log10($total * $stretch / 3600 / NominalDay::HOURS) : -\INF,
+                $shown->unit,
+                $day === null ? NoiseEquation::ExposureByParts : NoiseEquation::ExposureByPartsStretched,
+                [...Row::together(['L_i', 'T_i'], $members), 'T_0' => NominalDay::figure(), ...($day === null ? [] : ['T_day' => $day])],
+                $shown->decimals,
+            )->bounded($bound);
+        }
+        $dose = self::told(
+            'D',
+            'dose, '.$this->criterion(substr($own->key, (int) strpos($own->key, ':') + 1))->name,
+            $total * $stretch,
+            CommonUnit::Percent,
+            $day === null ? NoiseEquation::DoseOfDay : NoiseEquation::DoseOfDayStretched,
+            $day === null
+                ? Row::of('D_i', array_column($members, 0))
+                : [...Row::together(['D_i', 'T_i'], $members), 'T_day' => $day],
             $shown->decimals,
-        )->bounded($bound === Bound::AtLeast ? $bound : null);
+        )->bounded($bound);
+        if ($kind === 'dose') {
+            return $dose;
+        }
+        $criterion = $this->criterion(substr($own->key, 4));
+
+        return self::told(
+            $shown->symbol,
+            $own->title,
+            $criterion->timeWeightedAverage($dose->toFloat()),
+            $shown->unit,
+            NoiseEquation::TimeWeightedAverage,
+            ['D' => $dose, 'L_c' => $criterion->criterionLevel(), 'k' => $criterion->k()],
+            $shown->decimals,
+        )->bounded($bound);
+    }
+
+    /** @param array<string, Figure> $inputs */
+    private static function told(
+        string $symbol,
+        string $of,
+        float $value,
+        Unit $unit,
+        Equation $equation,
+        array $inputs,
+        int $decimals,
+    ): Figure {
+        return Figure::derived($symbol, $of.' over the runs of the day', $value, $unit, $equation, $inputs, $decimals);
     }
 
     private function criterion(string $id): DoseCriterion

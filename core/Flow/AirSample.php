@@ -7,6 +7,7 @@ namespace Footnote\Core\Flow;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\Traits;
@@ -59,7 +60,7 @@ final readonly class AirSample implements RunContent
             Exact::mean(array_map(static fn (Decimal $gauge): Exact => $gauge->value, $this->field->gauges)),
             CommonUnit::None,
             SharedEquation::Replicates,
-            $inputs,
+            Row::of('x_i', $inputs),
             2,
         );
     }

@@ -6,12 +6,14 @@ namespace Footnote\Core\Flow;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
 
 /** What a laboratory found of one substance on one medium, with the blanks of the same report. */
 final readonly class AnalyteResult
@@ -59,10 +61,27 @@ final readonly class AnalyteResult
         $blank = $this->blank(static fn (Mass $mass): Exact => $mass->micrograms());
         $off = $this->subtracted?->value;
         $this->least = $counts && $off instanceof Exact && $blank !== null && $blank->compareTo($off) !== 0
-            ? $this->other('mass with the blanks at their limits taken off', $raw->plus($off)->minus($blank))
+            ? $this->put(
+                'mass with the blanks at their limits taken off',
+                $raw->plus($off)->minus($blank),
+                $this->counting(),
+                [$this->mean($blank, static fn (Mass $mass): Exact => $mass->micrograms(), 'less than, counted as its limit')],
+            )
             : null;
         $this->most = $counts && $masses->back !== null && $masses->back->lessThan && !$masses->front->lessThan
-            ? $this->other('mass with the back section at its limit', $raw->plus($masses->back->micrograms()))
+            ? $this->put(
+                'mass with the back section at its limit',
+                $raw->plus($masses->back->micrograms()),
+                [...$this->counting(), Figure::read(
+                    'm_back',
+                    'back section, at its limit',
+                    $masses->back->value->value,
+                    $masses->back->unit,
+                    $this->origin(),
+                    $masses->back->value->decimals(),
+                )],
+                $this->subtracted === null ? [] : [$this->subtracted],
+            )
             : null;
     }
 
@@ -83,57 +102,56 @@ final readonly class AnalyteResult
      */
     private function massOnMedium(Exact $raw, bool $isLittleBelow): Figure
     {
-        $origin = $this->origin();
-        $read = static function (string $symbol, string $meaning, Mass $mass) use ($origin): Figure {
-            $figure = Figure::read($symbol, $meaning, $mass->value->value, $mass->unit, $origin, $mass->value->decimals());
-
-            return $mass->lessThan ? $figure->downTo(Exact::zero()) : $figure;
-        };
-        $inputs = [$read('m_front', 'front section of '.$this->name(), $this->masses->front)];
-        if ($this->masses->back !== null) {
-            $inputs[] = $read('m_back', 'back section', $this->masses->back);
-        }
-        if ($this->subtracted !== null) {
-            $inputs[] = $this->subtracted;
-        }
+        $found = $this->counting();
+        $off = $this->subtracted === null || $this->isLessThan() ? [] : [$this->subtracted];
         $limit = $isLittleBelow ? $this->masses->quantitation : $this->limit();
         $isBelow = !$this->isLessThan() && !$this->isBelowZero && $limit !== null && $raw->compareTo($limit->micrograms()) < 0;
-        $high = $isBelow ? $limit->micrograms() : $raw;
-        if ($isBelow) {
-            $inputs[] = $read('LOQ', 'limit below which nothing is stated', $limit);
-        }
         // A back section that is loaded behind an empty front: the front may hold anything below its own limit.
-        $low = $this->masses->front->lessThan && !$this->isLessThan() ? $raw->minus($this->masses->front->micrograms()) : $high;
-        if ($this->efficiency() !== null) {
-            $inputs[] = Figure::read(
-                'DE',
-                'desorption efficiency',
-                $this->efficiency()->value,
-                CommonUnit::None,
-                $origin,
-                $this->efficiency()->decimals(),
+        $low = $this->masses->front->lessThan && !$this->isLessThan() ? $raw->minus($this->masses->front->micrograms()) : $raw;
+        if (!$isBelow) {
+            $figure = $this->put('mass of '.$this->name(), $raw, $found, $off);
+            $low = $this->desorbed($low);
+        } else {
+            $mass = $this->desorbed($limit->micrograms());
+            $low = $mass;
+            $figure = Figure::derived(
+                'm',
+                'mass of '.$this->name(),
+                $mass,
+                CommonUnit::Microgram,
+                $this->efficiency() === null ? FlowEquation::MassLimit : FlowEquation::DesorbedLimit,
+                [
+                    'm_raw' => Figure::derived(
+                        'm',
+                        'mass on the medium',
+                        $raw,
+                        CommonUnit::Microgram,
+                        FlowEquation::Mass,
+                        [...Row::of('m_i', $found), ...Row::of('m_j', $off)],
+                        Digits::significant($raw, 3),
+                    ),
+                    'LOQ' => $this->section('LOQ', 'limit below which nothing is stated', $limit),
+                    ...$this->desorption(),
+                ],
+                Digits::significant($mass, 3),
             );
         }
-        $high = $this->desorbed($high);
-        $low = $this->desorbed($low);
-        $figure = Figure::derived(
-            'm',
-            'mass of '.$this->name(),
-            $high,
-            CommonUnit::Microgram,
-            FlowEquation::Concentration,
-            $inputs,
-            Digits::significant($high, 3),
-        );
+        $high = $figure->value;
 
         return match (true) {
             $isBelow, $this->isLessThan() => $figure->downTo(Exact::zero()),
-            $low->compareTo($high) !== 0 => $figure->downTo($low->compareTo(Exact::zero()) < 0 ? Exact::zero() : $low),
+            Real::compare($low, $high) !== 0 => $figure->downTo($low->compareTo(Exact::zero()) < 0 ? Exact::zero() : $low),
             default => $figure,
         };
     }
 
-    private function other(string $meaning, Exact $raw): Figure
+    /**
+     * C-1a, b: what was found less what is taken off, desorbed.
+     *
+     * @param list<Figure> $found
+     * @param list<Figure> $off
+     */
+    private function put(string $meaning, Exact $raw, array $found, array $off): Figure
     {
         $mass = $this->desorbed($raw);
 
@@ -142,10 +160,44 @@ final readonly class AnalyteResult
             $meaning,
             $mass,
             CommonUnit::Microgram,
-            FlowEquation::Concentration,
-            [$this->mass],
+            $this->efficiency() === null ? FlowEquation::Mass : FlowEquation::DesorbedMass,
+            [...Row::of('m_i', $found), ...Row::of('m_j', $off), ...$this->desorption()],
             Digits::significant($mass, 3),
         );
+    }
+
+    /** @return array<string, Figure> the desorption efficiency as an input, where it divides */
+    private function desorption(): array
+    {
+        return $this->efficiency() === null ? [] : [
+            'DE' => Figure::read(
+                'DE',
+                'desorption efficiency',
+                $this->efficiency()->value,
+                CommonUnit::None,
+                $this->origin(),
+                $this->efficiency()->decimals(),
+            ),
+        ];
+    }
+
+    /** @return list<Figure> the sections that count: beside something on the front a back that is only "less than" does not */
+    private function counting(): array
+    {
+        $front = $this->section('m_front', 'front section of '.$this->name(), $this->masses->front);
+        $back = $this->masses->back;
+
+        return $back === null || ($back->lessThan && !$this->isLessThan())
+            ? [$front]
+            : [$front, $this->section('m_back', 'back section', $back)];
+    }
+
+    /** What a section was found to hold, as an input. */
+    private function section(string $symbol, string $meaning, Mass $mass): Figure
+    {
+        $figure = Figure::read($symbol, $meaning, $mass->value->value, $mass->unit, $this->origin(), $mass->value->decimals());
+
+        return $mass->lessThan ? $figure->downTo(Exact::zero()) : $figure;
     }
 
     private function origin(): Origin
@@ -178,26 +230,52 @@ final readonly class AnalyteResult
         if ($this->corrections->blank !== Corrected::No || $this->blanks->masses === []) {
             return null;
         }
+        $floor = static fn (Mass $mass): Exact => $mass->floor();
+
+        return $this->mean($this->blank($floor) ?? Exact::zero(), $floor, 'less than, counted as nothing');
+    }
+
+    /**
+     * The mean of the blanks.
+     *
+     * @param \Closure(Mass): Exact $of       what of each counts, µg
+     * @param string                 $lessThan how one that is only "less than" counts
+     */
+    private function mean(Exact $value, \Closure $of, string $lessThan): Figure
+    {
         $figures = [];
         foreach ($this->blanks->masses as $blank) {
+            $sections = [];
             foreach ($this->sections($blank) as $section => $mass) {
-                $figures[] = Figure::read(
+                $sections[] = Figure::read(
                     'm_b',
                     \sprintf(
                         '%s blank %s%s%s',
                         $blank->kind,
                         $blank->medium,
                         $section === 'front' ? '' : ', back section',
-                        $mass->lessThan ? ', less than, counted as nothing' : '',
+                        $mass->lessThan ? ', '.$lessThan : '',
                     ),
-                    $mass->floor(),
+                    $of($mass),
                     CommonUnit::Microgram,
                     new Origin('laboratory', $this->reported->report, 'blank '.$blank->medium),
                     2,
                 );
             }
+            $figures[] = \count($sections) === 1 ? $sections[0] : Figure::derived(
+                'm_b',
+                \sprintf('%s blank %s', $blank->kind, $blank->medium),
+                array_reduce(
+                    $this->sections($blank),
+                    static fn (Exact $sum, Mass $mass): Exact => $sum->plus($of($mass)),
+                    Exact::zero(),
+                ),
+                CommonUnit::Microgram,
+                FlowEquation::Mass,
+                Row::of('m_i', $sections),
+                2,
+            );
         }
-        $mean = $this->blank(static fn (Mass $mass): Exact => $mass->floor()) ?? Exact::zero();
 
         return Figure::derived(
             'm_blank',
@@ -207,11 +285,11 @@ final readonly class AnalyteResult
                 $this->blanks->masses[0]->kind,
                 \count($this->blanks->masses) === 1 ? '' : 's',
             ),
-            $mean,
+            $value,
             CommonUnit::Microgram,
             SharedEquation::Replicates,
-            $figures,
-            Digits::significant($mean, 3),
+            Row::of('x_i', $figures),
+            Digits::significant($value, 3),
         );
     }
 

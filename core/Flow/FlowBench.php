@@ -285,18 +285,7 @@ final readonly class FlowBench implements BenchGuide
             new LiveLine('correlation r', $curve->correlation, $limit?->isKeptBy($curve->correlation->toFloat()), $limit?->words() ?? ''),
         ];
         foreach ($curve->points as $place => $point) {
-            $lines[] = new LiveLine(
-                \sprintf('point %d, off the line', $place + 1),
-                Figure::read(
-                    'e',
-                    'residual as flow',
-                    $point['residualPercent'],
-                    CommonUnit::Percent,
-                    new Origin('check', $curve->check, 'residual'),
-                    1,
-                ),
-                signed: true,
-            );
+            $lines[] = new LiveLine(\sprintf('point %d, off the line', $place + 1), $point['residual'], signed: true);
         }
 
         return $lines;
@@ -314,7 +303,7 @@ final readonly class FlowBench implements BenchGuide
         if ($standard->basis() === 'actual' || (!$standard instanceof DirectReading && !$standard instanceof TransferOrifice)) {
             return [];
         }
-        $read = $measured->flows[0]->from->inputs[0] ?? null;
+        $read = $measured->flows[0]->from->inputs['Q_std'] ?? null;
         $off = static fn (Figure $flow): float => abs(100 * ($flow->toFloat() - $design->toFloat()) / $design->toFloat());
         if ($read === null
             || $read->unit !== CommonUnit::LitrePerMinute

@@ -21,7 +21,7 @@ final class FlowChange
             Real::times(Real::by(Real::minus($after->value, $before->value), $before->value), Exact::of(100)),
             CommonUnit::Percent,
             SharedEquation::Change,
-            [$after, $before],
+            ['Q_post' => $after, 'Q_pre' => $before],
             2,
         );
     }

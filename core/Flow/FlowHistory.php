@@ -5,12 +5,9 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow;
 
 use Footnote\Core\Derivation\Figure;
-use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Tally;
 use Footnote\Core\Evidence\Tallying;
 use Footnote\Core\Evidence\Timeline;
-use Footnote\Core\Quantity\CommonUnit;
-use Footnote\Core\Quantity\Exact;
 
 /** The flow of a unit at all its usable checks, and how it changed from each to the next. */
 final readonly class FlowHistory
@@ -34,17 +31,9 @@ final readonly class FlowHistory
         }
         $found = FlowFold::reading()->of($check, $this->timeline)[0];
         $left = FlowFold::reading()->of($since, $this->timeline)[1];
-        $change = $found === null || $left === null ? null : FlowChange::between($left, $found, 'change of flow up to '.$check->id);
 
-        return $change === null
+        return $found === null || $left === null
             ? null
-            : Figure::read(
-                'ΔQ_max',
-                'the most the flow of this unit has changed',
-                $change->value instanceof Exact ? $change->value : round($change->value, 9),
-                CommonUnit::Percent,
-                new Origin('check', $check->id, 'between two checks'),
-                2,
-            );
+            : FlowChange::between($left, $found, 'the most the flow of this unit has changed, from '.$since->id.' to '.$check->id);
     }
 }

@@ -7,6 +7,7 @@ namespace Footnote\Core\Flow;
 use Footnote\Core\Air\ConditionsMissing;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Timeline;
@@ -68,17 +69,18 @@ final readonly class FlowMeasurement
         $low = array_reduce($values, Real::least(...), $values[0]);
         $high = array_reduce($values, Real::most(...), $values[0]);
         $decimals = max(array_map(static fn (Figure $flow): int => $flow->decimals, $flows));
+        $row = Row::of('x_i', $flows);
 
         return new self(
             $flows,
-            Figure::derived('Q', 'actual flow '.$when, $mean, CommonUnit::LitrePerMinute, SharedEquation::Replicates, $flows, $decimals),
+            Figure::derived('Q', 'actual flow '.$when, $mean, CommonUnit::LitrePerMinute, SharedEquation::Replicates, $row, $decimals),
             Figure::derived(
                 'R',
                 'range over mean '.$when,
                 Real::isZero($mean) ? Exact::zero() : Real::times(Real::by(Real::minus($high, $low), $mean), Exact::of(100)),
                 CommonUnit::Percent,
-                SharedEquation::Replicates,
-                $flows,
+                SharedEquation::RangeOverMean,
+                $row,
                 2,
             ),
             $below,

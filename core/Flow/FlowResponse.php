@@ -7,6 +7,8 @@ namespace Footnote\Core\Flow;
 use Footnote\Core\Air\Air;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
@@ -120,13 +122,13 @@ final readonly class FlowResponse
         if ($measured === null) {
             return null;
         }
-        $flow = $this->inTheField($measured->mean, $content->standard->air, $sample?->field->air);
+        $flow = $this->inTheField($measured->mean, $content->standard->air, $sample?->field->air, $check->id);
 
         return new FlowKnot($check->at, $flow, $check->id, $asLeft);
     }
 
     /** F-5: a critical orifice draws as the root of the temperature; other pumps hold their actual flow. */
-    private function inTheField(Figure $flow, Air $bench, ?Air $field): Figure
+    private function inTheField(Figure $flow, Air $bench, ?Air $field, string $check): Figure
     {
         if ($this->timeline->instrument->traits->text('flowControl') !== FlowFormat::CRITICAL
             || $field?->temperature === null
@@ -141,7 +143,11 @@ final readonly class FlowResponse
             $value,
             CommonUnit::LitrePerMinute,
             StandardEquation::CriticalOrifice,
-            [$flow, ...$field->figures(new Origin('run', $this->run->id, 'in the field'))],
+            [
+                'Q_cal' => $flow,
+                'T' => $field->inputs(new Origin('run', $this->run->id, 'in the field'))['T'],
+                'T_cal' => $bench->inputs(new Origin('check', $check, 'at the check'), '_cal')['T_cal'],
+            ],
             $flow->decimals,
         );
     }
@@ -157,25 +163,39 @@ final readonly class FlowResponse
         if ($curve === null || !$air->isKnown()) {
             return null;
         }
-        $byCurve = $curve->flow($gauge->toFloat(), $air, $gauge);
+        $byCurve = $curve->flow($gauge, $air, new Origin('run', $this->run->id, 'in the field'));
         if ($content->readings->points !== []) {
             return $byCurve;
         }
         $measured = FlowMeasurement::of($rows, $when, $check, $content, $this->timeline);
-        $read = array_values(
-            array_filter(
-                array_map(static fn (FlowRow $row): ?float => $row->sampler->gauge?->value->toFloat(), FlowCheck::counting($rows)),
-                \is_float(...),
-            ),
-        );
+        $read = [];
+        foreach (FlowCheck::counting($rows) as $row) {
+            if ($row->sampler->gauge !== null) {
+                $read[] = Figure::read(
+                    'I',
+                    'sampler\'s gauge at the check',
+                    $row->sampler->gauge->value,
+                    CommonUnit::None,
+                    FlowMeasurement::origin($check, $row),
+                    $row->sampler->gauge->decimals(),
+                );
+            }
+        }
         if ($measured === null || $read === []) {
             return null;
         }
-        $mean = array_sum($read) / \count($read);
         $then = $curve->flow(
-            $mean,
+            Figure::derived(
+                'I',
+                'mean of the sampler\'s gauge at the check, '.$when,
+                array_sum(array_map(static fn (Figure $one): float => $one->toFloat(), $read)) / \count($read),
+                CommonUnit::None,
+                SharedEquation::Replicates,
+                Row::of('x_i', $read),
+                1,
+            ),
             $content->standard->air,
-            Figure::read('I', 'sampler\'s gauge at the check', $mean, CommonUnit::None, new Origin('check', $check->id, $when), 1),
+            new Origin('check', $check->id, 'at the check'),
         );
 
         return Figure::derived(
@@ -183,8 +203,8 @@ final readonly class FlowResponse
             'actual flow by the gauge curve, scaled by the standard '.$when,
             $byCurve->toFloat() * $measured->mean->toFloat() / $then->toFloat(),
             CommonUnit::LitrePerMinute,
-            FlowEquation::GaugeCurve,
-            [$byCurve, $measured->mean, $then],
+            FlowEquation::GaugeCurveScaled,
+            ['Q_curve' => $byCurve, 'Q_read' => $measured->mean, 'Q_then' => $then],
             $byCurve->decimals,
         );
     }

@@ -8,6 +8,7 @@ use Footnote\Core\Air\Air;
 use Footnote\Core\Air\ConditionsMissing;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Flow\Standard\Recalled;
@@ -28,7 +29,7 @@ final readonly class GaugeCurve
     public const MERCURY = 760.0;
 
     /**
-     * @param list<array{flow: float, response: float, residualPercent: float}> $points residual as a share of the flow
+     * @param list<array{flow: Figure, response: Figure, residual: Figure}> $points x, y, and its residual as a share of the flow, %
      */
     private function __construct(
         public string $check,
@@ -44,9 +45,7 @@ final readonly class GaugeCurve
     public static function of(Check $check, FlowCheck $content, Timeline $timeline): self
     {
         $standard = FlowMeasurement::standard($check, $content, $timeline);
-        $x = [];
-        $y = [];
-        $inputs = [];
+        $points = [];
         foreach (FlowCheck::counting($content->readings->points) as $row) {
             if ($row->sampler->gauge === null) {
                 throw new UnreadableFlow('a point has no reading of the sampler\'s gauge');
@@ -57,45 +56,86 @@ final readonly class GaugeCurve
                 ? $inner->standard($row, $content->standard->air, $origin)
                 : $inner->flow($row, $content->standard->air, $origin);
             $flow = $standard instanceof Recalled ? $standard->right($flow) : $flow;
-            $x[] = $flow->toFloat() / 1000 * ($inner instanceof TransferOrifice ? 1.0 : self::toStandard($content->standard->air));
-            $y[] = self::response($row->sampler->gauge->value->toFloat(), $content->standard->air);
-            array_push(
-                $inputs,
-                $flow,
-                Figure::read(
-                    'I',
-                    'sampler\'s gauge',
-                    $row->sampler->gauge->value,
-                    CommonUnit::None,
-                    $origin,
-                    $row->sampler->gauge->decimals(),
+            $isStandard = $inner instanceof TransferOrifice;
+            $factor = $isStandard ? 1.0 : self::toStandard($content->standard->air);
+            $conditions = $content->standard->air->inputs(new Origin('check', $check->id, 'at the calibration'));
+            $points[] = [
+                Figure::derived(
+                    'x',
+                    'flow at 298 K and 760 mmHg, m³/min',
+                    $flow->toFloat() / 1000 * $factor,
+                    CommonUnit::CubicMetrePerMinute,
+                    $isStandard ? FlowEquation::StandardFlow : FlowEquation::ActualAtStandard,
+                    $isStandard ? ['Q_std' => $flow] : ['Q' => $flow, ...$conditions],
+                    4,
                 ),
-            );
+                self::responded(
+                    Figure::read(
+                        'I',
+                        'sampler\'s gauge',
+                        $row->sampler->gauge->value,
+                        CommonUnit::None,
+                        $origin,
+                        $row->sampler->gauge->decimals(),
+                    ),
+                    $content->standard->air,
+                    new Origin('check', $check->id, 'at the calibration'),
+                ),
+            ];
         }
+        $inputs = Row::together(['x_i', 'y_i'], $points);
+        $x = array_map(static fn (array $point): float => $point[0]->toFloat(), $points);
+        $y = array_map(static fn (array $point): float => $point[1]->toFloat(), $points);
         $line = LeastSquares::through($x, $y);
-        $points = [];
-        foreach ($x as $i => $flow) {
-            // Throws where the slope is zero.
-            $points[] = ['flow' => $flow, 'response' => $y[$i], 'residualPercent' => 100 * ($line->inverse($y[$i]) - $flow) / $flow];
-        }
-        $inputs = [...$inputs, ...$content->standard->air->figures(new Origin('check', $check->id, 'at the calibration'))];
-        $derived = static fn (string $symbol, string $meaning, float $value, int $decimals): Figure => Figure::derived(
+        $derived = static fn (string $symbol, string $meaning, float $value, FlowEquation $equation, int $decimals): Figure => Figure::derived(
             $symbol,
             $meaning,
             $value,
             CommonUnit::None,
-            FlowEquation::Regression,
+            $equation,
             $inputs,
             $decimals,
         );
+        $slope = $derived('b₁', 'slope of the gauge curve', $line->slope, FlowEquation::Slope, 3);
+        $intercept = $derived('b₀', 'intercept of the gauge curve', $line->intercept, FlowEquation::Intercept, 3);
 
         return new self(
             $check->id,
             $line,
-            $points,
-            $derived('slope', 'slope of the gauge curve', $line->slope, 3),
-            $derived('intercept', 'intercept of the gauge curve', $line->intercept, 3),
-            $derived('r', 'correlation of the gauge curve', $line->r, 4),
+            array_map(
+                // Throws where the slope is zero.
+                static fn (array $point): array => [
+                    'flow' => $point[0],
+                    'response' => $point[1],
+                    'residual' => Figure::derived(
+                        'e',
+                        'residual as flow',
+                        100 * ($line->inverse($point[1]->toFloat()) - $point[0]->toFloat()) / $point[0]->toFloat(),
+                        CommonUnit::Percent,
+                        FlowEquation::Residual,
+                        ['x' => $point[0], 'y' => $point[1], 'b₁' => $slope, 'b₀' => $intercept],
+                        1,
+                    ),
+                ],
+                $points,
+            ),
+            $slope,
+            $intercept,
+            $derived('r', 'correlation of the gauge curve', $line->r, FlowEquation::Correlation, 4),
+        );
+    }
+
+    /** F-12a: a gauge reading brought to 298 K and 760 mmHg, by its root. */
+    private static function responded(Figure $gauge, Air $air, Origin $origin): Figure
+    {
+        return Figure::derived(
+            'y',
+            'root of the gauge reading at 298 K and 760 mmHg',
+            self::response($gauge->toFloat(), $air),
+            CommonUnit::None,
+            FlowEquation::GaugeResponse,
+            ['I' => $gauge, ...$air->inputs($origin)],
+            4,
         );
     }
 
@@ -111,11 +151,11 @@ final readonly class GaugeCurve
         return sqrt($gauge * ($mercury / self::MERCURY) * (TransferOrifice::KELVIN / $air->kelvin()->toFloat()));
     }
 
-    /** The actual flow at a gauge reading, L/min. */
-    public function flow(float $gauge, Air $air, Figure $read): Figure
+    /** F-12d: the actual flow at a gauge reading, L/min. */
+    public function flow(Figure $gauge, Air $air, Origin $origin): Figure
     {
-        $standard = 1000 * $this->line->inverse(self::response($gauge, $air));
-        $flow = $standard / self::toStandard($air);
+        $response = self::responded($gauge, $air, $origin);
+        $flow = 1000 * $this->line->inverse($response->toFloat()) / self::toStandard($air);
 
         return Figure::derived(
             'Q',
@@ -123,7 +163,7 @@ final readonly class GaugeCurve
             $flow,
             CommonUnit::LitrePerMinute,
             FlowEquation::GaugeCurve,
-            [$read, $this->slope, $this->intercept],
+            ['y' => $response, 'b₁' => $this->slope, 'b₀' => $this->intercept, ...$air->inputs($origin)],
             Digits::significant($flow, 4),
         );
     }

@@ -6,6 +6,8 @@ namespace Footnote\Core\Flow;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Judgement\Confidence;
 use Footnote\Core\Judgement\ExposureLimit;
@@ -66,33 +68,36 @@ final readonly class SampleLimits
     /**
      * FC-E7: of a sum the errors of its parts, combined as the root of their squares; null where a part states none.
      *
-     * @param list<array{part: Exact|float, error: Figure|null}> $parts what each adds to the sum
+     * @param list<array{value: Figure, by: Figure, error: Figure|null}> $parts each with the time that it counts for, or its limit
+     * @param FlowEquation                                               $equation of a mean over time, or of a mixture
      */
-    public static function combined(array $parts): ?Figure
+    public static function combined(array $parts, FlowEquation $equation): ?Figure
     {
         $sum = 0.0;
         $squares = 0.0;
-        $inputs = [];
-        foreach ($parts as $one) {
-            if ($one['error'] === null) {
+        $members = [];
+        foreach ($parts as ['value' => $value, 'by' => $by, 'error' => $error]) {
+            if ($error === null) {
                 return null;
             }
-            $part = Real::toFloat($one['part']);
+            $part = $equation === FlowEquation::ErrorOfMean
+                ? $value->toFloat() * $by->toFloat()
+                : $value->toFloat() / $by->toFloat();
             $sum += $part;
-            $squares += ($part * $one['error']->toFloat()) ** 2;
-            $inputs[] = $one['error'];
+            $squares += ($part * $error->toFloat()) ** 2;
+            $members[] = [$value, $by, $error];
         }
 
         return match (true) {
             $sum <= 0.0 => null,
-            \count($inputs) === 1 => $inputs[0],
+            \count($members) === 1 => $members[0][2],
             default => Figure::derived(
                 'SAE',
                 'sampling and analytical error of the sum',
                 sqrt($squares) / $sum,
                 CommonUnit::None,
-                FlowEquation::Confidence,
-                $inputs,
+                $equation,
+                Row::together(['c_i', $equation === FlowEquation::ErrorOfMean ? 't_i' : 'L_i', 's_i'], $members),
                 3,
             ),
         };
@@ -119,7 +124,6 @@ final readonly class SampleLimits
         return Tipping::byShare(
             $result->reportedFigure()->high(),
             $limit,
-            FlowEquation::Concentration,
             'flow',
             'the true flow was',
             $seen.Tipping::ever($this->largestEver, $drifts, 'changed'),
@@ -140,14 +144,22 @@ final readonly class SampleLimits
         $y = Real::by($figure->value, $limit->threshold->value->value);
         // There is nothing below zero.
         $least = Real::minus($y, $error->value);
-        $ratio = Figure::derived('Y', 'result over limit', $y, CommonUnit::None, FlowEquation::Confidence, [$figure], 3);
+        $ratio = Figure::derived(
+            'Y',
+            'result over limit',
+            $y,
+            CommonUnit::None,
+            SharedEquation::OverLimit,
+            ['c' => $figure, 'L' => $limit->figure('L', $figure->unit)],
+            3,
+        );
         $lower = Figure::derived(
             'LCL',
             'lower one-sided 95 % confidence limit',
             Real::compare($least, Exact::zero()) < 0 ? Exact::zero() : $least,
             CommonUnit::None,
-            FlowEquation::Confidence,
-            [$ratio, $error],
+            FlowEquation::LowerConfidence,
+            ['Y' => $ratio, 'SAE' => $error],
             2,
         );
         $upper = Figure::derived(
@@ -155,8 +167,8 @@ final readonly class SampleLimits
             'upper one-sided 95 % confidence limit',
             Real::plus($y, $error->value),
             CommonUnit::None,
-            FlowEquation::Confidence,
-            [$ratio, $error],
+            FlowEquation::UpperConfidence,
+            ['Y' => $ratio, 'SAE' => $error],
             2,
         );
         $one = Exact::of(1);

@@ -99,7 +99,11 @@ final readonly class SampleResults implements FamilyResults
                 'slope' => $sheet->enter($this->drawn->curve->slope),
                 'intercept' => $sheet->enter($this->drawn->curve->intercept),
                 'correlation' => $sheet->enter($this->drawn->curve->correlation),
-                'points' => $this->drawn->curve->points,
+                'points' => array_map(static fn (array $point): array => [
+                    'flow' => $point['flow']->toFloat(),
+                    'response' => $point['response']->toFloat(),
+                    'residualPercent' => $point['residual']->toFloat(),
+                ], $this->drawn->curve->points),
             ],
         ];
     }

@@ -10,6 +10,7 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
+use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\CommonRemark;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -29,6 +30,7 @@ use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Response\FlowKnot;
 use Footnote\Core\Response\FlowLine;
+use Footnote\Core\Response\Moments;
 
 /** Works out one sample: volume by the four answers, volume at the reference conditions, concentration of each substance. */
 final readonly class SampleWorkings
@@ -90,13 +92,14 @@ final readonly class SampleWorkings
         if (!$volume->isEmpty()) {
             $air = $this->air();
             $moved = $this->movedByAir();
-            $results[] = $this->moved($this->result('volume', 'Volume, as sampled', $volume, CommonUnit::Litre, null, true), $moved);
+            $results[] = $this->moved($this->result('volume', 'Volume, as sampled', $volume, CommonUnit::Litre, null, true), $moved, true);
             $stated = $volume;
             if ($this->conditions->air !== null && $air !== null) {
                 $stated = $this->at($volume, $air);
                 $results[] = $this->moved(
                     $this->result('volume-ref', 'Volume at '.$this->conditions->name, $stated, CommonUnit::Litre, null, true),
                     $moved,
+                    true,
                 );
             }
             // A concentration is only stated at conditions that its volume could be brought to.
@@ -105,7 +108,7 @@ final readonly class SampleWorkings
                     array_push(
                         $results,
                         ...array_map(
-                            fn (Result $one): Result => $this->moved($one, $moved === null ? null : Exact::of(1)->dividedBy($moved)),
+                            fn (Result $one): Result => $this->moved($one, $moved, false),
                             $this->concentrations($analyte, $stated, $air),
                         ),
                     );
@@ -171,23 +174,9 @@ final readonly class SampleWorkings
     /** Volumes in L: as the pump shows, by every check, and along the bracket. */
     private function volume(): FourAnswers
     {
-        $minutes = $this->minutes();
-        $time = Figure::read(
-            't',
-            'running time',
-            $minutes,
-            CommonUnit::Minute,
-            new Origin(
-                'run',
-                $this->run->id,
-                $this->run->timing->timerMinutes !== null && $this->run->has(CommonRemark::StoppedByItself)
-                    ? 'by the pump\'s own timer, since it stopped by itself'
-                    : 'start to stop, less pauses',
-            ),
-            1,
-        );
-        $by = static function (FlowKnot $knot) use ($minutes, $time): Figure {
-            $value = Real::times($knot->flow->value, $minutes);
+        $time = $this->time();
+        $by = static function (FlowKnot $knot) use ($time): Figure {
+            $value = Real::times($knot->flow->value, $time->value);
 
             return Figure::derived(
                 'V',
@@ -195,24 +184,28 @@ final readonly class SampleWorkings
                 $value,
                 CommonUnit::Litre,
                 FlowEquation::Volume,
-                [$knot->flow, $time],
+                ['Q' => $knot->flow, 't' => $time],
                 Digits::significant($value, 4),
             );
         };
         $line = $this->line;
-        $between = function () use ($line, $time): ?Figure {
+        $between = function () use ($line): ?Figure {
             if ($line === null || \count($line->knots) < 2) {
                 return null;
             }
             $value = $line->volume($this->stretches);
+            $moments = new Moments($this->run);
 
             return Figure::derived(
                 'V',
                 'volume, flow along the bracket',
                 $value,
                 CommonUnit::Litre,
-                FlowEquation::Volume,
-                [...array_map(static fn (FlowKnot $knot): Figure => $knot->flow, $line->knots), $time],
+                FlowEquation::VolumeAlongBracket,
+                [
+                    ...$moments->along($line->knots, ['t_i', 'Q_i'], static fn (FlowKnot $knot): array => [$knot->flow]),
+                    ...$moments->stretches($this->stretches, $this->ran()),
+                ],
                 Digits::significant($value, 4),
             );
         };
@@ -235,14 +228,8 @@ final readonly class SampleWorkings
     {
         $factor = $this->conditions->factor($air);
         $figures = [
-            ...$air->figures(
-                new Origin(
-                    'run',
-                    $this->run->id,
-                    $this->sample->field->air->isKnown() ? 'in the field' : 'not read in the field: that of the check before',
-                ),
-            ),
-            ...($this->conditions->air?->figures(new Origin('criterion', $this->conditions->id, $this->conditions->name)) ?? []),
+            ...$air->inputs($this->airFrom()),
+            ...($this->conditions->air?->inputs(new Origin('criterion', $this->conditions->id, $this->conditions->name), '_ref') ?? []),
         ];
 
         return $volume->each(static function (Figure $one) use ($factor, $figures): Figure {
@@ -253,8 +240,8 @@ final readonly class SampleWorkings
                 $one->meaning.', at the reference conditions',
                 $value,
                 CommonUnit::Litre,
-                FlowEquation::Volume,
-                [$one, ...$figures],
+                FlowEquation::VolumeAtReference,
+                ['V' => $one, ...$figures],
                 Digits::significant($value, 4),
             );
         });
@@ -277,7 +264,7 @@ final readonly class SampleWorkings
                 $value,
                 CommonUnit::MilligramPerCubicMetre,
                 FlowEquation::Concentration,
-                [$mass, $one],
+                ['m' => $mass, 'V' => $one],
                 Digits::significant($value, 3),
             );
 
@@ -292,7 +279,7 @@ final readonly class SampleWorkings
             $this->concentration($kind.':'.$analyte->analyte, $name.$analyte->name(), $mass3, CommonUnit::MilligramPerCubicMetre, $analyte),
         ];
         $ppm = $this->conditions->air !== null || $air !== null
-            ? $mass3->each(fn (Figure $one): ?Figure => self::ppm($one, $analyte, $this->conditions, $air))
+            ? $mass3->each(fn (Figure $one): ?Figure => self::ppm($one, $analyte, $this->conditions, $air, $this->airFrom()))
             : FourAnswers::none();
         if (!$ppm->isEmpty()) {
             $results[] = $this->concentration(
@@ -312,13 +299,19 @@ final readonly class SampleWorkings
     {
         $result = $this->result($key, $title, $answers, $unit, $analyte->analyte);
         $result = $analyte->isBelowZero ? $result->doubting('its mass lies below zero') : $result;
-        $mass = $analyte->mass->value;
+        $mass = $analyte->mass;
         foreach ([$analyte->least, $analyte->most] as $other) {
-            if ($other !== null && !Real::isZero($mass)) {
-                $result = $result->or(
-                    $other->meaning,
-                    $result->reportedFigure()->of(Real::times($result->reportedFigure()->value, Real::by($other->value, $mass))),
-                );
+            if ($other !== null && !Real::isZero($mass->value)) {
+                $told = $result->reportedFigure();
+                $result = $result->or($other->meaning, Figure::derived(
+                    $told->symbol,
+                    $told->meaning.', '.$other->meaning,
+                    Real::times($told->value, Real::by($other->value, $mass->value)),
+                    $told->unit,
+                    FlowEquation::OtherMass,
+                    ['c_told' => $told, 'm_other' => $other, 'm' => $mass],
+                    $told->decimals,
+                ));
             }
         }
 
@@ -332,14 +325,24 @@ final readonly class SampleWorkings
     private function ofQuarterHour(Result $result): Result
     {
         $minutes = $this->minutes();
-        $window = Exact::of(self::WINDOW);
-        $share = $minutes->dividedBy($window);
+        $share = $minutes->dividedBy(Exact::of(self::WINDOW));
         $figure = $result->reportedFigure();
-        $times = static fn (Exact $by): Figure => $figure->known->floor === null
-            ? $figure->of(Real::times($figure->value, $by))
-            : $figure->of(Real::times($figure->value, $by))->downTo(Real::times($figure->known->floor, $by));
+        $time = $this->time();
+        $times = static function (Exact $by, FlowEquation $equation) use ($figure, $time): Figure {
+            $made = Figure::derived(
+                'c₁₅',
+                $figure->meaning.', over 15 min',
+                Real::times($figure->value, $by),
+                $figure->unit,
+                $equation,
+                ['c' => $figure, 't' => $time],
+                $figure->decimals,
+            );
+
+            return $figure->known->floor === null ? $made : $made->downTo(Real::times($figure->known->floor, $by));
+        };
         if ($minutes->compareTo(Exact::of(self::SHORT)) < 0) {
-            return $result->or('with the rest of 15 min as nothing', $times($share))->noting(
+            return $result->or('with the rest of 15 min as nothing', $times($share, FlowEquation::HighestQuarterHour))->noting(
                 \sprintf('Of 15 min it sampled %s; the rest may have been nothing, or the same.', $minutes->rounded(0)),
             );
         }
@@ -349,9 +352,39 @@ final readonly class SampleWorkings
         $windows = Exact::of((int) ceil($share->toFloat() - 1e-9));
 
         return $result
-            ->or('at the least that its highest 15 min can have been', $times($share->dividedBy($windows)))
-            ->or('at the most that its highest 15 min can have been', $times($share))
+            ->or('at the least that its highest 15 min can have been', $times($share->dividedBy($windows), FlowEquation::LeastQuarterHour))
+            ->or('at the most that its highest 15 min can have been', $times($share, FlowEquation::HighestQuarterHour))
             ->noting(\sprintf('It is a mean of %s min, and bounds its highest 15 min only.', $minutes->rounded(0)));
+    }
+
+    /** How long it drew, as a figure. */
+    private function time(): Figure
+    {
+        return Figure::derived(
+            't',
+            'running time',
+            $this->minutes(),
+            CommonUnit::Minute,
+            SharedEquation::RunningTime,
+            (new Moments($this->run))->stretches($this->stretches, $this->ran()),
+            1,
+        );
+    }
+
+    private function ran(): string
+    {
+        return $this->run->timing->timerMinutes !== null && $this->run->has(CommonRemark::StoppedByItself)
+            ? 'by the pump\'s own timer, since it stopped by itself'
+            : 'start to stop, less pauses';
+    }
+
+    private function airFrom(): Origin
+    {
+        return new Origin(
+            'run',
+            $this->run->id,
+            $this->sample->field->air->isKnown() ? 'in the field' : 'not read in the field: that of the check before',
+        );
     }
 
     /** How long it drew, min. */
@@ -368,7 +401,7 @@ final readonly class SampleWorkings
      * FC-E8: what the flow of a pump that does not compensate may have been in the field over that at its checks; null where
      * the air was alike.
      */
-    private function movedByAir(): ?Exact
+    private function movedByAir(): ?Check
     {
         $setting = $this->policy->rule('flow.air-changed');
         if ($setting === null
@@ -385,54 +418,82 @@ final readonly class SampleWorkings
             $isWarmAlike = $setting->limit('temperature')->isKeptBySize($field->kelvin()->minus($bench->kelvin()));
             $isDenseAlike = $setting->limit('pressure')->isKeptBySize($field->kilopascal()->minus($bench->kilopascal()));
             if (!$isWarmAlike || !$isDenseAlike) {
-                return $bench->kilopascal()->dividedBy($field->kilopascal())->times($field->kelvin()->dividedBy($bench->kelvin()));
+                return $check;
             }
         }
 
         return null;
     }
 
-    private function moved(Result $result, ?Exact $ratio): Result
+    /**
+     * @param Check|null $check    whose air was another one
+     * @param bool       $isVolume else a concentration, which falls as its volume grows
+     */
+    private function moved(Result $result, ?Check $check, bool $isVolume): Result
     {
-        return $ratio === null
-            ? $result
-            : $result->or(
-                'with the mass of its flow held instead of its volume',
-                $result->reportedFigure()->of(Real::times($result->reportedFigure()->value, $ratio)),
-            );
+        $bench = $check?->content instanceof FlowCheck ? $check->content->standard->air : null;
+        if ($check === null || $bench === null) {
+            return $result;
+        }
+        $field = $this->sample->field->air;
+        $ratio = $bench->kilopascal()->dividedBy($field->kilopascal())->times($field->kelvin()->dividedBy($bench->kelvin()));
+        $told = $result->reportedFigure();
+        $by = $isVolume ? $ratio : Exact::of(1)->dividedBy($ratio);
+        $made = Figure::derived(
+            $told->symbol,
+            $told->meaning.', with the mass of its flow held',
+            Real::times($told->value, $by),
+            $told->unit,
+            $isVolume ? FlowEquation::VolumeByMass : FlowEquation::ConcentrationByMass,
+            [
+                $isVolume ? 'V' : 'c' => $told,
+                ...$field->inputs($this->airFrom()),
+                ...$bench->inputs(new Origin('check', $check->id, 'at the check'), '_cal'),
+            ],
+            $told->decimals,
+        );
+
+        return $result->or(
+            'with the mass of its flow held instead of its volume',
+            $told->known->floor === null ? $made : $made->downTo(Real::times($told->known->floor, $by)),
+        );
     }
 
     /** C-2; null for what has no molar mass. */
-    public static function ppm(Figure $concentration, AnalyteResult $analyte, ReferenceConditions $conditions, ?Air $air): ?Figure
-    {
+    public static function ppm(
+        Figure $concentration,
+        AnalyteResult $analyte,
+        ReferenceConditions $conditions,
+        ?Air $air,
+        Origin $read,
+    ): ?Figure {
         $molar = $analyte->molarMass();
         if ($molar === null || ($conditions->air === null && $air === null)) {
             return null;
         }
-        $volume = $conditions->molarVolume($air ?? new Air(null, null));
-        $factor = $volume->dividedBy($molar->value);
+        $volume = $conditions->molarVolume($air ?? new Air(null, null), $read);
+        $factor = Real::by($volume->value, $molar->value);
         $value = Real::times($concentration->value, $factor);
-        $meaning = $concentration->meaning.', by volume';
-        $by = SharedEquation::PartsPerMillion;
-        $figure = Figure::derived($concentration->symbol, $meaning, $value, CommonUnit::PartsPerMillion, $by, [
-            $concentration,
-            Figure::read(
-                'V_m',
-                'molar volume at '.$conditions->name,
-                $volume,
-                CommonUnit::LitrePerMole,
-                new Origin('criterion', $conditions->id, $conditions->volumeSource()),
-                3,
-            ),
-            Figure::read(
-                'M',
-                'molar mass of '.$analyte->name(),
-                $molar->value,
-                CommonUnit::GramPerMole,
-                new Origin('library', $analyte->analyte, $analyte->substance?->text('source') ?? 'library of substances'),
-                $molar->decimals(),
-            ),
-        ], Digits::significant($value, 3));
+        $figure = Figure::derived(
+            $concentration->symbol,
+            $concentration->meaning.', by volume',
+            $value,
+            CommonUnit::PartsPerMillion,
+            SharedEquation::PartsPerMillion,
+            [
+                'c' => $concentration,
+                'V_m' => $volume,
+                'M' => Figure::read(
+                    'M',
+                    'molar mass of '.$analyte->name(),
+                    $molar->value,
+                    CommonUnit::GramPerMole,
+                    new Origin('library', $analyte->analyte, $analyte->substance?->text('source') ?? 'library of substances'),
+                    $molar->decimals(),
+                ),
+            ],
+            Digits::significant($value, 3),
+        );
 
         return $concentration->known->floor === null ? $figure : $figure->downTo(Real::times($concentration->known->floor, $factor));
     }

@@ -94,8 +94,8 @@ final readonly class SamplingPlan
             \sprintf('least volume for %s of the limit', $share->written),
             $volume = Real::by($loq->value, $wanted),
             CommonUnit::Litre,
-            FlowEquation::Concentration,
-            [$loq, $limitFigure, $asked('f', 'share of the limit', $share->value, CommonUnit::None)],
+            FlowEquation::PlannedVolume,
+            ['LOQ' => $loq, 'L' => $limitFigure, 'f' => $asked('f', 'share of the limit', $share->value, CommonUnit::None)],
             Digits::significant($volume, 3),
         );
         $minutes = Figure::derived(
@@ -103,8 +103,8 @@ final readonly class SamplingPlan
             'time that takes',
             $time = Real::by($volume, $q->value),
             CommonUnit::Minute,
-            FlowEquation::Volume,
-            [$least, $q],
+            FlowEquation::PlannedTime,
+            ['V_min' => $least, 'Q' => $q],
             Digits::significant($time, 3),
         );
         $total = Real::times($shift->value, $q->value);
@@ -122,8 +122,8 @@ final readonly class SamplingPlan
             $media === 1 ? 'volume over the shift' : \sprintf('volume of each of %d media', $media),
             $one = Real::by($total, Exact::of($media)),
             CommonUnit::Litre,
-            FlowEquation::Volume,
-            [$q, $shift],
+            FlowEquation::VolumeOfMedium,
+            ['Q' => $q, 'T' => $shift, 'n' => $asked('n', 'media', Exact::of($media), CommonUnit::None)],
             Digits::significant($one, 3),
         );
         $reach = Figure::derived(
@@ -131,8 +131,8 @@ final readonly class SamplingPlan
             'smallest concentration that can be quantified',
             $smallest = Real::by($loq->value, $one),
             CommonUnit::MilligramPerCubicMetre,
-            FlowEquation::Concentration,
-            [$loq, $each],
+            FlowEquation::SmallestConcentration,
+            ['LOQ' => $loq, 'V' => $each],
             Digits::significant($smallest, 3),
         );
 
@@ -179,8 +179,8 @@ final readonly class SamplingPlan
                 'distance from the limit within which drift leaves a result undecided',
                 $size,
                 CommonUnit::Percent,
-                SharedEquation::Change,
-                [$drift],
+                FlowEquation::UndecidedByDrift,
+                ['ΔQ' => $drift],
                 1,
             );
             $words[] = \sprintf(
@@ -214,25 +214,18 @@ final readonly class SamplingPlan
         $conditions = ReferenceConditions::at('25', '101.325');
         $volume = $conditions->molarVolume(new Air(null, null));
         $ppm = $asked('L', 'limit', $limit->value->value, CommonUnit::PartsPerMillion);
-        $value = $limit->value->value->times($molar->value)->dividedBy($volume);
+        $value = Real::by($limit->value->value->times($molar->value), $volume->value);
 
         return Figure::derived(
             'L',
             'limit by mass, at 25 °C and 101.325 kPa',
             $value,
             CommonUnit::MilligramPerCubicMetre,
-            SharedEquation::PartsPerMillion,
+            SharedEquation::MassConcentration,
             [
-                $ppm,
-                Figure::read(
-                    'V_m',
-                    'molar volume',
-                    $volume,
-                    CommonUnit::LitrePerMole,
-                    new Origin('criterion', 'plan', $conditions->volumeSource()),
-                    2,
-                ),
-                Figure::read(
+                'x' => $ppm,
+                'V_m' => $volume,
+                'M' => Figure::read(
                     'M',
                     'molar mass',
                     $molar->value,

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\RestOfDay;
 use Footnote\Core\Judgement\AdditiveMixture;
@@ -67,7 +69,7 @@ final readonly class ShiftExposure
             }
         }
         $elsewhere = $this->elsewhere($results, $errors);
-        $mixtures = AdditiveMixture::all([...$results, ...$elsewhere], $this->yardsticks, SharedEquation::TimeWeightedAverage);
+        $mixtures = AdditiveMixture::all([...$results, ...$elsewhere], $this->yardsticks);
 
         return [
             ...array_map(
@@ -187,6 +189,7 @@ final readonly class ShiftExposure
             $analyte,
             $this->family->conditions,
             $air,
+            new Origin('run', $this->own->run->id, 'in the field'),
         )?->bounded($figure->known->bound);
         $answers = $twa->answers()->each($make);
         if ($answers->isEmpty()) {
@@ -267,7 +270,8 @@ final readonly class ShiftExposure
     {
         $high = Exact::zero();
         $low = Exact::zero();
-        $inputs = [];
+        $members = [];
+        $covered = [];
         $interval = false;
         $unsampled = $this->shiftMinutes()->minus($this->sampled($chain));
         $stretch = $asTheRest && $unsampled->compareTo(Exact::zero()) > 0
@@ -282,16 +286,35 @@ final readonly class ShiftExposure
             $high = Real::plus($high, Real::times($figure->value, $weight));
             $low = Real::plus($low, Real::times($figure->known->floor ?? $figure->value, $weight));
             $interval = $interval || $figure->known->floor !== null;
-            array_push($inputs, $figure, $part->time($minutes));
+            $members[] = [$figure, $part->time($covered)];
+            $covered = Span::united([...$covered, ...$part->family->drawn->stretches]);
         }
         $value = Real::by($high, Exact::of(self::EIGHT_HOURS));
+        $isStretched = $asTheRest && $unsampled->compareTo(Exact::zero()) > 0;
+        $row = Row::together(['c_i', 't_i'], $members);
         $twa = Figure::derived(
             'TWA',
             'time-weighted average over 8 h of '.$analyte->name(),
             $value,
             CommonUnit::MilligramPerCubicMetre,
-            SharedEquation::TimeWeightedAverage,
-            $inputs,
+            $isStretched ? FlowEquation::TimeWeightedOverShift : SharedEquation::TimeWeightedAverage,
+            $isStretched
+                ? [
+                    ...$row,
+                    'T_shift' => Figure::read(
+                        'T_shift',
+                        'working day, the rest of it as sampled',
+                        $this->shiftMinutes(),
+                        CommonUnit::Minute,
+                        new Origin(
+                            'run',
+                            $this->own->run->id,
+                            $this->statedMinutes() === null ? 'taken, none was stated' : 'stated with a sample, the longest',
+                        ),
+                        0,
+                    ),
+                ]
+                : $row,
             Digits::significant($value, 3),
         );
 
@@ -304,11 +327,13 @@ final readonly class ShiftExposure
         return SampleLimits::combined(
             array_map(
                 static fn (ShiftPart $part): array => [
-                    'part' => Real::times($part->result->reportedFigure()->value, $part->minutes()),
+                    'value' => $part->result->reportedFigure(),
+                    'by' => $part->time([]),
                     'error' => SampleLimits::error($part->family->sample),
                 ],
                 $chain,
             ),
+            FlowEquation::ErrorOfMean,
         );
     }
 
@@ -325,15 +350,17 @@ final readonly class ShiftExposure
                     && $member->key === $limit->quantity
                     && $member->footing->inherited !== Verdict::Void
                     && !$limit->threshold->value->value->isZero()) {
+                    $value = $member->reportedFigure();
                     $parts[] = [
-                        'part' => Real::by($member->reportedFigure()->value, $limit->threshold->value->value),
+                        'value' => $value,
+                        'by' => $limit->figure('L', $value->unit),
                         'error' => $errors['='.$member->key] ?? null,
                     ];
                 }
             }
         }
 
-        return SampleLimits::combined($parts);
+        return SampleLimits::combined($parts, FlowEquation::ErrorOfMixture);
     }
 
     /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow;
 
 use Footnote\Core\Derivation\Figure;
-use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Verdict;
@@ -13,6 +13,7 @@ use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Response\FlowLine;
+use Footnote\Core\Response\Moments;
 
 /** One sample of a shift, with its concentration of one substance. */
 final readonly class ShiftPart
@@ -38,14 +39,24 @@ final readonly class ShiftPart
         return $minutes;
     }
 
-    public function time(Exact $minutes): Figure
+    /**
+     * The same as a figure.
+     *
+     * @param list<Span> $covered
+     */
+    public function time(array $covered): Figure
     {
-        return Figure::read(
+        $stretches = array_merge(
+            ...array_map(static fn (Span $stretch): array => $stretch->without($covered), $this->family->drawn->stretches),
+        );
+
+        return Figure::derived(
             't',
-            'time of '.$this->run->id,
-            $minutes,
+            'time of '.$this->run->id.($covered === [] ? '' : ' that no other covers'),
+            $this->minutes($covered),
             CommonUnit::Minute,
-            new Origin('run', $this->run->id, 'running time'),
+            SharedEquation::RunningTime,
+            (new Moments($this->run))->stretches($stretches, 'running time'),
             1,
         );
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Gas;
 
+use Footnote\Core\Air\Air;
+use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\SharedEquation;
@@ -15,6 +17,7 @@ use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
+use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Response\RecallError;
@@ -129,13 +132,13 @@ final readonly class Bottle
                 $figure->meaning.', its error taken out',
                 $value->value->times(RecallError::factor($error)),
                 $unit,
-                SharedEquation::Recalled,
-                [$figure, $error],
+                SharedEquation::RecalledLabel,
+                ['c_told' => $figure, 'e' => $error],
                 max(1, $figure->decimals),
             );
         }
         if ($unit->base() === $channel->unit->base()) {
-            return $figure->as(
+            return $figure->in(
                 $unit->convert($figure->value instanceof Exact ? $figure->value : $value->value, $channel->unit),
                 $channel->unit,
             );
@@ -155,16 +158,42 @@ final readonly class Bottle
             && $channel->unit === GasUnit::PercentExplosive
             && $basis !== null
             && $label->value instanceof Exact) {
-            return $label->as($label->value->times(100)->dividedBy(Exact::of($basis)), GasUnit::PercentExplosive);
+            return Figure::derived(
+                $label->symbol,
+                $label->meaning,
+                $label->value->times(100)->dividedBy(Exact::of($basis)),
+                GasUnit::PercentExplosive,
+                GasEquation::ExplosiveShare,
+                [
+                    'x' => $label,
+                    'B' => Figure::read(
+                        'B',
+                        'methane that the label takes for 100 % LEL',
+                        Exact::of($basis),
+                        CommonUnit::PercentVolume,
+                        $label->from->origin ?? new Origin('certificate', '', 'on the label'),
+                        1,
+                    ),
+                ],
+                $label->decimals,
+            );
         }
-        $mass = $channel->milligramsPerPart();
+        $molar = $channel->molarMass();
         if (\in_array($label->unit, [CommonUnit::PartsPerMillion, CommonUnit::PartsPerBillion], true)
             && $channel->unit === CommonUnit::MilligramPerCubicMetre
-            && $mass !== null
+            && $molar !== null
             && $label->value instanceof Exact) {
-            return $label->as(
-                $label->unit->convert($label->value, CommonUnit::PartsPerMillion)->times($mass),
+            $volume = ReferenceConditions::at('25', '101.325')->molarVolume(new Air(null, null));
+            $parts = $label->in($label->unit->convert($label->value, CommonUnit::PartsPerMillion), CommonUnit::PartsPerMillion);
+
+            return Figure::derived(
+                $label->symbol,
+                $label->meaning.', by mass',
+                Real::by(Real::times($parts->value, $molar->value), $volume->value),
                 CommonUnit::MilligramPerCubicMetre,
+                SharedEquation::MassConcentration,
+                ['x' => $parts, 'M' => $molar, 'V_m' => $volume],
+                $label->decimals,
             );
         }
 
@@ -186,24 +215,56 @@ final readonly class Bottle
         return $label instanceof Exact && $share !== null ? $label->absolute()->times($share)->dividedBy(100) : null;
     }
 
-    /**
-     * G-8: what is left, L, and for how many minutes.
-     *
-     * @return array{litres: Exact, minutes: Exact}|null where size, pressure when full or pressure now are not known
-     */
-    public function left(?Measured $pressure): ?array
+    /** G-8: what is left, L; null where size, pressure when full or pressure now are not known. */
+    public function litres(?Measured $pressure): ?Exact
+    {
+        $size = $this->reference->traits->measured('size');
+        $full = $this->reference->traits->measured('fullPressure');
+
+        return $size === null || $full === null || $pressure === null || $full->value->value->isZero()
+            ? null
+            : $size->in(CommonUnit::Litre)->times($pressure->in(CommonUnit::Kilopascal))->dividedBy($full->in(CommonUnit::Kilopascal));
+    }
+
+    /** G-8: for how many minutes there is gas; null where size, pressure when full or pressure now are not known. */
+    public function left(?Measured $pressure): ?Figure
     {
         $size = $this->reference->traits->measured('size');
         $full = $this->reference->traits->measured('fullPressure');
         if ($size === null || $full === null || $pressure === null || $full->value->value->isZero()) {
             return null;
         }
-        $litres = $size->in(CommonUnit::Litre)->times($pressure->in(CommonUnit::Kilopascal))->dividedBy($full->in(CommonUnit::Kilopascal));
+        $flow = $this->reference->traits->decimal('flow');
+        $litres = $this->litres($pressure) ?? Exact::zero();
+        $own = new Origin('reference', $this->reference->id, 'as registered');
+        $of = static fn (string $symbol, string $meaning, Measured $read, Origin $origin): Figure => Figure::read(
+            $symbol,
+            $meaning,
+            $read->value->value,
+            $read->unit,
+            $origin,
+            $read->value->decimals(),
+        );
 
-        return [
-            'litres' => $litres,
-            'minutes' => $litres->dividedBy(($this->reference->traits->decimal('flow') ?? Decimal::parse(self::FLOW))->value),
-        ];
+        return Figure::derived(
+            't',
+            'minutes of gas left',
+            $litres->dividedBy(($flow ?? Decimal::parse(self::FLOW))->value),
+            CommonUnit::Minute,
+            GasEquation::GasLeft,
+            [
+                'V_full' => $of('V_full', 'what it holds when full', $size, $own),
+                'P' => $of('P', 'its pressure now', $pressure, new Origin('check', 'bench', 'typed')),
+                'P_full' => $of('P_full', 'its pressure when full', $full, $own),
+                'q' => $of(
+                    'q',
+                    'flow of its regulator',
+                    new Measured($flow ?? Decimal::parse(self::FLOW), CommonUnit::LitrePerMinute),
+                    $flow === null ? new Origin('assumption', $this->reference->id, 'not said: the usual one') : $own,
+                ),
+            ],
+            0,
+        );
     }
 
     /** In a few words: what is in it. */

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas;
 
 use Footnote\Core\Air\Air;
-use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Air\Substances;
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Traits;
@@ -114,13 +115,23 @@ final readonly class Channel
         };
     }
 
-    /** How many mg/m³ one ppm of its span gas is, at 25 °C and 101.325 kPa; null where its molar mass is not known. */
-    public function milligramsPerPart(): ?Exact
+    /** The molar mass of its span gas; null where it is not known. */
+    public function molarMass(): ?Figure
     {
         $code = $this->kind === GasKind::Photoionisation ? Substances::ISOBUTYLENE : $this->kind->substance();
-        $molar = $code === null ? null : (Substances::shelf()->shipped()[$code] ?? null)?->decimal('molarMass')?->value;
+        $known = $code === null ? null : (Substances::shelf()->shipped()[$code] ?? null);
+        $molar = $known?->decimal('molarMass');
 
-        return $molar?->dividedBy(ReferenceConditions::at('25', '101.325')->molarVolume(new Air(null, null)));
+        return $code === null || $molar === null
+            ? null
+            : Figure::read(
+                'M',
+                'molar mass of '.$this->spanGas(),
+                $molar->value,
+                CommonUnit::GramPerMole,
+                new Origin('library', $code, $known->text('source') ?? 'library of substances'),
+                $molar->decimals(),
+            );
     }
 
     /** Whether a label lies beyond its alarm's set point, seen from clean air: an alarm below that is one for too little. */

@@ -16,17 +16,19 @@ use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Quantity\CommonUnit;
+use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Response\LinearKnot;
 use Footnote\Core\Response\LinearLine;
+use Footnote\Core\Response\Moments;
 
 /** Makes results of what a channel read: the four answers (G-2), its factor (G-4), and both units. */
 final readonly class ChannelAnswers
 {
-    /** What a reading is divided by before a response is taken out: what the unit, or a hand, had applied to it. */
-    public Exact $undone;
+    /** F, what a reading is divided by before a response is taken out: what the unit, or a hand, had applied to it. */
+    public Figure $undone;
 
     private Answer $reported;
 
@@ -38,35 +40,68 @@ final readonly class ChannelAnswers
         private ReferenceConditions $conditions,
         public ChannelEvidence $evidence,
     ) {
-        $this->undone = $factor->undone->times($of->set->setting->milligram ? $of->milligramPerPart() : Exact::of(1));
+        $this->undone = $this->applied();
         $answer = $policy->reportedAnswer('linear');
         // What was set to a wrong value, or left off, is set right along the bracket, whatever the policy reports otherwise.
         $isMended = $evidence->setRight || $evidence->left !== [];
         $this->reported = $isMended && $answer === Answer::Indicated ? Answer::Between : $answer;
     }
 
-    /** G-2 and G-4: the four answers to one raw reading. */
-    public function answers(Figure $raw, Exact|float|null $between, bool $unknownMoment = false): FourAnswers
+    /** What the unit and a hand had applied to what the sensor gave; in mg/m³ by the molar mass of what the unit was set to. */
+    private function applied(): Figure
     {
-        $sensor = $this->undone->compareTo(Exact::of(1)) === 0
+        $origin = new Origin('run', $this->run->id, 'as the unit was set');
+        $one = static fn (string $symbol, string $by, ?Decimal $factor): Figure => Figure::read(
+            $symbol,
+            'applied by '.$by.($factor === null ? ': nothing' : ''),
+            $factor->value ?? Exact::of(1),
+            CommonUnit::None,
+            $origin,
+            $factor?->decimals() ?? 0,
+        );
+        $setting = $this->of->set->setting;
+        $inputs = ['F_unit' => $one('F', 'the unit', $setting->unitFactor), 'F_hand' => $one('F', 'hand', $setting->handFactor)];
+        if (!$setting->milligram) {
+            return self::undone($this->factor->undone, GasEquation::AppliedFactor, $inputs);
+        }
+        $molar = $this->of->molarMassOfSetting();
+        $volume = ReferenceConditions::at('25', '101.325')->molarVolume($this->of->air);
+
+        return self::undone(
+            Real::by(Real::times($this->factor->undone, $molar->value), $volume->value),
+            GasEquation::AppliedByMass,
+            [...$inputs, 'M' => $molar, 'V_m' => $volume],
+        );
+    }
+
+    /** @param array<string, Figure> $inputs */
+    private static function undone(Exact|float $value, GasEquation $equation, array $inputs): Figure
+    {
+        return Figure::derived('F', 'applied by the unit or by hand', $value, CommonUnit::None, $equation, $inputs, 3);
+    }
+
+    /** Whether anything was applied. */
+    private function isApplied(): bool
+    {
+        return Real::compare($this->undone->value, Exact::of(1)) !== 0;
+    }
+
+    /**
+     * G-2 and G-4: the four answers to one raw reading.
+     *
+     * @param (\Closure(Figure): ?Figure)|null $between along the bracket, of what the sensor gave; null: at no known moment
+     */
+    public function answers(Figure $raw, ?\Closure $between, bool $unknownMoment = false): FourAnswers
+    {
+        $sensor = !$this->isApplied()
             ? $raw
             : Figure::derived(
                 'r',
                 $raw->meaning.', before what was applied to it',
-                Real::by($raw->value, $this->undone),
+                Real::by($raw->value, $this->undone->value),
                 $this->of->channel->unit,
-                GasEquation::Factor,
-                [
-                    $raw,
-                    Figure::read(
-                        'F',
-                        'applied by the unit or by hand',
-                        $this->undone,
-                        CommonUnit::None,
-                        new Origin('run', $this->run->id, 'as the unit was set'),
-                        3,
-                    ),
-                ],
+                GasEquation::FactorUndone,
+                ['r_shown' => $raw, 'F' => $this->undone],
                 2,
             );
         $by = fn (LinearKnot $knot): ?Figure => Real::compare($knot->gain->value, Exact::zero()) <= 0
@@ -77,7 +112,7 @@ final readonly class ChannelAnswers
                 Real::by(Real::minus($sensor->value, $knot->zero->value), $knot->gain->value),
                 $this->of->channel->unit,
                 GasEquation::Corrected,
-                [$sensor, $knot->zero, $knot->gain],
+                ['r' => $sensor, 'z' => $knot->zero, 'g' => $knot->gain],
                 self::digits($sensor->value),
             );
         $line = $this->evidence->line;
@@ -85,20 +120,45 @@ final readonly class ChannelAnswers
             $line === null || $post === null => null,
             $line->isConstant() => $pre,
             $between === null => $unknownMoment ? $this->atSomeMoment($sensor, $line) : null,
-            default => Figure::derived(
-                'c',
-                $raw->meaning.', response along the bracket',
-                $between,
-                $this->of->channel->unit,
-                GasEquation::Corrected,
-                [$sensor, ...array_merge(...array_map(static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain], $line->knots))],
-                self::digits($between),
-            ),
+            default => $between($sensor),
         };
         $answers = FourAnswers::along($sensor, $line->knots ?? [], $this->evidence->bracket, $by, $moved)->bounded($raw->known->bound);
         $unsaved = $this->evidence->unsaved === null ? null : $by($this->evidence->unsaved);
 
         return ($unsaved === null ? $answers : $answers->alsoBy($unsaved))->each($this->factored(...));
+    }
+
+    /**
+     * What a reading comes to with the response along the bracket taken out.
+     *
+     * @param array<string, Figure> $inputs but for the response
+     * @param string                $index  of its rows
+     */
+    public function along(string $meaning, Exact|float $value, GasEquation $equation, array $inputs, string $index): Figure
+    {
+        return Figure::derived(
+            'c',
+            $meaning.', response along the bracket',
+            $value,
+            $this->of->channel->unit,
+            $equation,
+            [...$inputs, ...$this->response($index)],
+            self::digits($value),
+        );
+    }
+
+    /**
+     * The response along the bracket as rows of an equation: t_j₁, z_j₁, g_j₁, t_j₂ …
+     *
+     * @return array<string, Figure>
+     */
+    public function response(string $index): array
+    {
+        return (new Moments($this->run))->along(
+            $this->evidence->line->knots ?? [],
+            ['t_'.$index, 'z_'.$index, 'g_'.$index],
+            static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain],
+        );
     }
 
     /** An extreme whose moment is not known lies between what the responses of its stretch make of it; the higher end is told. */
@@ -116,8 +176,12 @@ final readonly class ChannelAnswers
                 $sensor->meaning.', at an unknown moment along the bracket',
                 max($values),
                 $this->of->channel->unit,
-                GasEquation::Corrected,
-                [$sensor, ...array_merge(...array_map(static fn (LinearKnot $knot): array => [$knot->zero, $knot->gain], $line->knots))],
+                GasEquation::UnknownMoment,
+                [
+                    'r' => $sensor,
+                    ...$this->response('i'),
+                    ...(new Moments($this->run))->stretches([$this->evidence->window], 'the run, as far as it stands'),
+                ],
                 self::digits(max($values)),
             )->downTo(min($values));
     }
@@ -137,7 +201,7 @@ final readonly class ChannelAnswers
                     Real::times($one->value, $factor->value),
                     $one->unit,
                     GasEquation::Factor,
-                    [$one, $factor],
+                    ['c_told' => $one, 'CF' => $factor],
                     self::digits($one->value),
                 ),
             );
@@ -156,35 +220,16 @@ final readonly class ChannelAnswers
         if ($molar === null || $this->factor->missing) {
             return null;
         }
-        $volume = $this->conditions->molarVolume($this->of->air);
-        $perPart = $molar->dividedBy($volume);
+        $volume = $this->conditions->molarVolume($this->of->air, new Origin('run', $this->run->id, 'in the field'));
+        $perPart = Real::by($molar->value, $volume->value);
         $value = Real::times($one->value, $perPart);
-        $inputs = [
-            $one,
-            Figure::read(
-                'V_m',
-                'molar volume at '.$this->conditions->name,
-                $volume,
-                CommonUnit::LitrePerMole,
-                new Origin('criterion', $this->conditions->id, $this->conditions->volumeSource()),
-                3,
-            ),
-            Figure::read(
-                'M',
-                'molar mass of '.$this->of->name(),
-                $molar,
-                CommonUnit::GramPerMole,
-                new Origin('library', $this->of->code(), 'library of substances'),
-                2,
-            ),
-        ];
         $told = Figure::derived(
             $one->symbol,
             $one->meaning.', by mass',
             $value,
             CommonUnit::MilligramPerCubicMetre,
-            SharedEquation::PartsPerMillion,
-            $inputs,
+            SharedEquation::MassConcentration,
+            ['x' => $one, 'M' => $molar, 'V_m' => $volume],
             self::digits($value),
         );
 
@@ -202,7 +247,6 @@ final readonly class ChannelAnswers
         string $key,
         string $title,
         FourAnswers $answers,
-        GasEquation $by = GasEquation::Corrected,
         array $notes = [],
         bool $worstIsLow = false,
     ): array {
@@ -237,15 +281,18 @@ final readonly class ChannelAnswers
     /**
      * The mean of what is not toxic as it is, and of what is over a shift of eight hours.
      *
+     * @param (\Closure(Figure): ?Figure)|null $between along the bracket
+     * @param Figure                           $time    that the mean rests on, min
+     *
      * @return list<Result>
      */
-    public function mean(Figure $raw, Exact|float|null $between, Exact $minutes, Origin $origin): array
+    public function mean(Figure $raw, ?\Closure $between, Figure $time): array
     {
         $mean = $this->answers($raw, $between);
         if (!$this->of->isToxic()) {
             return $this->inUnits('mean', 'Mean, ', $mean);
         }
-        $eight = new EightHourMean($mean, $minutes, $this->run, $this->policy, $origin, GasEquation::Exposure, self::digits(...));
+        $eight = new EightHourMean($mean, $time, $this->run, $this->policy, self::digits(...));
 
         return array_map(
             fn (Result $one): Result => $eight->told(
@@ -261,7 +308,7 @@ final readonly class ChannelAnswers
     {
         $range = $this->of->channel->display->range;
 
-        return $range !== null && Real::compare(Real::by($read->value, $this->undone), $range->value) >= 0
+        return $range !== null && Real::compare(Real::by($read->value, $this->undone->value), $range->value) >= 0
             ? $read->bounded(Bound::AtLeast)
             : $read;
     }
@@ -297,15 +344,20 @@ final readonly class ChannelAnswers
         if ($label === null) {
             return $result;
         }
-        $shift = DriftLimit::of($this->of->channel, $setting)->most($label);
-        $hidden = $this->factored(
-            Figure::derived('r', 'hidden below zero', $shift, $this->of->channel->unit, GasEquation::Corrected, [], 2),
-        );
+        $hidden = $this->factored(DriftLimit::of($this->of->channel, $setting)->most($label, $this->of->channel, $setting->rule->id));
         $reported = $result->reportedFigure();
         $hidden = $reported->unit === $this->of->channel->unit ? $hidden : $this->byMass($hidden);
 
         return $hidden === null ? $result : $result
-            ->or('with its zero sunk as far as it may, unseen', $reported->of(Real::plus($reported->value, $hidden->value)))
+            ->or('with its zero sunk as far as it may, unseen', Figure::derived(
+                $reported->symbol,
+                $reported->meaning.', its zero sunk as far as it may',
+                Real::plus($reported->value, $hidden->value),
+                $reported->unit,
+                GasEquation::ZeroSunk,
+                ['c_told' => $reported, 'h' => $hidden],
+                $reported->decimals,
+            ))
             ->noting('The display shows nothing below zero: no drift of its zero can be seen.');
     }
 

@@ -6,10 +6,13 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Response\Moments;
 
 /** Works out what the display of a channel showed, where there is no log. */
 final readonly class DisplayedChannel
@@ -33,13 +36,32 @@ final readonly class DisplayedChannel
         $results = [];
         if ($this->answers->of->set->totals->mean !== null) {
             $mean = $this->answers->withinRange($read('r̄', 'mean reading', $this->answers->of->set->totals->mean));
-            $minutes = Exact::of(number_format($this->run->runningSeconds(), 3, '.', ''))->dividedBy(60);
+            $stretches = (new Moments($this->run))->stretches($this->run->runningSpans(), 'start, stop and pauses');
+            $time = Figure::derived(
+                't',
+                'time that the mean rests on',
+                Exact::of(number_format($this->run->runningSeconds(), 3, '.', ''))->dividedBy(60),
+                CommonUnit::Minute,
+                SharedEquation::RunningTime,
+                $stretches,
+                1,
+            );
             $between = null;
-            if ($this->answers->evidence->line !== null && \count($this->answers->evidence->line->knots) > 1) {
-                [$z, $g] = $this->answers->evidence->line->mean($this->run->runningSpans());
-                $between = ($mean->toFloat() / $this->answers->undone->toFloat() - $z) / $g;
+            $line = $this->answers->evidence->line;
+            if ($line !== null && \count($line->knots) > 1) {
+                $between = function (Figure $sensor) use ($line, $mean, $stretches): Figure {
+                    [$z, $g] = $line->mean($this->run->runningSpans());
+
+                    return $this->answers->along(
+                        $mean->meaning,
+                        ($sensor->toFloat() - $z) / $g,
+                        GasEquation::CorrectedEvenly,
+                        ['r' => $sensor, ...$stretches],
+                        'i',
+                    );
+                };
             }
-            array_push($results, ...$this->answers->mean($mean, $between, $minutes, $origin));
+            array_push($results, ...$this->answers->mean($mean, $between, $time));
         }
         foreach ([
             ['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $this->answers->of->set->totals->shortTerm],
@@ -53,7 +75,6 @@ final readonly class DisplayedChannel
                         $key,
                         $title,
                         $this->answers->answers($this->answers->withinRange($read($symbol, $meaning, $value)), null, true),
-                        GasEquation::Exposure,
                         ['Its moment is not known: along the bracket it lies between the responses of the run.'],
                         $key === 'lowest',
                     ),

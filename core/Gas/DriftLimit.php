@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\RuleSetting;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Unit;
 
 /**
  * How far a channel may be off: by a limit in its own unit, by a share of the label, or by whichever of the two is wider
@@ -44,12 +47,31 @@ final readonly class DriftLimit
     }
 
     /** The most that it may be off, in the unit of the channel. */
-    public function most(Figure $label): Exact|float
+    public function most(Figure $label, Channel $channel, string $rule): Figure
     {
-        $own = $this->own?->value->value ?? Exact::zero();
-        $share = $this->share === null ? Exact::zero() : Real::by(Real::times($label->value, $this->share->value->value), Exact::of(100));
+        $allowed = static fn (string $symbol, ?Limit $limit, Unit $unit): Figure => Figure::read(
+            $symbol,
+            'what a zero may drift',
+            $limit->value->value ?? Exact::zero(),
+            $unit,
+            new Origin('policy', $rule, 'of the policy'),
+            $limit?->value->decimals() ?? 0,
+        );
+        $own = $allowed('h', $this->own, $channel->unit);
+        if ($this->share === null) {
+            return $own;
+        }
+        $share = Figure::derived(
+            'h',
+            'what a zero may drift, as a share of the label',
+            Real::by(Real::times($label->value, $this->share->value->value), Exact::of(100)),
+            $channel->unit,
+            GasEquation::HiddenZero,
+            ['c_span' => $label, 'p' => $allowed('p', $this->share, CommonUnit::Percent)],
+            2,
+        );
 
-        return Real::compare($share, $own) > 0 ? $share : $own;
+        return Real::compare($share->value, $own->value) > 0 ? $share : $own;
     }
 
     /** The limit that is named when it is broken. */

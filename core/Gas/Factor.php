@@ -7,6 +7,7 @@ namespace Footnote\Core\Gas;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
@@ -59,35 +60,75 @@ final readonly class Factor
             ? !$sees($record->known)
             : array_filter($record->parts, static fn (array $part): bool => !$sees($part['known'])) !== [];
         $name = $channel->sensor->lamp === null ? null : Substances::factorName($channel->sensor->lamp);
-        $factor = $name === null ? null : ($record->known?->decimal($name)->value ?? self::mixed($record, $name));
+        $factor = $name === null ? null : self::figure($channel, $record, $name);
         if ($factor === null) {
             return new self($undone, null, !$weak, false, false, $weak);
         }
         $one = Exact::of(1);
+        $value = $factor->value instanceof Exact ? $factor->value : throw new \LogicException('A factor is a fraction.');
         // A unit shows a factor with few digits: it is the same one if it is so at those.
         $is = static fn (?Decimal $written): bool => $written !== null
-            && ($written->value->compareTo($factor) === 0
-                || Exact::of($factor->rounded($written->decimals()))->compareTo($written->value) === 0);
-        $figure = Figure::read(
-            'CF',
-            \sprintf(
-                'factor of %s with a %s eV lamp',
-                $record->known?->text('name') ?? $record->substance,
-                $channel->sensor->lamp->written,
-            ),
-            $factor,
-            CommonUnit::None,
-            new Origin('library', $record->substance, $record->known?->text('source') ?? 'library of substances'),
-            4,
-        );
+            && ($written->value->compareTo($value) === 0
+                || Exact::of($value->rounded($written->decimals()))->compareTo($written->value) === 0);
 
         return new self(
             $undone,
-            $figure,
+            $factor,
             false,
-            $is($record->setting->unitFactor) && $is($record->setting->handFactor) && $factor->compareTo($one) !== 0,
+            $is($record->setting->unitFactor) && $is($record->setting->handFactor) && $value->compareTo($one) !== 0,
             $unit->compareTo($one) !== 0 && !$is($record->setting->unitFactor),
             $weak,
+        );
+    }
+
+    /** The factor of what was there with the lamp of the unit; null where it is not known. */
+    private static function figure(Channel $channel, ChannelRecord $record, string $name): ?Figure
+    {
+        $lamp = $channel->sensor->lamp->written ?? '';
+        $known = $record->known?->decimal($name);
+        if ($known !== null) {
+            return self::read($record->known, $record->substance ?? '', $known, $lamp);
+        }
+        $mixed = self::mixed($record, $name);
+        if ($mixed === null) {
+            return null;
+        }
+
+        return Figure::derived(
+            'CF',
+            \sprintf('factor of %s with a %s eV lamp', $record->known?->text('name') ?? $record->substance, $lamp),
+            $mixed,
+            CommonUnit::None,
+            GasEquation::FactorOfMixture,
+            Row::together(['x_i', 'CF_i'], array_map(static fn (array $part): array => [
+                Figure::read(
+                    'x',
+                    'share of '.($part['known']->text('name') ?? 'a part'),
+                    $part['share']->value,
+                    CommonUnit::Percent,
+                    new Origin('library', $record->substance ?? '', 'parts of the mixture'),
+                    $part['share']->decimals(),
+                ),
+                self::read(
+                    $part['known'],
+                    $part['known']->text('code') ?? '',
+                    $part['known']->decimal($name) ?? throw new \LogicException('A part of a mixture has a factor.'),
+                    $lamp,
+                ),
+            ], $record->parts)),
+            4,
+        );
+    }
+
+    private static function read(Traits $known, string $code, Decimal $factor, string $lamp): Figure
+    {
+        return Figure::read(
+            'CF',
+            \sprintf('factor of %s with a %s eV lamp', $known->text('name') ?? $code, $lamp),
+            $factor->value,
+            CommonUnit::None,
+            new Origin('library', $code, $known->text('source') ?? 'library of substances'),
+            $factor->decimals(),
         );
     }
 

@@ -6,6 +6,7 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Instrument;
@@ -177,13 +178,13 @@ final readonly class GasBench implements AsksByReference
             if ($left !== null) {
                 $lines[] = new LiveLine(
                     'gas left in '.$reference->id,
-                    Figure::derived('t', 'minutes of gas left', $left['minutes'], CommonUnit::Minute, GasEquation::GasLeft, [], 0),
+                    $left,
                 );
-                if ($left['minutes']->compareTo(Exact::of(self::FEW_MINUTES)) < 0) {
+                if ($left->toFloat() < self::FEW_MINUTES) {
                     $questions[] = \sprintf(
                         '%s holds gas for %s min. Will it last for this check?',
                         $reference->id,
-                        $left['minutes']->rounded(0),
+                        $left->shown(),
                     );
                 }
             }
@@ -226,16 +227,28 @@ final readonly class GasBench implements AsksByReference
                 continue;
             }
             $plateau = Plateau::in($channel, $rows, $response->exact($label));
-            $mean = Exact::mean(
-                array_map(static fn (GasRow $row): Exact => $row->value->value, $plateau->rows === [] ? $rows : $plateau->rows),
-            );
+            $counting = $plateau->rows === [] ? $rows : $plateau->rows;
+            $mean = Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $counting));
             $off = Figure::derived(
                 'Δ',
                 \sprintf('%s %s off the label', $channel->name, $when),
                 $mean->minus($response->exact($label)),
                 $channel->unit,
-                GasEquation::Drift,
-                [$label],
+                GasEquation::OffLabel,
+                [
+                    ...Row::of('r_i', array_map(
+                        static fn (GasRow $row): Figure => Figure::read(
+                            'r',
+                            'reading '.$when,
+                            $row->value->value,
+                            $channel->unit,
+                            $check->origin($row->provenance->words()),
+                            $row->value->decimals(),
+                        ),
+                        $counting,
+                    )),
+                    'c_span' => $label,
+                ],
                 2,
             );
             [$kept, $allowed] = $when === 'as left'

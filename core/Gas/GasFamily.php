@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Gas;
 
-use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Run;
@@ -140,7 +139,7 @@ final readonly class GasFamily implements Family, Channelled
                 $yardsticks->limits,
                 static fn (): array => [null, 'Each part has a tipping point of its own.'],
             ),
-            AdditiveMixture::all($standing, $yardsticks, SharedEquation::TimeWeightedAverage),
+            AdditiveMixture::all($standing, $yardsticks),
         );
     }
 }

@@ -100,8 +100,8 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
                     '%s on %s: %s L, %s min',
                     $pressure->words(),
                     $check->at->format('j M'),
-                    $left['litres']->rounded(0),
-                    $left['minutes']->rounded(0),
+                    $bottle->litres($pressure)?->rounded(0) ?? '?',
+                    $left->shown(),
                 );
             }
         }

@@ -6,6 +6,7 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
@@ -119,7 +120,6 @@ final readonly class GasResponse
                 $this->zeroInSpan($content, $check),
                 true,
                 true,
-                $expected !== null && $expected->compareTo($this->exact($label)) !== 0 ? GasEquation::WrongValue : GasEquation::Response,
             );
         }
         $rows = $content->span->left !== [] ? $content->span->left : $content->span->found;
@@ -203,7 +203,13 @@ final readonly class GasResponse
             $reads = static fn (LinearKnot $one): Exact|float => Real::plus($one->zero->value, Real::times($one->gain->value, $c));
             $moved = Real::minus($reads($knot), $reads($began));
             $words = \sprintf('of %s from %s to %s', $this->channel->name, $began->check, $knot->check);
-            $inputs = [$knot->zero, $knot->gain, $began->zero, $began->gain, $label];
+            $responses = [
+                'z_post' => $knot->zero,
+                'g_post' => $knot->gain,
+                'z_pre' => $began->zero,
+                'g_pre' => $began->gain,
+            ];
+            $inputs = [...$responses, 'c_span' => $label];
             $drifts[] = new GasDrift(
                 $knot->check,
                 Figure::derived(
@@ -211,18 +217,18 @@ final readonly class GasResponse
                     'span drift '.$words,
                     Real::by(Real::times($moved, Exact::of(100)), $c),
                     CommonUnit::Percent,
-                    GasEquation::Drift,
+                    GasEquation::SpanDrift,
                     $inputs,
                     1,
                 ),
-                Figure::derived('D_span', 'span drift '.$words, $moved, $this->channel->unit, GasEquation::Drift, $inputs, 2),
+                Figure::derived('D_span', 'span drift '.$words, $moved, $this->channel->unit, GasEquation::SpanMoved, $inputs, 2),
                 Figure::derived(
                     'D_zero',
                     'zero drift '.$words,
                     Real::minus($clean($knot), $clean($began)),
                     $this->channel->unit,
-                    GasEquation::Drift,
-                    [$knot->zero, $knot->gain, $began->zero, $began->gain],
+                    GasEquation::ZeroDrift,
+                    [...$responses, 'c_zero' => $this->clean($knot->check, $check->content)],
                     2,
                 ),
                 $label,
@@ -240,29 +246,21 @@ final readonly class GasResponse
         ?Figure $zero,
         bool $left,
         bool $assumed = false,
-        GasEquation $by = GasEquation::Response,
     ): LinearKnot {
         $when = $left ? 'as left' : 'as found';
+        $source = $this->clean($check->id, $content);
         $clean = $this->channel->kind->inCleanAir();
         // While the span flowed the zero was the one it had been set to.
         $inSpan = $left ? $zero : $this->zeroInSpan($content, $check);
         $rise = Real::minus($label->value, $clean);
         if ($inSpan !== null && !Real::isZero($rise)) {
-            $source = Figure::read(
-                'c_zero',
-                'what clean air holds',
-                $clean,
-                $this->channel->unit,
-                new Origin('assumption', $check->id, $content->whole->zero->source->value ?? 'clean air'),
-                1,
-            );
             $gain = Figure::derived(
                 'g',
                 'gain '.$when,
                 Real::by(Real::minus($span->value, $inSpan->value), $rise),
                 CommonUnit::None,
-                $by,
-                [$span, $inSpan, $label, $source],
+                GasEquation::Gain,
+                ['r_span' => $span, 'r_zero' => $inSpan, 'c_span' => $label, 'c_zero' => $source],
                 3,
             );
         } else {
@@ -271,8 +269,8 @@ final readonly class GasResponse
                 'gain '.$when.', by one point',
                 Real::by($span->value, $label->value),
                 CommonUnit::None,
-                $by,
-                [$span, $label],
+                GasEquation::OnePoint,
+                ['r_span' => $span, 'c_span' => $label],
                 3,
             );
             $zero = null;
@@ -291,12 +289,25 @@ final readonly class GasResponse
                 'zero '.$when,
                 Real::minus($zero->value, Real::times($gain->value, $clean)),
                 $this->channel->unit,
-                GasEquation::Response,
-                [$zero, $gain],
+                GasEquation::Zero,
+                ['r_zero' => $zero, 'g' => $gain, 'c_zero' => $source],
                 2,
             );
 
         return new LinearKnot($check->at, $offset, $gain, $check->id, $left, $assumed);
+    }
+
+    /** What clean air holds, as an input. */
+    private function clean(string $check, ChannelCheck $content): Figure
+    {
+        return Figure::read(
+            'c_zero',
+            'what clean air holds',
+            $this->channel->kind->inCleanAir(),
+            $this->channel->unit,
+            new Origin('assumption', $check, $content->whole->zero->source->value ?? 'clean air'),
+            1,
+        );
     }
 
     /** What the channel read in clean air while the span was about to flow; null where nobody read or set it. */
@@ -344,7 +355,7 @@ final readonly class GasResponse
                 Exact::mean(array_map(static fn (GasRow $row): Exact => $row->value->value, $rows)),
                 $this->channel->unit,
                 SharedEquation::Replicates,
-                array_map($one, $rows),
+                Row::of('x_i', array_map($one, $rows)),
                 2,
             );
     }

@@ -289,7 +289,6 @@ final readonly class GasWorkings
         return Tipping::byShare(
             $result->reportedFigure(),
             $limit,
-            GasEquation::Corrected,
             'gain',
             'the channel read',
             $seen.Tipping::ever($this->largestEver, $drifts, 'drifted'),

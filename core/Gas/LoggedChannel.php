@@ -12,6 +12,8 @@ use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\LogEquation;
+use Footnote\Core\Log\LoggedColumn;
 use Footnote\Core\Log\MovingReadings;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\ValueCounts;
@@ -20,6 +22,7 @@ use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Response\LinearKnot;
+use Footnote\Core\Response\Moments;
 
 /** Works out a channel's log: means over the shift and fifteen minutes, extremes, and how long it lay above limits (G-7). */
 final readonly class LoggedChannel
@@ -50,9 +53,6 @@ final readonly class LoggedChannel
         if ($counts->samples + $counts->overs === 0) {
             return [[], 0];
         }
-        $minutes = Exact::of(
-            array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)),
-        )->times(self::seconds($log->step()))->dividedBy(60);
         $range = $this->answers->of->channel->display->range === null
             ? null
             : (int) round(1000 * $this->answers->of->channel->display->range->value->toFloat() * $this->answers->undone->toFloat());
@@ -67,31 +67,20 @@ final readonly class LoggedChannel
         $moving = $moves
             ? MovingReadings::of($log, $column, $whole, $ranges, $line, $clock, $this->answers->undone->toFloat(), $thresholds, $range)
             : null;
-        $origin = new Origin(
-            'log',
-            $this->run->id,
-            \sprintf(
-                '%s, %s of %s readings every %s s',
-                $this->logName,
-                number_format($counts->samples, 0, '.', ' '),
-                number_format($log->length(), 0, '.', ' '),
-                Digits::trimmed($log->step(), 3),
-            ),
-        );
-        $read = fn (string $symbol, string $meaning, Exact|float $value, bool $over): Figure => Figure::read(
-            $symbol,
-            $meaning.', as logged',
-            $value,
-            $this->answers->of->shown(),
-            $origin,
-            $this->answers->of->isToxic() ? ChannelAnswers::digits($value) : 1,
-        )->bounded($over ? Bound::AtLeast : null);
+        $source = new LoggedColumn($log, $column, $this->logName, $ranges, $counts->samples, $this->run);
+        $rows = ['r_i' => $source->lines];
+        $window = $this->window();
+        $inputs = [...$rows, 'F' => $this->answers->undone];
         $moment = $this->moment($log, $column);
         $results = [];
         if ($raw->mean !== null) {
             array_push(
                 $results,
-                ...$this->answers->mean($read('r̄', 'mean reading', $raw->mean, $raw->over), $moving?->mean, $minutes, $origin),
+                ...$this->answers->mean(
+                    $this->read('r̄', 'mean reading', $raw->mean, LogEquation::Mean, $rows, $raw->over),
+                    $this->along('mean reading', $moving?->mean, GasEquation::MeanAlongBracket, $inputs),
+                    $source->duration,
+                ),
             );
         }
         if ($raw->shortTerm !== null && $this->answers->of->isToxic()) {
@@ -100,8 +89,22 @@ final readonly class LoggedChannel
                 ...$this->answers->inUnits(
                     'stel',
                     'Short-term, 15 min, ',
-                    $this->answers->answers($read('r₁₅', 'highest mean of 15 min', $raw->shortTerm, $raw->shortOver), $moving?->shortTerm),
-                    GasEquation::Exposure,
+                    $this->answers->answers(
+                        $this->read(
+                            'r₁₅',
+                            'highest mean of 15 min',
+                            $raw->shortTerm,
+                            LogEquation::HighestWindow,
+                            [...$rows, ...$window],
+                            $raw->shortOver,
+                        ),
+                        $this->along(
+                            'highest mean of 15 min',
+                            $moving?->shortTerm,
+                            GasEquation::WindowAlongBracket,
+                            [...$inputs, ...$window],
+                        ),
+                    ),
                     $raw->hollow > 0
                         ? [\sprintf('%d windows of 15 min hold less than 75 %% of their readings and count for no limit.', $raw->hollow)]
                         : [],
@@ -117,8 +120,8 @@ final readonly class LoggedChannel
                         'peak',
                         $this->answers->of->channel->kind === GasKind::Oxygen ? 'Highest, ' : 'Peak, ',
                         $this->answers->answers(
-                            $read('r_max', 'highest reading', $raw->extremes->highest, $raw->over),
-                            $moving?->extremes->highest,
+                            $this->read('r_max', 'highest reading', $raw->extremes->highest, LogEquation::Highest, $rows, $raw->over),
+                            $this->along('highest reading', $moving?->extremes->highest, GasEquation::HighestAlongBracket, $inputs),
                         ),
                     ),
                 ),
@@ -133,8 +136,8 @@ final readonly class LoggedChannel
                         'lowest',
                         'Lowest, ',
                         $this->answers->answers(
-                            $read('r_min', 'lowest reading', $raw->extremes->lowest, false),
-                            $moving?->extremes->lowest,
+                            $this->read('r_min', 'lowest reading', $raw->extremes->lowest, LogEquation::Lowest, $rows, false),
+                            $this->along('lowest reading', $moving?->extremes->lowest, GasEquation::LowestAlongBracket, $inputs),
                         ),
                         worstIsLow: true,
                     ),
@@ -142,7 +145,7 @@ final readonly class LoggedChannel
             );
         }
         foreach ($limits as $place => $limit) {
-            $results[] = $this->timeAbove($limit, $counts, $moving?->above[$place] ?? null, $log->step(), $origin);
+            $results[] = $this->timeAbove($limit, $counts, $moving?->above[$place] ?? null, $source);
         }
 
         return [$results, $raw->hollow];
@@ -166,19 +169,26 @@ final readonly class LoggedChannel
     }
 
     /** How long the reading lay above a limit, with a constant response by counting, along the bracket interval by interval. */
-    private function timeAbove(ExposureLimit $limit, ValueCounts $counts, ?int $between, float $step, Origin $origin): Result
+    private function timeAbove(ExposureLimit $limit, ValueCounts $counts, ?int $between, LoggedColumn $source): Result
     {
-        $wanted = Real::by($limit->threshold->value->value, $this->answers->factor->applied->value ?? Exact::of(1));
+        $factor = $this->answers->factor->applied;
+        $wanted = Real::by($limit->threshold->value->value, $factor->value ?? Exact::of(1));
+        $step = $source->interval->toFloat();
         $minutes = static fn (int $intervals): Exact => Exact::of($intervals)->times(self::seconds($step))->dividedBy(60);
-        $logged = Figure::read('r', 'readings, as logged', $counts->samples, $this->answers->of->shown(), $origin, 0);
-        $value = Figure::read(
-            'L',
-            $limit->title,
-            $limit->threshold->value->value,
-            GasUnit::named($limit->threshold->unit) ?? CommonUnit::None,
-            new Origin('criterion', $limit->id, $limit->source->words),
-            $limit->threshold->value->decimals(),
-        );
+        $inputs = [
+            'r_i' => $source->lines,
+            'h' => $source->interval,
+            'F' => $this->answers->undone,
+            'L' => $limit->figure('L', GasUnit::named($limit->threshold->unit) ?? CommonUnit::None),
+            'CF' => $factor ?? Figure::read(
+                'CF',
+                'no factor applies',
+                Exact::of(1),
+                CommonUnit::None,
+                new Origin('run', $this->run->id, 'as the unit shows it'),
+                0,
+            ),
+        ];
         // What was beyond the range was above any limit within it.
         $beyond = $this->answers->of->channel->display->range === null ? 0 : $counts->overs;
         $indicated = static fn (?LinearKnot $knot): float => $knot === null
@@ -186,22 +196,24 @@ final readonly class LoggedChannel
             : $knot->zero->toFloat() + $knot->gain->toFloat() * Real::toFloat($wanted);
         $above = fn (?LinearKnot $knot): int => $beyond + $counts->above(1000 * $this->answers->undone->toFloat() * $indicated($knot));
         $answers = FourAnswers::along(
-            self::minutesAbove($limit, 'as logged', $minutes($above(null)), [$logged, $value]),
+            self::minutesAbove($limit, 'as logged', $minutes($above(null)), GasEquation::TimeAbove, $inputs),
             $this->answers->evidence->line->knots ?? [],
             $this->answers->evidence->bracket,
             static fn (LinearKnot $knot): Figure => self::minutesAbove(
                 $limit,
                 \sprintf('response at %s', $knot->check),
                 $minutes($above($knot)),
-                [$logged, $value, $knot->zero, $knot->gain],
+                GasEquation::TimeAboveByResponse,
+                [...$inputs, 'z' => $knot->zero, 'g' => $knot->gain],
             ),
-            static fn (Figure $pre, ?Figure $post): ?Figure => $post === null
+            fn (Figure $pre, ?Figure $post): ?Figure => $post === null
                 ? null
                 : ($between === null ? $pre : self::minutesAbove(
                     $limit,
                     'response along the bracket',
                     $minutes($between),
-                    [$logged, $value],
+                    GasEquation::TimeAboveAlongBracket,
+                    [...$inputs, ...$this->answers->response('j')],
                 )),
         );
 
@@ -216,15 +228,67 @@ final readonly class LoggedChannel
         );
     }
 
-    /** @param list<Figure> $inputs */
-    private static function minutesAbove(ExposureLimit $limit, string $how, Exact $minutes, array $inputs): Figure
+    /** @param array<string, Figure> $inputs */
+    private function read(
+        string $symbol,
+        string $meaning,
+        Exact|float $value,
+        LogEquation $equation,
+        array $inputs,
+        bool $over,
+    ): Figure {
+        return Figure::derived(
+            $symbol,
+            $meaning.', as logged',
+            $value,
+            $this->answers->of->shown(),
+            $equation,
+            $inputs,
+            $this->answers->of->isToxic() ? ChannelAnswers::digits($value) : 1,
+        )->bounded($over ? Bound::AtLeast : null);
+    }
+
+    /**
+     * Along the bracket each reading is set right by the response of its own moment.
+     *
+     * @param array<string, Figure> $inputs
+     *
+     * @return (\Closure(Figure): Figure)|null
+     */
+    private function along(string $meaning, Exact|float|null $value, GasEquation $equation, array $inputs): ?\Closure
     {
+        return $value === null
+            ? null
+            : fn (): Figure => $this->answers->along($meaning.', as logged', $value, $equation, $inputs, 'j');
+    }
+
+    /** @return array<string, Figure> begin and end of the run as far as it stands, in which a window lies */
+    private function window(): array
+    {
+        $moments = new Moments($this->run);
+        $origin = new Origin('run', $this->run->id, 'the run, as far as it stands');
+        $window = $this->answers->evidence->window;
+
+        return [
+            'a' => $moments->at('a', $window->from, 'windows begin', $origin),
+            'b' => $moments->at('b', $window->to, 'windows end', $origin),
+        ];
+    }
+
+    /** @param array<string, Figure> $inputs */
+    private static function minutesAbove(
+        ExposureLimit $limit,
+        string $how,
+        Exact $minutes,
+        GasEquation $equation,
+        array $inputs,
+    ): Figure {
         return Figure::derived(
             't',
             \sprintf('time above %s %s, %s', $limit->threshold->value->written, $limit->threshold->unit, $how),
             $minutes,
             CommonUnit::Minute,
-            GasEquation::Exposure,
+            $equation,
             $inputs,
             1,
         );

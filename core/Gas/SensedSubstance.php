@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas;
 
 use Footnote\Core\Air\Air;
-use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Air\Substances;
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Quantity\CommonUnit;
+use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
 
@@ -48,30 +50,43 @@ final readonly class SensedSubstance
         };
     }
 
-    public function molarMass(): ?Exact
+    public function molarMass(): ?Figure
     {
-        $known = $this->set->known?->decimal('molarMass')?->value;
-        if ($known !== null || $this->channel->kind === GasKind::Photoionisation) {
-            return $known;
+        $known = $this->set->known;
+        $code = $this->code();
+        if ($known?->decimal('molarMass') === null && $this->channel->kind !== GasKind::Photoionisation) {
+            $code = $this->channel->kind->substance() ?? $code;
+            $known = Substances::shelf()->shipped()[$code] ?? null;
         }
-        $code = $this->channel->kind->substance();
+        $molar = $known?->decimal('molarMass');
 
-        return $code === null ? null : (Substances::shelf()->shipped()[$code] ?? null)?->decimal('molarMass')?->value;
+        return $molar === null ? null : self::molar($molar, $code, $this->name(), $known->text('source') ?? 'library of substances');
     }
 
     /**
-     * FC-G9: how many mg/m³ one ppm of what the unit was set to is, at 25 °C: the vapour's where its factor was set in the
-     * unit, else its span gas's.
+     * FC-G9: what the unit was set to in mg/m³: the vapour where its factor was set in the unit, else its span gas. One ppm of it
+     * is M/V_m mg/m³ at 25 °C.
      */
-    public function milligramPerPart(): Exact
+    public function molarMassOfSetting(): Figure
     {
-        $volume = ReferenceConditions::at('25', '101.325')->molarVolume($this->air);
         $isSet = $this->channel->kind === GasKind::Photoionisation
             && $this->set->setting->unitFactor !== null
             && $this->set->setting->unitFactor->value->compareTo(Exact::of(1)) !== 0;
         $molar = $isSet || $this->channel->kind !== GasKind::Photoionisation ? $this->molarMass() : null;
 
-        return ($molar ?? Exact::of(self::ISOBUTYLENE))->dividedBy($volume);
+        return $molar ?? self::molar(Decimal::parse(self::ISOBUTYLENE), Substances::ISOBUTYLENE, 'isobutylene', 'library of substances');
+    }
+
+    private static function molar(Decimal $molar, string $code, string $name, string $source): Figure
+    {
+        return Figure::read(
+            'M',
+            'molar mass of '.$name,
+            $molar->value,
+            CommonUnit::GramPerMole,
+            new Origin('library', $code, $source),
+            $molar->decimals(),
+        );
     }
 
     public function shown(): Unit

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Derivation\Bound;
-use Footnote\Core\Derivation\Equation;
 use Footnote\Core\Derivation\Figure;
-use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
@@ -28,7 +28,6 @@ final readonly class AdditiveMixture
         private array $standing,
         private array $void,
         private array $unmeasured,
-        private Equation $equation,
     ) {
     }
 
@@ -39,7 +38,7 @@ final readonly class AdditiveMixture
      *
      * @return list<Result>
      */
-    public static function all(array $results, Yardsticks $yardsticks, Equation $equation): array
+    public static function all(array $results, Yardsticks $yardsticks): array
     {
         $members = [];
         foreach ($yardsticks->limits as $limit) {
@@ -63,7 +62,7 @@ final readonly class AdditiveMixture
                 }
             }
             if ($standing !== [] && \count($standing) + \count($void) > 1) {
-                $made[] = (new self(substr($name, 1), $standing, $void, $unmeasured, $equation))->result();
+                $made[] = (new self(substr($name, 1), $standing, $void, $unmeasured))->result();
             }
         }
 
@@ -125,7 +124,7 @@ final readonly class AdditiveMixture
     {
         $high = Exact::zero();
         $low = Exact::zero();
-        $inputs = [];
+        $members = [];
         $interval = false;
         $open = $this->void !== [];
         foreach ($this->standing as [$limit, $result]) {
@@ -137,26 +136,15 @@ final readonly class AdditiveMixture
             $high = Real::plus($high, Real::by($figure->value, $limit->threshold->value->value));
             $low = Real::plus($low, Real::by($figure->known->floor ?? $figure->value, $limit->threshold->value->value));
             $interval = $interval || $figure->known->floor !== null;
-            array_push(
-                $inputs,
-                $figure,
-                Figure::read(
-                    'L',
-                    $limit->title,
-                    $limit->threshold->value->value,
-                    $figure->unit,
-                    new Origin('criterion', $limit->id, $limit->source->words),
-                    $limit->threshold->value->decimals(),
-                ),
-            );
+            $members[] = [$figure, $limit->figure('L', $figure->unit)];
         }
         $figure = Figure::derived(
-            'Σ c/L',
+            'S',
             'additive mixture '.$this->name,
             $open ? $low : $high,
             CommonUnit::None,
-            $this->equation,
-            $inputs,
+            SharedEquation::AdditiveMixture,
+            Row::together(['c_i', 'L_i'], $members),
             2,
         );
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
-use Footnote\Core\Derivation\Equation;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
@@ -28,21 +28,18 @@ final readonly class EightHourMean
     public FourAnswers $answers;
 
     /**
-     * @param Exact    $minutes  that the mean rests on
-     * @param Equation $equation of the family
+     * @param Figure   $time     that the mean rests on, min
      * @param \Closure(Exact|float): int $digits decimals that a value is shown with
      */
     public function __construct(
         private FourAnswers $mean,
-        private Exact $minutes,
+        private Figure $time,
         private Run $run,
         Policy $policy,
-        private Origin $origin,
-        private Equation $equation,
         private \Closure $digits,
     ) {
         $this->shift = Exact::of(number_format($run->day->minutes ?? self::MINUTES, 6, '.', ''));
-        $this->left = $this->shift->minus($minutes);
+        $this->left = $this->shift->minus($time->value instanceof Exact ? $time->value : Exact::of(number_format($time->value, 6, '.', '')));
         $this->asRest = $run->day->rest->asSampled ?? $policy->choice(PolicyChoice::UnsampledTime) === PolicyChoice::AS_SAMPLED;
         $this->answers = $mean->each(fn (Figure $one): Figure => $this->over($one, $this->asRest));
     }
@@ -50,7 +47,7 @@ final readonly class EightHourMean
     /** A result of it, with the number that the other taking of what was not sampled gives. */
     public function told(Result $result, ?\Closure $further = null): Result
     {
-        $result = $result->covering(Coverage::of($this->minutes->toFloat() * 60, $this->run->day->minutes, $this->run->day->rest));
+        $result = $result->covering(Coverage::of($this->time->toFloat() * 60, $this->run->day->minutes, $this->run->day->rest));
         if ($this->run->day->minutes === null) {
             $result = $result->altered(
                 new Altered(
@@ -96,16 +93,24 @@ final readonly class EightHourMean
 
     private function over(Figure $mean, bool $asRest): Figure
     {
-        $weight = $asRest && $this->left->compareTo(Exact::zero()) > 0 ? $this->shift : $this->minutes;
-        $time = Figure::read('t', 'time that the mean rests on', $this->minutes, CommonUnit::Minute, $this->origin, 1);
+        $time = $asRest && $this->left->compareTo(Exact::zero()) > 0
+            ? Figure::read(
+                'T_shift',
+                'working day, the rest of it as sampled',
+                $this->shift,
+                CommonUnit::Minute,
+                new Origin('run', $this->run->id, $this->run->day->minutes === null ? 'taken, none was stated' : 'stated with the run'),
+                0,
+            )
+            : $this->time;
 
         return Figure::derived(
             'TWA',
             'time-weighted average over 8 h',
-            Real::by(Real::times($mean->value, $weight), Exact::of(self::MINUTES)),
+            Real::by(Real::times($mean->value, $time->value), Exact::of(self::MINUTES)),
             $mean->unit,
-            $this->equation,
-            [$mean, $time],
+            SharedEquation::EightHourMean,
+            ['c' => $mean, 't' => $time],
             ($this->digits)($mean->value),
         )->bounded($mean->known->bound);
     }

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Unit;
 
 /** A limit for people's exposure: it has a quantity, a value, a comparator, a scope and a source. */
 final readonly class ExposureLimit
@@ -38,6 +41,19 @@ final readonly class ExposureLimit
             $this->scope,
             $this->source,
             $this->mixture,
+        );
+    }
+
+    /** As an input of a derivation, in the unit of what is held against it. */
+    public function figure(string $symbol, Unit $unit): Figure
+    {
+        return Figure::read(
+            $symbol,
+            $this->title,
+            $this->threshold->value->value,
+            $unit,
+            new Origin('criterion', $this->id, $this->source->words),
+            $this->threshold->value->decimals(),
         );
     }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
-use Footnote\Core\Derivation\Equation;
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
@@ -31,7 +31,6 @@ final class Tipping
     public static function byShare(
         Figure $value,
         ExposureLimit $limit,
-        Equation $equation,
         string $what,
         string $subject,
         string $seen,
@@ -46,8 +45,8 @@ final class Tipping
             \sprintf('error of %s at which it sits on the limit', $what),
             $error,
             CommonUnit::Percent,
-            $equation,
-            [$value],
+            SharedEquation::TippingShare,
+            ['c' => $value, 'L' => $limit->figure('L', $value->unit)],
             1,
         );
         $share = Real::toFloat($error);

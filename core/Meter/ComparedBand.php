@@ -37,7 +37,7 @@ final readonly class ComparedBand
             Real::minus($level->value, $permissible->value),
             LevelUnit::Decibel,
             NoiseEquation::RoomMargin,
-            [$level, $permissible],
+            ['L_b' => $level, 'L_perm' => $permissible],
         );
 
         return new self(

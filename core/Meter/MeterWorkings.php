@@ -61,7 +61,7 @@ final readonly class MeterWorkings
             $this->run,
             $this->noise->window,
             $levels->worked()->leftOut,
-            $this->noise->answers->evidence->line,
+            $this->noise->answers,
         );
         [$room, $bands] = $this->bands($spectrum, $meter);
         [$source, $above, $alone] = $this->source($levels, $spectrum, $meter);
@@ -159,7 +159,7 @@ final readonly class MeterWorkings
     }
 
     /** A level of a band, or of bands: an average accrues evenly; the moment of a maximum is known from its log alone. */
-    private function ofBand(string $key, string $title, Figure $level, ?float $between, MeterRecord $meter): SolvableResult
+    private function ofBand(string $key, string $title, Figure $level, ?Figure $between, MeterRecord $meter): SolvableResult
     {
         return $meter->statistic() === BandStatistic::Average || $between !== null
             ? $this->noise->answers->level($key, $title, $level, $between ?? $this->evenly($level, $meter))
@@ -167,9 +167,9 @@ final readonly class MeterWorkings
     }
 
     /** Of an average the offset is taken out as it moved; of a maximum its moment is not known. */
-    private function evenly(Figure $level, MeterRecord $meter): ?float
+    private function evenly(Figure $level, MeterRecord $meter): ?Figure
     {
-        return $meter->statistic() === BandStatistic::Average ? $this->noise->answers->betweenLevel($level->toFloat()) : null;
+        return $meter->statistic() === BandStatistic::Average ? $this->noise->answers->evenly($level) : null;
     }
 
     /** @return list<Result> */
@@ -260,7 +260,7 @@ final readonly class MeterWorkings
     private function judged(string $key, string $title, Figure $level): Result
     {
         return $this->noise->answers->judged(
-            $this->noise->answers->level($key, $title, $level, $this->noise->answers->betweenLevel($level->toFloat())),
+            $this->noise->answers->level($key, $title, $level, $this->noise->answers->evenly($level)),
             $this->yardsticks->limits,
         );
     }

@@ -38,8 +38,8 @@ final readonly class SourceBand
             'above the background by',
             Real::minus($total->value, $background->value),
             LevelUnit::Decibel,
-            NoiseEquation::Background,
-            [$total, $background],
+            NoiseEquation::AboveBackground,
+            ['L_tot' => $total, 'L_bg' => $background],
         );
         if ($above->toFloat() <= 0.0 || ($near !== null && !$near->isKeptBy($above->value))) {
             return new self($total, $background, $above, null, false);
@@ -51,7 +51,14 @@ final readonly class SourceBand
             $total,
             $background,
             $above,
-            Figure::derived($total->symbol, $meaning, $level, $total->unit, NoiseEquation::Background, [$total, $background]),
+            Figure::derived(
+                $total->symbol,
+                $meaning,
+                $level,
+                $total->unit,
+                $taken ? NoiseEquation::Background : NoiseEquation::NothingTakenOut,
+                $taken ? ['L_tot' => $total, 'L_bg' => $background] : ['L_tot' => $total],
+            ),
             $taken,
         );
     }

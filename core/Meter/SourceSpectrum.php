@@ -6,6 +6,7 @@ namespace Footnote\Core\Meter;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Breakdown;
 use Footnote\Core\Judgement\Cell;
@@ -55,21 +56,26 @@ final readonly class SourceSpectrum implements Breakdown
     {
         $least = 0.0;
         $most = 0.0;
-        $inputs = [];
+        $told = [];
+        $near = [];
         foreach ($this->bands as $name => $band) {
-            $weight = FrequencyWeighting::A->ofBand(OctaveBand::from((string) $name))->toFloat();
-            $energy = 10 ** ((($band->alone ?? $band->total)->toFloat() + $weight) / 10);
+            $weight = Spectrum::weight(FrequencyWeighting::A, OctaveBand::from((string) $name));
+            $energy = 10 ** ((($band->alone ?? $band->total)->toFloat() + $weight->toFloat()) / 10);
             $most += $energy;
             $least += $band->alone === null ? 0.0 : $energy;
-            $inputs[] = $band->alone ?? $band->total;
+            if ($band->alone === null) {
+                $near[] = [$band->total, $weight];
+            } else {
+                $told[] = [$band->alone, $weight];
+            }
         }
         $total = Figure::derived(
             'L_A',
             'A-weighted total of the bands of the source alone',
             10 * log10($most),
             LevelUnit::DecibelA,
-            NoiseEquation::BandTotal,
-            $inputs,
+            $near === [] ? NoiseEquation::BandTotal : NoiseEquation::BandsWithoutBackground,
+            [...Row::together(['L_i', 'W_i'], $told), ...Row::together(['L_j', 'W_j'], $near)],
         );
 
         return $least < $most ? $total->downTo(10 * log10($least)) : $total;

@@ -6,8 +6,11 @@ namespace Footnote\Core\Meter;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\LogEquation;
+use Footnote\Core\Log\LoggedColumn;
 use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Noise\BandStatistic;
@@ -17,17 +20,18 @@ use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\MovingSums;
 use Footnote\Core\Noise\NoiseEquation;
 use Footnote\Core\Noise\OctaveBand;
+use Footnote\Core\Noise\OffsetAnswers;
+use Footnote\Core\Noise\OffsetRemoval;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
-use Footnote\Core\Response\OffsetLine;
 
 /** The octave-band levels of one measurement as indicated, unweighted, lowest band first. */
 final readonly class Spectrum
 {
     /**
      * @param array<array-key, Figure> $levels   dB by band
-     * @param array<array-key, float>  $between  dB by band with the moving offset taken out, where its moments are known
+     * @param array<array-key, Figure> $between  dB by band with the moving offset taken out, where its moments are known
      * @param float|null            $gapShare of the measurement, 0 to 1, of the band that lacks most; null where there is no log of bands
      */
     private function __construct(public array $levels, public array $between, public ?float $gapShare)
@@ -46,8 +50,9 @@ final readonly class Spectrum
         Run $run,
         Span $window,
         array $leftOut,
-        ?OffsetLine $line,
+        OffsetAnswers $answers,
     ): self {
+        $line = $answers->evidence->line;
         $columns = [];
         foreach ($log?->columns() ?? [] as $place => $column) {
             if ($column->kind === BandColumn::Band) {
@@ -82,27 +87,33 @@ final readonly class Spectrum
                 continue;
             }
             $gap = max($gap ?? 0.0, $clock->missing($window, $leftOut, $histogram->gaps));
-            $origin = new Origin('log', $run->id, \sprintf('%s, %d levels of %s', $logName, $histogram->samples, $band->words()));
+            $lines = (new LoggedColumn($log, $place, $logName, $ranges, $histogram->samples, $run))->lines;
             if ($meter->statistic() === BandStatistic::Maximum) {
-                $levels[$band->value] = Figure::read(
+                $level = Figure::derived(
                     'L_'.$band->value,
                     'highest level of the '.$band->words().' band',
                     Exact::of($top)->dividedBy(1000),
                     LevelUnit::Decibel,
-                    $origin,
+                    LogEquation::Highest,
+                    ['r_i' => $lines],
                 );
+                $levels[$band->value] = $level;
                 if ($line !== null && !$line->isConstant()) {
-                    $between[$band->value] = MovingSums::highest($log, $place, $top, $ranges, $clock, $line);
+                    $between[$band->value] = $answers->along(
+                        OffsetRemoval::ofLevel($level),
+                        MovingSums::highest($log, $place, $top, $ranges, $clock, $line),
+                        NoiseEquation::HighestAlongBracket,
+                        ['L_i' => $lines, ...$answers->line('j')],
+                    );
                 }
             } else {
-                $mean = $histogram->equivalentLevel();
                 $levels[$band->value] = Figure::derived(
                     'L_'.$band->value,
                     'equivalent level of the '.$band->words().' band',
-                    $mean,
+                    $histogram->equivalentLevel(),
                     LevelUnit::Decibel,
                     NoiseEquation::EquivalentLevel,
-                    [Figure::read('L_i', 'levels of the band', $mean, LevelUnit::Decibel, $origin)],
+                    ['L_i' => $lines],
                 );
             }
         }
@@ -135,8 +146,11 @@ final readonly class Spectrum
             return null;
         }
         $energy = 0.0;
+        $members = [];
         foreach ($this->levels as $band => $level) {
-            $energy += 10 ** (($level->toFloat() + $weighting->ofBand(OctaveBand::from((string) $band))->toFloat()) / 10);
+            $weight = self::weight($weighting, OctaveBand::from((string) $band));
+            $energy += 10 ** (($level->toFloat() + $weight->toFloat()) / 10);
+            $members[] = [$level, $weight];
         }
 
         return Figure::derived(
@@ -145,7 +159,7 @@ final readonly class Spectrum
             10 * log10($energy),
             $weighting === FrequencyWeighting::A ? LevelUnit::DecibelA : LevelUnit::DecibelC,
             NoiseEquation::BandTotal,
-            array_values($this->levels),
+            Row::together(['L_i', 'W_i'], $members),
         );
     }
 
@@ -153,7 +167,7 @@ final readonly class Spectrum
      * Bands that were measured with a weighting are set flat again.
      *
      * @param array<array-key, Figure> $levels
-     * @param array<array-key, float>  $between
+     * @param array<array-key, Figure> $between
      */
     private static function flat(array $levels, array $between, ?float $gapShare, MeterRecord $meter): self
     {
@@ -162,10 +176,9 @@ final readonly class Spectrum
             return new self($levels, $between, $gapShare);
         }
         foreach ($levels as $band => $level) {
-            $weight = $weighting->ofBand(OctaveBand::from((string) $band));
             $levels[$band] = self::unweighted($level, OctaveBand::from((string) $band), $weighting);
             if (isset($between[$band])) {
-                $between[$band] -= $weight->toFloat();
+                $between[$band] = self::unweighted($between[$band], OctaveBand::from((string) $band), $weighting);
             }
         }
 
@@ -178,22 +191,28 @@ final readonly class Spectrum
         if ($weighting === FrequencyWeighting::Z) {
             return $level;
         }
-        $given = Figure::read(
-            $weighting->value.'_'.$band->value,
-            'weighting of the band',
-            $weighting->ofBand($band),
-            LevelUnit::Decibel,
-            new Origin('table', 'IEC 61672-1', 'IEC 61672-1:2013 Table 3, published'),
-        );
+        $given = self::weight($weighting, $band);
 
         return Figure::derived(
             $level->symbol,
             $level->meaning.', its weighting taken off',
             Real::minus($level->value, $given->value),
             LevelUnit::Decibel,
-            NoiseEquation::BandTotal,
-            [$level, $given],
+            NoiseEquation::BandUnweighted,
+            ['L_W' => $level, 'W' => $given],
             $level->decimals,
+        );
+    }
+
+    /** The weight of a band as tabulated. */
+    public static function weight(FrequencyWeighting $weighting, OctaveBand $band): Figure
+    {
+        return Figure::read(
+            $weighting->value.'_'.$band->value,
+            $weighting->value.'-weight of the '.$band->words().' band',
+            $weighting->ofBand($band),
+            LevelUnit::Decibel,
+            new Origin('table', 'IEC 61672-1', 'IEC 61672-1:2013 Table 3, published'),
         );
     }
 }

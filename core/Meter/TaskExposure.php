@@ -6,6 +6,8 @@ namespace Footnote\Core\Meter;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
@@ -18,6 +20,7 @@ use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\MeasurementUncertainty;
 use Footnote\Core\Noise\NoiseEquation;
+use Footnote\Core\Noise\NominalDay;
 use Footnote\Core\Noise\Sound;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
@@ -31,7 +34,6 @@ use Footnote\Core\Quantity\Exact;
  */
 final readonly class TaskExposure
 {
-    private const HOURS = 8.0;
     /** 10/ln 10. */
     private const PER_NEPER = 4.3429448190325183;
 
@@ -75,7 +77,7 @@ final readonly class TaskExposure
             $this->stretched($result->reportedFigure(), $samples, $tasks),
         );
         $result = $result->inheriting(Verdict::worst(...array_map(static fn (array $sample): Verdict => $sample['verdict'], $samples)));
-        $shares = $this->shares($tasks, $result->reportedFigure()->toFloat());
+        $shares = $this->shares($tasks, $result->reportedFigure());
         $result = $result->brokenDown(new TaskBudget($shares))->withUncertainty(...$this->uncertainty($shares));
 
         return [
@@ -129,7 +131,7 @@ final readonly class TaskExposure
     private function daily(array $tasks, callable $of, string $how): ?Figure
     {
         $dose = 0.0;
-        $inputs = [];
+        $members = [];
         foreach ($tasks as $task) {
             $level = self::level($task, $of);
             if ($level === null) {
@@ -137,17 +139,17 @@ final readonly class TaskExposure
             }
             $minutes = self::minutes($task);
             $dose += $minutes->toFloat() / 60 * 10 ** ($level->toFloat() / 10);
-            array_push($inputs, $level, $minutes);
+            $members[] = [$level, $minutes];
         }
 
         return $dose > 0.0
             ? Figure::derived(
                 'L_EX,8h',
                 'daily noise exposure level by tasks, '.$how,
-                10 * log10($dose / self::HOURS),
+                10 * log10($dose / NominalDay::HOURS),
                 LevelUnit::DecibelA,
-                NoiseEquation::DailyExposure,
-                $inputs,
+                NoiseEquation::ExposureByParts,
+                [...Row::together(['L_i', 'T_i'], $members), 'T_0' => NominalDay::figure()],
             )
             : null;
     }
@@ -177,7 +179,7 @@ final readonly class TaskExposure
                 10 * log10($energy / \count($inputs)),
                 LevelUnit::DecibelA,
                 NoiseEquation::EquivalentLevel,
-                $inputs,
+                Row::of('L_i', $inputs),
             );
     }
 
@@ -188,15 +190,36 @@ final readonly class TaskExposure
      */
     private static function minutes(array $task): Figure
     {
-        $mean = Exact::mean(array_map(static fn (array $sample): Exact => $sample['minutes']->value, $task));
-
-        return Figure::read(
+        return Figure::derived(
             'T_m',
             'time of the task '.$task[0]['run']->deployment->task.' in a day',
-            $mean,
+            Exact::mean(array_map(static fn (array $sample): Exact => $sample['minutes']->value, $task)),
             CommonUnit::Minute,
-            new Origin('run', $task[0]['run']->id, 'stated with '.(\count($task) === 1 ? 'its sample' : 'its samples')),
+            SharedEquation::Replicates,
+            Row::of('x_i', self::stated($task)),
             1,
+        );
+    }
+
+    /**
+     * The times that the samples of a task state.
+     *
+     * @param non-empty-list<Sample> $task
+     *
+     * @return non-empty-list<Figure>
+     */
+    private static function stated(array $task): array
+    {
+        return array_map(
+            static fn (array $sample): Figure => Figure::read(
+                'T',
+                'time of the task '.$sample['run']->deployment->task.' in a day',
+                $sample['minutes']->value,
+                CommonUnit::Minute,
+                new Origin('run', $sample['run']->id, 'stated with its sample'),
+                $sample['minutes']->decimals(),
+            ),
+            $task,
         );
     }
 
@@ -205,7 +228,7 @@ final readonly class TaskExposure
      *
      * @return non-empty-list<TaskShare>
      */
-    private function shares(array $tasks, float $daily): array
+    private function shares(array $tasks, Figure $daily): array
     {
         $shares = [];
         foreach ($tasks as $task) {
@@ -216,10 +239,11 @@ final readonly class TaskExposure
             $hours = $minutes->toFloat() / 60;
             $levels = array_map(static fn (array $sample): float => $sample['result']->reportedFigure()->toFloat(), $task);
             $figures = array_map(static fn (array $sample): Figure => $sample['result']->reportedFigure(), $task);
-            $c1a = $hours / self::HOURS * 10 ** (($level->toFloat() - $daily) / 10);
+            $c1a = $hours / NominalDay::HOURS * 10 ** (($level->toFloat() - $daily->toFloat()) / 10);
             $c1b = $hours > 0.0 ? self::PER_NEPER * $c1a / $hours : 0.0;
             $u1a = \count($task) < 2 ? null : self::ofMean($levels);
-            $u1b = $this->ofDuration($task);
+            $duration = self::ofDuration($task, $name);
+            $u1b = $duration?->toFloat();
             $u2 = max(array_column($task, 'instrument'));
             $part = $c1a ** 2 * (($u1a ?? 0.0) ** 2 + $u2 ** 2 + MeasurementUncertainty::POSITION ** 2) + ($c1b * ($u1b ?? 0.0)) ** 2;
             $sampling = $u1a === null
@@ -229,8 +253,8 @@ final readonly class TaskExposure
                     'standard uncertainty by sampling the task '.$name,
                     $u1a,
                     LevelUnit::Decibel,
-                    NoiseEquation::TaskUncertainty,
-                    $figures,
+                    NoiseEquation::SpreadOfSamples,
+                    Row::of('L_i', $figures),
                     2,
                 );
             $sensitivity = Figure::derived(
@@ -238,27 +262,17 @@ final readonly class TaskExposure
                 'sensitivity to the level of '.$name,
                 $c1a,
                 CommonUnit::None,
-                NoiseEquation::TaskUncertainty,
-                [$level, $minutes],
+                NoiseEquation::SensitivityToLevel,
+                ['L_m' => $level, 'T_m' => $minutes, 'L_EX,8h' => $daily, 'T_0' => NominalDay::figure()],
                 3,
             );
-            $duration = $u1b === null
-                ? null
-                : Figure::read(
-                    'u₁ᵦ',
-                    'standard uncertainty of the time of '.$name,
-                    $u1b,
-                    CommonUnit::Hour,
-                    new Origin('run', $task[0]['run']->id, 'from the times that its samples state'),
-                    3,
-                );
             $durationSensitivity = Figure::derived(
                 'c₁ᵦ',
                 'sensitivity to the time of '.$name.', dB/h',
                 $c1b,
                 CommonUnit::None,
-                NoiseEquation::TaskUncertainty,
-                [$sensitivity, $minutes],
+                NoiseEquation::SensitivityToTime,
+                ['c₁ₐ' => $sensitivity, 'T_m' => $minutes],
                 2,
             );
             $shares[] = new TaskShare(
@@ -271,8 +285,8 @@ final readonly class TaskExposure
                     'share of '.$name.' in the exposure',
                     100 * $c1a,
                     CommonUnit::Percent,
-                    NoiseEquation::DailyExposure,
-                    [$level, $minutes],
+                    NoiseEquation::ShareOfTask,
+                    ['c₁ₐ' => $sensitivity],
                     1,
                 ),
                 max($levels) - min($levels),
@@ -286,17 +300,15 @@ final readonly class TaskExposure
                         'part of '.$name.' in the uncertainty, dB²',
                         $part,
                         CommonUnit::None,
-                        NoiseEquation::TaskUncertainty,
-                        array_values(
-                            array_filter([
-                                $sensitivity,
-                                $sampling,
-                                MeasurementUncertainty::instrument($u2),
-                                MeasurementUncertainty::position(),
-                                $durationSensitivity,
-                                $duration,
-                            ]),
-                        ),
+                        $this->partEquation($sampling, $duration),
+                        array_filter([
+                            'c₁ₐ' => $sensitivity,
+                            'u₁ₐ' => $sampling,
+                            'u₂' => MeasurementUncertainty::instrument($u2),
+                            'u₃' => MeasurementUncertainty::position(),
+                            'c₁ᵦ' => $duration === null ? null : $durationSensitivity,
+                            'u₁ᵦ' => $duration,
+                        ]),
                         3,
                     ),
                 ),
@@ -333,11 +345,22 @@ final readonly class TaskExposure
                 MeasurementUncertainty::COVERAGE * sqrt($variance),
                 LevelUnit::Decibel,
                 NoiseEquation::TaskUncertainty,
-                array_map(static fn (TaskShare $share): Figure => $share->uncertainty->part, $shares),
+                Row::of('p_i', array_map(static fn (TaskShare $share): Figure => $share->uncertainty->part, $shares)),
                 2,
             ),
             $note,
         ];
+    }
+
+    /** What a task adds to u²: a task of one sample has no spread, and one whose time nobody doubted no uncertainty of that. */
+    private function partEquation(?Figure $sampling, ?Figure $duration): NoiseEquation
+    {
+        return match (true) {
+            $sampling === null && $duration === null => NoiseEquation::PartOfInstrument,
+            $sampling === null => NoiseEquation::PartWithoutSpread,
+            $duration === null => NoiseEquation::PartWithoutTime,
+            default => NoiseEquation::PartOfTask,
+        };
     }
 
     /**
@@ -346,19 +369,52 @@ final readonly class TaskExposure
      *
      * @param non-empty-list<Sample> $task
      */
-    private function ofDuration(array $task): ?float
+    private static function ofDuration(array $task, string $name): ?Figure
     {
         $times = array_map(static fn (array $sample): float => $sample['minutes']->value->toFloat() / 60, $task);
         if (max($times) > min($times)) {
-            return self::ofMean($times);
+            return self::ofTime($name, self::ofMean($times), NoiseEquation::SpreadOfTimes, Row::of('T_i', self::stated($task)));
         }
-        $least = $most = null;
-        foreach ($task as $sample) {
-            $least ??= $sample['meter']->written->decimal('taskMinutesLeast')?->value;
-            $most ??= $sample['meter']->written->decimal('taskMinutesMost')?->value;
-        }
+        $end = static function (string $field, string $symbol, string $which) use ($task, $name): ?Figure {
+            foreach ($task as $sample) {
+                $minutes = $sample['meter']->written->decimal($field);
+                if ($minutes !== null) {
+                    return Figure::read(
+                        $symbol,
+                        $which.' time of the task '.$name.' in a day',
+                        $minutes->value,
+                        CommonUnit::Minute,
+                        new Origin('run', $sample['run']->id, 'stated with its sample'),
+                        $minutes->decimals(),
+                    );
+                }
+            }
 
-        return $least === null || $most === null ? null : $most->minus($least)->toFloat() / 120;
+            return null;
+        };
+        $least = $end('taskMinutesLeast', 'T_least', 'shortest');
+        $most = $end('taskMinutesMost', 'T_most', 'longest');
+
+        return $least === null || $most === null ? null : self::ofTime(
+            $name,
+            ($most->toFloat() - $least->toFloat()) / 120,
+            NoiseEquation::RangeOfTime,
+            ['T_most' => $most, 'T_least' => $least],
+        );
+    }
+
+    /** @param array<string, Figure> $inputs */
+    private static function ofTime(string $name, float $hours, NoiseEquation $equation, array $inputs): Figure
+    {
+        return Figure::derived(
+            'u₁ᵦ',
+            'standard uncertainty of the time of '.$name,
+            $hours,
+            CommonUnit::Hour,
+            $equation,
+            $inputs,
+            3,
+        );
     }
 
     /** @param non-empty-list<float> $values */
@@ -443,8 +499,19 @@ final readonly class TaskExposure
                 'daily noise exposure level by tasks, the rest of the day like them',
                 $daily->toFloat() + 10 * log10($day / $minutes),
                 LevelUnit::DecibelA,
-                NoiseEquation::DailyExposure,
-                [$daily],
+                NoiseEquation::StretchedExposure,
+                [
+                    'L_EX,8h' => $daily,
+                    'T_day' => Figure::read(
+                        'T_day',
+                        'working day',
+                        $day,
+                        CommonUnit::Minute,
+                        new Origin('run', $this->own->run->id, 'stated with a sample, the longest of the day'),
+                        0,
+                    ),
+                    ...Row::of('T_i', array_map(self::minutes(...), $tasks)),
+                ],
             );
     }
 
@@ -464,8 +531,8 @@ final readonly class TaskExposure
                 'offset of all samples at which it sits on the limit',
                 $offset,
                 LevelUnit::Decibel,
-                NoiseEquation::OffsetTakenOut,
-                [$value],
+                NoiseEquation::TippingOffset,
+                ['L' => $value, 'L_lim' => $limit->figure('L', $value->unit)],
                 2,
             ),
             $offset === 0.0

@@ -102,8 +102,8 @@ final readonly class AcousticBench implements BenchGuide
                 'drift since '.$previous->id,
                 $found->value->minus($before->value),
                 LevelUnit::Decibel,
-                NoiseEquation::Deviation,
-                [$found, $before],
+                NoiseEquation::Drift,
+                ['ε_post' => $found, 'ε_pre' => $before],
                 2,
             )
             : null;

@@ -13,6 +13,7 @@ use Footnote\Core\Evidence\Tally;
 use Footnote\Core\Evidence\Tallying;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\UnitTrend;
+use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
 
 /** What a unit's checks over months say: the most it ever drifted, and what adjusting has added up to. */
@@ -66,22 +67,24 @@ final readonly class AcousticHistory
             new Origin('check', $all->check, $this->day($all->check)),
             2,
         );
-        $before = Figure::read(
-            'ΣΔ',
-            $count === 2 ? 'the adjustment before' : \sprintf('the %d adjustments before', $count - 1),
-            round($all->sum - $all->last - $then->sum, 9),
-            LevelUnit::Decibel,
-            new Origin('check', $all->before, 'added up to it'),
-            2,
-        );
+        $before = $count === 1
+            ? Figure::read('S', 'no adjustment before', Exact::zero(), LevelUnit::Decibel, new Origin('check', $all->check, 'the first one'), 2)
+            : Figure::read(
+                'S',
+                $count === 2 ? 'the adjustment before' : \sprintf('the %d adjustments before', $count - 1),
+                round($all->sum - $all->last - $then->sum, 9),
+                LevelUnit::Decibel,
+                new Origin('check', $all->before, 'added up to it'),
+                2,
+            );
 
         return Figure::derived(
-            'ΣΔ',
+            'S',
             'adjustment since the last laboratory certificate',
             round($all->sum - $then->sum, 9),
             LevelUnit::Decibel,
             NoiseEquation::Adjustment,
-            $count === 1 ? [$last] : [$before, $last],
+            ['S_before' => $before, 'Δ' => $last],
             2,
         );
     }

@@ -6,6 +6,7 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Instrument;
@@ -54,7 +55,7 @@ final readonly class AcousticResponse
                 new Origin('assumption', $check->id, 'the nominal level is assumed to be true'),
                 2,
             );
-        $inputs = [$level];
+        $inputs = [];
         $value = $certified !== null ? $certified->certified->value : $tone->nominal->value;
         $error = RecallError::of($reference, $check->at);
         if ($error !== null && $error->value instanceof Exact) {
@@ -79,8 +80,8 @@ final readonly class AcousticResponse
                     $content->settings->weighting->value.'-weighting that the meter was set to',
                     $weight,
                     LevelUnit::Decibel,
-                    NoiseEquation::Weighting,
-                    [$at],
+                    $content->settings->weighting === FrequencyWeighting::A ? NoiseEquation::WeightingA : NoiseEquation::WeightingC,
+                    ['f' => $at],
                     2,
                 );
                 $value = $value->plus($weight);
@@ -103,7 +104,15 @@ final readonly class AcousticResponse
             }
         }
 
-        return Figure::derived('L_exp', 'level the unit should show', $value, LevelUnit::Decibel, NoiseEquation::ExpectedLevel, $inputs, 2);
+        return Figure::derived(
+            'L_exp',
+            'level the unit should show',
+            $value,
+            LevelUnit::Decibel,
+            NoiseEquation::ExpectedLevel,
+            ['L_cert' => $level, ...Row::of('C_i', $inputs)],
+            2,
+        );
     }
 
     /** N-2: the deviation before anything was adjusted; by the change of the stored factor where the unit adjusted itself. */
@@ -137,17 +146,17 @@ final readonly class AcousticResponse
             ? $this->deviation($check, $content, $content->tone->asLeft, 'as left', $timeline)
             : $this->assumed($check, $content, $timeline);
         $moved = $content->factors->before->value->minus($content->factors->after->value);
-        $value = Real::plus($left->value, self::factorIs($timeline->instrument) === AcousticKit::SENSITIVITY ? $moved->negated() : $moved);
+        $isSensitivity = self::factorIs($timeline->instrument) === AcousticKit::SENSITIVITY;
 
         return $this->knot(
             $check,
             Figure::derived(
                 'ε',
                 'offset as found, from the factor',
-                $value,
+                Real::plus($left->value, $isSensitivity ? $moved->negated() : $moved),
                 LevelUnit::Decibel,
-                NoiseEquation::Deviation,
-                [$left, $before, $after],
+                $isSensitivity ? NoiseEquation::FoundBySensitivity : NoiseEquation::FoundByFactor,
+                ['ε_left' => $left, 'F_before' => $before, 'F_after' => $after],
                 2,
             ),
             false,
@@ -194,7 +203,7 @@ final readonly class AcousticResponse
             Real::minus($set->value, $expected->value),
             LevelUnit::Decibel,
             NoiseEquation::Deviation,
-            [$shown, $expected],
+            [...Row::of('L_i', [$shown]), 'L_exp' => $expected],
             2,
         );
     }
@@ -262,8 +271,8 @@ final readonly class AcousticResponse
                     \sprintf('drift from %s to %s%s', $began->check, $found->check, $of),
                     $found->offset->value->minus($began->offset->value),
                     LevelUnit::Decibel,
-                    NoiseEquation::Deviation,
-                    [$found->offset, $began->offset],
+                    NoiseEquation::Drift,
+                    ['ε_post' => $found->offset, 'ε_pre' => $began->offset],
                     2,
                 );
             }
@@ -353,7 +362,7 @@ final readonly class AcousticResponse
             $mean->minus($expected->value),
             LevelUnit::Decibel,
             NoiseEquation::Deviation,
-            [...$inputs, $expected],
+            [...Row::of('L_i', $inputs), 'L_exp' => $expected],
             2,
         );
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Derivation\Figure;
+
 /** What the log of a run shows beside its levels. */
 final readonly class LogFindings
 {
@@ -11,14 +13,20 @@ final readonly class LogFindings
      * @param list<Doubt> $doubts   why its columns do not quite fit
      * @param float|null  $gapShare share of intervals without a level, 0 to 1; null without a log
      * @param float       $seconds  what the sums rest on, s
+     * @param Figure      $duration the same, h
      */
-    public function __construct(public LogSurvey $survey, public array $doubts, public ?float $gapShare, public float $seconds)
-    {
+    public function __construct(
+        public LogSurvey $survey,
+        public array $doubts,
+        public ?float $gapShare,
+        public float $seconds,
+        public Figure $duration,
+    ) {
     }
 
     /** The same where its gaps are counted otherwise. */
     public function withGaps(?float $share): self
     {
-        return new self($this->survey, $this->doubts, $share, $this->seconds);
+        return new self($this->survey, $this->doubts, $share, $this->seconds, $this->duration);
     }
 }

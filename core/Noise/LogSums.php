@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Derivation\Figure;
+
 /** What the levels of a log come to, with some stretches left out. */
 final readonly class LogSums
 {
@@ -12,8 +14,14 @@ final readonly class LogSums
      * @param list<Doubt>          $doubts   why columns do not quite fit
      * @param float                $gapShare of the running time less what is left out, 0 to 1
      * @param float                $seconds  that the sums rest on
+     * @param Figure|null          $duration the same, h; null where no column of it is summed
      */
-    public function __construct(public array $results, public array $doubts, public float $gapShare, public float $seconds)
-    {
+    public function __construct(
+        public array $results,
+        public array $doubts,
+        public float $gapShare,
+        public float $seconds,
+        public ?Figure $duration,
+    ) {
     }
 }

@@ -7,6 +7,8 @@ namespace Footnote\Core\Noise;
 use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\RecallTaken;
@@ -26,14 +28,16 @@ use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogColumn;
+use Footnote\Core\Log\LogEquation;
+use Footnote\Core\Log\LoggedColumn;
 use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Quantity\CommonUnit;
-use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
+use Footnote\Core\Response\Moments;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
 use Footnote\Core\Response\RecallError;
@@ -116,6 +120,7 @@ final readonly class NoiseWorkings
             $this->bracket,
             $this->window,
             $this->stretches,
+            new Moments($run),
             $this->doubts(),
         );
     }
@@ -132,6 +137,7 @@ final readonly class NoiseWorkings
         $alterations = [];
         $leftOut = [];
         $seconds = $this->seconds();
+        $duration = $this->running($seconds);
         if ($this->run->timing->stop !== null && $log !== null) {
             $survey = LogSurvey::of(
                 $log,
@@ -146,6 +152,7 @@ final readonly class NoiseWorkings
             $doubts = $sums->doubts;
             $gaps = $sums->gapShare;
             $seconds = $sums->seconds;
+            $duration = $sums->duration ?? $duration;
             $otherwise = LogAlterations::otherwise(
                 $alterations,
                 fn (array $out): array => array_map(
@@ -174,7 +181,7 @@ final readonly class NoiseWorkings
                 $history->adjustmentSince($this->timeline->instrument->certifiedSince($this->run->timing->start)),
                 $this->left,
             ),
-            new LogFindings($survey, $doubts, $gaps, $seconds),
+            new LogFindings($survey, $doubts, $gaps, $seconds, $duration),
             $this->timeline,
         );
     }
@@ -255,6 +262,7 @@ final readonly class NoiseWorkings
         $doubts = [];
         $gapShare = 1.0;
         $seconds = 0.0;
+        $duration = null;
         // What was driven beyond its range is at least what it shows.
         $over = array_filter($survey->overloads, static fn (Span $span): bool => LogRanges::meet($ranges, $clock->touching($span))) !== []
             ? Bound::AtLeast
@@ -267,19 +275,16 @@ final readonly class NoiseWorkings
             $gapShare = $clock->missing($this->window, $leftOut, $histogram->gaps);
             $moves = $this->line !== null && !$this->line->isConstant();
             $moving = $moves ? MovingSums::of($log, $place, $ranges, $clock, $this->line, $this->withoutOwnThreshold($column)) : null;
-            $origin = new Origin(
-                'log',
-                $this->run->id,
-                \sprintf(
-                    '%s, %s of %s levels every %s s',
-                    $name,
-                    number_format($histogram->samples, 0, '.', ' '),
-                    number_format($log->length(), 0, '.', ' '),
-                    Digits::trimmed($log->step(), 3),
-                ),
+            $source = new LoggedColumn($log, $place, $name, $ranges, $histogram->samples, $this->run);
+            $duration = Figure::derived(
+                't',
+                'time that the sums rest on',
+                $seconds / 3600,
+                CommonUnit::Hour,
+                LogEquation::Time,
+                ['n' => $source->lines, 'h' => $source->interval],
+                3,
             );
-            $source = Figure::read('L_i', $column->kind->words(), $histogram->equivalentLevel(), LevelUnit::DecibelA, $origin, 1);
-            $duration = Figure::read('t', 'time that the sums rest on', $seconds / 3600, CommonUnit::Hour, $origin, 3);
             $fitness = ColumnFitness::forEquivalentLevel($column);
             if ($fitness->usable && $histogram->samples > 0) {
                 $level = Figure::derived(
@@ -288,11 +293,22 @@ final readonly class NoiseWorkings
                     $histogram->equivalentLevel(),
                     LevelUnit::DecibelA,
                     NoiseEquation::EquivalentLevel,
-                    [$source, $duration],
+                    ['L_i' => $source->lines],
                 )->bounded($over);
-                $results[] = $this->answers->level('laeq', 'Equivalent level', $level, $moving?->equivalentLevel);
+                $laeq = $this->answers->level(
+                    'laeq',
+                    'Equivalent level',
+                    $level,
+                    $moving === null ? null : $this->answers->along(
+                        OffsetRemoval::ofLevel($level),
+                        $moving->equivalentLevel,
+                        NoiseEquation::LogAlongBracket,
+                        ['L_i' => $source->lines, ...$this->answers->line('j')],
+                    ),
+                );
+                $results[] = $laeq;
                 if ($this->daily) {
-                    $results[] = $this->dailyExposure($level, $moving?->equivalentLevel, $seconds);
+                    $results[] = $this->dailyExposure($laeq, $seconds, $duration);
                 }
             }
             if ($fitness->doubt !== null) {
@@ -307,23 +323,9 @@ final readonly class NoiseWorkings
                     );
                 }
                 if ($fitness->usable && $histogram->samples > 0) {
-                    $dose = Figure::derived(
-                        'D',
-                        'dose, '.$criterion->name,
-                        $histogram->dose($criterion, $log->step()),
-                        CommonUnit::Percent,
-                        NoiseEquation::Dose,
-                        [$source, $duration, ...$this->figures($this->criterion($criterion->id))],
-                    )->bounded($over);
                     $results = [
                         ...$results,
-                        ...$this->doseResults(
-                            $criterion,
-                            $dose,
-                            $seconds / 3600,
-                            static fn (float $offset): float => $histogram->dose($criterion, $log->step(), $offset),
-                            $moving?->doses[$criterion->id] ?? null,
-                        ),
+                        ...$this->loggedDose($criterion, $histogram, $source, $duration, $moving?->doses[$criterion->id] ?? null, $over),
                     ];
                 }
             }
@@ -333,23 +335,66 @@ final readonly class NoiseWorkings
             [LevelColumn::Maximum, 'lasmax', 'L_ASmax', 'Highest slow level', LevelUnit::DecibelA],
         ] as [$kind, $key, $symbol, $title, $unit]) {
             $place = LogSurvey::column($log, $kind);
-            $top = $place === null ? null : LevelHistogram::of($log, $place, $ranges)->highest();
-            if ($place !== null && $top !== null) {
-                $level = Figure::read(
+            $histogram = $place === null ? null : LevelHistogram::of($log, $place, $ranges);
+            $top = $histogram?->highest();
+            if ($place !== null && $histogram !== null && $top !== null) {
+                $lines = (new LoggedColumn($log, $place, $name, $ranges, $histogram->samples, $this->run))->lines;
+                $level = Figure::derived(
                     $symbol,
                     lcfirst($title),
                     Exact::of($top)->dividedBy(1000),
                     $unit,
-                    new Origin('log', $this->run->id, $name.', highest of the run'),
+                    LogEquation::Highest,
+                    ['r_i' => $lines],
                 )->bounded($over);
+                $level = $this->withinRange($level, $key);
                 $between = $this->line !== null && !$this->line->isConstant()
-                    ? MovingSums::highest($log, $place, $top, $ranges, $clock, $this->line)
+                    ? $this->answers->along(
+                        OffsetRemoval::ofLevel($level),
+                        MovingSums::highest($log, $place, $top, $ranges, $clock, $this->line),
+                        NoiseEquation::HighestAlongBracket,
+                        ['L_i' => $lines, ...$this->answers->line('j')],
+                    )
                     : null;
-                $results[] = $this->answers->level($key, $title, $this->withinRange($level, $key), $between);
+                $results[] = $this->answers->level($key, $title, $level, $between);
             }
         }
 
-        return new LogSums($results, $doubts, $gapShare, $seconds);
+        return new LogSums($results, $doubts, $gapShare, $seconds, $duration);
+    }
+
+    /** @return list<SolvableResult> */
+    private function loggedDose(
+        DoseCriterion $criterion,
+        LevelHistogram $histogram,
+        LoggedColumn $source,
+        Figure $duration,
+        ?float $moving,
+        ?Bound $over,
+    ): array {
+        $step = $source->interval->toFloat();
+        $inputs = ['L_i' => $source->lines, 'h' => $source->interval, ...$criterion->inputs()];
+        $isOpen = $criterion->threshold === null;
+        $dose = Figure::derived(
+            'D',
+            'dose, '.$criterion->name,
+            $histogram->dose($criterion, $step),
+            CommonUnit::Percent,
+            $isOpen ? NoiseEquation::DoseWithoutThreshold : NoiseEquation::Dose,
+            $inputs,
+        )->bounded($over);
+        $removal = OffsetRemoval::ofLoggedDose(
+            $dose,
+            static fn (float $offset): float => $histogram->dose($criterion, $step, $offset),
+            $inputs,
+        );
+
+        return $this->doseResults($criterion, $removal, $duration, $moving === null ? null : $this->answers->along(
+            $removal,
+            $moving,
+            $isOpen ? NoiseEquation::LogDoseAlongBracketWithoutThreshold : NoiseEquation::LogDoseAlongBracket,
+            [...$inputs, ...$this->answers->line('j')],
+        ));
     }
 
     /** A peak at the end of the unit's range, or beyond it, is at least what it shows. */
@@ -366,13 +411,14 @@ final readonly class NoiseWorkings
     {
         $results = [];
         $seconds = $this->seconds();
+        $duration = $this->running($seconds);
         $level = null;
         if ($totals->equivalentLevel !== null) {
             $level = $this->typed('L_Aeq', 'equivalent level', $totals->equivalentLevel, LevelUnit::DecibelA);
-            $between = $this->answers->betweenLevel($level->toFloat());
-            $results[] = $this->answers->level('laeq', 'Equivalent level', $level, $between);
+            $laeq = $this->answers->level('laeq', 'Equivalent level', $level, $this->answers->evenly($level));
+            $results[] = $laeq;
             if ($this->daily) {
-                $results[] = $this->dailyExposure($level, $between, $seconds);
+                $results[] = $this->dailyExposure($laeq, $seconds, $duration);
             }
         }
         foreach ($this->criteria as $criterion) {
@@ -388,18 +434,16 @@ final readonly class NoiseWorkings
                 $this->origin($reading->provenance->words()),
                 max(1, $reading->value->decimals()),
             );
-            $indicated = $dose->toFloat();
-            $between = $this->line === null || $this->line->isConstant() ? null
-                : $indicated * $this->line->meanFactor(log(2) / $criterion->q(), $this->stretches);
+            $q = $criterion->exchange();
+            $removal = OffsetRemoval::ofDose($dose, $criterion, $q);
             $results = [
                 ...$results,
                 ...$this->doseResults(
                     $criterion,
-                    $dose,
-                    $seconds / 3600,
-                    static fn (float $offset): float => $indicated * $criterion->factor($offset),
-                    $between,
-                    $this->shiftOfTotal($criterion, $indicated, $level?->toFloat(), $seconds / 3600),
+                    $removal,
+                    $duration,
+                    $this->answers->evenlyDosed($removal, $criterion, $q),
+                    $this->betweenEnds($criterion, $dose, $level, $duration),
                 ),
             ];
         }
@@ -419,52 +463,89 @@ final readonly class NoiseWorkings
         return $results;
     }
 
-    /**
-     * A dose known as a total with a threshold cannot be shifted by a factor: levels cross the threshold. Where the unit read
-     * low it is at least what was counted, shifted, and at most what the equivalent level gives without a threshold; where it
-     * read high it is at most what was counted, shifted.
-     *
-     * @param float|null $level L_Aeq as the unit showed it; null where it was not read
-     *
-     * @return (\Closure(float): array{float, float|null})|null lower and upper end, %, with a constant offset taken out; no upper end: null
-     */
-    private function shiftOfTotal(DoseCriterion $criterion, float $indicated, ?float $level, float $hours): ?\Closure
+    /** How long it ran, h. */
+    private function running(float $seconds): Figure
     {
-        return $criterion->threshold === null ? null : static function (float $offset) use ($criterion, $indicated, $level, $hours): array {
-            $shifted = $indicated * $criterion->factor($offset);
-            if ($offset >= 0.0) {
-                return [$offset > 0.0 ? 0.0 : $shifted, $shifted];
-            }
-
-            return [$shifted, $level === null ? null : max($shifted, 100 * $hours / $criterion->allowedHours($level - $offset))];
-        };
+        return Figure::derived(
+            't',
+            'time that the numbers rest on',
+            $seconds / 3600,
+            CommonUnit::Hour,
+            SharedEquation::RunningTime,
+            (new Moments($this->run))->stretches($this->stretches, 'start, stop, pauses and what was left out'),
+            3,
+        );
     }
 
-    private function dailyExposure(Figure $level, ?float $betweenLevel, float $seconds): SolvableResult
+    /**
+     * N-10m: a dose known as a total with a threshold cannot be shifted by a factor: levels cross the threshold. Where the unit
+     * read low it is at least what was counted, shifted, and at most what the equivalent level gives without a threshold; where
+     * it read high it is at most what was counted, shifted. Over all offsets along the bracket; null where they leave it at one
+     * value.
+     *
+     * @param Figure|null $level L_Aeq as the unit showed it; null where it was not read
+     */
+    private function betweenEnds(DoseCriterion $criterion, Figure $dose, ?Figure $level, Figure $duration): ?Figure
+    {
+        if ($criterion->threshold === null || $this->line === null) {
+            return null;
+        }
+        $low = \INF;
+        $high = -\INF;
+        foreach ($this->line->knots as $knot) {
+            $offset = $knot->offset->toFloat();
+            $shifted = $dose->toFloat() * $criterion->factor($offset);
+            $low = min($low, $offset > 0.0 ? 0.0 : $shifted);
+            $high = max($high, match (true) {
+                $offset >= 0.0 => $shifted,
+                $level === null => \INF,
+                default => max($shifted, 100 * $duration->toFloat() / $criterion->allowedHours($level->toFloat() - $offset)),
+            });
+        }
+        if ($low >= $high) {
+            return null;
+        }
+        $inputs = [
+            'D_ind' => $dose,
+            'q' => $criterion->exchange(),
+            ...Row::of('o_i', array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $this->line->knots)),
+        ];
+        $isOpen = $level === null || $high === \INF;
+        $between = Figure::derived(
+            $dose->symbol,
+            $dose->meaning.', since levels cross its threshold',
+            $isOpen ? $low : $high,
+            $dose->unit,
+            $isOpen ? NoiseEquation::DoseAtLeast : NoiseEquation::DoseBetween,
+            $isOpen ? $inputs : [
+                ...$inputs,
+                'L_Aeq' => $level,
+                't' => $duration,
+                'T_c' => $criterion->duration(),
+                'L_c' => $criterion->criterionLevel(),
+            ],
+            $dose->decimals,
+        );
+
+        return $isOpen ? $between->bounded(Bound::AtLeast) : $between->downTo($low);
+    }
+
+    private function dailyExposure(SolvableResult $laeq, float $seconds, Figure $duration): SolvableResult
     {
         $stated = $this->run->day->minutes;
         $sampled = $seconds / 3600;
         $hours = $stated !== null ? $stated / 60 : $sampled;
-        $gain = static fn (float $hours): float => $hours > 0 ? 10 * log10($hours / DoseCriterion::HOURS) : -\INF;
         $rest = $stated !== null && $hours > $sampled + 1 / 3600 && $this->run->day->rest?->asSampled === false;
-        $made = function (float $hours, string $meaning, string $note) use ($level, $gain): Figure {
-            $duration = Figure::read('T_e', $meaning, $hours, CommonUnit::Hour, $this->origin($note), 2);
-
-            return Figure::derived(
-                'L_EX,8h',
-                'daily noise exposure level',
-                $level->toFloat() + $gain($hours),
-                LevelUnit::DecibelA,
-                NoiseEquation::DailyExposure,
-                [$level, $duration],
-            )->bounded($level->known->bound);
-        };
-        $whole = $made(
-            $hours,
-            $stated !== null ? 'working day that the run stands for' : 'time measured, taken as the working day',
-            $stated !== null ? 'stated with the run' : 'no working day was stated',
-        );
-        $alone = $made($sampled, 'time measured, the rest of the day without exposure', 'start, stop, pauses and what was left out');
+        $whole = $stated === null
+            ? $duration
+            : Figure::read(
+                'T_e',
+                'working day that the run stands for',
+                $hours,
+                CommonUnit::Hour,
+                $this->origin('stated with the run'),
+                2,
+            );
         $u2 = MeasurementUncertainty::CLASS_2;
         $uncertainty = Figure::derived(
             'U',
@@ -472,15 +553,37 @@ final readonly class NoiseWorkings
             MeasurementUncertainty::COVERAGE * sqrt($u2 ** 2 + MeasurementUncertainty::POSITION ** 2),
             LevelUnit::Decibel,
             NoiseEquation::Uncertainty,
-            [MeasurementUncertainty::instrument($u2), MeasurementUncertainty::position()],
+            ['u₂' => MeasurementUncertainty::instrument($u2), 'u₃' => MeasurementUncertainty::position()],
             2,
         );
-        [$daily, $te] = $rest ? [$alone, $sampled] : [$whole, $hours];
-        $result = $this->answers->level(
+        $gain = static fn (Figure $time): float => $time->toFloat() > 0.0 ? 10 * log10($time->toFloat() / NominalDay::HOURS) : -\INF;
+        $over = static function (Figure $level, Figure $time, string $how = '') use ($gain): Figure {
+            $figure = Figure::derived(
+                'L_EX,8h',
+                'daily noise exposure level'.$how.self::how($level),
+                $level->toFloat() + $gain($time),
+                LevelUnit::DecibelA,
+                NoiseEquation::DailyExposure,
+                ['L_Aeq' => $level, 'T_e' => $time, 'T_0' => NominalDay::figure()],
+            );
+
+            return $level->known->floor === null ? $figure : $figure->downTo(Real::toFloat($level->known->floor) + $gain($time));
+        };
+        $day = $rest ? $duration : $whole;
+        $result = $laeq->leadingTo(
             'lex8h',
             'Daily noise exposure level',
-            $daily,
-            $betweenLevel === null ? null : $betweenLevel + $gain($te),
+            $this->reported(),
+            static fn (Figure $level): Figure => $over($level, $day),
+            static fn (float $level): float => $level + $gain($day),
+            static fn (Figure $limit): Figure => Figure::derived(
+                'L_lim',
+                'equivalent level at which the daily exposure sits on the limit',
+                $limit->toFloat() - $gain($day),
+                LevelUnit::DecibelA,
+                NoiseEquation::LevelOfDailyExposure,
+                ['L_EX,8h' => $limit, 'T_e' => $day, 'T_0' => NominalDay::figure()],
+            ),
         );
         if ($stated === null) {
             $result = $result->altered(
@@ -501,7 +604,8 @@ final readonly class NoiseWorkings
                 $hours > $sampled
                     ? Coverage::AS_NOTHING
                     : 'over the time measured, which is longer than the working day stated',
-                $alone,
+                $over($laeq->result->reportedFigure(), $duration, ', over the time measured')
+                    ->bounded($laeq->result->reportedFigure()->known->bound),
             );
         }
 
@@ -515,105 +619,97 @@ final readonly class NoiseWorkings
     /**
      * Dose, TWA, L_avg and projected dose of one criterion.
      *
-     * @param \Closure(float): float                              $at   dose with a constant offset taken out
-     * @param (\Closure(float): array{float, float|null})|null    $ends lower and upper end where it is only known between two
+     * @param Figure      $duration that the dose rests on, h
+     * @param Figure|null $between  with the moving offset
+     * @param Figure|null $crossing between its ends, where that is all that is known of it
      *
      * @return list<SolvableResult>
      */
     private function doseResults(
         DoseCriterion $criterion,
-        Figure $dose,
-        float $hours,
-        \Closure $at,
-        ?float $between,
-        ?\Closure $ends = null,
+        OffsetRemoval $removal,
+        Figure $duration,
+        ?Figure $between,
+        ?Figure $crossing = null,
     ): array {
-        $worked = $this->answers->of(
-            'dose:'.$criterion->id,
-            'Dose, '.$criterion->name,
-            $dose,
-            $at,
-            $between,
-        )->asDose($criterion->slope())->or(
-            self::CROSSING,
-            $ends === null ? null : $this->answers->within($dose, $ends),
+        $dose = $this->answers
+            ->of('dose:'.$criterion->id, 'Dose, '.$criterion->name, $removal, $between)
+            ->asDose($criterion->slope())
+            ->or(self::CROSSING, $crossing);
+        $hours = $duration->toFloat();
+        $minutes = $this->run->day->minutes;
+        $shift = $minutes === null
+            ? null
+            : Figure::read('T_shift', 'working day', $minutes / 60, CommonUnit::Hour, $this->origin('stated with the run'), 2);
+        $isLonger = $shift !== null && $hours > 0 && $shift->toFloat() > $hours + 1 / 3600;
+        $rest = $this->run->day->rest;
+        $projected = static fn (Figure $one, string $symbol, string $meaning): Figure => self::scaled(
+            $one,
+            $symbol,
+            $meaning,
+            $shift === null || $hours <= 0 ? 1.0 : $shift->toFloat() / $hours,
+            ['D' => $one, ...($shift === null ? [] : ['T_shift' => $shift]), 't' => $duration],
         );
-        $shift = ($this->run->day->minutes ?? 0.0) / 60;
-        $part = $hours > 0 && $shift > $hours + 1 / 3600 ? $shift / $hours : 1.0;
-        $scaled = static fn (Figure $one, float $by): Figure => Figure::derived(
-            $one->symbol,
-            $one->meaning.', the rest of the day as sampled',
-            $one->toFloat() * $by,
-            $one->unit,
-            NoiseEquation::ProjectedDose,
-            [$one],
-            $one->decimals,
-        )->bounded($one->known->bound);
-        if ($this->run->day->rest?->asSampled === true && $part > 1.0) {
-            $worked = $worked->noting($this->run->day->rest->words());
-        }
-        $whole = $part > 1.0 && $this->run->day->rest?->asSampled !== false ? $scaled($worked->result->reportedFigure(), $part) : null;
-        $worked = $worked->or(Coverage::AS_SAMPLED, $whole);
-        $coverage = Coverage::of($hours * 3600, $this->run->day->minutes, $this->run->day->rest);
-        $results = [$worked->covering($coverage)];
-        $time = Figure::read(
-            't',
-            'time that the dose rests on',
-            $hours,
-            CommonUnit::Hour,
-            $this->origin('start, stop, pauses and what was left out'),
-            3,
-        );
-        $constants = $this->figures($this->criterion($criterion->id));
-        $results[] = $this->fromDose(
-            $criterion,
-            $dose,
-            $at,
-            $between,
-            'twa',
-            'TWA, '.$criterion->name,
-            'TWA',
-            LevelUnit::DecibelA,
-            NoiseEquation::TimeWeightedAverage,
-            $constants,
-            $criterion->timeWeightedAverage(...),
-            $ends,
-        )->covering($coverage)->or(Coverage::AS_SAMPLED, $whole === null ? null : Figure::derived(
-            'TWA',
-            'TWA, '.$criterion->name.', the rest of the day as sampled',
-            $criterion->timeWeightedAverage($whole->toFloat()),
-            LevelUnit::DecibelA,
-            NoiseEquation::TimeWeightedAverage,
-            [$whole, ...$constants],
-        )->bounded($whole->known->bound));
-        $results[] = $this->fromDose(
-            $criterion,
-            $dose,
-            $at,
-            $between,
-            'lavg',
-            'Average level, '.$criterion->name,
-            'L_avg',
-            LevelUnit::DecibelA,
-            NoiseEquation::AverageLevel,
-            [$time, ...$constants],
-            static fn (float $d): float => $criterion->averageLevel($d, $hours),
-            $ends,
-        );
-        if ($this->run->day->minutes !== null && $hours > 0) {
-            $results[] = $this->fromDose(
-                $criterion,
-                $dose,
-                $at,
-                $between,
-                'projected',
+        $average = $this->average($criterion);
+        $whole = $isLonger && $rest?->asSampled !== false
+            ? $projected($dose->result->reportedFigure(), 'D', 'dose, '.$criterion->name.', the rest of the day as sampled')
+            : null;
+        $coverage = Coverage::of($hours * 3600, $minutes, $rest);
+        $told = $rest?->asSampled === true && $isLonger ? $dose->noting($rest->words()) : $dose;
+        $results = [
+            $told->or(Coverage::AS_SAMPLED, $whole)->covering($coverage),
+            $dose->leadingTo(
+                'twa:'.$criterion->id,
+                'TWA, '.$criterion->name,
+                $this->reported(),
+                $average,
+                $criterion->timeWeightedAverage(...),
+                static fn (Figure $limit): Figure => Figure::derived(
+                    'D_lim',
+                    'dose at the limit, '.$criterion->name,
+                    100 * 10 ** (($limit->toFloat() - $criterion->l()) / $criterion->k()->toFloat()),
+                    CommonUnit::Percent,
+                    NoiseEquation::DoseOfAverage,
+                    ['L' => $limit, 'L_c' => $criterion->criterionLevel(), 'k' => $criterion->k()],
+                ),
+            )->covering($coverage)->or(Coverage::AS_SAMPLED, $whole === null ? null : $average($whole)->bounded($whole->known->bound)),
+            $dose->leadingTo(
+                'lavg:'.$criterion->id,
+                'Average level, '.$criterion->name,
+                $this->reported(),
+                $this->levelOver($criterion, $duration),
+                static fn (float $d): float => $criterion->averageLevel($d, $hours),
+                static fn (Figure $limit): Figure => Figure::derived(
+                    'D_lim',
+                    'dose at the limit, '.$criterion->name,
+                    100 * $hours / $criterion->allowedHours($limit->toFloat()),
+                    CommonUnit::Percent,
+                    NoiseEquation::DoseOfLevel,
+                    [
+                        't' => $duration,
+                        'T_c' => $criterion->duration(),
+                        'L' => $limit,
+                        'L_c' => $criterion->criterionLevel(),
+                        'q' => $criterion->exchange(),
+                    ],
+                ),
+            ),
+        ];
+        if ($shift !== null && $hours > 0) {
+            $results[] = $dose->leadingTo(
+                'projected:'.$criterion->id,
                 'Projected dose, '.$criterion->name,
-                'D_proj',
-                CommonUnit::Percent,
-                NoiseEquation::ProjectedDose,
-                [$time, Figure::read('T_shift', 'working day', $shift, CommonUnit::Hour, $this->origin('stated with the run'), 2)],
-                static fn (float $d): float => $d * $shift / $hours,
-                $ends,
+                $this->reported(),
+                static fn (Figure $one): Figure => $projected($one, 'D_proj', 'projected dose, '.$criterion->name.self::how($one)),
+                static fn (float $d): float => $d * $shift->toFloat() / $hours,
+                static fn (Figure $limit): Figure => Figure::derived(
+                    'D_lim',
+                    'dose at the limit, '.$criterion->name,
+                    $limit->toFloat() * $hours / $shift->toFloat(),
+                    CommonUnit::Percent,
+                    NoiseEquation::DoseOfProjected,
+                    ['D_proj' => $limit, 't' => $duration, 'T_shift' => $shift],
+                ),
             )->asDose($criterion->slope());
         }
 
@@ -621,55 +717,85 @@ final readonly class NoiseWorkings
     }
 
     /**
-     * A quantity that follows from a dose, with all its answers.
+     * N-7a: a dose over the whole day, the rest as sampled.
      *
-     * @param \Closure(float): float $at     dose with a constant offset taken out
-     * @param list<Figure>           $inputs
-     * @param \Closure(float): float $of     the quantity from a dose
-     * @param (\Closure(float): array{float, float|null})|null $ends of the dose
+     * @param array<string, Figure> $inputs
      */
-    private function fromDose(
-        DoseCriterion $criterion,
-        Figure $dose,
-        \Closure $at,
-        ?float $between,
-        string $key,
-        string $title,
-        string $symbol,
-        Unit $unit,
-        NoiseEquation $equation,
-        array $inputs,
-        \Closure $of,
-        ?\Closure $ends = null,
-    ): SolvableResult {
-        $indicated = Figure::derived(
+    private static function scaled(Figure $one, string $symbol, string $meaning, float $by, array $inputs): Figure
+    {
+        $figure = Figure::derived(
             $symbol,
-            str_starts_with($title, 'TWA') ? $title : lcfirst($title),
-            $of($dose->toFloat()),
-            $unit,
-            $equation,
-            [$dose, ...$inputs],
-        )->bounded($dose->known->bound);
+            $meaning,
+            $one->toFloat() * $by,
+            $one->unit,
+            NoiseEquation::ProjectedDose,
+            $inputs,
+            $one->decimals,
+        );
 
-        return $this->answers->of(
-            $key.':'.$criterion->id,
-            $title,
-            $indicated,
-            static fn (float $offset): float => $of($at($offset)),
-            $between === null ? null : $of($between),
-        )
-            ->or(
-                self::CROSSING,
-                $ends === null
-                    ? null
-                    : $this->answers->within(
-                        $indicated,
-                        static fn (float $offset): array => [
-                            $of($ends($offset)[0]),
-                            $ends($offset)[1] === null ? null : $of($ends($offset)[1]),
-                        ],
-                    ),
+        return ($one->known->floor === null ? $figure : $figure->downTo(Real::toFloat($one->known->floor) * $by))
+            ->bounded($one->known->bound);
+    }
+
+    /** @return \Closure(Figure): Figure N-5a */
+    private function average(DoseCriterion $criterion): \Closure
+    {
+        return self::ofDose(
+            'TWA',
+            'TWA, '.$criterion->name,
+            NoiseEquation::TimeWeightedAverage,
+            ['L_c' => $criterion->criterionLevel(), 'k' => $criterion->k()],
+            $criterion->timeWeightedAverage(...),
+        );
+    }
+
+    /** @return \Closure(Figure): Figure N-6a */
+    private function levelOver(DoseCriterion $criterion, Figure $duration): \Closure
+    {
+        return self::ofDose(
+            'L_avg',
+            'average level, '.$criterion->name,
+            NoiseEquation::AverageLevel,
+            [
+                'L_c' => $criterion->criterionLevel(),
+                'q' => $criterion->exchange(),
+                'T_c' => $criterion->duration(),
+                't' => $duration,
+            ],
+            static fn (float $dose): float => $criterion->averageLevel($dose, $duration->toFloat()),
+        );
+    }
+
+    /**
+     * A level that follows from a dose.
+     *
+     * @param array<string, Figure>   $inputs
+     * @param \Closure(float): float $of
+     *
+     * @return \Closure(Figure): Figure
+     */
+    private static function ofDose(string $symbol, string $meaning, NoiseEquation $equation, array $inputs, \Closure $of): \Closure
+    {
+        return static function (Figure $dose) use ($symbol, $meaning, $equation, $inputs, $of): Figure {
+            $figure = Figure::derived(
+                $symbol,
+                $meaning.self::how($dose),
+                $of($dose->toFloat()),
+                LevelUnit::DecibelA,
+                $equation,
+                ['D' => $dose, ...$inputs],
             );
+
+            return $dose->known->floor === null ? $figure : $figure->downTo($of(Real::toFloat($dose->known->floor)));
+        };
+    }
+
+    /** How the figure that another follows from was told: what stands behind its name. */
+    private static function how(Figure $figure): string
+    {
+        return preg_match('/, ((?:offset|the error|at an unknown|since levels|the rest).*)$/', $figure->meaning, $parts) === 1
+            ? ', '.$parts[1]
+            : '';
     }
 
     /**
@@ -702,21 +828,6 @@ final readonly class NoiseWorkings
         }
 
         throw new \LogicException('Results are made of the campaign\'s own criteria.');
-    }
-
-    /** @return list<Figure> */
-    private function figures(DoseCriterion $criterion): array
-    {
-        $origin = new Origin('criterion', $criterion->id, $criterion->source.' ('.$criterion->mark->value.')');
-        $figures = [
-            Figure::read('L_c', 'criterion level', $criterion->level->value, LevelUnit::DecibelA, $origin, 0),
-            Figure::read('q', 'exchange rate', $criterion->exchangeRate->value, LevelUnit::Decibel, $origin, 0),
-        ];
-        if ($criterion->threshold !== null) {
-            $figures[] = Figure::read('L_thr', 'threshold', $criterion->threshold->value, LevelUnit::DecibelA, $origin, 0);
-        }
-
-        return $figures;
     }
 
     private function typed(string $symbol, string $meaning, \Footnote\Core\Evidence\Reading $reading, Unit $unit): Figure

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
-use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Judgement\Answer;
@@ -17,6 +17,7 @@ use Footnote\Core\Judgement\Tipping;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
+use Footnote\Core\Response\Moments;
 use Footnote\Core\Response\OffsetKnot;
 use Footnote\Core\Response\OffsetLine;
 
@@ -26,9 +27,13 @@ final readonly class OffsetAnswers
     /** Offset range in which a tipping point is looked for, dB. */
     private const TIPPING_RANGE = 30.0;
 
+    /** @var array<string, Figure> the stretches in which the unit ran, as rows of an equation */
+    private array $running;
+
     /**
      * @param Span         $window    of the run that stands
      * @param list<Span>   $stretches of it in which the unit ran
+     * @param Moments      $moments   of the run
      * @param list<string> $causes    why no statement about a limit is robust, whatever its values
      */
     public function __construct(
@@ -37,8 +42,10 @@ final readonly class OffsetAnswers
         private Bracket $bracket,
         private Span $window,
         private array $stretches,
+        private Moments $moments,
         private array $causes = [],
     ) {
+        $this->running = $moments->stretches($stretches, 'start, stop and pauses');
     }
 
     /** @param list<ExposureLimit> $limits */
@@ -53,42 +60,72 @@ final readonly class OffsetAnswers
         );
     }
 
-    /** A level that accrued evenly, with the offset that moved taken out, dB; null where it did not move. */
-    public function betweenLevel(float $indicated): ?float
+    /** A level that accrued evenly, with the offset that moved taken out; null where it did not move. */
+    public function evenly(Figure $indicated): ?Figure
     {
-        return $this->evidence->line === null || $this->evidence->line->isConstant() ? null
-            : $indicated + 10 * log10($this->evidence->line->meanFactor(log(10) / 10, $this->stretches));
+        $line = $this->evidence->line;
+
+        return $line === null || $line->isConstant() ? null : $this->along(
+            OffsetRemoval::ofLevel($indicated),
+            $indicated->toFloat() + 10 * log10($line->meanFactor(log(10) / 10, $this->stretches)),
+            NoiseEquation::LevelAlongBracket,
+            ['L_ind' => $indicated, ...$this->line('i'), ...$this->running],
+        );
+    }
+
+    /** A dose of which only the total is known, as if it had accrued evenly; null where the offset did not move. */
+    public function evenlyDosed(OffsetRemoval $removal, DoseCriterion $criterion, Figure $q): ?Figure
+    {
+        $line = $this->evidence->line;
+
+        return $line === null || $line->isConstant() ? null : $this->along(
+            $removal,
+            $removal->indicated->toFloat() * $line->meanFactor(log(2) / $criterion->q(), $this->stretches),
+            NoiseEquation::DoseAlongBracket,
+            ['D_ind' => $removal->indicated, 'q' => $q, ...$this->line('i'), ...$this->running],
+        );
+    }
+
+    /**
+     * A quantity with the offset along the bracket taken out.
+     *
+     * @param array<string, Figure> $inputs
+     */
+    public function along(OffsetRemoval $removal, float $value, NoiseEquation $equation, array $inputs): Figure
+    {
+        return $removal->told('offset along the bracket taken out', $value, $equation, $inputs);
+    }
+
+    /**
+     * The offset along the bracket as rows of an equation: t_i₁, o_i₁, t_i₂ …
+     *
+     * @return array<string, Figure>
+     */
+    public function line(string $index): array
+    {
+        return $this->moments->along(
+            $this->evidence->line->knots ?? [],
+            ['t_'.$index, 'o_'.$index],
+            static fn (OffsetKnot $knot): array => [$knot->offset],
+        );
     }
 
     /**
      * A level, from which an offset is taken as it is.
      *
-     * @param float|null $between with the moving offset, where its moments are known
+     * @param Figure|null $between with the moving offset, where its moments are known
      */
-    public function level(string $key, string $title, Figure $indicated, ?float $between): SolvableResult
+    public function level(string $key, string $title, Figure $indicated, ?Figure $between): SolvableResult
     {
-        $exact = $indicated->value;
-        $value = $indicated->toFloat();
-
-        return $this->of(
-            $key,
-            $title,
-            $indicated,
-            static fn (float $offset): float => $value - $offset,
-            $between,
-            $exact instanceof Exact ? $exact->minus(...) : null,
-        );
+        return $this->of($key, $title, OffsetRemoval::ofLevel($indicated), $between);
     }
 
     /** A quantity whose answers were put together of others, and from which an offset is taken as from each of them. */
     public function made(string $key, string $title, FourAnswers $answers): SolvableResult
     {
-        $value = ($answers->indicated ?? $answers->best())?->toFloat() ?? 0.0;
+        $removal = OffsetRemoval::ofLevel($answers->indicated ?? $answers->best() ?? throw new \LogicException('It has an answer.'));
 
-        return new SolvableResult(
-            Result::of($key, $title, $this->reported, $answers),
-            static fn (float $offset): float => $value - $offset,
-        );
+        return new SolvableResult(Result::of($key, $title, $this->reported, $answers), $removal->at(...), $removal->tips(...));
     }
 
     /**
@@ -108,14 +145,11 @@ final readonly class OffsetAnswers
                 $offsets[] = $knot->offset->toFloat();
             }
         }
-        $between = Figure::derived(
-            $indicated->symbol,
-            $indicated->meaning.', at an unknown moment along the bracket',
+        $between = OffsetRemoval::ofLevel($indicated)->told(
+            'at an unknown moment along the bracket',
             round($indicated->toFloat() - min($offsets), 9),
-            $indicated->unit,
-            NoiseEquation::OffsetTakenOut,
-            [$indicated, ...array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $line->knots)],
-            $indicated->decimals,
+            NoiseEquation::UnknownMoment,
+            ['L_ind' => $indicated, ...$this->line('i'), ...$this->moments->stretches([$this->window], 'the run, as far as it stands')],
         )
             ->downTo(round($indicated->toFloat() - max($offsets), 9))->bounded($indicated->known->bound);
 
@@ -125,52 +159,24 @@ final readonly class OffsetAnswers
     /**
      * A quantity that depends on the offset in whatever way.
      *
-     * @param \Closure(float): float      $at      the value with a constant offset taken out
-     * @param float|null                  $between with the moving offset; null where it does not move
-     * @param (\Closure(Exact): Exact)|null $exactly the same exactly, where the value is a decimal as written
+     * @param Figure|null $between with the moving offset; null where it does not move, or its moments are not known
      */
-    public function of(
-        string $key,
-        string $title,
-        Figure $indicated,
-        \Closure $at,
-        ?float $between,
-        ?\Closure $exactly = null,
-    ): SolvableResult {
-        $value = static fn (Figure $offset): Exact|float => $exactly !== null && $offset->value instanceof Exact
-            ? $exactly($offset->value)
-            : $at($offset->toFloat());
-        $derive = static fn (OffsetKnot $knot, string $how): Figure => Figure::derived(
-            $indicated->symbol,
-            $indicated->meaning.', '.$how,
-            $value($knot->offset),
-            $indicated->unit,
-            NoiseEquation::OffsetTakenOut,
-            [$indicated, $knot->offset],
-            $indicated->decimals,
-        );
+    public function of(string $key, string $title, OffsetRemoval $removal, ?Figure $between): SolvableResult
+    {
+        $indicated = $removal->indicated;
         $line = $this->evidence->line;
-        $middle = static fn (Figure $pre): ?Figure => $line === null || \count($line->knots) < 2 ? null : Figure::derived(
-            $indicated->symbol,
-            $indicated->meaning.', offset along the bracket taken out',
-            $between ?? ($line->isConstant() ? $pre->value : $at(self::halfway($line))),
-            $indicated->unit,
-            NoiseEquation::OffsetTakenOut,
-            [$indicated, ...array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $line->knots)],
-            $indicated->decimals,
-        );
         $answers = FourAnswers::along(
-            $this->setRight($indicated, $value),
+            $this->setRight($removal),
             $line->knots ?? [],
             $this->bracket,
-            static fn (OffsetKnot $knot): Figure => $derive(
-                $knot,
+            static fn (OffsetKnot $knot): Figure => $removal->of(
+                $knot->offset,
                 ($knot->asLeft ? 'offset as left at ' : 'offset as found at ').$knot->check.' taken out',
             ),
-            $middle,
+            fn (): ?Figure => $line === null || \count($line->knots) < 2 ? null : $between ?? $this->standing($removal, $line),
         );
         foreach ($this->evidence->further as $knot) {
-            $answers = $answers->alsoBy($derive($knot, 'offset of another tone at '.$knot->check.' taken out'));
+            $answers = $answers->alsoBy($removal->of($knot->offset, 'offset of another tone at '.$knot->check.' taken out'));
         }
 
         if ($indicated->known->bound !== null) {
@@ -186,56 +192,41 @@ final readonly class OffsetAnswers
             );
         }
 
-        return new SolvableResult(Result::of($key, $title, $this->reported, $answers), $at);
+        return new SolvableResult(Result::of($key, $title, $this->reported, $answers), $removal->at(...), $removal->tips(...));
     }
 
-    /**
-     * What the unit would have shown had it been set by the true level.
-     *
-     * @param \Closure(Figure): (Exact|float) $value with an offset taken out
-     */
-    private function setRight(Figure $indicated, \Closure $value): Figure
+    /** Without a moment or an even accrual the mean of the offsets along the bracket is taken out; where all are alike, that one. */
+    private function standing(OffsetRemoval $removal, OffsetLine $line): Figure
     {
-        $error = $this->evidence->error?->value;
+        $offsets = array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $line->knots);
 
-        return $this->evidence->error === null || !$error instanceof Exact ? $indicated : Figure::derived(
-            $indicated->symbol,
-            $indicated->meaning.', the error of the calibrator taken out',
-            $value($this->evidence->error->of($error->negated())),
-            $indicated->unit,
-            SharedEquation::Recalled,
-            [$indicated, $this->evidence->error],
-            $indicated->decimals,
+        return $line->isConstant()
+            ? $removal->of($offsets[0], 'offset along the bracket taken out')
+            : $this->along(
+                $removal,
+                $removal->at(array_sum(array_map(static fn (Figure $offset): float => $offset->toFloat(), $offsets)) / \count($offsets)),
+                NoiseEquation::HalfwayTakenOut,
+                ['L_ind' => $removal->indicated, ...Row::of('o_i', $offsets)],
+            );
+    }
+
+    /** What the unit would have shown had it been set by the true level. */
+    private function setRight(OffsetRemoval $removal): Figure
+    {
+        $error = $this->evidence->error;
+
+        return $error === null || !$error->value instanceof Exact ? $removal->indicated : $removal->of(
+            Figure::derived(
+                'o',
+                'offset that the error of the calibrator left',
+                $error->value->negated(),
+                LevelUnit::Decibel,
+                SharedEquation::OffsetOfRecall,
+                ['e' => $error],
+                2,
+            ),
+            'the error of the calibrator taken out',
         );
-    }
-
-    /**
-     * A figure between the ends that the offsets along the bracket leave it; null where no check shows an offset, or all
-     * leave it at one value.
-     *
-     * @param \Closure(float): array{float, float|null} $ends lower and upper end with a constant offset taken out; no upper end: null
-     */
-    public function within(Figure $figure, \Closure $ends): ?Figure
-    {
-        $low = \INF;
-        $high = -\INF;
-        foreach ($this->evidence->line->knots ?? [] as $knot) {
-            [$least, $most] = $ends($knot->offset->toFloat());
-            $low = min($low, $least);
-            $high = max($high, $most ?? \INF);
-        }
-
-        return match (true) {
-            $low >= $high => null,
-            $high === \INF => $figure->of($low)->bounded(Bound::AtLeast),
-            default => $figure->of($high)->downTo($low),
-        };
-    }
-
-    /** Without a moment or an even accrual the mean of the offsets at both ends is taken out. */
-    private static function halfway(OffsetLine $line): float
-    {
-        return array_sum(array_map(static fn (OffsetKnot $knot): float => $knot->offset->toFloat(), $line->knots)) / \count($line->knots);
     }
 
     /**
@@ -266,15 +257,7 @@ final readonly class OffsetAnswers
             }
         }
         $offset = round(($low + $high) / 2, 6);
-        $figure = Figure::derived(
-            'o*',
-            'offset at which it sits on the limit',
-            $offset,
-            LevelUnit::Decibel,
-            NoiseEquation::OffsetTakenOut,
-            [$worked->result->answers->indicated ?? $indicated],
-            2,
-        );
+        $figure = $worked->tips($offset, $limit->figure('L', $indicated->unit), 'offset at which it sits on the limit');
         $seen = $this->evidence->line === null
             ? 'no check shows where it was'
             : 'its checks showed '.implode(

@@ -6,6 +6,7 @@ namespace Footnote\Core\Particle;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Run;
@@ -13,6 +14,8 @@ use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\LogEquation;
+use Footnote\Core\Log\LoggedColumn;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\ValueCounts;
 use Footnote\Core\Quantity\CommonUnit;
@@ -21,6 +24,7 @@ use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Response\CountingKnot;
 use Footnote\Core\Response\CountingLine;
+use Footnote\Core\Response\Moments;
 
 /** Works out what a counter counted (P-1), by size: from each size up and between sizes. */
 final readonly class CountWorkings
@@ -65,7 +69,7 @@ final readonly class CountWorkings
                     $up[$i + 1],
                     'c_≥'.$sizes[$i].' µm',
                     'particles from '.$sizes[$i].' µm up',
-                    Real::plus(...),
+                    ParticleEquation::FromSizeUp,
                 );
             }
         }
@@ -77,21 +81,16 @@ final readonly class CountWorkings
             }
             // A number from a size up is of all columns that make it up, and so are its limits.
             $last = $cumulative ? $place : $largest;
-            $sum = array_reduce(
-                \array_slice($counts, $place, $last - $place + 1),
-                static fn (Exact $sum, ValueCounts $one): Exact => $sum->plus(Exact::of(intdiv($one->sum(), 1000))),
-                Exact::zero(),
-            );
             $best = $up[$place]->best();
             $limits['=count:'.$size] = $best === null
                 ? null
                 : CountingLimits::of(
                     \array_slice($sizes, $place, $last - $place + 1),
-                    $sum,
-                    $this->minutes($log, $counts[$place]),
+                    $this->together($log, $columns, $counts, $sizes, $ranges, $place, $last),
+                    $this->counted($log, $columns[$place], $counts[$place], $size, $ranges)[1],
                     $this->bracket,
                     $best,
-                    $this->line?->knots[0]->flow->toFloat() ?? 0.0,
+                    $this->line?->knots[0]->flow,
                 );
             $results[] = $this->result(
                 'count:'.$size,
@@ -109,7 +108,7 @@ final readonly class CountWorkings
                     $own[$place + 1],
                     \sprintf('c_%s–%s µm', $size, $sizes[$place + 1]),
                     \sprintf('particles from %s to %s µm', $size, $sizes[$place + 1]),
-                    Real::minus(...),
+                    ParticleEquation::BetweenSizes,
                 ),
             };
             if (!$bin->isEmpty() && $largest > 0) {
@@ -134,13 +133,22 @@ final readonly class CountWorkings
     /**
      * FC-B10: what coincidence hides hides all sizes alike.
      *
-     * @param array<string, float> $alternatives how many times as many there may have been, by what it would take
+     * @param array<string, array{N: Figure, N_obs: Figure}> $alternatives how many there may have been, by what it would take
      */
     private static function hidden(Result $result, array $alternatives, ?string $words): Result
     {
         $figure = $result->reportedFigure();
-        foreach ($alternatives as $what => $times) {
-            $result = $result->or($what, $figure->of($figure->toFloat() * $times));
+        foreach ($alternatives as $what => $inputs) {
+            $value = $figure->toFloat() * $inputs['N']->toFloat() / $inputs['N_obs']->toFloat();
+            $result = $result->or($what, Figure::derived(
+                $figure->symbol,
+                $figure->meaning.', '.$what,
+                $value,
+                $figure->unit,
+                ParticleEquation::WithHidden,
+                ['c_told' => $figure, ...$inputs],
+                Digits::significant($value, 3),
+            ));
         }
 
         return $words === null || !str_starts_with($result->key, 'count') ? $result : $result->noting($words);
@@ -166,41 +174,23 @@ final readonly class CountWorkings
         $seconds = $this->seconds($log);
         $minutes = $this->minutes($log, $counts);
         $sum = Exact::of(intdiv($counts->sum(), 1000));
-        $origin = new Origin(
-            'log',
-            $this->run->id,
-            \sprintf(
-                '%s, %s of %s samples of %s s',
-                $this->record->logName,
-                number_format($counts->samples, 0, '.', ' '),
-                number_format($log->length(), 0, '.', ' '),
-                $seconds,
-            ),
-        );
-        $number = Figure::read('N', 'counts from '.$size.' µm', $sum, CommonUnit::None, $origin, 0);
-        $time = Figure::read('t', 'time sampled', $minutes, CommonUnit::Minute, $origin, 2);
         if ($minutes->isZero()) {
             return FourAnswers::none();
         }
-        $made = static fn (string $how, Exact|float $value, array $inputs): Figure => Figure::derived(
-            'c_≥'.$size.' µm',
-            \sprintf('particles from %s µm, %s', $size, $how),
-            $value,
-            CountUnit::PerCubicCentimetre,
-            ParticleEquation::Concentration,
-            array_values(array_filter([$number, $time, ...$inputs], static fn (mixed $one): bool => $one instanceof Figure)),
-            Digits::significant($value, 3),
-        );
+        [$number, $time, $source, $sample] = $this->counted($log, $column, $counts, $size, $ranges);
         // L/min as cm³ in the time sampled.
         $volume = static fn (Exact|float $flow): Exact|float => Real::times(Real::times($flow, Exact::of(1000)), $minutes);
-        $by = static function (CountingKnot $knot) use ($made, $volume, $sum, $minutes, $size): Figure {
+        $by = static function (CountingKnot $knot) use ($volume, $sum, $minutes, $size, $number, $time): Figure {
             $background = $knot->background[$size] ?? null;
             $net = $background === null ? $sum : Real::minus($sum, Real::times($background->value, $minutes));
+            $inputs = ['N' => $number, 't' => $time, 'Q' => $knot->flow];
 
-            return $made(
+            return self::made(
+                $size,
                 \sprintf('flow and background %s at %s', $knot->asLeft ? 'as left' : 'as found', $knot->check),
                 Real::by($net, $volume($knot->flow->value)),
-                [$knot->flow, $background],
+                $background === null ? ParticleEquation::AtNominalFlow : ParticleEquation::Concentration,
+                $background === null ? $inputs : [...$inputs, 'b' => $background],
             );
         };
         $nominal = $this->unit->traits->measured('nominalFlow');
@@ -217,23 +207,118 @@ final readonly class CountWorkings
         $line = $this->line;
 
         return FourAnswers::along(
-            $flow === null ? null : $made('at the nominal flow', Real::by($sum, $volume($flow->value)), [$flow]),
+            $flow === null ? null : self::made(
+                $size,
+                'at the nominal flow',
+                Real::by($sum, $volume($flow->value)),
+                ParticleEquation::AtNominalFlow,
+                ['N' => $number, 't' => $time, 'Q' => $flow],
+            ),
             $line->knots ?? [],
             $this->bracket,
             $by,
             fn (Figure $pre, ?Figure $post): ?Figure => $line === null || $post === null
                 ? null
-                : $made(
+                : self::made(
+                    $size,
                     'flow and background along the bracket',
                     $this->along($log, $column, $size, $ranges, $clock, $line, $seconds->toFloat() / 60),
-                    array_merge(
-                        ...array_map(
-                            static fn (CountingKnot $knot): array => [$knot->flow, $knot->background[$size] ?? null],
+                    ParticleEquation::ConcentrationAlongBracket,
+                    [
+                        'N_i' => $source->lines,
+                        'h' => $sample,
+                        ...(new Moments($this->run))->along(
                             $line->knots,
+                            ['t_j', 'Q_j', 'b_j'],
+                            static fn (CountingKnot $knot): array => [$knot->flow, $knot->backgroundIn($size, CountUnit::PerMinute)],
                         ),
-                    ),
+                    ],
                 ),
         );
+    }
+
+    /** @param array<string, Figure> $inputs */
+    private static function made(string $size, string $how, Exact|float $value, ParticleEquation $equation, array $inputs): Figure
+    {
+        return Figure::derived(
+            'c_≥'.$size.' µm',
+            \sprintf('particles from %s µm, %s', $size, $how),
+            $value,
+            CountUnit::PerCubicCentimetre,
+            $equation,
+            $inputs,
+            Digits::significant($value, 3),
+        );
+    }
+
+    /**
+     * What was counted of several columns together.
+     *
+     * @param list<int>             $columns
+     * @param list<ValueCounts>     $counts
+     * @param list<string>          $sizes
+     * @param list<array{int, int}> $ranges
+     */
+    private function together(SeriesLog $log, array $columns, array $counts, array $sizes, array $ranges, int $first, int $last): Figure
+    {
+        $parts = [];
+        for ($i = $first; $i <= $last; ++$i) {
+            $parts[] = $this->counted($log, $columns[$i], $counts[$i], $sizes[$i], $ranges)[0];
+        }
+
+        return \count($parts) === 1 ? $parts[0] : Figure::derived(
+            'N',
+            'counts from '.$sizes[$first].' µm up',
+            array_reduce($parts, static fn (Exact|float $sum, Figure $one): Exact|float => Real::plus($sum, $one->value), Exact::zero()),
+            CommonUnit::None,
+            LogEquation::Sum,
+            Row::of('N_i', $parts),
+            0,
+        );
+    }
+
+    /**
+     * What was counted of a column, over which time; the column, and how long one sample took.
+     *
+     * @param list<array{int, int}> $ranges
+     *
+     * @return array{Figure, Figure, LoggedColumn, Figure}
+     */
+    private function counted(SeriesLog $log, int $column, ValueCounts $counts, string $size, array $ranges): array
+    {
+        $source = new LoggedColumn($log, $column, $this->record->logName, $ranges, $counts->samples, $this->run);
+        $written = $this->record->written->decimal('sampleSeconds');
+        $sample = $written === null ? $source->interval : Figure::read(
+            'h',
+            'how long each sample took',
+            $written->value,
+            CommonUnit::Second,
+            new Origin('run', $this->run->id, 'written with the run'),
+            $written->decimals(),
+        );
+
+        return [
+            Figure::derived(
+                'N',
+                'counts from '.$size.' µm',
+                Exact::of(intdiv($counts->sum(), 1000)),
+                CommonUnit::None,
+                LogEquation::Sum,
+                ['N_i' => $source->lines],
+                0,
+            ),
+            Figure::derived(
+                't',
+                'time sampled',
+                $this->minutes($log, $counts),
+                CommonUnit::Minute,
+                LogEquation::Time,
+                ['n' => $source->lines, 'h' => $sample],
+                2,
+            ),
+            $source,
+            $sample,
+        ];
     }
 
     /** @param list<array{int, int}> $ranges */
@@ -281,7 +366,7 @@ final readonly class CountWorkings
     /**
      * P-4 at the smallest size.
      *
-     * @return array{Figure|null, bool, array<string, float>, string|null} the share that is hidden; whether more was counted
+     * @return array{Figure|null, bool, array<string, array{N: Figure, N_obs: Figure}>, string|null} the share that is hidden; whether more was counted
      *                                                                     than can be; what else there may have been; words
      */
     private function coincidence(?FourAnswers $answers): array
@@ -300,17 +385,17 @@ final readonly class CountWorkings
         if ($true === null || $high === null) {
             return [null, $true === null, [], null];
         }
-        $loss = Figure::derived(
-            'l',
-            'hidden by coincidence',
-            100 * (1 - $n / $true),
-            CommonUnit::Percent,
-            ParticleEquation::Coincidence,
+        $there = fn (float $value, string $meaning, ParticleEquation $equation): Figure => Figure::derived(
+            'N',
+            $meaning,
+            $value,
+            CountUnit::PerCubicCentimetre,
+            $equation,
             [
-                $observed,
-                $flow,
-                Figure::read(
-                    'τ',
+                'N_obs' => $observed,
+                'Q' => $flow,
+                't_d' => Figure::read(
+                    't_d',
                     'dead time, µs',
                     $dead->value,
                     CommonUnit::None,
@@ -318,6 +403,17 @@ final readonly class CountWorkings
                     $dead->decimals(),
                 ),
             ],
+            Digits::significant($value, 3),
+        );
+        $few = $there($true, 'particles that there were, few hidden', ParticleEquation::Coincidence);
+        $many = $there($high, 'particles that there were, most hidden', ParticleEquation::CoincidenceOfMost);
+        $loss = Figure::derived(
+            'l',
+            'hidden by coincidence',
+            100 * (1 - $n / $true),
+            CommonUnit::Percent,
+            ParticleEquation::Loss,
+            ['N_obs' => $observed, 'N' => $few],
             1,
         );
         $shown = static fn (float $value): string => number_format($value, Digits::significant($value, 3), '.', '');
@@ -337,24 +433,32 @@ final readonly class CountWorkings
         return [
             $loss,
             false,
-            ['with what coincidence hides' => $true / $n, ...($isLow ? [] : ['where most of them hide each other' => $high / $n])],
+            [
+                'with what coincidence hides' => ['N' => $few, 'N_obs' => $observed],
+                ...($isLow ? [] : ['where most of them hide each other' => ['N' => $many, 'N_obs' => $observed]]),
+            ],
             $words,
         ];
     }
 
-    /** @param \Closure(Exact|float, Exact|float): (Exact|float) $how */
-    private static function combined(FourAnswers $one, FourAnswers $other, string $symbol, string $meaning, \Closure $how): FourAnswers
-    {
-        return $one->with($other, static function (Figure $a, Figure $b) use ($symbol, $meaning, $how): Figure {
-            $value = $how($a->value, $b->value);
+    private static function combined(
+        FourAnswers $one,
+        FourAnswers $other,
+        string $symbol,
+        string $meaning,
+        ParticleEquation $equation,
+    ): FourAnswers {
+        return $one->with($other, static function (Figure $a, Figure $b) use ($symbol, $meaning, $equation): Figure {
+            $isUp = $equation === ParticleEquation::FromSizeUp;
+            $value = $isUp ? Real::plus($a->value, $b->value) : Real::minus($a->value, $b->value);
 
             return Figure::derived(
                 $symbol,
                 $meaning,
                 $value,
                 CountUnit::PerCubicCentimetre,
-                ParticleEquation::Concentration,
-                [$a, $b],
+                $equation,
+                $isUp ? ['c_own' => $a, 'c_above' => $b] : ['c_from' => $a, 'c_to' => $b],
                 Digits::significant($value, 3),
             );
         });

@@ -5,12 +5,17 @@ declare(strict_types=1);
 namespace Footnote\Core\Particle;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Row;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Judgement\Confidence;
 use Footnote\Core\Judgement\ExposureLimit;
+use Footnote\Core\Log\LogEquation;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
+use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\Poisson;
 
 /**
@@ -20,59 +25,110 @@ use Footnote\Core\Statistics\Poisson;
 final readonly class CountingLimits
 {
     /**
-     * @param float $low  /cm³
-     * @param float $high /cm³
+     * @param Figure $low  /cm³
+     * @param Figure $high /cm³
      */
-    private function __construct(public float $low, public float $high, private Figure $number)
+    private function __construct(public Figure $low, public Figure $high)
     {
     }
 
     /**
      * @param list<string> $sizes   whose columns make up the number
-     * @param Exact        $counts  of all of them
-     * @param Exact        $minutes sampled
+     * @param Figure       $counts  of all of them
+     * @param Figure       $minutes sampled
      * @param Figure       $number  that the limits are set around, /cm³
-     * @param float        $flow    L/min, where the number does not tell it
+     * @param Figure|null  $flow    L/min, where the number does not tell it
      */
-    public static function of(array $sizes, Exact $counts, Exact $minutes, Bracket $bracket, Figure $number, float $flow): ?self
+    public static function of(array $sizes, Figure $counts, Figure $minutes, Bracket $bracket, Figure $number, ?Figure $flow): ?self
     {
         $t = $minutes->toFloat();
-        if ($t <= 0.0 || $flow <= 0.0) {
+        if ($t <= 0.0 || $flow === null || $flow->toFloat() <= 0.0) {
             return null;
         }
-        $blank = 0;
-        $blankMinutes = 0.0;
+        $blanks = [];
+        $times = [];
         foreach (array_unique([$bracket->pre, $bracket->post], \SORT_REGULAR) as $check) {
             $content = $check?->content;
-            $counted = $content instanceof ParticleCheck ? $content->written->decimal('blankMinutes')?->value->toFloat() ?? 0.0 : 0.0;
-            if (!$content instanceof ParticleCheck || $counted <= 0.0 || $content->rows('blankFound') === []) {
+            $counted = $content instanceof ParticleCheck ? $content->written->decimal('blankMinutes') : null;
+            if ($check === null
+                || !$content instanceof ParticleCheck
+                || $counted === null
+                || $counted->value->isZero()
+                || $content->rows('blankFound') === []) {
                 continue;
             }
+            $origin = $check->origin('clean');
             foreach ($content->rows('blankFound') as $row) {
-                if (array_filter($sizes, static fn (string $size): bool => (float) $size === (float) ($row->text('size') ?? '')) !== []) {
-                    $blank += (int) ($row->decimal('value')->written ?? '0');
+                $count = $row->decimal('value');
+                $isOf = array_filter($sizes, static fn (string $size): bool => (float) $size === (float) ($row->text('size') ?? '')) !== [];
+                if ($isOf && $count !== null) {
+                    $blanks[] = Figure::read('B', 'counts in clean air', $count->value, CommonUnit::None, $origin, 0);
                 }
             }
-            $blankMinutes += $counted;
+            $times[] = Figure::read('t', 'minutes counted', $counted->value, CommonUnit::Minute, $origin, $counted->decimals());
         }
-        [$low, $high] = Poisson::difference((int) $counts->toFloat(), $t, $blank, $blankMinutes);
+        $blank = self::sum('B', 'counts in clean air, before and after', CommonUnit::None, $blanks);
+        $blankMinutes = self::sum('t', 'minutes counted in clean air, before and after', CommonUnit::Minute, $times);
+        [$low, $high] = Poisson::difference((int) $counts->toFloat(), $t, (int) $blank->toFloat(), $blankMinutes->toFloat());
         // The flow that the number rests on, which moved along the bracket.
-        $net = $counts->toFloat() / $t - ($blankMinutes > 0.0 ? $blank / $blankMinutes : 0.0);
+        $background = $times === [] ? $blank : Figure::derived(
+            'b',
+            'background, before and after',
+            Real::by($blank->value, $blankMinutes->value),
+            CountUnit::PerMinute,
+            ParticleEquation::Background,
+            ['B' => $blank, 't' => $blankMinutes],
+            2,
+        );
+        $net = $counts->toFloat() / $t - $background->toFloat();
         if ($number->toFloat() > 0.0 && $net > 0.0) {
-            $flow = $net / (1000 * $number->toFloat());
+            $flow = Figure::derived(
+                'Q',
+                'flow that the number rests on',
+                $net / (1000 * $number->toFloat()),
+                CommonUnit::LitrePerMinute,
+                ParticleEquation::FlowOfNumber,
+                ['N' => $counts, 't' => $minutes, 'b' => $background, 'c' => $number],
+                4,
+            );
         }
+        $inputs = ['N' => $counts, 't' => $minutes, 'Q' => $flow, ...($times === [] ? [] : ['B' => $blank, 't_B' => $blankMinutes])];
+        $end = static fn (string $symbol, string $meaning, float $perMinute, ParticleEquation $equation): Figure => Figure::derived(
+            $symbol,
+            $meaning.' limit by counting alone, 95 %',
+            $value = max(0.0, $perMinute / (1000 * $flow->toFloat())),
+            CountUnit::PerCubicCentimetre,
+            $equation,
+            $inputs,
+            Digits::significant($value, 4),
+        );
 
-        return new self(max(0.0, $low / (1000 * $flow)), max(0.0, $high / (1000 * $flow)), $number);
+        return new self(
+            $end('c_low', 'lower', $low, $times === [] ? ParticleEquation::CountingLowAlone : ParticleEquation::CountingLow),
+            $end('c_high', 'upper', $high, $times === [] ? ParticleEquation::CountingHighAlone : ParticleEquation::CountingHigh),
+        );
+    }
+
+    /** @param list<Figure> $parts */
+    private static function sum(string $symbol, string $meaning, Unit $unit, array $parts): Figure
+    {
+        return \count($parts) === 1 ? $parts[0] : Figure::derived(
+            $symbol,
+            $meaning,
+            array_reduce($parts, static fn (Exact|float $sum, Figure $one): Exact|float => Real::plus($sum, $one->value), Exact::zero()),
+            $unit,
+            LogEquation::Sum,
+            Row::of('N_i', $parts),
+            0,
+        );
     }
 
     public function words(): string
     {
-        $shown = static fn (float $value): string => number_format($value, Digits::significant($value, 4), '.', '');
-
         return \sprintf(
             'By counting alone it lies between %s and %s /cm³ (95 %%, Poisson, sample and background).',
-            $shown($this->low),
-            $shown($this->high),
+            $this->low->shown(),
+            $this->high->shown(),
         );
     }
 
@@ -83,19 +139,19 @@ final readonly class CountingLimits
         if ($value <= 0.0) {
             return null;
         }
-        $ratio = fn (string $symbol, string $meaning, float $end): Figure => Figure::derived(
+        $ratio = static fn (string $symbol, string $meaning, Figure $end): Figure => Figure::derived(
             $symbol,
             $meaning,
-            $end / $value,
+            $end->toFloat() / $value,
             CommonUnit::None,
-            ParticleEquation::Concentration,
-            [$this->number],
+            SharedEquation::OverLimit,
+            ['c' => $end, 'L' => $limit->figure('L', $end->unit)],
             2,
         );
 
         return new Confidence(
-            $ratio('L', 'lower limit by counting over the limit', $this->low),
-            $ratio('U', 'upper limit by counting over the limit', $this->high),
+            $ratio('LCL', 'lower limit by counting over the limit', $this->low),
+            $ratio('UCL', 'upper limit by counting over the limit', $this->high),
             $this->words(),
             'counting alone reaches the limit',
         );

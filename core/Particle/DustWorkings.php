@@ -7,7 +7,6 @@ namespace Footnote\Core\Particle;
 use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
-use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Answer;
@@ -16,8 +15,11 @@ use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\LogEquation;
+use Footnote\Core\Log\LoggedColumn;
 use Footnote\Core\Log\MovingReadings;
 use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\ValueCounts;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
@@ -25,6 +27,7 @@ use Footnote\Core\Quantity\Real;
 use Footnote\Core\Response\CountingLine;
 use Footnote\Core\Response\LinearKnot;
 use Footnote\Core\Response\LinearLine;
+use Footnote\Core\Response\Moments;
 
 /** Works out what a photometer showed (P-5): its mean with the zero taken out, scaled by a filter that was weighed for the same period. */
 final readonly class DustWorkings
@@ -62,20 +65,17 @@ final readonly class DustWorkings
         }
         $line = ParticleResponse::zeros($this->line);
         $moving = $line !== null && !$line->isConstant() ? MovingReadings::of($log, $column, $whole, $ranges, $line, $clock) : null;
-        $origin = new Origin('log', $this->run->id, $this->record->logName);
-        $read = static fn (string $symbol, string $meaning, Exact|float $value, bool $over): Figure => Figure::read(
-            $symbol,
-            $meaning.', as logged',
-            $value,
-            CommonUnit::MilligramPerCubicMetre,
-            $origin,
-            Digits::significant($value, 3),
-        )->bounded($over ? Bound::AtLeast : null);
-        $mean = $this->zeroed($read('r̄', 'mean reading', $raw->mean, $raw->over), $moving?->mean, $line);
+        $counts = ValueCounts::of($log, $column, $ranges);
+        $source = new LoggedColumn($log, $column, $this->record->logName, $ranges, $counts->samples, $this->run);
+        $rows = ['r_i' => $source->lines];
+        $mean = $this->zeroed(
+            self::read('r̄', 'mean reading', $raw->mean, LogEquation::Mean, $rows, $raw->over),
+            $moving?->mean,
+            $line,
+            ParticleEquation::MeanAlongBracket,
+            $rows,
+        );
         $factor = $this->factor($mean);
-        $minutes = Exact::of(
-            array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)),
-        )->times(Exact::of(number_format($log->step(), 3, '.', '')))->dividedBy(60);
         $results = [$this->result('mean:dust', 'Mean, in units of the photometer', $mean, [])];
         $code = $this->record->substance?->text('code') ?? 'dust';
         $name = $this->record->substance?->text('name') ?? 'dust';
@@ -87,23 +87,40 @@ final readonly class DustWorkings
             : \sprintf('the log holds means of %s s: at any moment it may have been more', Digits::trimmed($log->step(), 1));
         $eight = new EightHourMean(
             self::scaled($mean, $factor),
-            $minutes,
+            $source->duration,
             $this->run,
             $this->policy,
-            $origin,
-            SharedEquation::TimeWeightedAverage,
             static fn (Exact|float $value): int => Digits::significant($value, 3),
         );
         $results[] = $eight->told($this->result('twa:'.$code, 'TWA over 8 h, '.$name, $eight->answers, [])->notPlain());
+        $window = [...$rows, ...$this->window($whole, $clock)];
         foreach ([
-            ['stel', 'Short-term, 15 min, ', 'r₁₅', 'highest mean of 15 min', $raw->shortTerm, $moving?->shortTerm, $raw->shortOver],
-            ['peak', 'Peak, ', 'r_max', 'highest reading', $raw->extremes->highest, $moving?->extremes->highest, $raw->over],
-        ] as [$key, $title, $symbol, $meaning, $value, $between, $over]) {
-            if ($value !== null) {
+            [
+                'stel',
+                'Short-term, 15 min, ',
+                $raw->shortTerm === null
+                    ? null
+                    : self::read('r₁₅', 'highest mean of 15 min', $raw->shortTerm, LogEquation::HighestWindow, $window, $raw->shortOver),
+                $moving?->shortTerm,
+                ParticleEquation::WindowAlongBracket,
+                $window,
+            ],
+            [
+                'peak',
+                'Peak, ',
+                $raw->extremes->highest === null
+                    ? null
+                    : self::read('r_max', 'highest reading', $raw->extremes->highest, LogEquation::Highest, $rows, $raw->over),
+                $moving?->extremes->highest,
+                ParticleEquation::HighestAlongBracket,
+                $rows,
+            ],
+        ] as [$key, $title, $figure, $between, $equation, $inputs]) {
+            if ($figure !== null) {
                 $result = $this->result(
                     $key.':'.$code,
                     $title.$name,
-                    self::scaled($this->zeroed($read($symbol, $meaning, $value, $over), $between, $line), $factor),
+                    self::scaled($this->zeroed($figure, $between, $line, $equation, $inputs), $factor),
                     [],
                 )->notPlain();
                 $results[] = $key === 'peak' ? $result->ofMoments($moment) : $result;
@@ -122,7 +139,7 @@ final readonly class DustWorkings
                 Real::times($one->value, $factor->value),
                 CommonUnit::MilligramPerCubicMetre,
                 ParticleEquation::Photometer,
-                [$one, $factor],
+                ['c_told' => $one, 'k' => $factor],
                 Digits::significant($one->value, 3),
             ),
         );
@@ -150,8 +167,8 @@ final readonly class DustWorkings
                 'factor of the photometer',
                 Real::by($weighed->value, $best->value),
                 CommonUnit::None,
-                ParticleEquation::Photometer,
-                [$filter, $best],
+                ParticleEquation::PhotometerFactor,
+                ['c_grav' => $filter, 'c_told' => $best],
                 2,
             );
         }
@@ -169,21 +186,71 @@ final readonly class DustWorkings
             );
     }
 
-    private function zeroed(Figure $raw, Exact|float|null $between, ?LinearLine $line): FourAnswers
+    /** @param array<string, Figure> $inputs */
+    private static function read(
+        string $symbol,
+        string $meaning,
+        Exact|float $value,
+        LogEquation $equation,
+        array $inputs,
+        bool $over,
+    ): Figure {
+        return Figure::derived(
+            $symbol,
+            $meaning.', as logged',
+            $value,
+            CommonUnit::MilligramPerCubicMetre,
+            $equation,
+            $inputs,
+            Digits::significant($value, 3),
+        )->bounded($over ? Bound::AtLeast : null);
+    }
+
+    /**
+     * Begin and end of the run as far as it stands, in which a window lies.
+     *
+     * @param array{int, int} $whole
+     *
+     * @return array<string, Figure>
+     */
+    private function window(array $whole, LogClock $clock): array
     {
+        $moments = new Moments($this->run);
+        $origin = new Origin('run', $this->run->id, 'the run, as far as it stands');
+        $span = $clock->span(...$whole);
+
+        return [
+            'a' => $moments->at('a', $span->from, 'windows begin', $origin),
+            'b' => $moments->at('b', $span->to, 'windows end', $origin),
+        ];
+    }
+
+    /**
+     * With its zero taken out.
+     *
+     * @param ParticleEquation      $equation along the bracket
+     * @param array<string, Figure> $inputs   of that, but for the zeros
+     */
+    private function zeroed(
+        Figure $raw,
+        Exact|float|null $between,
+        ?LinearLine $line,
+        ParticleEquation $equation,
+        array $inputs,
+    ): FourAnswers {
         $by = static fn (LinearKnot $knot): Figure => Figure::derived(
             'c',
             \sprintf('%s, zero %s at %s', $raw->meaning, $knot->asLeft ? 'as left' : 'as found', $knot->check),
             Real::minus($raw->value, $knot->zero->value),
             $raw->unit,
-            ParticleEquation::Concentration,
-            [$raw, $knot->zero],
+            ParticleEquation::ZeroTakenOut,
+            ['r' => $raw, 'z' => $knot->zero],
             $raw->decimals,
         );
 
         $knots = $line->knots ?? [];
 
-        return FourAnswers::along($raw, $knots, $this->bracket, $by, static fn (Figure $pre, ?Figure $post): ?Figure => match (true) {
+        return FourAnswers::along($raw, $knots, $this->bracket, $by, fn (Figure $pre, ?Figure $post): ?Figure => match (true) {
             $line === null || $post === null => null,
             $between === null => $pre,
             default => Figure::derived(
@@ -191,8 +258,15 @@ final readonly class DustWorkings
                 $raw->meaning.', zero along the bracket',
                 $between,
                 $raw->unit,
-                ParticleEquation::Concentration,
-                [$raw, ...array_map(static fn (LinearKnot $knot): Figure => $knot->zero, $line->knots)],
+                $equation,
+                [
+                    ...$inputs,
+                    ...(new Moments($this->run))->along(
+                        $line->knots,
+                        ['t_j', 'z_j'],
+                        static fn (LinearKnot $knot): array => [$knot->zero],
+                    ),
+                ],
                 $raw->decimals,
             ),
         });

@@ -119,7 +119,25 @@ final readonly class ParticleBench implements BenchGuide
             $lines[] = new LiveLine('flow '.$when, $flow);
             $lines[] = new LiveLine(
                 'off nominal '.$when,
-                Figure::derived('δ', 'off the nominal flow', $off, CommonUnit::Percent, SharedEquation::Change, [$flow], 1),
+                Figure::derived(
+                    'δ',
+                    'off the nominal flow',
+                    $off,
+                    CommonUnit::Percent,
+                    SharedEquation::Change,
+                    [
+                        'Q_post' => $flow,
+                        'Q_pre' => Figure::read(
+                            'Q',
+                            'nominal flow',
+                            $nominal,
+                            CommonUnit::LitrePerMinute,
+                            new Origin('instrument', $timeline->instrument->id, 'as registered'),
+                            4,
+                        ),
+                    ],
+                    1,
+                ),
                 $limit?->isKeptBy($off instanceof Exact ? $off->absolute() : abs($off)),
                 $limit?->words() ?? '',
                 true,
@@ -156,12 +174,30 @@ final readonly class ParticleBench implements BenchGuide
             if ($minutes !== null && !$minutes->value->isZero()) {
                 $lines[] = new LiveLine(
                     \sprintf('clean from %s µm, at most', $row->text('size') ?? '?'),
-                    Figure::read(
+                    Figure::derived(
                         'b',
                         'upper 95 % limit of the background',
                         Poisson::upper($counts) / $minutes->value->toFloat(),
                         CountUnit::PerMinute,
-                        new Origin('check', $check->id, 'Poisson, one-sided'),
+                        ParticleEquation::BackgroundAtMost,
+                        [
+                            'B' => Figure::read(
+                                'B',
+                                'counts in clean air',
+                                Exact::of($counts),
+                                CommonUnit::None,
+                                new Origin('check', $check->id, 'clean'),
+                                0,
+                            ),
+                            't' => Figure::read(
+                                't',
+                                'minutes counted',
+                                $minutes->value,
+                                CommonUnit::Minute,
+                                new Origin('check', $check->id, 'clean'),
+                                $minutes->decimals(),
+                            ),
+                        ],
                         2,
                     ),
                 );
@@ -202,33 +238,55 @@ final readonly class ParticleBench implements BenchGuide
                         100 * $observed->value->toFloat() / $expected->toFloat(),
                         CommonUnit::Percent,
                         ParticleEquation::Recovery,
-                        [$expected],
+                        [
+                            'N_obs' => Figure::read(
+                                'N',
+                                'count that was observed',
+                                $observed->value,
+                                CountUnit::PerCubicCentimetre,
+                                new Origin('check', $check->id, 'as typed'),
+                                $observed->decimals(),
+                            ),
+                            'N_exp' => $expected,
+                        ],
                         0,
                     ),
                 );
             }
         } elseif ($jug !== null && $observed !== null && $spike === null) {
-            $wanted = $lot->spikeFor($observed->value->toFloat(), $jug, $check->at);
-            $lines[] = new LiveLine(
-                'suspension for that count',
-                $wanted === null
-                    ? null
-                    : Figure::read(
-                        'v',
-                        'suspension to put in',
-                        $wanted,
-                        CommonUnit::Millilitre,
-                        new Origin('check', $check->id, 'worked out'),
-                        4,
-                    ),
-            );
+            $lines[] = new LiveLine('suspension for that count', $lot->spikeFor($observed, $jug, $check->at));
         }
         if ($threshold !== null && $certified !== null && !$certified->value->isZero()) {
             $error = $threshold->value->minus($certified->value)->times(100)->dividedBy($certified->value);
             $limit = $policy->limit('particle.size-setting', 'error');
             $lines[] = new LiveLine(
                 'size setting off',
-                Figure::derived('e', 'error of the size setting', $error, CommonUnit::Percent, ParticleEquation::SizeSetting, [], 1),
+                Figure::derived(
+                    'e',
+                    'error of the size setting',
+                    $error,
+                    CommonUnit::Percent,
+                    ParticleEquation::SizeSetting,
+                    [
+                        'd_set' => Figure::read(
+                            'd',
+                            'half-count point',
+                            $threshold->value,
+                            CommonUnit::Micrometre,
+                            new Origin('check', $check->id, 'as typed'),
+                            $threshold->decimals(),
+                        ),
+                        'd_cert' => Figure::read(
+                            'd',
+                            'certified diameter',
+                            $certified->value,
+                            CommonUnit::Micrometre,
+                            new Origin('reference', $lot->reference->id, 'by its certificate'),
+                            $certified->decimals(),
+                        ),
+                    ],
+                    1,
+                ),
                 $limit?->isKeptBy($error->absolute()),
                 $limit?->words() ?? '',
                 true,

@@ -6,6 +6,7 @@ namespace Footnote\Core\Particle;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
@@ -109,7 +110,7 @@ final readonly class ParticleResponse
                     $change,
                     CommonUnit::Percent,
                     SharedEquation::Change,
-                    [$found->flow, $began->flow],
+                    ['Q_post' => $found->flow, 'Q_pre' => $began->flow],
                     1,
                 );
             }
@@ -133,8 +134,8 @@ final readonly class ParticleResponse
             $told->meaning.', the error of its standard taken out',
             Real::times($told->value, RecallError::factor($error)),
             $told->unit,
-            SharedEquation::Recalled,
-            [$told, $error],
+            SharedEquation::RecalledFlow,
+            ['Q_told' => $told, 'e' => $error],
             $told->decimals,
         );
     }
@@ -153,8 +154,8 @@ final readonly class ParticleResponse
             } elseif ($volume !== null && $seconds !== null) {
                 $perMinute = $volume->in(CommonUnit::Litre)->times(60)->dividedBy($seconds->value);
                 $flows[] = Figure::derived('Q', 'flow '.$when, $perMinute, CommonUnit::LitrePerMinute, SharedEquation::TimedVolume, [
-                    Figure::read('V', 'volume', $volume->value->value, $volume->unit, $origin, $volume->value->decimals()),
-                    Figure::read('t', 'time', $seconds->value, CommonUnit::Second, $origin, $seconds->decimals()),
+                    'V' => Figure::read('V', 'volume', $volume->value->value, $volume->unit, $origin, $volume->value->decimals()),
+                    't' => Figure::read('t', 'time', $seconds->value, CommonUnit::Second, $origin, $seconds->decimals()),
                 ], 3);
             }
         }
@@ -170,7 +171,7 @@ final readonly class ParticleResponse
                 Real::mean(array_map(static fn (Figure $flow): Exact|float => $flow->value, $flows)),
                 CommonUnit::LitrePerMinute,
                 SharedEquation::Replicates,
-                $flows,
+                Row::of('x_i', $flows),
                 3,
             );
     }
@@ -193,10 +194,10 @@ final readonly class ParticleResponse
                     'background from '.$size.' µm',
                     $counts->value->dividedBy($minutes->value),
                     CountUnit::PerMinute,
-                    ParticleEquation::Concentration,
+                    ParticleEquation::Background,
                     [
-                        Figure::read('B', 'counts in clean air', $counts->value, CommonUnit::None, $origin, 0),
-                        Figure::read('t', 'minutes counted', $minutes->value, CommonUnit::Minute, $origin, $minutes->decimals()),
+                        'B' => Figure::read('B', 'counts in clean air', $counts->value, CommonUnit::None, $origin, 0),
+                        't' => Figure::read('t', 'minutes counted', $minutes->value, CommonUnit::Minute, $origin, $minutes->decimals()),
                     ],
                     2,
                 );
@@ -232,16 +233,33 @@ final readonly class ParticleResponse
             }
         }
         $zeros = $content->rows($left && $content->written->flag('zeroAdjusted') ? 'zeroLeft' : 'zeroFound');
-        $values = array_values(array_filter(array_map(static fn (Traits $row): ?Exact => $row->decimal('value')?->value, $zeros)));
-        if ($values !== []) {
-            $background[ParticleFormat::DUST] = Figure::read(
-                'z',
-                'zero '.($left ? 'as left' : 'as found'),
-                Exact::mean($values),
-                CommonUnit::MilligramPerCubicMetre,
-                $check->origin('behind the filter'),
-                3,
-            );
+        $when = $left ? 'as left' : 'as found';
+        $shown = [];
+        foreach ($zeros as $row) {
+            $value = $row->decimal('value');
+            if ($value !== null) {
+                $shown[] = Figure::read(
+                    'z',
+                    'zero '.$when,
+                    $value->value,
+                    CommonUnit::MilligramPerCubicMetre,
+                    $check->origin('behind the filter'),
+                    max(3, $value->decimals()),
+                );
+            }
+        }
+        if ($shown !== []) {
+            $background[ParticleFormat::DUST] = \count($shown) === 1
+                ? $shown[0]
+                : Figure::derived(
+                    'z',
+                    'mean zero '.$when,
+                    Real::mean(array_map(static fn (Figure $one): Exact|float => $one->value, $shown)),
+                    CommonUnit::MilligramPerCubicMetre,
+                    SharedEquation::Replicates,
+                    Row::of('x_i', $shown),
+                    3,
+                );
         }
 
         return new CountingKnot($check->at, $flow ?? $assumed, $background, $check->id, $left, $flow === null);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Particle;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -173,8 +174,19 @@ final readonly class ParticleWorkings
                 'error of zero at which it sits on the limit',
                 $error,
                 CommonUnit::MilligramPerCubicMetre,
-                ParticleEquation::Concentration,
-                [$figure],
+                ParticleEquation::TippingZero,
+                [
+                    'c' => $figure,
+                    'L' => $limit->figure('L', $figure->unit),
+                    'k' => $factor ?? Figure::read(
+                        'k',
+                        'no factor applies',
+                        Exact::of(1),
+                        CommonUnit::None,
+                        new Origin('run', $this->run->id, 'in units of the photometer'),
+                        0,
+                    ),
+                ],
                 Digits::significant($error, 2),
             );
 
@@ -193,7 +205,6 @@ final readonly class ParticleWorkings
         return Tipping::byShare(
             $figure,
             $limit,
-            ParticleEquation::Concentration,
             'flow',
             'the true flow was',
             $drifts === [] ? 'no change of flow is known' : 'its checks showed a change of '.implode(' and ', $drifts),

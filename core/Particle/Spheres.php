@@ -77,9 +77,9 @@ final readonly class Spheres
             CountUnit::PerCubicCentimetre,
             ParticleEquation::Suspension,
             [
-                $read('w', 'solids, g in 100 mL', $solids, CommonUnit::Percent),
-                $read('ρ', 'density', $density, CountUnit::GramPerCubicCentimetre),
-                $read('d', 'diameter', $diameter, CommonUnit::Micrometre),
+                'w' => $read('w', 'solids, g in 100 mL', $solids, CommonUnit::Percent),
+                'ρ' => $read('ρ', 'density', $density, CountUnit::GramPerCubicCentimetre),
+                'd' => $read('d', 'diameter', $diameter, CommonUnit::Micrometre),
             ],
             0,
         );
@@ -107,17 +107,47 @@ final readonly class Spheres
             'expected after dilution',
             $suspension->toFloat() * $spike->in(CommonUnit::Millilitre)->toFloat() / $jug->in(CommonUnit::Millilitre)->toFloat(),
             CountUnit::PerCubicCentimetre,
-            ParticleEquation::Recovery,
-            [$suspension, $volume('v', 'spike', $spike), $volume('V', 'water in the jug', $jug)],
+            ParticleEquation::Diluted,
+            ['N' => $suspension, 'v' => $volume('v', 'spike', $spike), 'V' => $volume('V', 'water in the jug', $jug)],
             1,
         );
     }
 
-    /** P-3 read backwards: how much suspension a wanted count takes, mL. */
-    public function spikeFor(float $wanted, Measured $jug, \DateTimeImmutable $on): ?float
+    /** P-3 read backwards: how much suspension a wanted count takes; null where the suspension is not known. */
+    public function spikeFor(Decimal $wanted, Measured $jug, \DateTimeImmutable $on): ?Figure
     {
-        $suspension = $this->perMillilitre($on)?->toFloat();
+        $suspension = $this->perMillilitre($on);
+        if ($suspension === null || $suspension->toFloat() <= 0.0) {
+            return null;
+        }
+        $origin = new Origin('check', $this->reference->id, 'as wanted');
 
-        return $suspension === null || $suspension <= 0.0 ? null : $wanted * $jug->in(CommonUnit::Millilitre)->toFloat() / $suspension;
+        return Figure::derived(
+            'v',
+            'suspension to put in',
+            $wanted->value->toFloat() * $jug->in(CommonUnit::Millilitre)->toFloat() / $suspension->toFloat(),
+            CommonUnit::Millilitre,
+            ParticleEquation::Spike,
+            [
+                'N_wanted' => Figure::read(
+                    'N',
+                    'count that is wanted',
+                    $wanted->value,
+                    CountUnit::PerCubicCentimetre,
+                    $origin,
+                    $wanted->decimals(),
+                ),
+                'V' => Figure::read(
+                    'V',
+                    'water in the jug',
+                    $jug->in(CommonUnit::Millilitre),
+                    CommonUnit::Millilitre,
+                    $origin,
+                    $jug->value->decimals(),
+                ),
+                'N' => $suspension,
+            ],
+            4,
+        );
     }
 }

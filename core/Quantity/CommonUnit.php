@@ -48,6 +48,7 @@ enum CommonUnit: string implements Unit
     case PercentVolume = '% vol';
     case GramPerMole = 'g/mol';
     case LitrePerMole = 'L/mol';
+    case JoulePerMoleKelvin = 'J/(mol·K)';
     case Electronvolt = 'eV';
     case Micrometre = 'µm';
 

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Footnote\Core\Response;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Unit;
 
 /** The flow and the background that one end of one check showed, and where they sit in time. */
 final readonly class CountingKnot implements Knot
@@ -37,6 +40,19 @@ final readonly class CountingKnot implements Knot
     public function backgroundOf(string $size): float
     {
         return isset($this->background[$size]) ? $this->background[$size]->toFloat() : 0.0;
+    }
+
+    /** The same as an input. */
+    public function backgroundIn(string $size, Unit $unit): Figure
+    {
+        return $this->background[$size] ?? Figure::read(
+            'b',
+            'background from '.$size.' µm: not counted, taken as nothing',
+            Exact::zero(),
+            $unit,
+            new Origin('assumption', $this->check, 'nobody counted it'),
+            0,
+        );
     }
 
     /** The same with another background of a size. */

@@ -124,8 +124,8 @@ final class DerivationTest extends TestCase
     public function testASharedFigureIsOneRow(): void
     {
         $reading = self::figure('114.0');
-        $offset = Figure::derived('ε', 'offset', Exact::zero(), LevelUnit::Decibel, NoiseEquation::Deviation, [$reading, $reading]);
-        $drift = Figure::derived('d', 'drift', Exact::zero(), LevelUnit::Decibel, NoiseEquation::Deviation, [$offset, $reading]);
+        $offset = Figure::derived('ε', 'offset', Exact::zero(), LevelUnit::Decibel, NoiseEquation::Deviation, ['L_i₁' => $reading, 'L_exp' => $reading]);
+        $drift = Figure::derived('d', 'drift', Exact::zero(), LevelUnit::Decibel, NoiseEquation::Drift, ['ε_post' => $offset, 'ε_pre' => $reading]);
         $sheet = new Sheet();
         self::assertSame('f3', $sheet->enter($drift));
         self::assertSame('f2', $sheet->enter($offset), 'entered before');
@@ -135,7 +135,7 @@ final class DerivationTest extends TestCase
         self::assertSame(['f2', 'f1'], $rows[2]['inputs']);
         self::assertNull($rows[0]['equation']);
         self::assertIsArray($rows[2]['equation']);
-        self::assertSame('N-2', $rows[2]['equation']['id']);
+        self::assertSame('N-2b', $rows[2]['equation']['id']);
     }
 
     /** Every derivation of a whole assessment ends at evidence: nothing comes out of nowhere. */

@@ -159,7 +159,7 @@ final class FlowTablesTest extends TestCase
             ->check('k2', '16:10', ['1.948'])
             ->assess('r');
         self::assertEqualsWithDelta(-3.1809, $assessment->drifts[0]->toFloat(), 0.00005);
-        self::assertSame('2.012', $assessment->drifts[0]->from->inputs[1]->full());
+        self::assertSame('2.012', $assessment->drifts[0]->from->inputs['Q_pre']->full());
     }
 
     /** Decimal traps: each sits exactly on 5 % and passes "not more than"; binary floating point fails them. */

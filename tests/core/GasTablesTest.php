@@ -80,11 +80,11 @@ final class GasTablesTest extends TestCase
             );
             self::assertSame(
                 $minutes,
-                (string) ($bottle->left(new Measured(Decimal::parse('1000'), CommonUnit::PoundPerSquareInch))['minutes'] ?? ''),
+                $bottle->left(new Measured(Decimal::parse('1000'), CommonUnit::PoundPerSquareInch))?->full(),
             );
             self::assertSame(
                 (string) ((int) $minutes / 2),
-                (string) ($bottle->left(new Measured(Decimal::parse('500'), CommonUnit::PoundPerSquareInch))['minutes'] ?? ''),
+                $bottle->left(new Measured(Decimal::parse('500'), CommonUnit::PoundPerSquareInch))?->full(),
             );
             self::assertNull($bottle->left(null));
         }

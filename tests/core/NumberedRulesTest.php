@@ -386,7 +386,7 @@ final class NumberedRulesTest extends TestCase
             ['asFound' => [['value' => '114.2', 'provenance' => 'read back']]],
         );
         $drift = $scene->assess('r1')->largestDrift();
-        $reading = $drift?->from->inputs[0]->from->inputs[0];
+        $reading = $drift?->from->inputs['ε_post']->from->inputs['L_i₁'];
         self::assertStringContainsString('read back by a second person', (string) $reading?->from->origin?->note);
         self::assertSame('k2', $reading?->from->origin?->id);
     }

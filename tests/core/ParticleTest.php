@@ -42,7 +42,7 @@ final class ParticleTest extends TestCase
             );
             // P-3 there and back: the spike for a wanted count gives that count.
             $jug = new Measured(Decimal::parse('2'), CommonUnit::Litre);
-            $spike = $lot->spikeFor(500.0, $jug, $day);
+            $spike = $lot->spikeFor(Decimal::parse('500'), $jug, $day)?->toFloat();
             self::assertEqualsWithDelta(
                 500.0,
                 $lot->diluted(

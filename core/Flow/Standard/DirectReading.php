@@ -68,8 +68,8 @@ final readonly class DirectReading implements FlowStandard
             'actual flow',
             $actual,
             CommonUnit::LitrePerMinute,
-            StandardEquation::Standard,
-            [$read, ...$this->at->figures($own), ...$air->figures($origin)],
+            StandardEquation::ActualFlow,
+            ['Q_std' => $read, ...$this->at->inputs($own, '_ref'), ...$air->inputs($origin)],
             Digits::significant($actual, 4),
         );
     }

@@ -37,14 +37,16 @@ final readonly class Manometer
             $value->decimals(),
         );
         if ($row->legs->left !== null && $row->legs->right !== null) {
-            $inputs = [$leg('h₁', 'one leg', $row->legs->left), $leg('h₂', 'other leg', $row->legs->right)];
+            $equation = StandardEquation::ManometerWithoutRest;
+            $inputs = ['h₁' => $leg('h₁', 'one leg', $row->legs->left), 'h₂' => $leg('h₂', 'other leg', $row->legs->right)];
             $height = $row->legs->left->value->minus($row->legs->right->value);
             if ($this->restLeft !== null && $this->restRight !== null) {
                 $inputs = [
                     ...$inputs,
-                    $leg('h₁,₀', 'one leg at rest', $this->restLeft),
-                    $leg('h₂,₀', 'other leg at rest', $this->restRight),
+                    'h₁₀' => $leg('h₁₀', 'one leg at rest', $this->restLeft),
+                    'h₂₀' => $leg('h₂₀', 'other leg at rest', $this->restRight),
                 ];
+                $equation = StandardEquation::Manometer;
                 $height = $height->minus($this->restLeft->value->minus($this->restRight->value));
             }
             // Which leg rises depends on which side the orifice is tapped.
@@ -55,15 +57,16 @@ final readonly class Manometer
             if ($rest === null) {
                 throw new UnreadableFlow('one leg alone says nothing without its reading at rest');
             }
-            $inputs = [$leg('h', 'one leg', $read), $leg('h₀', 'the same leg at rest', $rest)];
+            $equation = StandardEquation::OneLeg;
+            $inputs = ['h' => $leg('h', 'one leg', $read), 'h₀' => $leg('h₀', 'the same leg at rest', $rest)];
             $height = $read->value->minus($rest->value)->times(2)->absolute();
         } else {
             throw new UnreadableFlow('neither leg of the manometer is written down');
         }
         $gravity = $this->gravity->value ?? Exact::of(1);
-        if ($this->gravity !== null) {
-            $inputs[] = Figure::read('s', 'specific gravity of the fluid', $gravity, CommonUnit::None, $origin, $this->gravity->decimals());
-        }
+        $inputs['s'] = $this->gravity === null
+            ? Figure::read('s', 'specific gravity of water', $gravity, CommonUnit::None, new Origin('constant', 'water', 'no other fluid is named'), 0)
+            : Figure::read('s', 'specific gravity of the fluid', $gravity, CommonUnit::None, $origin, $this->gravity->decimals());
         if ($height->isZero()) {
             throw new UnreadableFlow('the manometer shows no flow');
         }
@@ -73,7 +76,7 @@ final readonly class Manometer
             'pressure across the orifice',
             $height->times($gravity),
             CommonUnit::InchWater,
-            StandardEquation::Manometer,
+            $equation,
             $inputs,
             2,
         );

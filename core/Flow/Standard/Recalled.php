@@ -42,8 +42,8 @@ final readonly class Recalled implements FlowStandard
             $told->meaning.', the error of its standard taken out',
             Real::times($told->value, RecallError::factor($this->error)),
             $told->unit,
-            SharedEquation::Recalled,
-            [$told, $this->error],
+            SharedEquation::RecalledFlow,
+            ['Q_told' => $told, 'e' => $this->error],
             $told->decimals,
         );
     }

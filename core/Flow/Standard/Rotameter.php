@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\CertifiedValue;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\CommonUnit;
+use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
@@ -35,15 +36,31 @@ final readonly class Rotameter implements FlowStandard
         if ($row->value === null) {
             throw new UnreadableFlow('no mark was read');
         }
-        $flow = $this->scale->convert($this->table($row->value->value), CommonUnit::LitrePerMinute);
+        [$low, $high] = $this->around($row->value->value);
+        $flow = $this->scale->convert(self::between($row->value->value, $low, $high), CommonUnit::LitrePerMinute);
+        $own = new Origin('certificate', $this->certificate->number, 'its table');
+        $told = static fn (string $symbol, string $meaning, Decimal $value, Unit $unit): Figure => Figure::read(
+            $symbol,
+            $meaning,
+            $value->value,
+            $unit,
+            $own,
+            $value->decimals(),
+        );
         $mark = Figure::read('mark', 'scale mark', $row->value->value, CommonUnit::None, $origin, $row->value->decimals());
         $indicated = Figure::derived(
             'Q_ind',
             'flow of that mark by the certificate\'s table',
             $flow,
             CommonUnit::LitrePerMinute,
-            StandardEquation::VariableArea,
-            [$mark],
+            StandardEquation::ScaleTable,
+            [
+                'm' => $mark,
+                'm_low' => $told('m', 'mark of the table below', $low->nominal, CommonUnit::None),
+                'm_high' => $told('m', 'mark of the table above', $high->nominal, CommonUnit::None),
+                'Q_low' => $told('Q', 'flow at the mark below', $low->certified, $this->scale),
+                'Q_high' => $told('Q', 'flow at the mark above', $high->certified, $this->scale),
+            ],
             Digits::significant($flow, 4),
         );
         $actual = $flow->toFloat() * sqrt(
@@ -51,7 +68,7 @@ final readonly class Rotameter implements FlowStandard
                 $air->kelvin()->dividedBy($this->calibrated->kelvin()),
             )->toFloat(),
         );
-        $own = new Origin('certificate', $this->certificate->number, 'conditions of its calibration');
+        $calibrated = new Origin('certificate', $this->certificate->number, 'conditions of its calibration');
 
         return Figure::derived(
             'Q',
@@ -59,7 +76,7 @@ final readonly class Rotameter implements FlowStandard
             $actual,
             CommonUnit::LitrePerMinute,
             StandardEquation::VariableArea,
-            [$indicated, ...$this->calibrated->figures($own), ...$air->figures($origin)],
+            ['Q_ind' => $indicated, ...$this->calibrated->inputs($calibrated, '_cal'), ...$air->inputs($origin)],
             Digits::significant($actual, 4),
         );
     }
@@ -69,23 +86,24 @@ final readonly class Rotameter implements FlowStandard
         return 'by its table';
     }
 
-    /** @throws UnreadableFlow outside the table */
-    private function table(Exact $mark): Exact
+    /**
+     * The rows of the table that a mark lies between.
+     *
+     * @return array{CertifiedValue, CertifiedValue}
+     *
+     * @throws UnreadableFlow outside the table
+     */
+    private function around(Exact $mark): array
     {
         $rows = $this->certificate->values;
         usort($rows, static fn (CertifiedValue $a, CertifiedValue $b): int => $a->nominal->value->compareTo($b->nominal->value));
         for ($i = 1; $i < \count($rows); ++$i) {
             $low = $rows[$i - 1];
             $high = $rows[$i];
-            if ($mark->compareTo($low->nominal->value) >= 0 && $mark->compareTo($high->nominal->value) <= 0) {
-                $width = $high->nominal->value->minus($low->nominal->value);
-                if ($width->isZero()) {
-                    return $low->certified->value;
-                }
-
-                return $low->certified->value->plus(
-                    $high->certified->value->minus($low->certified->value)->times($mark->minus($low->nominal->value))->dividedBy($width),
-                );
+            if ($mark->compareTo($low->nominal->value) >= 0
+                && $mark->compareTo($high->nominal->value) <= 0
+                && $low->nominal->value->compareTo($high->nominal->value) < 0) {
+                return [$low, $high];
             }
         }
 
@@ -96,6 +114,15 @@ final readonly class Rotameter implements FlowStandard
                 $rows === [] ? '?' : $rows[0]->nominal->written,
                 $rows === [] ? '?' : $rows[\count($rows) - 1]->nominal->written,
             ),
+        );
+    }
+
+    private static function between(Exact $mark, CertifiedValue $low, CertifiedValue $high): Exact
+    {
+        return $low->certified->value->plus(
+            $high->certified->value->minus($low->certified->value)
+                ->times($mark->minus($low->nominal->value))
+                ->dividedBy($high->nominal->value->minus($low->nominal->value)),
         );
     }
 }

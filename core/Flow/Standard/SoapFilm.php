@@ -40,7 +40,7 @@ final readonly class SoapFilm implements FlowStandard
             throw new UnreadableFlow('a time of zero is no time');
         }
         $inputs = [
-            Figure::read(
+            'V' => Figure::read(
                 'V',
                 'volume the film passed',
                 $row->timed->volume->value,
@@ -48,7 +48,14 @@ final readonly class SoapFilm implements FlowStandard
                 $origin,
                 $row->timed->volume->decimals(),
             ),
-            Figure::read('t', 'its time', $row->timed->seconds->value, CommonUnit::Second, $origin, $row->timed->seconds->decimals()),
+            't' => Figure::read(
+                't',
+                'its time',
+                $row->timed->seconds->value,
+                CommonUnit::Second,
+                $origin,
+                $row->timed->seconds->decimals(),
+            ),
         ];
         $flow = $row->timed->volume->value->times(60)->dividedBy(1000)->dividedBy($row->timed->seconds->value);
         $this->range->holds($flow);
@@ -68,14 +75,14 @@ final readonly class SoapFilm implements FlowStandard
         $pressure = $air->kilopascal()->toFloat();
         $humidity = $air->humidity->value->toFloat() / 100;
         $ambient = $flow->toFloat() * ($pressure - $water) / ($pressure - $humidity * $water);
-        $figures = $air->figures($origin);
+        $figures = $air->inputs($origin);
         $vapour = Figure::derived(
             'P_w',
             'saturated water vapour',
             $water,
             CommonUnit::Kilopascal,
             StandardEquation::WaterVapour,
-            [$figures[0]],
+            ['T' => $figures['T']],
             3,
         );
 
@@ -84,12 +91,12 @@ final readonly class SoapFilm implements FlowStandard
             'actual flow, without the water of the film',
             $ambient,
             CommonUnit::LitrePerMinute,
-            SharedEquation::TimedVolume,
+            StandardEquation::WetVolume,
             [
                 ...$inputs,
-                $vapour,
-                $figures[1],
-                Figure::read('φ', 'relative humidity', $air->humidity->value, CommonUnit::Percent, $origin, $air->humidity->decimals()),
+                'P_w' => $vapour,
+                'P' => $figures['P'],
+                'φ' => Figure::read('φ', 'relative humidity', $air->humidity->value, CommonUnit::Percent, $origin, $air->humidity->decimals()),
             ],
             Digits::significant($ambient, 4),
         );

@@ -58,8 +58,8 @@ final readonly class TransferOrifice implements FlowStandard
             'actual flow',
             $actual,
             CommonUnit::LitrePerMinute,
-            StandardEquation::Standard,
-            [$standard, ...$air->figures($origin)],
+            StandardEquation::ActualFlow,
+            ['Q_std' => $standard, ...$air->inputs($origin), ...self::conditions()],
             Digits::significant($actual, 4),
         );
     }
@@ -86,13 +86,36 @@ final readonly class TransferOrifice implements FlowStandard
             CommonUnit::LitrePerMinute,
             StandardEquation::TransferOrifice,
             [
-                $height,
-                Figure::read('m', 'slope', $this->slope->value, CommonUnit::None, $own, $this->slope->decimals()),
-                Figure::read('b', 'intercept', $this->intercept->value, CommonUnit::None, $own, $this->intercept->decimals()),
-                ...$air->figures($origin),
+                'ΔH' => $height,
+                'm' => Figure::read('m', 'slope', $this->slope->value, CommonUnit::None, $own, $this->slope->decimals()),
+                'b' => Figure::read('b', 'intercept', $this->intercept->value, CommonUnit::None, $own, $this->intercept->decimals()),
+                'k' => Figure::read(
+                    'k',
+                    'L/min that one '.$this->unit->value.' is',
+                    $this->unit->convert(Exact::of(1), CommonUnit::LitrePerMinute),
+                    CommonUnit::LitrePerMinute,
+                    new Origin('constant', $this->unit->value, 'NIST SP 811, Appendix B, published'),
+                    3,
+                ),
+                ...$air->inputs($origin),
             ],
             Digits::significant($litres, 4),
         );
+    }
+
+    /**
+     * What the flow of an orifice is stated at, as inputs.
+     *
+     * @return array<string, Figure>
+     */
+    private static function conditions(): array
+    {
+        $own = new Origin('constant', '40 CFR 50 App. B', '40 CFR 50 App. B, published');
+
+        return [
+            'T_ref' => Figure::read('T_ref', 'reference temperature', Exact::of(self::KELVIN), CommonUnit::Kelvin, $own, 0),
+            'P_ref' => Figure::read('P_ref', 'reference pressure', Exact::of(760), CommonUnit::MillimetreMercury, $own, 0),
+        ];
     }
 
     public function basis(): string

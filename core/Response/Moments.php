@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Response;
+
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Row;
+use Footnote\Core\Evidence\Run;
+use Footnote\Core\Quantity\CommonUnit;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Span;
+
+/** The moments that a derivation rests on, as figures: minutes from the start of the run. */
+final readonly class Moments
+{
+    private const MICROSECONDS_A_MINUTE = 60000000;
+
+    public function __construct(private Run $run)
+    {
+    }
+
+    public function at(string $symbol, \DateTimeImmutable $moment, string $meaning, Origin $origin): Figure
+    {
+        $start = $this->run->timing->start;
+        $micro = ($moment->getTimestamp() - $start->getTimestamp()) * 1000000 + (int) $moment->format('u') - (int) $start->format('u');
+
+        return Figure::read(
+            $symbol,
+            $meaning.', from the start of '.$this->run->id,
+            Exact::of($micro)->dividedBy(self::MICROSECONDS_A_MINUTE),
+            CommonUnit::Minute,
+            $origin,
+            1,
+        );
+    }
+
+    /**
+     * Knots as rows of moments and of what they showed: t_i₁, o_i₁, t_i₂ …
+     *
+     * @template K of Knot
+     *
+     * @param list<K>                          $knots
+     * @param non-empty-list<string>           $symbols of the moment, then of what is told of each knot
+     * @param \Closure(K): list<Figure>        $told
+     *
+     * @return array<string, Figure>
+     */
+    public function along(array $knots, array $symbols, \Closure $told): array
+    {
+        return Row::together(
+            $symbols,
+            array_map(
+                fn (Knot $knot): array => [
+                    $this->at(
+                        't',
+                        $knot->moment(),
+                        'where '.$knot->check().($knot->isAsLeft() ? ' as left' : ' as found').' stands in time',
+                        new Origin('check', $knot->check(), 'the check before stands at the start, the check after at the stop'),
+                    ),
+                    ...$told($knot),
+                ],
+                $knots,
+            ),
+        );
+    }
+
+    /**
+     * Stretches as rows: a_j₁, b_j₁, a_j₂ …
+     *
+     * @param list<Span> $stretches
+     *
+     * @return array<string, Figure>
+     */
+    public function stretches(array $stretches, string $note): array
+    {
+        $origin = new Origin('run', $this->run->id, $note);
+
+        return Row::together(
+            ['a_j', 'b_j'],
+            array_map(
+                fn (Span $span): array => [
+                    $this->at('a', $span->from, 'a stretch that counts begins', $origin),
+                    $this->at('b', $span->to, 'a stretch that counts ends', $origin),
+                ],
+                $stretches,
+            ),
+        );
+    }
+}
