@@ -26,6 +26,7 @@ enum GasEquation: string implements Equation
     case OffLabel = 'G-3d';
     case HiddenZero = 'G-3e';
     case ZeroSunk = 'G-3f';
+    case LargestDrift = 'G-3g';
     case Factor = 'G-4a';
     case FactorUndone = 'G-4b';
     case FactorOfMixture = 'G-4c';
@@ -61,6 +62,7 @@ enum GasEquation: string implements Equation
             self::OffLabel => 'Δ = mean(r_i) − c_span',
             self::HiddenZero => 'h = c_span·p/100',
             self::ZeroSunk => 'c = c_told + h',
+            self::LargestDrift => 'D = 100·((z_post + g_post·c_post)/c_post − (z_pre + g_pre·c_pre)/c_pre)',
             self::Factor => 'c = c_told·CF',
             self::FactorUndone => 'r = r_shown/F',
             self::FactorOfMixture => 'CF = 1/(Σ x_i/(100·CF_i))',

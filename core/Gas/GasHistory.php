@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas;
 
 use Footnote\Core\Derivation\Figure;
-use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Evidence\Tally;
 use Footnote\Core\Evidence\Tallying;
@@ -39,22 +39,40 @@ final readonly class GasHistory
         return $channel === null ? [] : GasFold::reading($channel)->points($timeline, $until);
     }
 
+    /** G-3g: the largest drift of any two checks, each held against the label of its own cylinder. */
     public function largest(): ?Figure
     {
         $largest = $this->tally->largest;
+        $channel = Channel::named($this->timeline->instrument, $this->timeline->channel);
+        $check = $largest === null ? null : $this->timeline->check($largest->check);
+        $since = $largest === null ? null : $this->timeline->check($largest->since);
+        if ($largest === null || $channel === null || $check === null || $since === null) {
+            return null;
+        }
+        $response = new GasResponse($channel);
+        $found = $response->asFound($check, $this->timeline);
+        $left = $response->asLeft($since, $this->timeline);
+        $labels = array_map(
+            fn (Check $one): ?Figure => $one->content instanceof ChannelCheck ? $response->label($one, $one->content, $this->timeline) : null,
+            [$check, $since],
+        );
 
-        return $largest === null
+        return $found === null || $left === null || $labels[0] === null || $labels[1] === null
             ? null
-            : Figure::read(
+            : Figure::derived(
                 'D_max',
-                'the most this channel has drifted',
+                'the most this channel has drifted, from '.$since->id.' to '.$check->id.' on '.$check->at->format('j M Y'),
                 round($largest->size, 9),
                 CommonUnit::Percent,
-                new Origin(
-                    'check',
-                    $largest->check,
-                    'found on '.($this->timeline->check($largest->check)?->at->format('j M Y') ?? ''),
-                ),
+                GasEquation::LargestDrift,
+                [
+                    'z_post' => $found->zero,
+                    'g_post' => $found->gain,
+                    'c_post' => $labels[0],
+                    'z_pre' => $left->zero,
+                    'g_pre' => $left->gain,
+                    'c_pre' => $labels[1],
+                ],
                 1,
             );
     }

@@ -14,6 +14,7 @@ use Footnote\Core\Evidence\Tallying;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\UnitTrend;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
 
 /** What a unit's checks over months say: the most it ever drifted, and what adjusting has added up to. */
@@ -32,15 +33,21 @@ final readonly class AcousticHistory
     public function largestDrift(): ?Figure
     {
         $largest = $this->tally->largest;
+        $check = $largest === null ? null : $this->timeline->check($largest->check);
+        $since = $largest === null ? null : $this->timeline->check($largest->since);
+        $response = new AcousticResponse();
+        $found = $check === null ? null : $response->asFound($check, $this->timeline)?->offset;
+        $left = $since === null ? null : $response->asLeft($since, $this->timeline)?->offset;
 
-        return $largest === null
+        return $check === null || $since === null || $found === null || $left === null
             ? null
-            : Figure::read(
+            : Figure::derived(
                 'd_max',
-                'the most this unit has drifted',
-                round($largest->size, 9),
+                'the most this unit has drifted, from '.$since->id.' to '.$check->id.' on '.$check->at->format('j M Y'),
+                Real::minus($found->value, $left->value),
                 LevelUnit::Decibel,
-                new Origin('check', $largest->check, 'found on '.$this->day($largest->check)),
+                NoiseEquation::Drift,
+                ['ε_post' => $found, 'ε_pre' => $left],
                 2,
             );
     }
@@ -59,14 +66,10 @@ final readonly class AcousticHistory
         if ($count <= 0) {
             return null;
         }
-        $last = Figure::read(
-            'Δ',
-            'adjustment at '.$all->check,
-            round($all->last, 9),
-            LevelUnit::Decibel,
-            new Origin('check', $all->check, $this->day($all->check)),
-            2,
-        );
+        $last = $this->adjustment($all);
+        if ($last === null) {
+            return null;
+        }
         $before = $count === 1
             ? Figure::read('S', 'no adjustment before', Exact::zero(), LevelUnit::Decibel, new Origin('check', $all->check, 'the first one'), 2)
             : Figure::read(
@@ -81,7 +84,7 @@ final readonly class AcousticHistory
         return Figure::derived(
             'S',
             'adjustment since the last laboratory certificate',
-            round($all->sum - $then->sum, 9),
+            Real::plus($before->value, $last->value),
             LevelUnit::Decibel,
             NoiseEquation::Adjustment,
             ['S_before' => $before, 'Δ' => $last],
@@ -89,9 +92,25 @@ final readonly class AcousticHistory
         );
     }
 
-    private function day(string $check): string
+    /** What the last of some adjustments moved. */
+    private function adjustment(AdjustmentSum $all): ?Figure
     {
-        return $this->timeline->check($check)?->at->format('j M Y') ?? '';
+        $check = $this->timeline->check($all->check);
+        $response = new AcousticResponse();
+        $found = $check === null ? null : $response->asFound($check, $this->timeline)?->offset;
+        $left = $check === null ? null : $response->asLeft($check, $this->timeline)?->offset;
+
+        return $check === null || $found === null || $left === null
+            ? null
+            : Figure::derived(
+                'Δ',
+                'adjustment at '.$check->id.' on '.$check->at->format('j M Y'),
+                Real::minus($left->value, $found->value),
+                LevelUnit::Decibel,
+                NoiseEquation::AdjustmentAtCheck,
+                ['ε_left' => $left, 'ε_found' => $found],
+                2,
+            );
     }
 
     /** The stored factor through time: a slow walk means an ageing microphone, a jump means damage. Null where no check tells it. */

@@ -15,7 +15,7 @@ enum NoiseEquation: string implements Equation
     case Drift = 'N-2b';
     case FoundByFactor = 'N-2c';
     case FoundBySensitivity = 'N-2d';
-    case LargestDrift = 'N-2e';
+    case AdjustmentAtCheck = 'N-2e';
     case EquivalentLevel = 'N-3';
     case Dose = 'N-4a';
     case DoseWithoutThreshold = 'N-4b';
@@ -88,7 +88,7 @@ enum NoiseEquation: string implements Equation
             self::Drift => 'd = ε_post − ε_pre',
             self::FoundByFactor => 'ε = ε_left + F_before − F_after',
             self::FoundBySensitivity => 'ε = ε_left − F_before + F_after',
-            self::LargestDrift => 'd_max = largest(d_before, ε_found − ε_left)',
+            self::AdjustmentAtCheck => 'Δ = ε_left − ε_found',
             self::EquivalentLevel => 'L_eq = 10 lg(mean(10^(L_i/10)))',
             self::Dose => 'D = 100·(h/T_c)·Σ counts(L_i, L_thr)·2^((L_i − L_c)/q)',
             self::DoseWithoutThreshold => 'D = 100·(h/T_c)·Σ 2^((L_i − L_c)/q)',

@@ -10,7 +10,7 @@ final readonly class Applied implements Term
     use Gathering;
 
     public const NAMES = [
-        'lg', 'ln', 'exp', 'abs', 'ceil', 'mean', 'sd', 'count', 'max', 'min', 'least', 'most', 'largest', 'counts', 'above', 'below',
+        'lg', 'ln', 'exp', 'abs', 'ceil', 'mean', 'sd', 'count', 'max', 'min', 'least', 'most', 'counts', 'above', 'below',
         'line', 'avg', 'integral', 'window', 'lower', 'upper', 'slope', 'intercept', 'correlation', 'A', 'C',
         'garwoodLow', 'garwoodHigh', 'poissonUpper',
     ];

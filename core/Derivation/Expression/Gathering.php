@@ -10,6 +10,8 @@ trait Gathering
     /** @return list<string> */
     private static function of(Term ...$terms): array
     {
-        return array_values(array_unique(array_merge(...array_values(array_map(static fn (Term $term): array => $term->symbols(), $terms)))));
+        $symbols = array_map(static fn (Term $term): array => $term->symbols(), array_values($terms));
+
+        return array_values(array_unique(array_merge(...$symbols)));
     }
 }

@@ -22,8 +22,8 @@ final readonly class Symbol implements Term
     public function mathml(): string
     {
         $parts = explode('_', $this->name, 2);
-        [$base, $index] = [$parts[0], $parts[1] ?? null];
-        $letter = '<mi>'.htmlspecialchars($base).'</mi>';
+        $index = $parts[1] ?? null;
+        $letter = '<mi>'.htmlspecialchars($parts[0]).'</mi>';
         $drawn = $index === null ? $letter : \sprintf('<msub>%s<mi>%s</mi></msub>', $letter, htmlspecialchars($index));
 
         return \in_array($this->name, self::OWN, true) ? $drawn : \sprintf('<mrow data-slot="%s">%s</mrow>', htmlspecialchars($this->name), $drawn);
