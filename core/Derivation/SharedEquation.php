@@ -21,6 +21,7 @@ enum SharedEquation: string implements Equation
     case RecalledFlow = 'S-5a';
     case RecalledLabel = 'S-5b';
     case OffsetOfRecall = 'S-5c';
+    case GrownError = 'S-5d';
     case RunningTime = 'T-1';
     case TippingShare = 'T-2';
     case LowerEnd = 'T-3';
@@ -49,6 +50,7 @@ enum SharedEquation: string implements Equation
             self::RecalledFlow => 'Q = Q_told·(1 + e/100)',
             self::RecalledLabel => 'c = c_told·(1 + e/100)',
             self::OffsetOfRecall => 'o = −e',
+            self::GrownError => 'e = e_found·t/T',
             self::RunningTime => 't = Σ (b_j − a_j)',
             self::TippingShare => 'e* = 100·(c/L − 1)',
             self::LowerEnd => 'x = lower(X)',

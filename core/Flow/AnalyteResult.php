@@ -65,7 +65,7 @@ final readonly class AnalyteResult
                 'mass with the blanks at their limits taken off',
                 $raw->plus($off)->minus($blank),
                 $this->counting(),
-                [$this->mean($blank, static fn (Mass $mass): Exact => $mass->micrograms(), 'less than, counted as its limit')],
+                [$this->mean(false)],
             )
             : null;
         $this->most = $counts && $masses->back !== null && $masses->back->lessThan && !$masses->front->lessThan
@@ -230,37 +230,35 @@ final readonly class AnalyteResult
         if ($this->corrections->blank !== Corrected::No || $this->blanks->masses === []) {
             return null;
         }
-        $floor = static fn (Mass $mass): Exact => $mass->floor();
 
-        return $this->mean($this->blank($floor) ?? Exact::zero(), $floor, 'less than, counted as nothing');
+        return $this->mean(true);
     }
 
     /**
      * The mean of the blanks.
      *
-     * @param \Closure(Mass): Exact $of       what of each counts, µg
-     * @param string                 $lessThan how one that is only "less than" counts
+     * @param bool $isFloor whether one that is only "less than" counts as nothing, else as its limit
      */
-    private function mean(Exact $value, \Closure $of, string $lessThan): Figure
+    private function mean(bool $isFloor): Figure
     {
+        $of = $isFloor ? static fn (Mass $mass): Exact => $mass->floor() : static fn (Mass $mass): Exact => $mass->micrograms();
+        $value = $this->blank($of) ?? Exact::zero();
         $figures = [];
         foreach ($this->blanks->masses as $blank) {
             $sections = [];
             foreach ($this->sections($blank) as $section => $mass) {
-                $sections[] = Figure::read(
+                $read = Figure::read(
                     'm_b',
-                    \sprintf(
-                        '%s blank %s%s%s',
-                        $blank->kind,
-                        $blank->medium,
-                        $section === 'front' ? '' : ', back section',
-                        $mass->lessThan ? ', '.$lessThan : '',
-                    ),
-                    $of($mass),
-                    CommonUnit::Microgram,
+                    \sprintf('%s blank %s%s', $blank->kind, $blank->medium, $section === 'front' ? '' : ', back section'),
+                    $mass->value->value,
+                    $mass->unit,
                     new Origin('laboratory', $this->reported->report, 'blank '.$blank->medium),
-                    2,
+                    $mass->value->decimals(),
                 );
+                // One that is only "less than" counts at one of its ends.
+                $sections[] = !$mass->lessThan
+                    ? $read
+                    : ($isFloor ? $read->downTo(Exact::zero())->low() : $read->downTo(Exact::zero())->high());
             }
             $figures[] = \count($sections) === 1 ? $sections[0] : Figure::derived(
                 'm_b',

@@ -6,8 +6,11 @@ namespace Footnote\Core\Response;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Span;
 
 /** The error of a recalled reference as a figure, to be taken out of what was read against it. */
 final class RecallError
@@ -18,13 +21,38 @@ final class RecallError
         $recall = $reference?->recalledAt($at);
         $error = $reference?->errorAt($at);
 
-        return $recall?->unit === null || $error === null ? null : Figure::read(
+        if ($recall?->unit === null || $recall->error === null || $error === null) {
+            return null;
+        }
+        $origin = new Origin('recall', $reference->id, 'recalled: '.$recall->reason);
+        $told = Figure::read(
             'e',
             \sprintf('true value of %s less the certified one', $reference->id),
+            $recall->error->value,
+            $recall->unit,
+            $origin,
+            max(1, $recall->error->decimals()),
+        );
+        if ($recall->until === null || $error->compareTo($recall->error->value) === 0) {
+            return $told;
+        }
+        $after = static fn (\DateTimeImmutable $moment, string $meaning): Figure => Figure::read(
+            't',
+            $meaning.', from the beginning of its recall',
+            Exact::of((int) round(Span::secondsBetween($recall->since, $moment)))->dividedBy(60),
+            CommonUnit::Minute,
+            $origin,
+            0,
+        );
+
+        return Figure::derived(
+            'e',
+            \sprintf('error of %s, grown evenly', $reference->id),
             $error,
             $recall->unit,
-            new Origin('recall', $reference->id, 'recalled: '.$recall->reason),
-            max(1, $recall->error?->decimals() ?? 1),
+            SharedEquation::GrownError,
+            ['e_found' => $told, 't' => $after($at, 'the check at '.$at->format('j M Y H:i')), 'T' => $after($recall->until, 'where it was found')],
+            max(1, $recall->error->decimals()),
         );
     }
 
