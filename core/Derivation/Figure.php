@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Derivation;
 
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 
@@ -28,6 +29,13 @@ final readonly class Figure
     public static function read(string $symbol, string $meaning, Exact|float $value, Unit $unit, Origin $origin, int $decimals = 1): self
     {
         return new self($symbol, $meaning, $value, $unit, $decimals, new From(null, [], $origin));
+    }
+
+    /** A value that was read with its unit, told in another one: as it was written, and what that is. */
+    public static function measured(string $symbol, string $meaning, Measured $read, Unit $unit, Origin $origin, int $decimals): self
+    {
+        return self::read($symbol, $meaning, $read->value->value, $read->unit, $origin, max($decimals, $read->value->decimals()))
+            ->in($read->in($unit), $unit, $decimals);
     }
 
     /** @param array<string, Figure> $inputs by the symbol that each stands for in the equation; of a row see {@see Row} */
@@ -72,11 +80,17 @@ final readonly class Figure
     }
 
     /** The same figure told in another unit. */
-    public function in(Exact|float $value, Unit $unit): self
+    public function in(Exact|float $value, Unit $unit, ?int $decimals = null): self
     {
-        return $unit === $this->unit
-            ? $this
-            : self::derived($this->symbol, $this->meaning, $value, $unit, SharedEquation::SameInUnit, ['X' => $this], $this->decimals);
+        return $unit === $this->unit ? $this : self::derived(
+            $this->symbol,
+            $this->meaning,
+            $value,
+            $unit,
+            SharedEquation::SameInUnit,
+            ['X' => $this],
+            $decimals ?? $this->decimals,
+        );
     }
 
     /** The same figure with another value. */
@@ -215,6 +229,6 @@ final readonly class Figure
     {
         return $this->value instanceof Exact
             ? (string) $this->value
-            : (is_finite($this->value) ? json_encode($this->value, \JSON_THROW_ON_ERROR) : $this->shown());
+            : (is_finite($this->value) ? json_encode($this->value, \JSON_THROW_ON_ERROR) : $this->rounded(0));
     }
 }

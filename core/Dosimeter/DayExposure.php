@@ -177,7 +177,7 @@ final readonly class DayExposure
             'working day',
             $over / 60,
             CommonUnit::Hour,
-            new Origin('run', $this->own->run->id, 'stated with a run of the day, the longest'),
+            new Origin('run', $this->statedBy($over), 'stated with a run of the day, the longest'),
             2,
         );
         $shown = $own->reportedFigure();
@@ -218,6 +218,18 @@ final readonly class DayExposure
             ['D' => $dose, 'L_c' => $criterion->criterionLevel(), 'k' => $criterion->k()],
             $shown->decimals,
         )->bounded($bound);
+    }
+
+    /** The run that states a day of so many minutes; else this one. */
+    private function statedBy(float $minutes): string
+    {
+        foreach ($this->shift as $one) {
+            if ($one->run->day->minutes === $minutes) {
+                return $one->run->id;
+            }
+        }
+
+        return $this->own->run->id;
     }
 
     /** @param array<string, Figure> $inputs */

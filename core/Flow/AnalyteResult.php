@@ -13,7 +13,6 @@ use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Quantity\Real;
 
 /** What a laboratory found of one substance on one medium, with the blanks of the same report. */
 final readonly class AnalyteResult
@@ -106,43 +105,24 @@ final readonly class AnalyteResult
         $off = $this->subtracted === null || $this->isLessThan() ? [] : [$this->subtracted];
         $limit = $isLittleBelow ? $this->masses->quantitation : $this->limit();
         $isBelow = !$this->isLessThan() && !$this->isBelowZero && $limit !== null && $raw->compareTo($limit->micrograms()) < 0;
-        // A back section that is loaded behind an empty front: the front may hold anything below its own limit.
-        $low = $this->masses->front->lessThan && !$this->isLessThan() ? $raw->minus($this->masses->front->micrograms()) : $raw;
         if (!$isBelow) {
-            $figure = $this->put('mass of '.$this->name(), $raw, $found, $off);
-            $low = $this->desorbed($low);
-        } else {
-            $mass = $this->desorbed($limit->micrograms());
-            $low = $mass;
-            $figure = Figure::derived(
-                'm',
-                'mass of '.$this->name(),
-                $mass,
-                CommonUnit::Microgram,
-                $this->efficiency() === null ? FlowEquation::MassLimit : FlowEquation::DesorbedLimit,
-                [
-                    'm_raw' => Figure::derived(
-                        'm',
-                        'mass on the medium',
-                        $raw,
-                        CommonUnit::Microgram,
-                        FlowEquation::Mass,
-                        [...Row::of('m_i', $found), ...Row::of('m_j', $off)],
-                        Digits::significant($raw, 3),
-                    ),
-                    'LOQ' => $this->section('LOQ', 'limit below which nothing is stated', $limit),
-                    ...$this->desorption(),
-                ],
-                Digits::significant($mass, 3),
-            );
+            return $this->put('mass of '.$this->name(), $raw, $found, $off);
         }
-        $high = $figure->value;
+        $mass = $this->desorbed($limit->micrograms());
 
-        return match (true) {
-            $isBelow, $this->isLessThan() => $figure->downTo(Exact::zero()),
-            Real::compare($low, $high) !== 0 => $figure->downTo($low->compareTo(Exact::zero()) < 0 ? Exact::zero() : $low),
-            default => $figure,
-        };
+        return Figure::derived(
+            'm',
+            'mass of '.$this->name(),
+            $mass,
+            CommonUnit::Microgram,
+            $this->efficiency() === null ? FlowEquation::MassLimit : FlowEquation::DesorbedLimit,
+            [
+                'm_raw' => $this->put('mass on the medium', $raw, $found, $off, false),
+                'LOQ' => $this->section('LOQ', 'limit below which nothing is stated', $limit),
+                ...$this->desorption(),
+            ],
+            Digits::significant($mass, 3),
+        )->downTo(Exact::zero());
     }
 
     /**
@@ -150,20 +130,29 @@ final readonly class AnalyteResult
      *
      * @param list<Figure> $found
      * @param list<Figure> $off
+     * @param bool         $isDesorbed else what was found on the medium, before its efficiency divides
      */
-    private function put(string $meaning, Exact $raw, array $found, array $off): Figure
+    private function put(string $meaning, Exact $raw, array $found, array $off, bool $isDesorbed = true): Figure
     {
-        $mass = $this->desorbed($raw);
-
-        return Figure::derived(
+        $divides = $isDesorbed && $this->efficiency() !== null;
+        $mass = $isDesorbed ? $this->desorbed($raw) : $raw;
+        $figure = Figure::derived(
             'm',
             $meaning,
             $mass,
             CommonUnit::Microgram,
-            $this->efficiency() === null ? FlowEquation::Mass : FlowEquation::DesorbedMass,
-            [...Row::of('m_i', $found), ...Row::of('m_j', $off), ...$this->desorption()],
+            $divides ? FlowEquation::DesorbedMass : FlowEquation::Mass,
+            [...Row::of('m_i', $found), ...Row::of('m_j', $off), ...($divides ? $this->desorption() : [])],
             Digits::significant($mass, 3),
         );
+        if (array_filter($found, static fn (Figure $one): bool => $one->known->floor !== null) === []) {
+            return $figure;
+        }
+        // Behind an empty front a loaded back section: the front may hold anything below its own limit.
+        $low = $this->isLessThan() ? Exact::zero() : $raw->minus($this->masses->front->micrograms());
+        $low = $isDesorbed ? $this->desorbed($low) : $low;
+
+        return $figure->downTo($low->compareTo(Exact::zero()) < 0 ? Exact::zero() : $low);
     }
 
     /** @return array<string, Figure> the desorption efficiency as an input, where it divides */

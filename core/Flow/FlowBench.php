@@ -220,10 +220,10 @@ final readonly class FlowBench implements BenchGuide
             $lines[] = new LiveLine('flow '.$when, $measured->mean);
             $lines[] = $this->against('spread', $measured->spread, $policy, 'flow.replicates', 'spread');
             if ($content->target !== null && !$content->target->value->value->isZero()) {
-                $design = Figure::read(
+                $design = Figure::measured(
                     'Q_d',
                     'flow it is set for',
-                    $content->target->in(CommonUnit::LitrePerMinute),
+                    $content->target,
                     CommonUnit::LitrePerMinute,
                     new Origin('check', $check->id, 'as written'),
                     3,

@@ -92,10 +92,10 @@ final readonly class FlowResponse
 
         return new FlowKnot(
             $check->at,
-            Figure::read(
+            Figure::measured(
                 'Q',
                 'flow as left, not read',
-                $flow,
+                $content->target,
                 CommonUnit::LitrePerMinute,
                 new Origin('assumption', $check->id, 'adjusted and not read again: the flow it was set for is assumed'),
                 max(3, Digits::significant($flow, 4)),

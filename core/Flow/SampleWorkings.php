@@ -212,10 +212,10 @@ final readonly class SampleWorkings
         $displayed = $this->sample->field->displayed;
         $indicated = $displayed === null
             ? null
-            : Figure::read(
+            : Figure::measured(
                 'V',
                 'volume the pump shows',
-                $displayed->in(CommonUnit::Litre),
+                $displayed,
                 CommonUnit::Litre,
                 new Origin('run', $this->run->id, 'read off the pump'),
                 max(1, $displayed->value->decimals()),
@@ -303,7 +303,7 @@ final readonly class SampleWorkings
         foreach ([$analyte->least, $analyte->most] as $other) {
             if ($other !== null && !Real::isZero($mass->value)) {
                 $told = $result->reportedFigure();
-                $result = $result->or($other->meaning, Figure::derived(
+                $made = Figure::derived(
                     $told->symbol,
                     $told->meaning.', '.$other->meaning,
                     Real::times($told->value, Real::by($other->value, $mass->value)),
@@ -311,7 +311,12 @@ final readonly class SampleWorkings
                     FlowEquation::OtherMass,
                     ['c_told' => $told, 'm_other' => $other, 'm' => $mass],
                     $told->decimals,
-                ));
+                );
+                $floor = $other->known->floor;
+                $result = $result->or(
+                    $other->meaning,
+                    $floor === null ? $made : $made->downTo(Real::times($told->value, Real::by($floor, $mass->value))),
+                );
             }
         }
 
@@ -380,11 +385,9 @@ final readonly class SampleWorkings
 
     private function airFrom(): Origin
     {
-        return new Origin(
-            'run',
-            $this->run->id,
-            $this->sample->field->air->isKnown() ? 'in the field' : 'not read in the field: that of the check before',
-        );
+        return $this->sample->field->air->isKnown() || $this->bracket->pre === null
+            ? new Origin('run', $this->run->id, 'in the field')
+            : $this->bracket->pre->origin('not read in the field: that of the check before');
     }
 
     /** How long it drew, min. */

@@ -87,7 +87,15 @@ final readonly class SamplingPlan
         $limitFigure = self::limit($limit, $substance, $asked);
         $wanted = Real::times($limitFigure->value, $share->value);
         $loq = $asked('LOQ', 'quantitation of the laboratory on one medium', $quantitation->micrograms(), CommonUnit::Microgram);
-        $q = $asked('Q', 'flow', $flow->in(CommonUnit::LitrePerMinute), CommonUnit::LitrePerMinute);
+        $own = new Origin('plan', 'plan', 'as asked');
+        $q = Figure::measured(
+            'Q',
+            'flow',
+            $flow,
+            CommonUnit::LitrePerMinute,
+            $own,
+            Digits::significant($flow->in(CommonUnit::LitrePerMinute), 3),
+        );
         $shift = $asked('T', 'shift', $shiftMinutes->value, CommonUnit::Minute);
         $least = Figure::derived(
             'V_min',

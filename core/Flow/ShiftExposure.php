@@ -9,6 +9,7 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\Row;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\RestOfDay;
+use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\AdditiveMixture;
 use Footnote\Core\Judgement\Altered;
 use Footnote\Core\Judgement\Answer;
@@ -308,7 +309,7 @@ final readonly class ShiftExposure
                         CommonUnit::Minute,
                         new Origin(
                             'run',
-                            $this->own->run->id,
+                            $this->longest()->id,
                             $this->statedMinutes() === null ? 'taken, none was stated' : 'stated with a sample, the longest',
                         ),
                         0,
@@ -456,13 +457,21 @@ final readonly class ShiftExposure
 
     private function statedMinutes(): ?float
     {
-        $longest = max([
-            0.0,
-            $this->own->run->day->minutes ?? 0.0,
-            ...array_map(static fn (Assessment $one): float => $one->run->day->minutes ?? 0.0, $this->shift),
-        ]);
+        $longest = $this->longest()->day->minutes;
 
         return $longest > 0.0 ? $longest : null;
+    }
+
+    /** The sample that states the longest working day; where none does, this one. */
+    private function longest(): Run
+    {
+        return array_reduce(
+            $this->shift,
+            static fn (Run $longest, Assessment $one): Run => ($one->run->day->minutes ?? 0.0) > ($longest->day->minutes ?? 0.0)
+                ? $one->run
+                : $longest,
+            $this->own->run,
+        );
     }
 
     private function shiftMinutes(): Exact

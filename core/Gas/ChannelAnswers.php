@@ -348,16 +348,25 @@ final readonly class ChannelAnswers
         $reported = $result->reportedFigure();
         $hidden = $reported->unit === $this->of->channel->unit ? $hidden : $this->byMass($hidden);
 
-        return $hidden === null ? $result : $result
-            ->or('with its zero sunk as far as it may, unseen', Figure::derived(
-                $reported->symbol,
-                $reported->meaning.', its zero sunk as far as it may',
-                Real::plus($reported->value, $hidden->value),
-                $reported->unit,
-                GasEquation::ZeroSunk,
-                ['c_told' => $reported, 'h' => $hidden],
-                $reported->decimals,
-            ))
+        if ($hidden === null) {
+            return $result;
+        }
+        $sunk = Figure::derived(
+            $reported->symbol,
+            $reported->meaning.', its zero sunk as far as it may',
+            Real::plus($reported->value, $hidden->value),
+            $reported->unit,
+            GasEquation::ZeroSunk,
+            ['c_told' => $reported, 'h' => $hidden],
+            $reported->decimals,
+        );
+        $floor = $reported->known->floor;
+
+        return $result
+            ->or(
+                'with its zero sunk as far as it may, unseen',
+                $floor === null ? $sunk : $sunk->downTo(Real::plus($floor, $hidden->value)),
+            )
             ->noting('The display shows nothing below zero: no drift of its zero can be seen.');
     }
 

@@ -103,14 +103,24 @@ final readonly class GasResponse
         }
         if ($content->span->left === [] && $content->span->adjusted) {
             $expected = self::expected($content);
-            $assumed = Figure::read(
-                'r_span',
-                'adjusted and not read again: what the unit expects is assumed',
-                $expected ?? $this->exact($label),
-                $this->channel->unit,
-                new Origin('assumption', $check->id, 'nobody read it after the adjustment'),
-                1,
-            );
+            $assumed = $expected === null
+                ? Figure::derived(
+                    'r_span',
+                    'adjusted and not read again: taken to show the label',
+                    $label->value,
+                    $this->channel->unit,
+                    SharedEquation::SameInUnit,
+                    ['X' => $label],
+                    1,
+                )
+                : Figure::read(
+                    'r_span',
+                    'adjusted and not read again: what the unit expects is assumed',
+                    $expected,
+                    $this->channel->unit,
+                    new Origin('assumption', $check->id, 'nobody read it after the adjustment'),
+                    1,
+                );
 
             return $this->knot(
                 $check,

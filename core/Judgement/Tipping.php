@@ -38,6 +38,8 @@ final class Tipping
         if ($limit->threshold->value->value->isZero() || Real::compare($value->value, Exact::zero()) <= 0) {
             return [null, 'There is nothing to set against the limit.'];
         }
+        // Of an interval the upper end is turned.
+        $value = $value->known->bound === null ? $value->high() : $value;
         $ratio = Real::by($value->value, $limit->threshold->value->value);
         $error = Real::times(Real::minus($ratio, Exact::of(1)), Exact::of(100));
         $figure = Figure::derived(

@@ -460,6 +460,22 @@ final readonly class TaskExposure
     }
 
     /**
+     * The sample that states the longest working day.
+     *
+     * @param non-empty-list<Sample> $samples
+     */
+    private static function longest(array $samples): Run
+    {
+        return array_reduce(
+            $samples,
+            static fn (Run $longest, array $one): Run => ($one['run']->day->minutes ?? 0.0) > ($longest->day->minutes ?? 0.0)
+                ? $one['run']
+                : $longest,
+            $samples[0]['run'],
+        );
+    }
+
+    /**
      * What the tasks take together, and the working day, min; nought where nobody stated one.
      *
      * @param non-empty-list<Sample>       $samples
@@ -477,7 +493,7 @@ final readonly class TaskExposure
                     : $sum,
                 Exact::zero(),
             ),
-            max(array_map(static fn (array $sample): float => $sample['run']->day->minutes ?? 0.0, $samples)),
+            self::longest($samples)->day->minutes ?? 0.0,
         ];
     }
 
@@ -507,7 +523,7 @@ final readonly class TaskExposure
                         'working day',
                         $day,
                         CommonUnit::Minute,
-                        new Origin('run', $this->own->run->id, 'stated with a sample, the longest of the day'),
+                        new Origin('run', self::longest($samples)->id, 'stated with a sample, the longest of the day'),
                         0,
                     ),
                     ...Row::of('T_i', array_map(self::minutes(...), $tasks)),

@@ -72,7 +72,9 @@ final readonly class AcousticResponse
                     'frequency of the tone',
                     $hertz->value,
                     CommonUnit::Hertz,
-                    $check->origin('of the calibrator'),
+                    $tone->frequency !== null || $certificate === null
+                        ? $check->origin('of the calibrator')
+                        : new Origin('certificate', $certificate->number, 'of the calibrator'),
                     $hertz->decimals(),
                 );
                 $inputs[] = Figure::derived(

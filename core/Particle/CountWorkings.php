@@ -196,10 +196,10 @@ final readonly class CountWorkings
         $nominal = $this->unit->traits->measured('nominalFlow');
         $flow = $nominal === null
             ? null
-            : Figure::read(
+            : Figure::measured(
                 'Q',
                 'nominal flow',
-                $nominal->in(CommonUnit::LitrePerMinute),
+                $nominal,
                 CommonUnit::LitrePerMinute,
                 new Origin('instrument', $this->unit->id, 'as registered'),
                 4,

@@ -150,7 +150,7 @@ final readonly class ParticleResponse
             $volume = $row->measured('volume');
             $seconds = $row->decimal('seconds');
             if ($value !== null) {
-                $flows[] = Figure::read('Q', 'flow '.$when, $value->in(CommonUnit::LitrePerMinute), CommonUnit::LitrePerMinute, $origin, 3);
+                $flows[] = Figure::measured('Q', 'flow '.$when, $value, CommonUnit::LitrePerMinute, $origin, 3);
             } elseif ($volume !== null && $seconds !== null) {
                 $perMinute = $volume->in(CommonUnit::Litre)->times(60)->dividedBy($seconds->value);
                 $flows[] = Figure::derived('Q', 'flow '.$when, $perMinute, CommonUnit::LitrePerMinute, SharedEquation::TimedVolume, [
@@ -211,14 +211,23 @@ final readonly class ParticleResponse
     {
         $unit = $timeline->instrument;
         $nominal = $unit->traits->measured('nominalFlow');
-        $assumed = Figure::read(
-            'Q',
-            'nominal flow, not measured',
-            $nominal?->in(CommonUnit::LitrePerMinute) ?? Exact::of(1),
-            CommonUnit::LitrePerMinute,
-            new Origin('assumption', $check->id, 'the nominal flow is assumed'),
-            3,
-        );
+        $assumed = $nominal === null
+            ? Figure::read(
+                'Q',
+                'flow, neither measured nor registered: taken as 1',
+                Exact::of(1),
+                CommonUnit::LitrePerMinute,
+                new Origin('assumption', $check->id, 'no flow is known'),
+                3,
+            )
+            : Figure::measured(
+                'Q',
+                'nominal flow, not measured',
+                $nominal,
+                CommonUnit::LitrePerMinute,
+                new Origin('instrument', $unit->id, 'the nominal flow is assumed'),
+                3,
+            );
         $flow = $this->flow(
             $content->rows($left && $content->flowAdjusted() ? 'flowLeft' : 'flowFound'),
             $left ? 'as left' : 'as found',

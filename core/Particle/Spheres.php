@@ -93,10 +93,10 @@ final readonly class Spheres
             return null;
         }
         $origin = new Origin('check', $this->reference->id, 'as mixed');
-        $volume = static fn (string $symbol, string $meaning, Measured $one): Figure => Figure::read(
+        $volume = static fn (string $symbol, string $meaning, Measured $one): Figure => Figure::measured(
             $symbol,
             $meaning,
-            $one->in(CommonUnit::Millilitre),
+            $one,
             CommonUnit::Millilitre,
             $origin,
             $one->value->decimals(),
@@ -137,10 +137,10 @@ final readonly class Spheres
                     $origin,
                     $wanted->decimals(),
                 ),
-                'V' => Figure::read(
+                'V' => Figure::measured(
                     'V',
                     'water in the jug',
-                    $jug->in(CommonUnit::Millilitre),
+                    $jug,
                     CommonUnit::Millilitre,
                     $origin,
                     $jug->value->decimals(),

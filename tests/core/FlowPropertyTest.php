@@ -50,7 +50,7 @@ final class FlowPropertyTest extends TestCase
                 ->times($field->kelvin())
                 ->dividedBy($stated->kelvin());
             self::assertSame(0, $back->compareTo($flow->value));
-            $meter = new DirectReading(new Range(null, null, 'it'), CommonUnit::LitrePerMinute, $stated);
+            $meter = new DirectReading('S', new Range(null, null, 'it'), CommonUnit::LitrePerMinute, $stated);
             $read = Decimal::parse($standard->rounded(9));
             $told = $meter->flow(new FlowRow(Provenance::Typed, $read), $field, new Origin('check', 'k', ''))->toFloat();
             self::assertEqualsWithDelta($flow->value->toFloat(), $told, 1e-6);

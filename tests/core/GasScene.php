@@ -298,6 +298,12 @@ final class GasScene
         );
     }
 
+    /** @return array<string, string> */
+    protected function logs(): array
+    {
+        return $this->logs;
+    }
+
     public function assess(string $run = 'r', string $policy = 'standard'): Assessment
     {
         return Scene::assessed($this->read(), $run, $policy);

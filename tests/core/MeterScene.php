@@ -231,6 +231,12 @@ final class MeterScene
         );
     }
 
+    /** @return array<string, string> */
+    protected function logs(): array
+    {
+        return $this->logs;
+    }
+
     /** The run as part of its day. */
     public function assess(string $run = 'r', string $policy = 'standard'): Assessment
     {

@@ -28,7 +28,7 @@ final class MethodsTest extends TestCase
     }
 
     /** @return list<Equation> of every room of the core */
-    private static function equations(): array
+    public static function equations(): array
     {
         $equations = [];
         foreach (array_keys(House::read(\dirname(__DIR__, 2))->files()) as $file) {

@@ -171,6 +171,12 @@ final class ParticleScene
         return $this;
     }
 
+    /** @return array<string, string> */
+    protected function logs(): array
+    {
+        return $this->logs;
+    }
+
     public function assess(string $run = 'r', string $policy = 'standard'): Assessment
     {
         return Scene::assessed(

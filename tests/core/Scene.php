@@ -21,6 +21,8 @@ use Footnote\Core\Record\RecordSchema;
 /** One dosimeter and its day, written in the record format; times are of 2 March 2026 unless a day is named. */
 final class Scene
 {
+    use WrittenRecord;
+
     public const STEPS = [
         'stopped' => 'done',
         'windscreen-off' => 'done',
@@ -31,9 +33,6 @@ final class Scene
         'calibrator-off' => 'done',
         'windscreen-on' => 'done',
     ];
-
-    /** @var array<string, mixed> */
-    public array $record;
 
     public function __construct()
     {
@@ -109,14 +108,6 @@ final class Scene
         $this->add('interventions', ['id' => $id, 'instrument' => 'D', 'at' => self::moment($at), 'kind' => $kind, 'by' => 'T-1']);
 
         return $this;
-    }
-
-    /** @param array<string, mixed> $item */
-    public function add(string $list, array $item): void
-    {
-        $items = $this->record[$list] ?? [];
-        \assert(\is_array($items));
-        $this->record[$list] = [...$items, $item];
     }
 
     public function read(): RecordedCampaign

@@ -10,6 +10,21 @@ trait WrittenRecord
     /** @var array<string, mixed> */
     public array $record;
 
+    /** @return array<string, string> its logs by name */
+    protected function logs(): array
+    {
+        return [];
+    }
+
+    /** Writes the record and its logs into a folder, as footnote:assess reads them. */
+    public function keepIn(string $folder): void
+    {
+        file_put_contents($folder.'/record.json', json_encode($this->record, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_PRETTY_PRINT));
+        foreach ($this->logs() as $name => $text) {
+            file_put_contents($folder.'/'.$name, $text);
+        }
+    }
+
     /** @param array<string, mixed> $item */
     public function add(string $list, array $item): void
     {

@@ -34,6 +34,8 @@ integral <- function(a, b, t, y) {
 
 # mean over the stretches of base^(-line/scale)
 avgPower <- function(base, scale, a, b, t, y) {
+  # where nothing ran nothing accrued
+  if (sum(b - a) == 0) return(1)
   p <- pieces(a, b, t, y)
   k <- log(base) / scale
   mean <- apply(p, 1, function(one) {
@@ -123,10 +125,10 @@ equations <- list(
   "N-4b" = function(i) dose(i, i$L_i$value, TRUE),
   "N-4c" = function(i) sum(i$D_i),
   "N-4d" = function(i) i$T_day / sum(i$T_i) * sum(i$D_i),
-  "N-5a" = function(i) i$L_c + i$k * lg(i$D / 100),
+  "N-5a" = function(i) if (i$D > 0) i$L_c + i$k * lg(i$D / 100) else -Inf,
   "N-5b" = function(i) i$q / lg(2),
   "N-5c" = function(i) 100 * 10^((i$L - i$L_c) / i$k),
-  "N-6a" = function(i) i$L_c + i$q / lg(2) * lg(i$D * i$T_c / (100 * i$t)),
+  "N-6a" = function(i) if (i$D > 0 && i$t > 0) i$L_c + i$q / lg(2) * lg(i$D * i$T_c / (100 * i$t)) else -Inf,
   "N-6b" = function(i) 100 * i$t / i$T_c * 2^((i$L - i$L_c) / i$q),
   "N-7a" = function(i) i$D * i$T_shift / i$t,
   "N-7b" = function(i) i$D_proj * i$t / i$T_shift,

@@ -25,11 +25,21 @@ logOf <- function(run, record) {
   lines <- lines[seq_along(lines) > (if (is.null(format$skip)) 0 else format$skip)]
   lines <- lines[nzchar(lines)]
   cells <- strsplit(lines, if (is.null(format$delimiter)) "," else format$delimiter, fixed = TRUE)
-  stamp <- vapply(cells, function(cell) paste(vapply(unlist(format$time), function(at) cell[at + 1], ""), collapse = " "), "")
-  zone <- if (is.null(run$timeZone)) record$site$timeZone else run$timeZone
-  form <- switch(if (is.null(format$dateOrder)) "ymd" else format$dateOrder,
-                 ymd = "%Y-%m-%d %H:%M:%OS", dmy = "%d-%m-%Y %H:%M:%OS", mdy = "%m-%d-%Y %H:%M:%OS")
-  at <- as.numeric(as.POSIXct(gsub("[./]", "-", sub("T", " ", stamp)), format = form, tz = zone))
+  if (length(format$time) == 0) {
+    at <- instant(run$log$start) + (seq_along(cells) - 1) * as.numeric(format$stepSeconds)
+  } else {
+    stamp <- do.call(paste, lapply(unlist(format$time), function(place) vapply(cells, `[`, "", place + 1)))
+    zone <- if (is.null(run$timeZone)) record$site$timeZone else run$timeZone
+    form <- switch(if (is.null(format$dateOrder)) "ymd" else format$dateOrder,
+                   ymd = "%Y-%m-%d %H:%M:%OS", dmy = "%d-%m-%Y %H:%M:%OS", mdy = "%m-%d-%Y %H:%M:%OS")
+    stamp <- gsub("[./]", "-", sub("T", " ", stamp))
+    # The clock of a unit runs on through a change of the civil clock, unless its own stamps jump by an hour.
+    civil <- as.numeric(as.POSIXct(stamp, format = form, tz = "UTC"))
+    jumps <- diff(civil)
+    usual <- median(jumps)
+    jumps[abs(jumps + 3600 - usual) < 1] <- usual
+    at <- as.numeric(as.POSIXct(stamp[1], format = form, tz = zone)) + c(0, cumsum(jumps))
+  }
   steps <- sort(table(round(diff(at), 3)), decreasing = TRUE)
   record$cache[[key]] <- list(at = at, cells = cells, step = as.numeric(names(steps)[1]))
   record$cache[[key]]
@@ -46,7 +56,7 @@ column <- function(figure, sheet, record) {
   log <- logOf(run, record)
   place <- as.integer(sub(".*, column ([0-9]+):.*", "\\1", figure$origin$note))
   at <- run$log$format$columns[[place]]$place + 1
-  text <- vapply(log$cells, function(cell) if (length(cell) < at) "" else trimws(cell[at]), "")
+  text <- trimws(vapply(log$cells, `[`, "", at))
   value <- suppressWarnings(as.numeric(if (identical(run$log$format$decimal, ",")) sub(",", ".", text) else text))
   h <- of("h")
   begins <- log$at - of("δ") - (if (isTRUE(run$log$format$stampAtEnd)) h else 0)
@@ -57,6 +67,7 @@ column <- function(figure, sheet, record) {
   }
   counts <- counts & !is.na(value)
   made <- list(
+    key = key,
     value = value[counts],
     at = minute[counts],
     h = h,
@@ -76,7 +87,8 @@ column <- function(figure, sheet, record) {
 # every number in a part of the record
 numbersIn <- function(part) {
   text <- unlist(part, use.names = FALSE)
-  text <- as.character(text)
+  # a tone is written as its level and frequency: 114 @ 250
+  text <- sub("^<", "", unlist(strsplit(as.character(text), " @ ", fixed = TRUE)))
   value <- suppressWarnings(as.numeric(text))
   unique(value[!is.na(value)])
 }
@@ -172,7 +184,7 @@ found <- function(figure, record) {
     certificate = Filter(function(one) identical(one$number, id),
                          unlist(lapply(c(record$instruments, record$references), function(one) one$certificates), recursive = FALSE)),
     laboratory = c(Filter(function(one) identical(one$number, id), record$laboratory)),
-    criterion = c(byId(record$campaign$criteria, id), byId(record$campaign$limits, id)),
+    criterion = c(byId(record$campaign$criteria, id), byId(record$campaign$limits, id), record$library$permissible),
     library = unlist(lapply(record$library, function(shelf) Filter(function(entry) identical(entry$code, id), shelf)), recursive = FALSE),
     list())
   if (length(part) > 0 && stands(part)) return(NULL)
@@ -183,6 +195,7 @@ found <- function(figure, record) {
   own <- Filter(function(entry) identical(entry$code, id), entries)
   part <- switch(kind,
     library = own,
+    policy = lapply(record$shipped$policies, function(policy) policy$rules[[id]]),
     # a permissible level of a room is a limit of its band
     criterion = c(byId(c(record$shipped$criteria, record$shipped$limits), id), if (grepl("^permissible|^audiometric", id)) entries),
     list())

@@ -1,12 +1,12 @@
 #!/usr/bin/env Rscript
 # Works out every figure of an assessment again, each from its own footnote and the record alone, without the application.
 #
-#   Rscript tools/recompute/recompute.R ASSESSMENT.json RECORD.json [--library LIBRARY.json] [--all] [--tamper]
+#   Rscript tools/recompute/recompute.R ASSESSMENT.json RECORD.json [--library LIBRARY.json] [--all] [--sum] [--tamper]
 #
 # ASSESSMENT.json is what footnote:assess prints. Logs are read beside the record. LIBRARY.json is what footnote:library prints of
 # criteria, limits and substances that come with the release; without it figures from there are "not in the record". It prints a
-# table by equation and ends with 1 where a figure does not follow; --all names each of them, --tamper
-# changes every figure by a hundred-thousandth and wants that noticed.
+# table by equation and ends with 1 where a figure does not follow; --all names each of them, --sum
+# prints one table for all, --tamper changes every figure by a hundred-thousandth and wants that noticed.
 
 suppressPackageStartupMessages(library(jsonlite))
 args <- commandArgs(trailingOnly = FALSE)
@@ -102,14 +102,24 @@ near <- function(a, b, equation) {
   abs(a - b) <= 2e-9 * max(abs(a), abs(b)) + rounded
 }
 
+# What goes over a log is worked out once for the same inputs: other policies report other answers of the same sums.
+worked <- function(equation, inputs, columns, record) {
+  work <- equations[[equation]]
+  if (columns == "") return(work(inputs))
+  key <- paste("worked", equation, columns, paste(unlist(Filter(is.numeric, inputs)), collapse = " "))
+  if (is.null(record$cache[[key]])) record$cache[[key]] <- work(inputs)
+  record$cache[[key]]
+}
+
 # NULL where it follows; else why it does not
 follows <- function(figure, sheet, record) {
   if (is.null(figure$equation)) return(found(figure, record))
   equation <- figure$equation$id
-  work <- equations[[equation]]
-  if (is.null(work)) return("no such equation")
-  low <- work(inputsOf(figure, sheet, record, 1))
-  high <- work(inputsOf(figure, sheet, record, 2))
+  if (is.null(equations[[equation]])) return("no such equation")
+  inputs <- lapply(1:2, function(which) inputsOf(figure, sheet, record, which))
+  columns <- paste(unlist(lapply(inputs[[1]], function(input) if (is.list(input)) input$key)), collapse = " ")
+  low <- worked(equation, inputs[[1]], columns, record)
+  high <- worked(equation, inputs[[2]], columns, record)
   low <- outOf(min(low[1], high[1]), figure$unit, equation)
   high <- outOf(high[length(high)], figure$unit, equation)
   told <- number(figure$value)
@@ -157,33 +167,41 @@ unnoticed <- function(assessments, record) {
   names
 }
 
+summed <- function(rows) {
+  by <- vapply(rows, function(row) row$by, "")
+  failed <- vapply(rows, function(row) !is.null(row$why), TRUE)
+  for (id in sort(unique(by))) cat(sprintf("  %-12s %6d of %6d\n", id, sum(by == id & !failed), sum(by == id)))
+}
+
 if (sys.nframe() == 0) {
   given <- commandArgs(trailingOnly = TRUE)
-  isAll <- "--all" %in% given
-  isTampered <- "--tamper" %in% given
-  shipped <- if ("--library" %in% given) given[which(given == "--library") + 1] else NULL
-  files <- given[!given %in% c("--all", "--tamper", "--library", shipped)]
+  has <- function(flag) flag %in% given
+  shipped <- if (has("--library")) given[which(given == "--library") + 1] else NULL
+  files <- given[!given %in% c("--all", "--sum", "--tamper", "--library", shipped)]
+  all <- list()
   bad <- 0
   for (k in seq(1, length(files), 2)) {
     assessments <- fromJSON(files[k], simplifyVector = FALSE)
     if (k == 1 || files[k + 1] != files[k - 1]) record <- readRecord(files[k + 1], shipped)
     rows <- recomputed(assessments, record)
-    by <- vapply(rows, function(row) row$by, "")
-    failed <- vapply(rows, function(row) !is.null(row$why), TRUE)
-    cat(basename(files[k]), ": ", sum(!failed), " of ", length(rows), " figures follow\n", sep = "")
-    for (id in unique(by)) {
-      cat(sprintf("  %-12s %5d of %5d\n", id, sum(by == id & !failed), sum(by == id)))
+    failed <- Filter(function(row) !is.null(row$why), rows)
+    if (!has("--sum") || length(failed) > 0) {
+      cat(files[k], ": ", length(rows) - length(failed), " of ", length(rows), " figures follow\n", sep = "")
     }
-    if (any(failed)) {
-      for (row in if (isAll) rows[failed] else head(rows[failed], 20)) cat("  ", row$run, row$figure, row$by, row$what, ":", row$why, "\n")
+    if (!has("--sum")) summed(rows)
+    for (row in if (has("--all")) failed else head(failed, 20)) {
+      cat("  ", row$run, row$figure, row$by, row$what, ":", row$why, "\n")
     }
-    bad <- bad + sum(failed)
-    if (isTampered) {
+    bad <- bad + length(failed)
+    all <- c(all, rows)
+    if (has("--tamper")) {
       passed <- unnoticed(assessments, record)
       cat("  changed by a hundred-thousandth: ", length(rows) - length(passed), " of ", length(rows), " noticed\n", sep = "")
       for (name in passed) cat("  not noticed:", name, "\n")
       bad <- bad + length(passed)
     }
   }
+  cat(length(all) - sum(vapply(all, function(row) !is.null(row$why), TRUE)), "of", length(all), "figures follow\n")
+  if (has("--sum")) summed(all)
   quit(status = if (bad > 0) 1 else 0)
 }

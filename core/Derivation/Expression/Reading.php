@@ -7,7 +7,8 @@ namespace Footnote\Core\Derivation\Expression;
 /** Reads one expression, sign by sign: equations, then sums, then products, then powers. */
 final class Reading
 {
-    private const TOKEN = '/\G(\s*)(\d+(?:\.\d+)?|[\p{L}][\p{L}\p{M}₀-₉]*(?:_[\p{L}\p{N}₀-₉]+(?:,[\p{L}\p{N}₀-₉]+)*)?\*?|[=≈+−·\/^√Σ²³()\[\],;])/u';
+    private const NAME = '\p{L}[\p{L}\p{M}₀-₉]*(?:_[\p{L}\p{N}₀-₉]+(?:,[\p{L}\p{N}₀-₉]+)*)?\*?';
+    private const TOKEN = '/\G(\s*)(\d+(?:\.\d+)?|'.self::NAME.'|[=+−·\/^√Σ²³()\[\],;])/u';
 
     /** @var list<array{string, bool}> signs, and whether a space stands before each */
     private array $tokens = [];
@@ -168,6 +169,8 @@ final class Reading
 
     private function stop(): UnreadableExpression
     {
-        return UnreadableExpression::at($this->written, implode(' ', array_column(\array_slice($this->tokens, max(0, $this->place - 1)), 0)));
+        $rest = \array_slice($this->tokens, max(0, $this->place - 1));
+
+        return UnreadableExpression::at($this->written, implode(' ', array_column($rest, 0)));
     }
 }

@@ -26,7 +26,9 @@ final readonly class Symbol implements Term
         $letter = '<mi>'.htmlspecialchars($parts[0]).'</mi>';
         $drawn = $index === null ? $letter : \sprintf('<msub>%s<mi>%s</mi></msub>', $letter, htmlspecialchars($index));
 
-        return \in_array($this->name, self::OWN, true) ? $drawn : \sprintf('<mrow data-slot="%s">%s</mrow>', htmlspecialchars($this->name), $drawn);
+        return \in_array($this->name, self::OWN, true)
+            ? $drawn
+            : \sprintf('<mrow data-slot="%s">%s</mrow>', htmlspecialchars($this->name), $drawn);
     }
 
     public function symbols(): array

@@ -10,6 +10,7 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
+use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Unit;
 
@@ -23,8 +24,12 @@ final readonly class DirectReading implements FlowStandard
      * @param Unit     $scale in which it shows
      * @param Air|null $at    conditions that its flow is stated at; null: the actual flow
      */
-    public function __construct(private Range $range, private Unit $scale, private ?Air $at = null)
-    {
+    public function __construct(
+        private string $reference,
+        private Range $range,
+        private Unit $scale,
+        private ?Air $at = null,
+    ) {
     }
 
     public function columns(): array
@@ -40,24 +45,24 @@ final readonly class DirectReading implements FlowStandard
         $shown = $this->scale->convert($row->value->value, CommonUnit::LitrePerMinute);
         $this->range->holds($shown);
         if ($this->at === null) {
-            return Figure::read(
+            return Figure::measured(
                 'Q',
                 'actual flow read',
-                $shown,
+                new Measured($row->value, $this->scale),
                 CommonUnit::LitrePerMinute,
                 $origin,
                 max(Digits::significant($shown, 4), 3),
             );
         }
-        $read = Figure::read(
+        $read = Figure::measured(
             'Q_std',
             'standard flow read',
-            $shown,
+            new Measured($row->value, $this->scale),
             CommonUnit::LitrePerMinute,
             $origin,
             max(Digits::significant($shown, 4), 3),
         );
-        $own = new Origin('reference', $origin->id, 'conditions that the meter states its flow at');
+        $own = new Origin('reference', $this->reference, 'conditions that the meter states its flow at');
         $actual = Real::times(
             $shown,
             $this->at->kilopascal()->dividedBy($air->kilopascal())->times($air->kelvin()->dividedBy($this->at->kelvin())),

@@ -156,14 +156,14 @@ final class FlowStandards
 
         $standard = match ($reference->kind) {
             self::SOAP_FILM => new SoapFilm($range),
-            self::DRY_PISTON => new DirectReading($range, $scale),
-            self::MASS_FLOW => new DirectReading($range, $scale, Air::of($traits, 'stated')),
+            self::DRY_PISTON => new DirectReading($reference->id, $range, $scale),
+            self::MASS_FLOW => new DirectReading($reference->id, $range, $scale, Air::of($traits, 'stated')),
             self::ROTAMETER => $certificate === null || $certificate->values === []
                 ? null
-                : new Rotameter($certificate, $scale, Air::of($traits, 'calibrated')),
+                : new Rotameter($reference->id, $certificate, $scale, Air::of($traits, 'calibrated')),
             self::VENTURI => ($throat = self::throat($traits, $setting)) === null
                 ? null
-                : new DirectReading(
+                : new DirectReading($reference->id,
                     new Range(
                         $below ? null : $throat->measured('low'),
                         $throat->measured('high'),

@@ -22,7 +22,7 @@ use Footnote\Core\Quantity\Unit;
  */
 final readonly class Rotameter implements FlowStandard
 {
-    public function __construct(private Certificate $certificate, private Unit $scale, private Air $calibrated)
+    public function __construct(private string $reference, private Certificate $certificate, private Unit $scale, private Air $calibrated)
     {
     }
 
@@ -68,7 +68,7 @@ final readonly class Rotameter implements FlowStandard
                 $air->kelvin()->dividedBy($this->calibrated->kelvin()),
             )->toFloat(),
         );
-        $calibrated = new Origin('certificate', $this->certificate->number, 'conditions of its calibration');
+        $calibrated = new Origin('reference', $this->reference, 'conditions of its calibration');
 
         return Figure::derived(
             'Q',
