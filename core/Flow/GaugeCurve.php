@@ -87,9 +87,9 @@ final readonly class GaugeCurve
         $x = array_map(static fn (array $point): float => $point[0]->toFloat(), $points);
         $y = array_map(static fn (array $point): float => $point[1]->toFloat(), $points);
         $line = LeastSquares::through($x, $y);
-        $derived = static fn (string $symbol, string $meaning, float $value, FlowEquation $equation, int $decimals): Figure => Figure::derived(
+        $derived = static fn (string $symbol, string $what, float $value, FlowEquation $equation, int $decimals): Figure => Figure::derived(
             $symbol,
-            $meaning,
+            $what,
             $value,
             CommonUnit::None,
             $equation,

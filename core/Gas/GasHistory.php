@@ -53,7 +53,9 @@ final readonly class GasHistory
         $found = $response->asFound($check, $this->timeline);
         $left = $response->asLeft($since, $this->timeline);
         $labels = array_map(
-            fn (Check $one): ?Figure => $one->content instanceof ChannelCheck ? $response->label($one, $one->content, $this->timeline) : null,
+            fn (Check $one): ?Figure => $one->content instanceof ChannelCheck
+                ? $response->label($one, $one->content, $this->timeline)
+                : null,
             [$check, $since],
         );
 

@@ -39,7 +39,8 @@ final readonly class EightHourMean
         private \Closure $digits,
     ) {
         $this->shift = Exact::of(number_format($run->day->minutes ?? self::MINUTES, 6, '.', ''));
-        $this->left = $this->shift->minus($time->value instanceof Exact ? $time->value : Exact::of(number_format($time->value, 6, '.', '')));
+        $sampled = $time->value instanceof Exact ? $time->value : Exact::of(number_format($time->value, 6, '.', ''));
+        $this->left = $this->shift->minus($sampled);
         $this->asRest = $run->day->rest->asSampled ?? $policy->choice(PolicyChoice::UnsampledTime) === PolicyChoice::AS_SAMPLED;
         $this->answers = $mean->each(fn (Figure $one): Figure => $this->over($one, $this->asRest));
     }

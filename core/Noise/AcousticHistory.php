@@ -71,7 +71,14 @@ final readonly class AcousticHistory
             return null;
         }
         $before = $count === 1
-            ? Figure::read('S', 'no adjustment before', Exact::zero(), LevelUnit::Decibel, new Origin('check', $all->check, 'the first one'), 2)
+            ? Figure::read(
+                'S',
+                'no adjustment before',
+                Exact::zero(),
+                LevelUnit::Decibel,
+                new Origin('check', $all->check, 'the first one'),
+                2,
+            )
             : Figure::read(
                 'S',
                 $count === 2 ? 'the adjustment before' : \sprintf('the %d adjustments before', $count - 1),

@@ -15,7 +15,7 @@ final readonly class SolvableResult
 {
     /**
      * @param \Closure(float): float                  $function falls as the offset, dB, grows
-     * @param \Closure(float, Figure, string): Figure $tips     the offset that puts it on a limit, given that offset, the limit and its meaning
+     * @param \Closure(float, Figure, string): Figure $tips     what puts it on a limit: of an offset, a limit and its meaning
      */
     public function __construct(public Result $result, private \Closure $function, private \Closure $tips)
     {

@@ -366,8 +366,8 @@ final readonly class CountWorkings
     /**
      * P-4 at the smallest size.
      *
-     * @return array{Figure|null, bool, array<string, array{N: Figure, N_obs: Figure}>, string|null} the share that is hidden; whether more was counted
-     *                                                                     than can be; what else there may have been; words
+     * @return array{Figure|null, bool, array<string, array{N: Figure, N_obs: Figure}>, string|null} what is hidden; whether more
+     *     was counted than can be; what else there may have been; words
      */
     private function coincidence(?FourAnswers $answers): array
     {

@@ -51,7 +51,11 @@ final class RecallError
             $error,
             $recall->unit,
             SharedEquation::GrownError,
-            ['e_found' => $told, 't' => $after($at, 'the check at '.$at->format('j M Y H:i')), 'T' => $after($recall->until, 'where it was found')],
+            [
+                'e_found' => $told,
+                't' => $after($at, 'the check at '.$at->format('j M Y H:i')),
+                'T' => $after($recall->until, 'where it was found'),
+            ],
             max(1, $recall->error->decimals()),
         );
     }

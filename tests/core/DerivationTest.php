@@ -124,8 +124,11 @@ final class DerivationTest extends TestCase
     public function testASharedFigureIsOneRow(): void
     {
         $reading = self::figure('114.0');
-        $offset = Figure::derived('ε', 'offset', Exact::zero(), LevelUnit::Decibel, NoiseEquation::Deviation, ['L_i₁' => $reading, 'L_exp' => $reading]);
-        $drift = Figure::derived('d', 'drift', Exact::zero(), LevelUnit::Decibel, NoiseEquation::Drift, ['ε_post' => $offset, 'ε_pre' => $reading]);
+        $zero = Exact::zero();
+        $deviation = ['L_i₁' => $reading, 'L_exp' => $reading];
+        $offset = Figure::derived('ε', 'offset', $zero, LevelUnit::Decibel, NoiseEquation::Deviation, $deviation);
+        $ends = ['ε_post' => $offset, 'ε_pre' => $reading];
+        $drift = Figure::derived('d', 'drift', $zero, LevelUnit::Decibel, NoiseEquation::Drift, $ends);
         $sheet = new Sheet();
         self::assertSame('f3', $sheet->enter($drift));
         self::assertSame('f2', $sheet->enter($offset), 'entered before');

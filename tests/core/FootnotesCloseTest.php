@@ -98,7 +98,7 @@ final class FootnotesCloseTest extends TestCase
                 [],
                 array_values(array_filter(
                     array_diff($wanted, $given),
-                    static fn (string $symbol): bool => preg_match('/^(C|m|L|W)_[ij]$/', $symbol) !== 1,
+                    static fn (string $symbol): bool => preg_match('/^(C|m|L|W|N)_[ij]$/', $symbol) !== 1,
                 )),
                 $equation['id'].': every symbol is an input, but for a row that may be empty',
             );

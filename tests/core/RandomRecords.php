@@ -38,9 +38,9 @@ final class RandomRecords
     {
         $scene = new Scene();
         $criteria = [
-            ['id' => 'q5', 'name' => '90/5/80', 'level' => '90', 'exchangeRate' => '5', 'threshold' => '80', 'source' => 's', 'mark' => 'own'],
-            ['id' => 'q4', 'name' => '85/4', 'level' => '85', 'exchangeRate' => '4', 'source' => 's', 'mark' => 'own'],
-            ['id' => 'q3', 'name' => '85/3', 'level' => '85', 'exchangeRate' => '3', 'source' => 's', 'mark' => 'own'],
+            self::criterion('q5', '90', '5') + ['threshold' => '80'],
+            self::criterion('q4', '85', '4'),
+            self::criterion('q3', '85', '3'),
         ];
         $limits = [['lex8h', $this->number(78, 95, 0)], ['lcpeak', '140']];
         foreach ($criteria as ['id' => $id]) {
@@ -81,20 +81,26 @@ final class RandomRecords
         if ($this->chance(20)) {
             $references = $scene->record['references'];
             \assert(\is_array($references) && \is_array($references[0]));
-            $references[0]['recalls'] = [['since' => '2026-02-01T00:00:00+00:00', 'until' => '2026-03-20T00:00:00+00:00', 'reason' => 'wrong', 'error' => $this->number(-0.5, 0.5, 2)]];
+            $references[0]['recalls'] = [[
+                'since' => '2026-02-01T00:00:00+00:00',
+                'until' => '2026-03-20T00:00:00+00:00',
+                'reason' => 'wrong',
+                'error' => $this->number(-0.5, 0.5, 2),
+            ]];
             $scene->record['references'] = $references;
         }
-        foreach (['p1' => '-5 days', 'p2' => '-3 days', 'k1' => '07:30'] as $id => $at) {
-            $scene->check($id, str_contains($at, ':') ? $at : '07:30', $this->tones(), $this->chance(50) ? ['114.0'] : [], str_contains($at, ':')
-                ? []
-                : ['at' => (new \DateTimeImmutable(Scene::moment('07:30')))->modify($at)->format(\DATE_ATOM)], $this->corrections());
+        foreach (['p1' => '-5 days', 'p2' => '-3 days', 'k1' => 'today'] as $id => $day) {
+            $at = (new \DateTimeImmutable(Scene::moment('07:30')))->modify($day === 'today' ? '+0 days' : $day)->format(\DATE_ATOM);
+            $left = $this->chance(50) ? ['114.0'] : [];
+            $scene->check($id, '07:30', $this->tones(), $left, ['at' => $at], $this->corrections());
         }
         $minutes = $this->one([480, 480, 420, 540]);
         $day = $this->chance(80) ? ['shiftMinutes' => $minutes] : [];
         $rest = $day === [] || $this->chance(60)
             ? []
             : ['restOfDay' => ['was' => $this->one(['nothing', 'as sampled']), 'reason' => 'asked', 'by' => 'T-1']];
-        $scene->run('r', '08:00', $this->one(['12:00', '15:30', '16:00']), $this->number(70, 100, 1), [...$day, ...$rest, ...$this->pauses(), 'totals' => [
+        $stop = $this->one(['12:00', '15:30', '16:00']);
+        $scene->run('r', '08:00', $stop, $this->number(70, 100, 1), [...$day, ...$rest, ...$this->pauses(), 'totals' => [
             'equivalentLevel' => ['value' => $this->number(70, 100, 1), 'provenance' => 'typed'],
             'doses' => array_combine(
                 array_column($criteria, 'id'),
@@ -159,14 +165,18 @@ final class RandomRecords
     {
         $scene = new AirScene($this->one(['', '0', '20', '25', '30']));
         $standard = $this->one(['S', 'S', 'F', 'R', 'W', 'H']);
-        $scene->record['instruments'] = [AirScene::pump('P', ['flowControl' => $this->one(['compensated', 'uncompensated', 'critical orifice'])])];
-        $scene->add('references', ['id' => 'F', 'kind' => 'soap-film-burette', 'model' => 'm', 'certificates' => [AirScene::certificate('F')]]);
+        $control = $this->one(['compensated', 'uncompensated', 'critical orifice']);
+        $scene->record['instruments'] = [AirScene::pump('P', ['flowControl' => $control])];
+        $film = ['id' => 'F', 'kind' => 'soap-film-burette', 'model' => 'm', 'certificates' => [AirScene::certificate('F')]];
+        $scene->add('references', $film);
         $scene->add('references', [
             'id' => 'R', 'kind' => 'rotameter', 'model' => 'm', 'scale' => 'mL/min', 'floatRead' => 'middle',
             'calibratedTemperature' => ['value' => '20', 'unit' => '°C'],
             'calibratedPressure' => ['value' => '760', 'unit' => 'mmHg'],
             'certificates' => [AirScene::certificate('R', ['values' => [
-                ['nominal' => '10', 'certified' => '1020'], ['nominal' => '20', 'certified' => '1950'], ['nominal' => '30', 'certified' => '3010'],
+                ['nominal' => '10', 'certified' => '1020'],
+                ['nominal' => '20', 'certified' => '1950'],
+                ['nominal' => '30', 'certified' => '3010'],
             ]])],
         ]);
         $scene->add('references', [
@@ -200,13 +210,18 @@ final class RandomRecords
             'adjusted' => $left,
             ...($standard === 'F' && $this->chance(60) ? ['humidity' => $this->number(20, 80, 0)] : []),
             ...($standard === 'R' ? ['floatRead' => 'middle'] : []),
-            ...($standard === 'H' ? ['restLeft' => '0.05', 'restRight' => $this->chance(70) ? '0.05' : null, 'gravity' => $this->chance(30) ? '0.826' : null] : []),
+            ...($standard === 'H' ? [
+                'restLeft' => '0.05',
+                'restRight' => $this->chance(70) ? '0.05' : null,
+                'gravity' => $this->chance(30) ? '0.826' : null,
+            ] : []),
         ]);
         $check('k0', '06:40', false);
         $check('k1', '07:40', $this->chance(40));
         $isVapour = $this->chance(50);
         $isShort = $isVapour && $this->chance(30);
-        foreach (['r' => ['08:00', $isShort ? $this->one(['08:10', '08:16', '08:40']) : '11:30'], 's' => ['11:45', '15:00']] as $id => [$from, $to]) {
+        $stop = $isShort ? $this->one(['08:10', '08:16', '08:40']) : '11:30';
+        foreach (['r' => ['08:00', $stop], 's' => ['11:45', '15:00']] as $id => [$from, $to]) {
             $field = $air();
             $scene->run($id, $from, $to, [
                 ...($this->chance(80) ? ['fieldTemperature' => $field['temperature'], 'fieldPressure' => $field['pressure']] : []),
@@ -249,13 +264,16 @@ final class RandomRecords
         }
         $scene->check('k0', '06:00');
         $scene->check('k1', '07:00', ...$this->responses());
-        $channels = [
-            ['channel' => 'PID', 'substance' => $this->one(['toluene', 'isobutylene']), ...($this->chance(30) ? ['unitFactor' => '0.5'] : [])],
-        ];
+        $channels = [[
+            'channel' => 'PID',
+            'substance' => $this->one(['toluene', 'isobutylene']),
+            ...($this->chance(30) ? ['unitFactor' => '0.5'] : []),
+        ]];
         $isLogged = $this->chance(60);
         $log = [];
         if ($isLogged) {
-            foreach (['O2' => [20.4, 21.2], 'LEL' => [0, 14], 'CO' => [0, 60], 'H2S' => [0, 12], 'PID' => [0, 120]] as $name => [$low, $high]) {
+            $ranges = ['O2' => [20.4, 21.2], 'LEL' => [0, 14], 'CO' => [0, 60], 'H2S' => [0, 12], 'PID' => [0, 120]];
+            foreach ($ranges as $name => [$low, $high]) {
                 $log[$name] = array_map(fn (): string => $this->number($low, $high, 1), range(1, 1080));
             }
         } else {
@@ -275,7 +293,8 @@ final class RandomRecords
             'fieldTemperature' => ['value' => '19', 'unit' => '°C'],
             'fieldPressure' => ['value' => '99.6', 'unit' => 'kPa'],
         ]);
-        foreach (['twa-ppm:carbon-monoxide' => 25, 'stel-ppm:carbon-monoxide' => 50, 'peak-ppm:toluene' => 100, 'twa:toluene' => 80] as $of => $near) {
+        $limits = ['twa-ppm:carbon-monoxide' => 25, 'stel-ppm:carbon-monoxide' => 50, 'peak-ppm:toluene' => 100, 'twa:toluene' => 80];
+        foreach ($limits as $of => $near) {
             $scene->limit($of, $this->number(0.5 * $near, 1.5 * $near, 0), str_contains($of, 'ppm') ? 'ppm' : 'mg/m³');
         }
 
@@ -286,7 +305,8 @@ final class RandomRecords
     {
         if ($this->chance(35)) {
             $scene = ParticleScene::photometer();
-            $zero = fn (): array => ['zeroFound' => [['value' => $this->number(-0.01, 0.02, 3)], ['value' => $this->number(-0.01, 0.02, 3)]]];
+            $shown = fn (): array => ['value' => $this->number(-0.01, 0.02, 3)];
+            $zero = static fn (): array => ['zeroFound' => [$shown(), $shown()]];
             $scene->check('k1', '07:00', ['1.70'], [], $zero());
             $scene->run('r', '08:00', '10:00', ['dust' => array_map(fn (): string => $this->number(0.1, 3, 3), range(1, 120))], [
                 ...($this->chance(70) ? ['weighed' => $this->number(0.5, 6, 2), 'weighedFrom' => 'F-1'] : ['photometerFactor' => '2.1']),
@@ -303,7 +323,8 @@ final class RandomRecords
         $blank = fn (): array => $this->chance(80)
             ? ['0.3' => $this->number(0, 9, 0), '0.5' => $this->number(0, 4, 0), '5.0' => '0']
             : [];
-        $scene->check('k1', '07:00', [$this->number(2.7, 2.95, 2)], $blank(), $this->chance(20) ? ['blankMinutes' => null, 'blankFound' => []] : []);
+        $uncounted = $this->chance(20) ? ['blankMinutes' => null, 'blankFound' => []] : [];
+        $scene->check('k1', '07:00', [$this->number(2.7, 2.95, 2)], $blank(), $uncounted);
         $scene->run('r', '08:00', '09:30', [
             '0.3' => array_map(fn (): string => $this->number(50000, 90000, 0), range(1, 90)),
             '0.5' => array_map(fn (): string => $this->number(4000, 20000, 0), range(1, 90)),
@@ -331,6 +352,14 @@ final class RandomRecords
         ];
     }
 
+    /** @return array{id: string, name: string, level: string, exchangeRate: string, source: string, mark: string} */
+    private static function criterion(string $id, string $level, string $exchange): array
+    {
+        $name = $level.'/'.$exchange;
+
+        return ['id' => $id, 'name' => $name, 'level' => $level, 'exchangeRate' => $exchange, 'source' => 's', 'mark' => 'own'];
+    }
+
     /** @return list<string> */
     private function tones(): array
     {
@@ -340,7 +369,9 @@ final class RandomRecords
     /** @return array<string, mixed> */
     private function corrections(): array
     {
-        return $this->chance(30) ? ['microphoneCorrection' => $this->number(-0.3, 0.3, 1), 'pressureCorrection' => $this->number(-0.2, 0.2, 2)] : [];
+        return $this->chance(30)
+            ? ['microphoneCorrection' => $this->number(-0.3, 0.3, 1), 'pressureCorrection' => $this->number(-0.2, 0.2, 2)]
+            : [];
     }
 
     /** @return array<string, mixed> what a unit that adjusts itself keeps */

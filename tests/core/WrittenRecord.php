@@ -19,7 +19,7 @@ trait WrittenRecord
     /** Writes the record and its logs into a folder, as footnote:assess reads them. */
     public function keepIn(string $folder): void
     {
-        file_put_contents($folder.'/record.json', json_encode($this->record, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_PRETTY_PRINT));
+        file_put_contents($folder.'/record.json', json_encode($this->record, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
         foreach ($this->logs() as $name => $text) {
             file_put_contents($folder.'/'.$name, $text);
         }

@@ -22,7 +22,10 @@ for ($i = 0; $i < $count; ++$i) {
     is_dir($own) || mkdir($own, 0700, true);
     (new RandomRecords($seed + $i))->write($own);
     $record = json_decode((string) file_get_contents($own.'/record.json'), true, 64, \JSON_THROW_ON_ERROR);
-    $campaign = $reader->read($record, static fn (string $name): LogFile => LogFile::ofText($name, (string) file_get_contents($own.'/'.$name)));
+    $campaign = $reader->read(
+        $record,
+        static fn (string $name): LogFile => LogFile::ofText($name, (string) file_get_contents($own.'/'.$name)),
+    );
     $policy = Scene::policy(['standard', 'cautious', 'survey'][$i % 3]);
     $shifts = new ShiftAssessor(Families::assessor(), $policy, $campaign->yardsticks);
     $assessed = [];

@@ -65,7 +65,14 @@ final readonly class Manometer
         }
         $gravity = $this->gravity->value ?? Exact::of(1);
         $inputs['s'] = $this->gravity === null
-            ? Figure::read('s', 'specific gravity of water', $gravity, CommonUnit::None, new Origin('constant', 'water', 'no other fluid is named'), 0)
+            ? Figure::read(
+                's',
+                'specific gravity of water',
+                $gravity,
+                CommonUnit::None,
+                new Origin('constant', 'water', 'no other fluid is named'),
+                0,
+            )
             : Figure::read('s', 'specific gravity of the fluid', $gravity, CommonUnit::None, $origin, $this->gravity->decimals());
         if ($height->isZero()) {
             throw new UnreadableFlow('the manometer shows no flow');

@@ -96,7 +96,14 @@ final readonly class SoapFilm implements FlowStandard
                 ...$inputs,
                 'P_w' => $vapour,
                 'P' => $figures['P'],
-                'φ' => Figure::read('φ', 'relative humidity', $air->humidity->value, CommonUnit::Percent, $origin, $air->humidity->decimals()),
+                'φ' => Figure::read(
+                    'φ',
+                    'relative humidity',
+                    $air->humidity->value,
+                    CommonUnit::Percent,
+                    $origin,
+                    $air->humidity->decimals(),
+                ),
             ],
             Digits::significant($ambient, 4),
         );
