@@ -4,17 +4,25 @@ declare(strict_types=1);
 
 namespace Footnote\Core;
 
+use Footnote\Core\Derivation\Catalogue;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Dosimeter\DosimeterFamily;
 use Footnote\Core\Dosimeter\DosimeterFormat;
+use Footnote\Core\Flow\FlowEquation;
 use Footnote\Core\Flow\FlowFamily;
 use Footnote\Core\Flow\FlowFormat;
+use Footnote\Core\Flow\Standard\StandardEquation;
+use Footnote\Core\Gas\GasEquation;
 use Footnote\Core\Gas\GasFamily;
 use Footnote\Core\Gas\GasFormat;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Family;
 use Footnote\Core\Judgement\Rule\SharedRules;
+use Footnote\Core\Log\LogEquation;
 use Footnote\Core\Meter\MeterFamily;
 use Footnote\Core\Meter\MeterFormat;
+use Footnote\Core\Noise\NoiseEquation;
+use Footnote\Core\Particle\ParticleEquation;
 use Footnote\Core\Particle\ParticleFamily;
 use Footnote\Core\Particle\ParticleFormat;
 use Footnote\Core\Record\ContentFormat;
@@ -41,6 +49,20 @@ final class Families
     public static function assessor(): Assessor
     {
         return new Assessor(array_column(self::all(), 0), SharedRules::all());
+    }
+
+    /** Every equation that a figure may name. */
+    public static function catalogue(): Catalogue
+    {
+        return new Catalogue([
+            ...SharedEquation::cases(),
+            ...LogEquation::cases(),
+            ...NoiseEquation::cases(),
+            ...StandardEquation::cases(),
+            ...FlowEquation::cases(),
+            ...GasEquation::cases(),
+            ...ParticleEquation::cases(),
+        ]);
     }
 
     public static function formats(): Formats

@@ -92,6 +92,14 @@ export const useResult = (run: string) =>
     queryFn: () => answer(api.GET('/api/results/{run}', { params: { path: { run } } })),
   });
 
+/** The equations as they are typeset: they change with a release alone. */
+export const useEquations = () =>
+  useQuery({
+    queryKey: ['equations'],
+    queryFn: () => answer(api.GET('/api/equations')),
+    staleTime: Infinity,
+  });
+
 export const usePolicies = () =>
   useQuery({ queryKey: ['policies'], queryFn: () => answer(api.GET('/api/policies')) });
 

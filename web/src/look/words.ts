@@ -28,6 +28,9 @@ export const told = (key: string, shown: string): string => (key === 'room' ? si
 
 export const minus = (shown: string) => shown.replace(/^-/, '−');
 
+/** A source that nobody has held against its text yet says so to whoever reads it. */
+export const unconfirmed = (source: string) => source.replace(/from memory/g, 'to be confirmed');
+
 export const plural = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`;
 

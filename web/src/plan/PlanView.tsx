@@ -8,6 +8,7 @@ import { ink } from '../look/theme';
 import { filled, firstMissing, type Values } from '../look/values';
 import { minus } from '../look/words';
 import { line, NoteBook, Symbol } from '../results/notes';
+import { Typesetting } from '../results/Typeset';
 
 /** A plan for a usable answer: how much air, how many media, and what past drift would do to it. Nothing is stored. */
 export function PlanView() {
@@ -68,33 +69,35 @@ export function PlanView() {
         <Told problem={plan.error} />
       </form>
       {plan.data && (
-        <section aria-live="polite" style={{ marginTop: 22 }}>
-          {plan.data.words.map((words, place) => (
-            <p
-              key={words}
-              style={{
-                margin: '3px 0',
-                fontSize: place === 0 ? '1.15rem' : '1rem',
-                fontWeight: place === 0 ? 600 : 400,
-                color: place === 0 && !plan.data.usable ? ink.void : ink.text,
-              }}
-            >
-              {place === 0 && <span aria-hidden="true">{plan.data.usable ? '✓ ' : '✕ '}</span>}
-              {words}
-            </p>
-          ))}
-          {plan.data.lines.map((one) => (
-            <div key={one.figure}>
-              {line(book, opened, setOpened, (cite) => (
-                <p style={{ margin: '6px 0', borderTop: `1px solid ${ink.faint}`, paddingTop: 6 }}>
-                  {one.meaning}: <Symbol text={one.symbol} /> ={' '}
-                  <b className="fn-figure">{minus(one.shown)}</b> {one.unit}
-                  {cite(one.figure)}
-                </p>
-              ))}
-            </div>
-          ))}
-        </section>
+        <Typesetting>
+          <section aria-live="polite" style={{ marginTop: 22 }}>
+            {plan.data.words.map((words, place) => (
+              <p
+                key={words}
+                style={{
+                  margin: '3px 0',
+                  fontSize: place === 0 ? '1.15rem' : '1rem',
+                  fontWeight: place === 0 ? 600 : 400,
+                  color: place === 0 && !plan.data.usable ? ink.void : ink.text,
+                }}
+              >
+                {place === 0 && <span aria-hidden="true">{plan.data.usable ? '✓ ' : '✕ '}</span>}
+                {words}
+              </p>
+            ))}
+            {plan.data.lines.map((one) => (
+              <div key={one.figure}>
+                {line(book, opened, setOpened, (cite) => (
+                  <p style={{ margin: '6px 0', borderTop: `1px solid ${ink.faint}`, paddingTop: 6 }}>
+                    {one.meaning}: <Symbol text={one.symbol} /> ={' '}
+                    <b className="fn-figure">{minus(one.shown)}</b> {one.unit}
+                    {cite(one.figure)}
+                  </p>
+                ))}
+              </div>
+            ))}
+          </section>
+        </Typesetting>
       )}
     </>
   );

@@ -147,7 +147,7 @@ describe('policies side by side', () => {
       'Acoustic drift',
       'void: 0.5 dB',
       'void: 1.0 dB',
-      'ISO 9612 (from memory)',
+      'ISO 9612 (to be confirmed)',
     ]);
     expect(drift[1]?.style.fontWeight).toBe('400');
     expect(drift[2]?.style.fontWeight).toBe('700');

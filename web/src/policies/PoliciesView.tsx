@@ -50,8 +50,8 @@ export function PoliciesView() {
         <>
           <h2 style={{ marginTop: 26 }}>Rules</h2>
           <p style={{ margin: '0 0 8px', color: ink.soft }}>
-            Limits shipped are examples with their source; confirm what is marked &ldquo;from memory&rdquo;
-            against your own copy. The limit that binds is the local one. Bold: differs from{' '}
+            Limits shipped are examples with their source; confirm what is marked &ldquo;to be
+            confirmed&rdquo; against your own copy. The limit that binds is the local one. Bold: differs from{' '}
             {first?.data.name}.
           </p>
           <div style={{ overflowX: 'auto' }}>

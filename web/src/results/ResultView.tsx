@@ -18,6 +18,7 @@ import { breakdownTable } from './Breakdown';
 import { removed } from './Removed';
 import { Curve } from './pictures/Curve';
 import { Pictures } from './pictures/Pictures';
+import { Typesetting } from './Typeset';
 
 type Page = Schemas['ResultPage'];
 type Result = Schemas['Result'];
@@ -32,7 +33,11 @@ export function ResultView() {
   if (asked.isError) {
     return <Told problem={asked.error} />;
   }
-  return <Sheet key={run} page={asked.data} />;
+  return (
+    <Typesetting>
+      <Sheet key={run} page={asked.data} />
+    </Typesetting>
+  );
 }
 
 function Sheet({ page }: { page: Page }) {

@@ -1,7 +1,8 @@
 import { render, screen } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
-import { line, NoteBook } from './notes';
+import { line, NoteBook, numbersOf } from './notes';
+import { drawn, parsed } from './Typeset';
 
 const figure = (id: string, more: Partial<Schemas['Figure']> = {}): Schemas['Figure'] => ({
   id,
@@ -26,29 +27,59 @@ it('numbers notes in the order of their first citation and prints each once', ()
   ]);
 });
 
-it('opens a note down to its readings', () => {
+it('opens a note beside the page, down to its readings', () => {
   const equation: Schemas['Figure']['equation'] = {
-    id: 'N-2',
-    expression: 'ε = L_ind − L_exp',
-    source: 'common practice',
-    mark: 'common practice',
+    id: 'N-2a',
+    expression: 'ε = mean(L_i) − L_exp',
+    source: 'ISO 1',
+    mark: 'from memory',
   };
-  const book = new NoteBook([
+  const figures = [
     figure('reading'),
-    figure('offset', { equation, inputs: ['reading'], origin: null }),
-    figure('drift', { equation, inputs: ['offset'], origin: null }),
-  ]);
+    figure('offset', { equation, inputs: ['reading'], as: ['L_i₁'], origin: null }),
+    figure('drift', { equation, inputs: ['offset'], as: ['L_i₁'], origin: null }),
+  ];
   const draw = (opened: string | null) =>
     line(
-      new NoteBook(['reading', 'offset', 'drift'].map((id) => book.figure(id) ?? figure(id))),
+      new NoteBook(figures),
       opened,
       () => undefined,
       (cite) => <p>drift{cite('drift')}</p>,
     );
   const { rerender } = render(draw(null));
   expect(screen.queryByText(/read at reading/)).toBeNull();
+  expect(screen.getByText(/ISO 1 \(to be confirmed\)/)).toBeTruthy();
   rerender(draw('drift'));
+  expect(screen.getByRole('heading', { name: 'Note 1' })).toBeTruthy();
   expect(screen.getByText(/read at reading/)).toBeTruthy();
+});
+
+it('puts the numbers in: a row member by member, a column of a log as itself', () => {
+  const book = new NoteBook([
+    figure('a', { shown: '94.2' }),
+    figure('b', { shown: '-0.5' }),
+    figure('n', { shown: '28800' }),
+    figure('x', {
+      symbol: 'ε',
+      shown: '0.2',
+      inputs: ['a', 'b', 'n', 'b'],
+      as: ['L_i₁', 'L_i₂', 'N_i', 'o'],
+    }),
+  ]);
+  const x = book.figure('x');
+  const numbers = x && numbersOf(book, x);
+  expect([...(numbers ?? [])]).toEqual([
+    ['ε', ['0.2']],
+    ['L_i', ['94.2', '−0.5']],
+    ['o', ['−0.5']],
+  ]);
+  const math = parsed(
+    '<mrow><mrow data-slot="ε"><mi>ε</mi></mrow><mo>=</mo><mrow data-series=""><mo>∑</mo>' +
+      '<mrow data-slot="L_i"><msub><mi>L</mi><mi>i</mi></msub></mrow></mrow><mo>−</mo>' +
+      '<mrow data-slot="N_i"><mi>N</mi></mrow></mrow>',
+  );
+  const { container } = render(<span>{drawn(math, numbers, null)}</span>);
+  expect(container.textContent).toBe('0.2=94.2+−0.5−N');
 });
 
 it('prints an equation in full once and refers to it afterwards', () => {

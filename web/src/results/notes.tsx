@@ -1,6 +1,9 @@
+import Button from '@mui/material/Button';
+import Drawer from '@mui/material/Drawer';
 import { Fragment } from 'react';
 import type { Schemas } from '../api/client';
-import { minus } from '../look/words';
+import { minus, unconfirmed } from '../look/words';
+import { Equation, type Numbers } from './Typeset';
 
 type Figure = Schemas['Figure'];
 
@@ -119,86 +122,108 @@ function Note({
           aria-expanded={opened}
           onClick={toggle}
         >
-          {opened ? 'fold' : 'how do you know?'}
+          how do you know?
         </button>
       )}
-      {opened && (
-        // It scrolls within itself: a deep tree never pushes the page away from the number it is about.
-        <div className="fn-deep" role="region" aria-label={`what note ${number} rests on`} tabIndex={0}>
-          <Tree book={book} figure={figure} depth={0} known={new Set([figure.equation?.id ?? ''])} />
-        </div>
+      {deep && (
+        // Beside the page, which stays where it is.
+        <Drawer anchor="right" open={opened} onClose={toggle} slotProps={{ backdrop: { invisible: true } }}>
+          <div className="fn-sheet" role="region" aria-label={`what note ${number} rests on`} tabIndex={0}>
+            <Button size="small" onClick={toggle} style={{ float: 'right' }}>
+              Close
+            </Button>
+            <h2 style={{ margin: '0 0 6px' }}>Note {number}</h2>
+            <Derivation book={book} figure={figure} />
+          </div>
+        </Drawer>
       )}
     </div>
   );
 }
 
+/** What a figure is worked out with: the equation, its numbers put in, and each of them with its own. */
+function Derivation({ book, figure }: { book: NoteBook; figure: Figure }) {
+  return (
+    <>
+      <p style={{ margin: '0 0 4px' }}>
+        <Symbol text={figure.symbol} /> = <b className="fn-figure">{minus(figure.shown)}</b> {figure.unit},{' '}
+        {figure.meaning}.
+      </p>
+      {figure.equation && (
+        <>
+          <p className="fn-worked">
+            {figure.equation.id}: <Equation id={figure.equation.id} written={figure.equation.expression} />
+          </p>
+          <p className="fn-worked">
+            <Equation
+              id={figure.equation.id}
+              written={figure.equation.expression}
+              numbers={numbersOf(book, figure)}
+            />
+          </p>
+          <p style={{ margin: '0 0 6px', fontSize: '0.86rem' }}>
+            <Source source={figure.equation.source} mark={figure.equation.mark} />.
+          </p>
+        </>
+      )}
+      {figure.origin && <p style={{ margin: '0 0 6px' }}>{unconfirmed(figure.origin.note)}.</p>}
+      <ul className="fn-tree">
+        {[...new Set(figure.inputs)].map((id) => {
+          const input = book.figure(id);
+          return input ? (
+            <li key={id}>
+              {input.inputs.length === 0 ? (
+                <Said figure={input} />
+              ) : (
+                <details>
+                  <summary>
+                    <Symbol text={input.symbol} /> = <b className="fn-figure">{minus(input.shown)}</b>{' '}
+                    {input.unit}, {input.meaning}
+                  </summary>
+                  <Derivation book={book} figure={input} />
+                </details>
+              )}
+            </li>
+          ) : null;
+        })}
+      </ul>
+    </>
+  );
+}
+
+/** The numbers of a figure by the symbols of its equation; a column of a log keeps its symbol. */
+export function numbersOf(book: NoteBook, figure: Figure): Numbers {
+  const numbers = new Map<string, string[]>([[figure.symbol, [minus(figure.shown)]]]);
+  figure.inputs.forEach((id, place) => {
+    const input = book.figure(id);
+    const slot = figure.as?.[place] ?? '';
+    const symbol = slot.replace(/(_[ij])[₀-₉]+$/, '$1');
+    if (input && !(symbol === slot && /_[ij]$/.test(slot))) {
+      numbers.set(symbol, [...(symbol === slot ? [] : (numbers.get(symbol) ?? [])), minus(input.shown)]);
+    }
+  });
+  return numbers;
+}
+
 /** A figure in a sentence: what it is, and the equation or the evidence under it. */
-function Said({
-  figure,
-  printed,
-  brief = false,
-}: {
-  figure: Figure;
-  printed?: number | undefined;
-  brief?: boolean;
-}) {
+function Said({ figure, printed }: { figure: Figure; printed?: number | undefined }) {
   return (
     <>
       <Symbol text={figure.symbol} /> = <b className="fn-figure">{minus(figure.shown)}</b> {figure.unit},{' '}
       {figure.meaning}.{' '}
-      {figure.equation && brief ? (
-        <>By {figure.equation.id}.</>
-      ) : figure.equation && printed !== undefined ? (
+      {figure.equation && printed !== undefined ? (
         <>
           {figure.equation.id}, as in note {printed}.
         </>
       ) : figure.equation ? (
         <>
-          {figure.equation.id}:{' '}
-          <span className="fn-figure" style={{ whiteSpace: 'normal' }}>
-            {figure.equation.expression}
-          </span>
-          . <Source source={figure.equation.source} mark={figure.equation.mark} />.
+          {figure.equation.id}: <Equation id={figure.equation.id} written={figure.equation.expression} />.{' '}
+          <Source source={figure.equation.source} mark={figure.equation.mark} />.
         </>
       ) : (
-        <>{figure.origin?.note}.</>
+        <>{unconfirmed(figure.origin?.note ?? '')}.</>
       )}
     </>
-  );
-}
-
-/** What a figure was worked out from, down to the readings; an equation is printed in full where it first appears. */
-function Tree({
-  book,
-  figure,
-  depth,
-  known,
-}: {
-  book: NoteBook;
-  figure: Figure;
-  depth: number;
-  known: Set<string>;
-}) {
-  return (
-    <ul className="fn-tree">
-      {figure.inputs.map((id, place) => {
-        const input = book.figure(id);
-        if (!input) {
-          return null;
-        }
-        const before = figure.inputs.slice(0, place).map((one) => book.figure(one)?.equation?.id);
-        const equation = input.equation?.id ?? '';
-        const brief = known.has(equation) || before.includes(equation);
-        return (
-          <li key={id}>
-            <Said figure={input} brief={brief} />
-            {depth < 8 && input.inputs.length > 0 && (
-              <Tree book={book} figure={input} depth={depth + 1} known={new Set([...known, equation])} />
-            )}
-          </li>
-        );
-      })}
-    </ul>
   );
 }
 
@@ -226,6 +251,6 @@ export const Named = ({ title }: { title: string }) => {
 
 /** A source with its mark, said once where both are the same. */
 export function Source({ source, mark }: { source: string; mark: string }) {
-  const plain = source.replace(/\.$/, '');
-  return plain === mark ? plain : `${plain} (${mark})`;
+  const plain = unconfirmed(source.replace(/\.$/, ''));
+  return plain === mark ? plain : `${plain} (${unconfirmed(mark)})`;
 }

@@ -1,0 +1,112 @@
+import { createContext, createElement, Fragment, useContext, useMemo } from 'react';
+import { useEquations } from '../api/hooks';
+
+/** The equations as they are typeset, by identifier. */
+const Catalogue = createContext<ReadonlyMap<string, Element>>(new Map());
+
+/** Reads the catalogue once for all notes below. */
+export function Typesetting({ children }: { children: React.ReactNode }) {
+  const equations = useEquations().data?.equations;
+  const catalogue = useMemo(
+    () => new Map((equations ?? []).map((one) => [one.id, parsed(one.mathml)] as const)),
+    [equations],
+  );
+  return <Catalogue.Provider value={catalogue}>{children}</Catalogue.Provider>;
+}
+
+export const parsed = (mathml: string): Element =>
+  new DOMParser().parseFromString(
+    `<math xmlns="http://www.w3.org/1998/Math/MathML">${mathml}</math>`,
+    'application/xml',
+  ).documentElement;
+
+/** What stands for each symbol of an equation: its numbers as printed, several for a row. */
+export type Numbers = ReadonlyMap<string, string[]>;
+
+/** So many members of a row are printed before the rest is dotted. */
+const MEMBERS = 3;
+const ROW = /_([ij])$/;
+
+/** An equation, in symbols or with the numbers put in; as it is written where the catalogue does not have it. */
+export function Equation({ id, written, numbers }: { id: string; written: string; numbers?: Numbers }) {
+  const math = useContext(Catalogue).get(id);
+  return (
+    <span className="fn-equation">
+      {math
+        ? drawn(math, numbers, null)
+        : !numbers && (
+            <span className="fn-figure" style={{ whiteSpace: 'normal' }}>
+              {written}
+            </span>
+          )}
+    </span>
+  );
+}
+
+/** An element with all in it, its slots filled; in a sum over a row the member that is asked. */
+export function drawn(
+  element: Element,
+  numbers: Numbers | undefined,
+  member: number | null,
+): React.ReactNode {
+  const slot = element.getAttribute('data-slot');
+  if (slot !== null && numbers) {
+    return <Fragment>{filled(slot, element, numbers, member)}</Fragment>;
+  }
+  if (numbers && member === null && element.hasAttribute('data-series')) {
+    return expanded(element, numbers);
+  }
+  const children = [...element.childNodes].map((node, place) => (
+    <Fragment key={place}>
+      {node instanceof Element ? drawn(node, numbers, member) : node.textContent}
+    </Fragment>
+  ));
+  return createElement(element.tagName, element.tagName === 'math' ? { display: 'inline' } : {}, ...children);
+}
+
+function filled(slot: string, element: Element, numbers: Numbers, member: number | null): React.ReactNode {
+  const values = numbers.get(slot);
+  if (!values) {
+    return drawn(element, undefined, member);
+  }
+  const shown = member === null ? values : values.slice(member, member + 1);
+  return createElement(
+    'mrow',
+    {},
+    ...shown
+      .slice(0, MEMBERS)
+      .flatMap((value, place) => [
+        ...(place > 0 ? [createElement('mo', { key: `c${place}`, separator: 'true' }, ',')] : []),
+        createElement('mn', { key: place }, value),
+      ]),
+    ...(shown.length > MEMBERS ? [createElement('mo', { key: 'rest' }, '…')] : []),
+  );
+}
+
+/** A sum over a row, member by member: the first ones, and how many more there are. */
+function expanded(element: Element, numbers: Numbers): React.ReactNode {
+  const rows = [...element.querySelectorAll('[data-slot]')]
+    .map((one) => one.getAttribute('data-slot') ?? '')
+    .filter((slot) => ROW.test(slot));
+  const length = Math.max(0, ...rows.map((slot) => numbers.get(slot)?.length ?? 0));
+  if (length < 1) {
+    return drawn(element, undefined, null);
+  }
+  const terms = [...element.childNodes].filter(
+    (node): node is Element => node instanceof Element && node.textContent !== '∑',
+  );
+  const count = Math.min(length, MEMBERS);
+  return createElement(
+    'mrow',
+    {},
+    ...Array.from({ length: count }, (_, at) => (
+      <Fragment key={at}>
+        {at > 0 && createElement('mo', {}, '+')}
+        {terms.map((term, place) => (
+          <Fragment key={place}>{drawn(term, numbers, at)}</Fragment>
+        ))}
+      </Fragment>
+    )),
+    ...(length > count ? [createElement('mo', { key: 'rest' }, `+ … (${length})`)] : []),
+  );
+}
