@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
+use Footnote\Core\Derivation\Figure;
+
 /** One judgement with its evidence: which rule, what was seen, the limit and its source, and how much it weighs. */
 final readonly class Finding
 {
@@ -38,6 +40,14 @@ final readonly class Finding
         return $result->footing->inherited === null && ($this->touched->channel === null || $this->touched->channel === $result->channel);
     }
 
+    /** With the figures whose numbers stand in its words. */
+    public function naming(?Figure ...$figures): self
+    {
+        $named = array_values(array_filter($figures, static fn (?Figure $figure): bool => $figure !== null));
+
+        return $this->touching(new Touched($this->touched->channel, $this->touched->results, $named));
+    }
+
     public function ofChannel(string $channel): self
     {
         return $this->about($channel, $this->touched->results);
@@ -46,8 +56,11 @@ final readonly class Finding
     /** @param list<string> $results */
     private function about(?string $channel, array $results): self
     {
-        $touched = new Touched($channel, $results);
+        return $this->touching(new Touched($channel, $results, $this->touched->figures));
+    }
 
+    private function touching(Touched $touched): self
+    {
         return new self($this->rule, $this->seen, $this->evidence, $this->severity, $this->limit, $this->remedy, $touched);
     }
 

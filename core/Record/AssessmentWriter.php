@@ -45,7 +45,7 @@ final readonly class AssessmentWriter
             'results' => array_map(fn (Result $result): array => $this->result($result, $assessment, $sheet), $assessment->results),
             'drifts' => array_map($sheet->enter(...), $assessment->drifts),
             'drift' => $drift === null ? null : $sheet->enter($drift),
-            'findings' => array_map($this->finding(...), $assessment->findings),
+            'findings' => array_map(fn (Finding $one): array => $this->finding($one, $sheet), $assessment->findings),
             'family' => $assessment->family->describe($sheet),
         ];
 
@@ -121,6 +121,7 @@ final readonly class AssessmentWriter
             'limits' => array_map(static fn (LimitOutcome $outcome): array => [
                 'id' => $outcome->limit->id,
                 'title' => $outcome->limit->title,
+                'figure' => $sheet->enter($outcome->limit->figure('L', $result->reportedFigure()->unit)),
                 'value' => $outcome->limit->threshold->value->written,
                 'unit' => $outcome->limit->threshold->unit,
                 'comparator' => $outcome->limit->threshold->comparator->value,
@@ -157,6 +158,7 @@ final readonly class AssessmentWriter
                     static fn (Cell $cell): array => [
                         'shown' => $cell->shown,
                         'figure' => $cell->figure === null ? null : $sheet->enter($cell->figure),
+                        'noted' => $cell->isNoted,
                     ],
                     $row,
                 ),
@@ -180,7 +182,7 @@ final readonly class AssessmentWriter
     }
 
     /** @return array<string, mixed> */
-    private function finding(Finding $finding): array
+    private function finding(Finding $finding, Sheet $sheet): array
     {
         return [
             'rule' => $finding->rule->id,
@@ -198,6 +200,7 @@ final readonly class AssessmentWriter
             'evidence' => $finding->evidence,
             'channel' => $finding->touched->channel,
             'results' => $finding->touched->results,
+            'figures' => array_map($sheet->enter(...), $finding->touched->figures),
         ];
     }
 }

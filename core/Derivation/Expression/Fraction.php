@@ -23,6 +23,12 @@ final readonly class Fraction implements Term
         return \sprintf('<mfrac>%s%s</mfrac>', Bracketed::bare($this->above)->mathml(), Bracketed::bare($this->below)->mathml());
     }
 
+    /** On one line, as it stands in an exponent. */
+    public function linear(): string
+    {
+        return \sprintf('<mrow>%s<mo>/</mo>%s</mrow>', $this->above->mathml(), $this->below->mathml());
+    }
+
     public function symbols(): array
     {
         return self::of($this->above, $this->below);

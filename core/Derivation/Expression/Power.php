@@ -28,7 +28,13 @@ final readonly class Power implements Term
 
     public function mathml(): string
     {
-        return \sprintf('<msup><mrow>%s</mrow>%s</msup>', $this->base->mathml(), Bracketed::bare($this->exponent)->mathml());
+        $exponent = Bracketed::bare($this->exponent);
+
+        return \sprintf(
+            '<msup><mrow>%s</mrow>%s</msup>',
+            $this->base->mathml(),
+            $exponent instanceof Fraction ? $exponent->linear() : $exponent->mathml(),
+        );
     }
 
     public function symbols(): array

@@ -25,7 +25,7 @@ final readonly class BelowQuantitation extends SampleRule
                 \sprintf('%s: %s µg on the medium.', ucfirst($analyte->name()), $mass->shown()),
                 [$case->run->id],
                 channel: $analyte->analyte,
-            );
+            )->naming($mass);
         }
     }
 }

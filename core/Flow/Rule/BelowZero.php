@@ -39,7 +39,7 @@ final readonly class BelowZero extends SampleRule
                     'any time',
                 ),
                 channel: $analyte->analyte,
-            );
+            )->naming($analyte->mass);
         }
     }
 }

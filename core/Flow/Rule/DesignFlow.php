@@ -54,7 +54,7 @@ final readonly class DesignFlow extends SampleRule
                     ),
                     [$knot->check],
                     $limit,
-                );
+                )->naming($knot->flow);
             }
         }
     }

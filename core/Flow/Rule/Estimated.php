@@ -29,7 +29,7 @@ final readonly class Estimated extends SampleRule
                 ),
                 [$case->run->id],
                 channel: $analyte->analyte,
-            );
+            )->naming($analyte->mass);
         }
     }
 }

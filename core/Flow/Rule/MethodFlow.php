@@ -36,7 +36,7 @@ final readonly class MethodFlow extends SampleRule
                         $high?->words() ?? 'any',
                     ),
                     [$knot->check],
-                );
+                )->naming($knot->flow);
 
                 return;
             }

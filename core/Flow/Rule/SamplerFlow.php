@@ -50,7 +50,7 @@ final readonly class SamplerFlow extends SampleRule implements KnownBeforehand
                     ),
                     [$check->id],
                     $limit,
-                );
+                )->naming($flow);
             }
         }
     }

@@ -47,6 +47,6 @@ final readonly class ExpectedValue extends ChannelRule implements KnownBeforehan
             ),
             [$check->id, ...($check->reference === null ? [] : [$check->reference])],
             severity: $set ? null : Severity::Note,
-        );
+        )->naming($label);
     }
 }

@@ -25,7 +25,7 @@ final readonly class FactorDoubled extends ChannelRule
                     $results->sensed->factor->applied?->shown() ?? '',
                 ),
                 [$case->run->id],
-            );
+            )->naming($results->sensed->factor->applied);
         }
     }
 }

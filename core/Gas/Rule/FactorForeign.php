@@ -32,7 +32,7 @@ final readonly class FactorForeign extends ChannelRule
                         ),
                 ),
                 [$case->run->id],
-            );
+            )->naming($results->sensed->factor->applied);
         }
     }
 }

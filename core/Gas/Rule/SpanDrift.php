@@ -33,7 +33,7 @@ final readonly class SpanDrift extends ChannelRule
                     ),
                     [$drift->check],
                     $limit->named(),
-                );
+                )->naming($drift->span, $drift->absolute);
             }
         }
     }

@@ -32,7 +32,7 @@ final readonly class ZeroDrift extends ChannelRule
                     ),
                     [$drift->check],
                     $limit->named(),
-                );
+                )->naming($drift->zero);
             }
         }
     }

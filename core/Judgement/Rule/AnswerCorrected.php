@@ -45,7 +45,7 @@ final readonly class AnswerCorrected implements AnswerRule
                 ),
                 [$case->run->id],
                 channel: $result->channel,
-            )
+            )->naming($figure, $ordinary)
                 ->ofResults(...array_map(static fn (array $one): string => $one[0]->key, $of));
         }
     }

@@ -31,7 +31,7 @@ final readonly class BackgroundNear implements Rule
                 [$case->run->id],
                 $limit,
                 advice: self::ADVICE,
-            );
+            )->naming($above);
         }
         $source = $meter?->source;
         if ($source !== null && $source->tooNear() !== []) {

@@ -37,7 +37,7 @@ final readonly class SamplesFew implements AnswerRule
                         ),
                         $task->runs,
                         $setting->limit('samples'),
-                    );
+                    )->naming($task->share);
                 } elseif (!$setting->limit('spread')->isKeptBy(round($task->spread, 6))
                     && !$setting->limit('samplesWhereWide')->isKeptBy(Exact::of($count))) {
                     yield $setting->finding(

@@ -26,7 +26,7 @@ final readonly class CumulativeAdjustment implements CuredElsewhere
                 \sprintf('Adjustments since the last laboratory certificate add up to %s dB.', $sum->signed()),
                 [$case->run->deployment->instrument],
                 $limit,
-            );
+            )->naming($sum);
         }
     }
 }

@@ -34,7 +34,7 @@ final readonly class Drift implements Rule
         }
         $checks = array_map(static fn ($check): string => $check->id, $case->checks());
         $drifted = \sprintf('%s: %s dB.', ucfirst($worst->meaning), $worst->signed());
-        yield $setting->finding($drifted, $checks, $limit, advice: self::advice($case, $good !== null));
+        yield $setting->finding($drifted, $checks, $limit, advice: self::advice($case, $good !== null))->naming($worst);
     }
 
     /** @param bool $good whether the unit had not drifted yet at a check in between */

@@ -51,7 +51,7 @@ final readonly class LeftOffLevel implements KnownBeforehand
                     [$knot->check],
                     $limit,
                     severity: $alike ? Severity::Corrected : null,
-                );
+                )->naming($knot->offset);
             }
         }
     }

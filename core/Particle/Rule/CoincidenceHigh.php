@@ -31,7 +31,7 @@ final readonly class CoincidenceHigh extends ParticleRule
                 [$case->run->id],
                 $limit,
                 advice: 'Put a diluter before it.',
-            );
+            )->naming($results->hidden->loss);
         }
     }
 }

@@ -25,7 +25,7 @@ final readonly class FlowChange extends ParticleRule
                     \sprintf('%s: %s %%.', ucfirst($drift->meaning), $drift->signed()),
                     array_values(array_filter([$case->bracket->pre?->id, $case->bracket->post?->id], \is_string(...))),
                     $limit,
-                );
+                )->naming($drift);
             }
         }
     }

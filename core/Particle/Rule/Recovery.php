@@ -44,7 +44,7 @@ final readonly class Recovery extends ParticleRule implements KnownBeforehand
                     ),
                     [$check->id],
                     $limit,
-                );
+                )->naming($expected);
             }
         }
     }

@@ -48,7 +48,7 @@ export const breakdownTable = ({ breakdown, cite }: Props) => {
                       </Fragment>
                     ))}
                     {cell.shown === '' && '–'}
-                    {cell.figure && cite(cell.figure)}
+                    {cell.figure && cell.noted && cite(cell.figure)}
                   </td>
                 ),
               )}

@@ -14,6 +14,7 @@ vi.mock('../api/client', async (original) => ({
 const limit: Schemas['LimitOutcome'] = {
   id: 'l',
   title: 'margin',
+  figure: 'f1',
   value: '0',
   unit: 'dB',
   comparator: '>',
@@ -49,7 +50,7 @@ const spectrum: NonNullable<Schemas['NoiseFamily']['spectrum']> = {
     band('1000', null, 40),
   ],
 };
-const cell = (shown: string, id: string | null = null) => ({ shown, figure: id });
+const cell = (shown: string, id: string | null = null) => ({ shown, figure: id, noted: id !== null });
 const room = page({
   headline: 'room',
   results: [
@@ -148,6 +149,7 @@ const noCheck: Schemas['Finding'] = {
   evidence: ['S-1'],
   channel: null,
   results: [],
+  figures: [],
 };
 
 describe('the page of a sample', () => {
@@ -215,8 +217,10 @@ describe('the page of a sample', () => {
     fireEvent.keyDown(document.body, { key: 's' });
     expect(screen.queryByRole('dialog')).toBeNull();
     expect(
-      screen.getByText('a check of SL-01, as found, closes this run').parentElement?.textContent,
-    ).toContain('before the unit is adjusted');
+      screen
+        .getAllByText('a check of SL-01, as found, closes this run')
+        .map((one) => one.parentElement?.textContent),
+    ).toEqual(Array(2).fill(expect.stringContaining('before the unit is adjusted')));
     expect(screen.getByText('No number yet')).toBeTruthy();
     fireEvent.keyDown(document.body, { key: 'v' });
     expect(await screen.findByRole('dialog')).toBeTruthy();

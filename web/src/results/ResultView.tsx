@@ -12,6 +12,7 @@ import { useKeys } from '../shell/keys';
 import { mayDecide } from '../shell/roles';
 import { Changed, Decided, Schools } from './Aside';
 import { Decide, type Deciding } from './Decide';
+import { Glance } from './Glance';
 import { IntervalPicture } from './IntervalPicture';
 import { line, Named, NoteBook, Source, Symbol } from './notes';
 import { breakdownTable } from './Breakdown';
@@ -181,12 +182,17 @@ function Sheet({ page }: { page: Page }) {
                 ))}
               </p>
             )}
+            <Glance assessment={assessment} />
             {decides && (
               <div
                 className="fn-noprint"
                 style={{ display: 'flex', gap: 10, marginBottom: 14, flexWrap: 'wrap' }}
               >
-                <Button variant="contained" disabled={!signs} onClick={() => setDeciding('sign')}>
+                <Button
+                  variant={assessment.verdict === 'open' ? 'outlined' : 'contained'}
+                  disabled={!signs}
+                  onClick={() => setDeciding('sign')}
+                >
                   {assessment.verdict === 'open' ? 'Sign what stands' : `Sign as ${assessment.verdict}`} (s)
                 </Button>
                 <Button variant="outlined" color="error" onClick={() => setDeciding('void')}>
@@ -242,7 +248,7 @@ function Sheet({ page }: { page: Page }) {
                     <th className="num">indicated</th>
                     <th className="num">pre</th>
                     <th className="num">post</th>
-                    <th className="num">between</th>
+                    <th className="num">interpolated</th>
                     <th className="num">drift interval</th>
                     <th>Verdict</th>
                   </tr>
@@ -363,7 +369,7 @@ function Sheet({ page }: { page: Page }) {
         {assessment.findings.map((finding, i) => (
           <div key={i}>
             {row(
-              () => (
+              (cite) => (
                 <p style={{ margin: '4px 0', padding: '4px 0', borderTop: `1px solid ${ink.faint}` }}>
                   {finding.verdict === 'valid' ? (
                     <span style={{ color: ink.soft }}>note</span>
@@ -374,7 +380,11 @@ function Sheet({ page }: { page: Page }) {
                     {finding.channel && `${finding.channel}: `}
                     {finding.title}.
                   </b>{' '}
-                  {finding.seen} {finding.verdict === 'valid' && <Remedy finding={finding} />}
+                  {finding.seen}
+                  {finding.figures.map((id) => (
+                    <Fragment key={id}>{cite(id)}</Fragment>
+                  ))}{' '}
+                  {finding.verdict === 'valid' && <Remedy finding={finding} />}
                 </p>
               ),
               <div className="fn-note" style={{ paddingTop: 8 }}>

@@ -23,15 +23,28 @@ export const parsed = (mathml: string): Element =>
 /** What stands for each symbol of an equation: its numbers as printed, several for a row. */
 export type Numbers = ReadonlyMap<string, string[]>;
 
+/** Stands for the symbol that the equation is for, whatever the figure itself is called. */
+export const OWN = '';
+
 /** So many members of a row are printed before the rest is dotted. */
 const MEMBERS = 3;
 const ROW = /_([ij])$/;
 
 /** An equation, in symbols or with the numbers put in; as it is written where the catalogue does not have it. */
-export function Equation({ id, written, numbers }: { id: string; written: string; numbers?: Numbers }) {
+export function Equation({
+  id,
+  written,
+  numbers,
+  large = false,
+}: {
+  id: string;
+  written: string;
+  numbers?: Numbers;
+  large?: boolean;
+}) {
   const math = useContext(Catalogue).get(id);
   return (
-    <span className="fn-equation">
+    <span className="fn-equation" style={large ? { fontSize: '1.15em' } : {}}>
       {math
         ? drawn(math, numbers, null)
         : !numbers && (
@@ -65,7 +78,8 @@ export function drawn(
 }
 
 function filled(slot: string, element: Element, numbers: Numbers, member: number | null): React.ReactNode {
-  const values = numbers.get(slot);
+  // A column of a log has no number of its own.
+  const values = numbers.get(slot) ?? (ROW.test(slot) ? undefined : numbers.get(OWN));
   if (!values) {
     return drawn(element, undefined, member);
   }

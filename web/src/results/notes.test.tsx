@@ -69,7 +69,7 @@ it('puts the numbers in: a row member by member, a column of a log as itself', (
   const x = book.figure('x');
   const numbers = x && numbersOf(book, x);
   expect([...(numbers ?? [])]).toEqual([
-    ['ε', ['0.2']],
+    ['', ['0.2']],
     ['L_i', ['94.2', '−0.5']],
     ['o', ['−0.5']],
   ]);

@@ -3,7 +3,7 @@ import Drawer from '@mui/material/Drawer';
 import { Fragment } from 'react';
 import type { Schemas } from '../api/client';
 import { minus, unconfirmed } from '../look/words';
-import { Equation, type Numbers } from './Typeset';
+import { Equation, OWN, type Numbers } from './Typeset';
 
 type Figure = Schemas['Figure'];
 
@@ -133,6 +133,10 @@ function Note({
               Close
             </Button>
             <h2 style={{ margin: '0 0 6px' }}>Note {number}</h2>
+            <p style={{ margin: '0 0 4px' }}>
+              <Symbol text={figure.symbol} /> = <b className="fn-figure">{minus(figure.shown)}</b>{' '}
+              {figure.unit}, {figure.meaning}.
+            </p>
             <Derivation book={book} figure={figure} />
           </div>
         </Drawer>
@@ -145,20 +149,18 @@ function Note({
 function Derivation({ book, figure }: { book: NoteBook; figure: Figure }) {
   return (
     <>
-      <p style={{ margin: '0 0 4px' }}>
-        <Symbol text={figure.symbol} /> = <b className="fn-figure">{minus(figure.shown)}</b> {figure.unit},{' '}
-        {figure.meaning}.
-      </p>
       {figure.equation && (
         <>
           <p className="fn-worked">
-            {figure.equation.id}: <Equation id={figure.equation.id} written={figure.equation.expression} />
+            {figure.equation.id}:{' '}
+            <Equation id={figure.equation.id} written={figure.equation.expression} large />
           </p>
           <p className="fn-worked">
             <Equation
               id={figure.equation.id}
               written={figure.equation.expression}
               numbers={numbersOf(book, figure)}
+              large
             />
           </p>
           <p style={{ margin: '0 0 6px', fontSize: '0.86rem' }}>
@@ -193,7 +195,7 @@ function Derivation({ book, figure }: { book: NoteBook; figure: Figure }) {
 
 /** The numbers of a figure by the symbols of its equation; a column of a log keeps its symbol. */
 export function numbersOf(book: NoteBook, figure: Figure): Numbers {
-  const numbers = new Map<string, string[]>([[figure.symbol, [minus(figure.shown)]]]);
+  const numbers = new Map<string, string[]>([[OWN, [minus(figure.shown)]]]);
   figure.inputs.forEach((id, place) => {
     const input = book.figure(id);
     const slot = figure.as?.[place] ?? '';

@@ -9,6 +9,7 @@ const shown = (text: string) => ({ figure: 'f1', shown: text });
 const limit: Schemas['LimitOutcome'] = {
   id: 'l',
   title: 'upper action value',
+  figure: 'f1',
   value: '85',
   unit: 'dB(A)',
   comparator: '>=',
