@@ -198,7 +198,7 @@ final readonly class SampleWorkings
 
             return Figure::derived(
                 'V',
-                'volume, flow along the bracket',
+                'volume, flow interpolated',
                 $value,
                 CommonUnit::Litre,
                 FlowEquation::VolumeAlongBracket,

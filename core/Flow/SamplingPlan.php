@@ -86,7 +86,7 @@ final readonly class SamplingPlan
         );
         $limitFigure = self::limit($limit, $substance, $asked);
         $wanted = Real::times($limitFigure->value, $share->value);
-        $loq = $asked('LOQ', 'quantitation of the laboratory on one medium', $quantitation->micrograms(), CommonUnit::Microgram);
+        $loq = $asked('LOQ', 'LOQ of the laboratory on one medium', $quantitation->micrograms(), CommonUnit::Microgram);
         $own = new Origin('plan', 'plan', 'as asked');
         $q = Figure::measured(
             'Q',

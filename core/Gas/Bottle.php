@@ -42,7 +42,7 @@ final readonly class Bottle
     {
         return new ReferenceKind(
             self::KIND,
-            'Bottle of calibration gas',
+            'Cylinder of calibration gas',
             [
                 Entry::measured('size', 'Holds when full', [CommonUnit::Litre]),
                 Entry::measured('fullPressure', 'Pressure when full', self::PRESSURES),

@@ -138,7 +138,7 @@ final readonly class ChannelAnswers
     {
         return Figure::derived(
             'c',
-            $meaning.', response along the bracket',
+            $meaning.', response interpolated',
             $value,
             $this->of->channel->unit,
             $equation,

@@ -70,7 +70,7 @@ final readonly class GasBench implements AsksByReference
             GasProcedures::REFERENCE => $section->pick('bottlePressure'),
             GasProcedures::ISOBUTYLENE_BOTTLE => [
                 $section->one('isobutyleneBottle')->needed(),
-                $section->one('isobutylenePressure')->called('Pressure of the bottle'),
+                $section->one('isobutylenePressure')->called('Pressure of the cylinder'),
             ],
             default => [],
         };
@@ -203,7 +203,7 @@ final readonly class GasBench implements AsksByReference
         if ($label === null) {
             return [
                 [],
-                [\sprintf('Which bottle spans %s? None that is named says how much %s it holds.', $channel->name, $channel->spanGas())],
+                [\sprintf('Which cylinder spans %s? None that is named says how much %s it holds.', $channel->name, $channel->spanGas())],
             ];
         }
         $entered = GasResponse::expected($content);

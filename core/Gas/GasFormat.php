@@ -165,10 +165,10 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
         return [
             Entry::text('procedure', 'Procedure'),
             Entry::choice('zeroSource', 'Zeroed in', ZeroSource::choices()),
-            Entry::named('zeroBottle', 'Bottle of zero air', 'reference:'.Bottle::KIND, help: 'Where it is one'),
-            Entry::named('isobutyleneBottle', 'Bottle of isobutylene', 'reference:'.Bottle::KIND),
-            Entry::measured('bottlePressure', 'Pressure of the bottle', Bottle::PRESSURES),
-            Entry::measured('isobutylenePressure', 'Pressure of the bottle of isobutylene', Bottle::PRESSURES),
+            Entry::named('zeroBottle', 'Cylinder of zero air', 'reference:'.Bottle::KIND, help: 'Where it is one'),
+            Entry::named('isobutyleneBottle', 'Cylinder of isobutylene', 'reference:'.Bottle::KIND),
+            Entry::measured('bottlePressure', 'Pressure of the cylinder', Bottle::PRESSURES),
+            Entry::measured('isobutylenePressure', 'Pressure of the cylinder of isobutylene', Bottle::PRESSURES),
             Entry::measured('temperature', 'Temperature here', Air::TEMPERATURES),
             ...array_merge(
                 ...array_map(

@@ -115,8 +115,8 @@ final class GasProcedures
                 self::REFERENCE,
                 StepKind::Reference,
                 new StepWords(
-                    \in_array(GasStage::Mix, $stages, true) ? 'Bottle of mix' : 'Bottle of isobutylene',
-                    'Choose the bottle. Read its date, its pressure and what its label says.',
+                    \in_array(GasStage::Mix, $stages, true) ? 'Cylinder of mix' : 'Cylinder of isobutylene',
+                    'Choose the cylinder. Read its date, its pressure and what its label says.',
                     'What the unit expects must equal what is on the label.',
                 ),
             ),
@@ -139,8 +139,8 @@ final class GasProcedures
                 self::ISOBUTYLENE_BOTTLE,
                 StepKind::Entries,
                 new StepWords(
-                    'Bottle of isobutylene',
-                    'Choose the bottle of isobutylene. Mix first, isobutylene last.',
+                    'Cylinder of isobutylene',
+                    'Choose the cylinder of isobutylene. Mix first, isobutylene last.',
                     'Isobutylene soaks into the filter of the CO cell and comes out of it for ten minutes; CO spanned after it is wrong.',
                 ),
             );
@@ -177,8 +177,8 @@ final class GasProcedures
                 StepKind::Confirm,
                 new StepWords(
                     'Gas off',
-                    'Take the connector off, close the valve, take the regulator off the bottle.',
-                    'A regulator left on a bottle empties it.',
+                    'Take the connector off, close the valve, take the regulator off the cylinder.',
+                    'A regulator left on a cylinder empties it.',
                 ),
             ),
             new Step(
@@ -234,8 +234,8 @@ final class GasProcedures
                 self::REFERENCE,
                 StepKind::Reference,
                 new StepWords(
-                    'Bottle',
-                    'Choose the bottle.',
+                    'Cylinder',
+                    'Choose the cylinder.',
                     'A bump shows that the sensors answer, not that they are right.',
                 ),
             ),
@@ -271,8 +271,8 @@ final class GasProcedures
                 StepKind::Confirm,
                 new StepWords(
                     'Gas off',
-                    'Take the connector off, close the valve, take the regulator off the bottle.',
-                    'A regulator left on a bottle empties it.',
+                    'Take the connector off, close the valve, take the regulator off the cylinder.',
+                    'A regulator left on a cylinder empties it.',
                 ),
             ),
         ]);

@@ -119,7 +119,7 @@ final readonly class GasUsability implements Usability
         if ($label === null) {
             $reasons[] = \sprintf(
                 '%s does not say how much %s it holds',
-                $check->reference ?? 'no bottle that is named',
+                $check->reference ?? 'no cylinder that is named',
                 $content->channel->spanGas(),
             );
         } elseif (\Footnote\Core\Quantity\Real::isZero($label->value)) {

@@ -210,7 +210,7 @@ final readonly class LoggedChannel
                 ? null
                 : ($between === null ? $pre : self::minutesAbove(
                     $limit,
-                    'response along the bracket',
+                    'response interpolated',
                     $minutes($between),
                     GasEquation::TimeAboveAlongBracket,
                     [...$inputs, ...$this->answers->response('j')],

@@ -21,7 +21,7 @@ enum Answer: string
             self::Indicated => 'as indicated',
             self::Pre => 'by the check before',
             self::Post => 'by the check after',
-            self::Between => 'along the bracket',
+            self::Between => 'interpolated',
             self::Cautious => 'at the cautious end',
         };
     }
@@ -32,7 +32,7 @@ enum Answer: string
             self::Indicated => 'as the unit indicated',
             self::Pre => 'as if the pre-check had held throughout',
             self::Post => 'as if the post-check had held throughout',
-            self::Between => 'with the response in between',
+            self::Between => 'with the response interpolated',
             self::Cautious => 'at the cautious end of the drift interval',
         };
     }

@@ -793,9 +793,9 @@ final readonly class NoiseWorkings
     /** How the figure that another follows from was told: what stands behind its name. */
     private static function how(Figure $figure): string
     {
-        return preg_match('/, ((?:offset|the error|at an unknown|since levels|the rest).*)$/', $figure->meaning, $parts) === 1
-            ? ', '.$parts[1]
-            : '';
+        $way = '/, ((?:offset|interpolated offset|the error|at an unknown|since levels|the rest).*)$/';
+
+        return preg_match($way, $figure->meaning, $parts) === 1 ? ', '.$parts[1] : '';
     }
 
     /**

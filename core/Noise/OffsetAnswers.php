@@ -93,7 +93,7 @@ final readonly class OffsetAnswers
      */
     public function along(OffsetRemoval $removal, float $value, NoiseEquation $equation, array $inputs): Figure
     {
-        return $removal->told('offset along the bracket taken out', $value, $equation, $inputs);
+        return $removal->told('interpolated offset taken out', $value, $equation, $inputs);
     }
 
     /**
@@ -201,7 +201,7 @@ final readonly class OffsetAnswers
         $offsets = array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $line->knots);
 
         return $line->isConstant()
-            ? $removal->of($offsets[0], 'offset along the bracket taken out')
+            ? $removal->of($offsets[0], 'interpolated offset taken out')
             : $this->along(
                 $removal,
                 $removal->at(array_sum(array_map(static fn (Figure $offset): float => $offset->toFloat(), $offsets)) / \count($offsets)),

@@ -221,7 +221,7 @@ final readonly class CountWorkings
                 ? null
                 : self::made(
                     $size,
-                    'flow and background along the bracket',
+                    'flow and background interpolated',
                     $this->along($log, $column, $size, $ranges, $clock, $line, $seconds->toFloat() / 60),
                     ParticleEquation::ConcentrationAlongBracket,
                     [

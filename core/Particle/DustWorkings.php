@@ -255,7 +255,7 @@ final readonly class DustWorkings
             $between === null => $pre,
             default => Figure::derived(
                 'c',
-                $raw->meaning.', zero along the bracket',
+                $raw->meaning.', zero interpolated',
                 $between,
                 $raw->unit,
                 $equation,

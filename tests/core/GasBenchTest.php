@@ -112,9 +112,9 @@ final class GasBenchTest extends TestCase
             (new GasScene())->check('k1', '07:45', gas: ['zeroSource' => 'indoor air']),
             'PID cannot be zeroed in indoor air: there is always some vapour indoors, and the zero is set too high.',
         ];
-        yield 'no bottle of isobutylene' => [
+        yield 'no cylinder of isobutylene' => [
             (new GasScene())->check('k1', '07:45', gas: ['isobutyleneBottle' => 'MIX']),
-            'Which bottle spans PID? None that is named says how much isobutylene it holds.',
+            'Which cylinder spans PID? None that is named says how much isobutylene it holds.',
         ];
         yield 'nearly empty' => [
             (new GasScene())->check('k1', '07:45', gas: ['bottlePressure' => ['value' => '1.8', 'unit' => 'bar']]),
@@ -176,20 +176,20 @@ final class GasBenchTest extends TestCase
             (new GasScene())->check('k1', '07:45', ['PID' => ''], ['PID' => '100']),
             'adjusted before the value as found was noted',
         ];
-        yield 'the bottle holds something else' => [
+        yield 'the cylinder holds something else' => [
             'PID',
             (new GasScene())->check('k1', '07:45', gas: ['isobutyleneBottle' => 'MIX']),
             'MIX does not say how much isobutylene it holds',
         ];
-        yield 'a bottle of another unit' => [
+        yield 'a cylinder of another unit' => [
             'LEL',
             (new GasScene())->check('k1', '07:45', more: ['reference' => 'PPM'])->bottle('PPM', 'flammable gas', '25000'),
             'PPM does not say how much flammable gas it holds',
         ];
-        yield 'a bottle whose label begins later' => [
+        yield 'a cylinder whose label begins later' => [
             'PID',
             (new GasScene())->check('k1', '2025-08-01T08:00:00'),
-            'no bottle that is named does not say',
+            'no cylinder that is named does not say',
         ];
         yield 'still moving as left' => [
             'PID',
@@ -211,7 +211,7 @@ final class GasBenchTest extends TestCase
         $reasons = (new GasUsability())->whyUnusable($part->checks()[0], $part);
         if ($why === null) {
             self::assertSame([], $reasons);
-        } elseif (str_starts_with($why, 'no bottle')) {
+        } elseif (str_starts_with($why, 'no cylinder')) {
             // Nothing says what it holds on that day, and nothing was told to expect.
             self::assertNotSame([], $reasons);
         } else {
@@ -333,7 +333,7 @@ final class GasBenchTest extends TestCase
             '/runs/0/channels/0/unitFactor',
             static fn (GasScene $scene): GasScene => $scene->run('r', '08:00', '09:00', [], [['channel' => 'PID', 'unitFactor' => '0']]),
         ];
-        yield 'a bottle nobody has' => [
+        yield 'a cylinder nobody has' => [
             '/checks/0/reference',
             static fn (GasScene $scene): GasScene => $scene->check('k1', '07:45', more: ['reference' => 'GONE']),
         ];
@@ -420,6 +420,6 @@ final class GasBenchTest extends TestCase
         $on = new \DateTimeImmutable('2026-03-02');
         $said = (new GasBench())->instruction($step, $unit, $campaign->timelines['G']->references->all()['MIX'] ?? null, $on);
         self::assertSame($asked, $said === null ? null : preg_replace('/ sounded.*/', ' sounded', $said));
-        self::assertSame($step->words->instruction, (new GasBench())->instruction($step, $unit, null, $on), 'no bottle was chosen yet');
+        self::assertSame($step->words->instruction, (new GasBench())->instruction($step, $unit, null, $on), 'no cylinder was chosen yet');
     }
 }

@@ -216,7 +216,7 @@ final class GasRulesTest extends TestCase
             self::day(row: ['PID' => ['selected' => 'Isobutylene']]),
             Severity::Qualified,
         ];
-        yield 'bottle at 2.9 bar' => [
+        yield 'cylinder at 2.9 bar' => [
             'gas.bottle-pressure',
             self::day(gas: ['bottlePressure' => ['value' => '2.9', 'unit' => 'bar']]),
             self::day(gas: ['bottlePressure' => ['value' => '3.0', 'unit' => 'bar']]),

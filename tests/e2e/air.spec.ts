@@ -164,7 +164,7 @@ test('a plan for a usable answer, worked out by keyboard', async ({ page }) => {
   await choose(page, 'Substance', 'toluene');
   await page.getByLabel(/^Exposure limit(?!, unit)/).fill('50');
   await choose(page, 'Exposure limit, unit', 'ppm');
-  await page.getByLabel(/^Quantitation of the laboratory(?!.*unit)/).fill('5');
+  await page.getByLabel(/^LOQ of the laboratory(?!.*unit)/).fill('5');
   await page.getByLabel(/^Flow(?!, unit)/).fill('50');
   await choose(page, 'Flow, unit', 'mL/min');
   await choose(page, 'Method', /Solvents on charcoal/);

@@ -38,9 +38,9 @@ async function calibrate(page: Page, right: boolean, made: Date, vapour: string)
   const to = (step: string) =>
     page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: step, exact: true }).click();
   const mix = async () => {
-    await expect(title(page, 'Bottle of mix')).toBeVisible();
+    await expect(title(page, 'Cylinder of mix')).toBeVisible();
     await page.getByRole('radio', { name: 'Use CY-01' }).click();
-    await page.getByLabel('Pressure of the bottle', { exact: true }).fill('18');
+    await page.getByLabel('Pressure of the cylinder', { exact: true }).fill('18');
     await goOn.click();
     await gas(
       page,
@@ -50,8 +50,8 @@ async function calibrate(page: Page, right: boolean, made: Date, vapour: string)
     );
   };
   const isobutylene = async () => {
-    await expect(title(page, 'Bottle of isobutylene')).toBeVisible();
-    await choose(page, /^Bottle of isobutylene/, /CY-02/);
+    await expect(title(page, 'Cylinder of isobutylene')).toBeVisible();
+    await choose(page, /^Cylinder of isobutylene/, /CY-02/);
     await goOn.click();
     await gas(page, 'Isobutylene', [right ? '1' : '31', vapour], right ? [] : ['100,0']);
   };
@@ -72,9 +72,9 @@ async function calibrate(page: Page, right: boolean, made: Date, vapour: string)
     await mix();
     await isobutylene();
   } else {
-    await to('Bottle of isobutylene');
+    await to('Cylinder of isobutylene');
     await isobutylene();
-    await to('Bottle of mix');
+    await to('Cylinder of mix');
     await mix();
     await expect(page.getByText(/Isobutylene flowed first: CO spanned now is wrong/)).toBeVisible();
     await to('Saved');
@@ -173,7 +173,7 @@ test('a five-gas unit from zero to signed vapours', async ({ page }) => {
 });
 
 /** A unit and a bottle of one's own, typed in at the kit. */
-test('a monitor and its bottle are registered', async ({ page }) => {
+test('a monitor and its cylinder are registered', async ({ page }) => {
   await signIn(page, 'steward');
   await page.goto('/kit');
   await page.getByRole('button', { name: 'Register a unit' }).click();
@@ -210,12 +210,12 @@ test('a fixed monitor is calibrated and put back on its tube', async ({ page }) 
   await page.keyboard.press('x');
   await expect(title(page, 'Clean air')).toBeVisible();
   await choose(page, /^Zeroed in/, 'zero-air bottle');
-  await choose(page, /^Bottle of zero air/, /CY-03/);
+  await choose(page, /^Cylinder of zero air/, /CY-03/);
   await goOn.click();
   await gas(page, 'Zero', ['0'], []);
-  await expect(title(page, 'Bottle of mix')).toBeVisible();
+  await expect(title(page, 'Cylinder of mix')).toBeVisible();
   await page.getByRole('radio', { name: 'Use CY-01' }).click();
-  await page.getByLabel('Pressure of the bottle', { exact: true }).fill('18');
+  await page.getByLabel('Pressure of the cylinder', { exact: true }).fill('18');
   await goOn.click();
   await gas(page, 'Mix', ['46'], ['50']);
   for (const step of ['Saved', 'Gas off', 'Back to zero', 'Tube and valve', 'Label']) {

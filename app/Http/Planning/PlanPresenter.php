@@ -105,7 +105,7 @@ final readonly class PlanPresenter
             Entry::decimal('share', 'Share of it that must be quantified', '0.001', '10', CommonUnit::None, true, '0.1 is a tenth'),
             Entry::measured(
                 'quantitation',
-                'Quantitation of the laboratory, per medium',
+                'LOQ of the laboratory, per medium',
                 [CommonUnit::Microgram, CommonUnit::Milligram],
                 true,
             ),

@@ -22,7 +22,7 @@ final readonly class Estimated extends SampleRule
         if ($analyte->isEstimated()) {
             yield $setting->finding(
                 \sprintf(
-                    '%s: %s µg lies below the quantitation of %s.',
+                    '%s: %s µg lies below the LOQ of %s.',
                     ucfirst($analyte->name()),
                     $analyte->mass->shown(),
                     $analyte->masses->quantitation?->words() ?? '',

@@ -32,7 +32,7 @@ final readonly class BottlePressure extends ChannelRule implements KnownBeforeha
             yield $setting->finding(
                 \sprintf(
                     '%s stood at %s at the check of %s.',
-                    $check->reference ?? 'The bottle',
+                    $check->reference ?? 'The cylinder',
                     $pressure->words(),
                     $case->hour($check->at),
                 ),

@@ -74,7 +74,7 @@ const kit = {
     reference('CY-01', {
       kind: 'bottle',
       errorUnit: '',
-      kindTitle: 'Bottle of calibration gas',
+      kindTitle: 'Cylinder of calibration gas',
       about: '',
       left: '40 L, 80 min',
       constants: [{ label: 'Isobutylene', shown: '100 ppm', flag: false }],
@@ -143,7 +143,7 @@ const forms = {
     },
     {
       id: 'bottle',
-      title: 'Bottle of calibration gas',
+      title: 'Cylinder of calibration gas',
       entries: [entry('size', 'decimal', { label: 'Size' })],
       constants: [entry('accuracy', 'decimal', { label: 'Accuracy' })],
       valueUnit: '',
@@ -240,7 +240,7 @@ describe('the kit', () => {
     await open(steward);
     press('Register a reference');
     await screen.findByRole('dialog');
-    pick(/^Kind/, 'Bottle of calibration gas');
+    pick(/^Kind/, 'Cylinder of calibration gas');
     type(/^Asset number/, 'CY-09');
     type(/^Model code/, 'mix');
     type('Size', '34');

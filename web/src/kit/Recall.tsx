@@ -78,9 +78,7 @@ export function Recall({
         disabled={!errorUnit}
         onChange={(event) => setKnown(event.target.value)}
         helperText={
-          known === 'no'
-            ? 'No limit of a result that leans on it is then robust'
-            : 'A known error is taken out'
+          known === 'no' ? 'No limit of a result that used it is then robust' : 'A known error is taken out'
         }
         slotProps={{ inputLabel: { shrink: true } }}
       >

@@ -124,8 +124,8 @@ type Row = Schemas['ReportRow'];
 const noRow = (medium = ''): Row => ({ medium, analyte: '', front: '', unit: 'µg' });
 const columns = [
   ['front', 'Mass, or front'],
-  ['back', 'Back'],
-  ['quantitation', 'Quantitation'],
+  ['back', 'Back section'],
+  ['quantitation', 'LOQ'],
   ['desorption', 'Desorption'],
 ] as const;
 

@@ -69,7 +69,7 @@ const policies = {
       title: 'Volumes are reported',
       answers: [
         { value: 'indicated', words: 'as indicated' },
-        { value: 'between', words: 'along the bracket' },
+        { value: 'between', words: 'interpolated' },
         { value: 'cautious', words: 'at the cautious end' },
       ],
     },
@@ -156,7 +156,7 @@ describe('policies side by side', () => {
     expect(row(/^A check at the start of the day is enough/).textContent).toContain(
       'for a unit that stayed in one quiet place',
     );
-    expect(row(/^Volumes are reported/).textContent).toContain('along the bracket');
+    expect(row(/^Volumes are reported/).textContent).toContain('interpolated');
     expect(screen.queryByRole('button')).toBeNull();
   });
 
