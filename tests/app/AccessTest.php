@@ -62,6 +62,7 @@ final class AccessTest extends ApiTestCase
             ['POST', '/api/runs/r1/facts', $record],
             ['POST', '/api/results/r1/decision', [Role::Hygienist]],
             ['POST', '/api/policies', [Role::Steward]],
+            ['POST', '/api/sources', [Role::Steward]],
             ['POST', '/api/campaigns/c/policy', [Role::Hygienist, Role::Steward]],
         ];
         foreach (Role::cases() as $role) {

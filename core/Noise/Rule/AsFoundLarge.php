@@ -23,7 +23,8 @@ final readonly class AsFoundLarge implements Rule
         $found = $pre === null ? null : (new AcousticResponse())->asFound($pre, $case->timeline)?->offset;
         $limit = $setting->limit('as-found');
         if ($pre !== null && $found !== null && !$limit->isKeptBySize($found->value)) {
-            yield $setting->finding(\sprintf('At the check before the run it was found %s dB off.', $found->signed()), [$pre->id], $limit)->naming($found);
+            $seen = \sprintf('At the check before the run it was found %s dB off.', $found->signed());
+            yield $setting->finding($seen, [$pre->id], $limit)->naming($found);
         }
     }
 }

@@ -8,7 +8,9 @@ import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { mayLead, maySteward } from '../shell/roles';
 import { Source } from '../results/notes';
+import { Typesetting } from '../results/Typeset';
 import { Campaigns } from './Campaigns';
+import { Sources } from './Sources';
 
 type Version = Schemas['PolicyVersion'];
 type RuleChange = Schemas['RuleChange'];
@@ -34,7 +36,7 @@ export function PoliciesView() {
     return <Edit base={editing} questions={policies.data.questions} onClose={() => setEditing(null)} />;
   }
   return (
-    <>
+    <Typesetting>
       <h1 className="fn-title" style={{ margin: '0 0 4px' }}>
         Policies
       </h1>
@@ -130,7 +132,8 @@ export function PoliciesView() {
           </div>
         </>
       )}
-    </>
+      <Sources stewards={maySteward(session.data?.user)} />
+    </Typesetting>
   );
 }
 

@@ -1,17 +1,44 @@
 import { createContext, createElement, Fragment, useContext, useMemo } from 'react';
 import { useEquations } from '../api/hooks';
+import { unconfirmed } from '../look/words';
 
 /** The equations as they are typeset, by identifier. */
 const Catalogue = createContext<ReadonlyMap<string, Element>>(new Map());
+/** By source: how it was confirmed, in words. */
+const Confirmed = createContext<ReadonlyMap<string, string>>(new Map());
+
+/** A source that is named from memory: that it is to be confirmed, or by which edition and clause it was. */
+export function useConfirmed(): (source: string, mark: string) => string {
+  const confirmed = useContext(Confirmed);
+  return (source, mark) => {
+    const said = mark === 'from memory' ? confirmed.get(source) : undefined;
+    return said ?? unconfirmed(mark);
+  };
+}
 
 /** Reads the catalogue once for all notes below. */
 export function Typesetting({ children }: { children: React.ReactNode }) {
-  const equations = useEquations().data?.equations;
+  const read = useEquations().data;
+  const equations = read?.equations;
+  const confirmed = useMemo(
+    () =>
+      new Map(
+        (read?.confirmed ?? []).map((one) => [
+          one.source,
+          `confirmed: ${[one.edition, one.clause, one.on].filter((part) => part !== '').join(', ')}`,
+        ]),
+      ),
+    [read],
+  );
   const catalogue = useMemo(
     () => new Map((equations ?? []).map((one) => [one.id, parsed(one.mathml)] as const)),
     [equations],
   );
-  return <Catalogue.Provider value={catalogue}>{children}</Catalogue.Provider>;
+  return (
+    <Confirmed.Provider value={confirmed}>
+      <Catalogue.Provider value={catalogue}>{children}</Catalogue.Provider>
+    </Confirmed.Provider>
+  );
 }
 
 export const parsed = (mathml: string): Element =>
@@ -28,6 +55,8 @@ export const OWN = '';
 
 /** So many members of a row are printed before the rest is dotted. */
 const MEMBERS = 3;
+/** So many characters of an equation fit the margin. */
+const NARROW = 36;
 const ROW = /_([ij])$/;
 
 /** An equation, in symbols or with the numbers put in; as it is written where the catalogue does not have it. */
@@ -42,7 +71,9 @@ export function Equation({
   numbers?: Numbers;
   large?: boolean;
 }) {
-  const math = useContext(Catalogue).get(id);
+  const typeset = useContext(Catalogue).get(id);
+  // Beside the page there is room for short ones only; the others are written, since type does not wrap.
+  const math = large || written.length <= NARROW ? typeset : undefined;
   return (
     <span className="fn-equation" style={large ? { fontSize: '1.15em' } : {}}>
       {math

@@ -3,7 +3,7 @@ import Drawer from '@mui/material/Drawer';
 import { Fragment } from 'react';
 import type { Schemas } from '../api/client';
 import { minus, unconfirmed } from '../look/words';
-import { Equation, OWN, type Numbers } from './Typeset';
+import { Equation, OWN, type Numbers, useConfirmed } from './Typeset';
 
 type Figure = Schemas['Figure'];
 
@@ -151,11 +151,11 @@ function Derivation({ book, figure }: { book: NoteBook; figure: Figure }) {
     <>
       {figure.equation && (
         <>
-          <p className="fn-worked">
+          <p className="fn-worked" tabIndex={0}>
             {figure.equation.id}:{' '}
             <Equation id={figure.equation.id} written={figure.equation.expression} large />
           </p>
-          <p className="fn-worked">
+          <p className="fn-worked" tabIndex={0}>
             <Equation
               id={figure.equation.id}
               written={figure.equation.expression}
@@ -168,7 +168,11 @@ function Derivation({ book, figure }: { book: NoteBook; figure: Figure }) {
           </p>
         </>
       )}
-      {figure.origin && <p style={{ margin: '0 0 6px' }}>{unconfirmed(figure.origin.note)}.</p>}
+      {figure.origin && (
+        <p style={{ margin: '0 0 6px' }}>
+          <Origin note={figure.origin.note} />
+        </p>
+      )}
       <ul className="fn-tree">
         {[...new Set(figure.inputs)].map((id) => {
           const input = book.figure(id);
@@ -223,7 +227,7 @@ function Said({ figure, printed }: { figure: Figure; printed?: number | undefine
           <Source source={figure.equation.source} mark={figure.equation.mark} />.
         </>
       ) : (
-        <>{unconfirmed(figure.origin?.note ?? '')}.</>
+        <Origin note={figure.origin?.note ?? ''} />
       )}
     </>
   );
@@ -251,8 +255,16 @@ export const Named = ({ title }: { title: string }) => {
   );
 };
 
+/** Where a figure was read; "…, from memory" tells its source and mark. */
+function Origin({ note }: { note: string }) {
+  const confirmed = useConfirmed();
+  const [, source] = /^(.*), from memory$/.exec(note) ?? [];
+  return source ? `${source}, ${confirmed(source, 'from memory')}.` : `${unconfirmed(note)}.`;
+}
+
 /** A source with its mark, said once where both are the same. */
 export function Source({ source, mark }: { source: string; mark: string }) {
-  const plain = unconfirmed(source.replace(/\.$/, ''));
-  return plain === mark ? plain : `${plain} (${unconfirmed(mark)})`;
+  const confirmed = useConfirmed();
+  const plain = source.replace(/\.$/, '');
+  return plain === mark ? plain : `${unconfirmed(plain)} (${confirmed(plain, mark)})`;
 }
