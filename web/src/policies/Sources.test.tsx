@@ -48,7 +48,7 @@ describe('the sources that are named from memory', () => {
     press('Confirm ISO 9612 Annex C');
     refuse(server.POST, 'Nothing was saved. Edition: is missing.', { '/edition': 'is missing.' });
     type('Clause', 'C.2');
-    fireEvent.change(screen.getByLabelText('On'), { target: { value: '2026-03-04' } });
+    fireEvent.change(screen.getByLabelText('Read on'), { target: { value: '2026-03-04' } });
     press('Save');
     await screen.findByText(/Edition: is missing/);
     expect(screen.getByLabelText<HTMLInputElement>('Clause').value).toBe('C.2');

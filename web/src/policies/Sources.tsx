@@ -5,6 +5,7 @@ import { answer, api } from '../api/client';
 import { useChange, useEquations } from '../api/hooks';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
+import { unconfirmed } from '../look/words';
 
 /** What the shipped equations and rules name from memory, and who held it against its text. */
 export function Sources({ stewards }: { stewards: boolean }) {
@@ -35,7 +36,7 @@ export function Sources({ stewards }: { stewards: boolean }) {
             const done = equations.data.confirmed.find((one) => one.source === source);
             return (
               <tr key={source}>
-                <th scope="row">{source}</th>
+                <th scope="row">{unconfirmed(source)}</th>
                 <td style={{ color: ink.soft }}>
                   {names.length > 4
                     ? `${names.slice(0, 4).join(', ')} and ${names.length - 4} more`
@@ -80,7 +81,7 @@ function Confirm({ source, onClose }: { source: string; onClose: () => void }) {
       <TextField label="Edition" size="small" value={edition} onChange={(e) => setEdition(e.target.value)} />
       <TextField label="Clause" size="small" value={clause} onChange={(e) => setClause(e.target.value)} />
       <TextField
-        label="On"
+        label="Read on"
         type="date"
         size="small"
         value={on}
