@@ -35,7 +35,7 @@ final readonly class SetCheckAside
         $check = $this->entities->find(RecordedCheck::class, $id) ?? throw Problem::missing('Check '.$id);
         $family = $this->entities->find(RegisteredInstrument::class, $check->instrument)->family ?? '';
         if ($this->reader->check(Fields::of($check->record), $this->families->of($family))->content->wasAdjusted()) {
-            throw new Problem(409, 'The unit was adjusted at this check: setting it aside would hide that. Nothing was changed.');
+            throw new Problem(409, 'The instrument was adjusted at this check: setting it aside would hide that. Nothing was changed.');
         }
         if ($this->entities->find(RecordedSetAside::class, $id) !== null) {
             throw new Problem(409, 'This check was set aside already.');

@@ -37,7 +37,7 @@ final readonly class RegisterInstrument
         $instrument = $this->reader->instrument($told);
         (new Strangers(new RecordSchema($this->families)))->inPiece('instrument', $told->data());
         if ($this->entities->find(RegisteredInstrument::class, $instrument->id) !== null) {
-            throw Problem::field('/id', 'a unit with this asset number is registered already.');
+            throw Problem::field('/id', 'an instrument with this asset number is registered already.');
         }
         $this->journal->during($by->code, 'instrument registered', $told->data(), function () use ($instrument, $told, $by): void {
             $record = array_diff_key($told->data(), ['certificates' => 1]);

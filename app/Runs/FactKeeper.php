@@ -52,7 +52,7 @@ final readonly class FactKeeper
         }
         if ($after->notes->declaration !== null
             && !$this->runs->isCheckOf($after->notes->declaration->check, $after->deployment->instrument)) {
-            throw Problem::field('/declaration/check', 'is no check of this unit.');
+            throw Problem::field('/declaration/check', 'is no check of this instrument.');
         }
         $state->learn($after->timing->stop, RunFolding::fold($before, [$fact]));
         $this->free->check($after, $fact);

@@ -24,7 +24,7 @@ final readonly class FreeUnit
     {
         $other = $this->runs->meanwhile($run, $run->deployment->instrument);
         if ($other !== null) {
-            throw Problem::field('/start', \sprintf('run %s is on this unit at that time.', $other));
+            throw Problem::field('/start', \sprintf('run %s is on this instrument at that time.', $other));
         }
         if (\is_string($record['medium'] ?? null) && $this->runs->isBlank($record['medium'])) {
             throw Problem::field('/medium', 'is kept as a blank: a blank draws no air.');

@@ -20,7 +20,7 @@ enum Provenance: string
             self::Typed => 'typed from the display by one person',
             self::ReadBack => 'read back by a second person',
             self::Photographed => 'the display was photographed',
-            self::File => 'taken from the unit\'s own file',
+            self::File => 'taken from the instrument\'s own file',
             self::StandIn => 'a stand-in, not read at the time',
         };
     }

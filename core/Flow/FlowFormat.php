@@ -221,7 +221,7 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
         if (!$adjusted && $asLeft !== []) {
             throw new InvalidRecord(
                 $fields->at('asLeft'),
-                'is for a unit that was adjusted; where nothing was adjusted, as left is as found.',
+                'is for an instrument that was adjusted; where nothing was adjusted, as left is as found.',
             );
         }
 

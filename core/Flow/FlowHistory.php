@@ -34,6 +34,6 @@ final readonly class FlowHistory
 
         return $found === null || $left === null
             ? null
-            : FlowChange::between($left, $found, 'the most the flow of this unit has changed, from '.$since->id.' to '.$check->id);
+            : FlowChange::between($left, $found, 'the most the flow of this instrument has changed, from '.$since->id.' to '.$check->id);
     }
 }

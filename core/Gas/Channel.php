@@ -41,7 +41,7 @@ final readonly class Channel
     public static function entries(): array
     {
         return [
-            Entry::text('name', 'Channel', true, 'As the unit and its log name it, such as CO'),
+            Entry::text('name', 'Channel', true, 'As the instrument and its log name it, such as CO'),
             Entry::choice('kind', 'Senses', GasKind::choices(), true),
             Entry::text('gas', 'Name of another gas'),
             Entry::choice(

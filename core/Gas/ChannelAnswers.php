@@ -50,7 +50,7 @@ final readonly class ChannelAnswers
     /** What the unit and a hand had applied to what the sensor gave; in mg/m³ by the molar mass of what the unit was set to. */
     private function applied(): Figure
     {
-        $origin = new Origin('run', $this->run->id, 'as the unit was set');
+        $origin = new Origin('run', $this->run->id, 'as the instrument was set');
         $one = static fn (string $symbol, string $by, ?Decimal $factor): Figure => Figure::read(
             $symbol,
             'applied by '.$by.($factor === null ? ': nothing' : ''),
@@ -60,7 +60,7 @@ final readonly class ChannelAnswers
             $factor?->decimals() ?? 0,
         );
         $setting = $this->of->set->setting;
-        $inputs = ['F_unit' => $one('F', 'the unit', $setting->unitFactor), 'F_hand' => $one('F', 'hand', $setting->handFactor)];
+        $inputs = ['F_unit' => $one('F', 'the instrument', $setting->unitFactor), 'F_hand' => $one('F', 'hand', $setting->handFactor)];
         if (!$setting->milligram) {
             return self::undone($this->factor->undone, GasEquation::AppliedFactor, $inputs);
         }
@@ -77,7 +77,7 @@ final readonly class ChannelAnswers
     /** @param array<string, Figure> $inputs */
     private static function undone(Exact|float $value, GasEquation $equation, array $inputs): Figure
     {
-        return Figure::derived('F', 'applied by the unit or by hand', $value, CommonUnit::None, $equation, $inputs, 3);
+        return Figure::derived('F', 'applied by the instrument or by hand', $value, CommonUnit::None, $equation, $inputs, 3);
     }
 
     /** Whether anything was applied. */

@@ -209,7 +209,7 @@ final readonly class GasBench implements AsksByReference
         $entered = GasResponse::expected($content);
         if ($entered !== null && $entered->compareTo($response->exact($label)) !== 0) {
             $questions[] = \sprintf(
-                '%s expects %s, the label says %s %s. Set the unit to the label before the span.',
+                '%s expects %s, the label says %s %s. Set the instrument to the label before the span.',
                 $channel->name,
                 $entered,
                 $label->shown(),

@@ -198,7 +198,7 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
             } elseif ($rows[$stage->left()] !== []) {
                 throw new InvalidRecord(
                     $fields->at($stage->left()),
-                    'is for a unit that was adjusted; where nothing was adjusted, as left is as found.',
+                    'is for an instrument that was adjusted; where nothing was adjusted, as left is as found.',
                 );
             }
         }
@@ -227,7 +227,7 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
             array_map(
                 static fn (GasRow $row): string => $row->channel.' '.$row->value->written
                     .($row->struck === null ? '' : ' (struck out)')
-                    .($row->provenance === Provenance::Typed ? '' : ' ('.$row->provenance->value.')'),
+                    .($row->provenance === Provenance::Typed ? '' : ' ('.$row->provenance->words().')'),
                 $content->rows[$list] ?? [],
             ),
         );
@@ -260,14 +260,14 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
                     ? Entry::text('channel', 'Channel', true)
                     : Entry::choice('channel', 'Channel', array_combine($names, $names), true),
                 Entry::named('substance', 'Vapour or gas that was there', 'library:'.Substances::SHELF),
-                Entry::decimal('unitFactor', 'Factor set on the unit', '0.01', '1000', help: 'Empty: 1, it shows isobutylene units'),
+                Entry::decimal('unitFactor', 'Factor set on the instrument', '0.01', '1000', help: 'Empty: 1, it shows isobutylene units'),
                 Entry::decimal('handFactor', 'Multiplied by hand with', '0.01', '1000', help: 'Empty: not at all')->atTheEnd(),
-                Entry::choice('shownIn', 'Unit was set to', ['as registered' => 'its usual unit', 'mg/m³' => 'mg/m³']),
+                Entry::choice('shownIn', 'Instrument was set to', ['as registered' => 'its usual unit', 'mg/m³' => 'mg/m³']),
                 Entry::decimal('mean', 'Mean (TWA) on the display', '-1000000', '1000000')->atTheEnd(),
                 Entry::decimal('shortTerm', 'STEL on the display', '-1000000', '1000000')->atTheEnd(),
                 Entry::decimal('peak', 'Peak on the display', '-1000000', '1000000')->atTheEnd(),
                 Entry::decimal('lowest', 'Lowest on the display', '-1000000', '1000000')->atTheEnd(),
-            ], help: 'What was there, and how the unit was set; the display only where there is no log'),
+            ], help: 'What was there, and how the instrument was set; the display only where there is no log'),
             ...Air::inTheField(),
             Entry::flag('wrapped', 'Its memory was full and began anew', 'The beginning of the log is lost')->atTheEnd(),
         ];

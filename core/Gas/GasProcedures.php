@@ -100,7 +100,7 @@ final class GasProcedures
                 StepKind::Entries,
                 new StepWords(
                     'Clean air',
-                    'Choose what the unit is zeroed in.',
+                    'Choose what the instrument is zeroed in.',
                     'No source is clean for every cell: charcoal for vapours only, never indoors for vapours, '
                     .'no outdoor or compressed air for carbon dioxide.',
                 ),
@@ -117,7 +117,7 @@ final class GasProcedures
                 new StepWords(
                     \in_array(GasStage::Mix, $stages, true) ? 'Cylinder of mix' : 'Cylinder of isobutylene',
                     'Choose the cylinder. Read its date, its pressure and what its label says.',
-                    'What the unit expects must equal what is on the label.',
+                    'What the instrument expects must equal what is on the label.',
                 ),
             ),
         ];
@@ -128,7 +128,7 @@ final class GasProcedures
                     GasStage::Mix,
                     'mix',
                     'Open the gas, fit the cap tightly, wait for the plateau. '
-                        .'Write what each channel reads before anything is adjusted, and what the unit expects. '
+                        .'Write what each channel reads before anything is adjusted, and what the instrument expects. '
                         .'Readings with their seconds show whether they stand still.',
                     'It closes every run since the last check, and once adjusted it is gone.',
                 ),
@@ -168,7 +168,7 @@ final class GasProcedures
                 StepKind::Confirm,
                 new StepWords(
                     'Saved',
-                    'See that the unit says the adjustment is saved.',
+                    'See that the instrument says the adjustment is saved.',
                     'Leaving the menu without saving throws the adjustment away.',
                 ),
             ),
@@ -219,7 +219,7 @@ final class GasProcedures
                         StepKind::Confirm,
                         new StepWords(
                             'Measuring again',
-                            'See that the unit measures and logs again.',
+                            'See that the instrument measures and logs again.',
                             'Calibration mode pauses the log.',
                         ),
                     ),
@@ -345,7 +345,7 @@ final class GasProcedures
         );
 
         return $each === []
-            ? 'Switch the unit on and let it warm up.'
-            : \sprintf('Switch the unit on and let it warm up: %s.', implode(', ', $each));
+            ? 'Switch the instrument on and let it warm up.'
+            : \sprintf('Switch the instrument on and let it warm up: %s.', implode(', ', $each));
     }
 }

@@ -49,7 +49,7 @@ final readonly class GasResponse
             ? null
             : Figure::read(
                 'c_span',
-                'what the unit expects; no label is known',
+                'what the instrument expects; no label is known',
                 $expected,
                 $this->channel->unit,
                 new Origin('assumption', $check->id, 'the expected value is assumed to be true'),
@@ -115,7 +115,7 @@ final readonly class GasResponse
                 )
                 : Figure::read(
                     'r_span',
-                    'adjusted and not read again: what the unit expects is assumed',
+                    'adjusted and not read again: what the instrument expects is assumed',
                     $expected,
                     $this->channel->unit,
                     new Origin('assumption', $check->id, 'nobody read it after the adjustment'),

@@ -39,7 +39,7 @@ final readonly class GasRow
             Entry::decimal('value', 'Reads', '-1000000', '1000000', required: true),
             Entry::decimal('seconds', 'After', '0', '7200', CommonUnit::Second),
             Entry::decimal('expected', 'Expects', '0', '1000000'),
-            Entry::text('selected', 'Set to', help: 'The gas that is selected, where the unit has a choice'),
+            Entry::text('selected', 'Set to', help: 'The gas that is selected, where the instrument has a choice'),
             ReadingEntries::provenance(),
             Entry::text('struck', 'Struck out'),
         ];

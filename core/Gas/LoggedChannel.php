@@ -185,7 +185,7 @@ final readonly class LoggedChannel
                 'no factor applies',
                 Exact::of(1),
                 CommonUnit::None,
-                new Origin('run', $this->run->id, 'as the unit shows it'),
+                new Origin('run', $this->run->id, 'as the instrument shows it'),
                 0,
             ),
         ];

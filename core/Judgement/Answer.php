@@ -29,7 +29,7 @@ enum Answer: string
     public function words(): string
     {
         return match ($this) {
-            self::Indicated => 'as the unit indicated',
+            self::Indicated => 'as the instrument indicated',
             self::Pre => 'as if the pre-check had held throughout',
             self::Post => 'as if the post-check had held throughout',
             self::Between => 'with the response interpolated',

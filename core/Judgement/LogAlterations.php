@@ -29,7 +29,7 @@ final class LogAlterations
             static fn (string $remark): Alteration => new Alteration(
                 AlterationKind::PartInterval,
                 $remark,
-                'the unit cut it short: it is not in the log\'s even steps',
+                'the instrument cut it short: it is not in the log\'s even steps',
                 'log',
             ),
             $remarks,

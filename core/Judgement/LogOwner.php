@@ -46,7 +46,7 @@ final readonly class LogOwner
             $doubts[] = $other->deployment->instrument === $run->deployment->instrument
                 ? \sprintf('The same stretch of the file %s is the log of run %s too.', $origin->name, $other->id)
                 : \sprintf(
-                    'The file %s is the log of run %s too, of %s on %s: one file, two units.',
+                    'The file %s is the log of run %s too, of %s on %s: one file, two instruments.',
                     $origin->name,
                     $other->id,
                     $other->deployment->instrument,
@@ -82,7 +82,7 @@ final readonly class LogOwner
                             'The file %s names %s, which is %s, and not %s.',
                             $origin->name,
                             $name,
-                            $name === $other->id ? 'another unit' : 'unit '.$other->id,
+                            $name === $other->id ? 'another instrument' : 'instrument '.$other->id,
                             $unit->instrument->id,
                         ),
                     ];
@@ -128,7 +128,7 @@ final readonly class LogOwner
 
             return [
                 \sprintf(
-                    'The file %s gives the serial number %s; the log of run %s, of the same unit, gives %s.',
+                    'The file %s gives the serial number %s; the log of run %s, of the same instrument, gives %s.',
                     $run->source->origin->name ?? '',
                     implode(' and ', $serials),
                     $other->id,

@@ -33,7 +33,7 @@ enum PolicyChoice: string
             ],
             self::StartOfDayOnly => [
                 self::NEVER => 'never',
-                self::WHERE_IT_STAYED => 'for a unit that stayed in one quiet place',
+                self::WHERE_IT_STAYED => 'for an instrument that stayed in one quiet place',
             ],
         };
     }

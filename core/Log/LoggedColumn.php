@@ -67,7 +67,7 @@ final readonly class LoggedColumn
                 ...$stretches,
                 'δ' => Figure::read(
                     'δ',
-                    'offset of the unit\'s clock',
+                    'offset of the instrument\'s clock',
                     $run->timing->clockOffset ?? 0.0,
                     CommonUnit::Second,
                     new Origin('run', $run->id, $run->timing->clockOffset === null ? 'none was stated' : 'stated with the run'),

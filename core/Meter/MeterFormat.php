@@ -57,7 +57,7 @@ final readonly class MeterFormat implements
             Entry::text(
                 'compensation',
                 'Compensation for it',
-                help: 'As the unit names the setting that takes the windscreen into account',
+                help: 'As the instrument names the setting that takes the windscreen into account',
             ),
             ...AcousticKit::electronics(),
         ];
@@ -197,7 +197,7 @@ final readonly class MeterFormat implements
             )->ofOneRun()->onlyWith('measures', $room),
             Entry::text(
                 'fileStart',
-                'Start by the unit',
+                'Start by the instrument',
                 help: 'hh:mm:ss that its file is named by; a log brings its own',
             )->atTheEnd()->onlyWith('measures', $room),
             Entry::choice('windscreen', 'Windscreen', ['on' => 'on', 'off' => 'off']),

@@ -210,7 +210,7 @@ final readonly class AcousticBench implements BenchGuide
                 && ($low === null || $value->nominal->value->compareTo($low->value) >= 0),
         );
         if ($certificate !== null && $levels === []) {
-            $problems[] = 'None of its levels lies in the range of the unit.';
+            $problems[] = 'None of its levels lies in the range of the instrument.';
         }
         $words = static fn (CertifiedValue $value): string => \sprintf(
             '%s dB%s, certified %s',

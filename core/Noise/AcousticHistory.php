@@ -43,7 +43,7 @@ final readonly class AcousticHistory
             ? null
             : Figure::derived(
                 'd_max',
-                'the most this unit has drifted, from '.$since->id.' to '.$check->id.' on '.$check->at->format('j M Y'),
+                'the most this instrument has drifted, from '.$since->id.' to '.$check->id.' on '.$check->at->format('j M Y'),
                 Real::minus($found->value, $left->value),
                 LevelUnit::Decibel,
                 NoiseEquation::Drift,

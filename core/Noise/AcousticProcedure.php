@@ -71,7 +71,7 @@ final class AcousticProcedure
                 StepKind::Confirm,
                 new StepWords(
                     'Stopped',
-                    'Stop the unit: it is out of run mode.',
+                    'Stop the instrument: it is out of run mode.',
                     'A tone heard while it runs goes into the exposure.',
                 ),
             ),
@@ -108,7 +108,7 @@ final class AcousticProcedure
                 new StepWords(
                     'Steady',
                     'Switch the tone on and wait until the level stands still.',
-                    'The first seconds show the seal settling, not the unit.',
+                    'The first seconds show the seal settling, not the instrument.',
                 ),
                 seconds: 10,
             ),
@@ -127,7 +127,7 @@ final class AcousticProcedure
                 StepKind::Adjust,
                 new StepWords(
                     'Adjust',
-                    'Adjust the unit, or leave it as it is.',
+                    'Adjust the instrument, or leave it as it is.',
                     'Not every deviation wants an adjustment: its history is worth more.',
                 ),
                 required: false,

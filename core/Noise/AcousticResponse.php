@@ -108,7 +108,7 @@ final readonly class AcousticResponse
 
         return Figure::derived(
             'L_exp',
-            'level the unit should show',
+            'level the instrument should show',
             $value,
             LevelUnit::Decibel,
             NoiseEquation::ExpectedLevel,
@@ -133,7 +133,7 @@ final readonly class AcousticResponse
             'stored factor before',
             $content->factors->before->value,
             LevelUnit::Decibel,
-            $check->origin('read off the unit'),
+            $check->origin('read off the instrument'),
             2,
         );
         $after = Figure::read(
@@ -141,7 +141,7 @@ final readonly class AcousticResponse
             'stored factor after',
             $content->factors->after->value,
             LevelUnit::Decibel,
-            $check->origin('read off the unit'),
+            $check->origin('read off the instrument'),
             2,
         );
         $left = $content->tone->asLeft !== []
@@ -191,8 +191,8 @@ final readonly class AcousticResponse
         $shown = Figure::read(
             'L_set',
             $content->settings->entered === null
-                ? 'nominal level, which the unit is taken to expect'
-                : 'level that the unit was set to expect',
+                ? 'nominal level, which the instrument is taken to expect'
+                : 'level that the instrument was set to expect',
             $set->value,
             LevelUnit::Decibel,
             new Origin('assumption', $check->id, 'adjusted and not read again: it is taken to show what it was set to expect'),

@@ -122,7 +122,7 @@ final class AcousticSection
         if (!$adjusted && $asLeft !== [] && !$fields->has('factorBefore')) {
             throw new InvalidRecord(
                 $fields->at('asLeft'),
-                'is for a unit that was adjusted; where nothing was adjusted, as left is as found.',
+                'is for an instrument that was adjusted; where nothing was adjusted, as left is as found.',
             );
         }
         if ($fields->has('factorBefore') !== $fields->has('factorAfter')) {
@@ -176,7 +176,7 @@ final class AcousticSection
         if (!$told->flag('adjusted') && $told->rows('furtherLeft') !== []) {
             throw new InvalidRecord(
                 $fields->at('furtherLeft'),
-                'is for a unit that was adjusted; where nothing was adjusted, as left is as found.',
+                'is for an instrument that was adjusted; where nothing was adjusted, as left is as found.',
             );
         }
 
@@ -193,7 +193,7 @@ final class AcousticSection
             ', ',
             array_map(
                 static fn (Reading $reading): string => $reading->value->written
-                    .($reading->provenance === Provenance::Typed ? '' : ' ('.$reading->provenance->value.')'),
+                    .($reading->provenance === Provenance::Typed ? '' : ' ('.$reading->provenance->words().')'),
                 $readings,
             ),
         );

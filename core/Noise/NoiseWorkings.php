@@ -231,7 +231,7 @@ final readonly class NoiseWorkings
 
         return $hangs === []
             ? []
-            : ['what the stored factor of the unit is was not said: added to the reading, or a sensitivity, which counts the other way'];
+            : ['what the stored factor of the instrument is was not said: added to the reading, or a sensitivity, which counts the other way'];
     }
 
     /** @return list<Alteration> what is taken out of the log, or could be */

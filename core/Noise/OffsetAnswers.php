@@ -271,7 +271,7 @@ final readonly class OffsetAnswers
             $offset === 0.0
                 ? \sprintf('It sits on the limit; %s%s.', $seen, $ever)
                 : \sprintf(
-                    'It turns if the unit read %s dB too %s; %s%s.',
+                    'It turns if the instrument read %s dB too %s; %s%s.',
                     number_format(abs($offset), 2, '.', ''),
                     $offset > 0 ? 'high' : 'low',
                     $seen,

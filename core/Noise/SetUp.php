@@ -31,7 +31,7 @@ final class SetUp
             Entry::choice('weighting', 'Weighting of levels', self::weightings()),
             Entry::choice('bandWeighting', 'Weighting of bands', self::weightings()),
             Entry::choice('timeConstant', 'Time constant', ['slow' => 'slow', 'fast' => 'fast', 'impulse' => 'impulse']),
-            Entry::text('range', 'Range', help: 'As the unit names it'),
+            Entry::text('range', 'Range', help: 'As the instrument names it'),
             Entry::decimal('interval', 'Log interval', '0.01', '86400', CommonUnit::Second),
             Entry::choice(
                 'statistic',
@@ -41,7 +41,7 @@ final class SetUp
             Entry::decimal('integration', 'Integration time', '0.1', '86400', CommonUnit::Second),
             Entry::decimal('delay', 'Start delay', '0', '3600', CommonUnit::Second),
             Entry::choice('bands', 'Bands', ['none' => 'none', 'octave' => 'octaves', 'third-octave' => 'thirds of an octave']),
-            Entry::text('compensation', 'Windscreen compensation', help: 'As the unit names it; "off" where it is off'),
+            Entry::text('compensation', 'Windscreen compensation', help: 'As the instrument names it; "off" where it is off'),
             Entry::decimal('exchangeRate', 'Exchange rate', '2', '10', LevelUnit::Decibel),
             Entry::decimal('threshold', 'Threshold', '0', '140', LevelUnit::Decibel),
         ];
@@ -55,7 +55,7 @@ final class SetUp
 
     public static function shelf(): Shelf
     {
-        return new Shelf(self::SHELF, 'Set-ups of units', 'set-up', [...self::settings(), Entry::text('source', 'Source')], [[
+        return new Shelf(self::SHELF, 'Set-ups of instruments', 'set-up', [...self::settings(), Entry::text('source', 'Source')], [[
             'code' => 'room-survey',
             'name' => 'Room survey in octave bands',
             'bandWeighting' => 'Z',

@@ -87,7 +87,7 @@ final class ToneSearch
                     ],
                 ($doubt = $this->doubt($mean, $before, $after, $span, $taken)) === null => [
                     AlterationKind::Rule,
-                    'it stands at a tone of a calibrator that the unit has met, and no check is on record',
+                    'it stands at a tone of a calibrator that the instrument has met, and no check is on record',
                 ],
                 default => [AlterationKind::Offered, $doubt],
             };
@@ -113,7 +113,7 @@ final class ToneSearch
                 'intervals of %s s are too long to tell',
                 Digits::trimmed($this->log->step(), 1),
             ),
-            !$this->isNear($mean) => 'it does not stand at the level of any tone that the unit has met',
+            !$this->isNear($mean) => 'it does not stand at the level of any tone that the instrument has met',
             $span->seconds() > $this->limit('longest', 180.0) => 'it lasts longer than a check',
             !$this->standsOut($mean, $before, $after) => 'it does not stand out of what lies around it',
             $taken >= $this->limit('count', 3.0) => 'there are more of them than anybody checks',

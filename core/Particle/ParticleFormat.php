@@ -246,7 +246,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
             if (!$traits->flag($flag) && $traits->rows($list) !== []) {
                 throw new InvalidRecord(
                     $fields->at($list),
-                    'is for a unit that was adjusted; where nothing was adjusted, as left is as found.',
+                    'is for an instrument that was adjusted; where nothing was adjusted, as left is as found.',
                 );
             }
         }

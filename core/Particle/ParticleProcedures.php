@@ -58,7 +58,7 @@ final class ParticleProcedures
                             'Spheres',
                             'Choose the lot. Write what was mixed, what was counted, '
                                 .'and the size at which half of the spheres are counted.',
-                            'The half-count point is where the unit takes a particle for that size.',
+                            'The half-count point is where the instrument takes a particle for that size.',
                         ),
                     ),
                     new Step(

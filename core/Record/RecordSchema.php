@@ -342,7 +342,7 @@ final readonly class RecordSchema
             'despite' => Shape::object(
                 ['reason' => Shape::said(2000), 'by' => Shape::said(), 'against' => Shape::list(Shape::said(2000))],
                 ['reason', 'by', 'against'],
-                'Why the unit went out that was not fit to.',
+                'Why the instrument went out that was not fit to.',
             ),
             'log' => Shape::object(
                 ['file' => Shape::said(), 'format' => Shape::ref('logFormat'), 'start' => Shape::ref('moment')],

@@ -64,7 +64,7 @@ final class BadInputTest extends ApiTestCase
             '/api/runs/r1/facts',
             ['declaration' => ['check' => 'k9', 'reason' => 'x']],
             '/declaration/check',
-            'no check of this unit',
+            'no check of this instrument',
         ];
         yield 'asset number with blanks' => [
             '/api/kit/instruments',

@@ -98,7 +98,7 @@ final class GasBenchTest extends TestCase
         yield 'nothing odd' => [(new GasScene())->check('k1', '07:45'), null];
         yield 'another value than the label' => [
             (new GasScene())->check('k1', '07:45', row: ['H2S' => ['expected' => '10']]),
-            'H2S expects 10, the label says 25 ppm. Set the unit to the label before the span.',
+            'H2S expects 10, the label says 25 ppm. Set the instrument to the label before the span.',
         ];
         yield 'the label written with more digits' => [
             (new GasScene())->check('k1', '07:45', row: ['H2S' => ['expected' => '25.0']]),

@@ -23,7 +23,7 @@ final class RecordSchemaTest extends TestCase
     private const BEYOND = [
         'must lie between', 'is no date and time of the calendar', 'must be a day such as', 'is before the day of issue',
         'must be after', 'stands twice', 'is not among the', 'is not a time zone', 'is not in the library', 'overlaps run',
-        'is for a unit that was adjusted', 'is needed:', 'is named twice', 'There is no data line', 'The interval is not known',
+        'is for an instrument that was adjusted', 'is needed:', 'is named twice', 'There is no data line', 'The interval is not known',
         'is missing: the change of the factor',
         'must be above the lower end',
         'is empty: name at least one channel',

@@ -111,9 +111,9 @@ test('a five-gas unit from zero to signed vapours', async ({ page }) => {
   await page.getByRole('button', { name: 'Start the run' }).click();
   await expect(page.getByRole('heading', { name: /W-12/ })).toBeVisible();
   await page.getByLabel('Stop, local time').fill(local(hours(2)));
-  await page.getByLabel(/Unit’s clock/).fill('0');
+  await page.getByLabel(/Instrument’s clock/).fill('0');
   await page.getByRole('button', { name: 'Stop the run' }).click();
-  await expect(page.getByRole('row', { name: /Unit’s clock/ })).toContainText('0 s');
+  await expect(page.getByRole('row', { name: /Instrument’s clock/ })).toContainText('0 s');
 
   const at = (i: number) => new Date(Math.floor(start.getTime() / 60_000) * 60_000 + i * 10_000);
   const rows = Array.from({ length: 720 }, (_, i) => {
@@ -176,7 +176,7 @@ test('a five-gas unit from zero to signed vapours', async ({ page }) => {
 test('a monitor and its cylinder are registered', async ({ page }) => {
   await signIn(page, 'steward');
   await page.goto('/kit');
-  await page.getByRole('button', { name: 'Register a unit' }).click();
+  await page.getByRole('button', { name: 'Register an instrument' }).click();
   await choose(page, /^Family/, /gas and vapour monitor/);
   await page.getByLabel('Asset number').fill('VM-09');
   await page.getByLabel('Model').fill('Tremulant P');

@@ -56,7 +56,7 @@ test('a dosimeter from pre-check to signed result', async ({ page }) => {
   await page.getByRole('button', { name: 'Start the run' }).click();
   await expect(page.getByRole('heading', { name: /W-09, Planing tracker stock/ })).toBeVisible();
   await page.getByLabel('Stop, local time').fill(local(stop));
-  await page.getByLabel(/Unit’s clock/).fill('12');
+  await page.getByLabel(/Instrument’s clock/).fill('12');
   await page.getByRole('button', { name: 'Stop the run' }).click();
 
   // Its log, first with a fault in a line, then whole.
@@ -95,6 +95,8 @@ test('a dosimeter from pre-check to signed result', async ({ page }) => {
   await page.goto(result);
   await page.getByRole('button', { name: 'note 1', exact: true }).first().click();
   await expect(page.locator('.fn-tree').first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.fn-tree')).toHaveCount(0);
   await page.getByRole('button', { name: /Void/ }).click();
   await page.getByRole('button', { name: 'Void this result' }).click();
   await expect(page.getByRole('dialog')).toBeVisible();

@@ -62,9 +62,9 @@ test('a counter from clean air to a signed count by size', async ({ page }) => {
   await page.getByRole('button', { name: 'Start the run' }).click();
   await expect(page.getByRole('heading', { name: /W-10/ })).toBeVisible();
   await page.getByLabel('Stop, local time').fill(local(hours(1)));
-  await page.getByLabel(/Unit’s clock/).fill('0');
+  await page.getByLabel(/Instrument’s clock/).fill('0');
   await page.getByRole('button', { name: 'Stop the run' }).click();
-  await expect(page.getByRole('row', { name: /Unit’s clock/ })).toContainText('0 s');
+  await expect(page.getByRole('row', { name: /Instrument’s clock/ })).toContainText('0 s');
 
   const at = (i: number) => new Date(Math.floor(start.getTime() / 60_000) * 60_000 + i * 60_000);
   const rows = (count: string) =>
@@ -113,7 +113,7 @@ test('a counter from clean air to a signed count by size', async ({ page }) => {
 test('a counter without sizes is sent back, nothing lost', async ({ page }) => {
   await signIn(page, 'steward');
   await page.goto('/kit');
-  await page.getByRole('button', { name: 'Register a unit' }).click();
+  await page.getByRole('button', { name: 'Register an instrument' }).click();
   await choose(page, /^Family/, /particle counter/);
   await page.getByLabel('Asset number').fill('PC-09');
   await page.getByLabel('Model').fill('Mixture 4');

@@ -71,7 +71,7 @@ final readonly class LogGuess
         $unit = $this->logbook->timeline($instrument)->instrument;
         $format = $this->families->of($unit->family);
         if (!$format instanceof KeepsLogs) {
-            throw new Problem(422, 'Units of this family keep no log. Nothing was kept.');
+            throw new Problem(422, 'Instruments of this family keep no log. Nothing was kept.');
         }
 
         return array_map(

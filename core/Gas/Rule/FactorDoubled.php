@@ -21,7 +21,7 @@ final readonly class FactorDoubled extends ChannelRule
         if ($results->sensed->factor->doubled) {
             yield $setting->finding(
                 \sprintf(
-                    'The factor %s was applied by the unit and by hand; it is counted once.',
+                    'The factor %s was applied by the instrument and by hand; it is counted once.',
                     $results->sensed->factor->applied?->shown() ?? '',
                 ),
                 [$case->run->id],

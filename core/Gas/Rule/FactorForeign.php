@@ -21,7 +21,7 @@ final readonly class FactorForeign extends ChannelRule
         if ($results->sensed->factor->foreign) {
             yield $setting->finding(
                 \sprintf(
-                    'The unit was set to the factor %s%s; it was taken out.',
+                    'The instrument was set to the factor %s%s; it was taken out.',
                     $results->sensed->record->setting->unitFactor->written ?? '',
                     $results->sensed->factor->applied === null
                         ? ''

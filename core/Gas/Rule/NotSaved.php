@@ -23,7 +23,7 @@ final readonly class NotSaved extends ChannelRule implements KnownBeforehand
         if ($results->response->unsaved !== null && $pre !== null) {
             yield $setting->finding(
                 \sprintf(
-                    'Saving was not confirmed at the check of %s; if the adjustment was lost, the unit read as it was found.',
+                    'Saving was not confirmed at the check of %s; if the adjustment was lost, the instrument read as it was found.',
                     $case->hour($pre->at),
                 ),
                 [$pre->id],

@@ -22,7 +22,7 @@ final readonly class AsLeftNotRead implements KnownBeforehand
             if ($check !== null && !$check->content->asLeftIsKnown()) {
                 yield $setting->finding(
                     \sprintf(
-                        'The unit was adjusted at the check of %s and not read again; it is taken to show what it was set to expect.',
+                        'The instrument was adjusted at the check of %s and not read again; it is taken to show what it was set to expect.',
                         $case->hour($check->at),
                     ),
                     [$check->id],

@@ -21,7 +21,7 @@ final readonly class BrokenBracket implements Rule
         $break = $case->bracket->search->brokenAfter;
         if ($break !== null && !$break->failed) {
             yield $setting->finding(
-                \sprintf('Before the unit was read as found it was changed: %s (%s).', $break->what, $case->hour($break->at)),
+                \sprintf('Before the instrument was read as found it was changed: %s (%s).', $break->what, $case->hour($break->at)),
                 [$break->evidence],
             );
         }

@@ -23,7 +23,7 @@ final readonly class CheckWhileRunning implements Rule
             if ($case->missed($check, Step::STOPPED)) {
                 yield $setting->finding(
                     \sprintf(
-                        'The unit was running during the check of %s; the reference may have gone into the exposure.',
+                        'The instrument was running during the check of %s; the reference may have gone into the exposure.',
                         $case->hour($check->at),
                     ),
                     [$check->id],

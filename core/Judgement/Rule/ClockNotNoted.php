@@ -19,7 +19,7 @@ final readonly class ClockNotNoted implements Rule
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
         if ($case->run->timing->stop !== null && $case->run->timing->clockOffset === null) {
-            yield $setting->finding('The offset of the unit\'s clock was not noted; its times are taken as true.', [$case->run->id]);
+            yield $setting->finding('The offset of the instrument\'s clock was not noted; its times are taken as true.', [$case->run->id]);
         }
     }
 }

@@ -37,7 +37,7 @@ final readonly class ClockOffset implements Rule
         $log = $content instanceof Logged && $content->log() !== null ? '; the times of its log are set right by it' : '';
         yield $setting->finding(
             \sprintf(
-                'The unit\'s clock was %s s %s%s.',
+                'The instrument\'s clock was %s s %s%s.',
                 Digits::trimmed(abs($offset), 1),
                 $offset > 0 ? 'ahead' : 'behind',
                 $log,

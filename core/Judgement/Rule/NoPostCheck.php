@@ -27,7 +27,7 @@ final readonly class NoPostCheck implements Rule
             yield $setting->finding(
                 'The run still goes on.',
                 [$case->run->id],
-                cure: new Cure('stop the run, then check the unit as found', 'before the unit is adjusted'),
+                cure: new Cure('stop the run, then check the instrument as found', 'before the instrument is adjusted'),
             );
 
             return;
@@ -48,7 +48,7 @@ final readonly class NoPostCheck implements Rule
                     $case->run->deployment->instrument,
                     $count === 1 ? 'this run' : $count.' runs',
                 ),
-                'before the unit is adjusted, repaired or run again',
+                'before the instrument is adjusted, repaired or run again',
             ),
         );
     }

@@ -24,10 +24,10 @@ final readonly class NoPreCheck implements KnownBeforehand
         $break = $case->bracket->search->brokenBefore;
         yield $setting->finding(
             match (true) {
-                $break === null => 'There is no usable check of this unit before the run.',
+                $break === null => 'There is no usable check of this instrument before the run.',
                 $break->failed => \sprintf('At its last check before the run, %s, it failed: %s.', $case->hour($break->at), $break->what),
                 default => \sprintf(
-                    'The unit was %s (%s) after its last check and not checked again before the run.',
+                    'The instrument was %s (%s) after its last check and not checked again before the run.',
                     $break->what,
                     $case->hour($break->at),
                 ),

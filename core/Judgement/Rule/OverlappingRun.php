@@ -24,7 +24,7 @@ final readonly class OverlappingRun implements Rule
         }
         foreach ($case->timeline->runsAround($span->from, $span->to) as $other) {
             if ($other->id !== $case->run->id && $other->span()?->overlaps($span) === true) {
-                yield $setting->finding(\sprintf('Run %s on the same unit claims the same time.', $other->id), [$other->id]);
+                yield $setting->finding(\sprintf('Run %s on the same instrument claims the same time.', $other->id), [$other->id]);
             }
         }
     }

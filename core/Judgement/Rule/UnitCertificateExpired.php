@@ -37,7 +37,7 @@ final readonly class UnitCertificateExpired implements RunsOut, CuredElsewhere
         if ($certificate !== null && !$certificate->inForceAt($start)) {
             yield $setting->finding(
                 \sprintf(
-                    'Laboratory certificate %s of the unit was due on %s; the run began on %s.',
+                    'Laboratory certificate %s of the instrument was due on %s; the run began on %s.',
                     $certificate->number,
                     $certificate->due->format('j M Y'),
                     $start->format('j M Y'),

@@ -27,7 +27,7 @@ final readonly class DoseCriterionOther implements Rule
             $differs = $id === null ? [] : SetUp::otherThanCriterion($case->run, $id, $case->heldTo->yardsticks);
             if ($differs !== []) {
                 yield $setting->finding(
-                    \sprintf('%s was typed, and the unit was not set to it: %s.', $result->title, implode('; ', $differs)),
+                    \sprintf('%s was typed, and the instrument was not set to it: %s.', $result->title, implode('; ', $differs)),
                     [$case->run->id],
                 )->ofResults(...array_map(static fn (string $kind): string => $kind.':'.$id, ['dose', 'twa', 'lavg', 'projected']));
             }

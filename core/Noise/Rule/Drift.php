@@ -46,7 +46,7 @@ final readonly class Drift implements Rule
 
         return $case->bracket->post?->content->wasAdjusted() === false
             ? 'If the check itself was faulty (seal, adapter, level), set it aside with the reason and check again '
-                .'before the unit is adjusted or run.'
+                .'before the instrument is adjusted or run.'
             : null;
     }
 }

@@ -31,7 +31,7 @@ final readonly class LevelDoubtful implements KnownBeforehand
                 // A check at which the unit was adjusted is never set aside: that would hide the adjustment.
                 cure: new Cure(
                     ($adjusted[$check] ?? false)
-                        ? 'the level that was on: where it was another one, void the run; the unit was set by the wrong level'
+                        ? 'the level that was on: where it was another one, void the run; the instrument was set by the wrong level'
                         : 'the level that was on, by a person\'s word: set the check aside where it was written down wrongly',
                     'any time',
                 ),

@@ -23,7 +23,7 @@ final readonly class NothingMeasured implements Rule
             yield $setting->finding(
                 'There is neither a log nor a total for this run.',
                 [$case->run->id],
-                cure: new Cure('read the log, or type the totals from the display', 'before the unit\'s memory is cleared'),
+                cure: new Cure('read the log, or type the totals from the display', 'before the instrument\'s memory is cleared'),
             );
         }
     }

@@ -30,7 +30,7 @@ final readonly class Overload implements Rule
         if ($spans !== []) {
             yield $setting->finding(
                 \sprintf(
-                    'The unit was driven beyond its range %d time%s, first at %s.',
+                    'The instrument was driven beyond its range %d time%s, first at %s.',
                     \count($spans),
                     \count($spans) === 1 ? '' : 's',
                     $case->hour($spans[0]->from),

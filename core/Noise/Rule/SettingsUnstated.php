@@ -23,7 +23,7 @@ final readonly class SettingsUnstated implements Rule
         $unstated = $template === null || $run === null || $case->run->timing->stop === null ? [] : SetUp::unstated($template, $run);
         if ($unstated !== []) {
             yield $setting->finding(
-                \sprintf('It is not written down what the unit was set to: %s.', implode(', ', $unstated)),
+                \sprintf('It is not written down what the instrument was set to: %s.', implode(', ', $unstated)),
                 [$case->run->id],
             );
         }

@@ -28,8 +28,8 @@ export function BenchView() {
   const units = [...bench.data.units].sort((a, b) => weight(a) - weight(b));
   if (bench.data.units.length === 0) {
     return (
-      <Empty title="No unit to check yet">
-        Register units and references under <Link to="/kit">Kit</Link>.
+      <Empty title="No instrument to check yet">
+        Register instruments and references under <Link to="/kit">Kit</Link>.
       </Empty>
     );
   }
@@ -52,7 +52,7 @@ export function BenchView() {
             Shift shared by the row: {shift.reference}, {shift.when}
           </h2>
           <p style={{ margin: '2px 0' }}>
-            {plural(shift.units.length, 'unit')} moved together by{' '}
+            {plural(shift.units.length, 'instrument')} moved together by{' '}
             <b className="fn-figure">
               {signed(shift.shared.toFixed(2))} {shift.unit}
             </b>
@@ -60,7 +60,7 @@ export function BenchView() {
             anybody adjusts {shift.units.join(', ')}.
           </p>
           <p style={{ margin: 0, color: ink.soft, fontSize: '0.88rem' }}>
-            What is each unit&rsquo;s own:{' '}
+            What is each instrument&rsquo;s own:{' '}
             {shift.own.map((one) => `${one.unit} ${signed(one.own.toFixed(2))}`).join(', ')} {shift.unit}. The
             shared part is the median: Footnote&rsquo;s own choice.
           </p>
@@ -71,7 +71,7 @@ export function BenchView() {
         <table className="fn-table" style={{ minWidth: 560 }}>
           <thead>
             <tr>
-              <th>Unit</th>
+              <th>Instrument</th>
               <th>What it is</th>
               <th>Last check</th>
               <th>To go out</th>

@@ -11,6 +11,7 @@ import { ink } from '../look/theme';
 import { flagOf, rowsOf } from './answers';
 import type { Answers } from './useDraft';
 import { secondsLeft } from './wait';
+import { grade } from '../look/words';
 
 interface Props {
   step: Schemas['Step'];
@@ -65,7 +66,7 @@ function ChooseReference({ draft, answers, put }: Props) {
   return (
     <div role="radiogroup" aria-label="Reference" style={{ display: 'grid', gap: 6 }}>
       {draft.references.length === 0 && (
-        <p>Nothing that this unit could be checked against is registered. A steward adds it under Kit.</p>
+        <p>Nothing that this instrument could be checked against is registered. A steward adds it under Kit.</p>
       )}
       {draft.references.map((reference) => {
         const settings =
@@ -197,9 +198,9 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
               onChange={(event) => change(place, { provenance: event.target.value })}
               sx={{ minWidth: several ? 104 : 180, ...asHighAsAReading(!several) }}
             >
-              {grades.map((grade) => (
-                <MenuItem key={grade} value={grade}>
-                  {grade}
+              {grades.map((one) => (
+                <MenuItem key={one} value={one}>
+                  {grade(one)}
                 </MenuItem>
               ))}
             </TextField>
@@ -329,7 +330,7 @@ function Adjusted({ step, answers, put }: Props) {
   return (
     <ToggleButtonGroup
       exclusive
-      aria-label="Was the unit adjusted?"
+      aria-label="Was the instrument adjusted?"
       value={typeof said === 'boolean' ? (said ? 'yes' : 'no') : null}
       onChange={(_, value: string | null) => value !== null && put({ [flag]: value === 'yes' })}
     >

@@ -147,7 +147,7 @@ describe('the day', () => {
     expect(await screen.findByText('Every bracket of the day is closed.')).toBeTruthy();
     cleanup();
     await open(technician, { ...day, campaign: null, units: [unit('DM-03', 'start a run')] });
-    expect(await screen.findByText('1 unit of 1 still to do.')).toBeTruthy();
+    expect(await screen.findByText('1 instrument of 1 still to do.')).toBeTruthy();
     expect(screen.getByText(/no campaign yet/)).toBeTruthy();
     cleanup();
     await open(technician, { ...day, units: [] });
@@ -234,7 +234,7 @@ describe('the bench', () => {
     expect(await screen.findByText('This unit is no longer in the kit.')).toBeTruthy();
     cleanup();
     await bench(reader, { units: [], shifts: [] });
-    expect(await screen.findByText('No unit to check yet')).toBeTruthy();
+    expect(await screen.findByText('No instrument to check yet')).toBeTruthy();
   });
 });
 

@@ -44,7 +44,7 @@ export function DayView() {
   if (units.length === 0) {
     return (
       <Empty title="No instrument is registered yet">
-        A steward registers references and units under <Link to="/kit">Kit</Link>; then the day begins on the{' '}
+        A steward registers references and instruments under <Link to="/kit">Kit</Link>; then the day begins on the{' '}
         <Link to="/bench">Bench</Link>.
       </Empty>
     );
@@ -110,7 +110,7 @@ export function DayView() {
             )}.`
           : waiting.length === 0
             ? 'Every bracket of the day is closed.'
-            : `${plural(waiting.length, 'unit')} of ${units.length} still to do.`}
+            : `${plural(waiting.length, 'instrument')} of ${units.length} still to do.`}
       </p>
       {unworked > 0 && (
         <p role="status" style={{ margin: '0 0 10px', color: ink.qualified }}>
@@ -121,10 +121,10 @@ export function DayView() {
       <Told problem={begin.error} />
       <div style={{ overflowX: 'auto' }}>
         <table className="fn-table fn-day" style={{ minWidth: 700 }}>
-          <caption className="fn-hidden">Units of the day with their checks and runs along the hours</caption>
+          <caption className="fn-hidden">Instruments of the day with their checks and runs along the hours</caption>
           <thead>
             <tr>
-              <th style={{ width: 92 }}>Unit</th>
+              <th style={{ width: 92 }}>Instrument</th>
               <th style={{ width: 158 }}>Next</th>
               <th aria-label="Hours of the day">
                 <div style={{ position: 'relative', height: 18 }}>

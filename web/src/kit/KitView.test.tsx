@@ -212,12 +212,12 @@ describe('the kit', () => {
     expect(screen.getByText(/No reference yet/)).toBeTruthy();
     expect(screen.getByText('No instrument yet.')).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Register a reference' })).toBeNull();
-    expect(screen.getByRole('button', { name: 'Register a unit' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Register an instrument' })).toBeTruthy();
   });
 
   it('registers a unit of any family by what that family asks', async () => {
     await open(technician);
-    press('Register a unit');
+    press('Register an instrument');
     await screen.findByRole('dialog');
     type(/^Asset number/, 'SL-09');
     type(/^Model code/, 'Heron 9');

@@ -134,7 +134,7 @@ export function KitView() {
       <Head title="Instruments" level="h2">
         {mayRecord(session.data?.user) && (
           <Button variant="outlined" onClick={() => setAdding('unit')}>
-            Register a unit
+            Register an instrument
           </Button>
         )}
       </Head>
@@ -145,7 +145,7 @@ export function KitView() {
           <table className="fn-table" style={{ minWidth: 700 }}>
             <thead>
               <tr>
-                <th>Unit</th>
+                <th>Instrument</th>
                 <th>What it is</th>
                 <th>Laboratory certificate due</th>
                 <th>Last check</th>

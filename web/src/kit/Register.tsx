@@ -40,7 +40,7 @@ function Unit({ forms, onClose }: { forms: Forms; onClose: () => void }) {
   );
   return (
     <Form
-      title="Register a unit"
+      title="Register an instrument"
       action="Register"
       problem={register.error}
       busy={register.isPending}

@@ -158,7 +158,7 @@ describe('one unit through time', () => {
   it('writes down what was done to it, which ends its brackets', async () => {
     await open(technician);
     press('Service or repair');
-    await screen.findByText(/ends every open bracket of the unit for good/);
+    await screen.findByText(/ends every open bracket of the instrument for good/);
     await waitFor(() => expect(server.GET).toHaveBeenCalledWith('/api/kit/forms'));
     await waitFor(() => expect(screen.getByRole('combobox', { name: 'What' }).textContent).toBe('repaired'));
     pick('What', 'microphone exchanged');

@@ -230,7 +230,7 @@ function Done({ unit, onClose }: { unit: Schemas['InstrumentPage']; onClose: () 
       onSubmit={() => tell.mutate(undefined)}
     >
       <p style={{ gridColumn: '1 / -1', margin: 0, color: ink.qualified, fontWeight: 600 }}>
-        This ends every open bracket of {channel || 'the unit'} for good.
+        This ends every open bracket of {channel || 'the instrument'} for good.
       </p>
       <TextField select label="What" value={kind} onChange={(event) => setKind(event.target.value)}>
         {interventions.map((one) => (
@@ -247,7 +247,7 @@ function Done({ unit, onClose }: { unit: Schemas['InstrumentPage']; onClose: () 
           onChange={(event) => setChannel(event.target.value)}
           slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
         >
-          <MenuItem value="">the whole unit</MenuItem>
+          <MenuItem value="">the whole instrument</MenuItem>
           {unit.channels.map((one) => (
             <MenuItem key={one} value={one}>
               {one}
@@ -285,7 +285,7 @@ function SetAside({ id, onClose }: { id: string; onClose: () => void }) {
       onSubmit={() => set.mutate(undefined)}
     >
       <p style={{ gridColumn: '1 / -1', margin: 0 }}>
-        The check shows nothing of the unit: a bad seal, a wrong adapter, a wrong level. It stays on record
+        The check shows nothing of the instrument: a bad seal, a wrong adapter, a wrong level. It stays on record
         and is passed over.
       </p>
       <TextField

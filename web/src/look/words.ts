@@ -31,6 +31,9 @@ export const minus = (shown: string) => shown.replace(/^-/, '−');
 /** A source that nobody has held against its text yet says so to whoever reads it. */
 export const unconfirmed = (source: string) => source.replace(/from memory/g, 'to be confirmed');
 
+/** How a reading came, as it is said; the record keeps its own key. */
+export const grade = (provenance: string) => provenance.replace(/^from the unit's/, "from the instrument's");
+
 export const plural = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`;
 

@@ -349,7 +349,7 @@ function Sheet({ page }: { page: Page }) {
                   })}
               {ever && (
                 <>
-                  The most this unit has ever drifted:{' '}
+                  The most this instrument has ever drifted:{' '}
                   <span className="fn-figure">
                     {signed(book.figure(ever)?.shown ?? '')} {book.figure(ever)?.unit}
                   </span>

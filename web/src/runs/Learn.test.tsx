@@ -65,7 +65,7 @@ describe('what is learned of a run', () => {
   it('stops it, with the clock, a pause and a remark', async () => {
     show(<Learn run={run()} />);
     type('Stop, local time', '2026-11-24T16:05');
-    type(/Unit’s clock/, ' 75 ');
+    type(/Instrument’s clock/, ' 75 ');
     type('A pause from', '2026-11-24T12:00');
     expect(server.POST).not.toHaveBeenCalled();
     type('The pause to', '2026-11-24T12:30');

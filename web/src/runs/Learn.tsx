@@ -97,12 +97,12 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
         {field('stop', run.stop ? 'Another stop, local time' : 'Stop, local time', {
           type: 'datetime-local',
         })}
-        {field('clock', 'Unit’s clock, unit − true, s', {
+        {field('clock', 'Instrument’s clock, instrument − true, s', {
           server: 'clockOffsetSeconds',
           help: 'Note it before the clock is synced',
           decimal: true,
         })}
-        {field('timer', 'Unit’s own timer, min', { server: 'timerMinutes', decimal: true })}
+        {field('timer', 'Instrument’s own timer, min', { server: 'timerMinutes', decimal: true })}
         {field('shift', 'Name of the shift', {
           help: 'Runs of one name are one shift, whatever their times',
         })}

@@ -109,7 +109,7 @@ export function LogImport({ run }: { run: Schemas['Run'] }) {
       <h2>{run.log ? 'Another log in its place' : 'Read its log'}</h2>
       <p style={{ margin: '0 0 6px', color: ink.soft }}>
         A CSV file in whatever delimiter, decimal sign and header. The file is kept byte for byte with its
-        SHA-256; clear the unit&rsquo;s memory only afterwards.
+        SHA-256; clear the instrument&rsquo;s memory only afterwards.
       </p>
       <input
         type="file"
@@ -237,7 +237,7 @@ export function LogImport({ run }: { run: Schemas['Run'] }) {
             />
             {needsStart && (
               <TextField
-                label="Log began, unit’s clock"
+                label="Log began, instrument’s clock"
                 type="datetime-local"
                 value={begin}
                 onChange={(event) => setBegin(event.target.value)}

@@ -140,7 +140,7 @@ export function NewRunView() {
       <TextField
         select
         required
-        label="Unit"
+        label="Instrument"
         value={form.instrument}
         onChange={(event) => setForm({ ...form, instrument: event.target.value })}
         error={start.error?.of('instrument') !== undefined}
@@ -171,7 +171,7 @@ export function NewRunView() {
       {asksWhy &&
         field('despite', 'Why it goes out all the same', {
           required: true,
-          help: 'Stands on the result. What is against the unit weighs by its own rule',
+          help: 'Stands on the result. What is against the instrument weighs by its own rule',
         })}
       <TextField
         select

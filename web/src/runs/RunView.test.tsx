@@ -138,7 +138,7 @@ describe('a run', () => {
   it('shows everything that was written and learned of it', async () => {
     await open(reader);
     const row = (name: string) => screen.getByRole('rowheader', { name }).parentElement?.textContent ?? '';
-    expect(row('Unit’s clock')).toContain('75 s (unit − true)');
+    expect(row('Instrument’s clock')).toContain('75 s (instrument − true)');
     expect(row('Totals')).toContain('L_Aeq 91.2 dB(A), typed · Dose 90/5/90 96 %, typed');
     expect(row('Log')).toContain('28800 intervals of 1 s, LAeq, LCpeak');
     expect(row('Log')).toContain('SHA-256 abc');

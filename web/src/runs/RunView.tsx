@@ -4,7 +4,7 @@ import { useForms, useRun, useSession } from '../api/hooks';
 import type { Schemas } from '../api/client';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
-import { clock, day, moment } from '../look/words';
+import { clock, day, grade, moment } from '../look/words';
 import { mayDecide, mayRecord } from '../shell/roles';
 import { LeaveOut } from './LeaveOut';
 import { Learn } from './Learn';
@@ -70,12 +70,12 @@ function Facts({ run }: { run: Run }) {
     ['Planned', run.plannedMinutes ? `${run.plannedMinutes} min` : 'not said'],
     ['Working day', run.shiftMinutes ? `${run.shiftMinutes} min` : 'as long as it ran'],
     [
-      'Unit’s clock',
-      run.clockOffsetSeconds === null ? 'offset not noted' : `${run.clockOffsetSeconds} s (unit − true)`,
+      'Instrument’s clock',
+      run.clockOffsetSeconds === null ? 'offset not noted' : `${run.clockOffsetSeconds} s (instrument − true)`,
     ],
   ];
   if (run.timerMinutes !== null) {
-    rows.push(['Unit’s own timer', `${run.timerMinutes} min`]);
+    rows.push(['Instrument’s own timer', `${run.timerMinutes} min`]);
   }
   if (run.shift) {
     rows.push(['Shift', run.shift]);
@@ -87,7 +87,7 @@ function Facts({ run }: { run: Run }) {
     rows.push([trait.label, trait.shown]);
   }
   if (run.totals.length > 0) {
-    const said = run.totals.map((one) => `${one.label} ${one.value} ${one.unit}, ${one.provenance}`);
+    const said = run.totals.map((one) => `${one.label} ${one.value} ${one.unit}, ${grade(one.provenance)}`);
     rows.push(['Totals', said.join(' · ')]);
   }
   if (run.log) {
