@@ -192,7 +192,8 @@ final readonly class SamplingPlan
                 1,
             );
             $words[] = \sprintf(
-                'The flow of this instrument has changed by %s %% at most. If it does so again, a result within %s %% of the limit is undecided.',
+                'The flow of this instrument has changed by %s %% at most. '
+                    .'If it does so again, a result within %s %% of the limit is undecided.',
                 $drift->signed(),
                 $undecided->shown(),
             );

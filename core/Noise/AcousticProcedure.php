@@ -149,7 +149,7 @@ final class AcousticProcedure
                 new StepWords(
                     'Calibrator off',
                     'Switch the tone off and take the calibrator away with a slight turn.',
-                    'A straight pull can suck at the membrane.',
+                    'A straight pull can suck at the diaphragm.',
                 ),
             ),
             new Step(

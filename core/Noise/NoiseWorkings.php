@@ -231,7 +231,10 @@ final readonly class NoiseWorkings
 
         return $hangs === []
             ? []
-            : ['what the stored factor of the instrument is was not said: added to the reading, or a sensitivity, which counts the other way'];
+            : [
+                'what the factor stored in the instrument is was not said: '
+                    .'added to the reading, or a sensitivity, which counts the other way',
+            ];
     }
 
     /** @return list<Alteration> what is taken out of the log, or could be */

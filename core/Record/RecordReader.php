@@ -192,7 +192,10 @@ final readonly class RecordReader
             if ($before !== null
                 && $before->deployment->instrument === $run->deployment->instrument
                 && ($before->timing->stop === null || $before->timing->stop > $run->timing->start)) {
-                throw new InvalidRecord("/runs/$place/start", \sprintf('run %s overlaps run %s on the same instrument.', $run->id, $before->id));
+                throw new InvalidRecord(
+                    "/runs/$place/start",
+                    \sprintf('run %s overlaps run %s on the same instrument.', $run->id, $before->id),
+                );
             }
             $before = $run;
         }

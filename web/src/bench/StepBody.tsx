@@ -66,7 +66,9 @@ function ChooseReference({ draft, answers, put }: Props) {
   return (
     <div role="radiogroup" aria-label="Reference" style={{ display: 'grid', gap: 6 }}>
       {draft.references.length === 0 && (
-        <p>Nothing that this instrument could be checked against is registered. A steward adds it under Kit.</p>
+        <p>
+          Nothing that this instrument could be checked against is registered. A steward adds it under Kit.
+        </p>
       )}
       {draft.references.map((reference) => {
         const settings =

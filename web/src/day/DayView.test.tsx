@@ -212,7 +212,7 @@ describe('the bench', () => {
     expect(
       screen.getByRole('heading', { name: 'Shift shared by the row: AC-02, 2026-11-24 morning' }),
     ).toBeTruthy();
-    expect(screen.getByText(/3 units moved together by/).textContent).toContain('−0.30 dB');
+    expect(screen.getByText(/3 instruments moved together by/).textContent).toContain('−0.30 dB');
     expect(screen.getByRole('row', { name: /DM-03/ }).textContent).toContain(
       'do not adjust: as found closes R-1',
     );

@@ -44,8 +44,8 @@ export function DayView() {
   if (units.length === 0) {
     return (
       <Empty title="No instrument is registered yet">
-        A steward registers references and instruments under <Link to="/kit">Kit</Link>; then the day begins on the{' '}
-        <Link to="/bench">Bench</Link>.
+        A steward registers references and instruments under <Link to="/kit">Kit</Link>; then the day begins
+        on the <Link to="/bench">Bench</Link>.
       </Empty>
     );
   }
@@ -121,7 +121,9 @@ export function DayView() {
       <Told problem={begin.error} />
       <div style={{ overflowX: 'auto' }}>
         <table className="fn-table fn-day" style={{ minWidth: 700 }}>
-          <caption className="fn-hidden">Instruments of the day with their checks and runs along the hours</caption>
+          <caption className="fn-hidden">
+            Instruments of the day with their checks and runs along the hours
+          </caption>
           <thead>
             <tr>
               <th style={{ width: 92 }}>Instrument</th>

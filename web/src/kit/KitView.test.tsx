@@ -295,7 +295,7 @@ describe('the kit', () => {
     type(/^Not to be trusted since/, '2026-11-18T00:00');
     type(/^What was found/, 'it rattles');
     pick(/^How far it was off/, 'is not known');
-    expect(screen.getByText(/No limit of a result that leans on it/)).toBeTruthy();
+    expect(screen.getByText(/No limit of a result that used it/)).toBeTruthy();
     refuse(server.POST, 'Nothing was kept.', { '/since': 'lies in the future.' });
     fireEvent.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Recall' }));
     expect(await screen.findByText('lies in the future.')).toBeTruthy();

@@ -285,8 +285,8 @@ function SetAside({ id, onClose }: { id: string; onClose: () => void }) {
       onSubmit={() => set.mutate(undefined)}
     >
       <p style={{ gridColumn: '1 / -1', margin: 0 }}>
-        The check shows nothing of the instrument: a bad seal, a wrong adapter, a wrong level. It stays on record
-        and is passed over.
+        The check shows nothing of the instrument: a bad seal, a wrong adapter, a wrong level. It stays on
+        record and is passed over.
       </p>
       <TextField
         label="Reason"

@@ -71,7 +71,9 @@ function Facts({ run }: { run: Run }) {
     ['Working day', run.shiftMinutes ? `${run.shiftMinutes} min` : 'as long as it ran'],
     [
       'Instrument’s clock',
-      run.clockOffsetSeconds === null ? 'offset not noted' : `${run.clockOffsetSeconds} s (instrument − true)`,
+      run.clockOffsetSeconds === null
+        ? 'offset not noted'
+        : `${run.clockOffsetSeconds} s (instrument − true)`,
     ],
   ];
   if (run.timerMinutes !== null) {
