@@ -146,6 +146,8 @@ test('a sample from leak test to signed concentration', async ({ page }) => {
   await expect(page.getByText(/hardwood dust, inhalable 2 mg\/m³ not exceeded/).first()).toBeVisible();
   await page.getByRole('button', { name: 'note 1', exact: true }).first().click();
   await expect(page.locator('.fn-tree').first()).toContainText('running time');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.fn-tree')).toHaveCount(0);
   await page.keyboard.press('s');
   await page
     .getByRole('dialog')
