@@ -115,6 +115,7 @@ function filled(slot: string, element: Element, numbers: Numbers, member: number
     return drawn(element, undefined, member);
   }
   const shown = member === null ? values : values.slice(member, member + 1);
+  const bracketed = shown.length === 1 && /^[−-]/.test(shown[0] ?? '') && isOperand(element);
   return createElement(
     'mrow',
     {},
@@ -122,10 +123,20 @@ function filled(slot: string, element: Element, numbers: Numbers, member: number
       .slice(0, MEMBERS)
       .flatMap((value, place) => [
         ...(place > 0 ? [createElement('mo', { key: `c${place}`, separator: 'true' }, ',')] : []),
-        createElement('mn', { key: place }, value),
+        createElement('mn', { key: place }, bracketed ? `(${value})` : value),
       ]),
     ...(shown.length > MEMBERS ? [createElement('mo', { key: 'rest' }, '…')] : []),
   );
+}
+
+/** Whether a sign before it would run into an operator, or a power stand on it: 3 − (−2), (−2)². */
+function isOperand(element: Element): boolean {
+  const parent = element.parentElement;
+  const before = element.previousElementSibling;
+  if (before) {
+    return before.tagName === 'mo' && /^[−+·×/-]$/.test(before.textContent.trim());
+  }
+  return parent?.tagName === 'msup' || (parent?.tagName === 'mrow' && isOperand(parent));
 }
 
 /** A sum over a row, member by member: the first ones, and how many more there are. */

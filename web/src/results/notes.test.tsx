@@ -82,6 +82,21 @@ it('puts the numbers in: a row member by member, a column of a log as itself', (
   expect(container.textContent).toBe('0.2=94.2+−0.5−N');
 });
 
+it('keeps a sign from running into an operator', () => {
+  const math = parsed(
+    '<math><mi data-slot="d">d</mi><mo>=</mo><mrow><mi data-slot="post">a</mi><mo>−</mo><mi data-slot="pre">b</mi></mrow>' +
+      '<mo>·</mo><msup><mi data-slot="x">x</mi><mn>2</mn></msup></math>',
+  );
+  const numbers = new Map([
+    ['d', ['−0.40']],
+    ['post', ['−0.42']],
+    ['pre', ['−0.02']],
+    ['x', ['-1']],
+  ]);
+  const { container } = render(<span>{drawn(math, numbers, null)}</span>);
+  expect(container.textContent).toBe('−0.40=−0.42−(−0.02)·(-1)2');
+});
+
 it('prints an equation in full once and refers to it afterwards', () => {
   const book = new NoteBook([]);
   expect([book.printed('N-4', 3), book.printed('N-4', 3), book.printed('N-4', 7)]).toEqual([

@@ -134,8 +134,8 @@ function Note({
             </Button>
             <h2 style={{ margin: '0 0 6px' }}>Note {number}</h2>
             <p style={{ margin: '0 0 4px' }}>
-              <Symbol text={figure.symbol} /> = <b className="fn-figure">{minus(figure.shown)}</b>{' '}
-              {figure.unit}, {figure.meaning}.
+              <Symbol text={figure.symbol} /> = <b className="fn-figure">{minus(figure.shown)}</b>
+              {figure.unit && ` ${figure.unit}`}, {figure.meaning}.
             </p>
             <Derivation book={book} figure={figure} />
           </div>
@@ -215,8 +215,8 @@ export function numbersOf(book: NoteBook, figure: Figure): Numbers {
 function Said({ figure, printed }: { figure: Figure; printed?: number | undefined }) {
   return (
     <>
-      <Symbol text={figure.symbol} /> = <b className="fn-figure">{minus(figure.shown)}</b> {figure.unit},{' '}
-      {figure.meaning}.{' '}
+      <Symbol text={figure.symbol} /> = <b className="fn-figure">{minus(figure.shown)}</b>
+      {figure.unit && ` ${figure.unit}`}, {figure.meaning}.{' '}
       {figure.equation && printed !== undefined ? (
         <>
           {figure.equation.id}, as in note {printed}.
