@@ -56,8 +56,8 @@ export function BenchView() {
             <b className="fn-figure">
               {signed(shift.shared.toFixed(2))} {shift.unit}
             </b>
-            . That points to the reference, not to the instruments. Check {shift.reference} against another before
-            anybody adjusts {shift.units.join(', ')}.
+            . That points to the reference, not to the instruments. Check {shift.reference} against another
+            before anybody adjusts {shift.units.join(', ')}.
           </p>
           <p style={{ margin: 0, color: ink.soft, fontSize: '0.88rem' }}>
             What is each instrument&rsquo;s own:{' '}
