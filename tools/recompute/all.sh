@@ -2,6 +2,7 @@
 # Works out every figure of the demo, by the three policies, and of random records of all families again in R: all.sh [COUNT [SEED]].
 source "$(dirname "${BASH_SOURCE[0]}")/../common.sh"
 export APP_ENV=dev FOOTNOTE_DATA=$root/var/test
+php demo/make-logs.php
 folder=$(mktemp -d -p var/test)
 trap 'rm -rf "$folder"' EXIT
 bin/console footnote:library >"$folder/library.json"
