@@ -125,7 +125,8 @@ enum NoiseEquation: string implements Equation
             self::LogAlongBracket => 'L = 10 lg(mean(10^((L_i − line(τ; t_j, o_j))/10)))',
             self::LogDose => 'D = 100·(h/T_c)·Σ counts(L_i − o, L_thr)·2^((L_i − o − L_c)/q)',
             self::LogDoseWithoutThreshold => 'D = 100·(h/T_c)·Σ 2^((L_i − o − L_c)/q)',
-            self::LogDoseAlongBracket => 'D = 100·(h/T_c)·Σ counts(L_i − line(τ; t_j, o_j), L_thr)·2^((L_i − line(τ; t_j, o_j) − L_c)/q)',
+            self::LogDoseAlongBracket => 'D = 100·(h/T_c)·Σ counts(L_i − line(τ; t_j, o_j), L_thr)'
+                .'·2^((L_i − line(τ; t_j, o_j) − L_c)/q)',
             self::LogDoseAlongBracketWithoutThreshold => 'D = 100·(h/T_c)·Σ 2^((L_i − line(τ; t_j, o_j) − L_c)/q)',
             self::HighestAlongBracket => 'L = max(L_i − line(τ; t_j, o_j))',
             self::HalfwayTakenOut => 'L = L_ind − mean(o_i)',

@@ -57,8 +57,10 @@ enum ParticleEquation: string implements Equation
             self::MeanAlongBracket => 'c = mean(r_i − line(τ; t_j, z_j))',
             self::HighestAlongBracket => 'c = max(r_i − line(τ; t_j, z_j))',
             self::WindowAlongBracket => 'c = max(window(r_i − line(τ; t_j, z_j); a, b))',
-            self::CountingLow => 'c_low = max(0, N/t − B/t_B − √((N/t − garwoodLow(N)/t)² + (garwoodHigh(B)/t_B − B/t_B)²))/(1000·Q)',
-            self::CountingHigh => 'c_high = max(0, N/t − B/t_B + √((garwoodHigh(N)/t − N/t)² + (B/t_B − garwoodLow(B)/t_B)²))/(1000·Q)',
+            self::CountingLow => 'c_low = max(0, N/t − B/t_B'
+                .' − √((N/t − garwoodLow(N)/t)² + (garwoodHigh(B)/t_B − B/t_B)²))/(1000·Q)',
+            self::CountingHigh => 'c_high = max(0, N/t − B/t_B'
+                .' + √((garwoodHigh(N)/t − N/t)² + (B/t_B − garwoodLow(B)/t_B)²))/(1000·Q)',
             self::CountingLowAlone => 'c_low = garwoodLow(N)/(1000·Q·t)',
             self::CountingHighAlone => 'c_high = garwoodHigh(N)/(1000·Q·t)',
             self::FlowOfNumber => 'Q = (N/t − b)/(1000·c)',

@@ -395,7 +395,10 @@ final class GasBenchTest extends TestCase
         self::assertSame('50.0', $content->of('mixFound', 'CO')[0]->value->written);
         self::assertTrue($content->wasAdjusted());
         self::assertFalse($content->asLeftIsKnown());
-        self::assertContains(['label' => 'Mix as found', 'shown' => 'CO 50.0 (read back by a second person)'], (new GasFormat())->describeCheck($content));
+        self::assertContains(
+            ['label' => 'Mix as found', 'shown' => 'CO 50.0 (read back by a second person)'],
+            (new GasFormat())->describeCheck($content),
+        );
     }
 
     /**
