@@ -73,6 +73,16 @@ final readonly class Figure
         return $this->with($this->value, $floor, $this->known->bound);
     }
 
+    /**
+     * The same figure; where that which it follows from is only known down to a floor, it is as well.
+     *
+     * @param \Closure(Exact|float): (Exact|float) $how its floor from the floor of that
+     */
+    public function downAs(self $that, \Closure $how): self
+    {
+        return $that->known->floor === null ? $this : $this->downTo($how($that->known->floor));
+    }
+
     /** The same figure where only one side of it is known; null leaves it as it is. */
     public function bounded(?Bound $bound): self
     {

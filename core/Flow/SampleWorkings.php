@@ -258,7 +258,8 @@ final readonly class SampleWorkings
                 return null;
             }
             $value = Real::by($mass->value, $one->value);
-            $figure = Figure::derived(
+
+            return Figure::derived(
                 $symbol,
                 $meaning.', '.$one->meaning,
                 $value,
@@ -266,9 +267,7 @@ final readonly class SampleWorkings
                 FlowEquation::Concentration,
                 ['m' => $mass, 'V' => $one],
                 Digits::significant($value, 3),
-            );
-
-            return $mass->known->floor === null ? $figure : $figure->downTo(Real::by($mass->known->floor, $one->value));
+            )->downAs($mass, static fn (Exact|float $floor): Exact|float => Real::by($floor, $one->value));
         });
         if ($mass3->isEmpty()) {
             return [];
@@ -303,20 +302,16 @@ final readonly class SampleWorkings
         foreach ([$analyte->least, $analyte->most] as $other) {
             if ($other !== null && !Real::isZero($mass->value)) {
                 $told = $result->reportedFigure();
-                $made = Figure::derived(
+                $by = static fn (Exact|float $one): Exact|float => Real::times($told->value, Real::by($one, $mass->value));
+                $result = $result->or($other->meaning, Figure::derived(
                     $told->symbol,
                     $told->meaning.', '.$other->meaning,
-                    Real::times($told->value, Real::by($other->value, $mass->value)),
+                    $by($other->value),
                     $told->unit,
                     FlowEquation::OtherMass,
                     ['c_told' => $told, 'm_other' => $other, 'm' => $mass],
                     $told->decimals,
-                );
-                $floor = $other->known->floor;
-                $result = $result->or(
-                    $other->meaning,
-                    $floor === null ? $made : $made->downTo(Real::times($told->value, Real::by($floor, $mass->value))),
-                );
+                )->downAs($other, $by));
             }
         }
 
@@ -333,19 +328,15 @@ final readonly class SampleWorkings
         $share = $minutes->dividedBy(Exact::of(self::WINDOW));
         $figure = $result->reportedFigure();
         $time = $this->time();
-        $times = static function (Exact $by, FlowEquation $equation) use ($figure, $time): Figure {
-            $made = Figure::derived(
-                'c₁₅',
-                $figure->meaning.', over 15 min',
-                Real::times($figure->value, $by),
-                $figure->unit,
-                $equation,
-                ['c' => $figure, 't' => $time],
-                $figure->decimals,
-            );
-
-            return $figure->known->floor === null ? $made : $made->downTo(Real::times($figure->known->floor, $by));
-        };
+        $times = static fn (Exact $by, FlowEquation $equation): Figure => Figure::derived(
+            'c₁₅',
+            $figure->meaning.', over 15 min',
+            Real::times($figure->value, $by),
+            $figure->unit,
+            $equation,
+            ['c' => $figure, 't' => $time],
+            $figure->decimals,
+        )->downAs($figure, static fn (Exact|float $floor): Exact|float => Real::times($floor, $by));
         if ($minutes->compareTo(Exact::of(self::SHORT)) < 0) {
             return $result->or('with the rest of 15 min as nothing', $times($share, FlowEquation::HighestQuarterHour))->noting(
                 \sprintf('Of 15 min it sampled %s; the rest may have been nothing, or the same.', $minutes->rounded(0)),
@@ -442,7 +433,8 @@ final readonly class SampleWorkings
         $ratio = $bench->kilopascal()->dividedBy($field->kilopascal())->times($field->kelvin()->dividedBy($bench->kelvin()));
         $told = $result->reportedFigure();
         $by = $isVolume ? $ratio : Exact::of(1)->dividedBy($ratio);
-        $made = Figure::derived(
+
+        return $result->or('with the mass of its flow held instead of its volume', Figure::derived(
             $told->symbol,
             $told->meaning.', with the mass of its flow held',
             Real::times($told->value, $by),
@@ -454,12 +446,7 @@ final readonly class SampleWorkings
                 ...$bench->inputs(new Origin('check', $check->id, 'at the check'), '_cal'),
             ],
             $told->decimals,
-        );
-
-        return $result->or(
-            'with the mass of its flow held instead of its volume',
-            $told->known->floor === null ? $made : $made->downTo(Real::times($told->known->floor, $by)),
-        );
+        )->downAs($told, static fn (Exact|float $floor): Exact|float => Real::times($floor, $by)));
     }
 
     /** C-2; null for what has no molar mass. */
@@ -477,7 +464,8 @@ final readonly class SampleWorkings
         $volume = $conditions->molarVolume($air ?? new Air(null, null), $read);
         $factor = Real::by($volume->value, $molar->value);
         $value = Real::times($concentration->value, $factor);
-        $figure = Figure::derived(
+
+        return Figure::derived(
             $concentration->symbol,
             $concentration->meaning.', by volume',
             $value,
@@ -496,9 +484,7 @@ final readonly class SampleWorkings
                 ),
             ],
             Digits::significant($value, 3),
-        );
-
-        return $concentration->known->floor === null ? $figure : $figure->downTo(Real::times($concentration->known->floor, $factor));
+        )->downAs($concentration, static fn (Exact|float $floor): Exact|float => Real::times($floor, $factor));
     }
 
     private function result(

@@ -180,7 +180,7 @@ final readonly class ChannelAnswers
                 [
                     'r' => $sensor,
                     ...$this->response('i'),
-                    ...(new Moments($this->run))->stretches([$this->evidence->window], 'the run, as far as it stands'),
+                    ...(new Moments($this->run))->standing($this->evidence->window),
                 ],
                 self::digits(max($values)),
             )->downTo(min($values));
@@ -192,25 +192,15 @@ final readonly class ChannelAnswers
 
         return $factor === null
             ? $one
-            : self::times(
-                $one,
-                $factor->value,
-                Figure::derived(
-                    'c',
-                    $one->meaning.', as '.($this->of->set->known?->text('name') ?? 'vapour'),
-                    Real::times($one->value, $factor->value),
-                    $one->unit,
-                    GasEquation::Factor,
-                    ['c_told' => $one, 'CF' => $factor],
-                    self::digits($one->value),
-                ),
-            );
-    }
-
-    /** An interval is told in the same way at both ends. */
-    private static function times(Figure $was, Exact|float $by, Figure $now): Figure
-    {
-        return $was->known->floor === null ? $now : $now->downTo(Real::times($was->known->floor, $by));
+            : Figure::derived(
+                'c',
+                $one->meaning.', as '.($this->of->set->known?->text('name') ?? 'vapour'),
+                Real::times($one->value, $factor->value),
+                $one->unit,
+                GasEquation::Factor,
+                ['c_told' => $one, 'CF' => $factor],
+                self::digits($one->value),
+            )->downAs($one, static fn (Exact|float $floor): Exact|float => Real::times($floor, $factor->value));
     }
 
     /** G-4 by C-2: the same by mass; null where the molar mass of what was there is not known. */
@@ -233,7 +223,9 @@ final readonly class ChannelAnswers
             self::digits($value),
         );
 
-        return self::times($one, $perPart, $told)->bounded($one->known->bound);
+        return $told
+            ->downAs($one, static fn (Exact|float $floor): Exact|float => Real::times($floor, $perPart))
+            ->bounded($one->known->bound);
     }
 
     /**
@@ -359,14 +351,10 @@ final readonly class ChannelAnswers
             GasEquation::ZeroSunk,
             ['c_told' => $reported, 'h' => $hidden],
             $reported->decimals,
-        );
-        $floor = $reported->known->floor;
+        )->downAs($reported, static fn (Exact|float $floor): Exact|float => Real::plus($floor, $hidden->value));
 
         return $result
-            ->or(
-                'with its zero sunk as far as it may, unseen',
-                $floor === null ? $sunk : $sunk->downTo(Real::plus($floor, $hidden->value)),
-            )
+            ->or('with its zero sunk as far as it may, unseen', $sunk)
             ->noting('The display shows nothing below zero: no drift of its zero can be seen.');
     }
 

@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Log\ColumnReadings;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogEquation;
 use Footnote\Core\Log\LoggedColumn;
@@ -68,35 +69,40 @@ final readonly class LoggedChannel
             ? MovingReadings::of($log, $column, $whole, $ranges, $line, $clock, $this->answers->undone->toFloat(), $thresholds, $range)
             : null;
         $source = new LoggedColumn($log, $column, $this->logName, $ranges, $counts->samples, $this->run);
-        $rows = ['r_i' => $source->lines];
-        $window = $this->window();
-        $inputs = [...$rows, 'F' => $this->answers->undone];
+        $window = (new Moments($this->run))->window($this->answers->evidence->window);
+        $inputs = ['r_i' => $source->lines, 'F' => $this->answers->undone];
+        $isToxic = $this->answers->of->isToxic();
+        $read = new ColumnReadings(
+            $source,
+            $this->answers->of->shown(),
+            static fn (Exact|float $value): int => $isToxic ? ChannelAnswers::digits($value) : 1,
+        );
         $moment = $this->moment($log, $column);
         $results = [];
         if ($raw->mean !== null) {
             array_push(
                 $results,
                 ...$this->answers->mean(
-                    $this->read('r̄', 'mean reading', $raw->mean, LogEquation::Mean, $rows, $raw->over),
+                    $read->told('r̄', 'mean reading', $raw->mean, LogEquation::Mean, $raw->over),
                     $this->along('mean reading', $moving?->mean, GasEquation::MeanAlongBracket, $inputs),
                     $source->duration,
                 ),
             );
         }
-        if ($raw->shortTerm !== null && $this->answers->of->isToxic()) {
+        if ($raw->shortTerm !== null && $isToxic) {
             array_push(
                 $results,
                 ...$this->answers->inUnits(
                     'stel',
                     'Short-term, 15 min, ',
                     $this->answers->answers(
-                        $this->read(
+                        $read->told(
                             'r₁₅',
                             'highest mean of 15 min',
                             $raw->shortTerm,
                             LogEquation::HighestWindow,
-                            [...$rows, ...$window],
                             $raw->shortOver,
+                            $window,
                         ),
                         $this->along(
                             'highest mean of 15 min',
@@ -120,7 +126,7 @@ final readonly class LoggedChannel
                         'peak',
                         $this->answers->of->channel->kind === GasKind::Oxygen ? 'Highest, ' : 'Peak, ',
                         $this->answers->answers(
-                            $this->read('r_max', 'highest reading', $raw->extremes->highest, LogEquation::Highest, $rows, $raw->over),
+                            $read->told('r_max', 'highest reading', $raw->extremes->highest, LogEquation::Highest, $raw->over),
                             $this->along('highest reading', $moving?->extremes->highest, GasEquation::HighestAlongBracket, $inputs),
                         ),
                     ),
@@ -136,7 +142,7 @@ final readonly class LoggedChannel
                         'lowest',
                         'Lowest, ',
                         $this->answers->answers(
-                            $this->read('r_min', 'lowest reading', $raw->extremes->lowest, LogEquation::Lowest, $rows, false),
+                            $read->told('r_min', 'lowest reading', $raw->extremes->lowest, LogEquation::Lowest, false),
                             $this->along('lowest reading', $moving?->extremes->lowest, GasEquation::LowestAlongBracket, $inputs),
                         ),
                         worstIsLow: true,
@@ -173,8 +179,6 @@ final readonly class LoggedChannel
     {
         $factor = $this->answers->factor->applied;
         $wanted = Real::by($limit->threshold->value->value, $factor->value ?? Exact::of(1));
-        $step = $source->interval->toFloat();
-        $minutes = static fn (int $intervals): Exact => Exact::of($intervals)->times(self::seconds($step))->dividedBy(60);
         $inputs = [
             'r_i' => $source->lines,
             'h' => $source->interval,
@@ -196,13 +200,13 @@ final readonly class LoggedChannel
             : $knot->zero->toFloat() + $knot->gain->toFloat() * Real::toFloat($wanted);
         $above = fn (?LinearKnot $knot): int => $beyond + $counts->above(1000 * $this->answers->undone->toFloat() * $indicated($knot));
         $answers = FourAnswers::along(
-            self::minutesAbove($limit, 'as logged', $minutes($above(null)), GasEquation::TimeAbove, $inputs),
+            self::minutesAbove($limit, 'as logged', $source->minutes($above(null)), GasEquation::TimeAbove, $inputs),
             $this->answers->evidence->line->knots ?? [],
             $this->answers->evidence->bracket,
             static fn (LinearKnot $knot): Figure => self::minutesAbove(
                 $limit,
                 \sprintf('response at %s', $knot->check),
-                $minutes($above($knot)),
+                $source->minutes($above($knot)),
                 GasEquation::TimeAboveByResponse,
                 [...$inputs, 'z' => $knot->zero, 'g' => $knot->gain],
             ),
@@ -211,7 +215,7 @@ final readonly class LoggedChannel
                 : ($between === null ? $pre : self::minutesAbove(
                     $limit,
                     'response interpolated',
-                    $minutes($between),
+                    $source->minutes($between),
                     GasEquation::TimeAboveAlongBracket,
                     [...$inputs, ...$this->answers->response('j')],
                 )),
@@ -228,26 +232,6 @@ final readonly class LoggedChannel
         );
     }
 
-    /** @param array<string, Figure> $inputs */
-    private function read(
-        string $symbol,
-        string $meaning,
-        Exact|float $value,
-        LogEquation $equation,
-        array $inputs,
-        bool $over,
-    ): Figure {
-        return Figure::derived(
-            $symbol,
-            $meaning.', as logged',
-            $value,
-            $this->answers->of->shown(),
-            $equation,
-            $inputs,
-            $this->answers->of->isToxic() ? ChannelAnswers::digits($value) : 1,
-        )->bounded($over ? Bound::AtLeast : null);
-    }
-
     /**
      * Along the bracket each reading is set right by the response of its own moment.
      *
@@ -260,19 +244,6 @@ final readonly class LoggedChannel
         return $value === null
             ? null
             : fn (): Figure => $this->answers->along($meaning.', as logged', $value, $equation, $inputs, 'j');
-    }
-
-    /** @return array<string, Figure> begin and end of the run as far as it stands, in which a window lies */
-    private function window(): array
-    {
-        $moments = new Moments($this->run);
-        $origin = new Origin('run', $this->run->id, 'the run, as far as it stands');
-        $window = $this->answers->evidence->window;
-
-        return [
-            'a' => $moments->at('a', $window->from, 'windows begin', $origin),
-            'b' => $moments->at('b', $window->to, 'windows end', $origin),
-        ];
     }
 
     /** @param array<string, Figure> $inputs */
@@ -311,10 +282,5 @@ final readonly class LoggedChannel
         }
 
         return array_values($limits);
-    }
-
-    private static function seconds(float $step): Exact
-    {
-        return Exact::of(number_format($step, 3, '.', ''));
     }
 }

@@ -28,6 +28,9 @@ final readonly class LoggedColumn
     /** How long the intervals that count take, with or without a value, min. */
     public Figure $duration;
 
+    /** One interval, s, to the thousandth that a stamp tells. */
+    public Exact $seconds;
+
     /**
      * @param list<array{int, int}> $ranges  the intervals that count, in order
      * @param int                   $samples of them with a value
@@ -36,6 +39,7 @@ final readonly class LoggedColumn
     {
         $clock = new LogClock($log, $run);
         $column = $log->columns()[$place];
+        $this->seconds = Exact::of(number_format($log->step(), 3, '.', ''));
         $this->interval = Figure::read(
             'h',
             'interval of the log',
@@ -49,9 +53,7 @@ final readonly class LoggedColumn
         $this->duration = Figure::derived(
             't',
             'time that its intervals take',
-            Exact::of(array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges)))
-                ->times(Exact::of(number_format($log->step(), 3, '.', '')))
-                ->dividedBy(60),
+            $this->minutes(array_sum(array_map(static fn (array $range): int => $range[1] - $range[0], $ranges))),
             CommonUnit::Minute,
             SharedEquation::RunningTime,
             $stretches,
@@ -90,5 +92,11 @@ final readonly class LoggedColumn
                 ),
             ),
         );
+    }
+
+    /** How long so many of its intervals take. */
+    public function minutes(int $intervals): Exact
+    {
+        return Exact::of($intervals)->times($this->seconds)->dividedBy(60);
     }
 }

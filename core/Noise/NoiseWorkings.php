@@ -560,18 +560,14 @@ final readonly class NoiseWorkings
             2,
         );
         $gain = static fn (Figure $time): float => $time->toFloat() > 0.0 ? 10 * log10($time->toFloat() / NominalDay::HOURS) : -\INF;
-        $over = static function (Figure $level, Figure $time, string $how = '') use ($gain): Figure {
-            $figure = Figure::derived(
-                'L_EX,8h',
-                'daily noise exposure level'.$how.self::how($level),
-                $level->toFloat() + $gain($time),
-                LevelUnit::DecibelA,
-                NoiseEquation::DailyExposure,
-                ['L_Aeq' => $level, 'T_e' => $time, 'T_0' => NominalDay::figure()],
-            );
-
-            return $level->known->floor === null ? $figure : $figure->downTo(Real::toFloat($level->known->floor) + $gain($time));
-        };
+        $over = static fn (Figure $level, Figure $time, string $how = ''): Figure => Figure::derived(
+            'L_EX,8h',
+            'daily noise exposure level'.$how.self::how($level),
+            $level->toFloat() + $gain($time),
+            LevelUnit::DecibelA,
+            NoiseEquation::DailyExposure,
+            ['L_Aeq' => $level, 'T_e' => $time, 'T_0' => NominalDay::figure()],
+        )->downAs($level, static fn (Exact|float $floor): float => Real::toFloat($floor) + $gain($time));
         $day = $rest ? $duration : $whole;
         $result = $laeq->leadingTo(
             'lex8h',
@@ -726,7 +722,7 @@ final readonly class NoiseWorkings
      */
     private static function scaled(Figure $one, string $symbol, string $meaning, float $by, array $inputs): Figure
     {
-        $figure = Figure::derived(
+        return Figure::derived(
             $symbol,
             $meaning,
             $one->toFloat() * $by,
@@ -734,9 +730,8 @@ final readonly class NoiseWorkings
             NoiseEquation::ProjectedDose,
             $inputs,
             $one->decimals,
-        );
-
-        return ($one->known->floor === null ? $figure : $figure->downTo(Real::toFloat($one->known->floor) * $by))
+        )
+            ->downAs($one, static fn (Exact|float $floor): float => Real::toFloat($floor) * $by)
             ->bounded($one->known->bound);
     }
 
@@ -779,18 +774,14 @@ final readonly class NoiseWorkings
      */
     private static function ofDose(string $symbol, string $meaning, NoiseEquation $equation, array $inputs, \Closure $of): \Closure
     {
-        return static function (Figure $dose) use ($symbol, $meaning, $equation, $inputs, $of): Figure {
-            $figure = Figure::derived(
-                $symbol,
-                $meaning.self::how($dose),
-                $of($dose->toFloat()),
-                LevelUnit::DecibelA,
-                $equation,
-                ['D' => $dose, ...$inputs],
-            );
-
-            return $dose->known->floor === null ? $figure : $figure->downTo($of(Real::toFloat($dose->known->floor)));
-        };
+        return static fn (Figure $dose): Figure => Figure::derived(
+            $symbol,
+            $meaning.self::how($dose),
+            $of($dose->toFloat()),
+            LevelUnit::DecibelA,
+            $equation,
+            ['D' => $dose, ...$inputs],
+        )->downAs($dose, static fn (Exact|float $floor): float => $of(Real::toFloat($floor)));
     }
 
     /** How the figure that another follows from was told: what stands behind its name. */

@@ -149,7 +149,7 @@ final readonly class OffsetAnswers
             'at an unknown moment along the bracket',
             round($indicated->toFloat() - min($offsets), 9),
             NoiseEquation::UnknownMoment,
-            ['L_ind' => $indicated, ...$this->line('i'), ...$this->moments->stretches([$this->window], 'the run, as far as it stands')],
+            ['L_ind' => $indicated, ...$this->line('i'), ...$this->moments->standing($this->window)],
         )
             ->downTo(round($indicated->toFloat() - max($offsets), 9))->bounded($indicated->known->bound);
 

@@ -6,7 +6,6 @@ namespace Footnote\Core\Particle;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
-use Footnote\Core\Derivation\Row;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Run;
@@ -14,9 +13,9 @@ use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Log\LogClock;
-use Footnote\Core\Log\LogEquation;
 use Footnote\Core\Log\LoggedColumn;
 use Footnote\Core\Log\SeriesLog;
+use Footnote\Core\Log\Total;
 use Footnote\Core\Log\ValueCounts;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
@@ -54,10 +53,11 @@ final readonly class CountWorkings
     {
         $sizes = array_map(strval(...), array_keys($this->record->sizes()));
         $columns = array_values($this->record->sizes());
-        $counts = array_map(static fn (int $column): ValueCounts => ValueCounts::of($log, $column, $ranges), $columns);
+        $counted = [];
         $own = [];
         foreach ($sizes as $place => $size) {
-            $own[$place] = $this->column($log, $columns[$place], $counts[$place], $size, $ranges, $clock);
+            $counted[$place] = $this->counted($log, $columns[$place], $size, $ranges);
+            $own[$place] = $this->column($log, $columns[$place], $counted[$place], $ranges, $clock);
         }
         $cumulative = $this->unit->traits->flag('cumulative');
         $largest = \count($sizes) - 1;
@@ -80,14 +80,19 @@ final readonly class CountWorkings
                 continue;
             }
             // A number from a size up is of all columns that make it up, and so are its limits.
-            $last = $cumulative ? $place : $largest;
+            $all = \array_slice($counted, $place, $cumulative ? 1 : null);
             $best = $up[$place]->best();
             $limits['=count:'.$size] = $best === null
                 ? null
                 : CountingLimits::of(
-                    \array_slice($sizes, $place, $last - $place + 1),
-                    $this->together($log, $columns, $counts, $sizes, $ranges, $place, $last),
-                    $this->counted($log, $columns[$place], $counts[$place], $size, $ranges)[1],
+                    array_map(static fn (CountedColumn $one): string => $one->size, $all),
+                    Total::of(
+                        'N',
+                        'counts from '.$size.' µm up',
+                        CommonUnit::None,
+                        array_map(static fn (CountedColumn $one): Figure => $one->number, $all),
+                    ),
+                    $counted[$place]->time,
                     $this->bracket,
                     $best,
                     $this->line?->knots[0]->flow,
@@ -154,35 +159,24 @@ final readonly class CountWorkings
         return $words === null || !str_starts_with($result->key, 'count') ? $result : $result->noting($words);
     }
 
-    private function minutes(SeriesLog $log, ValueCounts $counts): Exact
-    {
-        return Exact::of($counts->samples)->times($this->seconds($log))->dividedBy(60);
-    }
-
-    private function seconds(SeriesLog $log): Exact
-    {
-        return $this->record->written->decimal('sampleSeconds')->value ?? Exact::of(number_format($log->step(), 3, '.', ''));
-    }
-
     /**
      * P-1 of one column: counts over volume, the background taken off.
      *
      * @param list<array{int, int}> $ranges
      */
-    private function column(SeriesLog $log, int $column, ValueCounts $counts, string $size, array $ranges, LogClock $clock): FourAnswers
+    private function column(SeriesLog $log, int $column, CountedColumn $counted, array $ranges, LogClock $clock): FourAnswers
     {
-        $seconds = $this->seconds($log);
-        $minutes = $this->minutes($log, $counts);
-        $sum = Exact::of(intdiv($counts->sum(), 1000));
-        if ($minutes->isZero()) {
+        $size = $counted->size;
+        $number = $counted->number;
+        $time = $counted->time;
+        if (Real::isZero($time->value)) {
             return FourAnswers::none();
         }
-        [$number, $time, $source, $sample] = $this->counted($log, $column, $counts, $size, $ranges);
         // L/min as cm³ in the time sampled.
-        $volume = static fn (Exact|float $flow): Exact|float => Real::times(Real::times($flow, Exact::of(1000)), $minutes);
-        $by = static function (CountingKnot $knot) use ($volume, $sum, $minutes, $size, $number, $time): Figure {
+        $volume = static fn (Exact|float $flow): Exact|float => Real::times(Real::times($flow, Exact::of(1000)), $time->value);
+        $by = static function (CountingKnot $knot) use ($volume, $size, $number, $time): Figure {
             $background = $knot->background[$size] ?? null;
-            $net = $background === null ? $sum : Real::minus($sum, Real::times($background->value, $minutes));
+            $net = $background === null ? $number->value : Real::minus($number->value, Real::times($background->value, $time->value));
             $inputs = ['N' => $number, 't' => $time, 'Q' => $knot->flow];
 
             return self::made(
@@ -210,7 +204,7 @@ final readonly class CountWorkings
             $flow === null ? null : self::made(
                 $size,
                 'at the nominal flow',
-                Real::by($sum, $volume($flow->value)),
+                Real::by($number->value, $volume($flow->value)),
                 ParticleEquation::AtNominalFlow,
                 ['N' => $number, 't' => $time, 'Q' => $flow],
             ),
@@ -222,11 +216,11 @@ final readonly class CountWorkings
                 : self::made(
                     $size,
                     'flow and background interpolated',
-                    $this->along($log, $column, $size, $ranges, $clock, $line, $seconds->toFloat() / 60),
+                    $this->along($log, $column, $size, $ranges, $clock, $line, $counted->seconds->toFloat() / 60),
                     ParticleEquation::ConcentrationAlongBracket,
                     [
-                        'N_i' => $source->lines,
-                        'h' => $sample,
+                        'N_i' => $counted->source->lines,
+                        'h' => $counted->sample,
                         ...(new Moments($this->run))->along(
                             $line->knots,
                             ['t_j', 'Q_j', 'b_j'],
@@ -251,74 +245,18 @@ final readonly class CountWorkings
         );
     }
 
-    /**
-     * What was counted of several columns together.
-     *
-     * @param list<int>             $columns
-     * @param list<ValueCounts>     $counts
-     * @param list<string>          $sizes
-     * @param list<array{int, int}> $ranges
-     */
-    private function together(SeriesLog $log, array $columns, array $counts, array $sizes, array $ranges, int $first, int $last): Figure
+    /** @param list<array{int, int}> $ranges */
+    private function counted(SeriesLog $log, int $column, string $size, array $ranges): CountedColumn
     {
-        $parts = [];
-        for ($i = $first; $i <= $last; ++$i) {
-            $parts[] = $this->counted($log, $columns[$i], $counts[$i], $sizes[$i], $ranges)[0];
-        }
+        $counts = ValueCounts::of($log, $column, $ranges);
 
-        return \count($parts) === 1 ? $parts[0] : Figure::derived(
-            'N',
-            'counts from '.$sizes[$first].' µm up',
-            array_reduce($parts, static fn (Exact|float $sum, Figure $one): Exact|float => Real::plus($sum, $one->value), Exact::zero()),
-            CommonUnit::None,
-            LogEquation::Sum,
-            Row::of('N_i', $parts),
-            0,
+        return new CountedColumn(
+            $size,
+            new LoggedColumn($log, $column, $this->record->logName, $ranges, $counts->samples, $this->run),
+            $counts,
+            $this->record->written->decimal('sampleSeconds'),
+            $this->run,
         );
-    }
-
-    /**
-     * What was counted of a column, over which time; the column, and how long one sample took.
-     *
-     * @param list<array{int, int}> $ranges
-     *
-     * @return array{Figure, Figure, LoggedColumn, Figure}
-     */
-    private function counted(SeriesLog $log, int $column, ValueCounts $counts, string $size, array $ranges): array
-    {
-        $source = new LoggedColumn($log, $column, $this->record->logName, $ranges, $counts->samples, $this->run);
-        $written = $this->record->written->decimal('sampleSeconds');
-        $sample = $written === null ? $source->interval : Figure::read(
-            'h',
-            'how long each sample took',
-            $written->value,
-            CommonUnit::Second,
-            new Origin('run', $this->run->id, 'written with the run'),
-            $written->decimals(),
-        );
-
-        return [
-            Figure::derived(
-                'N',
-                'counts from '.$size.' µm',
-                Exact::of(intdiv($counts->sum(), 1000)),
-                CommonUnit::None,
-                LogEquation::Sum,
-                ['N_i' => $source->lines],
-                0,
-            ),
-            Figure::derived(
-                't',
-                'time sampled',
-                $this->minutes($log, $counts),
-                CommonUnit::Minute,
-                LogEquation::Time,
-                ['n' => $source->lines, 'h' => $sample],
-                2,
-            ),
-            $source,
-            $sample,
-        ];
     }
 
     /** @param list<array{int, int}> $ranges */

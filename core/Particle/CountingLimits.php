@@ -5,17 +5,14 @@ declare(strict_types=1);
 namespace Footnote\Core\Particle;
 
 use Footnote\Core\Derivation\Figure;
-use Footnote\Core\Derivation\Row;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Judgement\Confidence;
 use Footnote\Core\Judgement\ExposureLimit;
-use Footnote\Core\Log\LogEquation;
+use Footnote\Core\Log\Total;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
-use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
-use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Statistics\Poisson;
 
 /**
@@ -67,8 +64,8 @@ final readonly class CountingLimits
             }
             $times[] = Figure::read('t', 'minutes counted', $counted->value, CommonUnit::Minute, $origin, $counted->decimals());
         }
-        $blank = self::sum('B', 'counts in clean air, before and after', CommonUnit::None, $blanks);
-        $blankMinutes = self::sum('t', 'minutes counted in clean air, before and after', CommonUnit::Minute, $times);
+        $blank = Total::of('B', 'counts in clean air, before and after', CommonUnit::None, $blanks);
+        $blankMinutes = Total::of('t', 'minutes counted in clean air, before and after', CommonUnit::Minute, $times);
         [$low, $high] = Poisson::difference((int) $counts->toFloat(), $t, (int) $blank->toFloat(), $blankMinutes->toFloat());
         // The flow that the number rests on, which moved along the bracket.
         $background = $times === [] ? $blank : Figure::derived(
@@ -106,20 +103,6 @@ final readonly class CountingLimits
         return new self(
             $end('c_low', 'lower', $low, $times === [] ? ParticleEquation::CountingLowAlone : ParticleEquation::CountingLow),
             $end('c_high', 'upper', $high, $times === [] ? ParticleEquation::CountingHighAlone : ParticleEquation::CountingHigh),
-        );
-    }
-
-    /** @param list<Figure> $parts */
-    private static function sum(string $symbol, string $meaning, Unit $unit, array $parts): Figure
-    {
-        return \count($parts) === 1 ? $parts[0] : Figure::derived(
-            $symbol,
-            $meaning,
-            array_reduce($parts, static fn (Exact|float $sum, Figure $one): Exact|float => Real::plus($sum, $one->value), Exact::zero()),
-            $unit,
-            LogEquation::Sum,
-            Row::of('N_i', $parts),
-            0,
         );
     }
 

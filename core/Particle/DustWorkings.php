@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Particle;
 
-use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Bracket;
@@ -14,6 +13,7 @@ use Footnote\Core\Judgement\EightHourMean;
 use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Log\ColumnReadings;
 use Footnote\Core\Log\LogClock;
 use Footnote\Core\Log\LogEquation;
 use Footnote\Core\Log\LoggedColumn;
@@ -68,8 +68,10 @@ final readonly class DustWorkings
         $counts = ValueCounts::of($log, $column, $ranges);
         $source = new LoggedColumn($log, $column, $this->record->logName, $ranges, $counts->samples, $this->run);
         $rows = ['r_i' => $source->lines];
+        $digits = static fn (Exact|float $value): int => Digits::significant($value, 3);
+        $read = new ColumnReadings($source, CommonUnit::MilligramPerCubicMetre, $digits);
         $mean = $this->zeroed(
-            self::read('r̄', 'mean reading', $raw->mean, LogEquation::Mean, $rows, $raw->over),
+            $read->told('r̄', 'mean reading', $raw->mean, LogEquation::Mean, $raw->over),
             $moving?->mean,
             $line,
             ParticleEquation::MeanAlongBracket,
@@ -90,27 +92,34 @@ final readonly class DustWorkings
             $source->duration,
             $this->run,
             $this->policy,
-            static fn (Exact|float $value): int => Digits::significant($value, 3),
+            $digits,
         );
         $results[] = $eight->told($this->result('twa:'.$code, 'TWA over 8 h, '.$name, $eight->answers, [])->notPlain());
-        $window = [...$rows, ...$this->window($whole, $clock)];
+        $window = (new Moments($this->run))->window($clock->span(...$whole));
         foreach ([
             [
                 'stel',
                 'Short-term, 15 min, ',
                 $raw->shortTerm === null
                     ? null
-                    : self::read('r₁₅', 'highest mean of 15 min', $raw->shortTerm, LogEquation::HighestWindow, $window, $raw->shortOver),
+                    : $read->told(
+                        'r₁₅',
+                        'highest mean of 15 min',
+                        $raw->shortTerm,
+                        LogEquation::HighestWindow,
+                        $raw->shortOver,
+                        $window,
+                    ),
                 $moving?->shortTerm,
                 ParticleEquation::WindowAlongBracket,
-                $window,
+                [...$rows, ...$window],
             ],
             [
                 'peak',
                 'Peak, ',
                 $raw->extremes->highest === null
                     ? null
-                    : self::read('r_max', 'highest reading', $raw->extremes->highest, LogEquation::Highest, $rows, $raw->over),
+                    : $read->told('r_max', 'highest reading', $raw->extremes->highest, LogEquation::Highest, $raw->over),
                 $moving?->extremes->highest,
                 ParticleEquation::HighestAlongBracket,
                 $rows,
@@ -184,45 +193,6 @@ final readonly class DustWorkings
                 new Origin('run', $this->run->id, 'as written'),
                 $typed->decimals(),
             );
-    }
-
-    /** @param array<string, Figure> $inputs */
-    private static function read(
-        string $symbol,
-        string $meaning,
-        Exact|float $value,
-        LogEquation $equation,
-        array $inputs,
-        bool $over,
-    ): Figure {
-        return Figure::derived(
-            $symbol,
-            $meaning.', as logged',
-            $value,
-            CommonUnit::MilligramPerCubicMetre,
-            $equation,
-            $inputs,
-            Digits::significant($value, 3),
-        )->bounded($over ? Bound::AtLeast : null);
-    }
-
-    /**
-     * Begin and end of the run as far as it stands, in which a window lies.
-     *
-     * @param array{int, int} $whole
-     *
-     * @return array<string, Figure>
-     */
-    private function window(array $whole, LogClock $clock): array
-    {
-        $moments = new Moments($this->run);
-        $origin = new Origin('run', $this->run->id, 'the run, as far as it stands');
-        $span = $clock->span(...$whole);
-
-        return [
-            'a' => $moments->at('a', $span->from, 'windows begin', $origin),
-            'b' => $moments->at('b', $span->to, 'windows end', $origin),
-        ];
     }
 
     /**

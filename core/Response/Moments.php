@@ -16,6 +16,7 @@ use Footnote\Core\Quantity\Span;
 final readonly class Moments
 {
     private const MICROSECONDS_A_MINUTE = 60000000;
+    private const STANDS = 'the run, as far as it stands';
 
     public function __construct(private Run $run)
     {
@@ -64,6 +65,31 @@ final readonly class Moments
                 $knots,
             ),
         );
+    }
+
+    /**
+     * Begin and end of the run as far as it stands, in which a window lies.
+     *
+     * @return array<string, Figure>
+     */
+    public function window(Span $stands): array
+    {
+        $origin = new Origin('run', $this->run->id, self::STANDS);
+
+        return [
+            'a' => $this->at('a', $stands->from, 'windows begin', $origin),
+            'b' => $this->at('b', $stands->to, 'windows end', $origin),
+        ];
+    }
+
+    /**
+     * The run as far as it stands, as rows of an equation.
+     *
+     * @return array<string, Figure>
+     */
+    public function standing(Span $stands): array
+    {
+        return $this->stretches([$stands], self::STANDS);
     }
 
     /**
