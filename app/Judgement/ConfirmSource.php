@@ -33,7 +33,7 @@ final readonly class ConfirmSource
         $edition = $told->optionalText('edition', 120) ?? '';
         $clause = $told->optionalText('clause', 120) ?? '';
         $day = $told->day('on');
-        if (trim($edition) === '') {
+        if ($edition === '') {
             throw Problem::field('/edition', 'is missing: the edition that it was held against.');
         }
         if ($day > $this->clock->now()->modify('+1 day')) {

@@ -19,7 +19,7 @@ final class SourcesTest extends ApiTestCase
     {
         $this->import((new Scene())->check('k1', '07:30', ['114.0']));
         $this->signIn(Role::Steward);
-        $before = $this->call('GET', '/api/equations');
+        $before = $this->call('GET', '/api/sources');
         self::assertContains(self::SOURCE, array_column($before->list('fromMemory'), 'source'));
         self::assertContains(
             'ISO 9612 discards the series beyond it; common practice',
@@ -29,7 +29,7 @@ final class SourcesTest extends ApiTestCase
         self::assertSame([], $before->list('confirmed'));
         $this->call('POST', '/api/sources', self::TOLD, 204);
         $this->call('POST', '/api/sources', ['edition' => '2025', 'clause' => '', 'on' => '2026-03-03'] + self::TOLD, 204);
-        $after = $this->call('GET', '/api/equations');
+        $after = $this->call('GET', '/api/sources');
         self::assertSame(
             [['source' => self::SOURCE, 'edition' => '2025', 'clause' => '', 'on' => '2026-03-03', 'by' => 'S-1']],
             $after->list('confirmed'),
@@ -57,6 +57,6 @@ final class SourcesTest extends ApiTestCase
         }
         $this->call('POST', '/api/sources', ['on' => 'yesterday'] + self::TOLD, 422);
         $this->call('POST', '/api/sources', ['edition' => str_repeat('x', 121)] + self::TOLD, 422);
-        self::assertSame([], $this->call('GET', '/api/equations')->list('confirmed'));
+        self::assertSame([], $this->call('GET', '/api/sources')->list('confirmed'));
     }
 }

@@ -22,13 +22,15 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final readonly class EquationsController
 {
     #[Route('/api/equations', methods: ['GET'])]
-    public function all(Catalogue $catalogue, Sources $sources): JsonResponse
+    public function all(Catalogue $catalogue): JsonResponse
     {
-        return new JsonResponse([
-            'equations' => $catalogue->entries(),
-            'fromMemory' => $sources->fromMemory(),
-            'confirmed' => $sources->confirmed(),
-        ]);
+        return new JsonResponse(['equations' => $catalogue->entries()]);
+    }
+
+    #[Route('/api/sources', methods: ['GET'])]
+    public function sources(Sources $sources): JsonResponse
+    {
+        return new JsonResponse(['fromMemory' => $sources->fromMemory(), 'confirmed' => $sources->confirmed()]);
     }
 
     #[Route('/api/sources', methods: ['POST'])]

@@ -26,6 +26,10 @@ export const useForms = () =>
     staleTime: Infinity,
   });
 
+/** The sources that are named from memory, and which a steward has confirmed since. */
+export const useSources = () =>
+  useQuery({ queryKey: ['sources'], queryFn: () => answer(api.GET('/api/sources')) });
+
 export const useLibrary = (enabled = true) =>
   useQuery({ queryKey: ['library'], enabled, queryFn: () => answer(api.GET('/api/kit/library')) });
 

@@ -6,8 +6,7 @@ import { Entries } from '../look/Entries';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { filled, firstMissing, type Values } from '../look/values';
-import { minus } from '../look/words';
-import { line, NoteBook, Symbol } from '../results/notes';
+import { line, NoteBook, Value } from '../results/notes';
 import { Typesetting } from '../results/Typeset';
 
 /** A plan for a usable answer: how much air, how many media, and what past drift would do to it. Nothing is stored. */
@@ -89,8 +88,7 @@ export function PlanView() {
               <div key={one.figure}>
                 {line(book, opened, setOpened, (cite) => (
                   <p style={{ margin: '6px 0', borderTop: `1px solid ${ink.faint}`, paddingTop: 6 }}>
-                    {one.meaning}: <Symbol text={one.symbol} /> ={' '}
-                    <b className="fn-figure">{minus(one.shown)}</b> {one.unit}
+                    {one.meaning}: <Value of={one} />
                     {cite(one.figure)}
                   </p>
                 ))}

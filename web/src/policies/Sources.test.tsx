@@ -11,8 +11,7 @@ vi.mock('../api/client', async (original) => ({
   api: server,
 }));
 
-const equations = {
-  equations: [],
+const sources = {
   fromMemory: [
     { source: 'ISO 9612 Annex C', names: ['N-6', 'N-7', 'N-8', 'N-9', 'N-10'] },
     { source: 'NIOSH NMAM', names: ['S-1'] },
@@ -20,7 +19,7 @@ const equations = {
   confirmed: [{ source: 'NIOSH NMAM', edition: '5th', clause: '', on: '2026-03-02', by: 'S-1' }],
 };
 const open = async (who: object, stewards: boolean) => {
-  serve(server, { '/api/equations': equations, '/api/session': who });
+  serve(server, { '/api/sources': sources, '/api/session': who });
   show(
     <Typesetting>
       <Sources stewards={stewards} />
@@ -53,7 +52,7 @@ describe('the sources that are named from memory', () => {
     await screen.findByText(/Edition: is missing/);
     expect(screen.getByLabelText<HTMLInputElement>('Clause').value).toBe('C.2');
 
-    serve(server, { '/api/equations': equations, '/api/session': steward });
+    serve(server, { '/api/sources': sources, '/api/session': steward });
     type('Edition', '2009');
     press('Save');
     await waitFor(() => expect(screen.queryByLabelText('Edition')).toBeNull());

@@ -2,16 +2,16 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api } from '../api/client';
-import { useChange, useEquations } from '../api/hooks';
+import { useChange, useSources } from '../api/hooks';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { unconfirmed } from '../look/words';
 
 /** What the shipped equations and rules name from memory, and who held it against its text. */
 export function Sources({ stewards }: { stewards: boolean }) {
-  const equations = useEquations();
+  const sources = useSources();
   const [open, setOpen] = useState<string | null>(null);
-  if (!equations.data || equations.data.fromMemory.length === 0) {
+  if (!sources.data || sources.data.fromMemory.length === 0) {
     return null;
   }
   return (
@@ -32,8 +32,8 @@ export function Sources({ stewards }: { stewards: boolean }) {
           </tr>
         </thead>
         <tbody>
-          {equations.data.fromMemory.map(({ source, names }) => {
-            const done = equations.data.confirmed.find((one) => one.source === source);
+          {sources.data.fromMemory.map(({ source, names }) => {
+            const done = sources.data.confirmed.find((one) => one.source === source);
             return (
               <tr key={source}>
                 <th scope="row">{unconfirmed(source)}</th>

@@ -1,5 +1,5 @@
 import { createContext, createElement, Fragment, useContext, useMemo } from 'react';
-import { useEquations } from '../api/hooks';
+import { useEquations, useSources } from '../api/hooks';
 import { unconfirmed } from '../look/words';
 
 /** The equations as they are typeset, by identifier. */
@@ -18,17 +18,17 @@ export function useConfirmed(): (source: string, mark: string) => string {
 
 /** Reads the catalogue once for all notes below. */
 export function Typesetting({ children }: { children: React.ReactNode }) {
-  const read = useEquations().data;
-  const equations = read?.equations;
+  const equations = useEquations().data?.equations;
+  const sources = useSources().data?.confirmed;
   const confirmed = useMemo(
     () =>
       new Map(
-        (read?.confirmed ?? []).map((one) => [
+        (sources ?? []).map((one) => [
           one.source,
           `confirmed: ${[one.edition, one.clause, one.on].filter((part) => part !== '').join(', ')}`,
         ]),
       ),
-    [read],
+    [sources],
   );
   const catalogue = useMemo(
     () => new Map((equations ?? []).map((one) => [one.id, parsed(one.mathml)] as const)),

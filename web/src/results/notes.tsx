@@ -134,8 +134,7 @@ function Note({
             </Button>
             <h2 style={{ margin: '0 0 6px' }}>Note {number}</h2>
             <p style={{ margin: '0 0 4px' }}>
-              <Symbol text={figure.symbol} /> = <b className="fn-figure">{minus(figure.shown)}</b>
-              {figure.unit && ` ${figure.unit}`}, {figure.meaning}.
+              <Value of={figure} />, {figure.meaning}.
             </p>
             <Derivation book={book} figure={figure} />
           </div>
@@ -183,8 +182,7 @@ function Derivation({ book, figure }: { book: NoteBook; figure: Figure }) {
               ) : (
                 <details>
                   <summary>
-                    <Symbol text={input.symbol} /> = <b className="fn-figure">{minus(input.shown)}</b>{' '}
-                    {input.unit}, {input.meaning}
+                    <Value of={input} />, {input.meaning}
                   </summary>
                   <Derivation book={book} figure={input} />
                 </details>
@@ -215,8 +213,7 @@ export function numbersOf(book: NoteBook, figure: Figure): Numbers {
 function Said({ figure, printed }: { figure: Figure; printed?: number | undefined }) {
   return (
     <>
-      <Symbol text={figure.symbol} /> = <b className="fn-figure">{minus(figure.shown)}</b>
-      {figure.unit && ` ${figure.unit}`}, {figure.meaning}.{' '}
+      <Value of={figure} />, {figure.meaning}.{' '}
       {figure.equation && printed !== undefined ? (
         <>
           {figure.equation.id}, as in note {printed}.
@@ -229,6 +226,16 @@ function Said({ figure, printed }: { figure: Figure; printed?: number | undefine
       ) : (
         <Origin note={figure.origin?.note ?? ''} />
       )}
+    </>
+  );
+}
+
+/** "L_Aeq = 84.8 dB(A)" */
+export function Value({ of }: { of: Pick<Figure, 'symbol' | 'shown' | 'unit'> }) {
+  return (
+    <>
+      <Symbol text={of.symbol} /> = <b className="fn-figure">{minus(of.shown)}</b>
+      {of.unit && ` ${of.unit}`}
     </>
   );
 }

@@ -14,12 +14,16 @@ type Sent = { params?: { path?: Record<string, string>; query?: Record<string, s
 
 const good = (data: unknown) => Promise.resolve({ data, response: new Response() });
 
-const NO_EQUATIONS = { equations: [], fromMemory: [], confirmed: [] };
+/** What every page with notes asks for, and a test that is not about it need not serve. */
+const BESIDE: Record<string, unknown> = {
+  '/api/equations': { equations: [] },
+  '/api/sources': { fromMemory: [], confirmed: [] },
+};
 
 /** What is asked for by path, and what every change is answered with. */
 export function serve(server: Server, answers: Record<string, unknown>, changed: unknown = {}): void {
   server.GET.mockImplementation((path: string, sent?: Sent) => {
-    const found = answers[path] ?? (path === '/api/equations' ? NO_EQUATIONS : undefined);
+    const found = answers[path] ?? BESIDE[path];
     return good(typeof found === 'function' ? (found as (sent?: Sent) => unknown)(sent) : found);
   });
   server.POST.mockImplementation(() => good(changed));
