@@ -36,6 +36,9 @@ final readonly class RegisterInstrument
     {
         $instrument = $this->reader->instrument($told);
         (new Strangers(new RecordSchema($this->families)))->inPiece('instrument', $told->data());
+        if ($told->has('intervals')) {
+            throw Problem::field('/intervals', 'are set by a steward, once it is registered.');
+        }
         if ($this->entities->find(RegisteredInstrument::class, $instrument->id) !== null) {
             throw Problem::field('/id', 'an instrument with this asset number is registered already.');
         }

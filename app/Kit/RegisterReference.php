@@ -34,6 +34,9 @@ final readonly class RegisterReference
     {
         $reference = $this->reader->reference($told);
         (new Strangers(new RecordSchema($this->families)))->inPiece('reference', $told->data());
+        if ($told->has('intervals')) {
+            throw Problem::field('/intervals', 'are set by a steward, once it is registered.');
+        }
         if ($this->entities->find(RegisteredReference::class, $reference->id) !== null) {
             throw Problem::field('/id', 'a reference with this asset number is registered already.');
         }

@@ -108,12 +108,16 @@ final readonly class Logbook
         return array_values(array_filter($this->connection->fetchFirstColumn('SELECT id FROM instrument ORDER BY id'), \is_string(...)));
     }
 
-    /** @return Record|null with its certificates */
+    /** @return Record|null with its certificates, and the intervals that were set for it */
     public function instrumentRecord(string $id): ?array
     {
         $record = $this->pairs('SELECT id, record FROM instrument WHERE id = ?', [$id])[$id] ?? null;
 
-        return $record === null ? null : [...$record, 'certificates' => $this->certificates('instrument_id', [$id])[$id] ?? []];
+        return $record === null ? null : [
+            ...$record,
+            'certificates' => $this->added('certificate', 'instrument_id', [$id])[$id] ?? [],
+            ...array_filter(['intervals' => $this->added('own_interval', 'instrument_id', [$id])[$id] ?? []]),
+        ];
     }
 
     /**
@@ -129,7 +133,7 @@ final readonly class Logbook
     /**
      * @param list<int|string>|null $ids
      *
-     * @return array<int|string, Record> with certificates and recalls
+     * @return array<int|string, Record> with certificates and recalls, and the intervals that were set for them
      */
     public function referenceRecords(?array $ids = null): array
     {
@@ -138,14 +142,20 @@ final readonly class Logbook
         }
         [$where, $values] = $this->in('id', $ids);
         $records = $this->pairs('SELECT id, record FROM reference'.$where.' ORDER BY id', $values);
-        $certificates = $this->certificates('reference_id', array_keys($records));
+        $certificates = $this->added('certificate', 'reference_id', array_keys($records));
+        $intervals = $this->added('own_interval', 'reference_id', array_keys($records));
         [$where, $values] = $this->in('reference_id', array_keys($records));
         $recalls = [];
         foreach ($this->connection->fetchAllAssociative('SELECT reference_id, record FROM recall'.$where.' ORDER BY id', $values) as $row) {
             $recalls[Cells::text($row, 'reference_id')][] = Cells::json($row, 'record');
         }
         foreach ($records as $id => $record) {
-            $records[$id] = [...$record, 'certificates' => $certificates[$id] ?? [], 'recalls' => $recalls[$id] ?? []];
+            $records[$id] = [
+                ...$record,
+                'certificates' => $certificates[$id] ?? [],
+                'recalls' => $recalls[$id] ?? [],
+                ...array_filter(['intervals' => $intervals[$id] ?? []]),
+            ];
         }
 
         return $records;
@@ -304,16 +314,18 @@ final readonly class Logbook
     }
 
     /**
+     * What was added to units or references, in the order in which it was.
+     *
      * @param list<int|string> $ids
      *
      * @return array<int|string, list<Record>>
      */
-    public function certificates(string $column, array $ids): array
+    private function added(string $table, string $column, array $ids): array
     {
         [$where, $values] = $this->in($column, $ids);
         $found = [];
         foreach ($this->connection->fetchAllAssociative(
-            \sprintf('SELECT %s AS owner, record FROM certificate%s ORDER BY id', $column, $where),
+            \sprintf('SELECT %s AS owner, record FROM %s%s ORDER BY id', $column, $table, $where),
             $values,
         ) as $row) {
             $found[Cells::text($row, 'owner')][] = Cells::json($row, 'record');

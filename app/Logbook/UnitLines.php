@@ -20,7 +20,7 @@ final readonly class UnitLines
     }
 
     /**
-     * @param string                                 $list    what it is shown in
+     * @param string                                 $list    what it is shown in; behind a blank, the day and whatever else it hangs on
      * @param \Closure(string): array<string, mixed> $workOut a unit's line out of its evidence
      * @param list<string>|null                      $units   null: all of them
      * @param float                                  $seconds after which no more is worked out: the lines of the others are left out
@@ -79,8 +79,11 @@ final readonly class UnitLines
     /** @param array<string, mixed> $line */
     private function keep(string $list, string $unit, int $version, array $line): void
     {
-        // Lines of days gone by that no longer hold go with the first that is worked out anew.
-        $this->connection->executeStatement('DELETE FROM unit_line WHERE instrument_id = ? AND version < ?', [$unit, $version]);
+        // Lines that no longer hold go with the first that is worked out anew: those before the change, and those of days gone by.
+        $this->connection->executeStatement(
+            'DELETE FROM unit_line WHERE instrument_id = ? AND (version < ? OR (list LIKE ? AND list <> ?))',
+            [$unit, $version, explode(' ', $list)[0].' %', $list],
+        );
         $this->connection->executeStatement(
             'INSERT INTO unit_line (instrument_id, list, version, body) VALUES (?, ?, ?, ?) ON CONFLICT (instrument_id, list) DO UPDATE SET'
                 .' version = excluded.version, body = excluded.body',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Record;
 
 use Footnote\App\Logbook\Row\AddedCertificate;
+use Footnote\App\Logbook\Row\AddedInterval;
 use Footnote\App\Logbook\Row\LibraryEntry;
 use Footnote\App\Logbook\Row\RecordedRecall;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
@@ -27,11 +28,11 @@ final readonly class KitIntake
         $references = $this->missing(RegisteredReference::class, $record->objects('references'));
         $now = $this->intake->now();
         foreach ($units as $item) {
-            $written = Intake::without($item, 'certificates');
+            $written = Intake::without($item, 'certificates', 'intervals');
             $this->intake->addMissing(new RegisteredInstrument($item->id('id'), $item->text('family'), $written, $actor, $now));
         }
         foreach ($references as $item) {
-            $written = Intake::without($item, 'certificates', 'recalls');
+            $written = Intake::without($item, 'certificates', 'intervals', 'recalls');
             $this->intake->addMissing(new RegisteredReference($item->id('id'), $item->text('kind'), $written, $actor, $now));
         }
         // The logbook knows a unit or a reference before what was certified of it.
@@ -39,10 +40,16 @@ final readonly class KitIntake
             foreach ($item->objects('certificates') as $certificate) {
                 $this->intake->add(new AddedCertificate($item->id('id'), null, $certificate->data(), $actor, $now));
             }
+            foreach ($item->objects('intervals') as $interval) {
+                $this->intake->add(new AddedInterval($item->id('id'), null, $interval->data(), $actor, $now));
+            }
         }
         foreach ($references as $item) {
             foreach ($item->objects('certificates') as $certificate) {
                 $this->intake->add(new AddedCertificate(null, $item->id('id'), $certificate->data(), $actor, $now));
+            }
+            foreach ($item->objects('intervals') as $interval) {
+                $this->intake->add(new AddedInterval(null, $item->id('id'), $interval->data(), $actor, $now));
             }
             foreach ($item->objects('recalls') as $recall) {
                 $this->intake->add(new RecordedRecall($item->id('id'), $recall->data(), $actor, $now));

@@ -76,6 +76,11 @@ final readonly class DosimeterFormat implements
         return Entry::decimal('doses', 'Dose', '0', '100000', CommonUnit::Percent);
     }
 
+    public function routines(): array
+    {
+        return [];
+    }
+
     public function remarks(): array
     {
         return [AcousticRemark::MicrophoneCovered];

@@ -25,7 +25,7 @@ final readonly class RecordedReferences implements References
     public function haveKnownErrors(): bool
     {
         foreach ($this->references as $reference) {
-            foreach ($reference->recalls as $recall) {
+            foreach ($reference->recalls->all as $recall) {
                 if ($recall->error !== null) {
                     return true;
                 }

@@ -11,18 +11,16 @@ final readonly class Reference
 {
     /**
      * @param list<Certificate> $certificates in any order
-     * @param list<Recall>      $recalls
      * @param Traits            $traits       what its kind asks of it
-     * @param RecallTaken       $taken        what is made of the known error of a recall
      */
     public function __construct(
         public string $id,
         public string $kind,
         public string $model,
         public array $certificates,
-        public array $recalls = [],
+        public Recalls $recalls = new Recalls(),
         public Traits $traits = new Traits(),
-        public RecallTaken $taken = RecallTaken::Whole,
+        public OwnIntervals $intervals = new OwnIntervals(),
     ) {
     }
 
@@ -35,13 +33,15 @@ final readonly class Reference
     /** The same with another taking of the errors of its recalls. */
     public function taking(RecallTaken $taken): self
     {
-        return new self($this->id, $this->kind, $this->model, $this->certificates, $this->recalls, $this->traits, $taken);
+        $recalls = $this->recalls->taking($taken);
+
+        return new self($this->id, $this->kind, $this->model, $this->certificates, $recalls, $this->traits, $this->intervals);
     }
 
     /** True value less the certified one at a moment, in the unit that its kind names; null where nothing is to be taken out. */
     public function errorAt(\DateTimeImmutable $moment): ?Exact
     {
-        return $this->recalledAt($moment)?->errorAt($moment, $this->taken);
+        return $this->recalls->errorAt($moment);
     }
 
     /** Whether a recall with a known error covers a moment. */
@@ -52,12 +52,6 @@ final readonly class Reference
 
     public function recalledAt(\DateTimeImmutable $moment): ?Recall
     {
-        foreach ($this->recalls as $recall) {
-            if ($recall->covers($moment)) {
-                return $recall;
-            }
-        }
-
-        return null;
+        return $this->recalls->at($moment);
     }
 }

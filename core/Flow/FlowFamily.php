@@ -12,6 +12,7 @@ use Footnote\Core\Evidence\Usability;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\BenchGuide;
+use Footnote\Core\Judgement\CheckedByRoutine;
 use Footnote\Core\Judgement\Composing;
 use Footnote\Core\Judgement\Family;
 use Footnote\Core\Judgement\FamilyResults;
@@ -20,7 +21,7 @@ use Footnote\Core\Judgement\Topic;
 use Footnote\Core\Judgement\Yardsticks;
 
 /** Air sampling pumps and other samplers that pull air: a flow, a flow standard, volumes and concentrations. */
-final readonly class FlowFamily implements Family, Composing
+final readonly class FlowFamily implements Family, Composing, CheckedByRoutine
 {
     public const ID = 'air-sampler';
 
@@ -73,6 +74,7 @@ final readonly class FlowFamily implements Family, Composing
             new Rule\ReplicatesFew(),
             new Rule\DesignFlow('flow.design', 'flow.design-large'),
             new Rule\DesignFlow('flow.design-large', null),
+            new Rule\CheckDue(),
             new Rule\NoFlow(),
             new Rule\BelowStandard(),
             new Rule\Medium(),
@@ -104,6 +106,11 @@ final readonly class FlowFamily implements Family, Composing
             new Rule\DesorptionLow(),
             new Rule\Superseded(),
         ];
+    }
+
+    public function checksDueBy(Instrument $unit): ?string
+    {
+        return $unit->traits->text('kind') === FlowFormat::PUMP ? null : Rule\CheckDue::ID;
     }
 
     public function workOut(Run $run, Bracket $bracket, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): FamilyResults

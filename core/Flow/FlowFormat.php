@@ -85,6 +85,11 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
         ];
     }
 
+    public function routines(): array
+    {
+        return [FlowRoutine::Check];
+    }
+
     public function remarks(): array
     {
         return [];

@@ -13,6 +13,7 @@ use Footnote\Core\Judgement\AdditiveMixture;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\BenchGuide;
 use Footnote\Core\Judgement\Channelled;
+use Footnote\Core\Judgement\CheckedByRoutine;
 use Footnote\Core\Judgement\Family;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\LimitJudge;
@@ -23,7 +24,7 @@ use Footnote\Core\Judgement\Topic;
 use Footnote\Core\Judgement\Yardsticks;
 
 /** Direct-reading monitors of gases and vapours: a linear response per channel, bottles of gas, logs of several channels. */
-final readonly class GasFamily implements Family, Channelled
+final readonly class GasFamily implements Family, Channelled, CheckedByRoutine
 {
     public const ID = 'gas-monitor';
 
@@ -72,6 +73,8 @@ final readonly class GasFamily implements Family, Channelled
             new Rule\ReadBack('gas.read-back-large', true),
             new Rule\NoAnswer(),
             new Rule\BumpOff(),
+            new Rule\BumpDue(),
+            new Rule\CalibrationDue(),
             new Rule\OxygenByAir(),
             new Rule\LelBasis(),
             new Rule\CrossResponse(),
@@ -97,6 +100,11 @@ final readonly class GasFamily implements Family, Channelled
             new Rule\Gap('gas.gap', 'gas.gap-large'),
             new Rule\Gap('gas.gap-large', null),
         ];
+    }
+
+    public function checksDueBy(Instrument $unit): ?string
+    {
+        return $unit->traits->flag('fixed') ? Rule\CalibrationDue::ID : null;
     }
 
     public function workOut(Run $run, Bracket $bracket, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): FamilyResults

@@ -109,6 +109,11 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
         return null;
     }
 
+    public function routines(): array
+    {
+        return GasRoutine::cases();
+    }
+
     public function remarks(): array
     {
         return [];

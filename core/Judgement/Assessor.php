@@ -9,6 +9,7 @@ use Footnote\Core\Evidence\BracketFinder;
 use Footnote\Core\Evidence\Reach;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Rule\RoutineDue;
 
 /** Works out a run from the evidence and proposes a verdict under a policy. */
 final readonly class Assessor
@@ -85,8 +86,12 @@ final readonly class Assessor
         [$cases] = $this->cases($start, $timeline, $policy, new Yardsticks([], []));
         $findings = [];
         $expiries = [];
+        $routines = [];
         foreach ($this->rules(reset($cases)->family) as $rule) {
             $setting = $policy->rule($rule->id());
+            if ($setting !== null && $rule instanceof RoutineDue) {
+                array_push($routines, ...self::routines($rule, $setting, $cases));
+            }
             if ($setting === null || !$rule instanceof KnownBeforehand || $setting->severity === Severity::Note) {
                 continue;
             }
@@ -105,7 +110,25 @@ final readonly class Assessor
         usort($findings, static fn (array $a, array $b): int => $b[1]->verdict()->weight() <=> $a[1]->verdict()->weight());
         usort($expiries, static fn (array $a, array $b): int => $a[1]->at <=> $b[1]->at);
 
-        return new Beforehand(array_values($cases), $findings, $expiries);
+        return new Beforehand(array_values($cases), $findings, $expiries, $routines);
+    }
+
+    /**
+     * @param non-empty-array<array-key, RunCase> $cases by channel
+     *
+     * @return list<RoutineOfUnit>
+     */
+    private static function routines(RoutineDue $rule, RuleSetting $setting, array $cases): array
+    {
+        $routines = [];
+        foreach ($cases as $channel => $case) {
+            $standing = $rule->standing($case, $setting);
+            if ($standing !== null) {
+                $routines[] = new RoutineOfUnit($setting->rule, (string) $channel, $standing);
+            }
+        }
+
+        return $routines;
     }
 
     /**

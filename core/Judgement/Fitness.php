@@ -15,6 +15,7 @@ final readonly class Fitness
      * @param list<string> $against what would weigh on the run, in words, the weightiest first
      * @param list<Run>    $closes  what the next check can still close: until then nobody adjusts it unread
      * @param Expiry|null  $until   what runs out first, if nothing else comes; null: nothing that is known
+     * @param list<RoutineOfUnit> $routines what is wanted of it again and again
      */
     public function __construct(
         public FitState $state,
@@ -22,6 +23,7 @@ final readonly class Fitness
         public array $against,
         public array $closes,
         public ?Expiry $until,
+        public array $routines,
     ) {
     }
 }

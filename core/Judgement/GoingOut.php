@@ -53,6 +53,7 @@ final readonly class GoingOut
             array_values(array_unique($against)),
             $this->foresight->openRuns($timeline),
             $beforehand->expiries[0][1] ?? null,
+            $beforehand->routines,
         );
     }
 

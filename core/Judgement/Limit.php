@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Evidence\IntervalUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 
@@ -54,6 +55,8 @@ final readonly class Limit
 
     public function words(): string
     {
-        return trim(\sprintf('%s %s %s', $this->comparator->value, $this->value->written, $this->unit));
+        $unit = IntervalUnit::tryFrom($this->unit)?->behind($this->value->written) ?? $this->unit;
+
+        return trim(\sprintf('%s %s %s', $this->comparator->value, $this->value->written, $unit));
     }
 }

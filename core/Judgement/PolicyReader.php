@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Derivation\SourceMark;
+use Footnote\Core\Evidence\Interval;
+use Footnote\Core\Evidence\IntervalUnit;
+use Footnote\Core\Evidence\InvalidInterval;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\MalformedDecimal;
 
@@ -20,7 +23,6 @@ use Footnote\Core\Quantity\MalformedDecimal;
  */
 final readonly class PolicyReader
 {
-    /** What a policy settles beside limits and weights. */
     /**
      * The policy data with everything it is based on filled in.
      *
@@ -89,9 +91,11 @@ final readonly class PolicyReader
                 if ($value->value->compareTo(\Footnote\Core\Quantity\Exact::zero()) < 0) {
                     throw new InvalidPolicy("$path/limits/$name/value", 'a limit is not negative.');
                 }
+                $unit = $limit['unit'] ?? '';
+                self::askInterval($value, $unit, "$path/limits/$name/value");
                 $comparator = Comparator::tryFrom($limit['comparator'] ?? Comparator::NotMoreThan->value)
                     ?? throw new InvalidPolicy("$path/limits/$name/comparator", self::oneOf(Comparator::cases()));
-                $limits[$name] = new Limit($name, $value, $limit['unit'] ?? '', $comparator);
+                $limits[$name] = new Limit($name, $value, $unit, $comparator);
             }
             $source = trim($rule['source'] ?? '');
             if ($source === '') {
@@ -135,6 +139,19 @@ final readonly class PolicyReader
         }
 
         return $choices;
+    }
+
+    private static function askInterval(Decimal $value, string $unit, string $path): void
+    {
+        $told = IntervalUnit::tryFrom($unit);
+        if ($told === null) {
+            return;
+        }
+        try {
+            Interval::of($value, $told);
+        } catch (InvalidInterval $problem) {
+            throw new InvalidPolicy($path, $problem->getMessage());
+        }
     }
 
     /** @param list<\BackedEnum> $cases */

@@ -18,6 +18,22 @@ final readonly class ReferenceChoice
     {
     }
 
+    /** The same with what a policy, or its own interval, has against it on a day. */
+    public function heldTo(Policy $policy, \DateTimeImmutable $on): self
+    {
+        $term = CertifiedTerm::ofReference($this->reference, $policy, $on);
+        if ($term === null || $term->routine?->isOverAt($on) !== true) {
+            return $this;
+        }
+        $problem = \sprintf(
+            'A laboratory was to see it again by %s, %s after its certificate.',
+            $term->routine->until()?->format('j M Y') ?? '',
+            $term->routine->interval->words(),
+        );
+
+        return new self($this->reference, $this->about, $this->settings, [...$this->problems, $problem]);
+    }
+
     /** @return list<string> what speaks against any reference on a day: its certificate, a recall */
     public static function problemsOf(Reference $reference, \DateTimeImmutable $on): array
     {

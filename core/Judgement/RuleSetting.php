@@ -22,6 +22,14 @@ final readonly class RuleSetting
         );
     }
 
+    /** The same where what is allowed is not the policy's. */
+    public function from(Source $source): self
+    {
+        $rule = new NamedRule($this->rule->id, $this->rule->title, $source->words, $source->mark);
+
+        return new self($rule, $this->severity, $this->limits);
+    }
+
     /** @param list<string> $evidence */
     public function finding(
         string $seen,

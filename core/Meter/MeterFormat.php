@@ -97,6 +97,11 @@ final readonly class MeterFormat implements
         return null;
     }
 
+    public function routines(): array
+    {
+        return [];
+    }
+
     public function remarks(): array
     {
         return [AcousticRemark::MicrophoneCovered];

@@ -128,6 +128,11 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
         return array_map(static fn (Traits $row): string => $row->decimal('size')->written ?? '', $unit->traits->rows('sizes'));
     }
 
+    public function routines(): array
+    {
+        return [];
+    }
+
     public function remarks(): array
     {
         return [];

@@ -8,6 +8,7 @@ use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\RemarkKind;
+use Footnote\Core\Evidence\Routine;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Procedure\Entry;
 
@@ -22,6 +23,9 @@ interface ContentFormat
 
     /** @return non-empty-list<InterventionKind> what may be done to a unit between its checks */
     public function interventions(): array;
+
+    /** @return list<Routine> what is done to its units again and again beside what is done to any */
+    public function routines(): array;
 
     /** @return list<RemarkKind> what may be reported of a run of its units beside what may be of any */
     public function remarks(): array;

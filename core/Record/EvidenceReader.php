@@ -10,20 +10,28 @@ use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\CertifiedValue;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\CheckNotes;
+use Footnote\Core\Evidence\CommonRoutine;
 use Footnote\Core\Evidence\Declaration;
 use Footnote\Core\Evidence\Deployment;
 use Footnote\Core\Evidence\Exclusion;
 use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\Interval;
+use Footnote\Core\Evidence\IntervalUnit;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\InterventionKind;
+use Footnote\Core\Evidence\InvalidInterval;
 use Footnote\Core\Evidence\LogOrigin;
 use Footnote\Core\Evidence\LogSource;
 use Footnote\Core\Evidence\LogWord;
+use Footnote\Core\Evidence\OwnInterval;
+use Footnote\Core\Evidence\OwnIntervals;
 use Footnote\Core\Evidence\Recall;
+use Footnote\Core\Evidence\Recalls;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Remark;
 use Footnote\Core\Evidence\RemarkKind;
 use Footnote\Core\Evidence\RestOfDay;
+use Footnote\Core\Evidence\Routine;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\RunContent;
 use Footnote\Core\Evidence\RunNotes;
@@ -78,6 +86,7 @@ final readonly class EvidenceReader
             array_map(fn (Fields $certificate): Certificate => $this->certificate($certificate, null), $fields->objects('certificates')),
             $traits,
             $fields->optionalText('serial', 40),
+            $this->intervals($fields, $this->formats->routines($family)),
         );
     }
 
@@ -98,9 +107,35 @@ final readonly class EvidenceReader
             $name,
             $fields->text('model'),
             array_map(fn (Fields $certificate): Certificate => $this->certificate($certificate, $kind), $fields->objects('certificates')),
-            array_map(fn (Fields $recall): Recall => $this->recall($recall, $kind), $fields->objects('recalls')),
+            new Recalls(array_map(fn (Fields $recall): Recall => $this->recall($recall, $kind), $fields->objects('recalls'))),
             EntryReader::read($fields, $kind->entries),
+            $this->intervals($fields, CommonRoutine::cases()),
         );
+    }
+
+    /** @param list<Routine> $routines what is done to it again and again */
+    private function intervals(Fields $fields, array $routines): OwnIntervals
+    {
+        return new OwnIntervals(array_map(
+            fn (Fields $interval): OwnInterval => $this->interval($interval, $routines),
+            $fields->objects('intervals'),
+        ));
+    }
+
+    /** @param list<Routine> $routines what is done again and again to that which it is of */
+    public function interval(Fields $fields, array $routines): OwnInterval
+    {
+        $routine = $fields->oneOf('routine', ...array_map(static fn (Routine $one): string => $one->id(), $routines))
+            ?? throw new InvalidRecord($fields->at('routine'), 'is missing.');
+        $unit = $fields->choice('unit', IntervalUnit::class);
+        $length = $fields->decimal('every', '0');
+        try {
+            $interval = Interval::of($length, $unit);
+        } catch (InvalidInterval $problem) {
+            throw new InvalidRecord($fields->at('every'), $problem->getMessage());
+        }
+
+        return new OwnInterval($routine, $interval, $fields->day('since'), $fields->text('source'), $fields->text('by'));
     }
 
     public function recall(Fields $fields, ReferenceKind $kind): Recall

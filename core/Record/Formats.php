@@ -6,8 +6,10 @@ namespace Footnote\Core\Record;
 
 use Footnote\Core\Evidence\CommonIntervention;
 use Footnote\Core\Evidence\CommonRemark;
+use Footnote\Core\Evidence\CommonRoutine;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\RemarkKind;
+use Footnote\Core\Evidence\Routine;
 use Footnote\Core\Log\ColumnKind;
 
 /** What the families that Footnote knows write down, each in the record format: handed in from the entrance, known by none below. */
@@ -74,6 +76,17 @@ final class Formats
         return [
             ...CommonIntervention::cases(),
             ...array_merge(...array_map(static fn (ContentFormat $one): array => $one->interventions(), array_values($this->formats))),
+        ];
+    }
+
+    /** @return list<Routine> what is done again and again to any unit, and to those of each family */
+    public function routines(?string $family = null): array
+    {
+        $formats = $family === null ? array_values($this->formats) : [$this->of($family)];
+
+        return [
+            ...CommonRoutine::cases(),
+            ...array_merge(...array_map(static fn (ContentFormat $one): array => $one->routines(), $formats)),
         ];
     }
 

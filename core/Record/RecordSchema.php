@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Derivation\SourceMark;
+use Footnote\Core\Evidence\CommonRoutine;
+use Footnote\Core\Evidence\IntervalUnit;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\RemarkKind;
+use Footnote\Core\Evidence\Routine;
 use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Comparator;
@@ -139,6 +142,23 @@ final readonly class RecordSchema
         ], ['number', 'laboratory', 'issued', 'due', ...Shape::required($constants)]));
     }
 
+    /**
+     * @param list<Routine> $routines
+     *
+     * @return Schema
+     */
+    private static function intervals(array $routines): array
+    {
+        return Shape::list(Shape::object([
+            'routine' => ['enum' => array_map(static fn (Routine $one): string => $one->id(), $routines)],
+            'every' => Shape::ref('decimal'),
+            'unit' => ['enum' => array_map(static fn (IntervalUnit $one): string => $one->value, IntervalUnit::cases())],
+            'since' => Shape::ref('day'),
+            'source' => Shape::said(),
+            'by' => Shape::said(),
+        ], ['routine', 'every', 'unit', 'since', 'source', 'by'], 'Set by the site in place of the interval of the policy.'));
+    }
+
     /** @return array<string, Schema> by family */
     private function instruments(): array
     {
@@ -155,6 +175,7 @@ final readonly class RecordSchema
             'serial' => Shape::text(40),
             ...Shape::properties($format->instrument()),
             'certificates' => self::certificates([], $beside),
+            'intervals' => self::intervals([...CommonRoutine::cases(), ...$format->routines()]),
         ], ['id', 'family', 'model', ...Shape::required($format->instrument())]), $this->formats->all());
     }
 
@@ -173,6 +194,7 @@ final readonly class RecordSchema
                 ...($kind->error === null ? [] : ['error' => Shape::ref('decimal')]),
             ], ['since', 'reason'])),
             'certificates' => self::certificates($kind->constants, $kind->table->beside ?? []),
+            'intervals' => self::intervals(CommonRoutine::cases()),
         ], ['id', 'kind', 'model', ...Shape::required($kind->entries)]), $this->formats->referenceKinds());
     }
 

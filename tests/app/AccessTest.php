@@ -58,6 +58,8 @@ final class AccessTest extends ApiTestCase
             ['POST', '/api/kit/instruments', $record],
             ['POST', '/api/kit/references', [Role::Steward]],
             ['POST', '/api/kit/references/A/recalls', [Role::Steward]],
+            ['POST', '/api/kit/references/A/intervals', [Role::Steward]],
+            ['POST', '/api/kit/instruments/D/intervals', [Role::Steward]],
             ['POST', '/api/runs', $record],
             ['POST', '/api/runs/r1/facts', $record],
             ['POST', '/api/results/r1/decision', [Role::Hygienist]],

@@ -65,6 +65,34 @@ abstract class ApiTestCase extends WebTestCase
         $this->importRecord($scene->record);
     }
 
+    /**
+     * A record for what is done today: whatever a laboratory saw, it saw a month ago.
+     *
+     * @param array<string, mixed> $record
+     *
+     * @return array<string, mixed>
+     */
+    protected static function certifiedLately(array $record): array
+    {
+        $dates = [
+            'issued' => (new \DateTimeImmutable('-1 month'))->format('Y-m-d'),
+            'due' => (new \DateTimeImmutable('+11 months'))->format('Y-m-d'),
+        ];
+        foreach (['instruments', 'references'] as $list) {
+            \assert(\is_array($record[$list]));
+            $record[$list] = array_map(static function (mixed $one) use ($dates): mixed {
+                if (!\is_array($one) || !\is_array($one['certificates'] ?? null)) {
+                    return $one;
+                }
+                $dated = static fn (mixed $certificate): mixed => \is_array($certificate) ? [...$certificate, ...$dates] : $certificate;
+
+                return [...$one, 'certificates' => array_map($dated, $one['certificates'])];
+            }, $record[$list]);
+        }
+
+        return $record;
+    }
+
     /** @param array<string, mixed> $record */
     protected function importRecord(array $record): void
     {

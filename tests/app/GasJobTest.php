@@ -80,7 +80,7 @@ final class GasJobTest extends ApiTestCase
 
     public function testIsobutyleneFirstCostsCarbonMonoxideAlone(): void
     {
-        $this->importRecord((new GasScene())->limit('twa-ppm:toluene', '50', 'ppm')->record);
+        $this->importRecord(self::certifiedLately((new GasScene())->limit('twa-ppm:toluene', '50', 'ppm')->record));
         $this->signIn(Role::Technician);
         $start = (new \DateTimeImmutable('-7 hours'))->setTime((int) date('G', time() - 25200), 0);
         $this->walk(self::RIGHT, [], $start->modify('-1 hour'), false);

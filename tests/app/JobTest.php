@@ -41,8 +41,7 @@ final class JobTest extends ApiTestCase
 
     public function testFromFirstCheckToSignedResult(): void
     {
-        $scene = new Scene();
-        $this->import($scene);
+        $this->importRecord(self::certifiedLately((new Scene())->record));
         $this->signIn(Role::Technician);
 
         $this->check('113,6', '114,0');

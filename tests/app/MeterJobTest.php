@@ -19,7 +19,7 @@ final class MeterJobTest extends ApiTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->importRecord((new MeterScene())->record);
+        $this->importRecord(self::certifiedLately((new MeterScene())->record));
         $this->signIn(Role::Technician);
     }
 

@@ -92,7 +92,7 @@ final class ParticleJobTest extends ApiTestCase
 
     public function testFromCleanAirToASignedCount(): void
     {
-        $this->importRecord((new ParticleScene(['backgroundLimit' => '10']))->record);
+        $this->importRecord(self::certifiedLately((new ParticleScene(['backgroundLimit' => '10']))->record));
         $this->signIn(Role::Technician);
         [$run, $start] = $this->counted('soldering');
         $live = $this->walk('counter-check', self::STEPS, $start->modify('-20 minutes'));
@@ -127,7 +127,7 @@ final class ParticleJobTest extends ApiTestCase
 
     public function testAPeriodLeftShortIsSeenOnTheBenchAndInTheVerdict(): void
     {
-        $this->importRecord((new ParticleScene())->record);
+        $this->importRecord(self::certifiedLately((new ParticleScene())->record));
         $this->signIn(Role::Technician);
         [$run, $start] = $this->counted('pouring solder');
         $spheres = [
@@ -174,7 +174,7 @@ final class ParticleJobTest extends ApiTestCase
 
     public function testWhatCannotBeIsRefusedFieldByField(): void
     {
-        $this->importRecord((new ParticleScene())->record);
+        $this->importRecord(self::certifiedLately((new ParticleScene())->record));
         $this->signIn(Role::Technician);
         $at = new \DateTimeImmutable('-1 hour');
         $live = $this->walk(

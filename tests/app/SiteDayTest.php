@@ -58,7 +58,8 @@ final class SiteDayTest extends ApiTestCase
             $scene->record['campaign'] = ['code' => 'c'.$place, 'title' => 'c'];
             $scene->record['site'] = ['name' => 'Mill', 'timeZone' => $zone];
             $certificate = static fn (\DateTimeImmutable $day): array => [
-                'number' => 'c', 'laboratory' => 'L', 'issued' => '2025-03-02', 'due' => $day->format('Y-m-d'),
+                'number' => 'c', 'laboratory' => 'L',
+                'issued' => $day->modify('-30 days')->format('Y-m-d'), 'due' => $day->format('Y-m-d'),
                 'values' => [['nominal' => '114', 'certified' => '114.0']],
             ];
             $due = static fn (string $id, \DateTimeImmutable $day): array => [

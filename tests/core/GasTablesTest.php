@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Tests\Core;
 
 use Footnote\Core\Air\Substances;
+use Footnote\Core\Evidence\Recalls;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Gas\Bottle;
@@ -71,7 +72,7 @@ final class GasTablesTest extends TestCase
                     Bottle::KIND,
                     'm',
                     [],
-                    [],
+                    new Recalls(),
                     new Traits([
                         'size' => new Measured(Decimal::parse((string) $litres), CommonUnit::Litre),
                         'fullPressure' => new Measured(Decimal::parse('1000'), CommonUnit::PoundPerSquareInch),

@@ -99,7 +99,7 @@ final class GoingOutTest extends TestCase
         $certified = static function (string $due) use ($checked): Scene {
             $scene = $checked();
             $unit = ['id' => 'D', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in', 'certificates' => [
-                ['number' => 'L-1', 'laboratory' => 'L', 'issued' => '2024-03-01', 'due' => $due],
+                ['number' => 'L-1', 'laboratory' => 'L', 'issued' => '2025-03-01', 'due' => $due],
             ]];
             $scene->record['instruments'] = [$unit];
 

@@ -50,6 +50,7 @@ final class ParticleScene
                 'nominalFlow' => ['value' => '2.83', 'unit' => 'L/min'],
                 'sizes' => [['size' => '0.3'], ['size' => '0.5'], ['size' => '5.0']],
                 'cumulative' => true,
+                'certificates' => [$certificate('N', [])],
                 ...$unit,
             ]],
             'references' => [

@@ -121,7 +121,10 @@ final readonly class DraftPresenter
                     'settings' => $choice->settings,
                     'problems' => $choice->problems,
                 ],
-                $family->bench()->choices($timeline->instrument, array_values($kit), $now),
+                array_map(
+                    static fn (ReferenceChoice $choice): ReferenceChoice => $choice->heldTo($policy, $now),
+                    $family->bench()->choices($timeline->instrument, array_values($kit), $now),
+                ),
             ),
             'others' => array_values(
                 array_map(

@@ -52,6 +52,12 @@ final readonly class FitnessPresenter
         return array_map(static fn (array $line): array => self::at($line, $now), $lines);
     }
 
+    /** @return Fit of a unit that was just judged */
+    public static function shown(Fitness $fitness, \DateTimeImmutable $now): array
+    {
+        return self::at(self::told($fitness, $now->getTimezone()), $now);
+    }
+
     /** @return Line */
     private static function told(Fitness $fitness, \DateTimeZone $zone): array
     {

@@ -10,6 +10,7 @@ use Footnote\App\Judgement\AddPolicy;
 use Footnote\App\Logbook\Policies;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Record\Formats;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -21,7 +22,7 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final readonly class PoliciesController
 {
     #[Route('', methods: ['GET'])]
-    public function all(Policies $policies, Assessor $assessor): JsonResponse
+    public function all(Policies $policies, Assessor $assessor, Formats $formats): JsonResponse
     {
         $newest = $policies->newest();
 
@@ -35,6 +36,7 @@ final readonly class PoliciesController
                 'data' => $policies->data(Cells::text($row, 'policy_key')),
             ], $policies->versions()),
             'groups' => PolicyQuestions::groups($assessor->topics()),
+            'limits' => PolicyQuestions::limits($assessor->families(), array_values($formats->referenceKinds())),
             'questions' => PolicyQuestions::of($assessor->topics()),
         ]);
     }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Judgement;
 
 use Footnote\Core\Judgement\Answer;
+use Footnote\Core\Judgement\Family;
 use Footnote\Core\Judgement\PolicyChoice;
 use Footnote\Core\Judgement\Rule\SharedRules;
 use Footnote\Core\Judgement\Topic;
+use Footnote\Core\Record\ReferenceKind;
 
 /**
  * What a policy settles, as screens ask it.
@@ -24,6 +26,25 @@ final class PolicyQuestions
     public static function groups(array $topics): array
     {
         return [...SharedRules::GROUPS, ...array_merge(...array_map(static fn (Topic $topic): array => $topic->rules, $topics))];
+    }
+
+    /**
+     * @param list<Family>          $families
+     * @param list<ReferenceKind>   $kinds
+     *
+     * @return array<string, string> titles of limits that are set for a family, or for a kind of reference, by its identifier
+     */
+    public static function limits(array $families, array $kinds): array
+    {
+        $titles = [];
+        foreach ($families as $family) {
+            $titles[$family->id()] = $family->title();
+        }
+        foreach ($kinds as $kind) {
+            $titles[$kind->id] = lcfirst($kind->title);
+        }
+
+        return $titles;
     }
 
     /**

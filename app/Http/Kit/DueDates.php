@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Kit;
 
 use Footnote\App\Logbook\SiteClock;
+use Footnote\Core\Judgement\CertifiedTerm;
 
 /** Whether a certificate is past, soon due or in date, by the days of the site. */
 final readonly class DueDates
@@ -19,6 +20,19 @@ final readonly class DueDates
     public static function at(SiteClock $site): self
     {
         return new self($site->now());
+    }
+
+    /**
+     * Through which day what a laboratory said counts, and by which interval where that ends before the certificate is due.
+     *
+     * @return array{due: string|null, dueInterval: string|null}
+     */
+    public static function told(?CertifiedTerm $term): array
+    {
+        return [
+            'due' => $term?->until->format('Y-m-d'),
+            'dueInterval' => $term?->endsByInterval() === true ? $term->routine?->interval->words() : null,
+        ];
     }
 
     /** @param string|null $due a day; a certificate is in date through the end of the day it falls due */

@@ -10,7 +10,9 @@ use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\CertifiedTerm;
 use Footnote\Core\Judgement\Channelled;
+use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Judgement\UnitTrend;
 use Footnote\Core\Procedure\Entry;
@@ -18,7 +20,6 @@ use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
-use Psr\Clock\ClockInterface;
 
 /** A unit: what it is, whether it is in date, and how it was found through time. */
 final readonly class InstrumentPresenter
@@ -29,7 +30,8 @@ final readonly class InstrumentPresenter
         private Assessor $assessor,
         private Formats $families,
         private SiteClock $site,
-        private ClockInterface $clock,
+        private KitPolicy $policy,
+        private RoutinesPresenter $routines,
     ) {
     }
 
@@ -45,12 +47,13 @@ final readonly class InstrumentPresenter
         foreach ($channels === [] ? [''] : $channels as $channel) {
             $histories[$channel] = $family->bench()->history(
                 $family instanceof Channelled && $channel !== '' ? $family->ofChannel($channel, $timeline) : $timeline,
-                $this->clock->now(),
+                $this->site->now(),
             );
         }
 
         return [
             ...$this->instrument($record),
+            ...$this->routines->of($timeline->instrument),
             'channels' => $channels,
             'run' => Entry::all($this->families->of($family->id())->run($timeline->instrument)),
             'usualMinutes' => $this->families->of($family->id())->usualMinutes(),
@@ -127,7 +130,7 @@ final readonly class InstrumentPresenter
      */
     public function instrument(array $record): array
     {
-        return self::dated($this->undated($record), DueDates::at($this->site));
+        return self::dated($this->undated($record, $this->policy->policy()), DueDates::at($this->site));
     }
 
     /**
@@ -143,21 +146,16 @@ final readonly class InstrumentPresenter
     }
 
     /**
-     * What holds whatever the day.
+     * What holds through the day.
      *
      * @param array<string, mixed> $record
+     * @param Policy|null          $policy that says how often a laboratory is to see such a unit
      *
      * @return array<string, mixed>
      */
-    public function undated(array $record): array
+    public function undated(array $record, ?Policy $policy): array
     {
         $unit = $this->reader->instrument(Fields::of($record));
-        $latest = null;
-        foreach ($unit->certificates as $certificate) {
-            if ($latest === null || $certificate->issued > $latest->issued) {
-                $latest = $certificate;
-            }
-        }
 
         return [
             'id' => $unit->id,
@@ -170,7 +168,8 @@ final readonly class InstrumentPresenter
                 ...TraitsLine::shown($unit->traits, $this->families->of($unit->family)->instrument()),
             ],
             'certificates' => $record['certificates'] ?? [],
-            'due' => $latest?->due->format('Y-m-d'),
+            'intervals' => $record['intervals'] ?? [],
+            ...DueDates::told(CertifiedTerm::ofUnit($unit, $policy, $this->site->now())),
         ];
     }
 }

@@ -22,6 +22,7 @@ final readonly class KitPresenter
         private InstrumentPresenter $instruments,
         private ReferencePresenter $references,
         private FitnessPresenter $fitness,
+        private KitPolicy $policy,
     ) {
     }
 
@@ -31,10 +32,11 @@ final readonly class KitPresenter
         $used = $this->kit->lastUses();
         $dates = DueDates::at($this->site);
         $fit = $this->fitness->all();
+        $policy = $this->policy->policy();
         $units = $this->lines->of(
-            'kit',
+            \sprintf('kit %s %s', $dates->now->format('Y-m-d'), $this->policy->key()),
             fn (string $id): array => [
-                ...$this->instruments->undated($this->logbook->instrumentRecord($id) ?? []),
+                ...$this->instruments->undated($this->logbook->instrumentRecord($id) ?? [], $policy),
                 'lastCheck' => $this->kit->lastCheck($id),
             ],
         );
@@ -50,7 +52,7 @@ final readonly class KitPresenter
             ),
             'references' => array_values(array_map(
                 fn (array $record): array => [
-                    ...$this->references->reference($record, $dates),
+                    ...$this->references->reference($record, $dates, $policy),
                     'left' => $this->references->left($record),
                     'lastUse' => $used[Cells::text($record, 'id')] ?? null,
                 ],

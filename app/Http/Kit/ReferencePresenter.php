@@ -11,6 +11,9 @@ use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\CommonRoutine;
+use Footnote\Core\Judgement\CertifiedTerm;
+use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
@@ -26,6 +29,7 @@ final readonly class ReferencePresenter
         private EvidenceReader $reader,
         private Formats $families,
         private SiteClock $site,
+        private KitPolicy $policy,
     ) {
     }
 
@@ -35,19 +39,22 @@ final readonly class ReferencePresenter
         return $this->reference(
             $this->logbook->referenceRecords([$id])[$id] ?? throw Problem::missing('Reference '.$id),
             DueDates::at($this->site),
+            $this->policy->policy(),
         );
     }
 
     /**
      * @param array<string, mixed> $record
+     * @param Policy|null          $policy that says how often a laboratory is to see such a reference
      *
      * @return array<string, mixed>
      */
-    public function reference(array $record, DueDates $dates): array
+    public function reference(array $record, DueDates $dates, ?Policy $policy): array
     {
         $reference = $this->reader->reference(Fields::of($record));
         $certificate = $reference->certificateAt($dates->now);
         $kind = $this->families->referenceKind($reference->kind);
+        $due = DueDates::told(CertifiedTerm::ofReference($reference, $policy, $dates->now));
 
         return [
             'id' => $reference->id,
@@ -62,8 +69,10 @@ final readonly class ReferencePresenter
             'constants' => $certificate === null || $kind === null ? [] : TraitsLine::shown($certificate->constants, $kind->constants),
             'certificates' => $record['certificates'] ?? [],
             'recalls' => $record['recalls'] ?? [],
-            'due' => $certificate?->due->format('Y-m-d'),
-            'dueState' => $dates->state($certificate?->due->format('Y-m-d')),
+            'intervals' => $record['intervals'] ?? [],
+            'settable' => array_map(static fn (CommonRoutine $routine): string => $routine->id(), CommonRoutine::cases()),
+            ...$due,
+            'dueState' => $dates->state($due['due']),
         ];
     }
 

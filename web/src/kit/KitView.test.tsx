@@ -50,7 +50,10 @@ const reference = (id: string, more: object = {}) => ({
   certificates: [],
   recalls: [],
   due: null,
+  dueInterval: null,
   dueState: 'none',
+  intervals: [],
+  settable: ['laboratory calibration'],
   lastUse: null,
   left: null,
   ...more,
@@ -90,6 +93,7 @@ const kit = {
       model: 'Heron 1',
       about: 'class 1',
       due: '2027-04-21',
+      dueInterval: '1 year',
       dueState: 'in date',
       lastCheck: null,
     },
@@ -100,6 +104,7 @@ const kit = {
       model: 'Wren 2',
       about: '',
       due: null,
+      dueInterval: null,
       dueState: 'none',
       lastCheck: '2026-11-19T07:26:00+00:00',
     },
@@ -203,6 +208,7 @@ describe('the kit', () => {
     expect(row(/^CY-01/).textContent).toContain('isobutylene 100 ppm');
     expect(row(/^CY-01/).textContent).toContain(', soon');
     expect(row(/^SL-01/).textContent).toContain('sound level meter, class 1');
+    expect(row(/^SL-01/).textContent).toContain('interval of 1 year');
     expect(row(/^DM-08/).textContent).toContain('none');
     expect(screen.queryByRole('button')).toBeNull();
   });
@@ -305,6 +311,21 @@ describe('the kit', () => {
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
     fireEvent.click(within(row(/^CY-01/)).getByRole('button', { name: 'Recall' }));
     expect(screen.getByRole('combobox', { name: /^How far it was off/ }).textContent).toBe('is not known');
+  });
+
+  it('sets how often a laboratory is to see a reference', async () => {
+    await open(steward);
+    fireEvent.click(within(row(/^AC-01/)).getByRole('button', { name: 'Set an interval' }));
+    await screen.findByRole('dialog');
+    type(/^Every/, '6');
+    type(/^Source/, 'the manual');
+    press('Set the interval');
+    await waitFor(() => expect(server.POST).toHaveBeenCalled());
+    expect(sent(server.POST)).toMatchObject({
+      path: '/api/kit/references/{id}/intervals',
+      params: { path: { id: 'AC-01' } },
+      body: { every: '6', unit: 'months' },
+    });
   });
 });
 

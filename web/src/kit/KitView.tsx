@@ -6,12 +6,13 @@ import { useKit, useSession } from '../api/hooks';
 import { FitWords } from '../look/FitWords';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
-import { minus, moment, shortDay } from '../look/words';
+import { dayOfYear, minus, moment, shortDay } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
 import { AddCertificate } from './AddCertificate';
 import { Library } from './Library';
 import { Recall } from './Recall';
 import { RegisterReference, RegisterUnit } from './Register';
+import { SetInterval } from './SetInterval';
 
 /** Instruments and references with their certificates and due dates. */
 export function KitView() {
@@ -20,6 +21,7 @@ export function KitView() {
   const [adding, setAdding] = useState<'unit' | 'reference' | null>(null);
   const [certificate, setCertificate] = useState<{ id: string; kind: string } | null>(null);
   const [recalling, setRecalling] = useState<Schemas['Reference'] | null>(null);
+  const [timing, setTiming] = useState<Schemas['Reference'] | null>(null);
   if (kit.isPending) {
     return <Loading />;
   }
@@ -106,22 +108,25 @@ export function KitView() {
                       )}
                     </td>
                     <td>
-                      <Due due={reference.due} state={reference.dueState} />
+                      <Due due={reference.due} state={reference.dueState} by={reference.dueInterval} />
                     </td>
                     <td>{reference.lastUse ? moment(reference.lastUse) : 'never'}</td>
                     <td style={{ whiteSpace: 'nowrap' }}>
                       {steward && (
-                        <>
+                        <div style={{ display: 'flex', flexDirection: 'column', alignItems: 'flex-start' }}>
                           <Button
                             size="small"
                             onClick={() => setCertificate({ id: reference.id, kind: reference.kind })}
                           >
                             Add certificate
                           </Button>
+                          <Button size="small" onClick={() => setTiming(reference)}>
+                            Set an interval
+                          </Button>
                           <Button size="small" color="error" onClick={() => setRecalling(reference)}>
                             Recall
                           </Button>
-                        </>
+                        </div>
                       )}
                     </td>
                   </tr>
@@ -167,7 +172,7 @@ export function KitView() {
                   </td>
                   <td>
                     {unit.due ? (
-                      <Due due={unit.due} state={unit.dueState} />
+                      <Due due={unit.due} state={unit.dueState} by={unit.dueInterval} />
                     ) : (
                       <span style={{ color: ink.soft }}>none</span>
                     )}
@@ -191,6 +196,15 @@ export function KitView() {
           id={certificate.id}
           kind={certificate.kind}
           onClose={() => setCertificate(null)}
+        />
+      )}
+      {timing && (
+        <SetInterval
+          owner="references"
+          id={timing.id}
+          routines={timing.settable}
+          set={timing.intervals}
+          onClose={() => setTiming(null)}
         />
       )}
       {recalling && <Recall reference={recalling} onClose={() => setRecalling(null)} />}
@@ -226,15 +240,25 @@ function Head({ title, level, children }: { title: string; level: 'h1' | 'h2'; c
 }
 
 /** A due date by ink, shape and word. */
-export function Due({ due, state }: { due: string | null; state: 'none' | 'past' | 'soon' | 'in date' }) {
+export function Due({
+  due,
+  state,
+  by,
+}: {
+  due: string | null;
+  state: 'none' | 'past' | 'soon' | 'in date';
+  /** The interval that ends before the certificate is due. */
+  by: string | null;
+}) {
   const colour = { none: ink.qualified, past: ink.void, soon: ink.qualified, 'in date': ink.text }[state];
   const sign = { none: '△', past: '✕', soon: '△', 'in date': '' }[state];
   return (
     <span style={{ color: colour, fontWeight: state === 'in date' ? 400 : 650, whiteSpace: 'nowrap' }}>
       <span aria-hidden="true">{sign} </span>
-      {due ? shortDay(`${due}T12:00:00Z`) + ` ${due.slice(0, 4)}` : 'no certificate'}
+      {due ? dayOfYear(`${due}T12:00:00Z`) : 'no certificate'}
       {state === 'past' && ', past'}
       {state === 'soon' && ', soon'}
+      {by && <div style={{ fontWeight: 400, color: ink.soft, fontSize: '0.84rem' }}>interval of {by}</div>}
     </span>
   );
 }

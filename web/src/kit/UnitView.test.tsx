@@ -1,4 +1,4 @@
-import { screen, waitFor, within } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import {
   pick,
@@ -8,6 +8,7 @@ import {
   sent,
   serve,
   showAt,
+  steward,
   technician,
   type,
   valueOf,
@@ -62,7 +63,12 @@ const unit = {
   model: 'Heron 1',
   about: 'class 1',
   due: '2027-04-21',
+  dueInterval: null,
   dueState: 'in date',
+  intervals: [],
+  settable: ['laboratory calibration'],
+  fit: { state: 'fit', stays: false, until: '2026-11-25T16:10:00+00:00', against: [] },
+  routines: [],
   channels: [],
   traits: [],
   run: [],
@@ -152,6 +158,81 @@ describe('one unit through time', () => {
     await waitFor(() => expect(where()).toBe('/bench/D-7'));
     expect(sent(server.POST)).toMatchObject({
       params: { path: { instrument: 'SL-01' }, query: { procedure: 'other' } },
+    });
+  });
+
+  const done = (channel: string, more: object = {}) => ({
+    channel,
+    evidence: 'C-2',
+    at: '2026-11-24T08:00:00+00:00',
+    until: '2026-11-25T08:00:00+00:00',
+    over: false,
+    ...more,
+  });
+  const routine = (name: string, every: string, times: object[]) => ({
+    routine: name,
+    every,
+    own: false,
+    source: 'the manual.',
+    mark: 'common practice',
+    done: times,
+  });
+
+  it('tells what is wanted again and again, channels of one check in one line', async () => {
+    await open(reader, {
+      routines: [
+        routine('bump test', '24 hours', [
+          done('CO'),
+          done('PID'),
+          done('H2S', { evidence: 'C-0', at: '2026-11-01T08:00:00+00:00', over: true }),
+        ]),
+        routine('laboratory calibration', '2 years', [
+          done('', { evidence: 'L-1', at: '2025-04-21T00:00:00', until: '2027-04-21T23:59:59' }),
+        ]),
+        routine('calibration', '1 month', [done('', { evidence: null, at: null, until: null })]),
+      ],
+    });
+    expect(screen.getByText(/fit to go out until/)).toBeTruthy();
+    const lines = screen.getAllByRole('row').map((line) => line.textContent);
+    expect(lines.find((line) => line.startsWith('Bump test'))).toContain('C-2 (CO, PID)');
+    expect(lines.find((line) => line.includes('C-0 (H2S)'))).toMatch(/past/);
+    const laboratory = lines.find((line) => line.startsWith('Laboratory calibration'));
+    expect(laboratory).toContain('2 years21 Apr 2025, L-121 Apr 2027the manual (common practice)');
+    expect(lines.find((line) => line.startsWith('Calibration'))).toContain('never–');
+  });
+
+  it('has a steward set an interval, and keeps what was typed where it is refused', async () => {
+    await open(technician);
+    expect(screen.queryByRole('button', { name: 'Set an interval' })).toBeNull();
+    cleanup();
+    const earlier = { routine: 'laboratory calibration', every: '3', unit: 'years', since: '2026-01-01' };
+    await open(steward, { intervals: [{ ...earlier, source: 'the manual', by: 'S-1' }] });
+    press('Set an interval');
+    await screen.findByRole('dialog');
+    expect(
+      screen.getByText('laboratory calibration: 3 years since 2026-01-01, S-1: the manual'),
+    ).toBeTruthy();
+    type(/^Every/, '1.5');
+    pick(/^In/, 'years');
+    type(/^Since/, '2026-11-01');
+    type(/^Source/, 'the manual, page 12');
+    refuse(server.POST, 'Nothing was kept.', { '/every': 'must be a whole number of years from 1 to 100.' });
+    press('Set the interval');
+    expect(await screen.findByText(/must be a whole number/)).toBeTruthy();
+    expect(valueOf(/^Source/)).toBe('the manual, page 12');
+    type(/^Every/, '1');
+    press('Set the interval');
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    expect(sent(server.POST)).toMatchObject({
+      path: '/api/kit/instruments/{id}/intervals',
+      params: { path: { id: 'SL-01' } },
+      body: {
+        routine: 'laboratory calibration',
+        every: '1',
+        unit: 'years',
+        since: '2026-11-01',
+        source: 'the manual, page 12',
+      },
     });
   });
 

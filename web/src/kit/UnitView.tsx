@@ -8,14 +8,17 @@ import { Link, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange, useForms, useSession, useUnit } from '../api/hooks';
 import { useBeginCheck } from '../bench/useBeginCheck';
+import { FitWords } from '../look/FitWords';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { isoOf, localOf, moment, signed } from '../look/words';
-import { mayRecord } from '../shell/roles';
+import { mayRecord, maySteward } from '../shell/roles';
 import { AddCertificate } from './AddCertificate';
 import { DriftPicture } from './DriftPicture';
 import { Form } from './Form';
 import { Due } from './KitView';
+import { Routines } from './Routines';
+import { SetInterval } from './SetInterval';
 
 /** One unit through time: how it was found and left at every check, what was done to it. */
 export function UnitView() {
@@ -25,6 +28,7 @@ export function UnitView() {
   const begin = useBeginCheck();
   const [adding, setAdding] = useState(false);
   const [doing, setDoing] = useState(false);
+  const [timing, setTiming] = useState(false);
   const [aside, setAside] = useState<string | null>(null);
   const [channel, setChannel] = useState('');
   if (asked.isPending) {
@@ -51,7 +55,14 @@ export function UnitView() {
         </h1>
         <span style={{ color: ink.soft }}>
           {unit.familyTitle} {unit.model}
-          {unit.about && `, ${unit.about}`} · certificate <Due due={unit.due} state={unit.dueState} />
+          {unit.about && `, ${unit.about}`} ·{' '}
+          {unit.due === null ? (
+            'no laboratory certificate'
+          ) : (
+            <>
+              certificate <Due due={unit.due} state={unit.dueState} by={unit.dueInterval} />
+            </>
+          )}
         </span>
         <span style={{ flex: 1 }} />
         {records && (
@@ -67,6 +78,9 @@ export function UnitView() {
             ))}
             <Button onClick={() => setDoing(true)}>Service or repair</Button>
             <Button onClick={() => setAdding(true)}>Add certificate</Button>
+            {maySteward(session.data?.user) && (
+              <Button onClick={() => setTiming(true)}>Set an interval</Button>
+            )}
           </>
         )}
       </div>
@@ -81,6 +95,14 @@ export function UnitView() {
               </Fragment>
             ))}
         </dl>
+      )}
+      <h2>To go out</h2>
+      <FitWords fit={unit.fit} />
+      {unit.routines.length > 0 && (
+        <>
+          <h2>Intervals</h2>
+          <Routines routines={unit.routines} />
+        </>
       )}
       <h2>{about} through time</h2>
       {unit.channels.length > 1 && (
@@ -196,6 +218,15 @@ export function UnitView() {
         <Link to={`/results?instrument=${unit.id}`}>Its results</Link>
       </p>
       {adding && <AddCertificate owner="instruments" id={unit.id} onClose={() => setAdding(false)} />}
+      {timing && (
+        <SetInterval
+          owner="instruments"
+          id={unit.id}
+          routines={unit.settable}
+          set={unit.intervals}
+          onClose={() => setTiming(false)}
+        />
+      )}
       {doing && <Done unit={unit} onClose={() => setDoing(false)} />}
       {aside && <SetAside id={aside} onClose={() => setAside(null)} />}
     </>

@@ -17,6 +17,9 @@ export const day = (at: string, zone?: string) =>
 export const shortDay = (at: string, zone?: string) =>
   new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', ...zoneOf(zone) }).format(new Date(at));
 
+/** A day of any year, without its name. */
+export const dayOfYear = (at: string) => `${shortDay(at)} ${at.slice(0, 4)}`;
+
 export const moment = (at: string, zone?: string) => `${shortDay(at, zone)} ${clock(at, zone)}`;
 
 /** A signed number with a true minus, as printed. */

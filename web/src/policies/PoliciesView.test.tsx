@@ -49,6 +49,13 @@ const policies = {
     version('standard', 'Standard', {
       'noise.drift': rule('Acoustic drift', '0.5'),
       'gas.span-drift': rule('Span drift', '10', 'qualified'),
+      'reference.laboratory-due': {
+        ...rule('Laboratory', '1', 'qualified'),
+        limits: {
+          'acoustic-calibrator': { value: '1', unit: 'years' },
+          'low volume': { value: '3', unit: 'months' },
+        },
+      },
     }),
     version(
       'survey',
@@ -62,6 +69,7 @@ const policies = {
     { ...version('standard', 'Standard', {}), key: 'standard-0', newest: false },
   ],
   groups: { noise: 'Noise', gas: 'Gas and vapour monitors' },
+  limits: { 'acoustic-calibrator': 'acoustic calibrator' },
   questions: [
     {
       of: 'reported',
@@ -142,6 +150,9 @@ const open = async (who: unknown, what: object = campaigns, all: object = polici
 describe('policies side by side', () => {
   it('shows limits, weights and ways of working, and what differs from the first', async () => {
     await open(reader);
+    expect(row(/^Laboratory/).textContent).toContain(
+      'qualified: acoustic calibrator 1 year, low volume 3 months',
+    );
     const drift = within(row(/^Acoustic drift/)).getAllByRole('cell');
     expect(drift.map((cell) => cell.textContent)).toEqual([
       'Acoustic drift',
@@ -164,7 +175,7 @@ describe('policies side by side', () => {
     await open(
       hygienist,
       { campaigns: [], shipped: { criteria: [], limits: [] } },
-      { policies: [], groups: {}, questions: [] },
+      { policies: [], groups: {}, limits: {}, questions: [] },
     );
     expect(screen.getByText('The shipped policies appear with the first campaign.')).toBeTruthy();
     expect(screen.getByText(/No campaign yet/)).toBeTruthy();
@@ -174,6 +185,7 @@ describe('policies side by side', () => {
     await open(steward);
     fireEvent.click((await screen.findAllByRole('button', { name: 'Copy and change' }))[0] as HTMLElement);
     type(/^Code/, 'house');
+    expect(valueOf(/^acoustic calibrator, not more than, years/)).toBe('1');
     type(/^drift, not more than, dB/, '0,3x');
     pick('A check at the start of the day is enough', 'for a unit that stayed in one quiet place');
     pick('Span drift weighs', 'void');

@@ -33,7 +33,14 @@ export function PoliciesView() {
   const rules = [...new Set(newest.flatMap((policy) => Object.keys(policy.data.rules)))];
   const first = newest[0];
   if (editing) {
-    return <Edit base={editing} questions={policies.data.questions} onClose={() => setEditing(null)} />;
+    return (
+      <Edit
+        base={editing}
+        questions={policies.data.questions}
+        titles={policies.data.limits}
+        onClose={() => setEditing(null)}
+      />
+    );
   }
   return (
     <Typesetting>
@@ -113,9 +120,12 @@ export function PoliciesView() {
                       <tr>
                         <td>{base?.title ?? rule}</td>
                         {newest.map((policy) => {
-                          const said = words(policy.data.rules[rule]);
+                          const said = words(policy.data.rules[rule], policies.data.limits);
                           return (
-                            <td key={policy.key} style={{ fontWeight: said === words(base) ? 400 : 700 }}>
+                            <td
+                              key={policy.key}
+                              style={{ fontWeight: said === words(base, policies.data.limits) ? 400 : 700 }}
+                            >
                               {said}
                             </td>
                           );
@@ -137,26 +147,45 @@ export function PoliciesView() {
   );
 }
 
-function words(rule: Schemas['PolicyRule'] | undefined): string {
+interface PolicyLimit {
+  value: string;
+  unit?: string;
+  comparator?: string;
+}
+
+const limitsOf = (rule: Schemas['PolicyRule']) =>
+  Object.entries(Array.isArray(rule.limits) ? {} : (rule.limits ?? {})) as [string, PolicyLimit][];
+
+function words(rule: Schemas['PolicyRule'] | undefined, titles: Record<string, string>): string {
   if (!rule || rule.severity === 'off') {
     return 'off';
   }
-  const limits = Object.values(Array.isArray(rule.limits) ? {} : (rule.limits ?? {})) as {
-    value: string;
-    unit?: string;
-    comparator?: string;
-  }[];
-  return `${rule.severity}${limits.length > 0 ? `: ${limits.map((limit) => `${limit.comparator && limit.comparator !== 'not more than' ? `${limit.comparator} ` : ''}${limit.value} ${limit.unit ?? ''}`.trim()).join(', ')}` : ''}`;
+  const limits = limitsOf(rule).map(([name, limit]) =>
+    [
+      // Limits of several kinds are told apart by what each is of.
+      titles[name] ?? (intervals.includes(limit.unit ?? '') && name !== 'every' ? name : ''),
+      limit.comparator && limit.comparator !== 'not more than' ? limit.comparator : '',
+      limit.value,
+      limit.value === '1' && intervals.includes(limit.unit ?? '') ? limit.unit?.slice(0, -1) : limit.unit,
+    ]
+      .filter(Boolean)
+      .join(' '),
+  );
+  return limits.length === 0 ? rule.severity : `${rule.severity}: ${limits.join(', ')}`;
 }
+
+const intervals = ['hours', 'days', 'months', 'years'];
 
 /** A copy with changes; a changed limit says where it comes from. */
 function Edit({
   base,
   questions,
+  titles,
   onClose,
 }: {
   base: Version;
   questions: Schemas['Policies']['questions'];
+  titles: Record<string, string>;
   onClose: () => void;
 }) {
   const [id, setId] = useState(base.data.id);
@@ -241,10 +270,6 @@ function Edit({
           <tbody>
             {Object.entries(base.data.rules).map(([rule, data]) => {
               const own = changes[rule];
-              const limits = Object.entries(Array.isArray(data.limits) ? {} : (data.limits ?? {})) as [
-                string,
-                { value: string; unit?: string; comparator?: string },
-              ][];
               return (
                 <tr key={rule} style={own ? { background: ink.faint } : {}}>
                   <td>{data.title}</td>
@@ -263,10 +288,10 @@ function Edit({
                     </TextField>
                   </td>
                   <td>
-                    {limits.map(([limit, said]) => (
+                    {limitsOf(data).map(([limit, said]) => (
                       <TextField
                         key={limit}
-                        label={`${limit}, ${said.comparator ?? 'not more than'}, ${said.unit ?? ''}`}
+                        label={`${titles[limit] ?? limit}, ${said.comparator ?? 'not more than'}, ${said.unit ?? ''}`}
                         value={own?.limits?.[limit]?.value ?? said.value}
                         onChange={(event) =>
                           change(rule, {

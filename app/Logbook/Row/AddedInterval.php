@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Logbook\Row;
+
+use Doctrine\ORM\Mapping as ORM;
+
+/** An interval that the site has set for one unit or one reference. It is added, never overwritten. */
+#[ORM\Entity]
+#[ORM\Table(name: 'own_interval')]
+#[ORM\Index(name: 'own_interval_instrument', columns: ['instrument_id'])]
+#[ORM\Index(name: 'own_interval_reference', columns: ['reference_id'])]
+class AddedInterval
+{
+    #[ORM\Id, ORM\GeneratedValue, ORM\Column]
+    public ?int $id = null;
+
+    public function __construct(
+        #[ORM\Column(name: 'instrument_id', length: 40, nullable: true)]
+        public readonly ?string $instrument,
+        #[ORM\Column(name: 'reference_id', length: 40, nullable: true)]
+        public readonly ?string $reference,
+        /** @var array<string, mixed> as written, in the record format */
+        #[ORM\Column(type: 'json')]
+        public readonly array $record,
+        #[ORM\Column(name: 'recorded_by', length: 40)]
+        public readonly string $by,
+        #[ORM\Column(name: 'recorded_at', type: 'datetime_immutable')]
+        public readonly \DateTimeImmutable $recordedAt,
+    ) {
+    }
+}
