@@ -24,6 +24,7 @@ use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\Whole;
 use Psr\Clock\ClockInterface;
 
 /** A half-done check becomes evidence: accepted, or broken off after the reference sounded. One without any answer is put away. */
@@ -120,12 +121,18 @@ final readonly class CloseCheck
     private function read(array $record, Instrument $unit): Check
     {
         try {
-            return $this->reader->check(Fields::of($record), $this->families->of($unit->family));
+            return Whole::read(
+                Fields::of($record),
+                fn (Fields $all): Check => $this->reader->check($all, $this->families->of($unit->family)),
+            );
         } catch (InvalidRecord $problem) {
             throw new Problem(
                 422,
                 'The check was not accepted; all answers are kept. '.$problem->getMessage(),
-                [['field' => $problem->path, 'problem' => $problem->problem]],
+                array_map(
+                    static fn (InvalidRecord $one): array => ['field' => $one->path, 'problem' => $one->problem],
+                    $problem->all(),
+                ),
             );
         }
     }

@@ -18,7 +18,7 @@ use Symfony\Component\Security\Core\Exception\AuthenticationException;
 /** Turns whatever goes wrong under /api/ into a problem that a person can act on; details of faults stay in the log. */
 final readonly class ProblemListener
 {
-    public function __construct(private LoggerInterface $logger, private AskedOnce $asked)
+    public function __construct(private LoggerInterface $logger, private AskedOnce $asked, private Labels $labels)
     {
     }
 
@@ -29,8 +29,11 @@ final readonly class ProblemListener
             return;
         }
         $thrown = $event->getThrowable();
-        $problem = $thrown instanceof InvalidRecord ? Problem::field($thrown->path, $thrown->problem) : $thrown;
-        $problem = $problem instanceof Problem ? $this->orDone($problem) : $problem;
+        $problem = $thrown instanceof InvalidRecord ? Problem::fields(array_map(
+            static fn (InvalidRecord $one): array => ['field' => $one->path, 'problem' => $one->problem],
+            $thrown->all(),
+        )) : $thrown;
+        $problem = $problem instanceof Problem ? $this->orDone($this->labelled($problem)) : $problem;
         $event->setResponse(match (true) {
             $problem instanceof Problem => ProblemResponse::of($problem->status, $problem->getMessage(), $problem->fields),
             $problem instanceof InvalidPolicy => ProblemResponse::of(
@@ -47,6 +50,12 @@ final readonly class ProblemListener
             }),
             default => $this->internal($problem),
         });
+    }
+
+    /** Fields as the forms call them. */
+    private function labelled(Problem $problem): Problem
+    {
+        return $problem->fields !== [] && $problem->isOfFields() ? Problem::fields($problem->fields, $this->labels->of(...)) : $problem;
     }
 
     /** A request that was carried out, and whose answer was lost, is refused when it is sent again: it is told that it was. */

@@ -20,6 +20,7 @@ use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\LogFormatReader;
 use Footnote\Core\Record\RunSurroundings;
+use Footnote\Core\Record\Whole;
 
 /**
  * Reads evidence out of the logbook as the core knows it.
@@ -306,10 +307,11 @@ final readonly class Logbook
             }
         }
 
-        return $this->reader->at($zone)->run(
+        $around = new RunSurroundings($zone, $library, $library, $this->formats, $origin, null, $log);
+
+        return Whole::read(
             $fields,
-            $format->readRun($fields, new RunSurroundings($zone, $library, $library, $this->formats, $origin, null, $log)),
-            $origin,
+            fn (Fields $all): Run => $this->reader->at($zone)->run($all, $format->readRun($all, $around), $origin),
         );
     }
 

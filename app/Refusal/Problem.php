@@ -15,11 +15,33 @@ final class Problem extends \RuntimeException
 
     public static function field(string $field, string $problem): self
     {
-        return new self(
-            422,
-            'Nothing was saved. '.ucfirst(self::lastName($field)).': '.$problem,
-            [['field' => $field, 'problem' => $problem]],
-        );
+        return self::fields([['field' => $field, 'problem' => $problem]]);
+    }
+
+    /**
+     * @param non-empty-list<array{field: string, problem: string}> $fields
+     * @param (\Closure(string): ?string)|null                      $label of a field by its name, as the form has it
+     */
+    public static function fields(array $fields, ?\Closure $label = null): self
+    {
+        $told = array_map(static function (array $one) use ($label): string {
+            // "/flow/designFlow/value" is the design flow.
+            $named = array_filter(
+                explode('/', $one['field']),
+                static fn (string $part): bool => !ctype_digit($part) && !\in_array($part, ['', 'value', 'unit'], true),
+            );
+            $name = (string) end($named);
+
+            return ucfirst(($label === null ? null : $label($name)) ?? self::lastName($one['field'])).': '.$one['problem'];
+        }, $fields);
+
+        return new self(422, 'Nothing was saved. '.implode(' ', $told), $fields);
+    }
+
+    /** Whether all that it says is what is wrong with fields. */
+    public function isOfFields(): bool
+    {
+        return $this->fields !== [] && $this->status === 422 && str_starts_with($this->getMessage(), 'Nothing was saved. ');
     }
 
     public static function missing(string $what): self

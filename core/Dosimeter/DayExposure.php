@@ -9,6 +9,7 @@ use Footnote\Core\Derivation\Equation;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\Row;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Coverage;
@@ -20,6 +21,7 @@ use Footnote\Core\Judgement\ReportedAnswers;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Shift;
 use Footnote\Core\Judgement\StandsBeside;
+use Footnote\Core\Judgement\TippingPoint;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\DoseCriterion;
@@ -132,7 +134,7 @@ final readonly class DayExposure
             $own->title,
             $own->channel,
             ReportedAnswers::of($answers, $own->answers->reported),
-            beside: new StandsBeside([\sprintf('Made of %s.', implode(', ', $of))], $own->beside->uncertainty),
+            beside: new StandsBeside([Sentence::of(\sprintf('Made of %s.', implode(', ', $of)))], $own->beside->uncertainty),
         );
         $inherited = Verdict::worst(...array_map(static fn (DayPart $part): Verdict => $part->verdict, $parts));
         $other = $rest === null && $stated !== null && abs($stated * 60 - $seconds) > 1.0
@@ -284,7 +286,7 @@ final readonly class DayExposure
         return (new LimitJudge())->judge(
             $result,
             $this->yardsticks->limits,
-            static fn (ExposureLimit $limit): array => [null, 'Each run has a tipping point of its own.'],
+            static fn (ExposureLimit $limit): TippingPoint => TippingPoint::none('Each run has a tipping point of its own.'),
         );
     }
 }

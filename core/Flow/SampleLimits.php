@@ -14,6 +14,7 @@ use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Tipping;
+use Footnote\Core\Judgement\TippingPoint;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
@@ -42,7 +43,7 @@ final readonly class SampleLimits
         return (new LimitJudge())->judge(
             $result,
             $this->yardsticks->limits,
-            fn (ExposureLimit $limit): array => $this->tipping($limit, $result),
+            fn (ExposureLimit $limit): TippingPoint => $this->tipping($limit, $result),
             static fn (Result $one, ExposureLimit $limit): ?Confidence => self::confidence($one, $limit, $own),
             $bracket,
         );
@@ -106,27 +107,18 @@ final readonly class SampleLimits
     /**
      * A concentration falls as the flow grows: it sits on the limit where the true flow is c/L times the flow it was worked
      * out with.
-     *
-     * @return array{?Figure, string}
      */
-    private function tipping(ExposureLimit $limit, Result $result): array
+    private function tipping(ExposureLimit $limit, Result $result): TippingPoint
     {
         $drifts = FlowResponse::drifts($this->line);
-        $seen = match (true) {
-            $this->line === null => 'no check shows the flow',
-            $drifts === [] => 'one check shows the flow',
-            default => 'its checks showed a change of '.implode(
-                ' and ',
-                array_map(static fn (Figure $drift): string => $drift->signed().' %', $drifts),
-            ),
-        };
+        $none = $this->line === null ? 'no check shows the flow' : 'one check shows the flow';
 
         return Tipping::byShare(
             $result->reportedFigure()->high(),
             $limit,
             'flow',
             'the true flow was',
-            $seen.Tipping::ever($this->largestEver, $drifts, 'changed'),
+            Tipping::showed($drifts, 'a change of', $none)->then(Tipping::ever($this->largestEver, $drifts, 'changed')),
         );
     }
 

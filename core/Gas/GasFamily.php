@@ -20,6 +20,7 @@ use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Rule\RemovedByRule;
+use Footnote\Core\Judgement\TippingPoint;
 use Footnote\Core\Judgement\Topic;
 use Footnote\Core\Judgement\Yardsticks;
 
@@ -145,7 +146,7 @@ final readonly class GasFamily implements Family, Channelled, CheckedByRoutine
             static fn (Result $result): Result => (new LimitJudge())->judge(
                 $result,
                 $yardsticks->limits,
-                static fn (): array => [null, 'Each part has a tipping point of its own.'],
+                static fn (): TippingPoint => TippingPoint::none('Each part has a tipping point of its own.'),
             ),
             AdditiveMixture::all($standing, $yardsticks),
         );

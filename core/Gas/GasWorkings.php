@@ -17,6 +17,7 @@ use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Judgement\Tipping;
+use Footnote\Core\Judgement\TippingPoint;
 use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
@@ -177,7 +178,7 @@ final readonly class GasWorkings
             fn (Result $result): Result => $judge->judge(
                 $result,
                 $limits,
-                fn (ExposureLimit $limit): array => $this->tipping($limit, $result),
+                fn (ExposureLimit $limit): TippingPoint => $this->tipping($limit, $result),
                 null,
                 $this->evidence->bracket,
             ),
@@ -271,27 +272,18 @@ final readonly class GasWorkings
 
     /**
      * It sits on the limit where the gain is so much off what it was worked out with.
-     *
-     * @return array{?Figure, string}
      */
-    private function tipping(ExposureLimit $limit, Result $result): array
+    private function tipping(ExposureLimit $limit, Result $result): TippingPoint
     {
         $drifts = array_map(static fn (GasDrift $drift): Figure => $drift->span, $this->evidence->drifts);
-        $seen = match (true) {
-            $this->evidence->line === null => 'no check shows the response',
-            $drifts === [] => 'one check shows the response',
-            default => 'its checks showed a span drift of '.implode(
-                ' and ',
-                array_map(static fn (Figure $one): string => $one->signed().' %', $drifts),
-            ),
-        };
+        $none = $this->evidence->line === null ? 'no check shows the response' : 'one check shows the response';
 
         return Tipping::byShare(
             $result->reportedFigure(),
             $limit,
             'gain',
             'the channel read',
-            $seen.Tipping::ever($this->largestEver, $drifts, 'drifted'),
+            Tipping::showed($drifts, 'a span drift of', $none)->then(Tipping::ever($this->largestEver, $drifts, 'drifted')),
         );
     }
 }

@@ -6,6 +6,7 @@ namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Quantity\CommonUnit;
@@ -83,12 +84,12 @@ final readonly class EightHourMean
                 $figure instanceof Figure ? $figure : null,
             )
             ->noting(
-                \sprintf(
+                Sentence::of(\sprintf(
                     '%s min of %s were not sampled and are taken %s.',
                     $this->left->rounded(0),
                     $this->shift->rounded(0),
                     $this->asRest ? 'as the rest' : 'as zero',
-                ),
+                ), $this->time),
             );
     }
 

@@ -6,6 +6,7 @@ namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
@@ -18,7 +19,7 @@ final readonly class LimitJudge
 {
     /**
      * @param list<ExposureLimit> $limits
-     * @param callable(ExposureLimit): array{?Figure, string} $tippingPoint
+     * @param callable(ExposureLimit): TippingPoint $tippingPoint
      * @param (callable(Result, ExposureLimit): ?Confidence)|null $confidence
      * @param Bracket|null $bracket      that it stands on; null: it is made of results that were judged
      */
@@ -36,7 +37,7 @@ final readonly class LimitJudge
                 $outcomes[] = $this->outcome(
                     $result,
                     $limit,
-                    new TippingPoint(...$tippingPoint($limit)),
+                    $tippingPoint($limit),
                     $confidence === null ? null : $confidence($result, $limit),
                     $bracket !== null && $bracket->checks() === [],
                 );
@@ -72,10 +73,12 @@ final readonly class LimitJudge
         $reported = $result->reportedFigure();
         $crossed = $limit->isCrossedBy(self::leastCrossing($limit, $reported));
         $causes = $result->footing->causes;
+        $named = [];
         foreach ($result->values() as [$what, $value]) {
             $mildest = $limit->isCrossedBy(self::leastCrossing($limit, $value));
             $gravest = $limit->isCrossedBy(self::mostCrossing($limit, $value));
             if ($mildest !== $crossed || $gravest !== $crossed) {
+                $named[] = $value;
                 $causes[] = $value->isLessThan() && !$mildest
                     ? \sprintf(
                         '%s it cannot tell: all that is known is that it is less than %s %s',
@@ -95,7 +98,8 @@ final readonly class LimitJudge
             $causes === [] => Robustness::Robust,
             default => Robustness::Undecided,
         };
-        $beside = array_values(array_filter([self::reach($result, $limit), $confidence?->reach()], \is_string(...)));
+        $uncertainty = self::reach($result, $limit);
+        $beside = array_values(array_filter([$uncertainty?->words, $confidence?->reach()], \is_string(...)));
         $statement = match ($robustness) {
             Robustness::Robust => \sprintf(
                 '%s: every value that it could have lies on that side',
@@ -112,7 +116,12 @@ final readonly class LimitJudge
             $tipping,
             $confidence,
             $causes,
-            $statement.implode('', array_map(static fn (string $one): string => '; '.$one, $beside)).'.',
+            Sentence::of(
+                $statement.implode('', array_map(static fn (string $one): string => '; '.$one, $beside)).'.',
+                ...$named,
+                ...($uncertainty->figures ?? []),
+                ...($confidence?->reach() === null ? [] : [$confidence->lower, $confidence->upper]),
+            ),
         );
     }
 
@@ -128,7 +137,7 @@ final readonly class LimitJudge
     }
 
     /** Whether a stated uncertainty reaches the limit from the reported value; null where it does not or is not stated. */
-    private static function reach(Result $result, ExposureLimit $limit): ?string
+    private static function reach(Result $result, ExposureLimit $limit): ?Sentence
     {
         $uncertainty = $result->beside->uncertainty;
         $reported = $result->reportedFigure();
@@ -146,6 +155,9 @@ final readonly class LimitJudge
 
         return $other === $side && $side !== 0
             ? null
-            : \sprintf('its uncertainty of %s %s reaches the limit', $uncertainty->shown(), $uncertainty->unit->value);
+            : Sentence::of(
+                \sprintf('its uncertainty of %s %s reaches the limit', $uncertainty->shown(), $uncertainty->unit->value),
+                $uncertainty,
+            );
     }
 }

@@ -4,21 +4,23 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement;
 
+use Footnote\Core\Derivation\Sentence;
+
 /** One result against one limit: what is said of it, and what that rests on. */
 final readonly class LimitOutcome
 {
     /**
      * @param list<string> $causes    why it is undecided, in words; none where it is decided
-     * @param string       $statement the whole of it in one sentence, with what reaches the limit beside it
+     * @param Sentence     $statement the whole of it in one sentence, with what reaches the limit beside it
      */
     public function __construct(
         public ExposureLimit $limit,
         public bool $crossed,
         public Robustness $robustness,
         public TippingPoint $tipping,
-        public ?Confidence $confidence = null,
-        public array $causes = [],
-        public string $statement = '',
+        public ?Confidence $confidence,
+        public array $causes,
+        public Sentence $statement,
     ) {
     }
 
@@ -32,7 +34,7 @@ final readonly class LimitOutcome
             $this->tipping,
             $this->confidence,
             [...$this->causes, $cause],
-            \sprintf('Undecided: %s.', implode('; ', [...$this->causes, $cause])),
+            Sentence::of(\sprintf('Undecided: %s.', implode('; ', [...$this->causes, $cause])), ...$this->statement->figures),
         );
     }
 
@@ -43,10 +45,10 @@ final readonly class LimitOutcome
             $this->limit,
             $this->crossed,
             Robustness::NotKnown,
-            new TippingPoint(null, 'A void result states nothing.'),
+            TippingPoint::none('A void result states nothing.'),
             null,
             [],
-            'Nothing is stated: the result is void.',
+            Sentence::of('Nothing is stated: the result is void.'),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Sentence;
 
 /** One quantity of a run in its four answers. */
 final readonly class Result
@@ -24,7 +25,7 @@ final readonly class Result
     ) {
     }
 
-    /** @param list<string> $notes */
+    /** @param list<string|Sentence> $notes */
     public static function of(
         string $key,
         string $title,
@@ -34,7 +35,7 @@ final readonly class Result
         ?string $channel = null,
         bool $worstIsLow = false,
     ): self {
-        $beside = new StandsBeside($notes);
+        $beside = new StandsBeside(Sentence::each($notes));
 
         return new self($key, $title, $channel, ReportedAnswers::of($answers, $reported, $worstIsLow), beside: $beside);
     }
@@ -199,13 +200,13 @@ final readonly class Result
     /** @param string $note what the uncertainty does not include */
     public function withUncertainty(Figure $uncertainty, string $note): self
     {
-        return $this->with(beside: $this->beside->with([...$this->beside->notes, $note], $uncertainty));
+        return $this->with(beside: $this->beside->with([...$this->beside->notes, Sentence::of($note)], $uncertainty));
     }
 
-    /** @param string ...$notes what stands beside it */
-    public function noting(string ...$notes): self
+    /** @param string|Sentence ...$notes what stands beside it */
+    public function noting(string|Sentence ...$notes): self
     {
-        return $this->with(beside: $this->beside->with([...$this->beside->notes, ...array_values($notes)]));
+        return $this->with(beside: $this->beside->with([...$this->beside->notes, ...Sentence::each($notes)]));
     }
 
     public function brokenDown(Breakdown $breakdown): self

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
@@ -24,19 +25,17 @@ final class Tipping
      *
      * @param string $what    of what the error is: "flow", "gain"
      * @param string $subject "the true flow was", "the channel read"
-     * @param string $seen    what the checks showed, in words
-     *
-     * @return array{?Figure, string}
+     * @param Sentence $seen  what the checks showed
      */
     public static function byShare(
         Figure $value,
         ExposureLimit $limit,
         string $what,
         string $subject,
-        string $seen,
-    ): array {
+        Sentence $seen,
+    ): TippingPoint {
         if ($limit->threshold->value->value->isZero() || Real::compare($value->value, Exact::zero()) <= 0) {
-            return [null, 'There is nothing to set against the limit.'];
+            return TippingPoint::none('There is nothing to set against the limit.');
         }
         // Of an interval the upper end is turned.
         $value = $value->known->bound === null ? $value->high() : $value;
@@ -53,22 +52,22 @@ final class Tipping
         );
         $share = Real::toFloat($error);
 
-        return [$figure, match (true) {
-            $share < self::NOTHING => \sprintf('It lies so far from the limit that no error of %s would turn it; %s.', $what, $seen),
+        $turns = match (true) {
+            $share < self::NOTHING => \sprintf('It lies so far from the limit that no error of %s would turn it; ', $what),
             $share > self::MANIFOLD => \sprintf(
-                'It turns if %s more than %d times as high as worked out with; %s.',
+                'It turns if %s more than %d times as high as worked out with; ',
                 $subject,
                 (int) floor(Real::toFloat($ratio)),
-                $seen,
             ),
             default => \sprintf(
-                'It turns if %s %s %% %s than worked out with; %s.',
+                'It turns if %s %s %% %s than worked out with; ',
                 $subject,
                 ltrim($figure->shown(), '-'),
                 $share >= 0.0 ? 'higher' : 'lower',
-                $seen,
             ),
-        }];
+        };
+
+        return new TippingPoint($figure, Sentence::of($turns, $figure)->then($seen)->then('.'));
     }
 
     /**
@@ -76,15 +75,36 @@ final class Tipping
      *
      * @param list<Figure> $drifts of this bracket
      */
-    public static function ever(?Figure $ever, array $drifts, string $verb): string
+    public static function ever(?Figure $ever, array $drifts, string $verb): Sentence
     {
         if ($ever === null) {
-            return '';
+            return Sentence::of('');
         }
         foreach ($drifts as $drift) {
             $ever = abs($drift->toFloat()) > abs($ever->toFloat()) ? $drift : $ever;
         }
 
-        return \sprintf('; the most it ever %s is %s %s', $verb, $ever->signed(), $ever->unit->value);
+        return Sentence::of(\sprintf('; the most it ever %s is %s %s', $verb, $ever->signed(), $ever->unit->value), $ever);
+    }
+
+    /**
+     * What the checks of the bracket showed.
+     *
+     * @param list<Figure> $drifts
+     * @param string       $of     what is told of them, such as "a change of"
+     * @param string       $none   where there are none
+     */
+    public static function showed(array $drifts, string $of, string $none): Sentence
+    {
+        return $drifts === []
+            ? Sentence::of($none)
+            : Sentence::of(
+                \sprintf(
+                    'its checks showed %s %s',
+                    $of,
+                    implode(' and ', array_map(static fn (Figure $drift): string => $drift->signed().' %', $drifts)),
+                ),
+                ...$drifts,
+            );
     }
 }

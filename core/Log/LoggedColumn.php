@@ -61,7 +61,7 @@ final readonly class LoggedColumn
         );
         $this->lines = Figure::derived(
             'n',
-            \sprintf('intervals that count of column %d (%s)', $place + 1, $column->header),
+            \sprintf('intervals that count of column %d%s', $place + 1, $column->header === '' ? '' : ' ('.$column->header.')'),
             Exact::of($samples),
             CommonUnit::None,
             LogEquation::Lines,

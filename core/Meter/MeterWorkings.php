@@ -6,6 +6,7 @@ namespace Footnote\Core\Meter;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -227,11 +228,11 @@ final readonly class MeterWorkings
                 $above = $source->above;
                 if ($source->alone !== null) {
                     $results[] = $this->judged('source', 'Source without its background', $source->alone)->noting(
-                        \sprintf(
+                        Sentence::of(\sprintf(
                             'The level stands %s dB above its background%s.',
                             $above->shown(),
                             $source->taken ? ', which is taken out' : ': nothing is taken out',
-                        ),
+                        ), $above),
                     );
                 }
             }

@@ -7,6 +7,7 @@ namespace Footnote\Core\Meter;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\Row;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Answer;
@@ -15,6 +16,7 @@ use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Parts;
 use Footnote\Core\Judgement\Result;
+use Footnote\Core\Judgement\TippingPoint;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Noise\LevelUnit;
@@ -84,7 +86,7 @@ final readonly class TaskExposure
             (new LimitJudge())->judge(
                 $result,
                 $this->yardsticks->limits,
-                static fn (ExposureLimit $limit): array => self::tipping($result, $limit),
+                static fn (ExposureLimit $limit): TippingPoint => self::tipping($result, $limit),
             ),
         ];
     }
@@ -531,33 +533,29 @@ final readonly class TaskExposure
             );
     }
 
-    /**
-     * All samples move alike: the offset at which the day sits on the limit.
-     *
-     * @return array{?Figure, string}
-     */
-    private static function tipping(Result $result, ExposureLimit $limit): array
+    /** All samples move alike: the offset at which the day sits on the limit. */
+    private static function tipping(Result $result, ExposureLimit $limit): TippingPoint
     {
         $value = $result->reportedFigure();
         $offset = $value->toFloat() - $limit->threshold->value->value->toFloat();
 
-        return [
-            Figure::derived(
-                'o*',
-                'offset of all samples at which it sits on the limit',
-                $offset,
-                LevelUnit::Decibel,
-                NoiseEquation::TippingOffset,
-                ['L' => $value, 'L_lim' => $limit->figure('L', $value->unit)],
-                2,
-            ),
-            $offset === 0.0
-                ? 'It sits on the limit.'
-                : \sprintf(
-                    'It turns if the meter read %s dB too %s at every sample.',
-                    number_format(abs($offset), 2, '.', ''),
-                    $offset > 0 ? 'high' : 'low',
-                ),
-        ];
+        $figure = Figure::derived(
+            'o*',
+            'offset of all samples at which it sits on the limit',
+            $offset,
+            LevelUnit::Decibel,
+            NoiseEquation::TippingOffset,
+            ['L' => $value, 'L_lim' => $limit->figure('L', $value->unit)],
+            2,
+        );
+        $words = $offset === 0.0
+            ? 'It sits on the limit.'
+            : \sprintf(
+                'It turns if the meter read %s dB too %s at every sample.',
+                number_format(abs($offset), 2, '.', ''),
+                $offset > 0 ? 'high' : 'low',
+            );
+
+        return new TippingPoint($figure, Sentence::of($words, $figure));
     }
 }

@@ -6,6 +6,7 @@ namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Row;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Judgement\Answer;
@@ -14,6 +15,7 @@ use Footnote\Core\Judgement\FourAnswers;
 use Footnote\Core\Judgement\LimitJudge;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Tipping;
+use Footnote\Core\Judgement\TippingPoint;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Real;
 use Footnote\Core\Quantity\Span;
@@ -54,7 +56,7 @@ final readonly class OffsetAnswers
         return (new LimitJudge())->judge(
             $worked->result->doubting(...$this->causes),
             $limits,
-            fn (ExposureLimit $limit): array => $this->tipping($limit, $worked),
+            fn (ExposureLimit $limit): TippingPoint => $this->tipping($limit, $worked),
             null,
             $this->bracket,
         );
@@ -229,23 +231,19 @@ final readonly class OffsetAnswers
         );
     }
 
-    /**
-     * The offset at which the value would sit on the limit.
-     *
-     * @return array{?Figure, string}
-     */
-    private function tipping(ExposureLimit $limit, SolvableResult $worked): array
+    /** The offset at which the value would sit on the limit. */
+    private function tipping(ExposureLimit $limit, SolvableResult $worked): TippingPoint
     {
         $at = $worked->at(...);
         $target = $limit->threshold->value->value->toFloat();
         $indicated = $worked->result->reportedFigure();
         if (!is_finite($indicated->toFloat())) {
-            return [null, 'There is nothing to set against the limit.'];
+            return TippingPoint::none('There is nothing to set against the limit.');
         }
         $low = -self::TIPPING_RANGE;
         $high = self::TIPPING_RANGE;
         if (($at($low) - $target) * ($at($high) - $target) > 0) {
-            return [null, \sprintf('No offset within ±%d dB would move it across the limit.', (int) self::TIPPING_RANGE)];
+            return TippingPoint::none(\sprintf('No offset within ±%d dB would move it across the limit.', (int) self::TIPPING_RANGE));
         }
         for ($i = 0; $i < 48; ++$i) {
             $middle = ($low + $high) / 2;
@@ -258,25 +256,23 @@ final readonly class OffsetAnswers
         }
         $offset = round(($low + $high) / 2, 6);
         $figure = $worked->tips($offset, $limit->figure('L', $indicated->unit), 'offset at which it sits on the limit');
-        $seen = $this->evidence->line === null
-            ? 'no check shows where it was'
-            : 'its checks showed '.implode(
-                ' and ',
-                array_unique(array_map(static fn (OffsetKnot $knot): string => $knot->offset->signed(), $this->evidence->line->knots)),
-            ).' dB';
+        $offsets = array_map(static fn (OffsetKnot $knot): Figure => $knot->offset, $this->evidence->line->knots ?? []);
+        $seen = $offsets === []
+            ? Sentence::of('no check shows where it was')
+            : Sentence::of(\sprintf(
+                'its checks showed %s dB',
+                implode(' and ', array_unique(array_map(static fn (Figure $one): string => $one->signed(), $offsets))),
+            ), ...$offsets);
         $ever = Tipping::ever($this->evidence->largestEver, AcousticResponse::drifts($this->evidence->line, []), 'drifted');
 
-        return [
-            $figure,
-            $offset === 0.0
-                ? \sprintf('It sits on the limit; %s%s.', $seen, $ever)
-                : \sprintf(
-                    'It turns if the instrument read %s dB too %s; %s%s.',
-                    number_format(abs($offset), 2, '.', ''),
-                    $offset > 0 ? 'high' : 'low',
-                    $seen,
-                    $ever,
-                ),
-        ];
+        $turns = $offset === 0.0
+            ? 'It sits on the limit; '
+            : \sprintf(
+                'It turns if the instrument read %s dB too %s; ',
+                number_format(abs($offset), 2, '.', ''),
+                $offset > 0 ? 'high' : 'low',
+            );
+
+        return new TippingPoint($figure, Sentence::of($turns, $figure)->then($seen)->then($ever)->then('.'));
     }
 }

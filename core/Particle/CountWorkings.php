@@ -6,6 +6,7 @@ namespace Footnote\Core\Particle;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Run;
@@ -402,9 +403,7 @@ final readonly class CountWorkings
         });
     }
 
-    /**
-     * @param list<string> $notes
-     */
+    /** @param list<string|Sentence> $notes */
     private function result(string $key, string $title, FourAnswers $answers, array $notes): Result
     {
         return Result::of($key, $title, $this->reported, $answers, $notes);

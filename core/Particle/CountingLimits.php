@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Particle;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Judgement\Confidence;
@@ -106,13 +107,13 @@ final readonly class CountingLimits
         );
     }
 
-    public function words(): string
+    public function words(): Sentence
     {
-        return \sprintf(
+        return Sentence::of(\sprintf(
             'By counting alone it lies between %s and %s /cm³ (95 %%, Poisson, sample and background).',
             $this->low->shown(),
             $this->high->shown(),
-        );
+        ), $this->low, $this->high);
     }
 
     /** Said beside a statement where it reaches the limit. */
@@ -135,7 +136,7 @@ final readonly class CountingLimits
         return new Confidence(
             $ratio('LCL', 'lower limit by counting over the limit', $this->low),
             $ratio('UCL', 'upper limit by counting over the limit', $this->high),
-            $this->words(),
+            $this->words()->words,
             'counting alone reaches the limit',
         );
     }

@@ -6,6 +6,7 @@ namespace Footnote\Core\Particle;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
@@ -18,6 +19,7 @@ use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Segment;
 use Footnote\Core\Judgement\Tipping;
+use Footnote\Core\Judgement\TippingPoint;
 use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
@@ -100,7 +102,7 @@ final readonly class ParticleWorkings
             fn (Result $result): Result => $judge->judge(
                 $result,
                 $this->yardsticks->limits,
-                fn (ExposureLimit $limit): array => $this->tipping($limit, $result, $made['factor']),
+                fn (ExposureLimit $limit): TippingPoint => $this->tipping($limit, $result, $made['factor']),
                 static fn (Result $one, ExposureLimit $limit): ?Confidence => ($made['limits']['='.$one->key] ?? null)?->against($limit),
                 $this->bracket,
             ),
@@ -158,14 +160,12 @@ final readonly class ParticleWorkings
 
     /**
      * A concentration of counts falls as the flow grows; a photometer's does not depend on it, and turns by its zero.
-     *
-     * @return array{?Figure, string}
      */
-    private function tipping(ExposureLimit $limit, Result $result, ?Figure $factor): array
+    private function tipping(ExposureLimit $limit, Result $result, ?Figure $factor): TippingPoint
     {
         $figure = $result->reportedFigure();
         if ($limit->threshold->value->value->isZero() || Real::compare($figure->value, Exact::zero()) <= 0) {
-            return [null, 'There is nothing to set against the limit.'];
+            return TippingPoint::none('There is nothing to set against the limit.');
         }
         if ($this->record->dust() !== null) {
             $error = Real::by(Real::minus($figure->value, $limit->threshold->value->value), $factor->value ?? Exact::of(1));
@@ -190,24 +190,23 @@ final readonly class ParticleWorkings
                 Digits::significant($error, 2),
             );
 
-            return [
+            return new TippingPoint(
                 $tipping,
-                \sprintf(
+                Sentence::of(\sprintf(
                     'It turns if the zero stood %s mg/m³ %s than worked out with, or the factor were %s times as large.',
                     ltrim($tipping->shown(), '-'),
                     Real::compare($error, Exact::zero()) >= 0 ? 'higher' : 'lower',
                     number_format(Real::toFloat(Real::by($limit->threshold->value->value, $figure->value)), 2, '.', ''),
-                ),
-            ];
+                ), $tipping),
+            );
         }
-        $drifts = array_map(static fn (Figure $drift): string => $drift->signed().' %', (new ParticleResponse())->drifts($this->line));
 
         return Tipping::byShare(
             $figure,
             $limit,
             'flow',
             'the true flow was',
-            $drifts === [] ? 'no change of flow is known' : 'its checks showed a change of '.implode(' and ', $drifts),
+            Tipping::showed((new ParticleResponse())->drifts($this->line), 'a change of', 'no change of flow is known'),
         );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
@@ -104,7 +105,8 @@ final readonly class AssessmentWriter
             'lowest' => $figure($result->lowest()),
             'highest' => $figure($result->highest()),
             'uncertainty' => $figure($result->beside->uncertainty),
-            'notes' => $result->beside->notes,
+            'notes' => array_map(strval(...), $result->beside->notes),
+            'noteFigures' => self::entered($result->beside->notes, $sheet),
             'altered' => array_map(
                 static fn (Altered $one): array => [
                     'kind' => $one->by->kind->value,
@@ -132,9 +134,10 @@ final readonly class AssessmentWriter
                 'words' => $outcome->words(),
                 'robustness' => $outcome->robustness->value,
                 'causes' => $outcome->causes,
-                'statement' => $outcome->statement,
+                'statement' => $outcome->statement->words,
+                'figures' => self::entered([$outcome->statement, $outcome->tipping->words], $sheet),
                 'tippingPoint' => $outcome->tipping->error === null ? null : $sheet->enter($outcome->tipping->error),
-                'tippingWords' => $outcome->tipping->words,
+                'tippingWords' => $outcome->tipping->words->words,
                 'confidence' => $outcome->confidence === null
                     ? null
                     : [
@@ -145,6 +148,23 @@ final readonly class AssessmentWriter
             ], $result->outcomes),
             ...($result->beside->breakdown === null ? [] : ['breakdown' => $this->breakdown($result->beside->breakdown, $sheet)]),
         ];
+    }
+
+    /**
+     * The figures that stand in sentences, each once.
+     *
+     * @param list<Sentence> $sentences
+     *
+     * @return list<string>
+     */
+    private static function entered(array $sentences, Sheet $sheet): array
+    {
+        $ids = [];
+        foreach ($sentences as $sentence) {
+            array_push($ids, ...array_map($sheet->enter(...), $sentence->figures));
+        }
+
+        return array_values(array_unique($ids));
     }
 
     /** @return array<string, mixed> */

@@ -29,7 +29,7 @@ final class EntryReader
             if ($value !== null) {
                 $values[$entry->name] = $value;
             } elseif ($entry->required) {
-                throw new InvalidRecord($fields->at($entry->name), 'is missing.');
+                $fields->refuse($entry->name, 'is missing.');
             }
         }
 

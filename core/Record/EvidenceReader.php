@@ -68,6 +68,11 @@ final readonly class EvidenceReader
 
     public function instrument(Fields $fields): Instrument
     {
+        return Whole::read($fields, fn (Fields $all): Instrument => $this->instrumentOf($all));
+    }
+
+    private function instrumentOf(Fields $fields): Instrument
+    {
         $family = $fields->text('family');
         $format = $this->formats->find($family) ?? throw new InvalidRecord(
             $fields->at('family'),
@@ -91,6 +96,11 @@ final readonly class EvidenceReader
     }
 
     public function reference(Fields $fields): Reference
+    {
+        return Whole::read($fields, fn (Fields $all): Reference => $this->referenceOf($all));
+    }
+
+    private function referenceOf(Fields $fields): Reference
     {
         $name = $fields->text('kind');
         $kind = $this->formats->referenceKind($name) ?? throw new InvalidRecord(
@@ -125,6 +135,12 @@ final readonly class EvidenceReader
     /** @param list<Routine> $routines what is done again and again to that which it is of */
     public function interval(Fields $fields, array $routines): OwnInterval
     {
+        return Whole::read($fields, fn (Fields $all): OwnInterval => $this->intervalOf($all, $routines));
+    }
+
+    /** @param list<Routine> $routines what is done again and again to that which it is of */
+    private function intervalOf(Fields $fields, array $routines): OwnInterval
+    {
         $routine = $fields->oneOf('routine', ...array_map(static fn (Routine $one): string => $one->id(), $routines))
             ?? throw new InvalidRecord($fields->at('routine'), 'is missing.');
         $unit = $fields->choice('unit', IntervalUnit::class);
@@ -139,6 +155,11 @@ final readonly class EvidenceReader
     }
 
     public function recall(Fields $fields, ReferenceKind $kind): Recall
+    {
+        return Whole::read($fields, fn (Fields $all): Recall => $this->recallOf($all, $kind));
+    }
+
+    private function recallOf(Fields $fields, ReferenceKind $kind): Recall
     {
         $since = $fields->moment('since');
         $until = $fields->optionalMoment('until');
@@ -158,6 +179,12 @@ final readonly class EvidenceReader
 
     /** @param ReferenceKind|null $kind what its reference is; null for a certificate of a unit */
     public function certificate(Fields $fields, ?ReferenceKind $kind): Certificate
+    {
+        return Whole::read($fields, fn (Fields $all): Certificate => $this->certificateOf($all, $kind));
+    }
+
+    /** @param ReferenceKind|null $kind what its reference is; null for a certificate of a unit */
+    private function certificateOf(Fields $fields, ?ReferenceKind $kind): Certificate
     {
         $issued = $fields->day('issued');
         $due = $fields->day('due');
@@ -221,6 +248,12 @@ final readonly class EvidenceReader
 
     /** @param string $family of the instrument */
     public function intervention(Fields $fields, string $family): Intervention
+    {
+        return Whole::read($fields, fn (Fields $all): Intervention => $this->interventionOf($all, $family));
+    }
+
+    /** @param string $family of the instrument */
+    private function interventionOf(Fields $fields, string $family): Intervention
     {
         return new Intervention(
             $fields->id('id'),

@@ -10,17 +10,45 @@ use Footnote\Core\Quantity\MalformedDecimal;
 /** One object of a record, read field by field; every error names the field's place. */
 final readonly class Fields
 {
-    private function __construct(private mixed $data, public string $path)
+    /** @param Faults|null $faults where faults are gathered; null: the first is thrown */
+    private function __construct(private mixed $data, public string $path, public ?Faults $faults = null)
     {
     }
 
     public static function of(mixed $data, string $path = ''): self
     {
+        return (new self([], $path))->within($data, $path);
+    }
+
+    /** The same, read to its end: what is wrong goes there, and something that can be read stands for it. */
+    public function gathering(Faults $faults): self
+    {
+        return new self($this->data, $this->path, $faults);
+    }
+
+    /** What is wrong with a field. */
+    public function refuse(string $name, string $problem): void
+    {
+        $this->wrong(new InvalidRecord($this->at($name), $problem));
+    }
+
+    private function wrong(InvalidRecord $fault): void
+    {
+        if ($this->faults === null) {
+            throw $fault;
+        }
+        $this->faults->add($fault);
+    }
+
+    private function within(mixed $data, string $path): self
+    {
         if (!\is_array($data) || ($data !== [] && array_is_list($data))) {
-            throw new InvalidRecord($path, 'must be an object.');
+            $this->wrong(new InvalidRecord($path, 'must be an object.'));
+
+            return new self([], $path, $this->faults);
         }
 
-        return new self($data, $path);
+        return new self($data, $path, $this->faults);
     }
 
     /** @return array<string, mixed> the object as it stands */
@@ -55,7 +83,9 @@ final readonly class Fields
     {
         $text = $this->optionalText($name);
         if ($text === null || $text === '') {
-            throw new InvalidRecord($this->at($name), 'is missing.');
+            $this->refuse($name, 'is missing.');
+
+            return '?';
         }
 
         return $text;
@@ -68,10 +98,12 @@ final readonly class Fields
             return null;
         }
         if (!\is_string($value)) {
-            throw new InvalidRecord($this->at($name), 'must be text.');
+            $this->refuse($name, 'must be text.');
+
+            return null;
         }
         if (mb_strlen($value) > $longest) {
-            throw new InvalidRecord($this->at($name), \sprintf('is longer than %d characters.', $longest));
+            $this->refuse($name, \sprintf('is longer than %d characters.', $longest));
         }
 
         return trim($value);
@@ -82,7 +114,9 @@ final readonly class Fields
     {
         $value = $this->raw($name);
         if ($value !== null && !\is_string($value)) {
-            throw new InvalidRecord($this->at($name), 'must be text.');
+            $this->refuse($name, 'must be text.');
+
+            return null;
         }
 
         return $value === '' ? null : $value;
@@ -95,22 +129,22 @@ final readonly class Fields
     {
         $value = $this->word($name);
 
-        return $value === null || \in_array($value, $words, true)
-            ? $value
-            : throw new InvalidRecord(
-                $this->at($name),
-                \sprintf('"%s" is not one of: %s.', mb_substr($value, 0, 60), implode(', ', $words)),
-            );
+        if ($value !== null && !\in_array($value, $words, true)) {
+            $this->refuse($name, \sprintf('"%s" is not one of: %s.', mb_substr($value, 0, 60), implode(', ', $words)));
+
+            return $words[0] ?? null;
+        }
+
+        return $value;
     }
 
     public function id(string $name): string
     {
-        $id = $this->word($name) ?? throw new InvalidRecord($this->at($name), 'is missing.');
+        $id = $this->asked($name) ?? 'x';
         if (preg_match('/^[A-Za-z0-9][A-Za-z0-9._-]{0,39}$/D', $id) !== 1) {
-            throw new InvalidRecord(
-                $this->at($name),
-                'must be 1 to 40 letters, digits, points, dashes or underscores, beginning with a letter or digit.',
-            );
+            $this->refuse($name, 'must be 1 to 40 letters, digits, points, dashes or underscores, beginning with a letter or digit.');
+
+            return 'x';
         }
 
         return $id;
@@ -120,7 +154,9 @@ final readonly class Fields
     {
         $value = $this->raw($name) ?? false;
         if (!\is_bool($value)) {
-            throw new InvalidRecord($this->at($name), 'must be true or false.');
+            $this->refuse($name, 'must be true or false.');
+
+            return false;
         }
 
         return $value;
@@ -128,7 +164,12 @@ final readonly class Fields
 
     public function decimal(string $name, string $least = '-1000000', string $most = '1000000'): Decimal
     {
-        return $this->optionalDecimal($name, $least, $most) ?? throw new InvalidRecord($this->at($name), 'is missing.');
+        $decimal = $this->optionalDecimal($name, $least, $most);
+        if ($decimal === null) {
+            $this->refuse($name, 'is missing.');
+        }
+
+        return $decimal ?? Decimal::parse('1');
     }
 
     public function optionalDecimal(string $name, string $least = '-1000000', string $most = '1000000'): ?Decimal
@@ -138,18 +179,19 @@ final readonly class Fields
             return null;
         }
         if (!\is_string($value)) {
-            throw new InvalidRecord($this->at($name), 'must be a number written as text, so that its digits are kept, such as "93.6".');
+            $this->refuse($name, 'must be a number written as text, so that its digits are kept, such as "93.6".');
+
+            return null;
         }
         try {
             $decimal = Decimal::parse($value);
         } catch (MalformedDecimal $problem) {
-            throw new InvalidRecord($this->at($name), $problem->getMessage());
+            $this->refuse($name, $problem->getMessage());
+
+            return null;
         }
         if ($decimal->value->compareTo(Decimal::parse($least)->value) < 0 || $decimal->value->compareTo(Decimal::parse($most)->value) > 0) {
-            throw new InvalidRecord(
-                $this->at($name),
-                \sprintf('must lie between %s and %s; %s was given.', $least, $most, $decimal->written),
-            );
+            $this->refuse($name, \sprintf('must lie between %s and %s; %s was given.', $least, $most, $decimal->written));
         }
 
         return $decimal;
@@ -165,7 +207,9 @@ final readonly class Fields
             return $this->optionalDecimal($name, (string) $least, (string) $most)?->value->toFloat();
         }
         if ((!\is_int($value) && !\is_float($value)) || !is_finite((float) $value) || $value < $least || $value > $most) {
-            throw new InvalidRecord($this->at($name), \sprintf('must be a number between %s and %s.', $least, $most));
+            $this->refuse($name, \sprintf('must be a number between %s and %s.', $least, $most));
+
+            return null;
         }
 
         return (float) $value;
@@ -173,7 +217,12 @@ final readonly class Fields
 
     public function moment(string $name): \DateTimeImmutable
     {
-        return $this->optionalMoment($name) ?? throw new InvalidRecord($this->at($name), 'is missing.');
+        $moment = $this->optionalMoment($name);
+        if ($moment === null) {
+            $this->refuse($name, 'is missing.');
+        }
+
+        return $moment ?? new \DateTimeImmutable('@0');
     }
 
     /** An ISO 8601 moment with its offset from UTC. */
@@ -184,15 +233,19 @@ final readonly class Fields
             return null;
         }
         if (!\is_string($value) || preg_match('/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,6})?)?(Z|[+-]\d{2}:\d{2})$/D', $value) !== 1) {
-            throw new InvalidRecord($this->at($name), 'must be a date and time with its offset, such as 2026-03-02T07:45:00+00:00.');
+            $this->refuse($name, 'must be a date and time with its offset, such as 2026-03-02T07:45:00+00:00.');
+
+            return null;
         }
         try {
             $moment = new \DateTimeImmutable($value);
         } catch (\Exception) {
-            throw new InvalidRecord($this->at($name), 'is no date and time of the calendar.');
+            $moment = null;
         }
-        if (substr($value, 0, 10) !== $moment->format('Y-m-d')) {
-            throw new InvalidRecord($this->at($name), 'is no date and time of the calendar.');
+        if (substr($value, 0, 10) !== $moment?->format('Y-m-d')) {
+            $this->refuse($name, 'is no date and time of the calendar.');
+
+            return null;
         }
 
         return $moment;
@@ -200,10 +253,12 @@ final readonly class Fields
 
     public function day(string $name): \DateTimeImmutable
     {
-        $value = $this->word($name) ?? throw new InvalidRecord($this->at($name), 'is missing.');
+        $value = $this->asked($name) ?? '1970-01-01';
         $day = \DateTimeImmutable::createFromFormat('!Y-m-d', $value, new \DateTimeZone('UTC'));
         if ($day === false || $day->format('Y-m-d') !== $value) {
-            throw new InvalidRecord($this->at($name), 'must be a day such as 2026-03-02.');
+            $this->refuse($name, 'must be a day such as 2026-03-02.');
+
+            return new \DateTimeImmutable('@0');
         }
 
         return $day;
@@ -218,21 +273,33 @@ final readonly class Fields
      */
     public function choice(string $name, string $enum): \BackedEnum
     {
-        $value = $this->word($name) ?? throw new InvalidRecord($this->at($name), 'is missing.');
-
-        return $enum::tryFrom($value) ?? throw new InvalidRecord(
-            $this->at($name),
-            \sprintf(
+        $value = $this->asked($name);
+        $case = $value === null ? null : $enum::tryFrom($value);
+        if ($value !== null && $case === null) {
+            $this->refuse($name, \sprintf(
                 '"%s" is not one of: %s.',
                 $value,
                 implode(', ', array_map(static fn (\BackedEnum $case): string => (string) $case->value, $enum::cases())),
-            ),
-        );
+            ));
+        }
+
+        return $case ?? $enum::cases()[0];
+    }
+
+    /** A word that must be there. */
+    private function asked(string $name): ?string
+    {
+        $word = $this->word($name);
+        if ($word === null) {
+            $this->refuse($name, 'is missing.');
+        }
+
+        return $word;
     }
 
     public function object(string $name): self
     {
-        return self::of($this->raw($name), $this->at($name));
+        return $this->within($this->raw($name), $this->at($name));
     }
 
     public function optionalObject(string $name): ?self
@@ -245,11 +312,13 @@ final readonly class Fields
     {
         $value = $this->raw($name) ?? [];
         if (!\is_array($value) || !array_is_list($value)) {
-            throw new InvalidRecord($this->at($name), 'must be a list.');
+            $this->refuse($name, 'must be a list.');
+
+            return [];
         }
         $objects = [];
         foreach ($value as $place => $item) {
-            $objects[] = self::of($item, $this->at($name).'/'.$place);
+            $objects[] = $this->within($item, $this->at($name).'/'.$place);
         }
 
         return $objects;
@@ -259,18 +328,12 @@ final readonly class Fields
     public function texts(string $name): array
     {
         $value = $this->raw($name) ?? [];
-        if (!\is_array($value)) {
-            throw new InvalidRecord($this->at($name), 'must be a list of texts.');
-        }
-        $texts = [];
-        foreach ($value as $item) {
-            if (!\is_string($item)) {
-                throw new InvalidRecord($this->at($name), 'must be a list of texts.');
-            }
-            $texts[] = $item;
+        $texts = array_filter(\is_array($value) ? $value : [], \is_string(...));
+        if (!\is_array($value) || \count($texts) < \count($value)) {
+            $this->refuse($name, 'must be a list of texts.');
         }
 
-        return $texts;
+        return array_values($texts);
     }
 
     /** @return array<string, mixed> */
@@ -278,7 +341,9 @@ final readonly class Fields
     {
         $value = $this->raw($name) ?? [];
         if (!\is_array($value) || ($value !== [] && array_is_list($value))) {
-            throw new InvalidRecord($this->at($name), 'must be an object.');
+            $this->refuse($name, 'must be an object.');
+
+            return [];
         }
 
         /** @var array<string, mixed> $value */

@@ -91,6 +91,48 @@ final class BadInputTest extends ApiTestCase
         self::assertSame($before, $this->counts());
     }
 
+    /** Whoever filled in a form is told of all of it, by the names that the form has; and nothing of it was kept. */
+    public function testEverythingThatIsWrongIsToldAtOnceByTheLabelsOfTheForm(): void
+    {
+        $refused = function (string $path, array $body): array {
+            /** @var array<string, mixed> $body */
+            $problem = $this->call('POST', $path, $body, 422);
+
+            return [array_column($problem->list('fields'), 'field'), $problem->string('detail')];
+        };
+        [$fields, $said] = $refused('/api/kit/instruments', [
+            'id' => 'no good', 'family' => 'noise-dosimeter', 'model' => '', 'microphone' => 'wide', 'rangeHigh' => 'loud',
+        ]);
+        self::assertEqualsCanonicalizing(['/id', '/model', '/microphone', '/rangeHigh'], $fields);
+        self::assertStringContainsString('Asset number: must be 1 to 40', $said);
+        self::assertStringContainsString('Model code: is missing.', $said);
+        self::assertStringContainsString('Microphone diameter: "wide" is not one of', $said);
+        [$fields, $said] = $refused('/api/runs', [
+            'campaign' => 'c', 'instrument' => 'D', 'start' => 'today', 'person' => '', 'task' => '', 'plannedMinutes' => 'long',
+        ]);
+        self::assertEqualsCanonicalizing(['/start', '/person', '/task', '/plannedMinutes'], $fields);
+        self::assertStringContainsString('Started: must be a date and time', $said);
+        [$fields] = $refused('/api/runs/r1/facts', [
+            'stop' => 'later', 'clockOffsetSeconds' => 'some', 'reason' => 'r',
+            'totals' => ['equivalentLevel' => ['value' => 'loud', 'provenance' => 'typed']],
+        ]);
+        self::assertEqualsCanonicalizing(['/stop', '/clockOffsetSeconds', '/totals/equivalentLevel/value'], $fields);
+        // What follows from a field that could not be read is no fault of its own: no end before a beginning that nobody wrote.
+        [$fields] = $refused('/api/runs', [
+            'campaign' => 'c', 'instrument' => 'D', 'start' => 'today', 'stop' => '2026-03-02T07:00:00+00:00',
+            'person' => 'W', 'task' => 't',
+        ]);
+        self::assertSame(['/start'], $fields);
+        $this->signIn(Role::Steward);
+        [$fields, $said] = $refused('/api/kit/references/A/certificates', [
+            'number' => '', 'laboratory' => '', 'issued' => '2026-02-30', 'due' => 'soon',
+            'values' => [['nominal' => 'x', 'certified' => '1']],
+        ]);
+        self::assertEqualsCanonicalizing(['/number', '/laboratory', '/issued', '/due', '/values/0/nominal'], $fields);
+        self::assertStringContainsString('Certificate number: is missing.', $said);
+        self::assertCount(1, $this->call('GET', '/api/kit')->list('instruments'));
+    }
+
     public function testWhatIsNotJsonOrNotThere(): void
     {
         foreach ([['{', 400], ['[1', 400], ['"x"', 400], ['', 400]] as [$raw, $status]) {

@@ -292,7 +292,7 @@ final class AirFalseComfortTest extends TestCase
         );
         $blind = self::outcome($day('5', '2000', '1')->result('a', 'conc:wood'));
         self::assertSame(Robustness::Undecided, $blind->robustness, 'less than 2.08 mg/m³ says nothing of 1');
-        self::assertStringContainsString('cannot tell', $blind->statement);
+        self::assertStringContainsString('cannot tell', $blind->statement->words);
     }
 
     /** FC-E4: "<" back as nothing and "<" blank not taken off are reported; both ends are held against the limit. */
@@ -384,6 +384,6 @@ final class AirFalseComfortTest extends TestCase
         ];
         $outcome = self::outcome($day->result('a', 'conc:wood'));
         self::assertSame(Robustness::Undecided, $outcome->robustness);
-        self::assertStringContainsString('S was recalled', $outcome->statement);
+        self::assertStringContainsString('S was recalled', $outcome->statement->words);
     }
 }

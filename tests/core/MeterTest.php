@@ -117,7 +117,7 @@ final class MeterTest extends TestCase
             ->assess();
         self::assertStringContainsString(
             '63 Hz, 125 Hz, 250 Hz, 4 kHz, 8 kHz',
-            Scene::result($some, 'la-bands')->beside->notes[1],
+            Scene::result($some, 'la-bands')->beside->notes[1]->words,
             'what is not in it is said',
         );
     }
@@ -193,7 +193,7 @@ final class MeterTest extends TestCase
             1e-9,
         );
         self::assertEqualsWithDelta([$r[2] - 0.4, $r[3]], [$wide->lowest()?->toFloat(), $wide->highest()?->toFloat()], 1e-9);
-        self::assertStringContainsString('Too near the background to be told: 2 kHz', $wide->beside->notes[0]);
+        self::assertStringContainsString('Too near the background to be told: 2 kHz', $wide->beside->notes[0]->words);
         $noted = self::of($scene('58')->assess(), 'noise.background');
         self::assertSame([Severity::Note, 'Too near the background: 2 kHz.'], [$noted?->severity, $noted?->seen]);
         self::assertNull(self::of($scene('57')->assess(), 'noise.background'), 'at 3 dB it can be told');
@@ -230,7 +230,7 @@ final class MeterTest extends TestCase
         self::assertTrue($room->outcomes[0]->crossed);
         self::assertSame(Robustness::Robust, $room->outcomes[0]->robustness);
         self::assertSame('1.60', $room->outcomes[0]->tipping->error?->shown(), 'the offset that would turn it');
-        self::assertStringContainsString('500 Hz by 1.6 dB', $room->beside->notes[0]);
+        self::assertStringContainsString('500 Hz by 1.6 dB', $room->beside->notes[0]->words);
         self::assertSame(
             [
                 ['500 Hz', '+1.6', '+1.4 to +1.6', 'fails by 1.6 dB'],
@@ -313,7 +313,7 @@ final class MeterTest extends TestCase
         );
         self::assertStringContainsString(
             'planning (0.7 % of the exposure)',
-            $result->beside->notes[0],
+            $result->beside->notes[0]->words,
             'a task of one sample is named with its weight',
         );
         self::assertNull(self::of($assessment, 'noise.task-samples'), 'three samples within 3 dB, six that span more');

@@ -162,7 +162,7 @@ final class NoiseTablesTest extends TestCase
         $result = Scene::result($scene->assess('r'), 'lex8h');
         self::assertEqualsWithDelta(86.398, $result->answers->indicated?->toFloat(), 0.0005);
         self::assertEqualsWithDelta(2.97, $result->beside->uncertainty?->toFloat(), 0.005);
-        self::assertStringContainsString('is not in it', $result->beside->notes[0]);
+        self::assertStringContainsString('is not in it', $result->beside->notes[0]->words);
     }
 
     /** A level whose rounding would change the side of a limit is shown with one digit more: 84.96, not 85.0. */

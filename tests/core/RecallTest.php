@@ -92,7 +92,7 @@ final class RecallTest extends TestCase
         $near = Scene::result(self::noise(self::recall('0.4', $found), '90.25', '114.0')->assess('r'), 'laeq')->outcomes[0];
         self::assertTrue($near->crossed);
         self::assertSame(Robustness::Undecided, $near->robustness);
-        self::assertStringContainsString('grown evenly it is 90.0', $near->statement);
+        self::assertStringContainsString('grown evenly it is 90.0', $near->statement->words);
         // The other way round: robust where even the whole error keeps it on that side.
         self::assertSame(
             Robustness::Robust,
@@ -223,12 +223,12 @@ final class RecallTest extends TestCase
         self::assertTrue($whole < $evenly && $evenly < $certified);
         $between = number_format(($whole + $evenly) / 2, 4, '.', '');
         self::assertSame(Robustness::Undecided, $scene($between)->outcomes[0]->robustness);
-        self::assertStringContainsString('grown evenly', $scene($between)->outcomes[0]->statement);
+        self::assertStringContainsString('grown evenly', $scene($between)->outcomes[0]->statement->words);
         foreach ([0.9 * $whole, 1.1 * $certified] as $limit) {
             self::assertSame(
                 Robustness::Robust,
                 $scene(number_format($limit, 4, '.', ''))->outcomes[0]->robustness,
-                $scene(number_format($limit, 4, '.', ''))->outcomes[0]->statement,
+                $scene(number_format($limit, 4, '.', ''))->outcomes[0]->statement->words,
             );
         }
     }

@@ -59,7 +59,7 @@ final class StatementPropertyTest extends TestCase
             $result->title,
             $outcome->limit->threshold->comparator->value,
             $outcome->limit->threshold->value->written,
-            $outcome->statement,
+            $outcome->statement->words,
         );
         if ($assessment->verdictOn($result) === Verdict::Void) {
             self::assertSame(Robustness::NotKnown, $outcome->robustness, 'void states nothing: '.$words);
@@ -83,7 +83,7 @@ final class StatementPropertyTest extends TestCase
             return;
         }
         self::assertNotSame([], $outcome->causes, 'it names a cause: '.$words);
-        self::assertStringStartsWith('Undecided: ', $outcome->statement);
+        self::assertStringStartsWith('Undecided: ', $outcome->statement->words);
         $other = $result->footing->causes !== [] || (!$outcome->crossed && $result->footing->ceiling !== null);
         self::assertTrue(!$agree || $other, 'nothing speaks against it: '.$words);
     }

@@ -21,12 +21,14 @@ final readonly class Undecided implements AnswerRule
     {
         $said = [];
         $keys = [];
+        $figures = [];
         $channel = [];
         foreach ($case->answers as $result) {
             foreach ($result->outcomes as $outcome) {
                 if ($outcome->robustness === Robustness::Undecided) {
                     $why = implode('; ', $outcome->causes);
                     $by = '='.$result->channel.'='.$why;
+                    $figures[$by] = [...$figures[$by] ?? [], ...$outcome->statement->figures];
                     $said[$by][] = \sprintf(
                         '%s against %s, %s',
                         $result->title,
@@ -43,7 +45,7 @@ final readonly class Undecided implements AnswerRule
                 \sprintf('%s: %s.', implode('; ', $results), $channel[$by][1]),
                 [$case->run->id],
                 channel: $channel[$by][0],
-            )->ofResults(...array_unique($keys[$by]));
+            )->naming(...$figures[$by])->ofResults(...array_unique($keys[$by]));
         }
     }
 }

@@ -123,7 +123,12 @@ export function KitView() {
                           <Button size="small" onClick={() => setTiming(reference)}>
                             Set an interval
                           </Button>
-                          <Button size="small" color="error" onClick={() => setRecalling(reference)}>
+                          <Button
+                            size="small"
+                            color="error"
+                            sx={{ justifyContent: 'flex-start' }}
+                            onClick={() => setRecalling(reference)}
+                          >
                             Recall
                           </Button>
                         </div>

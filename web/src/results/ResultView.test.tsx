@@ -26,6 +26,7 @@ const limit: Schemas['LimitOutcome'] = {
   robustness: 'robust',
   causes: [],
   statement: 'Exceeded: every value that it could have lies on that side.',
+  figures: [],
   tippingPoint: null,
   tippingWords: 'It turns if the unit read 1.60 dB too high.',
   confidence: null,

@@ -14,7 +14,7 @@ import { Changed, Decided, Schools } from './Aside';
 import { Decide, type Deciding } from './Decide';
 import { Glance } from './Glance';
 import { IntervalPicture } from './IntervalPicture';
-import { line, Named, NoteBook, Source, Symbol } from './notes';
+import { type Cite, line, Named, NoteBook, Source, Symbol } from './notes';
 import { breakdownTable } from './Breakdown';
 import { removed } from './Removed';
 import { Curve } from './pictures/Curve';
@@ -63,7 +63,7 @@ function Sheet({ page }: { page: Page }) {
     o: () => decides && signs && setDeciding('overrule'),
   });
   const book = new NoteBook(assessment.figures);
-  const row = (build: Parameters<typeof line>[3], extra?: React.ReactNode) =>
+  const row = (build: Parameters<typeof line>[3], extra?: Parameters<typeof line>[4]) =>
     line(book, opened, setOpened, build, extra);
   const main = assessment.results.find((result) => result.key === assessment.headline);
   const besides = [...new Set(assessment.results.flatMap((one) => (one === main ? [] : one.notes)))].filter(
@@ -212,18 +212,27 @@ function Sheet({ page }: { page: Page }) {
             )}
           </header>
         ),
-        <>
-          {main?.notes.slice(main.key === 'room' ? 1 : 0).map((note) => (
-            <div className="fn-note" key={note}>
-              {note}
-            </div>
-          ))}
-          {campaign.policyChanged && (
-            <div className="fn-note" style={{ color: ink.qualified }}>
-              The campaign&rsquo;s policy was changed after results were seen.
-            </div>
-          )}
-        </>,
+        (cite) => (
+          <>
+            {main?.notes.slice(main.key === 'room' ? 1 : 0).map((note) => (
+              <div className="fn-note" key={note}>
+                {note}
+              </div>
+            ))}
+            {main && main.noteFigures.length > 0 && (
+              <div className="fn-note">
+                {main.noteFigures.map((id) => (
+                  <Fragment key={id}>{cite(id)}</Fragment>
+                ))}
+              </div>
+            )}
+            {campaign.policyChanged && (
+              <div className="fn-note" style={{ color: ink.qualified }}>
+                The campaign&rsquo;s policy was changed after results were seen.
+              </div>
+            )}
+          </>
+        ),
       )}
       <Pictures page={page} />
       {assessment.results.map(
@@ -325,7 +334,7 @@ function Sheet({ page }: { page: Page }) {
       </section>
       {row((cite) => removed({ results: assessment.results, cite, all, setAll }))}
       <Curve page={page} />
-      <Limits results={assessment.results} />
+      <Limits results={assessment.results} row={row} />
       <section aria-labelledby="drift">
         {row((cite) => (
           <>
@@ -462,7 +471,13 @@ function Answer({
   );
 }
 
-function Limits({ results }: { results: Result[] }) {
+function Limits({
+  results,
+  row,
+}: {
+  results: Result[];
+  row: (build: (cite: Cite) => React.ReactNode, extra?: React.ReactNode) => React.ReactNode;
+}) {
   const outcomes = results.flatMap((result) => result.limits.map((limit) => ({ result, limit })));
   if (outcomes.length === 0) {
     return null;
@@ -473,40 +488,49 @@ function Limits({ results }: { results: Result[] }) {
         Against limits
       </h2>
       {outcomes.map(({ result, limit }) => (
-        <div className="fn-line" key={limit.id}>
-          <div
-            style={{
-              borderTop: `1px solid ${ink.faint}`,
-              padding: '5px 0',
-              display: 'grid',
-              gridTemplateColumns: 'minmax(0, 1fr) 190px',
-              columnGap: 14,
-              alignItems: 'center',
-            }}
-          >
-            <div>
-              <Named title={result.title} />{' '}
-              <b style={{ color: limit.crossed ? ink.void : ink.text }}>
-                {limit.title} {limit.value} {limit.unit} {limit.words}
-              </b>
-              .
-              <div style={limit.robustness === 'robust' ? {} : { color: ink.qualified }}>
-                {limit.robustness === 'undecided' && '≷ '}
-                {limit.statement}
-              </div>
-              <div style={{ color: ink.soft, fontSize: '0.86rem' }}>{limit.tippingWords}</div>
-              {limit.confidence && (
-                <div style={{ color: ink.soft, fontSize: '0.86rem' }}>
-                  By sampling and analysis: {limit.confidence.words}.
+        <Fragment key={limit.id + result.key}>
+          {row(
+            (cite) => (
+              <div
+                style={{
+                  borderTop: `1px solid ${ink.faint}`,
+                  padding: '5px 0',
+                  display: 'grid',
+                  gridTemplateColumns: 'minmax(0, 1fr) 190px',
+                  columnGap: 14,
+                  alignItems: 'center',
+                }}
+              >
+                <div>
+                  <Named title={result.title} />{' '}
+                  <b style={{ color: limit.crossed ? ink.void : ink.text }}>
+                    {limit.title} {limit.value} {limit.unit} {limit.words}
+                  </b>
+                  .
+                  <div style={limit.robustness === 'robust' ? {} : { color: ink.qualified }}>
+                    {limit.robustness === 'undecided' && '≷ '}
+                    {limit.statement}
+                  </div>
+                  <div style={{ color: ink.soft, fontSize: '0.86rem' }}>
+                    {limit.tippingWords}
+                    {limit.figures.map((id) => (
+                      <Fragment key={id}>{cite(id)}</Fragment>
+                    ))}
+                  </div>
+                  {limit.confidence && (
+                    <div style={{ color: ink.soft, fontSize: '0.86rem' }}>
+                      By sampling and analysis: {limit.confidence.words}.
+                    </div>
+                  )}
                 </div>
-              )}
-            </div>
-            <IntervalPicture result={result} limit={limit} />
-          </div>
-          <div className="fn-notes" style={{ paddingTop: 6 }}>
-            <Source source={limit.source} mark={limit.mark} />, {limit.scope}
-          </div>
-        </div>
+                <IntervalPicture result={result} limit={limit} />
+              </div>
+            ),
+            <div className="fn-note" style={{ paddingTop: 6 }}>
+              <Source source={limit.source} mark={limit.mark} />, {limit.scope}
+            </div>,
+          )}
+        </Fragment>
       ))}
     </section>
   );

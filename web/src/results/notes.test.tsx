@@ -1,7 +1,7 @@
-import { render, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
-import { line, NoteBook, numbersOf } from './notes';
+import { inRows, line, NoteBook, numbersOf } from './notes';
 import { drawn, parsed } from './Typeset';
 
 const figure = (id: string, more: Partial<Schemas['Figure']> = {}): Schemas['Figure'] => ({
@@ -104,4 +104,37 @@ it('prints an equation in full once and refers to it afterwards', () => {
     undefined,
     3,
   ]);
+});
+
+it('tells what goes through an equation again and again as a table, each number with its own note', () => {
+  const equation: Schemas['Figure']['equation'] = {
+    id: 'N-12a',
+    expression: 'L_W = 10 lg(Σ 10^((L_i + W_i)/10))',
+    source: 's',
+    mark: 'published',
+  };
+  const rows = ['₁', '₂', '₃'];
+  const total = figure('total', {
+    equation,
+    inputs: ['L₁', 'W₁', 'L₂', 'W₂', 'L₃', 'W₃', 'once'],
+    as: [...rows.flatMap((row) => [`L_i${row}`, `W_i${row}`]), 'T'],
+    origin: null,
+  });
+  const inputs = total.inputs.map((id) => figure(id, { shown: `shown ${id}` }));
+  const split = inRows(total);
+  expect([split.rows.length, split.columns, split.alone]).toEqual([3, ['L_i', 'W_i'], ['once']]);
+  render(
+    line(
+      new NoteBook([total, ...inputs]),
+      'total',
+      () => undefined,
+      (cite) => <p>{cite('total')}</p>,
+    ),
+  );
+  expect(screen.getByText('3 rows go through it')).toBeTruthy();
+  expect(screen.queryByText(/read at W₂/)).toBeNull();
+  fireEvent.click(screen.getByRole('button', { name: 'shown W₂ dB(A)' }));
+  expect(screen.getByText(/read at W₂/)).toBeTruthy();
+  // Two members in a row are no table.
+  expect(inRows({ ...total, inputs: ['L₁', 'L₂'], as: ['L_i₁', 'L_i₂'] }).alone).toEqual(['L₁', 'L₂']);
 });

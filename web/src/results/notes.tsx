@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
 import Drawer from '@mui/material/Drawer';
-import { Fragment } from 'react';
+import { Fragment, useState } from 'react';
 import type { Schemas } from '../api/client';
+import { ink } from '../look/theme';
 import { minus, unconfirmed } from '../look/words';
 import { Equation, OWN, type Numbers, useConfirmed } from './Typeset';
 
@@ -50,10 +51,10 @@ export function line(
   opened: string | null,
   open: (id: string | null) => void,
   build: (cite: Cite) => React.ReactNode,
-  extra?: React.ReactNode,
+  extra?: React.ReactNode | ((cite: Cite) => React.ReactNode),
 ) {
   const cited: { id: string; number: number }[] = [];
-  const body = build((id) => {
+  const cite: Cite = (id) => {
     const { number, first } = book.cite(id);
     if (first) {
       cited.push({ id, number });
@@ -69,7 +70,9 @@ export function line(
         {number}
       </button>
     );
-  });
+  };
+  const body = build(cite);
+  const beside = typeof extra === 'function' ? extra(cite) : extra;
   return (
     <div className="fn-line">
       <div>{body}</div>
@@ -87,7 +90,7 @@ export function line(
             />
           ) : null;
         })}
-        {extra}
+        {beside}
       </div>
     </div>
   );
@@ -146,6 +149,7 @@ function Note({
 
 /** What a figure is worked out with: the equation, its numbers put in, and each of them with its own. */
 function Derivation({ book, figure }: { book: NoteBook; figure: Figure }) {
+  const { rows, columns, alone } = inRows(figure);
   return (
     <>
       {figure.equation && (
@@ -172,8 +176,9 @@ function Derivation({ book, figure }: { book: NoteBook; figure: Figure }) {
           <Origin note={figure.origin.note} />
         </p>
       )}
+      {rows.length > 0 && <Rows book={book} rows={rows} columns={columns} />}
       <ul className="fn-tree">
-        {[...new Set(figure.inputs)].map((id) => {
+        {alone.map((id) => {
           const input = book.figure(id);
           return input ? (
             <li key={id}>
@@ -191,6 +196,87 @@ function Derivation({ book, figure }: { book: NoteBook; figure: Figure }) {
           ) : null;
         })}
       </ul>
+    </>
+  );
+}
+
+/** From so many on, what goes through an equation again and again is a table. */
+const ROWS = 3;
+
+/** What of a figure goes through its equation again and again, by its number, and what goes in once. */
+export function inRows(figure: Figure): { rows: Map<string, string>[]; columns: string[]; alone: string[] } {
+  const rows = new Map<string, Map<string, string>>();
+  const columns = new Set<string>();
+  const alone = new Set<string>();
+  figure.inputs.forEach((id, place) => {
+    const [, symbol, index] = /^(.+_[ij])([₀-₉]+)$/.exec(figure.as?.[place] ?? '') ?? [];
+    if (symbol === undefined || index === undefined) {
+      alone.add(id);
+      return;
+    }
+    columns.add(symbol);
+    rows.set(index, (rows.get(index) ?? new Map<string, string>()).set(symbol, id));
+  });
+  return rows.size < ROWS
+    ? { rows: [], columns: [], alone: [...new Set(figure.inputs)] }
+    : { rows: [...rows.values()], columns: [...columns], alone: [...alone] };
+}
+
+/** What goes through an equation again and again, a line each; each number opens what it rests on. */
+function Rows({ book, rows, columns }: { book: NoteBook; rows: Map<string, string>[]; columns: string[] }) {
+  const [opened, setOpened] = useState<string | null>(null);
+  const shown = opened === null ? undefined : book.figure(opened);
+  return (
+    <>
+      <table className="fn-table" style={{ margin: '4px 0' }}>
+        <caption style={{ textAlign: 'left', fontSize: '0.86rem', color: ink.soft }}>
+          {rows.length} rows go through it
+        </caption>
+        <thead>
+          <tr>
+            <th />
+            {columns.map((column) => (
+              <th key={column} className="num">
+                <Symbol text={column} />
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, place) => (
+            <tr key={place}>
+              <td style={{ fontSize: '0.86rem', color: ink.soft }}>
+                {book.figure(row.get(columns[0] ?? '') ?? '')?.meaning}
+              </td>
+              {columns.map((column) => {
+                const figure = book.figure(row.get(column) ?? '');
+                return (
+                  <td key={column} className="num">
+                    {figure && (
+                      <button
+                        type="button"
+                        className="fn-link fn-figure"
+                        aria-expanded={opened === figure.id}
+                        onClick={() => setOpened(opened === figure.id ? null : figure.id)}
+                      >
+                        {minus(figure.shown)} {figure.unit}
+                      </button>
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {shown && (
+        <div className="fn-tree" style={{ marginBottom: 6 }}>
+          <p style={{ margin: '0 0 4px' }}>
+            <Value of={shown} />, {shown.meaning}.
+          </p>
+          <Derivation book={book} figure={shown} />
+        </div>
+      )}
     </>
   );
 }

@@ -44,6 +44,7 @@ export const result = (
   highest: null,
   uncertainty: null,
   notes: [],
+  noteFigures: [],
   altered: [],
   also: [],
   limits: [],
