@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Footnote\App\Access;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 
 /** A person who signs in. The code is what stands under numbers; no names of people are kept. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'person')]
 class User implements UserInterface, PasswordAuthenticatedUserInterface
 {

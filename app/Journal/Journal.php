@@ -21,6 +21,8 @@ final readonly class Journal
         private ClockInterface $clock,
         private AskedOnce $asked,
         private WriteLock $lock,
+        private Binding $binding,
+        private EvidenceCheck $evidence,
     ) {
     }
 
@@ -47,10 +49,10 @@ final readonly class Journal
                 /** @var T */
                 return $before['made'];
             }
-            // Written first, so that the lock is taken before anything is read: two at once wait, not fork the chain.
-            $sequence = $this->append($actor, $kind, $payload);
-            $result = $change();
-            $this->entities->flush();
+            if ($this->binding->isOwed()) {
+                $this->write('footnote', 'evidence sealed', [], $this->binding->everything(...));
+            }
+            [$sequence, $result] = $this->write($actor, $kind, $payload, $change);
             $this->asked->keep($actor, $kind, $result, $sequence);
             $connection->commit();
 
@@ -66,8 +68,51 @@ final readonly class Journal
         }
     }
 
-    /** @param array<string, mixed> $payload */
-    private function append(string $actor, string $kind, array $payload): int
+    /** Evidence from before the journal bound its rows: one entry says what each is. Afterwards there is nothing to do. */
+    public function seal(): void
+    {
+        if ($this->binding->isOwed()) {
+            $this->lock->holding(function (): void {
+                if ($this->binding->isOwed()) {
+                    $this->write('footnote', 'evidence sealed', [], $this->binding->everything(...));
+                }
+            });
+        }
+    }
+
+    /**
+     * One entry, with what its change wrote read back before the entry is written.
+     *
+     * @template T
+     *
+     * @param array<string, mixed> $payload
+     * @param callable(): T        $change
+     *
+     * @return array{int, T} its sequence, and what the change came to
+     */
+    private function write(string $actor, string $kind, array $payload, callable $change): array
+    {
+        [$sequence, $previous] = $this->next();
+        $this->binding->begin();
+        $result = $change();
+        $this->entities->flush();
+        $this->append($sequence, $previous, [
+            'at' => $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s.vp'),
+            'actor' => $actor,
+            'kind' => $kind,
+            'payload' => json_encode($payload, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES),
+            'binds' => $this->binding->bind($sequence),
+        ]);
+
+        return [$sequence, $result];
+    }
+
+    /**
+     * The next sequence, which what is touched takes as its version: two at once wait for it, and do not fork the chain.
+     *
+     * @return array{int, string} and the hash before it
+     */
+    private function next(): array
     {
         $connection = $this->entities->getConnection();
         $head = $connection->fetchAssociative('SELECT sequence, hash FROM journal_head WHERE id = 1');
@@ -75,25 +120,18 @@ final readonly class Journal
             throw new \LogicException('The journal has no head; the database was not migrated.');
         }
         $sequence = (\is_numeric($head['sequence']) ? (int) $head['sequence'] : 0) + 1;
-        $previous = \is_string($head['hash']) ? $head['hash'] : self::ROOT;
-        $at = $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s.vp');
-        $json = json_encode($payload, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
-        $hash = JournalEntry::hashOf($sequence, $at, $actor, $kind, $json, $previous);
-        $connection->insert(
-            'journal_entry',
-            [
-                'sequence' => $sequence,
-                'at' => $at,
-                'actor' => $actor,
-                'kind' => $kind,
-                'payload' => $json,
-                'previous' => $previous,
-                'hash' => $hash,
-            ],
-        );
-        $connection->executeStatement('UPDATE journal_head SET sequence = ?, hash = ? WHERE id = 1', [$sequence, $hash]);
+        $connection->executeStatement('UPDATE journal_head SET sequence = ? WHERE id = 1', [$sequence]);
 
-        return $sequence;
+        return [$sequence, \is_string($head['hash']) ? $head['hash'] : self::ROOT];
+    }
+
+    /** @param array{at: string, actor: string, kind: string, payload: string, binds: string} $told */
+    private function append(int $sequence, string $previous, array $told): void
+    {
+        $hash = JournalEntry::hashOf($sequence, $told, $previous);
+        $connection = $this->entities->getConnection();
+        $connection->insert('journal_entry', ['sequence' => $sequence, ...$told, 'previous' => $previous, 'hash' => $hash]);
+        $connection->executeStatement('UPDATE journal_head SET hash = ? WHERE id = 1', [$hash]);
     }
 
     /** Who did what, as the beginning of a sentence. */
@@ -107,9 +145,9 @@ final readonly class Journal
     }
 
     /**
-     * Walks the whole chain.
+     * Walks the whole chain, and holds every row of evidence against what it says.
      *
-     * @return array{entries: int, fault: string|null} how many hold, and the first that does not
+     * @return array{entries: int, fault: string|null} how many hold, and the first thing that does not
      */
     public function verify(): array
     {
@@ -124,15 +162,18 @@ final readonly class Journal
             if ($text('previous') !== $previous) {
                 return ['entries' => $expected - 1, 'fault' => \sprintf('entry %d does not follow the one before', $sequence)];
             }
-            if ($text('hash') !== JournalEntry::hashOf(
-                $sequence,
-                $text('at'),
-                $text('actor'),
-                $text('kind'),
-                $text('payload'),
-                $previous,
-            )) {
+            $told = [
+                'at' => $text('at'),
+                'actor' => $text('actor'),
+                'kind' => $text('kind'),
+                'payload' => $text('payload'),
+                'binds' => $text('binds'),
+            ];
+            if ($text('hash') !== JournalEntry::hashOf($sequence, $told, $previous)) {
                 return ['entries' => $expected - 1, 'fault' => \sprintf('entry %d was changed', $sequence)];
+            }
+            if ($this->binding->told($sequence) !== $text('binds')) {
+                return ['entries' => $expected - 1, 'fault' => \sprintf('what entry %d says of rows of evidence was changed', $sequence)];
             }
             $previous = $text('hash');
             ++$expected;
@@ -140,6 +181,10 @@ final readonly class Journal
         $head = $this->entities->getConnection()->fetchOne('SELECT hash FROM journal_head WHERE id = 1');
         if ($head !== $previous) {
             return ['entries' => $expected - 1, 'fault' => 'the last entries are missing'];
+        }
+
+        foreach ($this->evidence->faults() as $fault) {
+            return ['entries' => $expected - 1, 'fault' => $fault];
         }
 
         return ['entries' => $expected - 1, 'fault' => null];

@@ -26,15 +26,23 @@ class JournalEntry
         public readonly string $previous,
         #[ORM\Column(length: 64)]
         public readonly string $hash,
+        /** How many rows of evidence it binds, and one digest of what they are; empty: none. */
+        #[ORM\Column(length: 80, options: ['default' => ''])]
+        public readonly string $binds = '',
     ) {
     }
 
-    public static function hashOf(int $sequence, string $at, string $actor, string $kind, string $payload, string $previous): string
+    /** @param array{at: string, actor: string, kind: string, payload: string, binds: string} $told */
+    public static function hashOf(int $sequence, array $told, string $previous): string
     {
         return hash(
             'sha256',
             json_encode(
-                [$sequence, $at, $actor, $kind, $payload, $previous],
+                // An entry that binds nothing is hashed as those are from before rows were bound.
+                [
+                    $sequence, $told['at'], $told['actor'], $told['kind'], $told['payload'], $previous,
+                    ...($told['binds'] === '' ? [] : [$told['binds']]),
+                ],
                 \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
             ),
         );

@@ -40,6 +40,7 @@ final readonly class Release
         if ($this->isFollowed()) {
             return;
         }
+        $this->journal->seal();
         if ($this->connection->fetchOne('SELECT 1 FROM worked_run LIMIT 1') === false) {
             $this->lock->holding($this->note(...));
 

@@ -32,9 +32,15 @@ final class StagedTable
     private array $waiting = [];
     private int $order = 0;
 
+    /** @var list<string> what each row is, in their order, where they are evidence: worked out here, where nobody waits */
+    private array $digests = [];
+
     /** @param ClassMetadata<object> $row */
-    public function __construct(private readonly Connection $connection, private readonly ClassMetadata $row)
-    {
+    public function __construct(
+        private readonly Connection $connection,
+        private readonly ClassMetadata $row,
+        private readonly ?BoundTable $bound,
+    ) {
         $this->table = $row->getTableName();
         $this->staged = 'staged_'.$this->table;
         $types = [];
@@ -64,6 +70,9 @@ final class StagedTable
         foreach ($this->types as $field => $type) {
             $values[] = $type->convertToDatabaseValue($this->row->getFieldValue($row, $field), $platform);
         }
+        if ($this->bound !== null) {
+            $this->digests[] = $this->bound->digest(array_combine($this->columns, $values));
+        }
         $this->waiting[] = [...$values, $this->order++, $place];
         if (\count($this->waiting) === $this->batch) {
             $this->flush();
@@ -89,13 +98,30 @@ final class StagedTable
         return \is_string($place) ? $place : null;
     }
 
-    public function takeIn(): void
+    /** @return array<string, string|null> what each row is that came, by = and its key; null: it is no evidence */
+    public function takeIn(): array
     {
         $this->flush();
         $columns = implode(', ', $this->columns);
+        $keys = array_map($this->row->getColumnName(...), array_values($this->row->getIdentifierFieldNames()));
+        $isNumbered = array_diff($keys, $this->columns) !== [];
+        $last = $isNumbered ? $this->connection->fetchOne("SELECT MAX({$keys[0]}) FROM {$this->table}") : null;
         $this->connection->executeStatement(
             "INSERT INTO {$this->table} ($columns) SELECT $columns FROM {$this->staged} ORDER BY staged_order",
         );
+        $came = $isNumbered
+            ? $this->connection->fetchFirstColumn(
+                "SELECT {$keys[0]} FROM {$this->table} WHERE {$keys[0]} > ? ORDER BY {$keys[0]}",
+                [\is_numeric($last) ? (int) $last : 0],
+            )
+            : $this->connection->fetchFirstColumn('SELECT '.implode(" || '/' || ", $keys)." FROM {$this->staged} ORDER BY staged_order");
+
+        $rows = [];
+        foreach ($came as $place => $key) {
+            $rows['='.(\is_scalar($key) ? (string) $key : '')] = $this->digests[$place] ?? null;
+        }
+
+        return $rows;
     }
 
     public function drop(): void

@@ -15,14 +15,21 @@ final class Staging
     /** @var array<class-string, StagedTable> in the order in which the first row of each came, which is that of taking in */
     private array $tables = [];
 
-    public function __construct(private readonly EntityManagerInterface $entities)
-    {
+    public function __construct(
+        private readonly EntityManagerInterface $entities,
+        private readonly Written $written,
+        private readonly BoundTables $bound,
+    ) {
     }
 
     /** @param string $place where it was written; empty where the logbook may have it already only by a race */
     public function add(object $row, string $place = ''): void
     {
-        $this->tables[$row::class] ??= new StagedTable($this->entities->getConnection(), $this->entities->getClassMetadata($row::class));
+        $this->tables[$row::class] ??= new StagedTable(
+            $this->entities->getConnection(),
+            $this->entities->getClassMetadata($row::class),
+            $this->bound->of($row::class),
+        );
         $this->tables[$row::class]->add($row, $place);
     }
 
@@ -42,8 +49,8 @@ final class Staging
     /** Within the transaction that has the lock. */
     public function takeIn(): void
     {
-        foreach ($this->tables as $table) {
-            $table->takeIn();
+        foreach ($this->tables as $class => $table) {
+            $this->written->many($class, $table->takeIn());
         }
     }
 

@@ -7,6 +7,7 @@ namespace Footnote\Tests\App;
 use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\Role;
 use Footnote\App\Access\User;
+use Footnote\App\Journal\Journal;
 use Footnote\App\Record\Importer;
 use Footnote\App\Storage\RecordFile;
 use Footnote\Tests\Core\Scene;
@@ -30,12 +31,13 @@ abstract class ApiTestCase extends WebTestCase
     {
         $this->browser = self::createClient();
         $this->browser->disableReboot();
-        foreach (Role::cases() as $role) {
-            $user = new User($role->value, $role, strtoupper($role->value[0]).'-1');
-            $user->choosePassword($this->service(UserPasswordHasherInterface::class)->hashPassword($user, self::PASSWORD));
-            $this->service(EntityManagerInterface::class)->persist($user);
-        }
-        $this->service(EntityManagerInterface::class)->flush();
+        $this->service(Journal::class)->during('console', 'person added', [], function (): void {
+            foreach (Role::cases() as $role) {
+                $user = new User($role->value, $role, strtoupper($role->value[0]).'-1');
+                $user->choosePassword($this->service(UserPasswordHasherInterface::class)->hashPassword($user, self::PASSWORD));
+                $this->service(EntityManagerInterface::class)->persist($user);
+            }
+        });
     }
 
     /**

@@ -85,7 +85,8 @@ final class ConsoleTest extends TestCase
         self::assertSame($numbers($this->console('footnote:assess '.escapeshellarg($record))[1]), $numbers($exported));
         self::assertSame(file_get_contents($this->folder.'/day.csv'), file_get_contents($this->folder.'/out/logs/r0-day.csv'));
         [$status, $said] = $this->console('footnote:journal:verify');
-        self::assertSame([0, "The journal holds: 1 entries.\n"], [$status, $said]);
+        self::assertSame(0, $status);
+        self::assertStringStartsWith("The journal holds: 1 entries.\nEvery row of evidence is as the journal says", $said);
     }
 
     /** kill -9 at any moment of an import: afterwards all of it is there or none, and the journal holds. */
@@ -138,7 +139,9 @@ final class ConsoleTest extends TestCase
             $processes[] = $process;
         }
         self::assertSame([0, 0, 0, 0], array_map(proc_close(...), $processes));
-        self::assertSame([0, "The journal holds: 4 entries.\n"], $this->console('footnote:journal:verify'));
+        [$status, $said] = $this->console('footnote:journal:verify');
+        self::assertSame(0, $status);
+        self::assertStringStartsWith("The journal holds: 4 entries.\nEvery row of evidence is as the journal says", $said);
     }
 
     /** Entries cut off at the end, or out of the middle, are missed. */

@@ -90,7 +90,33 @@ final class MigratedLogbookTest extends TestCase
             self::column($logbook, 'SELECT snapshot_digest FROM decision ORDER BY id'),
             array_map(static fn (string $snapshot): string => hash('sha256', (string) gzuncompress($snapshot)), $snapshots),
         );
-        self::assertSame(0, self::console('footnote:journal:verify')[0]);
+        [$status, $said] = self::console('footnote:journal:verify');
+        self::assertSame(0, $status, $said);
+        self::assertStringContainsString('No row of evidence is bound yet', $said);
+    }
+
+    /** The first that is written after the upgrade binds what was there before it: from then on a change of any of it is noticed. */
+    public function testWhatIsOlderIsSealedByTheFirstChange(): void
+    {
+        copy(self::$folder.'/footnote.sqlite', self::$folder.'/unsealed.sqlite');
+        try {
+            putenv('FOOTNOTE_PASSWORD=a-long-password-of-somebody');
+            [$status, $said] = self::console('footnote:person:add newcomer reader N-1');
+            self::assertSame(0, $status, $said);
+            $logbook = self::open('footnote.sqlite');
+            self::assertSame(
+                ['evidence sealed', 'person added'],
+                array_reverse(self::column($logbook, 'SELECT kind FROM journal_entry ORDER BY sequence DESC LIMIT 2')),
+            );
+            self::assertStringContainsString('Every row of evidence is as the journal says', self::console('footnote:journal:verify')[1]);
+            $logbook->exec("UPDATE check_record SET recorded_by = 'other' WHERE id = (SELECT MIN(id) FROM check_record)");
+            [$status, $said] = self::console('footnote:journal:verify');
+            self::assertSame(1, $status);
+            self::assertMatchesRegularExpression('/check_record \\S+ was changed since entry/', $said);
+        } finally {
+            putenv('FOOTNOTE_PASSWORD');
+            copy(self::$folder.'/unsealed.sqlite', self::$folder.'/footnote.sqlite');
+        }
     }
 
     /** Every run of every campaign is read and judged as it lies there, and goes out as a record that can be assessed. */

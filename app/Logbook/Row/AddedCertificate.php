@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** A laboratory certificate. It is added, never overwritten. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'certificate')]
 #[ORM\Index(name: 'certificate_instrument', columns: ['instrument_id'])]
 #[ORM\Index(name: 'certificate_reference', columns: ['reference_id'])]

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** An interval that the site has set for one unit or one reference. It is added, never overwritten. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'own_interval')]
 #[ORM\Index(name: 'own_interval_instrument', columns: ['instrument_id'])]
 #[ORM\Index(name: 'own_interval_reference', columns: ['reference_id'])]

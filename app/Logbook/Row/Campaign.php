@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** A field campaign: where, under which policy, against which criteria and limits. */
 #[ORM\Entity]
+#[Bound(apart: ['version'])]
 #[ORM\Table(name: 'campaign')]
 class Campaign
 {

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** A steward held a source against its text. The newest of a source stands; none is ever changed. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'confirmed_source')]
 class ConfirmedSource
 {

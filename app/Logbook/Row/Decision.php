@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** What a person decided about a result, with what was seen then, frozen. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'decision')]
 #[ORM\Index(name: 'decision_run', columns: ['run_id', 'id'])]
 class Decision

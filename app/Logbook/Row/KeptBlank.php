@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** A medium that was handled like a sample and drew no air. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'blank')]
 #[ORM\Index(name: 'blank_campaign', columns: ['campaign_id'])]
 class KeptBlank

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** A laboratory's report: what it says of all its rows, how its columns were read, and the file itself. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'laboratory_report')]
 #[ORM\Index(name: 'laboratory_report_laboratory', columns: ['laboratory', 'recorded_at'])]
 class LaboratoryReport

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** One line of a laboratory's report: one substance on one medium. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'laboratory_row')]
 #[ORM\Index(name: 'laboratory_row_medium', columns: ['medium', 'analyte'])]
 #[ORM\Index(name: 'laboratory_row_report', columns: ['report_id'])]

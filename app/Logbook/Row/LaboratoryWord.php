@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** What a laboratory said later about a report of its own: whether it had corrected its numbers. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'laboratory_word')]
 #[ORM\Index(name: 'laboratory_word_report', columns: ['report_id', 'id'])]
 class LaboratoryWord

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** An entry of a library. It is never changed, since results lean on it: what differs gets a code of its own. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'library_entry')]
 class LibraryEntry
 {

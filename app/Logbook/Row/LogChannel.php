@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** One column of a log, packed: 32-bit whole thousandths, kept compressed. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'log_channel')]
 class LogChannel
 {

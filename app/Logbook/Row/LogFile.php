@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** A log as it came from the unit, byte for byte (kept compressed), and how it was read. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'log_file')]
 #[ORM\Index(name: 'log_file_run', columns: ['run_id'])]
 #[ORM\Index(name: 'log_file_sha256', columns: ['sha256'])]

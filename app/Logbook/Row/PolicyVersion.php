@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** One version of a policy; versions are added, never changed. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'policy_version')]
 class PolicyVersion
 {

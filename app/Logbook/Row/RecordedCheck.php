@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** A check as it was walked through. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'check_record')]
 #[ORM\Index(name: 'check_record_instrument', columns: ['instrument_id', 'checked_at'])]
 #[ORM\Index(name: 'check_record_reference', columns: ['reference_id', 'checked_at'])]

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** Something done to a unit that changes how it responds. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'intervention')]
 #[ORM\Index(name: 'intervention_instrument', columns: ['instrument_id', 'happened_at'])]
 class RecordedIntervention

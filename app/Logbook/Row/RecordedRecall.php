@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** A reference was found wrong. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'recall')]
 #[ORM\Index(name: 'recall_reference', columns: ['reference_id'])]
 class RecordedRecall

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** A run as it was started; what is learned later stands in its facts. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'run')]
 #[ORM\Index(name: 'run_instrument', columns: ['instrument_id', 'started_at'])]
 #[ORM\Index(name: 'run_campaign', columns: ['campaign_id', 'started_at', 'id'])]

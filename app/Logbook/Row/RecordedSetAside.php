@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** A statement that a check shows nothing of the unit. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'check_set_aside')]
 class RecordedSetAside
 {

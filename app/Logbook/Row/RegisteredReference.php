@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** A reference of the kit, as registered. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'reference')]
 class RegisteredReference
 {

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
+use Footnote\App\Storage\Bound;
 
 /** Something learned about a run: added to what is known, never in its place. */
 #[ORM\Entity]
+#[Bound]
 #[ORM\Table(name: 'run_fact')]
 #[ORM\Index(name: 'run_fact_run', columns: ['run_id', 'id'])]
 class RunFact

@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Tests\App;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Platforms\SQLitePlatform;
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\Role;
+use Footnote\App\Journal\Binding;
+use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\Release;
+use Footnote\App\Storage\Bound;
+use Footnote\App\Storage\BoundTable;
+use Footnote\App\Storage\BoundTables;
+use Footnote\Tests\Core\AirScene;
+use Footnote\Tests\Core\Scene;
+
+/** Whatever is changed behind the application's back is noticed by the journal: each column of each table, a row more, a row less. */
+final class TamperingTest extends ApiTestCase
+{
+    /** Tables that hold no evidence: what is in them is worked out from it, or is forgotten. */
+    private const NO_EVIDENCE = [
+        'check_draft', 'check_leaning', 'check_mark', 'evidence_bound', 'instrument_state', 'journal_entry', 'journal_head',
+        'number_given', 'release_followed', 'request_made', 'run_state', 'sign_in_attempt', 'unit_line', 'worked_run',
+    ];
+
+    private function connection(): Connection
+    {
+        return $this->service(Connection::class);
+    }
+
+    private function fault(): ?string
+    {
+        return $this->service(Journal::class)->verify()['fault'];
+    }
+
+    /** What a change behind the application's back makes the journal say; afterwards it is undone. */
+    private function noticed(string $sql, mixed ...$values): ?string
+    {
+        $this->connection()->beginTransaction();
+        try {
+            $this->connection()->executeStatement($this->connection()->getDatabasePlatform() instanceof SQLitePlatform
+                ? 'PRAGMA defer_foreign_keys = ON'
+                : "SET LOCAL session_replication_role = 'replica'");
+            self::assertGreaterThan(0, $this->connection()->executeStatement($sql, array_values($values)), $sql);
+
+            return $this->fault();
+        } finally {
+            $this->connection()->rollBack();
+        }
+    }
+
+    /** A logbook in which most tables hold a row: imported, typed, judged and decided. */
+    private function fill(): void
+    {
+        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '16:00')->check('k2', '16:30', ['114.0']);
+        $scene->intervention('i', '17:00', 'repaired')->check('k3', '17:30', ['114.0']);
+        $own = [
+            'routine' => 'laboratory calibration', 'every' => '2', 'unit' => 'years', 'since' => '2026-01-01',
+            'source' => 's', 'by' => 'S-1',
+        ];
+        $references = $scene->record['references'];
+        \assert(\is_array($references) && \is_array($references[0]));
+        $scene->record['references'] = [
+            [...$references[0], 'intervals' => [$own], 'recalls' => [
+                ['since' => '2020-01-01T00:00:00Z', 'until' => '2020-01-02T00:00:00Z', 'reason' => 'fell'],
+            ]],
+            $references[1],
+        ];
+        $this->import($scene);
+        $air = (new AirScene())
+            ->check('k4', '07:30', ['2.0'])->run('a1', '08:00', '14:00')->check('k5', '14:10', ['2.0'])->found('a1', '500');
+        $air->record['campaign'] = ['code' => 'air', 'title' => 'air', 'criteria' => [], 'limits' => []];
+        $this->importRecord($air->record);
+        $this->signIn(Role::Technician);
+        $this->call('POST', '/api/bench/checks/k3/set-aside', ['reason' => 'bad seal'], 204);
+        $this->call('POST', '/api/runs/r1/facts', ['plannedMinutes' => 480, 'reason' => 'told later'], 201);
+        $this->signIn(Role::Hygienist);
+        $page = $this->call('GET', '/api/results/r1');
+        $this->call('POST', '/api/results/r1/decision', [
+            'kind' => 'void', 'reason' => 'worn by another', 'digest' => $page->string('digest'),
+        ], 201);
+        self::assertNull($this->fault(), 'what the application wrote holds');
+    }
+
+    public function testEachTableIsEvidenceOrSaidToBeNone(): void
+    {
+        $bound = [];
+        foreach ($this->service(EntityManagerInterface::class)->getMetadataFactory()->getAllMetadata() as $row) {
+            if ($row->getReflectionClass()->getAttributes(Bound::class) === []) {
+                self::assertContains($row->getTableName(), self::NO_EVIDENCE);
+            } else {
+                $bound[] = $row->getTableName();
+            }
+        }
+        self::assertSame([], array_intersect($bound, self::NO_EVIDENCE));
+        self::assertGreaterThan(20, \count($bound));
+    }
+
+    public function testEachColumnOfEachTableIsBound(): void
+    {
+        $this->fill();
+        $tried = [];
+        foreach ($this->service(BoundTables::class)->all() as $class => $table) {
+            $metadata = $this->service(EntityManagerInterface::class)->getClassMetadata($class);
+            $key = $this->connection()->fetchOne(\sprintf('SELECT %s FROM %s t', $table->keyOf('t'), $table->name));
+            if ($key === false) {
+                continue;
+            }
+            $where = \sprintf('%s = ?', str_replace('t.', '', $table->keyOf('t')));
+            foreach ($metadata->getFieldNames() as $field) {
+                $column = $metadata->getColumnName($field);
+                $apart = $metadata->getReflectionClass()->getAttributes(Bound::class)[0]->newInstance()->apart;
+                if (\in_array($column, $apart, true)) {
+                    continue;
+                }
+                $other = match ($metadata->getTypeOfField($field)) {
+                    'json' => "'{\"x\": 1}'",
+                    'integer', 'smallint', 'float' => $column.' + 1000',
+                    'boolean' => 'NOT '.$column,
+                    'datetime_immutable' => "'1999-01-01 00:00:00'",
+                    'blob' => "'other'",
+                    default => "'other'",
+                };
+                $fault = $this->noticed("UPDATE {$table->name} SET $column = $other WHERE $where", $key);
+                self::assertNotNull($fault, "$table->name.$column was changed, and nobody noticed");
+                self::assertStringContainsString($table->name, $fault);
+                $tried[] = $table->name.'.'.$column;
+            }
+            $this->withoutAndWithAnother($table, $class, (string) (\is_scalar($key) ? $key : ''), $where);
+        }
+        self::assertGreaterThan(70, \count($tried), implode(' ', $tried));
+    }
+
+    private function withoutAndWithAnother(BoundTable $table, string $class, string $key, string $where): void
+    {
+        self::assertStringContainsString('was deleted', (string) $this->noticed("DELETE FROM {$table->name} WHERE $where", $key));
+        /** @var class-string $class */
+        $metadata = $this->service(EntityManagerInterface::class)->getClassMetadata($class);
+        $columns = array_map($metadata->getColumnName(...), $metadata->getFieldNames());
+        $own = $metadata->usesIdGenerator() ? $table->key : [];
+        $columns = array_values(array_diff($columns, $own));
+        $copied = array_map(
+            static fn (string $column): string => $own === [] && $column === $table->key[0] ? $column." || '-2'" : $column,
+            $columns,
+        );
+        self::assertStringContainsString('no entry knows of it', (string) $this->noticed(
+            \sprintf(
+                'INSERT INTO %1$s (%2$s) SELECT %3$s FROM %1$s WHERE %4$s',
+                $table->name,
+                implode(', ', $columns),
+                implode(', ', $copied),
+                $where,
+            ),
+            $key,
+        ));
+    }
+
+    /** Who changes a row and what the journal says of it changes the chain; who cuts the chain is found too. */
+    public function testWhoChangesTheJournalAsWellIsFound(): void
+    {
+        $this->fill();
+        $last = "SELECT sequence FROM journal_entry WHERE binds <> '' ORDER BY sequence DESC LIMIT 1";
+        $entry = $this->connection()->fetchOne($last);
+        self::assertStringContainsString(
+            'says of rows of evidence was changed',
+            (string) $this->noticed('UPDATE evidence_bound SET digest = ? WHERE sequence = ?', str_repeat('0', 64), $entry),
+        );
+        foreach ([
+            "UPDATE journal_entry SET binds = '' WHERE sequence = ?" => 'was changed',
+            "UPDATE journal_entry SET payload = '{}' WHERE sequence = ?" => 'was changed',
+            'DELETE FROM journal_entry WHERE sequence = ?' => 'missing',
+        ] as $sql => $said) {
+            self::assertStringContainsString($said, (string) $this->noticed($sql, $entry));
+        }
+    }
+
+    /** A logbook from before rows were bound: one entry seals what is there, and from there on each row is bound. */
+    public function testWhatIsOlderIsSealedOnce(): void
+    {
+        $this->fill();
+        $this->connection()->executeStatement('DELETE FROM evidence_bound');
+        $this->connection()->executeStatement('DELETE FROM journal_entry');
+        $this->connection()->executeStatement('UPDATE journal_head SET sequence = 0, hash = ?', [Journal::ROOT]);
+        $this->connection()->executeStatement('DELETE FROM release_followed');
+        self::assertNull($this->fault(), 'nothing is bound yet');
+        $this->service(Release::class)->follow();
+        self::assertFalse($this->service(Binding::class)->isOwed());
+        self::assertNull($this->fault());
+        $this->service(Release::class)->follow();
+        $kinds = $this->connection()->fetchFirstColumn('SELECT kind FROM journal_entry ORDER BY sequence');
+        self::assertCount(1, array_keys($kinds, 'evidence sealed', true));
+        self::assertStringContainsString('since entry 1', (string) $this->noticed("UPDATE run SET recorded_by = 'other'"));
+        // Whoever writes first, before anybody has looked, seals what is older before it.
+        foreach (['DELETE FROM evidence_bound', 'DELETE FROM journal_entry'] as $sql) {
+            $this->connection()->executeStatement($sql);
+        }
+        $this->connection()->executeStatement('UPDATE journal_head SET sequence = 0, hash = ?', [Journal::ROOT]);
+        $this->service(Journal::class)->during('console', 'nothing', [], static fn (): null => null);
+        self::assertSame(
+            ['evidence sealed', 'nothing'],
+            $this->connection()->fetchFirstColumn('SELECT kind FROM journal_entry ORDER BY sequence'),
+        );
+        self::assertNull($this->fault());
+    }
+}
