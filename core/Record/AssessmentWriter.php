@@ -106,7 +106,7 @@ final readonly class AssessmentWriter
             'highest' => $figure($result->highest()),
             'uncertainty' => $figure($result->beside->uncertainty),
             'notes' => array_map(strval(...), $result->beside->notes),
-            'noteFigures' => self::entered($result->beside->notes, $sheet),
+            'noteFigures' => array_map(static fn (Sentence $note): array => self::entered([$note], $sheet), $result->beside->notes),
             'altered' => array_map(
                 static fn (Altered $one): array => [
                     'kind' => $one->by->kind->value,

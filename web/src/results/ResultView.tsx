@@ -214,13 +214,16 @@ function Sheet({ page }: { page: Page }) {
         ),
         (cite) => (
           <>
-            {main?.notes.slice(main.key === 'room' ? 1 : 0).map((note, place, all) => (
-              <div className="fn-note" key={note}>
-                {note}
-                {place === all.length - 1 &&
-                  main.noteFigures.map((id) => <Fragment key={id}>{cite(id)}</Fragment>)}
-              </div>
-            ))}
+            {main?.notes.map((note, place) =>
+              main.key === 'room' && place === 0 ? null : (
+                <div className="fn-note" key={note}>
+                  {note}
+                  {main.noteFigures[place]?.map((id) => (
+                    <Fragment key={id}>{cite(id)}</Fragment>
+                  ))}
+                </div>
+              ),
+            )}
             {campaign.policyChanged && (
               <div className="fn-note" style={{ color: ink.qualified }}>
                 The campaign&rsquo;s policy was changed after results were seen.
