@@ -15,6 +15,7 @@ $folder = getenv('FOOTNOTE_TEST_DATA');
 $data = dirname(__DIR__).'/var/'.($folder === false ? 'test' : $folder);
 foreach ([
     'FOOTNOTE_SECRET' => 'only-for-tests',
+    'FOOTNOTE_JOURNAL_KEY' => 'only-for-tests-too',
     'FOOTNOTE_DATA' => $data,
     'APP_ENV' => 'test',
     'KERNEL_CLASS' => Kernel::class,

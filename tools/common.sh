@@ -108,12 +108,14 @@ prepare() {
   build_web
 }
 
-# use_data FOLDER: where the logbook lies; its secret is made once and stays with it
+# use_data FOLDER: where the logbook lies; its secret is made once and stays with it, the key of its journal lies beside the folder
 use_data() {
   mkdir -p "$1/sessions"
   export FOOTNOTE_DATA; FOOTNOTE_DATA=$(cd "$1" && pwd)
   [ -s "$FOOTNOTE_DATA/secret" ] || (umask 077; php -r 'echo bin2hex(random_bytes(32));' > "$FOOTNOTE_DATA/secret")
   export FOOTNOTE_SECRET; FOOTNOTE_SECRET=$(cat "$FOOTNOTE_DATA/secret")
+  [ -s "$FOOTNOTE_DATA.journal-key" ] || (umask 077; php -r 'echo bin2hex(random_bytes(32));' > "$FOOTNOTE_DATA.journal-key")
+  export FOOTNOTE_JOURNAL_KEY; FOOTNOTE_JOURNAL_KEY=$(cat "$FOOTNOTE_DATA.journal-key")
 }
 
 # fill_with_demo: an empty logbook with the people and the campaign of the demo

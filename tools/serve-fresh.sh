@@ -14,6 +14,7 @@ shift
 for port in "$@"; do
   rm -rf "$folder-$port"
   cp -a "$folder" "$folder-$port"
+  cp -a "$folder.journal-key" "$folder-$port.journal-key"
   (use_data "$folder-$port" && serve "$port") &
 done
 serve "$first"

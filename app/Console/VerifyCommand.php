@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Footnote\App\Console;
 
+use Footnote\App\Journal\Anchor;
 use Footnote\App\Journal\EvidenceCheck;
 use Footnote\App\Journal\Journal;
+use Footnote\App\Journal\UnreadableAnchor;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand('footnote:journal:verify', 'Walks the journal, holds every row of evidence against it, and says what does not hold.')]
@@ -22,8 +25,20 @@ final class VerifyCommand extends Command
         parent::__construct();
     }
 
+    protected function configure(): void
+    {
+        $this->addOption('anchor', null, InputOption::VALUE_REQUIRED, 'a file of lines that footnote:journal:anchor wrote');
+    }
+
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
+        $anchors = $input->getOption('anchor');
+        $cut = \is_string($anchors) ? $this->against($anchors) : null;
+        if ($cut !== null) {
+            $output->writeln(\sprintf('<error>The journal does not hold: %s.</error>', $cut));
+
+            return self::FAILURE;
+        }
         $found = $this->journal->verify();
         if ($found['fault'] === null) {
             $since = $this->evidence->since();
@@ -49,5 +64,26 @@ final class VerifyCommand extends Command
         }
 
         return self::FAILURE;
+    }
+
+    /** What the first anchor says that the chain does not hold; null where it holds all of them. */
+    private function against(string $file): ?string
+    {
+        $lines = @file($file, \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES);
+        if ($lines === false || $lines === []) {
+            return \sprintf('%s holds no anchor', $file);
+        }
+        foreach ($lines as $place => $line) {
+            try {
+                $fault = $this->journal->against(Anchor::read($line));
+            } catch (UnreadableAnchor) {
+                return \sprintf('line %d of %s is no anchor', $place + 1, $file);
+            }
+            if ($fault !== null) {
+                return $fault;
+            }
+        }
+
+        return null;
     }
 }

@@ -23,6 +23,7 @@ final readonly class Journal
         private WriteLock $lock,
         private Binding $binding,
         private EvidenceCheck $evidence,
+        private JournalKey $key,
     ) {
     }
 
@@ -131,7 +132,10 @@ final readonly class Journal
         $hash = JournalEntry::hashOf($sequence, $told, $previous);
         $connection = $this->entities->getConnection();
         $connection->insert('journal_entry', ['sequence' => $sequence, ...$told, 'previous' => $previous, 'hash' => $hash]);
-        $connection->executeStatement('UPDATE journal_head SET hash = ? WHERE id = 1', [$hash]);
+        $connection->executeStatement(
+            'UPDATE journal_head SET hash = ?, mark = ? WHERE id = 1',
+            [$hash, $this->key->mark(self::headOf($sequence, $hash))],
+        );
     }
 
     /** Who did what, as the beginning of a sentence. */
@@ -178,9 +182,15 @@ final readonly class Journal
             $previous = $text('hash');
             ++$expected;
         }
-        $head = $this->entities->getConnection()->fetchOne('SELECT hash FROM journal_head WHERE id = 1');
-        if ($head !== $previous) {
+        $head = $this->entities->getConnection()->fetchAssociative('SELECT hash, mark FROM journal_head WHERE id = 1');
+        if ($head === false || $head['hash'] !== $previous) {
             return ['entries' => $expected - 1, 'fault' => 'the last entries are missing'];
+        }
+        $mark = \is_string($head['mark']) ? $head['mark'] : '';
+        if ($expected > 1 && $this->key->isSet() && !$this->key->marked(self::headOf($expected - 1, $previous), $mark)) {
+            return ['entries' => $expected - 1, 'fault' => $mark === ''
+                ? 'its head is not marked by the key: nothing was written since there is one, or somebody took the mark away'
+                : 'its head was not written with the key of this journal'];
         }
 
         foreach ($this->evidence->faults() as $fault) {
@@ -188,6 +198,46 @@ final readonly class Journal
         }
 
         return ['entries' => $expected - 1, 'fault' => null];
+    }
+
+    /** Where the chain ends now. */
+    public function anchor(): Anchor
+    {
+        $head = $this->entities->getConnection()->fetchAssociative('SELECT sequence, hash FROM journal_head WHERE id = 1');
+        $at = $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:sp');
+
+        return Anchor::of(
+            $at,
+            $head !== false && \is_numeric($head['sequence']) ? (int) $head['sequence'] : 0,
+            $head !== false && \is_string($head['hash']) ? $head['hash'] : self::ROOT,
+            $this->key,
+        );
+    }
+
+    /** What does not hold of an anchor; null where the chain still holds it. */
+    public function against(Anchor $anchor): ?string
+    {
+        if (!$anchor->isOf($this->key)) {
+            return \sprintf('the anchor of %s was not written with the key of this journal', $anchor->at);
+        }
+        $hash = $anchor->sequence === 0
+            ? self::ROOT
+            : $this->entities->getConnection()->fetchOne('SELECT hash FROM journal_entry WHERE sequence = ?', [$anchor->sequence]);
+
+        return match (true) {
+            $hash === false => \sprintf('entry %d, at which it ended on %s, is not there: it was cut', $anchor->sequence, $anchor->at),
+            $hash !== $anchor->hash => \sprintf(
+                'entry %d, at which it ended on %s, is another: it was written anew',
+                $anchor->sequence,
+                $anchor->at,
+            ),
+            default => null,
+        };
+    }
+
+    private static function headOf(int $sequence, string $hash): string
+    {
+        return implode('|', ['head', $sequence, $hash]);
     }
 
     /**

@@ -18,6 +18,9 @@ class JournalHead
         public readonly int $sequence,
         #[ORM\Column(length: 64)]
         public readonly string $hash,
+        /** Of sequence and hash, by the key of the journal; empty where there is none. */
+        #[ORM\Column(length: 64, options: ['default' => ''])]
+        public readonly string $mark = '',
     ) {
     }
 }

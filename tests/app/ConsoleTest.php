@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\App;
 
+use Footnote\App\Journal\Journal;
+use Footnote\App\Journal\JournalEntry;
+use Footnote\App\Storage\Cells;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -12,6 +15,7 @@ final class ConsoleTest extends TestCase
 {
     private string $folder;
     private OwnLogbook $logbook;
+    private string $key = '';
 
     protected function setUp(): void
     {
@@ -188,6 +192,68 @@ final class ConsoleTest extends TestCase
         self::assertStringContainsString('entry 1 was changed', $said);
     }
 
+    /** A chain that somebody writes anew, with every hash right, has no head by the key; one that is cut does not hold its anchor. */
+    public function testAChainWrittenAnewOrCutIsFoundByItsKeyAndItsAnchors(): void
+    {
+        $this->key = 'a key that lies elsewhere';
+        $this->migrated();
+        $anchors = $this->folder.'/anchors';
+        /** @return array{int, string} */
+        $verify = fn (string $with = ''): array => $this->console('footnote:journal:verify '.$with);
+        $said = fn (string $with = ''): string => $this->console('footnote:journal:verify '.$with)[1];
+        $withAnchors = '--anchor='.escapeshellarg($anchors);
+        self::assertSame(0, $this->console('footnote:import '.escapeshellarg($this->record()))[0]);
+        self::assertSame(0, $this->console('footnote:journal:anchor '.escapeshellarg($anchors))[0]);
+        self::assertSame(0, $this->console('footnote:person:add somebody reader R-1')[0]);
+        self::assertSame(0, $this->console('footnote:journal:anchor '.escapeshellarg($anchors))[0]);
+        $line = trim($this->console('footnote:journal:anchor')[1]);
+        self::assertSame(['footnote-anchor/1', 2], [(new Answer($line))->string('format'), (new Answer($line))->int('sequence')]);
+        self::assertSame(0, $verify($withAnchors)[0], $said($withAnchors));
+
+        // Written anew: who did what is another, every hash follows, and the mark of the head is that of before.
+        $database = $this->logbook->open();
+        $previous = Journal::ROOT;
+        $entries = $database->query('SELECT * FROM journal_entry ORDER BY sequence');
+        self::assertInstanceOf(\PDOStatement::class, $entries);
+        foreach ($entries->fetchAll(\PDO::FETCH_ASSOC) as $entry) {
+            self::assertIsArray($entry);
+            $told = [
+                'at' => Cells::text($entry, 'at'),
+                'actor' => 'nobody',
+                'kind' => Cells::text($entry, 'kind'),
+                'payload' => Cells::text($entry, 'payload'),
+                'binds' => Cells::text($entry, 'binds'),
+            ];
+            $sequence = (int) Cells::text($entry, 'sequence');
+            $hash = JournalEntry::hashOf($sequence, $told, $previous);
+            $database->prepare('UPDATE journal_entry SET actor = ?, previous = ?, hash = ? WHERE sequence = ?')
+                ->execute(['nobody', $previous, $hash, $sequence]);
+            $previous = $hash;
+        }
+        $database->prepare('UPDATE journal_head SET hash = ?')->execute([$previous]);
+        self::assertStringContainsString('was not written with the key', $said());
+        $database->exec("UPDATE journal_head SET mark = ''");
+        self::assertStringContainsString('is not marked by the key', $said());
+        self::assertStringContainsString('entry 1, at which it ended', $said($withAnchors));
+        self::assertStringContainsString('written anew', $said($withAnchors));
+        $this->key = '';
+        self::assertSame(0, $verify()[0], 'whoever has no key does not see it');
+        self::assertSame(1, $verify($withAnchors)[0], 'but by an anchor');
+
+        // Cut, and made to look whole.
+        $this->key = 'a key that lies elsewhere';
+        $database->exec('DELETE FROM evidence_bound WHERE sequence = 2');
+        $database->exec('DELETE FROM journal_entry WHERE sequence = 2');
+        $database->exec('UPDATE journal_head SET sequence = 1, hash = (SELECT hash FROM journal_entry)');
+        file_put_contents($anchors, $line."\n");
+        self::assertStringContainsString('it was cut', $said($withAnchors));
+        // An anchor that somebody made up, and what is none.
+        file_put_contents($anchors, str_replace('"sequence":2', '"sequence":1', $line)."\n");
+        self::assertStringContainsString('was not written with the key', $said($withAnchors));
+        file_put_contents($anchors, "hello\n");
+        self::assertStringContainsString('is no anchor', $said($withAnchors));
+    }
+
     private function record(int $runs = 1): string
     {
         $scene = (new \Footnote\Tests\Core\Scene())->check('k1', '07:30', ['114.0'])->check('k2', '2026-03-09T16:30:00', ['114.2']);
@@ -252,6 +318,8 @@ final class ConsoleTest extends TestCase
             'FOOTNOTE_SECRET' => 'only-for-tests',
             'FOOTNOTE_DATA' => $this->folder,
             'FOOTNOTE_DATABASE_URL' => $this->logbook->address,
+            'FOOTNOTE_JOURNAL_KEY' => $this->key,
+            'FOOTNOTE_PASSWORD' => 'a-long-password-1',
             'PATH' => (string) getenv('PATH'),
         ];
     }

@@ -173,7 +173,7 @@ final class MigratedLogbookTest extends TestCase
         $root = \dirname(__DIR__, 2);
         $environment = 'FOOTNOTE_DATABASE_URL='.escapeshellarg(
             'sqlite:///'.self::$folder.'/footnote.sqlite',
-        ).' FOOTNOTE_DATA='.escapeshellarg(self::$folder).' FOOTNOTE_SECRET=only-for-tests APP_ENV=prod';
+        ).' FOOTNOTE_DATA='.escapeshellarg(self::$folder).' FOOTNOTE_SECRET=only-for-tests FOOTNOTE_JOURNAL_KEY= APP_ENV=prod';
         exec("$environment ".escapeshellarg($root.'/bin/console')." $arguments 2>&1", $lines, $status);
 
         return [$status, implode("\n", $lines)];

@@ -135,6 +135,7 @@ final class TogetherTest extends TestCase
             'FOOTNOTE_DATA' => $this->folder,
             'FOOTNOTE_DATABASE_URL' => $this->logbook->address,
             'FOOTNOTE_SECRET' => 'only-for-tests',
+            'FOOTNOTE_JOURNAL_KEY' => (string) getenv('FOOTNOTE_JOURNAL_KEY'),
             'FOOTNOTE_PASSWORD' => 'sallow-mill-2026',
         ];
     }
