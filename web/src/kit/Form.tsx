@@ -3,6 +3,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { Told } from '../look/Told';
 import type { Refusal } from '../api/client';
@@ -54,6 +55,35 @@ export function Form({ title, action, problem, busy, wide = false, onClose, onSu
         </DialogActions>
       </form>
     </Dialog>
+  );
+}
+
+interface ChoiceProps {
+  label: string;
+  value: string;
+  set: (value: string) => void;
+  among: readonly string[];
+  problem?: string | undefined;
+  help?: string;
+}
+
+/** One of several words that say themselves. */
+export function Choice({ label, value, set, among, problem, help }: ChoiceProps) {
+  return (
+    <TextField
+      select
+      label={label}
+      value={value}
+      onChange={(event) => set(event.target.value)}
+      error={problem !== undefined}
+      helperText={problem ?? help}
+    >
+      {among.map((one) => (
+        <MenuItem key={one} value={one}>
+          {one}
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }
 

@@ -1,10 +1,8 @@
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
 import { localOf } from '../look/words';
-import { Field, Form } from './Form';
+import { Choice, Field, Form } from './Form';
 
 type Unit = Schemas['NewInterval']['unit'];
 const units: Unit[] = ['hours', 'days', 'months', 'years'];
@@ -58,20 +56,13 @@ export function SetInterval({
           ))}
         </ul>
       )}
-      <TextField
-        select
+      <Choice
         label="What"
         value={routine}
-        onChange={(event) => setRoutine(event.target.value)}
-        error={add.error?.of('routine') !== undefined}
-        helperText={add.error?.of('routine')}
-      >
-        {routines.map((one) => (
-          <MenuItem key={one} value={one}>
-            {one}
-          </MenuItem>
-        ))}
-      </TextField>
+        set={setRoutine}
+        among={routines}
+        problem={add.error?.of('routine')}
+      />
       <Field
         label="Every"
         value={every}
@@ -80,20 +71,14 @@ export function SetInterval({
         help="A whole number"
         required
       />
-      <TextField
-        select
+      <Choice
         label="In"
         value={unit}
-        onChange={(event) => setUnit(units.find((one) => one === event.target.value) ?? 'months')}
-        error={add.error?.of('unit') !== undefined}
-        helperText={add.error?.of('unit') ?? 'All but hours end with the last day'}
-      >
-        {units.map((one) => (
-          <MenuItem key={one} value={one}>
-            {one}
-          </MenuItem>
-        ))}
-      </TextField>
+        set={(chosen) => setUnit(units.find((one) => one === chosen) ?? 'months')}
+        among={units}
+        problem={add.error?.of('unit')}
+        help="All but hours end with the last day"
+      />
       <Field
         label="Since"
         type="date"
