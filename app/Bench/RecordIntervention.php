@@ -43,7 +43,7 @@ final readonly class RecordIntervention
         return $this->journal->during(
             $by->code,
             'intervention',
-            ['instrument' => $instrument, ...$told],
+            [...$told, 'instrument' => $instrument],
             function () use ($by, $unit, $told): string {
                 $number = $this->numbers->next('intervention', 'I-%05d');
                 $record = [...$told, 'id' => $number, 'instrument' => $unit->id, 'by' => $by->code];

@@ -34,7 +34,7 @@ final readonly class AddCertificate
     {
         $unit = $this->entities->find(RegisteredInstrument::class, $id) ?? throw Problem::missing($id);
         $this->reader->certificate($told, null);
-        $this->journal->during($by->code, 'certificate added', ['of' => $id, ...$told->data()], function () use ($by, $unit, $told): void {
+        $this->journal->during($by->code, 'certificate added', [...$told->data(), 'of' => $id], function () use ($by, $unit, $told): void {
             $this->entities->persist(new AddedCertificate($unit->id, null, $told->data(), $by->code, $this->clock->now()));
             $this->touches->unit($unit->id, null);
         });
@@ -51,7 +51,7 @@ final readonly class AddCertificate
         $this->journal->during(
             $by->code,
             'certificate added',
-            ['of' => $id, ...$told->data()],
+            [...$told->data(), 'of' => $id],
             function () use ($by, $reference, $told): void {
                 $this->entities->persist(new AddedCertificate(null, $reference->id, $told->data(), $by->code, $this->clock->now()));
                 $this->touches->reference($reference->id);

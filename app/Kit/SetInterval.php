@@ -38,7 +38,7 @@ final readonly class SetInterval
         $unit = $this->entities->find(RegisteredInstrument::class, $id) ?? throw Problem::missing('Instrument '.$id);
         $record = self::record($by, $told);
         $this->reader->interval(Fields::of($record), $this->families->routines($unit->family));
-        $this->journal->during($by->code, 'interval set', ['of' => $id, ...$record], function () use ($by, $unit, $record): void {
+        $this->journal->during($by->code, 'interval set', [...$record, 'of' => $id], function () use ($by, $unit, $record): void {
             $this->entities->persist(new AddedInterval($unit->id, null, $record, $by->code, $this->clock->now()));
             $this->touches->unit($unit->id, null);
         });
@@ -49,7 +49,7 @@ final readonly class SetInterval
         $reference = $this->entities->find(RegisteredReference::class, $id) ?? throw Problem::missing('Reference '.$id);
         $record = self::record($by, $told);
         $this->reader->interval(Fields::of($record), CommonRoutine::cases());
-        $this->journal->during($by->code, 'interval set', ['of' => $id, ...$record], function () use ($by, $reference, $record): void {
+        $this->journal->during($by->code, 'interval set', [...$record, 'of' => $id], function () use ($by, $reference, $record): void {
             $this->entities->persist(new AddedInterval(null, $reference->id, $record, $by->code, $this->clock->now()));
             $this->touches->reference($reference->id);
         });

@@ -37,7 +37,7 @@ final readonly class ShelveEntry
         $this->journal->during(
             $by->code,
             'library entry added',
-            ['shelf' => $shelf, ...$told->data()],
+            [...$told->data(), 'shelf' => $shelf],
             function () use ($by, $on, $code, $told): void {
                 $this->entities->persist(new LibraryEntry($on->id, $code, $told->data(), $by->code, $this->clock->now()));
                 if (isset($on->shipped()[$code])) {

@@ -59,7 +59,7 @@ final readonly class LearnOfRun
             }
         }
         $seen = $told->optionalNumber('seen', 0, 1e6);
-        $journalled = ['run' => $id, 'reason' => $reason, ...$fact];
+        $journalled = [...$fact, 'run' => $id, 'reason' => $reason];
         $this->journal->during($by->code, 'run learned', $journalled, function () use ($by, $id, $fact, $reason, $seen): void {
             $this->refuseUnseen($id, $fact, $seen === null ? null : (int) $seen);
             $before = $this->logbook->runRecord($id) ?? throw Problem::missing('Run '.$id);

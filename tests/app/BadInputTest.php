@@ -133,6 +133,25 @@ final class BadInputTest extends ApiTestCase
         self::assertCount(1, $this->call('GET', '/api/kit')->list('instruments'));
     }
 
+    /** Whoever sends more than is asked for says nothing of whose line it is: that, the address says, and who is signed in. */
+    public function testASenderDoesNotWriteWhoseLineOfTheJournalItIs(): void
+    {
+        $this->signIn(Role::Steward);
+        $certificate = ['number' => 'n', 'laboratory' => 'l', 'issued' => '2026-01-01', 'due' => '2027-01-01', 'values' => []];
+        $forged = ['of' => 'another', 'instrument' => 'another', 'shelf' => 'another', 'by' => 'another', 'actor' => 'another'];
+        $this->call('POST', '/api/kit/instruments/D/certificates', $forged + $certificate, 201);
+        $this->call('POST', '/api/bench/D/interventions', $forged + ['kind' => 'repaired', 'at' => '2026-03-01T08:00:00+00:00'], 201);
+        foreach ($this->call('GET', '/api/journal')->list('entries') as $line) {
+            self::assertIsArray($line);
+            self::assertNotSame('another', $line['actor']);
+            self::assertIsString($line['payload']);
+            if (\in_array($line['kind'], ['certificate added', 'intervention'], true)) {
+                $payload = (new Answer($line['payload']));
+                self::assertSame('D', $payload->string($line['kind'] === 'intervention' ? 'instrument' : 'of'));
+            }
+        }
+    }
+
     public function testWhatIsNotJsonOrNotThere(): void
     {
         foreach ([['{', 400], ['[1', 400], ['"x"', 400], ['', 400]] as [$raw, $status]) {
