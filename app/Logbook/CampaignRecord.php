@@ -66,14 +66,14 @@ final readonly class CampaignRecord
             $log = $run['log'] ?? null;
             $stored = \is_array($log)
                 ? $this->connection->fetchAssociative(
-                    'SELECT name, original, format, first_interval FROM log_file WHERE id = ?',
+                    'SELECT name, original, sha256, format, first_interval FROM log_file WHERE id = ?',
                     [$log['stored'] ?? ''],
                 )
                 : false;
             unset($runs[$id]['log'], $runs[$id]['campaign']);
             if ($stored !== false) {
                 $name = 'logs/'.$id.'-'.preg_replace('/[^A-Za-z0-9._-]/', '_', Cells::text($stored, 'name'));
-                $write($name, Cells::blob($stored['original']));
+                $write($name, KeptBytes::of($stored['original'], Cells::text($stored, 'sha256'), 'The log of run '.$id));
                 $runs[$id]['log'] = [
                     'file' => $name,
                     'format' => Cells::json($stored, 'format'),

@@ -84,9 +84,12 @@ final readonly class Decisions
             [$run, $id],
         );
 
-        return $row === false
-            ? throw Problem::missing('This decision')
-            : [Cells::blob($row['snapshot']), Cells::text($row, 'snapshot_digest')];
+        if ($row === false) {
+            throw Problem::missing('This decision');
+        }
+        $digest = Cells::text($row, 'snapshot_digest');
+
+        return [KeptBytes::of($row['snapshot'], $digest, 'The snapshot of this decision'), $digest];
     }
 
     /**

@@ -84,11 +84,14 @@ final readonly class Reports
     /** @return array{string, string} the name of a report's file, and the file byte for byte */
     public function original(string $report): array
     {
-        $row = $this->connection->fetchAssociative('SELECT file_name, original FROM laboratory_report WHERE id = ?', [$report]);
+        $row = $this->connection->fetchAssociative('SELECT file_name, original, sha256 FROM laboratory_report WHERE id = ?', [$report]);
 
         return $row === false || $row['original'] === null
             ? throw Problem::missing('A file of report '.$report)
-            : [Cells::text($row, 'file_name'), Cells::blob($row['original'])];
+            : [
+                Cells::text($row, 'file_name'),
+                KeptBytes::of($row['original'], Cells::text($row, 'sha256'), 'The report '.Cells::text($row, 'file_name')),
+            ];
     }
 
     /** @return list<string> media of a report that are neither a sample nor a blank */

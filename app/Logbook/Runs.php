@@ -43,9 +43,12 @@ final readonly class Runs
      */
     public function original(array $record): ?array
     {
-        $row = $this->logRow($record, 'name, original');
+        $row = $this->logRow($record, 'name, original, sha256');
 
-        return $row === null ? null : [Cells::text($row, 'name'), Cells::blob($row['original'] ?? null)];
+        return $row === null ? null : [
+            Cells::text($row, 'name'),
+            KeptBytes::of($row['original'] ?? null, Cells::text($row, 'sha256'), 'The log '.Cells::text($row, 'name')),
+        ];
     }
 
     /**

@@ -177,6 +177,41 @@ final class TamperingTest extends ApiTestCase
         }
     }
 
+    /** What is given out byte for byte is what was taken in, or is not given out. */
+    public function testWhatIsNotWhatItWasIsNotServed(): void
+    {
+        $this->fill();
+        $this->signIn(Role::Technician);
+        $headers = ['X-Log-Name' => 'day.csv', 'X-Log-Format' => rawurlencode((string) json_encode([
+            'delimiter' => ',', 'decimal' => '.', 'skip' => 1, 'columns' => [['place' => 1, 'kind' => 'LAeq']], 'time' => [0],
+            'dateOrder' => 'ymd',
+        ]))];
+        $log = "Time,LAeq\n";
+        for ($i = 0; $i < 600; ++$i) {
+            $log .= gmdate('Y-m-d H:i:s', 1772438400 + $i).",85.0\n";
+        }
+        $this->call('POST', '/api/runs/r1/log', status: 201, raw: $log, headers: $headers);
+        $this->browser->request('GET', '/api/runs/r1/log');
+        self::assertSame($log, $this->browser->getInternalResponse()->getContent());
+        $served = function (string $sql, string $path): array {
+            $this->connection()->executeStatement($sql);
+            $this->browser->request('GET', $path);
+
+            return [$this->browser->getResponse()->getStatusCode(), (string) $this->browser->getResponse()->getContent()];
+        };
+        $id = $this->connection()->fetchOne('SELECT id FROM decision');
+        self::assertIsScalar($id);
+        foreach ([
+            ['UPDATE log_file SET sha256 = id', '/api/runs/r1/log', 'The log day.csv is not what it was'],
+            ["UPDATE log_file SET original = 'no bytes of it'", '/api/runs/r1/log', 'The log day.csv is not what it was'],
+            ['UPDATE decision SET snapshot_digest = digest', '/api/results/r1/decision/'.$id, 'The snapshot of this decision is not'],
+        ] as [$sql, $path, $said]) {
+            [$status, $answer] = $served($sql, $path);
+            self::assertSame(409, $status, $answer);
+            self::assertStringContainsString($said, $answer);
+        }
+    }
+
     /** A logbook from before rows were bound: one entry seals what is there, and from there on each row is bound. */
     public function testWhatIsOlderIsSealedOnce(): void
     {
