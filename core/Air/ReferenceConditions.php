@@ -6,6 +6,7 @@ namespace Footnote\Core\Air;
 
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Judgement\Criterion;
@@ -52,6 +53,14 @@ final readonly class ReferenceConditions implements Criterion
     public function name(): string
     {
         return $this->name;
+    }
+
+    /** At which conditions something is told. */
+    public function stated(): Sentence
+    {
+        $figures = $this->air?->inputs(new Origin('criterion', $this->id, $this->name), '_ref') ?? [];
+
+        return Sentence::of('Stated at '.$this->name.'.', ...array_values($figures));
     }
 
     /** What an actual volume is multiplied by to be stated at these conditions. */

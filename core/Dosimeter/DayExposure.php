@@ -134,7 +134,10 @@ final readonly class DayExposure
             $own->title,
             $own->channel,
             ReportedAnswers::of($answers, $own->answers->reported),
-            beside: new StandsBeside([Sentence::of(\sprintf('Made of %s.', implode(', ', $of)))], $own->beside->uncertainty),
+            beside: new StandsBeside([Sentence::of(
+                \sprintf('Made of %s.', implode(', ', $of)),
+                ...array_map(static fn (DayPart $part): Figure => $part->duration, $parts),
+            )], $own->beside->uncertainty),
         );
         $inherited = Verdict::worst(...array_map(static fn (DayPart $part): Verdict => $part->verdict, $parts));
         $other = $rest === null && $stated !== null && abs($stated * 60 - $seconds) > 1.0

@@ -495,7 +495,7 @@ final readonly class SampleWorkings
         ?string $channel,
         bool $worstIsLow = false,
     ): Result {
-        $notes = $unit === CommonUnit::Litre ? [] : ['Stated at '.$this->conditions->name.'.'];
+        $notes = $unit === CommonUnit::Litre ? [] : [$this->conditions->stated()];
 
         // What a pump shows of its volume is its own sum, and no reading of what was there.
         return Result::of($key, $title, $this->reported, $answers, $notes, $channel, $worstIsLow)->notPlain();

@@ -7,6 +7,7 @@ namespace Footnote\Core\Flow;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\Row;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\RestOfDay;
 use Footnote\Core\Evidence\Run;
@@ -231,7 +232,7 @@ final readonly class ShiftExposure
         $isPlain = $this->asRest() === $asTheRest;
         $unsampled = $asTheRest ? ', unsampled time as the rest' : ', unsampled time as zero';
         $title = 'TWA over 8 h, '.$analyte->name().$of.($isPlain ? '' : $unsampled);
-        $notes = ['Stated at '.$this->family->conditions->name.'.', ...$this->notes($chain, $beside, $analyte->analyte, $asTheRest)];
+        $notes = [$this->family->conditions->stated(), ...$this->notes($chain, $beside, $analyte->analyte, $asTheRest)];
         $result = Result::of(($isPlain ? 'twa:' : 'twa-other:').$analyte->analyte, $title, $reported, $answers, $notes, $analyte->analyte)
             ->inheriting($inherited)
             ->notPlain()
@@ -302,18 +303,7 @@ final readonly class ShiftExposure
             $isStretched
                 ? [
                     ...$row,
-                    'T_shift' => Figure::read(
-                        'T_shift',
-                        'working day, the rest of it as sampled',
-                        $this->shiftMinutes(),
-                        CommonUnit::Minute,
-                        new Origin(
-                            'run',
-                            $this->longest()->id,
-                            $this->statedMinutes() === null ? 'taken, none was stated' : 'stated with a sample, the longest',
-                        ),
-                        0,
-                    ),
+                    'T_shift' => $this->shiftFigure(),
                 ]
                 : $row,
             Digits::significant($value, 3),
@@ -368,7 +358,7 @@ final readonly class ShiftExposure
      * @param non-empty-list<ShiftPart> $chain
      * @param list<ShiftPart>           $beside
      *
-     * @return list<string>
+     * @return list<string|Sentence>
      */
     private function notes(array $chain, array $beside, string $analyte, bool $asTheRest): array
     {
@@ -376,7 +366,13 @@ final readonly class ShiftExposure
             static fn (array $one): string => \sprintf('%s (%s min, %s)', $one[0]->run->id, $one[1]->rounded(0), $one[0]->verdict->value),
             self::counted($chain),
         );
-        $notes = [\sprintf('Made of %s.', implode(', ', $made))];
+        $times = [];
+        $covered = [];
+        foreach ($chain as $part) {
+            $times[] = $part->time($covered);
+            $covered = Span::united([...$covered, ...$part->family->drawn->stretches]);
+        }
+        $notes = [Sentence::of(\sprintf('Made of %s.', implode(', ', $made)), ...$times)];
         $counted = array_map(static fn (ShiftPart $part): string => $part->run->id, [...$chain, ...$beside]);
         foreach ($beside as $part) {
             $notes[] = \sprintf('%s went on beside it and stands alone; the two are not added.', $part->run->id);
@@ -392,12 +388,12 @@ final readonly class ShiftExposure
             }
         }
         if ($this->isShort($chain)) {
-            $notes[] = \sprintf(
+            $notes[] = Sentence::of(\sprintf(
                 '%s min of %s were not sampled and are taken %s.',
                 $this->shiftMinutes()->minus($this->sampled($chain))->rounded(0),
                 $this->shiftMinutes()->rounded(0),
                 $asTheRest ? 'as the rest' : 'as zero',
-            );
+            ), $this->shiftFigure(), ...$times);
         }
 
         return $notes;
@@ -471,6 +467,22 @@ final readonly class ShiftExposure
                 ? $one->run
                 : $longest,
             $this->own->run,
+        );
+    }
+
+    private function shiftFigure(): Figure
+    {
+        return Figure::read(
+            'T_shift',
+            'working day',
+            $this->shiftMinutes(),
+            CommonUnit::Minute,
+            new Origin(
+                'run',
+                $this->longest()->id,
+                $this->statedMinutes() === null ? 'taken, none was stated' : 'stated with a sample, the longest',
+            ),
+            0,
         );
     }
 

@@ -1,7 +1,7 @@
 import { Fragment } from 'react';
 import type { Schemas } from '../api/client';
 import { ink } from '../look/theme';
-import { clock, dayOfYear } from '../look/words';
+import { clock, dayOfYear, ofTheSite } from '../look/words';
 import { Source } from '../results/notes';
 
 type Routine = Schemas['Routine'];
@@ -70,8 +70,9 @@ function together(done: Done[]): (Done & { channels: string })[] {
   return [...lines.values()];
 }
 
-/** What begins or ends with a day is told by the day. */
+/** What begins or ends with a day of the site is told by the day; the hours are the site's, whatever the browser's. */
 function told(at: string): string {
-  const hour = clock(at);
-  return hour === '00:00' || hour === '23:59' ? dayOfYear(at) : `${dayOfYear(at)} ${hour}`;
+  const here = ofTheSite(at);
+  const hour = clock(here);
+  return hour === '00:00' || hour === '23:59' ? dayOfYear(here) : `${dayOfYear(here)} ${hour}`;
 }

@@ -187,7 +187,7 @@ describe('one unit through time', () => {
           done('H2S', { evidence: 'C-0', at: '2026-11-01T08:00:00+00:00', over: true }),
         ]),
         routine('laboratory calibration', '2 years', [
-          done('', { evidence: 'L-1', at: '2025-04-21T00:00:00', until: '2027-04-21T23:59:59' }),
+          done('', { evidence: 'L-1', at: '2025-04-21T00:00:00+01:00', until: '2027-04-21T23:59:59+01:00' }),
         ]),
         routine('calibration', '1 month', [done('', { evidence: null, at: null, until: null })]),
       ],

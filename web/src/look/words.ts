@@ -20,6 +20,9 @@ export const shortDay = (at: string, zone?: string) =>
 /** A day of any year, without its name. */
 export const dayOfYear = (at: string) => `${shortDay(at)} ${at.slice(0, 4)}`;
 
+/** A moment that the server tells in the zone of the site, to be shown as it stands there. */
+export const ofTheSite = (at: string) => at.slice(0, 19);
+
 export const moment = (at: string, zone?: string) => `${shortDay(at, zone)} ${clock(at, zone)}`;
 
 /** A signed number with a true minus, as printed. */
