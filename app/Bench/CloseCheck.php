@@ -129,10 +129,7 @@ final readonly class CloseCheck
             throw new Problem(
                 422,
                 'The check was not accepted; all answers are kept. '.$problem->getMessage(),
-                array_map(
-                    static fn (InvalidRecord $one): array => ['field' => $one->path, 'problem' => $one->problem],
-                    $problem->all(),
-                ),
+                $problem->fields(),
             );
         }
     }

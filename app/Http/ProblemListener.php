@@ -29,10 +29,7 @@ final readonly class ProblemListener
             return;
         }
         $thrown = $event->getThrowable();
-        $problem = $thrown instanceof InvalidRecord ? Problem::fields(array_map(
-            static fn (InvalidRecord $one): array => ['field' => $one->path, 'problem' => $one->problem],
-            $thrown->all(),
-        )) : $thrown;
+        $problem = $thrown instanceof InvalidRecord ? Problem::fields($thrown->fields()) : $thrown;
         $problem = $problem instanceof Problem ? $this->orDone($this->labelled($problem)) : $problem;
         $event->setResponse(match (true) {
             $problem instanceof Problem => ProblemResponse::of($problem->status, $problem->getMessage(), $problem->fields),
@@ -55,7 +52,7 @@ final readonly class ProblemListener
     /** Fields as the forms call them. */
     private function labelled(Problem $problem): Problem
     {
-        return $problem->fields !== [] && $problem->isOfFields() ? Problem::fields($problem->fields, $this->labels->of(...)) : $problem;
+        return $problem->fields !== [] && $problem->isOfFields ? Problem::fields($problem->fields, $this->labels->of(...)) : $problem;
     }
 
     /** A request that was carried out, and whose answer was lost, is refused when it is sent again: it is told that it was. */

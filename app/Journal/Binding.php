@@ -27,28 +27,7 @@ final readonly class Binding
     /** @return string what an entry says of the rows that it binds: how many, and one digest of all; empty where there are none */
     public function bind(int $sequence): string
     {
-        $count = 0;
-        $all = hash_init('sha256');
-        $waiting = [];
-        foreach ($this->written->taken() as $class => $rows) {
-            $table = $this->tables->of($class) ?? throw new \LogicException($class.' is no evidence.');
-            $known = array_filter($rows, \is_string(...));
-            $unread = array_map(static fn (string $key): string => substr($key, 1), array_keys(array_diff_key($rows, $known)));
-            foreach ([$known, $table->digests($unread)] as $digests) {
-                foreach ($digests as $key => $digest) {
-                    $waiting[] = [$sequence, $table->name, substr($key, 1), $digest];
-                    hash_update($all, self::line($table->name, substr($key, 1), $digest));
-                    ++$count;
-                    if (\count($waiting) === self::BATCH) {
-                        $this->keep($waiting);
-                        $waiting = [];
-                    }
-                }
-            }
-        }
-        $this->keep($waiting);
-
-        return $count === 0 ? '' : self::sum($count, hash_final($all));
+        return self::sum($this->kept($sequence));
     }
 
     /** Whether there is evidence from before rows were bound. */
@@ -79,27 +58,61 @@ final readonly class Binding
     /** What the lines of an entry come to as they stand; empty where there are none. */
     public function told(int $sequence): string
     {
-        $count = 0;
-        $all = hash_init('sha256');
+        return self::sum($this->lines($sequence));
+    }
+
+    /** @return iterable<array{string, string, string}> table, key and digest of each line of an entry */
+    private function lines(int $sequence): iterable
+    {
         foreach ($this->connection->iterateAssociative(
             'SELECT table_name, row_key, digest FROM evidence_bound WHERE sequence = ? ORDER BY id',
             [$sequence],
         ) as $row) {
-            hash_update($all, self::line(Cells::text($row, 'table_name'), Cells::text($row, 'row_key'), Cells::text($row, 'digest')));
+            yield [Cells::text($row, 'table_name'), Cells::text($row, 'row_key'), Cells::text($row, 'digest')];
+        }
+    }
+
+    /** @return iterable<array{string, string, string}> table, key and digest of each row that was written, kept on the way */
+    private function kept(int $sequence): iterable
+    {
+        $waiting = [];
+        foreach ($this->written() as $line) {
+            $waiting[] = [$sequence, ...$line];
+            if (\count($waiting) === self::BATCH) {
+                $this->keep($waiting);
+                $waiting = [];
+            }
+            yield $line;
+        }
+        $this->keep($waiting);
+    }
+
+    /** @return iterable<array{string, string, string}> table, key and digest of each row that was written */
+    private function written(): iterable
+    {
+        foreach ($this->written->taken() as $class => $rows) {
+            $table = $this->tables->of($class) ?? throw new \LogicException($class.' is no evidence.');
+            $known = array_filter($rows, \is_string(...));
+            $unread = array_map(static fn (string $key): string => substr($key, 1), array_keys(array_diff_key($rows, $known)));
+            foreach ([$known, $table->digests($unread)] as $digests) {
+                foreach ($digests as $key => $digest) {
+                    yield [$table->name, substr($key, 1), $digest];
+                }
+            }
+        }
+    }
+
+    /** @param iterable<array{string, string, string}> $lines */
+    private static function sum(iterable $lines): string
+    {
+        $count = 0;
+        $all = hash_init('sha256');
+        foreach ($lines as $line) {
+            hash_update($all, json_encode($line, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n");
             ++$count;
         }
 
-        return $count === 0 ? '' : self::sum($count, hash_final($all));
-    }
-
-    private static function line(string $table, string $key, string $digest): string
-    {
-        return json_encode([$table, $key, $digest], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n";
-    }
-
-    private static function sum(int $count, string $digest): string
-    {
-        return $count.' '.$digest;
+        return $count === 0 ? '' : $count.' '.hash_final($all);
     }
 
     /** @param list<array{int, string, string, string}> $lines */

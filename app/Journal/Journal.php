@@ -50,9 +50,7 @@ final readonly class Journal
                 /** @var T */
                 return $before['made'];
             }
-            if ($this->binding->isOwed()) {
-                $this->write('footnote', 'evidence sealed', [], $this->binding->everything(...));
-            }
+            $this->sealOwed();
             [$sequence, $result] = $this->write($actor, $kind, $payload, $change);
             $this->asked->keep($actor, $kind, $result, $sequence);
             $connection->commit();
@@ -73,11 +71,15 @@ final readonly class Journal
     public function seal(): void
     {
         if ($this->binding->isOwed()) {
-            $this->lock->holding(function (): void {
-                if ($this->binding->isOwed()) {
-                    $this->write('footnote', 'evidence sealed', [], $this->binding->everything(...));
-                }
-            });
+            $this->lock->holding($this->sealOwed(...));
+        }
+    }
+
+    /** With the lock: another may have done it meanwhile. */
+    private function sealOwed(): void
+    {
+        if ($this->binding->isOwed()) {
+            $this->write('footnote', 'evidence sealed', [], $this->binding->everything(...));
         }
     }
 

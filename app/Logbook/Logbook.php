@@ -145,11 +145,7 @@ final readonly class Logbook
         $records = $this->pairs('SELECT id, record FROM reference'.$where.' ORDER BY id', $values);
         $certificates = $this->added('certificate', 'reference_id', array_keys($records));
         $intervals = $this->added('own_interval', 'reference_id', array_keys($records));
-        [$where, $values] = $this->in('reference_id', array_keys($records));
-        $recalls = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT reference_id, record FROM recall'.$where.' ORDER BY id', $values) as $row) {
-            $recalls[Cells::text($row, 'reference_id')][] = Cells::json($row, 'record');
-        }
+        $recalls = $this->added('recall', 'reference_id', array_keys($records));
         foreach ($records as $id => $record) {
             $records[$id] = [
                 ...$record,

@@ -37,20 +37,10 @@ final readonly class KitIntake
         }
         // The logbook knows a unit or a reference before what was certified of it.
         foreach ($units as $item) {
-            foreach ($item->objects('certificates') as $certificate) {
-                $this->intake->add(new AddedCertificate($item->id('id'), null, $certificate->data(), $actor, $now));
-            }
-            foreach ($item->objects('intervals') as $interval) {
-                $this->intake->add(new AddedInterval($item->id('id'), null, $interval->data(), $actor, $now));
-            }
+            $this->added($item, $item->id('id'), null, $actor);
         }
         foreach ($references as $item) {
-            foreach ($item->objects('certificates') as $certificate) {
-                $this->intake->add(new AddedCertificate(null, $item->id('id'), $certificate->data(), $actor, $now));
-            }
-            foreach ($item->objects('intervals') as $interval) {
-                $this->intake->add(new AddedInterval(null, $item->id('id'), $interval->data(), $actor, $now));
-            }
+            $this->added($item, null, $item->id('id'), $actor);
             foreach ($item->objects('recalls') as $recall) {
                 $this->intake->add(new RecordedRecall($item->id('id'), $recall->data(), $actor, $now));
             }
@@ -58,6 +48,17 @@ final readonly class KitIntake
         $names = array_map(static fn (Fields $item): UnitName => new UnitName($item->id('id'), $item->optionalText('serial', 40)), $units);
 
         return new NewKit($names, $this->library($record, $actor));
+    }
+
+    /** What was certified of a unit or a reference, and the intervals that were set for it. */
+    private function added(Fields $item, ?string $unit, ?string $reference, string $actor): void
+    {
+        foreach ($item->objects('certificates') as $certificate) {
+            $this->intake->add(new AddedCertificate($unit, $reference, $certificate->data(), $actor, $this->intake->now()));
+        }
+        foreach ($item->objects('intervals') as $interval) {
+            $this->intake->add(new AddedInterval($unit, $reference, $interval->data(), $actor, $this->intake->now()));
+        }
     }
 
     /**

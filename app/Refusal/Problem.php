@@ -7,9 +7,16 @@ namespace Footnote\App\Refusal;
 /** What was asked and cannot be done: what was wrong, which field, what was kept, and the kind of refusal as a status of HTTP. */
 final class Problem extends \RuntimeException
 {
-    /** @param list<array{field: string, problem: string}> $fields */
-    public function __construct(public readonly int $status, string $detail, public readonly array $fields = [])
-    {
+    /**
+     * @param list<array{field: string, problem: string}> $fields
+     * @param bool                                        $isOfFields whether all that it says is what is wrong with them
+     */
+    public function __construct(
+        public readonly int $status,
+        string $detail,
+        public readonly array $fields = [],
+        public readonly bool $isOfFields = false,
+    ) {
         parent::__construct($detail);
     }
 
@@ -35,13 +42,7 @@ final class Problem extends \RuntimeException
             return ucfirst(($label === null ? null : $label($name)) ?? self::lastName($one['field'])).': '.$one['problem'];
         }, $fields);
 
-        return new self(422, 'Nothing was saved. '.implode(' ', $told), $fields);
-    }
-
-    /** Whether all that it says is what is wrong with fields. */
-    public function isOfFields(): bool
-    {
-        return $this->fields !== [] && $this->status === 422 && str_starts_with($this->getMessage(), 'Nothing was saved. ');
+        return new self(422, 'Nothing was saved. '.implode(' ', $told), $fields, true);
     }
 
     public static function missing(string $what): self

@@ -67,9 +67,6 @@ final class Written
     private function note(LifecycleEventArgs $event): void
     {
         $row = $event->getObject();
-        if ($this->tables->of($row::class) === null) {
-            return;
-        }
         $values = $event->getObjectManager()->getClassMetadata($row::class)->getIdentifierValues($row);
         $key = implode('/', array_map(static fn (mixed $value): string => \is_scalar($value) ? (string) $value : '', $values));
         $this->many($row::class, ['='.$key => null]);

@@ -46,6 +46,12 @@ final readonly class Certificate
         return $this->isIssuedBy($moment) && $moment->format('Y-m-d') <= $this->due->format('Y-m-d');
     }
 
+    /** The last moment of the day it falls due, in a zone. */
+    public function lastIn(\DateTimeZone $zone): \DateTimeImmutable
+    {
+        return new \DateTimeImmutable($this->due->format('Y-m-d').' 23:59:59', $zone);
+    }
+
     public function isIssuedBy(\DateTimeImmutable $moment): bool
     {
         return $this->issued->format('Y-m-d') <= $moment->format('Y-m-d');

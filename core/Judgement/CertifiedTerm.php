@@ -42,8 +42,10 @@ final readonly class CertifiedTerm
         if ($certificate === null) {
             return null;
         }
-        $routine = RoutineStanding::of(CommonRoutine::Laboratory, $limit, $intervals, self::done($certificate, $at->getTimezone()), $at);
-        $due = new \DateTimeImmutable($certificate->due->format('Y-m-d').' 23:59:59', $at->getTimezone());
+        $zone = $at->getTimezone();
+        $own = $intervals->at(CommonRoutine::Laboratory, $at);
+        $routine = RoutineStanding::of(CommonRoutine::Laboratory, $limit, $own, self::done($certificate, $zone), $zone);
+        $due = $certificate->lastIn($zone);
 
         return new self($certificate, $routine, min($due, $routine?->until() ?? $due));
     }

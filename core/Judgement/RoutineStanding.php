@@ -8,7 +8,6 @@ use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\Interval;
 use Footnote\Core\Evidence\IntervalUnit;
 use Footnote\Core\Evidence\OwnInterval;
-use Footnote\Core\Evidence\OwnIntervals;
 use Footnote\Core\Evidence\Routine;
 
 /** How one thing that is done again and again stands: how often it is wanted and by whom, and when it was last done. */
@@ -31,16 +30,16 @@ final readonly class RoutineStanding
     }
 
     /**
-     * @param \DateTimeImmutable $at the moment that is asked for, in the zone of the site
+     * @param OwnInterval|null $own  that the site has set; null: none
+     * @param \DateTimeZone    $zone of the site
      *
      * @return self|null null where nobody wants it
      */
-    public static function of(Routine $routine, ?Limit $limit, OwnIntervals $intervals, ?RoutineDone $done, \DateTimeImmutable $at): ?self
+    public static function of(Routine $routine, ?Limit $limit, ?OwnInterval $own, ?RoutineDone $done, \DateTimeZone $zone): ?self
     {
-        $own = $intervals->at($routine, $at);
         $interval = $own->interval ?? self::interval($limit);
 
-        return $interval === null ? null : new self($routine, $interval, $own, $limit, $done, $at->getTimezone());
+        return $interval === null ? null : new self($routine, $interval, $own, $limit, $done, $zone);
     }
 
     /** The last moment at which it counts; null where it was never done. */

@@ -22,9 +22,9 @@ final class InvalidRecord extends \InvalidArgumentException
         return $others === [] ? $this : new self($this->path, $this->problem, $others);
     }
 
-    /** @return non-empty-list<self> it itself first */
-    public function all(): array
+    /** @return non-empty-list<array{field: string, problem: string}> of all that is wrong, its own first */
+    public function fields(): array
     {
-        return [$this, ...$this->others];
+        return array_map(static fn (self $one): array => ['field' => $one->path, 'problem' => $one->problem], [$this, ...$this->others]);
     }
 }

@@ -9,10 +9,8 @@ use Footnote\Core\Evidence\Routine;
 use Footnote\Core\Flow\FlowFormat;
 use Footnote\Core\Flow\FlowRoutine;
 use Footnote\Core\Judgement\Limit;
-use Footnote\Core\Judgement\RoutineDone;
 use Footnote\Core\Judgement\Rule\RoutineDue;
 use Footnote\Core\Judgement\RuleSetting;
-use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 
@@ -42,12 +40,5 @@ final readonly class CheckDue extends RoutineDue
 
         // A range that nobody stated is taken for the one that is checked more often.
         return $setting->limit($most !== null && $most->compareTo(Exact::of(self::HIGH)) >= 0 ? 'high volume' : 'low volume');
-    }
-
-    protected function done(RunCase $case): ?RoutineDone
-    {
-        $pre = $case->bracket->pre;
-
-        return $pre === null ? null : new RoutineDone($pre->at, $pre->id);
     }
 }

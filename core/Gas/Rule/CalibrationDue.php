@@ -8,10 +8,8 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Routine;
 use Footnote\Core\Gas\GasRoutine;
 use Footnote\Core\Judgement\Limit;
-use Footnote\Core\Judgement\RoutineDone;
 use Footnote\Core\Judgement\Rule\RoutineDue;
 use Footnote\Core\Judgement\RuleSetting;
-use Footnote\Core\Judgement\RunCase;
 
 /**
  * A channel was to be calibrated again. A check at which it was held against its label counts, whether it was set or found right:
@@ -34,12 +32,5 @@ final readonly class CalibrationDue extends RoutineDue
     protected function wanted(Instrument $unit, RuleSetting $setting): Limit
     {
         return $setting->limit($unit->traits->flag('fixed') ? 'fixed' : 'portable');
-    }
-
-    protected function done(RunCase $case): ?RoutineDone
-    {
-        $pre = $case->bracket->pre;
-
-        return $pre === null ? null : new RoutineDone($pre->at, $pre->id);
     }
 }

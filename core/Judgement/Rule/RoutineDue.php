@@ -26,18 +26,25 @@ abstract readonly class RoutineDue implements RunsOut
     /** How often the policy wants it of such a unit; null: it does not. */
     abstract protected function wanted(Instrument $unit, RuleSetting $setting): ?Limit;
 
-    abstract protected function done(RunCase $case): ?RoutineDone;
+    /** When it was last done: at the check before the run, where a check is what is wanted. */
+    protected function done(RunCase $case): ?RoutineDone
+    {
+        $pre = $case->bracket->pre;
+
+        return $pre === null ? null : new RoutineDone($pre->at, $pre->id);
+    }
 
     final public function standing(RunCase $case, RuleSetting $setting): ?RoutineStanding
     {
         $unit = $case->timeline->instrument;
         $wanted = $this->wanted($unit, $setting);
         $start = $case->run->timing->start;
+        $own = $unit->intervals->at($this->routine(), $start);
 
         // What nobody wants is not looked for.
-        return $wanted === null && $unit->intervals->at($this->routine(), $start) === null
+        return $wanted === null && $own === null
             ? null
-            : RoutineStanding::of($this->routine(), $wanted, $unit->intervals, $this->done($case), $start);
+            : RoutineStanding::of($this->routine(), $wanted, $own, $this->done($case), $start->getTimezone());
     }
 
     final public function expiry(RunCase $case, RuleSetting $setting): ?Expiry

@@ -22,10 +22,9 @@ final readonly class UnitCertificateExpired implements RunsOut, CuredElsewhere
     public function expiry(RunCase $case, RuleSetting $setting): ?Expiry
     {
         $certificate = self::certificate($case);
-        $zone = $case->run->timing->start->getTimezone();
 
         return $certificate === null ? null : new Expiry(
-            new \DateTimeImmutable($certificate->due->format('Y-m-d').' 23:59:59', $zone),
+            $certificate->lastIn($case->run->timing->start->getTimezone()),
             \sprintf('Its laboratory certificate %s was in date', $certificate->number),
         );
     }

@@ -15,7 +15,7 @@ import { isoOf, localOf, moment, signed } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
 import { AddCertificate } from './AddCertificate';
 import { DriftPicture } from './DriftPicture';
-import { Form } from './Form';
+import { Choice, Form } from './Form';
 import { Due } from './KitView';
 import { Routines } from './Routines';
 import { SetInterval } from './SetInterval';
@@ -263,13 +263,7 @@ function Done({ unit, onClose }: { unit: Schemas['InstrumentPage']; onClose: () 
       <p style={{ gridColumn: '1 / -1', margin: 0, color: ink.qualified, fontWeight: 600 }}>
         This ends every open bracket of {channel || 'the instrument'} for good.
       </p>
-      <TextField select label="What" value={kind} onChange={(event) => setKind(event.target.value)}>
-        {interventions.map((one) => (
-          <MenuItem key={one} value={one}>
-            {one}
-          </MenuItem>
-        ))}
-      </TextField>
+      <Choice label="What" value={kind} set={setKind} among={interventions} />
       {unit.channels.length > 0 && (
         <TextField
           select
