@@ -110,7 +110,10 @@ prepare() {
 
 # use_data FOLDER: where the logbook lies; its secret is made once and stays with it, the key of its journal lies beside the folder
 use_data() {
+  # What people recorded, and who they are, is nobody else's to read.
+  umask 077
   mkdir -p "$1/sessions"
+  chmod 700 "$1"
   export FOOTNOTE_DATA; FOOTNOTE_DATA=$(cd "$1" && pwd)
   [ -s "$FOOTNOTE_DATA/secret" ] || (umask 077; php -r 'echo bin2hex(random_bytes(32));' > "$FOOTNOTE_DATA/secret")
   export FOOTNOTE_SECRET; FOOTNOTE_SECRET=$(cat "$FOOTNOTE_DATA/secret")

@@ -5,72 +5,71 @@ declare(strict_types=1);
 namespace Footnote\App\Access;
 
 use Doctrine\DBAL\Connection;
+use Footnote\App\Storage\WriteLock;
 use Psr\Clock\ClockInterface;
-use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\RequestStack;
-use Symfony\Component\Security\Core\Exception\TooManyLoginAttemptsAuthenticationException;
-use Symfony\Component\Security\Http\Authenticator\Passport\Badge\UserBadge;
-use Symfony\Component\Security\Http\Event\CheckPassportEvent;
-use Symfony\Component\Security\Http\Event\LoginSuccessEvent;
 
 /**
- * Slows down guessing: after five tries in ten minutes for one name from one address, or thirty from one address,
- * sign-in is refused. Each try is counted before the password is looked at, one after the other, so that tries at once
- * cannot slip past.
+ * Slows down guessing: after three wrong tries of a name from one address the next has to wait, twice as long each time, at
+ * most a minute; after twenty of any names from one address likewise. Only wrong tries count, and another address is not held
+ * up. Each try is counted before the password is looked at, one after the other, so that tries at once cannot slip past.
  */
 final readonly class SignInThrottle
 {
-    private const SECONDS = 600;
-    private const PER_NAME = 5;
-    private const PER_ADDRESS = 30;
+    /** What is older is forgotten, s. */
+    private const REMEMBERED = 3600;
+    private const LONGEST_WAIT = 60;
+    private const FREE_BY_NAME = 3;
+    private const FREE_BY_ADDRESS = 20;
 
-    public function __construct(private Connection $connection, private ClockInterface $clock, private RequestStack $requests)
-    {
+    public function __construct(
+        private Connection $connection,
+        private WriteLock $lock,
+        private ClockInterface $clock,
+        private RequestStack $requests,
+    ) {
     }
 
-    #[AsEventListener(priority: 2080)]
-    public function beforePassword(CheckPassportEvent $event): void
+    /** Counts a try; it is taken back where it turns out right. */
+    public function tried(string $name): void
     {
-        $badge = $event->getPassport()->getBadge(UserBadge::class);
-        if (!$badge instanceof UserBadge) {
-            return;
-        }
-        $name = $badge->getUserIdentifier();
-        if (!$this->connection->transactional(fn (): bool => $this->isCounted($name))) {
-            throw new TooManyLoginAttemptsAuthenticationException(intdiv(self::SECONDS, 60));
-        }
-    }
-
-    /** Whether one more try may be made; it is counted where it may. */
-    private function isCounted(string $name): bool
-    {
-        // The one lock of the logbook: where several may write at once, each waits here for the other's count.
-        $this->connection->executeStatement('UPDATE journal_head SET sequence = sequence WHERE id = 1');
-        $now = $this->clock->now()->getTimestamp();
-        $this->connection->executeStatement('DELETE FROM sign_in_attempt WHERE tried_at < ?', [$now - self::SECONDS]);
-        $counted = true;
-        foreach ([
-            [$this->nameKey($name), self::PER_NAME],
-            [$this->addressKey(), self::PER_ADDRESS],
-        ] as [$key, $most]) {
-            $added = $this->connection->executeStatement(
-                'INSERT INTO sign_in_attempt (attempt_key, tried_at) SELECT CAST(? AS VARCHAR(64)), CAST(? AS INTEGER) '
-                    .'WHERE (SELECT COUNT(*) FROM sign_in_attempt WHERE attempt_key = ?) < CAST(? AS INTEGER)',
-                [$key, $now, $key, $most],
+        $wait = $this->lock->holding(function () use ($name): int {
+            $now = $this->clock->now()->getTimestamp();
+            $this->connection->executeStatement('DELETE FROM sign_in_attempt WHERE tried_at < ?', [$now - self::REMEMBERED]);
+            $wait = max(
+                $this->wait($this->nameKey($name), self::FREE_BY_NAME, $now),
+                $this->wait($this->addressKey(), self::FREE_BY_ADDRESS, $now),
             );
-            $counted = $counted && $added !== 0;
-        }
+            foreach ($wait > 0 ? [] : [$this->nameKey($name), $this->addressKey()] as $key) {
+                $this->connection->insert('sign_in_attempt', ['attempt_key' => $key, 'tried_at' => $now]);
+            }
 
-        return $counted;
+            return $wait;
+        });
+        if ($wait > 0) {
+            throw new TriedTooOften($wait);
+        }
     }
 
-    #[AsEventListener]
-    public function afterSuccess(LoginSuccessEvent $event): void
+    /** It was right: what was tried of the name is forgotten, and the try does not count against the address. */
+    public function wasRight(string $name): void
     {
+        $this->connection->executeStatement('DELETE FROM sign_in_attempt WHERE attempt_key = ?', [$this->nameKey($name)]);
         $this->connection->executeStatement(
-            'DELETE FROM sign_in_attempt WHERE attempt_key = ?',
-            [$this->nameKey($event->getUser()->getUserIdentifier())],
+            'DELETE FROM sign_in_attempt WHERE id = (SELECT MAX(id) FROM sign_in_attempt WHERE attempt_key = ?)',
+            [$this->addressKey()],
         );
+    }
+
+    /** How long the next try has to wait, s. */
+    private function wait(string $key, int $free, int $now): int
+    {
+        $row = $this->connection->fetchNumeric('SELECT COUNT(*), MAX(tried_at) FROM sign_in_attempt WHERE attempt_key = ?', [$key]);
+        $count = $row !== false && is_numeric($row[0]) ? (int) $row[0] : 0;
+        $last = $row !== false && is_numeric($row[1] ?? null) ? (int) $row[1] : $now;
+        $wait = $count < $free ? 0 : min(self::LONGEST_WAIT, 2 ** min(10, $count - $free));
+
+        return max(0, $wait - max(0, $now - $last));
     }
 
     private function nameKey(string $name): string

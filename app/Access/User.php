@@ -4,36 +4,39 @@ declare(strict_types=1);
 
 namespace Footnote\App\Access;
 
-use Doctrine\ORM\Mapping as ORM;
-use Footnote\App\Storage\Bound;
+use Symfony\Component\DependencyInjection\Attribute\Exclude;
+use Symfony\Component\Security\Core\User\EquatableInterface;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 
-/** A person who signs in. The code is what stands under numbers; no names of people are kept. */
-#[ORM\Entity]
-#[Bound]
-#[ORM\Table(name: 'person')]
-class User implements UserInterface, PasswordAuthenticatedUserInterface
+/** A person who is signed in. A session holds it without the password. */
+#[Exclude]
+final readonly class User implements UserInterface, PasswordAuthenticatedUserInterface, EquatableInterface
 {
-    #[ORM\Column]
-    private string $password = '';
-
+    /**
+     * @param non-empty-string     $name
+     * @param non-empty-list<Role> $roles
+     * @param int                  $sessions number of the sessions that count
+     */
     public function __construct(
-        #[ORM\Id, ORM\Column(length: 40)]
-        public readonly string $name,
-        #[ORM\Column(length: 20, enumType: Role::class)]
-        public readonly Role $role,
-        #[ORM\Column(length: 20)]
-        public readonly string $code,
+        public string $name,
+        public string $code,
+        public array $roles,
+        private int $sessions,
+        #[\SensitiveParameter]
+        private string $password = '',
     ) {
-        if ($name === '') {
-            throw new \InvalidArgumentException('A person has a name to sign in with.');
-        }
     }
 
-    public function choosePassword(string $hash): void
+    /** In whose place what takes time is done, where nobody is there. */
+    public static function nobody(): self
     {
-        $this->password = $hash;
+        return new self('nobody', '', [Role::Reader], 0);
+    }
+
+    public function has(Role $role): bool
+    {
+        return \in_array($role, $this->roles, true);
     }
 
     public function getPassword(): string
@@ -43,18 +46,47 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
 
     public function getRoles(): array
     {
-        return [$this->role->security()];
+        return array_map(static fn (Role $role): string => $role->security(), $this->roles);
     }
 
     public function getUserIdentifier(): string
     {
-        \assert($this->name !== '');
-
         return $this->name;
+    }
+
+    /** Whether a session of this one still counts: what the person may do, and the number of sessions, are the same. */
+    public function isEqualTo(UserInterface $user): bool
+    {
+        return $user instanceof self
+            && $user->name === $this->name
+            && $user->roles === $this->roles
+            && $user->sessions === $this->sessions;
     }
 
     /** Nothing to erase; called by the framework. */
     public function eraseCredentials(): void
     {
+    }
+
+    /**
+     * A session of an earlier release is nobody's any more: it says to sign in again.
+     *
+     * @param array<mixed> $told
+     */
+    public function __unserialize(array $told): void
+    {
+        $roles = \is_array($told['roles'] ?? null) ? $told['roles'] : [];
+        $roles = array_filter($roles, static fn (mixed $one): bool => $one instanceof Role);
+        $this->name = \is_string($told['name'] ?? null) && $told['name'] !== '' ? $told['name'] : 'nobody';
+        $this->code = \is_string($told['code'] ?? null) ? $told['code'] : '';
+        $this->roles = $roles === [] ? [Role::Reader] : array_values($roles);
+        $this->sessions = \is_int($told['sessions'] ?? null) ? $told['sessions'] : -1;
+        $this->password = '';
+    }
+
+    /** @return array<string, mixed> */
+    public function __serialize(): array
+    {
+        return ['name' => $this->name, 'code' => $this->code, 'roles' => $this->roles, 'sessions' => $this->sessions];
     }
 }

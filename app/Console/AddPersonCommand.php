@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Footnote\App\Console;
 
-use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\ChoosePassword;
+use Footnote\App\Access\LetIn;
+use Footnote\App\Access\Password;
+use Footnote\App\Access\People;
 use Footnote\App\Access\Role;
-use Footnote\App\Access\User;
-use Footnote\App\Journal\Journal;
+use Footnote\App\Refusal\Problem;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -15,18 +17,15 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Console\Style\SymfonyStyle;
-use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 
-/** Adds a person; on a first start without the demo, the first steward. */
+/** Adds a person; on a first start without the demo, the first one, who holds every role. */
 #[AsCommand('footnote:person:add', 'Adds a person who may sign in; asks for what is not given.')]
 class AddPersonCommand extends Command
 {
-    private const SHORTEST_PASSWORD = 12;
-
     public function __construct(
-        private readonly EntityManagerInterface $entities,
-        private readonly UserPasswordHasherInterface $hasher,
-        private readonly Journal $journal,
+        private readonly People $people,
+        private readonly LetIn $letIn,
+        private readonly ChoosePassword $choose,
     ) {
         parent::__construct();
     }
@@ -34,20 +33,24 @@ class AddPersonCommand extends Command
     protected function configure(): void
     {
         $this->addArgument('name', InputArgument::OPTIONAL, 'name to sign in with')
-            ->addArgument('role', InputArgument::OPTIONAL, 'reader, technician, hygienist or steward')
+            ->addArgument('role', InputArgument::OPTIONAL, 'reader, technician, hygienist or steward; several with commas between')
             ->addArgument('code', InputArgument::OPTIONAL, 'code that stands under numbers, such as H-1')
-            ->addOption('if-none', null, InputOption::VALUE_NONE, 'only when nobody may sign in yet; then a steward');
+            ->addOption('one-time-code', null, InputOption::VALUE_NONE, 'the person chooses the password, by a code that is told now')
+            ->addOption('if-none', null, InputOption::VALUE_NONE, 'only when nobody may sign in yet; the first holds every role');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $style = new SymfonyStyle($input, $output);
         if ($input->getOption('if-none') === true) {
-            if ($this->entities->getRepository(User::class)->count() > 0) {
+            if ($this->people->isAnybodyThere()) {
                 return self::SUCCESS;
             }
-            $style->writeln('Nobody may sign in yet. Name the first steward.');
-            $input->setArgument('role', Role::Steward->value);
+            $style->writeln('Nobody may sign in yet. Name the first person, who holds every role:');
+            foreach (Role::cases() as $role) {
+                $style->writeln(\sprintf('  as %s may %s', $role->value, $role->may()));
+            }
+            $input->setArgument('role', implode(',', array_map(static fn (Role $role): string => $role->value, Role::cases())));
         }
         $ask = static function (string $name, string $question) use ($input, $style): string {
             $value = $input->getArgument($name) ?? $style->ask($question);
@@ -55,41 +58,51 @@ class AddPersonCommand extends Command
             return trim(\is_string($value) ? $value : '');
         };
         $name = $ask('name', 'Name to sign in with');
-        $role = Role::tryFrom($ask('role', 'Role (reader, technician, hygienist, steward)'));
+        $words = explode(',', $ask('role', 'Role (reader, technician, hygienist, steward; several with commas between)'));
         $code = $ask('code', 'Code that stands under numbers');
+        $password = $input->getOption('one-time-code') === true ? null : $this->password($style);
+        try {
+            if ($password !== null) {
+                Password::check($password, $name);
+            }
+            $oneTime = $this->letIn->add('console', $name, $code, self::roles($words));
+            if ($password !== null) {
+                $this->choose->set('console', $name, $password, 'console');
+            }
+        } catch (Problem $problem) {
+            $style->error($problem->getMessage());
+
+            return self::FAILURE;
+        }
+        $style->writeln(\sprintf('%s may sign in as %s.', $name, implode(' and ', array_map(trim(...), $words))));
+        if ($password === null) {
+            $style->writeln('One-time code, to be told to nobody else: '.$oneTime->written);
+        }
+
+        return self::SUCCESS;
+    }
+
+    private function password(SymfonyStyle $style): string
+    {
         $password = getenv('FOOTNOTE_PASSWORD');
         if ($password === false) {
             $password = $style->askHidden('Password');
         }
-        $problem = match (true) {
-            preg_match('/^[\w.@-]{1,40}$/D', $name) !== 1 => 'The name must be 1 to 40 letters, digits, points, dashes, underscores or @.',
-            $role === null => 'The role must be reader, technician, hygienist or steward.',
-            preg_match('/^[\w.-]{1,20}$/D', $code) !== 1 => 'The code must be 1 to 20 letters, digits, points or dashes.',
-            !\is_string($password)
-                || mb_strlen($password) < self::SHORTEST_PASSWORD => \sprintf(
-                    'The password must have at least %d characters.',
-                    self::SHORTEST_PASSWORD,
-                ),
-            $this->entities->find(User::class, $name) !== null => 'Somebody signs in with that name already.',
-            default => null,
-        };
-        if ($problem !== null) {
-            $style->error($problem.' Nothing was added.');
 
-            return self::FAILURE;
-        }
-        $user = new User($name, $role, $code);
-        $user->choosePassword($this->hasher->hashPassword($user, $password));
-        $this->journal->during(
-            'console',
-            'person added',
-            ['name' => $name, 'role' => $role->value, 'code' => $code],
-            function () use ($user): void {
-                $this->entities->persist($user);
-            },
+        return \is_string($password) ? $password : '';
+    }
+
+    /**
+     * @param list<string> $words
+     *
+     * @return list<Role>
+     */
+    public static function roles(array $words): array
+    {
+        return array_map(
+            static fn (string $word): Role => Role::tryFrom(trim($word))
+                ?? throw Problem::field('/role', 'must be reader, technician, hygienist or steward.'),
+            $words,
         );
-        $style->writeln(\sprintf('%s may sign in as %s.', $name, $role->value));
-
-        return self::SUCCESS;
     }
 }

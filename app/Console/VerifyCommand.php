@@ -8,6 +8,7 @@ use Footnote\App\Journal\Anchor;
 use Footnote\App\Journal\EvidenceCheck;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Journal\UnreadableAnchor;
+use Footnote\App\Logbook\ProjectionCheck;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -20,14 +21,18 @@ final class VerifyCommand extends Command
     /** So many faults are told; whoever has more looks at the first ones first. */
     private const TOLD = 50;
 
-    public function __construct(private readonly Journal $journal, private readonly EvidenceCheck $evidence)
-    {
+    public function __construct(
+        private readonly Journal $journal,
+        private readonly EvidenceCheck $evidence,
+        private readonly ProjectionCheck $projections,
+    ) {
         parent::__construct();
     }
 
     protected function configure(): void
     {
-        $this->addOption('anchor', null, InputOption::VALUE_REQUIRED, 'a file of lines that footnote:journal:anchor wrote');
+        $this->addOption('anchor', null, InputOption::VALUE_REQUIRED, 'a file of lines that footnote:journal:anchor wrote')
+            ->addOption('all', null, InputOption::VALUE_NONE, 'also makes again what is made of evidence; nobody writes meanwhile');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -49,7 +54,7 @@ final class VerifyCommand extends Command
                     : \sprintf('Every row of evidence is as the journal says; rows are bound from entry %d on.', $since),
             );
 
-            return self::SUCCESS;
+            return $input->getOption('all') === true ? $this->made($output) : self::SUCCESS;
         }
         $output->writeln(
             \sprintf('<error>The journal does not hold: %s. %d entries before it hold.</error>', $found['fault'], $found['entries']),
@@ -64,6 +69,20 @@ final class VerifyCommand extends Command
         }
 
         return self::FAILURE;
+    }
+
+    /** What is made of evidence, made again. */
+    private function made(OutputInterface $output): int
+    {
+        $faults = $this->projections->faults();
+        foreach (\array_slice($faults, 0, self::TOLD) as $fault) {
+            $output->writeln('<error>'.ucfirst($fault).'.</error>');
+        }
+        $output->writeln($faults === []
+            ? 'What was worked out of it is what the evidence says.'
+            : \sprintf('%d things that were worked out are not what the evidence says.', \count($faults)));
+
+        return $faults === [] ? self::SUCCESS : self::FAILURE;
     }
 
     /** What the first anchor says that the chain does not hold; null where it holds all of them. */

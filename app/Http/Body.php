@@ -9,12 +9,26 @@ use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\PlainText;
 use Symfony\Component\HttpFoundation\Request;
 
-/** The JSON body of a request as fields. */
+/** The JSON body of a request as fields, read once. */
 final class Body
 {
     private const LARGEST = 1048576;
 
+    /** Where it stands beside the request, once it was read. */
+    private const READ = '_footnote_body';
+
     public static function of(Request $request): Fields
+    {
+        $read = $request->attributes->get(self::READ);
+        if (!$read instanceof Fields) {
+            $read = self::read($request);
+            $request->attributes->set(self::READ, $read);
+        }
+
+        return $read;
+    }
+
+    private static function read(Request $request): Fields
     {
         if ($request->getContentTypeFormat() !== 'json') {
             throw new Problem(415, 'The body must be JSON.');

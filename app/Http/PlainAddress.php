@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http;
 
+use Footnote\Core\Record\PlainText;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
 
-/** Addresses and headers are text in UTF-8 without a NUL: nothing here has another name, and not every database takes one. */
+/** Addresses and headers are plain text in UTF-8: nothing here has another name, and not every database takes one. */
 final readonly class PlainAddress
 {
     #[AsEventListener(priority: 64)]
@@ -36,6 +37,6 @@ final readonly class PlainAddress
             $told .= \is_array($body) ? implode('', array_filter($body, \is_string(...))) : '';
         }
 
-        return mb_check_encoding($told, 'UTF-8') && !str_contains($told, "\0");
+        return mb_check_encoding($told, 'UTF-8') && PlainText::isPlain($told);
     }
 }

@@ -6,10 +6,12 @@ namespace Footnote\App\Http;
 
 use Footnote\App\Journal\AskedOnce;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Trouble;
 use Footnote\Core\Judgement\InvalidPolicy;
 use Footnote\Core\Record\InvalidRecord;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\Security\Core\Exception\AccessDeniedException;
@@ -45,6 +47,7 @@ final readonly class ProblemListener
                 405 => 'This address does not take that method.',
                 default => 'The request could not be read.',
             }),
+            ($trouble = Trouble::of($problem)) !== null => $this->troubled($trouble, $problem),
             default => $this->internal($problem),
         });
     }
@@ -67,6 +70,23 @@ final readonly class ProblemListener
         return $at === null
             ? $problem
             : new Problem(409, \sprintf('This was kept already, at %s UTC, and not a second time. Look at it again.', substr($at, 11, 8)));
+    }
+
+    /** Nothing is wrong with what was asked: it can be asked again. */
+    private function troubled(Trouble $trouble, \Throwable $problem): JsonResponse
+    {
+        $this->logger->error('Not written: {message}', ['message' => $problem->getMessage(), 'exception' => $problem]);
+        if ($trouble === Trouble::Busy) {
+            $answer = ProblemResponse::of(503, 'The logbook is busy. Nothing was changed; what you typed is still on your screen.');
+            $answer->headers->set('Retry-After', '3');
+
+            return $answer;
+        }
+
+        return ProblemResponse::of(507, $trouble === Trouble::Full
+            ? 'There is no room left to write, or the disk fails. Nothing was changed; what is there can be read. '
+                .'Whoever keeps the machine looks after it.'
+            : 'The logbook can only be read just now. Nothing was changed. Where the disk is full, whoever keeps the machine makes room.');
     }
 
     private function internal(\Throwable $problem): \Symfony\Component\HttpFoundation\Response

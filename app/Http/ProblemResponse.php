@@ -37,5 +37,7 @@ final class ProblemResponse
         422 => 'Not accepted',
         429 => 'Too many tries',
         500 => 'Internal error',
+        503 => 'Busy',
+        507 => 'No room to write',
     ];
 }

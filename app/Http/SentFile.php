@@ -15,6 +15,9 @@ final readonly class SentFile
     public const LOG = ['A log', 64];
     public const REPORT = ['A report', 32];
 
+    /** Bytes: with its folder and number it is a name on every disk. */
+    private const LONGEST_NAME = 120;
+
     private function __construct(public string $path)
     {
     }
@@ -35,8 +38,12 @@ final readonly class SentFile
         if ($path === false) {
             throw new \RuntimeException('No temporary file could be made.');
         }
-        $size = file_put_contents($path, $request->getContent(true));
-        if ($size === 0 || $size === false || $size > $megabytes * 1048576) {
+        register_shutdown_function(static fn (): bool => !is_file($path) || unlink($path));
+        $size = @file_put_contents($path, $request->getContent(true));
+        if ($size === false) {
+            throw new Problem(507, 'There is no room left for the file. Nothing was kept.');
+        }
+        if ($size === 0 || $size > $megabytes * 1048576) {
             unlink($path);
             throw $size > 0 ? $large : new Problem(422, 'The file is empty. Nothing was kept.');
         }
@@ -60,11 +67,19 @@ final readonly class SentFile
     /** Its name as it may be kept. */
     public static function name(string $told): string
     {
-        return mb_substr(trim((string) preg_replace('/[^\w .()+-]/u', '_', $told)), 0, 150);
+        return mb_strcut(trim((string) preg_replace('/[^\w .()+-]/u', '_', $told)), 0, self::LONGEST_NAME);
+    }
+
+    /** What a person says beside a file. */
+    public static function reason(Request $request): string
+    {
+        return Fields::of(['reason' => rawurldecode($request->headers->get('X-Reason', ''))])->optionalText('reason', 2000) ?? '';
     }
 
     public function forget(): void
     {
-        unlink($this->path);
+        if (is_file($this->path)) {
+            unlink($this->path);
+        }
     }
 }

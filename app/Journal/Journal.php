@@ -40,6 +40,7 @@ final readonly class Journal
     public function during(string $actor, string $kind, array $payload, callable $change): mixed
     {
         $connection = $this->entities->getConnection();
+        $within = $connection->isTransactionActive();
         $connection->beginTransaction();
         try {
             $this->lock->take();
@@ -51,13 +52,14 @@ final readonly class Journal
                 return $before['made'];
             }
             $this->sealOwed();
+            $this->noteClock();
             [$sequence, $result] = $this->write($actor, $kind, $payload, $change);
             $this->asked->keep($actor, $kind, $result, $sequence);
             $connection->commit();
 
             return $result;
         } catch (\Throwable $problem) {
-            $connection->rollBack();
+            $this->lock->letGo($problem, $within);
             if ($connection->getTransactionNestingLevel() === 0) {
                 $this->entities->clear();
             }
@@ -65,6 +67,16 @@ final readonly class Journal
                 ? new Problem(409, 'Somebody else kept the same, or changed it, meanwhile. Look at it again; nothing was changed.')
                 : $problem;
         }
+    }
+
+    /**
+     * What happened and changed nothing.
+     *
+     * @param array<string, mixed> $payload
+     */
+    public function note(string $actor, string $kind, array $payload): void
+    {
+        $this->during($actor, $kind, $payload, static fn (): null => null);
     }
 
     /** Evidence from before the journal bound its rows: one entry says what each is. Afterwards there is nothing to do. */
@@ -80,6 +92,17 @@ final readonly class Journal
     {
         if ($this->binding->isOwed()) {
             $this->write('footnote', 'evidence sealed', [], $this->binding->everything(...));
+        }
+    }
+
+    /** A clock that went back makes entries look older than those before them: that is said, before anything else is. */
+    private function noteClock(): void
+    {
+        $last = $this->entities->getConnection()->fetchOne('SELECT at FROM journal_entry ORDER BY sequence DESC LIMIT 1');
+        $now = $this->clock->now();
+        if (\is_string($last) && $now < (new \DateTimeImmutable($last))->modify('-2 seconds')) {
+            $told = ['from' => $last, 'to' => JournalEntry::moment($now)];
+            $this->write('footnote', 'clock went back', $told, static fn (): null => null);
         }
     }
 
@@ -100,7 +123,7 @@ final readonly class Journal
         $result = $change();
         $this->entities->flush();
         $this->append($sequence, $previous, [
-            'at' => $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s.vp'),
+            'at' => JournalEntry::moment($this->clock->now()),
             'actor' => $actor,
             'kind' => $kind,
             'payload' => json_encode($payload, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES),
@@ -240,19 +263,5 @@ final readonly class Journal
     private static function headOf(int $sequence, string $hash): string
     {
         return implode('|', ['head', $sequence, $hash]);
-    }
-
-    /**
-     * @param int|null $sequence null: from the newest
-     *
-     * @return list<array<string, mixed>> rows before a sequence, the newest first
-     */
-    public function entriesBefore(?int $sequence): array
-    {
-        return $this->entities->getConnection()->fetchAllAssociative(
-            'SELECT sequence, at, actor, kind, payload, hash FROM journal_entry'
-                .($sequence === null ? '' : ' WHERE sequence < ?').' ORDER BY sequence DESC LIMIT 100',
-            $sequence === null ? [] : [min($sequence, 2147483647)],
-        );
     }
 }

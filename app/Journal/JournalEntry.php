@@ -32,6 +32,12 @@ class JournalEntry
     ) {
     }
 
+    /** A moment as entries tell it: in UTC, so that texts follow each other as moments do. */
+    public static function moment(\DateTimeImmutable $at): string
+    {
+        return $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s.vp');
+    }
+
     /** @param array{at: string, actor: string, kind: string, payload: string, binds: string} $told */
     public static function hashOf(int $sequence, array $told, string $previous): string
     {

@@ -14,7 +14,6 @@ use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
-use Footnote\Core\Record\RecordSchema;
 use Footnote\Core\Record\Strangers;
 use Psr\Clock\ClockInterface;
 
@@ -35,7 +34,7 @@ final readonly class RegisterInstrument
     public function __invoke(User $by, Fields $told): string
     {
         $instrument = $this->reader->instrument($told);
-        (new Strangers(new RecordSchema($this->families)))->inPiece('instrument', $told->data());
+        Strangers::toRecord($this->families)->inPiece('instrument', $told->data());
         if ($told->has('intervals')) {
             throw Problem::field('/intervals', 'are set by a steward, once it is registered.');
         }

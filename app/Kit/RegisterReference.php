@@ -13,7 +13,6 @@ use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
-use Footnote\Core\Record\RecordSchema;
 use Footnote\Core\Record\Strangers;
 use Psr\Clock\ClockInterface;
 
@@ -33,7 +32,7 @@ final readonly class RegisterReference
     public function __invoke(User $by, Fields $told): string
     {
         $reference = $this->reader->reference($told);
-        (new Strangers(new RecordSchema($this->families)))->inPiece('reference', $told->data());
+        Strangers::toRecord($this->families)->inPiece('reference', $told->data());
         if ($told->has('intervals')) {
             throw Problem::field('/intervals', 'are set by a steward, once it is registered.');
         }

@@ -12,6 +12,7 @@ use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\Strangers;
 use Psr\Clock\ClockInterface;
 
 /** An entry is added to a library; it is never changed, since results lean on it. */
@@ -31,6 +32,7 @@ final readonly class ShelveEntry
         $on = $this->families->shelf($shelf) ?? throw Problem::missing('The library '.$shelf);
         $code = $told->id('code');
         $on->read($told);
+        Strangers::toRecord($this->families)->inEntry($on->id, $told->data());
         if ($this->entities->find(LibraryEntry::class, ['shelf' => $shelf, 'code' => $code]) !== null) {
             throw Problem::field('/code', 'this code is taken. Results lean on the entry as it is: give what differs a code of its own.');
         }

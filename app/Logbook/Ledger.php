@@ -60,13 +60,21 @@ final readonly class Ledger
             $this->workOut($missing);
         }
 
-        return $this->lock->holding(function () use ($choice, $limit, $offset, $compared): LedgerPage {
+        $page = $this->lock->holdingWherePossible(function () use ($choice, $limit, $offset, $compared): LedgerPage {
             [$found] = $this->look($choice, $limit, $offset);
             $this->workOut(array_values(array_filter($found, static fn (array $row): bool => $row['verdict'] === null)));
             [$found, $total, $waiting] = $this->look($choice, $limit, $offset);
 
             return new LedgerPage($this->lines($found, $compared), $total, $waiting);
         });
+        if ($page !== null) {
+            return $page;
+        }
+        // Nothing can be kept just now: what was worked out before is shown, and the others wait. Each can be looked at by itself.
+        [$found, $total, $waiting] = $this->look($choice, $limit, $offset);
+        $kept = array_values(array_filter($found, static fn (array $row): bool => $row['verdict'] !== null));
+
+        return new LedgerPage($this->lines($kept, $compared), $total, max($waiting, \count($found) - \count($kept)));
     }
 
     /** @return array{list<array<string, mixed>>, int, int} rows, how many there are, how many wait */

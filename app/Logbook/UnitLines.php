@@ -8,6 +8,7 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Snapshot;
+use Footnote\App\Storage\WriteLock;
 
 /**
  * What lists of units show of each: worked out once, and again when evidence on the unit, or on a reference that it leaned on, has
@@ -15,7 +16,7 @@ use Footnote\App\Storage\Snapshot;
  */
 final readonly class UnitLines
 {
-    public function __construct(private Connection $connection, private Snapshot $snapshot)
+    public function __construct(private Connection $connection, private Snapshot $snapshot, private WriteLock $lock)
     {
     }
 
@@ -49,7 +50,8 @@ final readonly class UnitLines
             return $lines;
         });
         if ($fresh !== []) {
-            $this->connection->transactional(function () use ($list, $fresh, $lines): void {
+            // What cannot be kept is still shown.
+            $this->lock->holdingWherePossible(function () use ($list, $fresh, $lines): void {
                 foreach ($fresh as $key => [$unit, $version]) {
                     $this->keep($list, $unit, $version, $lines[$key]);
                 }

@@ -225,8 +225,7 @@ final readonly class Workings
     private function keep(array $worked, string $policy): array
     {
         [$judged, $marks] = $worked;
-
-        return $this->lock->holding(function () use ($judged, $marks, $policy): array {
+        $kept = $this->lock->holdingWherePossible(function () use ($judged, $marks, $policy): array {
             if ($this->release->isOfAnother()) {
                 throw new Problem(503, 'Footnote was upgraded while this was worked out. Ask again.');
             }
@@ -247,6 +246,9 @@ final readonly class Workings
 
             return [$kept, array_values(array_map(static fn (Judged $one): string => $one->run, $changed))];
         });
+
+        // What cannot be kept is still shown.
+        return $kept ?? [$judged, []];
     }
 
     private static function keepOne(Judged $judged, string $policy, Statement $keeping, Statement $settling): void

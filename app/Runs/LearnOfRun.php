@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Runs;
 
+use Footnote\App\Access\Role;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Logbook;
@@ -38,7 +39,7 @@ final readonly class LearnOfRun
         if ($fact === []) {
             throw new Problem(422, 'Nothing was saved: there is nothing in it about a run.');
         }
-        if (array_intersect_key($fact, array_flip(self::JUDGED)) !== [] && $by->role->value !== 'hygienist') {
+        if (array_intersect_key($fact, array_flip(self::JUDGED)) !== [] && !$by->has(Role::Hygienist)) {
             throw new Problem(
                 403,
                 'Only a hygienist leaves stretches out or in, says what the rest of a day was or whose a log is, or '

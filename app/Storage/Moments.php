@@ -21,6 +21,12 @@ final class Moments
         return substr(self::text($moment), 0, 19);
     }
 
+    /** A moment of the database as it is told outside, in UTC. */
+    public static function told(string $text): string
+    {
+        return self::of($text)->format('Y-m-d\TH:i:s\Z');
+    }
+
     public static function of(string $text): \DateTimeImmutable
     {
         return new \DateTimeImmutable($text, new \DateTimeZone('UTC'));

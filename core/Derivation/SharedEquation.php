@@ -27,6 +27,11 @@ enum SharedEquation: string implements Equation
     case LowerEnd = 'T-3';
     case UpperEnd = 'T-4';
     case SameInUnit = 'T-5';
+    case NotMeasured = 'T-6';
+    case ShareOf = 'T-7';
+    case Between = 'T-8';
+    case OffNominal = 'T-9';
+    case TogetherUncertain = 'T-10';
 
     public function id(): string
     {
@@ -56,6 +61,11 @@ enum SharedEquation: string implements Equation
             self::LowerEnd => 'x = lower(X)',
             self::UpperEnd => 'x = upper(X)',
             self::SameInUnit => 'x = X',
+            self::NotMeasured => 't = T_day − Σ t_i',
+            self::ShareOf => 's = 100·x/X',
+            self::Between => 't = b − a',
+            self::OffNominal => 'e = 100·(x − X)/X',
+            self::TogetherUncertain => 'U = √(U_pre² + U_post²)',
         };
     }
 

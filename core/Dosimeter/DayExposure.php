@@ -10,6 +10,7 @@ use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\Row;
 use Footnote\Core\Derivation\Sentence;
+use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Coverage;
@@ -152,7 +153,14 @@ final readonly class DayExposure
             [Coverage::AS_SAMPLED, Coverage::AS_NOTHING],
         );
 
-        return $made->inheriting($inherited)->covering(Coverage::of($seconds, $stated, $rest))
+        return $made->inheriting($inherited)
+            ->covering(
+                $stated === null ? null : Coverage::of(
+                    $this->statedBy($stated),
+                    array_map(static fn (DayPart $part): Figure => $part->duration, $parts),
+                    $rest,
+                ),
+            )
             ->doubting(...array_merge(...array_map(static fn (DayPart $part): array => $part->result->footing->causes, $parts)))
             ->or($whole === null ? Coverage::AS_SAMPLED : Coverage::AS_NOTHING, $other);
     }
@@ -182,7 +190,7 @@ final readonly class DayExposure
             'working day',
             $over / 60,
             CommonUnit::Hour,
-            new Origin('run', $this->statedBy($over), 'stated with a run of the day, the longest'),
+            new Origin('run', $this->statedBy($over)->id, 'stated with a run of the day, the longest'),
             2,
         );
         $shown = $own->reportedFigure();
@@ -226,15 +234,15 @@ final readonly class DayExposure
     }
 
     /** The run that states a day of so many minutes; else this one. */
-    private function statedBy(float $minutes): string
+    private function statedBy(float $minutes): Run
     {
         foreach ($this->shift as $one) {
             if ($one->run->day->minutes === $minutes) {
-                return $one->run->id;
+                return $one->run;
             }
         }
 
-        return $this->own->run->id;
+        return $this->own->run;
     }
 
     /** @param array<string, Figure> $inputs */

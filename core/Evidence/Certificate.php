@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Evidence;
 
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Unit;
 
 /** A laboratory certificate of an instrument or a reference. Certificates are added, never overwritten. */
 final readonly class Certificate
@@ -38,6 +41,14 @@ final readonly class Certificate
         }
 
         return $latest;
+    }
+
+    /** A number that it states. */
+    public function figure(string $symbol, string $meaning, Decimal $stated, Unit $unit): Figure
+    {
+        $origin = new Origin('certificate', $this->number, $this->laboratory.', issued '.$this->issued->format('j M Y'));
+
+        return Figure::read($symbol, $meaning, $stated->value, $unit, $origin, $stated->decimals());
     }
 
     /** Whether it is in date on the day of that moment, in the zone the moment is told in; the day it falls due still counts. */

@@ -214,6 +214,21 @@ final readonly class AnalyteResult
         return $efficiency === null ? $mass : $mass->dividedBy($efficiency->value);
     }
 
+    /** What a section of a blank was found to hold. */
+    private function blankSection(BlankMass $blank, string $section, Mass $mass): Figure
+    {
+        $read = Figure::read(
+            'm_b',
+            \sprintf('%s blank %s%s', $blank->kind, $blank->medium, $section === 'front' ? '' : ', back section'),
+            $mass->value->value,
+            $mass->unit,
+            new Origin('laboratory', $this->reported->report, 'blank '.$blank->medium),
+            $mass->value->decimals(),
+        );
+
+        return $mass->lessThan ? $read->downTo(Exact::zero()) : $read;
+    }
+
     private function meanBlank(): ?Figure
     {
         if ($this->corrections->blank !== Corrected::No || $this->blanks->masses === []) {
@@ -236,18 +251,9 @@ final readonly class AnalyteResult
         foreach ($this->blanks->masses as $blank) {
             $sections = [];
             foreach ($this->sections($blank) as $section => $mass) {
-                $read = Figure::read(
-                    'm_b',
-                    \sprintf('%s blank %s%s', $blank->kind, $blank->medium, $section === 'front' ? '' : ', back section'),
-                    $mass->value->value,
-                    $mass->unit,
-                    new Origin('laboratory', $this->reported->report, 'blank '.$blank->medium),
-                    $mass->value->decimals(),
-                );
                 // One that is only "less than" counts at one of its ends.
-                $sections[] = !$mass->lessThan
-                    ? $read
-                    : ($isFloor ? $read->downTo(Exact::zero())->low() : $read->downTo(Exact::zero())->high());
+                $read = $this->blankSection($blank, $section, $mass);
+                $sections[] = !$mass->lessThan ? $read : ($isFloor ? $read->low() : $read->high());
             }
             $figures[] = \count($sections) === 1 ? $sections[0] : Figure::derived(
                 'm_b',
@@ -337,7 +343,7 @@ final readonly class AnalyteResult
     }
 
     /** Back over front in percent, blanks by section taken off each; null where there is no back section or nothing on the front. */
-    public function breakthrough(): ?Exact
+    public function breakthrough(): ?Figure
     {
         if ($this->masses->back === null || $this->masses->back->lessThan || $this->masses->front->lessThan) {
             return null;
@@ -345,14 +351,33 @@ final readonly class AnalyteResult
         $front = $this->masses->front->micrograms();
         $back = $this->masses->back->micrograms();
         $bySection = array_values(array_filter($this->blanks->masses, static fn (BlankMass $one): bool => $one->back !== null));
+        $blanks = [];
         if ($this->corrections->blank !== Corrected::Yes && $bySection !== []) {
             $front = $front->minus(Exact::mean(array_map(static fn (BlankMass $one): Exact => $one->mass->floor(), $bySection)));
             $back = $back->minus(
                 Exact::mean(array_map(static fn (BlankMass $one): Exact => $one->back?->floor() ?? Exact::zero(), $bySection)),
             );
+            foreach ($bySection as $one) {
+                $blanks[] = [
+                    $this->blankSection($one, 'back', $one->back ?? $one->mass)->low(),
+                    $this->blankSection($one, 'front', $one->mass)->low(),
+                ];
+            }
         }
 
-        return $front->compareTo(Exact::zero()) <= 0 ? null : $back->times(100)->dividedBy($front);
+        return $front->compareTo(Exact::zero()) <= 0 ? null : Figure::derived(
+            's',
+            'back section of '.$this->name().' against its front',
+            $back->times(100)->dividedBy($front),
+            CommonUnit::Percent,
+            $blanks === [] ? FlowEquation::BackOverFront : FlowEquation::BackOverFrontLessBlanks,
+            [
+                'm_back' => $this->section('m_back', 'back section', $this->masses->back),
+                'm_front' => $this->section('m_front', 'front section of '.$this->name(), $this->masses->front),
+                ...Row::together(['m_i', 'm_j'], $blanks),
+            ],
+            1,
+        );
     }
 
     /**

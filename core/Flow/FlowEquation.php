@@ -32,6 +32,8 @@ enum FlowEquation: string implements Equation
     case MassLimit = 'C-1d';
     case Concentration = 'C-1e';
     case OtherMass = 'C-1f';
+    case BackOverFront = 'C-1g';
+    case BackOverFrontLessBlanks = 'C-1h';
     case HighestQuarterHour = 'C-4a';
     case LeastQuarterHour = 'C-4b';
     case TimeWeightedOverShift = 'C-3d';
@@ -74,6 +76,8 @@ enum FlowEquation: string implements Equation
             self::MassLimit => 'm = max(m_raw, LOQ)',
             self::Concentration => 'c = m/V',
             self::OtherMass => 'c = c_told·m_other/m',
+            self::BackOverFront => 's = 100·m_back/m_front',
+            self::BackOverFrontLessBlanks => 's = 100·(m_back − mean(m_i))/(m_front − mean(m_j))',
             self::HighestQuarterHour => 'c₁₅ = c·t/15',
             self::LeastQuarterHour => 'c₁₅ = c·t/(15·ceil(t/15))',
             self::TimeWeightedOverShift => 'TWA = (T_shift/(Σ t_i))·(Σ c_i·t_i)/480',

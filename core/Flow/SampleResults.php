@@ -11,7 +11,6 @@ use Footnote\Core\Evidence\Bracket;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
-use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Judgement\DrawnResponse;
 use Footnote\Core\Judgement\FamilyResults;
 use Footnote\Core\Judgement\Headline;
@@ -19,6 +18,7 @@ use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\WorkedOut;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Response\FlowKnot;
 
@@ -74,11 +74,12 @@ final readonly class SampleResults implements FamilyResults
         return $policy->limit('flow.change', 'change');
     }
 
-    public function uncertaintyOf(Check $check): ?float
+    public function uncertaintyOf(Check $check): ?Figure
     {
-        $reference = $this->timeline->referenceOf($check);
+        $certificate = $this->timeline->referenceOf($check)?->certificateAt($check->at);
+        $uncertainty = $certificate?->constants->decimal('uncertaintyPercent');
 
-        return $reference === null ? null : FlowStandards::uncertainty($reference, $check->at);
+        return $uncertainty === null ? null : $certificate->figure('U', 'uncertainty of flow', $uncertainty, CommonUnit::Percent);
     }
 
     /** The mean flow and the change to reference conditions are the ordinary sum, not a correction. */

@@ -356,15 +356,7 @@ final readonly class SampleWorkings
     /** How long it drew, as a figure. */
     private function time(): Figure
     {
-        return Figure::derived(
-            't',
-            'running time',
-            $this->minutes(),
-            CommonUnit::Minute,
-            SharedEquation::RunningTime,
-            (new Moments($this->run))->stretches($this->stretches, $this->ran()),
-            1,
-        );
+        return (new Moments($this->run))->time($this->stretches, $this->ran(), decimals: 1);
     }
 
     private function ran(): string

@@ -261,7 +261,7 @@ final readonly class ShiftExposure
             $asTheRest ? Coverage::AS_NOTHING : Coverage::AS_SAMPLED,
             $sum($asReported, !$asTheRest),
         ) : $result)
-            ->covering(Coverage::of($this->sampled($chain)->toFloat() * 60, $this->statedMinutes(), $this->rest()));
+            ->covering(Coverage::of($this->longest(), self::times($chain), $this->rest()));
     }
 
     /**
@@ -366,12 +366,7 @@ final readonly class ShiftExposure
             static fn (array $one): string => \sprintf('%s (%s min, %s)', $one[0]->run->id, $one[1]->rounded(0), $one[0]->verdict->value),
             self::counted($chain),
         );
-        $times = [];
-        $covered = [];
-        foreach ($chain as $part) {
-            $times[] = $part->time($covered);
-            $covered = Span::united([...$covered, ...$part->family->drawn->stretches]);
-        }
+        $times = self::times($chain);
         $notes = [Sentence::of(\sprintf('Made of %s.', implode(', ', $made)), ...$times)];
         $counted = array_map(static fn (ShiftPart $part): string => $part->run->id, [...$chain, ...$beside]);
         foreach ($beside as $part) {
@@ -426,6 +421,25 @@ final readonly class ShiftExposure
         }
 
         return $counted;
+    }
+
+    /**
+     * The time that each adds, as figures, min.
+     *
+     * @param list<ShiftPart> $chain
+     *
+     * @return list<Figure>
+     */
+    private static function times(array $chain): array
+    {
+        $times = [];
+        $covered = [];
+        foreach ($chain as $part) {
+            $times[] = $part->time($covered);
+            $covered = Span::united([...$covered, ...$part->family->drawn->stretches]);
+        }
+
+        return $times;
     }
 
     /** @param list<ShiftPart> $chain */

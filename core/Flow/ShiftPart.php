@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow;
 
 use Footnote\Core\Derivation\Figure;
-use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Verdict;
-use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Response\FlowLine;
@@ -50,14 +48,8 @@ final readonly class ShiftPart
             ...array_map(static fn (Span $stretch): array => $stretch->without($covered), $this->family->drawn->stretches),
         );
 
-        return Figure::derived(
-            't',
-            'time of '.$this->run->id.($covered === [] ? '' : ' that no other covers'),
-            $this->minutes($covered),
-            CommonUnit::Minute,
-            SharedEquation::RunningTime,
-            (new Moments($this->run))->stretches($stretches, 'running time'),
-            1,
-        );
+        $meaning = 'time of '.$this->run->id.($covered === [] ? '' : ' that no other covers');
+
+        return (new Moments($this->run))->time($stretches, 'running time', $meaning, 1);
     }
 }

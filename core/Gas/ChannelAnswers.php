@@ -8,6 +8,7 @@ use Footnote\Core\Air\ReferenceConditions;
 use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\Answer;
@@ -231,7 +232,7 @@ final readonly class ChannelAnswers
     /**
      * A result in the channel's unit, and in mg/m³ where its molar mass is known.
      *
-     * @param list<string> $notes
+     * @param list<string|Sentence> $notes
      *
      * @return list<Result>
      */
@@ -306,7 +307,7 @@ final readonly class ChannelAnswers
     }
 
     /**
-     * @param list<string> $notes
+     * @param list<string|Sentence> $notes
      */
     public function result(string $key, string $title, FourAnswers $answers, array $notes, bool $worstIsLow): Result
     {

@@ -16,6 +16,7 @@ use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\WorkedOut;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Response\LinearKnot;
@@ -61,13 +62,16 @@ final readonly class ChannelResults implements FamilyResults
     }
 
     /** In percent of the label, as drift is. */
-    public function uncertaintyOf(Check $check): ?float
+    public function uncertaintyOf(Check $check): ?Figure
     {
         $reference = $this->timeline->referenceOf($check);
 
-        return $reference === null
+        $certificate = $reference?->certificateAt($check->at);
+        $accuracy = $reference === null
             ? null
-            : (new Bottle($reference))->gas($this->sensed->channel->spanGas(), $check->at)?->decimal('accuracy')?->value->toFloat();
+            : (new Bottle($reference))->gas($this->sensed->channel->spanGas(), $check->at)?->decimal('accuracy');
+
+        return $accuracy === null ? null : $certificate?->figure('U', 'accuracy of the label', $accuracy, CommonUnit::Percent);
     }
 
     public function ordinary(Result $result): ?Figure
@@ -111,7 +115,7 @@ final readonly class ChannelResults implements FamilyResults
                 ),
             ),
             'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->worked()->leftOut),
-            'hollow' => $this->flaws->hollow,
+            'hollow' => $this->flaws->hollow === null ? null : $sheet->enter($this->flaws->hollow),
         ];
     }
 }

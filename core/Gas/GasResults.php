@@ -71,7 +71,7 @@ final readonly class GasResults implements FamilyResults, LogsByChannel
         return $policy->limit('gas.span-drift', 'share');
     }
 
-    public function uncertaintyOf(Check $check): ?float
+    public function uncertaintyOf(Check $check): ?Figure
     {
         return null;
     }

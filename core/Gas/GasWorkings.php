@@ -21,6 +21,7 @@ use Footnote\Core\Judgement\TippingPoint;
 use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\LoggedColumn;
 use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\ValueCounts;
 use Footnote\Core\Quantity\Decimal;
@@ -143,10 +144,10 @@ final readonly class GasWorkings
         $results = [];
         $alterations = [];
         $leftOut = [];
-        $gapShare = null;
+        $gaps = null;
         $lost = null;
         $overs = 0;
-        $hollow = 0;
+        $hollow = null;
         if ($stop !== null && $log !== null && $column !== null) {
             $clock = new LogClock($log, $this->run);
             $alterations = LogAlterations::of(
@@ -156,12 +157,14 @@ final readonly class GasWorkings
                 $log->remarks(),
             );
             $leftOut = LogAlterations::taken($alterations);
-            $counts = ValueCounts::of($log, $column, $this->ranges($clock, $leftOut));
-            $gapShare = $clock->missing($this->evidence->window, $leftOut, $counts->gaps);
+            $ranges = $this->ranges($clock, $leftOut);
+            $counts = ValueCounts::of($log, $column, $ranges);
+            $gaps = (new LoggedColumn($log, $column, $this->record->logName, $ranges, $counts->samples, $this->run))
+                ->missing($this->evidence->window, $leftOut);
             $lost = max(0.0, Span::secondsBetween($this->run->timing->start, $clock->at(0)));
             $overs = $counts->overs;
             $of = new LoggedChannel($this->run, $log, $column, $this->record->logName, $this->answers, $this->yardsticks->limits);
-            [$results, $hollow] = $of->results($clock, $this->ranges($clock, $leftOut));
+            [$results, $hollow] = $of->results($clock, $ranges);
             $otherwise = LogAlterations::otherwise(
                 $alterations,
                 fn (array $out): array => $of->results($clock, $this->ranges($clock, $out))[0],
@@ -205,7 +208,7 @@ final readonly class GasWorkings
                 $this->largestEver,
                 $this->evidence->left,
             ),
-            new LogFlaws($gapShare, $lost, $overs, $hollow),
+            new LogFlaws($gaps, $lost, $overs, $hollow),
         );
     }
 

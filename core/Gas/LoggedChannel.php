@@ -7,6 +7,7 @@ namespace Footnote\Core\Gas;
 use Footnote\Core\Derivation\Bound;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Judgement\ExposureLimit;
 use Footnote\Core\Judgement\FourAnswers;
@@ -42,7 +43,7 @@ final readonly class LoggedChannel
     /**
      * @param list<array{int, int}> $ranges the intervals that count, in order
      *
-     * @return array{list<Result>, int} and the hollow windows
+     * @return array{list<Result>, Figure|null} and the hollow windows, where there are any
      */
     public function results(LogClock $clock, array $ranges): array
     {
@@ -52,7 +53,7 @@ final readonly class LoggedChannel
         $whole = $clock->within($this->answers->evidence->window);
         $counts = ValueCounts::of($log, $column, $ranges);
         if ($counts->samples + $counts->overs === 0) {
-            return [[], 0];
+            return [[], null];
         }
         $range = $this->answers->of->channel->display->range === null
             ? null
@@ -89,6 +90,15 @@ final readonly class LoggedChannel
                 ),
             );
         }
+        $hollow = $raw->hollow === 0 ? null : Figure::derived(
+            'k',
+            'windows of 15 min with too few readings',
+            Exact::of($raw->hollow),
+            CommonUnit::None,
+            LogEquation::HollowWindows,
+            ['r_i' => $source->lines, ...$window],
+            0,
+        );
         if ($raw->shortTerm !== null && $isToxic) {
             array_push(
                 $results,
@@ -111,9 +121,10 @@ final readonly class LoggedChannel
                             [...$inputs, ...$window],
                         ),
                     ),
-                    $raw->hollow > 0
-                        ? [\sprintf('%d windows of 15 min hold less than 75 %% of their readings and count for no limit.', $raw->hollow)]
-                        : [],
+                    $hollow === null ? [] : [Sentence::of(
+                        \sprintf('%s windows of 15 min hold less than 75 %% of their readings and count for no limit.', $hollow->shown()),
+                        $hollow,
+                    )],
                 ),
             );
         }
@@ -154,7 +165,7 @@ final readonly class LoggedChannel
             $results[] = $this->timeAbove($limit, $counts, $moving?->above[$place] ?? null, $source);
         }
 
-        return [$results, $raw->hollow];
+        return [$results, $hollow];
     }
 
     /**

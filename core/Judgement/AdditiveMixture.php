@@ -105,9 +105,8 @@ final readonly class AdditiveMixture
     {
         $least = null;
         foreach ($this->standing as [, $result]) {
-            $least = $result->footing->coverage !== null && ($least === null || $result->footing->coverage->sampled < $least->sampled)
-                ? $result->footing->coverage
-                : $least;
+            $one = $result->footing->coverage;
+            $least = $one !== null && ($least === null || Real::compare($one->sampled(), $least->sampled()) < 0) ? $one : $least;
         }
 
         return $least;

@@ -49,7 +49,7 @@ final readonly class EightHourMean
     /** A result of it, with the number that the other taking of what was not sampled gives. */
     public function told(Result $result, ?\Closure $further = null): Result
     {
-        $result = $result->covering(Coverage::of($this->time->toFloat() * 60, $this->run->day->minutes, $this->run->day->rest));
+        $result = $result->covering(Coverage::of($this->run, [$this->time], $this->run->day->rest));
         if ($this->run->day->minutes === null) {
             $result = $result->altered(
                 new Altered(

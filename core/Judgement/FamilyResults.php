@@ -37,7 +37,7 @@ interface FamilyResults
     public function driftLimit(Policy $policy): ?Limit;
 
     /** The certified expanded uncertainty of the reference at a check, in the unit of the drift limit; null where not given. */
-    public function uncertaintyOf(Check $check): ?float;
+    public function uncertaintyOf(Check $check): ?Figure;
 
     /** The answer that is the ordinary sum, nothing corrected; null where there is none of it. */
     public function ordinary(Result $result): ?Figure;

@@ -60,26 +60,6 @@ final readonly class LogClock
         return $this->clipped($from, max($from, $to));
     }
 
-    /**
-     * The share of a span that has no reading, 0 to 1: gaps in the log, and what the log does not reach, of the time that was
-     * to be measured. What was left out or paused is no gap.
-     *
-     * @param list<Span> $leftOut
-     * @param int        $gaps    intervals of the log that count and hold nothing
-     */
-    public function missing(Span $span, array $leftOut, int $gaps): float
-    {
-        $wanted = 0.0;
-        $reached = 0;
-        foreach ($span->without($leftOut) as $part) {
-            $wanted += $part->seconds() / $this->step;
-            [$from, $after] = $this->touching($part);
-            $reached += $after - $from;
-        }
-
-        return $wanted > 0 ? max(0.0, min(1.0, ($gaps + max(0.0, $wanted - $reached)) / $wanted)) : 0.0;
-    }
-
     /** The first interval that begins at that moment or after it; it may lie beyond the log. */
     public function beginningFrom(\DateTimeImmutable $moment): int
     {

@@ -17,6 +17,8 @@ enum LogEquation: string implements Equation
     case Mean = 'L-5';
     case HighestWindow = 'L-6';
     case Sum = 'L-7';
+    case Missing = 'L-8';
+    case HollowWindows = 'L-9';
 
     public function id(): string
     {
@@ -33,16 +35,18 @@ enum LogEquation: string implements Equation
             self::Mean => 'r̄ = mean(r_i)',
             self::HighestWindow => 'r₁₅ = max(window(r_i; a, b))',
             self::Sum => 'N = Σ N_i',
+            self::HollowWindows => 'k = hollow(r_i; a, b)',
+            self::Missing => 's = 100·(max(t, t_log) − n·h)/t',
         };
     }
 
     public function source(): string
     {
-        return $this === self::HighestWindow ? 'own' : 'common practice';
+        return \in_array($this, [self::HighestWindow, self::HollowWindows], true) ? 'own' : 'common practice';
     }
 
     public function mark(): SourceMark
     {
-        return $this === self::HighestWindow ? SourceMark::Own : SourceMark::CommonPractice;
+        return \in_array($this, [self::HighestWindow, self::HollowWindows], true) ? SourceMark::Own : SourceMark::CommonPractice;
     }
 }

@@ -35,7 +35,7 @@ final readonly class LoggedColumn
      * @param list<array{int, int}> $ranges  the intervals that count, in order
      * @param int                   $samples of them with a value
      */
-    public function __construct(SeriesLog $log, int $place, string $name, array $ranges, int $samples, Run $run)
+    public function __construct(SeriesLog $log, int $place, string $name, array $ranges, int $samples, private Run $run)
     {
         $clock = new LogClock($log, $run);
         $column = $log->columns()[$place];
@@ -91,6 +91,30 @@ final readonly class LoggedColumn
                     Digits::trimmed($log->step(), 3),
                 ),
             ),
+        );
+    }
+
+    /**
+     * The share of a span that has no value, %: gaps in the log, and what the log does not reach, of the time that was to be
+     * measured. What was left out or paused is no gap.
+     *
+     * @param list<Span> $leftOut
+     */
+    public function missing(Span $span, array $leftOut): Figure
+    {
+        $wanted = (new Moments($this->run))->time($span->without($leftOut), 'start to stop, less pauses and what was left out');
+        $time = $wanted->value instanceof Exact ? $wanted->value : Exact::zero();
+        $longest = $this->duration->value instanceof Exact && $this->duration->value->compareTo($time) > 0 ? $this->duration->value : $time;
+        $filled = $this->lines->value instanceof Exact ? $this->lines->value->times($this->seconds)->dividedBy(60) : Exact::zero();
+
+        return Figure::derived(
+            's',
+            'share of the time that has no value',
+            $time->isZero() ? Exact::zero() : $longest->minus($filled)->times(100)->dividedBy($time),
+            CommonUnit::Percent,
+            LogEquation::Missing,
+            ['t' => $wanted, 't_log' => $this->duration, 'n' => $this->lines, 'h' => $this->interval],
+            1,
         );
     }
 

@@ -26,7 +26,7 @@ final readonly class MeterResults implements FamilyResults, Levelled
     public function __construct(NoiseResults $levels, public MeterFindings $findings)
     {
         $worked = $levels->worked();
-        $this->levels = $levels->withGaps($findings->spectrum->gapShare ?? ($worked->results === [] ? null : $levels->log->gapShare));
+        $this->levels = $levels->withGaps($findings->spectrum->gaps ?? ($worked->results === [] ? null : $levels->log->gaps));
         $this->worked = new WorkedOut(
             [...$worked->results, ...$findings->results],
             $worked->drifts,
@@ -72,7 +72,7 @@ final readonly class MeterResults implements FamilyResults, Levelled
         return $this->levels->driftLimit($policy);
     }
 
-    public function uncertaintyOf(Check $check): ?float
+    public function uncertaintyOf(Check $check): ?Figure
     {
         return $this->levels->uncertaintyOf($check);
     }

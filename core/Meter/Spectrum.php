@@ -32,9 +32,9 @@ final readonly class Spectrum
     /**
      * @param array<array-key, Figure> $levels   dB by band
      * @param array<array-key, Figure> $between  dB by band with the moving offset taken out, where its moments are known
-     * @param float|null            $gapShare of the measurement, 0 to 1, of the band that lacks most; null where there is no log of bands
+     * @param Figure|null           $gaps     of the measurement, %, of the band that lacks most; null where there is no log of bands
      */
-    private function __construct(public array $levels, public array $between, public ?float $gapShare)
+    private function __construct(public array $levels, public array $between, public ?Figure $gaps)
     {
     }
 
@@ -78,7 +78,7 @@ final readonly class Spectrum
         $ranges = LogRanges::less($clock->within($window), array_map($clock->touching(...), $leftOut));
         $levels = [];
         $between = [];
-        $gap = null;
+        $gaps = null;
         foreach (OctaveBand::cases() as $band) {
             $place = $columns[$band->value] ?? null;
             $histogram = $place === null ? null : LevelHistogram::of($log, $place, $ranges);
@@ -86,8 +86,10 @@ final readonly class Spectrum
             if ($place === null || $histogram === null || $top === null) {
                 continue;
             }
-            $gap = max($gap ?? 0.0, $clock->missing($window, $leftOut, $histogram->gaps));
-            $lines = (new LoggedColumn($log, $place, $logName, $ranges, $histogram->samples, $run))->lines;
+            $source = new LoggedColumn($log, $place, $logName, $ranges, $histogram->samples, $run);
+            $lines = $source->lines;
+            $missing = $source->missing($window, $leftOut);
+            $gaps = $gaps === null || Real::compare($missing->value, $gaps->value) > 0 ? $missing : $gaps;
             if ($meter->statistic() === BandStatistic::Maximum) {
                 $level = Figure::derived(
                     'L_'.$band->value,
@@ -118,7 +120,7 @@ final readonly class Spectrum
             }
         }
 
-        return self::flat($levels, $between, $gap, $meter);
+        return self::flat($levels, $between, $gaps, $meter);
     }
 
     /** @return list<OctaveBand> of the usual bands those that were not measured; none where nothing was */
@@ -169,11 +171,11 @@ final readonly class Spectrum
      * @param array<array-key, Figure> $levels
      * @param array<array-key, Figure> $between
      */
-    private static function flat(array $levels, array $between, ?float $gapShare, MeterRecord $meter): self
+    private static function flat(array $levels, array $between, ?Figure $gaps, MeterRecord $meter): self
     {
         $weighting = $meter->weighting();
         if ($weighting === FrequencyWeighting::Z) {
-            return new self($levels, $between, $gapShare);
+            return new self($levels, $between, $gaps);
         }
         foreach ($levels as $band => $level) {
             $levels[$band] = self::unweighted($level, OctaveBand::from((string) $band), $weighting);
@@ -182,7 +184,7 @@ final readonly class Spectrum
             }
         }
 
-        return new self($levels, $between, $gapShare);
+        return new self($levels, $between, $gaps);
     }
 
     /** What was measured with a weighting, without it: a background is measured as its level is. */

@@ -291,7 +291,14 @@ final readonly class TaskExposure
                     ['c₁ₐ' => $sensitivity],
                     1,
                 ),
-                max($levels) - min($levels),
+                Figure::derived(
+                    'R',
+                    'highest less lowest sample of '.$name,
+                    max($levels) - min($levels),
+                    LevelUnit::Decibel,
+                    NoiseEquation::RangeOfSamples,
+                    Row::of('L_i', $figures),
+                ),
                 new TaskUncertainty(
                     $sampling,
                     $sensitivity,

@@ -14,7 +14,7 @@ final readonly class TaskShare
      * @param Figure       $level   L_m, energy mean of its samples
      * @param Figure       $minutes T_m
      * @param Figure       $share   of the exposure, %
-     * @param float        $spread  highest less lowest sample, dB
+     * @param Figure       $spread  highest less lowest sample, dB
      */
     public function __construct(
         public string $name,
@@ -22,7 +22,7 @@ final readonly class TaskShare
         public Figure $level,
         public Figure $minutes,
         public Figure $share,
-        public float $spread,
+        public Figure $spread,
         public TaskUncertainty $uncertainty,
     ) {
     }

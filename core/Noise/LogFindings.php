@@ -11,22 +11,22 @@ final readonly class LogFindings
 {
     /**
      * @param list<Doubt> $doubts   why its columns do not quite fit
-     * @param float|null  $gapShare share of intervals without a level, 0 to 1; null without a log
+     * @param Figure|null $gaps     share of the time without a level, %; null without a log
      * @param float       $seconds  what the sums rest on, s
      * @param Figure      $duration the same, h
      */
     public function __construct(
         public LogSurvey $survey,
         public array $doubts,
-        public ?float $gapShare,
+        public ?Figure $gaps,
         public float $seconds,
         public Figure $duration,
     ) {
     }
 
     /** The same where its gaps are counted otherwise. */
-    public function withGaps(?float $share): self
+    public function withGaps(?Figure $gaps): self
     {
-        return new self($this->survey, $this->doubts, $share, $this->seconds, $this->duration);
+        return new self($this->survey, $this->doubts, $gaps, $this->seconds, $this->duration);
     }
 }

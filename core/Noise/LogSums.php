@@ -12,14 +12,14 @@ final readonly class LogSums
     /**
      * @param list<SolvableResult> $results
      * @param list<Doubt>          $doubts   why columns do not quite fit
-     * @param float                $gapShare of the running time less what is left out, 0 to 1
+     * @param Figure               $gaps     share of the running time less what is left out, %
      * @param float                $seconds  that the sums rest on
      * @param Figure|null          $duration the same, h; null where no column of it is summed
      */
     public function __construct(
         public array $results,
         public array $doubts,
-        public float $gapShare,
+        public Figure $gaps,
         public float $seconds,
         public ?Figure $duration,
     ) {

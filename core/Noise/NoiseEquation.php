@@ -73,6 +73,7 @@ enum NoiseEquation: string implements Equation
     case BandsWithoutBackground = 'N-13d';
     case RoomMargin = 'N-14a';
     case WorstMargin = 'N-14b';
+    case RangeOfSamples = 'N-15';
     case Adjustment = 'S-4';
 
     public function id(): string
@@ -118,6 +119,7 @@ enum NoiseEquation: string implements Equation
             self::PartWithoutTime => 'p = c₁ₐ²·(u₁ₐ² + u₂² + u₃²)',
             self::PartOfInstrument => 'p = c₁ₐ²·(u₂² + u₃²)',
             self::ShareOfTask => 'p = 100·c₁ₐ',
+            self::RangeOfSamples => 'R = max(L_i) − min(L_i)',
             self::OffsetTakenOut => 'L = L_ind − o',
             self::OffsetOutOfDose => 'D = D_ind·2^(−o/q)',
             self::LevelAlongBracket => 'L = L_ind + 10 lg(avg(10^(−line(τ; t_i, o_i)/10); a_j, b_j))',

@@ -34,9 +34,9 @@ final readonly class NoiseResults implements FamilyResults
     }
 
     /** The same where its gaps are counted otherwise. */
-    public function withGaps(?float $share): self
+    public function withGaps(?Figure $gaps): self
     {
-        return new self($this->worked, $this->response, $this->log->withGaps($share), $this->timeline);
+        return new self($this->worked, $this->response, $this->log->withGaps($gaps), $this->timeline);
     }
 
     public function driftsOf(Result $result): array
@@ -64,12 +64,14 @@ final readonly class NoiseResults implements FamilyResults
         return $policy->limit('noise.drift', 'drift');
     }
 
-    public function uncertaintyOf(Check $check): ?float
+    public function uncertaintyOf(Check $check): ?Figure
     {
         $content = $check->content;
         $certificate = $this->timeline->referenceOf($check)?->certificateAt($check->at);
 
-        return $content instanceof AcousticCheck ? $content->tone->certifiedBy($certificate)?->uncertainty?->value->toFloat() : null;
+        $uncertainty = $content instanceof AcousticCheck ? $content->tone->certifiedBy($certificate)?->uncertainty : null;
+
+        return $uncertainty === null ? null : $certificate?->figure('U', 'uncertainty of the level', $uncertainty, LevelUnit::Decibel);
     }
 
     public function ordinary(Result $result): ?Figure

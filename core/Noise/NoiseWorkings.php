@@ -150,7 +150,7 @@ final readonly class NoiseWorkings
             $leftOut = LogAlterations::taken($alterations);
             $sums = $this->fromLog($log, $heard->logName, $survey, $leftOut);
             $doubts = $sums->doubts;
-            $gaps = $sums->gapShare;
+            $gaps = $sums->gaps;
             $seconds = $sums->seconds;
             $duration = $sums->duration ?? $duration;
             $otherwise = LogAlterations::otherwise(
@@ -263,7 +263,17 @@ final readonly class NoiseWorkings
         $columns = $log->columns();
         $results = [];
         $doubts = [];
-        $gapShare = 1.0;
+        // Where no column is a level nothing was measured.
+        $wanted = (new Moments($this->run))->time($this->window->without($leftOut), 'start to stop, less pauses and what was left out');
+        $gaps = Figure::derived(
+            's',
+            'share of the time that has no value',
+            Exact::of(100),
+            CommonUnit::Percent,
+            SharedEquation::ShareOf,
+            ['x' => $wanted, 'X' => $wanted],
+            1,
+        );
         $seconds = 0.0;
         $duration = null;
         // What was driven beyond its range is at least what it shows.
@@ -275,10 +285,10 @@ final readonly class NoiseWorkings
             $column = $columns[$place];
             $histogram = LevelHistogram::of($log, $place, $ranges);
             $seconds = $histogram->samples * $log->step();
-            $gapShare = $clock->missing($this->window, $leftOut, $histogram->gaps);
             $moves = $this->line !== null && !$this->line->isConstant();
             $moving = $moves ? MovingSums::of($log, $place, $ranges, $clock, $this->line, $this->withoutOwnThreshold($column)) : null;
             $source = new LoggedColumn($log, $place, $name, $ranges, $histogram->samples, $this->run);
+            $gaps = $source->missing($this->window, $leftOut);
             $duration = Figure::derived(
                 't',
                 'time that the sums rest on',
@@ -363,7 +373,7 @@ final readonly class NoiseWorkings
             }
         }
 
-        return new LogSums($results, $doubts, $gapShare, $seconds, $duration);
+        return new LogSums($results, $doubts, $gaps, $seconds, $duration);
     }
 
     /** @return list<SolvableResult> */
@@ -608,7 +618,7 @@ final readonly class NoiseWorkings
             );
         }
 
-        return $result->covering(Coverage::of($seconds, $stated, $this->run->day->rest))->withUncertainty(
+        return $result->covering(Coverage::of($this->run, [$duration], $this->run->day->rest))->withUncertainty(
             $uncertainty,
             'The uncertainty is of the instrument only. How the work varies from day to day and person to person is '
                 .'not in it: that needs several days or samples.',
@@ -653,7 +663,7 @@ final readonly class NoiseWorkings
         $whole = $isLonger && $rest?->asSampled !== false
             ? $projected($dose->result->reportedFigure(), 'D', 'dose, '.$criterion->name.', the rest of the day as sampled')
             : null;
-        $coverage = Coverage::of($hours * 3600, $minutes, $rest);
+        $coverage = Coverage::of($this->run, [$duration], $rest);
         $told = $rest?->asSampled === true && $isLonger ? $dose->noting($rest->words()) : $dose;
         $results = [
             $told->or(Coverage::AS_SAMPLED, $whole)->covering($coverage),

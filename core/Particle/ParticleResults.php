@@ -29,7 +29,7 @@ use Footnote\Core\Response\CountingLine;
 final readonly class ParticleResults implements FamilyResults, LogsByChannel
 {
     /**
-     * @param float|null  $gapShare of the run, 0 to 1
+     * @param Figure|null $gaps     of the run, %
      * @param Figure|null $factor   of a dust monitor against its filter
      */
     public function __construct(
@@ -38,7 +38,7 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
         public Timeline $timeline,
         public ParticleRecord $record,
         public Hidden $hidden,
-        public ?float $gapShare,
+        public ?Figure $gaps,
         public ?Figure $factor,
     ) {
     }
@@ -68,11 +68,13 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
         return $policy->limit('particle.flow', 'change');
     }
 
-    public function uncertaintyOf(Check $check): ?float
+    public function uncertaintyOf(Check $check): ?Figure
     {
         $certificate = $this->timeline->referenceOf($check)?->certificateAt($check->at);
 
-        return $certificate?->constants->decimal('uncertaintyPercent')?->value->toFloat();
+        $uncertainty = $certificate?->constants->decimal('uncertaintyPercent');
+
+        return $uncertainty === null ? null : $certificate->figure('U', 'uncertainty', $uncertainty, CommonUnit::Percent);
     }
 
     /** Dividing by the mean flow and taking the background off is the ordinary sum, not a correction. */

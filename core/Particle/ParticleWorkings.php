@@ -23,6 +23,7 @@ use Footnote\Core\Judgement\TippingPoint;
 use Footnote\Core\Judgement\WorkedOut;
 use Footnote\Core\Judgement\Yardsticks;
 use Footnote\Core\Log\LogClock;
+use Footnote\Core\Log\LoggedColumn;
 use Footnote\Core\Log\LogRanges;
 use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Log\ValueCounts;
@@ -81,7 +82,7 @@ final readonly class ParticleWorkings
     {
         $made = ['results' => [], 'loss' => null, 'beyond' => false, 'factor' => null];
         $alterations = [];
-        $gapShare = null;
+        $gaps = null;
         $leftOut = [];
         $log = $this->record->log;
         if ($log !== null && $this->run->timing->stop !== null) {
@@ -89,9 +90,12 @@ final readonly class ParticleWorkings
             $alterations = LogAlterations::of($this->run, $this->window, [], $log->remarks());
             $leftOut = LogAlterations::taken($alterations);
             $column = $this->record->dust() ?? array_values($this->record->sizes())[0] ?? null;
-            $gapShare = $column === null
-                ? null
-                : $clock->missing($this->window, $leftOut, ValueCounts::of($log, $column, $this->ranges($clock, $leftOut))->gaps);
+            if ($column !== null) {
+                $ranges = $this->ranges($clock, $leftOut);
+                $samples = ValueCounts::of($log, $column, $ranges)->samples;
+                $gaps = (new LoggedColumn($log, $column, $this->record->logName, $ranges, $samples, $this->run))
+                    ->missing($this->window, $leftOut);
+            }
             $made = $this->made($log, $clock, $leftOut);
             $otherwise = LogAlterations::otherwise($alterations, fn (array $out): array => $this->made($log, $clock, $out)['results']);
             $made['results'] = array_map(static fn (Result $one): Result => $one->altered(...$otherwise($one)), $made['results']);
@@ -115,7 +119,7 @@ final readonly class ParticleWorkings
             $this->timeline,
             $this->record,
             new Hidden($made['loss'], $made['beyond']),
-            $gapShare,
+            $gaps,
             $made['factor'],
         );
     }

@@ -115,7 +115,7 @@ final readonly class RecordReader
         $campaign->text('title');
         $fields->object('site')->text('name');
         // What nobody asked for is told last: a reader says more of what is wrong with what it knows.
-        (new Strangers(new RecordSchema($this->formats)))->inRecord($data);
+        Strangers::toRecord($this->formats)->in($data);
 
         return new RecordedCampaign($timelines, $this->yardsticks($campaign), $fields->raw('policy') ?? 'standard', $zone);
     }

@@ -5,17 +5,22 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 /**
- * Finds what a record holds and nobody asked for: a field of another family, a misspelt one, a null. What is asked for is read
- * by its reader, which says more of what is wrong with it.
+ * Finds what somebody sent and nobody asked for: a field of another family, a misspelt one, in a record a null. What is asked
+ * for is read by its reader, which says more of what is wrong with it.
  */
 final readonly class Strangers
 {
-    /** @var array<string, mixed> of the whole record */
-    private array $schema;
-
-    public function __construct(RecordSchema $asked)
+    /**
+     * @param array<string, mixed> $schema with its parts under $defs
+     * @param bool                 $nulls  whether a null is taken for nothing told
+     */
+    public function __construct(private array $schema, private bool $nulls = false)
     {
-        $this->schema = $asked->schema();
+    }
+
+    public static function toRecord(Formats $formats): self
+    {
+        return new self((new RecordSchema($formats))->schema());
     }
 
     /**
@@ -28,16 +33,52 @@ final readonly class Strangers
         $this->look(Shape::ref($name), $data, '');
     }
 
-    /** @throws InvalidRecord naming the first */
-    public function inRecord(mixed $data): void
+    /**
+     * Of the whole that the schema describes.
+     *
+     * @throws InvalidRecord naming the first
+     */
+    public function in(mixed $data): void
     {
         $this->look($this->schema, $data, '');
+    }
+
+    /**
+     * Of one entry of a shelf.
+     *
+     * @throws InvalidRecord naming the first, as the entry calls it
+     */
+    public function inEntry(string $shelf, mixed $data): void
+    {
+        self::below('/library/'.$shelf.'/0', fn () => $this->look($this->schema, ['library' => [$shelf => [$data]]], ''));
+    }
+
+    /**
+     * Of one certificate.
+     *
+     * @param array<string, string> $of what tells the certificates of one kind from those of another
+     *
+     * @throws InvalidRecord naming the first, as the certificate calls it
+     */
+    public function inCertificate(string $piece, array $of, mixed $data): void
+    {
+        self::below('/certificates/0', fn () => $this->look(Shape::ref($piece), [...$of, 'certificates' => [$data]], ''));
+    }
+
+    /** @param \Closure(): void $look */
+    private static function below(string $place, \Closure $look): void
+    {
+        try {
+            $look();
+        } catch (InvalidRecord $problem) {
+            throw new InvalidRecord(substr($problem->path, \strlen($place)), $problem->problem);
+        }
     }
 
     /** @param array<mixed> $shape */
     private function look(array $shape, mixed $data, string $path): void
     {
-        if ($data === null) {
+        if ($data === null && !$this->nulls) {
             throw new InvalidRecord($path, 'is null: leave it out.');
         }
         if (!\is_array($data)) {

@@ -7,6 +7,7 @@ namespace Footnote\Core\Response;
 use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Derivation\Row;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
@@ -24,17 +25,21 @@ final readonly class Moments
 
     public function at(string $symbol, \DateTimeImmutable $moment, string $meaning, Origin $origin): Figure
     {
-        $start = $this->run->timing->start;
-        $micro = ($moment->getTimestamp() - $start->getTimestamp()) * 1000000 + (int) $moment->format('u') - (int) $start->format('u');
-
         return Figure::read(
             $symbol,
             $meaning.', from the start of '.$this->run->id,
-            Exact::of($micro)->dividedBy(self::MICROSECONDS_A_MINUTE),
+            self::minutes($this->run->timing->start, $moment),
             CommonUnit::Minute,
             $origin,
             1,
         );
+    }
+
+    private static function minutes(\DateTimeImmutable $from, \DateTimeImmutable $to): Exact
+    {
+        $micro = ($to->getTimestamp() - $from->getTimestamp()) * 1000000 + (int) $to->format('u') - (int) $from->format('u');
+
+        return Exact::of($micro)->dividedBy(self::MICROSECONDS_A_MINUTE);
     }
 
     /**
@@ -90,6 +95,34 @@ final readonly class Moments
     public function standing(Span $stands): array
     {
         return $this->stretches([$stands], self::STANDS);
+    }
+
+    /** How long it ran, pauses taken off, min. */
+    public function ran(): Figure
+    {
+        return $this->time($this->run->runningSpans(), 'start to stop, less pauses');
+    }
+
+    /**
+     * How long stretches are together, min.
+     *
+     * @param list<Span> $stretches
+     */
+    public function time(array $stretches, string $note, string $meaning = 'running time', int $decimals = 0): Figure
+    {
+        return Figure::derived(
+            't',
+            $meaning,
+            array_reduce(
+                $stretches,
+                static fn (Exact $sum, Span $span): Exact => $sum->plus(self::minutes($span->from, $span->to)),
+                Exact::zero(),
+            ),
+            CommonUnit::Minute,
+            SharedEquation::RunningTime,
+            $this->stretches($stretches, $note),
+            $decimals,
+        );
     }
 
     /**

@@ -25,11 +25,31 @@ final class AccessTest extends ApiTestCase
 
     public function testGuessingIsSlowedDown(): void
     {
-        for ($i = 0; $i < 5; ++$i) {
+        for ($i = 0; $i < 3; ++$i) {
             $this->call('POST', '/api/session/begin', ['name' => 'steward', 'password' => 'guess'.$i], 401);
         }
         $this->call('POST', '/api/session/begin', ['name' => 'steward', 'password' => self::PASSWORD], 429);
         $this->call('POST', '/api/session/begin', ['name' => 'reader', 'password' => self::PASSWORD]);
+    }
+
+    /** Whatever is sent as a name and a password is a wrong one, and no more; a password in the wrong field is not written down. */
+    public function testStrangeNamesAndPasswordsAreWrongOnes(): void
+    {
+        $long = str_repeat('x', 20000);
+        foreach ([['nobody', $long], ['steward', $long], [str_repeat('n', 3000), 'x'], ['my password', '']] as $try) {
+            $this->browser->request(
+                'POST',
+                '/api/session/begin',
+                server: ['HTTP_X_REQUESTED_WITH' => 'footnote', 'CONTENT_TYPE' => 'application/json'],
+                content: json_encode(['name' => $try[0], 'password' => $try[1]], \JSON_THROW_ON_ERROR),
+            );
+            self::assertContains($this->browser->getResponse()->getStatusCode(), [400, 401], substr($try[0], 0, 20));
+        }
+        $this->signIn(Role::Reader);
+        $journal = $this->call('GET', '/api/journal')->text;
+        self::assertStringNotContainsString('my password', $journal);
+        self::assertStringContainsString('Somebody was refused as steward from 127.0.0.1.', $journal);
+        self::assertStringContainsString('Somebody was refused as a name that nobody has from 127.0.0.1.', $journal);
     }
 
     public function testARequestFromAnotherSiteChangesNothing(): void

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Footnote\Tests\App;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\Person;
+use Footnote\App\Access\PersonSecret;
 use Footnote\App\Access\Role;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
@@ -33,9 +35,14 @@ abstract class ApiTestCase extends WebTestCase
         $this->browser->disableReboot();
         $this->service(Journal::class)->during('console', 'person added', [], function (): void {
             foreach (Role::cases() as $role) {
-                $user = new User($role->value, $role, strtoupper($role->value[0]).'-1');
-                $user->choosePassword($this->service(UserPasswordHasherInterface::class)->hashPassword($user, self::PASSWORD));
-                $this->service(EntityManagerInterface::class)->persist($user);
+                $code = strtoupper($role->value[0]).'-1';
+                $secret = new PersonSecret($role->value);
+                $secret->choose(
+                    $this->service(UserPasswordHasherInterface::class)
+                        ->hashPassword(new User($role->value, $code, [$role], 1), self::PASSWORD),
+                );
+                $this->service(EntityManagerInterface::class)->persist(new Person($role->value, $role, $code));
+                $this->service(EntityManagerInterface::class)->persist($secret);
             }
         });
     }

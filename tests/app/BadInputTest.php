@@ -139,8 +139,13 @@ final class BadInputTest extends ApiTestCase
         $this->signIn(Role::Steward);
         $certificate = ['number' => 'n', 'laboratory' => 'l', 'issued' => '2026-01-01', 'due' => '2027-01-01', 'values' => []];
         $forged = ['of' => 'another', 'instrument' => 'another', 'shelf' => 'another', 'by' => 'another', 'actor' => 'another'];
-        $this->call('POST', '/api/kit/instruments/D/certificates', $forged + $certificate, 201);
-        $this->call('POST', '/api/bench/D/interventions', $forged + ['kind' => 'repaired', 'at' => '2026-03-01T08:00:00+00:00'], 201);
+        $repair = ['kind' => 'repaired', 'at' => '2026-03-01T08:00:00+00:00'];
+        foreach ($forged as $name => $value) {
+            $this->call('POST', '/api/kit/instruments/D/certificates', [$name => $value] + $certificate, 422);
+            $this->call('POST', '/api/bench/D/interventions', [$name => $value] + $repair, 422);
+        }
+        $this->call('POST', '/api/kit/instruments/D/certificates', $certificate, 201);
+        $this->call('POST', '/api/bench/D/interventions', $repair, 201);
         foreach ($this->call('GET', '/api/journal')->list('entries') as $line) {
             self::assertIsArray($line);
             self::assertNotSame('another', $line['actor']);

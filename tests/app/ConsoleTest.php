@@ -207,7 +207,7 @@ final class ConsoleTest extends TestCase
         self::assertSame(0, $this->console('footnote:person:add somebody reader R-1')[0]);
         self::assertSame(0, $this->console('footnote:journal:anchor '.escapeshellarg($anchors))[0]);
         $line = trim($this->console('footnote:journal:anchor')[1]);
-        self::assertSame(['footnote-anchor/1', 2], [(new Answer($line))->string('format'), (new Answer($line))->int('sequence')]);
+        self::assertSame(['footnote-anchor/1', 3], [(new Answer($line))->string('format'), (new Answer($line))->int('sequence')]);
         self::assertSame(0, $verify($withAnchors)[0], $said($withAnchors));
 
         // Written anew: who did what is another, every hash follows, and the mark of the head is that of before.
@@ -242,13 +242,13 @@ final class ConsoleTest extends TestCase
 
         // Cut, and made to look whole.
         $this->key = 'a key that lies elsewhere';
-        $database->exec('DELETE FROM evidence_bound WHERE sequence = 2');
-        $database->exec('DELETE FROM journal_entry WHERE sequence = 2');
+        $database->exec('DELETE FROM evidence_bound WHERE sequence > 1');
+        $database->exec('DELETE FROM journal_entry WHERE sequence > 1');
         $database->exec('UPDATE journal_head SET sequence = 1, hash = (SELECT hash FROM journal_entry)');
         file_put_contents($anchors, $line."\n");
         self::assertStringContainsString('it was cut', $said($withAnchors));
         // An anchor that somebody made up, and what is none.
-        file_put_contents($anchors, str_replace('"sequence":2', '"sequence":1', $line)."\n");
+        file_put_contents($anchors, str_replace('"sequence":3', '"sequence":1', $line)."\n");
         self::assertStringContainsString('was not written with the key', $said($withAnchors));
         file_put_contents($anchors, "hello\n");
         self::assertStringContainsString('is no anchor', $said($withAnchors));

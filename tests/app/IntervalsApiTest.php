@@ -136,7 +136,8 @@ final class IntervalsApiTest extends ApiTestCase
             }
         }
         $this->call('POST', '/api/kit/instruments/nobody/intervals', self::YEARLY, 404);
-        $this->call('POST', '/api/kit/instruments/D/intervals', ['by' => 'somebody else'] + self::YEARLY, 201);
+        $this->call('POST', '/api/kit/instruments/D/intervals', ['by' => 'somebody else'] + self::YEARLY, 422);
+        $this->call('POST', '/api/kit/instruments/D/intervals', self::YEARLY, 201);
         self::assertSame(['S-1'], array_column($this->call('GET', '/api/kit/instruments/D')->list('intervals'), 'by'));
         $new = ['id' => 'D2', 'family' => 'noise-dosimeter', 'model' => 'M', 'intervals' => [self::YEARLY + ['by' => 'X']]];
         $refused = $this->call('POST', '/api/kit/instruments', $new, 422);

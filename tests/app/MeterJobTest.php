@@ -192,7 +192,7 @@ final class MeterJobTest extends ApiTestCase
         self::assertSame('void', $this->call('GET', '/api/results/'.$late)->string('assessment.verdict'));
         $results = array_column($this->call('GET', '/api/results/'.$run)->list('assessment.results'), null, 'key');
         self::assertStringContainsString($late.' is not in it: void', json_encode($results['lex8h'], \JSON_THROW_ON_ERROR));
-        self::assertSame('technician', $this->call('GET', '/api/session')->string('user.role'));
+        self::assertSame('technician', $this->call('GET', '/api/session')->string('user.roles.0.role'));
         $this->call('POST', "/api/results/$run/decision", ['kind' => 'sign', 'digest' => 'x'], 403);
     }
 

@@ -105,8 +105,8 @@ final class MigratedLogbookTest extends TestCase
             self::assertSame(0, $status, $said);
             $logbook = self::open('footnote.sqlite');
             self::assertSame(
-                ['evidence sealed', 'person added'],
-                array_reverse(self::column($logbook, 'SELECT kind FROM journal_entry ORDER BY sequence DESC LIMIT 2')),
+                ['evidence sealed', 'person added', 'password chosen'],
+                array_reverse(self::column($logbook, 'SELECT kind FROM journal_entry ORDER BY sequence DESC LIMIT 3')),
             );
             self::assertStringContainsString('Every row of evidence is as the journal says', self::console('footnote:journal:verify')[1]);
             $logbook->exec("UPDATE check_record SET recorded_by = 'other' WHERE id = (SELECT MIN(id) FROM check_record)");
@@ -177,5 +177,30 @@ final class MigratedLogbookTest extends TestCase
         exec("$environment ".escapeshellarg($root.'/bin/console')." $arguments 2>&1", $lines, $status);
 
         return [$status, implode("\n", $lines)];
+    }
+
+    /** Rows that the journal bound before an upgrade are what they were after it, and people are who they were. */
+    public function testWhatWasBoundHoldsAfterAnUpgrade(): void
+    {
+        $folder = self::$folder.'/bound';
+        mkdir($folder);
+        file_put_contents($folder.'/footnote.sqlite', (string) gzdecode(
+            (string) file_get_contents(__DIR__.'/../fixtures/logbook-2026-11-29.sqlite.gz'),
+        ));
+        $beside = new Beside($folder, 'sqlite:///'.$folder.'/footnote.sqlite', 'key-of-the-fixture');
+        $beside->well('doctrine:migrations:migrate');
+        self::assertStringContainsString('bound from entry 1 on', $beside->well('footnote:journal:verify --all'));
+        self::assertStringContainsString('technician  T-1  technician', $beside->well('footnote:person'));
+        $served = new Served($folder, $beside->environment());
+        $served->start(workers: 2);
+        try {
+            self::assertSame(200, $served->signIn('technician', Beside::PASSWORD));
+            self::assertCount(1, $served->ask('GET', '/api/results/S-00001')[1]->list('decisions'));
+        } finally {
+            $served->stop();
+        }
+        $beside->well('footnote:person technician --roles=technician,steward --reason="stands in"');
+        self::assertStringContainsString('technician  T-1  technician, steward', $beside->well('footnote:person'));
+        self::assertStringContainsString('The journal holds', $beside->well('footnote:journal:verify --all'));
     }
 }

@@ -55,8 +55,8 @@ final class StaleTest extends ApiTestCase
     #[DataProvider('demos')]
     public function testWhatIsKeptIsWhatTheEvidenceSays(string $file): void
     {
-        $changes = self::asked('FOOTNOTE_DRILL', 6);
-        mt_srand(self::asked('FOOTNOTE_SEED', 20261128) + crc32(basename($file)));
+        $changes = Drill::asked('FOOTNOTE_DRILL', 6);
+        mt_srand(Drill::asked('FOOTNOTE_SEED', 20261128) + crc32(basename($file)));
         $record = json_decode((string) file_get_contents($file), true, 64, \JSON_THROW_ON_ERROR);
         self::assertIsArray($record);
         $pieces = [];
@@ -92,13 +92,6 @@ final class StaleTest extends ApiTestCase
 
         self::assertGreaterThan(0, $made);
         self::assertGreaterThan(0, $looked, 'something was kept, and counted');
-    }
-
-    private static function asked(string $name, int $usual): int
-    {
-        $asked = getenv($name);
-
-        return \is_string($asked) && is_numeric($asked) ? (int) $asked : $usual;
     }
 
     /** @param array<array-key, mixed> $record */

@@ -10,6 +10,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\Role;
 use Footnote\App\Journal\Binding;
 use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\ProjectionCheck;
 use Footnote\App\Logbook\Release;
 use Footnote\App\Storage\Bound;
 use Footnote\App\Storage\BoundTable;
@@ -23,7 +24,7 @@ final class TamperingTest extends ApiTestCase
     /** Tables that hold no evidence: what is in them is worked out from it, or is forgotten. */
     private const NO_EVIDENCE = [
         'check_draft', 'check_leaning', 'check_mark', 'evidence_bound', 'instrument_state', 'journal_entry', 'journal_head',
-        'number_given', 'release_followed', 'request_made', 'run_state', 'sign_in_attempt', 'unit_line', 'worked_run',
+        'number_given', 'person_secret', 'release_followed', 'request_made', 'run_state', 'sign_in_attempt', 'unit_line', 'worked_run',
     ];
 
     private function connection(): Connection
@@ -77,12 +78,48 @@ final class TamperingTest extends ApiTestCase
         $this->signIn(Role::Technician);
         $this->call('POST', '/api/bench/checks/k3/set-aside', ['reason' => 'bad seal'], 204);
         $this->call('POST', '/api/runs/r1/facts', ['plannedMinutes' => 480, 'reason' => 'told later'], 201);
+        $this->signIn(Role::Steward);
+        $this->call('POST', '/api/people', ['name' => 'newcomer', 'code' => 'N-1', 'roles' => ['reader']], 201);
         $this->signIn(Role::Hygienist);
         $page = $this->call('GET', '/api/results/r1');
         $this->call('POST', '/api/results/r1/decision', [
             'kind' => 'void', 'reason' => 'worn by another', 'digest' => $page->string('digest'),
         ], 201);
         self::assertNull($this->fault(), 'what the application wrote holds');
+    }
+
+    /** What is made of evidence is no evidence, and is made again and compared. */
+    public function testWhatIsMadeOfEvidenceIsComparedToo(): void
+    {
+        $this->fill();
+        $this->call('POST', '/api/session/password', ['now' => self::PASSWORD, 'password' => 'organ pipes of 1887'], 204);
+        $this->call('POST', '/api/session/begin', ['name' => 'hygienist', 'password' => 'organ pipes of 1887']);
+        $check = $this->service(ProjectionCheck::class);
+        foreach (['r1', 'a1'] as $run) {
+            $this->call('GET', '/api/results/'.$run);
+        }
+        self::assertSame([], $check->faults());
+        foreach ([
+            "UPDATE run_state SET stopped_at = NULL WHERE run_id = 'r1'" => 'where run r1 stands',
+            "UPDATE run_state SET started_at = '2026-03-02 07:59:00.000000' WHERE run_id = 'r1'" => 'where run r1 stands',
+            "UPDATE run_state SET shift_key = 'x' WHERE run_id = 'r1'" => 'where run r1 stands',
+            "UPDATE run_state SET medium = 'x' WHERE run_id = 'a1'" => 'where run a1 stands',
+            'DELETE FROM check_leaning' => 'leans on is not what it says',
+            "UPDATE check_leaning SET checked_at = '2020-01-01 00:00:00.000000'" => 'leans on is not what it says',
+            "UPDATE worked_run SET verdict = 'corrected' WHERE run_id = 'a1'" => 'kept of run a1',
+            "UPDATE worked_run SET said = 'x' WHERE run_id = 'r1'" => 'kept of run r1',
+            "UPDATE worked_run SET digest = 'x' WHERE run_id = 'r1'" => 'kept of run r1',
+            "UPDATE worked_run SET summary = '{}' WHERE run_id = 'r1'" => 'kept of run r1',
+            "UPDATE worked_run SET body = (SELECT w.body FROM worked_run w WHERE w.run_id <> 'r1' LIMIT 1)" => 'kept of run r1',
+            "UPDATE person_secret SET password = 'x' WHERE person = 'hygienist'" => 'what hygienist signs in by',
+            "INSERT INTO number_given (prefix, last) VALUES ('R-', 99)" => 'R-00099 is the last number',
+        ] as $sql => $said) {
+            $this->connection()->beginTransaction();
+            $this->connection()->executeStatement($sql);
+            self::assertStringContainsString($said, implode("\n", $check->faults()), $sql);
+            $this->connection()->rollBack();
+        }
+        self::assertSame([], $check->faults());
     }
 
     public function testEachTableIsEvidenceOrSaidToBeNone(): void

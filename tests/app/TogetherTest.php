@@ -15,12 +15,14 @@ final class TogetherTest extends TestCase
 {
     private string $folder;
     private OwnLogbook $logbook;
+    private Beside $beside;
 
     protected function setUp(): void
     {
         $this->folder = sys_get_temp_dir().'/footnote-together-'.bin2hex(random_bytes(6));
         mkdir($this->folder);
         $this->logbook = OwnLogbook::in($this->folder);
+        $this->beside = new Beside($this->folder, $this->logbook->address);
     }
 
     protected function tearDown(): void
@@ -35,10 +37,10 @@ final class TogetherTest extends TestCase
         $unit = ['family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in'];
         $scene->record['instruments'] = [['id' => 'T-0', ...$unit], ['id' => 'T-1', ...$unit], ['id' => 'T-2', ...$unit]];
         file_put_contents($this->folder.'/record.json', json_encode($scene->record, \JSON_THROW_ON_ERROR));
-        $this->console('doctrine:migrations:migrate --no-interaction');
-        $this->console('footnote:import '.escapeshellarg($this->folder.'/record.json'));
+        $this->beside->well('doctrine:migrations:migrate --no-interaction');
+        $this->beside->well('footnote:import '.escapeshellarg($this->folder.'/record.json'));
         foreach (['technician', 'hygienist', 'steward'] as $role) {
-            $this->console("footnote:person:add $role $role ".strtoupper($role[0]).'-1');
+            $this->beside->well("footnote:person:add $role $role ".strtoupper($role[0]).'-1');
         }
         $said = $this->drill();
 
@@ -63,37 +65,22 @@ final class TogetherTest extends TestCase
         $checks = array_column($this->rows('SELECT id, id FROM check_record ORDER BY id'), 0);
         sort($said['checks']);
         self::assertSame($said['checks'], $checks);
-        self::assertSame('', $this->console('footnote:journal:verify --quiet'));
+        self::assertSame('', $this->beside->well('footnote:journal:verify --quiet'));
     }
 
     /** @return array{faults: list<string>, stale: list<mixed>, runs: list<array{string, string, string}>, checks: list<string>} */
     private function drill(): array
     {
-        $port = random_int(20000, 40000);
-        $root = \dirname(__DIR__, 2);
-        $server = proc_open(
-            ['php', '-d', 'variables_order=EGPCS', '-S', "127.0.0.1:$port", '-t', 'public', 'tools/router.php'],
-            [['file', '/dev/null', 'r'], ['file', $this->folder.'/server.log', 'w'], ['file', $this->folder.'/server.log', 'a']],
-            $pipes,
-            $root,
-            [...$this->environment(), 'PHP_CLI_SERVER_WORKERS' => '4'],
-        );
-        self::assertIsResource($server);
+        $served = new Served($this->folder, $this->beside->environment());
+        $served->start();
         try {
-            for ($try = 0; $try < 100 && @fsockopen('127.0.0.1', $port) === false; ++$try) {
-                usleep(50000);
-            }
             $asked = getenv('FOOTNOTE_DRILL');
             $seconds = \is_string($asked) && is_numeric($asked) ? $asked : '3';
-            exec(
-                \sprintf('node %s http://127.0.0.1:%d %s 2>&1', escapeshellarg($root.'/tools/drill/together.mjs'), $port, $seconds),
-                $out,
-                $status,
-            );
+            $drill = escapeshellarg(\dirname(__DIR__, 2).'/tools/drill/together.mjs');
+            exec(\sprintf('node %s %s %s 2>&1', $drill, $served->address(), $seconds), $out, $status);
             self::assertSame(0, $status, implode("\n", $out));
         } finally {
-            exec('pkill -f '.escapeshellarg("php.*127.0.0.1:$port"));
-            proc_close($server);
+            $served->stop();
         }
         $json = $out[\count($out) - 1] ?? '';
         if (\is_string($asked)) {
@@ -112,31 +99,5 @@ final class TogetherTest extends TestCase
 
         /** @var list<array{string, string}> */
         return $found->fetchAll(\PDO::FETCH_NUM);
-    }
-
-    private function console(string $command): string
-    {
-        $set = '';
-        foreach ($this->environment() as $name => $value) {
-            $set .= $name.'='.escapeshellarg($value).' ';
-        }
-        exec('cd '.escapeshellarg(\dirname(__DIR__, 2)).' && '.$set.'bin/console '.$command.' 2>&1', $out, $status);
-        self::assertSame(0, $status, implode("\n", $out));
-
-        return implode("\n", $out);
-    }
-
-    /** @return array<string, string> */
-    private function environment(): array
-    {
-        return [
-            'PATH' => (string) getenv('PATH'),
-            'APP_ENV' => 'prod',
-            'FOOTNOTE_DATA' => $this->folder,
-            'FOOTNOTE_DATABASE_URL' => $this->logbook->address,
-            'FOOTNOTE_SECRET' => 'only-for-tests',
-            'FOOTNOTE_JOURNAL_KEY' => (string) getenv('FOOTNOTE_JOURNAL_KEY'),
-            'FOOTNOTE_PASSWORD' => 'sallow-mill-2026',
-        ];
     }
 }

@@ -21,8 +21,8 @@ export async function signIn(page: Page, name: string): Promise<void> {
 }
 
 export async function signOut(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Sign out' }).click();
-  await expect(page.getByLabel('Password')).toBeVisible();
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
 }
 
 /** The accessibility faults that axe can find, by WCAG 2.2 AA. */

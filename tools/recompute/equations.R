@@ -68,6 +68,15 @@ window15 <- function(x, h) {
   max(mean[filled >= 0.75 * n])
 }
 
+# how many of those windows hold less than three quarters of their intervals
+hollow15 <- function(x, h) {
+  n <- max(1, round(900 / h))
+  if (length(x) < n) return(0)
+  held <- cumsum(c(0, !is.na(x)))
+  end <- n:length(x)
+  sum(held[end + 1] - held[end - n + 1] < 0.75 * n)
+}
+
 garwoodLow <- function(n) if (n == 0) 0 else qgamma(0.025, n)
 garwoodHigh <- function(n) qgamma(0.975, n + 1)
 
@@ -93,6 +102,11 @@ equations <- list(
   "T-3" = function(i) i$X[1],
   "T-4" = function(i) i$X[length(i$X)],
   "T-5" = function(i) i$X,
+  "T-6" = function(i) i$T_day - sum(i$t_i),
+  "T-7" = function(i) 100 * i$x / i$X,
+  "T-8" = function(i) i$b - i$a,
+  "T-9" = function(i) 100 * (i$x - i$X) / i$X,
+  "T-10" = function(i) sqrt(i$U_pre^2 + i$U_post^2),
 
   "L-1" = function(i) length(i$`.lines`()$value),
   "L-2" = function(i) i$n * i$h,
@@ -101,6 +115,8 @@ equations <- list(
   "L-5" = function(i) mean(i$r_i$value),
   "L-6" = function(i) window15(i$r_i$grid(i$a, i$b, i$r_i$value), i$r_i$h),
   "L-7" = function(i) sum(if (is.list(i$N_i)) i$N_i$value else i$N_i),
+  "L-8" = function(i) 100 * (max(i$t, i$t_log) - i$n * i$h) / i$t,
+  "L-9" = function(i) hollow15(i$r_i$grid(i$a, i$b, i$r_i$value), i$r_i$h),
 
   "S-1a" = function(i) mean(i$x_i),
   "S-1b" = function(i) 100 * (max(i$x_i) - min(i$x_i)) / mean(i$x_i),
@@ -149,6 +165,7 @@ equations <- list(
   "N-9j" = function(i) i$`c₁ₐ`^2 * (i$`u₁ₐ`^2 + i$`u₂`^2 + i$`u₃`^2),
   "N-9k" = function(i) i$`c₁ₐ`^2 * (i$`u₂`^2 + i$`u₃`^2),
   "N-9l" = function(i) 100 * i$`c₁ₐ`,
+  "N-15" = function(i) max(i$L_i) - min(i$L_i),
   "N-10a" = function(i) i$L_ind - i$o,
   "N-10b" = function(i) i$D_ind * 2^(-i$o / i$q),
   "N-10c" = function(i) i$L_ind + 10 * lg(avgPower(10, 10, i$a_j, i$b_j, i$t_i, i$o_i)),
@@ -221,6 +238,8 @@ equations <- list(
   "C-1c" = function(i) c(0, max(i$m_raw, i$LOQ) / i$DE),
   "C-1d" = function(i) c(0, max(i$m_raw, i$LOQ)),
   "C-1e" = function(i) i$m / i$V,
+  "C-1g" = function(i) 100 * i$m_back / i$m_front,
+  "C-1h" = function(i) 100 * (i$m_back - mean(i$m_i)) / (i$m_front - mean(i$m_j)),
   "C-1f" = function(i) i$c_told * i$m_other / i$m,
   "C-2a" = function(i) i$c * i$V_m / i$M,
   "C-2b" = function(i) i$x * i$M / i$V_m,

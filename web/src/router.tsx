@@ -39,6 +39,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./policies/PoliciesView')).PoliciesView }),
       },
       {
+        path: 'people',
+        lazy: async () => ({ Component: (await import('./people/PeopleView')).PeopleView }),
+      },
+      {
         path: 'journal',
         lazy: async () => ({ Component: (await import('./journal/JournalView')).JournalView }),
       },

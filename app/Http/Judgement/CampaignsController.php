@@ -64,11 +64,15 @@ final readonly class CampaignsController
     public function export(string $id, CampaignRecord $exporter): BinaryFileResponse
     {
         $path = sys_get_temp_dir().'/footnote-'.bin2hex(random_bytes(8)).'.tar';
+        // Read by nobody else, and gone whatever happens.
+        $usual = umask(0077);
+        register_shutdown_function(static fn (): bool => !is_file($path) || unlink($path));
         $archive = new \PharData($path);
         $exporter->export($id, static function (string $name, string $content) use ($archive): void {
             $archive->addFromString($name, $content);
         });
         unset($archive);
+        umask($usual);
 
         return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/x-tar']))->setContentDisposition(
             'attachment',

@@ -71,7 +71,7 @@ final readonly class ResultsController
     }
 
     /** The frozen snapshot of a decision, as it was signed. */
-    #[Route('/{run}/decision/{id}', requirements: ['id' => '\d+'], methods: ['GET'])]
+    #[Route('/{run}/decision/{id}', requirements: ['id' => '\d{1,9}'], methods: ['GET'])]
     public function snapshot(string $run, int $id, Decisions $decisions): Response
     {
         [$snapshot, $digest] = $decisions->snapshot($run, $id);

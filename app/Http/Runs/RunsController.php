@@ -78,10 +78,11 @@ final readonly class RunsController
     public function log(string $id, Request $request, #[CurrentUser] User $user, ReadLog $read): JsonResponse
     {
         $format = SentFile::header($request, 'X-Log-Format') ?? throw Problem::field('/format', 'does not say how the file is written.');
+        $reason = SentFile::reason($request);
         $file = SentFile::of($request, SentFile::LOG);
         try {
             $name = SentFile::name(rawurldecode($request->headers->get('X-Log-Name', '')));
-            $read($user, $id, $name, $file->path, $format, rawurldecode($request->headers->get('X-Reason', '')));
+            $read($user, $id, $name, $file->path, $format, $reason);
         } finally {
             $file->forget();
         }

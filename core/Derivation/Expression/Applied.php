@@ -11,7 +11,7 @@ final readonly class Applied implements Term
 
     public const NAMES = [
         'lg', 'ln', 'exp', 'abs', 'ceil', 'mean', 'sd', 'count', 'max', 'min', 'least', 'most', 'counts', 'above', 'below',
-        'line', 'avg', 'integral', 'window', 'lower', 'upper', 'slope', 'intercept', 'correlation', 'A', 'C',
+        'line', 'avg', 'integral', 'window', 'hollow', 'lower', 'upper', 'slope', 'intercept', 'correlation', 'A', 'C',
         'garwoodLow', 'garwoodHigh', 'poissonUpper',
     ];
 

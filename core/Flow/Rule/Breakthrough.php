@@ -29,13 +29,17 @@ final readonly class Breakthrough extends SampleRule
         }
         $limit = $setting->limit('share');
         $graver = $this->graver === null ? null : $case->heldTo->policy->limit($this->graver, 'share');
-        if (!$limit->isKeptBy($share) && ($graver === null || $graver->isKeptBy($share))) {
+        if (!$limit->isKeptBy($share->value) && ($graver === null || $graver->isKeptBy($share->value))) {
             yield $setting->finding(
-                \sprintf('%s: the back section holds %s %% of the front; some may be lost.', ucfirst($analyte->name()), $share->rounded(1)),
+                \sprintf(
+                    '%s: the back section holds %s %% of the front; some may be lost.',
+                    ucfirst($analyte->name()),
+                    $share->shownBeside($limit->value->value),
+                ),
                 [$case->run->id],
                 $limit,
                 channel: $analyte->analyte,
-            );
+            )->naming($share);
         }
     }
 }

@@ -45,7 +45,7 @@ final readonly class Change extends SampleRule
                 $words,
                 array_values(array_filter([$results->bracket->pre?->id, $results->bracket->post?->id], \is_string(...))),
                 $limit,
-            );
+            )->naming($largest);
         }
     }
 

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow\Rule;
 
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\RuleSetting;
@@ -38,23 +41,39 @@ final readonly class DesignFlow extends SampleRule
         $graver = $this->graver === null ? null : $case->heldTo->policy->limit($this->graver, 'deviation');
         $graver = $graver === null ? null : $this->limit($graver, $results, true);
         foreach ($results->drawn->line->knots ?? [] as $knot) {
-            $deviation = Real::times(Real::by(Real::minus($knot->flow->value, $design), $design), Exact::of(100));
-            $size = $deviation instanceof Exact ? $deviation->absolute() : abs($deviation);
+            $deviation = Figure::derived(
+                'e',
+                'deviation from the design flow',
+                Real::times(Real::by(Real::minus($knot->flow->value, $design), $design), Exact::of(100)),
+                CommonUnit::Percent,
+                SharedEquation::OffNominal,
+                [
+                    'x' => $knot->flow,
+                    'X' => Figure::measured(
+                        'Q_d',
+                        'design flow of '.($results->sample->sampler?->text('name') ?? 'the sampler'),
+                        $written,
+                        CommonUnit::LitrePerMinute,
+                        new Origin('library', $results->sample->sampler?->text('code') ?? '', 'of the sampler'),
+                        2,
+                    ),
+                ],
+            );
+            $size = $deviation->value instanceof Exact ? $deviation->value->absolute() : abs($deviation->value);
             if (!$limit->isKeptBy($size) && ($graver === null || $graver->isKeptBy($size))) {
                 yield $setting->finding(
                     \sprintf(
-                        '%s L/min %s at %s is %s%s %% off the design flow of %s, %s: it selected another size.',
+                        '%s L/min %s at %s is %s %% off the design flow of %s, %s: it selected another size.',
                         $knot->flow->shown(),
                         $knot->asLeft ? 'as left' : 'as found',
                         $knot->check,
-                        Real::toFloat($deviation) < 0 ? '−' : '+',
-                        number_format(abs(Real::toFloat($deviation)), 1, '.', ''),
+                        $deviation->signed(),
                         $results->sample->sampler?->text('name') ?? 'the sampler',
                         $written->words(),
                     ),
                     [$knot->check],
                     $limit,
-                )->naming($knot->flow);
+                )->naming($knot->flow, $deviation);
             }
         }
     }

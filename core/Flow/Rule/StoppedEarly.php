@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow\Rule;
 
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\CommonRemark;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Cure;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
+use Footnote\Core\Quantity\CommonUnit;
 
 /** The pump stopped by itself. Its own timer says how long it ran; without one nobody knows the volume. */
 final readonly class StoppedEarly extends SampleRule
@@ -38,6 +41,15 @@ final readonly class StoppedEarly extends SampleRule
                     number_format($case->run->timing->timerMinutes, 0, '.', ''),
                 ),
                 [$case->run->id],
+            )->naming(
+                Figure::read(
+                    't',
+                    'running time by its own timer',
+                    $case->run->timing->timerMinutes,
+                    CommonUnit::Minute,
+                    new Origin('run', $case->run->id, 'read from the pump'),
+                    0,
+                ),
             );
         }
     }

@@ -201,12 +201,6 @@ final class FlowStandards
         return $ends[0] === null || $ends[1] === null ? null : [$ends[0], $ends[1]];
     }
 
-    /** The certified uncertainty of its flow, in percent. */
-    public static function uncertainty(Reference $reference, \DateTimeImmutable $at): ?float
-    {
-        return $reference->certificateAt($at)?->constants->decimal('uncertaintyPercent')?->value->toFloat();
-    }
-
     private static function throat(Traits $traits, string $name): ?Traits
     {
         foreach ($traits->rows('throats') as $throat) {

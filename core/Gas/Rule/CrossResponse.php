@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Gas\Rule;
 
+use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Gas\Channel;
 use Footnote\Core\Gas\ChannelCheck;
@@ -14,6 +15,7 @@ use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
+use Footnote\Core\Quantity\CommonUnit;
 
 /** Carbon monoxide answers to isobutylene: the filter of its cell is spent. */
 final readonly class CrossResponse extends ChannelRule implements KnownBeforehand
@@ -50,6 +52,15 @@ final readonly class CrossResponse extends ChannelRule implements KnownBeforehan
                     $limit,
                     advice: 'Replace the filter, or the sensor, before the next use.',
                     severity: $beside ? Severity::Qualified : null,
+                )->naming(
+                    Figure::read(
+                        'r',
+                        $results->sensed->channel->name.' while isobutylene flowed',
+                        $row->value->value,
+                        CommonUnit::PartsPerMillion,
+                        $check->origin($row->provenance->words()),
+                        $row->value->decimals(),
+                    ),
                 );
 
                 return;

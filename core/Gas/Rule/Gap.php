@@ -22,18 +22,18 @@ final readonly class Gap extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->flaws->gapShare === null) {
+        $gaps = $results->flaws->gaps;
+        if ($gaps === null) {
             return;
         }
         $limit = $setting->limit('share');
         $graver = $this->graver === null ? null : $case->heldTo->policy->limit($this->graver, 'share');
-        if (!$limit->isKeptBy(100 * $results->flaws->gapShare)
-            && ($graver === null || $graver->isKeptBy(100 * $results->flaws->gapShare))) {
+        if (!$limit->isKeptBy($gaps->value) && ($graver === null || $graver->isKeptBy($gaps->value))) {
             yield $setting->finding(
-                \sprintf('%s %% of the run has no reading in the log.', number_format(100 * $results->flaws->gapShare, 1, '.', '')),
+                \sprintf('%s %% of the run has no reading in the log.', $gaps->shownBeside($limit->value->value)),
                 [$case->run->id],
                 $limit,
-            );
+            )->naming($gaps);
         }
     }
 }

@@ -18,14 +18,15 @@ final readonly class HollowWindows extends ChannelRule
 
     protected function channel(ChannelResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($results->flaws->hollow > 0) {
+        $hollow = $results->flaws->hollow;
+        if ($hollow !== null) {
             yield $setting->finding(
                 \sprintf(
-                    '%d windows of 15 min hold less than 75 %% of their readings and are judged against no limit.',
-                    $results->flaws->hollow,
+                    '%s windows of 15 min hold less than 75 %% of their readings and are judged against no limit.',
+                    $hollow->shown(),
                 ),
                 [$case->run->id],
-            );
+            )->naming($hollow);
         }
     }
 }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\Logged;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Digits;
 
 /** The unit's clock was off; its times were set right. Two rules with two limits: the graver one silences the lighter. */
@@ -44,6 +47,15 @@ final readonly class ClockOffset implements Rule
             ),
             [$case->run->id],
             $limit,
+        )->naming(
+            Figure::read(
+                'δ',
+                'offset of the instrument\'s clock',
+                $offset,
+                CommonUnit::Second,
+                new Origin('run', $case->run->id, 'stated with the run'),
+                0,
+            ),
         );
     }
 }

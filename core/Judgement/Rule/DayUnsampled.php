@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
+use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Judgement\AnswerRule;
 use Footnote\Core\Judgement\Coverage;
 use Footnote\Core\Judgement\Finding;
@@ -11,6 +12,7 @@ use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Quantity\Real;
 
 /** Part of the stated working day was not sampled, and nobody said what it was like; or more was sampled than the day is long. */
 final readonly class DayUnsampled implements AnswerRule
@@ -42,32 +44,37 @@ final readonly class DayUnsampled implements AnswerRule
             return $setting->finding($day->rest->words(), [$case->run->id], severity: Severity::Note);
         }
         $limit = $setting->limit('share');
-        $whole = Exact::of(number_format($day->stated, 6, '.', ''));
-        $left = $whole->minus(Exact::of(number_format($day->sampled / 60, 6, '.', '')));
-        $share = $left->times(100)->dividedBy($whole);
-        if ($left->compareTo(Exact::of(-1)) < 0) {
+        $left = $day->left();
+        $share = $day->share();
+        if (self::written($left)->compareTo(Exact::of(-1)) < 0) {
             return $setting->finding(
                 \sprintf(
                     '%s min were sampled, more than the working day of %s min that was stated.',
-                    number_format($day->sampled / 60, 0, '.', ''),
-                    number_format($day->stated, 0, '.', ''),
+                    number_format(Real::toFloat($day->sampled()), 0, '.', ''),
+                    $day->stated->shown(),
                 ),
                 [$case->run->id],
-            );
+            )->naming($left, $day->stated);
         }
 
-        return $limit->isKeptBy($share)
+        return $limit->isKeptBy(self::written($share))
             ? null
             : $setting->finding(
                 \sprintf(
                     '%s of %s min of the working day were not sampled, %s %%, and nobody said what they were like.',
-                    $left->rounded(0),
-                    number_format($day->stated, 0, '.', ''),
-                    $share->rounded(0),
+                    $left->shown(),
+                    $day->stated->shown(),
+                    $share->shown(),
                 ),
                 [$case->run->id],
                 $limit,
                 advice: 'Say with the run what the rest of the day was, where it is known.',
-            );
+            )->naming($left, $day->stated, $share);
+    }
+
+    /** To a millionth: what is summed of hours is no decimal any more. */
+    private static function written(Figure $figure): Exact
+    {
+        return $figure->value instanceof Exact ? $figure->value : Exact::of(number_format($figure->value, 6, '.', ''));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -36,19 +38,27 @@ final readonly class DifferentReference implements Rule
 
             return;
         }
-        $combined = hypot($one, $other);
+        $combined = Figure::derived(
+            'U',
+            'uncertainty of both references together',
+            hypot($one->toFloat(), $other->toFloat()),
+            $one->unit,
+            SharedEquation::TogetherUncertain,
+            ['U_pre' => $one, 'U_post' => $other],
+            2,
+        );
         $drift = $case->results->driftLimit($case->heldTo->policy);
-        $large = $drift !== null && $combined > $drift->toFloat() / 2;
+        $large = $drift !== null && $combined->toFloat() > $drift->toFloat() / 2;
         yield $setting->finding(
             \sprintf(
                 '%s; together they are uncertain by %s %s%s.',
                 $seen,
-                number_format($combined, 2, '.', ''),
+                $combined->shown(),
                 $drift->unit ?? '',
                 $large ? ', more than half of the drift limit' : '',
             ),
             [$pre->id, $post->id],
             severity: $large ? Severity::Qualified : null,
-        );
+        )->naming($combined);
     }
 }

@@ -9,6 +9,7 @@ use Footnote\Core\Judgement\RecallSetRight;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
+use Footnote\Core\Response\RecallError;
 
 /** A reference that a check leaned on was found wrong later. */
 final readonly class ReferenceRecalled implements KnownBeforehand
@@ -38,7 +39,7 @@ final readonly class ReferenceRecalled implements KnownBeforehand
                         \sprintf('%s; %s, is taken out.', rtrim($seen, '.'), RecallSetRight::words($reference, $recall)),
                         [$check->id, $reference->id],
                         severity: Severity::Corrected,
-                    );
+                    )->naming(RecallError::of($reference, $check->at));
             }
         }
     }

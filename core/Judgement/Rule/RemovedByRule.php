@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement\Rule;
 
 use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Judgement\AlterationKind;
 use Footnote\Core\Judgement\Altered;
 use Footnote\Core\Judgement\Cure;
@@ -54,12 +55,12 @@ final readonly class RemovedByRule implements Rule
                         'a person\'s word whether it was a check: leave the stretch out, or leave it in, with the reason',
                         'any time',
                     ),
-                );
+                )->naming(...array_merge(...array_map(static fn (Sentence $why): array => $why->figures, \array_slice($matters, 0, 3))));
         }
     }
 
     /** Null where the two numbers lie near each other and on one side of every limit. */
-    private static function whyItMatters(Result $result, Altered $altered, RuleSetting $setting): ?string
+    private static function whyItMatters(Result $result, Altered $altered, RuleSetting $setting): ?Sentence
     {
         $stands = $result->reportedFigure();
         $otherwise = $altered->otherwise;
@@ -68,26 +69,26 @@ final readonly class RemovedByRule implements Rule
         }
         foreach ($result->outcomes as $outcome) {
             if ($outcome->limit->isCrossedBy($stands->low()->value) !== $outcome->limit->isCrossedBy($otherwise->low()->value)) {
-                return \sprintf(
+                return Sentence::of(\sprintf(
                     '%s is %s %s without it and %s with it, on either side of %s.',
                     $result->title,
                     $stands->shownBeside($outcome->limit->threshold->value->value),
                     $stands->unit->value,
                     $otherwise->shownBeside($outcome->limit->threshold->value->value),
                     $outcome->limit->title,
-                );
+                ), $stands, $otherwise);
             }
         }
 
         return self::near($stands, $otherwise, $result->beside->perDecade, $setting)
             ? null
-            : \sprintf(
+            : Sentence::of(\sprintf(
                 '%s is %s %s without it and %s with it.',
                 $result->title,
                 $stands->shown(),
                 $stands->unit->value,
                 $otherwise->shown(),
-            );
+            ), $stands, $otherwise);
     }
 
     private static function near(Figure $stands, Figure $otherwise, ?float $perDecade, RuleSetting $setting): bool

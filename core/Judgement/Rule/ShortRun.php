@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Derivation\Origin;
+use Footnote\Core\Derivation\SharedEquation;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
+use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Response\Moments;
 
 /** The run is shorter than it was planned to be. */
 final readonly class ShortRun implements Rule
@@ -24,19 +29,36 @@ final readonly class ShortRun implements Rule
             return;
         }
         $limit = $setting->limit('share');
-        $minutes = $case->run->runningSeconds() / 60;
-        $share = Exact::of(number_format($minutes, 6, '.', ''))->times(100)->dividedBy(Exact::of(number_format($planned, 6, '.', '')));
-        if (!$limit->isKeptBy($share)) {
+        $wanted = Figure::read(
+            'T',
+            'planned to run',
+            Exact::of(number_format($planned, 6, '.', '')),
+            CommonUnit::Minute,
+            new Origin('run', $case->run->id, 'planned at its start'),
+            0,
+        );
+        $ran = (new Moments($case->run))->ran();
+        $minutes = Exact::of(number_format($ran->toFloat(), 6, '.', ''));
+        $share = Figure::derived(
+            's',
+            'share of what was planned',
+            $minutes->times(100)->dividedBy($wanted->value instanceof Exact ? $wanted->value : Exact::of(1)),
+            CommonUnit::Percent,
+            SharedEquation::ShareOf,
+            ['x' => $ran, 'X' => $wanted],
+            0,
+        );
+        if (!$limit->isKeptBy($share->value)) {
             yield $setting->finding(
                 \sprintf(
                     'It ran %s of %s planned minutes, %s %%.',
-                    number_format($minutes, 0, '.', ''),
-                    number_format($planned, 0, '.', ''),
-                    $share->rounded(0),
+                    $ran->shown(),
+                    $wanted->shown(),
+                    $share->shown(),
                 ),
                 [$case->run->id],
                 $limit,
-            );
+            )->naming($ran, $wanted, $share);
         }
     }
 }

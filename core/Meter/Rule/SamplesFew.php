@@ -38,14 +38,19 @@ final readonly class SamplesFew implements AnswerRule
                         $task->runs,
                         $setting->limit('samples'),
                     )->naming($task->share);
-                } elseif (!$setting->limit('spread')->isKeptBy(round($task->spread, 6))
+                } elseif (!$setting->limit('spread')->isKeptBy(round($task->spread->toFloat(), 6))
                     && !$setting->limit('samplesWhereWide')->isKeptBy(Exact::of($count))) {
                     yield $setting->finding(
-                        \sprintf('The %d samples of %s lie %s dB apart.', $count, $task->name, number_format($task->spread, 1, '.', '')),
+                        \sprintf(
+                            'The %d samples of %s lie %s dB apart.',
+                            $count,
+                            $task->name,
+                            $task->spread->shownBeside($setting->limit('spread')->value->value),
+                        ),
                         $task->runs,
                         $setting->limit('spread'),
                         advice: \sprintf('Take more samples of %s, or part it into tasks that are each alike.', $task->name),
-                    );
+                    )->naming($task->spread);
                 }
             }
         }

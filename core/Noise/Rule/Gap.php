@@ -23,18 +23,18 @@ final readonly class Gap implements Rule
 
     public function judge(RunCase $case, RuleSetting $setting): iterable
     {
-        $share = Sound::levels($case->results)?->log->gapShare;
-        if ($share === null) {
+        $gaps = Sound::levels($case->results)?->log->gaps;
+        if ($gaps === null) {
             return;
         }
         $limit = $setting->limit('share');
         $graver = $this->graver === null ? null : $case->heldTo->policy->limit($this->graver, 'share');
-        if (!$limit->isKeptBy(100 * $share) && ($graver === null || $graver->isKeptBy(100 * $share))) {
+        if (!$limit->isKeptBy($gaps->value) && ($graver === null || $graver->isKeptBy($gaps->value))) {
             yield $setting->finding(
-                \sprintf('%s %% of the run has no level in the log.', number_format(100 * $share, 1, '.', '')),
+                \sprintf('%s %% of the run has no level in the log.', $gaps->shownBeside($limit->value->value)),
                 [$case->run->id],
                 $limit,
-            );
+            )->naming($gaps);
         }
     }
 }

@@ -19,12 +19,13 @@ final readonly class Gap extends ParticleRule
     protected function run(ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
         $limit = $setting->limit('share');
-        if ($results->gapShare !== null && !$limit->isKeptBy(100 * $results->gapShare)) {
+        $gaps = $results->gaps;
+        if ($gaps !== null && !$limit->isKeptBy($gaps->value)) {
             yield $setting->finding(
-                \sprintf('%s %% of the run is not in the log.', number_format(100 * $results->gapShare, 1, '.', '')),
+                \sprintf('%s %% of the run is not in the log.', $gaps->shownBeside($limit->value->value)),
                 [$case->run->id],
                 $limit,
-            );
+            )->naming($gaps);
         }
     }
 }

@@ -81,3 +81,39 @@ describe('a change', () => {
     expect(new Set(ids).size).toBe(3);
   });
 });
+
+describe('a server that is busy', () => {
+  afterEach(() => {
+    vi.useRealTimers();
+    vi.unstubAllGlobals();
+  });
+  const busy = () => new Response('{}', { status: 503, headers: { 'Retry-After': '3' } });
+
+  it('is asked again after as long as it says, as the same request', async () => {
+    vi.useFakeTimers();
+    const ids: (string | null)[] = [];
+    const outcomes = [busy(), busy(), Response.json({ user: null })];
+    vi.stubGlobal('fetch', (request: Request) => {
+      ids.push(request.headers.get('X-Request-Id'));
+      return Promise.resolve(outcomes.shift());
+    });
+    const asked = api.POST('/api/session/begin', {
+      baseUrl: 'http://here.invalid',
+      body: { name: 'x', password: 'y' },
+    });
+    await vi.advanceTimersByTimeAsync(5_900);
+    expect(ids).toHaveLength(2);
+    await vi.advanceTimersByTimeAsync(200);
+    expect((await asked).response.status).toBe(200);
+    expect(new Set(ids).size).toBe(1);
+    expect(ids[0]).not.toBeNull();
+  });
+
+  it('is told to the person in the end', async () => {
+    vi.useFakeTimers();
+    vi.stubGlobal('fetch', () => Promise.resolve(busy()));
+    const asked = api.GET('/api/day', { baseUrl: 'http://here.invalid' });
+    await vi.advanceTimersByTimeAsync(20_000);
+    expect((await asked).response.status).toBe(503);
+  });
+});

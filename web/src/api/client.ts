@@ -17,7 +17,27 @@ export class Refusal extends Error {
   }
 }
 
-export const api = createClient<paths>({ baseUrl: '/', headers: { 'X-Requested-With': 'footnote' } });
+/** How often somebody is waited for who writes longer than the server waits by itself, and how long at most, s. */
+const TRIES = 5;
+const LONGEST = 10;
+
+/** Asks again where the server was busy, after as long as it says; what is asked carries its identifier, and is done once. */
+export async function patiently(request: Request): Promise<Response> {
+  for (let tried = 1; ; tried += 1) {
+    const response = await fetch(request.clone());
+    const seconds = Number(response.headers.get('Retry-After') ?? Number.NaN);
+    if (response.status !== 503 || Number.isNaN(seconds) || tried === TRIES) {
+      return response;
+    }
+    await new Promise((resolve) => setTimeout(resolve, 1000 * Math.min(seconds, LONGEST)));
+  }
+}
+
+export const api = createClient<paths>({
+  baseUrl: '/',
+  headers: { 'X-Requested-With': 'footnote' },
+  fetch: patiently,
+});
 
 /**
  * What was asked for, by what it asks, until the server has answered: sent again after a lost answer it carries the same

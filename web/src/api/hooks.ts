@@ -18,6 +18,10 @@ export const useBench = () => useQuery({ queryKey: ['bench'], queryFn: () => ans
 export const useKit = (enabled = true) =>
   useQuery({ queryKey: ['kit'], enabled, queryFn: () => answer(api.GET('/api/kit')) });
 
+/** Who may do what; for stewards. */
+export const usePeople = () =>
+  useQuery({ queryKey: ['people'], queryFn: () => answer(api.GET('/api/people')) });
+
 /** What is asked of units, references and library entries. */
 export const useForms = () =>
   useQuery({
@@ -110,8 +114,11 @@ export const usePolicies = () =>
 export const useCampaigns = () =>
   useQuery({ queryKey: ['campaigns'], queryFn: () => answer(api.GET('/api/campaigns')) });
 
-export const useJournal = () =>
-  useQuery({ queryKey: ['journal'], queryFn: () => answer(api.GET('/api/journal')) });
+export const useJournal = (choice: { day?: string; person?: string; about?: string; before?: string }) =>
+  useQuery({
+    queryKey: ['journal', choice],
+    queryFn: () => answer(api.GET('/api/journal', { params: { query: choice } })),
+  });
 
 /** A change: afterwards everything that was worked out is asked for again. */
 export function useChange<In, Out>(

@@ -1,7 +1,6 @@
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { BenchView } from '../bench/BenchView';
-import { JournalView } from '../journal/JournalView';
 import { pick, press, reader, refuse, sent, serve, showAt, technician, where } from '../tests/served';
 import { DayView } from './DayView';
 
@@ -235,34 +234,5 @@ describe('the bench', () => {
     cleanup();
     await bench(reader, { units: [], shifts: [] });
     expect(await screen.findByText('No instrument to check yet')).toBeTruthy();
-  });
-});
-
-describe('the journal', () => {
-  it('is verified at a press, and says where it does not hold', async () => {
-    const entry = {
-      sequence: 7,
-      at: '2026-11-24T07:30:00+00:00',
-      actor: 'T-1',
-      kind: 'check recorded',
-      payload: '{"x":1}',
-      hash: 'abcdef0123456789',
-    };
-    let fault: string | null = null;
-    serve(server, {
-      '/api/journal': { entries: [entry] },
-      '/api/journal/verify': () => ({ entries: 7, fault }),
-    });
-    showAt('/journal', '/journal', <JournalView />);
-    expect((await screen.findByRole('row', { name: /check recorded/ })).textContent).toContain('abcdef0123');
-    press('Verify the chain');
-    await waitFor(() => expect(screen.getByRole('status').textContent).toBe('It holds: 7 entries'));
-    fault = 'entry 5 does not follow entry 4';
-    press('Verify the chain');
-    await waitFor(() =>
-      expect(screen.getByRole('status').textContent).toBe(
-        'It does not hold: entry 5 does not follow entry 4',
-      ),
-    );
   });
 });

@@ -7,6 +7,7 @@ import { Loading } from '../look/Told';
 import { ink, serif } from '../look/theme';
 import { KeySheet } from './KeySheet';
 import { useKeys } from './keys';
+import { rolesOf } from './roles';
 import { SignIn } from './SignIn';
 
 const places = [
@@ -90,9 +91,14 @@ export function Shell() {
               </NavLink>
             ))}
           </nav>
-          <span style={{ color: ink.soft, fontSize: '0.9rem' }}>
-            {user.code}, {user.role}
-          </span>
+          <NavLink
+            to="/people"
+            aria-label={`Your access: ${user.code}, ${rolesOf(user.roles.map((held) => held.role))}`}
+            style={{ color: ink.soft, fontSize: '0.9rem', textUnderlineOffset: 3 }}
+          >
+            {user.code},{' '}
+            {user.roles.length > 2 ? 'several roles' : rolesOf(user.roles.map((held) => held.role))}
+          </NavLink>
           <Button size="small" sx={{ minWidth: 0 }} onClick={() => setSheet(true)}>
             Keys ?
           </Button>

@@ -5,14 +5,22 @@ import { useState } from 'react';
 import { answer, api } from '../api/client';
 import { useChange } from '../api/hooks';
 import { Told } from '../look/Told';
+import { PASSWORD_HELP } from '../people/words';
 import { ink } from '../look/theme';
 
 export function SignIn() {
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
-  const enter = useChange((body: { name: string; password: string }) =>
-    answer(api.POST('/api/session/begin', { body })),
-  );
+  const [oneTimeCode, setCode] = useState<string | null>(null);
+  const isFirst = oneTimeCode !== null;
+  const enter = useChange(async (body: { name: string; password: string }) => {
+    if (oneTimeCode !== null) {
+      await answer(api.POST('/api/session/first', { body: { ...body, oneTimeCode } }));
+      // It is used up now.
+      setCode(null);
+    }
+    return answer(api.POST('/api/session/begin', { body }));
+  });
   return (
     <main
       style={{
@@ -42,17 +50,39 @@ export function SignIn() {
           required
           autoFocus
         />
+        {isFirst && (
+          <TextField
+            label="One-time code"
+            value={oneTimeCode}
+            onChange={(event) => setCode(event.target.value)}
+            autoComplete="one-time-code"
+            helperText="From the steward who let you in"
+            required
+          />
+        )}
         <TextField
-          label="Password"
+          label={isFirst ? 'New password' : 'Password'}
           type="password"
           value={password}
           onChange={(event) => setPassword(event.target.value)}
-          autoComplete="current-password"
+          autoComplete={isFirst ? 'new-password' : 'current-password'}
+          error={enter.error?.of('password') !== undefined}
+          helperText={isFirst ? (enter.error?.of('password') ?? PASSWORD_HELP) : undefined}
           required
         />
         <Told problem={enter.error} />
         <Button type="submit" variant="contained" disabled={enter.isPending} sx={{ minHeight: 48 }}>
-          Sign in
+          {isFirst ? 'Choose the password and sign in' : 'Sign in'}
+        </Button>
+        <Button
+          size="small"
+          sx={{ justifySelf: 'start' }}
+          onClick={() => {
+            enter.reset();
+            setCode(isFirst ? null : '');
+          }}
+        >
+          {isFirst ? 'I have a password' : 'I have a one-time code'}
         </Button>
       </form>
       <aside

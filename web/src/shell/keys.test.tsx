@@ -53,7 +53,7 @@ it('offers each role what the server would allow', () => {
   const person = (role: 'reader' | 'technician' | 'hygienist' | 'steward') => ({
     name: role,
     code: 'X',
-    role,
+    roles: [{ role, may: 'x' }],
   });
   const table = (['reader', 'technician', 'hygienist', 'steward'] as const).map((role) =>
     [mayRecord, mayDecide, maySteward, mayLead].map((may) => may(person(role))),

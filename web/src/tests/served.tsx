@@ -2,6 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
 import type { Mock } from 'vitest';
+import type { Schemas } from '../api/client';
 
 /** For tests: what stands in the place of the client. */
 export interface Server {
@@ -93,7 +94,10 @@ export const pick = (label: RegExp | string, option: RegExp | string) => {
   fireEvent.click(within(screen.getByRole('listbox')).getByText(option));
 };
 
-export const technician = { user: { name: 'technician', code: 'T-1', role: 'technician' } };
-export const hygienist = { user: { name: 'hygienist', code: 'H-1', role: 'hygienist' } };
-export const steward = { user: { name: 'steward', code: 'S-1', role: 'steward' } };
-export const reader = { user: { name: 'reader', code: 'R-1', role: 'reader' } };
+const person = (role: Schemas['Role'], code: string) => ({
+  user: { name: role as string, code, roles: [{ role, may: 'do what it says' }] },
+});
+export const technician = person('technician', 'T-1');
+export const hygienist = person('hygienist', 'H-1');
+export const steward = person('steward', 'S-1');
+export const reader = person('reader', 'R-1');

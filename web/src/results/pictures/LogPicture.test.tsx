@@ -23,7 +23,7 @@ const channel = (name: string, more: Partial<Schemas['GasChannel']> = {}): Schem
   drifts: [],
   testGas: [],
   leftOut: [],
-  hollow: 0,
+  hollow: null,
   ...more,
 });
 

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http\Journal;
+
+/** What an entry says, as the rest of a sentence that begins with who did it. */
+final class JournalSentences
+{
+    /** By kind; a word in braces is told by the entry. */
+    private const SAID = [
+        'signed in' => 'signed in as {person} from {from}',
+        'signed out' => 'signed out',
+        'signed out everywhere' => 'ended every session of {person}',
+        'sign-in refused' => 'was refused as {person} from {from}',
+        'person added' => 'let {person} in as {roles}, code {code}',
+        'roles changed' => 'changed what {person} may do: {roles}',
+        'access ended' => 'ended the access of {person}',
+        'one-time code made' => 'made a one-time code for {person}',
+        'password chosen' => 'chose a password for {person}, by {by}',
+        'clock went back' => 'noticed that the clock went back from {from} to {to}',
+        'evidence sealed' => 'sealed the evidence that was there before rows were bound',
+        'release followed' => 'went on with another release of the application',
+        'record imported' => 'took in {file}: {instruments} instruments, {references} references, {checks} checks, {runs} runs',
+        'instrument registered' => 'registered {id}, {model}',
+        'reference registered' => 'registered the reference {id}, {model}',
+        'certificate added' => 'added certificate {number} of {laboratory} to {of}',
+        'interval set' => 'set an interval for {of}: {routine} every {every} {unit}, from {since} on',
+        'reference recalled' => 'recalled {reference} since {since}',
+        'library entry added' => 'added {code}, {name}, to the library {shelf}',
+        'check begun' => 'began a check of {instrument}',
+        'check accepted' => 'accepted a check of {instrument}',
+        'check broken off' => 'broke off a check of {instrument}',
+        'check put away' => 'put away a check of {instrument} that held nothing',
+        'check set aside' => 'set check {check} aside',
+        'intervention' => 'noted of {instrument}: {kind}',
+        'run started' => 'started a run of {instrument} for {person}, {task}',
+        'run learned' => 'noted more of run {run}',
+        'log read' => 'read the log {name} into run {run}',
+        'result signed' => 'signed the result of {run}',
+        'result voided' => 'voided the result of {run}',
+        'result overruled' => 'overruled the verdict of {run}: {verdict}',
+        'laboratory report' => 'took in report {number} of {laboratory}',
+        'laboratory said' => 'wrote down what the laboratory said of report {report}',
+        'blank kept' => 'registered the blank {medium}',
+        'policy added' => 'added the policy {id}, based on {basedOn}',
+        'source confirmed' => 'confirmed a source: {source}, {edition}, {clause}',
+        'campaign added' => 'opened the campaign {title}',
+        'campaign measures against' => 'changed what campaign {campaign} measures against',
+        'campaign judged by another policy' => 'had campaign {campaign} judged by {policy}',
+    ];
+
+    public static function knows(string $kind): bool
+    {
+        return isset(self::SAID[$kind]);
+    }
+
+    /** @param array<string, mixed> $payload */
+    public static function of(string $actor, string $kind, array $payload): string
+    {
+        $who = match ($actor) {
+            'footnote' => 'The application',
+            'console' => 'Somebody on the console',
+            'nobody' => 'Somebody',
+            default => $actor,
+        };
+        $said = preg_replace_callback(
+            '/\{(\w+)\}/',
+            static fn (array $word): string => self::word($payload[$word[1]] ?? null),
+            self::SAID[$kind] ?? $kind,
+        );
+        $reason = $payload['reason'] ?? null;
+
+        return $who.' '.$said.(\is_string($reason) && $reason !== '' ? ': '.rtrim($reason, '.') : '').'.';
+    }
+
+    private static function word(mixed $told): string
+    {
+        return match (true) {
+            \is_string($told) && $told !== '', \is_int($told), \is_float($told) => (string) $told,
+            default => '?',
+        };
+    }
+}
