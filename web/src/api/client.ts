@@ -1,6 +1,7 @@
 import { QueryClient } from '@tanstack/react-query';
 import createClient from 'openapi-fetch';
 import type { components, paths } from './contract';
+import { patiently } from './patiently';
 
 export type Schemas = components['schemas'];
 export type Problem = Schemas['Problem'];
@@ -17,26 +18,10 @@ export class Refusal extends Error {
   }
 }
 
-/** How often somebody is waited for who writes longer than the server waits by itself, and how long at most, s. */
-const TRIES = 5;
-const LONGEST = 10;
-
-/** Asks again where the server was busy, after as long as it says; what is asked carries its identifier, and is done once. */
-export async function patiently(request: Request): Promise<Response> {
-  for (let tried = 1; ; tried += 1) {
-    const response = await fetch(request.clone());
-    const seconds = Number(response.headers.get('Retry-After') ?? Number.NaN);
-    if (response.status !== 503 || Number.isNaN(seconds) || tried === TRIES) {
-      return response;
-    }
-    await new Promise((resolve) => setTimeout(resolve, 1000 * Math.min(seconds, LONGEST)));
-  }
-}
-
 export const api = createClient<paths>({
   baseUrl: '/',
   headers: { 'X-Requested-With': 'footnote' },
-  fetch: patiently,
+  fetch: (request: Request) => patiently(() => fetch(request.clone())),
 });
 
 /**

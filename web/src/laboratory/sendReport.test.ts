@@ -44,6 +44,23 @@ describe('a report on its way', () => {
     expect(JSON.parse(decodeURIComponent(header['X-Report'] ?? ''))).toEqual({ number: 'W 1' });
   });
 
+  it('waits where somebody else writes, and goes on by itself', async () => {
+    vi.useFakeTimers();
+    const outcomes = [
+      new Response('{}', { status: 503, headers: { 'Retry-After': '2' } }),
+      new Response('{"report":"R","rows":1,"unmatched":[]}\n'),
+    ];
+    const asked = vi.fn(() => Promise.resolve(outcomes.shift()));
+    vi.stubGlobal('fetch', asked);
+    const kept = send();
+    await vi.advanceTimersByTimeAsync(1_900);
+    expect(asked).toHaveBeenCalledTimes(1);
+    await vi.advanceTimersByTimeAsync(200);
+    vi.useRealTimers();
+    expect(await kept).toEqual({ report: 'R', rows: 1, unmatched: [] });
+    expect(asked).toHaveBeenCalledTimes(2);
+  });
+
   it('says what was refused before anything was kept, line by line', async () => {
     answers(
       new Response(

@@ -6,6 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Refusal, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
+import { patiently } from '../api/patiently';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { isoOf, localOf } from '../look/words';
@@ -42,17 +43,19 @@ export function LogImport({ run }: { run: Schemas['Run'] }) {
   const read = useChange(
     async () => {
       const how = { ...format, ...(needsStart ? { start: isoOf(begin) } : {}) };
-      const sent = await fetch(`/api/runs/${run.id}/log`, {
-        method: 'POST',
-        body: file,
-        headers: {
-          'Content-Type': 'text/plain',
-          'X-Requested-With': 'footnote',
-          'X-Log-Format': encodeURIComponent(JSON.stringify(how)),
-          'X-Log-Name': encodeURIComponent(file?.name ?? ''),
-          'X-Reason': encodeURIComponent(reason),
-        },
-      });
+      const sent = await patiently(() =>
+        fetch(`/api/runs/${run.id}/log`, {
+          method: 'POST',
+          body: file,
+          headers: {
+            'Content-Type': 'text/plain',
+            'X-Requested-With': 'footnote',
+            'X-Log-Format': encodeURIComponent(JSON.stringify(how)),
+            'X-Log-Name': encodeURIComponent(file?.name ?? ''),
+            'X-Reason': encodeURIComponent(reason),
+          },
+        }),
+      );
       const body: unknown = await sent.json();
       return answer(
         Promise.resolve(sent.ok ? { data: body, response: sent } : { error: body, response: sent }),
