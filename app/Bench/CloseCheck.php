@@ -4,18 +4,14 @@ declare(strict_types=1);
 
 namespace Footnote\App\Bench;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Drafts;
 use Footnote\App\Logbook\Logbook;
-use Footnote\App\Logbook\Row\CheckLeaning;
 use Footnote\App\Logbook\Row\Draft;
-use Footnote\App\Logbook\Row\RecordedCheck;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
-use Footnote\App\Storage\Moments;
 use Footnote\App\Storage\Numbers;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Instrument;
@@ -31,7 +27,7 @@ use Psr\Clock\ClockInterface;
 final readonly class CloseCheck
 {
     public function __construct(
-        private EntityManagerInterface $entities,
+        private KeepCheck $keep,
         private Journal $journal,
         private Logbook $logbook,
         private Drafts $drafts,
@@ -109,7 +105,7 @@ final readonly class CloseCheck
                     [['field' => '/'.$this->families->of($unit->family)->section(), 'problem' => 'holds no reading as found.']],
                 );
             }
-            $this->keep($check, $record, $by);
+            $this->keep->keep($check, $record, $by);
             $draft->close($this->clock->now());
             $this->touches->unit($draft->instrument, $check->at);
 
@@ -131,31 +127,6 @@ final readonly class CloseCheck
                 'The check was not accepted; all answers are kept. '.$problem->getMessage(),
                 $problem->fields(),
             );
-        }
-    }
-
-    /** @param array<string, mixed> $record */
-    private function keep(Check $check, array $record, User $by): void
-    {
-        $leaning = $check->leansOn();
-        $known = $this->logbook->references($leaning);
-        foreach ($leaning as $reference) {
-            if (!isset($known[$reference])) {
-                throw Problem::field('/reference', \sprintf('%s is not in the kit.', $reference));
-            }
-        }
-        $this->entities->persist(new RecordedCheck(
-            $check->id,
-            $check->instrument,
-            $check->reference,
-            $check->at->setTimezone(new \DateTimeZone('UTC')),
-            $record,
-            $by->code,
-            $this->clock->now(),
-        ));
-        $this->entities->flush();
-        foreach ($leaning as $reference) {
-            $this->entities->persist(new CheckLeaning($check->id, $reference, $check->instrument, Moments::text($check->at)));
         }
     }
 

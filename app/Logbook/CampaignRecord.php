@@ -12,7 +12,7 @@ use Footnote\Core\Record\RecordSchema;
 /** Writes a campaign as a record with its logs beside it, so that a sceptic can work it out again. */
 final readonly class CampaignRecord
 {
-    public function __construct(private Connection $connection, private Logbook $logbook)
+    public function __construct(private Connection $connection, private Logbook $logbook, private CheckVersions $versions)
     {
     }
 
@@ -29,6 +29,7 @@ final readonly class CampaignRecord
         }
         $runs = $this->logbook->runRecords('r.campaign_id = ?', [$campaign]);
         $instruments = array_values(array_unique(array_map(static fn (array $run): string => Cells::text($run, 'instrument'), $runs)));
+        $instruments = $this->withThoseMovedBetween($instruments);
         $checks = $interventions = $references = [];
         foreach ($instruments as $instrument) {
             $asides = $this->logbook->pairs(
@@ -101,6 +102,26 @@ final readonly class CampaignRecord
         );
 
         return \count($runs);
+    }
+
+    /**
+     * With the units that checks of these were moved from or to: either says what stands in the place of what.
+     *
+     * @param list<string> $instruments
+     *
+     * @return list<string>
+     */
+    private function withThoseMovedBetween(array $instruments): array
+    {
+        for ($place = 0; isset($instruments[$place]); ++$place) {
+            foreach ($this->versions->moved($instruments[$place]) as $other) {
+                if (!\in_array($other, $instruments, true)) {
+                    $instruments[] = $other;
+                }
+            }
+        }
+
+        return $instruments;
     }
 
     /** @return array{library?: array<string, list<array<string, mixed>>>} every entry of the libraries */

@@ -23,8 +23,8 @@ final readonly class Campaigns
     public function ofUnit(string $instrument): array
     {
         $row = $this->connection->fetchAssociative(
-            'SELECT c.id, c.policy_key FROM campaign c LEFT JOIN run r ON r.campaign_id = c.id AND r.instrument_id = ?'
-                .' ORDER BY CASE WHEN r.id IS NULL THEN 1 ELSE 0 END, r.started_at DESC, c.id DESC LIMIT 1',
+            'SELECT c.id, c.policy_key FROM campaign c LEFT JOIN run_state r ON r.campaign_id = c.id AND r.instrument_id = ?'
+                .' ORDER BY CASE WHEN r.run_id IS NULL THEN 1 ELSE 0 END, r.started_at DESC, c.id DESC LIMIT 1',
             [$instrument],
         );
         if ($row === false) {
@@ -85,7 +85,7 @@ final readonly class Campaigns
     public function runs(string $campaign): array
     {
         return array_values(array_filter(
-            $this->connection->fetchFirstColumn('SELECT id FROM run WHERE campaign_id = ? ORDER BY started_at, id', [$campaign]),
+            $this->connection->fetchFirstColumn('SELECT run_id FROM run_state WHERE campaign_id = ? ORDER BY started_at, run_id', [$campaign]),
             \is_string(...),
         ));
     }
@@ -102,7 +102,7 @@ final readonly class Campaigns
         $utc = static fn (\DateTimeImmutable $at): string => $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
 
         return $this->find(
-            'WHERE c.id IN (SELECT r.campaign_id FROM run r WHERE r.started_at >= ? AND r.started_at < ?) ORDER BY c.id',
+            'WHERE c.id IN (SELECT r.campaign_id FROM run_state r WHERE r.started_at >= ? AND r.started_at < ?) ORDER BY c.id',
             [$utc($from), $utc($to)],
         );
     }
@@ -130,12 +130,13 @@ final readonly class Campaigns
     /** @return array{previous: string|null, next: string|null} the runs of its campaign before and after a run */
     public function neighbours(string $run): array
     {
-        $own = $this->connection->fetchAssociative('SELECT started_at, campaign_id FROM run WHERE id = ?', [$run]);
+        $own = $this->connection->fetchAssociative('SELECT started_at, campaign_id FROM run_state WHERE run_id = ?', [$run]);
         $at = $own === false ? '' : Cells::text($own, 'started_at');
         $campaign = $own === false ? '' : Cells::text($own, 'campaign_id');
         $one = fn (string $sign, string $order): ?string => \is_string(
             $found = $this->connection->fetchOne(
-                "SELECT id FROM run WHERE campaign_id = ? AND (started_at, id) $sign (?, ?) ORDER BY started_at $order, id $order LIMIT 1",
+                'SELECT run_id FROM run_state WHERE campaign_id = ?'
+                    ." AND (started_at, run_id) $sign (?, ?) ORDER BY started_at $order, run_id $order LIMIT 1",
                 [$campaign, $at, $run],
             ),
         )
@@ -150,7 +151,7 @@ final readonly class Campaigns
     {
         return array_map(
             static fn (mixed $count): int => \is_numeric($count) ? (int) $count : 0,
-            $this->connection->fetchAllKeyValue('SELECT campaign_id, COUNT(*) FROM run GROUP BY campaign_id'),
+            $this->connection->fetchAllKeyValue("SELECT campaign_id, COUNT(*) FROM run_state WHERE campaign_id <> '' GROUP BY campaign_id"),
         );
     }
 

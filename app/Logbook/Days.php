@@ -18,8 +18,8 @@ final readonly class Days
     {
         $values = [Moments::second($from), Moments::second($to)];
         foreach ([
-            'SELECT 1 FROM check_record WHERE checked_at >= ? AND checked_at < ? LIMIT 1',
-            'SELECT 1 FROM run WHERE started_at >= ? AND started_at < ? LIMIT 1',
+            'SELECT 1 FROM check_record c WHERE c.checked_at >= ? AND c.checked_at < ? AND '.StoredChronicle::COUNTS.' LIMIT 1',
+            "SELECT 1 FROM run_state WHERE started_at >= ? AND started_at < ? AND campaign_id <> '' LIMIT 1",
         ] as $sql) {
             if ($this->connection->fetchOne($sql, $values) !== false) {
                 return true;
@@ -35,7 +35,8 @@ final readonly class Days
         // Runs of a unit do not overlap, so that of all begun before only the last can reach into it.
         $units = $this->connection->executeQuery(
             'SELECT i.id FROM instrument i WHERE'
-                .' EXISTS (SELECT 1 FROM check_record c WHERE c.instrument_id = i.id AND c.checked_at >= :from AND c.checked_at < :to)'
+                .' EXISTS (SELECT 1 FROM check_record c WHERE c.instrument_id = i.id AND c.checked_at >= :from AND c.checked_at < :to'
+                .' AND '.StoredChronicle::COUNTS.')'
                 .' OR EXISTS (SELECT 1 FROM run_state s WHERE s.instrument_id = i.id AND s.started_at >= :from AND s.started_at < :to)'
                 .' OR (SELECT COALESCE(s.stopped_at, :endless) FROM run_state s WHERE s.instrument_id = i.id AND s.started_at < :from'
                 .' ORDER BY s.started_at DESC LIMIT 1) >= :from',
@@ -49,7 +50,7 @@ final readonly class Days
     public function lastCheckBefore(string $unit, \DateTimeImmutable $to): ?\DateTimeImmutable
     {
         $at = $this->connection->fetchOne(
-            'SELECT MAX(checked_at) FROM check_record WHERE instrument_id = ? AND checked_at < ?',
+            'SELECT MAX(c.checked_at) FROM check_record c WHERE c.instrument_id = ? AND c.checked_at < ? AND '.StoredChronicle::COUNTS,
             [$unit, Moments::second($to)],
         );
 
@@ -58,7 +59,7 @@ final readonly class Days
 
     public function lastRun(): ?\DateTimeImmutable
     {
-        $latest = $this->connection->fetchOne('SELECT MAX(started_at) FROM run');
+        $latest = $this->connection->fetchOne("SELECT MAX(started_at) FROM run_state WHERE campaign_id <> ''");
 
         return \is_string($latest) ? Moments::of($latest) : null;
     }
@@ -82,8 +83,11 @@ final readonly class Days
     private function outermost(string $which, string $where, \DateTimeImmutable $moment, \DateTimeZone $zone): ?string
     {
         $found = [];
-        foreach (['started_at' => 'run', 'checked_at' => 'check_record'] as $column => $table) {
-            $found[] = $this->connection->fetchOne("SELECT $which($column) FROM $table WHERE $column $where ?", [Moments::second($moment)]);
+        foreach ([
+            "SELECT $which(s.started_at) FROM run_state s WHERE s.started_at $where ? AND s.campaign_id <> ''",
+            "SELECT $which(c.checked_at) FROM check_record c WHERE c.checked_at $where ? AND ".StoredChronicle::COUNTS,
+        ] as $sql) {
+            $found[] = $this->connection->fetchOne($sql, [Moments::second($moment)]);
         }
         $found = array_filter($found, \is_string(...));
 

@@ -12,7 +12,7 @@ use Doctrine\DBAL\Connection;
  */
 final readonly class EvidenceSince
 {
-    private const UNIT = 'instrument_id = (SELECT instrument_id FROM run WHERE id = :run)';
+    private const UNIT = 'instrument_id = (SELECT instrument_id FROM run_state WHERE run_id = :run)';
     private const LEANS = 'reference_id IN (SELECT l.reference_id FROM check_leaning l'
         .' JOIN check_record c ON c.id = l.check_id WHERE c.'.self::UNIT.')';
     private const MATES = 'SELECT o.run_id FROM run_state r JOIN run_state o ON o.shift_key = r.shift_key WHERE r.run_id = :run';
@@ -23,6 +23,7 @@ final readonly class EvidenceSince
     private const WHERE = [
         'SELECT 1 FROM check_record WHERE '.self::UNIT,
         'SELECT 1 FROM check_set_aside s JOIN check_record c ON c.id = s.check_id WHERE c.'.self::UNIT.' AND s.recorded_at >= :at',
+        'SELECT 1 FROM check_replaced WHERE '.self::UNIT,
         'SELECT 1 FROM intervention WHERE '.self::UNIT,
         'SELECT 1 FROM certificate WHERE ('.self::UNIT.' OR '.self::LEANS.')',
         'SELECT 1 FROM recall WHERE '.self::LEANS,

@@ -18,7 +18,8 @@ final readonly class Kit
     public function lastCheck(string $unit): ?string
     {
         return $this->moments(
-            'SELECT i.id, (SELECT MAX(c.checked_at) FROM check_record c WHERE c.instrument_id = i.id) FROM instrument i WHERE i.id = ?',
+            'SELECT i.id, (SELECT MAX(c.checked_at) FROM check_record c WHERE c.instrument_id = i.id AND '.StoredChronicle::COUNTS
+                .') FROM instrument i WHERE i.id = ?',
             [$unit],
         )[$unit] ?? null;
     }
@@ -27,7 +28,8 @@ final readonly class Kit
     public function lastUses(): array
     {
         return $this->moments(
-            'SELECT r.id, (SELECT MAX(c.checked_at) FROM check_record c WHERE c.reference_id = r.id) FROM reference r',
+            'SELECT r.id, (SELECT MAX(c.checked_at) FROM check_record c WHERE c.reference_id = r.id AND '.StoredChronicle::COUNTS
+                .') FROM reference r',
             [],
         );
     }
@@ -54,7 +56,7 @@ final readonly class Kit
             static fn (array $row): array => Cells::json($row, 'record'),
             $this->connection->fetchAllAssociative(
                 'SELECT c.record FROM check_record c JOIN check_leaning l ON l.check_id = c.id'
-                    .' WHERE l.reference_id = ? ORDER BY c.checked_at DESC LIMIT 20',
+                    .' WHERE l.reference_id = ? AND '.StoredChronicle::COUNTS.' ORDER BY c.checked_at DESC LIMIT 20',
                 [$reference],
             ),
         );

@@ -25,7 +25,7 @@ use Footnote\App\Storage\WriteLock;
  */
 final readonly class Ledger
 {
-    private const STATES = 'JOIN run_state s ON s.run_id = r.id JOIN campaign c ON c.id = r.campaign_id'
+    private const STATES = 'JOIN campaign c ON c.id = s.campaign_id'
         .' LEFT JOIN worked_run w ON w.policy_key = c.policy_key AND '.Workings::CURRENT;
 
     /** How often a page is looked at again because evidence came while it was worked out, before the logbook is held still for it. */
@@ -88,11 +88,11 @@ final readonly class Ledger
             $values[] = $choice->verdict;
         }
         // Which runs are on the page is found first: what lies before it is stepped over in the index alone.
-        $page = "SELECT r.id FROM run r $joins WHERE $where ORDER BY r.started_at, r.id LIMIT $limit OFFSET $offset";
+        $page = "SELECT s.run_id FROM run_state s $joins WHERE $where ORDER BY s.started_at, s.run_id LIMIT $limit OFFSET $offset";
         $found = $this->connection->fetchAllAssociative(
-            'SELECT r.id, r.instrument_id, r.record, r.started_at, s.stopped_at, c.policy_key, c.zone,'
-                ." w.verdict, w.digest, w.said, w.summary FROM ($page) p JOIN run r ON r.id = p.id ".self::STATES
-                .' ORDER BY r.started_at, r.id',
+            'SELECT s.run_id AS id, s.instrument_id, s.person, s.task, s.place, s.started_at, s.stopped_at, c.policy_key, c.zone,'
+                ." w.verdict, w.digest, w.said, w.summary FROM ($page) p JOIN run_state s ON s.run_id = p.run_id ".self::STATES
+                .' ORDER BY s.started_at, s.run_id',
             $values,
         );
         $waiting = 0;
@@ -107,7 +107,7 @@ final readonly class Ledger
     /** @param list<string> $values */
     private function count(string $which, array $values): int
     {
-        $count = $this->connection->fetchOne('SELECT COUNT(*) FROM run r '.$which, $values);
+        $count = $this->connection->fetchOne('SELECT COUNT(*) FROM run_state s '.$which, $values);
 
         return \is_numeric($count) ? (int) $count : 0;
     }
@@ -118,8 +118,8 @@ final readonly class Ledger
         [$where, $values] = $choice->runs();
 
         return $this->connection->fetchAllAssociative(
-            'SELECT r.id, c.policy_key FROM run r '.self::STATES." WHERE $where AND w.run_id IS NULL"
-                ." ORDER BY r.started_at, r.id LIMIT $limit",
+            'SELECT s.run_id AS id, c.policy_key FROM run_state s '.self::STATES." WHERE $where AND w.run_id IS NULL"
+                ." ORDER BY s.started_at, s.run_id LIMIT $limit",
             $values,
         );
     }
@@ -148,7 +148,6 @@ final readonly class Ledger
         $decisions = $this->decisions->lastOf(array_map(static fn (array $row): string => Cells::text($row, 'id'), $found));
         $lines = [];
         foreach ($found as $row) {
-            $record = Cells::json($row, 'record');
             $summary = Cells::json($row, 'summary');
             $zone = new \DateTimeZone(Cells::text($row, 'zone'));
             $at = static fn (string $stored): string => (new \DateTimeImmutable($stored, new \DateTimeZone('UTC')))
@@ -161,9 +160,9 @@ final readonly class Ledger
             $lines[] = [
                 'run' => Cells::text($row, 'id'),
                 'instrument' => Cells::text($row, 'instrument_id'),
-                'person' => Cells::text($record, 'person'),
-                'task' => Cells::text($record, 'task'),
-                'place' => Cells::text($record, 'place'),
+                'person' => Cells::text($row, 'person'),
+                'task' => Cells::text($row, 'task'),
+                'place' => Cells::text($row, 'place'),
                 'start' => $at(Cells::text($row, 'started_at')),
                 'stop' => $row['stopped_at'] === null ? null : $at(Cells::text($row, 'stopped_at')),
                 'verdict' => Cells::text($row, 'verdict'),

@@ -19,19 +19,25 @@ final readonly class LedgerChoice
     ) {
     }
 
-    /** @return array{string, list<string>} a condition on runs r, whatever their verdict, and its values */
+    /** Whether nothing of a campaign is left out but by which it is. */
+    public function isOfAll(): bool
+    {
+        return $this->instrument === '' && $this->verdict === '' && $this->decided === null;
+    }
+
+    /** @return array{string, list<string>} a condition on states s of runs that count, whatever their verdict, and its values */
     public function runs(): array
     {
-        $where = '1 = 1';
+        $where = "s.campaign_id <> ''";
         $values = [];
-        foreach (['r.campaign_id = ?' => $this->campaign, 'r.instrument_id = ?' => $this->instrument] as $condition => $value) {
+        foreach (['s.campaign_id = ?' => $this->campaign, 's.instrument_id = ?' => $this->instrument] as $condition => $value) {
             if ($value !== '') {
                 $where .= ' AND '.$condition;
                 $values[] = $value;
             }
         }
         if ($this->decided !== null) {
-            $where .= ' AND '.($this->decided ? '' : 'NOT ').'EXISTS (SELECT 1 FROM decision d WHERE d.run_id = r.id)';
+            $where .= ' AND '.($this->decided ? '' : 'NOT ').'EXISTS (SELECT 1 FROM decision d WHERE d.run_id = s.run_id)';
         }
 
         return [$where, $values];

@@ -82,7 +82,7 @@ final readonly class Logbook
     }
 
     /** The days of a unit are those of the site that it was last used at. */
-    private function zoneOf(string $instrument): \DateTimeZone
+    public function zoneOf(string $instrument): \DateTimeZone
     {
         $zone = $this->connection->fetchOne(
             'SELECT c.zone FROM run_state s JOIN campaign c ON c.id = s.campaign_id WHERE s.instrument_id = ?'
@@ -176,10 +176,15 @@ final readonly class Logbook
         }
         $facts = [];
         foreach ($this->connection->fetchAllAssociative(
-            'SELECT f.run_id, f.record FROM run_fact f JOIN run r ON r.id = f.run_id WHERE '.$where.' ORDER BY f.id',
+            'SELECT f.run_id, f.record, f.reason, f.recorded_by, f.recorded_at FROM run_fact f JOIN run r ON r.id = f.run_id WHERE '.$where.' ORDER BY f.id',
             $values,
         ) as $row) {
-            $facts[Cells::text($row, 'run_id')][] = Cells::json($row, 'record');
+            $facts[Cells::text($row, 'run_id')][] = new ToldFact(
+                Cells::json($row, 'record'),
+                Cells::text($row, 'reason'),
+                Cells::text($row, 'recorded_by'),
+                Cells::moment($row, 'recorded_at'),
+            );
         }
         foreach ($records as $id => $record) {
             $records[$id] = RunFolding::fold($record, $facts[$id] ?? []);
@@ -208,6 +213,22 @@ final readonly class Logbook
         }
 
         return $checks;
+    }
+
+    /** @return list<Check> of a unit, in order of time, those among them that others stand in the place of */
+    public function everyCheck(string $instrument): array
+    {
+        $unit = $this->instrumentRecord($instrument) ?? throw Problem::missing('Instrument '.$instrument);
+        $format = $this->families->of(Cells::text($unit, 'family'));
+        $reader = $this->reader->at($this->zoneOf($instrument));
+
+        return array_map(
+            static fn (array $record): Check => $reader->check(Fields::of($record), $format),
+            $this->checkRecords(array_values(array_filter(
+                $this->connection->fetchFirstColumn('SELECT id FROM check_record WHERE instrument_id = ?', [$instrument]),
+                \is_string(...),
+            ))),
+        );
     }
 
     /** @return Record|null */

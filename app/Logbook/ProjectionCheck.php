@@ -9,7 +9,6 @@ use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Moments;
 use Footnote\App\Storage\WriteLock;
-use Footnote\Core\Evidence\Run;
 
 /**
  * What is made of evidence is made again and compared: where runs stand, what checks lean on, what was worked out, the numbers that
@@ -37,7 +36,7 @@ final readonly class ProjectionCheck
             $this->lock->take();
             // Nothing that was kept helps to say what the evidence says.
             $this->connection->executeStatement('DELETE FROM check_mark');
-            foreach ([$this->ofUnits(), $this->ofWorkings(), $this->ofNumbers(), $this->ofSecrets()] as $found) {
+            foreach ([$this->ofRuns(), $this->ofUnits(), $this->ofWorkings(), $this->ofNumbers(), $this->ofSecrets()] as $found) {
                 array_push($faults, ...$found);
             }
         } finally {
@@ -50,22 +49,32 @@ final readonly class ProjectionCheck
     }
 
     /** @return iterable<string> */
-    private function ofUnits(): iterable
+    private function ofRuns(): iterable
     {
-        foreach ($this->logbook->instruments() as $unit) {
-            $timeline = $this->logbook->timeline($unit);
-            foreach ($timeline->runs() as $run) {
-                if (!$this->stands($run)) {
+        foreach (array_chunk($this->connection->fetchFirstColumn('SELECT id FROM run ORDER BY id'), self::AT_ONCE) as $some) {
+            $marks = implode(', ', array_fill(0, \count($some), '?'));
+            foreach ($this->logbook->runRecords("r.id IN ($marks)", array_values(array_filter($some, \is_string(...)))) as $record) {
+                $run = $this->logbook->coreRun($record);
+                $said = RunState::of($run, Cells::text($record, 'campaign'), $record)->columns();
+                $columns = implode(', ', array_keys($said));
+                if ($this->connection->fetchAssociative("SELECT $columns FROM run_state WHERE run_id = ?", [$run->id]) !== $said) {
                     yield \sprintf('where run %s stands is not what its facts say', $run->id);
                 }
             }
+        }
+    }
+
+    /** @return iterable<string> */
+    private function ofUnits(): iterable
+    {
+        foreach ($this->logbook->instruments() as $unit) {
             $leanings = $this->connection->fetchAllAssociative(
                 'SELECT check_id, reference_id, checked_at FROM check_leaning WHERE instrument_id = ?',
                 [$unit],
             );
             $kept = array_map(static fn (array $row): string => implode('|', array_filter($row, \is_string(...))), $leanings);
             $said = [];
-            foreach ($timeline->checks() as $check) {
+            foreach ($this->logbook->everyCheck($unit) as $check) {
                 foreach ($check->leansOn() as $reference) {
                     $said[] = implode('|', [$check->id, $reference, Moments::text($check->at)]);
                 }
@@ -74,33 +83,6 @@ final readonly class ProjectionCheck
                 yield \sprintf('what check %s leans on is not what it says', explode('|', $one)[0]);
             }
         }
-    }
-
-    private function stands(Run $run): bool
-    {
-        $row = $this->connection->fetchAssociative(
-            'SELECT instrument_id, campaign_id, started_at, stopped_at, medium, shift_key FROM run_state WHERE run_id = ?',
-            [$run->id],
-        );
-        $told = $this->connection->fetchOne('SELECT campaign_id FROM run WHERE id = ?', [$run->id]);
-        $campaign = \is_string($told) ? $told : '';
-        $state = new RunState(
-            $run->id,
-            $run->deployment->instrument,
-            $campaign,
-            Moments::text($run->timing->start),
-            RunState::shiftOf($run->deployment->person, $campaign),
-        );
-        $state->learn($run->timing->stop, $this->logbook->runRecord($run->id) ?? []);
-
-        return $row === [
-            'instrument_id' => $state->instrument,
-            'campaign_id' => $state->campaign,
-            'started_at' => $state->startedAt,
-            'stopped_at' => $state->stoppedAt(),
-            'medium' => $state->medium(),
-            'shift_key' => $state->shift,
-        ];
     }
 
     /** @return iterable<string> */

@@ -97,7 +97,7 @@ final readonly class Runs
     public function isCheckOf(string $check, string $instrument): bool
     {
         return $this->connection->fetchOne(
-            'SELECT 1 FROM check_record WHERE id = ? AND instrument_id = ?',
+            'SELECT 1 FROM check_record c WHERE c.id = ? AND c.instrument_id = ? AND '.StoredChronicle::COUNTS,
             [$check, $instrument],
         ) !== false;
     }

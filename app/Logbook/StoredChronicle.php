@@ -22,11 +22,20 @@ final class StoredChronicle implements Chronicle
     private const FIRST = 4;
     private const LARGEST = 256;
 
-    private const CHECKS = 'SELECT c.id, c.checked_at AS at, c.record, s.record AS aside FROM check_record c'
-        .' LEFT JOIN check_set_aside s ON s.check_id = c.id WHERE ';
+    /** A condition on checks c: that no other stands in the place of one. */
+    public const COUNTS = 'NOT EXISTS (SELECT 1 FROM check_replaced v WHERE v.check_id = c.id)';
+
+    /** That one stands in the place of no other. */
+    private const FIRST_WRITTEN = 'NOT EXISTS (SELECT 1 FROM check_replaced v WHERE v.by_check_id = c.id)';
+
+    private const CHECKS = 'SELECT c.id, c.checked_at AS at, c.record, s.record AS aside, n.record AS newer FROM check_record c'
+        .' LEFT JOIN check_set_aside s ON s.check_id = c.id LEFT JOIN check_replaced p ON p.check_id = c.id'
+        .' LEFT JOIN check_record n ON n.id = p.by_check_id WHERE ';
 
     /** @var array<string, Check> by = and their identifier */
     private array $checks = [];
+
+    private ?self $written = null;
 
     /** @var array<string, Run|null> by = and their identifier */
     private array $runs = [];
@@ -35,6 +44,7 @@ final class StoredChronicle implements Chronicle
      * @param \Closure(array<string, mixed>): Check        $readCheck
      * @param \Closure(array<string, mixed>): Intervention $readIntervention
      * @param \Closure(list<string>): list<Run>            $readRuns
+     * @param bool                                         $isFirstWritten whether it tells checks as they were first written
      */
     public function __construct(
         private readonly Prepared $prepared,
@@ -42,6 +52,7 @@ final class StoredChronicle implements Chronicle
         private readonly \Closure $readCheck,
         private readonly \Closure $readIntervention,
         private readonly \Closure $readRuns,
+        private readonly bool $isFirstWritten = false,
     ) {
     }
 
@@ -110,7 +121,7 @@ final class StoredChronicle implements Chronicle
     {
         [$beyond, $order] = $isBack ? ['<', 'DESC'] : ['>', 'ASC'];
         $values = [$this->instrument, $second];
-        $where = "c.instrument_id = ? AND c.checked_at $beyond= ?";
+        $where = $this->which()." AND c.instrument_id = ? AND c.checked_at $beyond= ?";
         if ($id !== '') {
             $where .= " AND (c.checked_at $beyond ? OR c.id $beyond ?)";
             $values = [...$values, $second, $id];
@@ -129,7 +140,8 @@ final class StoredChronicle implements Chronicle
     public function check(string $id): ?Check
     {
         if (!isset($this->checks['='.$id])) {
-            $row = $this->prepared->rows(self::CHECKS.'c.id = ? AND c.instrument_id = ?', [$id, $this->instrument])[0] ?? null;
+            $where = $this->which().' AND c.id = ? AND c.instrument_id = ?';
+            $row = $this->prepared->rows(self::CHECKS.$where, [$id, $this->instrument])[0] ?? null;
             if ($row === null) {
                 return null;
             }
@@ -142,11 +154,46 @@ final class StoredChronicle implements Chronicle
     /** @param array<string, mixed> $row */
     private function read(array $row): Check
     {
-        return $this->checks['='.Cells::text($row, 'id')] ??= ($this->readCheck)(
+        return $this->checks['='.Cells::text($row, 'id')] ??= $this->told($row);
+    }
+
+    /** @param array<string, mixed> $row */
+    private function told(array $row): Check
+    {
+        $check = ($this->readCheck)(
             $row['aside'] === null
                 ? Cells::json($row, 'record')
                 : [...Cells::json($row, 'record'), 'setAside' => Cells::json($row, 'aside')],
         );
+        $newer = $row['newer'] === null ? null : ($this->readCheck)(Cells::json($row, 'newer'));
+        $why = $newer?->notes->inPlaceOf;
+
+        return $newer === null || $why === null ? $check : $check->replacedBy($newer->id, $newer->instrument, $why);
+    }
+
+    private function which(): string
+    {
+        return $this->isFirstWritten ? self::FIRST_WRITTEN : self::COUNTS;
+    }
+
+    public function asWritten(): ?Chronicle
+    {
+        $written = $this->isFirstWritten ? $this : ($this->written ??= $this->firstWritten());
+
+        return $written === $this ? null : $written;
+    }
+
+    /** Itself where nothing was corrected, so that it is looked up once. */
+    private function firstWritten(): self
+    {
+        $corrected = $this->prepared->column(
+            'SELECT check_id FROM check_replaced WHERE instrument_id = ? OR by_instrument_id = ? LIMIT 1',
+            [$this->instrument, $this->instrument],
+        );
+
+        return $corrected === []
+            ? $this
+            : new self($this->prepared, $this->instrument, $this->readCheck, $this->readIntervention, $this->readRuns, true);
     }
 
     public function interventionsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): iterable

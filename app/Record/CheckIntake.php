@@ -8,6 +8,7 @@ use Footnote\App\Logbook\Row\CheckLeaning;
 use Footnote\App\Logbook\Row\RecordedCheck;
 use Footnote\App\Logbook\Row\RecordedIntervention;
 use Footnote\App\Logbook\Row\RecordedSetAside;
+use Footnote\App\Logbook\Row\ReplacedCheck;
 use Footnote\App\Storage\Moments;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Record\Fields;
@@ -52,6 +53,10 @@ final readonly class CheckIntake
         $aside = $item->optionalObject('setAside');
         if ($aside !== null) {
             $this->intake->add(new RecordedSetAside($check->id, $aside->data(), $actor, $now));
+        }
+        $old = $check->notes->inPlaceOf;
+        if ($old !== null) {
+            $this->intake->add(new ReplacedCheck($old->check, $old->instrument, $check->id, $check->instrument, $actor, $now));
         }
         foreach ($check->leansOn() as $reference) {
             $this->intake->add(new CheckLeaning($check->id, $reference, $check->instrument, Moments::text($check->at)));

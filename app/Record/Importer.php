@@ -136,7 +136,8 @@ final readonly class Importer
     {
         /** @var array<string, array{string, \DateTimeImmutable}> $units the first moment that came on each */
         $units = [];
-        $came = array_map(static fn (RunState $run): array => [$run->instrument, Moments::of($run->startedAt)], $runs);
+        $came = array_map(static fn (RunState $run): array => [$run->instrument(), Moments::of($run->startedAt())], $runs);
+        $came = array_values(array_filter($came, static fn (array $one): bool => $one[0] !== ''));
         foreach (['checks', 'interventions'] as $list) {
             foreach ($fields->objects($list) as $item) {
                 $came[] = [$item->id('instrument'), $item->moment('at')];

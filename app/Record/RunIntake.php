@@ -46,8 +46,7 @@ final readonly class RunIntake
                 $this->intake->now(),
             );
             $this->intake->addNew($recorded, $item);
-            $state = RunState::of($recorded, $run->timing->start, $run->deployment->person);
-            $state->learn($run->timing->stop, $written);
+            $state = RunState::of($run, $campaign, $written);
             $this->intake->add($state);
             $states[] = $state;
             if ($log !== null) {

@@ -12,8 +12,10 @@ use Footnote\App\Logbook\Row\RunState;
 use Footnote\App\Logbook\RunFolding;
 use Footnote\App\Logbook\Runs;
 use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Logbook\ToldFact;
 use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Run;
 use Psr\Clock\ClockInterface;
 
@@ -38,7 +40,51 @@ final readonly class FactKeeper
     public function keep(User $user, string $id, array $before, array $fact, string $reason): void
     {
         $state = $this->entities->find(RunState::class, $id) ?? throw Problem::missing('Run '.$id);
-        $after = $this->logbook->coreRun(RunFolding::fold($before, [$fact]));
+        if (isset($before['withdrawn'])) {
+            throw new Problem(409, 'This run was withdrawn: nothing more is noted of it. Nothing was changed.');
+        }
+        $was = $this->logbook->coreRun($before);
+        $told = new ToldFact($fact, $reason, $user->code, $this->clock->now()->format(\DATE_ATOM));
+        $record = RunFolding::fold($before, [$told]);
+        $this->refuseAnotherKind($before, $record);
+        $after = $this->logbook->coreRun($record);
+        $this->refuseImpossible($after);
+        // Those that it leaves: its unit, its shift.
+        $this->touch($was);
+        $state->learn($after, Cells::text($record, 'campaign'), $record);
+        if ($after->notes->withdrawn === null) {
+            $this->free->check($after, $fact);
+        }
+        $this->entities->persist(new RunFact($id, $fact, $reason, $user->code, $this->clock->now()));
+        $this->touch($after);
+        $this->touchLogs($was, $after);
+        $media = array_filter([$before['medium'] ?? null, $state->medium()], \is_string(...));
+        $this->touches->media(array_values(array_unique($media)));
+    }
+
+    /**
+     * The readings of one family are nothing to another.
+     *
+     * @param array<string, mixed> $before
+     * @param array<string, mixed> $after
+     */
+    private function refuseAnotherKind(array $before, array $after): void
+    {
+        [$was, $is] = array_map(
+            fn (array $run): ?array => $this->logbook->instrumentRecord(Cells::text($run, 'instrument')),
+            [$before, $after],
+        );
+        if ($is === null) {
+            throw Problem::field('/instrument', 'is not in the kit.');
+        }
+        if (Cells::text($was ?? [], 'family') !== Cells::text($is, 'family')) {
+            throw Problem::field('/instrument', 'is of another kind: what the run brought home is nothing to it.');
+        }
+    }
+
+    private function refuseImpossible(Run $after): void
+    {
+        $this->site->refuseFuture($after->timing->start, '/start');
         if ($after->timing->stop !== null) {
             $this->site->refuseFuture($after->timing->stop, '/stop');
         }
@@ -54,22 +100,31 @@ final readonly class FactKeeper
             && !$this->runs->isCheckOf($after->notes->declaration->check, $after->deployment->instrument)) {
             throw Problem::field('/declaration/check', 'is no check of this instrument.');
         }
-        $state->learn($after->timing->stop, RunFolding::fold($before, [$fact]));
-        $this->free->check($after, $fact);
         if ($after->source->word !== null && $after->source->origin === null) {
             throw Problem::field('/logWord', 'speaks of a log, and this run has none.');
         }
-        $this->entities->persist(new RunFact($id, $fact, $reason, $user->code, $this->clock->now()));
-        $this->touches->unit($after->deployment->instrument, $after->timing->start);
-        $this->touches->runs([$id]);
-        $digests = [$after->source->origin?->sha256, $this->logbook->coreRun($before)->source->origin?->sha256];
-        if ($digests[0] !== $digests[1]) {
+    }
+
+    private function touch(Run $run): void
+    {
+        $this->touches->unit($run->deployment->instrument, $run->timing->start);
+        $this->touches->runs([$run->id]);
+    }
+
+    /** Whose a log is may be asked of every run that has it. */
+    private function touchLogs(Run $was, Run $after): void
+    {
+        $digests = array_values(array_unique(array_filter(
+            [$was->source->origin?->sha256, $after->source->origin?->sha256],
+            \is_string(...),
+        )));
+        $moved = $was->deployment->instrument !== $after->deployment->instrument;
+        if (\count($digests) === 2 || ($was->source->origin === null) !== ($after->source->origin === null) || ($moved && $digests !== [])) {
+            $this->touches->logsOf($was->deployment->instrument);
             $this->touches->logsOf($after->deployment->instrument);
         }
-        foreach (array_unique(array_filter($digests, \is_string(...))) as $digest) {
+        foreach ($digests as $digest) {
             $this->touches->log($digest);
         }
-        $media = array_filter([$before['medium'] ?? null, $state->medium()], \is_string(...));
-        $this->touches->media(array_values(array_unique($media)));
     }
 }

@@ -16,6 +16,9 @@ final readonly class RunFields
         'instrument', 'start', 'stop', 'person', 'task', 'place', 'shift', 'ofPlace', 'plannedMinutes',
         'shiftMinutes',
     ];
+    /** What was said when it started, and may be said rightly later. */
+    private const CORRECTED = ['instrument', 'start', 'person', 'task', 'place'];
+
     private const LEARNED = [
         'stop', 'timesFrom', 'clockOffsetSeconds', 'timerMinutes', 'plannedMinutes', 'shiftMinutes', 'shift',
         'ofPlace', 'totals', 'remarks', 'pauses', 'exclusions', 'leftIn', 'restOfDay', 'logWord', 'declaration',
@@ -40,7 +43,7 @@ final readonly class RunFields
     /** @return array<string, mixed> of what is learned later */
     public function learned(Fields $told, string $family): array
     {
-        return self::only($told, [...self::LEARNED, ...$this->ofFamily($family)], 'reason', 'seen');
+        return self::only($told, [...self::CORRECTED, ...self::LEARNED, ...$this->ofFamily($family)], 'reason', 'seen');
     }
 
     /**

@@ -70,8 +70,7 @@ final readonly class StartRun
             );
             $this->entities->persist($recorded);
             $this->entities->flush();
-            $state = RunState::of($recorded, $run->timing->start, $run->deployment->person);
-            $state->learn($run->timing->stop, $record);
+            $state = RunState::of($this->logbook->coreRun($recorded->record), $recorded->campaign, $recorded->record);
             $this->entities->persist($state);
             $this->touches->unit($recorded->instrument, $run->timing->start);
             $this->touches->runs([$number]);

@@ -45,6 +45,16 @@ final readonly class Bracket
         return array_values(array_filter([$this->pre, ...$this->between, $this->post]));
     }
 
+    /** @return list<string> whatever it was found by: the checks that it leans on, those passed over, and what broke it */
+    public function foundBy(): array
+    {
+        $checks = array_map(static fn (Check $check): string => $check->id, $this->checks());
+        $passed = array_map(static fn (PassedOver $one): string => $one->check->id, $this->search->passedOver);
+        $broken = [$this->search->brokenBefore?->evidence, $this->search->brokenAfter?->evidence];
+
+        return array_values(array_unique([...$checks, ...$passed, ...array_filter($broken, \is_string(...))]));
+    }
+
     /**
      * What was done to the unit of one kind between its ends; while it is open, up to the last stop.
      *

@@ -31,6 +31,14 @@ final readonly class Check
         return new self($this->id, $this->instrument, $at, $this->reference, $this->content, $this->walk, $this->notes);
     }
 
+    /** The same, told that another stands in its place. */
+    public function replacedBy(string $check, string $instrument, InPlaceOf $why): self
+    {
+        $notes = $this->notes->replaced(new Replaced($check, $instrument, $why));
+
+        return new self($this->id, $this->instrument, $this->at, $this->reference, $this->content, $this->walk, $notes);
+    }
+
     /** @return list<string> the references that it leans on, each once: the one that it names first */
     public function leansOn(): array
     {

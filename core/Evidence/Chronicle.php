@@ -6,7 +6,8 @@ namespace Footnote\Core\Evidence;
 
 /**
  * What happened to a unit, each kind in the order in which it happened; of one moment by identifier. It is asked for a stretch
- * of time, so that nobody reads five years to judge a day. The same check or run asked for twice is the same object.
+ * of time, so that nobody reads five years to judge a day. The same check or run asked for twice is the same object. A check
+ * that another stands in the place of is none of it any more.
  */
 interface Chronicle
 {
@@ -42,4 +43,10 @@ interface Chronicle
     public function runsAround(\DateTimeImmutable $from, \DateTimeImmutable $until): array;
 
     public function run(string $id): ?Run;
+
+    /**
+     * The same with its checks as they were first written: those that others stand in the place of, and none that stand in the
+     * place of others. Null where nothing was corrected.
+     */
+    public function asWritten(): ?self;
 }

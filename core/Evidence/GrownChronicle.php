@@ -51,6 +51,11 @@ final readonly class GrownChronicle extends OfAnother
         return $id === $this->more->id ? $this->more : $this->of->check($id);
     }
 
+    protected function around(Chronicle $of): self
+    {
+        return new self($of, $this->more);
+    }
+
     private function order(Check $check): int
     {
         return Check::inOrder($check, $this->more);

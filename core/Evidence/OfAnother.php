@@ -45,4 +45,14 @@ abstract readonly class OfAnother implements Chronicle
     {
         return $this->of->run($id);
     }
+
+    public function asWritten(): ?Chronicle
+    {
+        $written = $this->of->asWritten();
+
+        return $written === null ? null : $this->around($written);
+    }
+
+    /** Another told in the same way. */
+    abstract protected function around(Chronicle $of): self;
 }

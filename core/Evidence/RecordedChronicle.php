@@ -29,8 +29,9 @@ final readonly class RecordedChronicle implements Chronicle
      * @param list<Check>        $checks
      * @param list<Intervention> $interventions
      * @param list<Run>          $runs
+     * @param list<Check>|null   $written       the checks as they were first written; null where nothing was corrected
      */
-    public function __construct(array $checks, array $interventions, array $runs)
+    public function __construct(array $checks, array $interventions, array $runs, private ?array $written = null)
     {
         usort($checks, Check::inOrder(...));
         usort($interventions, Intervention::inOrder(...));
@@ -47,6 +48,19 @@ final readonly class RecordedChronicle implements Chronicle
             $over[] = $before === null || $run->timing->stop === null ? null : max($before, $run->timing->stop);
         }
         $this->over = $over;
+    }
+
+    /**
+     * @param list<Check>        $checks        all of a unit, those among them that others stand in the place of
+     * @param list<Intervention> $interventions
+     * @param list<Run>          $runs
+     */
+    public static function of(array $checks, array $interventions, array $runs): self
+    {
+        $written = array_values(array_filter($checks, static fn (Check $one): bool => $one->notes->inPlaceOf === null));
+        $counting = array_values(array_filter($checks, static fn (Check $one): bool => $one->notes->replaced === null));
+
+        return new self($counting, $interventions, $runs, $written === $counting ? null : $written);
     }
 
     public function checksUntil(\DateTimeImmutable $moment): iterable
@@ -105,6 +119,11 @@ final readonly class RecordedChronicle implements Chronicle
     public function run(string $id): ?Run
     {
         return $this->runOf[$id] ?? null;
+    }
+
+    public function asWritten(): ?Chronicle
+    {
+        return $this->written === null ? null : new self($this->written, $this->interventions, $this->runs);
     }
 
     /**

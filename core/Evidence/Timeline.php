@@ -82,6 +82,21 @@ final readonly class Timeline
         ));
     }
 
+    /** The same unit with its checks as they were first written; null where nothing was corrected. */
+    public function asWritten(): ?self
+    {
+        $written = $this->chronicle->asWritten();
+
+        return $written === null ? null : new self(
+            $this->instrument,
+            $written,
+            $this->references,
+            $this->elsewhere,
+            new RememberedMarks(),
+            new Telling($this->channel, $this->telling->taken),
+        );
+    }
+
     /** The unit whose channel it is told of; itself where it is told of all. */
     public function whole(): self
     {

@@ -56,6 +56,11 @@ final readonly class ToldChronicle extends OfAnother
         }
     }
 
+    protected function around(Chronicle $of): self
+    {
+        return new self($of, $this->tell, $this->touches);
+    }
+
     private function told(Check $check): ?Check
     {
         $told = $this->told[$check] ??= ($this->tell)($check) ?? $this;

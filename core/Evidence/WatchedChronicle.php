@@ -47,6 +47,11 @@ final readonly class WatchedChronicle extends OfAnother
         }
     }
 
+    protected function around(Chronicle $of): self
+    {
+        return new self($of, $this->reach);
+    }
+
     public function runsFrom(\DateTimeImmutable $from, ?\DateTimeImmutable $until = null): array
     {
         $until === null ? $this->reach->noteEnd() : $this->reach->note($until);

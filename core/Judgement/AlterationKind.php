@@ -23,6 +23,8 @@ enum AlterationKind: string
     case Pause = 'pause';
     /** A first or last interval that the unit cut short. */
     case PartInterval = 'part interval';
+    /** A check that it rests on was corrected or moved. */
+    case Corrected = 'corrected';
     /** Nobody said, and something had to be assumed. */
     case Assumed = 'assumed';
 

@@ -72,7 +72,70 @@ final readonly class Assessor
         // What is put together of several channels takes the verdict of each into account, so it comes after them.
         $made = $family instanceof Channelled ? $family->combined($own, $yardsticks) : [];
 
-        return $made === [] ? $own : $this->with($own, $made, $timeline);
+        $own = $made === [] ? $own : $this->with($own, $made, $timeline);
+        $asWritten = $this->asWritten($own, $timeline, $yardsticks, $reach);
+
+        return $asWritten === null ? $own : $this->correctedSince($own, $asWritten, $family);
+    }
+
+    /** What it came to by its checks as they were first written; null where its brackets rest on none that was corrected. */
+    private function asWritten(Assessment $own, Timeline $timeline, Yardsticks $yardsticks, Reach $reach): ?AsWritten
+    {
+        $written = $timeline->asWritten();
+        if ($written === null) {
+            return null;
+        }
+        $unit = $timeline->instrument->id;
+        $corrected = [];
+        foreach ($this->foundBy($own->run, $written, $own->policy) as $id) {
+            $replaced = $written->check($id)?->notes->replaced;
+            if ($replaced !== null) {
+                $to = $replaced->instrument === $unit ? null : $replaced->instrument;
+                $corrected['='.$replaced->check] = new Corrected($replaced->check, $replaced->why, $to);
+            }
+        }
+        foreach ($this->foundBy($own->run, $timeline, $own->policy) as $id) {
+            $why = $timeline->check($id)?->notes->inPlaceOf;
+            if ($why !== null) {
+                $corrected['='.$id] ??= new Corrected($id, $why, $why->instrument === $unit ? null : '');
+            }
+        }
+
+        return $corrected === []
+            ? null
+            : new AsWritten($this->assess($own->run, $written, $own->policy, $yardsticks, $reach), array_values($corrected));
+    }
+
+    /** @return list<string> whatever the brackets of a run are found by, of all its channels */
+    private function foundBy(Run $run, Timeline $timeline, Policy $policy): array
+    {
+        $family = $this->family($timeline->instrument->family);
+        $found = [];
+        foreach ($family instanceof Channelled ? self::parts($family, $run, $timeline) : ['' => $timeline] as $channel => $part) {
+            $found[] = self::bracket($family, (string) $channel, $run, $part, $policy)->foundBy();
+        }
+
+        return array_values(array_unique(array_merge(...$found)));
+    }
+
+    private static function bracket(Family $family, string $channel, Run $run, Timeline $part, Policy $policy): Bracket
+    {
+        return (new BracketFinder($family->usability($policy), $channel, $family->bracketRestsOn()))->find($run, $part);
+    }
+
+    /** With what the correction changed beside it. */
+    private function correctedSince(Assessment $own, AsWritten $asWritten, Family $family): Assessment
+    {
+        $findings = $own->findings;
+        foreach ($this->rules($family) as $rule) {
+            $setting = $own->policy->rule($rule->id());
+            if ($setting !== null && $rule instanceof LooksBack) {
+                array_push($findings, ...array_values([...$rule->lookBack($own, $asWritten, $setting)]));
+            }
+        }
+        $results = array_map($asWritten->beside(...), $own->results);
+
+        return self::assessment($own->run, $own->policy, $own->family, $results, $findings, $own->bracket, $own->brackets);
     }
 
     /**
@@ -143,7 +206,7 @@ final readonly class Assessor
         $recalls = [];
         foreach ($parts as $name => $part) {
             $channel = (string) $name;
-            $bracket = (new BracketFinder($family->usability($policy), $channel, $family->bracketRestsOn()))->find($run, $part);
+            $bracket = self::bracket($family, $channel, $run, $part, $policy);
             $again = static fn (Timeline $one): FamilyResults => $family->workOut($run, $bracket, $one, $policy, $yardsticks);
             $worked = $again($part);
             $recalls[] = $recall = RecallSetRight::of($bracket->checks(), $part, $again);

@@ -14,6 +14,7 @@ use Footnote\Core\Evidence\CommonRoutine;
 use Footnote\Core\Evidence\Declaration;
 use Footnote\Core\Evidence\Deployment;
 use Footnote\Core\Evidence\Exclusion;
+use Footnote\Core\Evidence\InPlaceOf;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Interval;
 use Footnote\Core\Evidence\IntervalUnit;
@@ -25,6 +26,7 @@ use Footnote\Core\Evidence\LogSource;
 use Footnote\Core\Evidence\LogWord;
 use Footnote\Core\Evidence\OwnInterval;
 use Footnote\Core\Evidence\OwnIntervals;
+use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Recall;
 use Footnote\Core\Evidence\Recalls;
 use Footnote\Core\Evidence\Reference;
@@ -34,12 +36,14 @@ use Footnote\Core\Evidence\RestOfDay;
 use Footnote\Core\Evidence\Routine;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\RunContent;
+use Footnote\Core\Evidence\RunCorrection;
 use Footnote\Core\Evidence\RunNotes;
 use Footnote\Core\Evidence\SetAside;
 use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Evidence\Timing;
 use Footnote\Core\Evidence\Typed;
 use Footnote\Core\Evidence\Walk;
+use Footnote\Core\Evidence\Withdrawn;
 use Footnote\Core\Evidence\WorkingDay;
 use Footnote\Core\Judgement\Criterion;
 use Footnote\Core\Judgement\ExposureComparator;
@@ -209,6 +213,7 @@ final readonly class EvidenceReader
     public function check(Fields $fields, ContentFormat $format): Check
     {
         $aside = $fields->optionalObject('setAside');
+        $inPlaceOf = $fields->optionalObject('inPlaceOf');
         $steps = [];
         foreach ($fields->map('steps') as $step => $state) {
             $steps[$step] = StepState::tryFrom(\is_string($state) ? $state : '') ?? throw new InvalidRecord(
@@ -242,7 +247,20 @@ final readonly class EvidenceReader
                     static fn (Fields $typed): Typed => new Typed($typed->text('by'), $typed->texts('fields')),
                     $fields->objects('typedBy'),
                 ),
+                $inPlaceOf === null ? null : $this->inPlaceOf($inPlaceOf),
             ),
+        );
+    }
+
+    public function inPlaceOf(Fields $fields): InPlaceOf
+    {
+        return new InPlaceOf(
+            $fields->id('check'),
+            $fields->id('instrument'),
+            $this->told($fields->moment('at')),
+            $fields->text('by'),
+            $fields->text('reason'),
+            $fields->choice('how', Provenance::class),
         );
     }
 
@@ -308,6 +326,7 @@ final readonly class EvidenceReader
         $rest = $fields->optionalObject('restOfDay');
         $word = $fields->optionalObject('logWord');
         $despite = $fields->optionalObject('despite');
+        $withdrawn = $fields->optionalObject('withdrawn');
 
         return new Run(
             $fields->id('id'),
@@ -349,11 +368,31 @@ final readonly class EvidenceReader
                 $despite === null
                     ? null
                     : new BegunDespite($despite->text('reason'), $despite->text('by'), $despite->texts('against')),
+                array_map($this->correction(...), $fields->objects('corrections')),
+                $withdrawn === null
+                    ? null
+                    : new Withdrawn(
+                        $this->told($withdrawn->moment('at')),
+                        $withdrawn->text('by'),
+                        $withdrawn->optionalText('reason', 2000) ?? '',
+                    ),
             ),
             new LogSource(
                 $origin,
                 $word === null ? null : new LogWord($word->flag('isOwn'), $word->text('reason'), $word->text('by')),
             ),
+        );
+    }
+
+    private function correction(Fields $fields): RunCorrection
+    {
+        return new RunCorrection(
+            $fields->text('what'),
+            $fields->optionalText('was', 2000) ?? '',
+            $fields->optionalText('is', 2000) ?? '',
+            $fields->text('by'),
+            $this->told($fields->moment('at')),
+            $fields->optionalText('reason', 2000) ?? '',
         );
     }
 

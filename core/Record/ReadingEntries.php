@@ -10,6 +10,9 @@ use Footnote\Core\Procedure\Entry;
 /** What families ask alike of one reading. */
 final class ReadingEntries
 {
+    /** Under which it stands how a reading came. */
+    public const PROVENANCE = 'provenance';
+
     /**
      * A number and how it came.
      *
@@ -24,6 +27,6 @@ final class ReadingEntries
     {
         $words = array_map(static fn (Provenance $one): string => $one->words(), Provenance::cases());
 
-        return Entry::choice('provenance', 'How it came', array_combine(array_column(Provenance::cases(), 'value'), $words), $required);
+        return Entry::choice(self::PROVENANCE, 'How it came', array_combine(array_column(Provenance::cases(), 'value'), $words), $required);
     }
 }

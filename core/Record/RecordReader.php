@@ -74,6 +74,7 @@ final readonly class RecordReader
 
             return $check;
         });
+        $checks = Replacements::told($checks, $fields->objects('checks'));
         $interventions = $this->each(
             $fields,
             'interventions',
@@ -94,7 +95,10 @@ final readonly class RecordReader
             return $run;
         };
         $runs = $this->each($fields, 'runs', $readRun);
-        $this->noOverlap($runs);
+        $counting = array_filter($runs, static fn (Run $run): bool => $run->notes->withdrawn === null);
+        $this->noOverlap($counting);
+        $withdrawn = array_values(array_diff_key($runs, $counting));
+        $runs = array_values($counting);
 
         $timelines = [];
         $logged = new RunsWithLogs($runs);
@@ -105,7 +109,7 @@ final readonly class RecordReader
         foreach ($instruments as $id => $instrument) {
             $timelines[$id] = new Timeline(
                 $instrument,
-                new RecordedChronicle($checksOf[$id] ?? [], $interventionsOf[$id] ?? [], $runsOf[$id] ?? []),
+                RecordedChronicle::of($checksOf[$id] ?? [], $interventionsOf[$id] ?? [], $runsOf[$id] ?? []),
                 new RecordedReferences($references),
                 new RecordedElsewhere($logged, array_values(array_diff_key($names, [$id => null]))),
             );
@@ -117,7 +121,7 @@ final readonly class RecordReader
         // What nobody asked for is told last: a reader says more of what is wrong with what it knows.
         Strangers::toRecord($this->formats)->in($data);
 
-        return new RecordedCampaign($timelines, $this->yardsticks($campaign), $fields->raw('policy') ?? 'standard', $zone);
+        return new RecordedCampaign($timelines, $this->yardsticks($campaign), $fields->raw('policy') ?? 'standard', $zone, $withdrawn);
     }
 
     /**
@@ -174,7 +178,7 @@ final readonly class RecordReader
     /**
      * One unit measures one thing at a time.
      *
-     * @param list<Run> $runs
+     * @param array<int, Run> $runs by their place in the record
      */
     private function noOverlap(array $runs): void
     {

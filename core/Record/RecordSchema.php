@@ -8,6 +8,7 @@ use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\CommonRoutine;
 use Footnote\Core\Evidence\IntervalUnit;
 use Footnote\Core\Evidence\InterventionKind;
+use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\RemarkKind;
 use Footnote\Core\Evidence\Routine;
 use Footnote\Core\Evidence\StepState;
@@ -244,6 +245,18 @@ final readonly class RecordSchema
                     ['at' => Shape::ref('moment'), 'by' => Shape::said(), 'reason' => Shape::said()],
                     ['at', 'by', 'reason'],
                 ),
+                'inPlaceOf' => Shape::object(
+                    [
+                        'check' => Shape::ref('id'),
+                        'instrument' => Shape::ref('id'),
+                        'at' => Shape::ref('moment'),
+                        'by' => Shape::said(),
+                        'reason' => Shape::said(),
+                        'how' => Shape::cases(Provenance::class),
+                    ],
+                    ['check', 'instrument', 'at', 'by', 'reason', 'how'],
+                    'Another check of the record that was written wrongly, of this unit or of another; it counts for nothing any more.',
+                ),
                 'typedBy' => Shape::list(Shape::object(
                     ['by' => Shape::said(), 'fields' => Shape::list(Shape::said())],
                     ['by', 'fields'],
@@ -365,6 +378,23 @@ final readonly class RecordSchema
                 ['reason' => Shape::said(2000), 'by' => Shape::said(), 'against' => Shape::list(Shape::said(2000))],
                 ['reason', 'by', 'against'],
                 'Why the instrument went out that was not fit to.',
+            ),
+            'corrections' => Shape::list(Shape::object(
+                [
+                    'what' => Shape::said(),
+                    'was' => Shape::text(2000),
+                    'is' => Shape::text(2000),
+                    'by' => Shape::said(),
+                    'at' => Shape::ref('moment'),
+                    'reason' => Shape::said(2000),
+                ],
+                ['what', 'by', 'at', 'reason'],
+                'What was written of the run and was wrong; the run tells what is right.',
+            )),
+            'withdrawn' => Shape::object(
+                ['at' => Shape::ref('moment'), 'by' => Shape::said(), 'reason' => Shape::said(2000)],
+                ['at', 'by', 'reason'],
+                'It was begun in error: it measured nothing, and its instrument was free.',
             ),
             'log' => Shape::object(
                 ['file' => Shape::said(), 'format' => Shape::ref('logFormat'), 'start' => Shape::ref('moment')],

@@ -14,9 +14,15 @@ final readonly class RecordedCampaign
     /**
      * @param array<int|string, Timeline> $timelines by instrument
      * @param mixed                   $policy    identifier of a shipped policy, or a whole one
+     * @param list<Run>               $withdrawn runs that were begun in error: on record, and of no unit
      */
-    public function __construct(public array $timelines, public Yardsticks $yardsticks, public mixed $policy, public \DateTimeZone $zone)
-    {
+    public function __construct(
+        public array $timelines,
+        public Yardsticks $yardsticks,
+        public mixed $policy,
+        public \DateTimeZone $zone,
+        public array $withdrawn = [],
+    ) {
     }
 
     /**

@@ -50,6 +50,18 @@ final class EveryRuleTest extends TestCase
             ->check('k2', '16:30', ['114.0'], [], ['steps' => [...Scene::STEPS, ...$steps]]);
     }
 
+    /** A day whose post-check was first written otherwise. */
+    private static function corrected(string $was, string $how): Scene
+    {
+        $why = ['check' => 'k2', 'instrument' => 'D', 'at' => '2026-03-02T18:00:00+00:00', 'by' => 'T-1', 'reason' => 'mistyped', 'how' => $how];
+
+        return (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r', '08:00', '16:00')
+            ->check('k2', '16:30', [$was])
+            ->check('k3', '16:30', ['114.0'], more: ['inPlaceOf' => $why]);
+    }
+
     /** @param array<string, mixed> $reference */
     private static function on(array $reference): Scene
     {
@@ -293,6 +305,26 @@ final class EveryRuleTest extends TestCase
             self::runWith(['despite' => ['reason' => 'no other', 'by' => 'T-1', 'against' => ['It was left off.']]]),
             self::day(),
             Severity::Note,
+        ];
+        yield 'a run corrected' => [
+            'run.corrected',
+            self::runWith(['corrections' => [[
+                'what' => 'task', 'was' => 'planing', 'is' => 'sawing', 'by' => 'T-1', 'at' => '2026-03-02T18:00:00+00:00', 'reason' => 'so it was',
+            ]]]),
+            self::day(),
+            Severity::Note,
+        ];
+        yield 'a check corrected' => [
+            'bracket.corrected',
+            self::corrected('114.1', 'transcribed'),
+            self::day(),
+            Severity::Note,
+        ];
+        yield 'a correction that decides' => [
+            'bracket.correction-decides',
+            self::corrected('116.0', 'typed'),
+            self::corrected('116.0', 'read back'),
+            Severity::Qualified,
         ];
         yield 'something odd' => [
             'run.remark',

@@ -11,9 +11,9 @@ export default defineConfig({
     { name: 'views', testMatch: 'views.spec.ts' },
     { name: 'jobs', testIgnore: 'views.spec.ts' },
   ],
-  timeout: 240_000,
+  timeout: 480_000,
   // A busy machine answers late; what is wrong stays wrong.
-  expect: { timeout: 20_000 },
+  expect: { timeout: 60_000 },
   forbidOnly: true,
   reporter: [['list']],
   use: {

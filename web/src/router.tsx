@@ -13,6 +13,10 @@ export const router = createBrowserRouter([
       { index: true, lazy: async () => ({ Component: (await import('./day/DayView')).DayView }) },
       { path: 'bench', lazy: async () => ({ Component: (await import('./bench/BenchView')).BenchView }) },
       { path: 'bench/:id', lazy: async () => ({ Component: (await import('./bench/CheckView')).CheckView }) },
+      {
+        path: 'checks/:id',
+        lazy: async () => ({ Component: (await import('./checks/RecordedCheckView')).RecordedCheckView }),
+      },
       { path: 'runs/new', lazy: async () => ({ Component: (await import('./runs/NewRunView')).NewRunView }) },
       { path: 'runs/:id', lazy: async () => ({ Component: (await import('./runs/RunView')).RunView }) },
       {

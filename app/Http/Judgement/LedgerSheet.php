@@ -13,8 +13,11 @@ use Footnote\App\Logbook\Ledger;
  */
 final class LedgerSheet
 {
-    /** @param list<LedgerRow> $rows */
-    public static function csv(array $rows): string
+    /**
+     * @param list<LedgerRow>             $rows
+     * @param list<array<string, string>> $withdrawn runs that were begun in error
+     */
+    public static function csv(array $rows, array $withdrawn = []): string
     {
         $file = fopen('php://temp', 'w+');
         if ($file === false) {
@@ -48,6 +51,12 @@ final class LedgerSheet
                     $decision['verdict'] ?? '', $decision['by'] ?? '', $decision['reason'] ?? '',
                 ]);
             }
+        }
+        foreach ($withdrawn as $run) {
+            $put([
+                $run['run'], $run['instrument'], $run['person'], $run['task'], '', $run['start'], '', '', '', '', '', '', '',
+                'withdrawn', $run['by'], $run['reason'],
+            ]);
         }
         rewind($file);
 

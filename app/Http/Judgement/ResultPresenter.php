@@ -29,6 +29,10 @@ final readonly class ResultPresenter
 
     public function page(string $run): string
     {
+        $record = $this->logbook->runRecord($run) ?? throw Problem::missing('Run '.$run);
+        if (isset($record['withdrawn'])) {
+            throw new Problem(404, 'Run '.$run.' was withdrawn: it has no result. Its page says by whom and why.');
+        }
         $campaign = $this->campaigns->ofRun($run);
         $key = $campaign['policy'];
         $worked = $this->workings->worked($run, $key);
@@ -40,7 +44,6 @@ final readonly class ResultPresenter
                 'assessment' => $other === $key ? $worked->school : $this->workings->worked($run, $other)->school,
             ];
         }
-        $record = $this->logbook->runRecord($run) ?? throw Problem::missing('Run '.$run);
         $decisions = $this->decisions->of($run);
         $page = json_encode([
             'run' => [

@@ -10,6 +10,7 @@ use Footnote\App\Judgement\DecideResult;
 use Footnote\App\Logbook\Decisions;
 use Footnote\App\Logbook\Ledger;
 use Footnote\App\Logbook\LedgerChoice;
+use Footnote\App\Logbook\Withdrawals;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -24,7 +25,7 @@ final readonly class ResultsController
     private const PAGE = 50;
     private const SHEET = 10000;
 
-    public function __construct(private Ledger $ledger, private ResultPresenter $results)
+    public function __construct(private Ledger $ledger, private ResultPresenter $results, private Withdrawals $withdrawals)
     {
     }
 
@@ -42,14 +43,20 @@ final readonly class ResultsController
             'page' => $page,
             'pageSize' => self::PAGE,
             'rows' => $found->rows,
+            'withdrawn' => $this->withdrawals->of($choice->campaign),
         ]);
     }
 
     #[Route('.csv', methods: ['GET'])]
     public function csv(Request $request): Response
     {
+        $choice = self::choice($request);
+
         return new Response(
-            LedgerSheet::csv($this->ledger->page(self::choice($request), self::SHEET, 0, false)->rows),
+            LedgerSheet::csv(
+                $this->ledger->page($choice, self::SHEET, 0, false)->rows,
+                $choice->isOfAll() ? $this->withdrawals->of($choice->campaign) : [],
+            ),
             200,
             ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="results.csv"'],
         );

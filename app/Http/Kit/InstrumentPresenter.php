@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Kit;
 
 use Footnote\App\Http\Shown\TraitsLine;
+use Footnote\App\Logbook\CheckVersions;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
+use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\CertifiedTerm;
@@ -32,6 +34,7 @@ final readonly class InstrumentPresenter
         private SiteClock $site,
         private KitPolicy $policy,
         private RoutinesPresenter $routines,
+        private CheckVersions $versions,
     ) {
     }
 
@@ -42,6 +45,7 @@ final readonly class InstrumentPresenter
         $timeline = $this->logbook->timeline($id);
         $family = $this->assessor->family($timeline->instrument->family);
         $channels = $family instanceof Channelled ? $family->channels($timeline) : [];
+        $replaced = $this->versions->replacedOf($id);
         /** @var array<int|string, UnitHistory> $histories */
         $histories = [];
         foreach ($channels === [] ? [''] : $channels as $channel) {
@@ -90,7 +94,7 @@ final readonly class InstrumentPresenter
                 $timeline->interventions(),
             ),
             'checks' => array_map(
-                static fn ($check): array => [
+                static fn (Check $check): array => [
                     'id' => $check->id,
                     'at' => $check->at->format(\DATE_ATOM),
                     'by' => $check->notes->who(),
@@ -98,8 +102,9 @@ final readonly class InstrumentPresenter
                     'adjusted' => $check->content->wasAdjusted(),
                     'setAside' => $check->notes->setAside?->reason,
                     'brokenOff' => $check->walk->brokenOff,
+                    'replacedBy' => $replaced[$check->id] ?? null,
                 ],
-                array_reverse($timeline->checks()),
+                array_reverse($this->logbook->everyCheck($id)),
             ),
         ];
     }

@@ -7,6 +7,7 @@ namespace Footnote\App\Http\Runs;
 use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Http\Shown\TraitsLine;
 use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\CheckVersions;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Row\Campaign;
 use Footnote\App\Logbook\Runs;
@@ -32,6 +33,7 @@ final readonly class RunPresenter
         private RunFields $fields,
         private LogFormatReader $formats,
         private Formats $families,
+        private CheckVersions $versions,
     ) {
     }
 
@@ -80,6 +82,9 @@ final readonly class RunPresenter
             'logWord' => $record['logWord'] ?? null,
             'ofPlace' => $record['ofPlace'] ?? false,
             'declaration' => $record['declaration'] ?? null,
+            'corrections' => $record['corrections'] ?? [],
+            'withdrawn' => $record['withdrawn'] ?? null,
+            'alike' => $this->versions->alike(Cells::text($record, 'instrument'), $family),
             'log' => $log === null ? null : [
                 'id' => Cells::text($log, 'id'),
                 'name' => Cells::text($log, 'name'),

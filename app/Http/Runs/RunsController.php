@@ -13,6 +13,7 @@ use Footnote\App\Refusal\Problem;
 use Footnote\App\Runs\LearnOfRun;
 use Footnote\App\Runs\ReadLog;
 use Footnote\App\Runs\StartRun;
+use Footnote\App\Runs\WithdrawRun;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -46,6 +47,16 @@ final readonly class RunsController
     public function learn(string $id, Request $request, #[CurrentUser] User $user, LearnOfRun $learn): JsonResponse
     {
         $learn($user, $id, Body::of($request));
+
+        return new JsonResponse($this->runs->page($id), 201);
+    }
+
+    /** It was begun in error, and stays on record. */
+    #[Route('/{id}/withdrawal', methods: ['POST'])]
+    #[IsGranted('ROLE_TECHNICIAN')]
+    public function withdraw(string $id, Request $request, #[CurrentUser] User $user, WithdrawRun $withdraw): JsonResponse
+    {
+        $withdraw($user, $id, Body::of($request)->optionalText('reason', 2000) ?? '');
 
         return new JsonResponse($this->runs->page($id), 201);
     }

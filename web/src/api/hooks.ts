@@ -66,6 +66,12 @@ export const useRun = (id: string) =>
     queryFn: () => answer(api.GET('/api/runs/{id}', { params: { path: { id } } })),
   });
 
+export const useCheck = (id: string) =>
+  useQuery({
+    queryKey: ['check', id],
+    queryFn: () => answer(api.GET('/api/checks/{id}', { params: { path: { id } } })),
+  });
+
 export const useSeries = (id: string, wanted: boolean) =>
   useQuery({
     queryKey: ['series', id],

@@ -165,8 +165,13 @@ export function UnitView() {
                       ? signed(value.toFixed(places))
                       : value.toFixed(places);
                 return (
-                  <tr key={check.id}>
-                    <td>{check.id}</td>
+                  <tr
+                    key={check.id}
+                    style={check.replacedBy ? { textDecoration: 'line-through', color: ink.soft } : {}}
+                  >
+                    <td>
+                      <Link to={`/checks/${check.id}`}>{check.id}</Link>
+                    </td>
                     <td>
                       {moment(check.at)}, {check.by}
                     </td>
@@ -175,7 +180,11 @@ export function UnitView() {
                     <td className="num fn-figure">{cell(point?.drift, 2)}</td>
                     <td className="num fn-figure">{cell(point?.adjustment, digits)}</td>
                     <td>
-                      {check.setAside ? (
+                      {check.replacedBy ? (
+                        <>
+                          in its place: <Link to={`/checks/${check.replacedBy}`}>{check.replacedBy}</Link>
+                        </>
+                      ) : check.setAside ? (
                         <span style={{ color: ink.void }}>set aside: {check.setAside}</span>
                       ) : check.brokenOff ? (
                         'broken off'

@@ -1,4 +1,7 @@
-const zoneOf = (zone?: string) => (zone ? { timeZone: zone } : {});
+import { site } from './site';
+
+/** In the zone that is named, else in that of the site, wherever the browser stands. */
+const zoneOf = (zone = site.zone) => (zone ? { timeZone: zone } : {});
 
 export const clock = (at: string, zone?: string) =>
   new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', ...zoneOf(zone) }).format(
@@ -43,16 +46,34 @@ export const grade = (provenance: string) => provenance.replace(/^from the unit'
 export const plural = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`;
 
-/** The ISO moment of a local date and time at the place where the browser stands. */
-export const isoOf = (local: string): string => {
-  const date = new Date(local);
-  const offset = -date.getTimezoneOffset();
-  const two = (n: number) => String(Math.floor(Math.abs(n))).padStart(2, '0');
-  return `${local.length === 16 ? `${local}:00` : local}${offset < 0 ? '-' : '+'}${two(offset / 60)}:${two(offset % 60)}`;
+/** How far the clocks of a zone are ahead of UTC at a moment, min. */
+const offsetAt = (at: number, zone: string | undefined): number => {
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    year: 'numeric',
+    month: 'numeric',
+    day: 'numeric',
+    hour: 'numeric',
+    minute: 'numeric',
+    hourCycle: 'h23',
+    ...zoneOf(zone),
+  }).formatToParts(at);
+  const part = (type: string) => Number(parts.find((one) => one.type === type)?.value);
+  const there = Date.UTC(part('year'), part('month') - 1, part('day'), part('hour'), part('minute'));
+  return Math.round((there - Math.floor(at / 60_000) * 60_000) / 60_000);
 };
 
-/** A moment as a date-time field wants it, in local time. */
-export const localOf = (at: Date): string => {
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}T${two(at.getHours())}:${two(at.getMinutes())}`;
+const twoDigits = (n: number) => String(Math.floor(Math.abs(n))).padStart(2, '0');
+
+/** The ISO moment of a date and time by the clocks of the site; of an hour that is there twice, the first. */
+export const isoOf = (local: string, zone?: string): string => {
+  const whole = local.length === 16 ? `${local}:00` : local;
+  const asIfUtc = Date.parse(`${whole}Z`);
+  // By the offset of the day before: on a day whose clocks go back it is the first of the two hours.
+  const before = offsetAt(asIfUtc - 86_400_000, zone);
+  const offset = offsetAt(asIfUtc - before * 60_000, zone);
+  return `${whole}${offset < 0 ? '-' : '+'}${twoDigits(offset / 60)}:${twoDigits(offset % 60)}`;
 };
+
+/** A moment as a date-time field wants it, by the clocks of the site. */
+export const localOf = (at: Date, zone?: string): string =>
+  new Date(at.getTime() + offsetAt(at.getTime(), zone) * 60_000).toISOString().slice(0, 16);

@@ -16,6 +16,7 @@ const words: Record<Altered['kind'], string> = {
   'could not be applied': 'stays in',
   pause: 'paused',
   'part interval': 'not in the log',
+  corrected: 'corrected',
   assumed: 'assumed',
 };
 
@@ -63,7 +64,9 @@ export function removed({
           <b>{words[altered.kind]}</b>: {altered.what}; {altered.why}{' '}
           <span style={{ color: ink.soft }}>
             (
-            {altered.kind === 'by a person' || altered.kind === 'left in' ? altered.by : `rule ${altered.by}`}
+            {['by a person', 'left in', 'corrected'].includes(altered.kind)
+              ? altered.by
+              : `rule ${altered.by}`}
             ).
           </span>
           {numbers.slice(0, all ? undefined : SHOWN).map(({ result, other }) => (
@@ -72,7 +75,7 @@ export function removed({
               <span className="fn-figure">
                 {minus(result.value.shown)} {result.unit}
               </span>
-              ; {altered.taken ? 'with it' : 'without it'}{' '}
+              ; {altered.kind === 'corrected' ? 'as first written' : altered.taken ? 'with it' : 'without it'}{' '}
               <span className="fn-figure">
                 {minus(other.shown)} {result.unit}
                 {cite(other.figure)}

@@ -559,7 +559,9 @@ function Evidence({ page }: { page: Page }) {
               key={check.id}
               style={check.setAside ? { textDecoration: 'line-through', color: ink.soft } : {}}
             >
-              <td style={{ whiteSpace: 'nowrap' }}>{check.id}</td>
+              <td style={{ whiteSpace: 'nowrap' }}>
+                <Link to={`/checks/${check.id}`}>{check.id}</Link>
+              </td>
               <td>
                 {moment(check.at, page.campaign.zone)}, {check.by}
               </td>

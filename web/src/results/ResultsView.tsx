@@ -9,7 +9,7 @@ import { BracketSign } from '../look/BracketSign';
 import { Empty, Loading, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
-import { clock, plural, shortDay, told, signed } from '../look/words';
+import { clock, moment, plural, shortDay, signed, told } from '../look/words';
 import { useKeys } from '../shell/keys';
 
 type Row = Schemas['LedgerRow'];
@@ -181,6 +181,17 @@ export function ResultsView() {
             </tbody>
           </table>
         </div>
+      )}
+      {(ledger.data?.withdrawn.length ?? 0) > 0 && (
+        <section aria-labelledby="withdrawn">
+          <h2 id="withdrawn">Withdrawn</h2>
+          {ledger.data?.withdrawn.map((run) => (
+            <p key={run.run} style={{ margin: '2px 0', color: ink.soft }}>
+              <Link to={`/runs/${run.run}`}>{run.run}</Link>, {run.instrument}, {run.person}, {run.task},{' '}
+              {moment(run.start)}: withdrawn by {run.by}, {moment(run.at)}, &ldquo;{run.reason}&rdquo;
+            </p>
+          ))}
+        </section>
       )}
       {ledger.data && ledger.data.total > 0 && (
         <div style={{ display: 'flex', gap: 12, alignItems: 'center', marginTop: 12, color: ink.soft }}>

@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useForms, useRun, useSession } from '../api/hooks';
 import type { Schemas } from '../api/client';
@@ -6,6 +7,7 @@ import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { clock, day, grade, moment } from '../look/words';
 import { mayDecide, mayRecord } from '../shell/roles';
+import { CorrectRun, WithdrawRun } from './CorrectRun';
 import { LeaveOut } from './LeaveOut';
 import { Learn } from './Learn';
 import { LogImport } from './LogImport';
@@ -20,6 +22,7 @@ export function RunView() {
   const asked = useRun(id);
   const session = useSession();
   const forms = useForms();
+  const [open, setAsked] = useState<'correct' | 'withdraw' | null>(null);
   if (asked.isPending) {
     return <Loading />;
   }
@@ -28,7 +31,7 @@ export function RunView() {
   }
   const run = asked.data;
   const zone = run.campaign?.zone;
-  const records = mayRecord(session.data?.user);
+  const records = mayRecord(session.data?.user) && !run.withdrawn;
   const keepsLog = forms.data?.families.find((family) => family.id === run.family.id)?.keepsLog ?? false;
   return (
     <>
@@ -37,21 +40,43 @@ export function RunView() {
           {run.person}, {run.task}
         </h1>
         <span style={{ flex: 1 }} />
-        <Button component={Link} to={`/results/${run.id}`} variant="outlined">
-          Result page
-        </Button>
+        {records && (
+          <>
+            <Button onClick={() => setAsked('correct')}>Correct</Button>
+            <Button onClick={() => setAsked('withdraw')}>Withdraw</Button>
+          </>
+        )}
+        {!run.withdrawn && (
+          <Button component={Link} to={`/results/${run.id}`} variant="outlined">
+            Result page
+          </Button>
+        )}
       </div>
       <p style={{ color: ink.soft, margin: '2px 0 12px' }}>
         {run.id} · <Link to={`/kit/${run.instrument}`}>{run.instrument}</Link> · {run.place || 'no place'} ·{' '}
         {day(run.start, zone)}, {clock(run.start, zone)} to {run.stop ? clock(run.stop, zone) : 'now'}
         {run.campaign && ` · ${run.campaign.title}`}
       </p>
+      {run.withdrawn && (
+        <p style={{ borderLeft: `3px solid ${ink.void}`, paddingLeft: 12 }}>
+          <b>Withdrawn</b> by {run.withdrawn.by}, {moment(run.withdrawn.at, zone)}: {run.withdrawn.reason}. It
+          counts in no result; what was written of it stays.
+        </p>
+      )}
       <Facts run={run} />
+      {run.corrections.map((one) => (
+        <p key={one.what + one.at} style={{ margin: '2px 0' }}>
+          {one.what}: <s>{shownOf(one.was, zone)}</s> <b>{shownOf(one.is, zone)}</b>, corrected by {one.by},{' '}
+          {moment(one.at, zone)}: {one.reason}
+        </p>
+      ))}
       {records && <Learn key={`learn-${run.learned.length}`} run={run} />}
       {records && keepsLog && run.stop && <LogImport run={run} />}
       {records && run.log && <Tones run={run} />}
       {run.log && <LogWhose run={run} decides={mayDecide(session.data?.user)} />}
-      {mayDecide(session.data?.user) && run.stop && <LeaveOut run={run} log={keepsLog} />}
+      {mayDecide(session.data?.user) && run.stop && !run.withdrawn && <LeaveOut run={run} log={keepsLog} />}
+      {open === 'correct' && <CorrectRun run={run} onClose={() => setAsked(null)} />}
+      {open === 'withdraw' && <WithdrawRun run={run} onClose={() => setAsked(null)} />}
       <h2>Learned</h2>
       {run.learned.length === 0 && <p style={{ color: ink.soft }}>Nothing since it was written down.</p>}
       {run.learned.map((fact) => (
@@ -63,6 +88,10 @@ export function RunView() {
     </>
   );
 }
+
+/** A corrected value; moments by the clocks of the site. */
+const shownOf = (value: string | undefined, zone?: string) =>
+  value === undefined ? 'nothing' : /^\d{4}-\d\d-\d\dT/.test(value) ? moment(value, zone) : value;
 
 function Facts({ run }: { run: Run }) {
   const zone = run.campaign?.zone;

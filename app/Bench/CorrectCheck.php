@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Bench;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\Role;
+use Footnote\App\Access\User;
+use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\Row\RecordedCheck;
+use Footnote\App\Logbook\Row\RecordedSetAside;
+use Footnote\App\Logbook\Row\ReplacedCheck;
+use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Logbook\Touches;
+use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\Numbers;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\InPlaceOf;
+use Footnote\Core\Record\CheckCorrection;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\Strangers;
+use Footnote\Core\Record\Whole;
+use Psr\Clock\ClockInterface;
+
+/**
+ * What was written of a check and was wrong is written rightly by another in its place: a reading, a moment, the reference, or the
+ * unit that it was made of. Both stay on record, and whoever rests on them is judged again.
+ */
+final readonly class CorrectCheck
+{
+    private CheckCorrection $correction;
+
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Journal $journal,
+        private Logbook $logbook,
+        private Touches $touches,
+        private KeepCheck $keep,
+        private EvidenceReader $reader,
+        private Formats $families,
+        private Numbers $numbers,
+        private SiteClock $site,
+        private ClockInterface $clock,
+    ) {
+        $this->correction = new CheckCorrection($families);
+    }
+
+    /** @return string the number of the check that stands in its place */
+    public function __invoke(User $by, string $id, CorrectionAsked $asked): string
+    {
+        $old = $this->entities->find(RecordedCheck::class, $id) ?? throw Problem::missing('Check '.$id);
+        $unit = $asked->instrument ?? $old->instrument;
+        $family = Cells::text($this->logbook->instrumentRecord($old->instrument) ?? [], 'family');
+        $this->refuse($by, $old, $unit, $family);
+        $why = new InPlaceOf($id, $old->instrument, $this->clock->now(), $by->code, $asked->reason, $asked->how);
+        $written = $this->written($old, $family, $asked, 'C-0', $unit, $why);
+        $changes = $this->correction->changes($old->record, $written, $family);
+        if ($changes === []) {
+            throw new Problem(422, 'Nothing of it is another than before. Nothing was changed.');
+        }
+        $kind = $unit === $old->instrument ? 'check corrected' : 'check moved';
+        $told = [
+            'check' => $id,
+            'from' => $old->instrument,
+            'instrument' => $unit,
+            'changes' => $changes,
+            'how' => $asked->how->value,
+            'reason' => $asked->reason,
+        ];
+
+        return $this->journal->during($by->code, $kind, $told, function () use ($by, $old, $unit, $family, $asked, $why): string {
+            if ($this->entities->find(ReplacedCheck::class, $old->id) !== null
+                || $this->entities->find(RecordedSetAside::class, $old->id) !== null) {
+                throw new Problem(409, 'This check was corrected or set aside meanwhile. Look at it again; nothing was changed.');
+            }
+            $number = $this->numbers->next('check_record', 'C-%05d');
+            $record = $this->written($old, $family, $asked, $number, $unit, $why);
+            $check = $this->read($record, $family);
+            $this->keep->keep($check, $record, $by);
+            $this->entities->persist(
+                new ReplacedCheck($old->id, $old->instrument, $number, $unit, $by->code, $this->clock->now()),
+            );
+            $this->touches->unit($old->instrument, min($old->at, $check->at));
+            $this->touches->unit($unit, min($old->at, $check->at));
+
+            return $number;
+        });
+    }
+
+    private function refuse(User $by, RecordedCheck $old, string $unit, string $family): void
+    {
+        if ($this->entities->find(ReplacedCheck::class, $old->id) !== null) {
+            throw new Problem(409, 'Another check stands in its place already: correct that one. Nothing was changed.');
+        }
+        if ($this->entities->find(RecordedSetAside::class, $old->id) !== null) {
+            throw new Problem(409, 'This check was set aside and counts for nothing. Nothing was changed.');
+        }
+        $check = $this->reader->check(Fields::of($old->record), $this->families->of($family));
+        if ($check->content->wasAdjusted() && !$by->has(Role::Hygienist)) {
+            throw new Problem(
+                403,
+                'The instrument was adjusted by this check: only a hygienist corrects or moves it. Nothing was changed.',
+            );
+        }
+        $to = $unit === $old->instrument ? null : $this->logbook->instrumentRecord($unit);
+        if ($unit !== $old->instrument && ($to === null || Cells::text($to, 'family') !== $family)) {
+            throw Problem::field('/instrument', $to === null
+                ? 'is not in the kit.'
+                : 'is of another kind: a check of the one is none of the other.');
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private function written(
+        RecordedCheck $old,
+        string $family,
+        CorrectionAsked $asked,
+        string $number,
+        string $unit,
+        InPlaceOf $why,
+    ): array {
+        try {
+            $record = $this->correction->write($old->record, $family, $asked->changes, $number, $unit, $why);
+            Strangers::toRecord($this->families)->inPiece('check', $record);
+            $this->site->refuseFuture($this->read($record, $family)->at, '/at');
+
+            return $record;
+        } catch (InvalidRecord $problem) {
+            throw new Problem(422, 'Nothing was changed. '.$problem->getMessage(), $problem->fields());
+        }
+    }
+
+    /** @param array<string, mixed> $record */
+    private function read(array $record, string $family): Check
+    {
+        return Whole::read(
+            Fields::of($record),
+            fn (Fields $all): Check => $this->reader->check($all, $this->families->of($family)),
+        );
+    }
+}

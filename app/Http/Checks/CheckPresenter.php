@@ -1,0 +1,192 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http\Checks;
+
+use Footnote\App\Access\Role;
+use Footnote\App\Access\User;
+use Footnote\App\Logbook\CheckVersions;
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
+use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\InPlaceOf;
+use Footnote\Core\Evidence\Provenance;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Procedure\Step;
+use Footnote\Core\Record\CheckCorrection;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\WrittenValue;
+
+/** A check as it is on record: its steps, its readings, what it leaned on, what stands in its place, and the runs that rest on it. */
+final readonly class CheckPresenter
+{
+    private CheckCorrection $correction;
+
+    public function __construct(
+        private Logbook $logbook,
+        private CheckVersions $versions,
+        private EvidenceReader $reader,
+        private Assessor $assessor,
+        private Formats $families,
+        private RestingRuns $resting,
+    ) {
+        $this->correction = new CheckCorrection($families);
+    }
+
+    /** @return array<string, mixed> */
+    public function page(string $id, User $for): array
+    {
+        $record = $this->logbook->checkRecords([$id])[0] ?? throw Problem::missing('Check '.$id);
+        $timeline = $this->logbook->timeline(Cells::text($record, 'instrument'));
+        $unit = $timeline->instrument;
+        $format = $this->families->of($unit->family);
+        $check = $this->reader->check(Fields::of($record), $format);
+        $procedure = Procedure::among($this->assessor->family($unit->family)->procedures($unit), $check->content->procedure());
+        $replaced = $this->versions->replacing($id);
+        $adjusted = $check->content->wasAdjusted();
+
+        return [
+            'id' => $id,
+            'instrument' => ['id' => $unit->id, 'model' => $unit->model, 'serial' => $unit->serial, 'family' => $unit->family],
+            'zone' => $this->logbook->zoneOf($unit->id)->getName(),
+            'at' => $check->at->format(\DATE_ATOM),
+            'who' => $check->notes->who(),
+            'remarks' => $check->notes->remarks,
+            'adjusted' => $adjusted,
+            'brokenOff' => $check->walk->brokenOff,
+            'setAside' => $check->notes->setAside === null ? null : [
+                'at' => $check->notes->setAside->at->format(\DATE_ATOM),
+                'by' => $check->notes->setAside->by,
+                'reason' => $check->notes->setAside->reason,
+            ],
+            'procedure' => $procedure->title,
+            'steps' => self::steps($procedure, $check),
+            'cells' => $format->describeCheck($check->content),
+            'values' => array_map(self::value(...), $this->correction->values($record, $unit->family)),
+            'references' => $this->references($check, $timeline),
+            'inPlaceOf' => $check->notes->inPlaceOf === null ? null : $this->told(
+                $check->notes->inPlaceOf->check,
+                $check->notes->inPlaceOf->instrument,
+                $check->notes->inPlaceOf,
+                $this->changes($check->notes->inPlaceOf->check, $record, $unit->family),
+            ),
+            'replacedBy' => $replaced === null ? null : $this->replacedBy($replaced, $record, $unit->family),
+            'runs' => $replaced === null && $check->notes->setAside === null ? $this->resting->on($check, $timeline) : [],
+            'mayCorrect' => match (true) {
+                $replaced !== null => 'Another check stands in its place: correct that one.',
+                $check->notes->setAside !== null => 'It was set aside and counts for nothing.',
+                !$for->has(Role::Technician) && !$for->has(Role::Hygienist) && !$for->has(Role::Steward) => 'Readers look on.',
+                $adjusted && !$for->has(Role::Hygienist) => 'The instrument was adjusted by it: only a hygienist corrects or moves it.',
+                default => null,
+            },
+            'hows' => array_map(
+                static fn (Provenance $how): array => ['value' => $how->value, 'words' => $how->words(), 'witnessed' => $how->isWitnessed()],
+                Provenance::known(),
+            ),
+            'alike' => $this->versions->alike($unit->id, $unit->family),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function steps(Procedure $procedure, Check $check): array
+    {
+        return array_map(static fn (Step $step): array => [
+            'id' => $step->id,
+            'title' => $step->words->title,
+            'required' => $step->required,
+            'state' => $check->step($step->id)?->value,
+            'reason' => $check->walk->reasons[$step->id] ?? null,
+        ], $procedure->steps);
+    }
+
+    /** @return array<string, mixed> */
+    private static function value(WrittenValue $value): array
+    {
+        return [
+            'path' => $value->path,
+            'label' => $value->label,
+            'value' => $value->value,
+            'shown' => $value->shown(),
+            'unit' => $value->unit,
+            'isName' => $value->isNamed,
+            'choices' => $value->entry->describe()['choices'],
+            'isDecimal' => \in_array($value->entry->kind->value, ['decimal', 'measured', 'each'], true),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function references(Check $check, Timeline $timeline): array
+    {
+        $shown = [];
+        foreach ($check->leansOn() as $id) {
+            $reference = $timeline->reference($id);
+            $certificate = $reference?->certificateAt($check->at);
+            $shown[] = [
+                'id' => $id,
+                'model' => $reference->model ?? '',
+                'kind' => $reference === null ? '' : $this->families->referenceKind($reference->kind)->title ?? $reference->kind,
+                'certificate' => $certificate === null ? null : [
+                    'number' => $certificate->number,
+                    'laboratory' => $certificate->laboratory,
+                    'issued' => $certificate->issued->format('Y-m-d'),
+                    'due' => $certificate->due->format('Y-m-d'),
+                ],
+                'recalled' => $reference?->recalledAt($check->at)?->reason,
+            ];
+        }
+
+        return $shown;
+    }
+
+    /**
+     * @param array<string, mixed> $record
+     *
+     * @return array<string, mixed>|null
+     */
+    private function replacedBy(string $by, array $record, string $family): ?array
+    {
+        $newer = $this->logbook->checkRecords([$by])[0] ?? [];
+        $why = $newer === [] ? null : $this->reader->check(Fields::of($newer), $this->families->of($family))->notes->inPlaceOf;
+
+        return $why === null ? null : $this->told(
+            $by,
+            Cells::text($newer, 'instrument'),
+            $why,
+            $this->correction->changes($record, $newer, $family),
+        );
+    }
+
+    /**
+     * @param array<string, mixed> $record
+     *
+     * @return list<array{label: string, was: string, is: string}>
+     */
+    private function changes(string $old, array $record, string $family): array
+    {
+        return $this->correction->changes($this->logbook->checkRecords([$old])[0] ?? [], $record, $family);
+    }
+
+    /**
+     * @param list<array{label: string, was: string, is: string}> $changes
+     *
+     * @return array<string, mixed>
+     */
+    private function told(string $check, string $instrument, InPlaceOf $why, array $changes): array
+    {
+        return [
+            'check' => $check,
+            'instrument' => $instrument,
+            'at' => $why->at->format(\DATE_ATOM),
+            'by' => $why->by,
+            'reason' => $why->reason,
+            'how' => $why->how->words(),
+            'changes' => $changes,
+        ];
+    }
+}
