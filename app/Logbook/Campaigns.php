@@ -85,7 +85,10 @@ final readonly class Campaigns
     public function runs(string $campaign): array
     {
         return array_values(array_filter(
-            $this->connection->fetchFirstColumn('SELECT run_id FROM run_state WHERE campaign_id = ? ORDER BY started_at, run_id', [$campaign]),
+            $this->connection->fetchFirstColumn(
+                'SELECT run_id FROM run_state WHERE campaign_id = ? ORDER BY started_at, run_id',
+                [$campaign],
+            ),
             \is_string(...),
         ));
     }

@@ -34,7 +34,10 @@ final readonly class CheckVersions
     public function alike(string $instrument, string $family): array
     {
         return array_values(array_filter(
-            $this->connection->fetchFirstColumn('SELECT id FROM instrument WHERE family = ? AND id <> ? ORDER BY id', [$family, $instrument]),
+            $this->connection->fetchFirstColumn(
+                'SELECT id FROM instrument WHERE family = ? AND id <> ? ORDER BY id',
+                [$family, $instrument],
+            ),
             \is_string(...),
         ));
     }

@@ -176,7 +176,8 @@ final readonly class Logbook
         }
         $facts = [];
         foreach ($this->connection->fetchAllAssociative(
-            'SELECT f.run_id, f.record, f.reason, f.recorded_by, f.recorded_at FROM run_fact f JOIN run r ON r.id = f.run_id WHERE '.$where.' ORDER BY f.id',
+            'SELECT f.run_id, f.record, f.reason, f.recorded_by, f.recorded_at FROM run_fact f JOIN run r ON r.id = f.run_id'
+                .' WHERE '.$where.' ORDER BY f.id',
             $values,
         ) as $row) {
             $facts[Cells::text($row, 'run_id')][] = new ToldFact(

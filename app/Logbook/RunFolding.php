@@ -32,7 +32,8 @@ final class RunFolding
                     $record[$name] = [...(\is_array($before) ? $before : []), ...(\is_array($value) ? $value : [])];
                     continue;
                 }
-                $corrections = $before === null || \in_array($name, self::WORDS, true) ? [] : self::corrections($name, $before, $value, $fact);
+                $speaks = $before === null || \in_array($name, self::WORDS, true);
+                $corrections = $speaks ? [] : self::corrections($name, $before, $value, $fact);
                 if ($corrections !== []) {
                     $known = $record['corrections'] ?? [];
                     $record['corrections'] = [...(\is_array($known) ? $known : []), ...$corrections];

@@ -22,9 +22,15 @@ final readonly class SiteClock
 
     public function zone(): \DateTimeZone
     {
+        return $this->known() ?? new \DateTimeZone('UTC');
+    }
+
+    /** Null where there is no campaign yet, and nobody said where the site is. */
+    public function known(): ?\DateTimeZone
+    {
         $zone = $this->connection->fetchOne('SELECT zone FROM campaign ORDER BY id DESC LIMIT 1');
 
-        return new \DateTimeZone(\is_string($zone) ? $zone : 'UTC');
+        return \is_string($zone) ? new \DateTimeZone($zone) : null;
     }
 
     /** @throws Problem where a moment lies ahead: what has not happened yet is no evidence */

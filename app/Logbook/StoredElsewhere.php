@@ -68,7 +68,8 @@ final readonly class StoredElsewhere implements Elsewhere
     private function runs(string $where, array $values): iterable
     {
         $ids = $this->connection->fetchFirstColumn(
-            "SELECT DISTINCT l.run_id, s.started_at FROM log_file l JOIN run_state s ON s.run_id = l.run_id WHERE s.campaign_id <> '' AND $where"
+            'SELECT DISTINCT l.run_id, s.started_at FROM log_file l JOIN run_state s ON s.run_id = l.run_id'
+                ." WHERE s.campaign_id <> '' AND $where"
                 .' ORDER BY s.started_at, l.run_id',
             $values,
         );

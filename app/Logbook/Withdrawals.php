@@ -16,7 +16,9 @@ final readonly class Withdrawals
     /**
      * @param string $campaign empty: of all
      *
-     * @return list<array{run: string, instrument: string, person: string, task: string, start: string, by: string, at: string, reason: string}>
+     * @return list<array{
+     *     run: string, instrument: string, person: string, task: string, start: string, by: string, at: string, reason: string,
+     * }>
      */
     public function of(string $campaign): array
     {

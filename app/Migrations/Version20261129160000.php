@@ -39,7 +39,8 @@ final class Version20261129160000 extends AbstractMigration
 
     public function postUp(Schema $schema): void
     {
-        $said = static fn (string $name): string => "$name = COALESCE((SELECT r.record ->> '$name' FROM run r WHERE r.id = run_state.run_id), '')";
+        $of = 'FROM run r WHERE r.id = run_state.run_id';
+        $said = static fn (string $name): string => "$name = COALESCE((SELECT r.record ->> '$name' $of), '')";
         $this->connection->executeStatement('UPDATE run_state SET '.implode(', ', array_map($said, ['person', 'task', 'place'])));
     }
 

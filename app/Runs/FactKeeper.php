@@ -118,8 +118,9 @@ final readonly class FactKeeper
             [$was->source->origin?->sha256, $after->source->origin?->sha256],
             \is_string(...),
         )));
-        $moved = $was->deployment->instrument !== $after->deployment->instrument;
-        if (\count($digests) === 2 || ($was->source->origin === null) !== ($after->source->origin === null) || ($moved && $digests !== [])) {
+        $isAnother = $was->source->origin?->sha256 !== $after->source->origin?->sha256;
+        $moved = $was->deployment->instrument !== $after->deployment->instrument && $digests !== [];
+        if ($isAnother || $moved) {
             $this->touches->logsOf($was->deployment->instrument);
             $this->touches->logsOf($after->deployment->instrument);
         }

@@ -22,7 +22,7 @@ final readonly class AsWritten
 
         return $result->altered(...array_map(
             static fn (Corrected $one): Altered => new Altered(
-                new Alteration(AlterationKind::Corrected, lcfirst($one->words()), $one->why->reason, $one->why->by),
+                new Alteration(AlterationKind::Corrected, lcfirst($one->what()), $one->because(), $one->why->by),
                 $otherwise,
             ),
             $this->corrected,

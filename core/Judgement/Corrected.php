@@ -17,19 +17,31 @@ final readonly class Corrected
     {
     }
 
+    /** What stands where. */
+    public function what(): string
+    {
+        $new = $this->check;
+        $old = $this->why->check;
+
+        return match ($this->to) {
+            null => "Check $new stands in the place of $old, which was written wrongly",
+            '' => "Check $new was written for another instrument, as $old, and moved here",
+            default => "Check $old was written for this instrument and moved to $this->to, as $new",
+        };
+    }
+
+    /** Why, and how it is known. */
+    public function because(): string
+    {
+        return \sprintf('%s (%s)', rtrim($this->why->reason, '.'), $this->why->how->words());
+    }
+
     public function words(): string
     {
-        return match ($this->to) {
-            null => \sprintf('Check %s stands in the place of %s, which was written wrongly', $this->check, $this->why->check),
-            '' => \sprintf('Check %s was written for another instrument, as %s, and moved here', $this->check, $this->why->check),
-            default => \sprintf('Check %s was written for this instrument and moved to %s, as %s', $this->why->check, $this->to, $this->check),
-        }.\sprintf(
-            '; %s by %s on %s: %s (%s)',
-            $this->to === null ? 'corrected' : 'moved',
-            $this->why->by,
-            $this->why->at->format('j M Y H:i'),
-            rtrim($this->why->reason, '.'),
-            $this->why->how->words(),
-        );
+        $did = $this->to === null ? 'corrected' : 'moved';
+
+        $on = $this->why->at->format('j M Y H:i');
+
+        return \sprintf('%s; %s by %s on %s: %s', $this->what(), $did, $this->why->by, $on, $this->because());
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Record;
 
+use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\EntryKind;
 
@@ -101,15 +102,15 @@ final class WrittenValues
         foreach (array_values($value) as $place => $row) {
             $row = \is_array($row) ? $row : [];
             $named = self::nameOf($entry->among->rows, $row);
-            $words = $label.match (true) {
-                $named !== '' => ', '.$named,
-                $count > 1 => \sprintf(', %d of %d', $place + 1, $count),
+            $told = match (true) {
+                $named !== '' => $named,
+                $count > 1 => \sprintf('%d of %d', $place + 1, $count),
                 default => '',
             };
-            foreach (self::of($entry->among->rows, $row, $path.'/'.$place, $words) as $one) {
-                $values[] = self::isName($one->entry)
-                    ? new WrittenValue($one->path, $one->label, $one->value, $one->unit, $one->entry, true)
-                    : $one;
+            $came = $row[ReadingEntries::PROVENANCE] ?? null;
+            $how = \is_string($came) ? Provenance::tryFrom($came) : null;
+            foreach (self::of($entry->among->rows, $row, $path.'/'.$place, $told === '' ? $label : $label.', '.$told) as $one) {
+                $values[] = $one->in($label, $told, self::isName($one->entry), $how);
             }
         }
 

@@ -118,6 +118,7 @@ final class CorrectionsTest extends ApiTestCase
         });
         $record = json_decode($files['record.json'] ?? '', true, 512, \JSON_THROW_ON_ERROR);
         \assert(\is_array($record));
+        /** @var array<string, mixed> $record */
         $scene = new Scene();
         $scene->record = $record;
         self::assertSame(['open', 'void'], [$scene->assess('r2')->verdict->value, $scene->assess('r1')->verdict->value]);
@@ -186,7 +187,8 @@ final class CorrectionsTest extends ApiTestCase
         $this->call('POST', '/api/runs/r2/withdrawal', ['reason' => ''], 422);
         $this->call('POST', '/api/runs/r2/withdrawal', ['reason' => 'nobody wore it'], 201);
         self::assertSame('nobody wore it', $this->call('GET', '/api/runs/r2')->string('withdrawn.reason'));
-        self::assertSame('E', $this->call('POST', '/api/runs/r1/facts', ['instrument' => 'E', 'reason' => 'the other unit'], 201)->string('instrument'));
+        $moved = $this->call('POST', '/api/runs/r1/facts', ['instrument' => 'E', 'reason' => 'the other unit'], 201);
+        self::assertSame('E', $moved->string('instrument'));
         // There the checks are good.
         self::assertSame('valid', $this->verdict('r1'));
         $this->faultless();

@@ -237,8 +237,12 @@ final class CorrectionTest extends TestCase
             ->run('r', '08:00', '16:00', '90.0', ['corrections' => $corrections])
             ->check('k2', '16:30', ['114.0']);
         $said = (string) self::finding($scene()->assess('r'), 'run.corrected');
-        self::assertSame('Start is 3 Nov 2026 08:00; 3 Nov 2026 06:00 was written. Corrected by T-1 on 3 Nov 2026 18:00: put on later.', $said);
-        self::assertSame([Verdict::Valid, Verdict::Qualified], [$scene()->assess('r')->verdict, $scene()->assess('r', 'cautious')->verdict]);
+        self::assertSame(
+            'Start is 3 Nov 2026 08:00; 3 Nov 2026 06:00 was written. Corrected by T-1 on 3 Nov 2026 18:00: put on later.',
+            $said,
+        );
+        self::assertSame(Verdict::Valid, $scene()->assess('r')->verdict);
+        self::assertSame(Verdict::Qualified, $scene()->assess('r', 'cautious')->verdict);
     }
 
     /** A run that was begun in error is of no unit: another may lie at its time, and it is on record. */

@@ -53,7 +53,8 @@ final class EveryRuleTest extends TestCase
     /** A day whose post-check was first written otherwise. */
     private static function corrected(string $was, string $how): Scene
     {
-        $why = ['check' => 'k2', 'instrument' => 'D', 'at' => '2026-03-02T18:00:00+00:00', 'by' => 'T-1', 'reason' => 'mistyped', 'how' => $how];
+        $at = '2026-03-02T18:00:00+00:00';
+        $why = ['check' => 'k2', 'instrument' => 'D', 'at' => $at, 'by' => 'T-1', 'reason' => 'mistyped', 'how' => $how];
 
         return (new Scene())
             ->check('k1', '07:30', ['114.0'])

@@ -20,14 +20,14 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[Route('/api/session')]
 final readonly class SessionController
 {
-    public function __construct(private ChoosePassword $choose)
+    public function __construct(private ChoosePassword $choose, private SignInResponses $responses)
     {
     }
 
     #[Route('', methods: ['GET'])]
     public function session(#[CurrentUser] ?User $user): Response
     {
-        return new JsonResponse(SignInResponses::session($user));
+        return new JsonResponse($this->responses->session($user));
     }
 
     /** The first password, by a one-time code; afterwards one signs in by it. */

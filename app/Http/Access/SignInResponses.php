@@ -7,6 +7,7 @@ namespace Footnote\App\Http\Access;
 use Footnote\App\Access\TriedTooOften;
 use Footnote\App\Access\User;
 use Footnote\App\Http\ProblemResponse;
+use Footnote\App\Logbook\SiteClock;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -27,7 +28,7 @@ final readonly class SignInResponses implements
     AuthenticationFailureHandlerInterface,
     AuthenticationEntryPointInterface
 {
-    public function __construct(private TokenStorageInterface $tokens)
+    public function __construct(private TokenStorageInterface $tokens, private SiteClock $site)
     {
     }
 
@@ -36,7 +37,7 @@ final readonly class SignInResponses implements
         $user = $token->getUser();
         \assert($user instanceof User);
 
-        return new JsonResponse(self::session($user));
+        return new JsonResponse($this->session($user));
     }
 
     public function onAuthenticationFailure(Request $request, AuthenticationException $exception): Response
@@ -74,10 +75,10 @@ final readonly class SignInResponses implements
         $event->setResponse(new Response(status: 204));
     }
 
-    /** @return array{user: array{name: string, code: string, roles: list<array{role: string, may: string}>}|null} */
-    public static function session(?User $user): array
+    /** @return array{zone: string|null, user: array{name: string, code: string, roles: list<array{role: string, may: string}>}|null} */
+    public function session(?User $user): array
     {
-        return ['user' => $user === null ? null : [
+        return ['zone' => $user === null ? null : $this->site->known()?->getName(), 'user' => $user === null ? null : [
             'name' => $user->name,
             'code' => $user->code,
             'roles' => PeoplePresenter::roles(...$user->roles),

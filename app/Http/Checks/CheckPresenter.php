@@ -15,6 +15,7 @@ use Footnote\Core\Evidence\InPlaceOf;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Judgement\Channelled;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Record\CheckCorrection;
@@ -67,7 +68,7 @@ final readonly class CheckPresenter
             ],
             'procedure' => $procedure->title,
             'steps' => self::steps($procedure, $check),
-            'cells' => $format->describeCheck($check->content),
+            'comesTo' => $this->comesTo($check, $timeline),
             'values' => array_map(self::value(...), $this->correction->values($record, $unit->family)),
             'references' => $this->references($check, $timeline),
             'inPlaceOf' => $check->notes->inPlaceOf === null ? null : $this->told(
@@ -86,7 +87,11 @@ final readonly class CheckPresenter
                 default => null,
             },
             'hows' => array_map(
-                static fn (Provenance $how): array => ['value' => $how->value, 'words' => $how->words(), 'witnessed' => $how->isWitnessed()],
+                static fn (Provenance $how): array => [
+                    'value' => $how->value,
+                    'words' => $how->words(),
+                    'witnessed' => $how->isWitnessed(),
+                ],
                 Provenance::known(),
             ),
             'alike' => $this->versions->alike($unit->id, $unit->family),
@@ -96,13 +101,18 @@ final readonly class CheckPresenter
     /** @return list<array<string, mixed>> */
     private static function steps(Procedure $procedure, Check $check): array
     {
+        $asked = array_values(array_filter(
+            $procedure->steps,
+            static fn (Step $step): bool => $check->step($step->id) !== null || ($step->required && $step->onlyAfter === null),
+        ));
+
         return array_map(static fn (Step $step): array => [
             'id' => $step->id,
             'title' => $step->words->title,
             'required' => $step->required,
             'state' => $check->step($step->id)?->value,
             'reason' => $check->walk->reasons[$step->id] ?? null,
-        ], $procedure->steps);
+        ], $asked);
     }
 
     /** @return array<string, mixed> */
@@ -115,9 +125,38 @@ final readonly class CheckPresenter
             'shown' => $value->shown(),
             'unit' => $value->unit,
             'isName' => $value->isNamed,
+            'of' => $value->of,
+            'row' => $value->row,
+            'how' => $value->how?->words(),
             'choices' => $value->entry->describe()['choices'],
             'isDecimal' => \in_array($value->entry->kind->value, ['decimal', 'measured', 'each'], true),
         ];
+    }
+
+    /** @return list<array<string, mixed>> what it says of the unit, by channel; none where it shows nothing, or counts no more */
+    private function comesTo(Check $check, Timeline $timeline): array
+    {
+        $family = $this->assessor->family($timeline->instrument->family);
+        $told = [];
+        foreach ($family instanceof Channelled ? $family->channels($timeline) : [''] as $channel) {
+            $of = $family instanceof Channelled && $channel !== '' ? $family->ofChannel($channel, $timeline) : $timeline;
+            $point = $family->bench()->lastPoint($of, $check->at);
+            if ($point?->check === $check->id) {
+                $history = $family->bench()->history($of, new \DateTimeImmutable(Timeline::BEGINNING));
+                $told[] = [
+                    'channel' => $channel,
+                    'shows' => $history->shows,
+                    'unit' => $history->unit->value,
+                    'driftUnit' => $history->drift->value,
+                    'found' => $point->found,
+                    'left' => $point->left,
+                    'drift' => $point->drift,
+                    'adjustment' => $point->adjustment,
+                ];
+            }
+        }
+
+        return $told;
     }
 
     /** @return list<array<string, mixed>> */

@@ -1,9 +1,18 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { atSite } from '../look/site';
 import { afterEvidence, answer, api, Refusal } from './client';
 
 export const useSession = () =>
-  useQuery({ queryKey: ['session'], queryFn: () => answer(api.GET('/api/session')), staleTime: 60_000 });
+  useQuery({
+    queryKey: ['session'],
+    queryFn: async () => {
+      const session = await answer(api.GET('/api/session'));
+      atSite(session.zone);
+      return session;
+    },
+    staleTime: 60_000,
+  });
 
 export const useDay = (date: string | null) =>
   useQuery({

@@ -22,6 +22,7 @@ export function CorrectCheck({
   onDone: (made: string) => void;
 }) {
   const [typed, setTyped] = useState<Record<string, string | boolean>>({});
+  const [wrong, setWrong] = useState<string[]>([]);
   const [at, setAt] = useState('');
   const [unit, setUnit] = useState('');
   const [reason, setReason] = useState('');
@@ -43,7 +44,10 @@ export function CorrectCheck({
   );
   const problem = (path: string) => correct.error?.problem.fields.find((one) => one.field === path)?.problem;
   const put = (path: string, value: string | boolean | undefined) =>
-    setTyped(({ [path]: _, ...others }) => (value === undefined ? others : { ...others, [path]: value }));
+    setTyped((before) => {
+      const others = Object.entries(before).filter(([one]) => one !== path);
+      return Object.fromEntries(value === undefined ? others : [...others, [path, value]]);
+    });
   const chosen = check.hows.find((one) => one.value === how);
   return (
     <form
@@ -55,14 +59,40 @@ export function CorrectCheck({
       }}
     >
       <p style={{ margin: '0 0 10px' }}>
-        Type what is right beside what was written; leave the rest empty. Another check is made in its place,
-        both stay on record, and every result that rests on it is judged again. A signed one is marked.
+        Choose what was written wrongly and type what is right. Another check is made in its place, both stay
+        on record, and every result that rests on it is judged again; a signed one is marked.
         {check.adjusted && ' The instrument was adjusted by it: say only what is known to be right.'}
       </p>
       <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))', gap: 14 }}>
-        {check.values.map((one) => (
-          <Corrected key={one.path} of={one} typed={typed[one.path]} put={put} problem={problem(one.path)} />
-        ))}
+        <TextField
+          select
+          label="What was written wrongly"
+          value=""
+          onChange={({ target: { value } }) => setWrong([...wrong, value])}
+          helperText={wrong.length > 0 ? 'Choose more of them' : 'A reading, a pressure, what was adjusted'}
+          slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+        >
+          <MenuItem value="">choose</MenuItem>
+          {[...check.values]
+            .sort((a, b) => Number(a.isName) - Number(b.isName))
+            .filter((one) => !wrong.includes(one.path))
+            .map((one) => (
+              <MenuItem key={one.path} value={one.path}>
+                {one.label}: {one.shown}
+              </MenuItem>
+            ))}
+        </TextField>
+        {check.values
+          .filter((one) => wrong.includes(one.path))
+          .map((one) => (
+            <Corrected
+              key={one.path}
+              of={one}
+              typed={typed[one.path]}
+              put={put}
+              problem={problem(one.path)}
+            />
+          ))}
         <TextField
           label="Made on, local time"
           type="datetime-local"

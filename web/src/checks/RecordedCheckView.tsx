@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useCheck } from '../api/hooks';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { VerdictSign } from '../look/VerdictSign';
-import { clock, day, minus, moment } from '../look/words';
+import { clock, day, minus, moment, signed } from '../look/words';
 import { CorrectCheck } from './CorrectCheck';
 
 type Check = Schemas['Check'];
@@ -69,17 +69,7 @@ function Page({ check }: { check: Check }) {
           <h2>Written down</h2>
           <Values check={check} />
           {check.remarks && <p>&ldquo;{check.remarks}&rdquo;</p>}
-          <h2>Comes to</h2>
-          <table className="fn-table">
-            <tbody>
-              {check.cells.map((cell) => (
-                <tr key={cell.label}>
-                  <th scope="row">{cell.label}</th>
-                  <td className="fn-figure">{minus(cell.shown) || '–'}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <ComesTo check={check} />
           <Runs check={check} />
         </div>
         <div>
@@ -158,15 +148,74 @@ function Why({ said, zone }: { said: Schemas['CheckReplacement']; zone: string }
   );
 }
 
+/** What the check says of its instrument. */
+function ComesTo({ check }: { check: Check }) {
+  if (check.comesTo.length === 0) {
+    return null;
+  }
+  const shown = (value: number | null, unit: string, sign = true) => {
+    if (value === null) {
+      return '–';
+    }
+    const text = value.toFixed(unit === '%' ? 1 : unit === 'dB' ? 2 : 3);
+    return `${sign ? signed(text) : minus(text)} ${unit}`;
+  };
+  return (
+    <>
+      <h2>Comes to</h2>
+      <div style={{ overflowX: 'auto' }}>
+        <table className="fn-table">
+          <thead>
+            <tr>
+              {check.comesTo.some((one) => one.channel !== '') && <th>Channel</th>}
+              <th className="num">Found, {check.comesTo[0]?.shows}</th>
+              <th className="num">Left</th>
+              <th className="num">Drift since the check before</th>
+              <th className="num">Adjusted by</th>
+            </tr>
+          </thead>
+          <tbody>
+            {check.comesTo.map((one) => {
+              const deviates = one.unit === 'dB' || one.unit === '%';
+              return (
+                <tr key={one.channel}>
+                  {check.comesTo.some((other) => other.channel !== '') && <td>{one.channel}</td>}
+                  <td className="num fn-figure">{shown(one.found, one.unit, deviates)}</td>
+                  <td className="num fn-figure">{shown(one.left, one.unit, deviates)}</td>
+                  <td className="num fn-figure">{shown(one.drift, one.driftUnit)}</td>
+                  <td className="num fn-figure">{shown(one.adjustment, one.unit)}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}
+
+/** What stands in one table is told in one line: "Zero found: O2 20.9 · LEL 0". */
 function Values({ check }: { check: Check }) {
-  const shown = check.values.filter((one) => !one.isName);
+  const lines: { label: string; parts: string[] }[] = [];
+  for (const one of check.values.filter((value) => !value.isName)) {
+    const how = one.how === null || one.how.startsWith('typed') ? '' : ` (${one.how})`;
+    const part = minus([one.row, one.shown].filter((word) => word !== '').join(' ')) + how;
+    const last = lines.at(-1);
+    if (one.of !== '' && last?.label === one.of) {
+      last.parts.push(part);
+    } else {
+      lines.push({ label: one.of === '' ? one.label : one.of, parts: [part] });
+    }
+  }
   return (
     <table className="fn-table">
       <tbody>
-        {shown.map((one) => (
-          <tr key={one.path}>
-            <th scope="row">{one.label}</th>
-            <td className="fn-figure">{minus(one.shown)}</td>
+        {lines.map((line) => (
+          <tr key={line.label}>
+            <th scope="row" style={{ width: '34%' }}>
+              {line.label}
+            </th>
+            <td className="fn-figure">{line.parts.join(' · ')}</td>
           </tr>
         ))}
       </tbody>
@@ -194,29 +243,32 @@ function References({ check }: { check: Check }) {
   );
 }
 
-const states: Record<string, string> = {
-  done: '✓ done',
-  skipped: '✗ skipped',
-  'not applicable': '– not applicable',
-};
-
+/** What was done stands in one line; whatever else became of a step has its own. */
 function Steps({ check }: { check: Check }) {
+  const done = check.steps.filter((step) => step.state === 'done');
   return (
-    <table className="fn-table">
-      <tbody>
-        {check.steps
-          .filter((step) => step.state !== null || step.required)
-          .map((step) => (
-            <tr key={step.id}>
-              <th scope="row">{step.title}</th>
-              <td style={{ color: step.state === 'done' ? ink.text : ink.qualified }}>
-                {step.state === null ? 'nothing was said' : (states[step.state] ?? step.state)}
-                {step.reason && `: ${step.reason}`}
-              </td>
-            </tr>
-          ))}
-      </tbody>
-    </table>
+    <>
+      {check.steps
+        .filter((step) => step.state !== 'done')
+        .map((step) => (
+          <p key={step.id} style={{ margin: '2px 0', color: ink.qualified }}>
+            {step.state === 'not applicable' ? '–' : '✗'} <b>{step.title}</b>:{' '}
+            {step.state ?? 'nothing was said of it'}
+            {step.reason && `, ${step.reason}`}
+          </p>
+        ))}
+      <p style={{ margin: '2px 0' }}>
+        {done.map((step, place) => (
+          <Fragment key={step.id}>
+            <span style={{ whiteSpace: 'nowrap' }}>
+              <span aria-hidden="true">✓ </span>
+              {step.title}
+              {place < done.length - 1 && ','}
+            </span>{' '}
+          </Fragment>
+        ))}
+      </p>
+    </>
   );
 }
 

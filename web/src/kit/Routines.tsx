@@ -1,7 +1,7 @@
 import { Fragment } from 'react';
 import type { Schemas } from '../api/client';
 import { ink } from '../look/theme';
-import { clock, dayOfYear, ofTheSite } from '../look/words';
+import { clock, dayOfYear } from '../look/words';
 import { Source } from '../results/notes';
 
 type Routine = Schemas['Routine'];
@@ -72,7 +72,6 @@ function together(done: Done[]): (Done & { channels: string })[] {
 
 /** What begins or ends with a day of the site is told by the day; the hours are the site's, whatever the browser's. */
 function told(at: string): string {
-  const here = ofTheSite(at);
-  const hour = clock(here);
-  return hour === '00:00' || hour === '23:59' ? dayOfYear(here) : `${dayOfYear(here)} ${hour}`;
+  const hour = clock(at);
+  return hour === '00:00' || hour === '23:59' ? dayOfYear(at) : `${dayOfYear(at)} ${hour}`;
 }

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { ink } from './theme';
-import { moment, ofTheSite } from './words';
+import { moment } from './words';
 
 /** Whether a unit may go out, and what is against it. */
 export function FitWords({ fit }: { fit: Schemas['Fit'] }) {
@@ -10,7 +10,7 @@ export function FitWords({ fit }: { fit: Schemas['Fit'] }) {
   if (fit.state === 'fit') {
     return (
       <span style={{ color: ink.soft }}>
-        fit to go out{fit.until === null ? '' : ` until ${moment(ofTheSite(fit.until))}`}
+        fit to go out{fit.until === null ? '' : ` until ${moment(fit.until)}`}
       </span>
     );
   }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { site } from './site';
+import { atSite } from './site';
 import { clock, isoOf, localOf, minus, plural, shortDay, signed } from './words';
 
 describe('numbers as they are printed', () => {
@@ -37,12 +37,12 @@ describe('times', () => {
   });
 
   it('are those of the site where nothing else is named', () => {
-    site.zone = 'Pacific/Auckland';
+    atSite('Pacific/Auckland');
     expect([clock('2026-11-17T20:05:00Z'), localOf(new Date('2026-11-17T20:05:00Z'))]).toEqual([
       '09:05',
       '2026-11-18T09:05',
     ]);
-    site.zone = undefined;
+    atSite(null);
   });
 });
 

@@ -1,7 +1,7 @@
-import { site } from './site';
+import { zoneOfSite } from './site';
 
 /** In the zone that is named, else in that of the site, wherever the browser stands. */
-const zoneOf = (zone = site.zone) => (zone ? { timeZone: zone } : {});
+const zoneOf = (zone = zoneOfSite()) => (zone ? { timeZone: zone } : {});
 
 export const clock = (at: string, zone?: string) =>
   new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', ...zoneOf(zone) }).format(
@@ -22,9 +22,6 @@ export const shortDay = (at: string, zone?: string) =>
 
 /** A day of any year, without its name. */
 export const dayOfYear = (at: string) => `${shortDay(at)} ${at.slice(0, 4)}`;
-
-/** A moment that the server tells in the zone of the site, to be shown as it stands there. */
-export const ofTheSite = (at: string) => at.slice(0, 19);
 
 export const moment = (at: string, zone?: string) => `${shortDay(at, zone)} ${clock(at, zone)}`;
 

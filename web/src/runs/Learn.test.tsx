@@ -44,6 +44,9 @@ const run = (more: Partial<Schemas['Run']> = {}): Schemas['Run'] => ({
   ofPlace: false,
   declaration: null,
   log: null,
+  corrections: [],
+  withdrawn: null,
+  alike: [],
   learned: [],
   ...more,
 });

@@ -72,6 +72,9 @@ const run: Schemas['Run'] = {
     remarks: ['the first interval of the log, 23 s of 60'],
     columns: ['LAeq', 'LCpeak'],
   },
+  corrections: [],
+  withdrawn: null,
+  alike: [],
   learned: [{ fields: ['stop', 'totals'], reason: 'came home', by: 'T-1', at: '2026-11-24T16:10:00+00:00' }],
 };
 const preview = {

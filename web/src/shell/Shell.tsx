@@ -4,6 +4,7 @@ import { NavLink, Outlet, useNavigate } from 'react-router';
 import { answer, api, queries } from '../api/client';
 import { useChange, useSession } from '../api/hooks';
 import { Loading } from '../look/Told';
+import { zoneOfSite } from '../look/site';
 import { ink, serif } from '../look/theme';
 import { KeySheet } from './KeySheet';
 import { useKeys } from './keys';
@@ -99,6 +100,11 @@ export function Shell() {
             {user.code},{' '}
             {user.roles.length > 2 ? 'several roles' : rolesOf(user.roles.map((held) => held.role))}
           </NavLink>
+          {zoneOfSite() && (
+            <span style={{ color: ink.soft, fontSize: '0.82rem' }} title="Times are those of the site">
+              {zoneOfSite()}
+            </span>
+          )}
           <Button size="small" sx={{ minWidth: 0 }} onClick={() => setSheet(true)}>
             Keys ?
           </Button>
