@@ -29,7 +29,10 @@ final readonly class AsWritten
         ));
     }
 
-    /** Whether it is the correction that lets a result stand better, or makes a statement about a limit another. What is void states nothing. */
+    /**
+     * Whether it is the correction that lets a result stand better, or makes a statement about a limit another. What is void states
+     * nothing.
+     */
     public function decidesOn(Assessment $now): bool
     {
         if ($now->verdict->weight() < $this->first->verdict->weight()) {

@@ -110,7 +110,7 @@ final class WrittenValues
             $came = $row[ReadingEntries::PROVENANCE] ?? null;
             $how = \is_string($came) ? Provenance::tryFrom($came) : null;
             foreach (self::of($entry->among->rows, $row, $path.'/'.$place, $told === '' ? $label : $label.', '.$told) as $one) {
-                $values[] = $one->in($label, $told, self::isName($one->entry), $how);
+                $values[] = $one->in(new TableRow($label, $told, self::isName($one->entry), $how));
             }
         }
 

@@ -1,55 +1,55 @@
-import { expect } from "@playwright/test";
-import { cutOff, isAccessible, signIn, test } from "./person";
+import { expect } from '@playwright/test';
+import { cutOff, isAccessible, signIn, test } from './person';
 
 const views: [string, string, RegExp][] = [
-  ["Day", "/?date=2026-11-18", /Wed, 18 Nov 2026/],
-  ["Bench", "/bench", /^Bench$/],
-  ["Results", "/results", /^Results$/],
-  ["a result with a log", "/results/R-00003", /W-03/],
-  ["a void result", "/results/R-00004", /W-04/],
-  ["a result from totals", "/results/R-00013", /W-03/],
-  ["a run", "/runs/R-00001", /W-01/],
-  ["a new run", "/runs/new", /Start a run/],
-  ["Kit", "/kit", /References/],
-  ["a unit", "/kit/DM-03", /DM-03/],
-  ["a sample with three substances", "/results/A-00008", /W-06/],
-  ["a sample by a calibration curve", "/results/A-00006", /AREA/],
-  ["a sample that waits for its laboratory", "/results/A-00011", /W-10/],
-  ["a run of a pump", "/runs/A-00005", /W-03/],
-  ["a pump", "/kit/PM-02", /PM-02/],
-  ["a monitor with a spoiled channel", "/results/G-00001", /W-06/],
-  ["a monitor by its display", "/results/G-00007", /W-07/],
-  ["a run of a monitor", "/runs/G-00003", /W-10/],
-  ["a monitor", "/kit/GM-01", /GM-01/],
-  ["a counter", "/results/P-00001", /W-10/],
-  ["a dust monitor with its filter", "/results/P-00004", /W-08/],
-  ["a unit that counts", "/kit/PC-01", /PC-01/],
-  ["a room band by band", "/results/S-00001", /T-1/],
-  ["a room with a band missing", "/results/S-00004", /T-1/],
-  ["a day by tasks", "/results/S-00007", /W-02/],
-  ["a run of a meter", "/runs/S-00003", /T-1/],
-  ["a sound level meter", "/kit/SL-01", /SL-01/],
-  ["Laboratory", "/laboratory", /^Laboratory$/],
-  ["Chain of custody", "/custody/SM-26-11-AIR", /Chain of custody/],
-  ["Plan", "/plan", /A plan for a usable answer/],
-  ["Policies", "/policies", /^Policies$/],
-  ["Journal", "/journal", /Journal/],
-  ["People", "/people", /^People$/],
-  ["nowhere", "/no/such/place", /nothing at this address/],
+  ['Day', '/?date=2026-11-18', /Wed, 18 Nov 2026/],
+  ['Bench', '/bench', /^Bench$/],
+  ['Results', '/results', /^Results$/],
+  ['a result with a log', '/results/R-00003', /W-03/],
+  ['a void result', '/results/R-00004', /W-04/],
+  ['a result from totals', '/results/R-00013', /W-03/],
+  ['a run', '/runs/R-00001', /W-01/],
+  ['a new run', '/runs/new', /Start a run/],
+  ['Kit', '/kit', /References/],
+  ['a unit', '/kit/DM-03', /DM-03/],
+  ['a sample with three substances', '/results/A-00008', /W-06/],
+  ['a sample by a calibration curve', '/results/A-00006', /AREA/],
+  ['a sample that waits for its laboratory', '/results/A-00011', /W-10/],
+  ['a run of a pump', '/runs/A-00005', /W-03/],
+  ['a pump', '/kit/PM-02', /PM-02/],
+  ['a monitor with a spoiled channel', '/results/G-00001', /W-06/],
+  ['a monitor by its display', '/results/G-00007', /W-07/],
+  ['a run of a monitor', '/runs/G-00003', /W-10/],
+  ['a monitor', '/kit/GM-01', /GM-01/],
+  ['a counter', '/results/P-00001', /W-10/],
+  ['a dust monitor with its filter', '/results/P-00004', /W-08/],
+  ['a unit that counts', '/kit/PC-01', /PC-01/],
+  ['a room band by band', '/results/S-00001', /T-1/],
+  ['a room with a band missing', '/results/S-00004', /T-1/],
+  ['a day by tasks', '/results/S-00007', /W-02/],
+  ['a run of a meter', '/runs/S-00003', /T-1/],
+  ['a sound level meter', '/kit/SL-01', /SL-01/],
+  ['Laboratory', '/laboratory', /^Laboratory$/],
+  ['Chain of custody', '/custody/SM-26-11-AIR', /Chain of custody/],
+  ['Plan', '/plan', /A plan for a usable answer/],
+  ['Policies', '/policies', /^Policies$/],
+  ['Journal', '/journal', /Journal/],
+  ['People', '/people', /^People$/],
+  ['nowhere', '/no/such/place', /nothing at this address/],
 ];
 
-test("whoever is not signed in can use what is shown", async ({ page }) => {
-  await page.goto("/");
-  await page.getByLabel("Password").waitFor();
-  expect(await isAccessible(page, "sign-in")).toEqual([]);
+test('whoever is not signed in can use what is shown', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('Password').waitFor();
+  expect(await isAccessible(page, 'sign-in')).toEqual([]);
 });
 
 // One sign-in for all of them; each is a test of its own, so that a slow machine is late with one view, not with all.
-test.describe("can be used by everybody, at every width", () => {
-  const session = "../../var/e2e-results/steward.json";
+test.describe('can be used by everybody, at every width', () => {
+  const session = '../../var/e2e-results/steward.json';
   test.beforeAll(async ({ browser }) => {
     const page = await browser.newPage();
-    await signIn(page, "steward");
+    await signIn(page, 'steward');
     await page.context().storageState({ path: session });
     await page.close();
   });
@@ -58,15 +58,10 @@ test.describe("can be used by everybody, at every width", () => {
       const context = await browser.newContext({ storageState: session });
       const page = await context.newPage();
       const faults: string[] = [];
-      page.on(
-        "console",
-        (message) => message.type() === "error" && faults.push(message.text()),
-      );
+      page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
       await page.goto(path);
-      await expect(
-        page.getByRole("heading", { name: title }).first(),
-      ).toBeVisible();
-      await page.waitForLoadState("networkidle");
+      await expect(page.getByRole('heading', { name: title }).first()).toBeVisible();
+      await page.waitForLoadState('networkidle');
       expect(await isAccessible(page, what)).toEqual([]);
       for (const width of [768, 400, 1280]) {
         await page.setViewportSize({ width, height: 800 });
@@ -78,122 +73,94 @@ test.describe("can be used by everybody, at every width", () => {
   }
 });
 
-test("a wrong password says so and keeps the name", async ({ page }) => {
-  await page.goto("/");
-  await page.getByLabel("Name").fill("steward");
-  await page.getByLabel("Password").fill("guess");
-  await page.getByRole("button", { name: "Sign in" }).click();
-  await expect(
-    page.getByRole("alert").filter({ hasText: "wrong" }),
-  ).toBeVisible();
-  await expect(page.getByLabel("Name")).toHaveValue("steward");
+test('a wrong password says so and keeps the name', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('Name').fill('steward');
+  await page.getByLabel('Password').fill('guess');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'wrong' })).toBeVisible();
+  await expect(page.getByLabel('Name')).toHaveValue('steward');
 });
 
-test("a steward registers, certifies and recalls; a policy is copied and changed", async ({
-  page,
-}) => {
-  await signIn(page, "steward");
-  await page.goto("/kit");
-  await page.getByRole("button", { name: "Register a reference" }).click();
-  await page.getByLabel("Asset number").fill("AC-05");
-  await page.getByLabel("Model code").fill("Fork 114");
-  await page.getByLabel("Certificate number").fill("F-3001");
-  await page.getByLabel("Laboratory").fill("County Measurement Laboratory");
-  await page.getByLabel("Issued").fill("2026-11-01");
-  await page.getByLabel("Due").fill("2026-10-01");
-  await page.getByRole("textbox", { name: "Level", exact: true }).fill("114");
-  await page.getByLabel("Certified, dB").fill("114,03");
-  await page.getByRole("button", { name: "Register", exact: true }).click();
-  await expect(
-    page.getByText("is before the day of issue").first(),
-  ).toBeVisible();
-  await expect(page.getByLabel("Asset number")).toHaveValue("AC-05");
-  await page.getByLabel("Due").fill("2027-11-01");
-  await page.getByRole("button", { name: "Register", exact: true }).click();
-  await expect(page.getByRole("row", { name: /AC-05/ })).toBeVisible();
-  await page
-    .getByRole("row", { name: /AC-02/ })
-    .getByRole("button", { name: "Recall" })
-    .click();
-  await page.getByLabel(/Not to be trusted/).fill("2026-11-18T00:00");
-  await page.getByLabel("What was found").fill("came back 0.3 dB low");
-  await page.getByLabel("How far it was off").click();
-  await page.getByRole("option", { name: "is known" }).click();
-  await page.getByLabel(/True value less the certified one/).fill("-0,3");
-  await page
-    .getByRole("dialog")
-    .getByRole("button", { name: "Recall" })
-    .click();
+test('a steward registers, certifies and recalls; a policy is copied and changed', async ({ page }) => {
+  await signIn(page, 'steward');
+  await page.goto('/kit');
+  await page.getByRole('button', { name: 'Register a reference' }).click();
+  await page.getByLabel('Asset number').fill('AC-05');
+  await page.getByLabel('Model code').fill('Fork 114');
+  await page.getByLabel('Certificate number').fill('F-3001');
+  await page.getByLabel('Laboratory').fill('County Measurement Laboratory');
+  await page.getByLabel('Issued').fill('2026-11-01');
+  await page.getByLabel('Due').fill('2026-10-01');
+  await page.getByRole('textbox', { name: 'Level', exact: true }).fill('114');
+  await page.getByLabel('Certified, dB').fill('114,03');
+  await page.getByRole('button', { name: 'Register', exact: true }).click();
+  await expect(page.getByText('is before the day of issue').first()).toBeVisible();
+  await expect(page.getByLabel('Asset number')).toHaveValue('AC-05');
+  await page.getByLabel('Due').fill('2027-11-01');
+  await page.getByRole('button', { name: 'Register', exact: true }).click();
+  await expect(page.getByRole('row', { name: /AC-05/ })).toBeVisible();
+  await page.getByRole('row', { name: /AC-02/ }).getByRole('button', { name: 'Recall' }).click();
+  await page.getByLabel(/Not to be trusted/).fill('2026-11-18T00:00');
+  await page.getByLabel('What was found').fill('came back 0.3 dB low');
+  await page.getByLabel('How far it was off').click();
+  await page.getByRole('option', { name: 'is known' }).click();
+  await page.getByLabel(/True value less the certified one/).fill('-0,3');
+  await page.getByRole('dialog').getByRole('button', { name: 'Recall' }).click();
   await expect(page.getByText(/recalled since 18 Nov/)).toBeVisible();
-  await page.goto("/results/R-00011");
+  await page.goto('/results/R-00011');
   await expect(page.getByText(/AC-02 is recalled/)).toBeVisible();
-  await expect(
-    page.getByText(/its true value 0.3 dB below its certificate/).first(),
-  ).toBeVisible();
+  await expect(page.getByText(/its true value 0.3 dB below its certificate/).first()).toBeVisible();
 
-  await page.goto("/policies");
-  await page.getByRole("button", { name: "Copy and change" }).first().click();
-  await page.getByLabel("Code").fill("mill");
-  await page.getByLabel("Name").fill("Mill");
-  await page.getByRole("textbox", { name: /^drift,/ }).fill("0,8");
-  await page
-    .getByRole("textbox", { name: "Source of Acoustic drift" })
-    .fill("House rule of the mill");
-  await page.getByRole("button", { name: "Add as a new version" }).click();
-  await expect(
-    page.getByRole("columnheader", { name: /Mill 1/ }),
-  ).toBeVisible();
-  await page.goto("/results/R-00004");
-  await expect(page.getByRole("row", { name: /Mill 1/ })).toContainText(
-    "valid",
-  );
+  await page.goto('/policies');
+  await page.getByRole('button', { name: 'Copy and change' }).first().click();
+  await page.getByLabel('Code').fill('mill');
+  await page.getByLabel('Name').fill('Mill');
+  await page.getByRole('textbox', { name: /^drift,/ }).fill('0,8');
+  await page.getByRole('textbox', { name: 'Source of Acoustic drift' }).fill('House rule of the mill');
+  await page.getByRole('button', { name: 'Add as a new version' }).click();
+  await expect(page.getByRole('columnheader', { name: /Mill 1/ })).toBeVisible();
+  await page.goto('/results/R-00004');
+  await expect(page.getByRole('row', { name: /Mill 1/ })).toContainText('valid');
 });
 
-test("an empty logbook says what comes first", async ({ page }) => {
-  await signIn(page, "reader");
-  await page.route("**/api/day*", (route) =>
+test('an empty logbook says what comes first', async ({ page }) => {
+  await signIn(page, 'reader');
+  await page.route('**/api/day*', (route) =>
     route.fulfill({
       json: {
-        date: "2026-11-18",
-        zone: "UTC",
+        date: '2026-11-18',
+        zone: 'UTC',
         campaign: null,
         days: [],
         units: [],
       },
     }),
   );
-  await page.route("**/api/results?*", (route) =>
+  await page.route('**/api/results?*', (route) =>
     route.fulfill({
       json: { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [] },
     }),
   );
-  await page.route("**/api/results", (route) =>
+  await page.route('**/api/results', (route) =>
     route.fulfill({
       json: { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [] },
     }),
   );
-  await page.goto("/");
-  await expect(
-    page.getByRole("heading", { name: "No instrument is registered yet" }),
-  ).toBeVisible();
-  await page.goto("/results");
-  await expect(
-    page.getByRole("heading", { name: "No result here" }),
-  ).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'No instrument is registered yet' })).toBeVisible();
+  await page.goto('/results');
+  await expect(page.getByRole('heading', { name: 'No result here' })).toBeVisible();
 });
 
-test("a server that does not answer loses nothing", async ({ page }) => {
-  await signIn(page, "technician");
-  await page.goto("/runs/new?instrument=DM-04");
-  await page.getByLabel("Person").fill("W-10");
-  await page.getByLabel("Task").fill("Leathering bellows");
-  await page
-    .getByLabel("Why it goes out all the same")
-    .fill("nothing else at hand");
-  await page.route("**/api/runs", (route) => route.abort());
-  await page.getByRole("button", { name: "Start the run" }).click();
-  await expect(
-    page.getByRole("alert").filter({ hasText: "not reached" }),
-  ).toBeVisible();
-  await expect(page.getByLabel("Task")).toHaveValue("Leathering bellows");
+test('a server that does not answer loses nothing', async ({ page }) => {
+  await signIn(page, 'technician');
+  await page.goto('/runs/new?instrument=DM-04');
+  await page.getByLabel('Person').fill('W-10');
+  await page.getByLabel('Task').fill('Leathering bellows');
+  await page.getByLabel('Why it goes out all the same').fill('nothing else at hand');
+  await page.route('**/api/runs', (route) => route.abort());
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'not reached' })).toBeVisible();
+  await expect(page.getByLabel('Task')).toHaveValue('Leathering bellows');
 });

@@ -68,7 +68,7 @@ export function BenchView() {
       ))}
       <Told problem={begin.error} />
       <div style={{ overflowX: 'auto' }}>
-        <table className="fn-table" style={{ minWidth: 560 }}>
+        <table className="fn-table fn-bench">
           <thead>
             <tr>
               <th>Instrument</th>
@@ -87,7 +87,9 @@ export function BenchView() {
                   </Link>{' '}
                   <span style={{ color: ink.soft }}>{unit.model}</span>
                 </td>
-                <td style={{ color: ink.soft, fontSize: '0.86rem', maxWidth: 380 }}>{unit.about}</td>
+                <td className="fn-what" style={{ color: ink.soft, fontSize: '0.86rem', maxWidth: 380 }}>
+                  {unit.about}
+                </td>
                 <td>
                   {unit.lastCheck ? (
                     <>

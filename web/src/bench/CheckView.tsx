@@ -15,6 +15,9 @@ import { NotApplicable } from './NotApplicable';
 import { StepBody } from './StepBody';
 import { useDraft } from './useDraft';
 
+/** Up to this width the step fills the screen, as in the style sheet, px. */
+const PHONE = 640;
+
 const marks: Record<string, string> = { done: '✓', skipped: '–', 'not applicable': '○' };
 
 /** Steps that may not apply to a unit: what is read never is one of them. */
@@ -26,6 +29,8 @@ export function CheckView() {
   const navigate = useNavigate();
   const { query, draft, answers, put: keep, problem, again, seen } = useDraft(id);
   const [chosen, setChosen] = useState<number | null>(null);
+  // On a small screen the list of steps is folded.
+  const [listed, setListed] = useState(false);
   const body = useRef<HTMLElement>(null);
   const accept = useChange(
     async () =>
@@ -61,7 +66,10 @@ export function CheckView() {
   const step = steps[at];
   const ready = draft !== undefined;
   useEffect(() => {
-    body.current?.focus();
+    body.current?.focus({ preventScroll: true });
+    if (window.innerWidth <= PHONE) {
+      body.current?.parentElement?.scrollIntoView();
+    }
   }, [at, ready]);
   const settle = (state: 'done' | 'skipped' | 'not applicable', reasons = {}) => {
     if (!step) {
@@ -110,7 +118,7 @@ export function CheckView() {
         </h1>
         <span style={{ color: ink.soft }}>
           {draft.procedure.title} · {unit.model}
-          {unit.about && `, ${unit.about}`} · begun by {draft.startedBy}
+          <span className="fn-about">{unit.about && `, ${unit.about}`}</span> · begun by {draft.startedBy}
           {draft.typedBy.length > 1 && `, typed by ${draft.typedBy.map((one) => one.by).join(' and ')}`}
         </span>
       </div>
@@ -127,13 +135,19 @@ export function CheckView() {
         </Button>
       )}
       <div className="fn-check">
-        <ol className="fn-steps" aria-label="Steps">
+        <button type="button" className="fn-count" aria-expanded={listed} onClick={() => setListed(!listed)}>
+          {at + 1} of {steps.length + 1} {listed ? '▴' : '▾'}
+        </button>
+        <ol className={listed ? 'fn-steps fn-steps-open' : 'fn-steps'} aria-label="Steps">
           {steps.map((one, place) => (
             <li key={one.id}>
               <button
                 type="button"
                 aria-current={place === at ? 'step' : undefined}
-                onClick={() => setChosen(place)}
+                onClick={() => {
+                  setChosen(place);
+                  setListed(false);
+                }}
               >
                 <span
                   aria-hidden="true"
@@ -204,7 +218,7 @@ export function CheckView() {
             />
           )}
           <Told problem={accept.error} />
-          <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12, marginTop: 18 }}>
+          <div className="fn-done">
             <Button
               variant="contained"
               disabled={missing !== null || accept.isPending}
@@ -216,11 +230,11 @@ export function CheckView() {
                 : step.kind === 'wait' && answers.waits?.[step.id] === undefined
                   ? 'Start the timer'
                   : 'Done, go on'}{' '}
-              ⏎
+              <span className="fn-key">⏎</span>
             </Button>
             {step && (
               <Button onClick={() => settle('skipped')} sx={{ minHeight: 56 }} color="warning">
-                Skip (x)
+                Skip&nbsp;<span className="fn-key">(x)</span>
               </Button>
             )}
             {step && mayNotApply.includes(step.kind) && (
@@ -236,7 +250,7 @@ export function CheckView() {
             )}
             {at > 0 && (
               <Button onClick={() => setChosen(at - 1)} sx={{ minHeight: 56 }}>
-                Step back (y)
+                Step back&nbsp;<span className="fn-key">(y)</span>
               </Button>
             )}
           </div>

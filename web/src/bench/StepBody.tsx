@@ -9,6 +9,7 @@ import { Entries } from '../look/Entries';
 import { isMeasured, rememberedUnit, rememberUnit, type Entry, type Row } from '../look/values';
 import { ink } from '../look/theme';
 import { flagOf, rowsOf } from './answers';
+import { useAwake } from './useAwake';
 import type { Answers } from './useDraft';
 import { secondsLeft } from './wait';
 import { grade } from '../look/words';
@@ -128,6 +129,7 @@ function Wait({ step, answers }: Props) {
   }, []);
   const left = secondsLeft(step, answers, now);
   const began = answers.waits?.[step.id] !== undefined;
+  useAwake(began && left > 0);
   return (
     <div style={{ display: 'flex', alignItems: 'center', gap: 18 }}>
       <span className="fn-figure" style={{ fontSize: '3rem', minWidth: 90 }} aria-live="off">
@@ -144,7 +146,15 @@ function Wait({ step, answers }: Props) {
   );
 }
 
-const grades = ['typed', 'read back', 'photographed', "from the unit's file", 'stand-in'];
+const grades = [
+  'typed',
+  'read back',
+  'photographed',
+  "from the unit's file",
+  'transcribed',
+  'estimated',
+  'stand-in',
+];
 
 /** Rows of readings: the first column large, how each came, and a way to strike one out with its reason. */
 function Readings({ step, draft, answers, put, onEnter }: Props) {

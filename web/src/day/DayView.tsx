@@ -77,7 +77,7 @@ export function DayView() {
       >
         <h1 style={{ font: 'inherit', margin: 0 }}>
           <span className="fn-figure" style={{ fontSize: '1.7rem', fontWeight: 500 }}>
-            {day(`${date}T12:00:00`)}
+            {day(`${date}T12:00:00Z`, 'UTC')}
           </span>
         </h1>
         <span style={{ color: ink.soft }}>
@@ -120,7 +120,7 @@ export function DayView() {
       )}
       <Told problem={begin.error} />
       <div style={{ overflowX: 'auto' }}>
-        <table className="fn-table fn-day" style={{ minWidth: 700 }}>
+        <table className="fn-table fn-day">
           <caption className="fn-hidden">
             Instruments of the day with their checks and runs along the hours
           </caption>

@@ -74,7 +74,7 @@ const rows = [
 
 const open = async (
   at = '/results',
-  what: object = { total: 120, waiting: 0, page: 1, pageSize: 50, rows },
+  what: object = { total: 120, waiting: 0, page: 1, pageSize: 50, rows, withdrawn: [] },
 ) => {
   serve(server, { '/api/results': what, '/api/campaigns': { campaigns: [{ id: 'c', title: 'Rooms' }] } });
   showAt('/results', at, <ResultsView />);
@@ -142,10 +142,17 @@ describe('the ledger', () => {
   });
 
   it('says why it is empty', async () => {
-    await open('/results?verdict=void', { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [] });
+    await open('/results?verdict=void', {
+      total: 0,
+      waiting: 0,
+      page: 1,
+      pageSize: 50,
+      rows: [],
+      withdrawn: [],
+    });
     expect(await screen.findByText(/No run answers this choice/)).toBeTruthy();
     cleanup();
-    await open('/results', { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [] });
+    await open('/results', { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [], withdrawn: [] });
     expect(await screen.findByRole('link', { name: 'Start a run' })).toBeTruthy();
   });
 });

@@ -5,10 +5,10 @@ import { answer, api, queries } from '../api/client';
 import { useChange, useSession } from '../api/hooks';
 import { Loading } from '../look/Told';
 import { zoneOfSite } from '../look/site';
-import { ink, serif } from '../look/theme';
+import { ink } from '../look/theme';
 import { KeySheet } from './KeySheet';
 import { useKeys } from './keys';
-import { rolesOf } from './roles';
+import { firstOf, rolesOf } from './roles';
 import { SignIn } from './SignIn';
 
 const places = [
@@ -28,6 +28,7 @@ export function Shell() {
   const navigate = useNavigate();
   const [sheet, setSheet] = useState(false);
   const [going, setGoing] = useState(false);
+  const [more, setMore] = useState(false);
   const leave = useChange(
     () => answer(api.POST('/api/session/end')),
     () => queries.clear(),
@@ -57,63 +58,62 @@ export function Shell() {
   if (!user) {
     return <SignIn />;
   }
+  const wanted = firstOf(user);
   return (
     <>
-      <header className="fn-noprint" style={{ borderBottom: `1px solid ${ink.text}`, background: ink.paper }}>
-        <div
-          style={{
-            maxWidth: 1240,
-            margin: '0 auto',
-            padding: '0 20px',
-            display: 'flex',
-            flexWrap: 'wrap',
-            alignItems: 'baseline',
-            columnGap: 16,
-          }}
-        >
-          <span style={{ fontFamily: serif, fontSize: '1.2rem', fontWeight: 600, padding: '9px 0' }}>
+      <header className="fn-top fn-noprint">
+        <div>
+          <span className="fn-brand">
             Footnote<sup style={{ fontSize: '0.6em', color: ink.press }}>1</sup>
           </span>
-          <nav aria-label="Views" style={{ display: 'flex', flexWrap: 'wrap', columnGap: 4, flex: 1 }}>
-            {places.map((place) => (
-              <NavLink
-                key={place.to}
-                to={place.to}
-                end={place.to === '/'}
-                style={({ isActive }) => ({
-                  padding: '11px 8px 9px',
-                  textDecoration: 'none',
-                  color: isActive ? ink.text : ink.press,
-                  fontWeight: isActive ? 700 : 500,
-                  borderBottom: `3px solid ${isActive ? ink.text : 'transparent'}`,
-                })}
+          <div className={more ? 'fn-bar fn-bar-open' : 'fn-bar'}>
+            <nav aria-label="Views" className="fn-views">
+              {places.map((place) => (
+                <NavLink
+                  key={place.to}
+                  to={place.to}
+                  end={place.to === '/'}
+                  className={wanted.includes(place.to) ? 'fn-place fn-place-main' : 'fn-place'}
+                  onClick={() => setMore(false)}
+                >
+                  {place.word}
+                </NavLink>
+              ))}
+              <button
+                type="button"
+                className="fn-place fn-place-main fn-more"
+                aria-expanded={more}
+                onClick={() => setMore(!more)}
               >
-                {place.word}
+                {more ? 'Less' : 'More'}
+              </button>
+            </nav>
+            <div className="fn-self">
+              <NavLink
+                to="/people"
+                aria-label={`Your access: ${user.code}, ${rolesOf(user.roles.map((held) => held.role))}`}
+                style={{ color: ink.soft, fontSize: '0.9rem', textUnderlineOffset: 3 }}
+                onClick={() => setMore(false)}
+              >
+                {user.code},{' '}
+                {user.roles.length > 2 ? 'several roles' : rolesOf(user.roles.map((held) => held.role))}
               </NavLink>
-            ))}
-          </nav>
-          <NavLink
-            to="/people"
-            aria-label={`Your access: ${user.code}, ${rolesOf(user.roles.map((held) => held.role))}`}
-            style={{ color: ink.soft, fontSize: '0.9rem', textUnderlineOffset: 3 }}
-          >
-            {user.code},{' '}
-            {user.roles.length > 2 ? 'several roles' : rolesOf(user.roles.map((held) => held.role))}
-          </NavLink>
-          {zoneOfSite() && (
-            <span style={{ color: ink.soft, fontSize: '0.82rem' }} title="Times are those of the site">
-              {zoneOfSite()}
-            </span>
-          )}
-          <Button size="small" sx={{ minWidth: 0 }} onClick={() => setSheet(true)}>
-            Keys ?
-          </Button>
-          <Button size="small" sx={{ minWidth: 0 }} onClick={() => leave.mutate(undefined)}>
-            Sign out
-          </Button>
+              {zoneOfSite() && (
+                <span style={{ color: ink.soft, fontSize: '0.82rem' }} title="Times are those of the site">
+                  {zoneOfSite()}
+                </span>
+              )}
+              <Button size="small" sx={{ minWidth: 0 }} onClick={() => setSheet(true)}>
+                Keys ?
+              </Button>
+              <Button size="small" sx={{ minWidth: 0 }} onClick={() => leave.mutate(undefined)}>
+                Sign out
+              </Button>
+            </div>
+          </div>
         </div>
       </header>
-      <main style={{ maxWidth: 1240, margin: '0 auto', padding: '16px 20px 64px' }}>
+      <main className="fn-main">
         <Outlet />
       </main>
       <KeySheet open={sheet} onClose={() => setSheet(false)} />

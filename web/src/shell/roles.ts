@@ -17,3 +17,13 @@ export const rolesOf = (roles: readonly Role[]) => {
   const last = roles.at(-1) ?? '';
   return roles.length < 2 ? last : `${roles.slice(0, -1).join(', ')} and ${last}`;
 };
+
+/** Where a role is at work: what a small screen has room for; everything else is one press further. */
+export const firstOf = (user: Person): string[] =>
+  mayDecide(user)
+    ? ['/', '/results', '/bench', '/laboratory']
+    : maySteward(user)
+      ? ['/', '/kit', '/bench', '/policies']
+      : mayRecord(user)
+        ? ['/', '/bench', '/kit', '/results']
+        : ['/', '/results', '/kit', '/journal'];

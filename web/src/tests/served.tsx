@@ -96,6 +96,7 @@ export const pick = (label: RegExp | string, option: RegExp | string) => {
 
 const person = (role: Schemas['Role'], code: string) => ({
   user: { name: role as string, code, roles: [{ role, may: 'do what it says' }] },
+  zone: 'Europe/London',
 });
 export const technician = person('technician', 'T-1');
 export const hygienist = person('hygienist', 'H-1');
