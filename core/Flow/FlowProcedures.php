@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow;
 
 use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Procedure\Caution;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\ReadingsList;
 use Footnote\Core\Procedure\Step;
@@ -107,6 +108,10 @@ final class FlowProcedures
                     'Voltage set, shaft locked',
                     'Set the voltage and lock its shaft.',
                     'The valve alone walks the flow down; a shaft that turns makes two curves of one.',
+                    new Caution(
+                        'A high-volume sampler runs on the mains and stands high up: unplug before a hand goes in, secure '
+                            .'yourself and the cover.',
+                    ),
                 ),
             ),
             new Step(
@@ -199,6 +204,10 @@ final class FlowProcedures
                     'Inlet cleaned',
                     'Clean the inlet and look at the seals.',
                     'What sticks in the inlet is not on the filter.',
+                    new Caution(
+                        'Mains, height and dust: unplug where the manual says so, secure yourself, gloves for what the inlet '
+                            .'has gathered.',
+                    ),
                 ),
             ),
             new Step(
@@ -295,6 +304,10 @@ final class FlowProcedures
                 'Medium',
                 'Put a spare of the same medium in line, or leave the line empty where the sampler wants that.',
                 'A medium holds the flow back: without it the flow is another.',
+                new Caution(
+                    'A used filter or tube holds what was sampled: lead, dust, solvent. Gloves, and the spare is kept '
+                        .'apart from samples.',
+                ),
             ),
         );
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas;
 
 use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Procedure\Caution;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\ReadingsList;
 use Footnote\Core\Procedure\Step;
@@ -71,6 +72,10 @@ final class GasProcedures
                         'Compressor off',
                         'Switch the compressor off; leave the cell powered.',
                         'No pressure at the cell is normal while the compressor stands, and a fault while it runs.',
+                        new Caution(
+                            'A fixed monitor is on the mains and often high up: isolate it by the rules of the site, and no '
+                                .'ladder without them.',
+                        ),
                     ),
                 ),
             ] : []),
@@ -103,6 +108,10 @@ final class GasProcedures
                     'Choose what the instrument is zeroed in.',
                     'No source is clean for every cell: charcoal for vapours only, never indoors for vapours, '
                     .'no outdoor or compressed air for carbon dioxide.',
+                    new Caution(
+                        'Clean gas from a cylinder takes the place of the air: nitrogen suffocates without a warning. Only '
+                            .'where it is ventilated.',
+                    ),
                 ),
             ),
             ...self::stage(
@@ -118,6 +127,10 @@ final class GasProcedures
                     \in_array(GasStage::Mix, $stages, true) ? 'Cylinder of mix' : 'Cylinder of isobutylene',
                     'Choose the cylinder. Read its date, its pressure and what its label says.',
                     'What the instrument expects must equal what is on the label.',
+                    new Caution(
+                        'Under pressure, and toxic or flammable: ventilate, lead what flows past out of the room, regulator '
+                            .'hand-tight. Nothing is opened where the air may be explosive.',
+                    ),
                 ),
             ),
         ];
@@ -142,6 +155,10 @@ final class GasProcedures
                     'Cylinder of isobutylene',
                     'Choose the cylinder of isobutylene. Mix first, isobutylene last.',
                     'Isobutylene soaks into the filter of the CO cell and comes out of it for ten minutes; CO spanned after it is wrong.',
+                    new Caution(
+                        'Isobutylene burns: no flame near it, ventilate. Never look into the lamp of a photoionisation '
+                            .'detector.',
+                    ),
                 ),
             );
         }
@@ -179,6 +196,10 @@ final class GasProcedures
                     'Gas off',
                     'Take the connector off, close the valve, take the regulator off the cylinder.',
                     'A regulator left on a cylinder empties it.',
+                    new Caution(
+                        'A regulator is never left on a cylinder: close the valve, let the rest out where nobody breathes it, '
+                            .'take it off.',
+                    ),
                 ),
             ),
             new Step(
@@ -221,6 +242,7 @@ final class GasProcedures
                             'Measuring again',
                             'See that the instrument measures and logs again.',
                             'Calibration mode pauses the log.',
+                            new Caution('A check is no clearance to enter: that is given on the spot, by the rules of the site.'),
                         ),
                     ),
                 ]),
@@ -237,6 +259,10 @@ final class GasProcedures
                     'Cylinder',
                     'Choose the cylinder.',
                     'A bump shows that the sensors answer, not that they are right.',
+                    new Caution(
+                        'Under pressure, and toxic or flammable: ventilate, lead what flows past out of the room, regulator '
+                            .'hand-tight. Nothing is opened where the air may be explosive.',
+                    ),
                 ),
             ),
         ];
@@ -264,6 +290,10 @@ final class GasProcedures
                     'Alarms',
                     'Every alarm sounded, flashed and shook.',
                     'An alarm that nobody notices warns nobody. Mind your ears.',
+                    new Caution(
+                        'Alarms are loud: a finger over the sounder, ears protected. A monitor that fails a bump test is out '
+                            .'of use until it is calibrated.',
+                    ),
                 ),
             ),
             new Step(
@@ -273,6 +303,10 @@ final class GasProcedures
                     'Gas off',
                     'Take the connector off, close the valve, take the regulator off the cylinder.',
                     'A regulator left on a cylinder empties it.',
+                    new Caution(
+                        'A regulator is never left on a cylinder: close the valve, let the rest out where nobody breathes it, '
+                            .'take it off.',
+                    ),
                 ),
             ),
         ]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\Procedure\Caution;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\ReadingsList;
 use Footnote\Core\Procedure\Step;
@@ -109,6 +110,7 @@ final class AcousticProcedure
                     'Steady',
                     'Switch the tone on and wait until the level stands still.',
                     'The first seconds show the seal settling, not the instrument.',
+                    new Caution('94 to 114 dB at an open ear does harm: never hold a sounding calibrator to it.'),
                 ),
                 seconds: 10,
             ),

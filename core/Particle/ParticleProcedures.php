@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Particle;
 
 use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Procedure\Caution;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\ReadingsList;
 use Footnote\Core\Procedure\Step;
@@ -84,6 +85,10 @@ final class ParticleProcedures
                 'Clean',
                 'Clean and inspect inlet, tube and cell. A brush that comes out bent is thrown away.',
                 'Dirt in the cell is counted again and again.',
+                new Caution(
+                    'Switched off before it is opened: the light of the laser is not seen and blinds. Alcohol burns; '
+                        .'gloves, no flame, ventilate.',
+                ),
             ),
         );
     }

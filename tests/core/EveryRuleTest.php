@@ -310,7 +310,8 @@ final class EveryRuleTest extends TestCase
         yield 'a run corrected' => [
             'run.corrected',
             self::runWith(['corrections' => [[
-                'what' => 'task', 'was' => 'planing', 'is' => 'sawing', 'by' => 'T-1', 'at' => '2026-03-02T18:00:00+00:00', 'reason' => 'so it was',
+                'what' => 'task', 'was' => 'planing', 'is' => 'sawing', 'by' => 'T-1',
+                'at' => '2026-03-02T18:00:00+00:00', 'reason' => 'so it was',
             ]]]),
             self::day(),
             Severity::Note,

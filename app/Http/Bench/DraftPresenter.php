@@ -91,6 +91,10 @@ final readonly class DraftPresenter
                     'title' => $step->words->title,
                     'instruction' => $instruction($step) ?? '',
                     'why' => $step->words->why,
+                    'caution' => $step->words->caution === null ? null : [
+                        'words' => $step->words->caution->words,
+                        'mark' => $step->words->caution->mark->value,
+                    ],
                     'required' => $step->required,
                     'seconds' => $step->seconds,
                     'when' => $step->onlyAfter,

@@ -192,6 +192,17 @@ export function CheckView() {
             <>
               <p style={{ fontSize: '1.08rem', margin: '2px 0' }}>{step.instruction}</p>
               <p style={{ color: ink.soft, margin: '0 0 14px' }}>{step.why}</p>
+              {step.caution && (
+                <p
+                  style={{
+                    borderLeft: `4px solid ${ink.void}`,
+                    padding: '2px 0 2px 10px',
+                    margin: '0 0 14px',
+                  }}
+                >
+                  <b>Mind:</b> {step.caution.words}
+                </p>
+              )}
               <StepBody
                 step={step}
                 draft={draft}
@@ -219,6 +230,7 @@ export function CheckView() {
           )}
           <Told problem={accept.error} />
           <div className="fn-done">
+            {missing !== null && <p style={{ color: ink.soft, margin: 0, flexBasis: '100%' }}>{missing}</p>}
             <Button
               variant="contained"
               disabled={missing !== null || accept.isPending}
@@ -254,7 +266,6 @@ export function CheckView() {
               </Button>
             )}
           </div>
-          {missing !== null && <p style={{ color: ink.soft }}>{missing}</p>}
         </section>
         <aside
           style={{ borderLeft: `1px solid ${ink.rule}`, paddingLeft: 18 }}

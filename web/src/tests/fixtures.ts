@@ -27,6 +27,7 @@ export const step = (
   title: id,
   instruction: `do ${id}`,
   why: `why ${id}`,
+  caution: null,
   required: true,
   seconds: null,
   when: null,
