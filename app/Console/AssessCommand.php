@@ -6,6 +6,7 @@ namespace Footnote\App\Console;
 
 use Footnote\App\Logbook\ShippedPolicies;
 use Footnote\App\Storage\RecordFile;
+use Footnote\Core\Evidence\Run;
 use Footnote\Core\Families;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\InvalidPolicy;
@@ -76,7 +77,16 @@ final class AssessCommand extends Command
             }
             $output->writeln(
                 json_encode(
-                    ['format' => 'footnote-assessment/1', 'record' => $file->sha256, 'assessments' => $assessed],
+                    [
+                        'format' => 'footnote-assessment/1',
+                        'record' => $file->sha256,
+                        'assessments' => $assessed,
+                        'withdrawn' => array_map(static fn (Run $run): array => [
+                            'run' => $run->id,
+                            'by' => $run->notes->withdrawn->by ?? '',
+                            'reason' => $run->notes->withdrawn->reason ?? '',
+                        ], $campaign->withdrawn()),
+                    ],
                     \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT,
                 ),
                 OutputInterface::OUTPUT_RAW,

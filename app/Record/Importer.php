@@ -102,14 +102,8 @@ final readonly class Importer
         $this->campaign($fields, $campaign);
         $kit = $this->kit->take($fields, $actor);
         $this->laboratory->take($fields, $campaign, $actor);
-        $checks = [];
-        $runs = [];
-        foreach ($read->timelines as $timeline) {
-            $checks += array_column($timeline->checks(), null, 'id');
-            $runs += array_column($timeline->runs(), null, 'id');
-        }
-        $this->checks->take($fields, $checks, $actor);
-        $states = $this->runs->take($fields, $runs, $file, $campaign, $actor);
+        $this->checks->take($fields, array_column($read->checks, null, 'id'), $actor);
+        $states = $this->runs->take($fields, array_column($read->runs, null, 'id'), $file, $campaign, $actor);
 
         return [$this->brought($fields, $states, $kit, $campaign), $kit->standsOver];
     }

@@ -97,7 +97,7 @@ final readonly class RecordReader
         $runs = $this->each($fields, 'runs', $readRun);
         $counting = array_filter($runs, static fn (Run $run): bool => $run->notes->withdrawn === null);
         $this->noOverlap($counting);
-        $withdrawn = array_values(array_diff_key($runs, $counting));
+        $everyRun = $runs;
         $runs = array_values($counting);
 
         $timelines = [];
@@ -121,7 +121,9 @@ final readonly class RecordReader
         // What nobody asked for is told last: a reader says more of what is wrong with what it knows.
         Strangers::toRecord($this->formats)->in($data);
 
-        return new RecordedCampaign($timelines, $this->yardsticks($campaign), $fields->raw('policy') ?? 'standard', $zone, $withdrawn);
+        $policy = $fields->raw('policy') ?? 'standard';
+
+        return new RecordedCampaign($timelines, $this->yardsticks($campaign), $policy, $zone, $checks, $everyRun);
     }
 
     /**

@@ -203,6 +203,26 @@ final class CorrectionsTest extends ApiTestCase
         self::assertStringContainsString('withdrew run r2: nobody wore it', $this->call('GET', '/api/journal')->text);
     }
 
+    public function testARecordBringsWhatWasCorrectedAndWithdrawn(): void
+    {
+        $why = [
+            'check' => 'k2', 'instrument' => 'D', 'at' => Scene::moment('18:00'), 'by' => 'T-1',
+            'reason' => 'mistyped', 'how' => 'transcribed',
+        ];
+        $this->import((new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r1', '08:00', '16:00', '90.0')
+            ->run('x', '07:50', null, '90.0', ['withdrawn' => ['at' => Scene::moment('07:55'), 'by' => 'T-1', 'reason' => 'a slip']])
+            ->check('k2', '16:30', ['119.3'])
+            ->check('k3', '16:30', ['113.9'], more: ['inPlaceOf' => $why]));
+        $this->signIn(Role::Reader);
+        self::assertSame('valid', $this->verdict('r1'));
+        self::assertSame('k3', $this->call('GET', '/api/checks/k2')->string('replacedBy.check'));
+        self::assertSame(['x'], array_column($this->call('GET', '/api/results')->list('withdrawn'), 'run'));
+        self::assertSame('Readers look on.', $this->call('GET', '/api/checks/k3')->string('mayCorrect'));
+        $this->faultless();
+    }
+
     /** What was begun a minute ago on the wrong unit, and brought nothing home, whoever began it takes back. */
     public function testARunBegunInErrorIsTakenBackByWhoBeganIt(): void
     {

@@ -135,7 +135,11 @@ final class StaleTest extends ApiTestCase
         $at = static fn (int $minutes): string => $from->modify(\sprintf('%+d minutes', $minutes))->format(\DATE_ATOM);
         $check = $one('SELECT id FROM check_record ORDER BY id');
         $campaign = $one('SELECT id FROM campaign ORDER BY id');
-        [$role, $path, $body] = match ([0, 0, 1, 1, 2, 3, 4, 4, 4, 5, 5, 5, 6, 6, 7, 7, 8, 8, 8, 9][mt_rand(0, 19)]) {
+        $alike = $one('SELECT id FROM instrument ORDER BY id');
+        $hows = ['typed', 'transcribed', 'estimated'];
+        $corrects = static fn (array $what): array => [...$what, 'reason' => 'a slip', 'how' => $hows[mt_rand(0, 2)]];
+        $kinds = [0, 0, 1, 1, 2, 3, 4, 4, 4, 5, 5, 5, 6, 6, 7, 7, 8, 8, 8, 9, 10, 10, 10, 11, 11, 12, 12, 12, 13];
+        [$role, $path, $body] = match ($kinds[mt_rand(0, \count($kinds) - 1)]) {
             0 => [Role::Hygienist, "/api/bench/checks/$check/set-aside", ['reason' => 'a slip']],
             1 => [Role::Technician, '/api/bench/'.$one('SELECT id FROM instrument ORDER BY id').'/interventions', [
                 'kind' => ['repaired', 'laboratory calibration', 'firmware changed'][mt_rand(0, 2)],
@@ -172,6 +176,17 @@ final class StaleTest extends ApiTestCase
                 'logWord' => ['isOwn' => mt_rand(0, 1) === 1, 'reason' => 'r'],
                 'reason' => 'r',
             ]],
+            10 => [Role::Hygienist, "/api/checks/$check/correction", $corrects(['changes' => ['/at' => $at(mt_rand(-900, 900))]])],
+            11 => [Role::Hygienist, "/api/checks/$check/correction", $corrects(['changes' => [], 'instrument' => rawurldecode($alike)])],
+            12 => [Role::Technician, "/api/runs/$run/facts", [
+                ...[
+                    ['person' => 'W-0'.mt_rand(1, 9)],
+                    ['start' => $at(mt_rand(-30, 30))],
+                    ['instrument' => rawurldecode($alike)],
+                ][mt_rand(0, 2)],
+                'reason' => 'mixed up',
+            ]],
+            13 => [Role::Hygienist, "/api/runs/$run/withdrawal", ['reason' => 'begun in error']],
             default => [Role::Hygienist, "/api/campaigns/$campaign/yardsticks", $this->otherLimits(rawurldecode($campaign))],
         };
         // Ever so many people sign in here.

@@ -256,6 +256,6 @@ final class CorrectionTest extends TestCase
             ->check('k2', '16:30', ['114.0'])
             ->read();
         self::assertSame(['r'], array_map(static fn ($run): string => $run->id, $campaign->timelines['D']->runs()));
-        self::assertSame('the wrong unit was chosen', $campaign->withdrawn[0]->notes->withdrawn?->reason);
+        self::assertSame('the wrong unit was chosen', $campaign->withdrawn()[0]->notes->withdrawn?->reason);
     }
 }

@@ -8,6 +8,7 @@ const step: Schemas['Step'] = {
   title: '',
   instruction: '',
   why: '',
+  caution: null,
   required: true,
   seconds: 10,
   when: null,
