@@ -42,7 +42,6 @@ await on.click();
 await on.click();
 await page.getByRole('radio', { name: /114 dB, 1000 Hz, certified 114.02/ }).click();
 await on.click();
-await on.click();
 await page.getByRole('button', { name: /Start the timer/ }).click();
 await page.getByText('Time is up').waitFor({ timeout: 15000 });
 await on.click();
@@ -77,8 +76,9 @@ await page.locator('#drift').evaluate((at) => at.scrollIntoView());
 await page.waitForTimeout(400);
 await shoot('result-margin-opened');
 await page.keyboard.press('Escape');
-await page.locator('#schools').evaluate((at) => at.scrollIntoView());
-await shoot('result-schools');
+await go('/checks/C-00060');
+await page.getByRole('button', { name: 'Label' }).click();
+await shoot('check-record');
 await go('/results/A-00008');
 await shoot('result-sample');
 await go('/results/G-00001');
@@ -90,10 +90,6 @@ await shoot('result-counter');
 await go('/results/S-00001');
 await page.getByText(/The room fails/).first().waitFor();
 await shoot('result-room');
-await go('/results/S-00007');
-await page.getByText('Task by task').waitFor();
-await page.getByText('Task by task').evaluate((at) => at.scrollIntoView({ block: 'center' }));
-await shoot('result-tasks');
 await signIn('steward');
 await go('/kit');
 await shoot('kit');
@@ -103,4 +99,28 @@ await go('/policies');
 await shoot('policies');
 await go('/journal');
 await shoot('journal');
+// One hand: four views of a phone, side by side.
+await page.setViewportSize({ width: 390, height: 780 });
+await signIn('technician');
+const phone = [];
+for (const [path, ...presses] of [
+  ['/?date=2026-11-18'],
+  ['/bench'],
+  ['/bench', /^Go on/],
+  ['/results/R-00003'],
+]) {
+  await go(path);
+  await page.waitForLoadState('networkidle');
+  for (const press of presses) {
+    await page.getByRole('button', { name: press }).first().click();
+    await page.getByText(/^\d+ of \d+/).waitFor();
+  }
+  await page.waitForTimeout(400);
+  phone.push((await page.screenshot()).toString('base64'));
+}
+await page.setViewportSize({ width: 4 * 390 + 36, height: 780 });
+await page.setContent(
+  `<body style="margin:0;display:flex;gap:12px;background:#8a8578">${phone.map((one) => `<img src="data:image/png;base64,${one}">`).join('')}</body>`,
+);
+await page.screenshot({ path: `${folder}/phone.png` });
 await browser.close();

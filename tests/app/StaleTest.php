@@ -245,14 +245,29 @@ final class StaleTest extends ApiTestCase
         $connection->executeStatement('DELETE FROM sign_in_attempt');
         $this->signIn(Role::Reader);
         foreach (['/api/bench', '/api/day', '/api/kit'] as $list) {
-            $listed = $this->call('GET', $list)->text;
+            $listed = $this->whole($list);
             $connection->beginTransaction();
             $connection->executeStatement('DELETE FROM unit_line');
-            self::assertSame($this->call('GET', $list)->text, $listed, $list);
+            self::assertSame($this->whole($list), $listed, $list);
             $connection->rollBack();
         }
 
         return \count($kept);
+    }
+
+    /** A list is worked out for a second at a time, and tells of the units that wait nothing yet: it is asked until none does. */
+    private function whole(string $list): string
+    {
+        $before = '';
+        for ($try = 0; $try < 60; ++$try) {
+            $listed = $this->call('GET', $list)->text;
+            if (!str_contains($listed, '"fit":null') || $listed === $before) {
+                return $listed;
+            }
+            $before = $listed;
+        }
+
+        return $before;
     }
 
     /** @return array<string, string> the digest of what is said of each run, by run and policy */

@@ -39,7 +39,7 @@ test('a mistyped reading is corrected after signing', async ({ page }) => {
   await expect(page.getByText(/the sheet says another/)).toBeVisible();
 
   await page.goto('/results/R-00003');
-  await expect(page.getByText(/changed since/i).first()).toBeVisible();
+  await expect(page.getByText(/Evidence has come since signing/)).toBeVisible();
   await expect(page.getByText(/A check was corrected or moved/).first()).toBeVisible();
 });
 

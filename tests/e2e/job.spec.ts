@@ -20,7 +20,6 @@ test('a dosimeter from pre-check to signed result', async ({ page }) => {
   await goOn.click();
   await page.getByRole('radio', { name: /114 dB, 1000 Hz, certified 114.02/ }).click();
   await goOn.click();
-  await goOn.click();
   await page.getByRole('button', { name: /Start the timer/ }).click();
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Steady' })).toBeVisible();
@@ -32,7 +31,6 @@ test('a dosimeter from pre-check to signed result', async ({ page }) => {
   await expect(page.getByText('+0.08 dB')).toBeVisible();
   await goOn.click();
   await page.getByRole('button', { name: 'Left as it is' }).click();
-  await goOn.click();
   await goOn.click();
   await goOn.click();
   await page.getByRole('button', { name: /Accept the check/ }).click();

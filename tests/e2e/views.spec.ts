@@ -9,6 +9,9 @@ const views: [string, string, RegExp][] = [
   ['a void result', '/results/R-00004', /W-04/],
   ['a result from totals', '/results/R-00013', /W-03/],
   ['a run', '/runs/R-00001', /W-01/],
+  ['a run that was withdrawn', '/runs/R-00014', /W-03/],
+  ['a check on record', '/checks/C-00060', /C-00060/],
+  ['a check that another stands in the place of', '/checks/C-00053', /C-00053/],
   ['a new run', '/runs/new', /Start a run/],
   ['Kit', '/kit', /References/],
   ['a unit', '/kit/DM-03', /DM-03/],
@@ -139,12 +142,12 @@ test('an empty logbook says what comes first', async ({ page }) => {
   );
   await page.route('**/api/results?*', (route) =>
     route.fulfill({
-      json: { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [] },
+      json: { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [], withdrawn: [] },
     }),
   );
   await page.route('**/api/results', (route) =>
     route.fulfill({
-      json: { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [] },
+      json: { total: 0, waiting: 0, page: 1, pageSize: 50, rows: [], withdrawn: [] },
     }),
   );
   await page.goto('/');

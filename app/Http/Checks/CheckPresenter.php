@@ -6,12 +6,14 @@ namespace Footnote\App\Http\Checks;
 
 use Footnote\App\Access\Role;
 use Footnote\App\Access\User;
+use Footnote\App\Http\Kit\RoutinesPresenter;
 use Footnote\App\Logbook\CheckVersions;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\InPlaceOf;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Assessor;
@@ -36,6 +38,7 @@ final readonly class CheckPresenter
         private Assessor $assessor,
         private Formats $families,
         private RestingRuns $resting,
+        private RoutinesPresenter $routines,
     ) {
         $this->correction = new CheckCorrection($families);
     }
@@ -59,6 +62,7 @@ final readonly class CheckPresenter
             'at' => $check->at->format(\DATE_ATOM),
             'who' => $check->notes->who(),
             'remarks' => $check->notes->remarks,
+            'next' => $this->next($id, $unit),
             'adjusted' => $adjusted,
             'brokenOff' => $check->walk->brokenOff,
             'setAside' => $check->notes->setAside === null ? null : [
@@ -96,6 +100,21 @@ final readonly class CheckPresenter
             ),
             'alike' => $this->versions->alike($unit->id, $unit->family),
         ];
+    }
+
+    /** When the first of those things is due again that were last done by this check; null where it did none that is wanted again. */
+    private function next(string $id, Instrument $unit): ?string
+    {
+        $until = [];
+        foreach ($this->routines->of($unit)['routines'] as $routine) {
+            foreach (\is_array($routine['done'] ?? null) ? $routine['done'] : [] as $done) {
+                if (\is_array($done) && ($done['evidence'] ?? null) === $id && \is_string($done['until'] ?? null)) {
+                    $until[] = $done['until'];
+                }
+            }
+        }
+
+        return $until === [] ? null : min($until);
     }
 
     /** @return list<array<string, mixed>> */

@@ -209,6 +209,7 @@ export function CheckView() {
                 answers={answers}
                 put={put}
                 onEnter={() => missing === null && settle('done')}
+                onChosen={(change) => settle('done', change)}
               />
             </>
           ) : (

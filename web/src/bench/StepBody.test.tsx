@@ -29,8 +29,18 @@ const show = (
 ) => {
   const put = vi.fn();
   const onEnter = vi.fn();
-  render(<StepBody step={of} draft={draft(problems)} answers={answers} put={put} onEnter={onEnter} />);
-  return { put, onEnter };
+  const onChosen = vi.fn();
+  render(
+    <StepBody
+      step={of}
+      draft={draft(problems)}
+      answers={answers}
+      put={put}
+      onEnter={onEnter}
+      onChosen={onChosen}
+    />,
+  );
+  return { put, onEnter, onChosen };
 };
 
 it('begins with the rows that the family gives, and keeps them with the first reading', () => {

@@ -20,6 +20,8 @@ interface Props {
   answers: Answers;
   put: (change: Partial<Answers>) => void;
   onEnter: () => void;
+  /** A choice that is all that the step asks goes on by itself. */
+  onChosen: (change: Partial<Answers>) => void;
 }
 
 /** What a step asks, by its kind and by the fields that the server declares for it. */
@@ -63,7 +65,8 @@ export function StepBody(props: Props) {
   }
 }
 
-function ChooseReference({ draft, answers, put }: Props) {
+function ChooseReference({ step, draft, answers, put, onChosen }: Props) {
+  const choose = step.fields.length === 0 ? onChosen : put;
   return (
     <div role="radiogroup" aria-label="Reference" style={{ display: 'grid', gap: 6 }}>
       {draft.references.length === 0 && (
@@ -106,7 +109,7 @@ function ChooseReference({ draft, answers, put }: Props) {
                     role="radio"
                     aria-checked={on}
                     variant={on ? 'contained' : 'outlined'}
-                    onClick={() => put({ reference: reference.id, setting: setting.value })}
+                    onClick={() => choose({ reference: reference.id, setting: setting.value })}
                     sx={{ minHeight: 48 }}
                   >
                     {setting.words}
@@ -336,7 +339,7 @@ function Cell({
 /** What stands beside a reading is as high as it is. */
 const asHighAsAReading = (large: boolean) => ({ '& .MuiInputBase-root': { minHeight: large ? 64 : 51 } });
 
-function Adjusted({ step, answers, put }: Props) {
+function Adjusted({ step, answers, onChosen }: Props) {
   const flag = flagOf(step);
   const said = answers[flag];
   return (
@@ -344,7 +347,9 @@ function Adjusted({ step, answers, put }: Props) {
       exclusive
       aria-label="Was the instrument adjusted?"
       value={typeof said === 'boolean' ? (said ? 'yes' : 'no') : null}
-      onChange={(_, value: string | null) => value !== null && put({ [flag]: value === 'yes' })}
+      onChange={(_, value: string | null) =>
+        onChosen({ [flag]: (value ?? (said === true ? 'yes' : 'no')) === 'yes' })
+      }
     >
       <ToggleButton value="no" sx={{ minHeight: 56, px: 3 }}>
         Left as it is

@@ -31,6 +31,7 @@ const check = (more: Partial<Schemas['Check']> = {}): Schemas['Check'] => ({
   zone: 'Europe/London',
   at: '2026-11-17T16:27:00+00:00',
   who: 'by T-1',
+  next: '2026-12-17T16:27:00+00:00',
   remarks: '',
   adjusted: false,
   brokenOff: false,
@@ -157,6 +158,15 @@ describe('a check on record', () => {
     expect(said?.textContent).toContain('C-00031 stands in its place, of NX-02');
     expect(within(said as HTMLElement).getByText('113.9')).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Correct or move' })).toBeNull();
+  });
+
+  it('has a label with a code that opens it', async () => {
+    show(check());
+    fireEvent.click(await screen.findByRole('button', { name: 'Label' }));
+    const label = screen.getByRole('figure', { name: 'Label of C-00012' });
+    expect(label.textContent).toContain('NX-01');
+    expect(label.textContent).toContain('next by 17 Dec 2026');
+    expect(within(label).getByTitle(/\/checks\/C-00012$/)).toBeTruthy();
   });
 
   it('says who may correct it where whoever looks may not', async () => {

@@ -8,6 +8,7 @@ import { ink } from '../look/theme';
 import { VerdictSign } from '../look/VerdictSign';
 import { clock, day, minus, moment, signed } from '../look/words';
 import { CorrectCheck } from './CorrectCheck';
+import { Label } from './Label';
 
 type Check = Schemas['Check'];
 
@@ -26,10 +27,11 @@ export function RecordedCheckView() {
 
 function Page({ check }: { check: Check }) {
   const [correcting, setCorrecting] = useState(false);
+  const [labelled, setLabelled] = useState(false);
   const navigate = useNavigate();
   const unit = check.instrument;
   return (
-    <>
+    <div className="fn-record">
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12, alignItems: 'baseline' }}>
         <h1 className="fn-title" style={{ margin: 0, overflowWrap: 'anywhere' }}>
           Check {check.id} of {unit.id}
@@ -41,8 +43,13 @@ function Page({ check }: { check: Check }) {
               Correct or move
             </Button>
           )}
+          {check.replacedBy === null && check.setAside === null && !check.brokenOff && (
+            <Button variant="outlined" aria-pressed={labelled} onClick={() => setLabelled(!labelled)}>
+              {labelled ? 'No label' : 'Label'}
+            </Button>
+          )}
           <Button variant="outlined" onClick={() => window.print()}>
-            Print
+            {labelled ? 'Print the label' : 'Print'}
           </Button>
         </span>
       </div>
@@ -51,6 +58,7 @@ function Page({ check }: { check: Check }) {
         {check.who} · <Link to={`/kit/${unit.id}`}>{unit.id}</Link>, {unit.model}
         {unit.serial ? `, serial number ${unit.serial}` : ''}
       </p>
+      {labelled && <Label check={check} />}
       <Standing check={check} />
       {correcting && (
         <CorrectCheck
@@ -82,7 +90,7 @@ function Page({ check }: { check: Check }) {
       <p className="fn-noprint">
         <Link to={`/journal?about=${check.id}`}>What the journal says of it</Link>
       </p>
-    </>
+    </div>
   );
 }
 
