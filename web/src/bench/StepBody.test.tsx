@@ -96,13 +96,13 @@ it('keeps an adjustment under the name of its step', () => {
   const adjust = step('mix-adjust', 'adjust', { into: 'mixAdjusted' });
   expect(lacks(adjust, { adjusted: true }, [])).toBe('Say whether it was adjusted.');
   expect(lacks(adjust, { mixAdjusted: false }, [])).toBeNull();
-  const { put } = show(adjust, {});
+  const { onChosen } = show(adjust, {});
   fireEvent.click(screen.getByRole('button', { name: 'Adjusted' }));
-  expect(put).toHaveBeenCalledWith({ mixAdjusted: true });
+  expect(onChosen).toHaveBeenCalledWith({ mixAdjusted: true });
 });
 
 it('keeps it under its old name where the step gives none', () => {
-  const { put } = show(step('adjust', 'adjust'), {});
+  const { onChosen } = show(step('adjust', 'adjust'), {});
   fireEvent.click(screen.getByRole('button', { name: 'Left as it is' }));
-  expect(put).toHaveBeenCalledWith({ adjusted: false });
+  expect(onChosen).toHaveBeenCalledWith({ adjusted: false });
 });
