@@ -180,6 +180,28 @@ describe('a check on the bench', () => {
     await waitFor(() => expect(within(steps).queryByRole('button', { name: /as-left/ })).toBeNull());
   });
 
+  it('copies a sheet: readings are transcribed, and its own time is wanted before it is accepted', async () => {
+    await open();
+    fireEvent.click(screen.getByRole('button', { name: 'From paper' }));
+    fireEvent.keyDown(document.body, { key: 'Enter' });
+    await screen.findByRole('heading', { name: 'reference' });
+    fireEvent.click(screen.getByRole('radio', { name: /114 dB, 1000 Hz/ }));
+    await screen.findByRole('heading', { name: 'as-found' });
+    fireEvent.change(screen.getByLabelText(/Reading/), { target: { value: '113,4' } });
+    fireEvent.click(goOn());
+    await screen.findByRole('heading', { name: 'adjust' });
+    fireEvent.click(screen.getByRole('button', { name: 'Left as it is' }));
+    const accept = await screen.findByRole('button', { name: /Accept the check/ });
+    expect((accept as HTMLButtonElement).disabled).toBe(true);
+    expect(screen.getByText(/the time on the sheet, not that of typing it/)).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('When it was made, local time'), {
+      target: { value: '2020-11-17T07:30' },
+    });
+    fireEvent.click(await screen.findByRole('button', { name: /Accept the check/ }));
+    await screen.findByText('the bench');
+    expect(kept).toMatchObject({ fromPaper: true, asFound: [{ value: '113,4', provenance: 'transcribed' }] });
+  });
+
   it('lets a step be skipped and says so, and steps back', async () => {
     await open();
     fireEvent.keyDown(document.body, { key: 'x' });

@@ -8,7 +8,7 @@ import { Loading, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
 import { isoOf, localOf, minus, plural, signed } from '../look/words';
-import { lacks } from './answers';
+import { lacks, lacksItsTime } from './answers';
 import { useKeys } from '../shell/keys';
 import { isOver } from './wait';
 import { NotApplicable } from './NotApplicable';
@@ -76,7 +76,7 @@ export function CheckView() {
       accept.mutate(undefined);
       return;
     }
-    if (step.kind === 'wait' && state === 'done') {
+    if (step.kind === 'wait' && state === 'done' && answers.fromPaper !== true) {
       if (answers.waits?.[step.id] === undefined) {
         put({ waits: { ...(answers.waits ?? {}), [step.id]: new Date().toISOString() } });
         return;
@@ -90,7 +90,11 @@ export function CheckView() {
     put({ steps: done[step.id] === state ? done : { ...rest, [step.id]: state }, ...reasons });
     setChosen(at + 1);
   };
-  const missing = step ? lacks(step, answers, draft?.references ?? []) : null;
+  // The server notes the moment of the first reading; a person may say another.
+  const made = answers.at ?? draft?.answers.at;
+  const missing = step
+    ? lacks(step, answers, draft?.references ?? [])
+    : lacksItsTime(answers, made, draft?.startedAt ?? '');
   useKeys({
     Enter: (event) => {
       if (!(event.target instanceof HTMLButtonElement) && missing === null) {
@@ -108,8 +112,6 @@ export function CheckView() {
     return <Told problem={query.error} />;
   }
   const { live, unit } = draft;
-  // The server notes the moment of the first reading; a person may say another.
-  const made = answers.at ?? draft.answers.at;
   return (
     <>
       <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 16 }}>
@@ -121,6 +123,14 @@ export function CheckView() {
           <span className="fn-about">{unit.about && `, ${unit.about}`}</span> · begun by {draft.startedBy}
           {draft.typedBy.length > 1 && `, typed by ${draft.typedBy.map((one) => one.by).join(' and ')}`}
         </span>
+        <Button
+          size="small"
+          aria-pressed={answers.fromPaper === true}
+          variant={answers.fromPaper === true ? 'contained' : 'text'}
+          onClick={() => put({ fromPaper: answers.fromPaper !== true })}
+        >
+          From paper
+        </Button>
       </div>
       {unit.hold.length > 0 && (
         <p style={{ margin: '6px 0 0', color: ink.qualified, fontWeight: 650 }}>
@@ -219,13 +229,18 @@ export function CheckView() {
               {Object.values(done).includes('skipped') && ' Steps that were skipped are findings.'}
             </p>
           )}
-          {!step && made !== undefined && (
+          {((!step && made !== undefined) || answers.fromPaper === true) && (
             <TextField
               label="When it was made, local time"
               type="datetime-local"
-              value={localOf(new Date(made))}
+              value={made === undefined ? '' : localOf(new Date(made))}
               onChange={(event) => event.target.value && put({ at: isoOf(event.target.value) })}
-              helperText="The moment of the first reading; change it where the check is typed in later"
+              helperText={
+                answers.fromPaper === true
+                  ? 'The time on the sheet'
+                  : 'The moment of the first reading; change it where the check is typed in later'
+              }
+              sx={{ mt: 2 }}
               slotProps={{ inputLabel: { shrink: true } }}
             />
           )}
@@ -240,7 +255,7 @@ export function CheckView() {
             >
               {!step
                 ? 'Accept the check'
-                : step.kind === 'wait' && answers.waits?.[step.id] === undefined
+                : step.kind === 'wait' && answers.fromPaper !== true && answers.waits?.[step.id] === undefined
                   ? 'Start the timer'
                   : 'Done, go on'}{' '}
               <span className="fn-key">⏎</span>

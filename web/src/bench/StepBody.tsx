@@ -133,6 +133,9 @@ function Wait({ step, answers }: Props) {
   const left = secondsLeft(step, answers, now);
   const began = answers.waits?.[step.id] !== undefined;
   useAwake(began && left > 0);
+  if (answers.fromPaper === true) {
+    return <p>Done where the sheet says that it was waited for; skip it where it says nothing.</p>;
+  }
   return (
     <div style={{ display: 'flex', alignItems: 'center', gap: 18 }}>
       <span className="fn-figure" style={{ fontSize: '3rem', minWidth: 90 }} aria-live="off">
@@ -162,7 +165,7 @@ const grades = [
 /** Rows of readings: the first column large, how each came, and a way to strike one out with its reason. */
 function Readings({ step, draft, answers, put, onEnter }: Props) {
   const list = rowsOf(answers, step.into);
-  const empty: Row = { provenance: 'typed' };
+  const empty: Row = { provenance: answers.fromPaper === true ? 'transcribed' : 'typed' };
   const begun: Row[] = list.length > 0 ? list : step.presets.map((preset) => ({ ...empty, ...preset }));
   const shown =
     begun.length >= step.rows ? begun : [...begun, ...Array<Row>(step.rows - begun.length).fill(empty)];
@@ -209,7 +212,7 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
             <TextField
               select
               label="How it came"
-              value={typeof reading.provenance === 'string' ? reading.provenance : 'typed'}
+              value={typeof reading.provenance === 'string' ? reading.provenance : empty.provenance}
               onChange={(event) => change(place, { provenance: event.target.value })}
               sx={{ minWidth: several ? 104 : 180, ...asHighAsAReading(!several) }}
             >

@@ -11,6 +11,12 @@ export const rowsOf = (answers: Answers, into: string): Row[] => {
 /** The answer in which a step of adjusting says whether it was. */
 export const flagOf = (step: Schemas['Step']) => step.into || 'adjusted';
 
+/** A check that is copied from a sheet was made before anybody typed it; null where its own time is said. */
+export const lacksItsTime = (answers: Answers, at: string | undefined, begun: string): string | null =>
+  answers.fromPaper === true && (at === undefined || Date.parse(at) > Date.parse(begun))
+    ? 'Say when it was made: the time on the sheet, not that of typing it.'
+    : null;
+
 /** What a step still wants before one can go on; skipping is always possible. */
 export function lacks(
   step: Schemas['Step'],
