@@ -42,6 +42,7 @@ await on.click();
 await on.click();
 await page.getByRole('radio', { name: /114 dB, 1000 Hz, certified 114.02/ }).click();
 await on.click();
+await on.click();
 await page.getByRole('button', { name: /Start the timer/ }).click();
 await page.getByText('Time is up').waitFor({ timeout: 15000 });
 await on.click();

@@ -20,6 +20,7 @@ test('a dosimeter from pre-check to signed result', async ({ page }) => {
   await goOn.click();
   await page.getByRole('radio', { name: /114 dB, 1000 Hz, certified 114.02/ }).click();
   await goOn.click();
+  await goOn.click();
   await page.getByRole('button', { name: /Start the timer/ }).click();
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Steady' })).toBeVisible();

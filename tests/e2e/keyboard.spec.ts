@@ -40,6 +40,8 @@ test('a check and a signature without a mouse', async ({ page }) => {
   await expect(page.locator('section:focus h2')).toHaveText('Calibrator');
   await tabTo(page, /^114 dB, 1000 Hz, certified 114\.02/);
   await page.keyboard.press('Enter');
+  await tabTo(page, /Done, go on/);
+  await page.keyboard.press('Enter');
   await expect(page.locator('section:focus h2')).toHaveText('Adapter');
   await page.keyboard.press('Enter');
   await expect(page.locator('section:focus h2')).toHaveText('Steady');

@@ -13,6 +13,7 @@ async function check(page: Page, made: Date, [main, loud, low]: [string, string,
   }
   await expect(title(page, 'Calibrator')).toBeVisible();
   await page.getByRole('radio', { name: '94 dB, 1000 Hz, certified 94.00' }).click();
+  await page.getByRole('button', { name: /Done, go on/ }).click();
   await expect(title(page, 'Adapter')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(title(page, 'Steady')).toBeVisible();

@@ -3,8 +3,8 @@ import { cutOff, isAccessible, signIn, test } from './person';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
-/** One hand on a phone: a whole check in at most twelve presses, each under the thumb, and nothing to be moved sideways. */
-test('a dosimeter is checked on a phone in twelve presses', async ({ page }) => {
+/** One hand on a phone: a whole check in thirteen presses, each under the thumb, and nothing to be moved sideways. */
+test('a dosimeter is checked on a phone in thirteen presses', async ({ page }) => {
   await signIn(page, 'technician');
   await page.goto('/?date=2026-11-18');
   expect(await cutOff(page), 'Day').toBe(0);
@@ -30,6 +30,7 @@ test('a dosimeter is checked on a phone in twelve presses', async ({ page }) => 
   expect(await isAccessible(page, 'a step on a phone')).toEqual([]);
   expect(await cutOff(page), 'a step').toBe(0);
   await press(/114 dB, 1000 Hz, certified 114.02/, 'radio');
+  await press(/Done, go on/);
   await expect(title('Adapter')).toBeVisible();
   await press(/Done, go on/);
   await press(/Start the timer/);
@@ -48,7 +49,7 @@ test('a dosimeter is checked on a phone in twelve presses', async ({ page }) => 
   await press(/Done, go on/);
   await press(/Accept the check/);
   await expect(title('Bench')).toBeVisible();
-  expect(presses).toBeLessThanOrEqual(12);
+  expect(presses).toBeLessThanOrEqual(13);
 
   await page.getByRole('button', { name: 'More' }).tap();
   await page.getByRole('link', { name: 'Journal' }).tap();
