@@ -10,6 +10,7 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\RecordedCheck;
 use Footnote\App\Logbook\Row\RecordedSetAside;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
+use Footnote\App\Logbook\Row\ReplacedCheck;
 use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\EvidenceReader;
@@ -36,6 +37,9 @@ final readonly class SetCheckAside
         $family = $this->entities->find(RegisteredInstrument::class, $check->instrument)->family ?? '';
         if ($this->reader->check(Fields::of($check->record), $this->families->of($family))->content->wasAdjusted()) {
             throw new Problem(409, 'The instrument was adjusted at this check: setting it aside would hide that. Nothing was changed.');
+        }
+        if ($this->entities->find(ReplacedCheck::class, $id) !== null) {
+            throw new Problem(409, 'Another check stands in its place: set that one aside. Nothing was changed.');
         }
         if ($this->entities->find(RecordedSetAside::class, $id) !== null) {
             throw new Problem(409, 'This check was set aside already.');

@@ -48,7 +48,7 @@ final readonly class FactKeeper
         $record = RunFolding::fold($before, [$told]);
         $this->refuseAnotherKind($before, $record);
         $after = $this->logbook->coreRun($record);
-        $this->refuseImpossible($after);
+        $this->refuseImpossible($after, $fact);
         // Those that it leaves: its unit, its shift.
         $this->touch($was);
         $state->learn($after, Cells::text($record, 'campaign'), $record);
@@ -82,7 +82,8 @@ final readonly class FactKeeper
         }
     }
 
-    private function refuseImpossible(Run $after): void
+    /** @param array<string, mixed> $fact that is new: what was said before may rest on a check that was corrected since */
+    private function refuseImpossible(Run $after, array $fact): void
     {
         $this->site->refuseFuture($after->timing->start, '/start');
         if ($after->timing->stop !== null) {
@@ -96,7 +97,8 @@ final readonly class FactKeeper
                 throw Problem::field('/exclusions', 'lies outside of the run.');
             }
         }
-        if ($after->notes->declaration !== null
+        if (isset($fact['declaration'])
+            && $after->notes->declaration !== null
             && !$this->runs->isCheckOf($after->notes->declaration->check, $after->deployment->instrument)) {
             throw Problem::field('/declaration/check', 'is no check of this instrument.');
         }

@@ -92,6 +92,7 @@ final class CorrectionsTest extends ApiTestCase
         self::assertStringContainsString('T-1 corrected check k3 of D', $this->call('GET', '/api/journal')->text);
         $this->faultless();
 
+        $this->call('POST', '/api/bench/checks/k3/set-aside', ['reason' => 'a slip'], 409);
         // Corrected once, the old one is done with; the new one can be corrected again.
         $this->call('POST', '/api/checks/k3/correction', self::asks(['/acoustic/asFound/0/value' => '113.8']), 409);
         $this->call('POST', "/api/checks/$number/correction", self::asks(['/acoustic/asFound/0/value' => '113.8']), 201);
@@ -201,6 +202,24 @@ final class CorrectionsTest extends ApiTestCase
         $this->call('POST', '/api/runs/r2/facts', ['place' => 'yard'], 409);
         $this->call('POST', '/api/runs/r2/withdrawal', ['reason' => 'again'], 409);
         self::assertStringContainsString('withdrew run r2: nobody wore it', $this->call('GET', '/api/journal')->text);
+    }
+
+    /** A declaration may name a check that was corrected since: it does not count, that is said, and the run can be noted on. */
+    public function testMoreIsNotedOfARunWhoseDeclarationNamesACorrectedCheck(): void
+    {
+        $this->import((new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->check('k2', '12:00', ['114.0'])
+            ->run('r1', '08:00', '16:00', '90.0', ['declaration' => ['check' => 'k2', 'by' => 'H-1', 'reason' => 'the same work']])
+            ->check('k3', '16:30', ['114.0']));
+        $this->signIn(Role::Technician);
+        $this->call('POST', '/api/checks/k2/correction', self::asks(['/acoustic/asFound/0/value' => '114.1']), 201);
+        $this->call('POST', '/api/runs/r1/facts', ['place' => 'yard'], 201);
+        $said = array_column($this->call('GET', '/api/results/r1')->list('assessment.findings'), 'seen', 'rule');
+        self::assertStringContainsString('It does not count', \is_string($said['bracket.representative-segment'] ?? null)
+            ? $said['bracket.representative-segment']
+            : '');
+        $this->faultless();
     }
 
     public function testARecordBringsWhatWasCorrectedAndWithdrawn(): void
