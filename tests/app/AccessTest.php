@@ -75,6 +75,8 @@ final class AccessTest extends ApiTestCase
             ['PUT', '/api/bench/drafts/none', $record],
             ['POST', '/api/bench/checks/none/set-aside', $record],
             ['POST', '/api/bench/D/interventions', $record],
+            ['POST', '/api/checks/none/correction', $record],
+            ['POST', '/api/runs/none/withdrawal', $record],
             ['POST', '/api/kit/instruments', $record],
             ['POST', '/api/kit/references', [Role::Steward]],
             ['POST', '/api/kit/references/A/recalls', [Role::Steward]],
