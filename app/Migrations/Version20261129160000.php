@@ -35,6 +35,7 @@ final class Version20261129160000 extends AbstractMigration
             $state->addColumn($name, 'string', ['length' => 500, 'default' => '']);
         }
         $state->addIndex(['campaign_id', 'started_at', 'run_id'], 'run_state_campaign');
+        $state->addIndex(['started_at', 'run_id'], 'run_state_begun');
     }
 
     public function postUp(Schema $schema): void

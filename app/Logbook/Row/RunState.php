@@ -18,6 +18,7 @@ use Footnote\Core\Evidence\Run;
 #[ORM\Index(name: 'run_state_started', columns: ['instrument_id', 'started_at'])]
 #[ORM\Index(name: 'run_state_stopped', columns: ['instrument_id', 'stopped_at'])]
 #[ORM\Index(name: 'run_state_shift', columns: ['shift_key', 'started_at'])]
+#[ORM\Index(name: 'run_state_begun', columns: ['started_at', 'run_id'])]
 #[ORM\Index(name: 'run_state_campaign', columns: ['campaign_id', 'started_at', 'run_id'])]
 #[ORM\Index(name: 'run_state_medium', columns: ['medium'])]
 #[ORM\Index(name: 'run_state_version', columns: ['version'])]
