@@ -120,8 +120,7 @@ for (const [path, ...presses] of [
   phone.push((await page.screenshot()).toString('base64'));
 }
 await page.setViewportSize({ width: 4 * 390 + 36, height: 780 });
-await page.setContent(
-  `<body style="margin:0;display:flex;gap:12px;background:#8a8578">${phone.map((one) => `<img src="data:image/png;base64,${one}">`).join('')}</body>`,
-);
+const pictures = phone.map((one) => `<img src="data:image/png;base64,${one}">`).join('');
+await page.setContent(`<body style="margin:0;display:flex;gap:12px;background:#8a8578">${pictures}</body>`);
 await page.screenshot({ path: `${folder}/phone.png` });
 await browser.close();

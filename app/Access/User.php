@@ -39,6 +39,12 @@ final readonly class User implements UserInterface, PasswordAuthenticatedUserInt
         return \in_array($role, $this->roles, true);
     }
 
+    /** Whether the person may write anything down: whoever is more than a reader. */
+    public function records(): bool
+    {
+        return $this->roles !== [Role::Reader];
+    }
+
     public function getPassword(): string
     {
         return $this->password;

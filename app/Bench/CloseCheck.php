@@ -16,11 +16,8 @@ use Footnote\App\Storage\Numbers;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\StepState;
-use Footnote\Core\Record\EvidenceReader;
-use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
-use Footnote\Core\Record\Whole;
 use Psr\Clock\ClockInterface;
 
 /** A half-done check becomes evidence: accepted, or broken off after the reference sounded. One without any answer is put away. */
@@ -32,7 +29,6 @@ final readonly class CloseCheck
         private Logbook $logbook,
         private Drafts $drafts,
         private Touches $touches,
-        private EvidenceReader $reader,
         private Formats $families,
         private Numbers $numbers,
         private SiteClock $site,
@@ -117,10 +113,7 @@ final readonly class CloseCheck
     private function read(array $record, Instrument $unit): Check
     {
         try {
-            return Whole::read(
-                Fields::of($record),
-                fn (Fields $all): Check => $this->reader->check($all, $this->families->of($unit->family)),
-            );
+            return $this->keep->read($record, $unit->family);
         } catch (InvalidRecord $problem) {
             throw new Problem(
                 422,

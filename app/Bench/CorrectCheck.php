@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\App\Bench;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Footnote\App\Access\Role;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Logbook;
@@ -17,7 +16,6 @@ use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Numbers;
-use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\InPlaceOf;
 use Footnote\Core\Record\CheckCorrection;
 use Footnote\Core\Record\EvidenceReader;
@@ -25,7 +23,6 @@ use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\Record\Strangers;
-use Footnote\Core\Record\Whole;
 use Psr\Clock\ClockInterface;
 
 /**
@@ -59,7 +56,8 @@ final readonly class CorrectCheck
         $family = Cells::text($this->logbook->instrumentRecord($old->instrument) ?? [], 'family');
         $this->refuse($by, $old, $unit, $family);
         $why = new InPlaceOf($id, $old->instrument, $this->clock->now(), $by->code, $asked->reason, $asked->how);
-        $written = $this->written($old, $family, $asked, 'C-0', $unit, $why);
+        // Its number is given within the lock; the rest of it is written and read before.
+        $written = $this->written($old, $family, $asked, $unit, $why);
         $changes = $this->correction->changes($old->record, $written, $family);
         if ($changes === []) {
             throw new Problem(422, 'Nothing of it is another than before. Nothing was changed.');
@@ -74,14 +72,14 @@ final readonly class CorrectCheck
             'reason' => $asked->reason,
         ];
 
-        return $this->journal->during($by->code, $kind, $told, function () use ($by, $old, $unit, $family, $asked, $why): string {
+        return $this->journal->during($by->code, $kind, $told, function () use ($by, $old, $unit, $family, $written): string {
             if ($this->entities->find(ReplacedCheck::class, $old->id) !== null
                 || $this->entities->find(RecordedSetAside::class, $old->id) !== null) {
                 throw new Problem(409, 'This check was corrected or set aside meanwhile. Look at it again; nothing was changed.');
             }
             $number = $this->numbers->next('check_record', 'C-%05d');
-            $record = $this->written($old, $family, $asked, $number, $unit, $why);
-            $check = $this->read($record, $family);
+            $record = [...$written, 'id' => $number];
+            $check = $this->keep->read($record, $family);
             $this->keep->keep($check, $record, $by);
             $this->entities->persist(
                 new ReplacedCheck($old->id, $old->instrument, $number, $unit, $by->code, $this->clock->now()),
@@ -95,18 +93,11 @@ final readonly class CorrectCheck
 
     private function refuse(User $by, RecordedCheck $old, string $unit, string $family): void
     {
-        if ($this->entities->find(ReplacedCheck::class, $old->id) !== null) {
-            throw new Problem(409, 'Another check stands in its place already: correct that one. Nothing was changed.');
-        }
-        if ($this->entities->find(RecordedSetAside::class, $old->id) !== null) {
-            throw new Problem(409, 'This check was set aside and counts for nothing. Nothing was changed.');
-        }
-        $check = $this->reader->check(Fields::of($old->record), $this->families->of($family));
-        if ($check->content->wasAdjusted() && !$by->has(Role::Hygienist)) {
-            throw new Problem(
-                403,
-                'The instrument was adjusted by this check: only a hygienist corrects or moves it. Nothing was changed.',
-            );
+        $told = $this->logbook->checkRecords([$old->id])[0] ?? $old->record;
+        $check = $this->reader->check(Fields::of($told), $this->families->of($family));
+        $refusal = MayCorrect::refusal($by, $check, $this->entities->find(ReplacedCheck::class, $old->id) !== null);
+        if ($refusal !== null) {
+            throw new Problem($refusal->status, $refusal->getMessage().' Nothing was changed.');
         }
         $to = $unit === $old->instrument ? null : $this->logbook->instrumentRecord($unit);
         if ($unit !== $old->instrument && ($to === null || Cells::text($to, 'family') !== $family)) {
@@ -121,27 +112,17 @@ final readonly class CorrectCheck
         RecordedCheck $old,
         string $family,
         CorrectionAsked $asked,
-        string $number,
         string $unit,
         InPlaceOf $why,
     ): array {
         try {
-            $record = $this->correction->write($old->record, $family, $asked->changes, $number, $unit, $why);
+            $record = $this->correction->write($old->record, $family, $asked->changes, $old->id, $unit, $why);
             Strangers::toRecord($this->families)->inPiece('check', $record);
-            $this->site->refuseFuture($this->read($record, $family)->at, '/at');
+            $this->site->refuseFuture($this->keep->read($record, $family)->at, '/at');
 
             return $record;
         } catch (InvalidRecord $problem) {
             throw new Problem(422, 'Nothing was changed. '.$problem->getMessage(), $problem->fields());
         }
-    }
-
-    /** @param array<string, mixed> $record */
-    private function read(array $record, string $family): Check
-    {
-        return Whole::read(
-            Fields::of($record),
-            fn (Fields $all): Check => $this->reader->check($all, $this->families->of($family)),
-        );
     }
 }

@@ -32,7 +32,7 @@ final readonly class CorrectionAsked
         }
         $instrument = $told->optionalText('instrument', 40) ?? '';
         $how = $told->choice('how', Provenance::class);
-        if ($how === Provenance::StandIn) {
+        if (!\in_array($how, Provenance::known(), true)) {
             throw Problem::field('/how', 'says how it is known what is right.');
         }
 

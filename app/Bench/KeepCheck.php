@@ -12,16 +12,36 @@ use Footnote\App\Logbook\Row\RecordedCheck;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Moments;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\Whole;
 use Psr\Clock\ClockInterface;
 
-/** Keeps a check with what it leans on, within the change that brings it. */
+/** Reads a check as it is to be written down, and keeps it with what it leans on within the change that brings it. */
 final readonly class KeepCheck
 {
     public function __construct(
         private EntityManagerInterface $entities,
         private Logbook $logbook,
+        private EvidenceReader $reader,
+        private Formats $families,
         private ClockInterface $clock,
     ) {
+    }
+
+    /**
+     * @param array<string, mixed> $record
+     *
+     * @throws InvalidRecord naming everything that is wrong
+     */
+    public function read(array $record, string $family): Check
+    {
+        return Whole::read(
+            Fields::of($record),
+            fn (Fields $all): Check => $this->reader->check($all, $this->families->of($family)),
+        );
     }
 
     /** @param array<string, mixed> $record */

@@ -16,6 +16,7 @@ use Footnote\App\Logbook\ToldFact;
 use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\Moments;
 use Footnote\Core\Evidence\Run;
 use Psr\Clock\ClockInterface;
 
@@ -49,8 +50,9 @@ final readonly class FactKeeper
         $this->refuseAnotherKind($before, $record);
         $after = $this->logbook->coreRun($record);
         $this->refuseImpossible($after, $fact);
-        // Those that it leaves: its unit, its shift.
-        $this->touch($was);
+        if (self::leaves($was, $after)) {
+            $this->touch($was);
+        }
         $state->learn($after, Cells::text($record, 'campaign'), $record);
         if ($after->notes->withdrawn === null) {
             $this->free->check($after, $fact);
@@ -70,10 +72,11 @@ final readonly class FactKeeper
      */
     private function refuseAnotherKind(array $before, array $after): void
     {
-        [$was, $is] = array_map(
-            fn (array $run): ?array => $this->logbook->instrumentRecord(Cells::text($run, 'instrument')),
-            [$before, $after],
-        );
+        if ($before['instrument'] === $after['instrument']) {
+            return;
+        }
+        $was = $this->logbook->instrumentRecord(Cells::text($before, 'instrument'));
+        $is = $this->logbook->instrumentRecord(Cells::text($after, 'instrument'));
         if ($is === null) {
             throw Problem::field('/instrument', 'is not in the kit.');
         }
@@ -105,6 +108,15 @@ final readonly class FactKeeper
         if ($after->source->word !== null && $after->source->origin === null) {
             throw Problem::field('/logWord', 'speaks of a log, and this run has none.');
         }
+    }
+
+    /** Whether it is not any more where it was: on that unit, in that shift, at that time. */
+    private static function leaves(Run $was, Run $after): bool
+    {
+        return $after->notes->withdrawn !== null
+            || $was->deployment->instrument !== $after->deployment->instrument
+            || $was->deployment->person !== $after->deployment->person
+            || Moments::text($was->timing->start) !== Moments::text($after->timing->start);
     }
 
     private function touch(Run $run): void

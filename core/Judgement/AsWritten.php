@@ -15,10 +15,7 @@ final readonly class AsWritten
     /** FC-A1: the number without the correction stands beside. */
     public function beside(Result $result): Result
     {
-        $otherwise = null;
-        foreach ($this->first->results as $one) {
-            $otherwise = $one->key === $result->key ? $one->reportedFigure() : $otherwise;
-        }
+        $otherwise = $this->before($result)?->reportedFigure();
 
         return $result->altered(...array_map(
             static fn (Corrected $one): Altered => new Altered(
@@ -39,17 +36,28 @@ final readonly class AsWritten
             return true;
         }
         foreach ($now->results as $result) {
-            foreach ($this->first->results as $before) {
-                if ($before->key === $result->key
-                    && $now->verdictOn($result) !== Verdict::Void
-                    && ($now->verdictOn($result)->weight() < $this->first->verdictOn($before)->weight()
-                        || self::statements($result) !== self::statements($before))) {
-                    return true;
-                }
+            $before = $this->before($result);
+            if ($before !== null
+                && $now->verdictOn($result) !== Verdict::Void
+                && ($now->verdictOn($result)->weight() < $this->first->verdictOn($before)->weight()
+                    || self::statements($result) !== self::statements($before))) {
+                return true;
             }
         }
 
         return false;
+    }
+
+    /** The same quantity as first written. */
+    private function before(Result $result): ?Result
+    {
+        foreach ($this->first->results as $before) {
+            if ($before->key === $result->key) {
+                return $before;
+            }
+        }
+
+        return null;
     }
 
     public function isWitnessed(): bool

@@ -87,14 +87,19 @@ final readonly class Assessor
         }
         $unit = $timeline->instrument->id;
         $corrected = [];
-        foreach ($this->foundBy($own->run, $written, $own->policy) as $id) {
+        $brackets = [];
+        $family = $this->family($timeline->instrument->family);
+        foreach (self::parts($family, $own->run, $written) as $channel => $part) {
+            $brackets[] = self::bracket($family, (string) $channel, $own->run, $part, $own->policy);
+        }
+        foreach (self::foundBy($brackets) as $id) {
             $replaced = $written->check($id)?->notes->replaced;
             if ($replaced !== null) {
                 $to = $replaced->instrument === $unit ? null : $replaced->instrument;
                 $corrected['='.$replaced->check] = new Corrected($replaced->check, $replaced->why, $to);
             }
         }
-        foreach ($this->foundBy($own->run, $timeline, $own->policy) as $id) {
+        foreach (self::foundBy($own->brackets === [] ? [$own->bracket] : $own->brackets) as $id) {
             $why = $timeline->check($id)?->notes->inPlaceOf;
             if ($why !== null) {
                 $corrected['='.$id] ??= new Corrected($id, $why, $why->instrument === $unit ? null : '');
@@ -106,14 +111,14 @@ final readonly class Assessor
             : new AsWritten($this->assess($own->run, $written, $own->policy, $yardsticks, $reach), array_values($corrected));
     }
 
-    /** @return list<string> whatever the brackets of a run are found by, of all its channels */
-    private function foundBy(Run $run, Timeline $timeline, Policy $policy): array
+    /**
+     * @param non-empty-array<array-key, Bracket> $brackets of all channels of a run
+     *
+     * @return list<string> whatever they are found by
+     */
+    private static function foundBy(array $brackets): array
     {
-        $family = $this->family($timeline->instrument->family);
-        $found = [];
-        foreach ($family instanceof Channelled ? self::parts($family, $run, $timeline) : ['' => $timeline] as $channel => $part) {
-            $found[] = self::bracket($family, (string) $channel, $run, $part, $policy)->foundBy();
-        }
+        $found = array_map(static fn (Bracket $bracket): array => $bracket->foundBy(), array_values($brackets));
 
         return array_values(array_unique(array_merge(...$found)));
     }
@@ -201,10 +206,9 @@ final readonly class Assessor
     private function cases(Run $run, Timeline $timeline, Policy $policy, Yardsticks $yardsticks): array
     {
         $family = $this->family($timeline->instrument->family);
-        $parts = $family instanceof Channelled ? self::parts($family, $run, $timeline) : ['' => $timeline];
         $cases = [];
         $recalls = [];
-        foreach ($parts as $name => $part) {
+        foreach (self::parts($family, $run, $timeline) as $name => $part) {
             $channel = (string) $name;
             $bracket = self::bracket($family, $channel, $run, $part, $policy);
             $again = static fn (Timeline $one): FamilyResults => $family->workOut($run, $bracket, $one, $policy, $yardsticks);
@@ -241,12 +245,16 @@ final readonly class Assessor
     }
 
     /**
-     * The channels that the run brought something home of; all of them while it goes on or where there is nothing.
+     * The channels that the run brought something home of; all of them while it goes on or where there is nothing. The whole unit,
+     * under no name, where its family has no channels.
      *
      * @return non-empty-array<array-key, Timeline>
      */
-    private static function parts(Channelled $family, Run $run, Timeline $timeline): array
+    private static function parts(Family $family, Run $run, Timeline $timeline): array
     {
+        if (!$family instanceof Channelled) {
+            return ['' => $timeline];
+        }
         $all = $family->channels($timeline);
         $measured = array_values(array_filter($all, static fn (string $channel): bool => $family->measured($channel, $run)));
         $parts = [];

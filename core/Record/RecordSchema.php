@@ -255,7 +255,7 @@ final readonly class RecordSchema
                         'how' => Shape::cases(Provenance::class),
                     ],
                     ['check', 'instrument', 'at', 'by', 'reason', 'how'],
-                    'Another check of the record that was written wrongly, of this unit or of another; it counts for nothing any more.',
+                    'Another check of the record that was written wrongly; it counts for nothing any more.',
                 ),
                 'typedBy' => Shape::list(Shape::object(
                     ['by' => Shape::said(), 'fields' => Shape::list(Shape::said())],

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http\Checks;
 
-use Footnote\App\Access\Role;
 use Footnote\App\Access\User;
+use Footnote\App\Bench\MayCorrect;
 use Footnote\App\Http\Kit\RoutinesPresenter;
 use Footnote\App\Logbook\CheckVersions;
 use Footnote\App\Logbook\Logbook;
@@ -53,7 +53,6 @@ final readonly class CheckPresenter
         $check = $this->reader->check(Fields::of($record), $format);
         $procedure = Procedure::among($this->assessor->family($unit->family)->procedures($unit), $check->content->procedure());
         $replaced = $this->versions->replacing($id);
-        $adjusted = $check->content->wasAdjusted();
 
         return [
             'id' => $id,
@@ -63,7 +62,7 @@ final readonly class CheckPresenter
             'who' => $check->notes->who(),
             'remarks' => $check->notes->remarks,
             'next' => $this->next($id, $unit),
-            'adjusted' => $adjusted,
+            'adjusted' => $check->content->wasAdjusted(),
             'brokenOff' => $check->walk->brokenOff,
             'setAside' => $check->notes->setAside === null ? null : [
                 'at' => $check->notes->setAside->at->format(\DATE_ATOM),
@@ -83,13 +82,7 @@ final readonly class CheckPresenter
             ),
             'replacedBy' => $replaced === null ? null : $this->replacedBy($replaced, $record, $unit->family),
             'runs' => $replaced === null && $check->notes->setAside === null ? $this->resting->on($check, $timeline) : [],
-            'mayCorrect' => match (true) {
-                $replaced !== null => 'Another check stands in its place: correct that one.',
-                $check->notes->setAside !== null => 'It was set aside and counts for nothing.',
-                !$for->has(Role::Technician) && !$for->has(Role::Hygienist) && !$for->has(Role::Steward) => 'Readers look on.',
-                $adjusted && !$for->has(Role::Hygienist) => 'The instrument was adjusted by it: only a hygienist corrects or moves it.',
-                default => null,
-            },
+            'mayCorrect' => MayCorrect::refusal($for, $check, $replaced !== null)?->getMessage(),
             'hows' => array_map(
                 static fn (Provenance $how): array => [
                     'value' => $how->value,

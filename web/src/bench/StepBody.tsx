@@ -351,7 +351,7 @@ function Adjusted({ step, answers, onChosen }: Props) {
       aria-label="Was the instrument adjusted?"
       value={typeof said === 'boolean' ? (said ? 'yes' : 'no') : null}
       onChange={(_, value: string | null) =>
-        onChosen({ [flag]: (value ?? (said === true ? 'yes' : 'no')) === 'yes' })
+        onChosen({ [flag]: value === null ? said === true : value === 'yes' })
       }
     >
       <ToggleButton value="no" sx={{ minHeight: 56, px: 3 }}>

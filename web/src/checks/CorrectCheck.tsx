@@ -4,6 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
+import { Field } from '../kit/Form';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { isoOf, localOf } from '../look/words';
@@ -93,16 +94,13 @@ export function CorrectCheck({
               problem={problem(one.path)}
             />
           ))}
-        <TextField
+        <Field
           label="Made on, local time"
           type="datetime-local"
           value={at}
-          onChange={(event) => setAt(event.target.value)}
-          error={problem('/at') !== undefined}
-          helperText={
-            problem('/at') ?? `written: ${localOf(new Date(check.at), check.zone).replace('T', ' ')}`
-          }
-          slotProps={{ inputLabel: { shrink: true } }}
+          set={setAt}
+          problem={problem('/at')}
+          help={`written: ${localOf(new Date(check.at), check.zone).replace('T', ' ')}`}
         />
         <TextField
           select
@@ -120,14 +118,13 @@ export function CorrectCheck({
             </MenuItem>
           ))}
         </TextField>
-        <TextField
+        <Field
           label="What was wrong"
-          required
           value={reason}
-          onChange={(event) => setReason(event.target.value)}
-          error={problem('/reason') !== undefined}
-          helperText={problem('/reason') ?? 'Stands beside both ever after'}
-          slotProps={{ inputLabel: { shrink: true } }}
+          set={setReason}
+          problem={problem('/reason')}
+          help="Stands beside both ever after"
+          required
         />
         <TextField
           select

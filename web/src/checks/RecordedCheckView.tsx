@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useCheck } from '../api/hooks';
 import { Loading, Told } from '../look/Told';
+import { digitsOf, isDeviation } from '../look/history';
 import { ink } from '../look/theme';
 import { VerdictSign } from '../look/VerdictSign';
 import { clock, day, minus, moment, signed } from '../look/words';
@@ -165,7 +166,7 @@ function ComesTo({ check }: { check: Check }) {
     if (value === null) {
       return '–';
     }
-    const text = value.toFixed(unit === '%' ? 1 : unit === 'dB' ? 2 : 3);
+    const text = value.toFixed(digitsOf(unit));
     return `${sign ? signed(text) : minus(text)} ${unit}`;
   };
   return (
@@ -184,7 +185,7 @@ function ComesTo({ check }: { check: Check }) {
           </thead>
           <tbody>
             {check.comesTo.map((one) => {
-              const deviates = one.unit === 'dB' || one.unit === '%';
+              const deviates = isDeviation(one.unit);
               return (
                 <tr key={one.channel}>
                   {check.comesTo.some((other) => other.channel !== '') && <td>{one.channel}</td>}
@@ -231,6 +232,12 @@ function Values({ check }: { check: Check }) {
   );
 }
 
+const certificateOf = ({ certificate }: Check['references'][number]) =>
+  certificate === null
+    ? 'no certificate on that day'
+    : `certificate ${certificate.number} of ${certificate.laboratory}, ` +
+      `issued ${certificate.issued}, due ${certificate.due}`;
+
 function References({ check }: { check: Check }) {
   if (check.references.length === 0) {
     return <p style={{ color: ink.soft }}>No reference.</p>;
@@ -241,9 +248,7 @@ function References({ check }: { check: Check }) {
         <p key={reference.id} style={{ margin: '2px 0 8px' }}>
           <b>{reference.id}</b>, {reference.kind}, {reference.model}
           <br />
-          {reference.certificate
-            ? `certificate ${reference.certificate.number} of ${reference.certificate.laboratory}, issued ${reference.certificate.issued}, due ${reference.certificate.due}`
-            : 'no certificate on that day'}
+          {certificateOf(reference)}
           {reference.recalled && <span style={{ color: ink.void }}>, recalled: {reference.recalled}</span>}
         </p>
       ))}

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { isDeviation } from '../look/history';
 import { ink } from '../look/theme';
 import { minus, shortDay, signed } from '../look/words';
 
@@ -25,7 +26,7 @@ export function DriftPicture({ history, about = 'Deviation' }: { history: Drawn;
   }
   const values = seen.flatMap((point) => [point.found, point.left]).filter((value) => value !== null);
   // A deviation is drawn around zero, a flow around the flows that were seen.
-  const around = about === 'Deviation' && (history.unit === 'dB' || history.unit === '%');
+  const around = about === 'Deviation' && isDeviation(history.unit);
   const most = Math.max(0.5, ...values.map((value) => Math.abs(value))) * 1.15;
   const [least, highest] = [Math.min(...values), Math.max(...values)];
   const slack = Math.max((highest - least) * 0.25, Math.abs(highest) * 0.02, 1e-6);

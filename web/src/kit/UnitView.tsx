@@ -9,6 +9,7 @@ import { answer, api, type Schemas } from '../api/client';
 import { useChange, useForms, useSession, useUnit } from '../api/hooks';
 import { useBeginCheck } from '../bench/useBeginCheck';
 import { FitWords } from '../look/FitWords';
+import { digitsOf, isDeviation } from '../look/history';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { isoOf, localOf, moment, signed } from '../look/words';
@@ -43,10 +44,10 @@ export function UnitView() {
   if (!history) {
     return null;
   }
-  const deviates = history.unit === 'dB' || history.unit === '%';
+  const deviates = isDeviation(history.unit);
   const points = new Map(history.points.map((point) => [point.check, point]));
   const about = deviates ? 'Deviation' : history.shows.replace(/^./, (letter) => letter.toUpperCase());
-  const digits = history.unit === '%' ? 1 : deviates ? 2 : 3;
+  const digits = digitsOf(history.unit);
   return (
     <>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 14, alignItems: 'baseline' }}>
