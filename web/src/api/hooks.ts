@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { atSite } from '../look/site';
-import { afterEvidence, answer, api, Refusal } from './client';
+import { afterEvidence, answer, api, queries, Refusal, type Schemas } from './client';
 
 export const useSession = () =>
   useQuery({
@@ -145,6 +145,21 @@ export function useChange<In, Out>(
     onSuccess: async (output, input) => {
       await afterEvidence();
       then?.(output, input);
+    },
+  });
+}
+
+/**
+ * Leaving. Nobody is signed in from here on, and nothing is asked for again: an answer that came in late would put another
+ * empty form in the place of the one in which somebody types a name already.
+ */
+export function useLeave(leave: () => Promise<unknown>) {
+  return useMutation<unknown, Refusal>({
+    mutationFn: leave,
+    onSuccess: async () => {
+      await queries.cancelQueries();
+      queries.setQueryData<Schemas['Session']>(['session'], { zone: null, user: null });
+      queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
     },
   });
 }

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { answer, api, queries, type Schemas } from '../api/client';
-import { useChange } from '../api/hooks';
+import { answer, api, type Schemas } from '../api/client';
+import { useChange, useLeave } from '../api/hooks';
 import { Told } from '../look/Told';
 import { PASSWORD_HELP } from './words';
 
@@ -23,10 +23,7 @@ export function OwnAccess({ user }: { user: Schemas['User'] }) {
       setAgain('');
     },
   );
-  const everywhere = useChange(
-    () => answer(api.POST('/api/session/everywhere')),
-    () => queries.clear(),
-  );
+  const everywhere = useLeave(() => answer(api.POST('/api/session/everywhere')));
   const differs = again !== '' && again !== password;
   return (
     <section aria-label="Your access" style={{ display: 'grid', gap: 12, maxWidth: 720 }}>
@@ -91,11 +88,7 @@ export function OwnAccess({ user }: { user: Schemas['User'] }) {
       <Told problem={change.error} />
       <span role="status">{change.isSuccess && 'It is changed. Elsewhere you are signed out.'}</span>
       <div>
-        <Button
-          variant="outlined"
-          onClick={() => everywhere.mutate(undefined)}
-          disabled={everywhere.isPending}
-        >
+        <Button variant="outlined" onClick={() => everywhere.mutate()} disabled={everywhere.isPending}>
           Sign out everywhere
         </Button>
         <Told problem={everywhere.error} />

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { NavLink, Outlet, useNavigate } from 'react-router';
-import { answer, api, queries } from '../api/client';
-import { useChange, useSession } from '../api/hooks';
+import { answer, api } from '../api/client';
+import { useLeave, useSession } from '../api/hooks';
 import { Loading } from '../look/Told';
 import { zoneOfSite } from '../look/site';
 import { ink } from '../look/theme';
@@ -29,10 +29,7 @@ export function Shell() {
   const [sheet, setSheet] = useState(false);
   const [going, setGoing] = useState(false);
   const [more, setMore] = useState(false);
-  const leave = useChange(
-    () => answer(api.POST('/api/session/end')),
-    () => queries.clear(),
-  );
+  const leave = useLeave(() => answer(api.POST('/api/session/end')));
   useKeys({
     '?': () => setSheet(true),
     g: () => {
@@ -51,7 +48,8 @@ export function Shell() {
       ]),
     ),
   });
-  if (session.isPending) {
+  // Where it could not be read, the form stands; reading it once more must not take away what is being typed into it.
+  if (session.isPending && session.errorUpdateCount === 0) {
     return <Loading />;
   }
   const user = session.data?.user;
@@ -106,7 +104,7 @@ export function Shell() {
               <Button size="small" sx={{ minWidth: 0 }} onClick={() => setSheet(true)}>
                 Keys ?
               </Button>
-              <Button size="small" sx={{ minWidth: 0 }} onClick={() => leave.mutate(undefined)}>
+              <Button size="small" sx={{ minWidth: 0 }} onClick={() => leave.mutate()}>
                 Sign out
               </Button>
             </div>
