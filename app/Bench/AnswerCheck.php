@@ -42,6 +42,7 @@ final readonly class AnswerCheck
         if ($answers['at'] === null) {
             unset($answers['at']);
         }
+        $answers = Stamps::on($draft->answers(), $answers, $this->clock->now());
         try {
             $this->entities->lock($draft, LockMode::OPTIMISTIC, $version);
             $draft->answer($answers, Typists::after($draft->answers(), $answers, $draft->typed(), $by->code));

@@ -43,16 +43,22 @@ final readonly class BeginCheck
             'check begun',
             ['instrument' => $instrument],
             function () use ($by, $instrument, $procedure): Draft {
-                $draft = $this->drafts->openOf($instrument);
-                if ($draft === null) {
-                    $draft = new Draft((string) new Ulid(), $instrument, $by->code, $this->clock->now());
-                    $draft->answer($procedure === '' ? [] : ['procedure' => $procedure], []);
-                    $this->entities->persist($draft);
-                }
-
-                return $draft;
+                return $this->half($by, $instrument, $procedure);
             },
         );
+    }
+
+    /** What is half done of a unit, else a new one; within the change that begins it. */
+    public function half(User $by, string $instrument, string $procedure): Draft
+    {
+        $draft = $this->drafts->openOf($instrument);
+        if ($draft === null) {
+            $draft = new Draft((string) new Ulid(), $instrument, $by->code, $this->clock->now());
+            $draft->answer($procedure === '' ? [] : ['procedure' => $procedure], []);
+            $this->entities->persist($draft);
+        }
+
+        return $draft;
     }
 
     private function knows(Instrument $unit, string $procedure): void

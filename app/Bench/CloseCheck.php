@@ -59,7 +59,7 @@ final readonly class CloseCheck
         if (!DraftCheck::holdsReadings($this->families, $this->drafts->familyOf($draft), $draft->answers())) {
             $told = ['instrument' => $draft->instrument, 'reason' => $reason];
             $this->journal->during($by->code, 'check put away', $told, function () use ($draft): void {
-                $draft->close($this->clock->now());
+                $draft->close($this->clock->now(), null);
             });
 
             return null;
@@ -86,7 +86,8 @@ final readonly class CloseCheck
         $unit = $this->logbook->timeline($draft->instrument)->instrument;
         $typed = array_filter(['typedBy' => Typists::told($draft->typed())]);
         $told = ['draft' => $draft->id, 'instrument' => $draft->instrument, 'answers' => $answers, ...$typed];
-        $more = [...$typed, ...$more];
+        $round = $draft->round() === null ? [] : ['round' => $this->drafts->round($draft->round())->units];
+        $more = [...$typed, ...$round, ...$more];
 
         return $this->journal->during($by->code, $kind, $told, function () use ($by, $draft, $answers, $unit, $more): string {
             $number = $this->numbers->next('check_record', 'C-%05d');
@@ -102,7 +103,7 @@ final readonly class CloseCheck
                 );
             }
             $this->keep->keep($check, $record, $by);
-            $draft->close($this->clock->now());
+            $draft->close($this->clock->now(), $check->id);
             $this->touches->unit($draft->instrument, $check->at);
 
             return $check->id;

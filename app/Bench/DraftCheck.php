@@ -19,6 +19,9 @@ final class DraftCheck
     /** How many unreadable values a preview looks past before it gives up. */
     private const TRIES = 24;
 
+    /** What the bench noted of how the steps were walked, as the record has it. */
+    private const PACE = ['stepTimes', 'stepWaits', 'together'];
+
     /**
      * Whether anything was read or adjusted: a list of readings, or a flag that says so.
      *
@@ -59,6 +62,7 @@ final class DraftCheck
             'reference' => \is_string($answers['reference'] ?? null) && $answers['reference'] !== '' ? $answers['reference'] : null,
             'steps' => \is_array($steps) && $steps !== [] ? $steps : null,
             'stepReasons' => $reasons === [] ? null : $reasons,
+            ...array_filter(array_intersect_key($answers, array_flip(self::PACE)), static fn (mixed $told): bool => $told !== []),
             $formats->of($unit->family)->section() => $formats->answered($unit->family, $answers),
             'remarks' => \is_string($answers['remarks'] ?? null) && $answers['remarks'] !== '' ? $answers['remarks'] : null,
         ], static fn (mixed $value): bool => $value !== null);

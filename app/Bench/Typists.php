@@ -7,8 +7,8 @@ namespace Footnote\App\Bench;
 /** Who typed which answer of a half-done check: each row of a list and each step has a typist of its own. */
 final class Typists
 {
-    /** What nobody types: the server notes the moment, the bench its way, its waits and whether it copies a sheet. */
-    private const NOTED = ['at', 'procedure', 'waits', 'fromPaper'];
+    /** What nobody types: the server notes the moments, the bench its way, its waits and whether it copies a sheet. */
+    private const NOTED = ['at', 'procedure', 'waits', 'fromPaper', 'stepTimes', 'stepWaits', 'together'];
 
     /**
      * @param array<string, mixed>  $before  the answers as they stood

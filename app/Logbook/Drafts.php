@@ -6,6 +6,7 @@ namespace Footnote\App\Logbook;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Logbook\Row\CheckRound;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
 use Footnote\App\Refusal\Problem;
@@ -36,21 +37,44 @@ final readonly class Drafts
         return \is_string($id) ? $this->entities->find(Draft::class, $id) : null;
     }
 
-    /** @return array<string, array{id: string, by: string, startedAt: string}> what is open, without its answers, by = and the unit */
+    /**
+     * What is open, without its answers.
+     *
+     * @return array<string, array{id: string, by: string, startedAt: string, round: string|null}> by = and the unit
+     */
     public function heads(): array
     {
         $heads = [];
         foreach ($this->connection->fetchAllAssociative(
-            'SELECT instrument_id, id, started_by, started_at FROM check_draft WHERE closed_at IS NULL',
+            'SELECT instrument_id, id, started_by, started_at, round_id FROM check_draft WHERE closed_at IS NULL',
         ) as $row) {
             $heads['='.Cells::text($row, 'instrument_id')] = [
                 'id' => Cells::text($row, 'id'),
                 'by' => Cells::text($row, 'started_by'),
                 'startedAt' => Cells::moment($row, 'started_at'),
+                'round' => \is_string($row['round_id']) ? $row['round_id'] : null,
             ];
         }
 
         return $heads;
+    }
+
+    /** @throws Problem where there is none */
+    public function round(string $id): CheckRound
+    {
+        return $this->entities->find(CheckRound::class, $id) ?? throw Problem::missing('This round');
+    }
+
+    /** @return array<string, Draft> those of a round, open or not, by = and the unit: of two of one unit the later */
+    public function ofRound(CheckRound $round): array
+    {
+        $drafts = [];
+        $inOrder = ['startedAt' => 'ASC', 'id' => 'ASC'];
+        foreach ($this->entities->getRepository(Draft::class)->findBy(['round' => $round->id], $inOrder) as $draft) {
+            $drafts['='.$draft->instrument] = $draft;
+        }
+
+        return $drafts;
     }
 
     public function familyOf(Draft $draft): string

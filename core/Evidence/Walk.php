@@ -12,13 +12,17 @@ final readonly class Walk
      * @param array<string, string>    $reasons   why a step did not apply, by step
      * @param bool                     $brokenOff whether it was left before its end
      */
-    public function __construct(public array $steps = [], public array $reasons = [], public bool $brokenOff = false)
-    {
+    public function __construct(
+        public array $steps = [],
+        public array $reasons = [],
+        public bool $brokenOff = false,
+        public Pace $pace = new Pace(),
+    ) {
     }
 
     /** @param array<string, StepState> $steps those of the steps that are told */
     public function only(array $steps): self
     {
-        return new self($steps, array_intersect_key($this->reasons, $steps), $this->brokenOff);
+        return new self($steps, array_intersect_key($this->reasons, $steps), $this->brokenOff, $this->pace);
     }
 }

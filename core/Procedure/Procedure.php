@@ -28,6 +28,34 @@ final readonly class Procedure
         return $procedures[0];
     }
 
+    /**
+     * Whether a row of units can be walked through it one after the other on one reference: the reference is chosen once, and
+     * each unit is adjusted or left at one moment at most.
+     */
+    public function suitsARound(): bool
+    {
+        return $this->countOf(StepKind::Reference) === 1 && $this->countOf(StepKind::Adjust) <= 1 && $this->countOf(StepKind::Readings) > 0;
+    }
+
+    /** @return list<Step> what is done to each unit of a row before any of them is adjusted: what they share is seen then */
+    public function untilAdjusted(): array
+    {
+        $steps = [];
+        foreach ($this->steps as $step) {
+            if ($step->kind === StepKind::Adjust) {
+                break;
+            }
+            $steps[] = $step;
+        }
+
+        return $steps;
+    }
+
+    private function countOf(StepKind $kind): int
+    {
+        return \count(array_filter($this->steps, static fn (Step $step): bool => $step->kind === $kind));
+    }
+
     public function step(string $id): ?Step
     {
         foreach ($this->steps as $step) {

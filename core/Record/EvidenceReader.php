@@ -26,6 +26,7 @@ use Footnote\Core\Evidence\LogSource;
 use Footnote\Core\Evidence\LogWord;
 use Footnote\Core\Evidence\OwnInterval;
 use Footnote\Core\Evidence\OwnIntervals;
+use Footnote\Core\Evidence\Pace;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Recall;
 use Footnote\Core\Evidence\Recalls;
@@ -238,7 +239,7 @@ final readonly class EvidenceReader
             $this->told($fields->moment('at')),
             $fields->optionalText('reference', 40),
             $format->readCheck($fields),
-            new Walk($steps, $reasons, $fields->flag('brokenOff')),
+            new Walk($steps, $reasons, $fields->flag('brokenOff'), $this->pace($fields)),
             new CheckNotes(
                 $fields->text('by'),
                 $fields->optionalText('remarks', 2000) ?? '',
@@ -250,6 +251,27 @@ final readonly class EvidenceReader
                 $inPlaceOf === null ? null : $this->inPlaceOf($inPlaceOf),
             ),
         );
+    }
+
+    private function pace(Fields $fields): Pace
+    {
+        return new Pace(
+            $this->moments($fields, 'stepTimes'),
+            $this->moments($fields, 'stepWaits'),
+            array_map(static fn (Fields $press): array => $press->texts('steps'), $fields->objects('together')),
+            $fields->texts('round'),
+        );
+    }
+
+    /** @return array<string, \DateTimeImmutable> by step */
+    private function moments(Fields $fields, string $name): array
+    {
+        $moments = [];
+        foreach (array_keys($fields->map($name)) as $step) {
+            $moments[$step] = $this->told($fields->object($name)->moment($step));
+        }
+
+        return $moments;
     }
 
     public function inPlaceOf(Fields $fields): InPlaceOf

@@ -240,6 +240,14 @@ final readonly class RecordSchema
                 'reference' => Shape::text(40),
                 'steps' => Shape::map(Shape::cases(StepState::class), 'What became of each step, in the order in which they were done.'),
                 'stepReasons' => Shape::map(Shape::said(2000), 'Why a step did not apply.'),
+                'stepTimes' => Shape::map(Shape::ref('moment'), 'When each step was confirmed, as the bench noted it.'),
+                'stepWaits' => Shape::map(Shape::ref('moment'), 'When the timer of a step was started.'),
+                'together' => Shape::list(Shape::object(
+                    ['steps' => Shape::list(Shape::said())],
+                    ['steps'],
+                    'Steps that one press confirmed together.',
+                )),
+                'round' => Shape::list(Shape::said()),
                 'brokenOff' => ['type' => 'boolean'],
                 'setAside' => Shape::object(
                     ['at' => Shape::ref('moment'), 'by' => Shape::said(), 'reason' => Shape::said()],

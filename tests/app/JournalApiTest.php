@@ -49,7 +49,8 @@ final class JournalApiTest extends ApiTestCase
         $kinds = [];
         foreach ($files as $file) {
             preg_match_all(
-                "/journal->(?:during|note)\\(\\s*[^,]+,\\s*(?:[^',]*\\? )?'([a-z -]+)'(?: : '([a-z -]+)')?/",
+                '/(?:journal->(?:during|note)\\(\\s*[^,]+,|this->record\\([^,]+, [^,]+,)'
+                    ."\\s*(?:[^',]*\\? )?'([a-z -]+)'(?: : '([a-z -]+)')?/",
                 (string) file_get_contents($file instanceof \SplFileInfo ? $file->getPathname() : ''),
                 $found,
             );

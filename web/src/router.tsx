@@ -12,6 +12,10 @@ export const router = createBrowserRouter([
     children: [
       { index: true, lazy: async () => ({ Component: (await import('./day/DayView')).DayView }) },
       { path: 'bench', lazy: async () => ({ Component: (await import('./bench/BenchView')).BenchView }) },
+      {
+        path: 'bench/rounds/:id',
+        lazy: async () => ({ Component: (await import('./bench/RoundView')).RoundView }),
+      },
       { path: 'bench/:id', lazy: async () => ({ Component: (await import('./bench/CheckView')).CheckView }) },
       {
         path: 'checks/:id',

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Bench;
 
 use Footnote\App\Logbook\Drafts;
-use Footnote\Core\Evidence\CommonShift;
 use Footnote\Core\Judgement\Assessor;
 
 /** The bench: every unit with what is open of it, and shifts that several units show alike. */
@@ -50,23 +49,9 @@ final readonly class BenchPresenter
         krsort($morning);
         foreach ($morning as ['reference' => $reference, 'when' => $when, 'family' => $family, 'drifts' => $drifts]) {
             $scale = $this->assessor->family($family)->bench()->sharedShift();
-            $shift = CommonShift::of($drifts, $scale->near, $scale->least);
-            if ($shift !== null) {
-                $shifts[] = [
-                    'unit' => $scale->unit->value,
-                    'reference' => $reference,
-                    'when' => $when,
-                    'shared' => $shift->shared,
-                    'units' => $shift->moved,
-                    'own' => array_map(
-                        static fn (int|string $unit, float $own): array => ['unit' => (string) $unit, 'own' => $own],
-                        array_keys($shift->own),
-                        array_values($shift->own),
-                    ),
-                ];
-            }
+            $shifts[] = SharedShiftLine::of($drifts, $scale, $reference, $when);
         }
 
-        return ['units' => $units, 'shifts' => $shifts];
+        return ['units' => $units, 'shifts' => array_values(array_filter($shifts, \is_array(...)))];
     }
 }

@@ -79,6 +79,7 @@ final readonly class DraftPresenter
             'id' => $draft->id,
             'version' => $draft->version(),
             'startedBy' => $draft->by,
+            'round' => $draft->round(),
             'typedBy' => Typists::told($draft->typed()),
             'startedAt' => $draft->startedAt->format(\DATE_ATOM),
             'unit' => $this->units->shown($timeline, $open, $timeline->runningRuns()),

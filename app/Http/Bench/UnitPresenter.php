@@ -31,12 +31,23 @@ final readonly class UnitPresenter
             'model' => $timeline->instrument->model,
             'family' => $timeline->instrument->family,
             'about' => TraitsLine::of($timeline->instrument, $this->families->of($timeline->instrument->family)),
-            'procedures' => array_map(
-                static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title],
-                $this->assessor->family($timeline->instrument->family)->procedures($timeline->instrument),
-            ),
+            'procedures' => self::procedures($this->assessor->family($timeline->instrument->family)->procedures($timeline->instrument)),
             'hold' => array_map(static fn (Run $run): string => $run->id, $open),
             'running' => $running === [] ? null : $running[0]->id,
         ];
+    }
+
+    /**
+     * @param list<Procedure> $procedures
+     *
+     * @return list<array{id: string, title: string, inARow: bool}>
+     */
+    public static function procedures(array $procedures): array
+    {
+        return array_map(static fn (Procedure $procedure): array => [
+            'id' => $procedure->id,
+            'title' => $procedure->title,
+            'inARow' => $procedure->suitsARound(),
+        ], $procedures);
     }
 }

@@ -70,6 +70,7 @@ final readonly class CheckPresenter
                 'reason' => $check->notes->setAside->reason,
             ],
             'procedure' => $procedure->title,
+            'round' => $check->walk->pace->round,
             'steps' => self::steps($procedure, $check),
             'comesTo' => $this->comesTo($check, $timeline),
             'values' => array_map(self::value(...), $this->correction->values($record, $unit->family)),
@@ -124,6 +125,9 @@ final readonly class CheckPresenter
             'required' => $step->required,
             'state' => $check->step($step->id)?->value,
             'reason' => $check->walk->reasons[$step->id] ?? null,
+            'at' => ($check->walk->pace->done[$step->id] ?? null)?->format(\DATE_ATOM),
+            'waited' => $check->walk->pace->waited($step->id),
+            'together' => $check->walk->pace->togetherWith($step->id),
         ], $asked);
     }
 

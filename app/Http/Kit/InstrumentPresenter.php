@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http\Kit;
 
+use Footnote\App\Http\Bench\UnitPresenter;
 use Footnote\App\Http\Shown\TraitsLine;
 use Footnote\App\Logbook\CheckVersions;
 use Footnote\App\Logbook\Logbook;
@@ -18,7 +19,6 @@ use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Judgement\UnitTrend;
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
@@ -78,10 +78,7 @@ final readonly class InstrumentPresenter
                     $history->trends,
                 ),
             ], array_keys($histories), array_values($histories)),
-            'procedures' => array_map(
-                static fn (Procedure $procedure): array => ['id' => $procedure->id, 'title' => $procedure->title],
-                $family->procedures($timeline->instrument),
-            ),
+            'procedures' => UnitPresenter::procedures($family->procedures($timeline->instrument)),
             'interventions' => array_map(
                 static fn ($event): array => [
                     'id' => $event->id,

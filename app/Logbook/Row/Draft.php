@@ -10,6 +10,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Entity]
 #[ORM\Table(name: 'check_draft')]
 #[ORM\Index(name: 'check_draft_instrument', columns: ['instrument_id', 'closed_at'])]
+#[ORM\Index(name: 'check_draft_round', columns: ['round_id'])]
 class Draft
 {
     /** @var array<string, mixed> */
@@ -25,6 +26,14 @@ class Draft
 
     #[ORM\Column(name: 'closed_at', type: 'datetime_immutable', nullable: true)]
     private ?\DateTimeImmutable $closedAt = null;
+
+    /** The row of units that it is one of. */
+    #[ORM\Column(name: 'round_id', length: 40, nullable: true)]
+    private ?string $round = null;
+
+    /** What it became; null while it is open, and where it was put away. */
+    #[ORM\Column(name: 'check_id', length: 40, nullable: true)]
+    private ?string $check = null;
 
     public function __construct(
         #[ORM\Id, ORM\Column(length: 40)]
@@ -65,9 +74,26 @@ class Draft
         $this->typed = $typed;
     }
 
-    public function close(\DateTimeImmutable $at): void
+    public function round(): ?string
+    {
+        return $this->round;
+    }
+
+    public function join(CheckRound $round): void
+    {
+        $this->round = $round->id;
+    }
+
+    /** @param string|null $check that it became; null where it is put away */
+    public function close(\DateTimeImmutable $at, ?string $check): void
     {
         $this->closedAt = $at;
+        $this->check = $check;
+    }
+
+    public function check(): ?string
+    {
+        return $this->check;
     }
 
     public function isClosed(): bool

@@ -24,6 +24,13 @@ export const useDay = (date: string | null) =>
 
 export const useBench = () => useQuery({ queryKey: ['bench'], queryFn: () => answer(api.GET('/api/bench')) });
 
+/** A row of units on one reference. */
+export const useRound = (id: string) =>
+  useQuery({
+    queryKey: ['round', id],
+    queryFn: () => answer(api.GET('/api/bench/rounds/{id}', { params: { path: { id } } })),
+  });
+
 export const useKit = (enabled = true) =>
   useQuery({ queryKey: ['kit'], enabled, queryFn: () => answer(api.GET('/api/kit')) });
 

@@ -6,8 +6,10 @@ import { useBench, useSession } from '../api/hooks';
 import { FitWords } from '../look/FitWords';
 import { Empty, Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
-import { moment, plural, signed } from '../look/words';
+import { moment } from '../look/words';
 import { mayRecord } from '../shell/roles';
+import { BeginRound } from './BeginRound';
+import { SharedShift } from './SharedShift';
 import { useBeginCheck } from './useBeginCheck';
 
 /** Which unit to check; holds, half-done checks, and what moved together. */
@@ -39,33 +41,9 @@ export function BenchView() {
         Bench
       </h1>
       {bench.data.shifts.map((shift) => (
-        <section
-          key={shift.reference + shift.when}
-          style={{
-            borderTop: `2px solid ${ink.qualified}`,
-            borderBottom: `1px solid ${ink.rule}`,
-            padding: '8px 0',
-            margin: '8px 0 14px',
-          }}
-        >
-          <h2 style={{ margin: 0 }}>
-            Shift shared by the row: {shift.reference}, {shift.when}
-          </h2>
-          <p style={{ margin: '2px 0' }}>
-            {plural(shift.units.length, 'instrument')} moved together by{' '}
-            <b className="fn-figure">
-              {signed(shift.shared.toFixed(2))} {shift.unit}
-            </b>
-            . That points to the reference, not to the instruments. Check {shift.reference} against another
-            before anybody adjusts {shift.units.join(', ')}.
-          </p>
-          <p style={{ margin: 0, color: ink.soft, fontSize: '0.88rem' }}>
-            What is each instrument&rsquo;s own:{' '}
-            {shift.own.map((one) => `${one.unit} ${signed(one.own.toFixed(2))}`).join(', ')} {shift.unit}. The
-            shared part is the median: Footnote&rsquo;s own choice.
-          </p>
-        </section>
+        <SharedShift key={shift.reference + shift.when} shift={shift} />
       ))}
+      {records && <BeginRound units={units} />}
       <Told problem={begin.error} />
       <div style={{ overflowX: 'auto' }}>
         <table className="fn-table fn-bench">
@@ -134,7 +112,17 @@ export function BenchView() {
                       ))}
                     </TextField>
                   )}
-                  {records && (
+                  {records && unit.draft?.round && (
+                    <Button
+                      component={Link}
+                      to={`/bench/rounds/${unit.draft.round}`}
+                      variant="contained"
+                      sx={{ minHeight: 48, minWidth: 150 }}
+                    >
+                      Round ({unit.draft.by})
+                    </Button>
+                  )}
+                  {records && !unit.draft?.round && (
                     <Button
                       variant={unit.draft ? 'contained' : 'outlined'}
                       onClick={() => begin.mutate({ unit: unit.id })}

@@ -29,6 +29,7 @@ const reading: Schemas['Entry'] = {
 const draft = (version: number, answers: Schemas['Answers']): Schemas['Draft'] => ({
   id: 'd1',
   version,
+  round: null,
   startedBy: 'T-1',
   typedBy: [{ by: 'T-1', fields: ['reference'] }],
   startedAt: '2026-11-18T07:00:00+00:00',
@@ -37,7 +38,7 @@ const draft = (version: number, answers: Schemas['Answers']): Schemas['Draft'] =
     model: 'Wren 2',
     family: 'noise-dosimeter',
     about: 'microphone diameter 1/2 in',
-    procedures: [{ id: 'acoustic-check', title: 'Check' }],
+    procedures: [{ id: 'acoustic-check', title: 'Check', inARow: true }],
     hold: ['R-1', 'R-2'],
     running: null,
   },

@@ -1,18 +1,18 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { Fragment, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { answer, api } from '../api/client';
 import { useChange } from '../api/hooks';
 import { Loading, Told } from '../look/Told';
-import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
-import { isoOf, localOf, minus, plural, signed } from '../look/words';
+import { isoOf, localOf, plural } from '../look/words';
 import { lacks, lacksItsTime } from './answers';
 import { useKeys } from '../shell/keys';
 import { isOver } from './wait';
+import { Live } from './Live';
 import { NotApplicable } from './NotApplicable';
-import { StepBody } from './StepBody';
+import { Mind, StepBody } from './StepBody';
 import { useDraft } from './useDraft';
 
 /** Up to this width the step fills the screen, as in the style sheet, px. */
@@ -111,7 +111,7 @@ export function CheckView() {
   if (query.isError || !draft) {
     return <Told problem={query.error} />;
   }
-  const { live, unit } = draft;
+  const { unit } = draft;
   return (
     <>
       <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 16 }}>
@@ -202,17 +202,7 @@ export function CheckView() {
             <>
               <p style={{ fontSize: '1.08rem', margin: '2px 0' }}>{step.instruction}</p>
               <p style={{ color: ink.soft, margin: '0 0 14px' }}>{step.why}</p>
-              {step.caution && (
-                <p
-                  style={{
-                    borderLeft: `4px solid ${ink.void}`,
-                    padding: '2px 0 2px 10px',
-                    margin: '0 0 14px',
-                  }}
-                >
-                  <b>Mind:</b> {step.caution.words}
-                </p>
-              )}
+              <Mind step={step} />
               <StepBody
                 step={step}
                 draft={draft}
@@ -220,6 +210,7 @@ export function CheckView() {
                 put={put}
                 onEnter={() => missing === null && settle('done')}
                 onChosen={(change) => settle('done', change)}
+                onOver={() => done[step.id] === undefined && settle('done')}
               />
             </>
           ) : (
@@ -288,54 +279,7 @@ export function CheckView() {
           aria-label="What the check shows so far"
           aria-live="polite"
         >
-          <dl className="fn-live">
-            {live.lines.map((one) => (
-              <Fragment key={one.label}>
-                <dt>{one.label}</dt>
-                <dd style={{ color: one.kept === false ? ink.void : ink.text }}>
-                  {one.shown === null
-                    ? '–'
-                    : `${one.signed ? signed(one.shown) : minus(one.shown)} ${one.unit}`.trim()}
-                </dd>
-              </Fragment>
-            ))}
-          </dl>
-          {live.lines
-            .filter((one) => one.kept !== null)
-            .map((one) => (
-              <p
-                key={one.label}
-                style={{
-                  margin: '4px 0',
-                  color: one.kept === false ? ink.void : ink.soft,
-                  fontSize: '0.9rem',
-                }}
-              >
-                {one.kept === false ? '✕' : '✓'} {one.label}: {one.kept === false ? 'beyond' : 'within'} the
-                limit of {live.policy}, {minus(one.limit)}.
-              </p>
-            ))}
-          {live.questions.map((question) => (
-            <p key={question} style={{ margin: '6px 0', color: ink.qualified, fontWeight: 600 }}>
-              {question}
-            </p>
-          ))}
-          {live.closes.length > 0 && (
-            <>
-              <h3 style={{ margin: '14px 0 2px' }}>This check closes</h3>
-              {live.closes.map((closed) => (
-                <div key={closed.run} style={{ padding: '4px 0', borderBottom: `1px solid ${ink.faint}` }}>
-                  <VerdictSign verdict={closed.verdict} /> {closed.run}, {closed.person}
-                  <div style={{ color: ink.soft, fontSize: '0.86rem' }}>{closed.finding ?? closed.task}</div>
-                </div>
-              ))}
-            </>
-          )}
-          {draft.problems.map((one) => (
-            <p key={one.field} style={{ color: ink.void, margin: '6px 0' }}>
-              {one.problem}
-            </p>
-          ))}
+          <Live draft={draft} />
           <Button
             color="warning"
             size="small"

@@ -38,6 +38,7 @@ const show = (
       put={put}
       onEnter={onEnter}
       onChosen={onChosen}
+      onOver={vi.fn()}
     />,
   );
   return { put, onEnter, onChosen };

@@ -20,8 +20,21 @@ interface Props {
   answers: Answers;
   put: (change: Partial<Answers>) => void;
   onEnter: () => void;
+  /** The timer of a wait that is shown has run out. */
+  onOver: () => void;
   /** A choice that is all that the step asks goes on by itself. */
   onChosen: (change: Partial<Answers>) => void;
+}
+
+/** What can hurt somebody at a step. */
+export function Mind({ step }: { step: Schemas['Step'] }) {
+  return (
+    step.caution && (
+      <p style={{ borderLeft: `4px solid ${ink.void}`, padding: '2px 0 2px 10px', margin: '0 0 14px' }}>
+        <b>Mind:</b> {step.caution.words}
+      </p>
+    )
+  );
 }
 
 /** What a step asks, by its kind and by the fields that the server declares for it. */
@@ -124,7 +137,7 @@ function ChooseReference({ step, draft, answers, put, onChosen }: Props) {
   );
 }
 
-function Wait({ step, answers }: Props) {
+function Wait({ step, answers, onOver }: Props) {
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
     const timer = window.setInterval(() => setNow(Date.now()), 250);
@@ -133,6 +146,13 @@ function Wait({ step, answers }: Props) {
   const left = secondsLeft(step, answers, now);
   const began = answers.waits?.[step.id] !== undefined;
   useAwake(began && left > 0);
+  const over = began && left === 0;
+  useEffect(() => {
+    if (over) {
+      onOver();
+    }
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the time is up
+  }, [over]);
   if (answers.fromPaper === true) {
     return <p>Done where the sheet says that it was waited for; skip it where it says nothing.</p>;
   }

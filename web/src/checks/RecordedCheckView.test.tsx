@@ -25,6 +25,7 @@ const value = (path: string, label: string, shown: string, more = {}) => ({
   ...more,
 });
 
+const untold = { at: null, waited: null, together: [] };
 const check = (more: Partial<Schemas['Check']> = {}): Schemas['Check'] => ({
   id: 'C-00012',
   instrument: { id: 'NX-01', model: 'Wren 2', serial: '4411', family: 'any' },
@@ -37,10 +38,11 @@ const check = (more: Partial<Schemas['Check']> = {}): Schemas['Check'] => ({
   brokenOff: false,
   setAside: null,
   procedure: 'Check with a reference',
+  round: [],
   steps: [
-    { id: 'a', title: 'Stopped', required: true, state: 'done', reason: null },
-    { id: 'b', title: 'Screen on', required: true, state: 'skipped', reason: null },
-    { id: 'c', title: 'Tube', required: true, state: 'not applicable', reason: 'none is used' },
+    { id: 'a', title: 'Stopped', required: true, state: 'done', reason: null, ...untold },
+    { id: 'b', title: 'Screen on', required: true, state: 'skipped', reason: null, ...untold },
+    { id: 'c', title: 'Tube', required: true, state: 'not applicable', reason: 'none is used', ...untold },
   ],
   comesTo: [],
   values: [

@@ -7,7 +7,7 @@ import { Loading, Told } from '../look/Told';
 import { digitsOf, isDeviation } from '../look/history';
 import { ink } from '../look/theme';
 import { VerdictSign } from '../look/VerdictSign';
-import { clock, day, minus, moment, signed } from '../look/words';
+import { clock, clockToTheSecond, day, minus, moment, signed } from '../look/words';
 import { CorrectCheck } from './CorrectCheck';
 import { Label } from './Label';
 
@@ -86,6 +86,11 @@ function Page({ check }: { check: Check }) {
           <References check={check} />
           <h2>Steps</h2>
           <Steps check={check} />
+          {check.round.length > 0 && (
+            <p style={{ color: ink.soft, margin: '6px 0' }}>
+              Checked in one round, one after the other: {check.round.join(', ')}.
+            </p>
+          )}
         </div>
       </div>
       <p className="fn-noprint">
@@ -270,18 +275,59 @@ function Steps({ check }: { check: Check }) {
             {step.reason && `, ${step.reason}`}
           </p>
         ))}
-      <p style={{ margin: '2px 0' }}>
-        {done.map((step, place) => (
-          <Fragment key={step.id}>
-            <span style={{ whiteSpace: 'nowrap' }}>
-              <span aria-hidden="true">✓ </span>
-              {step.title}
-              {place < done.length - 1 && ','}
-            </span>{' '}
-          </Fragment>
-        ))}
-      </p>
+      {done.some((step) => step.at !== null) ? (
+        <Timed steps={done} zone={check.zone} />
+      ) : (
+        <p style={{ margin: '2px 0' }}>
+          {done.map((step, place) => (
+            <Fragment key={step.id}>
+              <span style={{ whiteSpace: 'nowrap' }}>
+                <span aria-hidden="true">✓ </span>
+                {step.title}
+                {place < done.length - 1 && ','}
+              </span>{' '}
+            </Fragment>
+          ))}
+        </p>
+      )}
     </>
+  );
+}
+
+/** When each was confirmed, in the order of time: what one press confirmed together stands in one line, and says so. */
+function Timed({ steps, zone }: { steps: Check['steps']; zone: string }) {
+  const presses: Check['steps'][] = [];
+  for (const step of steps) {
+    const press = presses.find((one) => one.some((other) => step.together.includes(other.id)));
+    if (press) {
+      press.push(step);
+    } else {
+      presses.push([step]);
+    }
+  }
+  const when = (press: Check['steps']) => press[0]?.at ?? '';
+  presses.sort((a, b) => when(a).localeCompare(when(b)));
+  return (
+    <table style={{ borderSpacing: 0 }}>
+      <tbody>
+        {presses.map((press) => (
+          <tr key={press[0]?.id}>
+            <td
+              className="fn-figure"
+              style={{ verticalAlign: 'top', paddingRight: 10, whiteSpace: 'nowrap' }}
+            >
+              {when(press) === '' ? '' : clockToTheSecond(when(press), zone)}
+            </td>
+            <td>
+              {press
+                .map((step) => step.title + (step.waited === null ? '' : ` (waited ${step.waited} s)`))
+                .join(', ')}
+              {press.length > 1 && <span style={{ color: ink.soft }}> by one press</span>}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

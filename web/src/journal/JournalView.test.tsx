@@ -10,7 +10,7 @@ const entry = {
   sequence: 7,
   at: '2026-11-24T07:30:00+00:00',
   actor: 'T-1',
-  kind: 'check accepted',
+  kind: 'check recorded',
   sentence: 'T-1 accepted a check of DM-03.',
   payload: '{"instrument":"DM-03"}',
   rows: ['check_record C-00041'],

@@ -8,6 +8,9 @@ export const clock = (at: string, zone?: string) =>
     new Date(at),
   );
 
+export const clockToTheSecond = (at: string, zone?: string) =>
+  new Intl.DateTimeFormat('en-GB', { timeStyle: 'medium', ...zoneOf(zone) }).format(new Date(at));
+
 export const day = (at: string, zone?: string) =>
   new Intl.DateTimeFormat('en-GB', {
     weekday: 'short',

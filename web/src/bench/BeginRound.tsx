@@ -1,0 +1,95 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { answer, api, type Schemas } from '../api/client';
+import { useChange } from '../api/hooks';
+import { Told } from '../look/Told';
+import { ink } from '../look/theme';
+
+/** Which units of a row are checked one after the other on one reference. */
+export function BeginRound({ units }: { units: Schemas['BenchLine'][] }) {
+  const navigate = useNavigate();
+  const [procedure, setProcedure] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string[]>([]);
+  const begin = useChange(
+    (body: { units: string[]; procedure: string }) => answer(api.POST('/api/bench/rounds', { body })),
+    (round) => void navigate(`/bench/rounds/${round.id}`),
+  );
+  const inARow = (unit: Schemas['BenchLine']) => unit.procedures.filter((one) => one.inARow);
+  const free = units.filter((unit) => unit.running === null && (unit.draft?.round ?? null) === null);
+  const titles = new Map<string, { title: string; units: Schemas['BenchLine'][] }>();
+  for (const unit of free) {
+    for (const one of inARow(unit)) {
+      const known = titles.get(one.id) ?? { title: one.title, units: [] };
+      titles.set(one.id, { ...known, units: [...known.units, unit] });
+    }
+  }
+  const several = [...titles].filter(([, one]) => one.units.length > 1);
+  if (several.length === 0) {
+    return null;
+  }
+  const at = procedure === null ? undefined : titles.get(procedure);
+  return (
+    <section aria-label="A round" style={{ margin: '4px 0 14px' }}>
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
+        <span style={{ color: ink.soft }}>Several units on one reference:</span>
+        {several.map(([id, one]) => (
+          <Button
+            key={id}
+            size="small"
+            variant={id === procedure ? 'contained' : 'outlined'}
+            aria-expanded={id === procedure}
+            sx={{ minHeight: 40 }}
+            onClick={() => {
+              setProcedure(id === procedure ? null : id);
+              setChosen([]);
+            }}
+          >
+            {one.title}
+          </Button>
+        ))}
+      </div>
+      {at && procedure !== null && (
+        <>
+          <div style={{ display: 'flex', flexWrap: 'wrap', gap: '2px 18px', margin: '8px 0' }}>
+            {at.units.map((unit) => (
+              <label key={unit.id} style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 44 }}>
+                <input
+                  type="checkbox"
+                  checked={chosen.includes(unit.id)}
+                  style={{ width: 20, height: 20 }}
+                  onChange={() =>
+                    setChosen(
+                      chosen.includes(unit.id)
+                        ? chosen.filter((one) => one !== unit.id)
+                        : at.units
+                            .map((one) => one.id)
+                            .filter((one) => one === unit.id || chosen.includes(one)),
+                    )
+                  }
+                />
+                {unit.id} <span style={{ color: ink.soft }}>{unit.model}</span>
+              </label>
+            ))}
+          </div>
+          <Button
+            variant="contained"
+            sx={{ minHeight: 48 }}
+            disabled={chosen.length < 2 || begin.isPending}
+            onClick={() => begin.mutate({ units: chosen, procedure })}
+          >
+            {chosen.length < 2 ? 'Choose two or more' : `Begin the round of ${chosen.length}`}
+          </Button>
+          <Button
+            sx={{ minHeight: 48, ml: 1 }}
+            onClick={() => setChosen(at.units.map((unit) => unit.id))}
+            disabled={chosen.length === at.units.length}
+          >
+            All {at.units.length}
+          </Button>
+          <Told problem={begin.error} />
+        </>
+      )}
+    </section>
+  );
+}
