@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Footnote\App\Bench;
 
 use Footnote\App\Access\User;
+use Footnote\App\Files\FileOf;
+use Footnote\App\Files\SaysPhotographed;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Drafts;
+use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\SiteClock;
@@ -31,6 +34,7 @@ final readonly class CloseCheck
         private Touches $touches,
         private Formats $families,
         private Numbers $numbers,
+        private KeptFiles $files,
         private SiteClock $site,
         private ClockInterface $clock,
     ) {
@@ -87,7 +91,8 @@ final readonly class CloseCheck
         $typed = array_filter(['typedBy' => Typists::told($draft->typed())]);
         $told = ['draft' => $draft->id, 'instrument' => $draft->instrument, 'answers' => $answers, ...$typed];
         $round = $draft->round() === null ? [] : ['round' => $this->drafts->round($draft->round())->units];
-        $more = [...$typed, ...$round, ...$more];
+        $files = array_filter(['files' => $this->files->numbersOf(FileOf::Draft, $draft->id)]);
+        $more = [...$typed, ...$round, ...$files, ...$more];
 
         return $this->journal->during($by->code, $kind, $told, function () use ($by, $draft, $answers, $unit, $more): string {
             $number = $this->numbers->next('check_record', 'C-%05d');
@@ -95,6 +100,7 @@ final readonly class CloseCheck
             $check = $this->read($record, $unit);
             $this->site->refuseFuture($check->at, '/at');
             $this->saysWhy($check);
+            $this->showsPhotos($record, $draft);
             if (!$check->walk->brokenOff && !$check->content->hasAsFound() && !$check->content->wasAdjusted()) {
                 throw new Problem(
                     422,
@@ -131,6 +137,22 @@ final readonly class CloseCheck
             if ($state === StepState::NotApplicable && !isset($check->walk->reasons[$step])) {
                 throw Problem::field('/stepReasons/'.$step, 'says why the step does not apply; all answers are kept.');
             }
+        }
+    }
+
+    /**
+     * Where a display is said to have been photographed, the photo is there.
+     *
+     * @param array<string, mixed> $record
+     */
+    private function showsPhotos(array $record, Draft $draft): void
+    {
+        $place = SaysPhotographed::at($record);
+        if ($place !== null && !$this->files->hasPicture(FileOf::Draft, $draft->id)) {
+            throw Problem::field(
+                $place,
+                'says that the display was photographed: add the photo, or say how it was read; all answers are kept.',
+            );
         }
     }
 }

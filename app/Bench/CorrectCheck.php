@@ -6,7 +6,9 @@ namespace Footnote\App\Bench;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
+use Footnote\App\Files\FileOf;
 use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Row\RecordedCheck;
 use Footnote\App\Logbook\Row\RecordedSetAside;
@@ -17,6 +19,7 @@ use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Numbers;
 use Footnote\Core\Evidence\InPlaceOf;
+use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Record\CheckCorrection;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
@@ -42,6 +45,7 @@ final readonly class CorrectCheck
         private EvidenceReader $reader,
         private Formats $families,
         private Numbers $numbers,
+        private KeptFiles $files,
         private SiteClock $site,
         private ClockInterface $clock,
     ) {
@@ -55,6 +59,9 @@ final readonly class CorrectCheck
         $unit = $asked->instrument ?? $old->instrument;
         $family = Cells::text($this->logbook->instrumentRecord($old->instrument) ?? [], 'family');
         $this->refuse($by, $old, $unit, $family);
+        if ($asked->how === Provenance::Photographed && !$this->files->hasPicture(FileOf::Check, $id)) {
+            throw Problem::field('/how', 'says that it was photographed: add the photo to this check first. Nothing was changed.');
+        }
         $why = new InPlaceOf($id, $old->instrument, $this->clock->now(), $by->code, $asked->reason, $asked->how);
         // Its number is given within the lock; the rest of it is written and read before.
         $written = $this->written($old, $family, $asked, $unit, $why);
@@ -116,7 +123,11 @@ final readonly class CorrectCheck
         InPlaceOf $why,
     ): array {
         try {
-            $record = $this->correction->write($old->record, $family, $asked->changes, $old->id, $unit, $why);
+            $files = array_filter(['files' => $this->files->numbersOf(FileOf::Check, $old->id)]);
+            $record = [
+                ...$this->correction->write($old->record, $family, $asked->changes, $old->id, $unit, $why),
+                ...$files,
+            ];
             Strangers::toRecord($this->families)->inPiece('check', $record);
             $this->site->refuseFuture($this->keep->read($record, $family)->at, '/at');
 

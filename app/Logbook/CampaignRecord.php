@@ -12,8 +12,12 @@ use Footnote\Core\Record\RecordSchema;
 /** Writes a campaign as a record with its logs beside it, so that a sceptic can work it out again. */
 final readonly class CampaignRecord
 {
-    public function __construct(private Connection $connection, private Logbook $logbook, private CheckVersions $versions)
-    {
+    public function __construct(
+        private Connection $connection,
+        private Logbook $logbook,
+        private CheckVersions $versions,
+        private KeptFiles $files,
+    ) {
     }
 
     /**
@@ -82,6 +86,8 @@ final readonly class CampaignRecord
                 ];
             }
         }
+        $references = array_values(array_unique($references));
+        $files = $this->files($write, $checks, array_map(strval(...), array_keys($runs)), $references, $instruments);
         $yardsticks = Cells::json($row, 'yardsticks');
         $record = [
             'format' => RecordSchema::FORMAT,
@@ -89,12 +95,13 @@ final readonly class CampaignRecord
             'policy' => json_decode($this->policy(Cells::text($row, 'policy_key')), false, 32, \JSON_THROW_ON_ERROR),
             'campaign' => ['code' => $campaign, 'title' => Cells::text($row, 'title'), ...$yardsticks],
             'instruments' => array_values(array_filter(array_map($this->logbook->instrumentRecord(...), $instruments), \is_array(...))),
-            'references' => array_values($this->logbook->referenceRecords(array_values(array_unique($references)))),
+            'references' => array_values($this->logbook->referenceRecords($references)),
             'checks' => array_map(self::mapped(...), $checks),
             'interventions' => $interventions,
             ...$this->library(),
             ...$this->laboratory($campaign),
             'runs' => array_map(self::mapped(...), array_values($runs)),
+            ...($files === [] ? [] : ['files' => $files]),
         ];
         $write(
             'record.json',
@@ -102,6 +109,40 @@ final readonly class CampaignRecord
         );
 
         return \count($runs);
+    }
+
+    /**
+     * @param callable(string, string): void $write
+     * @param list<array<string, mixed>>     $checks
+     * @param list<string>                   $runs
+     * @param list<string>                   $references
+     * @param list<string>                   $instruments
+     *
+     * @return list<array<string, mixed>> the photos and documents of all that, each written beside the record
+     */
+    private function files(callable $write, array $checks, array $runs, array $references, array $instruments): array
+    {
+        $things = $named = [];
+        foreach ($checks as $check) {
+            $things['check '.Cells::text($check, 'id')] = true;
+            foreach (\is_array($check['files'] ?? null) ? $check['files'] : [] as $file) {
+                $named += \is_string($file) ? ['='.$file => true] : [];
+            }
+        }
+        foreach (['run' => $runs, 'reference' => $references, 'instrument' => $instruments] as $kind => $ids) {
+            foreach ($ids as $id) {
+                $things[$kind.' '.$id] = true;
+            }
+        }
+        $files = [];
+        foreach ($this->files->ofAll($things, $named) as $id) {
+            [$told, $bytes] = $this->files->file($id);
+            $name = 'files/'.$id.'-'.preg_replace('/[^A-Za-z0-9._-]/', '_', Cells::text($told, 'name'));
+            $write($name, $bytes);
+            $files[] = [...$told, 'file' => $name];
+        }
+
+        return $files;
     }
 
     /**

@@ -35,6 +35,7 @@ final readonly class Importer
         private LaboratoryIntake $laboratory,
         private CheckIntake $checks,
         private RunIntake $runs,
+        private FileIntake $files,
         private Touches $touches,
         private Numbers $numbers,
         private Formats $families,
@@ -103,6 +104,7 @@ final readonly class Importer
         $kit = $this->kit->take($fields, $actor);
         $this->laboratory->take($fields, $campaign, $actor);
         $this->checks->take($fields, array_column($read->checks, null, 'id'), $actor);
+        $this->files->take($fields, $file, $actor);
         $states = $this->runs->take($fields, array_column($read->runs, null, 'id'), $file, $campaign, $actor);
 
         return [$this->brought($fields, $states, $kit, $campaign), $kit->standsOver];

@@ -60,13 +60,26 @@ final readonly class RecordFile
     /** The path of a log that the record names; it lies beside or below the record. */
     public function log(string $name): string
     {
+        return $this->beside($name, '/runs', 'the log');
+    }
+
+    /**
+     * The path of a file that the record names.
+     *
+     * @param string $list of the record that names it
+     * @param string $what such as "the log"
+     *
+     * @throws InvalidRecord where it is not there, or larger than any is
+     */
+    public function beside(string $name, string $list, string $what): string
+    {
         $folder = realpath(\dirname($this->path));
         $path = realpath(\dirname($this->path).'/'.$name);
         if ($folder === false || $path === false || !str_starts_with($path, $folder.'/') || !is_file($path)) {
-            throw new InvalidRecord('/runs', \sprintf('the log %s does not lie beside the record.', $name));
+            throw new InvalidRecord($list, \sprintf('%s %s does not lie beside the record.', $what, $name));
         }
         if (filesize($path) > self::LARGEST_LOG) {
-            throw new InvalidRecord('/runs', \sprintf('the log %s is larger than 64 MB.', $name));
+            throw new InvalidRecord($list, \sprintf('%s %s is larger than 64 MB.', $what, $name));
         }
 
         return $path;

@@ -64,6 +64,7 @@ final readonly class RecordSchema
                     'note' => Shape::text(),
                 ], ['medium'])),
                 'laboratory' => Shape::list(self::report()),
+                'files' => Shape::list(self::file()),
             ], ['format', 'site', 'campaign']),
             '$defs' => [
                 ...self::plain(),
@@ -248,6 +249,7 @@ final readonly class RecordSchema
                     'Steps that one press confirmed together.',
                 )),
                 'round' => Shape::list(Shape::said()),
+                'files' => Shape::list(Shape::ref('id')),
                 'brokenOff' => ['type' => 'boolean'],
                 'setAside' => Shape::object(
                     ['at' => Shape::ref('moment'), 'by' => Shape::said(), 'reason' => Shape::said()],
@@ -275,6 +277,29 @@ final readonly class RecordSchema
             ], ['id', 'instrument', 'at', 'by']),
             'oneOf' => array_map(static fn (string $section): array => ['required' => [$section]], array_keys($sections)),
         ];
+    }
+
+    /** @return Schema a photo or a document, as it is kept */
+    private static function file(): array
+    {
+        return Shape::object([
+            'id' => Shape::ref('id'),
+            'of' => Shape::object(
+                ['kind' => Shape::oneOf(['draft', 'check', 'run', 'reference', 'instrument']), 'id' => Shape::said(60)],
+                ['kind', 'id'],
+                'What it is of; one that was added to a half-done check is named by the check.',
+            ),
+            'name' => Shape::said(200),
+            'type' => Shape::oneOf(['image/jpeg', 'image/png', 'application/pdf']),
+            'place' => Shape::text(80),
+            'note' => Shape::text(2000),
+            'removed' => Shape::list(Shape::said(200)),
+            'sha256' => ['type' => 'string', 'pattern' => '^[0-9a-f]{64}$'],
+            'size' => ['type' => 'integer', 'minimum' => 1],
+            'by' => Shape::said(),
+            'at' => Shape::ref('moment'),
+            'file' => Shape::said(200),
+        ], ['id', 'of', 'name', 'type', 'sha256', 'size', 'by', 'at', 'file']);
     }
 
     /** @return Schema */

@@ -6,8 +6,10 @@ namespace Footnote\App\Http\Bench;
 
 use Footnote\App\Bench\DraftCheck;
 use Footnote\App\Bench\Typists;
+use Footnote\App\Files\FileOf;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Judging;
+use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Policies;
 use Footnote\App\Logbook\Row\Draft;
@@ -43,6 +45,7 @@ final readonly class DraftPresenter
         private Formats $families,
         private SiteClock $site,
         private UnitPresenter $units,
+        private KeptFiles $files,
     ) {
         $this->foresight = new Foresight($assessor);
     }
@@ -80,6 +83,7 @@ final readonly class DraftPresenter
             'version' => $draft->version(),
             'startedBy' => $draft->by,
             'round' => $draft->round(),
+            'hasPhoto' => $this->files->hasPicture(FileOf::Draft, $draft->id),
             'typedBy' => Typists::told($draft->typed()),
             'startedAt' => $draft->startedAt->format(\DATE_ATOM),
             'unit' => $this->units->shown($timeline, $open, $timeline->runningRuns()),

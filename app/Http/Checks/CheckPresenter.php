@@ -6,8 +6,10 @@ namespace Footnote\App\Http\Checks;
 
 use Footnote\App\Access\User;
 use Footnote\App\Bench\MayCorrect;
+use Footnote\App\Files\FileOf;
 use Footnote\App\Http\Kit\RoutinesPresenter;
 use Footnote\App\Logbook\CheckVersions;
+use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
@@ -39,6 +41,7 @@ final readonly class CheckPresenter
         private Formats $families,
         private RestingRuns $resting,
         private RoutinesPresenter $routines,
+        private KeptFiles $files,
     ) {
         $this->correction = new CheckCorrection($families);
     }
@@ -90,7 +93,10 @@ final readonly class CheckPresenter
                     'words' => $how->words(),
                     'witnessed' => $how->isWitnessed(),
                 ],
-                Provenance::known(),
+                array_values(array_filter(
+                    Provenance::known(),
+                    fn (Provenance $how): bool => $how !== Provenance::Photographed || $this->files->hasPicture(FileOf::Check, $id),
+                )),
             ),
             'alike' => $this->versions->alike($unit->id, $unit->family),
         ];

@@ -37,6 +37,7 @@ final class JournalSentences
         'check set aside' => 'set check {check} aside',
         'check corrected' => 'corrected check {check} of {instrument}',
         'check moved' => 'moved check {check} from {from} to {instrument}',
+        'file kept' => 'added {name} to {of}',
         'intervention' => 'noted of {instrument}: {kind}',
         'run started' => 'started a run of {instrument} for {person}, {task}',
         'run learned' => 'noted more of run {run}',

@@ -31,6 +31,13 @@ export const useRound = (id: string) =>
     queryFn: () => answer(api.GET('/api/bench/rounds/{id}', { params: { path: { id } } })),
   });
 
+/** Photos and documents of a thing. */
+export const useFiles = (of: 'draft' | 'check' | 'run' | 'reference' | 'instrument', id: string) =>
+  useQuery({
+    queryKey: ['files', of, id],
+    queryFn: () => answer(api.GET('/api/files', { params: { query: { of, id } } })),
+  });
+
 export const useKit = (enabled = true) =>
   useQuery({ queryKey: ['kit'], enabled, queryFn: () => answer(api.GET('/api/kit')) });
 

@@ -30,6 +30,7 @@ const draft = (version: number, answers: Schemas['Answers']): Schemas['Draft'] =
   id: 'd1',
   version,
   round: null,
+  hasPhoto: false,
   startedBy: 'T-1',
   typedBy: [{ by: 'T-1', fields: ['reference'] }],
   startedAt: '2026-11-18T07:00:00+00:00',
@@ -100,7 +101,9 @@ beforeEach(() => {
   });
   kept = {};
   let version = 1;
-  server.GET.mockImplementation(() => good(draft(version, kept)));
+  server.GET.mockImplementation((path: string) =>
+    good(path === '/api/files' ? { most: 40, files: [] } : draft(version, kept)),
+  );
   server.PUT.mockImplementation((_path: string, { body }: { body: { answers: Schemas['Answers'] } }) => {
     kept = body.answers;
     version += 1;

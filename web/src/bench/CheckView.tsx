@@ -2,8 +2,9 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { answer, api } from '../api/client';
+import { answer, api, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
+import { Files } from '../look/Files';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { isoOf, localOf, plural } from '../look/words';
@@ -22,6 +23,13 @@ const marks: Record<string, string> = { done: '✓', skipped: '–', 'not applic
 
 /** Steps that may not apply to a unit: what is read never is one of them. */
 const mayNotApply = ['confirm', 'entries', 'wait'];
+
+/** The place of a reading in words: "As found, 1". */
+const placeIn = (steps: Schemas['Step'][]) => (place: string) => {
+  const [into, row] = place.split('/');
+  const step = steps.find((one) => one.into === into);
+  return step ? `${step.title}, ${Number(row) + 1}` : place;
+};
 
 /** A check walked step by step: one step large, one key to go on, and beside it what the check will mean. */
 export function CheckView() {
@@ -220,6 +228,7 @@ export function CheckView() {
               {Object.values(done).includes('skipped') && ' Steps that were skipped are findings.'}
             </p>
           )}
+          {!step && <Files of="draft" id={draft.id} adds placeOf={placeIn(steps)} />}
           {((!step && made !== undefined) || answers.fromPaper === true) && (
             <TextField
               label="When it was made, local time"

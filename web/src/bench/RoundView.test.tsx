@@ -54,6 +54,7 @@ const draft = (id: string, answers: Schemas['Answers']): Schemas['Draft'] => ({
   id,
   version: 3,
   round: 'r1',
+  hasPhoto: false,
   startedBy: 'T-1',
   typedBy: [],
   startedAt: '2026-11-18T07:00:00+00:00',

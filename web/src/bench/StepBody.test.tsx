@@ -1,3 +1,4 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
@@ -31,15 +32,17 @@ const show = (
   const onEnter = vi.fn();
   const onChosen = vi.fn();
   render(
-    <StepBody
-      step={of}
-      draft={draft(problems)}
-      answers={answers}
-      put={put}
-      onEnter={onEnter}
-      onChosen={onChosen}
-      onOver={vi.fn()}
-    />,
+    <QueryClientProvider client={new QueryClient()}>
+      <StepBody
+        step={of}
+        draft={draft(problems)}
+        answers={answers}
+        put={put}
+        onEnter={onEnter}
+        onChosen={onChosen}
+        onOver={vi.fn()}
+      />
+    </QueryClientProvider>,
   );
   return { put, onEnter, onChosen };
 };

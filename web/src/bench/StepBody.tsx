@@ -6,6 +6,8 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { Entries } from '../look/Entries';
+import { TakeFile, useKeepFile } from '../look/Files';
+import { Told } from '../look/Told';
 import { isMeasured, rememberedUnit, rememberUnit, type Entry, type Row } from '../look/values';
 import { ink } from '../look/theme';
 import { flagOf, rowsOf } from './answers';
@@ -182,6 +184,17 @@ const grades = [
   'stand-in',
 ];
 
+/** The photo of a display: it is kept with the half-done check, and the reading is photographed. */
+function PhotoOf({ draft, place, taken }: { draft: string; place: string; taken: () => void }) {
+  const keep = useKeepFile('draft', draft, taken);
+  return (
+    <>
+      <TakeFile camera words="Photo" busy={keep.isPending} take={(file) => keep.mutate({ file, place })} />
+      <Told problem={keep.error} />
+    </>
+  );
+}
+
 /** Rows of readings: the first column large, how each came, and a way to strike one out with its reason. */
 function Readings({ step, draft, answers, put, onEnter }: Props) {
   const list = rowsOf(answers, step.into);
@@ -236,12 +249,19 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
               onChange={(event) => change(place, { provenance: event.target.value })}
               sx={{ minWidth: several ? 104 : 180, ...asHighAsAReading(!several) }}
             >
-              {grades.map((one) => (
-                <MenuItem key={one} value={one}>
-                  {grade(one)}
-                </MenuItem>
-              ))}
+              {grades
+                .filter((one) => one !== 'photographed' || draft.hasPhoto || reading.provenance === one)
+                .map((one) => (
+                  <MenuItem key={one} value={one}>
+                    {grade(one)}
+                  </MenuItem>
+                ))}
             </TextField>
+            <PhotoOf
+              draft={draft.id}
+              place={`${step.into}/${place}`}
+              taken={() => change(place, { provenance: 'photographed' })}
+            />
             {(shown.length > 1 || struck !== null) && (
               <Button onClick={() => strike(place, reading)} sx={{ minHeight: 48 }}>
                 {struck === null ? 'Strike out' : 'Let it count'}

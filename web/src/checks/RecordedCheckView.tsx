@@ -2,12 +2,14 @@ import Button from '@mui/material/Button';
 import { Fragment, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
-import { useCheck } from '../api/hooks';
+import { useCheck, useSession } from '../api/hooks';
+import { Files } from '../look/Files';
 import { Loading, Told } from '../look/Told';
 import { digitsOf, isDeviation } from '../look/history';
 import { ink } from '../look/theme';
 import { VerdictSign } from '../look/VerdictSign';
 import { clock, clockToTheSecond, day, minus, moment, signed } from '../look/words';
+import { mayRecord } from '../shell/roles';
 import { CorrectCheck } from './CorrectCheck';
 import { Label } from './Label';
 
@@ -30,6 +32,7 @@ function Page({ check }: { check: Check }) {
   const [correcting, setCorrecting] = useState(false);
   const [labelled, setLabelled] = useState(false);
   const navigate = useNavigate();
+  const records = mayRecord(useSession().data?.user);
   const unit = check.instrument;
   return (
     <div className="fn-record">
@@ -79,6 +82,8 @@ function Page({ check }: { check: Check }) {
           <Values check={check} />
           {check.remarks && <p>&ldquo;{check.remarks}&rdquo;</p>}
           <ComesTo check={check} />
+          <h2>Photos and documents</h2>
+          <Files of="check" id={check.id} adds={check.replacedBy === null && records} zone={check.zone} />
           <Runs check={check} />
         </div>
         <div>

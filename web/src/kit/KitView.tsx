@@ -1,8 +1,13 @@
 import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useKit, useSession } from '../api/hooks';
+import { Files } from '../look/Files';
 import { FitWords } from '../look/FitWords';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
@@ -21,6 +26,7 @@ export function KitView() {
   const [adding, setAdding] = useState<'unit' | 'reference' | null>(null);
   const [certificate, setCertificate] = useState<{ id: string; kind: string } | null>(null);
   const [recalling, setRecalling] = useState<Schemas['Reference'] | null>(null);
+  const [filed, setFiled] = useState<string | null>(null);
   const [timing, setTiming] = useState<Schemas['Reference'] | null>(null);
   if (kit.isPending) {
     return <Loading />;
@@ -112,6 +118,9 @@ export function KitView() {
                     </td>
                     <td>{reference.lastUse ? moment(reference.lastUse) : 'never'}</td>
                     <td style={{ whiteSpace: 'nowrap' }}>
+                      <Button size="small" onClick={() => setFiled(reference.id)}>
+                        Photos, papers
+                      </Button>
                       {steward && (
                         <div style={{ display: 'flex', flexDirection: 'column', alignItems: 'flex-start' }}>
                           <Button
@@ -193,6 +202,17 @@ export function KitView() {
         </div>
       )}
       <Library />
+      {filed !== null && (
+        <Dialog open onClose={() => setFiled(null)} maxWidth="md" fullWidth aria-labelledby="filed-title">
+          <DialogTitle id="filed-title">Photos and papers of {filed}</DialogTitle>
+          <DialogContent>
+            <Files of="reference" id={filed} adds={mayRecord(session.data?.user)} />
+          </DialogContent>
+          <DialogActions>
+            <Button onClick={() => setFiled(null)}>Close</Button>
+          </DialogActions>
+        </Dialog>
+      )}
       {adding === 'unit' && <RegisterUnit onClose={() => setAdding(null)} />}
       {adding === 'reference' && <RegisterReference onClose={() => setAdding(null)} />}
       {certificate && (

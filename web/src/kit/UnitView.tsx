@@ -8,6 +8,7 @@ import { Link, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange, useForms, useSession, useUnit } from '../api/hooks';
 import { useBeginCheck } from '../bench/useBeginCheck';
+import { Files } from '../look/Files';
 import { FitWords } from '../look/FitWords';
 import { digitsOf, isDeviation } from '../look/history';
 import { Loading, Told } from '../look/Told';
@@ -217,6 +218,8 @@ export function UnitView() {
           ))}
         </>
       )}
+      <h2>Photos and documents</h2>
+      <Files of="instrument" id={unit.id} adds={mayRecord(session.data?.user)} />
       <h2>Certificates</h2>
       {unit.certificates.length === 0 && <p style={{ color: ink.soft }}>None.</p>}
       {unit.certificates.map((certificate) => (

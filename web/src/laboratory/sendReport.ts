@@ -1,5 +1,5 @@
 import { Refusal, type Problem } from '../api/client';
-import { patiently } from '../api/patiently';
+import { post } from '../api/sendFile';
 
 export interface Kept {
   report: string;
@@ -26,17 +26,7 @@ export async function sendReport(
 ): Promise<Kept> {
   let response: Response;
   try {
-    response = await patiently(() =>
-      fetch('/api/laboratory/import', {
-        method: 'POST',
-        body: file,
-        headers: {
-          'Content-Type': 'text/plain',
-          'X-Requested-With': 'footnote',
-          'X-Report': encodeURIComponent(JSON.stringify(report)),
-        },
-      }),
-    );
+    response = await post('/api/laboratory/import', file, { 'X-Report': report });
   } catch {
     throw problemOf('The server was not reached. What you typed is still here; try again when it answers.');
   }

@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Refusal, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
-import { patiently } from '../api/patiently';
+import { sendFile } from '../api/sendFile';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { isoOf, localOf } from '../look/words';
@@ -43,23 +43,11 @@ export function LogImport({ run }: { run: Schemas['Run'] }) {
   const read = useChange(
     async () => {
       const how = { ...format, ...(needsStart ? { start: isoOf(begin) } : {}) };
-      const sent = await patiently(() =>
-        fetch(`/api/runs/${run.id}/log`, {
-          method: 'POST',
-          body: file,
-          headers: {
-            'Content-Type': 'text/plain',
-            'X-Requested-With': 'footnote',
-            'X-Log-Format': encodeURIComponent(JSON.stringify(how)),
-            'X-Log-Name': encodeURIComponent(file?.name ?? ''),
-            'X-Reason': encodeURIComponent(reason),
-          },
-        }),
-      );
-      const body: unknown = await sent.json();
-      return answer(
-        Promise.resolve(sent.ok ? { data: body, response: sent } : { error: body, response: sent }),
-      );
+      return sendFile(`/api/runs/${run.id}/log`, file, {
+        'X-Log-Format': how,
+        'X-Log-Name': file?.name ?? '',
+        'X-Reason': reason,
+      });
     },
     () => {
       setFile(null);

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useForms, useRun, useSession } from '../api/hooks';
 import type { Schemas } from '../api/client';
+import { Files } from '../look/Files';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { clock, day, grade, moment } from '../look/words';
@@ -77,6 +78,8 @@ export function RunView() {
       {mayDecide(session.data?.user) && run.stop && !run.withdrawn && <LeaveOut run={run} log={keepsLog} />}
       {open === 'correct' && <CorrectRun run={run} onClose={() => setAsked(null)} />}
       {open === 'withdraw' && <WithdrawRun run={run} onClose={() => setAsked(null)} />}
+      <h2>Photos and documents</h2>
+      <Files of="run" id={run.id} adds={records} zone={zone} />
       <h2>Learned</h2>
       {run.learned.length === 0 && <p style={{ color: ink.soft }}>Nothing since it was written down.</p>}
       {run.learned.map((fact) => (

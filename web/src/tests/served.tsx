@@ -19,6 +19,7 @@ const good = (data: unknown) => Promise.resolve({ data, response: new Response()
 const BESIDE: Record<string, unknown> = {
   '/api/equations': { equations: [] },
   '/api/sources': { fromMemory: [], confirmed: [] },
+  '/api/files': { most: 40, files: [] },
 };
 
 /** What is asked for by path, and what every change is answered with. */

@@ -1,0 +1,40 @@
+import { answer } from './client';
+import { patiently } from './patiently';
+
+/** A file as the body of a request; what is told of it stands in headers, as JSON or as words. */
+export const post = (
+  path: string,
+  file: Blob | null,
+  told: Record<string, unknown>,
+  type = 'text/plain',
+): Promise<Response> =>
+  patiently(() =>
+    fetch(path, {
+      method: 'POST',
+      body: file,
+      headers: {
+        'Content-Type': type,
+        'X-Requested-With': 'footnote',
+        ...Object.fromEntries(
+          Object.entries(told).map(([name, value]) => [
+            name,
+            encodeURIComponent(typeof value === 'string' ? value : JSON.stringify(value)),
+          ]),
+        ),
+      },
+    }),
+  );
+
+/**
+ * Sends a file, and gives what the server answers.
+ *
+ * @throws a Refusal, in words that a person can act on
+ */
+export async function sendFile<T>(...sent: Parameters<typeof post>): Promise<T> {
+  return answer<T>(
+    post(...sent).then(async (response) => {
+      const body: unknown = await response.json().catch(() => undefined);
+      return response.ok ? { data: body as T, response } : { error: body ?? {}, response };
+    }),
+  );
+}
