@@ -28,6 +28,7 @@ final readonly class BeginCheck
         private Drafts $drafts,
         private Assessor $assessor,
         private EvidenceReader $reader,
+        private Timers $timers,
         private ClockInterface $clock,
     ) {
     }
@@ -55,6 +56,7 @@ final readonly class BeginCheck
         if ($draft === null) {
             $draft = new Draft((string) new Ulid(), $instrument, $by->code, $this->clock->now());
             $draft->answer($procedure === '' ? [] : ['procedure' => $procedure], []);
+            $this->timers->inherit($draft);
             $this->entities->persist($draft);
         }
 

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Footnote\App\Bench;
 
 use Footnote\App\Access\User;
-use Footnote\App\Files\FileOf;
 use Footnote\App\Files\SaysPhotographed;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Drafts;
+use Footnote\App\Logbook\FileOf;
 use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Row\Draft;

@@ -6,8 +6,8 @@ namespace Footnote\App\Bench;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
-use Footnote\App\Files\FileOf;
 use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\FileOf;
 use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Row\RecordedCheck;

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Footnote\App\Files;
 
+use Footnote\App\Logbook\KeptFiles;
+
 /** A file as it is kept: what it shows byte for byte, without what it told of where and by what it was made. */
 final readonly class Cleaned
 {
     public const JPEG = 'image/jpeg';
     public const PNG = 'image/png';
-    public const PDF = 'application/pdf';
+    public const PDF = KeptFiles::DOCUMENT;
 
     /** @param list<string> $removed what was taken out, in words; none: it is as it came */
     private function __construct(public string $type, public string $bytes, public array $removed)

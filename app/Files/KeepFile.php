@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Drafts;
+use Footnote\App\Logbook\FileOf;
 use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Row\KeptFile;
 use Footnote\App\Refusal\Problem;

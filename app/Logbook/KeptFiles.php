@@ -6,14 +6,15 @@ namespace Footnote\App\Logbook;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use Footnote\App\Files\Cleaned;
-use Footnote\App\Files\FileOf;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 
 /** Photos and documents, and of what they are. */
 final readonly class KeptFiles
 {
+    /** The type of what is no picture. */
+    public const DOCUMENT = 'application/pdf';
+
     public function __construct(private Connection $connection)
     {
     }
@@ -53,7 +54,7 @@ final readonly class KeptFiles
     /** Whether any of them is a picture. */
     public function hasPicture(FileOf $kind, string $of): bool
     {
-        return array_filter($this->of($kind, $of), static fn (array $file): bool => ($file['type'] ?? '') !== Cleaned::PDF) !== [];
+        return array_filter($this->of($kind, $of), static fn (array $file): bool => ($file['type'] ?? '') !== self::DOCUMENT) !== [];
     }
 
     /**

@@ -103,29 +103,31 @@ final readonly class GasBench implements AsksByReference
     public function columns(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
     {
         $stage = GasProcedures::stageOf($step->id);
-        if ($step->kind !== StepKind::Readings || $stage === null) {
+        $inCleanAir = $stage === GasStage::Zero || $step->id === GasProcedures::PURGED;
+        if ($step->kind !== StepKind::Readings || ($stage === null && !$inCleanAir)) {
             return [];
         }
         $row = new Section(GasRow::entries());
         $channel = Entry::choice('channel', 'Channel', array_combine(self::names($unit), self::names($unit)), true);
 
-        return [$channel, ...($stage === GasStage::Zero ? $row->pick('value') : $row->pick('value', 'expected', 'selected', 'seconds'))];
+        return [$channel, ...($inCleanAir ? $row->pick('value') : $row->pick('value', 'expected', 'selected', 'seconds'))];
     }
 
     public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array
     {
         $stage = GasProcedures::stageOf($step->id);
-        if ($step->kind !== StepKind::Readings || $stage === null) {
+        $inCleanAir = $stage === GasStage::Zero || $step->id === GasProcedures::PURGED;
+        if ($step->kind !== StepKind::Readings || ($stage === null && !$inCleanAir)) {
             return [];
         }
         $rows = [];
         foreach (Channel::of($unit) as $channel) {
-            $own = GasStage::ofSpan($channel->kind) === $stage;
+            $own = $stage !== null && GasStage::ofSpan($channel->kind) === $stage;
             // CO is looked at while isobutylene flows.
             $watched = $stage === GasStage::Isobutylene
                 && $channel->kind === GasKind::CarbonMonoxide
                 && $step->id === $stage->value.'-found';
-            if ($stage === GasStage::Zero || $own || $watched) {
+            if ($inCleanAir || $own || $watched) {
                 // What the unit expects is read off the unit: filled in from the label it would always agree with it.
                 $rows[] = ['channel' => $channel->name];
             }
@@ -141,6 +143,7 @@ final readonly class GasBench implements AsksByReference
             return new LiveSheet([]);
         }
         $with = $timeline->with($check);
+        $sheet = new LiveSheet([]);
         $lines = [];
         $questions = [];
         foreach (Channel::of($timeline->instrument) as $channel) {
@@ -157,14 +160,13 @@ final readonly class GasBench implements AsksByReference
             if ($own === null || !$own->content instanceof ChannelCheck) {
                 continue;
             }
-            [$some, $asked] = $this->ofChannel($own, $own->content, $channel, $part, $policy);
-            array_push($lines, ...$some);
-            array_push($questions, ...$asked);
+            $sheet = $sheet->with($this->ofChannel($own, $own->content, $channel, $part, $policy));
         }
+        $more = [];
         foreach (array_filter([$check->reference, $content->isobutylene->reference, $content->zero->bottle], \is_string(...)) as $id) {
             $bottle = $timeline->reference($id);
             foreach ($bottle === null ? [] : ReferenceChoice::problemsOf($bottle, $check->at) as $problem) {
-                $questions[] = \sprintf('%s: %s', $id, lcfirst($problem));
+                $more[] = \sprintf('%s: %s', $id, lcfirst($problem));
             }
         }
         foreach ([
@@ -181,7 +183,7 @@ final readonly class GasBench implements AsksByReference
                     $left,
                 );
                 if ($left->toFloat() < self::FEW_MINUTES) {
-                    $questions[] = \sprintf(
+                    $more[] = \sprintf(
                         '%s holds gas for %s min. Will it last for this check?',
                         $reference->id,
                         $left->shown(),
@@ -190,21 +192,23 @@ final readonly class GasBench implements AsksByReference
             }
         }
 
-        return new LiveSheet($lines, array_values(array_unique($questions)));
+        $all = (new LiveSheet([], $questions))->with($sheet)->with(new LiveSheet($lines, $more));
+
+        return new LiveSheet($all->lines, array_values(array_unique($all->questions)), $all->said);
     }
 
-    /** @return array{list<LiveLine>, list<string>} */
-    private function ofChannel(Check $check, ChannelCheck $content, Channel $channel, Timeline $part, Policy $policy): array
+    private function ofChannel(Check $check, ChannelCheck $content, Channel $channel, Timeline $part, Policy $policy): LiveSheet
     {
         $response = new GasResponse($channel);
         $label = $response->label($check, $content, $part);
         $lines = [];
         $questions = [];
+        $said = [];
         if ($label === null) {
-            return [
+            return new LiveSheet(
                 [],
                 [\sprintf('Which cylinder spans %s? None that is named says how much %s it holds.', $channel->name, $channel->spanGas())],
-            ];
+            );
         }
         $entered = GasResponse::expected($content);
         if ($entered !== null && $entered->compareTo($response->exact($label)) !== 0) {
@@ -255,8 +259,25 @@ final readonly class GasBench implements AsksByReference
                 ? self::asLeft($channel, $label, $check, $part, $mean->minus($response->exact($label)), $policy)
                 : self::asFound($channel, $label, $off, $policy);
             $lines[] = new LiveLine(\sprintf('%s %s, off the label', $channel->name, $when), $off, $kept, $allowed, true);
-            if ($plateau->steady === false) {
+            if ($plateau->steady === true) {
+                $said[] = \sprintf('%s %s stands still: on a plateau.', $channel->name, $when);
+            } elseif ($plateau->steady === false) {
                 $questions[] = \sprintf('%s %s is not on a plateau yet: it still moves.', $channel->name, $when);
+            }
+            array_push($questions, ...self::tooShort($channel, $when, $rows));
+        }
+        $rest = RestOfGas::in($content);
+        if ($rest !== null) {
+            $setting = $policy->rule('gas.zero-drift');
+            $allowed = $setting === null ? null : DriftLimit::of($channel, $setting);
+            $lines[] = new LiveLine(
+                \sprintf('%s back in clean air', $channel->name),
+                $rest->reads($channel, $check),
+                $allowed?->isKeptBy($rest->off, $label),
+                $allowed?->words() ?? '',
+            );
+            if ($allowed?->isKeptBy($rest->off, $label) === false) {
+                $questions[] = \sprintf('%s is not back yet: wait on in clean air and read it again.', $channel->name);
             }
         }
         foreach ($content->isobutylene->readings as $row) {
@@ -276,7 +297,30 @@ final readonly class GasBench implements AsksByReference
             );
         }
 
-        return [$lines, $questions];
+        return new LiveSheet($lines, $questions, $said);
+    }
+
+    /**
+     * @param non-empty-list<GasRow> $rows
+     *
+     * @return list<string> that it was read before the sensor can have answered
+     */
+    private static function tooShort(Channel $channel, string $when, array $rows): array
+    {
+        $response = $channel->timing->response?->value;
+        $last = null;
+        foreach ($rows as $row) {
+            $at = $row->seconds?->value;
+            $last = $at !== null && ($last === null || $at->compareTo($last) > 0) ? $at : $last;
+        }
+
+        return $response === null || $last === null || $last->compareTo($response) >= 0 ? [] : [\sprintf(
+            '%s %s was read after %s s; it takes %s s to answer to nine tenths. Wait on and read it again.',
+            $channel->name,
+            $when,
+            $last,
+            $response,
+        )];
     }
 
     /** @return array{bool|null, string} whether the channel moved no more than is allowed, and that */

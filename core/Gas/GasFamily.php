@@ -85,6 +85,7 @@ final readonly class GasFamily implements Family, Channelled, CheckedByRoutine
             new Rule\BottlePressure(),
             new Rule\ZeroUnfit(),
             new Rule\NotSaved(),
+            new Rule\NotPurged(),
             new Rule\SensorAged(),
             new Rule\BumpOnly(),
             new Rule\PowerOnZero(),

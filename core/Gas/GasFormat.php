@@ -185,6 +185,7 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
                     GasStage::cases(),
                 ),
             ),
+            Entry::rows(GasProcedures::PURGED, 'Back in clean air', GasRow::entries()),
         ];
     }
 
@@ -192,11 +193,12 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
     {
         $fields = $check->object('gas');
         $traits = EntryReader::read($fields, $this->check());
-        $rows = [];
+        $rowsOf = static fn (string $list): array => array_values(array_filter(array_map(GasRow::of(...), $traits->rows($list))));
+        $rows = [GasProcedures::PURGED => $rowsOf(GasProcedures::PURGED)];
         $adjusted = [];
         foreach (GasStage::cases() as $stage) {
             foreach ([$stage->found(), $stage->left()] as $list) {
-                $rows[$list] = array_values(array_filter(array_map(GasRow::of(...), $traits->rows($list))));
+                $rows[$list] = $rowsOf($list);
             }
             if ($traits->flag($stage->adjusted())) {
                 $adjusted[] = $stage->value;
@@ -245,6 +247,10 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
                     'shown' => $content->wasAdjustedAt($stage) ? $words($stage->left()) : 'as found',
                 ];
             }
+        }
+
+        if (($content->rows[GasProcedures::PURGED] ?? []) !== []) {
+            $lines[] = ['label' => 'Back in clean air', 'shown' => $words(GasProcedures::PURGED)];
         }
 
         return $lines;

@@ -24,6 +24,8 @@ final class GasProcedures
     public const ISOBUTYLENE_BOTTLE = 'isobutylene-bottle';
     public const SAVE = 'saved';
     public const ALARMS = 'alarms';
+    /** The step that ends by readings in clean air, and the list of these. */
+    public const PURGED = 'purged';
 
     /** @return non-empty-list<Procedure> */
     public static function of(Instrument $unit): array
@@ -203,14 +205,15 @@ final class GasProcedures
                 ),
             ),
             new Step(
-                'purged',
-                StepKind::Confirm,
+                self::PURGED,
+                StepKind::Readings,
                 new StepWords(
                     'Back to zero',
-                    'Wait in clean air until every channel has fallen back.',
-                    'Test gas still in the cell would go into the exposure.',
+                    'Wait in clean air until every channel has fallen back, and write what each reads then. A burst of clean air '
+                        .'helps; after isobutylene CO may alarm for minutes.',
+                    'Test gas still in the cell would go into the exposure. It ends by a reading, not by a guess.',
                 ),
-                seconds: null,
+                readings: new ReadingsList(self::PURGED),
             ),
             ...($fixed
                 ? [
@@ -276,7 +279,7 @@ final class GasProcedures
                         'Write what each channel rises to.',
                         'Every sensor must move and every alarm sound.',
                     ),
-                    readings: new ReadingsList($stage->found()),
+                    readings: new ReadingsList($stage->found(), clocked: true),
                 );
             }
         }
@@ -324,7 +327,7 @@ final class GasProcedures
                     $instruction,
                     $why,
                 ),
-                readings: new ReadingsList($stage->found()),
+                readings: new ReadingsList($stage->found(), clocked: $stage !== GasStage::Zero),
             ),
             new Step(
                 $stage->value.'-adjust',
@@ -345,7 +348,7 @@ final class GasProcedures
                     'Where nobody looks, nominal can only be assumed.',
                 ),
                 onlyAfter: $stage->adjusted(),
-                readings: new ReadingsList($stage->left()),
+                readings: new ReadingsList($stage->left(), clocked: $stage !== GasStage::Zero),
             ),
         ];
     }

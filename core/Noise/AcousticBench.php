@@ -27,6 +27,9 @@ use Footnote\Core\Quantity\Exact;
 /** What the bench says while an acoustic calibrator sits on a microphone. */
 final readonly class AcousticBench implements BenchGuide
 {
+    /** So far off no unit drifts between two checks, dB (own). */
+    private const FAR = '3';
+
     /** @param bool $weighted whether the weighting can be set, so that it is asked */
     public function __construct(private bool $weighted = false)
     {
@@ -141,7 +144,20 @@ final readonly class AcousticBench implements BenchGuide
                 new LiveLine('as left, off by', $left, $allowed?->isKeptBySize($left->value), $allowed?->words() ?? '', true),
             ]),
             ...array_values(array_filter($further, static fn (LiveLine $line): bool => $line->figure !== null)),
-        ]);
+        ], [...self::farOff('As found', $found), ...self::farOff('As left', $left)]);
+    }
+
+    /** @return list<string> the question whether it was read rightly, where it is off by more than a unit drifts */
+    private static function farOff(string $when, ?Figure $off): array
+    {
+        return $off === null || !$off->value instanceof Exact || $off->value->absolute()->compareTo(Exact::of(self::FAR)) <= 0
+            ? []
+            : [\sprintf(
+                '%s is off by %s dB. Mistyped, or another level than the calibrator\'s? If it reads so: the seal, damage, service; it '
+                    .'is not adjusted away.',
+                $when,
+                $off->signed(),
+            )];
     }
 
     public function history(Timeline $timeline, \DateTimeImmutable $until): UnitHistory

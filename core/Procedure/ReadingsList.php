@@ -10,8 +10,9 @@ final readonly class ReadingsList
     /**
      * @param string $name such as "asFound"
      * @param int    $rows how many it begins with
+     * @param bool   $clocked whether each is read some seconds after something began, which a clock tells
      */
-    public function __construct(public string $name, public int $rows = 1)
+    public function __construct(public string $name, public int $rows = 1, public bool $clocked = false)
     {
     }
 }

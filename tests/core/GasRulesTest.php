@@ -46,6 +46,16 @@ final class GasRulesTest extends TestCase
         );
     }
 
+    /** @param array<string, mixed> $more of the check */
+    private static function purged(string $read, array $more = []): GasScene
+    {
+        $row = static fn (string $value): array => ['channel' => 'PID', 'value' => $value, 'provenance' => 'typed'];
+
+        // It is read until it is down: what it read on the way there does not count.
+        return self::measured((new GasScene())->check('k1', '07:45', gas: ['purged' => [$row('40'), $row($read)]], more: $more))
+            ->check('k2', '12:10');
+    }
+
     /** @param array<string, string> $left as left in the morning */
     private static function adjusted(array $left): GasScene
     {
@@ -246,6 +256,13 @@ final class GasRulesTest extends TestCase
                 ),
             )->check('k2', '12:10'),
             self::measured((new GasScene())->check('k1', '07:45', ['PID' => '80'], ['PID' => '100']))->check('k2', '12:10'),
+            Severity::Qualified,
+        ];
+        yield 'test gas still in the cell' => ['gas.not-purged', self::purged('12'), self::purged('2'), Severity::Qualified];
+        yield 'which is out a while later' => [
+            'gas.not-purged',
+            self::purged('12', ['stepTimes' => ['purged' => '2026-03-02T07:58:00+00:00']]),
+            self::purged('12', ['stepTimes' => ['purged' => '2026-03-02T07:40:00+00:00']]),
             Severity::Qualified,
         ];
         yield 'a cell past its life' => [

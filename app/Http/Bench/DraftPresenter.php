@@ -6,8 +6,8 @@ namespace Footnote\App\Http\Bench;
 
 use Footnote\App\Bench\DraftCheck;
 use Footnote\App\Bench\Typists;
-use Footnote\App\Files\FileOf;
 use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\FileOf;
 use Footnote\App\Logbook\Judging;
 use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Logbook;
@@ -105,6 +105,7 @@ final readonly class DraftPresenter
                     'when' => $step->onlyAfter,
                     'into' => $step->readings->name ?? '',
                     'rows' => $step->readings->rows ?? 1,
+                    'clocked' => $step->readings->clocked ?? false,
                     'fields' => Entry::all($family->bench()->fields($step, $timeline->instrument, $chosen)),
                     'columns' => Entry::all($family->bench()->columns($step, $timeline->instrument, $chosen, $setting)),
                     'presets' => $family->bench()->presets($step, $timeline->instrument, $chosen, $setting),
@@ -160,6 +161,7 @@ final readonly class DraftPresenter
                     $live->lines,
                 ),
                 'questions' => $live->questions,
+                'said' => $live->said,
                 'policy' => $policy->name,
                 'closes' => array_map(
                     static fn (array $closed): array => [

@@ -6,9 +6,9 @@ namespace Footnote\App\Http\Checks;
 
 use Footnote\App\Access\User;
 use Footnote\App\Bench\MayCorrect;
-use Footnote\App\Files\FileOf;
 use Footnote\App\Http\Kit\RoutinesPresenter;
 use Footnote\App\Logbook\CheckVersions;
+use Footnote\App\Logbook\FileOf;
 use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Refusal\Problem;

@@ -6,9 +6,9 @@ namespace Footnote\App\Http\Files;
 
 use Footnote\App\Access\User;
 use Footnote\App\Files\Cleaned;
-use Footnote\App\Files\FileOf;
 use Footnote\App\Files\KeepFile;
 use Footnote\App\Http\SentFile;
+use Footnote\App\Logbook\FileOf;
 use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;

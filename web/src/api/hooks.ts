@@ -38,6 +38,10 @@ export const useFiles = (of: 'draft' | 'check' | 'run' | 'reference' | 'instrume
     queryFn: () => answer(api.GET('/api/files', { params: { query: { of, id } } })),
   });
 
+/** What is waited for, of all units: asked for when something changed or somebody comes back to the page. */
+export const useTimers = () =>
+  useQuery({ queryKey: ['timers'], queryFn: () => answer(api.GET('/api/bench/timers')) });
+
 export const useKit = (enabled = true) =>
   useQuery({ queryKey: ['kit'], enabled, queryFn: () => answer(api.GET('/api/kit')) });
 

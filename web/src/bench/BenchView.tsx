@@ -9,6 +9,7 @@ import { ink } from '../look/theme';
 import { moment } from '../look/words';
 import { mayRecord } from '../shell/roles';
 import { BeginRound } from './BeginRound';
+import { BeginTimer } from './BeginTimer';
 import { SharedShift } from './SharedShift';
 import { useBeginCheck } from './useBeginCheck';
 
@@ -44,6 +45,7 @@ export function BenchView() {
         <SharedShift key={shift.reference + shift.when} shift={shift} />
       ))}
       {records && <BeginRound units={units} />}
+      {records && <BeginTimer units={units.map((unit) => unit.id)} />}
       <Told problem={begin.error} />
       <div style={{ overflowX: 'auto' }}>
         <table className="fn-table fn-bench">

@@ -80,6 +80,7 @@ const draft = (version: number, answers: Schemas['Answers']): Schemas['Draft'] =
       },
     ],
     questions: [],
+    said: [],
     policy: 'Standard',
     closes: [{ run: 'R-1', person: 'W-06', task: 'casting', verdict: 'void', finding: 'Drift: −0.70 dB.' }],
   },

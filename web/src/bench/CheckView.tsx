@@ -224,7 +224,7 @@ export function CheckView() {
           ) : (
             <p style={{ fontSize: '1.08rem' }}>
               The check becomes evidence and closes what it can close. It is never changed afterwards; a
-              faulty one can be set aside with a reason.
+              faulty one can be corrected or set aside, with a reason.
               {Object.values(done).includes('skipped') && ' Steps that were skipped are findings.'}
             </p>
           )}

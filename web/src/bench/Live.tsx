@@ -36,6 +36,11 @@ export function Live({ draft }: { draft: Schemas['Draft'] }) {
             of {live.policy}, {minus(one.limit)}.
           </p>
         ))}
+      {live.said.map((one) => (
+        <p key={one} style={{ margin: '4px 0', color: ink.soft, fontSize: '0.9rem' }}>
+          ✓ {one}
+        </p>
+      ))}
       {live.questions.map((question) => (
         <p key={question} style={{ margin: '6px 0', color: ink.qualified, fontWeight: 600 }}>
           {question}

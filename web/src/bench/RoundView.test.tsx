@@ -1,45 +1,14 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { beforeEach, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
+import { entry, step } from '../tests/fixtures';
 import { press, sent, serve, type Server, showAt, where } from '../tests/served';
 import { RoundView } from './RoundView';
 
 const server = vi.hoisted<Server>(() => ({ GET: vi.fn(), POST: vi.fn(), PUT: vi.fn() }));
 vi.mock('../api/client', async (original) => ({ ...(await original<object>()), api: server }));
 
-const step = (
-  id: string,
-  kind: Schemas['Step']['kind'],
-  more: Partial<Schemas['Step']> = {},
-): Schemas['Step'] => ({
-  id,
-  kind,
-  title: id,
-  instruction: `Do ${id}.`,
-  why: '',
-  caution: null,
-  required: true,
-  seconds: null,
-  when: null,
-  into: '',
-  rows: 1,
-  fields: [],
-  columns: [],
-  presets: [],
-  ...more,
-});
-const number: Schemas['Entry'] = {
-  name: 'value',
-  kind: 'decimal',
-  label: 'Reading',
-  required: true,
-  help: '',
-  units: ['dB'],
-  choices: [],
-  rows: [],
-  of: '',
-  asked: 'start',
-};
+const number = entry('value', 'decimal', { label: 'Reading', units: ['dB'] });
 const steps = [
   step('stop', 'confirm'),
   step('reference', 'reference'),
@@ -72,7 +41,7 @@ const draft = (id: string, answers: Schemas['Answers']): Schemas['Draft'] => ({
   others: [],
   answers,
   problems: [],
-  live: { lines: [], questions: [], policy: 'Standard', closes: [] },
+  live: { lines: [], questions: [], said: [], policy: 'Standard', closes: [] },
 });
 const unit = (id: string, more: Partial<Schemas['Round']['units'][number]> = {}) => ({
   id,
@@ -135,7 +104,7 @@ it('confirms together what the card says, and says what was taken out', async ()
   expect(screen.getByText('A: It is old.')).toBeTruthy();
   expect(screen.getByRole<HTMLButtonElement>('button', { name: /Done, next unit/ }).disabled).toBe(true);
   fireEvent.change(screen.getAllByLabelText(/^Reading/)[0] as HTMLElement, { target: { value: '114,1' } });
-  fireEvent.click(screen.getByRole('checkbox', { name: /Do cap/ }));
+  fireEvent.click(screen.getByRole('checkbox', { name: /do cap/ }));
   press(/Done, next unit/);
   await waitFor(() => expect(answers.together).toBeDefined());
   expect(answers.steps).toEqual({

@@ -1,8 +1,9 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { entry, step } from '../tests/fixtures';
+import { press } from '../tests/served';
 import { lacks } from './answers';
 import { StepBody } from './StepBody';
 
@@ -109,4 +110,27 @@ it('keeps it under its old name where the step gives none', () => {
   const { onChosen } = show(step('adjust', 'adjust'), {});
   fireEvent.click(screen.getByRole('button', { name: 'Left as it is' }));
   expect(onChosen).toHaveBeenCalledWith({ adjusted: false });
+});
+
+it('stamps a reading by one key with the seconds since gas is on, and reads all once more', () => {
+  const gas = { ...mix, clocked: true };
+  const { put } = show(gas);
+  press(/Gas is on/);
+  expect(Object.keys((put.mock.lastCall as [{ waits: object }])[0].waits)).toEqual([mix.id]);
+  cleanup();
+  const began = new Date(Date.now() - 42_300).toISOString();
+  const clock = show(gas, { waits: { [mix.id]: began } });
+  const reads = screen.getAllByLabelText(/^Reads/)[0] as HTMLElement;
+  fireEvent.keyDown(reads, { key: 's' });
+  expect(
+    (clock.put.mock.lastCall as [Record<string, { seconds: string }[]>])[0][mix.into]?.[0]?.seconds,
+  ).toBe('42');
+  press('Read all again');
+  expect((clock.put.mock.lastCall as [Record<string, unknown[]>])[0][mix.into]).toHaveLength(
+    2 * mix.presets.length,
+  );
+  cleanup();
+  // A sheet of paper has no clock.
+  show(gas, { fromPaper: true });
+  expect(screen.queryByRole('button', { name: /Gas is on/ })).toBeNull();
 });

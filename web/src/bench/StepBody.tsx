@@ -3,17 +3,18 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import type { Schemas } from '../api/client';
 import { Entries } from '../look/Entries';
 import { TakeFile, useKeepFile } from '../look/Files';
 import { Told } from '../look/Told';
 import { isMeasured, rememberedUnit, rememberUnit, type Entry, type Row } from '../look/values';
 import { ink } from '../look/theme';
+import { useNow } from '../look/useNow';
 import { flagOf, rowsOf } from './answers';
 import { useAwake } from './useAwake';
 import type { Answers } from './useDraft';
-import { secondsLeft } from './wait';
+import { secondsLeft, secondsSince, secondsUntilNow } from './wait';
 import { grade } from '../look/words';
 
 interface Props {
@@ -140,13 +141,9 @@ function ChooseReference({ step, draft, answers, put, onChosen }: Props) {
 }
 
 function Wait({ step, answers, onOver }: Props) {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    const timer = window.setInterval(() => setNow(Date.now()), 250);
-    return () => window.clearInterval(timer);
-  }, []);
-  const left = secondsLeft(step, answers, now);
   const began = answers.waits?.[step.id] !== undefined;
+  const now = useNow(began);
+  const left = secondsLeft(step, answers, now);
   useAwake(began && left > 0);
   const over = began && left === 0;
   useEffect(() => {
@@ -195,6 +192,32 @@ function PhotoOf({ draft, place, taken }: { draft: string; place: string; taken:
   );
 }
 
+/** The clock of a gas: it begins with a press, and tells how long the gas has been on; one key stamps a reading with it. */
+function Clock({ step, answers, put }: Pick<Props, 'step' | 'answers' | 'put'>) {
+  const began = answers.waits?.[step.id];
+  const now = useNow(began !== undefined);
+  useAwake(began !== undefined);
+  const start = () => put({ waits: { ...(answers.waits ?? {}), [step.id]: new Date().toISOString() } });
+  return (
+    <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 14 }}>
+      <Button variant={began === undefined ? 'contained' : 'outlined'} onClick={start} sx={{ minHeight: 48 }}>
+        {began === undefined ? 'Gas is on: start the clock' : 'Start the clock anew'}
+      </Button>
+      {began !== undefined && (
+        <span>
+          <span className="fn-figure" style={{ fontSize: '1.6rem' }} aria-live="off">
+            {secondsSince(began, now)} s
+          </span>{' '}
+          <span style={{ color: ink.soft }}>
+            Key <b>s</b> in a reading stamps it; three readings over twenty seconds show whether it stands
+            still.
+          </span>
+        </span>
+      )}
+    </div>
+  );
+}
+
 /** Rows of readings: the first column large, how each came, and a way to strike one out with its reason. */
 function Readings({ step, draft, answers, put, onEnter }: Props) {
   const list = rowsOf(answers, step.into);
@@ -217,8 +240,16 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
     }
   };
   const several = step.columns.length > 1;
+  const clocked = step.clocked && answers.fromPaper !== true;
+  const gasOn = clocked ? answers.waits?.[step.id] : undefined;
+  const stamp = (place: number) => {
+    if (gasOn !== undefined) {
+      change(place, { seconds: String(secondsUntilNow(gasOn)) });
+    }
+  };
   return (
     <div style={{ display: 'grid', gap: 10 }}>
+      {clocked && <Clock step={step} answers={answers} put={put} />}
       {shown.map((reading, place) => {
         const struck = typeof reading.struck === 'string' ? reading.struck : null;
         return (
@@ -240,6 +271,7 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
                 }
                 put={(value) => change(place, { [column.name]: value })}
                 onEnter={onEnter}
+                onStamp={gasOn !== undefined && at === main ? () => stamp(place) : null}
               />
             ))}
             <TextField
@@ -262,6 +294,11 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
               place={`${step.into}/${place}`}
               taken={() => change(place, { provenance: 'photographed' })}
             />
+            {gasOn !== undefined && (
+              <Button onClick={() => stamp(place)} sx={{ minHeight: 48 }}>
+                Stamp&nbsp;<span className="fn-key">(s)</span>
+              </Button>
+            )}
             {(shown.length > 1 || struck !== null) && (
               <Button onClick={() => strike(place, reading)} sx={{ minHeight: 48 }}>
                 {struck === null ? 'Strike out' : 'Let it count'}
@@ -277,6 +314,16 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
         <Button size="small" onClick={() => put({ [step.into]: [...shown, empty] })}>
           Another reading
         </Button>
+        {clocked && step.presets.length > 0 && (
+          <Button
+            size="small"
+            onClick={() =>
+              put({ [step.into]: [...shown, ...step.presets.map((preset) => ({ ...empty, ...preset }))] })
+            }
+          >
+            Read all again
+          </Button>
+        )}
       </div>
     </div>
   );
@@ -291,6 +338,7 @@ function Cell({
   problem,
   put,
   onEnter,
+  onStamp,
 }: {
   column: Entry;
   number: number | null;
@@ -300,6 +348,8 @@ function Cell({
   problem: string | undefined;
   put: (value: Row[string]) => void;
   onEnter: () => void;
+  /** Where a clock runs: what the key s does in the reading. */
+  onStamp: (() => void) | null;
 }) {
   const label = `${column.label}${number === null ? '' : ` ${number}`}${
     column.kind === 'decimal' && column.units[0] ? ` ${column.units[0]}` : ''
@@ -347,6 +397,9 @@ function Cell({
           if (event.key === 'Enter') {
             event.preventDefault();
             onEnter();
+          } else if (event.key === 's' && onStamp) {
+            event.preventDefault();
+            onStamp();
           }
         }}
         slotProps={{

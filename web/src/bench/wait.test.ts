@@ -14,6 +14,7 @@ const step: Schemas['Step'] = {
   when: null,
   into: '',
   rows: 1,
+  clocked: false,
   fields: [],
   columns: [],
   presets: [],

@@ -7,6 +7,7 @@ import { Fragment, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange, useForms, useSession, useUnit } from '../api/hooks';
+import { BeginTimer } from '../bench/BeginTimer';
 import { useBeginCheck } from '../bench/useBeginCheck';
 import { Files } from '../look/Files';
 import { FitWords } from '../look/FitWords';
@@ -98,6 +99,7 @@ export function UnitView() {
             ))}
         </dl>
       )}
+      {mayRecord(session.data?.user) && <BeginTimer units={[unit.id]} />}
       <h2>To go out</h2>
       <FitWords fit={unit.fit} />
       {unit.routines.length > 0 && (

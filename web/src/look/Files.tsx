@@ -37,7 +37,15 @@ export function TakeFile({
   busy: boolean;
 }) {
   return (
-    <Button component="label" variant="outlined" disabled={busy} sx={{ minHeight: 48 }}>
+    <Button
+      component="label"
+      // The field within it is what one reaches and presses; the label only looks like a button.
+      role={undefined}
+      tabIndex={-1}
+      variant="outlined"
+      disabled={busy}
+      sx={{ minHeight: 48, '&:focus-within': { outline: `2px solid ${ink.press}`, outlineOffset: 2 } }}
+    >
       {words}
       <input
         type="file"

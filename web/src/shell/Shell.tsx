@@ -8,8 +8,9 @@ import { zoneOfSite } from '../look/site';
 import { ink } from '../look/theme';
 import { KeySheet } from './KeySheet';
 import { useKeys } from './keys';
-import { firstOf, rolesOf } from './roles';
+import { firstOf, mayRecord, rolesOf } from './roles';
 import { SignIn } from './SignIn';
+import { Timers } from './Timers';
 
 const places = [
   { to: '/', word: 'Day', key: 'd' },
@@ -111,6 +112,7 @@ export function Shell() {
           </div>
         </div>
       </header>
+      <Timers records={mayRecord(user)} />
       <main className="fn-main">
         <Outlet />
       </main>

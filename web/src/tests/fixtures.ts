@@ -33,6 +33,7 @@ export const step = (
   when: null,
   into: '',
   rows: 1,
+  clocked: false,
   fields: [],
   columns: [],
   presets: [],

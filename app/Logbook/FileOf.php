@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\App\Files;
+namespace Footnote\App\Logbook;
 
 /** What a photo or a document may be of. */
 enum FileOf: string

@@ -1,0 +1,91 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { answer, api } from '../api/client';
+import { useChange } from '../api/hooks';
+import { Told } from '../look/Told';
+import { ink } from '../look/theme';
+
+type What = 'charging' | 'warm-up' | 'soak';
+
+const whats: { what: What; words: string; minutes: string }[] = [
+  { what: 'warm-up', words: 'Warming up', minutes: '5' },
+  { what: 'soak', words: 'Coming to room temperature', minutes: '30' },
+  { what: 'charging', words: 'Charging', minutes: '240' },
+];
+
+/** What units are waited for before anybody checks them; several at once, seen from everywhere. */
+export function BeginTimer({ units }: { units: string[] }) {
+  const [what, setWhat] = useState<What | null>(null);
+  const [minutes, setMinutes] = useState('');
+  const [chosen, setChosen] = useState<string[]>(units.length === 1 ? units : []);
+  const start = useChange(
+    (kind: What) => answer(api.POST('/api/bench/timers', { body: { units: chosen, what: kind, minutes } })),
+    () => setWhat(null),
+  );
+  return (
+    <section aria-label="A timer" style={{ margin: '4px 0 14px' }}>
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
+        <span style={{ color: ink.soft }}>A timer:</span>
+        {whats.map((one) => (
+          <Button
+            key={one.what}
+            size="small"
+            variant={one.what === what ? 'contained' : 'outlined'}
+            aria-expanded={one.what === what}
+            sx={{ minHeight: 40 }}
+            onClick={() => {
+              setWhat(one.what === what ? null : one.what);
+              setMinutes(one.minutes);
+            }}
+          >
+            {one.words}
+          </Button>
+        ))}
+      </div>
+      {what !== null && (
+        <>
+          {units.length > 1 && (
+            <div style={{ display: 'flex', flexWrap: 'wrap', gap: '2px 18px', margin: '8px 0' }}>
+              {units.map((unit) => (
+                <label key={unit} style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 44 }}>
+                  <input
+                    type="checkbox"
+                    checked={chosen.includes(unit)}
+                    style={{ width: 20, height: 20 }}
+                    onChange={() =>
+                      setChosen(
+                        chosen.includes(unit) ? chosen.filter((one) => one !== unit) : [...chosen, unit],
+                      )
+                    }
+                  />
+                  {unit}
+                </label>
+              ))}
+            </div>
+          )}
+          <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginTop: 8 }}>
+            <TextField
+              label="Minutes"
+              value={minutes}
+              onChange={(event) => setMinutes(event.target.value)}
+              error={start.error?.of('minutes') !== undefined}
+              helperText={start.error?.of('minutes') ?? 'as the manual says'}
+              slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+              sx={{ width: 150 }}
+            />
+            <Button
+              variant="contained"
+              sx={{ minHeight: 48 }}
+              disabled={chosen.length === 0 || start.isPending}
+              onClick={() => start.mutate(what)}
+            >
+              {chosen.length === 0 ? 'Choose a unit' : 'Start'}
+            </Button>
+          </div>
+          <Told problem={start.error} />
+        </>
+      )}
+    </section>
+  );
+}
