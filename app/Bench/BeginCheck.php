@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Drafts;
+use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
 use Footnote\App\Refusal\Problem;
@@ -29,6 +30,7 @@ final readonly class BeginCheck
         private Assessor $assessor,
         private EvidenceReader $reader,
         private Timers $timers,
+        private Retirements $retirements,
         private ClockInterface $clock,
     ) {
     }
@@ -37,6 +39,7 @@ final readonly class BeginCheck
     public function __invoke(User $by, string $instrument, string $procedure): Draft
     {
         $unit = $this->entities->find(RegisteredInstrument::class, $instrument) ?? throw Problem::missing('Instrument '.$instrument);
+        $this->retirements->refuseInstrument($instrument, '/instrument');
         $this->knows($this->reader->instrument(Fields::of($unit->record)), $procedure);
 
         return $this->journal->during(

@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Drafts;
+use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\Row\CheckRound;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
 use Footnote\App\Refusal\Problem;
@@ -33,6 +34,7 @@ final readonly class BeginRound
         private EvidenceReader $reader,
         private ClockInterface $clock,
         private BeginCheck $begin,
+        private Retirements $retirements,
     ) {
     }
 
@@ -47,6 +49,7 @@ final readonly class BeginRound
             throw Problem::field('/units', \sprintf('must name from 2 to %d instruments, each once.', self::MOST));
         }
         foreach ($units as $place => $unit) {
+            $this->retirements->refuseInstrument($unit, '/units/'.$place);
             $why = $this->whyNot($unit, $procedure);
             if ($why !== null) {
                 throw Problem::field('/units/'.$place, $why);

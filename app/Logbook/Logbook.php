@@ -117,7 +117,10 @@ final readonly class Logbook
         return $record === null ? null : [
             ...$record,
             'certificates' => $this->added('certificate', 'instrument_id', [$id])[$id] ?? [],
-            ...array_filter(['intervals' => $this->added('own_interval', 'instrument_id', [$id])[$id] ?? []]),
+            ...array_filter([
+                'intervals' => $this->added('own_interval', 'instrument_id', [$id])[$id] ?? [],
+                'retirements' => $this->added('retirement', 'instrument_id', [$id])[$id] ?? [],
+            ]),
         ];
     }
 
@@ -146,12 +149,13 @@ final readonly class Logbook
         $certificates = $this->added('certificate', 'reference_id', array_keys($records));
         $intervals = $this->added('own_interval', 'reference_id', array_keys($records));
         $recalls = $this->added('recall', 'reference_id', array_keys($records));
+        $retirements = $this->added('retirement', 'reference_id', array_keys($records));
         foreach ($records as $id => $record) {
             $records[$id] = [
                 ...$record,
                 'certificates' => $certificates[$id] ?? [],
                 'recalls' => $recalls[$id] ?? [],
-                ...array_filter(['intervals' => $intervals[$id] ?? []]),
+                ...array_filter(['intervals' => $intervals[$id] ?? [], 'retirements' => $retirements[$id] ?? []]),
             ];
         }
 

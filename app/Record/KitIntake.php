@@ -6,6 +6,7 @@ namespace Footnote\App\Record;
 
 use Footnote\App\Logbook\Row\AddedCertificate;
 use Footnote\App\Logbook\Row\AddedInterval;
+use Footnote\App\Logbook\Row\AddedRetirement;
 use Footnote\App\Logbook\Row\LibraryEntry;
 use Footnote\App\Logbook\Row\RecordedRecall;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
@@ -28,11 +29,11 @@ final readonly class KitIntake
         $references = $this->missing(RegisteredReference::class, $record->objects('references'));
         $now = $this->intake->now();
         foreach ($units as $item) {
-            $written = Intake::without($item, 'certificates', 'intervals');
+            $written = Intake::without($item, 'certificates', 'intervals', 'retirements');
             $this->intake->addMissing(new RegisteredInstrument($item->id('id'), $item->text('family'), $written, $actor, $now));
         }
         foreach ($references as $item) {
-            $written = Intake::without($item, 'certificates', 'intervals', 'recalls');
+            $written = Intake::without($item, 'certificates', 'intervals', 'recalls', 'retirements');
             $this->intake->addMissing(new RegisteredReference($item->id('id'), $item->text('kind'), $written, $actor, $now));
         }
         // The logbook knows a unit or a reference before what was certified of it.
@@ -58,6 +59,9 @@ final readonly class KitIntake
         }
         foreach ($item->objects('intervals') as $interval) {
             $this->intake->add(new AddedInterval($unit, $reference, $interval->data(), $actor, $this->intake->now()));
+        }
+        foreach ($item->objects('retirements') as $word) {
+            $this->intake->add(new AddedRetirement($unit, $reference, $word->data(), $actor, $this->intake->now()));
         }
     }
 

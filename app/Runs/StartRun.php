@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\Row\Campaign;
 use Footnote\App\Logbook\Row\RecordedRun;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
@@ -34,6 +35,7 @@ final readonly class StartRun
         private RunFields $fields,
         private FreeUnit $free,
         private FitToStart $fit,
+        private Retirements $retirements,
         private Numbers $numbers,
         private SiteClock $site,
         private ClockInterface $clock,
@@ -47,6 +49,7 @@ final readonly class StartRun
             ?? throw Problem::field('/campaign', 'is not in this logbook.');
         $instrument = $this->entities->find(RegisteredInstrument::class, $told->id('instrument'))
             ?? throw Problem::field('/instrument', 'is not in the kit.');
+        $this->retirements->refuseInstrument($instrument->id, '/instrument');
         $record = ['campaign' => $campaign->id, ...$this->fields->started($told, $instrument->family)];
         // Read and judged before the lock is taken: within it only its number is given, and the unit looked at again.
         $run = $this->logbook->coreRun(['id' => (string) new Ulid(), ...$record]);

@@ -178,6 +178,7 @@ final readonly class RecordSchema
             ...Shape::properties($format->instrument()),
             'certificates' => self::certificates([], $beside),
             'intervals' => self::intervals([...CommonRoutine::cases(), ...$format->routines()]),
+            'retirements' => self::retirements(),
         ], ['id', 'family', 'model', ...Shape::required($format->instrument())]), $this->formats->all());
     }
 
@@ -197,6 +198,7 @@ final readonly class RecordSchema
             ], ['since', 'reason'])),
             'certificates' => self::certificates($kind->constants, $kind->table->beside ?? []),
             'intervals' => self::intervals(CommonRoutine::cases()),
+            'retirements' => self::retirements(),
         ], ['id', 'kind', 'model', ...Shape::required($kind->entries)]), $this->formats->referenceKinds());
     }
 
@@ -277,6 +279,17 @@ final readonly class RecordSchema
             ], ['id', 'instrument', 'at', 'by']),
             'oneOf' => array_map(static fn (string $section): array => ['required' => [$section]], array_keys($sections)),
         ];
+    }
+
+    /** @return Schema when it was taken out of use, and back into it; no judgement rests on it */
+    private static function retirements(): array
+    {
+        return Shape::list(Shape::object([
+            'at' => Shape::ref('moment'),
+            'by' => Shape::said(),
+            'reason' => Shape::said(),
+            'back' => ['type' => 'boolean'],
+        ], ['at', 'by', 'reason']));
     }
 
     /** @return Schema a photo or a document, as it is kept */

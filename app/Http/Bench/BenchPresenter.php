@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Bench;
 
 use Footnote\App\Logbook\Drafts;
+use Footnote\App\Logbook\Retirements;
 use Footnote\Core\Judgement\Assessor;
 
-/** The bench: every unit with what is open of it, and shifts that several units show alike. */
+/** The bench: every unit in use, or with something open, with what is open of it, and shifts that several units show alike. */
 final readonly class BenchPresenter
 {
     public function __construct(
@@ -15,6 +16,7 @@ final readonly class BenchPresenter
         private FitnessPresenter $fitness,
         private Drafts $drafts,
         private Assessor $assessor,
+        private Retirements $retirements,
     ) {
     }
 
@@ -25,7 +27,11 @@ final readonly class BenchPresenter
         $morning = [];
         $drafts = $this->drafts->heads();
         $fit = $this->fitness->all();
+        $retired = $this->retirements->instruments();
         foreach ($this->lines->all() as $key => $line) {
+            if (isset($retired[$key]) && !isset($drafts[$key]) && $line['running'] === [] && $line['hold'] === []) {
+                continue;
+            }
             $last = $line['lastCheck'];
             $units[] = [
                 ...$line['unit'],

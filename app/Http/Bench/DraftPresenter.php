@@ -12,6 +12,7 @@ use Footnote\App\Logbook\Judging;
 use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Policies;
+use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Storage\Cells;
@@ -46,6 +47,7 @@ final readonly class DraftPresenter
         private SiteClock $site,
         private UnitPresenter $units,
         private KeptFiles $files,
+        private Retirements $retirements,
     ) {
         $this->foresight = new Foresight($assessor);
     }
@@ -133,7 +135,7 @@ final readonly class DraftPresenter
                 ],
                 array_map(
                     static fn (ReferenceChoice $choice): ReferenceChoice => $choice->heldTo($policy, $now),
-                    $family->bench()->choices($timeline->instrument, array_values($kit), $now),
+                    $family->bench()->choices($timeline->instrument, $this->inUse($kit, $answers), $now),
                 ),
             ),
             'others' => array_values(
@@ -175,5 +177,22 @@ final readonly class DraftPresenter
                 ),
             ],
         ];
+    }
+
+    /**
+     * @param array<int|string, Reference> $kit
+     * @param array<string, mixed>         $answers
+     *
+     * @return list<Reference> those in use, and the one that was chosen already
+     */
+    private function inUse(array $kit, array $answers): array
+    {
+        $retired = $this->retirements->references();
+        $chosen = Cells::text($answers, 'reference');
+
+        return array_values(array_filter(
+            $kit,
+            static fn (Reference $one): bool => $one->id === $chosen || !isset($retired['='.$one->id]),
+        ));
     }
 }

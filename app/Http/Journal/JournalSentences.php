@@ -27,6 +27,8 @@ final class JournalSentences
         'certificate added' => 'added certificate {number} of {laboratory} to {of}',
         'interval set' => 'set an interval for {of}: {routine} every {every} {unit}, from {since} on',
         'reference recalled' => 'recalled {reference} since {since}',
+        'retired' => 'took {of} out of use',
+        'taken back' => 'took {of} back into use',
         'library entry added' => 'added {code}, {name}, to the library {shelf}',
         'check begun' => 'began a check of {instrument}',
         'round begun' => 'began a round of checks of {instrument}',

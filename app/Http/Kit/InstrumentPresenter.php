@@ -8,6 +8,7 @@ use Footnote\App\Http\Bench\UnitPresenter;
 use Footnote\App\Http\Shown\TraitsLine;
 use Footnote\App\Logbook\CheckVersions;
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Check;
@@ -31,6 +32,7 @@ final readonly class InstrumentPresenter
         private EvidenceReader $reader,
         private Assessor $assessor,
         private Formats $families,
+        private Retirements $retirements,
         private SiteClock $site,
         private KitPolicy $policy,
         private RoutinesPresenter $routines,
@@ -58,6 +60,7 @@ final readonly class InstrumentPresenter
         return [
             ...$this->instrument($record),
             ...$this->routines->of($timeline->instrument),
+            'retired' => $this->retirements->instruments()['='.$id] ?? null,
             'channels' => $channels,
             'run' => Entry::all($this->families->of($family->id())->run($timeline->instrument)),
             'usualMinutes' => $this->families->of($family->id())->usualMinutes(),

@@ -7,6 +7,7 @@ namespace Footnote\App\Http\Kit;
 use Footnote\App\Http\Bench\FitnessPresenter;
 use Footnote\App\Logbook\Kit;
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Logbook\UnitLines;
 use Footnote\App\Storage\Cells;
@@ -23,6 +24,7 @@ final readonly class KitPresenter
         private ReferencePresenter $references,
         private FitnessPresenter $fitness,
         private KitPolicy $policy,
+        private Retirements $retirements,
     ) {
     }
 
@@ -32,6 +34,8 @@ final readonly class KitPresenter
         $used = $this->kit->lastUses();
         $dates = DueDates::at($this->site);
         $fit = $this->fitness->all();
+        $retired = $this->retirements->instruments();
+        $retiredReferences = $this->retirements->references();
         $policy = $this->policy->policy();
         $units = $this->lines->of(
             \sprintf('kit %s %s', $dates->now->format('Y-m-d'), $this->policy->key()),
@@ -46,6 +50,7 @@ final readonly class KitPresenter
                 static fn (string $key, array $shown): array => [
                     ...InstrumentPresenter::dated($shown, $dates),
                     'fit' => $fit[$key] ?? null,
+                    'retired' => $retired[$key] ?? null,
                 ],
                 array_keys($units),
                 array_values($units),
@@ -55,6 +60,7 @@ final readonly class KitPresenter
                     ...$this->references->reference($record, $dates, $policy),
                     'left' => $this->references->left($record),
                     'lastUse' => $used[Cells::text($record, 'id')] ?? null,
+                    'retired' => $retiredReferences['='.Cells::text($record, 'id')] ?? null,
                 ],
                 $this->logbook->referenceRecords(),
             )),

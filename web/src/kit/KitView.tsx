@@ -17,6 +17,7 @@ import { AddCertificate } from './AddCertificate';
 import { Library } from './Library';
 import { Recall } from './Recall';
 import { RegisterReference, RegisterUnit } from './Register';
+import { Retire, RetiredWords } from './Retire';
 import { SetInterval } from './SetInterval';
 
 /** Instruments and references with their certificates and due dates. */
@@ -26,6 +27,7 @@ export function KitView() {
   const [adding, setAdding] = useState<'unit' | 'reference' | null>(null);
   const [certificate, setCertificate] = useState<{ id: string; kind: string } | null>(null);
   const [recalling, setRecalling] = useState<Schemas['Reference'] | null>(null);
+  const [retiring, setRetiring] = useState<{ id: string; back: boolean } | null>(null);
   const [filed, setFiled] = useState<string | null>(null);
   const [timing, setTiming] = useState<Schemas['Reference'] | null>(null);
   if (kit.isPending) {
@@ -71,6 +73,9 @@ export function KitView() {
                   <tr key={reference.id}>
                     <td>
                       <b>{reference.id}</b> <span style={{ color: ink.soft }}>{reference.model}</span>
+                      <div style={{ fontSize: '0.86rem' }}>
+                        <RetiredWords retired={reference.retired} />
+                      </div>
                       {reference.recalls.map((recall) => (
                         <div key={recall.since} style={{ color: ink.void, fontSize: '0.86rem' }}>
                           recalled since {shortDay(recall.since)}: {recall.reason}
@@ -140,6 +145,14 @@ export function KitView() {
                           >
                             Recall
                           </Button>
+                          <Button
+                            size="small"
+                            onClick={() =>
+                              setRetiring({ id: reference.id, back: Boolean(reference.retired) })
+                            }
+                          >
+                            {reference.retired ? 'Take back' : 'Out of use'}
+                          </Button>
                         </div>
                       )}
                     </td>
@@ -193,7 +206,11 @@ export function KitView() {
                   </td>
                   <td>{unit.lastCheck ? moment(unit.lastCheck) : 'never'}</td>
                   <td>
-                    <FitWords fit={unit.fit ?? null} />
+                    {unit.retired ? (
+                      <RetiredWords retired={unit.retired} />
+                    ) : (
+                      <FitWords fit={unit.fit ?? null} />
+                    )}
                   </td>
                 </tr>
               ))}
@@ -202,6 +219,7 @@ export function KitView() {
         </div>
       )}
       <Library />
+      {retiring && <Retire owner="references" {...retiring} onClose={() => setRetiring(null)} />}
       {filed !== null && (
         <Dialog open onClose={() => setFiled(null)} maxWidth="md" fullWidth aria-labelledby="filed-title">
           <DialogTitle id="filed-title">Photos and papers of {filed}</DialogTitle>

@@ -19,6 +19,7 @@ import { mayRecord, maySteward } from '../shell/roles';
 import { AddCertificate } from './AddCertificate';
 import { DriftPicture } from './DriftPicture';
 import { Choice, Form } from './Form';
+import { Retire, RetiredWords } from './Retire';
 import { Due } from './KitView';
 import { Routines } from './Routines';
 import { SetInterval } from './SetInterval';
@@ -29,6 +30,7 @@ export function UnitView() {
   const asked = useUnit(id);
   const session = useSession();
   const begin = useBeginCheck();
+  const [retiring, setRetiring] = useState(false);
   const [adding, setAdding] = useState(false);
   const [doing, setDoing] = useState(false);
   const [timing, setTiming] = useState(false);
@@ -99,7 +101,23 @@ export function UnitView() {
             ))}
         </dl>
       )}
-      {mayRecord(session.data?.user) && <BeginTimer units={[unit.id]} />}
+      <p style={{ margin: '4px 0' }}>
+        <RetiredWords retired={unit.retired} />{' '}
+        {maySteward(session.data?.user) && (
+          <Button size="small" onClick={() => setRetiring(true)}>
+            {unit.retired ? 'Take back into use' : 'Take out of use'}
+          </Button>
+        )}
+      </p>
+      {retiring && (
+        <Retire
+          owner="instruments"
+          id={unit.id}
+          back={unit.retired !== null}
+          onClose={() => setRetiring(false)}
+        />
+      )}
+      {mayRecord(session.data?.user) && unit.retired === null && <BeginTimer units={[unit.id]} />}
       <h2>To go out</h2>
       <FitWords fit={unit.fit} />
       {unit.routines.length > 0 && (
