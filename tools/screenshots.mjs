@@ -44,8 +44,7 @@ await page.getByRole('radio', { name: /114 dB, 1000 Hz, certified 114.02/ }).cli
 await on.click();
 await on.click();
 await page.getByRole('button', { name: /Start the timer/ }).click();
-await page.getByText('Time is up').waitFor({ timeout: 15000 });
-await on.click();
+await page.getByRole('heading', { name: 'As found' }).waitFor();
 await page.getByLabel(/^Reading/).fill('113,4');
 await page.getByText('This check closes').waitFor();
 await shoot('check-as-found');
@@ -100,7 +99,7 @@ await go('/policies');
 await shoot('policies');
 await go('/journal');
 await shoot('journal');
-// One hand: four views of a phone, side by side.
+// One hand: five views of a phone, side by side; one of them a unit of a round.
 await page.setViewportSize({ width: 390, height: 780 });
 await signIn('technician');
 const phone = [];
@@ -119,7 +118,20 @@ for (const [path, ...presses] of [
   await page.waitForTimeout(400);
   phone.push((await page.screenshot()).toString('base64'));
 }
-await page.setViewportSize({ width: 4 * 390 + 36, height: 780 });
+await go('/bench');
+const row = page.getByRole('region', { name: 'A round' });
+await row.getByRole('button', { name: 'Check with an acoustic calibrator' }).click();
+for (const unit of ['DM-01', 'DM-02', 'DM-03', 'DM-05']) {
+  await row.getByRole('checkbox', { name: new RegExp(`^${unit}`) }).check();
+}
+await row.getByRole('button', { name: 'Begin the round of 4' }).click();
+await page.getByRole('radio', { name: /114 dB, 1000 Hz/ }).first().click();
+await page.getByRole('heading', { name: /1 of 4: as found/ }).waitFor();
+await page.getByRole('button', { name: /Start the timer/ }).click();
+await page.getByLabel(/^Reading/).fill('114,1');
+await page.waitForTimeout(600);
+phone.splice(3, 0, (await page.screenshot()).toString('base64'));
+await page.setViewportSize({ width: phone.length * 390 + 12 * (phone.length - 1), height: 780 });
 const pictures = phone.map((one) => `<img src="data:image/png;base64,${one}">`).join('');
 await page.setContent(`<body style="margin:0;display:flex;gap:12px;background:#8a8578">${pictures}</body>`);
 await page.screenshot({ path: `${folder}/phone.png` });

@@ -28,6 +28,8 @@ final class Version20261129190000 extends AbstractMigration
         $draft->addColumn('round_id', 'string', ['length' => 40, 'notnull' => false]);
         $draft->addColumn('check_id', 'string', ['length' => 40, 'notnull' => false]);
         $draft->addIndex(['round_id'], 'check_draft_round');
+        // What is open is asked for with every page.
+        $draft->addIndex(['closed_at'], 'check_draft_open');
     }
 
     public function down(Schema $schema): void

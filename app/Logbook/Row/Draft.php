@@ -11,6 +11,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'check_draft')]
 #[ORM\Index(name: 'check_draft_instrument', columns: ['instrument_id', 'closed_at'])]
 #[ORM\Index(name: 'check_draft_round', columns: ['round_id'])]
+#[ORM\Index(name: 'check_draft_open', columns: ['closed_at'])]
 class Draft
 {
     /** @var array<string, mixed> */

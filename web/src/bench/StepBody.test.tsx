@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { entry, step } from '../tests/fixtures';
@@ -32,6 +32,7 @@ const show = (
   const put = vi.fn();
   const onEnter = vi.fn();
   const onChosen = vi.fn();
+  const onOver = vi.fn();
   render(
     <QueryClientProvider client={new QueryClient()}>
       <StepBody
@@ -41,11 +42,11 @@ const show = (
         put={put}
         onEnter={onEnter}
         onChosen={onChosen}
-        onOver={vi.fn()}
+        onOver={onOver}
       />
     </QueryClientProvider>,
   );
-  return { put, onEnter, onChosen };
+  return { put, onEnter, onChosen, onOver };
 };
 
 it('begins with the rows that the family gives, and keeps them with the first reading', () => {
@@ -133,4 +134,17 @@ it('stamps a reading by one key with the seconds since gas is on, and reads all 
   // A sheet of paper has no clock.
   show(gas, { fromPaper: true });
   expect(screen.queryByRole('button', { name: /Gas is on/ })).toBeNull();
+});
+
+it('goes on by itself when a wait runs out before somebody, and not where it was over already', async () => {
+  const wait = step('steady', 'wait', { seconds: 10 });
+  const ago = (seconds: number) => ({
+    waits: { steady: new Date(Date.now() - 1000 * seconds).toISOString() },
+  });
+  expect(show(wait, ago(3600)).onOver).not.toHaveBeenCalled();
+  expect(screen.getByText(/Time is up/)).toBeTruthy();
+  cleanup();
+  const { onOver } = show(wait, ago(9.3));
+  expect(onOver).not.toHaveBeenCalled();
+  await waitFor(() => expect(onOver).toHaveBeenCalledTimes(1), { timeout: 3000 });
 });

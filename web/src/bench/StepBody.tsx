@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { useEffect } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { Entries } from '../look/Entries';
 import { TakeFile, useKeepFile } from '../look/Files';
@@ -145,13 +145,17 @@ function Wait({ step, answers, onOver }: Props) {
   const now = useNow(began);
   const left = secondsLeft(step, answers, now);
   useAwake(began && left > 0);
+  // It goes on by itself where it ran out before somebody's eyes; what was over when the page was opened is for a person to judge.
+  const ran = useRef(false);
   const over = began && left === 0;
   useEffect(() => {
-    if (over) {
+    if (began && !over) {
+      ran.current = true;
+    } else if (over && ran.current) {
       onOver();
     }
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the time is up
-  }, [over]);
+  }, [began, over]);
   if (answers.fromPaper === true) {
     return <p>Done where the sheet says that it was waited for; skip it where it says nothing.</p>;
   }
@@ -209,8 +213,7 @@ function Clock({ step, answers, put }: Pick<Props, 'step' | 'answers' | 'put'>) 
             {secondsSince(began, now)} s
           </span>{' '}
           <span style={{ color: ink.soft }}>
-            Key <b>s</b> in a reading stamps it; three readings over twenty seconds show whether it stands
-            still.
+            since gas is on. Key <b>s</b> stamps a reading; three within twenty seconds show the plateau.
           </span>
         </span>
       )}
@@ -240,6 +243,8 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
     }
   };
   const several = step.columns.length > 1;
+  // In a table of readings the row at hand alone shows what can be done with it.
+  const [active, setActive] = useState(0);
   const clocked = step.clocked && answers.fromPaper !== true;
   const gasOn = clocked ? answers.waits?.[step.id] : undefined;
   const stamp = (place: number) => {
@@ -255,6 +260,7 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
         return (
           <div
             key={place}
+            onFocusCapture={() => setActive(place)}
             style={{ display: 'flex', flexWrap: 'wrap', gap: 10, opacity: struck === null ? 1 : 0.65 }}
           >
             {step.columns.map((column, at) => (
@@ -289,20 +295,24 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
                   </MenuItem>
                 ))}
             </TextField>
-            <PhotoOf
-              draft={draft.id}
-              place={`${step.into}/${place}`}
-              taken={() => change(place, { provenance: 'photographed' })}
-            />
-            {gasOn !== undefined && (
-              <Button onClick={() => stamp(place)} sx={{ minHeight: 48 }}>
-                Stamp&nbsp;<span className="fn-key">(s)</span>
-              </Button>
-            )}
-            {(shown.length > 1 || struck !== null) && (
-              <Button onClick={() => strike(place, reading)} sx={{ minHeight: 48 }}>
-                {struck === null ? 'Strike out' : 'Let it count'}
-              </Button>
+            {(!several || place === active || struck !== null) && (
+              <>
+                <PhotoOf
+                  draft={draft.id}
+                  place={`${step.into}/${place}`}
+                  taken={() => change(place, { provenance: 'photographed' })}
+                />
+                {gasOn !== undefined && (
+                  <Button onClick={() => stamp(place)} sx={{ minHeight: 48 }}>
+                    Stamp&nbsp;<span className="fn-key">(s)</span>
+                  </Button>
+                )}
+                {(shown.length > 1 || struck !== null) && (
+                  <Button onClick={() => strike(place, reading)} sx={{ minHeight: 48 }}>
+                    {struck === null ? 'Strike out' : 'Let it count'}
+                  </Button>
+                )}
+              </>
             )}
             {struck !== null && (
               <span style={{ alignSelf: 'center', color: ink.qualified }}>struck out: {struck}</span>
