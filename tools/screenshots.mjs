@@ -119,6 +119,7 @@ for (const [path, ...presses] of [
   phone.push((await page.screenshot()).toString('base64'));
 }
 await go('/bench');
+await page.getByRole('button', { name: 'A round' }).click();
 const row = page.getByRole('region', { name: 'A round' });
 await row.getByRole('button', { name: 'Check with an acoustic calibrator' }).click();
 for (const unit of ['DM-01', 'DM-02', 'DM-03', 'DM-05']) {

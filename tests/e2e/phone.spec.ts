@@ -96,6 +96,7 @@ test('eight dosimeters are checked in a round on a phone', async ({ page }) => {
   await signIn(page, 'technician');
   const units = await eightUnits(page);
   await page.goto('/bench');
+  await page.getByRole('button', { name: 'A round' }).tap();
   const round = page.getByRole('region', { name: 'A round' });
   await round.getByRole('button', { name: 'Check with an acoustic calibrator' }).tap();
   for (const unit of units) {

@@ -17,6 +17,7 @@ test('a monitor is checked by its timers and ends by a reading', async ({ page }
   await page.clock.install();
   await signIn(page, 'technician');
   await page.goto('/bench');
+  await page.getByRole('button', { name: 'A timer' }).click();
   const panel = page.getByRole('region', { name: 'A timer', exact: true });
   await panel.getByRole('button', { name: 'Warming up' }).click();
   await panel.getByRole('checkbox', { name: 'GM-03' }).check();

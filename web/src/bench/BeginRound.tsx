@@ -5,6 +5,7 @@ import { answer, api, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
+import { ChooseUnits } from './ChooseUnits';
 
 /** Which units of a row are checked one after the other on one reference. */
 export function BeginRound({ units }: { units: Schemas['BenchLine'][] }) {
@@ -26,7 +27,7 @@ export function BeginRound({ units }: { units: Schemas['BenchLine'][] }) {
   }
   const several = [...titles].filter(([, one]) => one.units.length > 1);
   if (several.length === 0) {
-    return null;
+    return <p>There are no two units that are checked alike and are free.</p>;
   }
   const at = procedure === null ? undefined : titles.get(procedure);
   return (
@@ -51,27 +52,7 @@ export function BeginRound({ units }: { units: Schemas['BenchLine'][] }) {
       </div>
       {at && procedure !== null && (
         <>
-          <div style={{ display: 'flex', flexWrap: 'wrap', gap: '2px 18px', margin: '8px 0' }}>
-            {at.units.map((unit) => (
-              <label key={unit.id} style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 44 }}>
-                <input
-                  type="checkbox"
-                  checked={chosen.includes(unit.id)}
-                  style={{ width: 20, height: 20 }}
-                  onChange={() =>
-                    setChosen(
-                      chosen.includes(unit.id)
-                        ? chosen.filter((one) => one !== unit.id)
-                        : at.units
-                            .map((one) => one.id)
-                            .filter((one) => one === unit.id || chosen.includes(one)),
-                    )
-                  }
-                />
-                {unit.id} <span style={{ color: ink.soft }}>{unit.model}</span>
-              </label>
-            ))}
-          </div>
+          <ChooseUnits units={at.units} chosen={chosen} setChosen={setChosen} />
           <Button
             variant="contained"
             sx={{ minHeight: 48 }}

@@ -5,6 +5,7 @@ import { answer, api } from '../api/client';
 import { useChange } from '../api/hooks';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
+import { ChooseUnits } from './ChooseUnits';
 
 type What = 'charging' | 'warm-up' | 'soak';
 
@@ -15,13 +16,19 @@ const whats: { what: What; words: string; minutes: string }[] = [
 ];
 
 /** What units are waited for before anybody checks them; several at once, seen from everywhere. */
-export function BeginTimer({ units }: { units: string[] }) {
+export function BeginTimer({
+  units,
+  onStarted,
+}: {
+  units: { id: string; model: string }[];
+  onStarted: () => void;
+}) {
   const [what, setWhat] = useState<What | null>(null);
   const [minutes, setMinutes] = useState('');
-  const [chosen, setChosen] = useState<string[]>(units.length === 1 ? units : []);
+  const [chosen, setChosen] = useState<string[]>(units.length === 1 ? units.map((unit) => unit.id) : []);
   const start = useChange(
     (kind: What) => answer(api.POST('/api/bench/timers', { body: { units: chosen, what: kind, minutes } })),
-    () => setWhat(null),
+    onStarted,
   );
   return (
     <section aria-label="A timer" style={{ margin: '4px 0 14px' }}>
@@ -45,25 +52,7 @@ export function BeginTimer({ units }: { units: string[] }) {
       </div>
       {what !== null && (
         <>
-          {units.length > 1 && (
-            <div style={{ display: 'flex', flexWrap: 'wrap', gap: '2px 18px', margin: '8px 0' }}>
-              {units.map((unit) => (
-                <label key={unit} style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 44 }}>
-                  <input
-                    type="checkbox"
-                    checked={chosen.includes(unit)}
-                    style={{ width: 20, height: 20 }}
-                    onChange={() =>
-                      setChosen(
-                        chosen.includes(unit) ? chosen.filter((one) => one !== unit) : [...chosen, unit],
-                      )
-                    }
-                  />
-                  {unit}
-                </label>
-              ))}
-            </div>
-          )}
+          {units.length > 1 && <ChooseUnits units={units} chosen={chosen} setChosen={setChosen} />}
           <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginTop: 8 }}>
             <TextField
               label="Minutes"

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { useBench, useSession } from '../api/hooks';
 import { FitWords } from '../look/FitWords';
@@ -13,11 +14,18 @@ import { BeginTimer } from './BeginTimer';
 import { SharedShift } from './SharedShift';
 import { useBeginCheck } from './useBeginCheck';
 
+/** What is begun with several units at once. */
+const tools = [
+  { name: 'round', words: 'A round' },
+  { name: 'timer', words: 'A timer' },
+] as const;
+
 /** Which unit to check; holds, half-done checks, and what moved together. */
 export function BenchView() {
   const bench = useBench();
   const session = useSession();
   const begin = useBeginCheck();
+  const [tool, setTool] = useState<(typeof tools)[number]['name'] | null>(null);
   if (bench.isPending) {
     return <Loading />;
   }
@@ -38,14 +46,31 @@ export function BenchView() {
   }
   return (
     <>
-      <h1 style={{ margin: '0 0 4px' }} className="fn-title">
-        Bench
-      </h1>
+      <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '0 10px' }}>
+        <h1 style={{ margin: '0 12px 4px 0' }} className="fn-title">
+          Bench
+        </h1>
+        {records && (
+          <>
+            {tools.map((one) => (
+              <Button
+                key={one.name}
+                variant={tool === one.name ? 'contained' : 'text'}
+                aria-expanded={tool === one.name}
+                sx={{ minHeight: 44 }}
+                onClick={() => setTool(tool === one.name ? null : one.name)}
+              >
+                {one.words}
+              </Button>
+            ))}
+          </>
+        )}
+      </div>
+      {tool === 'round' && <BeginRound units={units} />}
+      {tool === 'timer' && <BeginTimer units={units} onStarted={() => setTool(null)} />}
       {bench.data.shifts.map((shift) => (
         <SharedShift key={shift.reference + shift.when} shift={shift} />
       ))}
-      {records && <BeginRound units={units} />}
-      {records && <BeginTimer units={units.map((unit) => unit.id)} />}
       <Told problem={begin.error} />
       <div style={{ overflowX: 'auto' }}>
         <table className="fn-table fn-bench">

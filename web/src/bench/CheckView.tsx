@@ -7,17 +7,16 @@ import { useChange } from '../api/hooks';
 import { Files } from '../look/Files';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
-import { isoOf, localOf, plural } from '../look/words';
+import { isoOf, localOf } from '../look/words';
 import { lacks, lacksItsTime } from './answers';
 import { useKeys } from '../shell/keys';
 import { isOver } from './wait';
+import { Hold, Unsent } from './HalfDone';
 import { Live } from './Live';
 import { NotApplicable } from './NotApplicable';
+import { isPhone } from './phone';
 import { Mind, StepBody } from './StepBody';
 import { useDraft } from './useDraft';
-
-/** Up to this width the step fills the screen, as in the style sheet, px. */
-const PHONE = 640;
 
 const marks: Record<string, string> = { done: '✓', skipped: '–', 'not applicable': '○' };
 
@@ -75,7 +74,7 @@ export function CheckView() {
   const ready = draft !== undefined;
   useEffect(() => {
     body.current?.focus({ preventScroll: true });
-    if (window.innerWidth <= PHONE) {
+    if (isPhone()) {
       body.current?.parentElement?.scrollIntoView();
     }
   }, [at, ready]);
@@ -140,18 +139,8 @@ export function CheckView() {
           From paper
         </Button>
       </div>
-      {unit.hold.length > 0 && (
-        <p style={{ margin: '6px 0 0', color: ink.qualified, fontWeight: 650 }}>
-          Do not adjust before the value as found is written: it closes {plural(unit.hold.length, 'run')} (
-          {unit.hold.join(', ')}).
-        </p>
-      )}
-      <Told problem={problem} />
-      {problem && (
-        <Button onClick={() => void again()} size="small">
-          Send again
-        </Button>
-      )}
+      <Hold unit={unit} />
+      <Unsent problem={problem} again={again} />
       <div className="fn-check">
         <button type="button" className="fn-count" aria-expanded={listed} onClick={() => setListed(!listed)}>
           {at + 1} of {steps.length + 1} {listed ? '▴' : '▾'}
@@ -283,12 +272,7 @@ export function CheckView() {
             )}
           </div>
         </section>
-        <aside
-          style={{ borderLeft: `1px solid ${ink.rule}`, paddingLeft: 18 }}
-          aria-label="What the check shows so far"
-          aria-live="polite"
-        >
-          <Live draft={draft} />
+        <Live draft={draft}>
           <Button
             color="warning"
             size="small"
@@ -305,7 +289,7 @@ export function CheckView() {
             Break off
           </Button>
           <Told problem={breakOff.error} />
-        </aside>
+        </Live>
       </div>
     </>
   );

@@ -5,10 +5,14 @@ import { VerdictSign } from '../look/VerdictSign';
 import { minus, signed } from '../look/words';
 
 /** What a half-done check shows so far, what it asks back, and what it will close. */
-export function Live({ draft }: { draft: Schemas['Draft'] }) {
+export function Live({ draft, children }: { draft: Schemas['Draft']; children?: React.ReactNode }) {
   const { live } = draft;
   return (
-    <>
+    <aside
+      style={{ borderLeft: `1px solid ${ink.rule}`, paddingLeft: 18 }}
+      aria-label="What the check shows so far"
+      aria-live="polite"
+    >
       <dl className="fn-live">
         {live.lines.map((one) => (
           <Fragment key={one.label}>
@@ -62,6 +66,7 @@ export function Live({ draft }: { draft: Schemas['Draft'] }) {
           {one.problem}
         </p>
       ))}
-    </>
+      {children}
+    </aside>
   );
 }

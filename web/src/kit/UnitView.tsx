@@ -31,6 +31,7 @@ export function UnitView() {
   const session = useSession();
   const begin = useBeginCheck();
   const [retiring, setRetiring] = useState(false);
+  const [waiting, setWaiting] = useState(false);
   const [adding, setAdding] = useState(false);
   const [doing, setDoing] = useState(false);
   const [timing, setTiming] = useState(false);
@@ -84,7 +85,17 @@ export function UnitView() {
             <Button onClick={() => setDoing(true)}>Service or repair</Button>
             <Button onClick={() => setAdding(true)}>Add certificate</Button>
             {maySteward(session.data?.user) && (
-              <Button onClick={() => setTiming(true)}>Set an interval</Button>
+              <>
+                <Button onClick={() => setTiming(true)}>Set an interval</Button>
+                <Button onClick={() => setRetiring(true)}>
+                  {unit.retired ? 'Take back into use' : 'Take out of use'}
+                </Button>
+              </>
+            )}
+            {unit.retired === null && (
+              <Button aria-expanded={waiting} onClick={() => setWaiting(!waiting)}>
+                A timer
+              </Button>
             )}
           </>
         )}
@@ -101,14 +112,11 @@ export function UnitView() {
             ))}
         </dl>
       )}
-      <p style={{ margin: '4px 0' }}>
-        <RetiredWords retired={unit.retired} />{' '}
-        {maySteward(session.data?.user) && (
-          <Button size="small" onClick={() => setRetiring(true)}>
-            {unit.retired ? 'Take back into use' : 'Take out of use'}
-          </Button>
-        )}
-      </p>
+      {unit.retired && (
+        <p style={{ margin: '4px 0' }}>
+          <RetiredWords retired={unit.retired} />
+        </p>
+      )}
       {retiring && (
         <Retire
           owner="instruments"
@@ -117,7 +125,7 @@ export function UnitView() {
           onClose={() => setRetiring(false)}
         />
       )}
-      {mayRecord(session.data?.user) && unit.retired === null && <BeginTimer units={[unit.id]} />}
+      {waiting && <BeginTimer units={[unit]} onStarted={() => setWaiting(false)} />}
       <h2>To go out</h2>
       <FitWords fit={unit.fit} />
       {unit.routines.length > 0 && (

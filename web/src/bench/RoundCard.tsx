@@ -1,0 +1,237 @@
+import Button from '@mui/material/Button';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import type { Schemas } from '../api/client';
+import { Loading, Told } from '../look/Told';
+import { ink } from '../look/theme';
+import { useKeys } from '../shell/keys';
+import { lacks } from './answers';
+import { Hold, Unsent } from './HalfDone';
+import { Live } from './Live';
+import { isPhone } from './phone';
+import { Mind, StepBody } from './StepBody';
+import { type Answers, useDraft } from './useDraft';
+import { isOver } from './wait';
+
+type Round = Schemas['Round'];
+
+/** First every unit is read, then each is adjusted or left. */
+export type Turn = 'read' | 'settle';
+
+/** One unit and its turn: what is asked of it stands on one card, and one press confirms what the card says. */
+export function RoundCard({
+  round,
+  unit,
+  id,
+  onDone,
+}: {
+  round: Round;
+  unit: Round['units'][number];
+  id: string;
+  onDone: () => void;
+}) {
+  const cache = useQueryClient();
+  const { query, draft, answers, put, problem, again, seen } = useDraft(id);
+  const [left, setLeft] = useState<string[]>([]);
+  const heading = useRef<HTMLHeadingElement>(null);
+  const turn: Turn = unit.isRead ? 'settle' : 'read';
+  const ready = draft !== undefined;
+  useEffect(() => {
+    if (document.activeElement?.tagName !== 'INPUT') {
+      heading.current?.focus({ preventScroll: true });
+    }
+    if (isPhone()) {
+      heading.current?.scrollIntoView();
+    }
+  }, [ready]);
+  const done = answers.steps ?? {};
+  const of = (given: Answers) =>
+    (draft?.procedure.steps ?? []).filter(
+      (step) =>
+        round.untilAdjusted.includes(step.id) === (turn === 'read') &&
+        (step.when === null || given[step.when] === true),
+    );
+  const steps = of(answers);
+  const bodies = steps.filter((step) => step.kind !== 'confirm');
+  const confirmed = steps.filter((step) => step.kind === 'confirm');
+  const timer = bodies.find((step) => step.kind === 'wait' && done[step.id] === undefined);
+  const begun = timer === undefined || answers.waits?.[timer.id] !== undefined;
+  /** Taken out by the person, or readings that a procedure offers and nobody took. */
+  const isLeft = (step: Schemas['Step'], given: Answers) =>
+    left.includes(step.id) ||
+    (!step.required && step.kind === 'readings' && lacks(step, given, draft?.references ?? []) !== null);
+  const missing = (given: Answers): string | null => {
+    for (const step of of(given)) {
+      const wanted = isLeft(step, given) ? null : lacks(step, given, draft?.references ?? []);
+      if (wanted !== null) {
+        return wanted;
+      }
+    }
+    return null;
+  };
+  const settle = async (change: Partial<Answers>) => {
+    const given = { ...answers, ...change };
+    const now = of(given).filter((step) => done[step.id] === undefined);
+    const together = now.filter((step) => !isLeft(step, given)).map((step) => step.id);
+    put({
+      ...change,
+      steps: {
+        ...done,
+        ...Object.fromEntries(now.map((step) => [step.id, isLeft(step, given) ? 'skipped' : 'done'])),
+      },
+      ...(together.length > 1 ? { together: [...(answers.together ?? []), { steps: together }] } : {}),
+    });
+    await seen();
+    await cache.invalidateQueries({ queryKey: ['round', round.id] });
+    onDone();
+  };
+  const go = () => {
+    if (!begun) {
+      put({ waits: { ...(answers.waits ?? {}), [timer.id]: new Date().toISOString() } });
+    } else if (missing(answers) === null && (timer === undefined || isOver(timer, answers))) {
+      void settle({});
+    }
+  };
+  useKeys({
+    Enter: (event) => {
+      if (!(event.target instanceof HTMLButtonElement)) {
+        event.preventDefault();
+        go();
+      }
+    },
+  });
+  if (!draft) {
+    return query.isError ? <Told problem={query.error} /> : <Loading />;
+  }
+  const reference = draft.references.find((one) => one.id === answers.reference);
+  const lacking = missing(answers);
+  const place = round.units.findIndex((one) => one.id === unit.id) + 1;
+  return (
+    <>
+      <section aria-label={unit.id} style={{ minHeight: 330 }}>
+        <h2
+          ref={heading}
+          tabIndex={-1}
+          className="fn-title"
+          style={{ fontSize: '1.5rem', margin: '0 0 2px', outline: 'none' }}
+        >
+          {unit.id} <span style={{ color: ink.soft }}>{unit.model}</span>, {place} of {round.units.length}:{' '}
+          {turn === 'read' ? 'as found' : 'adjust or leave'}
+        </h2>
+        {turn === 'read' && <Hold unit={draft.unit} />}
+        {reference?.problems.map((one) => (
+          <p key={one} style={{ margin: '2px 0', color: ink.qualified, fontWeight: 600 }}>
+            {reference.id}: {one}
+          </p>
+        ))}
+        <Unsent problem={problem} again={again} />
+        {confirmed.length > 0 && (
+          <Together steps={confirmed} left={left} setLeft={setLeft} done={done} turn={turn} />
+        )}
+        {bodies.map((step) => (
+          <div key={step.id} style={{ margin: '12px 0' }}>
+            {step.kind === 'reference' ? (
+              step.fields.length > 0 && (
+                <details>
+                  <summary style={{ padding: '10px 0' }}>{step.title}: what else this unit was told</summary>
+                  <StepBody
+                    step={{ ...step, kind: 'entries' }}
+                    draft={draft}
+                    answers={answers}
+                    put={put}
+                    onChosen={put}
+                    onEnter={go}
+                    onOver={() => undefined}
+                  />
+                </details>
+              )
+            ) : (
+              <>
+                <b>{step.title}.</b> {step.instruction}
+                <Mind step={step} />
+                <div style={{ marginTop: 6 }}>
+                  <StepBody
+                    step={step}
+                    draft={draft}
+                    answers={answers}
+                    put={put}
+                    onEnter={go}
+                    onChosen={(change) => {
+                      if (missing({ ...answers, ...change }) === null) {
+                        void settle(change);
+                      } else {
+                        put(change);
+                      }
+                    }}
+                    onOver={() => undefined}
+                  />
+                </div>
+              </>
+            )}
+          </div>
+        ))}
+        <div className="fn-done">
+          {begun && lacking !== null && (
+            <p style={{ color: ink.soft, margin: 0, flexBasis: '100%' }}>{lacking}</p>
+          )}
+          <Button
+            variant="contained"
+            disabled={begun && lacking !== null}
+            onClick={go}
+            sx={{ minHeight: 56, minWidth: 220, fontSize: '1.05rem' }}
+          >
+            {begun ? 'Done, next unit' : 'Start the timer'} <span className="fn-key">⏎</span>
+          </Button>
+          <Button component={Link} to={`/bench/${id}`} sx={{ minHeight: 56 }}>
+            Step by step
+          </Button>
+        </div>
+      </section>
+      <Live draft={draft} />
+    </>
+  );
+}
+
+/** What the one press confirms besides the reading; what was not done is taken out, and is a finding. */
+function Together({
+  steps,
+  left,
+  setLeft,
+  done,
+  turn,
+}: {
+  steps: Schemas['Step'][];
+  left: string[];
+  setLeft: (left: string[]) => void;
+  done: Record<string, string>;
+  turn: Turn;
+}) {
+  return (
+    <fieldset style={{ border: 0, margin: '6px 0', padding: 0 }}>
+      <legend style={{ color: ink.soft, padding: 0 }}>
+        {turn === 'read' ? 'Done with it confirms together:' : 'The next press confirms together:'}
+      </legend>
+      {steps.map((step) => (
+        <div key={step.id}>
+          <label style={{ display: 'flex', gap: 10, alignItems: 'center', minHeight: 36 }}>
+            <input
+              type="checkbox"
+              checked={!left.includes(step.id)}
+              disabled={done[step.id] !== undefined}
+              style={{ width: 20, height: 20, flexShrink: 0 }}
+              onChange={() =>
+                setLeft(left.includes(step.id) ? left.filter((one) => one !== step.id) : [...left, step.id])
+              }
+            />
+            <span>
+              {step.instruction}
+              {left.includes(step.id) && <b style={{ color: ink.qualified }}> skipped: a finding</b>}
+            </span>
+          </label>
+          <Mind step={step} />
+        </div>
+      ))}
+    </fieldset>
+  );
+}
