@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Tests\App;
 
 use Footnote\App\Access\Role;
+use Footnote\Tests\Core\GasScene;
 use Footnote\Tests\Core\Scene;
 
 /** A row of units on one reference: each is read before any is adjusted, what they share is seen between, and the record says how. */
@@ -118,6 +119,32 @@ final class RoundTest extends ApiTestCase
         self::assertSame($noted, $again->string('answers.stepTimes.stopped'), 'the first time stays');
         $paper = $put($again->int('version'), ['steps' => ['stopped' => 'done'], 'fromPaper' => true]);
         self::assertArrayNotHasKey('stepTimes', $paper->list('answers'));
+    }
+
+    /** A step that the chosen cylinder leaves nothing to do at is not waited for: its gas can raise no alarm. */
+    public function testAStepThatTheReferenceLeavesOutIsNotWaitedFor(): void
+    {
+        $scene = new GasScene();
+        foreach (['H', 'I'] as $unit) {
+            $scene->add('instruments', ['id' => $unit, 'family' => 'gas-monitor', 'model' => 'M', 'channels' => [
+                ['name' => 'CO', 'kind' => 'carbon monoxide', 'range' => '500', 'alarm' => '60'],
+            ]]);
+        }
+        $record = $scene->record;
+        $record['campaign'] = ['code' => 'gases', 'title' => 'g'];
+        $this->importRecord(self::certifiedLately($record));
+        $round = $this->call('POST', '/api/bench/rounds', ['units' => ['H', 'I'], 'procedure' => 'bump-test'], 201);
+        $id = $round->string('id');
+        $this->call('POST', "/api/bench/rounds/$id/reference", ['reference' => 'MIX']);
+        $seen = $this->call('GET', '/api/bench/drafts/'.$round->string('units.0.draft'));
+        self::assertSame(['mix-bottle', 'mix-found', 'gas-off'], array_column($seen->list('procedure.steps'), 'id'));
+        $this->call('PUT', '/api/bench/drafts/'.$seen->string('id'), ['version' => $seen->int('version'), 'answers' => [
+            ...$seen->list('answers'),
+            'steps' => ['mix-bottle' => 'done', 'mix-found' => 'done', 'gas-off' => 'done'],
+            'mixFound' => [['channel' => 'CO', 'value' => '49', 'provenance' => 'typed']],
+        ]]);
+        $read = $this->call('GET', '/api/bench/rounds/'.$id);
+        self::assertSame([true, true, false], [$read->at('units.0.isRead'), $read->at('units.0.isSettled'), $read->at('units.1.isRead')]);
     }
 
     /**

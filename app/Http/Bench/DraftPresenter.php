@@ -18,14 +18,12 @@ use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\RecordedReferences;
 use Footnote\Core\Evidence\Reference;
-use Footnote\Core\Judgement\AsksByReference;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Foresight;
 use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\LiveSheet;
 use Footnote\Core\Judgement\ReferenceChoice;
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Procedure\EntryKind;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Record\EvidenceReader;
@@ -72,9 +70,7 @@ final readonly class DraftPresenter
         $procedures = $family->procedures($timeline->instrument);
         $procedure = Procedure::among($procedures, Cells::text($answers, 'procedure'));
         $bench = $family->bench();
-        $instruction = static fn (Step $step): ?string => $bench instanceof AsksByReference
-            ? $bench->instruction($step, $timeline->instrument, $chosen, $now)
-            : $step->words->instruction;
+        $asked = new AskedSteps($bench, $timeline->instrument, $chosen, $setting, $now);
         $open = $this->foresight->openRuns($timeline);
         $closes = $check === null || (!$check->content->hasAsFound() && !$check->content->wasAdjusted())
             ? []
@@ -96,7 +92,7 @@ final readonly class DraftPresenter
                     'id' => $step->id,
                     'kind' => $step->kind->value,
                     'title' => $step->words->title,
-                    'instruction' => $instruction($step) ?? '',
+                    'instruction' => $asked->instruction($step) ?? '',
                     'why' => $step->words->why,
                     'caution' => $step->words->caution === null ? null : [
                         'words' => $step->words->caution->words,
@@ -112,18 +108,7 @@ final readonly class DraftPresenter
                     'columns' => Entry::all($family->bench()->columns($step, $timeline->instrument, $chosen, $setting)),
                     'presets' => $family->bench()->presets($step, $timeline->instrument, $chosen, $setting),
                 ],
-                    array_values(
-                        array_filter(
-                            $procedure->steps,
-                            static fn (Step $step): bool => $instruction($step) !== null
-                                && ($step->required || array_filter(
-                                    $family->bench()->columns($step, $timeline->instrument, $chosen, $setting),
-                                    static fn (Entry $column): bool => $column->kind === EntryKind::Choice
-                                        && $column->required
-                                        && $column->among->choices === [],
-                                ) === []),
-                        ),
-                    )),
+                    $asked->among($procedure->steps)),
             ],
             'references' => array_map(
                 static fn (ReferenceChoice $choice): array => [

@@ -42,6 +42,7 @@ final readonly class RoundPresenter
         $units = [];
         $drifts = [];
         $family = $procedure = null;
+        $kit = $this->logbook->references();
         $reference = '';
         foreach ($round->units as $id) {
             $draft = $drafts['='.$id] ?? null;
@@ -50,6 +51,8 @@ final readonly class RoundPresenter
             $procedure = Procedure::among($family->procedures($unit), $round->procedure);
             $answers = $draft?->answers() ?? [];
             $reference = $reference === '' ? Cells::text($answers, 'reference') : $reference;
+            $chosen = $kit[Cells::text($answers, 'reference')] ?? null;
+            $asked = new AskedSteps($family->bench(), $unit, $chosen, Cells::text($answers, 'setting'), $this->site->now());
             $point = $draft === null ? null : $this->point($draft, $family, $unit);
             if ($point?->drift !== null) {
                 $drifts[$id] = $point->drift;
@@ -60,8 +63,8 @@ final readonly class RoundPresenter
                 'draft' => $draft === null || $draft->isClosed() ? null : $draft->id,
                 'version' => $draft?->version() ?? 0,
                 'check' => $draft?->check(),
-                'isRead' => $draft !== null && self::isDone($procedure->untilAdjusted(), $answers),
-                'isSettled' => $draft !== null && self::isDone($procedure->steps, $answers),
+                'isRead' => $draft !== null && self::isDone($asked->among($procedure->untilAdjusted()), $answers),
+                'isSettled' => $draft !== null && self::isDone($asked->among($procedure->steps), $answers),
                 'adjusted' => self::adjusted($procedure, $answers),
                 'skipped' => self::skipped($procedure, $answers),
                 'drift' => $point?->drift,

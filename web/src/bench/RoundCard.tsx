@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
+import { useNow } from '../look/useNow';
 import { useKeys } from '../shell/keys';
 import { lacks } from './answers';
 import { Hold, Unsent } from './HalfDone';
@@ -12,7 +13,7 @@ import { Live } from './Live';
 import { isPhone } from './phone';
 import { Mind, StepBody } from './StepBody';
 import { type Answers, useDraft } from './useDraft';
-import { isOver } from './wait';
+import { secondsLeft } from './wait';
 
 type Round = Schemas['Round'];
 
@@ -57,6 +58,8 @@ export function RoundCard({
   const confirmed = steps.filter((step) => step.kind === 'confirm');
   const timer = bodies.find((step) => step.kind === 'wait' && done[step.id] === undefined);
   const begun = timer === undefined || answers.waits?.[timer.id] !== undefined;
+  const now = useNow(timer !== undefined && begun);
+  const waits = timer !== undefined && begun ? secondsLeft(timer, answers, now) : 0;
   /** Taken out by the person, or readings that a procedure offers and nobody took. */
   const isLeft = (step: Schemas['Step'], given: Answers) =>
     left.includes(step.id) ||
@@ -89,7 +92,7 @@ export function RoundCard({
   const go = () => {
     if (!begun) {
       put({ waits: { ...(answers.waits ?? {}), [timer.id]: new Date().toISOString() } });
-    } else if (missing(answers) === null && (timer === undefined || isOver(timer, answers))) {
+    } else if (missing(answers) === null && waits === 0) {
       void settle({});
     }
   };
@@ -105,7 +108,7 @@ export function RoundCard({
     return query.isError ? <Told problem={query.error} /> : <Loading />;
   }
   const reference = draft.references.find((one) => one.id === answers.reference);
-  const lacking = missing(answers);
+  const lacking = missing(answers) ?? (waits > 0 ? `${waits} s more until it is waited for.` : null);
   const place = round.units.findIndex((one) => one.id === unit.id) + 1;
   return (
     <>
