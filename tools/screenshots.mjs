@@ -135,5 +135,6 @@ phone.splice(3, 0, (await page.screenshot()).toString('base64'));
 await page.setViewportSize({ width: phone.length * 390 + 12 * (phone.length - 1), height: 780 });
 const pictures = phone.map((one) => `<img src="data:image/png;base64,${one}">`).join('');
 await page.setContent(`<body style="margin:0;display:flex;gap:12px;background:#8a8578">${pictures}</body>`);
+await page.evaluate(() => window.scrollTo(0, 0));
 await page.screenshot({ path: `${folder}/phone.png` });
 await browser.close();

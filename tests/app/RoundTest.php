@@ -130,10 +130,17 @@ final class RoundTest extends ApiTestCase
                 ['name' => 'CO', 'kind' => 'carbon monoxide', 'range' => '500', 'alarm' => '60'],
             ]]);
         }
+        $scene->add('instruments', ['id' => 'V', 'family' => 'gas-monitor', 'model' => 'M', 'channels' => [
+            ['name' => 'PID', 'kind' => 'photoionisation', 'lamp' => '10.6', 'range' => '2000'],
+        ]]);
         $record = $scene->record;
         $record['campaign'] = ['code' => 'gases', 'title' => 'g'];
         $this->importRecord(self::certifiedLately($record));
-        $round = $this->call('POST', '/api/bench/rounds', ['units' => ['H', 'I'], 'procedure' => 'bump-test'], 201);
+        // A unit of the same family with other channels has other steps; each is asked its own.
+        $round = $this->call('POST', '/api/bench/rounds', ['units' => ['H', 'I', 'V'], 'procedure' => 'bump-test'], 201);
+        self::assertContains('mix-found', $round->list('units.0.untilAdjusted'));
+        self::assertContains('isobutylene-found', $round->list('units.2.untilAdjusted'));
+        self::assertNotContains('mix-found', $round->list('units.2.untilAdjusted'));
         $id = $round->string('id');
         $this->call('POST', "/api/bench/rounds/$id/reference", ['reference' => 'MIX']);
         $seen = $this->call('GET', '/api/bench/drafts/'.$round->string('units.0.draft'));

@@ -60,6 +60,8 @@ final readonly class RoundPresenter
             $units[] = [
                 'id' => $id,
                 'model' => $unit->model,
+                // Units of one family may be walked in other steps: each has its own.
+                'untilAdjusted' => array_map(static fn (Step $step): string => $step->id, $procedure->untilAdjusted()),
                 'draft' => $draft === null || $draft->isClosed() ? null : $draft->id,
                 'version' => $draft?->version() ?? 0,
                 'check' => $draft?->check(),
@@ -78,7 +80,6 @@ final readonly class RoundPresenter
             'startedBy' => $round->by,
             'startedAt' => $round->startedAt->format(\DATE_ATOM),
             'title' => $procedure->title ?? '',
-            'untilAdjusted' => array_map(static fn (Step $step): string => $step->id, $procedure?->untilAdjusted() ?? []),
             'unit' => $scale->unit->value ?? '',
             'units' => $units,
             'reference' => $reference === '' ? null : $reference,

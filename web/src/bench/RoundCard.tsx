@@ -50,7 +50,7 @@ export function RoundCard({
   const of = (given: Answers) =>
     (draft?.procedure.steps ?? []).filter(
       (step) =>
-        round.untilAdjusted.includes(step.id) === (turn === 'read') &&
+        unit.untilAdjusted.includes(step.id) === (turn === 'read') &&
         (step.when === null || given[step.when] === true),
     );
   const steps = of(answers);

@@ -46,6 +46,7 @@ const draft = (id: string, answers: Schemas['Answers']): Schemas['Draft'] => ({
 const unit = (id: string, more: Partial<Schemas['Round']['units'][number]> = {}) => ({
   id,
   model: 'M',
+  untilAdjusted: ['stop', 'reference', 'cap', 'found', 'further'],
   draft: id,
   check: null,
   isRead: false,
@@ -61,7 +62,6 @@ const round = (units: Schemas['Round']['units'], more: Partial<Schemas['Round']>
   startedBy: 'T-1',
   startedAt: '2026-11-18T07:00:00+00:00',
   title: 'Check',
-  untilAdjusted: ['stop', 'reference', 'cap', 'found', 'further'],
   unit: 'dB',
   units,
   reference: 'A',
