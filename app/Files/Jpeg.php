@@ -62,7 +62,7 @@ final class Jpeg
             throw new UnreadableFile('is a picture without anything to see.');
         }
         if ($at < $size) {
-            $removed[] = 'what stood after the end of the picture';
+            $removed[] = Beside::BEHIND;
         }
         $exif = $held === null ? '' : "Exif\0\0".Orientation::alone($held);
 
@@ -96,9 +96,9 @@ final class Jpeg
         return match (true) {
             $marker === self::COMMENT => 'comments',
             !$isApplication, str_starts_with($body, "JFIF\0"), str_starts_with($body, 'Adobe') => null,
-            str_starts_with($body, "Exif\0\0") => self::isOwn(substr($body, 6)) ? '' : 'place, time and device',
-            str_starts_with($body, "ICC_PROFILE\0") => 'the colour profile of the device',
-            default => 'what the device or a program wrote beside the picture',
+            str_starts_with($body, "Exif\0\0") => self::isOwn(substr($body, 6)) ? '' : Beside::DIRECTORY,
+            str_starts_with($body, "ICC_PROFILE\0") => Beside::COLOURS,
+            default => Beside::OTHER,
         };
     }
 

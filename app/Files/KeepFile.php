@@ -45,7 +45,8 @@ final readonly class KeepFile
         if ($kind === FileOf::Draft) {
             $this->drafts->open($of);
         }
-        if (\count($this->files->of($kind, $of)) >= self::MOST) {
+        $known = $this->files->of($kind, $of);
+        if (\count($known) >= self::MOST) {
             throw Problem::field('/file', \sprintf('would be one more than %d. Nothing was kept.', self::MOST));
         }
         try {
@@ -63,7 +64,7 @@ final readonly class KeepFile
             'at' => $this->clock->now()->format(\DATE_ATOM),
         ], static fn (mixed $told): bool => $told !== '' && $told !== []);
         $sha256 = hash('sha256', $file->bytes);
-        foreach ($this->files->of($kind, $of) as $there) {
+        foreach ($known as $there) {
             // The answer was lost, or the same was chosen twice: it is there.
             if (Cells::text($there, 'sha256') === $sha256 && Cells::text($there, 'place') === $place) {
                 return Cells::text($there, 'id');
@@ -71,19 +72,9 @@ final readonly class KeepFile
         }
         $told = [$kind->value => $of, 'of' => $kind->value.' '.$of, 'sha256' => $sha256, 'name' => $record['name']];
 
-        return $this->journal->during($by->code, 'file kept', $told, function () use ($by, $kind, $of, $record, $sha256, $file): string {
+        return $this->journal->during($by->code, 'file kept', $told, function () use ($by, $kind, $of, $record, $file): string {
             $id = $this->numbers->next('kept_file', 'F-%05d');
-            $this->entities->persist(new KeptFile(
-                $id,
-                $kind->value,
-                $of,
-                $record,
-                $sha256,
-                \strlen($file->bytes),
-                Cells::packed($file->bytes, 1),
-                $by->code,
-                $this->clock->now(),
-            ));
+            $this->entities->persist(KeptFile::of($id, [$kind->value, $of], $record, $file->bytes, $by->code, $this->clock->now()));
 
             return $id;
         });

@@ -15,7 +15,7 @@ final class Png
     /** Chunks that are the picture, or say how its numbers are colours. */
     private const KEPT = ['IHDR', 'PLTE', 'IDAT', 'IEND', 'tRNS', 'gAMA', 'cHRM', 'sRGB', 'sBIT', 'bKGD', 'pHYs'];
 
-    private const SAID = ['eXIf' => 'place, time and device', 'iCCP' => 'the colour profile of the device', 'tIME' => 'the time'];
+    private const SAID = ['eXIf' => Beside::DIRECTORY, 'iCCP' => Beside::COLOURS, 'tIME' => 'the time'];
 
     /**
      * @return array{string, list<string>} the picture, and what was taken out of it
@@ -48,7 +48,7 @@ final class Png
                 $kept .= $chunk;
                 continue;
             }
-            $removed[] = self::SAID[$kind] ?? 'what the device or a program wrote beside the picture';
+            $removed[] = self::SAID[$kind] ?? Beside::OTHER;
             if ($held !== null) {
                 $alone = Orientation::alone($held);
                 $kept .= pack('N', \strlen($alone)).'eXIf'.$alone.pack('N', crc32('eXIf'.$alone));
@@ -58,7 +58,7 @@ final class Png
             throw new UnreadableFile('is a picture without anything to see.');
         }
         if ($at < $size) {
-            $removed[] = 'what stood after the end of the picture';
+            $removed[] = Beside::BEHIND;
         }
 
         return [$kept, array_values(array_unique($removed))];

@@ -7,7 +7,6 @@ namespace Footnote\App\Record;
 use Footnote\App\Files\Cleaned;
 use Footnote\App\Files\UnreadableFile;
 use Footnote\App\Logbook\Row\KeptFile;
-use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\RecordFile;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
@@ -25,15 +24,13 @@ final readonly class FileIntake
         foreach ($record->objects('files') as $item) {
             $bytes = (string) file_get_contents($file->beside($item->text('file'), '/files', 'the file'));
             $of = $item->object('of');
+            $this->refuseOther($item, $bytes);
             $this->intake->addNew(
-                new KeptFile(
+                KeptFile::of(
                     $item->id('id'),
-                    $of->text('kind'),
-                    $of->text('id'),
+                    [$of->text('kind'), $of->text('id')],
                     Intake::without($item, 'id', 'of', 'sha256', 'size', 'file'),
-                    $this->digest($item, $bytes),
-                    \strlen($bytes),
-                    Cells::packed($bytes, 1),
+                    $bytes,
                     $actor,
                     $this->intake->now(),
                 ),
@@ -42,10 +39,9 @@ final readonly class FileIntake
         }
     }
 
-    private function digest(Fields $item, string $bytes): string
+    private function refuseOther(Fields $item, string $bytes): void
     {
-        $sha256 = hash('sha256', $bytes);
-        if ($sha256 !== $item->text('sha256')) {
+        if (hash('sha256', $bytes) !== $item->text('sha256')) {
             throw new InvalidRecord($item->at('sha256'), 'is not the digest of the file that lies beside the record.');
         }
         try {
@@ -56,7 +52,5 @@ final readonly class FileIntake
         if ($cleaned->bytes !== $bytes || $cleaned->type !== $item->text('type')) {
             throw new InvalidRecord($item->at('file'), 'is not as Footnote keeps it: it tells of where or by what it was made.');
         }
-
-        return $sha256;
     }
 }

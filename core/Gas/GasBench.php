@@ -103,7 +103,7 @@ final readonly class GasBench implements AsksByReference
     public function columns(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
     {
         $stage = GasProcedures::stageOf($step->id);
-        $inCleanAir = $stage === GasStage::Zero || $step->id === GasProcedures::PURGED;
+        $inCleanAir = self::isInCleanAir($step);
         if ($step->kind !== StepKind::Readings || ($stage === null && !$inCleanAir)) {
             return [];
         }
@@ -116,7 +116,7 @@ final readonly class GasBench implements AsksByReference
     public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array
     {
         $stage = GasProcedures::stageOf($step->id);
-        $inCleanAir = $stage === GasStage::Zero || $step->id === GasProcedures::PURGED;
+        $inCleanAir = self::isInCleanAir($step);
         if ($step->kind !== StepKind::Readings || ($stage === null && !$inCleanAir)) {
             return [];
         }
@@ -136,6 +136,11 @@ final readonly class GasBench implements AsksByReference
         return $rows;
     }
 
+    private static function isInCleanAir(Step $step): bool
+    {
+        return GasProcedures::stageOf($step->id) === GasStage::Zero || $step->id === GasProcedures::PURGED;
+    }
+
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet
     {
         $content = $check->content;
@@ -144,8 +149,6 @@ final readonly class GasBench implements AsksByReference
         }
         $with = $timeline->with($check);
         $sheet = new LiveSheet([]);
-        $lines = [];
-        $questions = [];
         foreach (Channel::of($timeline->instrument) as $channel) {
             $why = $content->zero->source !== null
                 && ($content->of(GasStage::Zero->found(), $channel->name) !== []
@@ -153,7 +156,8 @@ final readonly class GasBench implements AsksByReference
                 ? $content->zero->source->whyUnfit($channel->kind)
                 : null;
             if ($why !== null) {
-                $questions[] = \sprintf('%s cannot be zeroed in %s: %s.', $channel->name, $content->zero->source->value ?? '', $why);
+                $unfit = \sprintf('%s cannot be zeroed in %s: %s.', $channel->name, $content->zero->source->value ?? '', $why);
+                $sheet = $sheet->with(new LiveSheet([], [$unfit]));
             }
             $part = ChannelCheck::timeline($channel->name, $with);
             $own = $part->check($check->id);
@@ -162,11 +166,12 @@ final readonly class GasBench implements AsksByReference
             }
             $sheet = $sheet->with($this->ofChannel($own, $own->content, $channel, $part, $policy));
         }
-        $more = [];
+        $lines = [];
+        $questions = [];
         foreach (array_filter([$check->reference, $content->isobutylene->reference, $content->zero->bottle], \is_string(...)) as $id) {
             $bottle = $timeline->reference($id);
             foreach ($bottle === null ? [] : ReferenceChoice::problemsOf($bottle, $check->at) as $problem) {
-                $more[] = \sprintf('%s: %s', $id, lcfirst($problem));
+                $questions[] = \sprintf('%s: %s', $id, lcfirst($problem));
             }
         }
         foreach ([
@@ -183,7 +188,7 @@ final readonly class GasBench implements AsksByReference
                     $left,
                 );
                 if ($left->toFloat() < self::FEW_MINUTES) {
-                    $more[] = \sprintf(
+                    $questions[] = \sprintf(
                         '%s holds gas for %s min. Will it last for this check?',
                         $reference->id,
                         $left->shown(),
@@ -192,7 +197,7 @@ final readonly class GasBench implements AsksByReference
             }
         }
 
-        $all = (new LiveSheet([], $questions))->with($sheet)->with(new LiveSheet($lines, $more));
+        $all = $sheet->with(new LiveSheet($lines, $questions));
 
         return new LiveSheet($all->lines, array_values(array_unique($all->questions)), $all->said);
     }

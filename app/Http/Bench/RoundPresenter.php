@@ -12,8 +12,8 @@ use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\HistoryPoint;
-use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\StepState;
+use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Family;
 use Footnote\Core\Procedure\Procedure;
@@ -46,14 +46,16 @@ final readonly class RoundPresenter
         $reference = '';
         foreach ($round->units as $id) {
             $draft = $drafts['='.$id] ?? null;
-            $unit = $this->logbook->timeline($id)->instrument;
+            $timeline = $this->logbook->timeline($id);
+            $unit = $timeline->instrument;
             $family = $this->assessor->family($unit->family);
             $procedure = Procedure::among($family->procedures($unit), $round->procedure);
             $answers = $draft?->answers() ?? [];
             $reference = $reference === '' ? Cells::text($answers, 'reference') : $reference;
             $chosen = $kit[Cells::text($answers, 'reference')] ?? null;
+            $until = $procedure->untilAdjusted();
             $asked = new AskedSteps($family->bench(), $unit, $chosen, Cells::text($answers, 'setting'), $this->site->now());
-            $point = $draft === null ? null : $this->point($draft, $family, $unit);
+            $point = $draft === null ? null : $this->point($draft, $family, $timeline);
             if ($point?->drift !== null) {
                 $drifts[$id] = $point->drift;
             }
@@ -61,11 +63,11 @@ final readonly class RoundPresenter
                 'id' => $id,
                 'model' => $unit->model,
                 // Units of one family may be walked in other steps: each has its own.
-                'untilAdjusted' => array_map(static fn (Step $step): string => $step->id, $procedure->untilAdjusted()),
+                'untilAdjusted' => array_map(static fn (Step $step): string => $step->id, $until),
                 'draft' => $draft === null || $draft->isClosed() ? null : $draft->id,
                 'version' => $draft?->version() ?? 0,
                 'check' => $draft?->check(),
-                'isRead' => $draft !== null && self::isDone($asked->among($procedure->untilAdjusted()), $answers),
+                'isRead' => $draft !== null && self::isDone($asked->among($until), $answers),
                 'isSettled' => $draft !== null && self::isDone($asked->among($procedure->steps), $answers),
                 'adjusted' => self::adjusted($procedure, $answers),
                 'skipped' => self::skipped($procedure, $answers),
@@ -88,9 +90,9 @@ final readonly class RoundPresenter
     }
 
     /** What the unit shows by its half-done check, or by what that became; null where that cannot be said yet. */
-    private function point(Draft $draft, Family $family, Instrument $unit): ?HistoryPoint
+    private function point(Draft $draft, Family $family, Timeline $timeline): ?HistoryPoint
     {
-        $timeline = $this->logbook->timeline($draft->instrument);
+        $unit = $timeline->instrument;
         $id = $draft->check();
         if ($id === null) {
             $half = DraftCheck::record('draft', $unit, $draft->by, $draft->answers(), $this->site->now(), $this->families);

@@ -6,6 +6,7 @@ namespace Footnote\App\Logbook\Row;
 
 use Doctrine\ORM\Mapping as ORM;
 use Footnote\App\Storage\Bound;
+use Footnote\App\Storage\Cells;
 
 /** A photo or a document that says something of a check, a run, a reference or an instrument. */
 #[ORM\Entity]
@@ -14,7 +15,7 @@ use Footnote\App\Storage\Bound;
 #[ORM\Index(name: 'kept_file_of', columns: ['of_kind', 'of_id'])]
 class KeptFile
 {
-    public function __construct(
+    private function __construct(
         #[ORM\Id, ORM\Column(length: 40)]
         public readonly string $id,
         #[ORM\Column(name: 'of_kind', length: 20)]
@@ -36,5 +37,17 @@ class KeptFile
         #[ORM\Column(name: 'recorded_at', type: 'datetime_immutable')]
         public readonly \DateTimeImmutable $recordedAt,
     ) {
+    }
+
+    /**
+     * @param array{string, string} $of     the kind of thing that it is of, and its identifier
+     * @param array<string, mixed>  $record as written, in the record format
+     */
+    public static function of(string $id, array $of, array $record, string $bytes, string $by, \DateTimeImmutable $at): self
+    {
+        [$kind, $thing] = $of;
+
+        // Pictures are packed already: little effort.
+        return new self($id, $kind, $thing, $record, hash('sha256', $bytes), \strlen($bytes), Cells::packed($bytes, 1), $by, $at);
     }
 }

@@ -4,8 +4,8 @@ import { useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
 import { Told } from '../look/Told';
-import { ink } from '../look/theme';
 import { ChooseUnits } from './ChooseUnits';
+import { OneOf } from './OneOf';
 
 /** Which units of a row are checked one after the other on one reference. */
 export function BeginRound({ units }: { units: Schemas['BenchLine'][] }) {
@@ -32,24 +32,15 @@ export function BeginRound({ units }: { units: Schemas['BenchLine'][] }) {
   const at = procedure === null ? undefined : titles.get(procedure);
   return (
     <section aria-label="A round" style={{ margin: '4px 0 14px' }}>
-      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
-        <span style={{ color: ink.soft }}>Several units on one reference:</span>
-        {several.map(([id, one]) => (
-          <Button
-            key={id}
-            size="small"
-            variant={id === procedure ? 'contained' : 'outlined'}
-            aria-expanded={id === procedure}
-            sx={{ minHeight: 40 }}
-            onClick={() => {
-              setProcedure(id === procedure ? null : id);
-              setChosen([]);
-            }}
-          >
-            {one.title}
-          </Button>
-        ))}
-      </div>
+      <OneOf
+        label="Several units on one reference:"
+        options={several.map(([value, one]) => ({ value, words: one.title }))}
+        chosen={procedure}
+        choose={(value) => {
+          setProcedure(value);
+          setChosen([]);
+        }}
+      />
       {at && procedure !== null && (
         <>
           <ChooseUnits units={at.units} chosen={chosen} setChosen={setChosen} />

@@ -4,15 +4,15 @@ import { useState } from 'react';
 import { answer, api } from '../api/client';
 import { useChange } from '../api/hooks';
 import { Told } from '../look/Told';
-import { ink } from '../look/theme';
 import { ChooseUnits } from './ChooseUnits';
+import { OneOf } from './OneOf';
 
 type What = 'charging' | 'warm-up' | 'soak';
 
-const whats: { what: What; words: string; minutes: string }[] = [
-  { what: 'warm-up', words: 'Warming up', minutes: '5' },
-  { what: 'soak', words: 'Coming to room temperature', minutes: '30' },
-  { what: 'charging', words: 'Charging', minutes: '240' },
+const whats: { value: What; words: string; minutes: string }[] = [
+  { value: 'warm-up', words: 'Warming up', minutes: '5' },
+  { value: 'soak', words: 'Coming to room temperature', minutes: '30' },
+  { value: 'charging', words: 'Charging', minutes: '240' },
 ];
 
 /** What units are waited for before anybody checks them; several at once, seen from everywhere. */
@@ -32,24 +32,15 @@ export function BeginTimer({
   );
   return (
     <section aria-label="A timer" style={{ margin: '4px 0 14px' }}>
-      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
-        <span style={{ color: ink.soft }}>A timer:</span>
-        {whats.map((one) => (
-          <Button
-            key={one.what}
-            size="small"
-            variant={one.what === what ? 'contained' : 'outlined'}
-            aria-expanded={one.what === what}
-            sx={{ minHeight: 40 }}
-            onClick={() => {
-              setWhat(one.what === what ? null : one.what);
-              setMinutes(one.minutes);
-            }}
-          >
-            {one.words}
-          </Button>
-        ))}
-      </div>
+      <OneOf
+        label="A timer:"
+        options={whats}
+        chosen={what}
+        choose={(value) => {
+          setWhat(value);
+          setMinutes(whats.find((one) => one.value === value)?.minutes ?? '');
+        }}
+      />
       {what !== null && (
         <>
           {units.length > 1 && <ChooseUnits units={units} chosen={chosen} setChosen={setChosen} />}

@@ -145,7 +145,6 @@ export function RoundCard({
                     put={put}
                     onChosen={put}
                     onEnter={go}
-                    onOver={() => undefined}
                   />
                 </details>
               )
@@ -167,7 +166,6 @@ export function RoundCard({
                         put(change);
                       }
                     }}
-                    onOver={() => undefined}
                   />
                 </div>
               </>

@@ -40,7 +40,6 @@ export function RoundReference({ round, draft: id }: { round: Schemas['Round']; 
         put={take}
         onChosen={take}
         onEnter={() => undefined}
-        onOver={() => undefined}
       />
       <Told problem={choose.error} />
     </section>

@@ -24,7 +24,7 @@ interface Props {
   put: (change: Partial<Answers>) => void;
   onEnter: () => void;
   /** The timer of a wait that is shown has run out. */
-  onOver: () => void;
+  onOver?: () => void;
   /** A choice that is all that the step asks goes on by itself. */
   onChosen: (change: Partial<Answers>) => void;
 }
@@ -152,7 +152,7 @@ function Wait({ step, answers, onOver }: Props) {
     if (began && !over) {
       ran.current = true;
     } else if (over && ran.current) {
-      onOver();
+      onOver?.();
     }
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the time is up
   }, [began, over]);

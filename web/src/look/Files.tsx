@@ -7,7 +7,7 @@ import { Told } from './Told';
 import { ink } from './theme';
 import { moment } from './words';
 
-type Kind = 'draft' | 'check' | 'run' | 'reference' | 'instrument';
+type Kind = Parameters<typeof useFiles>[0];
 type Kept = Schemas['Files'];
 
 /** Sends a photo or a document; sent again after a lost answer it is kept once, since the server knows it by its digest. */
