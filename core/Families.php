@@ -27,6 +27,9 @@ use Footnote\Core\Particle\ParticleFamily;
 use Footnote\Core\Particle\ParticleFormat;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Sheet\CommonTemplate;
+use Footnote\Core\Sheet\SheetShelf;
+use Footnote\Core\Sheet\ShipsSheets;
 
 /**
  * The families that Footnote knows. Adding one is a line here and a folder beside the others. Only entrances ask it: the
@@ -65,6 +68,18 @@ final class Families
         ]);
     }
 
+    /** @return list<array<string, mixed>> templates of model sheets: what is looked at before any check, and those of each family */
+    private static function templates(): array
+    {
+        $sheets = [CommonTemplate::sheet()];
+        foreach (self::all() as [, $format]) {
+            $sheets = [...$sheets, ...($format instanceof ShipsSheets ? $format->sheets() : [])];
+        }
+
+        // Two families may share one.
+        return array_values(array_unique($sheets, \SORT_REGULAR));
+    }
+
     public static function formats(): Formats
     {
         $formats = [];
@@ -72,6 +87,6 @@ final class Families
             $formats[$family->id()] = $format;
         }
 
-        return new Formats($formats);
+        return new Formats($formats, [SheetShelf::with(self::templates())]);
     }
 }

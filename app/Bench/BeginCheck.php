@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Drafts;
+use Footnote\App\Logbook\ModelSheets;
 use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
@@ -31,6 +32,7 @@ final readonly class BeginCheck
         private EvidenceReader $reader,
         private Timers $timers,
         private Retirements $retirements,
+        private ModelSheets $sheets,
         private ClockInterface $clock,
     ) {
     }
@@ -58,12 +60,21 @@ final readonly class BeginCheck
         $draft = $this->drafts->openOf($instrument);
         if ($draft === null) {
             $draft = new Draft((string) new Ulid(), $instrument, $by->code, $this->clock->now());
-            $draft->answer($procedure === '' ? [] : ['procedure' => $procedure], []);
+            $draft->answer([...($procedure === '' ? [] : ['procedure' => $procedure]), ...$this->sheetsOf($instrument)], []);
             $this->timers->inherit($draft);
             $this->entities->persist($draft);
         }
 
         return $draft;
+    }
+
+    /** @return array<string, list<string>> the sheets that it is walked with to its end, whatever is added meanwhile */
+    private function sheetsOf(string $instrument): array
+    {
+        $unit = $this->entities->find(RegisteredInstrument::class, $instrument);
+        $sheets = $unit === null ? [] : $this->sheets->applying($this->reader->instrument(Fields::of($unit->record)))->codes();
+
+        return $sheets === [] ? [] : [ModelSheets::ANSWER => $sheets];
     }
 
     private function knows(Instrument $unit, string $procedure): void

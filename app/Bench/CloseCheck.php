@@ -11,6 +11,7 @@ use Footnote\App\Logbook\Drafts;
 use Footnote\App\Logbook\FileOf;
 use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\ModelSheets;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Logbook\Touches;
@@ -35,6 +36,7 @@ final readonly class CloseCheck
         private Formats $families,
         private Numbers $numbers,
         private KeptFiles $files,
+        private ModelSheets $sheets,
         private SiteClock $site,
         private ClockInterface $clock,
     ) {
@@ -92,7 +94,7 @@ final readonly class CloseCheck
         $told = ['draft' => $draft->id, 'instrument' => $draft->instrument, 'answers' => $answers, ...$typed];
         $round = $draft->round() === null ? [] : ['round' => $this->drafts->round($draft->round())->units];
         $files = array_filter(['files' => $this->files->numbersOf(FileOf::Draft, $draft->id)]);
-        $more = [...$typed, ...$round, ...$files, ...$more];
+        $more = [...$typed, ...$round, ...$files, ...$this->sheets->recordOf($draft, $unit), ...$more];
 
         return $this->journal->during($by->code, $kind, $told, function () use ($by, $draft, $answers, $unit, $more): string {
             $number = $this->numbers->next('check_record', 'C-%05d');

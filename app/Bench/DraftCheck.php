@@ -12,6 +12,7 @@ use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\OwnSteps;
 
 /** Turns the answers of a half-done check into a check in the record format. */
 final class DraftCheck
@@ -89,7 +90,12 @@ final class DraftCheck
                     return [null, $problems];
                 }
                 $problems[] = ['field' => $problem->path, 'problem' => $problem->problem];
-                $left = ($place[0] ?? '') === $format->section() && \count($place) > 1 ? self::without($record, $place) : null;
+                $section = $place[0] ?? '';
+                $left = match (true) {
+                    $section === OwnSteps::NAME => self::withoutOwn($record, (int) ($place[1] ?? 0)),
+                    $section === $format->section() && \count($place) > 1 => self::without($record, $place),
+                    default => null,
+                };
                 if ($left === null) {
                     return [null, $problems];
                 }
@@ -111,6 +117,24 @@ final class DraftCheck
         return $name !== null
             && \array_key_exists($name, $data)
             && ($place === [] || (\is_array($data[$name]) && self::has($data[$name], $place)));
+    }
+
+    /**
+     * Without what was written down at a step of a model sheet; the step itself stays.
+     *
+     * @param array<string, mixed> $record
+     *
+     * @return array<string, mixed>|null null where nothing can be left out
+     */
+    private static function withoutOwn(array $record, int $place): ?array
+    {
+        $own = \is_array($record[OwnSteps::NAME] ?? null) ? $record[OwnSteps::NAME] : [];
+        $row = $own[$place] ?? null;
+        if (!\is_array($row) || !isset($row['value'])) {
+            return null;
+        }
+
+        return [...$record, OwnSteps::NAME => array_replace($own, [$place => array_diff_key($row, ['value' => true])])];
     }
 
     /**

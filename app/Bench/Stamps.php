@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Footnote\App\Bench;
 
+use Footnote\App\Logbook\ModelSheets;
+
 /**
  * When each step was confirmed and each timer started, noted by the server as it hears of it: the clock of a telephone says
  * nothing of it. What is copied from a sheet of paper was not done while it was typed, and gets none.
+ * The model sheets stay those that the check began with.
  */
 final class Stamps
 {
@@ -32,7 +35,9 @@ final class Stamps
             $answers += $stamped === [] ? [] : [$moments => $stamped];
         }
 
-        return $answers;
+        unset($answers[ModelSheets::ANSWER]);
+
+        return $answers + array_intersect_key($before, [ModelSheets::ANSWER => true]);
     }
 
     /**

@@ -8,7 +8,7 @@ namespace Footnote\App\Bench;
 final class Typists
 {
     /** What nobody types: the server notes the moments, the bench its way, its waits and whether it copies a sheet. */
-    private const NOTED = ['at', 'procedure', 'waits', 'fromPaper', 'stepTimes', 'stepWaits', 'together'];
+    private const NOTED = ['at', 'procedure', 'waits', 'fromPaper', 'stepTimes', 'stepWaits', 'together', 'sheets'];
 
     /**
      * @param array<string, mixed>  $before  the answers as they stood

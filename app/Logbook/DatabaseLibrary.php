@@ -139,6 +139,15 @@ final class DatabaseLibrary implements Library, Laboratory
         return array_map(static fn (Traits $entry): string => $entry->text('name') ?? '', $entries);
     }
 
+    /** @return list<Traits> the entries of a library by code */
+    public function all(string $shelf): array
+    {
+        $entries = $this->shelves[$shelf] ??= $this->shelf($shelf);
+        ksort($entries, \SORT_STRING);
+
+        return array_values($entries);
+    }
+
     /** @return array<string, Traits> */
     private function shelf(string $id): array
     {

@@ -20,6 +20,12 @@ final readonly class Libraries
         return $this->library()->find($shelf, $code);
     }
 
+    /** @return list<Traits> every entry of a shelf, by code */
+    public function all(string $shelf): array
+    {
+        return $this->library()->all($shelf);
+    }
+
     /** @return array<string, string> names of all entries by code */
     public function names(string $shelf): array
     {

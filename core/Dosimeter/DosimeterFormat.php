@@ -15,6 +15,7 @@ use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Noise\AcousticKit;
 use Footnote\Core\Noise\AcousticRemark;
 use Footnote\Core\Noise\AcousticSection;
+use Footnote\Core\Noise\AcousticSheet;
 use Footnote\Core\Noise\DoseCriterion;
 use Footnote\Core\Noise\LevelColumn;
 use Footnote\Core\Noise\LevelUnit;
@@ -34,6 +35,7 @@ use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Record\ShipsYardsticks;
 use Footnote\Core\Record\SketchesLogs;
 use Footnote\Core\Record\TranslatesAnswers;
+use Footnote\Core\Sheet\ShipsSheets;
 
 /** Noise dosimeters in the record format: acoustic checks, logs and totals, dose criteria. */
 final readonly class DosimeterFormat implements
@@ -44,7 +46,8 @@ final readonly class DosimeterFormat implements
     KeepsShelves,
     ShipsYardsticks,
     HasCriteria,
-    TranslatesAnswers
+    TranslatesAnswers,
+    ShipsSheets
 {
     public function instrument(): array
     {
@@ -99,6 +102,11 @@ final readonly class DosimeterFormat implements
     public function shelves(): array
     {
         return [SetUp::shelf()];
+    }
+
+    public function sheets(): array
+    {
+        return [AcousticSheet::template()];
     }
 
     public function section(): string

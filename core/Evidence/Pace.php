@@ -30,6 +30,14 @@ final readonly class Pace
         return $from === null || $until === null || $until < $from ? null : $until->getTimestamp() - $from->getTimestamp();
     }
 
+    /** From the first step or timer to the last step that was confirmed, s; null where the bench noted fewer than two moments. */
+    public function took(): ?int
+    {
+        $moments = [...array_values($this->done), ...array_values($this->waits)];
+
+        return \count($moments) < 2 ? null : max($moments)->getTimestamp() - min($moments)->getTimestamp();
+    }
+
     /** @return list<string> the other steps that the same press confirmed */
     public function togetherWith(string $step): array
     {

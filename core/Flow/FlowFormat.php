@@ -30,9 +30,10 @@ use Footnote\Core\Record\ReadingEntries;
 use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Record\Shelf;
 use Footnote\Core\Record\ShipsYardsticks;
+use Footnote\Core\Sheet\ShipsSheets;
 
 /** Air sampling in the record format: pumps and samplers, flow standards, flow checks, samples, laboratory reports. */
-final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYardsticks, HasCriteria
+final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYardsticks, HasCriteria, ShipsSheets
 {
     public const PUMP = 'pump';
     public const FIXED = 'fixed sampler';
@@ -150,6 +151,11 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
             ]),
             Substances::shelf(),
         ];
+    }
+
+    public function sheets(): array
+    {
+        return FlowSheet::templates();
     }
 
     public function section(): string

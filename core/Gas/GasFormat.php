@@ -27,9 +27,10 @@ use Footnote\Core\Record\KeepsLogs;
 use Footnote\Core\Record\KeepsShelves;
 use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Record\TellsWhatIsLeft;
+use Footnote\Core\Sheet\ShipsSheets;
 
 /** Gas and vapour monitors in the record format: units with channels, bottles, checks, logs and totals. */
-final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, ExaminesUnits, KeepsLogs, KeepsShelves
+final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, ExaminesUnits, KeepsLogs, KeepsShelves, ShipsSheets
 {
     /** Names of channels stand in figures, files and addresses. */
     private const NAME = '/^[A-Za-z][A-Za-z0-9 .-]{0,19}$/D';
@@ -152,6 +153,11 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
     public function logChannels(Instrument $unit, ColumnKind $kind): array
     {
         return $kind->hasChannel() ? array_map(static fn (Channel $channel): string => $channel->name, Channel::of($unit)) : [];
+    }
+
+    public function sheets(): array
+    {
+        return [GasSheet::template()];
     }
 
     public function section(): string

@@ -14,6 +14,7 @@ use Footnote\Core\Log\SeriesLog;
 use Footnote\Core\Noise\AcousticKit;
 use Footnote\Core\Noise\AcousticRemark;
 use Footnote\Core\Noise\AcousticSection;
+use Footnote\Core\Noise\AcousticSheet;
 use Footnote\Core\Noise\LevelColumn;
 use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\NoiseRecordReader;
@@ -34,6 +35,7 @@ use Footnote\Core\Record\KeepsShelves;
 use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Record\SketchesLogs;
 use Footnote\Core\Record\TranslatesAnswers;
+use Footnote\Core\Sheet\ShipsSheets;
 
 /** Sound level meters in the record format. Their checks are those of every unit with a microphone. */
 final readonly class MeterFormat implements
@@ -43,7 +45,8 @@ final readonly class MeterFormat implements
     ExaminesUnits,
     KeepsLogs,
     KeepsShelves,
-    TranslatesAnswers
+    TranslatesAnswers,
+    ShipsSheets
 {
     private const CLOCK = '/^([01]?\d|2[0-3]):([0-5]\d)(?::([0-5]\d))?$/D';
 
@@ -120,6 +123,11 @@ final readonly class MeterFormat implements
     public function shelves(): array
     {
         return [SetUp::shelf(), PermissibleLevels::shelf()];
+    }
+
+    public function sheets(): array
+    {
+        return [AcousticSheet::template()];
     }
 
     public function section(): string

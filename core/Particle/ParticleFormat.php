@@ -25,9 +25,10 @@ use Footnote\Core\Record\KeepsShelves;
 use Footnote\Core\Record\ReadingEntries;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Record\RunSurroundings;
+use Footnote\Core\Sheet\ShipsSheets;
 
 /** Particle counters and dust monitors in the record format. */
-final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, KeepsLogs, KeepsShelves
+final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, KeepsLogs, KeepsShelves, ShipsSheets
 {
     public const AIRBORNE = 'airborne counter';
     public const LIQUID = 'liquid counter';
@@ -155,6 +156,11 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
     public function shelves(): array
     {
         return [Substances::shelf()];
+    }
+
+    public function sheets(): array
+    {
+        return ParticleSheet::templates();
     }
 
     public function section(): string

@@ -122,6 +122,26 @@ final readonly class Entry
         return new self($this->name, $this->kind, $words, $this->required, $this->scale, $this->among, $this->when);
     }
 
+    /**
+     * The same with texts in its rows chosen from those that there are; a list without any stays a text.
+     *
+     * @param array<string, array<array-key, string>> $choices words by value, by the names of table and column: "steps/after"
+     */
+    public function choosing(array $choices): self
+    {
+        $rows = array_map(function (self $row) use ($choices): self {
+            $from = $choices[$this->name.'/'.$row->name] ?? [];
+
+            return $row->kind === EntryKind::Text && $from !== []
+                ? self::choice($row->name, $row->words->label, $from, $row->required, $row->words->help)
+                : $row;
+        }, $this->among->rows);
+
+        return $rows === []
+            ? $this
+            : new self($this->name, $this->kind, $this->words, $this->required, $this->scale, new Among(rows: $rows), $this->when);
+    }
+
     /** The same where it must be answered. */
     public function needed(): self
     {

@@ -28,4 +28,22 @@ final readonly class Step
         public ?ReadingsList $readings = null,
     ) {
     }
+
+    /** The same where it is asked only after that answer. */
+    public function onlyAfter(string $answer): self
+    {
+        return new self($this->id, $this->kind, $this->words, $this->required, $this->seconds, $answer, $this->readings);
+    }
+
+    /** The same waiting so long, s. */
+    public function waiting(int $seconds): self
+    {
+        return new self($this->id, $this->kind, $this->words, $this->required, $seconds, $this->onlyAfter, $this->readings);
+    }
+
+    /** Of a step of adjusting, the answer that says whether it was. */
+    public function saysAdjusted(): string
+    {
+        return $this->readings->name ?? 'adjusted';
+    }
 }

@@ -70,7 +70,10 @@ final readonly class CheckCorrection
         $format = $this->formats->of($family);
         $section = $record[$format->section()] ?? [];
 
-        return WrittenValues::of($format->check(), \is_array($section) ? $section : [], '/'.$format->section());
+        return [
+            ...WrittenValues::of($format->check(), \is_array($section) ? $section : [], '/'.$format->section()),
+            ...OwnSteps::values($record),
+        ];
     }
 
     /**

@@ -239,7 +239,7 @@ final readonly class EvidenceReader
             $this->told($fields->moment('at')),
             $fields->optionalText('reference', 40),
             $format->readCheck($fields),
-            new Walk($steps, $reasons, $fields->flag('brokenOff'), $this->pace($fields)),
+            new Walk($steps, $reasons, $fields->flag('brokenOff'), $this->pace($fields), OwnSteps::read($fields)),
             new CheckNotes(
                 $fields->text('by'),
                 $fields->optionalText('remarks', 2000) ?? '',

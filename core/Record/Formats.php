@@ -18,8 +18,11 @@ final class Formats
     /** @var array<string, ReferenceKind>|null by its identifier; made when first asked for, since they are asked for again and again */
     private ?array $kinds = null;
 
-    /** @param array<string, ContentFormat> $formats by family */
-    public function __construct(private readonly array $formats)
+    /**
+     * @param array<string, ContentFormat> $formats by family
+     * @param list<Shelf>                  $shelves that are of no family
+     */
+    public function __construct(private readonly array $formats, private readonly array $shelves = [])
     {
     }
 
@@ -124,7 +127,7 @@ final class Formats
     /** @return array<string, Shelf> by its identifier */
     public function shelves(): array
     {
-        $shelves = [];
+        $shelves = array_combine(array_map(static fn (Shelf $shelf): string => $shelf->id, $this->shelves), $this->shelves);
         foreach ($this->formats as $format) {
             foreach ($format instanceof KeepsShelves ? $format->shelves() : [] as $shelf) {
                 $shelves[$shelf->id] = $shelf;

@@ -251,6 +251,7 @@ final readonly class RecordSchema
                     'Steps that one press confirmed together.',
                 )),
                 'round' => Shape::list(Shape::said()),
+                ...Shape::properties([OwnSteps::entry()]),
                 'files' => Shape::list(Shape::ref('id')),
                 'brokenOff' => ['type' => 'boolean'],
                 'setAside' => Shape::object(

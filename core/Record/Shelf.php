@@ -13,6 +13,7 @@ final readonly class Shelf
     /**
      * @param list<Entry>                 $entries what is asked of an entry beside its code and name
      * @param list<array<string, mixed>>  $shipped that come with Footnote; an own one of the same code stands over it, field by field
+     * @param EntryInspection|null        $whole   what it wants of an entry beyond each field
      */
     public function __construct(
         public string $id,
@@ -20,6 +21,7 @@ final readonly class Shelf
         public string $one,
         public array $entries,
         public array $shipped = [],
+        private ?EntryInspection $whole = null,
     ) {
     }
 
@@ -30,7 +32,10 @@ final readonly class Shelf
      */
     public function read(Fields $item): Traits
     {
-        return EntryReader::read($item, [Entry::text('code', 'Code', true), Entry::text('name', 'Name', true), ...$this->entries]);
+        $entry = EntryReader::read($item, [Entry::text('code', 'Code', true), Entry::text('name', 'Name', true), ...$this->entries]);
+        $this->whole?->inspect($item, $entry);
+
+        return $entry;
     }
 
     /**

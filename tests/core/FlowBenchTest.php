@@ -455,7 +455,7 @@ final class FlowBenchTest extends TestCase
             array_map(static fn ($kind): string => $kind->id, (new FlowFormat())->referenceKinds()),
         );
         self::assertSame(
-            ['set-ups', 'permissible-levels', 'samplers', 'methods', 'substances'],
+            ['model-sheets', 'set-ups', 'permissible-levels', 'samplers', 'methods', 'substances'],
             array_keys(Families::formats()->shelves()),
         );
     }

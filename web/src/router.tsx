@@ -41,6 +41,14 @@ export const router = createBrowserRouter([
       },
       { path: 'plan', lazy: async () => ({ Component: (await import('./plan/PlanView')).PlanView }) },
       { path: 'kit', lazy: async () => ({ Component: (await import('./kit/KitView')).KitView }) },
+      {
+        path: 'kit/sheets/new',
+        lazy: async () => ({ Component: (await import('./kit/SheetEditor')).SheetEditor }),
+      },
+      {
+        path: 'kit/sheets/:code',
+        lazy: async () => ({ Component: (await import('./kit/SheetView')).SheetView }),
+      },
       { path: 'kit/:id', lazy: async () => ({ Component: (await import('./kit/UnitView')).UnitView }) },
       {
         path: 'policies',

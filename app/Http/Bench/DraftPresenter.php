@@ -11,6 +11,7 @@ use Footnote\App\Logbook\FileOf;
 use Footnote\App\Logbook\Judging;
 use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\ModelSheets;
 use Footnote\App\Logbook\Policies;
 use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\Row\Draft;
@@ -23,9 +24,6 @@ use Footnote\Core\Judgement\Foresight;
 use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\LiveSheet;
 use Footnote\Core\Judgement\ReferenceChoice;
-use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Procedure\Procedure;
-use Footnote\Core\Procedure\Step;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Formats;
 
@@ -46,6 +44,7 @@ final readonly class DraftPresenter
         private UnitPresenter $units,
         private KeptFiles $files,
         private Retirements $retirements,
+        private ModelSheets $sheets,
     ) {
         $this->foresight = new Foresight($assessor);
     }
@@ -61,16 +60,21 @@ final readonly class DraftPresenter
         $kit = $this->logbook->references();
         $everything = $timeline->knowing(new RecordedReferences($kit));
         $format = $this->families->of($timeline->instrument->family);
-        $half = DraftCheck::record('draft', $timeline->instrument, $draft->by, $answers, $now, $this->families);
+        $sheets = $this->sheets->of($draft);
+        $procedure = $this->sheets->procedureOf($draft, $timeline->instrument);
+        $half = [
+            ...DraftCheck::record('draft', $timeline->instrument, $draft->by, $answers, $now, $this->families),
+            ...$this->sheets->recordOf($draft, $timeline->instrument),
+        ];
         [$check, $problems] = DraftCheck::read($half, $format, $this->reader);
+        $written = $this->families->answered($timeline->instrument->family, $answers);
         $family = $this->assessor->family($timeline->instrument->family);
         $live = $check === null ? new LiveSheet([]) : $family->bench()->live($check, $everything, $policy);
         $chosen = $kit[Cells::text($answers, 'reference')] ?? null;
         $setting = Cells::text($answers, 'setting');
-        $procedures = $family->procedures($timeline->instrument);
-        $procedure = Procedure::among($procedures, Cells::text($answers, 'procedure'));
         $bench = $family->bench();
         $asked = new AskedSteps($bench, $timeline->instrument, $chosen, $setting, $now);
+        $lines = new StepLines($bench, $timeline->instrument, $chosen, $setting, $sheets, $asked);
         $open = $this->foresight->openRuns($timeline);
         $closes = $check === null || (!$check->content->hasAsFound() && !$check->content->wasAdjusted())
             ? []
@@ -88,28 +92,9 @@ final readonly class DraftPresenter
             'procedure' => [
                 'id' => $procedure->id,
                 'title' => $procedure->title,
-                'steps' => array_map(static fn (Step $step): array => [
-                    'id' => $step->id,
-                    'kind' => $step->kind->value,
-                    'title' => $step->words->title,
-                    'instruction' => $asked->instruction($step) ?? '',
-                    'why' => $step->words->why,
-                    'caution' => $step->words->caution === null ? null : [
-                        'words' => $step->words->caution->words,
-                        'mark' => $step->words->caution->mark->value,
-                    ],
-                    'required' => $step->required,
-                    'seconds' => $step->seconds,
-                    'when' => $step->onlyAfter,
-                    'into' => $step->readings->name ?? '',
-                    'rows' => $step->readings->rows ?? 1,
-                    'clocked' => $step->readings->clocked ?? false,
-                    'fields' => Entry::all($family->bench()->fields($step, $timeline->instrument, $chosen)),
-                    'columns' => Entry::all($family->bench()->columns($step, $timeline->instrument, $chosen, $setting)),
-                    'presets' => $family->bench()->presets($step, $timeline->instrument, $chosen, $setting),
-                ],
-                    $asked->among($procedure->steps)),
+                'steps' => $lines->of($procedure->steps),
             ],
+            'sheets' => $lines->sheets(),
             'references' => array_map(
                 static fn (ReferenceChoice $choice): array => [
                     'id' => $choice->reference->id,
@@ -134,7 +119,7 @@ final readonly class DraftPresenter
                 ),
             ),
             'answers' => (object) $answers,
-            'problems' => $problems,
+            'problems' => $sheets->namingAnswers($problems, $procedure, $answers),
             'live' => [
                 'lines' => array_map(
                     static fn (LiveLine $line): array => [
@@ -147,7 +132,7 @@ final readonly class DraftPresenter
                     ],
                     $live->lines,
                 ),
-                'questions' => $live->questions,
+                'questions' => [...$live->questions, ...$sheets->questions($written, $check->walk->own ?? [])],
                 'said' => $live->said,
                 'policy' => $policy->name,
                 'closes' => array_map(

@@ -7,6 +7,7 @@ namespace Footnote\App\Http\Bench;
 use Footnote\App\Bench\DraftCheck;
 use Footnote\App\Logbook\Drafts;
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\ModelSheets;
 use Footnote\App\Logbook\Row\CheckRound;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\SiteClock;
@@ -32,6 +33,7 @@ final readonly class RoundPresenter
         private EvidenceReader $reader,
         private Formats $families,
         private SiteClock $site,
+        private ModelSheets $sheets,
     ) {
     }
 
@@ -41,7 +43,8 @@ final readonly class RoundPresenter
         $drafts = $this->drafts->ofRound($round);
         $units = [];
         $drifts = [];
-        $family = $procedure = null;
+        $family = null;
+        $title = '';
         $kit = $this->logbook->references();
         $reference = '';
         foreach ($round->units as $id) {
@@ -49,7 +52,10 @@ final readonly class RoundPresenter
             $timeline = $this->logbook->timeline($id);
             $unit = $timeline->instrument;
             $family = $this->assessor->family($unit->family);
-            $procedure = Procedure::among($family->procedures($unit), $round->procedure);
+            $procedure = $draft === null
+                ? Procedure::among($family->procedures($unit), $round->procedure)
+                : $this->sheets->procedureOf($draft, $unit);
+            $title = $procedure->title;
             $answers = $draft?->answers() ?? [];
             $reference = $reference === '' ? Cells::text($answers, 'reference') : $reference;
             $chosen = $kit[Cells::text($answers, 'reference')] ?? null;
@@ -81,7 +87,7 @@ final readonly class RoundPresenter
             'id' => $round->id,
             'startedBy' => $round->by,
             'startedAt' => $round->startedAt->format(\DATE_ATOM),
-            'title' => $procedure->title ?? '',
+            'title' => $title,
             'unit' => $scale->unit->value ?? '',
             'units' => $units,
             'reference' => $reference === '' ? null : $reference,
@@ -95,7 +101,10 @@ final readonly class RoundPresenter
         $unit = $timeline->instrument;
         $id = $draft->check();
         if ($id === null) {
-            $half = DraftCheck::record('draft', $unit, $draft->by, $draft->answers(), $this->site->now(), $this->families);
+            $half = [
+                ...DraftCheck::record('draft', $unit, $draft->by, $draft->answers(), $this->site->now(), $this->families),
+                ...$this->sheets->recordOf($draft, $unit),
+            ];
             [$check] = DraftCheck::read($half, $this->families->of($unit->family), $this->reader);
             if ($draft->isClosed() || $check === null) {
                 return null;

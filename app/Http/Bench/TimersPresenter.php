@@ -6,11 +6,10 @@ namespace Footnote\App\Http\Bench;
 
 use Footnote\App\Bench\TimedWait;
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\ModelSheets;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\UnitTimers;
 use Footnote\App\Storage\Cells;
-use Footnote\Core\Judgement\Assessor;
-use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\StepKind;
 use Psr\Clock\ClockInterface;
 
@@ -20,7 +19,7 @@ final readonly class TimersPresenter
     public function __construct(
         private UnitTimers $timers,
         private Logbook $logbook,
-        private Assessor $assessor,
+        private ModelSheets $sheets,
         private ClockInterface $clock,
     ) {
     }
@@ -60,11 +59,10 @@ final readonly class TimersPresenter
     {
         $answers = $draft->answers();
         $unit = $this->logbook->timeline($draft->instrument)->instrument;
-        $procedures = $this->assessor->family($unit->family)->procedures($unit);
         $done = \is_array($answers['steps'] ?? null) ? $answers['steps'] : [];
         $began = \is_array($answers['stepWaits'] ?? null) ? $answers['stepWaits'] : [];
         $waits = [];
-        foreach (Procedure::among($procedures, Cells::text($answers, 'procedure'))->steps as $step) {
+        foreach ($this->sheets->procedureOf($draft, $unit)->steps as $step) {
             if ($step->kind === StepKind::Wait && !isset($done[$step->id]) && Cells::text($began, $step->id) !== '') {
                 $waits[$step->id] = [
                     'id' => $draft->id.' '.$step->id,

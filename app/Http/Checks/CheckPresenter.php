@@ -16,6 +16,8 @@ use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\InPlaceOf;
 use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\OwnStep;
+use Footnote\Core\Evidence\OwnValue;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Assessor;
@@ -75,6 +77,7 @@ final readonly class CheckPresenter
             'procedure' => $procedure->title,
             'round' => $check->walk->pace->round,
             'steps' => self::steps($procedure, $check),
+            'took' => $check->walk->pace->took(),
             'comesTo' => $this->comesTo($check, $timeline),
             'values' => array_map(self::value(...), $this->correction->values($record, $unit->family)),
             'references' => $this->references($check, $timeline),
@@ -125,16 +128,41 @@ final readonly class CheckPresenter
             static fn (Step $step): bool => $check->step($step->id) !== null || ($step->required && $step->onlyAfter === null),
         ));
 
-        return array_map(static fn (Step $step): array => [
-            'id' => $step->id,
-            'title' => $step->words->title,
-            'required' => $step->required,
-            'state' => $check->step($step->id)?->value,
-            'reason' => $check->walk->reasons[$step->id] ?? null,
-            'at' => ($check->walk->pace->done[$step->id] ?? null)?->format(\DATE_ATOM),
-            'waited' => $check->walk->pace->waited($step->id),
-            'together' => $check->walk->pace->togetherWith($step->id),
-        ], $asked);
+        return [
+            ...array_map(
+                static fn (Step $step): array => self::step($check, $step->id, $step->words->title, $step->required),
+                $asked,
+            ),
+            ...array_map(
+                static fn (OwnStep $own): array => self::step($check, $own->id, $own->title, $own->required, $own->sheet, $own->values),
+                $check->walk->own,
+            ),
+        ];
+    }
+
+    /**
+     * @param string         $sheet  that added it; empty where the procedure has it
+     * @param list<OwnValue> $values written down at it
+     *
+     * @return array<string, mixed>
+     */
+    private static function step(Check $check, string $id, string $title, bool $required, string $sheet = '', array $values = []): array
+    {
+        return [
+            'id' => $id,
+            'title' => $title,
+            'required' => $required,
+            'state' => $check->step($id)?->value,
+            'reason' => $check->walk->reasons[$id] ?? null,
+            'at' => ($check->walk->pace->done[$id] ?? null)?->format(\DATE_ATOM),
+            'waited' => $check->walk->pace->waited($id),
+            'together' => $check->walk->pace->togetherWith($id),
+            'sheet' => $sheet,
+            'values' => array_map(
+                static fn (OwnValue $value): array => ['words' => $value->words(), 'isUnusual' => $value->isUnusual()],
+                $values,
+            ),
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -50,6 +50,7 @@ final class SharedRules
             new ReferenceRecalled(),
             new StepNotConfirmed(),
             new WarmUpTooShort(),
+            new OwnValueUnusual(),
             new OrderWrong(),
             new OverlappingRun(),
             new ShortRun(),

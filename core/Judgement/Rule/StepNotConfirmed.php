@@ -40,6 +40,14 @@ final readonly class StepNotConfirmed implements KnownBeforehand
                     $missed[] = lcfirst($step->words->title);
                 }
             }
+            foreach ($check->walk->own as $step) {
+                if ($step->required && $check->missed($step->id)) {
+                    $missed[] = lcfirst($step->title);
+                }
+                if ($check->step($step->id) === StepState::NotApplicable && isset($check->walk->reasons[$step->id])) {
+                    $unfit[] = \sprintf('%s (%s)', lcfirst($step->title), $check->walk->reasons[$step->id]);
+                }
+            }
             foreach ($case->procedureOf($check)->steps as $step) {
                 if ($check->step($step->id) === StepState::NotApplicable && isset($check->walk->reasons[$step->id])) {
                     $unfit[] = \sprintf('%s (%s)', lcfirst($step->words->title), $check->walk->reasons[$step->id]);

@@ -64,6 +64,24 @@ export const useSources = () =>
 export const useLibrary = (enabled = true) =>
   useQuery({ queryKey: ['library'], enabled, queryFn: () => answer(api.GET('/api/kit/library')) });
 
+export const useModelSheets = () =>
+  useQuery({ queryKey: ['sheets'], queryFn: () => answer(api.GET('/api/kit/sheets')) });
+
+export const useModelSheet = (code: string | null) =>
+  useQuery({
+    queryKey: ['sheet', code],
+    enabled: code !== null,
+    queryFn: () => answer(api.GET('/api/kit/sheets/of/{code}', { params: { path: { code: code ?? '' } } })),
+  });
+
+/** What a sheet of the model asks; its steps and readings are there to choose from. */
+export const useSheetForm = (model: string) =>
+  useQuery({
+    queryKey: ['sheet-form', model],
+    enabled: model !== '',
+    queryFn: () => answer(api.GET('/api/kit/sheets/form', { params: { query: { model } } })),
+  });
+
 export const useLaboratory = () =>
   useQuery({ queryKey: ['laboratory'], queryFn: () => answer(api.GET('/api/laboratory')) });
 

@@ -54,6 +54,7 @@ const draft = (version: number, answers: Schemas['Answers']): Schemas['Draft'] =
       step('as-left', 'readings', { when: 'adjusted', into: 'asLeft', columns: [reading] }),
     ],
   },
+  sheets: [],
   references: [
     {
       id: 'AC-01',

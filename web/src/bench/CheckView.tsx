@@ -15,7 +15,8 @@ import { Hold, Unsent } from './HalfDone';
 import { Live } from './Live';
 import { NotApplicable } from './NotApplicable';
 import { isPhone } from './phone';
-import { Mind, StepBody } from './StepBody';
+import { OfTheModel } from './OfTheModel';
+import { Mind, Press, StepBody } from './StepBody';
 import { useDraft } from './useDraft';
 
 const marks: Record<string, string> = { done: '✓', skipped: '–', 'not applicable': '○' };
@@ -200,6 +201,7 @@ export function CheckView() {
               <p style={{ fontSize: '1.08rem', margin: '2px 0' }}>{step.instruction}</p>
               <p style={{ color: ink.soft, margin: '0 0 14px' }}>{step.why}</p>
               <Mind step={step} />
+              <Press step={step} />
               <StepBody
                 step={step}
                 draft={draft}
@@ -258,6 +260,7 @@ export function CheckView() {
               <NotApplicable
                 key={step.id}
                 reason={answers.stepReasons?.[step.id] ?? ''}
+                offered={step.reasons}
                 settle={(reason) =>
                   settle('not applicable', {
                     stepReasons: { ...(answers.stepReasons ?? {}), [step.id]: reason },
@@ -273,6 +276,7 @@ export function CheckView() {
           </div>
         </section>
         <Live draft={draft}>
+          <OfTheModel sheets={draft.sheets} />
           <Button
             color="warning"
             size="small"

@@ -3,7 +3,16 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 
 /** A step that does not apply to this unit or this day is told so with a reason, and then weighs nothing. */
-export function NotApplicable({ reason, settle }: { reason: string; settle: (reason: string) => void }) {
+export function NotApplicable({
+  reason,
+  offered,
+  settle,
+}: {
+  reason: string;
+  /** Reasons that the model sheet offers: each is one press. */
+  offered: string[];
+  settle: (reason: string) => void;
+}) {
   const [asked, setAsked] = useState(false);
   const [why, setWhy] = useState(reason);
   if (!asked) {
@@ -29,6 +38,11 @@ export function NotApplicable({ reason, settle }: { reason: string; settle: (rea
         onChange={(event) => setWhy(event.target.value)}
         sx={{ minWidth: 280 }}
       />
+      {offered.map((one) => (
+        <Button key={one} onClick={() => settle(one)} sx={{ minHeight: 48 }}>
+          {one}
+        </Button>
+      ))}
       <Button type="submit" variant="outlined" disabled={why.trim() === ''} sx={{ minHeight: 56 }}>
         Does not apply
       </Button>

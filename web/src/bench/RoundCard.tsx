@@ -11,7 +11,8 @@ import { lacks } from './answers';
 import { Hold, Unsent } from './HalfDone';
 import { Live } from './Live';
 import { isPhone } from './phone';
-import { Mind, StepBody } from './StepBody';
+import { OfTheModel } from './OfTheModel';
+import { Mind, Press, StepBody } from './StepBody';
 import { type Answers, useDraft } from './useDraft';
 import { secondsLeft } from './wait';
 
@@ -152,6 +153,7 @@ export function RoundCard({
               <>
                 <b>{step.title}.</b> {step.instruction}
                 <Mind step={step} />
+                <Press step={step} />
                 <div style={{ marginTop: 6 }}>
                   <StepBody
                     step={step}
@@ -189,7 +191,9 @@ export function RoundCard({
           </Button>
         </div>
       </section>
-      <Live draft={draft} />
+      <Live draft={draft}>
+        <OfTheModel sheets={draft.sheets} />
+      </Live>
     </>
   );
 }
@@ -231,6 +235,7 @@ function Together({
             </span>
           </label>
           <Mind step={step} />
+          <Press step={step} />
         </div>
       ))}
     </fieldset>

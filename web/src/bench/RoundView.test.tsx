@@ -29,6 +29,7 @@ const draft = (id: string, answers: Schemas['Answers']): Schemas['Draft'] => ({
   startedAt: '2026-11-18T07:00:00+00:00',
   unit: { id, model: 'M', family: 'any', about: '', procedures: [], hold: [], running: null },
   procedure: { id: 'p', title: 'Check', steps },
+  sheets: [],
   references: [
     {
       id: 'A',

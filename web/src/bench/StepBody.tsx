@@ -40,6 +40,19 @@ export function Mind({ step }: { step: Schemas['Step'] }) {
   );
 }
 
+/** Keys to press, in the words of the model sheet. */
+export function Press({ step }: { step: Schemas['Step'] }) {
+  return (
+    <>
+      {step.press.map((press) => (
+        <p key={press} style={{ margin: '0 0 10px' }}>
+          <b>Press:</b> {press}
+        </p>
+      ))}
+    </>
+  );
+}
+
 /** What a step asks, by its kind and by the fields that the server declares for it. */
 export function StepBody(props: Props) {
   const { step, answers, put, draft } = props;

@@ -18,6 +18,9 @@ const step: Schemas['Step'] = {
   fields: [],
   columns: [],
   presets: [],
+  isOwn: false,
+  press: [],
+  reasons: [],
 };
 
 it('waits from the moment that was kept, whatever became of the tab', () => {

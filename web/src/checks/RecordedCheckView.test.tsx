@@ -25,7 +25,7 @@ const value = (path: string, label: string, shown: string, more = {}) => ({
   ...more,
 });
 
-const untold = { at: null, waited: null, together: [] };
+const untold = { at: null, waited: null, together: [], sheet: '', values: [] };
 const check = (more: Partial<Schemas['Check']> = {}): Schemas['Check'] => ({
   id: 'C-00012',
   instrument: { id: 'NX-01', model: 'Wren 2', serial: '4411', family: 'any' },
@@ -44,6 +44,7 @@ const check = (more: Partial<Schemas['Check']> = {}): Schemas['Check'] => ({
     { id: 'b', title: 'Screen on', required: true, state: 'skipped', reason: null, ...untold },
     { id: 'c', title: 'Tube', required: true, state: 'not applicable', reason: 'none is used', ...untold },
   ],
+  took: null,
   comesTo: [],
   values: [
     value('/x/asFound/0/value', 'As found, A, reading', '119.3', {

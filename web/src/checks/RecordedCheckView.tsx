@@ -278,10 +278,18 @@ function Steps({ check }: { check: Check }) {
             {step.state === 'not applicable' ? '–' : '✗'} <b>{step.title}</b>:{' '}
             {step.state ?? 'nothing was said of it'}
             {step.reason && `, ${step.reason}`}
+            <OwnValues step={step} />
           </p>
         ))}
       {done.some((step) => step.at !== null) ? (
-        <Timed steps={done} zone={check.zone} />
+        <>
+          <Timed steps={done} zone={check.zone} />
+          {check.took !== null && (
+            <p style={{ margin: '2px 0', color: ink.soft }}>
+              Took {check.took < 100 ? `${check.took} s` : `${Math.round(check.took / 60)} min`}.
+            </p>
+          )}
+        </>
       ) : (
         <p style={{ margin: '2px 0' }}>
           {done.map((step, place) => (
@@ -289,6 +297,7 @@ function Steps({ check }: { check: Check }) {
               <span style={{ whiteSpace: 'nowrap' }}>
                 <span aria-hidden="true">✓ </span>
                 {step.title}
+                <OwnValues step={step} />
                 {place < done.length - 1 && ','}
               </span>{' '}
             </Fragment>
@@ -327,12 +336,32 @@ function Timed({ steps, zone }: { steps: Check['steps']; zone: string }) {
               {press
                 .map((step) => step.title + (step.waited === null ? '' : ` (waited ${step.waited} s)`))
                 .join(', ')}
+              {press.map((step) => (
+                <OwnValues key={step.id} step={step} />
+              ))}
               {press.length > 1 && <span style={{ color: ink.soft }}> by one press</span>}
             </td>
           </tr>
         ))}
       </tbody>
     </table>
+  );
+}
+
+/** What was written down at a step of a model sheet; outside of what the sheet calls usual it stands out. */
+function OwnValues({ step }: { step: Check['steps'][number] }) {
+  return (
+    <>
+      {step.sheet !== '' && <span style={{ color: ink.soft }}> ({step.sheet})</span>}
+      {step.values.map((value) => (
+        <div
+          key={value.words}
+          style={value.isUnusual ? { color: ink.qualified, fontWeight: 600 } : { color: ink.soft }}
+        >
+          {value.words}
+        </div>
+      ))}
+    </>
   );
 }
 

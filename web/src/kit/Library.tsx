@@ -7,8 +7,12 @@ import { ink } from '../look/theme';
 import { filled, type Values } from '../look/values';
 import { mayRecord } from '../shell/roles';
 import { Field, Form } from './Form';
+import { ModelSheets } from './ModelSheets';
 
 type Shelf = Schemas['Library']['shelves'][number];
+
+/** Model sheets are written for a model and have a view of their own. */
+const isPlain = (shelf: Shelf) => shelf.id !== 'model-sheets';
 
 /** Sampler types, methods, substances: what runs look things up in. */
 export function Library() {
@@ -20,7 +24,8 @@ export function Library() {
   }
   return (
     <>
-      {library.data.shelves.map((shelf) => (
+      <ModelSheets />
+      {library.data.shelves.filter(isPlain).map((shelf) => (
         <section key={shelf.id} aria-labelledby={`shelf-${shelf.id}`}>
           <div style={{ display: 'flex', gap: 16, alignItems: 'baseline', margin: '28px 0 6px' }}>
             <h2 id={`shelf-${shelf.id}`} className="fn-title" style={{ margin: 0, fontSize: '1.5rem' }}>

@@ -306,6 +306,16 @@ function RowsField({
       <button type="button" className="fn-link" onClick={() => put({ [entry.name]: [...shown, {}] })}>
         Another
       </button>
+      {shown.length > 1 && (
+        <button
+          type="button"
+          className="fn-link"
+          style={{ marginLeft: 16 }}
+          onClick={() => put({ [entry.name]: shown.slice(0, -1) })}
+        >
+          Without the last
+        </button>
+      )}
     </fieldset>
   );
 }

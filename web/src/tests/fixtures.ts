@@ -37,5 +37,8 @@ export const step = (
   fields: [],
   columns: [],
   presets: [],
+  isOwn: false,
+  press: [],
+  reasons: [],
   ...more,
 });

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Sheet;
+
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Procedure\StepKind;
+use Footnote\Core\Quantity\CommonUnit;
+use Footnote\Core\Record\Shelf;
+
+/** The library of model sheets: what a site does with a model beside what every unit of its family wants. */
+final class SheetShelf
+{
+    public const ID = 'model-sheets';
+
+    /** @param list<array<string, mixed>> $templates that come with Footnote: no model is named in them, so that none applies until it is taken over */
+    public static function with(array $templates): Shelf
+    {
+        return new Shelf(self::ID, 'Model sheets', 'model sheet', self::entries(), $templates, new SheetInspection());
+    }
+
+    /**
+     * The same as it is asked for a model: its steps, procedures and lists of readings are chosen and not typed.
+     *
+     * @param list<Procedure>      $procedures of a unit of the model, as the family has them
+     * @param array<array-key, string> $rows what its lists of readings tell their rows by, such as channels
+     *
+     * @return list<Entry>
+     */
+    public static function entriesFor(array $procedures, array $rows): array
+    {
+        $names = $steps = $waits = $lists = [];
+        foreach ($procedures as $procedure) {
+            $names[$procedure->id] = $procedure->title;
+            foreach ($procedure->steps as $step) {
+                $steps[$step->id] ??= $step->words->title;
+                if ($step->kind === StepKind::Wait) {
+                    $waits[$step->id] ??= $step->words->title;
+                }
+                if ($step->kind === StepKind::Readings && $step->readings !== null) {
+                    $lists[$step->readings->name] ??= $step->words->title;
+                }
+            }
+        }
+        $chosen = ['steps/after' => $steps, 'steps/in' => $names, 'waits/step' => $waits, 'keys/step' => $steps, 'reasons/step' => $steps,
+            'expected/list' => $lists, 'expected/of' => $rows];
+
+        return array_map(static fn (Entry $entry): Entry => $entry->choosing($chosen), self::entries());
+    }
+
+    /** @return list<Entry> */
+    public static function entries(): array
+    {
+        return [
+            Entry::text('family', 'Family', help: 'Empty: of any'),
+            Entry::rows('models', 'Models', [Entry::text('model', 'Model', true)], 'As they stand at the units; none: a template'),
+            Entry::text('replaces', 'Takes the place of', help: 'The code of a sheet that is asked no more'),
+            Entry::text('source', 'Source', true, 'Manual, edition, page; or who decided it and when'),
+            Entry::decimal('minutes', 'How long the check takes, min', '1', '1000'),
+            Entry::rows('layOut', 'Laid out before', [Entry::text('what', 'What', true)]),
+            Entry::rows('steps', 'Own steps', [
+                Entry::text('code', 'Code', true),
+                Entry::text('after', 'After the step', help: 'Empty: before all of them'),
+                Entry::text('in', 'Of the procedure', help: 'Empty: of every one that has the step before it'),
+                Entry::choice('kind', 'Kind', [
+                    StepKind::Confirm->value => 'confirm',
+                    StepKind::Wait->value => 'wait',
+                    StepKind::Entries->value => 'write down',
+                ], true),
+                Entry::text('title', 'Title', true),
+                Entry::text('instruction', 'What to do', true),
+                Entry::text('why', 'Why'),
+                Entry::text('caution', 'Caution'),
+                Entry::decimal('seconds', 'Wait', '1', '86400', CommonUnit::Second)->onlyWith('kind', StepKind::Wait->value),
+                Entry::flag('optional', 'Leaving it out is no finding'),
+                Entry::flag('onlyAdjusted', 'Only where it was adjusted'),
+            ]),
+            Entry::rows('writes', 'Written down', [
+                Entry::text('step', 'Own step', true),
+                Entry::text('label', 'What', true),
+                Entry::text('unit', 'Unit'),
+                Entry::decimal('least', 'Usually at least', '-1000000', '1000000'),
+                Entry::decimal('most', 'Usually at most', '-1000000', '1000000'),
+                Entry::text('otherwise', 'What else it means'),
+            ]),
+            Entry::rows('waits', 'Longer waits', [
+                Entry::text('step', 'Step', true),
+                Entry::decimal('seconds', 'At least', '1', '86400', CommonUnit::Second, true),
+            ]),
+            Entry::rows('expected', 'Expected readings', [
+                Entry::text('list', 'Readings', true),
+                Entry::text('of', 'Of', help: 'Channel, tone or size; empty: all'),
+                Entry::text('unit', 'Unit'),
+                Entry::decimal('least', 'At least', '-1000000', '1000000'),
+                Entry::decimal('most', 'At most', '-1000000', '1000000'),
+                Entry::text('otherwise', 'What else it means'),
+            ]),
+            Entry::rows('keys', 'Keys to press', [Entry::text('step', 'Step', true), Entry::text('press', 'Press', true)]),
+            Entry::rows('messages', 'What the display says', [
+                Entry::text('shows', 'It shows', true),
+                Entry::text('means', 'It means', true),
+                Entry::text('do', 'What to do'),
+            ]),
+            Entry::rows('reasons', 'Why a step may not apply', [Entry::text('step', 'Step', true), Entry::text('reason', 'Reason', true)]),
+        ];
+    }
+}
