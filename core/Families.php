@@ -87,6 +87,6 @@ final class Families
             $formats[$family->id()] = $format;
         }
 
-        return new Formats($formats, [SheetShelf::with(self::templates())]);
+        return new Formats($formats, [SheetShelf::with(array_keys($formats), self::templates())]);
     }
 }

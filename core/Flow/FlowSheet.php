@@ -19,7 +19,7 @@ final class FlowSheet
         return [
             'code' => 'template-fixed-sampler',
             'name' => 'Fixed sampler',
-            'family' => 'air-sampling',
+            'family' => 'air-sampler',
             'source' => 'common practice; the manual stands above it',
             'minutes' => '60',
             'layOut' => [
@@ -29,17 +29,18 @@ final class FlowSheet
             ],
             'steps' => [
                 [
-                    'code' => 'log-down', 'kind' => 'confirm', 'after' => '', 'title' => 'Log since the last visit', 'optional' => true,
+                    'code' => 'log-down', 'kind' => 'confirm', 'before' => 'inlet-cleaned',
+                    'title' => 'Log since the last visit', 'optional' => true,
                     'instruction' => 'Download the sampler\'s log since the last visit.',
                     'why' => 'It shows what happened between two visits, and is written over.',
                 ],
                 [
-                    'code' => 'site', 'kind' => 'entries', 'after' => '', 'title' => 'Shelter', 'optional' => true,
+                    'code' => 'site', 'kind' => 'entries', 'before' => 'inlet-cleaned', 'title' => 'Shelter', 'optional' => true,
                     'instruction' => 'Write the temperature of the shelter, numbers of the site, whose reference it is, and who writes.',
                     'why' => 'A shelter that is too warm heats the filter.',
                 ],
                 [
-                    'code' => 'leak-found', 'kind' => 'entries', 'after' => '', 'title' => 'Leak test as found',
+                    'code' => 'leak-found', 'kind' => 'entries', 'before' => 'inlet-cleaned', 'title' => 'Leak test as found',
                     'instruction' => 'Before anything is cleaned: close the inlet, write what leaks and what is allowed.',
                     'why' => 'Cleaned first, nobody knows whether the last samples leaked.',
                 ],
@@ -88,7 +89,7 @@ final class FlowSheet
         return [
             'code' => 'template-high-volume',
             'name' => 'High-volume sampler with an orifice',
-            'family' => 'air-sampling',
+            'family' => 'air-sampler',
             'source' => 'common practice; the manual stands above it',
             'minutes' => '45',
             'layOut' => [
@@ -123,7 +124,7 @@ final class FlowSheet
         return [
             'code' => 'template-pump',
             'name' => 'Personal sampling pump',
-            'family' => 'air-sampling',
+            'family' => 'air-sampler',
             'source' => 'common practice; the manual stands above it',
             'minutes' => '15',
             'layOut' => [

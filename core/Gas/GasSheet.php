@@ -25,7 +25,7 @@ final class GasSheet
             ],
             'steps' => [
                 [
-                    'code' => 'rating', 'kind' => 'confirm', 'after' => '', 'title' => 'Rating', 'optional' => true,
+                    'code' => 'rating', 'kind' => 'confirm', 'title' => 'Rating', 'optional' => true,
                     'instruction' => 'See that the unit\'s rating for explosive atmospheres is that which the place asks for.',
                     'why' => 'A unit that measures well may still set alight what it measures.',
                 ],

@@ -111,10 +111,11 @@ final readonly class ModelSheet
     /** @return array<string, list<string>> the steps of the procedure that it names, by what it says of them */
     public function places(): array
     {
-        $after = array_values(array_filter($this->column('steps', 'after'), static fn (string $step): bool => $step !== ''));
+        $named = [...$this->column('steps', 'before'), ...$this->column('steps', 'after')];
+        $named = array_values(array_filter($named, static fn (string $step): bool => $step !== ''));
 
         return [
-            'Own steps after it, asked at the end instead' => $after,
+            'Own steps beside it, asked at the end instead' => $named,
             'A longer wait' => $this->column('waits', 'step'),
             'Keys to press' => $this->column('keys', 'step'),
             'Why it may not apply' => $this->column('reasons', 'step'),
@@ -135,7 +136,7 @@ final readonly class ModelSheet
             $what = 'Lay out first: '.implode('; ', $this->layOut()).'.';
             $words = new StepWords('Laid out', $what, 'Once begun, a check is not left midway.');
             $laidOut = new Step($this->code.'.'.self::LAY_OUT, StepKind::Confirm, $words, required: false);
-            $steps[] = new SheetStep($this->code, $laidOut, '', '', [], false);
+            $steps[] = new SheetStep($this->code, $laidOut, new Place('', false, ''), [], false);
         }
         foreach ($this->entry->rows('steps') as $row) {
             $seconds = $row->decimal('seconds');
@@ -151,8 +152,7 @@ final readonly class ModelSheet
             $steps[] = new SheetStep(
                 $this->code,
                 new Step($id, $kind, $words, !$row->flag('optional'), $seconds === null ? null : (int) ceil($seconds->value->toFloat())),
-                $row->text('after') ?? '',
-                $row->text('in') ?? '',
+                new Place($row->text('before') ?? $row->text('after') ?? '', $row->text('before') === null, $row->text('in') ?? ''),
                 $this->writtenAt($row->text('code') ?? '', $id),
                 $row->flag('onlyAdjusted'),
             );

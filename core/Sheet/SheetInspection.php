@@ -22,6 +22,9 @@ final readonly class SheetInspection implements EntryInspection
                 $step->refuse('code', 'stands twice: each step has a code of its own, and "lay-out" is taken.');
             }
             $kinds['='.$code] = $kind;
+            if ($step->optionalText('before', 200) !== null && $step->optionalText('after', 200) !== null) {
+                $step->refuse('after', 'stands beside another place: a step is before one, or after one.');
+            }
             if ($kind === StepKind::Wait->value && $entry->rows('steps')[$place]->decimal('seconds') === null) {
                 $step->refuse('seconds', 'is missing: how long is waited?');
             }

@@ -15,10 +15,16 @@ final class SheetShelf
 {
     public const ID = 'model-sheets';
 
-    /** @param list<array<string, mixed>> $templates that come with Footnote: no model is named in them, so that none applies until it is taken over */
-    public static function with(array $templates): Shelf
+    /**
+     * @param list<string>               $families  that there are
+     * @param list<array<string, mixed>> $templates that come with Footnote: no model is named in them, so that none applies until
+     *                                              it is taken over
+     */
+    public static function with(array $families, array $templates): Shelf
     {
-        return new Shelf(self::ID, 'Model sheets', 'model sheet', self::entries(), $templates, new SheetInspection());
+        $family = Entry::choice('family', 'Family', array_combine($families, $families), help: 'Not said: of any');
+
+        return new Shelf(self::ID, 'Model sheets', 'model sheet', [$family, ...self::entries()], $templates, new SheetInspection());
     }
 
     /**
@@ -35,17 +41,28 @@ final class SheetShelf
         foreach ($procedures as $procedure) {
             $names[$procedure->id] = $procedure->title;
             foreach ($procedure->steps as $step) {
-                $steps[$step->id] ??= $step->words->title;
+                $title = $step->words->title;
+                // Procedures may call the same step otherwise.
+                $known = $steps[$step->id] ?? $title;
+                $steps[$step->id] = \in_array($title, explode(' / ', $known), true) ? $known : $known.' / '.$title;
                 if ($step->kind === StepKind::Wait) {
-                    $waits[$step->id] ??= $step->words->title;
+                    $waits[$step->id] ??= $title;
                 }
                 if ($step->kind === StepKind::Readings && $step->readings !== null) {
                     $lists[$step->readings->name] ??= $step->words->title;
                 }
             }
         }
-        $chosen = ['steps/after' => $steps, 'steps/in' => $names, 'waits/step' => $waits, 'keys/step' => $steps, 'reasons/step' => $steps,
-            'expected/list' => $lists, 'expected/of' => $rows];
+        $chosen = [
+            'steps/before' => $steps,
+            'steps/after' => $steps,
+            'steps/in' => $names,
+            'waits/step' => $waits,
+            'keys/step' => $steps,
+            'reasons/step' => $steps,
+            'expected/list' => $lists,
+            'expected/of' => $rows,
+        ];
 
         return array_map(static fn (Entry $entry): Entry => $entry->choosing($chosen), self::entries());
     }
@@ -54,7 +71,6 @@ final class SheetShelf
     public static function entries(): array
     {
         return [
-            Entry::text('family', 'Family', help: 'Empty: of any'),
             Entry::rows('models', 'Models', [Entry::text('model', 'Model', true)], 'As they stand at the units; none: a template'),
             Entry::text('replaces', 'Takes the place of', help: 'The code of a sheet that is asked no more'),
             Entry::text('source', 'Source', true, 'Manual, edition, page; or who decided it and when'),
@@ -62,8 +78,9 @@ final class SheetShelf
             Entry::rows('layOut', 'Laid out before', [Entry::text('what', 'What', true)]),
             Entry::rows('steps', 'Own steps', [
                 Entry::text('code', 'Code', true),
-                Entry::text('after', 'After the step', help: 'Empty: before all of them'),
-                Entry::text('in', 'Of the procedure', help: 'Empty: of every one that has the step before it'),
+                Entry::text('before', 'Before the step', help: 'Only this or the other'),
+                Entry::text('after', 'After the step', help: 'Neither: at the beginning'),
+                Entry::text('in', 'Of the procedure', help: 'Empty: of every one that has that step'),
                 Entry::choice('kind', 'Kind', [
                     StepKind::Confirm->value => 'confirm',
                     StepKind::Wait->value => 'wait',

@@ -12,16 +12,14 @@ final readonly class SheetStep
     /**
      * @param string         $sheet the code of its sheet
      * @param Step           $step  its identifier begins with the code of its sheet
-     * @param string         $after the step of the procedure that it follows; empty: before all of them
-     * @param string         $in    the procedure that it belongs to; empty: every one that has the step it follows
+     * @param Place          $place where it stands
      * @param list<Written>  $asks  what is written down at it
      * @param bool           $onlyAdjusted whether it is asked only where the last adjusting before it was done
      */
     public function __construct(
         public string $sheet,
         public Step $step,
-        public string $after,
-        public string $in,
+        public Place $place,
         public array $asks,
         public bool $onlyAdjusted,
     ) {
@@ -30,6 +28,6 @@ final readonly class SheetStep
     /** @param string $asked name of the answer that says that it was adjusted */
     public function onlyAfter(string $asked): self
     {
-        return new self($this->sheet, $this->step->onlyAfter($asked), $this->after, $this->in, $this->asks, $this->onlyAdjusted);
+        return new self($this->sheet, $this->step->onlyAfter($asked), $this->place, $this->asks, $this->onlyAdjusted);
     }
 }

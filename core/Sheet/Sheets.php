@@ -81,7 +81,7 @@ final readonly class Sheets
     {
         $added = [];
         foreach ($this->steps() as $own) {
-            $place = $this->placeOf($own, $procedure, $all);
+            $place = self::placeOf($own->place, $procedure, $all);
             if ($place !== null) {
                 $added[$place][] = self::asked($own, $procedure, $place)->step;
             }
@@ -99,24 +99,18 @@ final readonly class Sheets
      *
      * @param list<Procedure> $all
      */
-    private function placeOf(SheetStep $own, Procedure $procedure, array $all): ?int
+    private static function placeOf(Place $place, Procedure $procedure, array $all): ?int
     {
-        $found = $own->after === '' ? 0 : self::afterPlace($own, $procedure);
-        if ($own->in !== '') {
-            $known = array_filter($all, static fn (Procedure $one): bool => $one->id === $own->in) !== [];
+        $found = $place->in($procedure);
+        $end = \count($procedure->steps);
+        if ($place->procedure !== '') {
+            $known = array_filter($all, static fn (Procedure $one): bool => $one->id === $place->procedure) !== [];
 
-            return $known && $own->in !== $procedure->id ? null : $found ?? \count($procedure->steps);
+            return $known && $place->procedure !== $procedure->id ? null : $found ?? $end;
         }
-        $elsewhere = array_filter($all, static fn (Procedure $one): bool => $one->place($own->after) !== null);
+        $elsewhere = array_filter($all, static fn (Procedure $one): bool => $place->in($one) !== null) !== [];
 
-        return $found ?? ($elsewhere === [] ? \count($procedure->steps) : null);
-    }
-
-    private static function afterPlace(SheetStep $own, Procedure $procedure): ?int
-    {
-        $place = $procedure->place($own->after);
-
-        return $place === null ? null : $place + 1;
+        return $found ?? ($elsewhere ? null : $end);
     }
 
     /** A step that is asked only where it was adjusted leans on the last adjusting before it; without one it is always asked. */

@@ -50,6 +50,20 @@ final class EveryRuleTest extends TestCase
             ->check('k2', '16:30', ['114.0'], [], ['steps' => [...Scene::STEPS, ...$steps]]);
     }
 
+    /**
+     * A day whose post-check was walked with a model sheet.
+     *
+     * @param list<array<string, mixed>> $own   what it asked
+     * @param array<string, string>      $steps what became of it
+     */
+    private static function owning(array $own, array $steps): Scene
+    {
+        return (new Scene())
+            ->check('k1', '07:30', ['114.0'])
+            ->run('r', '08:00', '16:00')
+            ->check('k2', '16:30', ['114.0'], [], ['own' => $own, 'steps' => [...Scene::STEPS, ...$steps]]);
+    }
+
     /** A day whose post-check was first written otherwise. */
     private static function corrected(string $was, string $how): Scene
     {
@@ -206,6 +220,26 @@ final class EveryRuleTest extends TestCase
             'procedure.step-not-confirmed',
             self::stepped(['windscreen-on' => 'skipped']),
             self::stepped(['windscreen-on' => 'not applicable']),
+            Severity::Qualified,
+        ];
+        $own = ['step' => 'S.vacuum', 'sheet' => 'S', 'title' => 'Vacuum', 'required' => true];
+        yield 'a step of a model sheet left out' => [
+            'procedure.step-not-confirmed',
+            self::owning([$own], ['S.vacuum' => 'skipped']),
+            self::owning([[...$own, 'required' => false]], ['S.vacuum' => 'skipped']),
+            Severity::Qualified,
+        ];
+        yield 'one jumped over' => [
+            'procedure.step-not-confirmed',
+            self::owning([$own], []),
+            self::owning([$own], ['S.vacuum' => 'done']),
+            Severity::Qualified,
+        ];
+        $value = [...$own, 'label' => 'Vacuum', 'unit' => 'kPa', 'least' => '8', 'otherwise' => 'A leak'];
+        yield 'outside of what a model sheet calls usual' => [
+            'procedure.own-value-unusual',
+            self::owning([[...$value, 'value' => '7.99']], ['S.vacuum' => 'done']),
+            self::owning([[...$value, 'value' => '8.0']], ['S.vacuum' => 'done']),
             Severity::Qualified,
         ];
         yield 'no warm-up' => [

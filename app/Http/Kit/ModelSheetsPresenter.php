@@ -89,7 +89,7 @@ final readonly class ModelSheetsPresenter
             'family' => $unit->family,
             'entries' => Entry::all(array_values(array_filter(
                 SheetShelf::entriesFor($procedures, $this->rowNames($unit, $procedures)),
-                static fn (Entry $entry): bool => !\in_array($entry->name, ['family', 'models', 'replaces'], true),
+                static fn (Entry $entry): bool => !\in_array($entry->name, ['models', 'replaces'], true),
             ))),
         ];
     }

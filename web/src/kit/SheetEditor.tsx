@@ -191,6 +191,7 @@ function Write({
             type="file"
             aria-label="From a file"
             accept=".json,application/json"
+            style={{ maxWidth: '100%' }}
             onChange={(event) => void takeIn(event.target.files?.[0])}
           />
           <div style={{ color: unread ? ink.void : ink.soft, fontSize: '0.86rem' }}>

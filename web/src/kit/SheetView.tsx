@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { Link, useParams } from 'react-router';
-import { useForms, useModelSheet, useSession } from '../api/hooks';
+import { useForms, useModelSheet, useSession, useSheetForm } from '../api/hooks';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { mayRecord } from '../shell/roles';
@@ -17,6 +17,7 @@ export function SheetView() {
   const sheet = useModelSheet(code);
   const forms = useForms();
   const session = useSession();
+  const form = useSheetForm(sheet.data?.walks.find((walk) => walk.unit !== null)?.model ?? '');
   if (sheet.isError) {
     return <Told problem={sheet.error} />;
   }
@@ -25,10 +26,14 @@ export function SheetView() {
   }
   const { entry, walks, models, by, replacedBy } = sheet.data;
   const isTemplate = models.length === 0;
-  const tables = (forms.data.shelves.find((shelf) => shelf.id === 'model-sheets')?.entries ?? []).filter(
-    (asked) =>
-      asked.kind === 'rows' && (isTemplate ? asked.name !== 'models' : !inTheWalk.includes(asked.name)),
-  );
+  const shelf = forms.data.shelves.find((one) => one.id === 'model-sheets')?.entries ?? [];
+  // What is asked for a model names its steps and readings in words.
+  const tables = shelf
+    .map((asked) => form.data?.entries.find((one) => one.name === asked.name) ?? asked)
+    .filter(
+      (asked) =>
+        asked.kind === 'rows' && (isTemplate ? asked.name !== 'models' : !inTheWalk.includes(asked.name)),
+    );
   return (
     <>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12, alignItems: 'baseline' }}>

@@ -27,10 +27,12 @@ interface Props {
   problem?: ((name: string) => string | undefined) | undefined;
   /** Large enough for a gloved thumb. */
   large?: boolean;
+  /** One row of a table. */
+  inRow?: boolean;
 }
 
 /** Fields as the server declares them: a family of instruments needs no form of its own. */
-export function Entries({ entries, values, given = {}, put, problem, large = false }: Props) {
+export function Entries({ entries, values, given = {}, put, problem, large = false, inRow = false }: Props) {
   return (
     <>
       {asked(entries, { ...given, ...values }).map((entry) => (
@@ -41,6 +43,7 @@ export function Entries({ entries, values, given = {}, put, problem, large = fal
           put={put}
           problem={problem}
           large={large}
+          inRow={inRow}
         />
       ))}
     </>
@@ -53,10 +56,11 @@ interface OneProps {
   put: (change: Values) => void;
   problem: ((name: string) => string | undefined) | undefined;
   large: boolean;
+  inRow: boolean;
   label?: string;
 }
 
-function One({ entry, value, put, problem, large, label = entry.label }: OneProps) {
+function One({ entry, value, put, problem, large, inRow, label = entry.label }: OneProps) {
   const said = problem?.(entry.name) ?? problem?.(`${entry.name}/value`);
   const shared = {
     label,
@@ -74,7 +78,9 @@ function One({ entry, value, put, problem, large, label = entry.label }: OneProp
           {...shared}
           label={entry.kind === 'decimal' && entry.units[0] ? `${label}, ${entry.units[0]}` : label}
           value={text}
-          onChange={(event) => put({ [entry.name]: event.target.value })}
+          multiline={inRow && entry.kind === 'text'}
+          // A text of a table grows over several lines, and is one line all the same.
+          onChange={(event) => put({ [entry.name]: event.target.value.replace(/\s*\n\s*/g, ' ') })}
           slotProps={{
             inputLabel: { shrink: true },
             htmlInput: entry.kind === 'decimal' ? { inputMode: 'decimal' } : {},
@@ -98,6 +104,9 @@ function One({ entry, value, put, problem, large, label = entry.label }: OneProp
               {choice.words}
             </MenuItem>
           ))}
+          {text !== '' && !entry.choices.some((choice) => choice.value === text) && (
+            <MenuItem value={text}>{text}, not one of these</MenuItem>
+          )}
         </TextField>
       );
     case 'named':
@@ -284,9 +293,11 @@ function RowsField({
             gap: 10,
             marginTop: 10,
             paddingBottom: 10,
+            ...(entry.rows.length > 6 ? { borderBottom: `1px solid ${ink.rule}` } : {}),
           }}
         >
           <Entries
+            inRow
             // Nothing of a row that was left empty is wanted.
             entries={
               Object.values(row).some(isFilled)
