@@ -7,6 +7,7 @@ namespace Footnote\Core\Record;
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\BegunDespite;
 use Footnote\Core\Evidence\Certificate;
+use Footnote\Core\Evidence\CertificateCorrection;
 use Footnote\Core\Evidence\CertifiedValue;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\CheckNotes;
@@ -93,7 +94,7 @@ final readonly class EvidenceReader
             $fields->id('id'),
             $family,
             $fields->text('model'),
-            array_map(fn (Fields $certificate): Certificate => $this->certificate($certificate, null), $fields->objects('certificates')),
+            Certificates::of($fields)->standing(fn (Fields $certificate): Certificate => $this->certificate($certificate, null)),
             $traits,
             $fields->optionalText('serial', 40),
             $this->intervals($fields, $this->formats->routines($family)),
@@ -121,7 +122,7 @@ final readonly class EvidenceReader
             $fields->id('id'),
             $name,
             $fields->text('model'),
-            array_map(fn (Fields $certificate): Certificate => $this->certificate($certificate, $kind), $fields->objects('certificates')),
+            Certificates::of($fields)->standing(fn (Fields $certificate): Certificate => $this->certificate($certificate, $kind)),
             new Recalls(array_map(fn (Fields $recall): Recall => $this->recall($recall, $kind), $fields->objects('recalls'))),
             EntryReader::read($fields, $kind->entries),
             $this->intervals($fields, CommonRoutine::cases()),
@@ -207,7 +208,30 @@ final readonly class EvidenceReader
         ), $fields->objects('values'));
         $constants = EntryReader::read($fields, $kind->constants ?? []);
 
-        return new Certificate($fields->text('number'), $fields->text('laboratory'), $issued, $due, $values, $constants);
+        return new Certificate(
+            $fields->text('number'),
+            $fields->text('laboratory'),
+            $issued,
+            $due,
+            $values,
+            $constants,
+            $this->correctionOf($fields->optionalObject(Certificates::CORRECTS)),
+        );
+    }
+
+    private function correctionOf(?Fields $fields): ?CertificateCorrection
+    {
+        return $fields === null ? null : new CertificateCorrection(
+            $fields->text('number'),
+            $this->told($fields->moment('at')),
+            $fields->text('by'),
+            $fields->text('reason'),
+            array_map(static fn (Fields $change): array => [
+                'label' => $change->text('label'),
+                'was' => $change->optionalText('was', 400) ?? '',
+                'is' => $change->optionalText('is', 400) ?? '',
+            ], $fields->objects('changes')),
+        );
     }
 
     /** @param ContentFormat $format what the family of its instrument writes down */

@@ -134,14 +134,28 @@ final readonly class RecordSchema
      */
     private static function certificates(array $constants, array $beside): array
     {
-        return Shape::list(Shape::object([
+        $word = [
             'number' => Shape::said(),
-            'laboratory' => Shape::said(),
             'issued' => Shape::ref('day'),
-            'due' => Shape::ref('day'),
-            'values' => Shape::list(self::certifiedValue($beside)),
-            ...Shape::properties($constants),
-        ], ['number', 'laboratory', 'issued', 'due', ...Shape::required($constants)]));
+            'at' => Shape::ref('moment'),
+            'by' => Shape::said(),
+            'reason' => Shape::said(),
+        ];
+        $changes = Shape::list(Shape::object(['label' => Shape::said(), 'was' => Shape::text(400), 'is' => Shape::text(400)], ['label']));
+        $before = 'Another certificate of the list, before it, that counts for nothing any more.';
+
+        return Shape::list(['anyOf' => [
+            Shape::object([
+                'number' => Shape::said(),
+                'laboratory' => Shape::said(),
+                'issued' => Shape::ref('day'),
+                'due' => Shape::ref('day'),
+                'values' => Shape::list(self::certifiedValue($beside)),
+                ...Shape::properties($constants),
+                Certificates::CORRECTS => Shape::object([...$word, 'changes' => $changes], array_keys($word), $before),
+            ], ['number', 'laboratory', 'issued', 'due', ...Shape::required($constants)]),
+            Shape::object([Certificates::WITHDRAWS => Shape::object($word, array_keys($word), $before)], [Certificates::WITHDRAWS]),
+        ]]);
     }
 
     /**

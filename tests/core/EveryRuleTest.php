@@ -255,6 +255,22 @@ final class EveryRuleTest extends TestCase
             self::stepped([]),
             Severity::Note,
         ];
+        $typed = Scene::calibrator('A', '114.0', '0.2');
+        $certificate = \is_array($typed['certificates']) ? $typed['certificates'][0] : [];
+        \assert(\is_array($certificate));
+        $word = ['number' => 'cert-A', 'issued' => '2025-09-01', 'at' => '2026-03-03T08:00:00+00:00', 'by' => 'S-1', 'reason' => 'misread'];
+        yield 'a certificate typed in wrongly at first' => [
+            'reference.certificate-corrected',
+            self::on([...$typed, 'certificates' => [$certificate, [...$certificate, 'due' => '2029-09-01', 'inPlaceOf' => $word]]]),
+            self::on([...$typed, 'certificates' => [$certificate]]),
+            Severity::Note,
+        ];
+        yield 'one withdrawn is as if there were none' => [
+            'reference.certificate-missing',
+            self::on([...$typed, 'certificates' => [$certificate, ['withdraws' => $word]]]),
+            self::day(),
+            Severity::Qualified,
+        ];
         yield 'no certificate' => [
             'reference.certificate-missing',
             self::on([...Scene::calibrator('A', '114.0', '0.2'), 'certificates' => []]),

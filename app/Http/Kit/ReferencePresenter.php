@@ -15,6 +15,7 @@ use Footnote\Core\Evidence\CommonRoutine;
 use Footnote\Core\Judgement\CertifiedTerm;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Record\Certificates;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
@@ -67,7 +68,10 @@ final readonly class ReferencePresenter
             'nominal' => $kind === null ? '' : $kind->table->nominal ?? 'nominal value',
             'beside' => Entry::all($kind->table->beside ?? []),
             'constants' => $certificate === null || $kind === null ? [] : TraitsLine::shown($certificate->constants, $kind->constants),
-            'certificates' => $record['certificates'] ?? [],
+            'certificates' => array_map(
+                static fn (array $one): array => [...$one['record'], 'word' => $one['word']],
+                Certificates::of(Fields::of($record))->told(),
+            ),
             'recalls' => $record['recalls'] ?? [],
             'intervals' => $record['intervals'] ?? [],
             'settable' => array_map(static fn (CommonRoutine $routine): string => $routine->id(), CommonRoutine::cases()),

@@ -46,6 +46,7 @@ final class SharedRules
             new LaboratoryNever(),
             new CertificateMissing(),
             new CertificateExpired(),
+            new CertificateCorrected(),
             new ReferenceDue(),
             new ReferenceRecalled(),
             new StepNotConfirmed(),

@@ -26,6 +26,24 @@ export const noCertificate = (table: boolean): CertificateDraft => ({
   constants: {},
 });
 
+/** What is on record, to be corrected. */
+export const draftOf = (certificate: Schemas['Certificate']): CertificateDraft => {
+  const { number, laboratory, issued, due, values = [], ...constants } = certificate;
+  return {
+    number,
+    laboratory,
+    issued,
+    due,
+    table: values.map(({ nominal, certified, uncertainty = '', ...beside }) => ({
+      nominal,
+      certified,
+      uncertainty,
+      beside,
+    })),
+    constants,
+  };
+};
+
 const plain = (text: string) => text.trim().replace(',', '.');
 
 export const certificateOf = (draft: CertificateDraft, constants: Entry[]): Schemas['Certificate'] => ({

@@ -14,6 +14,7 @@ import { ink } from '../look/theme';
 import { dayOfYear, minus, moment, shortDay } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
 import { AddCertificate } from './AddCertificate';
+import { Certificates } from './Certificates';
 import { Library } from './Library';
 import { Recall } from './Recall';
 import { RegisterReference, RegisterUnit } from './Register';
@@ -66,9 +67,9 @@ export function KitView() {
             </thead>
             <tbody>
               {kit.data.references.map((reference) => {
-                const newest = [...reference.certificates].sort((a, b) =>
-                  b.issued.localeCompare(a.issued),
-                )[0];
+                const newest = reference.certificates
+                  .filter((one) => !one.word)
+                  .sort((a, b) => b.issued.localeCompare(a.issued))[0];
                 return (
                   <tr key={reference.id}>
                     <td>
@@ -224,6 +225,19 @@ export function KitView() {
         <Dialog open onClose={() => setFiled(null)} maxWidth="md" fullWidth aria-labelledby="filed-title">
           <DialogTitle id="filed-title">Photos and papers of {filed}</DialogTitle>
           <DialogContent>
+            {kit.data.references
+              .filter((reference) => reference.id === filed)
+              .map((reference) => (
+                <section key={reference.id} aria-label="Certificates" style={{ marginBottom: 16 }}>
+                  <Certificates
+                    owner="references"
+                    id={reference.id}
+                    kind={reference.kind}
+                    certificates={reference.certificates}
+                    corrects={steward}
+                  />
+                </section>
+              ))}
             <Files of="reference" id={filed} adds={mayRecord(session.data?.user)} />
           </DialogContent>
           <DialogActions>

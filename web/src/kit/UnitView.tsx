@@ -17,6 +17,7 @@ import { ink } from '../look/theme';
 import { isoOf, localOf, moment, signed } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
 import { AddCertificate } from './AddCertificate';
+import { Certificates } from './Certificates';
 import { DriftPicture } from './DriftPicture';
 import { Choice, Form } from './Form';
 import { Retire, RetiredWords } from './Retire';
@@ -249,12 +250,7 @@ export function UnitView() {
       <h2>Photos and documents</h2>
       <Files of="instrument" id={unit.id} adds={mayRecord(session.data?.user)} />
       <h2>Certificates</h2>
-      {unit.certificates.length === 0 && <p style={{ color: ink.soft }}>None.</p>}
-      {unit.certificates.map((certificate) => (
-        <p key={certificate.number + certificate.issued} style={{ margin: '2px 0' }}>
-          {certificate.number}, {certificate.laboratory}, issued {certificate.issued}, due {certificate.due}
-        </p>
-      ))}
+      <Certificates owner="instruments" id={unit.id} certificates={unit.certificates} corrects={records} />
       <p>
         <Link to={`/results?instrument=${unit.id}`}>Its results</Link>
       </p>
