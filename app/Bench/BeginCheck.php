@@ -8,10 +8,10 @@ use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Drafts;
+use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\ModelSheets;
 use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\Row\Draft;
-use Footnote\App\Logbook\Row\RegisteredInstrument;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Judgement\Assessor;
@@ -28,6 +28,7 @@ final readonly class BeginCheck
         private EntityManagerInterface $entities,
         private Journal $journal,
         private Drafts $drafts,
+        private Logbook $logbook,
         private Assessor $assessor,
         private EvidenceReader $reader,
         private Timers $timers,
@@ -40,9 +41,9 @@ final readonly class BeginCheck
     /** @param string $procedure one of those of the unit; none: the usual one */
     public function __invoke(User $by, string $instrument, string $procedure): Draft
     {
-        $unit = $this->entities->find(RegisteredInstrument::class, $instrument) ?? throw Problem::missing('Instrument '.$instrument);
+        $unit = $this->logbook->instrumentRecord($instrument) ?? throw Problem::missing('Instrument '.$instrument);
         $this->retirements->refuseInstrument($instrument, '/instrument');
-        $this->knows($this->reader->instrument(Fields::of($unit->record)), $procedure);
+        $this->knows($this->reader->instrument(Fields::of($unit)), $procedure);
 
         return $this->journal->during(
             $by->code,
@@ -71,8 +72,8 @@ final readonly class BeginCheck
     /** @return array<string, list<string>> the sheets that it is walked with to its end, whatever is added meanwhile */
     private function sheetsOf(string $instrument): array
     {
-        $unit = $this->entities->find(RegisteredInstrument::class, $instrument);
-        $sheets = $unit === null ? [] : $this->sheets->applying($this->reader->instrument(Fields::of($unit->record)))->codes();
+        $unit = $this->logbook->instrumentRecord($instrument);
+        $sheets = $unit === null ? [] : $this->sheets->applying($this->reader->instrument(Fields::of($unit)))->codes();
 
         return $sheets === [] ? [] : [ModelSheets::ANSWER => $sheets];
     }

@@ -8,9 +8,9 @@ use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Drafts;
+use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\Row\CheckRound;
-use Footnote\App\Logbook\Row\RegisteredInstrument;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Judgement\Assessor;
@@ -30,6 +30,7 @@ final readonly class BeginRound
         private EntityManagerInterface $entities,
         private Journal $journal,
         private Drafts $drafts,
+        private Logbook $logbook,
         private Assessor $assessor,
         private EvidenceReader $reader,
         private ClockInterface $clock,
@@ -70,7 +71,7 @@ final readonly class BeginRound
 
     private function whyNot(string $unit, string $procedure): ?string
     {
-        $record = $this->entities->find(RegisteredInstrument::class, $unit)?->record;
+        $record = $this->logbook->instrumentRecord($unit);
         if ($record === null) {
             return 'is not in the kit.';
         }

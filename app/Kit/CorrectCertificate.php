@@ -13,11 +13,11 @@ use Footnote\App\Logbook\Row\AddedCertificate;
 use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
-use Footnote\Core\Record\CertificateChanges;
 use Footnote\Core\Record\Certificates;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\KitChanges;
 use Footnote\Core\Record\Strangers;
 use Psr\Clock\ClockInterface;
 
@@ -102,7 +102,7 @@ final readonly class CorrectCertificate
         }
         Strangers::toRecord($this->families)->inCertificate($piece, $of, $certificate->data());
         $is = array_diff_key($certificate->data(), [Certificates::CORRECTS => true]);
-        $changes = CertificateChanges::between($before, $is, $this->families->referenceKind($of['kind'] ?? ''));
+        $changes = KitChanges::ofCertificate($before, $is, $this->families->referenceKind($of['kind'] ?? ''));
         if ($changes === []) {
             throw new Problem(422, 'Nothing of it is another than before. Nothing was changed.');
         }

@@ -77,13 +77,4 @@ final readonly class Kit
             ),
         );
     }
-
-    /** @return list<array<string, mixed>> every unit as it was registered, by identifier */
-    public function instruments(): array
-    {
-        return array_map(
-            static fn (array $row): array => Cells::json($row, 'record'),
-            $this->connection->fetchAllAssociative('SELECT record FROM instrument ORDER BY id'),
-        );
-    }
 }

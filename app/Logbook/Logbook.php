@@ -114,10 +114,13 @@ final readonly class Logbook
     {
         $record = $this->pairs('SELECT id, record FROM instrument WHERE id = ?', [$id])[$id] ?? null;
 
+        $corrections = $this->added('kit_correction', 'instrument_id', [$id])[$id] ?? [];
+
         return $record === null ? null : [
-            ...$record,
+            ...KitFolding::fold($record, $corrections),
             'certificates' => $this->added('certificate', 'instrument_id', [$id])[$id] ?? [],
             ...array_filter([
+                'corrections' => KitFolding::told($corrections),
                 'intervals' => $this->added('own_interval', 'instrument_id', [$id])[$id] ?? [],
                 'retirements' => $this->added('retirement', 'instrument_id', [$id])[$id] ?? [],
             ]),
@@ -150,12 +153,17 @@ final readonly class Logbook
         $intervals = $this->added('own_interval', 'reference_id', array_keys($records));
         $recalls = $this->added('recall', 'reference_id', array_keys($records));
         $retirements = $this->added('retirement', 'reference_id', array_keys($records));
+        $corrections = $this->added('kit_correction', 'reference_id', array_keys($records));
         foreach ($records as $id => $record) {
             $records[$id] = [
-                ...$record,
+                ...KitFolding::fold($record, $corrections[$id] ?? []),
                 'certificates' => $certificates[$id] ?? [],
                 'recalls' => $recalls[$id] ?? [],
-                ...array_filter(['intervals' => $intervals[$id] ?? [], 'retirements' => $retirements[$id] ?? []]),
+                ...array_filter([
+                    'corrections' => KitFolding::told($corrections[$id] ?? []),
+                    'intervals' => $intervals[$id] ?? [],
+                    'retirements' => $retirements[$id] ?? [],
+                ]),
             ];
         }
 

@@ -54,7 +54,7 @@ final readonly class StoredElsewhere implements Elsewhere
                 \is_string($row[1]) && $row[1] !== '' ? $row[1] : null,
             ),
             $this->connection->fetchAllNumeric(
-                "SELECT id, record ->> 'serial' FROM instrument WHERE id <> ? ORDER BY id",
+                'SELECT i.id, '.KitFolding::SERIAL.' FROM instrument i WHERE i.id <> ? ORDER BY i.id',
                 [$this->instrument],
             ),
         );

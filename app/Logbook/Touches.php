@@ -145,7 +145,7 @@ final readonly class Touches
     private function logsTelling(string $instrument): void
     {
         $this->touch(
-            "instrument_id = ? AND EXISTS (SELECT 1 FROM instrument i WHERE i.id = ? AND COALESCE(i.record ->> 'serial', '') = '')"
+            'instrument_id = ? AND EXISTS (SELECT 1 FROM instrument i WHERE i.id = ? AND COALESCE('.KitFolding::SERIAL.", '') = '')"
                 .' AND EXISTS (SELECT 1 FROM log_file l WHERE l.run_id = run_state.run_id)',
             [$instrument, $instrument],
         );

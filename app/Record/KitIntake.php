@@ -7,6 +7,7 @@ namespace Footnote\App\Record;
 use Footnote\App\Logbook\Row\AddedCertificate;
 use Footnote\App\Logbook\Row\AddedInterval;
 use Footnote\App\Logbook\Row\AddedRetirement;
+use Footnote\App\Logbook\Row\KitCorrected;
 use Footnote\App\Logbook\Row\LibraryEntry;
 use Footnote\App\Logbook\Row\RecordedRecall;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
@@ -29,11 +30,11 @@ final readonly class KitIntake
         $references = $this->missing(RegisteredReference::class, $record->objects('references'));
         $now = $this->intake->now();
         foreach ($units as $item) {
-            $written = Intake::without($item, 'certificates', 'intervals', 'retirements');
+            $written = Intake::without($item, 'certificates', 'intervals', 'retirements', 'corrections');
             $this->intake->addMissing(new RegisteredInstrument($item->id('id'), $item->text('family'), $written, $actor, $now));
         }
         foreach ($references as $item) {
-            $written = Intake::without($item, 'certificates', 'intervals', 'recalls', 'retirements');
+            $written = Intake::without($item, 'certificates', 'intervals', 'recalls', 'retirements', 'corrections');
             $this->intake->addMissing(new RegisteredReference($item->id('id'), $item->text('kind'), $written, $actor, $now));
         }
         // The logbook knows a unit or a reference before what was certified of it.
@@ -59,6 +60,10 @@ final readonly class KitIntake
         }
         foreach ($item->objects('intervals') as $interval) {
             $this->intake->add(new AddedInterval($unit, $reference, $interval->data(), $actor, $this->intake->now()));
+        }
+        foreach ($item->objects('corrections') as $word) {
+            // What it says now stands in the record already.
+            $this->intake->add(new KitCorrected($unit, $reference, $word->data(), $actor, $this->intake->now()));
         }
         foreach ($item->objects('retirements') as $word) {
             $this->intake->add(new AddedRetirement($unit, $reference, $word->data(), $actor, $this->intake->now()));

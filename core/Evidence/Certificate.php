@@ -15,7 +15,7 @@ final readonly class Certificate
     /**
      * @param list<CertifiedValue> $values    a table by nominal value
      * @param Traits                     $constants  what it states beside the table, such as slope and intercept
-     * @param CertificateCorrection|null $correction where it stands in the place of one that was typed in wrongly
+     * @param KitCorrection|null         $correction where it stands in the place of one that was typed in wrongly
      */
     public function __construct(
         public string $number,
@@ -24,7 +24,7 @@ final readonly class Certificate
         public \DateTimeImmutable $due,
         public array $values,
         public Traits $constants = new Traits(),
-        public ?CertificateCorrection $correction = null,
+        public ?KitCorrection $correction = null,
     ) {
     }
 

@@ -12,7 +12,7 @@ final readonly class Instrument
      * @param list<Certificate> $certificates
      * @param Traits            $traits       what its family asks of a unit
      * @param string|null       $serial       its maker's serial number, where stated
-     * @param OwnIntervals      $intervals    that its site has set for it
+     * @param Upkeep            $upkeep       what its site has said of it since
      */
     public function __construct(
         public string $id,
@@ -21,7 +21,7 @@ final readonly class Instrument
         public array $certificates = [],
         public Traits $traits = new Traits(),
         public ?string $serial = null,
-        public OwnIntervals $intervals = new OwnIntervals(),
+        public Upkeep $upkeep = new Upkeep(),
     ) {
     }
 

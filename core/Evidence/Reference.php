@@ -20,7 +20,7 @@ final readonly class Reference
         public array $certificates,
         public Recalls $recalls = new Recalls(),
         public Traits $traits = new Traits(),
-        public OwnIntervals $intervals = new OwnIntervals(),
+        public Upkeep $upkeep = new Upkeep(),
     ) {
     }
 
@@ -35,7 +35,7 @@ final readonly class Reference
     {
         $recalls = $this->recalls->taking($taken);
 
-        return new self($this->id, $this->kind, $this->model, $this->certificates, $recalls, $this->traits, $this->intervals);
+        return new self($this->id, $this->kind, $this->model, $this->certificates, $recalls, $this->traits, $this->upkeep);
     }
 
     /** True value less the certified one at a moment, in the unit that its kind names; null where nothing is to be taken out. */

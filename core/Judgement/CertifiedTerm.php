@@ -53,13 +53,15 @@ final readonly class CertifiedTerm
     /** Of a reference, by the interval of its kind in a policy, or by its own. */
     public static function ofReference(Reference $reference, ?Policy $policy, \DateTimeImmutable $at): ?self
     {
-        return self::of($reference->certificates, $policy?->limit(self::RULE_OF_REFERENCES, $reference->kind), $reference->intervals, $at);
+        $limit = $policy?->limit(self::RULE_OF_REFERENCES, $reference->kind);
+
+        return self::of($reference->certificates, $limit, $reference->upkeep->intervals, $at);
     }
 
     /** Of a unit, by the interval of its family in a policy, or by its own. */
     public static function ofUnit(Instrument $unit, ?Policy $policy, \DateTimeImmutable $at): ?self
     {
-        return self::of($unit->certificates, $policy?->limit(self::RULE_OF_UNITS, $unit->family), $unit->intervals, $at);
+        return self::of($unit->certificates, $policy?->limit(self::RULE_OF_UNITS, $unit->family), $unit->upkeep->intervals, $at);
     }
 
     /** A certificate counts from its day of issue. */

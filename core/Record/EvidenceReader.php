@@ -7,7 +7,6 @@ namespace Footnote\Core\Record;
 use Footnote\Core\Derivation\SourceMark;
 use Footnote\Core\Evidence\BegunDespite;
 use Footnote\Core\Evidence\Certificate;
-use Footnote\Core\Evidence\CertificateCorrection;
 use Footnote\Core\Evidence\CertifiedValue;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\CheckNotes;
@@ -22,6 +21,7 @@ use Footnote\Core\Evidence\IntervalUnit;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\InterventionKind;
 use Footnote\Core\Evidence\InvalidInterval;
+use Footnote\Core\Evidence\KitCorrection;
 use Footnote\Core\Evidence\LogOrigin;
 use Footnote\Core\Evidence\LogSource;
 use Footnote\Core\Evidence\LogWord;
@@ -44,6 +44,7 @@ use Footnote\Core\Evidence\SetAside;
 use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Evidence\Timing;
 use Footnote\Core\Evidence\Typed;
+use Footnote\Core\Evidence\Upkeep;
 use Footnote\Core\Evidence\Walk;
 use Footnote\Core\Evidence\Withdrawn;
 use Footnote\Core\Evidence\WorkingDay;
@@ -97,7 +98,7 @@ final readonly class EvidenceReader
             Certificates::of($fields)->standing(fn (Fields $certificate): Certificate => $this->certificate($certificate, null)),
             $traits,
             $fields->optionalText('serial', 40),
-            $this->intervals($fields, $this->formats->routines($family)),
+            $this->upkeep($fields, $this->formats->routines($family)),
         );
     }
 
@@ -125,8 +126,14 @@ final readonly class EvidenceReader
             Certificates::of($fields)->standing(fn (Fields $certificate): Certificate => $this->certificate($certificate, $kind)),
             new Recalls(array_map(fn (Fields $recall): Recall => $this->recall($recall, $kind), $fields->objects('recalls'))),
             EntryReader::read($fields, $kind->entries),
-            $this->intervals($fields, CommonRoutine::cases()),
+            $this->upkeep($fields, CommonRoutine::cases()),
         );
+    }
+
+    /** @param list<Routine> $routines what is done to it again and again */
+    private function upkeep(Fields $fields, array $routines): Upkeep
+    {
+        return new Upkeep($this->intervals($fields, $routines), array_map($this->kitCorrection(...), $fields->objects('corrections')));
     }
 
     /** @param list<Routine> $routines what is done to it again and again */
@@ -207,6 +214,7 @@ final readonly class EvidenceReader
             EntryReader::read($value, $kind->table->beside ?? []),
         ), $fields->objects('values'));
         $constants = EntryReader::read($fields, $kind->constants ?? []);
+        $corrects = $fields->optionalObject(Certificates::CORRECTS);
 
         return new Certificate(
             $fields->text('number'),
@@ -215,21 +223,20 @@ final readonly class EvidenceReader
             $due,
             $values,
             $constants,
-            $this->correctionOf($fields->optionalObject(Certificates::CORRECTS)),
+            $corrects === null ? null : $this->kitCorrection($corrects),
         );
     }
 
-    private function correctionOf(?Fields $fields): ?CertificateCorrection
+    private function kitCorrection(Fields $fields): KitCorrection
     {
-        return $fields === null ? null : new CertificateCorrection(
-            $fields->text('number'),
+        return new KitCorrection(
             $this->told($fields->moment('at')),
             $fields->text('by'),
             $fields->text('reason'),
             array_map(static fn (Fields $change): array => [
                 'label' => $change->text('label'),
-                'was' => $change->optionalText('was', 400) ?? '',
-                'is' => $change->optionalText('is', 400) ?? '',
+                'was' => $change->optionalText('was', 2000) ?? '',
+                'is' => $change->optionalText('is', 2000) ?? '',
             ], $fields->objects('changes')),
         );
     }

@@ -141,7 +141,7 @@ final readonly class RecordSchema
             'by' => Shape::said(),
             'reason' => Shape::said(),
         ];
-        $changes = Shape::list(Shape::object(['label' => Shape::said(), 'was' => Shape::text(400), 'is' => Shape::text(400)], ['label']));
+        $changes = self::changes();
         $before = 'Another certificate of the list, before it, that counts for nothing any more.';
 
         return Shape::list(['anyOf' => [
@@ -193,6 +193,11 @@ final readonly class RecordSchema
             'certificates' => self::certificates([], $beside),
             'intervals' => self::intervals([...CommonRoutine::cases(), ...$format->routines()]),
             'retirements' => self::retirements(),
+            'corrections' => Shape::list(Shape::object(
+                ['at' => Shape::ref('moment'), 'by' => Shape::said(), 'reason' => Shape::said(), 'changes' => self::changes()],
+                ['at', 'by', 'reason'],
+                'What of it was typed in wrongly at first.',
+            )),
         ], ['id', 'family', 'model', ...Shape::required($format->instrument())]), $this->formats->all());
     }
 
@@ -213,6 +218,11 @@ final readonly class RecordSchema
             'certificates' => self::certificates($kind->constants, $kind->table->beside ?? []),
             'intervals' => self::intervals(CommonRoutine::cases()),
             'retirements' => self::retirements(),
+            'corrections' => Shape::list(Shape::object(
+                ['at' => Shape::ref('moment'), 'by' => Shape::said(), 'reason' => Shape::said(), 'changes' => self::changes()],
+                ['at', 'by', 'reason'],
+                'What of it was typed in wrongly at first.',
+            )),
         ], ['id', 'kind', 'model', ...Shape::required($kind->entries)]), $this->formats->referenceKinds());
     }
 
@@ -294,6 +304,16 @@ final readonly class RecordSchema
             ], ['id', 'instrument', 'at', 'by']),
             'oneOf' => array_map(static fn (string $section): array => ['required' => [$section]], array_keys($sections)),
         ];
+    }
+
+    /** @return Schema what is another in words */
+    private static function changes(): array
+    {
+        return Shape::list(Shape::object(
+            ['label' => Shape::said(), 'was' => Shape::text(2000), 'is' => Shape::text(2000)],
+            ['label'],
+            'In words.',
+        ));
     }
 
     /** @return Schema when it was taken out of use, and back into it; no judgement rests on it */

@@ -55,7 +55,7 @@ final class CertificatesTest extends ApiTestCase
         $this->correct(self::certificate('113.4', '2026-01-31'));
 
         $findings = $this->findings();
-        $told = $findings['reference.certificate-corrected'] ?? '';
+        $told = $findings['unit.corrected'] ?? '';
         self::assertIsString($told);
         self::assertStringContainsString('cert-A of A was written otherwise until', $told);
         self::assertStringContainsString('due 2026-01-31, before 2030-09-01', $told);
@@ -109,7 +109,7 @@ final class CertificatesTest extends ApiTestCase
         $this->call('POST', '/api/kit/references/nothing/certificates/correction', $none, 404);
         $this->call('POST', '/api/kit/references/A/certificates/correction', ['corrects' => self::MEANT, 'reason' => ''], 422);
         self::assertCount(1, $this->certificates());
-        self::assertArrayNotHasKey('reference.certificate-corrected', $this->findings());
+        self::assertArrayNotHasKey('unit.corrected', $this->findings());
     }
 
     /** @return list<array<array-key, mixed>> */

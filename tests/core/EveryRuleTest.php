@@ -260,7 +260,7 @@ final class EveryRuleTest extends TestCase
         \assert(\is_array($certificate));
         $word = ['number' => 'cert-A', 'issued' => '2025-09-01', 'at' => '2026-03-03T08:00:00+00:00', 'by' => 'S-1', 'reason' => 'misread'];
         yield 'a certificate typed in wrongly at first' => [
-            'reference.certificate-corrected',
+            'unit.corrected',
             self::on([...$typed, 'certificates' => [$certificate, [...$certificate, 'due' => '2029-09-01', 'inPlaceOf' => $word]]]),
             self::on([...$typed, 'certificates' => [$certificate]]),
             Severity::Note,

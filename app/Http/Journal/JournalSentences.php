@@ -25,6 +25,7 @@ final class JournalSentences
         'instrument registered' => 'registered {id}, {model}',
         'reference registered' => 'registered the reference {id}, {model}',
         'certificate added' => 'added certificate {number} of {laboratory} to {of}',
+        'kit corrected' => 'corrected what the kit says of {of}',
         'certificate corrected' => 'corrected certificate {number} of {of}',
         'certificate withdrawn' => 'withdrew certificate {number} of {of}',
         'interval set' => 'set an interval for {of}: {routine} every {every} {unit}, from {since} on',

@@ -177,6 +177,7 @@ final readonly class InstrumentPresenter
                 static fn (array $one): array => [...$one['record'], 'word' => $one['word']],
                 Certificates::of(Fields::of($record))->told(),
             ),
+            ...CorrectedLines::of($record, $this->families->of($unit->family)->instrument(), $unit->upkeep),
             'intervals' => $record['intervals'] ?? [],
             ...DueDates::told(CertifiedTerm::ofUnit($unit, $policy, $this->site->now())),
         ];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Kit;
 
 use Footnote\App\Logbook\Kit;
+use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\ModelSheets;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Instrument;
@@ -26,6 +27,7 @@ final readonly class ModelSheetsPresenter
     public function __construct(
         private ModelSheets $sheets,
         private Kit $kit,
+        private Logbook $logbook,
         private LibraryPresenter $library,
         private Assessor $assessor,
         private EvidenceReader $reader,
@@ -157,8 +159,10 @@ final readonly class ModelSheetsPresenter
     private function units(): array
     {
         return array_map(
-            fn (array $record): Instrument => $this->reader->instrument(Fields::of($record)),
-            $this->kit->instruments(),
+            fn (string $id): Instrument => $this->reader->instrument(
+                Fields::of($this->logbook->instrumentRecord($id) ?? throw Problem::missing('Instrument '.$id)),
+            ),
+            $this->logbook->instruments(),
         );
     }
 

@@ -73,6 +73,7 @@ final readonly class ReferencePresenter
                 Certificates::of(Fields::of($record))->told(),
             ),
             'recalls' => $record['recalls'] ?? [],
+            ...CorrectedLines::of($record, $kind->entries ?? [], $reference->upkeep),
             'intervals' => $record['intervals'] ?? [],
             'settable' => array_map(static fn (CommonRoutine $routine): string => $routine->id(), CommonRoutine::cases()),
             ...$due,

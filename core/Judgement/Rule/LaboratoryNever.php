@@ -23,7 +23,7 @@ final readonly class LaboratoryNever implements CuredElsewhere
         $unit = $case->timeline->instrument;
         $start = $case->run->timing->start;
         $wanted = $case->heldTo->policy->limit(CertifiedTerm::RULE_OF_UNITS, $unit->family)
-            ?? $unit->intervals->at(CommonRoutine::Laboratory, $start);
+            ?? $unit->upkeep->intervals->at(CommonRoutine::Laboratory, $start);
         if ($wanted !== null && $unit->certificateAt($start) === null) {
             yield $setting->finding(
                 'No laboratory certificate of the instrument is on record: its checks alone hold it.',

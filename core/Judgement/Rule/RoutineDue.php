@@ -39,7 +39,7 @@ abstract readonly class RoutineDue implements RunsOut
         $unit = $case->timeline->instrument;
         $wanted = $this->wanted($unit, $setting);
         $start = $case->run->timing->start;
-        $own = $unit->intervals->at($this->routine(), $start);
+        $own = $unit->upkeep->intervals->at($this->routine(), $start);
 
         // What nobody wants is not looked for.
         return $wanted === null && $own === null

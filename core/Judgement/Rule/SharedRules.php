@@ -46,7 +46,7 @@ final class SharedRules
             new LaboratoryNever(),
             new CertificateMissing(),
             new CertificateExpired(),
-            new CertificateCorrected(),
+            new KitCorrected(),
             new ReferenceDue(),
             new ReferenceRecalled(),
             new StepNotConfirmed(),

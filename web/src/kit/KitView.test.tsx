@@ -48,6 +48,8 @@ const reference = (id: string, more: object = {}) => ({
   nominal: 'level',
   beside: [entry('frequency', 'decimal', { label: 'Frequency', units: ['Hz'] })],
   certificates: [],
+  written: {},
+  corrections: [],
   recalls: [],
   due: null,
   dueInterval: null,

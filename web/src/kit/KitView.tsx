@@ -6,7 +6,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { useKit, useSession } from '../api/hooks';
+import { useForms, useKit, useSession } from '../api/hooks';
 import { Files } from '../look/Files';
 import { FitWords } from '../look/FitWords';
 import { Loading, Told } from '../look/Told';
@@ -15,6 +15,7 @@ import { dayOfYear, minus, moment, shortDay } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
 import { AddCertificate } from './AddCertificate';
 import { Certificates } from './Certificates';
+import { CorrectedWords, CorrectKit } from './CorrectKit';
 import { Library } from './Library';
 import { Recall } from './Recall';
 import { RegisterReference, RegisterUnit } from './Register';
@@ -30,6 +31,8 @@ export function KitView() {
   const [recalling, setRecalling] = useState<Schemas['Reference'] | null>(null);
   const [retiring, setRetiring] = useState<{ id: string; back: boolean } | null>(null);
   const [filed, setFiled] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<Schemas['Reference'] | null>(null);
+  const forms = useForms();
   const [timing, setTiming] = useState<Schemas['Reference'] | null>(null);
   if (kit.isPending) {
     return <Loading />;
@@ -236,6 +239,12 @@ export function KitView() {
                     certificates={reference.certificates}
                     corrects={steward}
                   />
+                  <CorrectedWords corrections={reference.corrections} />
+                  {steward && (
+                    <button type="button" className="fn-link" onClick={() => setWrong(reference)}>
+                      Something of {reference.id} was typed in wrongly
+                    </button>
+                  )}
                 </section>
               ))}
             <Files of="reference" id={filed} adds={mayRecord(session.data?.user)} />
@@ -244,6 +253,15 @@ export function KitView() {
             <Button onClick={() => setFiled(null)}>Close</Button>
           </DialogActions>
         </Dialog>
+      )}
+      {wrong && forms.data && (
+        <CorrectKit
+          owner="references"
+          id={wrong.id}
+          written={wrong.written}
+          entries={forms.data.references.find((kind) => kind.id === wrong.kind)?.entries ?? []}
+          onClose={() => setWrong(null)}
+        />
       )}
       {adding === 'unit' && <RegisterUnit onClose={() => setAdding(null)} />}
       {adding === 'reference' && <RegisterReference onClose={() => setAdding(null)} />}

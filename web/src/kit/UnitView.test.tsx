@@ -105,6 +105,8 @@ const unit = {
     check('C-1', { adjusted: true, reference: null }),
     check('C-0', { brokenOff: true }),
   ],
+  written: { model: 'Heron 1' },
+  corrections: [],
   certificates: [
     { number: 'SL-26-019', laboratory: 'County', issued: '2026-04-21', due: '2027-04-21', values: [] },
   ],

@@ -18,6 +18,7 @@ import { isoOf, localOf, moment, signed } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
 import { AddCertificate } from './AddCertificate';
 import { Certificates } from './Certificates';
+import { CorrectedWords, CorrectKit } from './CorrectKit';
 import { DriftPicture } from './DriftPicture';
 import { Choice, Form } from './Form';
 import { Retire, RetiredWords } from './Retire';
@@ -32,6 +33,8 @@ export function UnitView() {
   const session = useSession();
   const begin = useBeginCheck();
   const [retiring, setRetiring] = useState(false);
+  const [correcting, setCorrecting] = useState(false);
+  const forms = useForms();
   const [waiting, setWaiting] = useState(false);
   const [adding, setAdding] = useState(false);
   const [doing, setDoing] = useState(false);
@@ -88,6 +91,7 @@ export function UnitView() {
             {maySteward(session.data?.user) && (
               <>
                 <Button onClick={() => setTiming(true)}>Set an interval</Button>
+                <Button onClick={() => setCorrecting(true)}>Typed in wrongly</Button>
                 <Button onClick={() => setRetiring(true)}>
                   {unit.retired ? 'Take back into use' : 'Take out of use'}
                 </Button>
@@ -112,6 +116,16 @@ export function UnitView() {
               </Fragment>
             ))}
         </dl>
+      )}
+      <CorrectedWords corrections={unit.corrections} />
+      {correcting && forms.data && (
+        <CorrectKit
+          owner="instruments"
+          id={unit.id}
+          written={unit.written}
+          entries={forms.data.families.find((family) => family.id === unit.family)?.entries ?? []}
+          onClose={() => setCorrecting(false)}
+        />
       )}
       {unit.retired && (
         <p style={{ margin: '4px 0' }}>

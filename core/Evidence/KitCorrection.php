@@ -4,27 +4,21 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Evidence;
 
-/** That a certificate was typed in wrongly before: both stay on record, and what is another in it is told. */
-final readonly class CertificateCorrection
+/** That something of a unit, a reference or a certificate was typed in wrongly before: both stay on record, what is another is told. */
+final readonly class KitCorrection
 {
     /**
-     * @param string                                           $number  under which it was written before
-     * @param string                                           $reason  what was wrong
+     * @param string                                              $reason  what was wrong
      * @param list<array{label: string, was: string, is: string}> $changes in words; none where nobody told them
      */
-    public function __construct(
-        public string $number,
-        public \DateTimeImmutable $at,
-        public string $by,
-        public string $reason,
-        public array $changes,
-    ) {
+    public function __construct(public \DateTimeImmutable $at, public string $by, public string $reason, public array $changes)
+    {
     }
 
-    /** "certified 114 from 114.03 to 114.30". */
+    /** "certified at 114 114.30 dB, before 114.03 dB". */
     public function words(): string
     {
-        return implode('; ', array_map(
+        $told = implode('; ', array_map(
             static fn (array $change): string => \sprintf(
                 '%s %s',
                 lcfirst($change['label']),
@@ -36,5 +30,7 @@ final readonly class CertificateCorrection
             ),
             $this->changes,
         ));
+
+        return $told === '' ? 'nobody told what' : $told;
     }
 }
