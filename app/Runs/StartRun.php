@@ -45,42 +45,62 @@ final readonly class StartRun
     /** @return string the run's number */
     public function __invoke(User $by, Fields $told): string
     {
+        [$run, $record] = $this->prepared($by, $told);
+
+        return $this->journal->during($by->code, 'run started', $record, fn (): string => $this->keep($by, $run, $record));
+    }
+
+    /**
+     * What would be written down; read and judged before the lock is taken.
+     *
+     * @return array{Run, array<string, mixed>}
+     */
+    public function prepared(User $by, Fields $told): array
+    {
         $campaign = $this->entities->find(Campaign::class, $told->id('campaign'))
             ?? throw Problem::field('/campaign', 'is not in this logbook.');
         $instrument = $this->entities->find(RegisteredInstrument::class, $told->id('instrument'))
             ?? throw Problem::field('/instrument', 'is not in the kit.');
         $this->retirements->refuseInstrument($instrument->id, '/instrument');
         $record = ['campaign' => $campaign->id, ...$this->fields->started($told, $instrument->family)];
-        // Read and judged before the lock is taken: within it only its number is given, and the unit looked at again.
         $run = $this->logbook->coreRun(['id' => (string) new Ulid(), ...$record]);
         $this->site->refuseFuture($run->timing->start, '/start');
         if ($run->timing->stop !== null) {
             $this->site->refuseFuture($run->timing->stop, '/stop');
         }
-        $record = [...$record, ...$this->despite($by, $run, $campaign, trim($told->optionalText('despite', 2000) ?? ''))];
 
-        return $this->journal->during($by->code, 'run started', $record, function () use ($by, $run, $record): string {
-            $this->free->check($run, $record);
-            $number = $this->numbers->next('run', 'R-%05d');
-            $recorded = new RecordedRun(
-                $number,
-                $run->deployment->instrument,
-                Cells::text($record, 'campaign'),
-                $run->timing->start->setTimezone(new \DateTimeZone('UTC')),
-                ['id' => $number, ...$record],
-                $by->code,
-                $this->clock->now(),
-            );
-            $this->entities->persist($recorded);
-            $this->entities->flush();
-            $state = RunState::of($this->logbook->coreRun($recorded->record), $recorded->campaign, $recorded->record);
-            $this->entities->persist($state);
-            $this->touches->unit($recorded->instrument, $run->timing->start);
-            $this->touches->runs([$number]);
-            $this->touches->media(array_filter([$state->medium()], \is_string(...)));
+        return [$run, [...$record, ...$this->despite($by, $run, $campaign, trim($told->optionalText('despite', 2000) ?? ''))]];
+    }
 
-            return $number;
-        });
+    /**
+     * Within the change that brings it: its number is given, and the unit looked at again.
+     *
+     * @param array<string, mixed> $record
+     *
+     * @return string the run's number
+     */
+    public function keep(User $by, Run $run, array $record): string
+    {
+        $this->free->check($run, $record);
+        $number = $this->numbers->next('run', 'R-%05d');
+        $recorded = new RecordedRun(
+            $number,
+            $run->deployment->instrument,
+            Cells::text($record, 'campaign'),
+            $run->timing->start->setTimezone(new \DateTimeZone('UTC')),
+            ['id' => $number, ...$record],
+            $by->code,
+            $this->clock->now(),
+        );
+        $this->entities->persist($recorded);
+        $this->entities->flush();
+        $state = RunState::of($this->logbook->coreRun($recorded->record), $recorded->campaign, $recorded->record);
+        $this->entities->persist($state);
+        $this->touches->unit($recorded->instrument, $run->timing->start);
+        $this->touches->runs([$number]);
+        $this->touches->media(array_filter([$state->medium()], \is_string(...)));
+
+        return $number;
     }
 
     /**

@@ -22,6 +22,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./checks/RecordedCheckView')).RecordedCheckView }),
       },
       { path: 'runs/new', lazy: async () => ({ Component: (await import('./runs/NewRunView')).NewRunView }) },
+      {
+        path: 'runs/paper/:unit',
+        lazy: async () => ({ Component: (await import('./runs/PaperView')).PaperView }),
+      },
       { path: 'runs/:id', lazy: async () => ({ Component: (await import('./runs/RunView')).RunView }) },
       {
         path: 'results',

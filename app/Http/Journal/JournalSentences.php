@@ -44,6 +44,7 @@ final class JournalSentences
         'check moved' => 'moved check {check} from {from} to {instrument}',
         'file kept' => 'added {name} to {of}',
         'intervention' => 'noted of {instrument}: {kind}',
+        'sheet copied' => 'copied a run of {instrument} with its checks from a sheet of paper',
         'run started' => 'started a run of {instrument} for {person}, {task}',
         'run learned' => 'noted more of run {run}',
         'run withdrawn' => 'withdrew run {run}',

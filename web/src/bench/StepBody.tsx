@@ -282,7 +282,7 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
                 column={column}
                 number={shown.length > 1 && at === main ? place + 1 : null}
                 value={reading[column.name]}
-                first={place === 0 && at === main}
+                first={place === 0 && at === main && draft.version > 0}
                 width={several ? (step.columns.length > 3 ? 64 : 100) : 150}
                 problem={
                   draft.problems.find((one) => one.field.endsWith(`/${step.into}/${place}/${column.name}`))
@@ -310,11 +310,13 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
             </TextField>
             {(!several || place === active || struck !== null) && (
               <>
-                <PhotoOf
-                  draft={draft.id}
-                  place={`${step.into}/${place}`}
-                  taken={() => change(place, { provenance: 'photographed' })}
-                />
+                {draft.version > 0 && (
+                  <PhotoOf
+                    draft={draft.id}
+                    place={`${step.into}/${place}`}
+                    taken={() => change(place, { provenance: 'photographed' })}
+                  />
+                )}
                 {gasOn !== undefined && (
                   <Button onClick={() => stamp(place)} sx={{ minHeight: 48 }}>
                     Stamp&nbsp;<span className="fn-key">(s)</span>

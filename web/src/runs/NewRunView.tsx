@@ -2,15 +2,15 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { answer, api } from '../api/client';
 import { useBench, useCampaigns, useChange, useUnit } from '../api/hooks';
 import { useBeginCheck } from '../bench/useBeginCheck';
-import { Entries } from '../look/Entries';
 import { FitWords } from '../look/FitWords';
 import { Loading, Told } from '../look/Told';
 import { filled, type Entry, type Values } from '../look/values';
 import { isoOf, localOf } from '../look/words';
+import { RunDetails, runOf } from './RunDetails';
 
 /** What is asked when a run begins; the rest is known when it is over. */
 const before = (entries: Entry[]): Entry[] =>
@@ -70,33 +70,18 @@ export function NewRunView() {
   const earlier = ofRunBefore(form.instrument);
   const begin = useBeginCheck();
   const start = useChange(
-    () => {
-      const {
-        stop,
-        start: from,
-        shift,
-        plannedMinutes,
-        despite,
-        ...rest
-      } = {
-        ...form,
-        plannedMinutes: planned,
-      };
-      return answer(
+    () =>
+      answer(
         api.POST('/api/runs', {
           body: {
             ...filled(entries, values),
-            ...rest,
+            ...runOf({ ...form, plannedMinutes: planned }, isoOf),
+            instrument: form.instrument,
             campaign,
-            start: isoOf(from),
-            ...(plannedMinutes.trim() ? { plannedMinutes: plannedMinutes.trim() } : {}),
-            ...(shift.trim() ? { shift: shift.trim() } : {}),
-            ...(stop ? { stop: isoOf(stop) } : {}),
-            ...(!stop && despite.trim() ? { despite: despite.trim() } : {}),
+            ...(!form.stop && form.despite.trim() ? { despite: form.despite.trim() } : {}),
           },
         }),
-      );
-    },
+      ),
     (run) => {
       keepForNext(form.instrument, filled(repeated(entries), values));
       void navigate(`/runs/${run.id}`);
@@ -110,22 +95,6 @@ export function NewRunView() {
   if (campaigns.isPending || bench.isPending) {
     return <Loading />;
   }
-  const field = (
-    name: keyof typeof form,
-    label: string,
-    more: { required?: boolean; type?: string; help?: string } = {},
-  ) => (
-    <TextField
-      label={label}
-      required={more.required ?? false}
-      type={more.type ?? 'text'}
-      value={name === 'plannedMinutes' ? planned : form[name]}
-      error={start.error?.of(name) !== undefined}
-      helperText={start.error?.of(name) ?? more.help}
-      onChange={(event) => setForm({ ...form, [name]: event.target.value })}
-      slotProps={{ inputLabel: { shrink: true } }}
-    />
-  );
   return (
     <form
       onSubmit={(event) => {
@@ -153,6 +122,12 @@ export function NewRunView() {
           </MenuItem>
         ))}
       </TextField>
+      {unit && (
+        <p style={{ margin: 0 }}>
+          Made where there was no screen?{' '}
+          <Link to={`/runs/paper/${encodeURIComponent(unit.id)}`}>Copy the sheet, with both checks</Link>
+        </p>
+      )}
       {unit && unit.hold.length > 0 && (
         <p style={{ margin: 0 }}>
           A run before the check closes it shares the bracket of {unit.hold.join(', ')}.
@@ -168,11 +143,20 @@ export function NewRunView() {
           </Button>
         </div>
       )}
-      {asksWhy &&
-        field('despite', 'Why it goes out all the same', {
-          required: true,
-          help: 'Stands on the result. What is against the instrument weighs by its own rule',
-        })}
+      {asksWhy && (
+        <TextField
+          label="Why it goes out all the same"
+          required
+          value={form.despite}
+          error={start.error?.of('despite') !== undefined}
+          helperText={
+            start.error?.of('despite') ??
+            'Stands on the result. What is against the instrument weighs by its own rule'
+          }
+          onChange={(event) => setForm({ ...form, despite: event.target.value })}
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
+      )}
       <TextField
         select
         required
@@ -186,15 +170,14 @@ export function NewRunView() {
           </MenuItem>
         ))}
       </TextField>
-      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))', gap: 16 }}>
-        {field('person', 'Person', { required: true, help: 'A code, not a name' })}
-        {field('task', 'Task', { required: true })}
-        {field('place', 'Place')}
-        {field('start', 'Start, local time', { required: true, type: 'datetime-local' })}
-        {field('stop', 'Stop, where it is over', { type: 'datetime-local' })}
-        {field('plannedMinutes', 'Planned, minutes')}
-        {field('shiftMinutes', 'Working day, minutes', { help: 'What the run stands for' })}
-        {entries.length > 0 && field('shift', 'Name of the shift', { help: 'Where its day does not say it' })}
+      <RunDetails
+        form={{ ...form, plannedMinutes: planned }}
+        set={(change) => setForm({ ...form, ...change })}
+        entries={entries}
+        values={values}
+        setValues={setValues}
+        problem={start.error}
+      >
         {earlier && (
           <button
             type="button"
@@ -206,13 +189,7 @@ export function NewRunView() {
             answers
           </button>
         )}
-        <Entries
-          entries={entries}
-          values={values}
-          put={(change) => setValues({ ...values, ...change })}
-          problem={(name) => start.error?.of(name)}
-        />
-      </div>
+      </RunDetails>
       <Told problem={start.error} />
       <div>
         <Button type="submit" variant="contained" disabled={start.isPending} sx={{ minHeight: 48 }}>
