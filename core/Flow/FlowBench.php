@@ -190,7 +190,8 @@ final readonly class FlowBench implements BenchGuide
             return new LiveSheet([]);
         }
         $lines = [];
-        $questions = $content->standard->air->questions();
+        $leak = $content->leak?->question($timeline->instrument->traits, $policy->limit('flow.leak', 'decay'));
+        $questions = [...$content->standard->air->questions(), ...($leak === null ? [] : [$leak])];
         try {
             if ($content->readings->points !== []) {
                 return new LiveSheet($this->curve(GaugeCurve::of($check, $content, $timeline), $policy), $questions);

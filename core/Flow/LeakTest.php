@@ -6,6 +6,7 @@ namespace Footnote\Core\Flow;
 
 use Footnote\Core\Air\Air;
 use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
@@ -91,6 +92,45 @@ final readonly class LeakTest
         $start = $this->start?->in(CommonUnit::Kilopascal);
 
         return $start === null || $start->isZero() ? null : $this->lost()?->times(100)->dividedBy($start);
+    }
+
+    /** How much vacuum would have been lost in so many seconds at the same pace, kPa; null where no decay was read. */
+    public function lostIn(Exact $seconds): ?Exact
+    {
+        $lost = $this->lost();
+
+        return $lost === null || $this->seconds === null ? null : $lost->times($seconds)->dividedBy($this->seconds->value);
+    }
+
+    /** What is asked while it is typed: how far beyond the manual of the unit, or beyond a share of the vacuum, it lies. */
+    public function question(Traits $unit, ?Limit $decay): ?string
+    {
+        if ($this->stalled === false) {
+            return 'The pump went on drawing through a blocked line: the line leaks, or it was not blocked.';
+        }
+        $allowed = $unit->measured('leakLimit')?->in(CommonUnit::Kilopascal);
+        $within = $unit->decimal('leakLimitSeconds')?->value;
+        if (!$this->hasDecay()) {
+            return null;
+        }
+        if ($allowed !== null && $within !== null && !$within->isZero()) {
+            $lost = $this->lostIn($within);
+            if ($lost === null || $lost->compareTo($allowed) <= 0) {
+                return null;
+            }
+            $times = $allowed->isZero() ? null : $lost->dividedBy($allowed);
+
+            return \sprintf(
+                'The vacuum fell %s the manual allows: a leak%s.',
+                $times === null ? 'where none' : $times->rounded(1).' times as fast as',
+                $times !== null && $times->compareTo(Exact::of('5')) >= 0 ? ', an open cap, or a value mistyped' : '',
+            );
+        }
+        $percent = $this->lostPercent();
+
+        return $percent === null || $decay === null || $decay->isKeptBy($percent)
+            ? null
+            : \sprintf('The vacuum fell by %s %%; kept is %s.', $percent->rounded(1), $decay->words());
     }
 
     /** V·ΔP/(P·t), L/min; null where volume or pressure are not known. */

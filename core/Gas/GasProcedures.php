@@ -204,17 +204,7 @@ final class GasProcedures
                     ),
                 ),
             ),
-            new Step(
-                self::PURGED,
-                StepKind::Readings,
-                new StepWords(
-                    'Back to zero',
-                    'Wait in clean air until every channel has fallen back, and write what each reads then. A burst of clean air '
-                        .'helps; after isobutylene CO may alarm for minutes.',
-                    'Test gas still in the cell would go into the exposure. It ends by a reading, not by a guess.',
-                ),
-                readings: new ReadingsList(self::PURGED),
-            ),
+            self::purged(true),
             ...($fixed
                 ? [
                     new Step(
@@ -312,7 +302,25 @@ final class GasProcedures
                     ),
                 ),
             ),
+            self::purged(false),
         ]);
+    }
+
+    /** @param bool $required after a bump it may be left out: many are done a good while before the unit goes out */
+    private static function purged(bool $required): Step
+    {
+        return new Step(
+            self::PURGED,
+            StepKind::Readings,
+            new StepWords(
+                'Back to zero',
+                'Wait in clean air until every channel has fallen back, and write what each reads then. A burst of clean air '
+                    .'helps; after isobutylene CO may alarm for minutes.',
+                'Test gas still in the cell would go into the exposure. It ends by a reading, not by a guess.',
+            ),
+            required: $required,
+            readings: new ReadingsList(self::PURGED),
+        );
     }
 
     /** @return list<Step> */

@@ -144,7 +144,7 @@ final class RoundTest extends ApiTestCase
         $id = $round->string('id');
         $this->call('POST', "/api/bench/rounds/$id/reference", ['reference' => 'MIX']);
         $seen = $this->call('GET', '/api/bench/drafts/'.$round->string('units.0.draft'));
-        self::assertSame(['mix-bottle', 'mix-found', 'gas-off'], array_column($seen->list('procedure.steps'), 'id'));
+        self::assertSame(['mix-bottle', 'mix-found', 'gas-off', 'purged'], array_column($seen->list('procedure.steps'), 'id'));
         $this->call('PUT', '/api/bench/drafts/'.$seen->string('id'), ['version' => $seen->int('version'), 'answers' => [
             ...$seen->list('answers'),
             'steps' => ['mix-bottle' => 'done', 'mix-found' => 'done', 'gas-off' => 'done'],

@@ -9,15 +9,19 @@ use Footnote\Core\Flow\FlowBench;
 use Footnote\Core\Flow\FlowFormat;
 use Footnote\Core\Flow\FlowProcedures;
 use Footnote\Core\Flow\FlowUsability;
+use Footnote\Core\Flow\LeakTest;
 use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\LiveSheet;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\Step;
+use Footnote\Core\Record\EntryReader;
+use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** What the bench says and asks at a flow check, and when a check is no evidence. */
@@ -351,6 +355,30 @@ final class FlowBenchTest extends TestCase
             )[0]->step('standard');
             self::assertInstanceOf(Step::class, $standard);
             self::assertSame([...$own, 'standstill'], $names($bench->fields($standard, $unit, $reference)), $reference->kind);
+        }
+    }
+
+    /**
+     * A leak is judged while it is typed: by the manual of the unit, else by the share that the policy allows.
+     *
+     * @param array<string, mixed> $unit
+     */
+    #[TestWith([['leakLimit' => ['value' => '2.5', 'unit' => 'kPa'], 'leakLimitSeconds' => '60'], '47.5', null], 'as much as it allows')]
+    #[TestWith([['leakLimit' => ['value' => '2.5', 'unit' => 'kPa'], 'leakLimitSeconds' => '60'], '47.4', '1.0 times'])]
+    #[TestWith([['leakLimit' => ['value' => '2.5', 'unit' => 'kPa'], 'leakLimitSeconds' => '60'], '20', '12.0 times as fast'])]
+    #[TestWith([['leakLimit' => ['value' => '2.5', 'unit' => 'kPa'], 'leakLimitSeconds' => '60'], '20', 'mistyped'])]
+    #[TestWith([['leakLimit' => ['value' => '0', 'unit' => 'kPa'], 'leakLimitSeconds' => '60'], '49', 'where none'])]
+    #[TestWith([[], '20', 'fell by 60.0 %'])]
+    public function testALeakIsAskedAbout(array $unit, string $end, ?string $asks): void
+    {
+        $leak = ['leakStart' => ['value' => '50', 'unit' => 'kPa'], 'leakEnd' => ['value' => $end, 'unit' => 'kPa'], 'leakSeconds' => '60'];
+        $traits = (new EvidenceReader(Families::formats()))->instrument(Fields::of(AirScene::pump('P', $unit)))->traits;
+        $question = LeakTest::of(EntryReader::read(Fields::of($leak), LeakTest::entries()))
+            ?->question($traits, Scene::policy('standard')->limit('flow.leak', 'decay'));
+        if ($asks === null) {
+            self::assertNull($question);
+        } else {
+            self::assertStringContainsString($asks, $question ?? '');
         }
     }
 

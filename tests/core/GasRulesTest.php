@@ -56,6 +56,16 @@ final class GasRulesTest extends TestCase
             ->check('k2', '12:10');
     }
 
+    /** A calibration that ended in clean air with gas in the cell, and a bump test after it, which ended so. */
+    private static function bumpPurged(string $read): GasScene
+    {
+        $row = static fn (string $value): array => ['channel' => 'PID', 'value' => $value, 'provenance' => 'typed'];
+        $bump = ['procedure' => 'bump-test', 'purged' => [$row($read)]];
+
+        return self::measured((new GasScene())->check('k1', '07:30', gas: ['purged' => [$row('40')]])->check('b', '07:55', gas: $bump))
+            ->check('k2', '12:10');
+    }
+
     /** @param array<string, string> $left as left in the morning */
     private static function adjusted(array $left): GasScene
     {
@@ -263,6 +273,12 @@ final class GasRulesTest extends TestCase
             'gas.not-purged',
             self::purged('12', ['stepTimes' => ['purged' => '2026-03-02T07:58:00+00:00']]),
             self::purged('12', ['stepTimes' => ['purged' => '2026-03-02T07:40:00+00:00']]),
+            Severity::Qualified,
+        ];
+        yield 'after a bump test that came last' => [
+            'gas.not-purged',
+            self::bumpPurged('12'),
+            self::bumpPurged('2'),
             Severity::Qualified,
         ];
         yield 'a cell past its life' => [

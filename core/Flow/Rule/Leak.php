@@ -39,12 +39,11 @@ final readonly class Leak extends SampleRule implements KnownBeforehand
         if (!$leak->hasDecay()) {
             return;
         }
-        $lost = $leak->lost();
         $traits = $case->timeline->instrument->traits;
         $allowed = $traits->measured('leakLimit');
         $within = $traits->decimal('leakLimitSeconds');
-        if ($lost !== null && $allowed !== null && $within !== null && $leak->seconds !== null && !$within->value->isZero()) {
-            $scaled = $lost->times($within->value)->dividedBy($leak->seconds->value);
+        $scaled = $within === null || $within->value->isZero() ? null : $leak->lostIn($within->value);
+        if ($scaled !== null && $allowed !== null) {
             $limit = new Limit('leak', Decimal::parse($allowed->in(CommonUnit::Kilopascal)->rounded(6)), 'kPa in '.$within->written.' s');
             if ($scaled->compareTo($allowed->in(CommonUnit::Kilopascal)) > 0) {
                 yield $setting->finding(
@@ -53,7 +52,7 @@ final readonly class Leak extends SampleRule implements KnownBeforehand
                         $case->hour($check->at),
                         $leak->start?->words() ?? '',
                         $leak->end?->words() ?? '',
-                        $leak->seconds->written,
+                        $leak->seconds->written ?? '?',
                         $allowed->words(),
                         $within->written,
                         $this->asFlow($content),

@@ -57,6 +57,10 @@ export function RoundCard({
   const steps = of(answers);
   const bodies = steps.filter((step) => step.kind !== 'confirm');
   const confirmed = steps.filter((step) => step.kind === 'confirm');
+  // What follows the reading is asked behind it: alarms sound when the gas is on.
+  const reading = steps.findLastIndex((step) => step.kind === 'readings' || step.kind === 'adjust');
+  const before = confirmed.filter((step) => steps.indexOf(step) < reading || reading === -1);
+  const afterwards = confirmed.filter((step) => !before.includes(step));
   const timer = bodies.find((step) => step.kind === 'wait' && done[step.id] === undefined);
   const begun = timer === undefined || answers.waits?.[timer.id] !== undefined;
   const now = useNow(timer !== undefined && begun);
@@ -130,8 +134,8 @@ export function RoundCard({
           </p>
         ))}
         <Unsent problem={problem} again={again} />
-        {confirmed.length > 0 && (
-          <Together steps={confirmed} left={left} setLeft={setLeft} done={done} turn={turn} />
+        {before.length > 0 && (
+          <Together steps={before} left={left} setLeft={setLeft} done={done} turn={turn} />
         )}
         {bodies.map((step) => (
           <div key={step.id} style={{ margin: '12px 0' }}>
@@ -174,6 +178,9 @@ export function RoundCard({
             )}
           </div>
         ))}
+        {afterwards.length > 0 && (
+          <Together steps={afterwards} left={left} setLeft={setLeft} done={done} turn={turn} />
+        )}
         <div className="fn-done">
           {begun && lacking !== null && (
             <p style={{ color: ink.soft, margin: 0, flexBasis: '100%' }}>{lacking}</p>
