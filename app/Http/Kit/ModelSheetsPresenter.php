@@ -17,6 +17,7 @@ use Footnote\Core\Procedure\Step;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\Strangers;
 use Footnote\Core\Sheet\ModelSheet;
 use Footnote\Core\Sheet\Sheets;
 use Footnote\Core\Sheet\SheetShelf;
@@ -99,9 +100,10 @@ final readonly class ModelSheetsPresenter
     /** @return array<string, mixed> how a check of the model would be walked with a sheet that is still being written */
     public function preview(string $model, Fields $entry): array
     {
-        $unit = $this->unitOf($model) ?? throw Problem::missing('The model '.$model);
+        Strangers::toRecord($this->families)->inEntry(SheetShelf::ID, $entry->data());
+        $sheet = $this->read($entry->data());
 
-        return $this->walk($this->read($entry->data()), $unit);
+        return $this->walk($sheet, $this->unitOf($model) ?? throw Problem::missing('The model '.$model));
     }
 
     /** @param array<string, mixed> $record */

@@ -1,12 +1,12 @@
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Checkbox from '@mui/material/Checkbox';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange, useForms } from '../api/hooks';
 import { ink } from '../look/theme';
 import { CertificateFields, certificateOf, draftOf } from './CertificateFields';
 import { Form } from './Form';
+import { Reason } from './Reason';
 
 type Certificate = Schemas['Certificate'];
 
@@ -95,16 +95,7 @@ function Correct({
         control={<Checkbox checked={withdrawn} onChange={(event) => setWithdrawn(event.target.checked)} />}
       />
       {!withdrawn && <CertificateFields draft={draft} set={setDraft} refusal={correct.error} kind={asked} />}
-      <TextField
-        label="What was wrong"
-        value={reason}
-        onChange={(event) => setReason(event.target.value)}
-        error={correct.error?.of('reason') !== undefined}
-        helperText={correct.error?.of('reason')}
-        required
-        multiline
-        sx={{ gridColumn: '1 / -1' }}
-      />
+      <Reason label="What was wrong" value={reason} set={setReason} refusal={correct.error} />
     </Form>
   );
 }

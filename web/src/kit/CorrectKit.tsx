@@ -1,4 +1,3 @@
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
@@ -7,6 +6,7 @@ import { ink } from '../look/theme';
 import { filled, type Entry, type Values } from '../look/values';
 import { moment } from '../look/words';
 import { Field, Form } from './Form';
+import { Reason } from './Reason';
 
 /** What was typed in wrongly of a unit or a reference is put right: everything that may be corrected, as it stands, with why. */
 export function CorrectKit({
@@ -67,16 +67,7 @@ export function CorrectKit({
         put={(change) => setValues({ ...values, ...change })}
         problem={(name) => correct.error?.of(name)}
       />
-      <TextField
-        label="What was wrong"
-        value={reason}
-        onChange={(event) => setReason(event.target.value)}
-        error={correct.error?.of('reason') !== undefined}
-        helperText={correct.error?.of('reason')}
-        required
-        multiline
-        sx={{ gridColumn: '1 / -1' }}
-      />
+      <Reason label="What was wrong" value={reason} set={setReason} refusal={correct.error} />
     </Form>
   );
 }

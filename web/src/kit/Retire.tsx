@@ -1,10 +1,10 @@
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
 import { ink } from '../look/theme';
 import { moment } from '../look/words';
 import { Form } from './Form';
+import { Reason } from './Reason';
 
 /** Takes a unit or a reference out of use, or back into it. */
 export function Retire({
@@ -41,16 +41,7 @@ export function Retire({
           ? 'It can be checked and chosen again. That it was out of use stays on record.'
           : 'Nothing new begins with it. What was measured with it stands as it stood, and it stays in the kit.'}
       </p>
-      <TextField
-        label="Why"
-        value={reason}
-        onChange={(event) => setReason(event.target.value)}
-        error={say.error?.of('reason') !== undefined}
-        helperText={say.error?.of('reason')}
-        required
-        multiline
-        sx={{ gridColumn: '1 / -1' }}
-      />
+      <Reason label="Why" value={reason} set={setReason} refusal={say.error} />
     </Form>
   );
 }
