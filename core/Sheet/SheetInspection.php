@@ -14,6 +14,9 @@ final readonly class SheetInspection implements EntryInspection
 {
     public function inspect(Fields $item, Traits $entry): void
     {
+        if ($entry->text('replaces') === $entry->text('code')) {
+            $item->refuse('replaces', 'names the sheet itself.');
+        }
         $kinds = [];
         foreach ($item->objects('steps') as $place => $step) {
             $code = $step->id('code');

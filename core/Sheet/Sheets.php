@@ -19,15 +19,28 @@ final readonly class Sheets
     {
     }
 
-    /** Those of a model that no other takes the place of. */
+    /** Those of a model that no other of the same model takes the place of. */
     public function of(string $family, string $model): self
     {
-        $replaced = array_map(static fn (ModelSheet $sheet): string => '='.$sheet->replaces(), $this->sheets);
+        $own = array_filter($this->sheets, static fn (ModelSheet $sheet): bool => $sheet->isOf($family, $model));
+        $replaced = array_map(static fn (ModelSheet $sheet): string => '='.$sheet->replaces(), $own);
 
         return new self(array_values(array_filter(
-            $this->sheets,
-            static fn (ModelSheet $sheet): bool => $sheet->isOf($family, $model) && !\in_array('='.$sheet->code, $replaced, true),
+            $own,
+            static fn (ModelSheet $sheet): bool => !\in_array('='.$sheet->code, $replaced, true),
         )));
+    }
+
+    /** The sheet that took the place of one for all of its models; null where it is asked still. */
+    public function replacing(ModelSheet $sheet): ?ModelSheet
+    {
+        foreach ($this->sheets as $other) {
+            if ($other->replaces() === $sheet->code && array_diff($sheet->models(), $other->models()) === []) {
+                return $other;
+            }
+        }
+
+        return null;
     }
 
     /** @return list<string> */

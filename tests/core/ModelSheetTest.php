@@ -169,6 +169,14 @@ final class ModelSheetTest extends TestCase
             self::sheet(['code' => 'FAMILY', 'family' => 'noise-dosimeter']),
         ]);
         self::assertSame(['T'], $sheets->of('gas-monitor', 'Model G')->codes());
+        // It takes its place where it is of the same model, and nowhere else.
+        $both = new Sheets([
+            self::sheet(['models' => [['model' => 'Model G'], ['model' => 'Model H']]]),
+            self::sheet(['code' => 'T', 'replaces' => 'S']),
+        ]);
+        self::assertSame([['T'], ['S']], [$both->of('gas-monitor', 'Model G')->codes(), $both->of('gas-monitor', 'Model H')->codes()]);
+        self::assertNull($both->replacing($both->sheets[0]));
+        self::assertSame('T', $sheets->replacing($sheets->sheets[0])?->code);
         self::assertSame(['OTHER'], $sheets->of('gas-monitor', 'Model H')->codes());
         self::assertSame([], $sheets->of('gas-monitor', '')->codes());
     }
@@ -199,6 +207,7 @@ final class ModelSheetTest extends TestCase
         yield 'an empty band' => [['steps' => [self::step('a', ['kind' => 'entries'])], 'writes' => [$write]], '/writes/0/most'];
         yield 'nothing expected' => [['expected' => [['list' => 'asFound']]], '/expected/0/least'];
         yield 'no source' => [['source' => ''], '/source'];
+        yield 'in its own place' => [['replaces' => 'S'], '/replaces'];
         yield 'a kind of its own' => [['steps' => [self::step('a', ['kind' => 'readings'])]], '/steps/0/kind'];
     }
 

@@ -182,7 +182,7 @@ test('a monitor and its cylinder are registered', async ({ page }) => {
   await page.getByRole('button', { name: 'Register an instrument' }).click();
   await choose(page, /^Family/, /gas and vapour monitor/);
   await page.getByLabel('Asset number').fill('VM-09');
-  await page.getByLabel('Model').fill('Tremulant P');
+  await page.getByLabel('Model code').fill('Tremulant P');
   await page.getByLabel('Channel', { exact: false }).first().fill('9');
   await choose(page, /^Senses/, /vapours by photoionisation/);
   await page.getByLabel(/^Lamp/).fill('10,6');

@@ -167,7 +167,7 @@ test('a meter and permissible levels of ones own are registered', async ({ page 
   await page.getByRole('button', { name: 'Register an instrument' }).click();
   await choose(page, /^Family/, /sound level meter/);
   await page.getByLabel('Asset number').fill('SL-09');
-  await page.getByLabel('Model').fill('Heron 9');
+  await page.getByLabel('Model code').fill('Heron 9');
   await choose(page, /^Class/, 'class 2');
   await page.getByLabel(/^Range from/).fill('140');
   await page.getByLabel(/^Range to/).fill('30');

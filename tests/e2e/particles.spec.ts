@@ -114,7 +114,7 @@ test('a counter without sizes is sent back, nothing lost', async ({ page }) => {
   await page.getByRole('button', { name: 'Register an instrument' }).click();
   await choose(page, /^Family/, /particle counter/);
   await page.getByLabel('Asset number').fill('PC-09');
-  await page.getByLabel('Model').fill('Mixture 4');
+  await page.getByLabel('Model code').fill('Mixture 4');
   await choose(page, /^Kind/, /airborne/);
   await page
     .getByLabel(/^Nominal flow/)

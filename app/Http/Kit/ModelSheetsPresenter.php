@@ -117,8 +117,6 @@ final readonly class ModelSheetsPresenter
     /** @return array<string, mixed> */
     private function line(ModelSheet $sheet, Sheets $all, string $by): array
     {
-        $later = array_values(array_filter($all->sheets, static fn (ModelSheet $one): bool => $one->replaces() === $sheet->code));
-
         return [
             'code' => $sheet->code,
             'name' => $sheet->name(),
@@ -126,7 +124,7 @@ final readonly class ModelSheetsPresenter
             'minutes' => $sheet->minutes(),
             'models' => $sheet->models(),
             'by' => $by,
-            'replacedBy' => ($later[0] ?? null)?->code,
+            'replacedBy' => $all->replacing($sheet)?->code,
             'steps' => \count($sheet->steps()),
         ];
     }

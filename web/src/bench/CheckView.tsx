@@ -248,8 +248,8 @@ export function CheckView() {
                 ? 'Accept the check'
                 : step.kind === 'wait' && answers.fromPaper !== true && answers.waits?.[step.id] === undefined
                   ? 'Start the timer'
-                  : 'Done, go on'}{' '}
-              <span className="fn-key">⏎</span>
+                  : 'Done, go on'}
+              &nbsp;<span className="fn-key">⏎</span>
             </Button>
             {step && (
               <Button onClick={() => settle('skipped')} sx={{ minHeight: 56 }} color="warning">

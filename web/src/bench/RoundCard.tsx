@@ -191,7 +191,7 @@ export function RoundCard({
             onClick={go}
             sx={{ minHeight: 56, minWidth: 220, fontSize: '1.05rem' }}
           >
-            {begun ? 'Done, next unit' : 'Start the timer'} <span className="fn-key">⏎</span>
+            {begun ? 'Done, next unit' : 'Start the timer'}&nbsp;<span className="fn-key">⏎</span>
           </Button>
           <Button component={Link} to={`/bench/${id}`} sx={{ minHeight: 56 }}>
             Step by step

@@ -103,7 +103,7 @@ export function RoundEnd({ round }: { round: Schemas['Round'] }) {
             onClick={() => accept.mutate(undefined)}
             sx={{ minHeight: 56, minWidth: 220, fontSize: '1.05rem' }}
           >
-            Accept {plural(open.length, 'check')} <span className="fn-key">⏎</span>
+            Accept {plural(open.length, 'check')}&nbsp;<span className="fn-key">⏎</span>
           </Button>
         ) : (
           <Button component={Link} to="/bench" variant="outlined" sx={{ minHeight: 56 }}>
