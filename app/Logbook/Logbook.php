@@ -109,22 +109,20 @@ final readonly class Logbook
         return array_values(array_filter($this->connection->fetchFirstColumn('SELECT id FROM instrument ORDER BY id'), \is_string(...)));
     }
 
-    /** @return Record|null with its certificates, and the intervals that were set for it */
+    /** @return Record|null with its certificates, and what was said of it since */
     public function instrumentRecord(string $id): ?array
     {
-        $record = $this->pairs('SELECT id, record FROM instrument WHERE id = ?', [$id])[$id] ?? null;
+        return $this->instrumentRecords([$id])[$id] ?? null;
+    }
 
-        $corrections = $this->added('kit_correction', 'instrument_id', [$id])[$id] ?? [];
-
-        return $record === null ? null : [
-            ...KitFolding::fold($record, $corrections),
-            'certificates' => $this->added('certificate', 'instrument_id', [$id])[$id] ?? [],
-            ...array_filter([
-                'corrections' => KitFolding::told($corrections),
-                'intervals' => $this->added('own_interval', 'instrument_id', [$id])[$id] ?? [],
-                'retirements' => $this->added('retirement', 'instrument_id', [$id])[$id] ?? [],
-            ]),
-        ];
+    /**
+     * @param list<int|string>|null $ids null: all of them
+     *
+     * @return array<int|string, Record> with their certificates, and what was said of them since
+     */
+    public function instrumentRecords(?array $ids = null): array
+    {
+        return $this->kit('instrument', $ids, ['certificates' => 'certificate']);
     }
 
     /**
@@ -144,26 +142,37 @@ final readonly class Logbook
      */
     public function referenceRecords(?array $ids = null): array
     {
+        return $this->kit('reference', $ids, ['certificates' => 'certificate', 'recalls' => 'recall']);
+    }
+
+    /**
+     * @param list<int|string>|null $ids    null: all of them
+     * @param array<string, string> $always the tables of what each has, by the name of its list; empty lists too
+     *
+     * @return array<int|string, Record> as it was registered, with what was corrected folded in and what was said since beside
+     */
+    private function kit(string $table, ?array $ids, array $always): array
+    {
         if ($ids === []) {
             return [];
         }
         [$where, $values] = $this->in('id', $ids);
-        $records = $this->pairs('SELECT id, record FROM reference'.$where.' ORDER BY id', $values);
-        $certificates = $this->added('certificate', 'reference_id', array_keys($records));
-        $intervals = $this->added('own_interval', 'reference_id', array_keys($records));
-        $recalls = $this->added('recall', 'reference_id', array_keys($records));
-        $retirements = $this->added('retirement', 'reference_id', array_keys($records));
-        $corrections = $this->added('kit_correction', 'reference_id', array_keys($records));
+        $records = $this->pairs(\sprintf('SELECT id, record FROM %s%s ORDER BY id', $table, $where), $values);
+        $owner = $table.'_id';
+        $lists = array_map(fn (string $of): array => $this->added($of, $owner, array_keys($records)), [
+            ...$always,
+            'corrections' => 'kit_correction',
+            'intervals' => 'own_interval',
+            'retirements' => 'retirement',
+        ]);
         foreach ($records as $id => $record) {
+            $corrections = $lists['corrections'][$id] ?? [];
+            $own = array_map(static fn (array $of): array => $of[$id] ?? [], $lists);
+            $own['corrections'] = KitFolding::told($corrections);
             $records[$id] = [
-                ...KitFolding::fold($record, $corrections[$id] ?? []),
-                'certificates' => $certificates[$id] ?? [],
-                'recalls' => $recalls[$id] ?? [],
-                ...array_filter([
-                    'corrections' => KitFolding::told($corrections[$id] ?? []),
-                    'intervals' => $intervals[$id] ?? [],
-                    'retirements' => $retirements[$id] ?? [],
-                ]),
+                ...KitFolding::fold($record, $corrections),
+                ...array_intersect_key($own, $always),
+                ...array_filter(array_diff_key($own, $always)),
             ];
         }
 

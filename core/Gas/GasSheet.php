@@ -30,6 +30,12 @@ final class GasSheet
                     'why' => 'A unit that measures well may still set alight what it measures.',
                 ],
                 [
+                    'code' => 'start-zero', 'kind' => 'entries', 'before' => 'zero-found', 'title' => 'Start-up zero', 'optional' => true,
+                    'instruction' => 'Write whether it zeroed itself at the start, and where. Indoors only where somebody knows why: '
+                        .'write it.',
+                    'why' => 'A unit that zeroed itself in foul air calls it clean all day.',
+                ],
+                [
                     'code' => 'seals-off', 'kind' => 'confirm', 'after' => 'zero-source',
                     'title' => 'Caps off the filter', 'optional' => true,
                     'instruction' => 'Take both caps off the charcoal or zero filter; put them on again afterwards.',
@@ -47,6 +53,20 @@ final class GasSheet
                     'code' => 'school', 'kind' => 'entries', 'after' => 'mix-found', 'title' => 'Plateau or seconds', 'optional' => true,
                     'instruction' => 'Write whether the plateau was waited for, or a fixed number of seconds, and how many.',
                     'why' => 'Both are done; who compares two checks must know which.',
+                ],
+                [
+                    'code' => 'lamp', 'kind' => 'entries', 'before' => 'isobutylene-found',
+                    'title' => 'Lamp, filter, bag', 'optional' => true,
+                    'instruction' => 'Lamp checked by the unit before span, inlet filter on, humidity and its compensation, '
+                        .'the span gas by name. '
+                        .'A bag is filled, emptied once, filled again.',
+                    'why' => 'A dirty lamp spans low; another span gas is another factor. It is not zeroed a second time here.',
+                    'caution' => 'What flows past at a T-piece or out of a bag is let out where nobody breathes it.',
+                ],
+                [
+                    'code' => 'slope', 'kind' => 'entries', 'after' => 'saved', 'title' => 'Slope and offset', 'optional' => true,
+                    'instruction' => 'Of carbon dioxide and other two-point channels: write slope and offset as shown at the end.',
+                    'why' => 'They tell a cell that ages before its reading does.',
                 ],
                 [
                     'code' => 'said', 'kind' => 'entries', 'after' => 'saved', 'title' => 'What the unit said', 'optional' => true,
@@ -68,6 +88,13 @@ final class GasSheet
             ],
             'writes' => [
                 ['step' => 'gas-order', 'label' => 'Order'],
+                ['step' => 'start-zero', 'label' => 'Zeroed at the start'],
+                ['step' => 'start-zero', 'label' => 'Why here'],
+                ['step' => 'lamp', 'label' => 'Lamp'],
+                ['step' => 'lamp', 'label' => 'Humidity'],
+                ['step' => 'lamp', 'label' => 'Span gas'],
+                ['step' => 'slope', 'label' => 'Slope'],
+                ['step' => 'slope', 'label' => 'Offset'],
                 ['step' => 'school', 'label' => 'Waited for'],
                 ['step' => 'said', 'label' => 'Pass or fail, per sensor'],
                 ['step' => 'said', 'label' => 'Calibration set'],
@@ -76,6 +103,9 @@ final class GasSheet
                 ['step' => 'settings', 'label' => 'Memory full'],
             ],
             'messages' => [
+                ['shows' => 'fault of a fixed monitor that reset clears', 'means' => 'a nuisance, once',
+                    'do' => 'reset; where it comes back, call'],
+                ['shows' => 'low flow after a restart', 'means' => 'the sampling flow drifted', 'do' => 'trim it, and write it'],
                 ['shows' => 'pump fault while gas is on', 'means' => 'the pump starves',
                     'do' => 'open the valve before the connector, or use a T-piece'],
                 ['shows' => 'CO alarm after isobutylene', 'means' => 'its filter gives the vapour back',

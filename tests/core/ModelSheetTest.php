@@ -218,6 +218,8 @@ final class ModelSheetTest extends TestCase
         self::assertNotNull($shelf);
         $units = [
             self::MONITOR,
+            ['family' => 'gas-monitor',
+                'channels' => [['name' => 'PID', 'kind' => 'photoionisation', 'lamp' => '10.6', 'range' => '2000']]],
             ['family' => 'gas-monitor', 'fixed' => true, 'channels' => self::MONITOR['channels']],
             ['family' => 'noise-dosimeter', 'microphone' => '1/2 in', 'rangeHigh' => '140'],
             ['family' => 'air-sampler', 'kind' => 'fixed sampler', 'flowControl' => 'compensated',

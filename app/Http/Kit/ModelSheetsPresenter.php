@@ -159,10 +159,8 @@ final readonly class ModelSheetsPresenter
     private function units(): array
     {
         return array_map(
-            fn (string $id): Instrument => $this->reader->instrument(
-                Fields::of($this->logbook->instrumentRecord($id) ?? throw Problem::missing('Instrument '.$id)),
-            ),
-            $this->logbook->instruments(),
+            fn (array $record): Instrument => $this->reader->instrument(Fields::of($record)),
+            array_values($this->logbook->instrumentRecords()),
         );
     }
 

@@ -12,6 +12,7 @@ import { isMeasured, rememberedUnit, rememberUnit, type Entry, type Row } from '
 import { ink } from '../look/theme';
 import { useNow } from '../look/useNow';
 import { flagOf, rowsOf } from './answers';
+import { Stopwatch } from './Stopwatch';
 import { useAwake } from './useAwake';
 import type { Answers } from './useDraft';
 import { secondsLeft, secondsSince, secondsUntilNow } from './wait';
@@ -259,6 +260,9 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
   // In a table of readings the row at hand alone shows what can be done with it.
   const [active, setActive] = useState(0);
   const clocked = step.clocked && answers.fromPaper !== true;
+  // A volume in so many seconds is timed by hand; on a sheet of paper it was.
+  const timed =
+    !step.clocked && answers.fromPaper !== true && step.columns.some((column) => column.name === 'seconds');
   const gasOn = clocked ? answers.waits?.[step.id] : undefined;
   const stamp = (place: number) => {
     if (gasOn !== undefined) {
@@ -268,6 +272,7 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
   return (
     <div style={{ display: 'grid', gap: 10 }}>
       {clocked && <Clock step={step} answers={answers} put={put} />}
+      {timed && <Stopwatch row={active} stopped={(seconds) => change(active, { seconds })} />}
       {shown.map((reading, place) => {
         const struck = typeof reading.struck === 'string' ? reading.struck : null;
         return (
