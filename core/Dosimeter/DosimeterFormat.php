@@ -16,6 +16,7 @@ use Footnote\Core\Noise\AcousticKit;
 use Footnote\Core\Noise\AcousticRemark;
 use Footnote\Core\Noise\AcousticSection;
 use Footnote\Core\Noise\AcousticSheet;
+use Footnote\Core\Noise\CalibratorStandIn;
 use Footnote\Core\Noise\DoseCriterion;
 use Footnote\Core\Noise\LevelColumn;
 use Footnote\Core\Noise\LevelUnit;
@@ -36,6 +37,7 @@ use Footnote\Core\Record\ShipsYardsticks;
 use Footnote\Core\Record\SketchesLogs;
 use Footnote\Core\Record\TranslatesAnswers;
 use Footnote\Core\Sheet\ShipsSheets;
+use Footnote\Core\StandIn\BringsStandIns;
 
 /** Noise dosimeters in the record format: acoustic checks, logs and totals, dose criteria. */
 final readonly class DosimeterFormat implements
@@ -47,7 +49,8 @@ final readonly class DosimeterFormat implements
     ShipsYardsticks,
     HasCriteria,
     TranslatesAnswers,
-    ShipsSheets
+    ShipsSheets,
+    BringsStandIns
 {
     public function instrument(): array
     {
@@ -107,6 +110,11 @@ final readonly class DosimeterFormat implements
     public function sheets(): array
     {
         return [AcousticSheet::template()];
+    }
+
+    public function standIns(): array
+    {
+        return [new CalibratorStandIn()];
     }
 
     public function section(): string

@@ -28,9 +28,17 @@ use Footnote\Core\Record\KeepsShelves;
 use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Record\TellsWhatIsLeft;
 use Footnote\Core\Sheet\ShipsSheets;
+use Footnote\Core\StandIn\BringsStandIns;
 
 /** Gas and vapour monitors in the record format: units with channels, bottles, checks, logs and totals. */
-final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, ExaminesUnits, KeepsLogs, KeepsShelves, ShipsSheets
+final readonly class GasFormat implements
+    ContentFormat,
+    TellsWhatIsLeft,
+    ExaminesUnits,
+    KeepsLogs,
+    KeepsShelves,
+    ShipsSheets,
+    BringsStandIns
 {
     /** Names of channels stand in figures, files and addresses. */
     private const NAME = '/^[A-Za-z][A-Za-z0-9 .-]{0,19}$/D';
@@ -158,6 +166,11 @@ final readonly class GasFormat implements ContentFormat, TellsWhatIsLeft, Examin
     public function sheets(): array
     {
         return [GasSheet::template()];
+    }
+
+    public function standIns(): array
+    {
+        return [new MonitorStandIn()];
     }
 
     public function section(): string

@@ -15,6 +15,7 @@ use Footnote\Core\Noise\AcousticKit;
 use Footnote\Core\Noise\AcousticRemark;
 use Footnote\Core\Noise\AcousticSection;
 use Footnote\Core\Noise\AcousticSheet;
+use Footnote\Core\Noise\CalibratorStandIn;
 use Footnote\Core\Noise\LevelColumn;
 use Footnote\Core\Noise\LevelUnit;
 use Footnote\Core\Noise\NoiseRecordReader;
@@ -36,6 +37,7 @@ use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Record\SketchesLogs;
 use Footnote\Core\Record\TranslatesAnswers;
 use Footnote\Core\Sheet\ShipsSheets;
+use Footnote\Core\StandIn\BringsStandIns;
 
 /** Sound level meters in the record format. Their checks are those of every unit with a microphone. */
 final readonly class MeterFormat implements
@@ -46,7 +48,8 @@ final readonly class MeterFormat implements
     KeepsLogs,
     KeepsShelves,
     TranslatesAnswers,
-    ShipsSheets
+    ShipsSheets,
+    BringsStandIns
 {
     private const CLOCK = '/^([01]?\d|2[0-3]):([0-5]\d)(?::([0-5]\d))?$/D';
 
@@ -128,6 +131,11 @@ final readonly class MeterFormat implements
     public function sheets(): array
     {
         return [AcousticSheet::template()];
+    }
+
+    public function standIns(): array
+    {
+        return [new CalibratorStandIn()];
     }
 
     public function section(): string

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\StandIn;
+
+/** How a sensor behaves: what it shows is not what truly is. Every parameter is data, each with where it is from. */
+final readonly class Sensor
+{
+    /**
+     * @param string    $resolution   the step of its display, as written: "0.1"
+     * @param Parameter $noise        standard deviation of a reading, in its unit
+     * @param Parameter $t90          seconds to nine tenths of a step
+     * @param WarmUp    $warmUp       what it is off by while it settles
+     * @param Parameter $driftPerHour what it moves by in an hour, in its unit
+     * @param Parameter $perDegree    what it moves by for each degree above 20 °C, in its unit
+     */
+    public function __construct(
+        public string $resolution,
+        public Parameter $noise,
+        public Parameter $t90,
+        public WarmUp $warmUp,
+        public Parameter $driftPerHour,
+        public Parameter $perDegree,
+    ) {
+    }
+
+    /**
+     * What its display shows, in steps of its resolution.
+     *
+     * @param float $when        s after it was switched on
+     * @param float $temperature of the air, °C
+     */
+    public function shows(float $when, Course $course, float $temperature, Chance $chance, string $channel): string
+    {
+        $value = $course->followed($when, $this->t90->value)
+            + $this->warmUp->at($when)
+            + $this->driftPerHour->value * $when / 3600
+            + $this->perDegree->value * ($temperature - 20)
+            + $this->noise->value * $chance->normal($channel, (int) floor($when * 10));
+
+        return $this->displayed($value);
+    }
+
+    private function displayed(float $value): string
+    {
+        $step = (float) $this->resolution;
+        $point = strpos($this->resolution, '.');
+        $decimals = $point === false ? 0 : \strlen($this->resolution) - $point - 1;
+        $shown = \sprintf('%.'.$decimals.'f', round($value / $step) * $step);
+
+        // No display shows a zero below zero.
+        return (float) $shown === 0.0 ? ltrim($shown, '-') : $shown;
+    }
+}
