@@ -31,9 +31,10 @@ use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Record\Shelf;
 use Footnote\Core\Record\ShipsYardsticks;
 use Footnote\Core\Sheet\ShipsSheets;
+use Footnote\Core\StandIn\BringsStandIns;
 
 /** Air sampling in the record format: pumps and samplers, flow standards, flow checks, samples, laboratory reports. */
-final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYardsticks, HasCriteria, ShipsSheets
+final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYardsticks, HasCriteria, ShipsSheets, BringsStandIns
 {
     public const PUMP = 'pump';
     public const FIXED = 'fixed sampler';
@@ -156,6 +157,11 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
     public function sheets(): array
     {
         return FlowSheet::templates();
+    }
+
+    public function standIns(): array
+    {
+        return [new PumpStandIn()];
     }
 
     public function section(): string

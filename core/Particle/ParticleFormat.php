@@ -26,9 +26,10 @@ use Footnote\Core\Record\ReadingEntries;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Record\RunSurroundings;
 use Footnote\Core\Sheet\ShipsSheets;
+use Footnote\Core\StandIn\BringsStandIns;
 
 /** Particle counters and dust monitors in the record format. */
-final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, KeepsLogs, KeepsShelves, ShipsSheets
+final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, KeepsLogs, KeepsShelves, ShipsSheets, BringsStandIns
 {
     public const AIRBORNE = 'airborne counter';
     public const LIQUID = 'liquid counter';
@@ -161,6 +162,11 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
     public function sheets(): array
     {
         return ParticleSheet::templates();
+    }
+
+    public function standIns(): array
+    {
+        return [new CounterStandIn()];
     }
 
     public function section(): string

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Footnote\Tests\Core;
 
 use Footnote\Core\Families;
+use Footnote\Core\Flow\PumpStandIn;
 use Footnote\Core\Gas\MonitorStandIn;
 use Footnote\Core\Judgement\Assessment;
 use Footnote\Core\Judgement\Finding;
 use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Noise\CalibratorStandIn;
+use Footnote\Core\Particle\CounterStandIn;
 use Footnote\Core\StandIn\Chance;
 use Footnote\Core\StandIn\Course;
 use Footnote\Core\StandIn\Fault;
@@ -170,6 +172,22 @@ final class StandInTest extends TestCase
 
             return (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')
                 ->check('k2', '16:30', [$found['level']])->assess('r');
+        }
+        if ($standIn instanceof PumpStandIn) {
+            $flows = array_map(
+                static fn (int $second): string => self::plateau($standIn, $fault, $seed, $second)['flow'],
+                [600, 630, 660],
+            );
+
+            return (new AirScene())->check('k1', '07:50', ['2.0'])->run('r', '08:00', '12:00')->check('k2', '12:10', $flows)->assess('r');
+        }
+        if ($standIn instanceof CounterStandIn) {
+            $shown = self::plateau($standIn, $fault, $seed, 600);
+            $counts = array_diff_key($shown, ['flow' => 1]);
+            $counted = array_map(static fn (): array => array_fill(0, 60, '100'), $counts);
+
+            return (new ParticleScene())->check('k1', '07:45')->run('r', '08:00', '09:00', $counted)
+                ->check('k2', '09:30', [$shown['flow']], $counts)->assess('r');
         }
         self::assertInstanceOf(MonitorStandIn::class, $standIn);
         $mix = self::plateau($standIn, $fault, $seed, (int) MonitorStandIn::CLEAN - 1);

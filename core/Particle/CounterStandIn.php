@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Particle;
+
+use Footnote\Core\StandIn\Course;
+use Footnote\Core\StandIn\Fault;
+use Footnote\Core\StandIn\NoSuchFault;
+use Footnote\Core\StandIn\Parameter;
+use Footnote\Core\StandIn\Printing;
+use Footnote\Core\StandIn\Sensor;
+use Footnote\Core\StandIn\StandIn;
+use Footnote\Core\StandIn\StandInChannel;
+use Footnote\Core\StandIn\WarmUp;
+
+/** A counter for air: its flow on a standard, then counts in ten minutes under its zero filter, summed as it counts. */
+final readonly class CounterStandIn implements StandIn
+{
+    public const LEAKING = 'leaking-filter';
+    public const SLOW = 'slow';
+
+    public function id(): string
+    {
+        return 'counter-check';
+    }
+
+    public function title(): string
+    {
+        return 'A particle counter under its zero filter';
+    }
+
+    public function faults(): array
+    {
+        return [
+            new Fault(self::LEAKING, 'the zero filter leaks, or the cell is dirty: it counts in clean air', 'particle.background'),
+            new Fault(self::SLOW, 'its pump draws a tenth too little', 'particle.flow'),
+        ];
+    }
+
+    public function lines(\DateTimeImmutable $from, int $seed, ?string $fault): iterable
+    {
+        [$flow, $counts] = match ($fault) {
+            null => [2.83, ['0.3' => 1.0, '0.5' => 0.0, '5.0' => 0.0]],
+            self::LEAKING => [2.83, ['0.3' => 900.0, '0.5' => 240.0, '5.0' => 3.0]],
+            self::SLOW => [2.55, ['0.3' => 1.0, '0.5' => 0.0, '5.0' => 0.0]],
+            default => throw NoSuchFault::of($this, $fault),
+        };
+        $sensor = static fn (string $resolution, float $noise): Sensor => new Sensor(
+            $resolution,
+            Parameter::own($noise),
+            Parameter::own(0),
+            WarmUp::none(),
+            Parameter::own(0),
+            Parameter::own(0),
+        );
+        $channels = [new StandInChannel('flow', 'L/min', $sensor('0.01', 0.005), new Course($flow))];
+        foreach ($counts as $size => $inTenMinutes) {
+            // It shows the sum so far: a step for each particle.
+            $course = new Course(0);
+            for ($particle = 1; $particle <= $inTenMinutes; ++$particle) {
+                $course = $course->then(600 * ($particle - 0.5) / $inTenMinutes, $particle);
+            }
+            $channels[] = new StandInChannel((string) $size, 'counts', $sensor('1', 0), $course);
+        }
+
+        return Printing::of('PC-90', $channels, $from, $seed);
+    }
+}
