@@ -20,6 +20,8 @@ final readonly class CounterStandIn implements StandIn
     public const LEAKING = 'leaking-filter';
     public const SLOW = 'slow';
 
+    private const SIZES = ['0.3', '0.5', '5.0'];
+
     public function id(): string
     {
         return 'counter-check';
@@ -41,9 +43,9 @@ final readonly class CounterStandIn implements StandIn
     public function lines(\DateTimeImmutable $from, int $seed, ?string $fault): iterable
     {
         [$flow, $counts] = match ($fault) {
-            null => [2.83, ['0.3' => 1.0, '0.5' => 0.0, '5.0' => 0.0]],
-            self::LEAKING => [2.83, ['0.3' => 900.0, '0.5' => 240.0, '5.0' => 3.0]],
-            self::SLOW => [2.55, ['0.3' => 1.0, '0.5' => 0.0, '5.0' => 0.0]],
+            null => [2.83, [1, 0, 0]],
+            self::LEAKING => [2.83, [900, 240, 3]],
+            self::SLOW => [2.55, [1, 0, 0]],
             default => throw NoSuchFault::of($this, $fault),
         };
         $sensor = static fn (string $resolution, float $noise): Sensor => new Sensor(
@@ -55,13 +57,13 @@ final readonly class CounterStandIn implements StandIn
             Parameter::own(0),
         );
         $channels = [new StandInChannel('flow', 'L/min', $sensor('0.01', 0.005), new Course($flow))];
-        foreach ($counts as $size => $inTenMinutes) {
+        foreach ($counts as $place => $inTenMinutes) {
             // It shows the sum so far: a step for each particle.
             $course = new Course(0);
             for ($particle = 1; $particle <= $inTenMinutes; ++$particle) {
-                $course = $course->then(600 * ($particle - 0.5) / $inTenMinutes, $particle);
+                $course = $course->then(600 * ($particle - 0.5) / max(1, $inTenMinutes), $particle);
             }
-            $channels[] = new StandInChannel((string) $size, 'counts', $sensor('1', 0), $course);
+            $channels[] = new StandInChannel(self::SIZES[$place], 'counts', $sensor('1', 0), $course);
         }
 
         return Printing::of('PC-90', $channels, $from, $seed);
