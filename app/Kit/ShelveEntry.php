@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Kit;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Access\Role;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\LibraryEntry;
@@ -33,6 +34,10 @@ final readonly class ShelveEntry
         $code = $told->id('code');
         $on->read($told);
         Strangers::toRecord($this->families)->inEntry($on->id, $told->data());
+        if ($on->replaces !== null && ($told->optionalText($on->replaces) ?? '') !== '' && !$by->has(Role::Steward)) {
+            // What a site asks of its people is not taken away by one of them.
+            throw new Problem(403, 'Only a steward puts an entry in the place of another. Nothing was changed.');
+        }
         if ($this->entities->find(LibraryEntry::class, ['shelf' => $shelf, 'code' => $code]) !== null) {
             throw Problem::field('/code', 'this code is taken. Results lean on the entry as it is: give what differs a code of its own.');
         }

@@ -14,6 +14,7 @@ final readonly class Shelf
      * @param list<Entry>                 $entries what is asked of an entry beside its code and name
      * @param list<array<string, mixed>>  $shipped that come with Footnote; an own one of the same code stands over it, field by field
      * @param EntryInspection|null        $whole   what it wants of an entry beyond each field
+     * @param string|null                 $replaces the field by which an entry takes another out of use; null where none does
      */
     public function __construct(
         public string $id,
@@ -22,6 +23,7 @@ final readonly class Shelf
         public array $entries,
         public array $shipped = [],
         private ?EntryInspection $whole = null,
+        public ?string $replaces = null,
     ) {
     }
 

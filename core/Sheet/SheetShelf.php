@@ -24,7 +24,9 @@ final class SheetShelf
     {
         $family = Entry::choice('family', 'Family', array_combine($families, $families), help: 'Not said: of any');
 
-        return new Shelf(self::ID, 'Model sheets', 'model sheet', [$family, ...self::entries()], $templates, new SheetInspection());
+        $entries = [$family, ...self::entries()];
+
+        return new Shelf(self::ID, 'Model sheets', 'model sheet', $entries, $templates, new SheetInspection(), 'replaces');
     }
 
     /**

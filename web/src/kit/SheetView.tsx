@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import { useForms, useModelSheet, useSession, useSheetForm } from '../api/hooks';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
-import { mayRecord } from '../shell/roles';
+import { mayRecord, maySteward } from '../shell/roles';
 import { SheetWalk } from './SheetWalk';
 
 /** In the walk it is seen better than in a table. */
@@ -45,7 +45,7 @@ export function SheetView() {
           {sheet.data.minutes !== null && ` · takes ${sheet.data.minutes} min`}
         </span>
         <span style={{ flex: 1 }} />
-        {mayRecord(session.data?.user) && (
+        {(isTemplate ? mayRecord : maySteward)(session.data?.user) && (
           <Button variant="outlined" component={Link} to={`/kit/sheets/new?from=${encodeURIComponent(code)}`}>
             {isTemplate ? 'Begin a sheet with it' : 'Write another in its place'}
           </Button>
