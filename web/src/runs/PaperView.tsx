@@ -81,16 +81,20 @@ export function PaperView() {
     const timer = window.setTimeout(() => setSettled(sheet), 400);
     return () => window.clearTimeout(timer);
   }, [sheet, unit]);
+  // A server that is not reached takes nothing off the screen.
+  const [drafts, setDrafts] = useState<Record<Which, Draft> | null>(null);
   const shown = useQuery({
     queryKey: ['paper', unit, settled.before, settled.after],
-    queryFn: () =>
-      answer(
+    queryFn: async () => {
+      const checks = await answer(
         api.POST('/api/paper/{instrument}/shown', {
           params: { path: { instrument: unit } },
           body: { before: settled.before, after: settled.after },
         }),
-      ),
-    placeholderData: (before) => before,
+      );
+      setDrafts(checks);
+      return checks;
+    },
     refetchOnWindowFocus: false,
   });
   const campaign = sheet.campaign || (campaigns.data?.campaigns.at(-1)?.id ?? '');
@@ -99,7 +103,7 @@ export function PaperView() {
     async () => {
       const check = (which: Which): Answers => ({
         ...sheet[which],
-        steps: shown.data ? stepsOf(shown.data[which], sheet[which], sheet.said[which]) : {},
+        steps: drafts ? stepsOf(drafts[which], sheet[which], sheet.said[which]) : {},
       });
       const { run } = await answer(
         api.POST('/api/paper/{instrument}', {
@@ -130,11 +134,8 @@ export function PaperView() {
     },
     (run) => void navigate(`/runs/${run}`),
   );
-  if (shown.isError || asked.isError) {
-    return <Told problem={shown.error ?? asked.error} />;
-  }
-  if (!shown.data || !asked.data) {
-    return <Loading />;
+  if (!drafts || !asked.data) {
+    return shown.isError || asked.isError ? <Told problem={shown.error ?? asked.error} /> : <Loading />;
   }
   const put = (which: Which) => (change: Partial<Answers>) =>
     setSheet((now) => ({ ...now, [which]: { ...now[which], ...change } }));
@@ -159,7 +160,7 @@ export function PaperView() {
       <CheckOnSheet
         which="before"
         title="Check before the run"
-        draft={shown.data.before}
+        draft={drafts.before}
         answers={sheet.before}
         put={put('before')}
         said={sheet.said.before}
@@ -207,7 +208,7 @@ export function PaperView() {
         <CheckOnSheet
           which="after"
           title="Check after the run"
-          draft={shown.data.after}
+          draft={drafts.after}
           answers={sheet.after}
           put={put('after')}
           said={sheet.said.after}
@@ -224,7 +225,7 @@ export function PaperView() {
           onChange={(event) => setPhoto(event.target.files?.[0] ?? null)}
         />
       </label>
-      <Told problem={copy.error} />
+      <Told problem={copy.error ?? shown.error} />
       <div className="fn-done">
         <Button type="submit" variant="contained" disabled={copy.isPending} sx={{ minHeight: 56 }}>
           Write all of it down
