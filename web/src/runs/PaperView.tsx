@@ -177,7 +177,7 @@ export function PaperView() {
           label="Campaign"
           value={campaign}
           onChange={(event) => setSheet({ ...sheet, campaign: event.target.value })}
-          sx={{ minWidth: 320, mb: 2 }}
+          sx={{ width: 'min(100%, 420px)', mb: 2 }}
         >
           {(campaigns.data?.campaigns ?? []).map((one) => (
             <MenuItem key={one.id} value={one.id}>
@@ -267,7 +267,16 @@ function CheckOnSheet({ which, title, draft, answers, put, said, say, problem }:
         {which === 'before' ? '[' : ']'} {title}
       </h2>
       <div style={{ display: 'flex', flexWrap: 'wrap', columnGap: 32 }}>
-        <div style={{ flex: '1 1 460px', display: 'grid', gap: 14, alignContent: 'start' }}>
+        <div
+          style={{
+            flex: '1 1 460px',
+            minWidth: 0,
+            display: 'grid',
+            gap: 14,
+            alignContent: 'start',
+            gridTemplateColumns: 'minmax(0, 1fr)',
+          }}
+        >
           <div style={{ display: 'flex', flexWrap: 'wrap', gap: 16 }}>
             <TextField
               label="When it was made, local time"
