@@ -16,8 +16,6 @@ use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Procedure\Procedure;
-use Footnote\Core\Record\EvidenceReader;
-use Footnote\Core\Record\Fields;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
 
@@ -30,7 +28,6 @@ final readonly class BeginCheck
         private Drafts $drafts,
         private Logbook $logbook,
         private Assessor $assessor,
-        private EvidenceReader $reader,
         private Timers $timers,
         private Retirements $retirements,
         private ModelSheets $sheets,
@@ -41,41 +38,33 @@ final readonly class BeginCheck
     /** @param string $procedure one of those of the unit; none: the usual one */
     public function __invoke(User $by, string $instrument, string $procedure): Draft
     {
-        $unit = $this->logbook->instrumentRecord($instrument) ?? throw Problem::missing('Instrument '.$instrument);
+        $unit = $this->logbook->instrument($instrument) ?? throw Problem::missing('Instrument '.$instrument);
         $this->retirements->refuseInstrument($instrument, '/instrument');
-        $this->knows($this->reader->instrument(Fields::of($unit)), $procedure);
+        $this->knows($unit, $procedure);
 
         return $this->journal->during(
             $by->code,
             'check begun',
             ['instrument' => $instrument],
-            function () use ($by, $instrument, $procedure): Draft {
-                return $this->half($by, $instrument, $procedure);
+            function () use ($by, $unit, $procedure): Draft {
+                return $this->half($by, $unit, $procedure);
             },
         );
     }
 
-    /** What is half done of a unit, else a new one; within the change that begins it. */
-    public function half(User $by, string $instrument, string $procedure): Draft
+    /** What is half done of a unit, else a new one, with its sheets to the end; within the change that begins it. */
+    public function half(User $by, Instrument $unit, string $procedure): Draft
     {
-        $draft = $this->drafts->openOf($instrument);
+        $draft = $this->drafts->openOf($unit->id);
         if ($draft === null) {
-            $draft = new Draft((string) new Ulid(), $instrument, $by->code, $this->clock->now());
-            $draft->answer([...($procedure === '' ? [] : ['procedure' => $procedure]), ...$this->sheetsOf($instrument)], []);
+            $draft = new Draft((string) new Ulid(), $unit->id, $by->code, $this->clock->now());
+            $begun = ['procedure' => $procedure, ModelSheets::ANSWER => $this->sheets->applying($unit)->codes()];
+            $draft->answer(array_filter($begun, static fn (mixed $told): bool => $told !== '' && $told !== []), []);
             $this->timers->inherit($draft);
             $this->entities->persist($draft);
         }
 
         return $draft;
-    }
-
-    /** @return array<string, list<string>> the sheets that it is walked with to its end, whatever is added meanwhile */
-    private function sheetsOf(string $instrument): array
-    {
-        $unit = $this->logbook->instrumentRecord($instrument);
-        $sheets = $unit === null ? [] : $this->sheets->applying($this->reader->instrument(Fields::of($unit)))->codes();
-
-        return $sheets === [] ? [] : [ModelSheets::ANSWER => $sheets];
     }
 
     private function knows(Instrument $unit, string $procedure): void

@@ -13,10 +13,9 @@ use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\Row\CheckRound;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Procedure\Procedure;
-use Footnote\Core\Record\EvidenceReader;
-use Footnote\Core\Record\Fields;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
 
@@ -32,7 +31,6 @@ final readonly class BeginRound
         private Drafts $drafts,
         private Logbook $logbook,
         private Assessor $assessor,
-        private EvidenceReader $reader,
         private ClockInterface $clock,
         private BeginCheck $begin,
         private Retirements $retirements,
@@ -49,33 +47,32 @@ final readonly class BeginRound
         if (\count($units) < 2 || \count($units) > self::MOST || \count(array_unique($units)) < \count($units)) {
             throw Problem::field('/units', \sprintf('must name from 2 to %d instruments, each once.', self::MOST));
         }
+        $instruments = [];
         foreach ($units as $place => $unit) {
             $this->retirements->refuseInstrument($unit, '/units/'.$place);
-            $why = $this->whyNot($unit, $procedure);
-            if ($why !== null) {
-                throw Problem::field('/units/'.$place, $why);
+            $instrument = $this->logbook->instrument($unit);
+            $why = $instrument === null ? 'is not in the kit.' : $this->whyNot($instrument, $procedure);
+            if ($instrument === null || $why !== null) {
+                throw Problem::field('/units/'.$place, $why ?? '');
             }
+            $instruments[] = $instrument;
         }
         $told = ['units' => $units, 'instrument' => implode(', ', $units), 'procedure' => $procedure];
 
-        return $this->journal->during($by->code, 'round begun', $told, function () use ($by, $units, $procedure): string {
+        return $this->journal->during($by->code, 'round begun', $told, function () use ($by, $units, $instruments, $procedure): string {
             $round = new CheckRound((string) new Ulid(), $procedure, $units, $by->code, $this->clock->now());
             $this->entities->persist($round);
-            foreach ($units as $unit) {
-                $this->begin->half($by, $unit, $procedure)->join($round);
+            foreach ($instruments as $instrument) {
+                $this->begin->half($by, $instrument, $procedure)->join($round);
             }
 
             return $round->id;
         });
     }
 
-    private function whyNot(string $unit, string $procedure): ?string
+    private function whyNot(Instrument $instrument, string $procedure): ?string
     {
-        $record = $this->logbook->instrumentRecord($unit);
-        if ($record === null) {
-            return 'is not in the kit.';
-        }
-        $instrument = $this->reader->instrument(Fields::of($record));
+        $unit = $instrument->id;
         $found = Procedure::among($this->assessor->family($instrument->family)->procedures($instrument), $procedure);
         if ($found->id !== $procedure || !$found->suitsARound()) {
             return \sprintf('%s is not checked in this way one after the other with others.', $unit);

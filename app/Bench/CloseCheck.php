@@ -70,8 +70,9 @@ final readonly class CloseCheck
     /** @param array<string, mixed> $more that stands in the record beside the answers */
     private function record(User $by, Draft $draft, string $kind, array $more): string
     {
-        $become = fn (): string => $this->recorder->become($by, $draft, $more);
+        [$unit, $record] = $this->recorder->written($by, $draft, $more);
+        $keep = fn (): string => $this->recorder->keep($by, $draft, $unit, $record);
 
-        return $this->journal->during($by->code, $kind, $this->recorder->told($draft), $become);
+        return $this->journal->during($by->code, $kind, $this->recorder->told($draft), $keep);
     }
 }

@@ -10,43 +10,45 @@ use Footnote\App\Logbook\ModelSheets;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Instrument;
-use Footnote\Core\Record\EvidenceReader;
-use Footnote\Core\Record\Fields;
 use Psr\Clock\ClockInterface;
 
 /** The checks of a sheet of paper while it is copied: half-done ones that are kept nowhere. */
 final readonly class PaperDrafts
 {
-    public function __construct(
-        private Logbook $logbook,
-        private EvidenceReader $reader,
-        private ModelSheets $sheets,
-        private ClockInterface $clock,
-    ) {
+    /** What somebody at a screen does; on a sheet nobody did. */
+    private const AT_THE_BENCH = ['waits', 'together'];
+
+    public function __construct(private Logbook $logbook, private ModelSheets $sheets, private ClockInterface $clock)
+    {
     }
 
     /**
-     * @param string               $which   of the two on the sheet
-     * @param array<string, mixed> $answers
+     * Those before and after the run.
+     *
+     * @param array<string, mixed> $before answers
+     * @param array<string, mixed> $after
+     *
+     * @return array{Draft, Draft}
      */
-    public function draft(User $by, string $instrument, string $which, array $answers): Draft
+    public function both(User $by, string $instrument, array $before, array $after): array
     {
-        $unit = $this->unit($instrument);
-        $draft = new Draft('paper-'.$which, $unit->id, $by->code, $this->clock->now());
-        $told = [
-            ...array_diff_key($answers, array_flip(['stepTimes', 'stepWaits', 'together', 'waits'])),
-            'fromPaper' => true,
-            ModelSheets::ANSWER => $this->sheets->applying($unit)->codes(),
-        ];
-        $draft->answer($told, Typists::after([], $told, [], $by->code));
+        $unit = $this->logbook->instrument($instrument) ?? throw Problem::missing('Instrument '.$instrument);
+        $sheets = [ModelSheets::ANSWER => $this->sheets->applying($unit)->codes()];
 
-        return $draft;
+        return [$this->draft($by, $unit, 'paper-before', $sheets, $before), $this->draft($by, $unit, 'paper-after', $sheets, $after)];
     }
 
-    private function unit(string $instrument): Instrument
+    /**
+     * @param array<string, mixed> $sheets  the answer that names them
+     * @param array<string, mixed> $answers
+     */
+    private function draft(User $by, Instrument $unit, string $id, array $sheets, array $answers): Draft
     {
-        return $this->reader->instrument(
-            Fields::of($this->logbook->instrumentRecord($instrument) ?? throw Problem::missing('Instrument '.$instrument)),
-        );
+        $draft = new Draft($id, $unit->id, $by->code, $this->clock->now());
+        $answers = [...array_diff_key($answers, array_flip(self::AT_THE_BENCH)), 'fromPaper' => true];
+        $answers = Stamps::on($sheets, $answers, $this->clock->now());
+        $draft->answer($answers, Typists::after([], $answers, [], $by->code));
+
+        return $draft;
     }
 }

@@ -52,22 +52,36 @@ final readonly class RecordDraft
     }
 
     /**
-     * @param array<string, mixed> $more that stands in the record beside the answers
+     * The record of the check but for its number, written before the lock is taken.
      *
-     * @return string the check's number
+     * @param array<string, mixed> $more that stands in it beside the answers
+     *
+     * @return array{Instrument, array<string, mixed>}
      */
-    public function become(User $by, Draft $draft, array $more): string
+    public function written(User $by, Draft $draft, array $more = []): array
     {
         $unit = $this->logbook->timeline($draft->instrument)->instrument;
-        $number = $this->numbers->next('check_record', 'C-%05d');
-        $record = [
-            ...DraftCheck::record($number, $unit, $by->code, $draft->answers(), $this->clock->now(), $this->families),
+
+        return [$unit, [
+            ...DraftCheck::record('', $unit, $by->code, $draft->answers(), $this->clock->now(), $this->families),
             ...array_filter(['typedBy' => Typists::told($draft->typed())]),
             ...($draft->round() === null ? [] : ['round' => $this->drafts->round($draft->round())->units]),
             ...array_filter(['files' => $this->files->numbersOf(FileOf::Draft, $draft->id)]),
-            ...$this->sheets->recordOf($draft, $unit),
+            ...$this->sheets->walked($draft, $unit)->record($draft->answers()),
             ...$more,
-        ];
+        ]];
+    }
+
+    /**
+     * Within the change that accepts it: its number is given.
+     *
+     * @param array<string, mixed> $record
+     *
+     * @return string the check's number
+     */
+    public function keep(User $by, Draft $draft, Instrument $unit, array $record): string
+    {
+        $record = [...$record, 'id' => $this->numbers->next('check_record', 'C-%05d')];
         $check = $this->read($record, $unit);
         $this->site->refuseFuture($check->at, '/at');
         $this->saysWhy($check);

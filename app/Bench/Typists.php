@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Footnote\App\Bench;
 
+use Footnote\App\Logbook\ModelSheets;
+
 /** Who typed which answer of a half-done check: each row of a list and each step has a typist of its own. */
 final class Typists
 {
     /** What nobody types: the server notes the moments, the bench its way, its waits and whether it copies a sheet. */
-    private const NOTED = ['at', 'procedure', 'waits', 'fromPaper', 'stepTimes', 'stepWaits', 'together', 'sheets'];
+    private const NOTED = ['at', 'procedure', 'waits', 'fromPaper', 'stepTimes', 'stepWaits', 'together', ModelSheets::ANSWER];
 
     /**
      * @param array<string, mixed>  $before  the answers as they stood

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Console;
 
+use Footnote\Core\Quantity\Span;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\StandIn\Fault;
 use Footnote\Core\StandIn\NoSuchFault;
@@ -67,7 +68,7 @@ final class StandInCommand extends Command
         }
         $told = 0.0;
         foreach ($lines as $line) {
-            $when = (float) $line->at->format('U.u') - (float) $from->format('U.u');
+            $when = Span::secondsBetween($from, $line->at);
             if ($when > $numbers['seconds']) {
                 break;
             }

@@ -77,9 +77,6 @@ final readonly class CorrectCertificate
     {
         $meant = $told->object('corrects');
         $reason = $told->text('reason');
-        if (mb_strlen($reason) > 2000) {
-            throw Problem::field('/reason', 'is longer than 2000 characters.');
-        }
         $before = null;
         foreach (Certificates::of(Fields::of($owner))->told() as ['record' => $one, 'word' => $word]) {
             if ($one['number'] === $meant->text('number') && $one['issued'] === $meant->text('issued') && $word === null) {

@@ -41,7 +41,7 @@ final readonly class CorrectKit
     {
         $was = $this->logbook->instrumentRecord($id) ?? throw Problem::missing('Instrument '.$id);
         $asked = $this->families->of(Cells::text($was, 'family'))->instrument();
-        $is = self::put($was, $told->object('record')->data(), ['model', 'serial', ...self::names($asked)]);
+        $is = self::put($was, $told->object('record')->data(), ['model', 'serial', ...Entry::names($asked)]);
         $this->reader->instrument(Fields::of($is));
         Strangers::toRecord($this->families)->inPiece('instrument', $is);
         $record = $this->record($by, $told, $was, $is, $asked);
@@ -62,7 +62,7 @@ final readonly class CorrectKit
     {
         $was = $this->logbook->referenceRecords([$id])[$id] ?? throw Problem::missing('Reference '.$id);
         $asked = $this->families->referenceKind(Cells::text($was, 'kind'))->entries ?? [];
-        $is = self::put($was, $told->object('record')->data(), ['model', ...self::names($asked)]);
+        $is = self::put($was, $told->object('record')->data(), ['model', ...Entry::names($asked)]);
         $this->reader->reference(Fields::of($is));
         Strangers::toRecord($this->families)->inPiece('reference', $is);
         $record = $this->record($by, $told, $was, $is, $asked);
@@ -71,16 +71,6 @@ final readonly class CorrectKit
             $this->touches->reference($id);
         };
         $this->journal->during($by->code, 'kit corrected', [...$record, 'of' => $id], $keep);
-    }
-
-    /**
-     * @param list<Entry> $asked
-     *
-     * @return list<string>
-     */
-    private static function names(array $asked): array
-    {
-        return array_map(static fn (Entry $entry): string => $entry->name, $asked);
     }
 
     /**
@@ -115,7 +105,7 @@ final readonly class CorrectKit
             throw new Problem(422, 'Nothing of it is another than before. Nothing was changed.');
         }
         $fields = [];
-        foreach (['model', 'serial', ...self::names($asked)] as $name) {
+        foreach (['model', 'serial', ...Entry::names($asked)] as $name) {
             if (($was[$name] ?? null) !== ($is[$name] ?? null)) {
                 $fields[$name] = $is[$name] ?? '';
             }

@@ -4,11 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Logbook;
 
-/**
- * What the kit says of a unit or a reference now: as it was registered, with what was corrected since folded in.
- *
- * @phpstan-import-type Record from Logbook
- */
+/** What the kit says of a unit or a reference now: as it was registered, with what was corrected since folded in. */
 final class KitFolding
 {
     /** The serial number of the unit "i" in SQL, as it was corrected last. */

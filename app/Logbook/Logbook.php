@@ -9,6 +9,7 @@ use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Prepared;
 use Footnote\Core\Evidence\Check;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\LogOrigin;
 use Footnote\Core\Evidence\Reference;
@@ -113,6 +114,14 @@ final readonly class Logbook
     public function instrumentRecord(string $id): ?array
     {
         return $this->instrumentRecords([$id])[$id] ?? null;
+    }
+
+    /** The unit alone, as the kit knows it now; null where there is none. */
+    public function instrument(string $id): ?Instrument
+    {
+        $record = $this->instrumentRecord($id);
+
+        return $record === null ? null : $this->reader->instrument(Fields::of($record));
     }
 
     /**

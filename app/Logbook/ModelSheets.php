@@ -10,10 +10,10 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Procedure\Procedure;
-use Footnote\Core\Record\OwnSteps;
 use Footnote\Core\Sheet\ModelSheet;
 use Footnote\Core\Sheet\Sheets;
 use Footnote\Core\Sheet\SheetShelf;
+use Footnote\Core\Sheet\Walked;
 
 /** Which model sheets are asked of a unit, and the procedure of a half-done check with what they add. */
 final readonly class ModelSheets
@@ -37,37 +37,23 @@ final readonly class ModelSheets
         return self::made($this->libraries->all(SheetShelf::ID));
     }
 
-    /** Those that the half-done check began with. */
-    public function of(Draft $draft): Sheets
+    /** The half-done check as it is walked: with the sheets that it began with. */
+    public function walked(Draft $draft, Instrument $unit): Walked
     {
         $codes = $draft->answers()[self::ANSWER] ?? [];
-        $entries = array_map(
-            fn (mixed $code): ?Traits => \is_string($code) ? $this->libraries->find(SheetShelf::ID, $code) : null,
-            \is_array($codes) ? array_values($codes) : [],
-        );
+        $codes = \is_array($codes) ? array_values(array_filter($codes, \is_string(...))) : [];
+        $sheets = self::made(array_values(array_filter(array_map(
+            fn (string $code): ?Traits => $this->libraries->find(SheetShelf::ID, $code),
+            $codes,
+        ))));
+        $procedures = $sheets->over($this->assessor->family($unit->family)->procedures($unit));
 
-        return self::made(array_values(array_filter($entries)));
+        return new Walked($sheets, Procedure::among($procedures, Cells::text($draft->answers(), 'procedure')));
     }
 
     /** @param list<Traits> $entries */
     private static function made(array $entries): Sheets
     {
         return new Sheets(array_map(static fn (Traits $entry): ModelSheet => new ModelSheet($entry), $entries));
-    }
-
-    public function procedureOf(Draft $draft, Instrument $unit): Procedure
-    {
-        return Procedure::among(
-            $this->of($draft)->over($this->assessor->family($unit->family)->procedures($unit)),
-            Cells::text($draft->answers(), 'procedure'),
-        );
-    }
-
-    /** @return array{own?: list<array<string, mixed>>} what the record of the check holds of the steps that they added */
-    public function recordOf(Draft $draft, Instrument $unit): array
-    {
-        $rows = $this->of($draft)->rows($this->procedureOf($draft, $unit), $draft->answers());
-
-        return $rows === [] ? [] : [OwnSteps::NAME => $rows];
     }
 }

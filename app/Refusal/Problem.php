@@ -50,6 +50,17 @@ final class Problem extends \RuntimeException
         return new self(404, $what.' is not in this logbook.');
     }
 
+    /** The same of what stands at a place of something larger. */
+    public function below(string $place): self
+    {
+        $fields = [];
+        foreach ($this->fields as $one) {
+            $fields[] = [...$one, 'field' => $place.$one['field']];
+        }
+
+        return new self($this->status, $this->getMessage(), $fields, $this->isOfFields);
+    }
+
     private static function lastName(string $path): string
     {
         $name = basename($path);

@@ -28,9 +28,9 @@ final readonly class CopySheet
     /** @return string the run's number */
     public function __invoke(User $by, string $instrument, Fields $told): string
     {
-        $before = $this->drafts->draft($by, $instrument, 'before', $told->map('before'));
+        [$before, $after] = $this->drafts->both($by, $instrument, $told->map('before'), $told->map('after'));
         // A sheet may end with the run: what is not on it is not made up.
-        $after = $told->optionalObject('after') === null ? null : $this->drafts->draft($by, $instrument, 'after', $told->map('after'));
+        $after = $told->optionalObject('after') === null ? null : $after;
         if (($told->map('run')['stop'] ?? '') === '') {
             throw Problem::field('/run/stop', 'is missing: a sheet of paper tells of a run that is over.');
         }
@@ -45,16 +45,28 @@ final readonly class CopySheet
             'run' => $record,
             ...($after === null ? [] : ['after' => $this->recorder->told($after)]),
         ];
+        $keepBefore = $this->keeping($by, 'before', $before);
+        $keepAfter = $after === null ? null : $this->keeping($by, 'after', $after);
 
-        return $this->journal->during($by->code, 'sheet copied', $journal, function () use ($by, $before, $run, $record, $after): string {
-            self::within('before', fn (): string => $this->recorder->become($by, $before, []));
+        $keep = function () use ($by, $keepBefore, $run, $record, $keepAfter): string {
+            $keepBefore();
             $number = self::within('run', fn (): string => $this->runs->keep($by, $run, $record));
-            if ($after !== null) {
-                self::within('after', fn (): string => $this->recorder->become($by, $after, []));
+            if ($keepAfter !== null) {
+                $keepAfter();
             }
 
             return $number;
-        });
+        };
+
+        return $this->journal->during($by->code, 'sheet copied', $journal, $keep);
+    }
+
+    /** @return \Closure(): string that keeps a check of the sheet; it is written before the lock is taken */
+    private function keeping(User $by, string $part, Draft $draft): \Closure
+    {
+        [$unit, $record] = $this->recorder->written($by, $draft);
+
+        return fn (): string => self::within($part, fn (): string => $this->recorder->keep($by, $draft, $unit, $record));
     }
 
     /** The check before the run was made before it, the one after it after; each has its own time on the sheet. */
@@ -93,15 +105,9 @@ final readonly class CopySheet
         try {
             return $read();
         } catch (InvalidRecord $fault) {
-            throw Problem::fields(array_map(
-                static fn (array $one): array => [...$one, 'field' => '/'.$part.$one['field']],
-                $fault->fields(),
-            ));
+            throw Problem::fields($fault->fields())->below('/'.$part);
         } catch (Problem $problem) {
-            throw new Problem($problem->status, $problem->getMessage(), array_map(
-                static fn (array $one): array => [...$one, 'field' => '/'.$part.$one['field']],
-                $problem->fields,
-            ), $problem->isOfFields);
+            throw $problem->below('/'.$part);
         }
     }
 }

@@ -31,7 +31,7 @@ final readonly class RunFields
     /** @return list<string> the fields that only its family asks for */
     public function ofFamily(string $family): array
     {
-        return array_map(static fn (Entry $entry): string => $entry->name, $this->families->of($family)->run());
+        return Entry::names($this->families->of($family)->run());
     }
 
     /** @return array<string, mixed> of a run that starts */

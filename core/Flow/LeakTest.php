@@ -94,12 +94,21 @@ final readonly class LeakTest
         return $start === null || $start->isZero() ? null : $this->lost()?->times(100)->dividedBy($start);
     }
 
-    /** How much vacuum would have been lost in so many seconds at the same pace, kPa; null where no decay was read. */
-    public function lostIn(Exact $seconds): ?Exact
+    /**
+     * What was lost in the time that the manual of the unit names, at the same pace, and what the manual allows, kPa; null where it
+     * says nothing, or where no decay was read.
+     *
+     * @return array{Exact, Exact}|null
+     */
+    public function byManual(Traits $unit): ?array
     {
         $lost = $this->lost();
+        $allowed = $unit->measured('leakLimit')?->in(CommonUnit::Kilopascal);
+        $within = $unit->decimal('leakLimitSeconds')?->value;
 
-        return $lost === null || $this->seconds === null ? null : $lost->times($seconds)->dividedBy($this->seconds->value);
+        return $lost === null || $this->seconds === null || $allowed === null || $within === null || $within->isZero()
+            ? null
+            : [$lost->times($within)->dividedBy($this->seconds->value), $allowed];
     }
 
     /** What is asked while it is typed: how far beyond the manual of the unit, or beyond a share of the vacuum, it lies. */
@@ -108,14 +117,13 @@ final readonly class LeakTest
         if ($this->stalled === false) {
             return 'The pump went on drawing through a blocked line: the line leaks, or it was not blocked.';
         }
-        $allowed = $unit->measured('leakLimit')?->in(CommonUnit::Kilopascal);
-        $within = $unit->decimal('leakLimitSeconds')?->value;
         if (!$this->hasDecay()) {
             return null;
         }
-        if ($allowed !== null && $within !== null && !$within->isZero()) {
-            $lost = $this->lostIn($within);
-            if ($lost === null || $lost->compareTo($allowed) <= 0) {
+        $byManual = $this->byManual($unit);
+        if ($byManual !== null) {
+            [$lost, $allowed] = $byManual;
+            if ($lost->compareTo($allowed) <= 0) {
                 return null;
             }
             $times = $allowed->isZero() ? null : $lost->dividedBy($allowed);

@@ -48,14 +48,6 @@ final readonly class PumpStandIn implements StandIn
             self::WANDERS => [self::FLOW, 0.2],
             default => throw NoSuchFault::of($this, $fault),
         };
-        $steady = static fn (string $resolution, float $noise): Sensor => new Sensor(
-            $resolution,
-            Parameter::own($noise),
-            Parameter::own(0),
-            WarmUp::none(),
-            Parameter::own(0),
-            Parameter::own(0),
-        );
         // A cold pump runs slow and settles within minutes.
         $pump = new Sensor(
             '0.001',
@@ -68,8 +60,8 @@ final readonly class PumpStandIn implements StandIn
 
         return Printing::of('PM-90', [
             new StandInChannel('flow', 'L/min', $pump, (new Course(0))->then(2, $flow)),
-            new StandInChannel('temperature', '°C', $steady('0.1', 0.03), new Course(20)),
-            new StandInChannel('pressure', 'kPa', $steady('0.1', 0.01), new Course(100)),
+            new StandInChannel('temperature', '°C', Sensor::steady('0.1', 0.03), new Course(20)),
+            new StandInChannel('pressure', 'kPa', Sensor::steady('0.1', 0.01), new Course(100)),
         ], $from, $seed);
     }
 }

@@ -7,12 +7,10 @@ namespace Footnote\Core\Particle;
 use Footnote\Core\StandIn\Course;
 use Footnote\Core\StandIn\Fault;
 use Footnote\Core\StandIn\NoSuchFault;
-use Footnote\Core\StandIn\Parameter;
 use Footnote\Core\StandIn\Printing;
 use Footnote\Core\StandIn\Sensor;
 use Footnote\Core\StandIn\StandIn;
 use Footnote\Core\StandIn\StandInChannel;
-use Footnote\Core\StandIn\WarmUp;
 
 /** A counter for air: its flow on a standard, then counts in ten minutes under its zero filter, summed as it counts. */
 final readonly class CounterStandIn implements StandIn
@@ -48,22 +46,14 @@ final readonly class CounterStandIn implements StandIn
             self::SLOW => [2.55, [1, 0, 0]],
             default => throw NoSuchFault::of($this, $fault),
         };
-        $sensor = static fn (string $resolution, float $noise): Sensor => new Sensor(
-            $resolution,
-            Parameter::own($noise),
-            Parameter::own(0),
-            WarmUp::none(),
-            Parameter::own(0),
-            Parameter::own(0),
-        );
-        $channels = [new StandInChannel('flow', 'L/min', $sensor('0.01', 0.005), new Course($flow))];
+        $channels = [new StandInChannel('flow', 'L/min', Sensor::steady('0.01', 0.005), new Course($flow))];
         foreach ($counts as $place => $inTenMinutes) {
             // It shows the sum so far: a step for each particle.
             $course = new Course(0);
             for ($particle = 1; $particle <= $inTenMinutes; ++$particle) {
                 $course = $course->then(600 * ($particle - 0.5) / max(1, $inTenMinutes), $particle);
             }
-            $channels[] = new StandInChannel(self::SIZES[$place], 'counts', $sensor('1', 0), $course);
+            $channels[] = new StandInChannel(self::SIZES[$place], 'counts', Sensor::steady('1', 0), $course);
         }
 
         return Printing::of('PC-90', $channels, $from, $seed);

@@ -180,6 +180,16 @@ final readonly class Entry
     /**
      * @param list<self> $entries
      *
+     * @return list<string> under which they stand in the record
+     */
+    public static function names(array $entries): array
+    {
+        return array_map(static fn (self $entry): string => $entry->name, $entries);
+    }
+
+    /**
+     * @param list<self> $entries
+     *
      * @return list<array<string, mixed>>
      */
     public static function all(array $entries): array

@@ -83,7 +83,7 @@ final class Answers
                 && !\in_array($column->name, ['provenance', 'struck'], true),
         );
         $required = array_filter($telling, static fn (Entry $column): bool => $column->required);
-        $wanted = array_map(static fn (Entry $column): string => $column->name, $required === [] ? $telling : $required);
+        $wanted = Entry::names(array_values($required === [] ? $telling : $required));
         $rows = [];
         foreach (\is_array($list) ? $list : [] as $row) {
             $kept = [];

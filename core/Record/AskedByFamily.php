@@ -17,7 +17,7 @@ final readonly class AskedByFamily
         $this->names = array_map(
             static fn (ContentFormat $format): array => array_flip([
                 $format->section(),
-                ...array_map(static fn (Entry $entry): string => $entry->name, $format->run()),
+                ...Entry::names($format->run()),
             ]),
             $formats->all(),
         );

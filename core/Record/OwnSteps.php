@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Record;
 
+use Footnote\Core\Evidence\Band;
 use Footnote\Core\Evidence\OwnStep;
 use Footnote\Core\Evidence\OwnValue;
 use Footnote\Core\Procedure\Entry;
@@ -69,14 +70,7 @@ final class OwnSteps
             $steps['='.$id] ??= new OwnStep($id, $row->text('sheet') ?? '', $row->text('title') ?? '', $row->flag('required'));
             $value = $row->text('value');
             if ($value !== null) {
-                $own = new OwnValue(
-                    $row->text('label') ?? '',
-                    $value,
-                    $row->text('unit') ?? '',
-                    $row->decimal('least'),
-                    $row->decimal('most'),
-                    $row->text('otherwise') ?? '',
-                );
+                $own = new OwnValue($row->text('label') ?? '', $value, Band::of($row));
                 self::refuse($check, $place, $own);
                 $steps['='.$id] = $steps['='.$id]->with($own);
             }
@@ -91,7 +85,7 @@ final class OwnSteps
     /** What is held against a band is a number. */
     private static function refuse(Fields $check, int $place, OwnValue $value): void
     {
-        if ($value->usual() === '') {
+        if ($value->band->isOpen()) {
             return;
         }
         try {

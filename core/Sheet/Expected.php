@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Sheet;
 
+use Footnote\Core\Evidence\Band;
 use Footnote\Core\Evidence\OwnValue;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\MalformedDecimal;
@@ -12,20 +13,12 @@ use Footnote\Core\Quantity\MalformedDecimal;
 final readonly class Expected
 {
     /**
-     * @param string       $list      of readings, such as "asFound"
-     * @param string       $of        what tells its rows from others in the list, such as a channel; empty: all rows
-     * @param Decimal|null $least     in the unit in which the list is read
-     * @param string       $unit      that unit; a reading in another one is not held against it
-     * @param string       $otherwise what it may mean
+     * @param string $list of readings, such as "asFound"
+     * @param string $of   what tells its rows from others in the list, such as a channel; empty: all rows
+     * @param Band   $band in the unit in which the list is read; a reading in another one is not held against it
      */
-    public function __construct(
-        public string $list,
-        public string $of,
-        public ?Decimal $least,
-        public ?Decimal $most,
-        public string $unit,
-        public string $otherwise,
-    ) {
+    public function __construct(public string $list, public string $of, public Band $band)
+    {
     }
 
     /**
@@ -48,9 +41,9 @@ final readonly class Expected
 
     private function value(mixed $cell): ?OwnValue
     {
-        $unit = \is_array($cell) ? $cell['unit'] ?? '' : $this->unit;
+        $unit = \is_array($cell) ? $cell['unit'] ?? '' : $this->band->unit;
         $typed = \is_array($cell) ? $cell['value'] ?? null : $cell;
-        if (!\is_string($typed) || $unit !== $this->unit) {
+        if (!\is_string($typed) || $unit !== $this->band->unit) {
             return null;
         }
         try {
@@ -58,8 +51,7 @@ final readonly class Expected
         } catch (MalformedDecimal) {
             return null;
         }
-        $label = $this->of === '' ? 'reading' : $this->of;
 
-        return new OwnValue($label, $typed, $this->unit, $this->least, $this->most, $this->otherwise);
+        return new OwnValue($this->of === '' ? 'reading' : $this->of, $typed, $this->band);
     }
 }

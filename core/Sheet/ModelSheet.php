@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Sheet;
 
+use Footnote\Core\Evidence\Band;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Caution;
 use Footnote\Core\Procedure\Step;
@@ -98,14 +99,10 @@ final readonly class ModelSheet
     /** @return list<Expected> */
     public function expected(): array
     {
-        return array_map(static fn (Traits $row): Expected => new Expected(
-            $row->text('list') ?? '',
-            $row->text('of') ?? '',
-            $row->decimal('least'),
-            $row->decimal('most'),
-            $row->text('unit') ?? '',
-            $row->text('otherwise') ?? '',
-        ), $this->entry->rows('expected'));
+        return array_map(
+            static fn (Traits $row): Expected => new Expected($row->text('list') ?? '', $row->text('of') ?? '', Band::of($row)),
+            $this->entry->rows('expected'),
+        );
     }
 
     /** @return array<string, list<string>> the steps of the procedure that it names, by what it says of them */
@@ -167,14 +164,7 @@ final readonly class ModelSheet
         $asks = [];
         foreach ($this->entry->rows('writes') as $row) {
             if ($row->text('step') === $code) {
-                $asks[] = new Written(
-                    $id.'.'.\count($asks),
-                    $row->text('label') ?? '',
-                    $row->text('unit') ?? '',
-                    $row->decimal('least'),
-                    $row->decimal('most'),
-                    $row->text('otherwise') ?? '',
-                );
+                $asks[] = new Written($id.'.'.\count($asks), $row->text('label') ?? '', Band::of($row));
             }
         }
 

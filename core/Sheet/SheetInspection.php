@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Sheet;
 
+use Footnote\Core\Evidence\Band;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\StepKind;
 use Footnote\Core\Record\EntryInspection;
@@ -36,22 +37,20 @@ final readonly class SheetInspection implements EntryInspection
             if (($kinds['='.$written->text('step')] ?? '') !== StepKind::Entries->value) {
                 $written->refuse('step', 'names no step of this sheet at which something is written down.');
             }
-            self::band($written, $entry->rows('writes')[$place]);
+            self::refuseEmpty($written, Band::of($entry->rows('writes')[$place]));
         }
         foreach ($item->objects('expected') as $place => $expected) {
-            $row = $entry->rows('expected')[$place];
-            if ($row->decimal('least') === null && $row->decimal('most') === null) {
+            $band = Band::of($entry->rows('expected')[$place]);
+            if ($band->isOpen()) {
                 $expected->refuse('least', 'is missing, and so is an upper end: nothing would be expected.');
             }
-            self::band($expected, $row);
+            self::refuseEmpty($expected, $band);
         }
     }
 
-    private static function band(Fields $item, Traits $row): void
+    private static function refuseEmpty(Fields $item, Band $band): void
     {
-        $least = $row->decimal('least');
-        $most = $row->decimal('most');
-        if ($least !== null && $most !== null && $least->value->compareTo($most->value) > 0) {
+        if ($band->least !== null && $band->most !== null && $band->least->value->compareTo($band->most->value) > 0) {
             $item->refuse('most', 'lies below the lower end.');
         }
     }

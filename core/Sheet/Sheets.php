@@ -14,9 +14,19 @@ use Footnote\Core\Record\OwnSteps;
 /** The model sheets that are asked at a check, each adding to the procedure of the family. */
 final readonly class Sheets
 {
+    /** @var array<string, SheetStep> of all sheets in their order, by = and what each is recorded under */
+    private array $steps;
+
     /** @param list<ModelSheet> $sheets */
     public function __construct(public array $sheets = [])
     {
+        $steps = [];
+        foreach ($sheets as $sheet) {
+            foreach ($sheet->steps() as $own) {
+                $steps['='.$own->step->id] = $own;
+            }
+        }
+        $this->steps = $steps;
     }
 
     /** Those of a model that no other of the same model takes the place of. */
@@ -93,7 +103,7 @@ final readonly class Sheets
     private function overOne(Procedure $procedure, array $all): Procedure
     {
         $added = [];
-        foreach ($this->steps() as $own) {
+        foreach ($this->steps as $own) {
             $place = self::placeOf($own->place, $procedure, $all);
             if ($place !== null) {
                 $added[$place][] = self::asked($own, $procedure, $place)->step;
@@ -145,12 +155,6 @@ final readonly class Sheets
         return $step->kind === StepKind::Wait && $seconds > ($step->seconds ?? 0) ? $step->waiting($seconds) : $step;
     }
 
-    /** @return list<SheetStep> of all sheets */
-    private function steps(): array
-    {
-        return array_merge(...array_map(static fn (ModelSheet $sheet): array => $sheet->steps(), $this->sheets));
-    }
-
     /** @return list<Entry> what is written down at a step that a sheet added */
     public function fields(Step $step): array
     {
@@ -165,13 +169,7 @@ final readonly class Sheets
 
     private function stepOf(string $id): ?SheetStep
     {
-        foreach ($this->steps() as $own) {
-            if ($own->step->id === $id) {
-                return $own;
-            }
-        }
-
-        return null;
+        return $this->steps['='.$id] ?? null;
     }
 
     /** @return list<string> */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\StandIn;
 
+use Footnote\Core\Quantity\Decimal;
+
 /** How a sensor behaves: what it shows is not what truly is. Every parameter is data, each with where it is from. */
 final readonly class Sensor
 {
@@ -23,6 +25,14 @@ final readonly class Sensor
         public Parameter $driftPerHour,
         public Parameter $perDegree,
     ) {
+    }
+
+    /** One that settles at once and keeps still, but for its noise. */
+    public static function steady(string $resolution, float $noise): self
+    {
+        $nothing = Parameter::own(0);
+
+        return new self($resolution, Parameter::own($noise), $nothing, WarmUp::none(), $nothing, $nothing);
     }
 
     /**
@@ -45,9 +55,7 @@ final readonly class Sensor
     private function displayed(float $value): string
     {
         $step = (float) $this->resolution;
-        $point = strpos($this->resolution, '.');
-        $decimals = $point === false ? 0 : \strlen($this->resolution) - $point - 1;
-        $shown = \sprintf('%.'.$decimals.'f', round($value / $step) * $step);
+        $shown = \sprintf('%.'.Decimal::parse($this->resolution)->decimals().'f', round($value / $step) * $step);
 
         // No display shows a zero below zero.
         return (float) $shown === 0.0 ? ltrim($shown, '-') : $shown;

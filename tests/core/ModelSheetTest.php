@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\Core\Evidence\Band;
 use Footnote\Core\Evidence\OwnValue;
 use Footnote\Core\Families;
 use Footnote\Core\Procedure\Procedure;
@@ -130,14 +131,8 @@ final class ModelSheetTest extends TestCase
     #[TestWith(['no number', null, null, false], 'nothing is held against nothing')]
     public function testTheBandIsHeldAsWritten(string $written, ?string $least, ?string $most, bool $isUnusual): void
     {
-        $value = new OwnValue(
-            'Vacuum',
-            $written,
-            'kPa',
-            $least === null ? null : Decimal::parse($least),
-            $most === null ? null : Decimal::parse($most),
-            '',
-        );
+        $band = new Band($least === null ? null : Decimal::parse($least), $most === null ? null : Decimal::parse($most), 'kPa', '');
+        $value = new OwnValue('Vacuum', $written, $band);
         self::assertSame($isUnusual, $value->isUnusual());
     }
 

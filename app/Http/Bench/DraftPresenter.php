@@ -60,11 +60,10 @@ final readonly class DraftPresenter
         $kit = $this->logbook->references();
         $everything = $timeline->knowing(new RecordedReferences($kit));
         $format = $this->families->of($timeline->instrument->family);
-        $sheets = $this->sheets->of($draft);
-        $procedure = $this->sheets->procedureOf($draft, $timeline->instrument);
+        $walked = $this->sheets->walked($draft, $timeline->instrument);
         $half = [
             ...DraftCheck::record('draft', $timeline->instrument, $draft->by, $answers, $now, $this->families),
-            ...$this->sheets->recordOf($draft, $timeline->instrument),
+            ...$walked->record($answers),
         ];
         [$check, $problems] = DraftCheck::read($half, $format, $this->reader);
         $written = $this->families->answered($timeline->instrument->family, $answers);
@@ -74,7 +73,7 @@ final readonly class DraftPresenter
         $setting = Cells::text($answers, 'setting');
         $bench = $family->bench();
         $asked = new AskedSteps($bench, $timeline->instrument, $chosen, $setting, $now);
-        $lines = new StepLines($bench, $timeline->instrument, $chosen, $setting, $sheets, $asked);
+        $lines = new StepLines($bench, $timeline->instrument, $chosen, $setting, $walked->sheets, $asked);
         $open = $this->foresight->openRuns($timeline);
         $closes = $check === null || (!$check->content->hasAsFound() && !$check->content->wasAdjusted())
             ? []
@@ -90,9 +89,9 @@ final readonly class DraftPresenter
             'startedAt' => $draft->startedAt->format(\DATE_ATOM),
             'unit' => $this->units->shown($timeline, $open, $timeline->runningRuns()),
             'procedure' => [
-                'id' => $procedure->id,
-                'title' => $procedure->title,
-                'steps' => $lines->of($procedure->steps),
+                'id' => $walked->procedure->id,
+                'title' => $walked->procedure->title,
+                'steps' => $lines->of($walked->procedure->steps),
             ],
             'sheets' => $lines->sheets(),
             'references' => array_map(
@@ -119,7 +118,7 @@ final readonly class DraftPresenter
                 ),
             ),
             'answers' => (object) $answers,
-            'problems' => $sheets->namingAnswers($problems, $procedure, $answers),
+            'problems' => $walked->namingAnswers($problems, $answers),
             'live' => [
                 'lines' => array_map(
                     static fn (LiveLine $line): array => [
@@ -132,7 +131,7 @@ final readonly class DraftPresenter
                     ],
                     $live->lines,
                 ),
-                'questions' => [...$live->questions, ...$sheets->questions($written, $check->walk->own ?? [])],
+                'questions' => [...$live->questions, ...$walked->sheets->questions($written, $check->walk->own ?? [])],
                 'said' => $live->said,
                 'policy' => $policy->name,
                 'closes' => array_map(

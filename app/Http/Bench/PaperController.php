@@ -7,6 +7,7 @@ namespace Footnote\App\Http\Bench;
 use Footnote\App\Access\User;
 use Footnote\App\Bench\PaperDrafts;
 use Footnote\App\Http\Body;
+use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Runs\CopySheet;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -28,13 +29,11 @@ final readonly class PaperController
     public function shown(string $instrument, Request $request, #[CurrentUser] User $user): JsonResponse
     {
         $body = Body::of($request);
-        $of = fn (string $which): array => [
-            ...$this->shown->of($this->drafts->draft($user, $instrument, $which, $body->map($which))),
-            // It is kept nowhere.
-            'version' => 0,
-        ];
+        [$before, $after] = $this->drafts->both($user, $instrument, $body->map('before'), $body->map('after'));
+        // They are kept nowhere.
+        $shown = fn (Draft $draft): array => [...$this->shown->of($draft), 'version' => 0];
 
-        return new JsonResponse(['before' => $of('before'), 'after' => $of('after')]);
+        return new JsonResponse(['before' => $shown($before), 'after' => $shown($after)]);
     }
 
     #[Route('', methods: ['POST'])]

@@ -22,6 +22,7 @@ use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Sheet\Walked;
 
 /** A row of units on one reference: who is left, and what they share, before anybody adjusts one. */
 final readonly class RoundPresenter
@@ -52,16 +53,15 @@ final readonly class RoundPresenter
             $timeline = $this->logbook->timeline($id);
             $unit = $timeline->instrument;
             $family = $this->assessor->family($unit->family);
-            $procedure = $draft === null
-                ? Procedure::among($family->procedures($unit), $round->procedure)
-                : $this->sheets->procedureOf($draft, $unit);
+            $walked = $draft === null ? null : $this->sheets->walked($draft, $unit);
+            $procedure = $walked->procedure ?? Procedure::among($family->procedures($unit), $round->procedure);
             $title = $procedure->title;
             $answers = $draft?->answers() ?? [];
             $reference = $reference === '' ? Cells::text($answers, 'reference') : $reference;
             $chosen = $kit[Cells::text($answers, 'reference')] ?? null;
             $until = $procedure->untilAdjusted();
             $asked = new AskedSteps($family->bench(), $unit, $chosen, Cells::text($answers, 'setting'), $this->site->now());
-            $point = $draft === null ? null : $this->point($draft, $family, $timeline);
+            $point = $draft === null || $walked === null ? null : $this->point($draft, $family, $timeline, $walked);
             if ($point?->drift !== null) {
                 $drifts[$id] = $point->drift;
             }
@@ -96,14 +96,14 @@ final readonly class RoundPresenter
     }
 
     /** What the unit shows by its half-done check, or by what that became; null where that cannot be said yet. */
-    private function point(Draft $draft, Family $family, Timeline $timeline): ?HistoryPoint
+    private function point(Draft $draft, Family $family, Timeline $timeline, Walked $walked): ?HistoryPoint
     {
         $unit = $timeline->instrument;
         $id = $draft->check();
         if ($id === null) {
             $half = [
                 ...DraftCheck::record('draft', $unit, $draft->by, $draft->answers(), $this->site->now(), $this->families),
-                ...$this->sheets->recordOf($draft, $unit),
+                ...$walked->record($draft->answers()),
             ];
             [$check] = DraftCheck::read($half, $this->families->of($unit->family), $this->reader);
             if ($draft->isClosed() || $check === null) {

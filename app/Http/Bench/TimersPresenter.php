@@ -62,7 +62,7 @@ final readonly class TimersPresenter
         $done = \is_array($answers['steps'] ?? null) ? $answers['steps'] : [];
         $began = \is_array($answers['stepWaits'] ?? null) ? $answers['stepWaits'] : [];
         $waits = [];
-        foreach ($this->sheets->procedureOf($draft, $unit)->steps as $step) {
+        foreach ($this->sheets->walked($draft, $unit)->procedure->steps as $step) {
             if ($step->kind === StepKind::Wait && !isset($done[$step->id]) && Cells::text($began, $step->id) !== '') {
                 $waits[$step->id] = [
                     'id' => $draft->id.' '.$step->id,

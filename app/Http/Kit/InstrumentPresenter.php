@@ -20,7 +20,6 @@ use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\UnitHistory;
 use Footnote\Core\Judgement\UnitTrend;
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Record\Certificates;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
@@ -173,10 +172,6 @@ final readonly class InstrumentPresenter
                 ...($unit->serial === null ? [] : [['label' => 'Serial number', 'shown' => $unit->serial, 'flag' => false]]),
                 ...TraitsLine::shown($unit->traits, $this->families->of($unit->family)->instrument()),
             ],
-            'certificates' => array_map(
-                static fn (array $one): array => [...$one['record'], 'word' => $one['word']],
-                Certificates::of(Fields::of($record))->told(),
-            ),
             ...CorrectedLines::of($record, $this->families->of($unit->family)->instrument(), $unit->upkeep),
             'intervals' => $record['intervals'] ?? [],
             ...DueDates::told(CertifiedTerm::ofUnit($unit, $policy, $this->site->now())),

@@ -52,7 +52,7 @@ final readonly class ModelSheetsPresenter
             $models[$key]['units'][] = $unit->id;
         }
         ksort($models, \SORT_STRING);
-        $by = array_column($this->kit->entries(SheetShelf::ID), 'by', 'code');
+        $by = $this->by();
 
         return [
             'sheets' => array_map(
@@ -69,22 +69,22 @@ final readonly class ModelSheetsPresenter
         $all = $this->sheets->all();
         $record = $this->library->entry(SheetShelf::ID, $code);
         $sheet = $this->read($record);
+        $units = $this->units();
         $walks = [];
         foreach ($sheet->models() as $model) {
-            $unit = $this->unitOf($model);
+            $unit = self::among($units, $model);
             $walks[] = $unit === null
                 ? ['model' => $model, 'unit' => null, 'procedures' => [], 'misplaced' => []]
                 : $this->walk($sheet, $unit);
         }
-        $by = array_column($this->kit->entries(SheetShelf::ID), 'by', 'code');
 
-        return [...$this->line($sheet, $all, $by[$code] ?? ''), 'entry' => (object) $record, 'walks' => $walks];
+        return [...$this->line($sheet, $all, $this->by()[$code] ?? ''), 'entry' => (object) $record, 'walks' => $walks];
     }
 
     /** @return array<string, mixed> what a sheet of the model asks, its steps and readings to choose from */
     public function form(string $model): array
     {
-        $unit = $this->unitOf($model) ?? throw Problem::missing('The model '.$model);
+        $unit = $this->unitOf($model);
         $procedures = $this->assessor->family($unit->family)->procedures($unit);
 
         return [
@@ -103,7 +103,7 @@ final readonly class ModelSheetsPresenter
         Strangers::toRecord($this->families)->inEntry(SheetShelf::ID, $entry->data());
         $sheet = $this->read($entry->data());
 
-        return $this->walk($sheet, $this->unitOf($model) ?? throw Problem::missing('The model '.$model));
+        return $this->walk($sheet, $this->unitOf($model));
     }
 
     /** @param array<string, mixed> $record */
@@ -164,15 +164,27 @@ final readonly class ModelSheetsPresenter
         );
     }
 
-    private function unitOf(string $model): ?Instrument
+    private function unitOf(string $model): Instrument
     {
-        foreach ($this->units() as $unit) {
+        return self::among($this->units(), $model) ?? throw Problem::missing('The model '.$model);
+    }
+
+    /** @param list<Instrument> $units */
+    private static function among(array $units, string $model): ?Instrument
+    {
+        foreach ($units as $unit) {
             if ($unit->model === $model) {
                 return $unit;
             }
         }
 
         return null;
+    }
+
+    /** @return array<array-key, string> who added each own sheet, by its code */
+    private function by(): array
+    {
+        return array_column($this->kit->entries(SheetShelf::ID), 'by', 'code');
     }
 
     /**

@@ -15,7 +15,6 @@ use Footnote\Core\Evidence\CommonRoutine;
 use Footnote\Core\Judgement\CertifiedTerm;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Record\Certificates;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
@@ -68,10 +67,6 @@ final readonly class ReferencePresenter
             'nominal' => $kind === null ? '' : $kind->table->nominal ?? 'nominal value',
             'beside' => Entry::all($kind->table->beside ?? []),
             'constants' => $certificate === null || $kind === null ? [] : TraitsLine::shown($certificate->constants, $kind->constants),
-            'certificates' => array_map(
-                static fn (array $one): array => [...$one['record'], 'word' => $one['word']],
-                Certificates::of(Fields::of($record))->told(),
-            ),
             'recalls' => $record['recalls'] ?? [],
             ...CorrectedLines::of($record, $kind->entries ?? [], $reference->upkeep),
             'intervals' => $record['intervals'] ?? [],

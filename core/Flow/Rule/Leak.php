@@ -11,7 +11,6 @@ use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 
 /** The line leaks: the pump went on drawing through a blocked line, or more vacuum was lost than its manual allows. */
@@ -40,12 +39,11 @@ final readonly class Leak extends SampleRule implements KnownBeforehand
             return;
         }
         $traits = $case->timeline->instrument->traits;
-        $allowed = $traits->measured('leakLimit');
-        $within = $traits->decimal('leakLimitSeconds');
-        $scaled = $within === null || $within->value->isZero() ? null : $leak->lostIn($within->value);
-        if ($scaled !== null && $allowed !== null) {
-            $limit = new Limit('leak', Decimal::parse($allowed->in(CommonUnit::Kilopascal)->rounded(6)), 'kPa in '.$within->written.' s');
-            if ($scaled->compareTo($allowed->in(CommonUnit::Kilopascal)) > 0) {
+        $byManual = $leak->byManual($traits);
+        if ($byManual !== null) {
+            [$lost, $allowed] = $byManual;
+            $within = $traits->decimal('leakLimitSeconds')->written ?? '?';
+            if ($lost->compareTo($allowed) > 0) {
                 yield $setting->finding(
                     \sprintf(
                         'At the check of %s the vacuum fell from %s to %s in %s s; the manual allows %s in %s s.%s',
@@ -53,12 +51,12 @@ final readonly class Leak extends SampleRule implements KnownBeforehand
                         $leak->start?->words() ?? '',
                         $leak->end?->words() ?? '',
                         $leak->seconds->written ?? '?',
-                        $allowed->words(),
-                        $within->written,
+                        $traits->measured('leakLimit')?->words() ?? '?',
+                        $within,
                         $this->asFlow($content),
                     ),
                     [$check->id],
-                    $limit,
+                    new Limit('leak', Decimal::parse($allowed->rounded(6)), 'kPa in '.$within.' s'),
                 );
             }
 

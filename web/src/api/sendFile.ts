@@ -1,4 +1,4 @@
-import { answer } from './client';
+import { answer, type Schemas } from './client';
 import { patiently } from './patiently';
 
 /** A file as the body of a request; what is told of it stands in headers, as JSON or as words. */
@@ -38,3 +38,12 @@ export async function sendFile<T>(...sent: Parameters<typeof post>): Promise<T> 
     }),
   );
 }
+
+/** Keeps a photo or a document of something; the place says of what of it, and is empty where it is of the whole. */
+export const keepFile = (of: string, id: string, file: File, place = ''): Promise<Schemas['Files']> =>
+  sendFile<Schemas['Files']>(
+    `/api/files?of=${of}&id=${encodeURIComponent(id)}`,
+    file,
+    { 'X-File': { name: file.name, place } },
+    file.type || 'application/octet-stream',
+  );

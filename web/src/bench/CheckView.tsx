@@ -8,7 +8,7 @@ import { Files } from '../look/Files';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { isoOf, localOf } from '../look/words';
-import { lacks, lacksItsTime } from './answers';
+import { askedSteps, lacks, lacksItsTime } from './answers';
 import { useKeys } from '../shell/keys';
 import { isOver } from './wait';
 import { Hold, Unsent } from './HalfDone';
@@ -66,9 +66,7 @@ export function CheckView() {
     keep(change);
   };
   const done = answers.steps ?? {};
-  const steps = (draft?.procedure.steps ?? []).filter(
-    (step) => step.when === null || answers[step.when] === true,
-  );
+  const steps = askedSteps(draft?.procedure.steps ?? [], answers);
   const first = steps.findIndex((step) => done[step.id] === undefined);
   const at = Math.min(chosen ?? (first === -1 ? steps.length : first), steps.length);
   const step = steps[at];

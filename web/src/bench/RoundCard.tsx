@@ -7,12 +7,13 @@ import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { useNow } from '../look/useNow';
 import { useKeys } from '../shell/keys';
-import { lacks } from './answers';
+import { askedSteps, lacks } from './answers';
 import { Hold, Unsent } from './HalfDone';
 import { Live } from './Live';
 import { isPhone } from './phone';
 import { OfTheModel } from './OfTheModel';
 import { Mind, Press, StepBody } from './StepBody';
+import { Tick, turned } from './Tick';
 import { type Answers, useDraft } from './useDraft';
 import { secondsLeft } from './wait';
 
@@ -49,10 +50,8 @@ export function RoundCard({
   }, [ready]);
   const done = answers.steps ?? {};
   const of = (given: Answers) =>
-    (draft?.procedure.steps ?? []).filter(
-      (step) =>
-        unit.untilAdjusted.includes(step.id) === (turn === 'read') &&
-        (step.when === null || given[step.when] === true),
+    askedSteps(draft?.procedure.steps ?? [], given).filter(
+      (step) => unit.untilAdjusted.includes(step.id) === (turn === 'read'),
     );
   const steps = of(answers);
   const bodies = steps.filter((step) => step.kind !== 'confirm');
@@ -226,21 +225,14 @@ function Together({
       </legend>
       {steps.map((step) => (
         <div key={step.id}>
-          <label style={{ display: 'flex', gap: 10, alignItems: 'center', minHeight: 36 }}>
-            <input
-              type="checkbox"
-              checked={!left.includes(step.id)}
-              disabled={done[step.id] !== undefined}
-              style={{ width: 20, height: 20, flexShrink: 0 }}
-              onChange={() =>
-                setLeft(left.includes(step.id) ? left.filter((one) => one !== step.id) : [...left, step.id])
-              }
-            />
-            <span>
-              {step.instruction}
-              {left.includes(step.id) && <b style={{ color: ink.qualified }}> skipped: a finding</b>}
-            </span>
-          </label>
+          <Tick
+            on={!left.includes(step.id)}
+            disabled={done[step.id] !== undefined}
+            turn={() => setLeft(turned(left, step.id))}
+          >
+            {step.instruction}
+            {left.includes(step.id) && <b style={{ color: ink.qualified }}> skipped: a finding</b>}
+          </Tick>
           <Mind step={step} />
           <Press step={step} />
         </div>

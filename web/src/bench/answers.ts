@@ -8,6 +8,10 @@ export const rowsOf = (answers: Answers, into: string): Row[] => {
   return Array.isArray(list) ? (list as Row[]) : [];
 };
 
+/** The steps that are asked with these answers: some only after another was answered so. */
+export const askedSteps = (steps: Schemas['Step'][], answers: Answers): Schemas['Step'][] =>
+  steps.filter((step) => step.when === null || answers[step.when] === true);
+
 /** The answer in which a step of adjusting says whether it was. */
 export const flagOf = (step: Schemas['Step']) => step.into || 'adjusted';
 

@@ -8,6 +8,7 @@ import { filled, type Values } from '../look/values';
 import { mayRecord } from '../shell/roles';
 import { Field, Form } from './Form';
 import { ModelSheets } from './ModelSheets';
+import { TakeEntry } from './TakeEntry';
 
 type Shelf = Schemas['Library']['shelves'][number];
 
@@ -90,25 +91,6 @@ function Add({ shelf, onClose }: { shelf: Shelf; onClose: () => void }) {
   const [code, setCode] = useState('');
   const [name, setName] = useState('');
   const [values, setValues] = useState<Values>({});
-  const [unread, setUnread] = useState<string | null>(null);
-  const takeIn = async (file: File | undefined) => {
-    if (!file) {
-      return;
-    }
-    try {
-      const entry: unknown = JSON.parse(await file.text());
-      if (typeof entry !== 'object' || entry === null || Array.isArray(entry)) {
-        throw new SyntaxError('no object');
-      }
-      const { code: itsCode, name: itsName, ...rest } = entry as Values;
-      setCode(typeof itsCode === 'string' ? itsCode : '');
-      setName(typeof itsName === 'string' ? itsName : '');
-      setValues(rest);
-      setUnread(null);
-    } catch {
-      setUnread(`${file.name} is no entry of a library. What stands in the form was kept.`);
-    }
-  };
   const asked = forms.data?.shelves.find((one) => one.id === shelf.id)?.entries ?? [];
   const add = useChange(
     () =>
@@ -132,17 +114,15 @@ function Add({ shelf, onClose }: { shelf: Shelf; onClose: () => void }) {
       <p style={{ gridColumn: '1 / -1', margin: 0 }}>
         Results lean on an entry as it is, so it is never changed: what differs gets a code of its own.
       </p>
-      <div style={{ gridColumn: '1 / -1' }}>
-        <input
-          type="file"
-          aria-label="From a file"
-          accept=".json,application/json"
-          onChange={(event) => void takeIn(event.target.files?.[0])}
-        />{' '}
-        <span style={{ color: unread ? ink.void : ink.soft }}>
-          {unread ?? 'An entry that was kept as JSON fills the form.'}
-        </span>
-      </div>
+      <TakeEntry
+        words="An entry that was kept as JSON fills the form."
+        refusal="is no entry of a library. What stands in the form was kept."
+        take={(entry) => {
+          setCode(entry.code);
+          setName(entry.name);
+          setValues(entry.rest);
+        }}
+      />
       <Field label="Code" value={code} set={setCode} problem={add.error?.of('code')} required />
       <Field label="Name" value={name} set={setName} problem={add.error?.of('name')} required />
       <Entries

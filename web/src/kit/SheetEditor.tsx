@@ -12,6 +12,7 @@ import { ink } from '../look/theme';
 import { filled, type Row, type Values } from '../look/values';
 import { Field } from './Form';
 import { SheetWalk } from './SheetWalk';
+import { TakeEntry } from './TakeEntry';
 
 type Models = Schemas['ModelSheets']['models'];
 
@@ -74,7 +75,6 @@ function Write({
   const [code, setCode] = useState('');
   const [name, setName] = useState(replaces === '' ? '' : (begun?.name ?? ''));
   const [values, setValues] = useState<Values>(begun === null ? {} : rest(begun.entry));
-  const [unread, setUnread] = useState<string | null>(null);
   const form = useSheetForm(model);
   const asked = form.data?.entries ?? [];
   const written = () => ({
@@ -105,24 +105,6 @@ function Write({
     onSuccess: (sheet) => setValues((now) => joined(now, rest(sheet.entry))),
   });
   const refusal = add.error ?? preview.error;
-  const takeIn = async (file: File | undefined) => {
-    if (!file) {
-      return;
-    }
-    try {
-      const entry: unknown = JSON.parse(await file.text());
-      if (typeof entry !== 'object' || entry === null || Array.isArray(entry)) {
-        throw new SyntaxError('no object');
-      }
-      const told = entry as Values;
-      setCode(typeof told.code === 'string' ? told.code : '');
-      setName(typeof told.name === 'string' ? told.name : '');
-      setValues(rest(told));
-      setUnread(null);
-    } catch {
-      setUnread(`${file.name} is no model sheet. What stands here was kept.`);
-    }
-  };
   const alike = models.filter((one) => one.family === form.data?.family && one.model !== model);
   return (
     <form
@@ -186,18 +168,15 @@ function Write({
             </MenuItem>
           ))}
         </TextField>
-        <div>
-          <input
-            type="file"
-            aria-label="From a file"
-            accept=".json,application/json"
-            style={{ maxWidth: '100%' }}
-            onChange={(event) => void takeIn(event.target.files?.[0])}
-          />
-          <div style={{ color: unread ? ink.void : ink.soft, fontSize: '0.86rem' }}>
-            {unread ?? 'A sheet that was kept as JSON fills the form.'}
-          </div>
-        </div>
+        <TakeEntry
+          words="A sheet that was kept as JSON fills the form."
+          refusal="is no model sheet. What stands here was kept."
+          take={(entry) => {
+            setCode(entry.code);
+            setName(entry.name);
+            setValues(rest(entry.rest));
+          }}
+        />
       </div>
       {model === '' ? (
         <p style={{ color: ink.soft }}>Choose the model first.</p>

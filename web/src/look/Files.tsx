@@ -1,27 +1,16 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import type { Schemas } from '../api/client';
 import { useChange, useFiles } from '../api/hooks';
-import { sendFile } from '../api/sendFile';
+import { keepFile } from '../api/sendFile';
 import { Told } from './Told';
 import { ink } from './theme';
 import { moment } from './words';
 
 type Kind = Parameters<typeof useFiles>[0];
-type Kept = Schemas['Files'];
 
 /** Sends a photo or a document; sent again after a lost answer it is kept once, since the server knows it by its digest. */
 export function useKeepFile(of: Kind, id: string, then?: () => void) {
-  return useChange(
-    ({ file, place }: { file: File; place: string }) =>
-      sendFile<Kept>(
-        `/api/files?of=${of}&id=${encodeURIComponent(id)}`,
-        file,
-        { 'X-File': { name: file.name, place } },
-        file.type || 'application/octet-stream',
-      ),
-    then,
-  );
+  return useChange(({ file, place }: { file: File; place: string }) => keepFile(of, id, file, place), then);
 }
 
 /** A button that takes a photo, or lets one choose a file. */

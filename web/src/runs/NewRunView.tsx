@@ -10,6 +10,7 @@ import { FitWords } from '../look/FitWords';
 import { Loading, Told } from '../look/Told';
 import { filled, type Entry, type Values } from '../look/values';
 import { isoOf, localOf } from '../look/words';
+import { ChooseCampaign } from './ChooseCampaign';
 import { RunDetails, runOf } from './RunDetails';
 
 /** What is asked when a run begins; the rest is known when it is over. */
@@ -157,19 +158,7 @@ export function NewRunView() {
           slotProps={{ inputLabel: { shrink: true } }}
         />
       )}
-      <TextField
-        select
-        required
-        label="Campaign"
-        value={campaign}
-        onChange={(event) => setForm({ ...form, campaign: event.target.value })}
-      >
-        {(campaigns.data?.campaigns ?? []).map((one) => (
-          <MenuItem key={one.id} value={one.id}>
-            {one.title}, {one.site}
-          </MenuItem>
-        ))}
-      </TextField>
+      <ChooseCampaign value={campaign} set={(chosen) => setForm({ ...form, campaign: chosen })} />
       <RunDetails
         form={{ ...form, plannedMinutes: planned }}
         set={(change) => setForm({ ...form, ...change })}

@@ -8,15 +8,18 @@ import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useCampaigns, useChange, useUnit } from '../api/hooks';
-import { sendFile } from '../api/sendFile';
+import { keepFile } from '../api/sendFile';
+import { askedSteps } from '../bench/answers';
 import { Live } from '../bench/Live';
 import { StepBody } from '../bench/StepBody';
+import { Tick, turned } from '../bench/Tick';
 import type { Answers } from '../bench/useDraft';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { filled, type Values } from '../look/values';
 import { isoOf, localOf } from '../look/words';
-import { askedSteps, isSaid, stepsOf } from './paper';
+import { ChooseCampaign } from './ChooseCampaign';
+import { isSaid, stepsOf } from './paper';
 import { RunDetails, type RunForm, runOf } from './RunDetails';
 
 type Draft = Schemas['Draft'];
@@ -81,22 +84,22 @@ export function PaperView() {
     const timer = window.setTimeout(() => setSettled(sheet), 400);
     return () => window.clearTimeout(timer);
   }, [sheet, unit]);
-  // A server that is not reached takes nothing off the screen.
-  const [drafts, setDrafts] = useState<Record<Which, Draft> | null>(null);
   const shown = useQuery({
     queryKey: ['paper', unit, settled.before, settled.after],
-    queryFn: async () => {
-      const checks = await answer(
+    queryFn: () =>
+      answer(
         api.POST('/api/paper/{instrument}/shown', {
           params: { path: { instrument: unit } },
           body: { before: settled.before, after: settled.after },
         }),
-      );
-      setDrafts(checks);
-      return checks;
-    },
+      ),
     refetchOnWindowFocus: false,
   });
+  // While the next answer is on its way, or a server not reached, the last one stays on the screen.
+  const [drafts, setDrafts] = useState<Record<Which, Draft> | null>(null);
+  if (shown.data && shown.data !== drafts) {
+    setDrafts(shown.data);
+  }
   const campaign = sheet.campaign || (campaigns.data?.campaigns.at(-1)?.id ?? '');
   const entries = asked.data?.run ?? [];
   const copy = useChange(
@@ -118,16 +121,10 @@ export function PaperView() {
       window.localStorage.removeItem(keyOf(unit));
       if (photo) {
         try {
-          await sendFile(
-            `/api/files?of=run&id=${encodeURIComponent(run)}`,
-            photo,
-            { 'X-File': { name: photo.name, place: '' } },
-            photo.type || 'application/octet-stream',
-          );
+          await keepFile('run', run, photo);
         } catch (refused) {
-          window.alert(
-            `Run ${run} is written down; its photo is not: ${refused instanceof Error ? refused.message : ''} Add it on the page of the run.`,
-          );
+          const why = refused instanceof Error ? refused.message : '';
+          window.alert(`Run ${run} is written down; its photo is not: ${why} Add it on the page of the run.`);
         }
       }
       return run;
@@ -171,20 +168,9 @@ export function PaperView() {
         <h2 className="fn-title" style={{ margin: '0 0 12px' }}>
           • The run
         </h2>
-        <TextField
-          select
-          required
-          label="Campaign"
-          value={campaign}
-          onChange={(event) => setSheet({ ...sheet, campaign: event.target.value })}
-          sx={{ width: 'min(100%, 420px)', mb: 2 }}
-        >
-          {(campaigns.data?.campaigns ?? []).map((one) => (
-            <MenuItem key={one.id} value={one.id}>
-              {one.title}, {one.site}
-            </MenuItem>
-          ))}
-        </TextField>
+        <div style={{ maxWidth: 420, marginBottom: 16 }}>
+          <ChooseCampaign value={campaign} set={(chosen) => setSheet({ ...sheet, campaign: chosen })} />
+        </div>
         <RunDetails
           isOver
           form={sheet.run}
@@ -259,7 +245,7 @@ interface CheckProps {
 
 /** All that a check asks, one under the other. */
 function CheckOnSheet({ which, title, draft, answers, put, said, say, problem }: CheckProps) {
-  const steps = askedSteps(draft, answers);
+  const steps = askedSteps(draft.procedure.steps, answers);
   const confirmed = steps.filter(isSaid);
   return (
     <section aria-label={title} style={{ borderTop: `1px solid ${ink.rule}`, padding: '14px 0 20px' }}>
@@ -333,19 +319,9 @@ function CheckOnSheet({ which, title, draft, answers, put, said, say, problem }:
               </button>
             </legend>
             {confirmed.map((step) => (
-              <label key={step.id} style={{ display: 'flex', gap: 10, alignItems: 'center', minHeight: 36 }}>
-                <input
-                  type="checkbox"
-                  checked={said.includes(step.id)}
-                  style={{ width: 20, height: 20, flexShrink: 0 }}
-                  onChange={() =>
-                    say(said.includes(step.id) ? said.filter((one) => one !== step.id) : [...said, step.id])
-                  }
-                />
-                <span>
-                  <b>{step.title}.</b> {step.instruction}
-                </span>
-              </label>
+              <Tick key={step.id} on={said.includes(step.id)} turn={() => say(turned(said, step.id))}>
+                <b>{step.title}.</b> {step.instruction}
+              </Tick>
             ))}
           </fieldset>
         </div>

@@ -1,10 +1,6 @@
 import type { Schemas } from '../api/client';
-import { lacks } from '../bench/answers';
+import { askedSteps, lacks } from '../bench/answers';
 import type { Answers } from '../bench/useDraft';
-
-/** The steps of a check that are asked with these answers. */
-export const askedSteps = (draft: Schemas['Draft'], answers: Answers): Schemas['Step'][] =>
-  draft.procedure.steps.filter((step) => step.when === null || answers[step.when] === true);
 
 /** Whether a step is done where the sheet says so, and not where something was written. */
 export const isSaid = (step: Schemas['Step']): boolean => step.kind === 'confirm' || step.kind === 'wait';
@@ -15,7 +11,7 @@ export const isSaid = (step: Schemas['Step']): boolean => step.kind === 'confirm
  */
 export const stepsOf = (draft: Schemas['Draft'], answers: Answers, said: string[]): Record<string, string> =>
   Object.fromEntries(
-    askedSteps(draft, answers).map((step) => [
+    askedSteps(draft.procedure.steps, answers).map((step) => [
       step.id,
       (isSaid(step) ? said.includes(step.id) : lacks(step, answers, draft.references) === null)
         ? 'done'
