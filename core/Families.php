@@ -30,6 +30,7 @@ use Footnote\Core\Record\Formats;
 use Footnote\Core\Sheet\CommonTemplate;
 use Footnote\Core\Sheet\SheetShelf;
 use Footnote\Core\Sheet\ShipsSheets;
+use Footnote\Core\Source\LineProfileShelf;
 
 /**
  * The families that Footnote knows. Adding one is a line here and a folder beside the others. Only entrances ask it: the
@@ -87,6 +88,9 @@ final class Families
             $formats[$family->id()] = $format;
         }
 
-        return new Formats($formats, [SheetShelf::with(array_keys($formats), self::templates())]);
+        return new Formats($formats, [
+            SheetShelf::with(array_keys($formats), self::templates()),
+            LineProfileShelf::shelf(),
+        ]);
     }
 }

@@ -52,7 +52,7 @@ final class StandInCommand extends Command
         $fault = $input->getOption('fault');
         $from = $this->clock->now();
         try {
-            $lines = $this->standIn($input->getArgument('kind'))?->lines($from, $numbers['seed'], \is_string($fault) ? $fault : null);
+            $lines = $this->standIn($input->getArgument('kind'))?->exercise($from, $numbers['seed'], \is_string($fault) ? $fault : null)->lines();
         } catch (NoSuchFault $problem) {
             $output->writeln('<error>'.$problem->getMessage().'</error>');
 

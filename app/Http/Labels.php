@@ -8,6 +8,7 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\KeepsShelves;
+use Footnote\Core\Record\UnitEntries;
 
 /** What the forms call a field: whoever reads what is wrong with it looks for it by that name. */
 final readonly class Labels
@@ -58,7 +59,7 @@ final readonly class Labels
     /** @return list<list<Entry>> */
     private static function asked(ContentFormat $format): array
     {
-        $asked = [$format->run(), $format->instrument(), $format->check()];
+        $asked = [$format->run(), UnitEntries::of($format), $format->check()];
         foreach ($format->referenceKinds() as $kind) {
             array_push($asked, $kind->entries, $kind->constants, $kind->table->beside ?? []);
         }

@@ -7,6 +7,9 @@ namespace Footnote\Core\Evidence;
 /** A measuring unit of any family. */
 final readonly class Instrument
 {
+    /** The trait that says so of a unit that is for trying and teaching alone. */
+    public const PRACTICE = 'practice';
+
     /**
      * @param string            $family       identifier of its family, such as "noise-dosimeter"
      * @param list<Certificate> $certificates
@@ -23,6 +26,12 @@ final readonly class Instrument
         public ?string $serial = null,
         public Upkeep $upkeep = new Upkeep(),
     ) {
+    }
+
+    /** Whether it is for trying and teaching alone. */
+    public function isPractice(): bool
+    {
+        return $this->traits->flag(self::PRACTICE);
     }
 
     /** The latest certificate that was issued by that moment. */

@@ -183,6 +183,11 @@ final readonly class FlowBench implements BenchGuide
         return [];
     }
 
+    public function feeds(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
+    {
+        return FlowFeeds::at($step, $this->columns($step, $unit, $reference, $setting));
+    }
+
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet
     {
         $content = $check->content;

@@ -177,7 +177,7 @@ final readonly class FlowFormat implements ContentFormat, KeepsShelves, ShipsYar
     /** @return list<Entry> what the section of a check holds */
     public static function entries(): array
     {
-        $rows = [...FlowRow::entries(), ReadingEntries::provenance(true)];
+        $rows = [...FlowRow::entries(), ...ReadingEntries::how(true)];
 
         return [
             Entry::text('procedure', 'Procedure'),

@@ -4,23 +4,37 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Flow;
 
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Flow\Standard\FlowStandards;
+use Footnote\Core\Quantity\CommonUnit;
+use Footnote\Core\Quantity\Exact;
+use Footnote\Core\StandIn\Chance;
 use Footnote\Core\StandIn\Course;
 use Footnote\Core\StandIn\Fault;
 use Footnote\Core\StandIn\NoSuchFault;
 use Footnote\Core\StandIn\Parameter;
 use Footnote\Core\StandIn\Printing;
+use Footnote\Core\StandIn\Scale;
+use Footnote\Core\StandIn\Scene;
 use Footnote\Core\StandIn\Sensor;
 use Footnote\Core\StandIn\StandIn;
 use Footnote\Core\StandIn\StandInChannel;
 use Footnote\Core\StandIn\WarmUp;
 
-/** A pump set for 2 L/min on a flow standard, with the thermometer and the barometer beside it. */
+/** A pump or a sampler on a flow standard, with the thermometer and the barometer beside it. A rotameter is read by eye: it prints nothing. */
 final readonly class PumpStandIn implements StandIn
 {
     public const WEAK = 'weak';
     public const WANDERS = 'wanders';
 
+    /** Of the pump of the exercise, and of one that nobody said a flow of, L/min. */
     private const FLOW = 2.0;
+    /** The air around it, °C and kPa. */
+    private const CELSIUS = 20.0;
+    private const KILOPASCAL = 100.0;
+    /** Volumes of burettes, mL; the largest that is passed within the time is used. */
+    private const BURETTES = [10.0, 100.0, 500.0, 1000.0];
+    private const BUBBLE_SECONDS = 15.0;
 
     public function id(): string
     {
@@ -40,28 +54,164 @@ final readonly class PumpStandIn implements StandIn
         ];
     }
 
-    public function lines(\DateTimeImmutable $from, int $seed, ?string $fault): iterable
+    public function exercise(\DateTimeImmutable $from, int $seed, ?string $fault): Printing
     {
-        [$flow, $noise] = match ($fault) {
-            null => [self::FLOW, 0.003],
-            self::WEAK => [self::FLOW * 7 / 8, 0.003],
-            self::WANDERS => [self::FLOW, 0.2],
-            default => throw NoSuchFault::of($this, $fault),
+        $flow = (new Course(0))->then(2, self::FLOW * $this->left($fault));
+
+        return new Printing('PM-90', [
+            StandInChannel::of(FlowFeeds::FLOW, CommonUnit::LitrePerMinute->value, $this->sensor('0.001', 1.0, $fault), $flow),
+            ...self::air(),
+        ], $from, $seed);
+    }
+
+    public function atTheBench(Scene $scene, int $seed, ?string $fault): array
+    {
+        $wanted = $this->wanted($scene);
+        // As found it is off by some percent, as it stands after its last use; adjusted, it is set for what is wanted.
+        $found = $wanted * (1 + 0.01 * (new Chance($seed))->normal('unit', 0)) * $this->left($fault);
+        $adjusted = $scene->adjustedAt('adjust', 'adjusted');
+        $actual = $adjusted === null ? new Course($found) : (new Course($found))->then($adjusted, $wanted);
+
+        return [...$this->shown($actual, $found, $scene->chosen, $fault), ...self::air()];
+    }
+
+    /** @return list<StandInChannel> what the standard prints of an actual flow, L/min */
+    private function shown(Course $actual, float $found, ?Reference $standard, ?string $fault): array
+    {
+        $unit = CommonUnit::tryFrom($standard?->traits->text('scale') ?? '') ?? CommonUnit::LitrePerMinute;
+        $scale = 1 / $unit->convert(Exact::of(1), CommonUnit::LitrePerMinute)->toFloat();
+
+        return match ($standard?->kind) {
+            FlowStandards::SOAP_FILM => $this->bubbles($found, $actual, $fault),
+            FlowStandards::ORIFICE => self::legs($standard, $actual),
+            FlowStandards::ROTAMETER => [],
+            default => [new StandInChannel(
+                FlowFeeds::FLOW,
+                $unit->value,
+                $this->sensor(self::step($found * $scale), $found * $scale / self::FLOW, $fault),
+                $actual,
+                Scale::gives($scale * self::asStandard($standard)),
+            )],
         };
-        // A cold pump runs slow and settles within minutes.
-        $pump = new Sensor(
-            '0.001',
-            Parameter::own($noise),
+    }
+
+    /**
+     * A film through a burette: its volume, and how long it took.
+     *
+     * @return list<StandInChannel>
+     */
+    private function bubbles(float $found, Course $actual, ?string $fault): array
+    {
+        $volume = self::BURETTES[0];
+        foreach (self::BURETTES as $burette) {
+            $volume = $burette * 0.06 / max($found, 0.001) <= self::BUBBLE_SECONDS ? $burette : $volume;
+        }
+        $seconds = $actual->map(static fn (float $flow): float => $volume * 0.06 / max($flow, 0.001));
+        $every = ceil($volume * 0.06 / max($found, 0.001)) + 4;
+        $timed = Sensor::steady('0.01', ($fault === self::WANDERS ? 0.1 : 0.0015) * $seconds->at(0));
+
+        return [
+            new StandInChannel(
+                FlowFeeds::VOLUME,
+                CommonUnit::Millilitre->value,
+                Sensor::steady('1', 0),
+                new Course($volume),
+                Scale::true(),
+                $every,
+            ),
+            new StandInChannel(FlowFeeds::SECONDS, CommonUnit::Second->value, $timed, $seconds, Scale::true(), $every),
+        ];
+    }
+
+    /**
+     * Both legs of the manometer of an orifice, inches of its fluid: what its certificate says of such a flow.
+     *
+     * @return list<StandInChannel>
+     */
+    private static function legs(Reference $orifice, Course $actual): array
+    {
+        $constants = $orifice->certificates === [] ? null : $orifice->certificates[\count($orifice->certificates) - 1]->constants;
+        $slope = $constants?->decimal('slope')?->value->toFloat() ?? 1.0;
+        $intercept = $constants?->decimal('intercept')?->value->toFloat() ?? 0.0;
+        $unit = CommonUnit::tryFrom($constants?->text('flowUnit') ?? '') ?? CommonUnit::CubicMetrePerMinute;
+        $litres = $unit->convert(Exact::of(1), CommonUnit::LitrePerMinute)->toFloat();
+        $gravity = $orifice->traits->decimal('gravity')?->value->toFloat() ?? 1.0;
+        $air = self::KILOPASCAL / 101.325 * 298 / (273.15 + self::CELSIUS);
+        $half = $actual->map(static fn (float $flow): float => (($slope * $flow * $air / $litres + $intercept) ** 2) / $air / $gravity / 2);
+
+        return [
+            StandInChannel::of(FlowFeeds::LEFT, CommonUnit::InchWater->value, Sensor::steady('0.05', 0.02), $half),
+            StandInChannel::of(
+                FlowFeeds::RIGHT,
+                CommonUnit::InchWater->value,
+                Sensor::steady('0.05', 0.02),
+                $half->map(static fn (float $leg): float => -$leg),
+            ),
+        ];
+    }
+
+    /** A mass-flow meter shows the flow at conditions of its own. */
+    private static function asStandard(?Reference $standard): float
+    {
+        $kelvin = $standard?->traits->measured('statedTemperature')?->in(CommonUnit::Kelvin)->toFloat();
+        $kilopascal = $standard?->traits->measured('statedPressure')?->in(CommonUnit::Kilopascal)->toFloat();
+
+        return $standard?->kind !== FlowStandards::MASS_FLOW || $kelvin === null || $kilopascal === null
+            ? 1.0
+            : self::KILOPASCAL / $kilopascal * $kelvin / (273.15 + self::CELSIUS);
+    }
+
+    /** @return list<StandInChannel> */
+    private static function air(): array
+    {
+        $thermometer = Sensor::steady('0.1', 0.03);
+        $barometer = Sensor::steady('0.1', 0.01);
+
+        return [
+            StandInChannel::of(FlowFeeds::TEMPERATURE, CommonUnit::Celsius->value, $thermometer, new Course(self::CELSIUS)),
+            StandInChannel::of(FlowFeeds::PRESSURE, CommonUnit::Kilopascal->value, $barometer, new Course(self::KILOPASCAL)),
+        ];
+    }
+
+    /** What the flow is to be, L/min: as it was said, else in the middle of what the unit can. */
+    private function wanted(Scene $scene): float
+    {
+        $litres = static fn (string $name, bool $said): ?float => ($said ? $scene->said : $scene->unit->traits)
+            ->measured($name)?->in(CommonUnit::LitrePerMinute)->toFloat();
+        $low = $litres('rangeLow', false);
+        $high = $litres('rangeHigh', false);
+
+        return $litres('target', true) ?? ($low === null || $high === null ? self::FLOW : ($low + $high) / 2);
+    }
+
+    /** Four digits of what is shown. */
+    private static function step(float $shown): string
+    {
+        $decimals = max(0, min(4, 3 - (int) floor(log10(max($shown, 1e-4)))));
+
+        return $decimals === 0 ? '1' : '0.'.str_repeat('0', $decimals - 1).'1';
+    }
+
+    /** A cold pump runs slow and settles within minutes. */
+    private function sensor(string $resolution, float $scale, ?string $fault): Sensor
+    {
+        return new Sensor(
+            $resolution,
+            Parameter::own(($fault === self::WANDERS ? 0.2 : 0.003) * $scale),
             Parameter::own(4),
-            new WarmUp(Parameter::own(-0.06), Parameter::own(200)),
-            Parameter::own(-0.004),
+            new WarmUp(Parameter::own(-0.06 * $scale), Parameter::own(200)),
+            Parameter::own(-0.004 * $scale),
             Parameter::own(0),
         );
+    }
 
-        return Printing::of('PM-90', [
-            new StandInChannel('flow', 'L/min', $pump, (new Course(0))->then(2, $flow)),
-            new StandInChannel('temperature', '°C', Sensor::steady('0.1', 0.03), new Course(20)),
-            new StandInChannel('pressure', 'kPa', Sensor::steady('0.1', 0.01), new Course(100)),
-        ], $from, $seed);
+    /** The share of its flow that is left. */
+    private function left(?string $fault): float
+    {
+        return match ($fault) {
+            null, self::WANDERS => 1.0,
+            self::WEAK => 7 / 8,
+            default => throw NoSuchFault::of($this, $fault),
+        };
     }
 }

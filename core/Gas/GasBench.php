@@ -25,6 +25,7 @@ use Footnote\Core\Procedure\Step;
 use Footnote\Core\Procedure\StepKind;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Source\Feed;
 
 /** What the bench says while gas is on a monitor. */
 final readonly class GasBench implements AsksByReference
@@ -139,6 +140,35 @@ final readonly class GasBench implements AsksByReference
     private static function isInCleanAir(Step $step): bool
     {
         return GasProcedures::stageOf($step->id) === GasStage::Zero || $step->id === GasProcedures::PURGED;
+    }
+
+    public function feeds(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
+    {
+        $feeds = [];
+        foreach ($this->presets($step, $unit, $reference, $setting) as $row) {
+            $channel = Channel::named($unit, $row['channel'] ?? '');
+            if ($channel !== null) {
+                $label = $reference === null || self::isInCleanAir($step) ? null : self::label($reference, $channel);
+                $feeds[] = new Feed(
+                    $channel->name,
+                    'value',
+                    [$channel->unit->value],
+                    $row,
+                    Plateau::steadiness($channel, $label),
+                    // Three of the last twenty seconds show the plateau on record.
+                    $step->readings?->clocked === true ? 3 : 1,
+                );
+            }
+        }
+
+        return $feeds;
+    }
+
+    private static function label(Reference $reference, Channel $channel): ?Exact
+    {
+        $label = (new Bottle($reference))->label($channel, new \DateTimeImmutable(Timeline::END))?->value;
+
+        return $label instanceof Exact ? $label : null;
     }
 
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet

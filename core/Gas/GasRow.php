@@ -40,7 +40,7 @@ final readonly class GasRow
             Entry::decimal('seconds', 'After', '0', '7200', CommonUnit::Second),
             Entry::decimal('expected', 'Expects', '0', '1000000'),
             Entry::text('selected', 'Set to', help: 'The gas that is selected, where the instrument has a choice'),
-            ReadingEntries::provenance(),
+            ...ReadingEntries::how(),
             Entry::text('struck', 'Struck out'),
         ];
     }

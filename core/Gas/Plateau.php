@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Gas;
 
+use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
-use Footnote\Core\Statistics\LeastSquares;
+use Footnote\Core\Source\Steadiness;
+use Footnote\Core\Statistics\AtRest;
 
 /**
  * G-9: whether readings in one gas have come to rest: over the last 20 s their range and their drift lie within the larger of a
@@ -13,7 +15,6 @@ use Footnote\Core\Statistics\LeastSquares;
  */
 final readonly class Plateau
 {
-    private const SECONDS = 20;
     /** Shares of the span, %, where no policy says otherwise (own). */
     public const SHARE = '1';
     public const SHARE_PHOTOIONISATION = '2';
@@ -31,54 +32,39 @@ final readonly class Plateau
      */
     public static function in(Channel $channel, array $rows, Exact $label): self
     {
-        $share = Exact::of($channel->kind === GasKind::Photoionisation ? self::SHARE_PHOTOIONISATION : self::SHARE);
-
-        return self::of($rows, $label, $share, $channel->display->resolution?->value);
+        return $label->isZero() ? new self($rows, null, null, null) : self::of($rows, self::steadiness($channel, $label));
     }
 
-    /**
-     * @param list<GasRow> $rows       of one channel in one gas, none struck out
-     * @param Exact        $span       the span's label, in the unit of the readings
-     * @param Exact|null   $share      of the span that range and drift may reach, %
-     * @param Exact|null   $resolution one step of the display; null: as the readings are written
-     */
-    public static function of(array $rows, Exact $span, ?Exact $share = null, ?Exact $resolution = null): self
+    /** @param Exact|null $label of the span, in the unit of the readings; null: it stands in no gas that has one */
+    public static function steadiness(Channel $channel, ?Exact $label): Steadiness
+    {
+        $share = $channel->kind === GasKind::Photoionisation ? self::SHARE_PHOTOIONISATION : self::SHARE;
+
+        return new Steadiness($label ?? Exact::zero(), Exact::of($share), $channel->display->resolution?->value);
+    }
+
+    /** @param list<GasRow> $rows of one channel in one gas, none struck out */
+    public static function of(array $rows, Steadiness $steadiness): self
     {
         $timed = array_values(array_filter($rows, static fn (GasRow $row): bool => $row->seconds !== null));
-        if (\count($timed) < 3 || \count($timed) < \count($rows) || $span->isZero()) {
+        if (\count($timed) < 3 || \count($timed) < \count($rows)) {
             return new self($rows, null, null, null);
         }
         usort($timed, static fn (GasRow $a, GasRow $b): int => self::at($a)->compareTo(self::at($b)));
         $last = self::at($timed[\count($timed) - 1]);
         $end = array_values(
-            array_filter($timed, static fn (GasRow $row): bool => $last->minus(self::at($row))->compareTo(Exact::of(self::SECONDS)) <= 0),
+            array_filter($timed, static fn (GasRow $row): bool => $last->minus(self::at($row))->compareTo(Exact::of(Steadiness::SECONDS)) <= 0),
         );
         if (\count($end) < 3 || self::at($end[0])->compareTo($last) === 0) {
             return new self(\array_slice($timed, -1), false, null, null);
         }
-        $line = LeastSquares::through(
-            array_map(static fn (GasRow $row): float => self::at($row)->toFloat(), $end),
-            array_map(static fn (GasRow $row): float => $row->value->value->toFloat(), $end),
+        $rest = AtRest::of(
+            array_map(static fn (GasRow $row): array => [self::at($row), $row->value->value], $end),
+            Steadiness::SECONDS,
+            $steadiness->allowed(array_map(static fn (GasRow $row): Decimal => $row->value, $end)),
         );
-        $values = array_map(static fn (GasRow $row): Exact => $row->value->value, $end);
-        usort($values, static fn (Exact $a, Exact $b): int => $a->compareTo($b));
-        $range = $values[\count($values) - 1]->minus($values[0]);
-        $drift = abs($line->slope) * self::SECONDS;
-        $allowed = $span->absolute()->times($share ?? Exact::of(self::SHARE))->dividedBy(100);
-        $step = $resolution ?? self::step($end);
-        $allowed = $step->compareTo($allowed) > 0 ? $step : $allowed;
 
-        return new self($end, $range->compareTo($allowed) <= 0 && $drift <= $allowed->toFloat() + 1e-9, $drift, $range);
-    }
-
-    /**
-     * The last digit that readings are written with.
-     *
-     * @param non-empty-list<GasRow> $rows
-     */
-    private static function step(array $rows): Exact
-    {
-        return Exact::of(1)->dividedBy(10 ** max(array_map(static fn (GasRow $row): int => $row->value->decimals(), $rows)));
+        return new self($end, $rest->steady, $rest->drift, $rest->range);
     }
 
     private static function at(GasRow $row): Exact

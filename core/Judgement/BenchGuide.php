@@ -11,6 +11,7 @@ use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Step;
+use Footnote\Core\Source\Feed;
 
 /** What a family tells the bench while a check is being walked, so that no family needs a screen of its own. */
 interface BenchGuide
@@ -47,6 +48,15 @@ interface BenchGuide
      * @return list<array<string, string>>
      */
     public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array;
+
+    /**
+     * Where the readings of a source go at a step; none where it takes none.
+     *
+     * @param string $setting that was chosen with the reference
+     *
+     * @return list<Feed>
+     */
+    public function feeds(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array;
 
     /** What the check shows so far. */
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet;

@@ -42,7 +42,11 @@ final class ShiftAssessor
         $timelines = ['='.$run->id => $timeline];
         $runs = [];
         foreach ($others as [$other, $of]) {
-            if ($other->id !== $run->id && $of->instrument->family === $timeline->instrument->family && $family->composes($other)) {
+            if ($other->id !== $run->id
+                && $of->instrument->family === $timeline->instrument->family
+                // Nobody was exposed in practice: it is no part of a real day.
+                && $of->instrument->isPractice() === $timeline->instrument->isPractice()
+                && $family->composes($other)) {
                 $timelines['='.$other->id] = $of;
                 $runs[] = $other;
             }

@@ -23,12 +23,18 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Section;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Quantity\Exact;
+use Footnote\Core\Source\Feed;
+use Footnote\Core\Source\Steadiness;
 
 /** What the bench says while an acoustic calibrator sits on a microphone. */
 final readonly class AcousticBench implements BenchGuide
 {
     /** So far off no unit drifts between two checks, dB (own). */
     private const FAR = '3';
+    /** A tone stands still within so much, dB (own). */
+    private const STEADY = '0.2';
+    /** As units print levels: on a tone the weighting is asked beside them. */
+    private const LEVELS = ['dB', 'dB(A)', 'dB(C)', 'dB(Z)'];
 
     /** @param bool $weighted whether the weighting can be set, so that it is asked */
     public function __construct(private bool $weighted = false)
@@ -80,6 +86,13 @@ final readonly class AcousticBench implements BenchGuide
                 static fn (int|string $tone): array => ['tone' => (string) $tone],
                 array_keys(self::tones($reference, $setting)),
             ) : [];
+    }
+
+    public function feeds(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
+    {
+        return \in_array($step->id, [AcousticProcedure::AS_FOUND, AcousticProcedure::AS_LEFT], true)
+            ? [new Feed(CalibratorStandIn::CHANNEL, 'value', self::LEVELS, steady: Steadiness::within(self::STEADY))]
+            : [];
     }
 
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet

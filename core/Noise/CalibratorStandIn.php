@@ -4,24 +4,28 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Noise;
 
+use Footnote\Core\StandIn\Chance;
 use Footnote\Core\StandIn\Course;
 use Footnote\Core\StandIn\Fault;
 use Footnote\Core\StandIn\NoSuchFault;
 use Footnote\Core\StandIn\Parameter;
 use Footnote\Core\StandIn\Printing;
+use Footnote\Core\StandIn\Scale;
+use Footnote\Core\StandIn\Scene;
 use Footnote\Core\StandIn\Sensor;
 use Footnote\Core\StandIn\StandIn;
 use Footnote\Core\StandIn\StandInChannel;
 use Footnote\Core\StandIn\WarmUp;
 
-/** A unit with a microphone in a calibrator of 114 dB: the room first, then the tone. */
+/** A unit with a microphone in a calibrator: the room first, then the tone. */
 final readonly class CalibratorStandIn implements StandIn
 {
+    public const CHANNEL = 'level';
     public const DRIFTED = 'drifted';
     public const LOOSE = 'loose-adapter';
     public const WRONG_LEVEL = 'wrong-level';
 
-    /** When the calibrator is switched on, s. */
+    /** When the calibrator of the exercise is switched on, s. */
     public const ON = 10.0;
 
     private const ROOM = 42.0;
@@ -42,29 +46,77 @@ final readonly class CalibratorStandIn implements StandIn
         return [
             new Fault(self::DRIFTED, 'the microphone has drifted by 0.8 dB', 'noise.drift'),
             new Fault(self::LOOSE, 'the adapter is loose: the tone leaks and wanders', 'noise.drift'),
-            new Fault(self::WRONG_LEVEL, 'the calibrator sounds at 94 dB, and nobody sees it', 'noise.drift'),
+            new Fault(self::WRONG_LEVEL, 'the calibrator sounds 20 dB lower, and nobody sees it', 'noise.drift'),
         ];
     }
 
-    public function lines(\DateTimeImmutable $from, int $seed, ?string $fault): iterable
+    public function exercise(\DateTimeImmutable $from, int $seed, ?string $fault): Printing
     {
-        [$tone, $noise] = match ($fault) {
-            null => [self::TONE, 0.03],
-            self::DRIFTED => [self::TONE - 0.8, 0.03],
-            self::LOOSE => [self::TONE - 2.6, 0.35],
-            self::WRONG_LEVEL => [94.0, 0.03],
-            default => throw NoSuchFault::of($this, $fault),
-        };
+        $tone = (new Course(self::ROOM))->then(self::ON, self::TONE + $this->lost($fault));
+
+        return new Printing('DM-90', [self::channel('0.1', $fault, $tone, Scale::off($this->drift($fault)))], $from, $seed);
+    }
+
+    public function atTheBench(Scene $scene, int $seed, ?string $fault): array
+    {
+        $tone = new Course(self::ROOM);
+        $on = $scene->on(AcousticProcedure::STEADY);
+        if ($on !== null) {
+            $tone = $tone->then($on, self::tone($scene) + $this->lost($fault));
+        }
+        $off = $scene->settledAt(AcousticProcedure::CALIBRATOR_OFF);
+        if ($off !== null) {
+            $tone = $tone->then($off, self::ROOM);
+        }
+        // No two units of a model read the same.
+        $own = 0.1 * (new Chance($seed))->normal('unit', 0);
+        $scale = Scale::off($own + $this->drift($fault))->adjusted($scene->adjustedAt(AcousticProcedure::ADJUST, 'adjusted'));
+
+        return [self::channel($scene->unit->traits->decimal('resolution')->written ?? '0.1', $fault, $tone, $scale)];
+    }
+
+    private static function channel(string $resolution, ?string $fault, Course $tone, Scale $scale): StandInChannel
+    {
         $sensor = new Sensor(
-            '0.1',
-            Parameter::own($noise),
+            (float) $resolution > 0 ? $resolution : '0.1',
+            Parameter::own($fault === self::LOOSE ? 0.35 : 0.03),
             Parameter::own(1.0),
             new WarmUp(Parameter::own(0.2), Parameter::own(300)),
             Parameter::own(0.01),
             Parameter::own(-0.01),
         );
-        $course = (new Course(self::ROOM))->then(self::ON, $tone);
 
-        return Printing::of('DM-90', [new StandInChannel('level', 'dB', $sensor, $course)], $from, $seed);
+        return new StandInChannel(self::CHANNEL, LevelUnit::Decibel->value, $sensor, $tone, $scale);
+    }
+
+    /** The level that the calibrator is switched to, as certified. */
+    private static function tone(Scene $scene): float
+    {
+        $setting = $scene->said->text('setting') ?? '';
+        foreach ($scene->chosen->certificates ?? [] as $certificate) {
+            foreach ($certificate->values as $value) {
+                if (AcousticTone::nameOf($value, $certificate) === $setting) {
+                    return $value->certified->value->toFloat();
+                }
+            }
+        }
+
+        return is_numeric($setting) ? (float) $setting : self::TONE;
+    }
+
+    /** What of the tone does not arrive, dB. */
+    private function lost(?string $fault): float
+    {
+        return match ($fault) {
+            null, self::DRIFTED => 0.0,
+            self::LOOSE => -2.6,
+            self::WRONG_LEVEL => -20.0,
+            default => throw NoSuchFault::of($this, $fault),
+        };
+    }
+
+    private function drift(?string $fault): float
+    {
+        return $fault === self::DRIFTED ? -0.8 : 0.0;
     }
 }

@@ -4,21 +4,29 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Particle;
 
+use Footnote\Core\Quantity\CommonUnit;
+use Footnote\Core\StandIn\Chance;
 use Footnote\Core\StandIn\Course;
 use Footnote\Core\StandIn\Fault;
 use Footnote\Core\StandIn\NoSuchFault;
 use Footnote\Core\StandIn\Printing;
+use Footnote\Core\StandIn\Scale;
+use Footnote\Core\StandIn\Scene;
 use Footnote\Core\StandIn\Sensor;
 use Footnote\Core\StandIn\StandIn;
 use Footnote\Core\StandIn\StandInChannel;
 
-/** A counter for air: its flow on a standard, then counts in ten minutes under its zero filter, summed as it counts. */
+/** A counter: its flow on a standard, then counts under its zero filter, summed as it counts. A dust monitor shows its zero instead. */
 final readonly class CounterStandIn implements StandIn
 {
     public const LEAKING = 'leaking-filter';
     public const SLOW = 'slow';
 
     private const SIZES = ['0.3', '0.5', '5.0'];
+    /** Counts in ten minutes of clean air, by size, the smallest first; of a filter that leaks. */
+    private const CLEAN = [1, 0, 0];
+    private const LEAKS = [900, 240, 3];
+    private const FLOW = 2.83;
 
     public function id(): string
     {
@@ -38,24 +46,82 @@ final readonly class CounterStandIn implements StandIn
         ];
     }
 
-    public function lines(\DateTimeImmutable $from, int $seed, ?string $fault): iterable
+    public function exercise(\DateTimeImmutable $from, int $seed, ?string $fault): Printing
     {
-        [$flow, $counts] = match ($fault) {
-            null => [2.83, [1, 0, 0]],
-            self::LEAKING => [2.83, [900, 240, 3]],
-            self::SLOW => [2.55, [1, 0, 0]],
-            default => throw NoSuchFault::of($this, $fault),
-        };
-        $channels = [new StandInChannel('flow', 'L/min', Sensor::steady('0.01', 0.005), new Course($flow))];
-        foreach ($counts as $place => $inTenMinutes) {
-            // It shows the sum so far: a step for each particle.
+        return new Printing('PC-90', [
+            self::flow(self::FLOW * $this->draws($fault), null),
+            ...self::counts(self::SIZES, $fault, 0.0),
+        ], $from, $seed);
+    }
+
+    public function atTheBench(Scene $scene, int $seed, ?string $fault): array
+    {
+        $nominal = $scene->unit->traits->measured('nominalFlow')?->in(CommonUnit::LitrePerMinute)->toFloat() ?? self::FLOW;
+        $flow = self::flow(
+            $nominal * $this->draws($fault) * (1 + 0.005 * (new Chance($seed))->normal('unit', 0)),
+            $scene->adjustedAt('flow-adjust', 'flowAdjusted'),
+            $nominal,
+        );
+        if ($scene->unit->traits->text('kind') === ParticleFormat::PHOTOMETER) {
+            $zero = Scale::off($fault === self::LEAKING ? 0.02 : 0.001)->adjusted($scene->adjustedAt('zero-adjust', 'zeroAdjusted'));
+
+            return [$flow, new StandInChannel(
+                ParticleFeeds::SHOWS,
+                CommonUnit::MilligramPerCubicMetre->value,
+                Sensor::steady('0.001', 0.0004),
+                new Course(0),
+                $zero,
+            )];
+        }
+        // The filter goes on once its flow is done with.
+        $since = $scene->settledAt(ParticleProcedures::FLOW_LEFT)
+            ?? $scene->settledAt('flow-adjust')
+            ?? $scene->settledAt(ParticleProcedures::FLOW_FOUND);
+
+        return [$flow, ...($since === null ? [] : self::counts(ParticleFormat::sizes($scene->unit), $fault, $since))];
+    }
+
+    private static function flow(float $flow, ?float $adjusted, float $to = self::FLOW): StandInChannel
+    {
+        $course = $adjusted === null ? new Course($flow) : (new Course($flow))->then($adjusted, $to);
+
+        return StandInChannel::of(ParticleFeeds::FLOW, CommonUnit::LitrePerMinute->value, Sensor::steady('0.01', 0.005), $course);
+    }
+
+    /**
+     * Each shows the sum so far: a step for each particle, and the minutes that it counts beside them.
+     *
+     * @param list<string> $sizes
+     *
+     * @return list<StandInChannel>
+     */
+    private static function counts(array $sizes, ?string $fault, float $since): array
+    {
+        $minutes = new Course(0);
+        for ($tenth = 1; $tenth <= 600; ++$tenth) {
+            $minutes = $minutes->then($since + 6 * $tenth, $tenth / 10);
+        }
+        $channels = [StandInChannel::of(ParticleFeeds::MINUTES, CommonUnit::Minute->value, Sensor::steady('0.1', 0), $minutes)];
+        $all = $fault === self::LEAKING ? self::LEAKS : self::CLEAN;
+        foreach ($sizes as $place => $size) {
+            $inTenMinutes = $all[$place] ?? 0;
             $course = new Course(0);
             for ($particle = 1; $particle <= $inTenMinutes; ++$particle) {
-                $course = $course->then(600 * ($particle - 0.5) / max(1, $inTenMinutes), $particle);
+                $course = $course->then($since + 600 * ($particle - 0.5) / $inTenMinutes, $particle);
             }
-            $channels[] = new StandInChannel(self::SIZES[$place], 'counts', Sensor::steady('1', 0), $course);
+            $channels[] = StandInChannel::of($size, ParticleFeeds::COUNTS, Sensor::steady('1', 0), $course);
         }
 
-        return Printing::of('PC-90', $channels, $from, $seed);
+        return $channels;
+    }
+
+    /** The share of its flow that it draws. */
+    private function draws(?string $fault): float
+    {
+        return match ($fault) {
+            null, self::LEAKING => 1.0,
+            self::SLOW => 0.9,
+            default => throw NoSuchFault::of($this, $fault),
+        };
     }
 }

@@ -99,6 +99,11 @@ final readonly class ParticleBench implements BenchGuide
             : [];
     }
 
+    public function feeds(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
+    {
+        return ParticleFeeds::at($step, $unit);
+    }
+
     public function live(Check $check, Timeline $timeline, Policy $policy): LiveSheet
     {
         $content = $check->content;

@@ -185,7 +185,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
         $row = static fn (string $list, Entry ...$entries): Entry => Entry::rows(
             $list,
             '',
-            [...array_values($entries), ReadingEntries::provenance(), Entry::text('struck', '')],
+            [...array_values($entries), ...ReadingEntries::how(), Entry::text('struck', '')],
         );
         $flow = static fn (string $list): Entry => $row($list, ...self::flowColumns());
 

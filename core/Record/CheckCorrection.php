@@ -136,6 +136,8 @@ final readonly class CheckCorrection
 
         if (isset($data[ReadingEntries::PROVENANCE])) {
             $data[ReadingEntries::PROVENANCE] = $how->value;
+            // It says another thing than the line does.
+            unset($data[ReadingEntries::LINE]);
         }
 
         return $data;

@@ -86,7 +86,7 @@ final readonly class EvidenceReader
             \sprintf('there is no family of instruments "%s".', $family),
         );
 
-        $traits = EntryReader::read($fields, $format->instrument());
+        $traits = EntryReader::read($fields, UnitEntries::of($format));
         if ($format instanceof ExaminesUnits) {
             $format->checkInstrument($fields, $traits);
         }
@@ -307,13 +307,18 @@ final readonly class EvidenceReader
 
     public function inPlaceOf(Fields $fields): InPlaceOf
     {
+        $how = $fields->choice('how', Provenance::class);
+        if ($how->wasTaken()) {
+            throw new InvalidRecord($fields->at('how'), 'must say how a person knows it.');
+        }
+
         return new InPlaceOf(
             $fields->id('check'),
             $fields->id('instrument'),
             $this->told($fields->moment('at')),
             $fields->text('by'),
             $fields->text('reason'),
-            $fields->choice('how', Provenance::class),
+            $how,
         );
     }
 

@@ -12,6 +12,10 @@ final class ReadingEntries
 {
     /** Under which it stands how a reading came. */
     public const PROVENANCE = 'provenance';
+    /** Under which it stands which line it was taken from: the number of the kept file and that of the line, such as "F-00012:37". */
+    public const LINE = 'line';
+    /** What says of a reading how it came, and is no value of it. */
+    public const HOW = [self::PROVENANCE, self::LINE];
 
     /**
      * A number and how it came.
@@ -20,10 +24,16 @@ final class ReadingEntries
      */
     public static function of(string $least, string $most): array
     {
-        return [Entry::decimal('value', 'Reading', $least, $most, required: true), self::provenance(true)];
+        return [Entry::decimal('value', 'Reading', $least, $most, required: true), ...self::how(true)];
     }
 
-    public static function provenance(bool $required = false): Entry
+    /** @return non-empty-list<Entry> how one reading came */
+    public static function how(bool $required = false): array
+    {
+        return [self::provenance($required), Entry::text(self::LINE, 'Line that it was taken from')];
+    }
+
+    private static function provenance(bool $required): Entry
     {
         $words = array_map(static fn (Provenance $one): string => $one->words(), Provenance::cases());
 

@@ -63,9 +63,11 @@ final readonly class RecordReader
             $item->at('instrument'),
             \sprintf('"%s" is not among the instruments.', $item->text('instrument')),
         ))->family;
-        $checks = $this->each($fields, 'checks', function (Fields $item) use ($family, $references, $reader): Check {
+        $checks = $this->each($fields, 'checks', function (Fields $item) use ($family, $instruments, $references, $reader): Check {
             $check = $reader->check($item, $this->formats->of($family($item)));
             $this->asked->refuseForeign($family($item), $item);
+            $section = $this->formats->of($family($item))->section();
+            Practice::refuse($item->object($section)->data(), $item->at($section), $instruments[$check->instrument]);
             foreach ($check->leansOn() as $named) {
                 if (!isset($references[$named])) {
                     throw new InvalidRecord($item->at('reference'), \sprintf('"%s" is not among the references.', $named));

@@ -189,7 +189,7 @@ final readonly class RecordSchema
             'family' => ['type' => 'string'],
             'model' => Shape::said(),
             'serial' => Shape::text(40),
-            ...Shape::properties($format->instrument()),
+            ...Shape::properties(UnitEntries::of($format)),
             'certificates' => self::certificates([], $beside),
             'intervals' => self::intervals([...CommonRoutine::cases(), ...$format->routines()]),
             'retirements' => self::retirements(),
@@ -198,7 +198,7 @@ final readonly class RecordSchema
                 ['at', 'by', 'reason'],
                 'What of it was typed in wrongly at first.',
             )),
-        ], ['id', 'family', 'model', ...Shape::required($format->instrument())]), $this->formats->all());
+        ], ['id', 'family', 'model', ...Shape::required(UnitEntries::of($format))]), $this->formats->all());
     }
 
     /** @return array<string, Schema> by kind */
@@ -289,7 +289,10 @@ final readonly class RecordSchema
                         'at' => Shape::ref('moment'),
                         'by' => Shape::said(),
                         'reason' => Shape::said(),
-                        'how' => Shape::cases(Provenance::class),
+                        'how' => ['enum' => array_values(array_map(
+                            static fn (Provenance $one): string => $one->value,
+                            array_filter(Provenance::cases(), static fn (Provenance $one): bool => !$one->wasTaken()),
+                        ))],
                     ],
                     ['check', 'instrument', 'at', 'by', 'reason', 'how'],
                     'Another check of the record that was written wrongly; it counts for nothing any more.',

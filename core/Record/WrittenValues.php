@@ -22,7 +22,7 @@ final class WrittenValues
         $values = [];
         foreach ($entries as $entry) {
             $value = $written[$entry->name] ?? null;
-            if ($value !== null && $entry->name !== ReadingEntries::PROVENANCE) {
+            if ($value !== null && !\in_array($entry->name, ReadingEntries::HOW, true)) {
                 array_push($values, ...self::ofEntry($entry, $value, $path.'/'.$entry->name, $before));
             }
         }
@@ -137,7 +137,7 @@ final class WrittenValues
 
     private static function isName(Entry $entry): bool
     {
-        return $entry->name !== ReadingEntries::PROVENANCE
+        return !\in_array($entry->name, ReadingEntries::HOW, true)
             && \in_array($entry->kind, [EntryKind::Choice, EntryKind::Text, EntryKind::Named], true);
     }
 }

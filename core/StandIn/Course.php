@@ -17,6 +17,18 @@ final readonly class Course
         return new self($this->before, [...$this->changes, new Change($at, $to)]);
     }
 
+    /**
+     * The same as something else that hangs on it tells it.
+     *
+     * @param \Closure(float): float $told
+     */
+    public function map(\Closure $told): self
+    {
+        $changes = array_map(static fn (Change $one): Change => new Change($one->at, $told($one->to)), $this->changes);
+
+        return new self($told($this->before), $changes);
+    }
+
     /** What truly is at a moment, s after it was switched on. */
     public function at(float $when): float
     {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\StandIn;
 
-/** One reading as an instrument prints it, in the open lines of docs/formats.md. */
+/** One reading as a stand-in prints it, in the open lines of docs/formats.md. */
 final readonly class Line
 {
     /** @param string $value as it stands on the display */
@@ -25,6 +25,8 @@ final readonly class Line
             'channel' => $this->channel,
             'value' => $this->value,
             'in' => $this->in,
+            // Whoever reads it, and by whatever way it comes, it is practice.
+            'simulated' => true,
         ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
     }
 }

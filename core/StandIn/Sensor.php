@@ -40,10 +40,17 @@ final readonly class Sensor
      *
      * @param float $when        s after it was switched on
      * @param float $temperature of the air, °C
+     * @param Scale $scale       how its display is made of what it senses
      */
-    public function shows(float $when, Course $course, float $temperature, Chance $chance, string $channel): string
-    {
-        $value = $course->followed($when, $this->t90->value)
+    public function shows(
+        float $when,
+        Course $course,
+        float $temperature,
+        Chance $chance,
+        string $channel,
+        Scale $scale = new Scale(new Course(1), new Course(0)),
+    ): string {
+        $value = $scale->of($course->followed($when, $this->t90->value), $when)
             + $this->warmUp->at($when)
             + $this->driftPerHour->value * $when / 3600
             + $this->perDegree->value * ($temperature - 20)

@@ -15,11 +15,22 @@ interface StandIn
     public function faults(): array;
 
     /**
-     * What it prints, a line for each channel and reading.
+     * An exercise by itself: everything happens after its time, nobody does anything.
      *
      * @param string|null $fault one of its own; null: nothing is wrong with it
      *
-     * @return iterable<Line> without an end
+     * @throws NoSuchFault
      */
-    public function lines(\DateTimeImmutable $from, int $seed, ?string $fault): iterable;
+    public function exercise(\DateTimeImmutable $from, int $seed, ?string $fault): Printing;
+
+    /**
+     * What it shows in the hands of somebody who walks a check.
+     *
+     * @param int $seed of what each one is off by, apart from others of its model
+     *
+     * @return list<StandInChannel>
+     *
+     * @throws NoSuchFault
+     */
+    public function atTheBench(Scene $scene, int $seed, ?string $fault): array;
 }

@@ -24,6 +24,7 @@ use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Measured;
+use Footnote\Core\Source\Steadiness;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -271,8 +272,8 @@ final class GasTablesTest extends TestCase
             \assert($row !== null);
             $rows[] = $row;
         }
-        self::assertSame($steady, Plateau::of($rows, Exact::of(100))->steady);
-        self::assertSame($steady, Plateau::of(array_reverse($rows), Exact::of(100))->steady, 'whatever the order they were written in');
+        self::assertSame($steady, Plateau::of($rows, new Steadiness(Exact::of(100), Exact::of(1)))->steady);
+        self::assertSame($steady, Plateau::of(array_reverse($rows), new Steadiness(Exact::of(100), Exact::of(1)))->steady, 'whatever the order they were written in');
     }
 
     /** A reading that still moves is no evidence; the last twenty seconds are what counts. */

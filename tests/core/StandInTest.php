@@ -133,11 +133,11 @@ final class StandInTest extends TestCase
             self::assertSame($text(3), $text(3));
             self::assertNotSame($text(3), $text(4));
             self::assertMatchesRegularExpression(
-                '/^{"at":"2026-03-02T07:00:00\.000\+00:00","unit":"[A-Z]+-90","channel":"[^"]+","value":"-?[\d.]+","in":"[^"]+"}$/m',
+                '/^{"at":"2026-03-02T07:00:00\.000\+00:00","unit":"[A-Z]+-90","channel":"[^"]+","value":"-?[\d.]+","in":"[^"]+","simulated":true}$/m',
                 $text(3),
             );
             try {
-                $standIn->lines(new \DateTimeImmutable('2026-03-02T07:00:00Z'), 1, 'haunted');
+                $standIn->exercise(new \DateTimeImmutable('2026-03-02T07:00:00Z'), 1, 'haunted');
                 self::fail('It has no such fault.');
             } catch (NoSuchFault $problem) {
                 self::assertStringContainsString('it has', $problem->getMessage());
@@ -183,7 +183,7 @@ final class StandInTest extends TestCase
         }
         if ($standIn instanceof CounterStandIn) {
             $shown = self::plateau($standIn, $fault, $seed, 600);
-            $counts = array_diff_key($shown, ['flow' => 1]);
+            $counts = array_diff_key($shown, ['flow' => 1, 'minutes' => 1]);
             $counted = array_map(static fn (): array => array_fill(0, 60, '100'), $counts);
 
             return (new ParticleScene())->check('k1', '07:45')->run('r', '08:00', '09:00', $counted)
@@ -198,7 +198,10 @@ final class StandInTest extends TestCase
         $log = array_map(static fn (string $value): array => GasScene::steady($value, 240), $quiet);
 
         return (new GasScene())->check('k1', '07:45')->run('r', '08:00', '12:00', $log)
-            ->check('k2', '12:10', [...$mix, 'PID' => $vapour['PID']], zero: $zero)->assess('r');
+            ->check('k2', '12:10', [...$mix, 'PID' => $vapour['PID']], zero: $zero, gas: ['isobutyleneFound' => [
+                ['channel' => 'PID', 'value' => $vapour['PID'], 'provenance' => 'typed'],
+                ['channel' => 'CO', 'value' => $vapour['CO'], 'provenance' => 'typed'],
+            ]])->assess('r');
     }
 
     private static function decimals(string $written): int
@@ -223,14 +226,7 @@ final class StandInTest extends TestCase
     private static function printed(StandIn $standIn, ?string $fault, int $seconds, int $seed): array
     {
         $from = new \DateTimeImmutable('2026-03-02T07:00:00Z');
-        $lines = [];
-        foreach ($standIn->lines($from, $seed, $fault) as $line) {
-            if ($line->at->getTimestamp() - $from->getTimestamp() > $seconds) {
-                break;
-            }
-            $lines[] = $line;
-        }
 
-        return $lines;
+        return $standIn->exercise($from, $seed, $fault)->between(0, $seconds + 1);
     }
 }

@@ -12,6 +12,7 @@ use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\KeepsLogs;
 use Footnote\Core\Record\ReferenceKind;
 use Footnote\Core\Record\Shelf;
+use Footnote\Core\Record\UnitEntries;
 
 /** What the kit asks: of units by family, of references by kind, of library entries by shelf. */
 final readonly class FormsPresenter
@@ -28,7 +29,7 @@ final readonly class FormsPresenter
                 fn (Family $family): array => [
                     'id' => $family->id(),
                     'title' => $family->title(),
-                    'entries' => Entry::all($this->families->of($family->id())->instrument()),
+                    'entries' => Entry::all(UnitEntries::of($this->families->of($family->id()))),
                     'run' => Entry::all($this->families->of($family->id())->run()),
                     'interventions' => array_map(
                         static fn (InterventionKind $kind): string => $kind->id(),

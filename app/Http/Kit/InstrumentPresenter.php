@@ -23,6 +23,7 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\UnitEntries;
 
 /** A unit: what it is, whether it is in date, and how it was found through time. */
 final readonly class InstrumentPresenter
@@ -170,7 +171,7 @@ final readonly class InstrumentPresenter
             'about' => TraitsLine::of($unit, $this->families->of($unit->family)),
             'traits' => [
                 ...($unit->serial === null ? [] : [['label' => 'Serial number', 'shown' => $unit->serial, 'flag' => false]]),
-                ...TraitsLine::shown($unit->traits, $this->families->of($unit->family)->instrument()),
+                ...TraitsLine::shown($unit->traits, UnitEntries::of($this->families->of($unit->family))),
             ],
             ...CorrectedLines::of($record, $this->families->of($unit->family)->instrument(), $unit->upkeep),
             'intervals' => $record['intervals'] ?? [],

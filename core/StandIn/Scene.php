@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\StandIn;
+
+use Footnote\Core\Evidence\Instrument;
+use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Quantity\Span;
+
+/** What happens around a stand-in while somebody walks a check with it: what it sits on, and when each thing was done. */
+final readonly class Scene
+{
+    /**
+     * @param \DateTimeImmutable                $began   when the stand-in was switched on
+     * @param Reference|null                    $chosen  the reference that the check names
+     * @param list<Reference>                   $others  that its answers name as well
+     * @param array<string, \DateTimeImmutable> $clocks  when the clock of a step was started, by step
+     * @param array<string, \DateTimeImmutable> $settled when a step was done or skipped, by step
+     * @param Traits                            $said    what was answered so far
+     */
+    public function __construct(
+        private \DateTimeImmutable $began,
+        public Instrument $unit,
+        public ?Reference $chosen,
+        public array $others,
+        private array $clocks,
+        private array $settled,
+        public Traits $said,
+    ) {
+    }
+
+    /** One that nothing happens in. */
+    public static function of(Instrument $unit, ?Reference $chosen, \DateTimeImmutable $began): self
+    {
+        return new self($began, $unit, $chosen, [], [], [], new Traits());
+    }
+
+    /** When something was switched on at a step, s: its clock was started, or the step was left without one. */
+    public function on(string $step): ?float
+    {
+        return $this->seconds($this->clocks[$step] ?? $this->settled[$step] ?? null);
+    }
+
+    public function settledAt(string $step): ?float
+    {
+        return $this->seconds($this->settled[$step] ?? null);
+    }
+
+    /** When it was adjusted at a step, s; null where it was not. */
+    public function adjustedAt(string $step, string $answer): ?float
+    {
+        return $this->said->flag($answer) ? $this->settledAt($step) : null;
+    }
+
+    private function seconds(?\DateTimeImmutable $at): ?float
+    {
+        return $at === null ? null : max(0.0, Span::secondsBetween($this->began, $at));
+    }
+}
