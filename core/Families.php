@@ -27,10 +27,10 @@ use Footnote\Core\Particle\ParticleFamily;
 use Footnote\Core\Particle\ParticleFormat;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\LineProfileShelf;
 use Footnote\Core\Sheet\CommonTemplate;
 use Footnote\Core\Sheet\SheetShelf;
 use Footnote\Core\Sheet\ShipsSheets;
-use Footnote\Core\Source\LineProfileShelf;
 
 /**
  * The families that Footnote knows. Adding one is a line here and a folder beside the others. Only entrances ask it: the

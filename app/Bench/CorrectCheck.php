@@ -19,6 +19,7 @@ use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Numbers;
 use Footnote\Core\Evidence\InPlaceOf;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Record\CheckCorrection;
 use Footnote\Core\Record\EvidenceReader;
@@ -111,6 +112,10 @@ final readonly class CorrectCheck
             throw Problem::field('/instrument', $to === null
                 ? 'is not in the kit.'
                 : 'is of another kind: a check of the one is none of the other.');
+        }
+        $from = $to === null ? null : $this->logbook->instrument($old->instrument);
+        if ($from !== null && $from->isPractice() !== (($to[Instrument::PRACTICE] ?? false) === true)) {
+            throw Problem::field('/instrument', 'is practice where the other is not: set this check aside and write it anew.');
         }
     }
 

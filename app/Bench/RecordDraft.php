@@ -21,6 +21,7 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\StepState;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\Practice;
 use Psr\Clock\ClockInterface;
 
 /** Turns the answers of a half-done check into a check on record, within the change that accepts it. */
@@ -83,9 +84,11 @@ final readonly class RecordDraft
     {
         $record = [...$record, 'id' => $this->numbers->next('check_record', 'C-%05d')];
         $check = $this->read($record, $unit);
+        $this->refusePractice($record, $unit);
         $this->site->refuseFuture($check->at, '/at');
         $this->saysWhy($check);
         $this->showsPhotos($record, $draft);
+        (new ShowsLines($this->files, $this->files->numbersOf(FileOf::Draft, $draft->id)))->refuse($record);
         if (!$check->walk->brokenOff && !$check->content->hasAsFound() && !$check->content->wasAdjusted()) {
             throw new Problem(
                 422,
@@ -111,6 +114,16 @@ final readonly class RecordDraft
                 'The check was not accepted; all answers are kept. '.$problem->getMessage(),
                 $problem->fields(),
             );
+        }
+    }
+
+    /** @param array<string, mixed> $record */
+    private function refusePractice(array $record, Instrument $unit): void
+    {
+        try {
+            Practice::refuse($record, '', $unit);
+        } catch (InvalidRecord $problem) {
+            throw new Problem(422, 'The check was not accepted; all answers are kept. '.$problem->getMessage(), $problem->fields());
         }
     }
 

@@ -35,9 +35,9 @@ final class Stamps
             $answers += $stamped === [] ? [] : [$moments => $stamped];
         }
 
-        unset($answers[ModelSheets::ANSWER]);
+        $own = [ModelSheets::ANSWER => true, StandInSeat::ANSWER => true];
 
-        return $answers + array_intersect_key($before, [ModelSheets::ANSWER => true]);
+        return [...array_diff_key($answers, $own), ...array_intersect_key($before, $own)];
     }
 
     /**

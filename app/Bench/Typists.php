@@ -10,7 +10,9 @@ use Footnote\App\Logbook\ModelSheets;
 final class Typists
 {
     /** What nobody types: the server notes the moments, the bench its way, its waits and whether it copies a sheet. */
-    private const NOTED = ['at', 'procedure', 'waits', 'fromPaper', 'stepTimes', 'stepWaits', 'together', ModelSheets::ANSWER];
+    private const NOTED = [
+        'at', 'procedure', 'waits', 'fromPaper', 'stepTimes', 'stepWaits', 'together', ModelSheets::ANSWER, StandInSeat::ANSWER,
+    ];
 
     /**
      * @param array<string, mixed>  $before  the answers as they stood

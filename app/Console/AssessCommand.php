@@ -72,7 +72,10 @@ final class AssessCommand extends Command
             $shifts = new ShiftAssessor($this->assessor, $policy, $campaign->yardsticks);
             foreach ($campaign->timelines as $timeline) {
                 foreach ($timeline->runs() as $run) {
-                    $assessed[] = $this->writer->write($shifts->assess($run, $timeline, $campaign->shiftOf($run)));
+                    $assessed[] = [
+                        ...$this->writer->write($shifts->assess($run, $timeline, $campaign->shiftOf($run))),
+                        ...($timeline->instrument->isPractice() ? ['practice' => true] : []),
+                    ];
                 }
             }
             $output->writeln(

@@ -52,7 +52,8 @@ final class StandInCommand extends Command
         $fault = $input->getOption('fault');
         $from = $this->clock->now();
         try {
-            $lines = $this->standIn($input->getArgument('kind'))?->exercise($from, $numbers['seed'], \is_string($fault) ? $fault : null)->lines();
+            $fault = \is_string($fault) ? $fault : null;
+            $lines = $this->standIn($input->getArgument('kind'))?->exercise($from, $numbers['seed'], $fault)->lines();
         } catch (NoSuchFault $problem) {
             $output->writeln('<error>'.$problem->getMessage().'</error>');
 

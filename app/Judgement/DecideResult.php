@@ -49,6 +49,10 @@ final readonly class DecideResult
         $reason = $fields->optionalText('reason', 4000) ?? '';
         $after = $fields->optionalNumber('after', 0, 1e12);
         $told = ['run' => $run, 'digest' => $seen, 'reason' => $reason, 'verdict' => $fields->raw('verdict')];
+        $unit = Cells::text($this->logbook->runRecord($run) ?? throw Problem::missing('Run '.$run), 'instrument');
+        if ($this->logbook->instrument($unit)?->isPractice() === true) {
+            throw new Problem(409, 'This is practice: nothing of it is ever signed. Nothing was changed.');
+        }
         // Judged before the lock is taken; within it only whether that still holds is asked.
         $policy = $this->campaigns->policyOf($run);
         $fresh = $this->workings->fresh($run, $policy);

@@ -12,8 +12,11 @@ use Footnote\App\Storage\Cells;
 /** Photos and documents, and of what they are. */
 final readonly class KeptFiles
 {
-    /** The type of what is no picture. */
+    /** The type of a document. */
     public const DOCUMENT = 'application/pdf';
+    /** That of lines that an instrument printed, and under which it stands how they came. */
+    public const LINES = 'text/plain';
+    public const LINES_TOLD = 'lines';
 
     public function __construct(private Connection $connection)
     {
@@ -54,7 +57,10 @@ final readonly class KeptFiles
     /** Whether any of them is a picture. */
     public function hasPicture(FileOf $kind, string $of): bool
     {
-        return array_filter($this->of($kind, $of), static fn (array $file): bool => ($file['type'] ?? '') !== self::DOCUMENT) !== [];
+        return array_filter(
+            $this->of($kind, $of),
+            static fn (array $file): bool => str_starts_with(Cells::text($file, 'type'), 'image/'),
+        ) !== [];
     }
 
     /**

@@ -18,7 +18,7 @@ use Footnote\App\Storage\WriteLock;
  *     id: int, kind: string, verdict: string, by: string, at: string, reason: string, stale: bool, covers: list<string>,
  * }
  * @phpstan-type LedgerRow array{
- *     run: string, instrument: string, person: string, task: string, place: string, start: string, stop: string|null,
+ *     run: string, instrument: string, practice: bool, person: string, task: string, place: string, start: string, stop: string|null,
  *     verdict: string, bracket: mixed, drift: Drift|null, standing: mixed, headline: mixed, results: list<LedgerResult>,
  *     finding: mixed, findings: mixed, cure: mixed, decision: LedgerDecision|null,
  * }
@@ -37,6 +37,7 @@ final readonly class Ledger
         private Workings $workings,
         private Decisions $decisions,
         private WriteLock $lock,
+        private PracticeUnits $practice,
     ) {
     }
 
@@ -145,6 +146,7 @@ final readonly class Ledger
      */
     private function lines(array $found, bool $compared): array
     {
+        $practice = $this->practice->all();
         $decisions = $this->decisions->lastOf(array_map(static fn (array $row): string => Cells::text($row, 'id'), $found));
         $lines = [];
         foreach ($found as $row) {
@@ -160,6 +162,7 @@ final readonly class Ledger
             $lines[] = [
                 'run' => Cells::text($row, 'id'),
                 'instrument' => Cells::text($row, 'instrument_id'),
+                'practice' => isset($practice['='.Cells::text($row, 'instrument_id')]),
                 'person' => Cells::text($row, 'person'),
                 'task' => Cells::text($row, 'task'),
                 'place' => Cells::text($row, 'place'),

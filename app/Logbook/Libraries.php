@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook;
 
 use Doctrine\DBAL\Connection;
+use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Record\Formats;
 
@@ -30,6 +31,14 @@ final readonly class Libraries
     public function names(string $shelf): array
     {
         return $this->library()->names($shelf);
+    }
+
+    /** @return array<string, mixed>|null an own entry as it was written down */
+    public function record(string $shelf, string $code): ?array
+    {
+        $row = $this->connection->fetchAssociative('SELECT record FROM library_entry WHERE shelf = ? AND code = ?', [$shelf, $code]);
+
+        return $row === false ? null : Cells::json($row, 'record');
     }
 
     private function library(): DatabaseLibrary

@@ -6,6 +6,7 @@ namespace Footnote\App\Record;
 
 use Footnote\App\Files\Cleaned;
 use Footnote\App\Files\UnreadableFile;
+use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Row\KeptFile;
 use Footnote\App\Storage\RecordFile;
 use Footnote\Core\Record\Fields;
@@ -43,6 +44,9 @@ final readonly class FileIntake
     {
         if (hash('sha256', $bytes) !== $item->text('sha256')) {
             throw new InvalidRecord($item->at('sha256'), 'is not the digest of the file that lies beside the record.');
+        }
+        if ($item->has(KeptFiles::LINES_TOLD) && $item->text('type') === KeptFiles::LINES) {
+            return;
         }
         try {
             $cleaned = Cleaned::of($bytes);

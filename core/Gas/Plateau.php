@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Gas;
 
-use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Source\Steadiness;
-use Footnote\Core\Statistics\AtRest;
 
 /**
  * G-9: whether readings in one gas have come to rest: over the last 20 s their range and their drift lie within the larger of a
@@ -53,16 +51,15 @@ final readonly class Plateau
         usort($timed, static fn (GasRow $a, GasRow $b): int => self::at($a)->compareTo(self::at($b)));
         $last = self::at($timed[\count($timed) - 1]);
         $end = array_values(
-            array_filter($timed, static fn (GasRow $row): bool => $last->minus(self::at($row))->compareTo(Exact::of(Steadiness::SECONDS)) <= 0),
+            array_filter(
+                $timed,
+                static fn (GasRow $row): bool => $last->minus(self::at($row))->compareTo(Exact::of(Steadiness::SECONDS)) <= 0,
+            ),
         );
         if (\count($end) < 3 || self::at($end[0])->compareTo($last) === 0) {
             return new self(\array_slice($timed, -1), false, null, null);
         }
-        $rest = AtRest::of(
-            array_map(static fn (GasRow $row): array => [self::at($row), $row->value->value], $end),
-            Steadiness::SECONDS,
-            $steadiness->allowed(array_map(static fn (GasRow $row): Decimal => $row->value, $end)),
-        );
+        $rest = $steadiness->judge(array_map(static fn (GasRow $row): array => [self::at($row), $row->value], $end));
 
         return new self($end, $rest->steady, $rest->drift, $rest->range);
     }

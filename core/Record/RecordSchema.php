@@ -330,6 +330,24 @@ final readonly class RecordSchema
         ], ['at', 'by', 'reason']));
     }
 
+    /** @return Schema how a stretch of lines that was printed came, and how it is read */
+    private static function lines(): array
+    {
+        return Shape::object([
+            'step' => Shape::said(60),
+            'by' => Shape::oneOf(['stand-in', 'port', 'file', 'pasted']),
+            'zone' => Shape::said(60),
+            'until' => Shape::ref('moment'),
+            'profile' => ['type' => 'object', 'description' => 'The line profile as it was; without one they are open lines.'],
+            'standIn' => Shape::object(
+                ['kind' => Shape::said(60), 'fault' => Shape::said(60), 'seed' => ['type' => 'integer'], 'began' => Shape::ref('moment')],
+                ['kind', 'seed', 'began'],
+            ),
+            'first' => Shape::ref('moment'),
+            'after' => Shape::list(['type' => 'integer', 'minimum' => 0]),
+        ], ['step', 'by', 'zone', 'until'], 'Lines that an instrument printed; "first" and "after" (ms) tell when each came.');
+    }
+
     /** @return Schema a photo or a document, as it is kept */
     private static function file(): array
     {
@@ -341,10 +359,11 @@ final readonly class RecordSchema
                 'What it is of; one that was added to a half-done check is named by the check.',
             ),
             'name' => Shape::said(200),
-            'type' => Shape::oneOf(['image/jpeg', 'image/png', 'application/pdf']),
+            'type' => Shape::oneOf(['image/jpeg', 'image/png', 'application/pdf', 'text/plain']),
             'place' => Shape::text(80),
             'note' => Shape::text(2000),
             'removed' => Shape::list(Shape::said(200)),
+            'lines' => self::lines(),
             'sha256' => ['type' => 'string', 'pattern' => '^[0-9a-f]{64}$'],
             'size' => ['type' => 'integer', 'minimum' => 1],
             'by' => Shape::said(),

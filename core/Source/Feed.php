@@ -7,6 +7,9 @@ namespace Footnote\Core\Source;
 /** Where the readings of one channel of a source go at a step. */
 final readonly class Feed
 {
+    /** Replicates are taken so many seconds apart (own). */
+    public const EVERY = 10;
+
     /**
      * @param string                $channel  as a source prints it
      * @param string                $column   of a row, or of the step's own fields

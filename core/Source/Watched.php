@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Source;
 
-use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Digits;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
-use Footnote\Core\Statistics\AtRest;
 
 /** What the last twenty seconds of one channel say: whether its reading may be taken, and what is waited for where not (G-9). */
 final readonly class Watched
@@ -67,11 +65,12 @@ final readonly class Watched
         if (\count($end) < 3 || $age($end[0]) <= 0) {
             return new self(null, 'has come less than three times within 20 s', $last);
         }
-        $allowed = $steadiness->allowed(array_map(static fn (Sample $one): Decimal => $one->value, $end));
-        $rest = AtRest::of(array_map(
-            static fn (Sample $one): array => [Exact::of(number_format(-$age($one), 3, '.', '')), $one->value->value],
+        $readings = array_map(
+            static fn (Sample $one): array => [Exact::of(number_format(-$age($one), 3, '.', '')), $one->value],
             $end,
-        ), Steadiness::SECONDS, $allowed);
+        );
+        $rest = $steadiness->judge($readings);
+        $allowed = $steadiness->allowed(array_column($readings, 1));
         $within = \sprintf('%s %s', Digits::trimmed($allowed, 3), $last->in);
         $words = match (true) {
             $rest->steady => \sprintf('stands still: within %s over 20 s', $within),

@@ -16,8 +16,10 @@ final readonly class AtRest
     /**
      * @param non-empty-list<array{Exact, Exact}> $points  s and value; not all at one moment
      * @param float                               $seconds over which the drift is told
+     * @param Exact                               $range   that is allowed
+     * @param Exact                               $drift   that is allowed
      */
-    public static function of(array $points, float $seconds, Exact $allowed): self
+    public static function of(array $points, float $seconds, Exact $range, Exact $drift): self
     {
         $values = array_column($points, 1);
         $line = LeastSquares::through(
@@ -25,9 +27,9 @@ final readonly class AtRest
             array_map(static fn (Exact $value): float => $value->toFloat(), $values),
         );
         usort($values, static fn (Exact $a, Exact $b): int => $a->compareTo($b));
-        $range = $values[\count($values) - 1]->minus($values[0]);
-        $drift = abs($line->slope) * $seconds;
+        $moved = $values[\count($values) - 1]->minus($values[0]);
+        $crept = abs($line->slope) * $seconds;
 
-        return new self($range->compareTo($allowed) <= 0 && $drift <= $allowed->toFloat() + 1e-9, $drift, $range);
+        return new self($moved->compareTo($range) <= 0 && $crept <= $drift->toFloat() + 1e-9, $crept, $moved);
     }
 }

@@ -272,8 +272,9 @@ final class GasTablesTest extends TestCase
             \assert($row !== null);
             $rows[] = $row;
         }
-        self::assertSame($steady, Plateau::of($rows, new Steadiness(Exact::of(100), Exact::of(1)))->steady);
-        self::assertSame($steady, Plateau::of(array_reverse($rows), new Steadiness(Exact::of(100), Exact::of(1)))->steady, 'whatever the order they were written in');
+        $steadiness = new Steadiness(Exact::of(100), Exact::of(1));
+        self::assertSame($steady, Plateau::of($rows, $steadiness)->steady);
+        self::assertSame($steady, Plateau::of(array_reverse($rows), $steadiness)->steady, 'whatever the order they were written in');
     }
 
     /** A reading that still moves is no evidence; the last twenty seconds are what counts. */

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\Core;
 
+use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\Record\LineProfileShelf;
 use Footnote\Core\Source\Feed;
 use Footnote\Core\Source\LineProfile;
-use Footnote\Core\Source\LineProfileShelf;
 use Footnote\Core\Source\Sample;
 use Footnote\Core\Source\Steadiness;
 use Footnote\Core\Source\Stretch;
@@ -58,6 +59,8 @@ final class SourceTest extends TestCase
         yield 'a creep at the limit' => [true, 'stands still', $line(0.05)];
         yield 'a creep beyond it' => [false, 'still moves', $line(0.0501)];
         // The range keeps it and the straight line does not: up by nearly all in steps that end where they began to be allowed.
+        // One step of the display, once: whether it creeps cannot be told from it while it stands in the middle.
+        yield 'one step, at the end' => [true, 'stands still', [...array_fill(0, 20, '50.0'), '51.0']];
         yield 'a creep that the range hides' => [
             false,
             'creeps on',
@@ -102,7 +105,8 @@ final class SourceTest extends TestCase
     {
         $line = '{"at":"'.self::START.'","unit":"X","channel":"CO","value":'.$printed.',"in":"ppm"}';
         $stretch = self::read($line);
-        self::assertSame($read === null ? [] : [$read], array_map(static fn (Sample $one): string => $one->value->written, $stretch->samples));
+        $written = array_map(static fn (Sample $one): string => $one->value->written, $stretch->samples);
+        self::assertSame($read === null ? [] : [$read], $written);
         self::assertCount($read === null ? 1 : 0, $stretch->unread, 'what cannot be read is told');
     }
 
@@ -136,6 +140,10 @@ final class SourceTest extends TestCase
         self::assertSame('2020', Stretch::read($line, LineProfile::openLines(), [], $utc)->samples[0]->at->format('Y'));
     }
 
+    /**
+     * @param array<string, mixed> $entry
+     * @param list<list<string>>   $read
+     */
     #[DataProvider('profiles')]
     public function testColumnsAreReadAsTheyAreDescribed(array $entry, string $line, array $read): void
     {
@@ -210,11 +218,36 @@ final class SourceTest extends TestCase
         }
     }
 
+    /**
+     * One step of the display between three readings of about twenty seconds is a standstill, wherever it falls; within ten it is not.
+     *
+     * @param non-empty-list<float|int> $seconds
+     */
+    #[TestWith([[0, 9.5, 19], true])]
+    #[TestWith([[0, 10, 19], true])]
+    #[TestWith([[0, 9, 19.4], true])]
+    #[TestWith([[0, 10, 20], true])]
+    #[TestWith([[0, 5, 10], false])]
+    public function testAStepOfTheDisplayIsNoCreep(array $seconds, bool $steady): void
+    {
+        foreach ([['24', '24', '25'], ['24', '25', '25'], ['25', '24', '24']] as $values) {
+            $readings = array_map(
+                static fn (float|int $at, string $value): array => [Exact::of((string) $at), Decimal::parse($value)],
+                $seconds,
+                $values,
+            );
+            self::assertSame($steady, (new Steadiness(Exact::of(25), Exact::of(1)))->judge($readings)->steady, implode(' ', $values));
+        }
+    }
+
     /** Three of the last twenty seconds, each as it was printed; of less there is less, and none is made up. */
     public function testWhatIsTakenWasPrinted(): void
     {
         $feed = new Feed('CO', 'value', ['ppm'], readings: 3);
-        $lines = static fn (Stretch $stretch): array => array_map(static fn (Sample $one): int => $one->line, Taking::from($stretch, $feed));
+        $lines = static fn (Stretch $stretch): array => array_map(
+            static fn (Sample $one): int => $one->line,
+            Taking::from($stretch, $feed),
+        );
         self::assertSame([42, 52, 61], $lines(self::stretch(array_map(strval(...), range(1, 61)), 1)));
         self::assertSame([2, 5], $lines(self::stretch(['1', '2', '3', '4', '5'], 3)), 'twelve seconds hold two');
         self::assertSame([1], $lines(self::stretch(['1'], 1)));

@@ -133,7 +133,8 @@ final class StandInTest extends TestCase
             self::assertSame($text(3), $text(3));
             self::assertNotSame($text(3), $text(4));
             self::assertMatchesRegularExpression(
-                '/^{"at":"2026-03-02T07:00:00\.000\+00:00","unit":"[A-Z]+-90","channel":"[^"]+","value":"-?[\d.]+","in":"[^"]+","simulated":true}$/m',
+                '/^{"at":"2026-03-02T07:00:00\.000\+00:00","unit":"[A-Z]+-90","channel":"[^"]+","value":"-?[\d.]+","in":"[^"]+",'
+                    .'"simulated":true}$/m',
                 $text(3),
             );
             try {

@@ -91,7 +91,7 @@ final readonly class BenchController
     }
 
     /** The version of the half-done check that the person saw. */
-    private static function version(Fields $body): int
+    public static function version(Fields $body): int
     {
         return (int) ($body->optionalNumber('version', 1, 1e9) ?? throw Problem::field('/version', 'is missing: which one was seen?'));
     }

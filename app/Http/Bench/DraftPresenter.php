@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Bench;
 
 use Footnote\App\Bench\DraftCheck;
+use Footnote\App\Bench\StandInSeat;
 use Footnote\App\Bench\Typists;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\FileOf;
@@ -17,6 +18,7 @@ use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Storage\Cells;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\RecordedReferences;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Judgement\Assessor;
@@ -26,6 +28,8 @@ use Footnote\Core\Judgement\LiveSheet;
 use Footnote\Core\Judgement\ReferenceChoice;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\StandIn\BringsStandIns;
+use Footnote\Core\StandIn\Fault;
 
 /** A half-done check with its steps, its answers, and what they come to so far. */
 final readonly class DraftPresenter
@@ -86,6 +90,7 @@ final readonly class DraftPresenter
             'round' => $draft->round(),
             'hasPhoto' => $this->files->hasPicture(FileOf::Draft, $draft->id),
             'typedBy' => Typists::told($draft->typed()),
+            'standIn' => $this->standIn($draft, $timeline->instrument),
             'startedAt' => $draft->startedAt->format(\DATE_ATOM),
             'unit' => $this->units->shown($timeline, $open, $timeline->runningRuns()),
             'procedure' => [
@@ -145,6 +150,24 @@ final readonly class DraftPresenter
                     $closes,
                 ),
             ],
+        ];
+    }
+
+    /** @return array<string, mixed>|null what may take the place of a practice unit, and whether it does; null of any other */
+    private function standIn(Draft $draft, Instrument $unit): ?array
+    {
+        $format = $this->families->of($unit->family);
+        if (!$unit->isPractice() || !$format instanceof BringsStandIns) {
+            return null;
+        }
+        $seat = StandInSeat::of($draft, $this->families);
+        $standIn = $seat->standIn ?? $format->standIns()[0];
+
+        return [
+            'title' => $standIn->title(),
+            'faults' => array_map(static fn (Fault $one): array => ['id' => $one->id, 'words' => $one->words], $standIn->faults()),
+            'connected' => $seat !== null,
+            'fault' => $seat?->fault,
         ];
     }
 

@@ -11,6 +11,7 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Sheet\ModelSheet;
 use Footnote\Core\Sheet\Sheets;
+use Footnote\Core\Source\Feed;
 
 /** The steps of a half-done check as the screen renders them, those of model sheets among them. */
 final readonly class StepLines
@@ -71,6 +72,10 @@ final readonly class StepLines
             'clocked' => $step->readings->clocked ?? false,
             'fields' => Entry::all($own ? $this->sheets->fields($step) : $this->bench->fields($step, $this->unit, $this->reference)),
             'columns' => Entry::all($this->bench->columns($step, $this->unit, $this->reference, $this->setting)),
+            'feeds' => array_map(
+                static fn (Feed $feed): string => $feed->channel,
+                $own ? [] : $this->bench->feeds($step, $this->unit, $this->reference, $this->setting),
+            ),
             'presets' => $this->bench->presets($step, $this->unit, $this->reference, $this->setting),
             'isOwn' => $own,
             'press' => $this->sheets->keysAt($step->id),

@@ -30,6 +30,7 @@ final readonly class UnitPresenter
             'id' => $timeline->instrument->id,
             'model' => $timeline->instrument->model,
             'family' => $timeline->instrument->family,
+            'practice' => $timeline->instrument->isPractice(),
             'about' => TraitsLine::of($timeline->instrument, $this->families->of($timeline->instrument->family)),
             'procedures' => self::procedures($this->assessor->family($timeline->instrument->family)->procedures($timeline->instrument)),
             'hold' => array_map(static fn (Run $run): string => $run->id, $open),

@@ -81,9 +81,27 @@ final readonly class FilesController
                 'place' => '',
                 'note' => '',
                 'removed' => [],
-                ...array_diff_key($file, ['of' => 0]),
+                'printed' => self::printed($file),
+                ...array_diff_key($file, ['of' => 0, KeptFiles::LINES_TOLD => 0]),
             ], $this->files->of($kind, $of)),
         ];
+    }
+
+    /**
+     * @param array<string, mixed> $file
+     *
+     * @return string|null how lines came; null of a photo or a document
+     */
+    private static function printed(array $file): ?string
+    {
+        $told = $file[KeptFiles::LINES_TOLD] ?? null;
+
+        return !\is_array($told) ? null : match ($told['by'] ?? '') {
+            'stand-in' => 'printed by a stand-in: practice',
+            'port' => 'as they came through the port',
+            'pasted' => 'as they were pasted',
+            default => 'as they stand in the file',
+        };
     }
 
     /** @return array{FileOf, string} */

@@ -42,6 +42,7 @@ final class JournalSentences
         'check set aside' => 'set check {check} aside',
         'check corrected' => 'corrected check {check} of {instrument}',
         'check moved' => 'moved check {check} from {from} to {instrument}',
+        'lines kept' => 'took readings of {instrument} from lines that were printed',
         'file kept' => 'added {name} to {of}',
         'intervention' => 'noted of {instrument}: {kind}',
         'sheet copied' => 'copied a run of {instrument} with its checks from a sheet of paper',

@@ -7,7 +7,7 @@ namespace Footnote\App\Http\Judgement;
 use Footnote\App\Logbook\Ledger;
 
 /**
- * The ledger as CSV. Text that a spreadsheet could take for a formula is led by an apostrophe.
+ * The ledger as CSV, without what is practice. Text that a spreadsheet could take for a formula is led by an apostrophe.
  *
  * @phpstan-import-type LedgerRow from Ledger
  */
@@ -35,6 +35,9 @@ final class LedgerSheet
             'drift', 'unit of drift', 'proposed for this result', 'decided', 'by', 'reason',
         ]);
         foreach ($rows as $row) {
+            if ($row['practice']) {
+                continue;
+            }
             $results = $row['results'] === []
                 ? [['key' => '', 'title' => '', 'shown' => '', 'unit' => '', 'verdict' => $row['verdict'], 'drift' => $row['drift']]]
                 : $row['results'];

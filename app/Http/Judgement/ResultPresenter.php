@@ -11,6 +11,7 @@ use Footnote\App\Logbook\Policies;
 use Footnote\App\Logbook\Workings;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
+use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 
@@ -33,6 +34,7 @@ final readonly class ResultPresenter
         if (isset($record['withdrawn'])) {
             throw new Problem(404, 'Run '.$run.' was withdrawn: it has no result. Its page says by whom and why.');
         }
+        $unit = $this->logbook->instrumentRecord(Cells::text($record, 'instrument')) ?? [];
         $campaign = $this->campaigns->ofRun($run);
         $key = $campaign['policy'];
         $worked = $this->workings->worked($run, $key);
@@ -55,6 +57,7 @@ final readonly class ResultPresenter
                 'task' => Cells::text($record, 'task'),
                 'place' => Cells::text($record, 'place'),
                 'hasLog' => isset($record['log']),
+                'practice' => ($unit[Instrument::PRACTICE] ?? false) === true,
             ],
             'campaign' => array_diff_key($campaign, ['policy' => 1]),
             'digest' => $worked->said,

@@ -10,7 +10,6 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\EntryKind;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Record\ContentFormat;
-use Footnote\Core\Record\UnitEntries;
 
 /** What is known of a thing beyond its name, in words. */
 final class TraitsLine
@@ -18,7 +17,7 @@ final class TraitsLine
     /** A unit in one line, only what is given. */
     public static function of(Instrument $unit, ContentFormat $format): string
     {
-        return self::line($unit->traits, UnitEntries::of($format));
+        return self::line($unit->traits, $format->instrument());
     }
 
     /**

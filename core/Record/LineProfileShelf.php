@@ -2,14 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Footnote\Core\Source;
+namespace Footnote\Core\Record;
 
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
-use Footnote\Core\Record\EntryInspection;
-use Footnote\Core\Record\Fields;
-use Footnote\Core\Record\InvalidRecord;
-use Footnote\Core\Record\Shelf;
+use Footnote\Core\Source\ProfileColumn;
 
 /** The library of line profiles: how the lines of an instrument are read that does not print open lines. */
 final class LineProfileShelf implements EntryInspection

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Bench;
+
+use Footnote\Core\Evidence\Provenance;
+use Footnote\Core\Quantity\Span;
+use Footnote\Core\Record\ReadingEntries;
+use Footnote\Core\Source\Feed;
+use Footnote\Core\Source\Sample;
+
+/** Readings from a source as rows of a step's list: in the rows that wait for them, else in new ones. */
+final readonly class TakenRows
+{
+    /**
+     * @param string                  $file  the number that the stretch is kept under
+     * @param \DateTimeImmutable|null $began when the clock of the step was started; null: it has none, or nobody did
+     */
+    public function __construct(private string $file, private Provenance $how, private ?\DateTimeImmutable $began)
+    {
+    }
+
+    /**
+     * @param list<array<array-key, mixed>>              $rows  as they were answered, or as the step begins
+     * @param list<array{Feed, non-empty-list<Sample>}>  $taken of the rows' columns
+     *
+     * @return list<array<array-key, mixed>>
+     */
+    public function in(array $rows, array $taken): array
+    {
+        // What goes into one row is one reading: a volume and its time.
+        $groups = [];
+        foreach ($taken as [$feed, $samples]) {
+            $groups[json_encode($feed->row, \JSON_THROW_ON_ERROR)][] = [$feed, $samples];
+        }
+        foreach ($groups as $group) {
+            $readings = max(array_map(static fn (array $one): int => \count($one[1]), $group));
+            for ($reading = 0; $reading < $readings; ++$reading) {
+                $rows = $this->one($rows, $group, $reading);
+            }
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param list<array<array-key, mixed>>                       $rows
+     * @param non-empty-list<array{Feed, non-empty-list<Sample>}> $group
+     *
+     * @return list<array<array-key, mixed>>
+     */
+    private function one(array $rows, array $group, int $reading): array
+    {
+        $row = $group[0][0]->row;
+        $lines = [];
+        foreach ($group as [$feed, $samples]) {
+            $sample = $samples[$reading] ?? null;
+            if ($sample === null) {
+                continue;
+            }
+            $row[$feed->column] = $feed->measured
+                ? ['value' => $sample->value->written, 'unit' => $sample->in]
+                : $sample->value->written;
+            $lines[] = $sample->line;
+            if ($this->began !== null) {
+                $row['seconds'] = number_format(max(0.0, Span::secondsBetween($this->began, $sample->at)), 1, '.', '');
+            }
+        }
+        $row[ReadingEntries::PROVENANCE] = $this->how->value;
+        $row[ReadingEntries::LINE] = $this->file.':'.implode(',', $lines);
+        foreach ($rows as $place => $there) {
+            if ($this->waits($there, $group)) {
+                return array_values(array_replace($rows, [$place => [...$there, ...$row]]));
+            }
+        }
+
+        return [...$rows, $row];
+    }
+
+    /**
+     * Whether a row is of that channel, holds nothing of it yet, and counts.
+     *
+     * @param array<array-key, mixed>                             $row
+     * @param non-empty-list<array{Feed, non-empty-list<Sample>}> $group
+     */
+    private function waits(array $row, array $group): bool
+    {
+        foreach ($group[0][0]->row as $name => $value) {
+            if (($row[$name] ?? null) !== $value) {
+                return false;
+            }
+        }
+        foreach ($group as [$feed]) {
+            $there = $row[$feed->column] ?? '';
+            if ((\is_array($there) ? $there['value'] ?? '' : $there) !== '') {
+                return false;
+            }
+        }
+
+        return !isset($row['struck']);
+    }
+}
