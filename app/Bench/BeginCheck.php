@@ -16,6 +16,7 @@ use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Record\Formats;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
 
@@ -31,6 +32,7 @@ final readonly class BeginCheck
         private Timers $timers,
         private Retirements $retirements,
         private ModelSheets $sheets,
+        private Formats $families,
         private ClockInterface $clock,
     ) {
     }
@@ -58,7 +60,12 @@ final readonly class BeginCheck
         $draft = $this->drafts->openOf($unit->id);
         if ($draft === null) {
             $draft = new Draft((string) new Ulid(), $unit->id, $by->code, $this->clock->now());
-            $begun = ['procedure' => $procedure, ModelSheets::ANSWER => $this->sheets->applying($unit)->codes()];
+            // A practice unit is nobody's hardware: its stand-in is there from the start.
+            $begun = [
+                'procedure' => $procedure,
+                ModelSheets::ANSWER => $this->sheets->applying($unit)->codes(),
+                StandInSeat::ANSWER => StandInSeat::begin($unit, $this->families, null, $this->clock->now())?->told() ?? [],
+            ];
             $draft->answer(array_filter($begun, static fn (mixed $told): bool => $told !== '' && $told !== []), []);
             $this->timers->inherit($draft);
             $this->entities->persist($draft);

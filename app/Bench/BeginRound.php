@@ -55,6 +55,9 @@ final readonly class BeginRound
             if ($instrument === null || $why !== null) {
                 throw Problem::field('/units/'.$place, $why ?? '');
             }
+            if ($instruments !== [] && $instrument->isPractice() !== $instruments[0]->isPractice()) {
+                throw Problem::field('/units/'.$place, 'is practice where others are not: what they share would be made up.');
+            }
             $instruments[] = $instrument;
         }
         $told = ['units' => $units, 'instrument' => implode(', ', $units), 'procedure' => $procedure];

@@ -12,7 +12,6 @@ use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\Formats;
-use Footnote\Core\StandIn\BringsStandIns;
 use Footnote\Core\StandIn\Fault;
 use Psr\Clock\ClockInterface;
 
@@ -39,15 +38,12 @@ final readonly class ConnectStandIn
                 $unit->id,
             ));
         }
-        $format = $this->families->of($unit->family);
-        $standIn = $format instanceof BringsStandIns
-            ? $format->standIns()[0]
-            : throw new Problem(409, 'There is no stand-in for such a unit. Nothing was connected.');
-        $known = array_map(static fn (Fault $one): string => $one->id, $standIn->faults());
+        $seat = StandInSeat::begin($unit, $this->families, $fault === '' ? null : $fault, $this->clock->now())
+            ?? throw new Problem(409, 'There is no stand-in for such a unit. Nothing was connected.');
+        $known = array_map(static fn (Fault $one): string => $one->id, $seat->standIn->faults());
         if ($fault !== '' && !\in_array($fault, $known, true)) {
             throw Problem::field('/fault', \sprintf('must be one of: %s; or empty.', implode(', ', $known)));
         }
-        $seat = StandInSeat::begin($standIn, $fault === '' ? null : $fault, random_int(1, 999_999), $this->clock->now());
 
         return $this->keep($draft, [...$draft->answers(), StandInSeat::ANSWER => $seat->told()], $version);
     }

@@ -16,6 +16,7 @@ use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
+use Footnote\Core\StandIn\BringsStandIns;
 use Footnote\Core\StandIn\Printing;
 use Footnote\Core\StandIn\Scene;
 use Footnote\Core\StandIn\StandIn;
@@ -35,9 +36,14 @@ final readonly class StandInSeat
     ) {
     }
 
-    public static function begin(StandIn $standIn, ?string $fault, int $seed, \DateTimeImmutable $now): self
+    /** A new one in the place of a unit: another than any before. Null where none can stand there. */
+    public static function begin(Instrument $unit, Formats $families, ?string $fault, \DateTimeImmutable $now): ?self
     {
-        return new self($standIn, $fault, $seed, $now);
+        $format = $families->of($unit->family);
+
+        return $unit->isPractice() && $format instanceof BringsStandIns
+            ? new self($format->standIns()[0], $fault, random_int(1, 999_999), $now)
+            : null;
     }
 
     /** What is connected; null where nothing is. */

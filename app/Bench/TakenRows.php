@@ -75,7 +75,27 @@ final readonly class TakenRows
             }
         }
 
-        return [...$rows, $row];
+        return self::behindItsLike($rows, $row, array_keys($group[0][0]->row));
+    }
+
+    /**
+     * A new row stands behind the last of its channel.
+     *
+     * @param list<array<array-key, mixed>> $rows
+     * @param array<array-key, mixed>       $row
+     * @param list<string>                  $names of what tells rows apart
+     *
+     * @return list<array<array-key, mixed>>
+     */
+    private static function behindItsLike(array $rows, array $row, array $names): array
+    {
+        $alike = static fn (array $one): array => array_map(static fn (string $name): mixed => $one[$name] ?? null, $names);
+        $behind = \count($rows);
+        foreach ($rows as $place => $there) {
+            $behind = $alike($there) === $alike($row) ? $place + 1 : $behind;
+        }
+
+        return [...\array_slice($rows, 0, $behind), $row, ...\array_slice($rows, $behind)];
     }
 
     /**

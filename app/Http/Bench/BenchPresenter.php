@@ -39,7 +39,9 @@ final readonly class BenchPresenter
                 'draft' => $drafts[$key] ?? null,
                 'fit' => $fit[$key] ?? null,
             ];
-            if ($last !== null && $last['reference'] !== null && $last['drift'] !== null) {
+            // What a stand-in shows says nothing of a reference.
+            $practice = ($line['unit']['practice'] ?? false) === true;
+            if (!$practice && $last !== null && $last['reference'] !== null && $last['drift'] !== null) {
                 $id = substr($key, 1);
                 $together = $last['when'].' '.$last['reference'];
                 $morning[$together] ??= [

@@ -73,7 +73,7 @@ final readonly class StepLines
             'fields' => Entry::all($own ? $this->sheets->fields($step) : $this->bench->fields($step, $this->unit, $this->reference)),
             'columns' => Entry::all($this->bench->columns($step, $this->unit, $this->reference, $this->setting)),
             'feeds' => array_map(
-                static fn (Feed $feed): string => $feed->channel,
+                static fn (Feed $feed): array => ['channel' => $feed->channel, 'column' => $feed->column],
                 $own ? [] : $this->bench->feeds($step, $this->unit, $this->reference, $this->setting),
             ),
             'presets' => $this->bench->presets($step, $this->unit, $this->reference, $this->setting),

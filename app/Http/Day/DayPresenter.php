@@ -172,6 +172,7 @@ final readonly class DayPresenter
         return [
             'id' => Cells::text($line['unit'], 'id'),
             'model' => Cells::text($line['unit'], 'model'),
+            'practice' => ($line['unit']['practice'] ?? false) === true,
             'runs' => $hours['runs'],
             'checks' => $hours['checks'],
             'hold' => $open,

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { useBench, useSession } from '../api/hooks';
 import { FitWords } from '../look/FitWords';
 import { Empty, Loading, Told } from '../look/Told';
+import { Practice } from '../look/Practice';
 import { ink } from '../look/theme';
 import { moment } from '../look/words';
 import { mayRecord } from '../shell/roles';
@@ -90,7 +91,7 @@ export function BenchView() {
                   <Link to={`/kit/${unit.id}`} style={{ fontWeight: 650, textDecoration: 'none' }}>
                     {unit.id}
                   </Link>{' '}
-                  <span style={{ color: ink.soft }}>{unit.model}</span>
+                  <span style={{ color: ink.soft }}>{unit.model}</span> {unit.practice && <Practice />}
                 </td>
                 <td className="fn-what" style={{ color: ink.soft, fontSize: '0.86rem', maxWidth: 380 }}>
                   {unit.about}

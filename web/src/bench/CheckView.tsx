@@ -8,7 +8,10 @@ import { Files } from '../look/Files';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { isoOf, localOf } from '../look/words';
-import { askedSteps, lacks, lacksItsTime } from './answers';
+import { Practice } from '../look/Practice';
+import { SourcePanel } from '../source/SourcePanel';
+import { useSource } from '../source/useSource';
+import { askedSteps, flagOf, isAllTaken, lacks, lacksItsTime, readingsMissing } from './answers';
 import { useKeys } from '../shell/keys';
 import { isOver } from './wait';
 import { Hold, Unsent } from './HalfDone';
@@ -27,15 +30,15 @@ const mayNotApply = ['confirm', 'entries', 'wait'];
 /** The place of a reading in words: "As found, 1". */
 const placeIn = (steps: Schemas['Step'][]) => (place: string) => {
   const [into, row] = place.split('/');
-  const step = steps.find((one) => one.into === into);
-  return step ? `${step.title}, ${Number(row) + 1}` : place;
+  const step = steps.find((one) => one.into === into || one.id === into);
+  return step ? step.title + (row === undefined ? '' : `, ${Number(row) + 1}`) : place;
 };
 
 /** A check walked step by step: one step large, one key to go on, and beside it what the check will mean. */
 export function CheckView() {
   const { id = '' } = useParams();
   const navigate = useNavigate();
-  const { query, draft, answers, put: keep, problem, again, seen } = useDraft(id);
+  const { query, draft, answers, put: keep, replace, problem, again, seen } = useDraft(id);
   const [chosen, setChosen] = useState<number | null>(null);
   // On a small screen the list of steps is folded.
   const [listed, setListed] = useState(false);
@@ -70,6 +73,7 @@ export function CheckView() {
   const first = steps.findIndex((step) => done[step.id] === undefined);
   const at = Math.min(chosen ?? (first === -1 ? steps.length : first), steps.length);
   const step = steps[at];
+  const source = useSource(draft, answers.fromPaper === true ? undefined : step);
   const ready = draft !== undefined;
   useEffect(() => {
     body.current?.focus({ preventScroll: true });
@@ -96,6 +100,32 @@ export function CheckView() {
     put({ steps: done[step.id] === state ? done : { ...rest, [step.id]: state }, ...reasons });
     setChosen(at + 1);
   };
+  const next = steps[at + 1];
+  /** One press for the ordinary day: the reading is taken, and the unit is left as it is. */
+  const leave = (read: Schemas['Step'], adjust: Schemas['Step']) => (taken: Schemas['Draft']) => {
+    put({
+      [flagOf(adjust)]: false,
+      steps: { ...taken.answers.steps, [read.id]: 'done', [adjust.id]: 'done' },
+      together: [...(taken.answers.together ?? []), { steps: [read.id, adjust.id] }],
+    });
+    setChosen(null);
+  };
+  // With a source on the line one sees what happens: the time begins as the step does.
+  const startsItself =
+    step?.kind === 'wait' &&
+    done[step.id] === undefined &&
+    answers.waits?.[step.id] === undefined &&
+    answers.fromPaper !== true &&
+    source.connected;
+  const start = useRef(() => {});
+  useEffect(() => {
+    start.current = () => step && put({ waits: { ...answers.waits, [step.id]: new Date().toISOString() } });
+  });
+  useEffect(() => {
+    if (startsItself) {
+      start.current();
+    }
+  }, [startsItself]);
   // The server notes the moment of the first reading; a person may say another.
   const made = answers.at ?? draft?.answers.at;
   const missing = step
@@ -124,6 +154,7 @@ export function CheckView() {
         <h1 className="fn-title" style={{ margin: 0 }}>
           {unit.id}
         </h1>
+        {unit.practice && <Practice />}
         <span style={{ color: ink.soft }}>
           {draft.procedure.title} · {unit.model}
           <span className="fn-about">{unit.about && `, ${unit.about}`}</span> · begun by {draft.startedBy}
@@ -200,6 +231,27 @@ export function CheckView() {
               <p style={{ color: ink.soft, margin: '0 0 14px' }}>{step.why}</p>
               <Mind step={step} />
               <Press step={step} />
+              {step.feeds.length > 0 && answers.fromPaper !== true && (
+                <SourcePanel
+                  key={step.id}
+                  draft={draft}
+                  step={step}
+                  source={source}
+                  seen={seen}
+                  missing={readingsMissing(step, answers)}
+                  leave={next?.kind === 'adjust' && done[next.id] === undefined ? leave(step, next) : null}
+                  replace={(taken) => {
+                    replace(taken);
+                    if (
+                      readingsMissing(step, answers) > 0 &&
+                      isAllTaken(step, taken.answers) &&
+                      done[step.id] === undefined
+                    ) {
+                      settle('done');
+                    }
+                  }}
+                />
+              )}
               <StepBody
                 step={step}
                 draft={draft}

@@ -189,15 +189,95 @@ function Wait({ step, answers, onOver }: Props) {
   );
 }
 
-const grades = [
-  'typed',
-  'read back',
-  'photographed',
-  "from the unit's file",
-  'transcribed',
-  'estimated',
-  'stand-in',
-];
+const grades = ['typed', 'read back', 'photographed', "from the unit's file", 'transcribed', 'estimated'];
+
+/** Whether a row was taken from lines that are kept with the check. */
+const wasTaken = (row: Row) =>
+  typeof row.line === 'string' &&
+  (row.provenance === 'from the instrument' || row.provenance === 'simulated');
+
+/** A reading as it was taken from a line: nothing of it is typed; what the source does not say may be. */
+function Taken({
+  row,
+  columns,
+  taken,
+  open,
+  strike,
+  put,
+  onEnter,
+}: {
+  row: Row;
+  columns: Entry[];
+  /** The columns that a source fills. */
+  taken: string[];
+  /** Whether what a source does not say is asked beside it. */
+  open: boolean;
+  strike: () => void;
+  put: (change: Row) => void;
+  onEnter: () => void;
+}) {
+  const struck = typeof row.struck === 'string' ? row.struck : null;
+  const shown = (column: Entry) => {
+    const value = row[column.name];
+    if (isMeasured(value)) {
+      return `${value.value} ${value.unit}`;
+    }
+    if (typeof value !== 'string' || value === '') {
+      return null;
+    }
+    const words = column.choices.find((one) => one.value === value)?.words ?? value;
+    return column.kind === 'decimal' && column.units[0] ? `${words} ${column.units[0]}` : words;
+  };
+  const [file, line] = (typeof row.line === 'string' ? row.line : '').split(':');
+  return (
+    <div
+      style={{
+        display: 'flex',
+        flexWrap: 'wrap',
+        columnGap: 14,
+        alignItems: 'center',
+        borderBottom: `1px solid ${ink.faint}`,
+        opacity: struck === null ? 1 : 0.65,
+      }}
+    >
+      {columns.map((column) => {
+        if (open && column.kind !== 'choice' && !taken.includes(column.name)) {
+          return (
+            <Cell
+              key={column.name}
+              column={column}
+              number={null}
+              value={row[column.name]}
+              first={false}
+              width={56}
+              problem={undefined}
+              put={(value) => put({ [column.name]: value })}
+              onEnter={onEnter}
+              onStamp={null}
+            />
+          );
+        }
+        const words = shown(column);
+        return words === null ? null : (
+          <span key={column.name}>
+            {columns.length > 1 && column.kind !== 'choice' && (
+              <span style={{ color: ink.soft, fontSize: '0.88rem' }}>{column.label} </span>
+            )}
+            <b className={column.kind === 'choice' ? undefined : 'fn-figure'}>{words}</b>
+          </span>
+        );
+      })}
+      <a href={`/api/files/${file}`} target="_blank" rel="noreferrer" style={{ fontSize: '0.88rem' }}>
+        {typeof row.provenance === 'string' ? grade(row.provenance) : ''}, line {line}
+      </a>
+      <span style={{ flex: 1 }} />
+      {struck !== null && <span style={{ color: ink.qualified }}>struck out: {struck}</span>}
+      <Button size="small" onClick={strike}>
+        {struck === null ? 'Strike out' : 'Let it count'}
+      </Button>
+    </div>
+  );
+}
 
 /** The photo of a display: it is kept with the half-done check, and the reading is photographed. */
 function PhotoOf({ draft, place, taken }: { draft: string; place: string; taken: () => void }) {
@@ -275,6 +355,25 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
       {timed && <Stopwatch row={active} stopped={(seconds) => change(active, { seconds })} />}
       {shown.map((reading, place) => {
         const struck = typeof reading.struck === 'string' ? reading.struck : null;
+        if (wasTaken(reading)) {
+          return (
+            <Taken
+              key={place}
+              row={reading}
+              columns={step.columns}
+              taken={[...step.feeds.map((feed) => feed.column), ...(step.clocked ? ['seconds'] : [])]}
+              open={
+                step.presets.length === 0 ||
+                shown.findIndex((one) =>
+                  Object.keys(step.presets[0] ?? {}).every((name) => one[name] === reading[name]),
+                ) === place
+              }
+              strike={() => strike(place, reading)}
+              put={(part) => change(place, part)}
+              onEnter={onEnter}
+            />
+          );
+        }
         return (
           <div
             key={place}
@@ -307,6 +406,8 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
             >
               {grades
                 .filter((one) => one !== 'photographed' || draft.hasPhoto || reading.provenance === one)
+                // What a record of before says stays sayable of it.
+                .concat(reading.provenance === 'stand-in' ? ['stand-in'] : [])
                 .map((one) => (
                   <MenuItem key={one} value={one}>
                     {grade(one)}

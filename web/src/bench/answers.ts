@@ -12,6 +12,38 @@ export const rowsOf = (answers: Answers, into: string): Row[] => {
 export const askedSteps = (steps: Schemas['Step'][], answers: Answers): Schemas['Step'][] =>
   steps.filter((step) => step.when === null || answers[step.when] === true);
 
+/** The column that a row of readings is for. */
+const mainColumn = (step: Schemas['Step']) =>
+  step.columns.find((column) => column.kind === 'decimal' || column.kind === 'measured')?.name ?? 'value';
+
+/** How many of the readings that a step wants are still missing; those that a source gives in one go are one. */
+export const readingsMissing = (step: Schemas['Step'], answers: Answers): number => {
+  if (step.kind !== 'readings') {
+    return step.fields.some((field) => field.required && !isFilled(answers[field.name])) ? 1 : 0;
+  }
+  const read = rowsOf(answers, step.into).filter(
+    (row) => row.struck === undefined && isFilled(row[mainColumn(step)]),
+  );
+  if (step.presets.length === 0) {
+    return Math.max(0, step.rows - read.length);
+  }
+  const names = Object.keys(step.presets[0] ?? {});
+  return step.presets.every((preset) => read.some((row) => names.every((name) => row[name] === preset[name])))
+    ? 0
+    : 1;
+};
+
+/** Whether what a source gave is all that a step asks. */
+export const isAllTaken = (step: Schemas['Step'], answers: Answers): boolean =>
+  step.kind === 'readings' &&
+  step.fields.length === 0 &&
+  readingsMissing(step, answers) === 0 &&
+  rowsOf(answers, step.into).every(
+    (row) =>
+      row.struck !== undefined ||
+      step.columns.every((column) => !column.required || isFilled(row[column.name])),
+  );
+
 /** The answer in which a step of adjusting says whether it was. */
 export const flagOf = (step: Schemas['Step']) => step.into || 'adjusted';
 
@@ -36,10 +68,7 @@ export function lacks(
       return chosen.settings.length > 0 && !answers.setting ? 'Choose its setting.' : null;
     }
     case 'readings': {
-      const first =
-        step.columns.find((column) => column.kind === 'decimal' || column.kind === 'measured')?.name ??
-        'value';
-      const read = rowsOf(answers, step.into).some((row) => isFilled(row[first]));
+      const read = rowsOf(answers, step.into).some((row) => isFilled(row[mainColumn(step)]));
       // Some units tell the change by fields beside the readings.
       return read || step.fields.some((field) => isFilled(answers[field.name]))
         ? null

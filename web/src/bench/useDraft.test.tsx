@@ -148,3 +148,27 @@ it('keeps what somebody else answered beside what was typed here', async () => {
   await act(() => result.current.again());
   expect(sent.at(-1)).toMatchObject({ version: 7, answers: both });
 });
+
+it('sends what is answered after nothing was to send, such as what an accept was refused for', async () => {
+  const { result } = hook();
+  await waitFor(() => expect(result.current.draft).toBeDefined());
+  await act(async () => {
+    await result.current.seen();
+  });
+  act(() => result.current.put({ asFound: [{ value: '114.0' }] }));
+  await waitFor(() => expect(sent).toHaveLength(1));
+});
+
+it('goes on from what the server answered itself', async () => {
+  const { result } = hook();
+  await waitFor(() => expect(result.current.draft).toBeDefined());
+  act(() => result.current.put({ remarks: 'before' }));
+  await waitFor(() => expect(sent).toHaveLength(1));
+  act(() => result.current.replace(draft(7, { remarks: 'before', asFound: ['taken'] }) as never));
+  act(() => result.current.put({ adjusted: false }));
+  await waitFor(() => expect(sent).toHaveLength(2));
+  expect(sent[1]).toEqual({
+    version: 7,
+    answers: { remarks: 'before', asFound: ['taken'], adjusted: false },
+  });
+});

@@ -48,6 +48,8 @@ export function useDraft(id: string) {
   const data = query.data;
 
   const drain = useCallback(async () => {
+    // By the time that it ends it is known to be under way, even where there was nothing to send.
+    await Promise.resolve();
     const waits = () => next.current !== null;
     for (let body = next.current; body !== null; body = next.current) {
       next.current = null;
@@ -120,5 +122,28 @@ export function useDraft(id: string) {
     [data, id, send],
   );
 
-  return { query, draft: data, answers: answers ?? data?.answers ?? {}, put, problem, again: send, seen };
+  /** What the server answered itself, such as readings that it took: it is what stands here too. */
+  const replace = useCallback(
+    (draft: Draft) => {
+      version.current = Math.max(version.current, draft.version);
+      latest.current = draft.answers;
+      next.current = null;
+      mine.current = {};
+      window.localStorage.removeItem(kept(id));
+      cache.setQueryData(['draft', id], draft);
+      setAnswers(draft.answers);
+    },
+    [cache, id],
+  );
+
+  return {
+    query,
+    draft: data,
+    answers: answers ?? data?.answers ?? {},
+    put,
+    replace,
+    problem,
+    again: send,
+    seen,
+  };
 }

@@ -18,6 +18,7 @@ const step: Schemas['Step'] = {
   fields: [],
   columns: [],
   presets: [],
+  feeds: [],
   isOwn: false,
   press: [],
   reasons: [],

@@ -10,6 +10,7 @@ const at = (time: string) => `2026-11-18T${time}:00+00:00`;
 const unit = (part: Partial<Schemas['DayUnit']>): Schemas['DayUnit'] => ({
   id: 'D',
   model: 'M',
+  practice: false,
   runs: [],
   checks: [],
   hold: [],

@@ -7,6 +7,7 @@ import { day, plural } from '../look/words';
 import { FitWords } from '../look/FitWords';
 import { Empty, Loading, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
+import { Practice } from '../look/Practice';
 import { ink } from '../look/theme';
 import { DayLine } from './DayLine';
 import { hoursOf } from './hours';
@@ -155,7 +156,9 @@ export function DayView() {
                   <Link to={`/kit/${unit.id}`} style={{ fontWeight: 650, textDecoration: 'none' }}>
                     {unit.id}
                   </Link>
-                  <div style={{ color: ink.soft, fontSize: '0.8rem' }}>{unit.model}</div>
+                  <div style={{ color: ink.soft, fontSize: '0.8rem' }}>
+                    {unit.model} {unit.practice && <Practice />}
+                  </div>
                 </td>
                 <td style={{ fontSize: '0.92rem' }}>
                   {!records || unit.next === 'done for the day' ? (

@@ -5,6 +5,7 @@ import { hoursOf } from './hours';
 const unit = (checks: string[]): Schemas['DayUnit'] => ({
   id: 'D',
   model: 'M',
+  practice: false,
   runs: [],
   checks: checks.map((at) => ({ id: at, at, adjusted: false, usable: true })),
   hold: [],

@@ -13,6 +13,7 @@ const file = (id: string, more: object = {}) => ({
   place: '',
   note: '',
   removed: [],
+  printed: null,
   sha256: 'a',
   size: 1,
   by: 'T-1',
@@ -21,6 +22,7 @@ const file = (id: string, more: object = {}) => ({
 });
 const all = [
   file('F-1', { removed: ['place, time and device'], place: 'asFound/0' }),
+  file('F-3', { type: 'text/plain', name: 'lines.txt', printed: 'as they came through the port' }),
   file('F-2', { type: 'application/pdf', name: 'cert.pdf', note: 'the paper' }),
 ];
 
@@ -31,6 +33,7 @@ it('says of each what was taken out of it, and of a document that nothing was', 
   serve(server, { '/api/files': { most: 2, files: all } });
   show(<Files of="run" id="R-1" adds placeOf={() => 'As found, 1'} />);
   expect(await screen.findByText(/of As found, 1/)).toBeTruthy();
+  expect(screen.getByText(/as they came through the port, byte for byte/)).toBeTruthy();
   expect(screen.getByText(/without place, time and device/)).toBeTruthy();
   expect(screen.getByText(/what it tells of its maker is still in it/)).toBeTruthy();
   expect(screen.getByRole('link', { name: 'cert.pdf' }).getAttribute('href')).toBe('/api/files/F-2');

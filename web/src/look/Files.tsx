@@ -91,7 +91,7 @@ export function Files({
         >
           {all.map((file) => (
             <li key={file.id} style={{ width: shown === file.id ? '100%' : 220 }}>
-              {file.type === 'application/pdf' ? (
+              {file.type === 'application/pdf' || file.printed !== null ? (
                 <a href={`/api/files/${file.id}`}>{file.name}</a>
               ) : (
                 <button
@@ -119,11 +119,13 @@ export function Files({
                 {file.place && `; of ${placeOf(file.place)}`}
                 {file.note && <> &ldquo;{file.note}&rdquo;</>}
                 <br />
-                {file.type === 'application/pdf'
-                  ? 'as it came: what it tells of its maker is still in it'
-                  : file.removed.length > 0
-                    ? `without ${file.removed.join(', ')}`
-                    : 'told nothing of place or device'}
+                {file.printed !== null
+                  ? `${file.printed}, byte for byte`
+                  : file.type === 'application/pdf'
+                    ? 'as it came: what it tells of its maker is still in it'
+                    : file.removed.length > 0
+                      ? `without ${file.removed.join(', ')}`
+                      : 'told nothing of place or device'}
               </div>
             </li>
           ))}

@@ -5,6 +5,7 @@ import { useResult, useSession } from '../api/hooks';
 import type { Schemas } from '../api/client';
 import { BracketSign } from '../look/BracketSign';
 import { Loading, Told } from '../look/Told';
+import { Practice } from '../look/Practice';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
 import { clock, day, minus, moment, signed, told } from '../look/words';
@@ -52,14 +53,15 @@ function Sheet({ page }: { page: Page }) {
   const decides = mayDecide(session.data?.user);
   const waiting = assessment.results.filter((one) => one.verdict === 'open');
   // What is not open may be signed; the rest waits for a later decision.
-  const signs = assessment.verdict !== 'open' || waiting.length < assessment.results.length;
+  const signs =
+    !run.practice && (assessment.verdict !== 'open' || waiting.length < assessment.results.length);
   const go = (to: string | null) => to && void navigate(`/results/${to}`);
   useKeys({
     j: () => go(neighbours.next),
     k: () => go(neighbours.previous),
     u: () => void navigate('/results'),
     s: () => decides && signs && setDeciding('sign'),
-    v: () => decides && setDeciding('void'),
+    v: () => decides && !run.practice && setDeciding('void'),
     o: () => decides && signs && setDeciding('overrule'),
   });
   const book = new NoteBook(assessment.figures);
@@ -101,7 +103,7 @@ function Sheet({ page }: { page: Page }) {
         (cite) => (
           <header>
             <h1 className="fn-title" style={{ margin: 0, overflowWrap: 'anywhere' }}>
-              {run.person}, {run.task}
+              {run.person}, {run.task} {run.practice && <Practice />}
             </h1>
             <p style={{ margin: '2px 0 10px', color: ink.soft }}>
               {run.id} · {run.instrument} · {run.place || 'no place'} · {day(run.start, zone)},{' '}
@@ -157,6 +159,8 @@ function Sheet({ page }: { page: Page }) {
                 <>
                   Decided <VerdictSign verdict={last.verdict} /> by {last.by} on {moment(last.at, zone)}.
                 </>
+              ) : run.practice ? (
+                'It is practice: judged as any other, and never signed.'
               ) : (
                 'Not decided yet.'
               )}
@@ -183,7 +187,7 @@ function Sheet({ page }: { page: Page }) {
               </p>
             )}
             <Glance assessment={assessment} />
-            {decides && (
+            {decides && !run.practice && (
               <div
                 className="fn-noprint"
                 style={{ display: 'flex', gap: 10, marginBottom: 14, flexWrap: 'wrap' }}

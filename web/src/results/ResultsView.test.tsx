@@ -33,6 +33,7 @@ const row = (
 ): Schemas['LedgerRow'] => ({
   run,
   instrument: 'SL-01',
+  practice: false,
   person: 'T-1',
   task: `task of ${run}`,
   place: '',

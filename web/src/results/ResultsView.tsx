@@ -8,6 +8,7 @@ import type { Schemas } from '../api/client';
 import { BracketSign } from '../look/BracketSign';
 import { Empty, Loading, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
+import { Practice } from '../look/Practice';
 import { ink } from '../look/theme';
 import { clock, moment, plural, shortDay, signed, told } from '../look/words';
 import { useKeys } from '../shell/keys';
@@ -263,7 +264,7 @@ function Line({ row, columns }: { row: Row; columns: string[] }) {
           {row.run}
         </Link>
         <div style={{ color: ink.soft, fontSize: '0.82rem' }}>
-          {row.instrument} · {shortDay(row.start)}
+          {row.instrument} · {shortDay(row.start)} {row.practice && <Practice />}
         </div>
       </td>
       <td style={{ maxWidth: 240 }}>

@@ -31,6 +31,7 @@ const page = (
     task: '',
     place: '',
     hasLog: false,
+    practice: false,
   },
   campaign: { id: 'c', title: '', site: '', zone: 'UTC', policyChanged: false },
   assessment: {

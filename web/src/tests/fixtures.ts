@@ -37,6 +37,7 @@ export const step = (
   fields: [],
   columns: [],
   presets: [],
+  feeds: [],
   isOwn: false,
   press: [],
   reasons: [],

@@ -79,6 +79,7 @@ export const page = (
     task: 'Room survey',
     place: 'Voicing room',
     hasLog: false,
+    practice: false,
   },
   campaign: { id: 'c', title: 'Rooms', site: 'Mill', zone: 'UTC', policyChanged: false },
   assessment: {
