@@ -14,6 +14,9 @@ use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Judgement\Assessor;
+use Footnote\Core\Procedure\Procedure;
+use Footnote\Core\Procedure\Step;
+use Footnote\Core\Procedure\StepKind;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\LineProfileShelf;
@@ -39,7 +42,8 @@ final readonly class HearSource
         $now = $this->site->now();
         $asked = AskedSource::of($source, $now);
         $unit = $this->logbook->instrument($draft->instrument) ?? throw Problem::missing('Instrument '.$draft->instrument);
-        $step = $this->sheets->walked($draft, $unit)->procedure->step($stepId) ?? throw Problem::field(
+        $procedure = $this->sheets->walked($draft, $unit)->procedure;
+        $step = $procedure->step($stepId) ?? throw Problem::field(
             '/step',
             'is no step of this check.',
         );
@@ -61,8 +65,34 @@ final readonly class HearSource
             Cells::text($answers, 'setting'),
         );
         $refusals = self::refusals($stretch, $unit, $references);
+        if ($asked->isLive()) {
+            // What it showed before the gas was on, or before it was adjusted, says nothing of what follows, however still it stood.
+            $clock = Stamps::moments($answers, 'stepWaits')[$step->id] ?? null;
+            if ($step->readings?->clocked === true && $clock === null) {
+                $refusals[] = 'The clock is not started: it begins when the gas is on.';
+            }
+            $moments = array_filter([$clock, self::adjusted($procedure, $step, $answers)]);
+            $stretch = $moments === [] ? $stretch : $stretch->since(max($moments));
+        }
 
         return new Heard($asked, $unit, $step, $bytes, $stretch, $feeds, new HeardBy($now, $profile, $seat, $refusals));
+    }
+
+    /**
+     * When the unit was last adjusted before a step, or was said to be left.
+     *
+     * @param array<string, mixed> $answers
+     */
+    private static function adjusted(Procedure $procedure, Step $before, array $answers): ?\DateTimeImmutable
+    {
+        $settled = Stamps::moments($answers, 'stepTimes');
+        $last = null;
+        foreach (\array_slice($procedure->steps, 0, $procedure->place($before->id) ?? 0) as $step) {
+            $at = $step->kind === StepKind::Adjust ? $settled[$step->id] ?? null : null;
+            $last = $at !== null && ($last === null || $at > $last) ? $at : $last;
+        }
+
+        return $last;
     }
 
     /** @param array<string, mixed>|null $profile as its library has it; null: open lines */

@@ -41,6 +41,27 @@ final class Stamps
     }
 
     /**
+     * The moments that the server noted.
+     *
+     * @param array<string, mixed> $answers
+     * @param string               $name    "stepTimes" or "stepWaits"
+     *
+     * @return array<string, \DateTimeImmutable> by step
+     */
+    public static function moments(array $answers, string $name): array
+    {
+        $moments = [];
+        foreach (self::map($answers, $name) as $step => $at) {
+            $moment = \is_string($at) ? date_create_immutable($at) : false;
+            if ($moment !== false) {
+                $moments[(string) $step] = $moment;
+            }
+        }
+
+        return $moments;
+    }
+
+    /**
      * @param array<string, mixed> $answers
      *
      * @return array<array-key, mixed>

@@ -102,8 +102,8 @@ final readonly class StandInSeat
             $unit,
             $references[$chosen] ?? null,
             array_values(array_filter($references, static fn (Reference $one): bool => $one->id !== $chosen)),
-            self::moments($answers, 'stepWaits'),
-            self::moments($answers, 'stepTimes'),
+            Stamps::moments($answers, 'stepWaits'),
+            Stamps::moments($answers, 'stepTimes'),
             self::said($answers, $format),
         );
         $printing = new Printing($unit->id, $this->standIn->atTheBench($scene, $this->seed, $this->fault), $this->began, $this->seed);
@@ -114,24 +114,6 @@ final readonly class StandInSeat
         }
 
         return $lines;
-    }
-
-    /**
-     * @param array<string, mixed> $answers
-     *
-     * @return array<string, \DateTimeImmutable> by step
-     */
-    private static function moments(array $answers, string $name): array
-    {
-        $moments = [];
-        foreach (\is_array($answers[$name] ?? null) ? $answers[$name] : [] as $step => $at) {
-            $moment = \is_string($at) ? date_create_immutable($at) : false;
-            if ($moment !== false) {
-                $moments[(string) $step] = $moment;
-            }
-        }
-
-        return $moments;
     }
 
     /** @param array<string, mixed> $answers what cannot be read yet is not said yet */

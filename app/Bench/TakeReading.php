@@ -173,9 +173,9 @@ final readonly class TakeReading
             $into = $heard->step->readings->name;
             $rows = \is_array($answers[$into] ?? null) ? array_values(array_filter($answers[$into], \is_array(...))) : [];
             $how = $heard->isSimulated() ? Provenance::Simulated : Provenance::Instrument;
-            $waits = \is_array($answers['stepWaits'] ?? null) ? $answers['stepWaits'] : [];
-            $clock = $heard->step->readings->clocked ? $waits[$heard->step->id] ?? null : null;
-            $filling = new TakenRows($number, $how, \is_string($clock) ? new \DateTimeImmutable($clock) : null);
+            $isTimed = $heard->asked->isLive() && $heard->step->readings->clocked;
+            $clock = $isTimed ? Stamps::moments($answers, 'stepWaits')[$heard->step->id] ?? null : null;
+            $filling = new TakenRows($number, $how, $clock);
             $begins = $rows === [] ? $bench->presets($heard->step, $heard->unit, $chosen, $setting) : $rows;
             $answers[$into] = $filling->in($begins, $ofRows);
         }

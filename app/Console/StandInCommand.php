@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Footnote\App\Console;
 
+use Footnote\App\Console\Outlet\LocalPort;
+use Footnote\App\Console\Outlet\Outlet;
+use Footnote\App\Console\Outlet\Printed;
+use Footnote\App\Console\Outlet\Terminal;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\StandIn\Fault;
@@ -18,7 +22,9 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
-/** Prints what a simulated instrument would: one line of JSON for each reading (docs/formats.md). */
+/**
+ * Prints what a simulated instrument would, or serves it to another process: one line of JSON for each reading (docs/formats.md).
+ */
 #[AsCommand('footnote:stand-in', 'Prints the readings of a simulated instrument as lines of JSON; needs no database.')]
 final class StandInCommand extends Command
 {
@@ -34,6 +40,7 @@ final class StandInCommand extends Command
             ->addOption('seed', null, InputOption::VALUE_REQUIRED, 'the same seed prints the same readings', '1')
             ->addOption('fault', null, InputOption::VALUE_REQUIRED, 'something that is wrong with it')
             ->addOption('seconds', null, InputOption::VALUE_REQUIRED, 'how long it is read', '60')
+            ->addOption('to', null, InputOption::VALUE_REQUIRED, 'terminal, or the number of a local port; else they are printed')
             ->addOption('speed', null, InputOption::VALUE_REQUIRED, 'how many times as fast as time passes; 0: at once', '1');
     }
 
@@ -67,6 +74,21 @@ final class StandInCommand extends Command
 
             return Command::INVALID;
         }
+        try {
+            $outlet = $this->outlet($input->getOption('to'), $output);
+        } catch (\RuntimeException $problem) {
+            $output->writeln('<error>'.$problem->getMessage().'</error>');
+
+            return Command::FAILURE;
+        }
+        if ($outlet === null) {
+            $output->writeln('<error>--to is "terminal", or a port from 1024 to 65535.</error>');
+
+            return Command::INVALID;
+        }
+        if ($outlet->opened() !== '') {
+            $output->writeln($outlet->opened(), OutputInterface::OUTPUT_RAW);
+        }
         $told = 0.0;
         foreach ($lines as $line) {
             $when = Span::secondsBetween($from, $line->at);
@@ -77,10 +99,22 @@ final class StandInCommand extends Command
                 $this->clock->sleep(($when - $told) / $numbers['speed']);
                 $told = $when;
             }
-            $output->writeln($line->json(), OutputInterface::OUTPUT_RAW);
+            if (!$outlet->write($line->json())) {
+                break;
+            }
         }
 
         return Command::SUCCESS;
+    }
+
+    private function outlet(mixed $to, OutputInterface $output): ?Outlet
+    {
+        return match (true) {
+            $to === null => new Printed($output),
+            $to === 'terminal' => new Terminal(),
+            \is_string($to) && preg_match('/^\d{4,5}$/D', $to) === 1 && (int) $to >= 1024 && (int) $to <= 65535 => new LocalPort((int) $to),
+            default => null,
+        };
     }
 
     private function standIn(mixed $id): ?StandIn

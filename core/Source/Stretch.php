@@ -34,6 +34,14 @@ final readonly class Stretch
         return new self($samples, $unread);
     }
 
+    /** What of it came since a moment; the numbers of its lines stay. */
+    public function since(\DateTimeImmutable $moment): self
+    {
+        $samples = array_filter($this->samples, static fn (Sample $one): bool => $one->at >= $moment);
+
+        return new self(array_values($samples), $this->unread);
+    }
+
     /** @return list<string> */
     public static function lines(string $bytes): array
     {

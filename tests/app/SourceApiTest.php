@@ -227,10 +227,14 @@ final class SourceApiTest extends ApiTestCase
         $clock->sleep(30);
         $zero = $this->take($draft, 'zero-found', $source);
         self::assertSame(['O2', 'LEL', 'CO', 'H2S', 'PID'], array_column($zero->list('answers.zeroFound'), 'channel'));
+        // Clean air stands still too: nothing is taken for a gas that came before it was on.
+        self::assertStringContainsString('clock is not started', $this->take($draft, 'mix-found', $source, 422)->string('detail'));
         $this->answer($draft, ['waits' => ['mix-found' => 'now']]);
-        $clock->sleep(5);
+        $clock->sleep(1);
+        self::assertStringContainsString('watched for', $this->take($draft, 'mix-found', $source, 409)->string('detail'));
+        $clock->sleep(24);
         self::assertStringContainsString('still moves', $this->take($draft, 'mix-found', $source, 409)->string('detail'));
-        $clock->sleep(150);
+        $clock->sleep(130);
         $mix = $this->take($draft, 'mix-found', $source);
         $of = array_values(array_filter(
             $mix->list('answers.mixFound'),
@@ -244,6 +248,10 @@ final class SourceApiTest extends ApiTestCase
         $this->answer($draft, ['waits' => ['mix-found' => 'now', 'mix-left' => 'now']]);
         $clock->sleep(40);
         $left = $this->take($draft, 'mix-left', $source);
+        $this->answer($draft, ['isobutyleneAdjusted' => false, 'steps' => ['mix-adjust' => 'done', 'isobutylene-adjust' => 'done']]);
+        $clock->sleep(5);
+        $refused = $this->take($draft, 'purged', $source, 409)->string('detail');
+        self::assertStringContainsString('watched for', $refused, 'what was before is over');
         self::assertEqualsWithDelta(50, (float) $left->string('answers.mixLeft.8.value'), 1.0);
     }
 }

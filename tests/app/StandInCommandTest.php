@@ -29,15 +29,36 @@ final class StandInCommandTest extends TestCase
         self::assertCount(13, $lines);
         $last = $lines[12];
         self::assertIsArray($last);
-        self::assertSame(['at', 'unit', 'channel', 'value', 'in'], array_keys($last));
+        self::assertSame(['at', 'unit', 'channel', 'value', 'in', 'simulated'], array_keys($last));
         self::assertSame('2026-03-02T07:00:12.000+00:00', $last['at']);
         self::assertSame('2026-03-02 07:00:03', $clock->now()->format('Y-m-d H:i:s'), 'four times as fast');
+    }
+
+    /** Another process reads it as it would a serial port, or over a port of this machine. */
+    #[TestWith(['terminal', 'cat'])]
+    #[TestWith(['19473', 'bash -c "cat < /dev/tcp/127.0.0.1/19473" cat'])]
+    public function testAnotherProcessReadsIt(string $to, string $reads): void
+    {
+        $console = escapeshellarg(\dirname(__DIR__, 2).'/bin/console');
+        $serving = popen("exec $console footnote:stand-in acoustic-check --seconds 3 --to $to", 'r');
+        self::assertIsResource($serving);
+        $where = trim((string) fgets($serving));
+        self::assertNotSame('', $where);
+        $read = (string) shell_exec('timeout 8 '.($to === 'terminal' ? $reads.' '.escapeshellarg($where) : $reads).' | head -n 2');
+        pclose($serving);
+        $lines = explode("\n", trim($read));
+        self::assertCount(2, $lines, $read);
+        foreach ($lines as $line) {
+            self::assertMatchesRegularExpression('/^{.*"unit":"DM-90".*"simulated":true}$/', $line);
+        }
     }
 
     /** @param array<string, string> $asked */
     #[TestWith([['kind' => 'nothing'], 'acoustic-check'])]
     #[TestWith([['kind' => 'gas-check', '--fault' => 'haunted'], 'it has poisoned, dead'])]
     #[TestWith([['kind' => 'gas-check', '--seed' => '1e999'], '--seed is a whole number'])]
+    #[TestWith([['kind' => 'gas-check', '--to' => '/dev/sda'], '--to is "terminal"'])]
+    #[TestWith([['kind' => 'gas-check', '--to' => '80'], '--to is "terminal"'])]
     #[TestWith([['kind' => 'gas-check', '--speed' => '-1'], '--speed is a whole number'])]
     public function testWhatItCannotDoItSays(array $asked, string $says): void
     {

@@ -11,7 +11,7 @@ import { isoOf, localOf } from '../look/words';
 import { Practice } from '../look/Practice';
 import { SourcePanel } from '../source/SourcePanel';
 import { useSource } from '../source/useSource';
-import { askedSteps, flagOf, isAllTaken, lacks, lacksItsTime, readingsMissing } from './answers';
+import { askedSteps, flagOf, isAllFed, isAllTaken, lacks, lacksItsTime, readingsMissing } from './answers';
 import { useKeys } from '../shell/keys';
 import { isOver } from './wait';
 import { Hold, Unsent } from './HalfDone';
@@ -19,7 +19,7 @@ import { Live } from './Live';
 import { NotApplicable } from './NotApplicable';
 import { isPhone } from './phone';
 import { OfTheModel } from './OfTheModel';
-import { Mind, Press, StepBody } from './StepBody';
+import { Clock, Mind, Press, StepBody } from './StepBody';
 import { useDraft } from './useDraft';
 
 const marks: Record<string, string> = { done: '✓', skipped: '–', 'not applicable': '○' };
@@ -101,6 +101,8 @@ export function CheckView() {
     setChosen(at + 1);
   };
   const next = steps[at + 1];
+  // What comes by itself comes once the gas is on.
+  const hasClock = step?.clocked === true && source.connected && answers.fromPaper !== true;
   /** One press for the ordinary day: the reading is taken, and the unit is left as it is. */
   const leave = (read: Schemas['Step'], adjust: Schemas['Step']) => (taken: Schemas['Draft']) => {
     put({
@@ -231,6 +233,7 @@ export function CheckView() {
               <p style={{ color: ink.soft, margin: '0 0 14px' }}>{step.why}</p>
               <Mind step={step} />
               <Press step={step} />
+              {hasClock && <Clock step={step} answers={answers} put={put} />}
               {step.feeds.length > 0 && answers.fromPaper !== true && (
                 <SourcePanel
                   key={step.id}
@@ -239,7 +242,11 @@ export function CheckView() {
                   source={source}
                   seen={seen}
                   missing={readingsMissing(step, answers)}
-                  leave={next?.kind === 'adjust' && done[next.id] === undefined ? leave(step, next) : null}
+                  leave={
+                    isAllFed(step) && next?.kind === 'adjust' && done[next.id] === undefined
+                      ? leave(step, next)
+                      : null
+                  }
                   replace={(taken) => {
                     replace(taken);
                     if (
@@ -257,6 +264,7 @@ export function CheckView() {
                 draft={draft}
                 answers={answers}
                 put={put}
+                clockIsAbove={hasClock}
                 onEnter={() => missing === null && settle('done')}
                 onChosen={(change) => settle('done', change)}
                 onOver={() => done[step.id] === undefined && settle('done')}

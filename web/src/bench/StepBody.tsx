@@ -24,6 +24,8 @@ interface Props {
   answers: Answers;
   put: (change: Partial<Answers>) => void;
   onEnter: () => void;
+  /** The clock of the step stands above what comes by itself. */
+  clockIsAbove?: boolean;
   /** The timer of a wait that is shown has run out. */
   onOver?: () => void;
   /** A choice that is all that the step asks goes on by itself. */
@@ -291,7 +293,7 @@ function PhotoOf({ draft, place, taken }: { draft: string; place: string; taken:
 }
 
 /** The clock of a gas: it begins with a press, and tells how long the gas has been on; one key stamps a reading with it. */
-function Clock({ step, answers, put }: Pick<Props, 'step' | 'answers' | 'put'>) {
+export function Clock({ step, answers, put }: Pick<Props, 'step' | 'answers' | 'put'>) {
   const began = answers.waits?.[step.id];
   const now = useNow(began !== undefined);
   useAwake(began !== undefined);
@@ -316,7 +318,7 @@ function Clock({ step, answers, put }: Pick<Props, 'step' | 'answers' | 'put'>) 
 }
 
 /** Rows of readings: the first column large, how each came, and a way to strike one out with its reason. */
-function Readings({ step, draft, answers, put, onEnter }: Props) {
+function Readings({ step, draft, answers, put, onEnter, clockIsAbove = false }: Props) {
   const list = rowsOf(answers, step.into);
   const empty: Row = { provenance: answers.fromPaper === true ? 'transcribed' : 'typed' };
   const begun: Row[] = list.length > 0 ? list : step.presets.map((preset) => ({ ...empty, ...preset }));
@@ -351,7 +353,7 @@ function Readings({ step, draft, answers, put, onEnter }: Props) {
   };
   return (
     <div style={{ display: 'grid', gap: 10 }}>
-      {clocked && <Clock step={step} answers={answers} put={put} />}
+      {clocked && !clockIsAbove && <Clock step={step} answers={answers} put={put} />}
       {timed && <Stopwatch row={active} stopped={(seconds) => change(active, { seconds })} />}
       {shown.map((reading, place) => {
         const struck = typeof reading.struck === 'string' ? reading.struck : null;

@@ -33,16 +33,17 @@ export const readingsMissing = (step: Schemas['Step'], answers: Answers): number
     : 1;
 };
 
-/** Whether what a source gave is all that a step asks. */
-export const isAllTaken = (step: Schemas['Step'], answers: Answers): boolean =>
+/** Whether a source gives all that a step asks of a reading. */
+export const isAllFed = (step: Schemas['Step']): boolean =>
   step.kind === 'readings' &&
   step.fields.length === 0 &&
-  readingsMissing(step, answers) === 0 &&
-  rowsOf(answers, step.into).every(
-    (row) =>
-      row.struck !== undefined ||
-      step.columns.every((column) => !column.required || isFilled(row[column.name])),
+  step.columns.every(
+    (column) => column.kind === 'choice' || step.feeds.some((feed) => feed.column === column.name),
   );
+
+/** Whether what a source gave is all that a step asks. */
+export const isAllTaken = (step: Schemas['Step'], answers: Answers): boolean =>
+  isAllFed(step) && readingsMissing(step, answers) === 0;
 
 /** The answer in which a step of adjusting says whether it was. */
 export const flagOf = (step: Schemas['Step']) => step.into || 'adjusted';
