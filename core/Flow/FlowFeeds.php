@@ -16,21 +16,13 @@ use Footnote\Core\Source\Steadiness;
 /** What a flow standard, a thermometer and a barometer print, and where it goes. */
 final class FlowFeeds
 {
-    public const FLOW = 'flow';
-    public const VOLUME = 'volume';
-    public const SECONDS = 'seconds';
-    public const LEFT = 'left leg';
-    public const RIGHT = 'right leg';
-    public const TEMPERATURE = 'temperature';
-    public const PRESSURE = 'pressure';
-
     /** Channels by the columns that they go to. */
     private const CHANNELS = [
-        'value' => self::FLOW,
-        'volume' => self::VOLUME,
-        'seconds' => self::SECONDS,
-        'left' => self::LEFT,
-        'right' => self::RIGHT,
+        'value' => FlowChannel::FLOW,
+        'volume' => FlowChannel::VOLUME,
+        'seconds' => FlowChannel::SECONDS,
+        'left' => FlowChannel::LEFT,
+        'right' => FlowChannel::RIGHT,
     ];
     /** A flow stands still within so many percent of it (own). */
     private const STEADY = '1';
@@ -45,10 +37,10 @@ final class FlowFeeds
         if (\in_array($step->id, [FlowProcedures::CONDITIONS, FlowProcedures::UNIT_TEMPERATURE, FlowProcedures::UNIT_PRESSURE], true)) {
             return [
                 ...($step->id === FlowProcedures::UNIT_PRESSURE ? [] : [
-                    new Feed(self::TEMPERATURE, 'temperature', self::symbols(Air::TEMPERATURES), steady: self::air('0.3'), measured: true),
+                    self::air(FlowChannel::TEMPERATURE, Air::TEMPERATURES, '0.3'),
                 ]),
                 ...($step->id === FlowProcedures::UNIT_TEMPERATURE ? [] : [
-                    new Feed(self::PRESSURE, 'pressure', self::symbols(Air::PRESSURES), steady: self::air('0.1'), measured: true),
+                    self::air(FlowChannel::PRESSURE, Air::PRESSURES, '0.1'),
                 ]),
             ];
         }
@@ -59,19 +51,24 @@ final class FlowFeeds
                 continue;
             }
             // A film is timed, not watched: each is a reading of its own.
-            $steady = \in_array($channel, [self::VOLUME, self::SECONDS], true) ? null : new Steadiness(null, Exact::of(self::STEADY));
+            $isTimed = \in_array($channel, [FlowChannel::VOLUME, FlowChannel::SECONDS], true);
+            $steady = $isTimed ? null : new Steadiness(null, Exact::of(self::STEADY));
             $legs = [CommonUnit::InchWater->value, 'in'];
-            $in = \in_array($channel, [self::LEFT, self::RIGHT], true) ? $legs : self::symbols($column->scale->units);
+            $in = \in_array($channel, [FlowChannel::LEFT, FlowChannel::RIGHT], true) ? $legs : self::symbols($column->scale->units);
             $feeds[] = new Feed($channel, $column->name, $in === [] ? [''] : $in, steady: $steady);
         }
 
         return $feeds;
     }
 
-    /** Within so much, in whichever unit it is printed: of a larger one that is less, and waits longer. */
-    private static function air(string $within): Steadiness
+    /**
+     * Each stands in the field of its own name, still within so much in whichever unit it is printed: of a larger one that is more.
+     *
+     * @param non-empty-list<Unit> $units
+     */
+    private static function air(string $channel, array $units, string $within): Feed
     {
-        return Steadiness::within($within);
+        return new Feed($channel, $channel, self::symbols($units), steady: Steadiness::within($within), measured: true);
     }
 
     /**

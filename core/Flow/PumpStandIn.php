@@ -21,7 +21,10 @@ use Footnote\Core\StandIn\StandIn;
 use Footnote\Core\StandIn\StandInChannel;
 use Footnote\Core\StandIn\WarmUp;
 
-/** A pump or a sampler on a flow standard, with the thermometer and the barometer beside it. A rotameter is read by eye: it prints nothing. */
+/**
+ * A pump or a sampler on a flow standard, with the thermometer and the barometer beside it. A rotameter is read by eye: it prints
+ * nothing.
+ */
 final readonly class PumpStandIn implements StandIn
 {
     public const WEAK = 'weak';
@@ -59,7 +62,7 @@ final readonly class PumpStandIn implements StandIn
         $flow = (new Course(0))->then(2, self::FLOW * $this->left($fault));
 
         return new Printing('PM-90', [
-            StandInChannel::of(FlowFeeds::FLOW, CommonUnit::LitrePerMinute->value, $this->sensor('0.001', 1.0, $fault), $flow),
+            StandInChannel::of(FlowChannel::FLOW, CommonUnit::LitrePerMinute->value, $this->sensor('0.001', 1.0, $fault), $flow),
             ...self::air(),
         ], $from, $seed);
     }
@@ -78,7 +81,7 @@ final readonly class PumpStandIn implements StandIn
     /** @return list<StandInChannel> what the standard prints of an actual flow, L/min */
     private function shown(Course $actual, float $found, ?Reference $standard, ?string $fault): array
     {
-        $unit = CommonUnit::tryFrom($standard?->traits->text('scale') ?? '') ?? CommonUnit::LitrePerMinute;
+        $unit = CommonUnit::from($standard?->traits->text('scale') ?? CommonUnit::LitrePerMinute->value);
         $scale = 1 / $unit->convert(Exact::of(1), CommonUnit::LitrePerMinute)->toFloat();
 
         return match ($standard?->kind) {
@@ -86,7 +89,7 @@ final readonly class PumpStandIn implements StandIn
             FlowStandards::ORIFICE => self::legs($standard, $actual),
             FlowStandards::ROTAMETER => [],
             default => [new StandInChannel(
-                FlowFeeds::FLOW,
+                FlowChannel::FLOW,
                 $unit->value,
                 $this->sensor(self::step($found * $scale), $found * $scale / self::FLOW, $fault),
                 $actual,
@@ -112,14 +115,14 @@ final readonly class PumpStandIn implements StandIn
 
         return [
             new StandInChannel(
-                FlowFeeds::VOLUME,
+                FlowChannel::VOLUME,
                 CommonUnit::Millilitre->value,
                 Sensor::steady('1', 0),
                 new Course($volume),
                 Scale::true(),
                 $every,
             ),
-            new StandInChannel(FlowFeeds::SECONDS, CommonUnit::Second->value, $timed, $seconds, Scale::true(), $every),
+            new StandInChannel(FlowChannel::SECONDS, CommonUnit::Second->value, $timed, $seconds, Scale::true(), $every),
         ];
     }
 
@@ -133,16 +136,16 @@ final readonly class PumpStandIn implements StandIn
         $constants = $orifice->certificates === [] ? null : $orifice->certificates[\count($orifice->certificates) - 1]->constants;
         $slope = $constants?->decimal('slope')?->value->toFloat() ?? 1.0;
         $intercept = $constants?->decimal('intercept')?->value->toFloat() ?? 0.0;
-        $unit = CommonUnit::tryFrom($constants?->text('flowUnit') ?? '') ?? CommonUnit::CubicMetrePerMinute;
+        $unit = CommonUnit::from($constants?->text('flowUnit') ?? CommonUnit::CubicMetrePerMinute->value);
         $litres = $unit->convert(Exact::of(1), CommonUnit::LitrePerMinute)->toFloat();
         $gravity = $orifice->traits->decimal('gravity')?->value->toFloat() ?? 1.0;
         $air = self::KILOPASCAL / 101.325 * 298 / (273.15 + self::CELSIUS);
         $half = $actual->map(static fn (float $flow): float => (($slope * $flow * $air / $litres + $intercept) ** 2) / $air / $gravity / 2);
 
         return [
-            StandInChannel::of(FlowFeeds::LEFT, CommonUnit::InchWater->value, Sensor::steady('0.05', 0.02), $half),
+            StandInChannel::of(FlowChannel::LEFT, CommonUnit::InchWater->value, Sensor::steady('0.05', 0.02), $half),
             StandInChannel::of(
-                FlowFeeds::RIGHT,
+                FlowChannel::RIGHT,
                 CommonUnit::InchWater->value,
                 Sensor::steady('0.05', 0.02),
                 $half->map(static fn (float $leg): float => -$leg),
@@ -168,8 +171,8 @@ final readonly class PumpStandIn implements StandIn
         $barometer = Sensor::steady('0.1', 0.01);
 
         return [
-            StandInChannel::of(FlowFeeds::TEMPERATURE, CommonUnit::Celsius->value, $thermometer, new Course(self::CELSIUS)),
-            StandInChannel::of(FlowFeeds::PRESSURE, CommonUnit::Kilopascal->value, $barometer, new Course(self::KILOPASCAL)),
+            StandInChannel::of(FlowChannel::TEMPERATURE, CommonUnit::Celsius->value, $thermometer, new Course(self::CELSIUS)),
+            StandInChannel::of(FlowChannel::PRESSURE, CommonUnit::Kilopascal->value, $barometer, new Course(self::KILOPASCAL)),
         ];
     }
 

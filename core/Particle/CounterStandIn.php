@@ -62,7 +62,7 @@ final readonly class CounterStandIn implements StandIn
             $scene->adjustedAt('flow-adjust', 'flowAdjusted'),
             $nominal,
         );
-        if ($scene->unit->traits->text('kind') === ParticleFormat::PHOTOMETER) {
+        if ($scene->unit->traits->text('kind') === ParticleUnit::PHOTOMETER) {
             $zero = Scale::off($fault === self::LEAKING ? 0.02 : 0.001)->adjusted($scene->adjustedAt('zero-adjust', 'zeroAdjusted'));
 
             return [$flow, new StandInChannel(
@@ -78,7 +78,7 @@ final readonly class CounterStandIn implements StandIn
             ?? $scene->settledAt('flow-adjust')
             ?? $scene->settledAt(ParticleProcedures::FLOW_FOUND);
 
-        return [$flow, ...($since === null ? [] : self::counts(ParticleFormat::sizes($scene->unit), $fault, $since))];
+        return [$flow, ...($since === null ? [] : self::counts(ParticleUnit::sizes($scene->unit), $fault, $since))];
     }
 
     private static function flow(float $flow, ?float $adjusted, float $to = self::FLOW): StandInChannel

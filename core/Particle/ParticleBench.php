@@ -74,7 +74,7 @@ final readonly class ParticleBench implements BenchGuide
         if ($step->kind !== StepKind::Readings) {
             return [];
         }
-        $sizes = ParticleFormat::sizes($unit);
+        $sizes = ParticleUnit::sizes($unit);
 
         return match ($step->id) {
             ParticleProcedures::BLANK => [
@@ -95,7 +95,7 @@ final readonly class ParticleBench implements BenchGuide
     public function presets(Step $step, Instrument $unit, ?Reference $reference = null, string $setting = ''): array
     {
         return $step->id === ParticleProcedures::BLANK
-            ? array_map(static fn (string $size): array => ['size' => $size], ParticleFormat::sizes($unit))
+            ? array_map(static fn (string $size): array => ['size' => $size], ParticleUnit::sizes($unit))
             : [];
     }
 

@@ -39,7 +39,7 @@ final class ParticleFeeds
             ParticleProcedures::BLANK => [
                 ...array_map(
                     static fn (string $size): Feed => new Feed($size, 'value', [self::COUNTS], ['size' => $size]),
-                    ParticleFormat::sizes($unit),
+                    ParticleUnit::sizes($unit),
                 ),
                 new Feed(self::MINUTES, 'blankMinutes', [CommonUnit::Minute->value]),
             ],

@@ -31,9 +31,6 @@ use Footnote\Core\StandIn\BringsStandIns;
 /** Particle counters and dust monitors in the record format. */
 final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, KeepsLogs, KeepsShelves, ShipsSheets, BringsStandIns
 {
-    public const AIRBORNE = 'airborne counter';
-    public const LIQUID = 'liquid counter';
-    public const PHOTOMETER = 'photometer';
     public const STANDARD = 'counter-flow-standard';
     public const FLOWS = [CommonUnit::LitrePerMinute, CommonUnit::MillilitrePerMinute, CommonUnit::CubicFootPerMinute];
 
@@ -49,9 +46,9 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
                 'kind',
                 'Kind',
                 [
-                    self::AIRBORNE => 'counter of airborne particles',
-                    self::LIQUID => 'counter of particles in liquids',
-                    self::PHOTOMETER => 'photometric dust monitor',
+                    ParticleUnit::AIRBORNE => 'counter of airborne particles',
+                    ParticleUnit::LIQUID => 'counter of particles in liquids',
+                    ParticleUnit::PHOTOMETER => 'photometric dust monitor',
                 ],
                 true,
             ),
@@ -84,7 +81,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
     public function checkInstrument(Fields $unit, Traits $traits): void
     {
         $sizes = array_map(static fn (Traits $row): string => $row->decimal('size')->written ?? '', $traits->rows('sizes'));
-        if ($traits->text('kind') !== self::PHOTOMETER && $sizes === []) {
+        if ($traits->text('kind') !== ParticleUnit::PHOTOMETER && $sizes === []) {
             throw new InvalidRecord($unit->at('sizes'), 'is empty: name at least one size.');
         }
         for ($i = 1; $i < \count($sizes); ++$i) {
@@ -119,15 +116,9 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
     public function logChannels(Instrument $unit, ColumnKind $kind): array
     {
         return match (true) {
-            $unit->traits->text('kind') !== self::PHOTOMETER => $kind === CountColumn::Counts ? self::sizes($unit) : [],
+            $unit->traits->text('kind') !== ParticleUnit::PHOTOMETER => $kind === CountColumn::Counts ? ParticleUnit::sizes($unit) : [],
             default => $kind === CountColumn::Counts ? [] : [self::DUST],
         };
-    }
-
-    /** @return list<string> sizes in µm as written, smallest first */
-    public static function sizes(Instrument $unit): array
-    {
-        return array_map(static fn (Traits $row): string => $row->decimal('size')->written ?? '', $unit->traits->rows('sizes'));
     }
 
     public function routines(): array
@@ -362,7 +353,7 @@ final readonly class ParticleFormat implements ContentFormat, ExaminesUnits, Kee
 
         return match ($unit?->traits->text('kind')) {
             null => [...$counter, ...$dust, ...Air::inTheField()],
-            self::PHOTOMETER => [...$dust, ...Air::inTheField()],
+            ParticleUnit::PHOTOMETER => [...$dust, ...Air::inTheField()],
             default => [...$counter, ...Air::inTheField()],
         };
     }

@@ -32,7 +32,7 @@ final class ParticleProcedures
     /** @return non-empty-list<Procedure> */
     public static function of(Instrument $unit): array
     {
-        return $unit->traits->text('kind') === ParticleFormat::PHOTOMETER
+        return $unit->traits->text('kind') === ParticleUnit::PHOTOMETER
             ? [new Procedure(self::PHOTOMETER, 'Zero and flow', [self::clean(), ...self::flow(), ...self::zero(), self::inletOpen()])]
             : [
                 new Procedure(
@@ -156,7 +156,7 @@ final class ParticleProcedures
 
     private static function blank(Instrument $unit): Step
     {
-        $liquid = $unit->traits->text('kind') === ParticleFormat::LIQUID;
+        $liquid = $unit->traits->text('kind') === ParticleUnit::LIQUID;
 
         return new Step(
             self::BLANK,

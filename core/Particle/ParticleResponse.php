@@ -88,7 +88,7 @@ final readonly class ParticleResponse
      */
     public static function rezeroed(Bracket $bracket, Timeline $timeline): array
     {
-        return $timeline->instrument->traits->text('kind') === ParticleFormat::PHOTOMETER
+        return $timeline->instrument->traits->text('kind') === ParticleUnit::PHOTOMETER
             ? $bracket->done(ParticleIntervention::Rezeroed, $timeline)
             : [];
     }
@@ -235,7 +235,7 @@ final readonly class ParticleResponse
             $timeline,
         );
         $background = [];
-        foreach (ParticleFormat::sizes($unit) as $size) {
+        foreach (ParticleUnit::sizes($unit) as $size) {
             $own = $this->background($check, $size);
             if ($own !== null) {
                 $background[$size] = $own;

@@ -288,7 +288,7 @@ final class AirJobTest extends ApiTestCase
         $this->call('POST', '/api/laboratory/blanks', ['campaign' => 'c', 'medium' => 'B-2', 'kind' => 'spare'], 422);
 
         $shelves = $this->call('GET', '/api/kit/library')->list('shelves');
-        self::assertCount(6, $shelves);
+        self::assertCount(7, $shelves);
         $this->call(
             'POST',
             '/api/kit/library/substances',

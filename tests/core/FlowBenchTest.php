@@ -483,7 +483,7 @@ final class FlowBenchTest extends TestCase
             array_map(static fn ($kind): string => $kind->id, (new FlowFormat())->referenceKinds()),
         );
         self::assertSame(
-            ['model-sheets', 'set-ups', 'permissible-levels', 'samplers', 'methods', 'substances'],
+            ['model-sheets', 'line-profiles', 'set-ups', 'permissible-levels', 'samplers', 'methods', 'substances'],
             array_keys(Families::formats()->shelves()),
         );
     }

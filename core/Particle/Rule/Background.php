@@ -9,9 +9,9 @@ use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Particle\ParticleCheck;
-use Footnote\Core\Particle\ParticleFormat;
 use Footnote\Core\Particle\ParticleResponse;
 use Footnote\Core\Particle\ParticleResults;
+use Footnote\Core\Particle\ParticleUnit;
 use Footnote\Core\Quantity\Exact;
 
 /** Clean air gave more counts than allowed. */
@@ -26,7 +26,7 @@ final readonly class Background extends ParticleRule implements KnownBeforehand
     {
         $own = $case->timeline->instrument->traits->decimal('backgroundLimit');
         $limit = $setting->limit('rate');
-        foreach (ParticleFormat::sizes($case->timeline->instrument) as $size) {
+        foreach (ParticleUnit::sizes($case->timeline->instrument) as $size) {
             $rate = (new ParticleResponse())->background($check, $size)?->value;
             if ($rate instanceof Exact && ($own === null ? !$limit->isKeptBy($rate) : $rate->compareTo($own->value) > 0)) {
                 yield $setting->finding(

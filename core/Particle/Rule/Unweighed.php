@@ -7,8 +7,8 @@ namespace Footnote\Core\Particle\Rule;
 use Footnote\Core\Judgement\Cure;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
-use Footnote\Core\Particle\ParticleFormat;
 use Footnote\Core\Particle\ParticleResults;
+use Footnote\Core\Particle\ParticleUnit;
 
 /** A photometer without a filter weighed beside it: its numbers are its own. */
 final readonly class Unweighed extends ParticleRule
@@ -20,7 +20,7 @@ final readonly class Unweighed extends ParticleRule
 
     protected function run(ParticleResults $results, RunCase $case, RuleSetting $setting): iterable
     {
-        if ($case->timeline->instrument->traits->text('kind') === ParticleFormat::PHOTOMETER
+        if ($case->timeline->instrument->traits->text('kind') === ParticleUnit::PHOTOMETER
             && $results->factor === null
             && $results->worked()->results !== []) {
             yield $setting->finding(

@@ -4,7 +4,7 @@ import { beforeEach, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { entry, step } from '../tests/fixtures';
 import { SourcePanel } from './SourcePanel';
-import { joined, type useSource } from './useSource';
+import { joined } from './useSource';
 
 const server = vi.hoisted(() => ({ GET: vi.fn(), PUT: vi.fn(), POST: vi.fn() }));
 vi.mock('../api/client', async (original) => ({
