@@ -36,6 +36,8 @@ final readonly class TakeReading
     public const STRETCH = 120.0;
     /** Lines of another time than the rest of the check are another check's, s (own). */
     private const APART = 4 * 3600.0;
+    /** Nobody keeps the lines of a check so long before it is written down, s (own). */
+    private const OLD = 31 * 86400.0;
     /** What goes into one row was printed within so many seconds. */
     private const TOGETHER = 2.0;
 
@@ -142,15 +144,27 @@ final readonly class TakeReading
                 $until->setTimezone($heard->by->now->getTimezone())->format('j M Y H:i'),
             ));
         }
-        $begun = $draft->answers()['at'] ?? null;
+        if (!$heard->asked->isLive()) {
+            self::refuseOtherDay($draft->answers()['at'] ?? null, $until, $heard->by->now);
+        }
+    }
+
+    /** Lines that nobody saw come are of when they say: of this check, where it holds a reading already. */
+    private static function refuseOtherDay(mixed $begun, \DateTimeImmutable $until, \DateTimeImmutable $now): void
+    {
+        $at = static fn (\DateTimeImmutable $one): string => $one->setTimezone($now->getTimezone())->format('j M Y H:i');
         $begun = \is_string($begun) ? date_create_immutable($begun) : false;
-        $begun = $begun === false ? $heard->by->now : $begun;
-        if (abs(Span::secondsBetween($begun, $until)) > self::APART) {
-            $zone = $heard->by->now->getTimezone();
+        if ($begun !== false && abs(Span::secondsBetween($begun, $until)) > self::APART) {
             throw new Problem(422, \sprintf(
-                'These lines are of %s, and this check is of %s. Say when it was made first, if it was then. Nothing was taken.',
-                $until->setTimezone($zone)->format('j M Y H:i'),
-                $begun->setTimezone($zone)->format('j M Y H:i'),
+                'These lines are of %s, and this check is of %s. Nothing was taken.',
+                $at($until),
+                $at($begun),
+            ));
+        }
+        if (Span::secondsBetween($until, $now) > self::OLD) {
+            throw new Problem(422, \sprintf(
+                'These lines say %s, which is long ago: is the clock of the instrument off? Nothing was taken.',
+                $at($until),
             ));
         }
     }

@@ -200,18 +200,26 @@ final class SourceApiTest extends ApiTestCase
             [404, 'Line profile NONE', [...self::port($still), 'profile' => 'NONE']],
             [409, 'No stand-in is connected', ['kind' => 'stand-in']],
             // A file says itself when it was: twenty-five years ago.
-            [422, 'and this check is of', ['kind' => 'file', 'lines' => self::port($still)['lines']]],
+            [422, 'which is long ago', ['kind' => 'file', 'lines' => self::port($still)['lines']]],
         ] as [$status, $words, $source]) {
             self::assertStringContainsString($words, $this->take($draft, 'as-found', $source, $status, $status === 422)->string('detail'));
         }
+        $morning = str_replace('2001-01-01T00:00:00Z', '2026-03-02T02:00:00Z', self::lines(['114.0']));
+        $file = ['kind' => 'file', 'lines' => base64_encode($morning)];
+        $this->answer($draft, ['at' => self::NOW]);
+        self::assertStringContainsString('and this check is of', $this->take($draft, 'as-found', $file, 422, true)->string('detail'));
+        $this->answer($draft, ['at' => '2026-03-02T02:10:00+00:00']);
         $ahead = str_replace('2001-01-01T00:00:00Z', '2026-03-02T09:00:00Z', self::lines(['114.0']));
         $late = ['kind' => 'pasted', 'lines' => base64_encode($ahead)];
         self::assertStringContainsString('yet to come', $this->take($draft, 'as-found', $late, 422, true)->string('detail'));
         $this->call('POST', '/api/bench/drafts/'.$draft.'/take', [
             'version' => 99, 'step' => 'as-found', 'source' => self::port($still),
         ], 409);
-        self::assertSame([], $this->call('GET', '/api/bench/drafts/'.$draft)->list('answers'), 'no answer of it');
+        $answers = $this->call('GET', '/api/bench/drafts/'.$draft)->list('answers');
+        self::assertSame(['at' => '2026-03-02T02:10:00+00:00'], $answers, 'nothing of it was taken');
         self::assertSame([], $this->call('GET', '/api/files?of=draft&id='.$draft)->list('files'), 'nothing was half kept');
+        // Of its own time a file is taken.
+        self::assertSame('114.0', $this->take($draft, 'as-found', $file, 200, true)->string('answers.asFound.0.value'));
     }
 
     /** Each channel in its own row, three of the last twenty seconds with their seconds: the plateau stands on record. */

@@ -49,6 +49,8 @@ const sheet: [string, [string, string][]][] = [
     [
       ['Enter', 'confirm the step and go on'],
       ['x', 'skip the step'],
+      ['t', 'take what comes by itself'],
+      ['l', 'take it, and leave the unit as it is'],
       ['y', 'step back'],
     ],
   ],
