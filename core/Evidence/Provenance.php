@@ -31,6 +31,12 @@ enum Provenance: string
         return $this === self::Instrument || $this === self::Simulated;
     }
 
+    /** @return list<self> those that a person may say of what no kept line shows */
+    public static function ofPersons(): array
+    {
+        return array_values(array_filter(self::cases(), static fn (self $one): bool => !$one->wasTaken()));
+    }
+
     /** @return non-empty-list<self> those by which something can be known */
     public static function known(): array
     {

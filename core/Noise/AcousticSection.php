@@ -214,12 +214,17 @@ final class AcousticSection
     }
 
     /**
-     * A reading with how it came.
+     * What a display held when a run was over, with how it came: no line of it is kept.
      *
      * @param string $least in the unit of the field
      */
-    public static function reading(Fields $fields, string $least, string $most): Reading
+    public static function total(Fields $fields, string $least, string $most): Reading
     {
-        return new Reading($fields->decimal('value', $least, $most), $fields->choice('provenance', Provenance::class));
+        $how = $fields->choice(ReadingEntries::PROVENANCE, Provenance::class);
+        if ($how->wasTaken()) {
+            throw new InvalidRecord($fields->at(ReadingEntries::PROVENANCE), 'must say how a person knows it: no line of it is kept.');
+        }
+
+        return new Reading($fields->decimal('value', $least, $most), $how);
     }
 }

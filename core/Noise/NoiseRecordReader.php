@@ -44,11 +44,11 @@ final class NoiseRecordReader
         }
         $doses = [];
         foreach ($fields->map('doses') as $criterion => $reading) {
-            $doses[$criterion] = AcousticSection::reading(Fields::of($reading, $fields->at('doses').'/'.$criterion), '0', '100000');
+            $doses[$criterion] = AcousticSection::total(Fields::of($reading, $fields->at('doses').'/'.$criterion), '0', '100000');
         }
         $level = static fn (string $name): ?Reading => ($object = $fields->optionalObject($name)) === null
             ? null
-            : AcousticSection::reading($object, AcousticKit::LEAST, AcousticKit::MOST);
+            : AcousticSection::total($object, AcousticKit::LEAST, AcousticKit::MOST);
 
         return new NoiseTotals($level('equivalentLevel'), $level('peak'), $level('slowMaximum'), $doses);
     }

@@ -289,10 +289,7 @@ final readonly class RecordSchema
                         'at' => Shape::ref('moment'),
                         'by' => Shape::said(),
                         'reason' => Shape::said(),
-                        'how' => ['enum' => array_values(array_map(
-                            static fn (Provenance $one): string => $one->value,
-                            array_filter(Provenance::cases(), static fn (Provenance $one): bool => !$one->wasTaken()),
-                        ))],
+                        'how' => self::ofPersons(),
                     ],
                     ['check', 'instrument', 'at', 'by', 'reason', 'how'],
                     'Another check of the record that was written wrongly; it counts for nothing any more.',
@@ -328,6 +325,12 @@ final readonly class RecordSchema
             'reason' => Shape::said(),
             'back' => ['type' => 'boolean'],
         ], ['at', 'by', 'reason']));
+    }
+
+    /** @return Schema how a person knows a value that no kept line shows */
+    private static function ofPersons(): array
+    {
+        return ['enum' => array_map(static fn (Provenance $one): string => $one->value, Provenance::ofPersons())];
     }
 
     /** @return Schema how a stretch of lines that was printed came, and how it is read */
@@ -414,7 +417,8 @@ final readonly class RecordSchema
     /** @return Schema */
     private function totals(): array
     {
-        $reading = Shape::object(Shape::properties(ReadingEntries::of('-1000000', '1000000')), ['value', 'provenance']);
+        $value = Shape::properties([Entry::decimal('value', 'Reading', '-1000000', '1000000', required: true)]);
+        $reading = Shape::object([...$value, ReadingEntries::PROVENANCE => self::ofPersons()], ['value', ReadingEntries::PROVENANCE]);
         $totals = [];
         foreach ($this->formats->all() as $format) {
             foreach ($format instanceof BringsTotals ? $format->totals() : [] as $entry) {

@@ -13,15 +13,16 @@ final class UnitEntries
     /** @return list<Entry> */
     public static function of(ContentFormat $format): array
     {
-        return [...$format->instrument(), self::practice()];
+        return [...$format->instrument(), ...self::once()];
     }
 
-    private static function practice(): Entry
+    /** @return non-empty-list<Entry> asked of any when it is registered, and never corrected */
+    public static function once(): array
     {
-        return Entry::flag(
+        return [Entry::flag(
             Instrument::PRACTICE,
             'Practice unit: nothing of it is ever signed',
             'For trying and teaching: a stand-in may take its place. It cannot be changed later.',
-        );
+        )];
     }
 }

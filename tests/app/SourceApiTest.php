@@ -222,6 +222,22 @@ final class SourceApiTest extends ApiTestCase
         self::assertSame('114.0', $this->take($draft, 'as-found', $file, 200, true)->string('answers.asFound.0.value'));
     }
 
+    /** A unit is for practice from the start or never: otherwise what a stand-in printed would come to be real. */
+    public function testPracticeIsNeverCorrectedAway(): void
+    {
+        self::mockTime(self::NOW);
+        $this->practise((new Scene())->check('k', '07:00', ['114.0'])->record);
+        $this->signIn(Role::Steward);
+        $record = ['model' => 'M', 'microphone' => '1/2 in', 'rangeHigh' => '140', 'practice' => false];
+        $refused = $this->call('POST', '/api/kit/instruments/D/correction', ['record' => $record, 'reason' => 'a slip'], 422);
+        self::assertStringContainsString('cannot be corrected here', $refused->string('detail'));
+        unset($record['practice']);
+        $this->call('POST', '/api/kit/instruments/D/correction', ['record' => ['model' => 'N'] + $record, 'reason' => 'a slip'], 204);
+        self::assertStringContainsString('never signed', $this->call('GET', '/api/kit/instruments/D')->text);
+        $this->signIn(Role::Technician);
+        $this->connect($this->call('POST', '/api/bench/D/check')->string('id'));
+    }
+
     /** Each channel in its own row, three of the last twenty seconds with their seconds: the plateau stands on record. */
     public function testAFourGasUnitIsCalibratedFromItsStandIn(): void
     {

@@ -29,7 +29,7 @@ final readonly class FormsPresenter
                 fn (Family $family): array => [
                     'id' => $family->id(),
                     'title' => $family->title(),
-                    'entries' => Entry::all(UnitEntries::of($this->families->of($family->id()))),
+                    'entries' => Entry::all($this->families->of($family->id())->instrument()),
                     'run' => Entry::all($this->families->of($family->id())->run()),
                     'interventions' => array_map(
                         static fn (InterventionKind $kind): string => $kind->id(),
@@ -39,6 +39,7 @@ final readonly class FormsPresenter
                 ],
                 $this->assessor->families(),
             ),
+            'ofAnyUnit' => Entry::all(UnitEntries::once()),
             'references' => array_map(
                 static fn (ReferenceKind $kind): array => [
                     'id' => $kind->id,

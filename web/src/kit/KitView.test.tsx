@@ -113,6 +113,7 @@ const kit = {
   ],
 };
 const forms = {
+  ofAnyUnit: [],
   families: [
     {
       id: 'noise-dosimeter',

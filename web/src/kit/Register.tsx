@@ -21,7 +21,7 @@ function Unit({ forms, onClose }: { forms: Forms; onClose: () => void }) {
   const [form, setForm] = useState({ id: '', model: '', serial: '' });
   const [values, setValues] = useState<Values>({});
   const [certificate, setCertificate] = useState(() => noCertificate(false));
-  const asked = forms.families.find((one) => one.id === family)?.entries ?? [];
+  const asked = [...(forms.families.find((one) => one.id === family)?.entries ?? []), ...forms.ofAnyUnit];
   const register = useChange(
     () =>
       answer(

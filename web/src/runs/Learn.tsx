@@ -9,7 +9,7 @@ import { Told } from '../look/Told';
 import { filled, type Values } from '../look/values';
 import { isoOf, localOf } from '../look/words';
 
-const grades = ['typed', 'read back', 'photographed', 'stand-in'];
+const grades = ['typed', 'read back', 'photographed', 'estimated'];
 
 /** Totals as the record has them: one that stands for each criterion lies a step deeper, under its name. */
 function placed(typed: Record<string, string>, grade: string): Pick<Schemas['NewFacts'], 'totals'> {
