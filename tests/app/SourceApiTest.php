@@ -233,7 +233,7 @@ final class SourceApiTest extends ApiTestCase
         self::assertStringContainsString('cannot be corrected here', $refused->string('detail'));
         unset($record['practice']);
         $this->call('POST', '/api/kit/instruments/D/correction', ['record' => ['model' => 'N'] + $record, 'reason' => 'a slip'], 204);
-        self::assertStringContainsString('never signed', $this->call('GET', '/api/kit/instruments/D')->text);
+        self::assertStringContainsString('Practice unit', $this->call('GET', '/api/kit/instruments/D')->text);
         $this->signIn(Role::Technician);
         $this->connect($this->call('POST', '/api/bench/D/check')->string('id'));
     }
