@@ -75,16 +75,4 @@ final readonly class Stretch
 
         return $samples;
     }
-
-    /** What a line says of a channel; null where it says nothing of it. */
-    public function onLine(int $line, string $channel): ?Sample
-    {
-        foreach ($this->samples as $sample) {
-            if ($sample->line === $line && $sample->channel === $channel) {
-                return $sample;
-            }
-        }
-
-        return null;
-    }
 }

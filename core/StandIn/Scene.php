@@ -31,12 +31,6 @@ final readonly class Scene
     ) {
     }
 
-    /** One that nothing happens in. */
-    public static function of(Instrument $unit, ?Reference $chosen, \DateTimeImmutable $began): self
-    {
-        return new self($began, $unit, $chosen, [], [], [], new Traits());
-    }
-
     /** When something was switched on at a step, s: its clock was started, or the step was left without one. */
     public function on(string $step): ?float
     {

@@ -91,6 +91,7 @@ export function useSource(draft: Schemas['Draft'] | undefined, step: Schemas['St
       return;
     }
     const from = told();
+    const asked = held.current;
     if (from === null) {
       const port = held.current?.kind === 'port' ? held.current.port : null;
       setLast({ ...nothing(wanted), problem: port?.gone ?? 'Nothing has come through the port yet.' });
@@ -103,7 +104,8 @@ export function useSource(draft: Schemas['Draft'] | undefined, step: Schemas['St
           body: { step: wanted, source: from },
         }),
       );
-      if (shown.current === wanted) {
+      // What was let go meanwhile says nothing any more.
+      if (shown.current === wanted && held.current === asked) {
         const gone = held.current?.kind === 'port' ? held.current.port.gone : null;
         setLast((before) => ({
           step: wanted,
