@@ -8,14 +8,16 @@ namespace Footnote\App\Logbook;
 final readonly class LedgerChoice
 {
     /**
-     * @param string    $verdict proposed; empty: any
-     * @param bool|null $decided null: either
+     * @param string       $verdict proposed; empty: any
+     * @param bool|null    $decided null: either
+     * @param list<string> $without units: what is practice waits for nobody's decision
      */
     public function __construct(
         public string $campaign = '',
         public string $instrument = '',
         public string $verdict = '',
         public ?bool $decided = null,
+        private array $without = [],
     ) {
     }
 
@@ -35,6 +37,10 @@ final readonly class LedgerChoice
                 $where .= ' AND '.$condition;
                 $values[] = $value;
             }
+        }
+        foreach ($this->without as $unit) {
+            $where .= ' AND s.instrument_id <> ?';
+            $values[] = $unit;
         }
         if ($this->decided !== null) {
             $where .= ' AND '.($this->decided ? '' : 'NOT ').'EXISTS (SELECT 1 FROM decision d WHERE d.run_id = s.run_id)';

@@ -15,6 +15,12 @@ final readonly class PracticeUnits
     {
     }
 
+    /** @return list<string> */
+    public function ids(): array
+    {
+        return array_map(static fn (string $key): string => substr($key, 1), array_keys($this->all()));
+    }
+
     /** @return array<string, true> by = and the unit */
     public function all(): array
     {

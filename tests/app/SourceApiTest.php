@@ -139,6 +139,7 @@ final class SourceApiTest extends ApiTestCase
             self::assertStringContainsString('practice', $refused->string('detail'));
         }
         self::assertTrue($this->call('GET', '/api/results')->at('rows.0.practice'));
+        self::assertSame(0, $this->call('GET', '/api/results?decided=no')->at('total'), 'it waits for nobody');
         $this->browser->request('GET', '/api/results.csv');
         self::assertStringNotContainsString($run, (string) $this->browser->getResponse()->getContent(), 'it leaves the house in no sheet');
         self::assertSame([], [...$this->service(EvidenceCheck::class)->faults()]);

@@ -10,6 +10,7 @@ use Footnote\App\Judgement\DecideResult;
 use Footnote\App\Logbook\Decisions;
 use Footnote\App\Logbook\Ledger;
 use Footnote\App\Logbook\LedgerChoice;
+use Footnote\App\Logbook\PracticeUnits;
 use Footnote\App\Logbook\Withdrawals;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -25,14 +26,18 @@ final readonly class ResultsController
     private const PAGE = 50;
     private const SHEET = 10000;
 
-    public function __construct(private Ledger $ledger, private ResultPresenter $results, private Withdrawals $withdrawals)
-    {
+    public function __construct(
+        private Ledger $ledger,
+        private ResultPresenter $results,
+        private Withdrawals $withdrawals,
+        private PracticeUnits $practice,
+    ) {
     }
 
     #[Route('', methods: ['GET'])]
     public function ledger(Request $request): JsonResponse
     {
-        $choice = self::choice($request);
+        $choice = $this->choice($request);
         $page = max(1, min(100000, $request->query->getInt('page', 1)));
 
         $found = $this->ledger->page($choice, self::PAGE, ($page - 1) * self::PAGE);
@@ -50,7 +55,7 @@ final readonly class ResultsController
     #[Route('.csv', methods: ['GET'])]
     public function csv(Request $request): Response
     {
-        $choice = self::choice($request);
+        $choice = $this->choice($request);
 
         return new Response(
             LedgerSheet::csv(
@@ -86,15 +91,17 @@ final readonly class ResultsController
         return new Response($snapshot, 200, ['Content-Type' => 'application/json', 'X-Content-Digest' => $digest]);
     }
 
-    private static function choice(Request $request): LedgerChoice
+    private function choice(Request $request): LedgerChoice
     {
+        $decided = ['yes' => true, 'no' => false][$request->query->getString('decided')] ?? null;
         $asked = static fn (string $name): string => $request->query->getString($name);
 
         return new LedgerChoice(
             $asked('campaign'),
             $asked('instrument'),
             $asked('verdict'),
-            ['yes' => true, 'no' => false][$asked('decided')] ?? null,
+            $decided,
+            $decided === false ? $this->practice->ids() : [],
         );
     }
 }
