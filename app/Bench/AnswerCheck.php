@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\App\Bench;
 
-use Doctrine\DBAL\LockMode;
-use Doctrine\ORM\EntityManagerInterface;
-use Doctrine\ORM\OptimisticLockException;
 use Footnote\App\Access\User;
 use Footnote\App\Logbook\Drafts;
 use Footnote\App\Logbook\Row\Draft;
@@ -18,7 +15,6 @@ use Psr\Clock\ClockInterface;
 final readonly class AnswerCheck
 {
     public function __construct(
-        private EntityManagerInterface $entities,
         private Drafts $drafts,
         private Formats $families,
         private ClockInterface $clock,
@@ -43,17 +39,8 @@ final readonly class AnswerCheck
             unset($answers['at']);
         }
         $answers = Stamps::on($draft->answers(), $answers, $this->clock->now());
-        try {
-            $this->entities->lock($draft, LockMode::OPTIMISTIC, $version);
-            $draft->answer($answers, Typists::after($draft->answers(), $answers, $draft->typed(), $by->code));
-            $this->entities->flush();
-        } catch (OptimisticLockException) {
-            throw new Problem(
-                409,
-                'This check was answered elsewhere meanwhile. Look at it again; what you typed is still on your screen.',
-            );
-        }
+        $typed = Typists::after($draft->answers(), $answers, $draft->typed(), $by->code);
 
-        return $draft;
+        return $this->drafts->answer($draft, $answers, $typed, $version, 'what you typed is still on your screen');
     }
 }

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\App\Bench;
 
-use Doctrine\DBAL\LockMode;
-use Doctrine\ORM\EntityManagerInterface;
-use Doctrine\ORM\OptimisticLockException;
 use Footnote\App\Logbook\Drafts;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Row\Draft;
@@ -19,7 +16,6 @@ use Psr\Clock\ClockInterface;
 final readonly class ConnectStandIn
 {
     public function __construct(
-        private EntityManagerInterface $entities,
         private Drafts $drafts,
         private Logbook $logbook,
         private Formats $families,
@@ -58,14 +54,6 @@ final readonly class ConnectStandIn
     /** @param array<string, mixed> $answers */
     private function keep(Draft $draft, array $answers, int $version): Draft
     {
-        try {
-            $this->entities->lock($draft, LockMode::OPTIMISTIC, $version);
-            $draft->answer($answers, $draft->typed());
-            $this->entities->flush();
-        } catch (OptimisticLockException) {
-            throw new Problem(409, 'This check was answered elsewhere meanwhile. Look at it again; nothing was connected.');
-        }
-
-        return $draft;
+        return $this->drafts->answer($draft, $answers, $draft->typed(), $version, 'nothing was connected');
     }
 }

@@ -16,7 +16,6 @@ use Footnote\App\Logbook\Row\ReplacedCheck;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
-use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Numbers;
 use Footnote\Core\Evidence\InPlaceOf;
 use Footnote\Core\Evidence\Instrument;
@@ -58,8 +57,9 @@ final readonly class CorrectCheck
     {
         $old = $this->entities->find(RecordedCheck::class, $id) ?? throw Problem::missing('Check '.$id);
         $unit = $asked->instrument ?? $old->instrument;
-        $family = Cells::text($this->logbook->instrumentRecord($old->instrument) ?? [], 'family');
-        $this->refuse($by, $old, $unit, $family);
+        $of = $this->logbook->instrument($old->instrument) ?? throw Problem::missing('Instrument '.$old->instrument);
+        $family = $of->family;
+        $this->refuse($by, $old, $of, $unit);
         if ($asked->how === Provenance::Photographed && !$this->files->hasPicture(FileOf::Check, $id)) {
             throw Problem::field('/how', 'says that it was photographed: add the photo to this check first. Nothing was changed.');
         }
@@ -99,22 +99,24 @@ final readonly class CorrectCheck
         });
     }
 
-    private function refuse(User $by, RecordedCheck $old, string $unit, string $family): void
+    private function refuse(User $by, RecordedCheck $old, Instrument $of, string $unit): void
     {
         $told = $this->logbook->checkRecords([$old->id])[0] ?? $old->record;
-        $check = $this->reader->check(Fields::of($told), $this->families->of($family));
+        $check = $this->reader->check(Fields::of($told), $this->families->of($of->family));
         $refusal = MayCorrect::refusal($by, $check, $this->entities->find(ReplacedCheck::class, $old->id) !== null);
         if ($refusal !== null) {
             throw new Problem($refusal->status, $refusal->getMessage().' Nothing was changed.');
         }
-        $to = $unit === $old->instrument ? null : $this->logbook->instrumentRecord($unit);
-        if ($unit !== $old->instrument && ($to === null || Cells::text($to, 'family') !== $family)) {
+        if ($unit === $of->id) {
+            return;
+        }
+        $to = $this->logbook->instrument($unit);
+        if ($to?->family !== $of->family) {
             throw Problem::field('/instrument', $to === null
                 ? 'is not in the kit.'
                 : 'is of another kind: a check of the one is none of the other.');
         }
-        $from = $to === null ? null : $this->logbook->instrument($old->instrument);
-        if ($from !== null && $from->isPractice() !== (($to[Instrument::PRACTICE] ?? false) === true)) {
+        if ($of->isPractice() !== $to->isPractice()) {
             throw Problem::field('/instrument', 'is practice where the other is not: set this check aside and write it anew.');
         }
     }

@@ -58,9 +58,10 @@ final readonly class HearSource
             ? null
             : $this->libraries->record(LineProfileShelf::ID, $asked->profile) ?? throw Problem::missing('Line profile '.$asked->profile);
         $stretch = Stretch::read($bytes, self::profile($profile), $asked->arrived, $now->getTimezone());
-        $feeds = $this->assessor->family($unit->family)->bench()->feeds(
-            $step,
+        $at = new StepAtHand(
+            $this->assessor->family($unit->family)->bench(),
             $unit,
+            $step,
             $references[Cells::text($answers, 'reference')] ?? null,
             Cells::text($answers, 'setting'),
         );
@@ -68,14 +69,14 @@ final readonly class HearSource
         if ($asked->isLive()) {
             // What it showed before the gas was on, or before it was adjusted, says nothing of what follows, however still it stood.
             $clock = Stamps::moments($answers, 'stepWaits')[$step->id] ?? null;
-            if ($step->readings?->clocked === true && $clock === null) {
+            if ($at->isClocked() && $clock === null) {
                 $refusals[] = 'The clock is not started: it begins when the gas is on.';
             }
             $moments = array_filter([$clock, self::adjusted($procedure, $step, $answers)]);
             $stretch = $moments === [] ? $stretch : $stretch->since(max($moments));
         }
 
-        return new Heard($asked, $unit, $step, $bytes, $stretch, $feeds, new HeardBy($now, $profile, $seat, $refusals));
+        return new Heard($asked, $at, $bytes, $stretch, new HeardBy($now, $profile, $seat, $refusals));
     }
 
     /**

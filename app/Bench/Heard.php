@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\App\Bench;
 
-use Footnote\Core\Evidence\Instrument;
-use Footnote\Core\Procedure\Step;
 use Footnote\Core\Source\Feed;
 use Footnote\Core\Source\Stretch;
 use Footnote\Core\Source\Watched;
@@ -13,19 +11,18 @@ use Footnote\Core\Source\Watched;
 /** A stretch of a source as it is heard at a step. */
 final readonly class Heard
 {
-    /**
-     * @param string     $bytes as it came
-     * @param list<Feed> $feeds where its readings go; none: the step takes none
-     */
+    /** @var list<Feed> where its readings go; none: the step takes none */
+    public array $feeds;
+
+    /** @param string $bytes as it came */
     public function __construct(
         public AskedSource $asked,
-        public Instrument $unit,
-        public Step $step,
+        public StepAtHand $at,
         public string $bytes,
         public Stretch $stretch,
-        public array $feeds,
         public HeardBy $by,
     ) {
+        $this->feeds = $at->feeds();
     }
 
     /** @return list<array{Feed, Watched}> */

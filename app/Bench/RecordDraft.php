@@ -84,7 +84,6 @@ final readonly class RecordDraft
     {
         $record = [...$record, 'id' => $this->numbers->next('check_record', 'C-%05d')];
         $check = $this->read($record, $unit);
-        $this->refusePractice($record, $unit);
         $this->site->refuseFuture($check->at, '/at');
         $this->saysWhy($check);
         $this->showsPhotos($record, $draft);
@@ -107,6 +106,8 @@ final readonly class RecordDraft
     private function read(array $record, Instrument $unit): Check
     {
         try {
+            Practice::refuse($record, '', $unit);
+
             return $this->keep->read($record, $unit->family);
         } catch (InvalidRecord $problem) {
             throw new Problem(
@@ -114,16 +115,6 @@ final readonly class RecordDraft
                 'The check was not accepted; all answers are kept. '.$problem->getMessage(),
                 $problem->fields(),
             );
-        }
-    }
-
-    /** @param array<string, mixed> $record */
-    private function refusePractice(array $record, Instrument $unit): void
-    {
-        try {
-            Practice::refuse($record, '', $unit);
-        } catch (InvalidRecord $problem) {
-            throw new Problem(422, 'The check was not accepted; all answers are kept. '.$problem->getMessage(), $problem->fields());
         }
     }
 

@@ -7,7 +7,6 @@ namespace Footnote\App\Bench;
 use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Provenance;
-use Footnote\Core\Quantity\Span;
 use Footnote\Core\Record\ReadingEntries;
 use Footnote\Core\Source\Sample;
 use Footnote\Core\Source\Stretch;
@@ -24,45 +23,39 @@ final class ShowsLines
     }
 
     /**
-     * @param array<array-key, mixed> $told
+     * @param array<array-key, mixed> $record
      *
      * @throws Problem naming the reading
      */
-    public function refuse(array $told, string $path = ''): void
+    public function refuse(array $record): void
     {
-        $how = $told[ReadingEntries::PROVENANCE] ?? null;
-        if (\is_string($how) && Provenance::tryFrom($how)?->wasTaken() === true && !$this->stands($told, $how)) {
-            throw Problem::field(
-                $path.'/'.ReadingEntries::PROVENANCE,
-                'says that it was taken from lines, and no kept line says so: say how it was read; all answers are kept.',
-            );
-        }
-        foreach ($told as $name => $inner) {
-            if (\is_array($inner)) {
-                $this->refuse($inner, $path.'/'.$name);
+        foreach (ReadingEntries::saying($record) as $place => [$row, $how]) {
+            if ($how->wasTaken() && !$this->stands($row, $how)) {
+                throw Problem::field(
+                    $place,
+                    'says that it was taken from lines, and no kept line says so: say how it was read; all answers are kept.',
+                );
             }
         }
     }
 
     /** @param array<array-key, mixed> $row */
-    private function stands(array $row, string $how): bool
+    private function stands(array $row, Provenance $how): bool
     {
-        $line = $row[ReadingEntries::LINE] ?? null;
-        if (!\is_string($line) || preg_match('/^([^:]+):(\d{1,6}(?:,\d{1,6})*)$/D', $line, $part) !== 1) {
+        $line = TakenLine::read($row[ReadingEntries::LINE] ?? null);
+        if ($line === null || !\in_array($line->file, $this->named, true)) {
             return false;
         }
-        $stretch = \in_array($part[1], $this->named, true)
-            ? $this->stretches['='.$part[1]] ??= $this->stretch($part[1])
-            : null;
+        $stretch = $this->stretches['='.$line->file] ??= KeptLines::read(...$this->files->file($line->file));
         $main = $row['value'] ?? null;
         $main = \is_array($main) ? $main['value'] ?? null : $main;
         $isShown = $main === null || $main === '';
-        foreach (explode(',', $part[2]) as $number) {
+        foreach ($line->lines as $number) {
             $shown = array_values(array_filter(
                 $stretch->samples ?? [],
-                static fn (Sample $one): bool => $one->line === (int) $number
+                static fn (Sample $one): bool => $one->line === $number
                     && self::says($row, $one)
-                    && ($how === Provenance::Simulated->value || !$one->simulated),
+                    && ($how === Provenance::Simulated || !$one->simulated),
             ));
             if ($shown === []) {
                 return false;
@@ -90,24 +83,5 @@ final class ShowsLines
         return array_filter($row, static fn (mixed $value): bool => $value === $written || (
             \is_array($value) && ($value['value'] ?? null) === $written && ($value['unit'] ?? null) === $sample->in
         )) !== [];
-    }
-
-    private function stretch(string $number): ?Stretch
-    {
-        [$file, $bytes] = $this->files->file($number);
-        $lines = $file[KeptFiles::LINES_TOLD] ?? null;
-        if (!\is_array($lines)) {
-            return null;
-        }
-        $zone = $lines['zone'] ?? 'UTC';
-        $first = new \DateTimeImmutable(\is_string($lines['first'] ?? null) ? $lines['first'] : '@0');
-        $arrived = [];
-        foreach (\is_array($lines['after'] ?? null) ? $lines['after'] : [] as $milliseconds) {
-            $arrived[] = Span::shift($first, (\is_int($milliseconds) ? $milliseconds : 0) / 1000);
-        }
-        /** @var array<string, mixed>|null $profile */
-        $profile = \is_array($lines['profile'] ?? null) ? $lines['profile'] : null;
-
-        return Stretch::read($bytes, HearSource::profile($profile), $arrived, new \DateTimeZone(\is_string($zone) ? $zone : 'UTC'));
     }
 }

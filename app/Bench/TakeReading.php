@@ -4,29 +4,21 @@ declare(strict_types=1);
 
 namespace Footnote\App\Bench;
 
-use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
-use Doctrine\ORM\OptimisticLockException;
 use Footnote\App\Access\User;
 use Footnote\App\Files\KeepFile;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Drafts;
 use Footnote\App\Logbook\FileOf;
 use Footnote\App\Logbook\KeptFiles;
-use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\Row\KeptFile;
 use Footnote\App\Refusal\Problem;
-use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\Numbers;
 use Footnote\Core\Evidence\Provenance;
-use Footnote\Core\Judgement\Assessor;
-use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Record\Fields;
-use Footnote\Core\Source\Feed;
-use Footnote\Core\Source\Sample;
-use Footnote\Core\Source\Taking;
+use Footnote\Core\Source\Taken;
 use Psr\Clock\ClockInterface;
 
 /** Takes readings from a source into a half-done check; the lines that they stand on are kept with it, byte for byte. */
@@ -47,8 +39,6 @@ final readonly class TakeReading
         private Drafts $drafts,
         private HearSource $hear,
         private KeptFiles $files,
-        private Logbook $logbook,
-        private Assessor $assessor,
         private Numbers $numbers,
         private ClockInterface $clock,
     ) {
@@ -64,19 +54,15 @@ final readonly class TakeReading
         $draft = $this->drafts->open($id);
         $heard = ($this->hear)($draft, $step, $source, self::STRETCH);
         $taken = $this->taken($heard, $anyway);
-        $until = max(array_map(static fn (array $one): \DateTimeImmutable => $one[1][\count($one[1]) - 1]->at, $taken));
-        $this->refuseOld($draft, $heard, $taken, $until);
-        $count = array_sum(array_map(static fn (array $one): int => \count($one[1]), $taken));
+        $until = max(self::moments($taken));
+        $this->refuseOld($draft, $heard, $until);
+        $count = array_sum(array_map(static fn (Taken $one): int => \count($one->samples), $taken));
         $told = ['draft' => $id, 'instrument' => $draft->instrument, 'step' => $step, 'by' => $heard->asked->kind, 'readings' => $count];
         $keep = function () use ($by, $draft, $heard, $taken, $until, $version): Draft {
-            try {
-                $this->entities->lock($draft, LockMode::OPTIMISTIC, $version);
-            } catch (OptimisticLockException) {
-                throw new Problem(409, 'This check was answered elsewhere meanwhile. Look at it again; nothing was taken.');
-            }
             $number = $this->numbers->next('kept_file', 'F-%05d');
-            $answers = $this->answers($draft, $heard, $taken, $number);
-            $draft->answer($answers, Typists::after($draft->answers(), $answers, $draft->typed(), $by->code));
+            $answers = self::answers($draft, $heard, $taken, $number);
+            $typed = Typists::after($draft->answers(), $answers, $draft->typed(), $by->code);
+            $this->drafts->answer($draft, $answers, $typed, $version, 'nothing was taken');
             $this->entities->persist($this->file($number, $draft, $heard, $until, $by));
 
             return $draft;
@@ -85,7 +71,7 @@ final readonly class TakeReading
         return $this->journal->during($by->code, 'lines kept', $told, $keep);
     }
 
-    /** @return non-empty-list<array{Feed, non-empty-list<Sample>}> */
+    /** @return non-empty-list<Taken> */
     private function taken(Heard $heard, bool $anyway): array
     {
         if ($heard->by->refusals !== []) {
@@ -94,49 +80,60 @@ final readonly class TakeReading
         $taken = [];
         $waiting = [];
         foreach ($heard->watched() as [$feed, $watched]) {
-            $samples = $watched->last === null ? [] : Taking::from($heard->stretch, $feed);
-            if ($samples === []) {
+            $one = $watched->last === null ? null : Taken::from($heard->stretch, $feed);
+            if ($one === null) {
                 $waiting[] = $feed->channel.' '.$watched->words;
                 continue;
             }
             if ($watched->steady !== true && $feed->steady !== null && !$anyway) {
                 throw new Problem(409, \sprintf('%s %s. Nothing was taken.', $feed->channel, $watched->words));
             }
-            $taken[] = [$feed, $samples];
+            $taken[] = $one;
         }
         if ($taken === []) {
             $why = $waiting === [] ? 'This step takes no readings from a source' : implode('; ', $waiting);
             throw new Problem(409, $why.'. Nothing was taken.');
         }
-        $moments = array_map(static fn (array $one): \DateTimeImmutable => $one[1][\count($one[1]) - 1]->at, $taken);
-        if ($this->isOneReading($taken) && Span::secondsBetween(min($moments), max($moments)) > self::TOGETHER) {
+        $moments = self::moments($taken);
+        if (self::isOneReading($taken) && Span::secondsBetween(min($moments), max($moments)) > self::TOGETHER) {
             throw new Problem(409, 'The lines of one reading are not all there yet. Nothing was taken.');
         }
 
         return $taken;
     }
 
-    /** @param non-empty-list<array{Feed, non-empty-list<Sample>}> $taken */
-    private function isOneReading(array $taken): bool
+    /**
+     * @param non-empty-list<Taken> $taken
+     *
+     * @return non-empty-list<\DateTimeImmutable> when the last of each came
+     */
+    private static function moments(array $taken): array
     {
-        $rows = array_map(static fn (array $one): array => $one[0]->row, $taken);
+        return array_map(static fn (Taken $one): \DateTimeImmutable => $one->last()->at, $taken);
+    }
+
+    /** @param non-empty-list<Taken> $taken */
+    private static function isOneReading(array $taken): bool
+    {
+        $rows = array_map(static fn (Taken $one): array => $one->feed->row, $taken);
 
         return \count($taken) > 1 && \count(array_unique($rows, \SORT_REGULAR)) === 1;
     }
 
-    /**
-     * What was taken already is not taken again, and what is of another day is not of this check.
-     *
-     * @param non-empty-list<array{Feed, non-empty-list<Sample>}> $taken
-     */
-    private function refuseOld(Draft $draft, Heard $heard, array $taken, \DateTimeImmutable $until): void
+    /** What was taken already is not taken again, and what is of another day is not of this check. */
+    private function refuseOld(Draft $draft, Heard $heard, \DateTimeImmutable $until): void
     {
-        foreach ($this->files->of(FileOf::Draft, $draft->id) as $file) {
-            $lines = $file[KeptFiles::LINES_TOLD] ?? null;
-            if (\is_array($lines) && ($lines['step'] ?? null) === $heard->step->id && \is_string($lines['until'] ?? null)
-                && new \DateTimeImmutable($lines['until']) >= $until) {
+        $files = $this->files->of(FileOf::Draft, $draft->id);
+        foreach ($files as $file) {
+            if (KeptLines::reach($file, $heard->at->step->id, $until)) {
                 throw new Problem(409, 'Nothing new has come since the last reading. Nothing was taken.');
             }
+        }
+        if (\count($files) >= KeepFile::MOST) {
+            throw new Problem(
+                409,
+                \sprintf('A check has at most %d files, its stretches of lines among them. Nothing was taken.', KeepFile::MOST),
+            );
         }
         if ($until > Span::shift($heard->by->now, 60)) {
             throw new Problem(422, \sprintf(
@@ -170,54 +167,43 @@ final readonly class TakeReading
     }
 
     /**
-     * @param non-empty-list<array{Feed, non-empty-list<Sample>}> $taken
+     * @param non-empty-list<Taken> $taken
      *
      * @return array<string, mixed>
      */
-    private function answers(Draft $draft, Heard $heard, array $taken, string $number): array
+    private static function answers(Draft $draft, Heard $heard, array $taken, string $number): array
     {
         $answers = $draft->answers();
-        $reference = Cells::text($answers, 'reference');
-        $bench = $this->assessor->family($heard->unit->family)->bench();
-        $chosen = $this->logbook->references($reference === '' ? [] : [$reference])[$reference] ?? null;
-        $setting = Cells::text($answers, 'setting');
-        $columns = Entry::names($bench->columns($heard->step, $heard->unit, $chosen, $setting));
-        $ofRows = array_values(array_filter($taken, static fn (array $one): bool => \in_array($one[0]->column, $columns, true)));
-        if ($ofRows !== [] && $heard->step->readings !== null) {
-            $into = $heard->step->readings->name;
-            $rows = \is_array($answers[$into] ?? null) ? array_values(array_filter($answers[$into], \is_array(...))) : [];
-            $how = $heard->isSimulated() ? Provenance::Simulated : Provenance::Instrument;
-            $isTimed = $heard->asked->isLive() && $heard->step->readings->clocked;
-            $clock = $isTimed ? Stamps::moments($answers, 'stepWaits')[$heard->step->id] ?? null : null;
-            $filling = new TakenRows($number, $how, $clock);
-            $begins = $rows === [] ? $bench->presets($heard->step, $heard->unit, $chosen, $setting) : $rows;
-            $answers[$into] = $filling->in($begins, $ofRows);
-        }
-        foreach ($taken as [$feed, $samples]) {
-            if (!\in_array($feed->column, $columns, true)) {
-                $last = $samples[\count($samples) - 1];
-                $answers[$feed->column] = $feed->measured
-                    ? ['value' => $last->value->written, 'unit' => $last->in]
-                    : $last->value->written;
+        $readings = $heard->at->step->readings;
+        $columns = $heard->at->columns();
+        $ofRows = [];
+        foreach ($taken as $one) {
+            if (\in_array($one->feed->column, $columns, true)) {
+                $ofRows[] = $one;
+            } else {
+                $answers[$one->feed->column] = $one->feed->written($one->last());
             }
         }
-        $answers['at'] ??= $taken[0][1][0]->at->format(\DATE_ATOM);
+        if ($ofRows !== [] && $readings !== null) {
+            $rows = \is_array($answers[$readings->name] ?? null) ? $answers[$readings->name] : [];
+            $rows = array_values(array_filter($rows, \is_array(...)));
+            $how = $heard->isSimulated() ? Provenance::Simulated : Provenance::Instrument;
+            $isTimed = $heard->asked->isLive() && $heard->at->isClocked();
+            $clock = $isTimed ? Stamps::moments($answers, 'stepWaits')[$heard->at->step->id] ?? null : null;
+            $filling = new TakenRows($number, $how, $clock);
+            $answers[$readings->name] = $filling->in($rows === [] ? $heard->at->presets() : $rows, $ofRows);
+        }
+        $answers['at'] ??= $taken[0]->samples[0]->at->format(\DATE_ATOM);
 
         return $answers;
     }
 
     private function file(string $number, Draft $draft, Heard $heard, \DateTimeImmutable $until, User $by): KeptFile
     {
-        if (\count($this->files->of(FileOf::Draft, $draft->id)) >= KeepFile::MOST) {
-            throw new Problem(
-                409,
-                \sprintf('A check has at most %d files, its stretches of lines among them. Nothing was taken.', KeepFile::MOST),
-            );
-        }
         $record = [
-            'name' => \sprintf('lines-%s-%s.txt', $heard->step->id, $number),
+            'name' => \sprintf('lines-%s-%s.txt', $heard->at->step->id, $number),
             'type' => KeptFiles::LINES,
-            'place' => $heard->step->readings->name ?? $heard->step->id,
+            'place' => $heard->at->step->readings->name ?? $heard->at->step->id,
             KeptFiles::LINES_TOLD => KeptLines::told($heard, $until),
             'by' => $by->code,
             'at' => $this->clock->now()->format(\DATE_ATOM),

@@ -7,8 +7,7 @@ namespace Footnote\App\Bench;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Record\ReadingEntries;
-use Footnote\Core\Source\Feed;
-use Footnote\Core\Source\Sample;
+use Footnote\Core\Source\Taken;
 
 /** Readings from a source as rows of a step's list: in the rows that wait for them, else in new ones. */
 final readonly class TakenRows
@@ -22,8 +21,8 @@ final readonly class TakenRows
     }
 
     /**
-     * @param list<array<array-key, mixed>>              $rows  as they were answered, or as the step begins
-     * @param list<array{Feed, non-empty-list<Sample>}>  $taken of the rows' columns
+     * @param list<array<array-key, mixed>> $rows  as they were answered, or as the step begins
+     * @param list<Taken>                   $taken of the rows' columns
      *
      * @return list<array<array-key, mixed>>
      */
@@ -31,11 +30,11 @@ final readonly class TakenRows
     {
         // What goes into one row is one reading: a volume and its time.
         $groups = [];
-        foreach ($taken as [$feed, $samples]) {
-            $groups[json_encode($feed->row, \JSON_THROW_ON_ERROR)][] = [$feed, $samples];
+        foreach ($taken as $one) {
+            $groups[json_encode($one->feed->row, \JSON_THROW_ON_ERROR)][] = $one;
         }
         foreach ($groups as $group) {
-            $readings = max(array_map(static fn (array $one): int => \count($one[1]), $group));
+            $readings = max(array_map(static fn (Taken $one): int => \count($one->samples), $group));
             for ($reading = 0; $reading < $readings; ++$reading) {
                 $rows = $this->one($rows, $group, $reading);
             }
@@ -45,37 +44,35 @@ final readonly class TakenRows
     }
 
     /**
-     * @param list<array<array-key, mixed>>                       $rows
-     * @param non-empty-list<array{Feed, non-empty-list<Sample>}> $group
+     * @param list<array<array-key, mixed>> $rows
+     * @param non-empty-list<Taken>         $group
      *
      * @return list<array<array-key, mixed>>
      */
     private function one(array $rows, array $group, int $reading): array
     {
-        $row = $group[0][0]->row;
+        $row = $group[0]->feed->row;
         $lines = [];
-        foreach ($group as [$feed, $samples]) {
-            $sample = $samples[$reading] ?? null;
+        foreach ($group as $one) {
+            $sample = $one->samples[$reading] ?? null;
             if ($sample === null) {
                 continue;
             }
-            $row[$feed->column] = $feed->measured
-                ? ['value' => $sample->value->written, 'unit' => $sample->in]
-                : $sample->value->written;
+            $row[$one->feed->column] = $one->feed->written($sample);
             $lines[] = $sample->line;
             if ($this->began !== null) {
                 $row['seconds'] = number_format(max(0.0, Span::secondsBetween($this->began, $sample->at)), 1, '.', '');
             }
         }
         $row[ReadingEntries::PROVENANCE] = $this->how->value;
-        $row[ReadingEntries::LINE] = $this->file.':'.implode(',', $lines);
+        $row += $lines === [] ? [] : [ReadingEntries::LINE => (new TakenLine($this->file, $lines))->written()];
         foreach ($rows as $place => $there) {
             if ($this->waits($there, $group)) {
                 return array_values(array_replace($rows, [$place => [...$there, ...$row]]));
             }
         }
 
-        return self::behindItsLike($rows, $row, array_keys($group[0][0]->row));
+        return self::behindItsLike($rows, $row, array_keys($group[0]->feed->row));
     }
 
     /**
@@ -101,18 +98,18 @@ final readonly class TakenRows
     /**
      * Whether a row is of that channel, holds nothing of it yet, and counts.
      *
-     * @param array<array-key, mixed>                             $row
-     * @param non-empty-list<array{Feed, non-empty-list<Sample>}> $group
+     * @param array<array-key, mixed> $row
+     * @param non-empty-list<Taken>   $group
      */
     private function waits(array $row, array $group): bool
     {
-        foreach ($group[0][0]->row as $name => $value) {
+        foreach ($group[0]->feed->row as $name => $value) {
             if (($row[$name] ?? null) !== $value) {
                 return false;
             }
         }
-        foreach ($group as [$feed]) {
-            $there = $row[$feed->column] ?? '';
+        foreach ($group as $one) {
+            $there = $row[$one->feed->column] ?? '';
             if ((\is_array($there) ? $there['value'] ?? '' : $there) !== '') {
                 return false;
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Files;
 
 use Footnote\Core\Evidence\Provenance;
+use Footnote\Core\Record\ReadingEntries;
 
 /** Where a check's record says that a display was photographed: without the photo nobody can look at it. */
 final class SaysPhotographed
@@ -14,14 +15,10 @@ final class SaysPhotographed
      *
      * @return string|null the first place, such as "/acoustic/asFound/0/provenance"; null where it says so nowhere
      */
-    public static function at(array $record, string $path = ''): ?string
+    public static function at(array $record): ?string
     {
-        foreach ($record as $name => $told) {
-            $place = \is_array($told) ? self::at($told, $path.'/'.$name) : null;
-            if ($place === null && $name === 'provenance' && $told === Provenance::Photographed->value) {
-                $place = $path.'/'.$name;
-            }
-            if ($place !== null) {
+        foreach (ReadingEntries::saying($record) as $place => [, $how]) {
+            if ($how === Provenance::Photographed) {
                 return $place;
             }
         }

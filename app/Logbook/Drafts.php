@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Footnote\App\Logbook;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\OptimisticLockException;
 use Footnote\App\Logbook\Row\CheckRound;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
@@ -25,6 +27,29 @@ final readonly class Drafts
         $draft = $this->entities->find(Draft::class, $id) ?? throw Problem::missing('This half-done check');
         if ($draft->isClosed()) {
             throw new Problem(409, 'This check is closed already.');
+        }
+
+        return $draft;
+    }
+
+    /**
+     * Answers it within the change that is under way, where nobody did so meanwhile.
+     *
+     * @param array<string, mixed>  $answers
+     * @param array<string, string> $typed   who typed each of them, by its name
+     * @param int                   $version that was seen
+     * @param string                $kept    what became of what was asked, such as "nothing was taken"
+     *
+     * @throws Problem where somebody answered it elsewhere meanwhile
+     */
+    public function answer(Draft $draft, array $answers, array $typed, int $version, string $kept): Draft
+    {
+        try {
+            $this->entities->lock($draft, LockMode::OPTIMISTIC, $version);
+            $draft->answer($answers, $typed);
+            $this->entities->flush();
+        } catch (OptimisticLockException) {
+            throw new Problem(409, \sprintf('This check was answered elsewhere meanwhile. Look at it again; %s.', $kept));
         }
 
         return $draft;

@@ -8,7 +8,6 @@ use Footnote\Core\Air\Air;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Quantity\CommonUnit;
-use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Unit;
 use Footnote\Core\Source\Feed;
 use Footnote\Core\Source\Steadiness;
@@ -52,7 +51,7 @@ final class FlowFeeds
             }
             // A film is timed, not watched: each is a reading of its own.
             $isTimed = \in_array($channel, [FlowChannel::VOLUME, FlowChannel::SECONDS], true);
-            $steady = $isTimed ? null : new Steadiness(null, Exact::of(self::STEADY));
+            $steady = $isTimed ? null : Steadiness::withinPercent(self::STEADY);
             $legs = [CommonUnit::InchWater->value, 'in'];
             $in = \in_array($channel, [FlowChannel::LEFT, FlowChannel::RIGHT], true) ? $legs : self::symbols($column->scale->units);
             $feeds[] = new Feed($channel, $column->name, $in === [] ? [''] : $in, steady: $steady);

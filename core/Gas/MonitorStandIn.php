@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Gas;
 
 use Footnote\Core\Air\Substances;
+use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\StandIn\Chance;
 use Footnote\Core\StandIn\Course;
 use Footnote\Core\StandIn\Fault;
@@ -136,7 +137,7 @@ final readonly class MonitorStandIn implements StandIn
                 continue;
             }
             $bottle = new Bottle($reference);
-            $on = new \DateTimeImmutable('2999-01-01');
+            $on = new \DateTimeImmutable(Timeline::END);
             if (GasStage::ofSpan($channel->kind) === $stage) {
                 $label = $bottle->label($channel, $on);
                 if ($label !== null) {

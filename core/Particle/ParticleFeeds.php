@@ -7,7 +7,6 @@ namespace Footnote\Core\Particle;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Quantity\CommonUnit;
-use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Source\Feed;
 use Footnote\Core\Source\Steadiness;
 
@@ -25,7 +24,7 @@ final class ParticleFeeds
     /** @return list<Feed> */
     public static function at(Step $step, Instrument $unit): array
     {
-        $still = new Steadiness(null, Exact::of(self::STEADY));
+        $still = Steadiness::withinPercent(self::STEADY);
 
         return match ($step->id) {
             ParticleProcedures::FLOW_FOUND, ParticleProcedures::FLOW_LEFT => [

@@ -6,12 +6,15 @@ namespace Footnote\Core\Record;
 
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Source\LineProfile;
 use Footnote\Core\Source\ProfileColumn;
 
 /** The library of line profiles: how the lines of an instrument are read that does not print open lines. */
 final class LineProfileShelf implements EntryInspection
 {
     public const ID = 'line-profiles';
+
+    private const BAUD = ['1200', '2400', '4800', '9600', '19200', '38400', '57600', '115200'];
 
     public static function shelf(): Shelf
     {
@@ -21,18 +24,15 @@ final class LineProfileShelf implements EntryInspection
     /** @return non-empty-list<Entry> */
     private static function entries(): array
     {
-        $delimiters = ['comma' => 'comma', 'semicolon' => 'semicolon', 'tab' => 'tab', 'bar' => 'bar', 'blanks' => 'blanks'];
+        $delimiters = array_keys(LineProfile::DELIMITERS);
         $orders = ['ymd' => 'year, month, day', 'dmy' => 'day, month, year', 'mdy' => 'month, day, year'];
 
         return [
             Entry::text('source', 'Source', true, 'Manual, edition, page; or whose lines were looked at, and when'),
-            Entry::choice('delimiter', 'Parted by', $delimiters, true),
+            Entry::choice('delimiter', 'Parted by', array_combine($delimiters, $delimiters), true),
             Entry::text('begins', 'Lines of readings begin with', help: 'Empty: every line is one'),
             Entry::choice('dateOrder', 'Order of the date', $orders, help: 'Where a column holds the time'),
-            Entry::choice('baud', 'Speed of the port, baud', array_combine(
-                ['1200', '2400', '4800', '9600', '19200', '38400', '57600', '115200'],
-                ['1200', '2400', '4800', '9600', '19200', '38400', '57600', '115200'],
-            ), help: 'Not said: 9600'),
+            Entry::choice('baud', 'Speed of the port, baud', array_combine(self::BAUD, self::BAUD), help: 'Not said: 9600'),
             Entry::rows('columns', 'Columns', [
                 Entry::decimal('place', 'Place, from 1', '1', '100', required: true),
                 Entry::choice('holds', 'Holds', ProfileColumn::HOLDS, true),

@@ -18,18 +18,9 @@ final class Practice
      */
     public static function refuse(array $content, string $path, Instrument $unit): void
     {
-        if ($unit->isPractice()) {
-            return;
-        }
-        if (($content[ReadingEntries::PROVENANCE] ?? null) === Provenance::Simulated->value) {
-            throw new InvalidRecord(
-                $path.'/'.ReadingEntries::PROVENANCE,
-                \sprintf('says that a stand-in printed it, and %s is no practice unit.', $unit->id),
-            );
-        }
-        foreach ($content as $name => $inner) {
-            if (\is_array($inner)) {
-                self::refuse($inner, $path.'/'.$name, $unit);
+        foreach ($unit->isPractice() ? [] : ReadingEntries::saying($content, $path) as $place => [, $how]) {
+            if ($how === Provenance::Simulated) {
+                throw new InvalidRecord($place, \sprintf('says that a stand-in printed it, and %s is no practice unit.', $unit->id));
             }
         }
     }

@@ -27,6 +27,27 @@ final class ReadingEntries
         return [Entry::decimal('value', 'Reading', $least, $most, required: true), ...self::how(true)];
     }
 
+    /**
+     * Every reading of a record that says how it came, by the place where it says so, such as "/acoustic/asFound/0/provenance".
+     *
+     * @param array<array-key, mixed> $told
+     *
+     * @return \Generator<string, array{array<array-key, mixed>, Provenance}>
+     */
+    public static function saying(array $told, string $path = ''): \Generator
+    {
+        $how = $told[self::PROVENANCE] ?? null;
+        $how = \is_string($how) ? Provenance::tryFrom($how) : null;
+        if ($how !== null) {
+            yield $path.'/'.self::PROVENANCE => [$told, $how];
+        }
+        foreach ($told as $name => $inner) {
+            if (\is_array($inner)) {
+                yield from self::saying($inner, $path.'/'.$name);
+            }
+        }
+    }
+
     /** @return non-empty-list<Entry> how one reading came */
     public static function how(bool $required = false): array
     {

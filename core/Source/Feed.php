@@ -30,6 +30,12 @@ final readonly class Feed
     ) {
     }
 
+    /** @return string|array{value: string, unit: string} a reading as the record has it */
+    public function written(Sample $sample): string|array
+    {
+        return $this->measured ? ['value' => $sample->value->written, 'unit' => $sample->in] : $sample->value->written;
+    }
+
     public function readsIn(string $unit): bool
     {
         return \in_array($unit, $this->in, true);

@@ -33,6 +33,12 @@ final readonly class Steadiness
         return new self(null, Exact::zero(), Exact::of($much));
     }
 
+    /** Within so many percent of the readings themselves. */
+    public static function withinPercent(string $share): self
+    {
+        return new self(null, Exact::of($share));
+    }
+
     /** @param non-empty-list<array{Exact, Decimal}> $readings s and as written, in the order of time, not all at one moment */
     public function judge(array $readings): AtRest
     {

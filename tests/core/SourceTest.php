@@ -14,7 +14,7 @@ use Footnote\Core\Source\LineProfile;
 use Footnote\Core\Source\Sample;
 use Footnote\Core\Source\Steadiness;
 use Footnote\Core\Source\Stretch;
-use Footnote\Core\Source\Taking;
+use Footnote\Core\Source\Taken;
 use Footnote\Core\Source\Unread;
 use Footnote\Core\Source\Watched;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -86,7 +86,7 @@ final class SourceTest extends TestCase
         $unit = Watched::of(new Feed('CO', 'value', ['mg/m³'], steady: Steadiness::within('1')), $still, null);
         self::assertNull($unit->last, 'a number in another unit is another number');
         self::assertStringContainsString('is printed in "ppm"', $unit->words);
-        self::assertSame([], Taking::from($still, new Feed('CO', 'value', ['mg/m³'])));
+        self::assertNull(Taken::from($still, new Feed('CO', 'value', ['mg/m³'])));
     }
 
     /** The display of a unit says what it says: not what JSON makes of it. */
@@ -246,7 +246,7 @@ final class SourceTest extends TestCase
         $feed = new Feed('CO', 'value', ['ppm'], readings: 3);
         $lines = static fn (Stretch $stretch): array => array_map(
             static fn (Sample $one): int => $one->line,
-            Taking::from($stretch, $feed),
+            Taken::from($stretch, $feed)->samples ?? [],
         );
         self::assertSame([42, 52, 61], $lines(self::stretch(array_map(strval(...), range(1, 61)), 1)));
         self::assertSame([2, 5], $lines(self::stretch(['1', '2', '3', '4', '5'], 3)), 'twelve seconds hold two');

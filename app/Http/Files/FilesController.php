@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Files;
 
 use Footnote\App\Access\User;
+use Footnote\App\Bench\AskedSource;
 use Footnote\App\Files\Cleaned;
 use Footnote\App\Files\KeepFile;
 use Footnote\App\Http\SentFile;
@@ -97,9 +98,9 @@ final readonly class FilesController
         $told = $file[KeptFiles::LINES_TOLD] ?? null;
 
         return !\is_array($told) ? null : match ($told['by'] ?? '') {
-            'stand-in' => 'printed by a stand-in: practice',
-            'port' => 'as they came through the port',
-            'pasted' => 'as they were pasted',
+            AskedSource::STAND_IN => 'printed by a stand-in: practice',
+            AskedSource::PORT => 'as they came through the port',
+            AskedSource::PASTED => 'as they were pasted',
             default => 'as they stand in the file',
         };
     }

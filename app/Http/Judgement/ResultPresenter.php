@@ -61,7 +61,7 @@ final readonly class ResultPresenter
             ],
             'campaign' => array_diff_key($campaign, ['policy' => 1]),
             'digest' => $worked->said,
-            'checks' => $this->evidence($worked->checks(), Cells::text($record, 'instrument')),
+            'checks' => $this->evidence($worked->checks(), Cells::text($unit, 'family')),
             'schools' => $schools,
             'decisions' => $decisions,
             'changedSinceSigning' => $decisions === [] ? null : $this->decisions->changed($run, $worked),
@@ -79,9 +79,9 @@ final readonly class ResultPresenter
      *
      * @return list<array<string, mixed>>
      */
-    private function evidence(array $checks, string $instrument): array
+    private function evidence(array $checks, string $family): array
     {
-        $format = $this->families->of(Cells::text($this->logbook->instrumentRecord($instrument) ?? [], 'family'));
+        $format = $this->families->of($family);
 
         return array_map(static fn (array $record): array => [
             'id' => $record['id'] ?? '',
