@@ -36,13 +36,13 @@ final readonly class StandInSeat
     ) {
     }
 
-    /** A new one in the place of a unit: another than any before. Null where none can stand there. */
+    /** A new one in the place of a unit: another than any of another moment. Null where none can stand there. */
     public static function begin(Instrument $unit, Formats $families, ?string $fault, \DateTimeImmutable $now): ?self
     {
         $format = $families->of($unit->family);
 
         return $unit->isPractice() && $format instanceof BringsStandIns
-            ? new self($format->standIns()[0], $fault, random_int(1, 999_999), $now)
+            ? new self($format->standIns()[0], $fault, 1 + crc32($unit->id.' '.$now->format('U.u')) % 999_999, $now)
             : null;
     }
 

@@ -16,12 +16,8 @@ final readonly class HeardPresenter
     /** So many lines that cannot be read are told; the rest is counted. */
     private const UNREAD = 5;
 
-    /**
-     * @param \DateTimeImmutable|null $since what was shown already is not told again
-     *
-     * @return array<string, mixed>
-     */
-    public function of(Heard $heard, ?\DateTimeImmutable $since): array
+    /** @return array<string, mixed> */
+    public function of(Heard $heard): array
     {
         $watched = $heard->watched();
         $fed = array_map(static fn (array $one): string => $one[0]->channel, $watched);
@@ -31,7 +27,7 @@ final readonly class HeardPresenter
             'simulated' => $heard->isSimulated(),
             'every' => array_filter($heard->feeds, static fn (Feed $feed): bool => $feed->steady === null) === [] ? Feed::EVERY : 0,
             'channels' => array_map(
-                static fn (array $one): array => self::channel($one[0], $one[1], $heard->stretch->of($one[0]->channel), $since),
+                static fn (array $one): array => self::channel($one[0], $one[1], $heard->stretch->of($one[0]->channel)),
                 $watched,
             ),
             'others' => array_values(array_diff($heard->stretch->channels(), $fed)),
@@ -51,10 +47,8 @@ final readonly class HeardPresenter
      *
      * @return array<string, mixed>
      */
-    private static function channel(Feed $feed, Watched $watched, array $samples, ?\DateTimeImmutable $since): array
+    private static function channel(Feed $feed, Watched $watched, array $samples): array
     {
-        $new = array_values(array_filter($samples, static fn (Sample $one): bool => $since === null || $one->at > $since));
-
         return [
             'channel' => $feed->channel,
             'in' => $watched->last->in ?? $feed->in[0],
@@ -64,7 +58,7 @@ final readonly class HeardPresenter
             'words' => $watched->words,
             'points' => array_map(
                 static fn (Sample $one): array => ['at' => self::moment($one->at), 'value' => $one->value->written],
-                $new,
+                $samples,
             ),
         ];
     }

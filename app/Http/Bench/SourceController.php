@@ -47,7 +47,7 @@ final readonly class SourceController
         $body = Body::of($request);
         $told = $hear($drafts->open($id), $body->text('step'), self::source($body), TakeReading::STRETCH);
 
-        return new JsonResponse($heard->of($told, $body->optionalMoment('since')));
+        return new JsonResponse($heard->of($told));
     }
 
     #[Route('/take', methods: ['POST'])]

@@ -11,7 +11,16 @@ import { isoOf, localOf } from '../look/words';
 import { Practice } from '../look/Practice';
 import { SourcePanel } from '../source/SourcePanel';
 import { useSource } from '../source/useSource';
-import { askedSteps, flagOf, isAllFed, isAllTaken, lacks, lacksItsTime, readingsMissing } from './answers';
+import {
+  askedSteps,
+  beganNow,
+  flagOf,
+  isAllFed,
+  isAllTaken,
+  lacks,
+  lacksItsTime,
+  readingsMissing,
+} from './answers';
 import { useKeys } from '../shell/keys';
 import { isOver } from './wait';
 import { Hold, Unsent } from './HalfDone';
@@ -88,7 +97,7 @@ export function CheckView() {
     }
     if (step.kind === 'wait' && state === 'done' && answers.fromPaper !== true) {
       if (answers.waits?.[step.id] === undefined) {
-        put({ waits: { ...(answers.waits ?? {}), [step.id]: new Date().toISOString() } });
+        put(beganNow(answers, step.id));
         return;
       }
       if (!isOver(step, answers)) {
@@ -121,7 +130,7 @@ export function CheckView() {
     source.connected;
   const start = useRef(() => {});
   useEffect(() => {
-    start.current = () => step && put({ waits: { ...answers.waits, [step.id]: new Date().toISOString() } });
+    start.current = () => step && put(beganNow(answers, step.id));
   });
   useEffect(() => {
     if (startsItself) {

@@ -7,7 +7,7 @@ import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { useNow } from '../look/useNow';
 import { useKeys } from '../shell/keys';
-import { askedSteps, lacks } from './answers';
+import { askedSteps, beganNow, lacks } from './answers';
 import { Hold, Unsent } from './HalfDone';
 import { Live } from './Live';
 import { isPhone } from './phone';
@@ -95,7 +95,7 @@ export function RoundCard({
   };
   const go = () => {
     if (!begun) {
-      put({ waits: { ...(answers.waits ?? {}), [timer.id]: new Date().toISOString() } });
+      put(beganNow(answers, timer.id));
     } else if (missing(answers) === null && waits === 0) {
       void settle({});
     }

@@ -11,7 +11,7 @@ import { Told } from '../look/Told';
 import { isMeasured, rememberedUnit, rememberUnit, type Entry, type Row } from '../look/values';
 import { ink } from '../look/theme';
 import { useNow } from '../look/useNow';
-import { flagOf, rowsOf } from './answers';
+import { areAlike, beganNow, flagOf, rowsOf } from './answers';
 import { Stopwatch } from './Stopwatch';
 import { useAwake } from './useAwake';
 import type { Answers } from './useDraft';
@@ -297,7 +297,7 @@ export function Clock({ step, answers, put }: Pick<Props, 'step' | 'answers' | '
   const began = answers.waits?.[step.id];
   const now = useNow(began !== undefined);
   useAwake(began !== undefined);
-  const start = () => put({ waits: { ...(answers.waits ?? {}), [step.id]: new Date().toISOString() } });
+  const start = () => put(beganNow(answers, step.id));
   return (
     <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 14 }}>
       <Button variant={began === undefined ? 'contained' : 'outlined'} onClick={start} sx={{ minHeight: 48 }}>
@@ -365,10 +365,7 @@ function Readings({ step, draft, answers, put, onEnter, clockIsAbove = false }: 
               columns={step.columns}
               taken={[...step.feeds.map((feed) => feed.column), ...(step.clocked ? ['seconds'] : [])]}
               open={
-                step.presets.length === 0 ||
-                shown.findIndex((one) =>
-                  Object.keys(step.presets[0] ?? {}).every((name) => one[name] === reading[name]),
-                ) === place
+                step.presets.length === 0 || shown.findIndex((one) => areAlike(step, one, reading)) === place
               }
               strike={() => strike(place, reading)}
               put={(part) => change(place, part)}

@@ -12,6 +12,15 @@ export const rowsOf = (answers: Answers, into: string): Row[] => {
 export const askedSteps = (steps: Schemas['Step'][], answers: Answers): Schemas['Step'][] =>
   steps.filter((step) => step.when === null || answers[step.when] === true);
 
+/** The answer that the clock of a step began just now. */
+export const beganNow = (answers: Answers, step: string): Pick<Answers, 'waits'> => ({
+  waits: { ...(answers.waits ?? {}), [step]: new Date().toISOString() },
+});
+
+/** Whether two rows of a step are of one channel, one size, one tone. */
+export const areAlike = (step: Schemas['Step'], one: Row, other: Row): boolean =>
+  Object.keys(step.presets[0] ?? {}).every((name) => one[name] === other[name]);
+
 /** The column that a row of readings is for. */
 const mainColumn = (step: Schemas['Step']) =>
   step.columns.find((column) => column.kind === 'decimal' || column.kind === 'measured')?.name ?? 'value';
@@ -27,10 +36,7 @@ export const readingsMissing = (step: Schemas['Step'], answers: Answers): number
   if (step.presets.length === 0) {
     return Math.max(0, step.rows - read.length);
   }
-  const names = Object.keys(step.presets[0] ?? {});
-  return step.presets.every((preset) => read.some((row) => names.every((name) => row[name] === preset[name])))
-    ? 0
-    : 1;
+  return step.presets.every((preset) => read.some((row) => areAlike(step, row, preset))) ? 0 : 1;
 };
 
 /** Whether a source gives all that a step asks of a reading. */

@@ -13,15 +13,18 @@ export function useKeepFile(of: Kind, id: string, then?: () => void) {
   return useChange(({ file, place }: { file: File; place: string }) => keepFile(of, id, file, place), then);
 }
 
-/** A button that takes a photo, or lets one choose a file. */
+/** A button that takes a photo, or lets one choose a file: a picture or a document where nothing else is said. */
 export function TakeFile({
   words,
   camera = false,
+  any = false,
   take,
   busy,
 }: {
   words: string;
   camera?: boolean;
+  /** Whether it may be a file of any kind. */
+  any?: boolean;
   take: (file: File) => void;
   busy: boolean;
 }) {
@@ -39,7 +42,7 @@ export function TakeFile({
       <input
         type="file"
         aria-label={words}
-        accept={camera ? 'image/jpeg,image/png' : 'image/jpeg,image/png,application/pdf'}
+        {...(any ? {} : { accept: camera ? 'image/jpeg,image/png' : 'image/jpeg,image/png,application/pdf' })}
         {...(camera ? { capture: 'environment' as const } : {})}
         style={{ position: 'absolute', width: 1, height: 1, opacity: 0 }}
         onChange={(event) => {

@@ -4,6 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { useLibrary } from '../api/hooks';
+import { TakeFile } from '../look/Files';
 import { ink } from '../look/theme';
 import { hasPorts, OpenPort } from './port';
 import type { Source } from './useSource';
@@ -74,24 +75,7 @@ export function ChooseSource({
             From a serial port
           </Button>
         )}
-        <Button
-          component="label"
-          role={undefined}
-          tabIndex={-1}
-          variant="outlined"
-          sx={{ minHeight: 48, '&:focus-within': { outline: `2px solid ${ink.press}`, outlineOffset: 2 } }}
-        >
-          From a file of lines
-          <input
-            type="file"
-            aria-label="From a file of lines"
-            style={{ position: 'absolute', width: 1, height: 1, opacity: 0 }}
-            onChange={(event) => {
-              void dropped(event.target.files?.[0]);
-              event.target.value = '';
-            }}
-          />
-        </Button>
+        <TakeFile any words="From a file of lines" busy={false} take={(file) => void dropped(file)} />
         <Button
           variant="outlined"
           sx={{ minHeight: 48 }}
