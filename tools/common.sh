@@ -91,8 +91,8 @@ npm_ci() {
 }
 
 build_web() {
-  [ -f public/build/index.html ] || rm -f var/stamps/web
-  stamped web web/src web/index.html web/vite.config.ts web/package-lock.json contract/openapi.yaml -- web_build
+  [ -f public/build/index.html ] && [ -f public/sw.js ] || rm -f var/stamps/web
+  stamped web web/src web/index.html web/vite.config.ts web/vite.worker.config.ts web/package-lock.json contract/openapi.yaml -- web_build
 }
 web_build() {
   say "Building the web client …"

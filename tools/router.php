@@ -6,7 +6,8 @@ declare(strict_types=1);
 $path = (string) parse_url((string) ($_SERVER['REQUEST_URI'] ?? '/'), \PHP_URL_PATH);
 $public = dirname(__DIR__).'/public';
 $file = realpath($public.rawurldecode($path));
-if ($path !== '/' && $file !== false && is_file($file) && str_starts_with($file, $public.'/build/')) {
+$isWorker = $file === $public.'/sw.js';
+if ($path !== '/' && $file !== false && is_file($file) && ($isWorker || str_starts_with($file, $public.'/build/'))) {
     // As docs/production.md has nginx do it.
     $types = [
         'js' => 'text/javascript',
@@ -18,7 +19,8 @@ if ($path !== '/' && $file !== false && is_file($file) && str_starts_with($file,
     foreach ([
         'Content-Type' => $types[pathinfo($file, PATHINFO_EXTENSION)] ?? 'application/octet-stream',
         'Content-Length' => (string) filesize($file),
-        'Cache-Control' => 'public, max-age=31536000, immutable',
+        // The service worker keeps its name: it is asked for anew each time.
+        'Cache-Control' => $isWorker ? 'no-cache' : 'public, max-age=31536000, immutable',
         'X-Content-Type-Options' => 'nosniff',
         'Referrer-Policy' => 'same-origin',
         'X-Frame-Options' => 'DENY',

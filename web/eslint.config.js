@@ -3,7 +3,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
 
 export default ts.config(
-  { ignores: ['dist', 'src/api/contract.ts', 'vite.config.ts', 'eslint.config.js'] },
+  { ignores: ['dist', 'src/api/contract.ts', 'vite.config.ts', 'vite.worker.config.ts', 'eslint.config.js'] },
   js.configs.recommended,
   ...ts.configs.strictTypeChecked,
   {

@@ -1,8 +1,16 @@
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   base: '/build/',
+  // What was kept of another contract is not shown.
+  define: {
+    SHAPE: JSON.stringify(
+      createHash('sha256').update(readFileSync('../contract/openapi.yaml')).digest('hex').slice(0, 16),
+    ),
+  },
   plugins: [react()],
   html: { cspNonce: 'footnote-nonce-placeholder' },
   build: { outDir: '../public/build', emptyOutDir: true, manifest: true, target: 'es2022' },

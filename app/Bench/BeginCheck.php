@@ -74,7 +74,8 @@ final readonly class BeginCheck
         return $draft;
     }
 
-    private function knows(Instrument $unit, string $procedure): void
+    /** @throws Problem where it is none of the unit's; none is named: the usual one */
+    public function knows(Instrument $unit, string $procedure): void
     {
         $procedures = $this->assessor->family($unit->family)->procedures($unit);
         if ($procedure !== '' && Procedure::among($procedures, $procedure)->id !== $procedure) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Bench;
 
 use Footnote\App\Logbook\ModelSheets;
+use Footnote\App\Refusal\Problem;
 
 /**
  * When each step was confirmed and each timer started, noted by the server as it hears of it: the clock of a telephone says
@@ -14,6 +15,8 @@ use Footnote\App\Logbook\ModelSheets;
 final class Stamps
 {
     private const NOTED = ['steps' => 'stepTimes', 'waits' => 'stepWaits'];
+
+    private const OWN = [ModelSheets::ANSWER => true, StandInSeat::ANSWER => true, BringCheck::ANSWER => true];
 
     /**
      * @param array<string, mixed> $before  the answers as they stood
@@ -35,9 +38,45 @@ final class Stamps
             $answers += $stamped === [] ? [] : [$moments => $stamped];
         }
 
-        $own = [ModelSheets::ANSWER => true, StandInSeat::ANSWER => true];
+        return [...array_diff_key($answers, self::OWN), ...self::own($before)];
+    }
 
-        return [...array_diff_key($answers, $own), ...array_intersect_key($before, $own)];
+    /**
+     * What only the server writes among the answers.
+     *
+     * @param array<string, mixed> $answers
+     *
+     * @return array<string, mixed>
+     */
+    public static function own(array $answers): array
+    {
+        return array_intersect_key($answers, self::OWN);
+    }
+
+    /**
+     * The answers of a check that was walked where no server answered, with the moments that the device noted.
+     *
+     * @param array<string, mixed> $answers
+     *
+     * @return array<string, mixed>
+     *
+     * @throws Problem where a moment is none, or lies before it was begun or after it is brought
+     */
+    public static function brought(array $answers, \DateTimeImmutable $from, \DateTimeImmutable $to): array
+    {
+        $paper = ($answers['fromPaper'] ?? null) === true;
+        $noted = [];
+        foreach (self::NOTED as $what => $moments) {
+            foreach ($paper ? [] : array_intersect_key(self::map($answers, $moments), self::map($answers, $what)) as $step => $at) {
+                $moment = \is_string($at) ? date_create_immutable($at) : false;
+                if ($moment === false || $moment < $from || $moment > $to) {
+                    throw Problem::field(\sprintf('/answers/%s/%s', $moments, $step), 'is no moment between its begin and now.');
+                }
+                $noted[$moments][$step] = $moment->format(\DATE_ATOM);
+            }
+        }
+
+        return [...array_diff_key($answers, self::OWN, array_flip(self::NOTED)), ...$noted];
     }
 
     /**

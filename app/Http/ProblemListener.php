@@ -32,8 +32,10 @@ final readonly class ProblemListener
         }
         $thrown = $event->getThrowable();
         $problem = $thrown instanceof InvalidRecord ? Problem::fields($thrown->fields()) : $thrown;
-        $problem = $problem instanceof Problem ? $this->orDone($this->labelled($problem)) : $problem;
+        $problem = $problem instanceof Problem ? $this->labelled($problem) : $problem;
+        $done = $problem instanceof Problem ? $this->done($problem) : null;
         $event->setResponse(match (true) {
+            $done !== null => ProblemResponse::kept($done),
             $problem instanceof Problem => ProblemResponse::of($problem->status, $problem->getMessage(), $problem->fields),
             $problem instanceof InvalidPolicy => ProblemResponse::of(
                 422,
@@ -58,18 +60,18 @@ final readonly class ProblemListener
         return $problem->fields !== [] && $problem->isOfFields ? Problem::fields($problem->fields, $this->labels->of(...)) : $problem;
     }
 
-    /** A request that was carried out, and whose answer was lost, is refused when it is sent again: it is told that it was. */
-    private function orDone(Problem $problem): Problem
+    /**
+     * A request that was carried out, and whose answer was lost, is refused when it is sent again: it is told that it was.
+     *
+     * @return array{at: string, made: string|null}|null
+     */
+    private function done(Problem $problem): ?array
     {
         try {
-            $at = \in_array($problem->status, [409, 422], true) ? $this->asked->carriedOut() : null;
+            return \in_array($problem->status, [409, 422], true) ? $this->asked->carriedOut() : null;
         } catch (Problem) {
-            $at = null;
+            return null;
         }
-
-        return $at === null
-            ? $problem
-            : new Problem(409, \sprintf('This was kept already, at %s UTC, and not a second time. Look at it again.', substr($at, 11, 8)));
     }
 
     /** Nothing is wrong with what was asked: it can be asked again. */

@@ -70,15 +70,23 @@ final readonly class AskedOnce
         }
     }
 
-    /** When what the request asks for was carried out, where it was: its answer was lost. */
-    public function carriedOut(): ?string
+    /**
+     * When what the request asks for was carried out, where it was and its answer was lost, and what it made.
+     *
+     * @return array{at: string, made: string|null}|null
+     */
+    public function carriedOut(): ?array
     {
         $id = $this->id();
-        $at = $id === null ? false : $this->connection->fetchOne(
-            'SELECT e.at FROM request_made m JOIN journal_entry e ON e.sequence = m.sequence WHERE m.id = ?',
+        $row = $id === null ? false : $this->connection->fetchAssociative(
+            'SELECT e.at, m.made FROM request_made m JOIN journal_entry e ON e.sequence = m.sequence WHERE m.id = ?',
             [$id],
         );
+        if ($row === false || !\is_string($row['at'])) {
+            return null;
+        }
+        $made = \is_string($row['made']) ? json_decode($row['made'], true, 32, \JSON_THROW_ON_ERROR) : null;
 
-        return \is_string($at) ? $at : null;
+        return ['at' => $row['at'], 'made' => \is_string($made) ? $made : null];
     }
 }

@@ -12,6 +12,7 @@ final readonly class CheckNotes
      * @param SetAside|null $setAside a person's statement that this check shows nothing
      * @param list<Typed>   $typed    who typed what; empty where nobody noted it
      * @param InPlaceOf|null $inPlaceOf another check that was written wrongly
+     * @param Away|null      $away      where it was made without a network
      * @param Replaced|null  $replaced  by one that says what is right; it counts for nothing any more
      */
     public function __construct(
@@ -20,13 +21,14 @@ final readonly class CheckNotes
         public ?SetAside $setAside = null,
         public array $typed = [],
         public ?InPlaceOf $inPlaceOf = null,
+        public ?Away $away = null,
         public ?Replaced $replaced = null,
     ) {
     }
 
     public function replaced(Replaced $by): self
     {
-        return new self($this->by, $this->remarks, $this->setAside, $this->typed, $this->inPlaceOf, $by);
+        return new self($this->by, $this->remarks, $this->setAside, $this->typed, $this->inPlaceOf, $this->away, $by);
     }
 
     /** By whom, in words: who typed it is told beside who accepted it, where that is not one person. */

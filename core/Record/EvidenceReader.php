@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Derivation\SourceMark;
+use Footnote\Core\Evidence\Away;
 use Footnote\Core\Evidence\BegunDespite;
 use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\CertifiedValue;
@@ -246,6 +247,7 @@ final readonly class EvidenceReader
     {
         $aside = $fields->optionalObject('setAside');
         $inPlaceOf = $fields->optionalObject('inPlaceOf');
+        $away = $fields->optionalObject('away');
         $steps = [];
         foreach ($fields->map('steps') as $step => $state) {
             $steps[$step] = StepState::tryFrom(\is_string($state) ? $state : '') ?? throw new InvalidRecord(
@@ -280,6 +282,7 @@ final readonly class EvidenceReader
                     $fields->objects('typedBy'),
                 ),
                 $inPlaceOf === null ? null : $this->inPlaceOf($inPlaceOf),
+                $away === null ? null : $this->away($away),
             ),
         );
     }
@@ -303,6 +306,15 @@ final readonly class EvidenceReader
         }
 
         return $moments;
+    }
+
+    private function away(Fields $fields): Away
+    {
+        return new Away(
+            $this->told($fields->moment('brought')),
+            (int) ($fields->optionalNumber('ahead', -1e9, 1e9) ?? throw new InvalidRecord($fields->at('ahead'), 'is missing.')),
+            $fields->optionalText('why', 2000) ?? '',
+        );
     }
 
     public function inPlaceOf(Fields $fields): InPlaceOf

@@ -299,6 +299,12 @@ final readonly class RecordSchema
                     ['by', 'fields'],
                     'Who typed which answers, where that was noted; "by" is who accepted the check.',
                 )),
+                'away' => Shape::object(
+                    ['brought' => Shape::ref('moment'), 'ahead' => ['type' => 'integer'], 'why' => Shape::text(2000)],
+                    ['brought', 'ahead'],
+                    'Made without a network: when it was brought, by how many seconds the clock of the device was ahead then, and why its '
+                        .'moments stand where that was too much.',
+                ),
                 'remarks' => Shape::text(2000),
                 ...$sections,
             ], ['id', 'instrument', 'at', 'by']),

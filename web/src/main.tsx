@@ -9,6 +9,8 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { queries } from './api/client';
+import { restore } from './away/kept';
+import { watchNetwork } from './away/reach';
 import { router } from './router';
 import { theme } from './look/theme';
 import './look/page.css';
@@ -16,6 +18,15 @@ import './look/page.css';
 const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
 const cache = createCache({ key: 'fn', prepend: true, ...(nonce ? { nonce } : {}) });
 const root = document.getElementById('root');
+
+/** So long what was kept is waited for, ms: without it the page is asked for as ever. */
+const PATIENCE = 1000;
+
+watchNetwork();
+if (import.meta.env.PROD && 'serviceWorker' in navigator) {
+  void navigator.serviceWorker.register('/sw.js', { updateViaCache: 'none' }).catch(() => undefined);
+}
+await Promise.race([restore(), new Promise((resolve) => setTimeout(resolve, PATIENCE))]);
 
 if (root) {
   createRoot(root).render(

@@ -17,6 +17,7 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./bench/RoundView')).RoundView }),
       },
       { path: 'bench/:id', lazy: async () => ({ Component: (await import('./bench/CheckView')).CheckView }) },
+      { path: 'outbox', lazy: async () => ({ Component: (await import('./away/OutboxView')).OutboxView }) },
       {
         path: 'checks/:id',
         lazy: async () => ({ Component: (await import('./checks/RecordedCheckView')).RecordedCheckView }),

@@ -14,24 +14,35 @@ use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\ModelSheets;
 use Footnote\App\Logbook\Policies;
-use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\Row\Draft;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\RecordedReferences;
-use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\Foresight;
 use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\LiveSheet;
-use Footnote\Core\Judgement\ReferenceChoice;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\StandIn\BringsStandIns;
 use Footnote\Core\StandIn\Fault;
 
-/** A half-done check with its steps, its answers, and what they come to so far. */
+/**
+ * A half-done check with its steps, its answers, and what they come to so far.
+ *
+ * @phpstan-import-type Line from ReferenceLines
+ *
+ * @phpstan-type Shown array{
+ *     id: string,
+ *     unit: array<string, mixed>,
+ *     procedure: array{id: string, title: string, steps: list<array<string, mixed>>},
+ *     sheets: list<array<string, mixed>>,
+ *     references: list<Line>,
+ *     live: array<string, mixed>,
+ *     ...<string, mixed>,
+ * }
+ */
 final readonly class DraftPresenter
 {
     private Foresight $foresight;
@@ -47,13 +58,13 @@ final readonly class DraftPresenter
         private SiteClock $site,
         private UnitPresenter $units,
         private KeptFiles $files,
-        private Retirements $retirements,
+        private ReferenceLines $references,
         private ModelSheets $sheets,
     ) {
         $this->foresight = new Foresight($assessor);
     }
 
-    /** @return array<string, mixed> */
+    /** @return Shown */
     public function of(Draft $draft): array
     {
         $timeline = $this->logbook->timeline($draft->instrument);
@@ -99,29 +110,8 @@ final readonly class DraftPresenter
                 'steps' => $lines->of($walked->procedure->steps),
             ],
             'sheets' => $lines->sheets(),
-            'references' => array_map(
-                static fn (ReferenceChoice $choice): array => [
-                    'id' => $choice->reference->id,
-                    'model' => $choice->reference->model,
-                    'about' => $choice->about,
-                    'settings' => $choice->settings,
-                    'problems' => $choice->problems,
-                ],
-                array_map(
-                    static fn (ReferenceChoice $choice): ReferenceChoice => $choice->heldTo($policy, $now),
-                    $family->bench()->choices($timeline->instrument, $this->inUse($kit, $answers), $now),
-                ),
-            ),
-            'others' => array_values(
-                array_map(
-                    static fn (Reference $reference): array => [
-                        'id' => $reference->id,
-                        'kind' => $reference->kind,
-                        'model' => $reference->model,
-                    ],
-                    $kit,
-                ),
-            ),
+            'references' => $this->references->of($timeline->instrument, $kit, $policy, $now, Cells::text($answers, 'reference')),
+            'others' => ReferenceLines::others($kit),
             'answers' => (object) $answers,
             'problems' => $walked->namingAnswers($problems, $answers),
             'live' => [
@@ -169,22 +159,5 @@ final readonly class DraftPresenter
             'connected' => $seat !== null,
             'fault' => $seat?->fault,
         ];
-    }
-
-    /**
-     * @param array<int|string, Reference> $kit
-     * @param array<string, mixed>         $answers
-     *
-     * @return list<Reference> those in use, and the one that was chosen already
-     */
-    private function inUse(array $kit, array $answers): array
-    {
-        $retired = $this->retirements->references();
-        $chosen = Cells::text($answers, 'reference');
-
-        return array_values(array_filter(
-            $kit,
-            static fn (Reference $one): bool => $one->id === $chosen || !isset($retired['='.$one->id]),
-        ));
     }
 }

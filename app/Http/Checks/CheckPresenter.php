@@ -65,6 +65,7 @@ final readonly class CheckPresenter
             'zone' => $this->logbook->zoneOf($unit->id)->getName(),
             'at' => $check->at->format(\DATE_ATOM),
             'who' => $check->notes->who(),
+            'away' => $check->notes->away?->words($this->logbook->zoneOf($unit->id)),
             'remarks' => $check->notes->remarks,
             'next' => $this->next($id, $unit),
             'adjusted' => $check->content->wasAdjusted(),

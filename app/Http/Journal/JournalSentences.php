@@ -36,6 +36,7 @@ final class JournalSentences
         'check begun' => 'began a check of {instrument}',
         'round begun' => 'began a round of checks of {instrument}',
         'round set up' => 'chose {reference} for a round of checks of {instrument}',
+        'check brought' => 'brought a check of {instrument} that was made without a network',
         'check recorded' => 'accepted a check of {instrument}',
         'check broken off' => 'broke off a check of {instrument}',
         'check put away' => 'put away a check of {instrument} that held nothing',

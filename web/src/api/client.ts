@@ -1,6 +1,7 @@
-import { QueryClient } from '@tanstack/react-query';
+import { QueryCache, QueryClient } from '@tanstack/react-query';
 import createClient from 'openapi-fetch';
 import type { components, paths } from './contract';
+import { reaching } from '../away/reach';
 import { patiently } from './patiently';
 
 export type Schemas = components['schemas'];
@@ -21,7 +22,7 @@ export class Refusal extends Error {
 export const api = createClient<paths>({
   baseUrl: '/',
   headers: { 'X-Requested-With': 'footnote' },
-  fetch: (request: Request) => patiently(() => fetch(request.clone())),
+  fetch: (request: Request) => patiently(() => reaching(fetch(request.clone()))),
 });
 
 /**
@@ -34,6 +35,10 @@ const identifier = () =>
   Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join(
     '',
   );
+/** The identifier of a change that was asked for and not answered: it may have been made. */
+export const unansweredId = (path: string, body: unknown): string | undefined =>
+  unanswered.get(`POST ${new URL(path, window.location.href).href} ${JSON.stringify(body)}`);
+
 api.use({
   onRequest: async ({ request }) => {
     if (request.method !== 'GET') {
@@ -79,10 +84,27 @@ export async function answer<T>(
   return got.data as T;
 }
 
+/** So long what was seen is held, where nobody looks at it just now, ms: it is shown again without a network. */
+const HELD = 24 * 3_600_000;
+
 export const queries = new QueryClient({
+  queryCache: new QueryCache({
+    // Where no server answers, what was seen before stays; the bar says of when it is.
+    onError: (problem, query) => {
+      if (problem instanceof Refusal && problem.problem.status === 0 && query.state.data !== undefined) {
+        query.setState({ status: 'success', error: null, fetchStatus: 'idle' });
+      }
+    },
+  }),
   defaultOptions: {
-    queries: { retry: false, staleTime: 5_000, refetchOnWindowFocus: true },
-    mutations: { retry: false },
+    queries: {
+      retry: false,
+      staleTime: 5_000,
+      gcTime: HELD,
+      refetchOnWindowFocus: true,
+      networkMode: 'always',
+    },
+    mutations: { retry: false, networkMode: 'always' },
   },
 });
 

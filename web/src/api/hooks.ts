@@ -1,14 +1,23 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { forget, keepOnlyOf } from '../away/kept';
+import { isLeaving, leave } from '../away/leaving';
 import { atSite } from '../look/site';
 import { afterEvidence, answer, api, queries, Refusal, type Schemas } from './client';
 
 export const useSession = () =>
   useQuery({
     queryKey: ['session'],
-    queryFn: async () => {
+    queryFn: async (): Promise<Schemas['Session']> => {
+      if (isLeaving()) {
+        await leave();
+      }
+      if (isLeaving()) {
+        return { zone: null, user: null };
+      }
       const session = await answer(api.GET('/api/session'));
       atSite(session.zone);
+      await keepOnlyOf(session.user?.code ?? null);
       return session;
     },
     staleTime: 60_000,
@@ -22,7 +31,17 @@ export const useDay = (date: string | null) =>
     refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 500 : false),
   });
 
-export const useBench = () => useQuery({ queryKey: ['bench'], queryFn: () => answer(api.GET('/api/bench')) });
+/** What is asked for before anybody looks at it, so that it is there without a network. */
+export const beforehand = {
+  bench: { queryKey: ['bench'], queryFn: () => answer(api.GET('/api/bench')) },
+  campaigns: { queryKey: ['campaigns'], queryFn: () => answer(api.GET('/api/campaigns')) },
+  run: (id: string) => ({
+    queryKey: ['run', id],
+    queryFn: () => answer(api.GET('/api/runs/{id}', { params: { path: { id } } })),
+  }),
+};
+
+export const useBench = () => useQuery(beforehand.bench);
 
 /** A row of units on one reference. */
 export const useRound = (id: string) =>
@@ -105,11 +124,7 @@ export const useUnit = (id: string) =>
     queryFn: () => answer(api.GET('/api/kit/instruments/{id}', { params: { path: { id } } })),
   });
 
-export const useRun = (id: string) =>
-  useQuery({
-    queryKey: ['run', id],
-    queryFn: () => answer(api.GET('/api/runs/{id}', { params: { path: { id } } })),
-  });
+export const useRun = (id: string) => useQuery(beforehand.run(id));
 
 export const useCheck = (id: string) =>
   useQuery({
@@ -162,8 +177,7 @@ export const useEquations = () =>
 export const usePolicies = () =>
   useQuery({ queryKey: ['policies'], queryFn: () => answer(api.GET('/api/policies')) });
 
-export const useCampaigns = () =>
-  useQuery({ queryKey: ['campaigns'], queryFn: () => answer(api.GET('/api/campaigns')) });
+export const useCampaigns = () => useQuery(beforehand.campaigns);
 
 export const useJournal = (choice: { day?: string; person?: string; about?: string; before?: string }) =>
   useQuery({
@@ -189,13 +203,14 @@ export function useChange<In, Out>(
  * Leaving. Nobody is signed in from here on, and nothing is asked for again: an answer that came in late would put another
  * empty form in the place of the one in which somebody types a name already.
  */
-export function useLeave(leave: () => Promise<unknown>) {
+export function useLeave(leaving: () => Promise<unknown> = leave) {
   return useMutation<unknown, Refusal>({
-    mutationFn: leave,
+    mutationFn: leaving,
     onSuccess: async () => {
       await queries.cancelQueries();
       queries.setQueryData<Schemas['Session']>(['session'], { zone: null, user: null });
       queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
+      await forget();
     },
   });
 }

@@ -4,6 +4,8 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useBench, useSession } from '../api/hooks';
+import { AtHand } from '../away/AtHand';
+import { useAwayChecks } from '../away/useAwayCheck';
 import { FitWords } from '../look/FitWords';
 import { Empty, Loading, Told } from '../look/Told';
 import { Practice } from '../look/Practice';
@@ -19,6 +21,7 @@ import { useBeginCheck } from './useBeginCheck';
 const tools = [
   { name: 'round', words: 'A round' },
   { name: 'timer', words: 'A timer' },
+  { name: 'away', words: 'Without a network' },
 ] as const;
 
 /** Which unit to check; holds, half-done checks, and what moved together. */
@@ -26,17 +29,21 @@ export function BenchView() {
   const bench = useBench();
   const session = useSession();
   const begin = useBeginCheck();
+  const here = useAwayChecks();
   const [tool, setTool] = useState<(typeof tools)[number]['name'] | null>(null);
   if (bench.isPending) {
     return <Loading />;
   }
-  if (bench.isError) {
+  if (!bench.data) {
     return <Told problem={bench.error} />;
   }
   const records = mayRecord(session.data?.user);
   // What waits for a check stands first.
   const weight = (unit: (typeof bench.data.units)[number]) =>
     unit.draft ? 0 : unit.hold.length > 0 ? 1 : unit.running ? 2 : 3;
+  const person = session.data?.user?.code;
+  const isHere = (unit: string) =>
+    (here.data ?? []).findLast((check) => check.instrument === unit && check.person === person);
   const units = [...bench.data.units].sort((a, b) => weight(a) - weight(b));
   if (bench.data.units.length === 0) {
     return (
@@ -68,6 +75,7 @@ export function BenchView() {
         )}
       </div>
       {tool === 'round' && <BeginRound units={units} />}
+      {tool === 'away' && <AtHand units={units} />}
       {tool === 'timer' && <BeginTimer units={units} onStarted={() => setTool(null)} />}
       {bench.data.shifts.map((shift) => (
         <SharedShift key={shift.reference + shift.when} shift={shift} />
@@ -150,7 +158,17 @@ export function BenchView() {
                       Round ({unit.draft.by})
                     </Button>
                   )}
-                  {records && !unit.draft?.round && (
+                  {records && isHere(unit.id) !== undefined && (
+                    <Button
+                      component={Link}
+                      to={`/bench/${isHere(unit.id)?.id}`}
+                      variant="contained"
+                      sx={{ minHeight: 48, minWidth: 150 }}
+                    >
+                      {isHere(unit.id)?.closed ? 'In the outbox' : 'Go on (here)'}
+                    </Button>
+                  )}
+                  {records && !unit.draft?.round && isHere(unit.id) === undefined && (
                     <Button
                       variant={unit.draft ? 'contained' : 'outlined'}
                       onClick={() => begin.mutate({ unit: unit.id })}

@@ -2,7 +2,11 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { answer, api, type Schemas } from '../api/client';
+import type { Schemas } from '../api/client';
+import { AwayPhotos, Brought, JudgedLater, WaitsToBeBrought } from '../away/AtTheBench';
+import { AwaySource } from '../away/AwaySource';
+import { isOfDevice } from '../away/useAwayCheck';
+import { useHalfDone } from '../away/useHalfDone';
 import { useChange } from '../api/hooks';
 import { Files } from '../look/Files';
 import { Loading, Told } from '../look/Told';
@@ -29,7 +33,6 @@ import { NotApplicable } from './NotApplicable';
 import { isPhone } from './phone';
 import { OfTheModel } from './OfTheModel';
 import { Clock, Mind, Press, StepBody } from './StepBody';
-import { useDraft } from './useDraft';
 
 const marks: Record<string, string> = { done: '✓', skipped: '–', 'not applicable': '○' };
 
@@ -46,30 +49,24 @@ const placeIn = (steps: Schemas['Step'][]) => (place: string) => {
 /** A check walked step by step: one step large, one key to go on, and beside it what the check will mean. */
 export function CheckView() {
   const { id = '' } = useParams();
+  return <Walk key={id} id={id} />;
+}
+
+function Walk({ id }: { id: string }) {
   const navigate = useNavigate();
-  const { query, draft, answers, put: keep, replace, problem, again, seen } = useDraft(id);
+  const half = useHalfDone(id);
+  const { query, draft, answers, put: keep, replace, problem, again, seen, away } = half;
+  const isAway = away.check !== null;
   const [chosen, setChosen] = useState<number | null>(null);
   // On a small screen the list of steps is folded.
   const [listed, setListed] = useState(false);
   const body = useRef<HTMLElement>(null);
-  const accept = useChange(
-    async () =>
-      answer(
-        api.POST('/api/bench/drafts/{id}/accept', {
-          params: { path: { id } },
-          body: { version: await seen() },
-        }),
-      ),
+  const accept = useChange<undefined, unknown>(
+    () => half.accept(),
     () => void navigate('/bench'),
   );
-  const breakOff = useChange(
-    async (reason: string) =>
-      answer(
-        api.POST('/api/bench/drafts/{id}/break-off', {
-          params: { path: { id } },
-          body: { version: await seen(), reason },
-        }),
-      ),
+  const breakOff = useChange<string, unknown>(
+    (reason) => half.breakOff(reason),
     () => void navigate('/bench'),
   );
   const put = (change: Parameters<typeof keep>[0]) => {
@@ -82,7 +79,7 @@ export function CheckView() {
   const first = steps.findIndex((step) => done[step.id] === undefined);
   const at = Math.min(chosen ?? (first === -1 ? steps.length : first), steps.length);
   const step = steps[at];
-  const source = useSource(draft, answers.fromPaper === true ? undefined : step);
+  const source = useSource(draft, answers.fromPaper === true || isAway ? undefined : step);
   const ready = draft !== undefined;
   useEffect(() => {
     body.current?.focus({ preventScroll: true });
@@ -152,11 +149,17 @@ export function CheckView() {
     x: () => step && settle('skipped'),
     y: () => at > 0 && setChosen(at - 1),
   });
-  if (query.isPending) {
+  if (half.isPending) {
     return <Loading />;
   }
-  if (query.isError || !draft) {
+  if (isOfDevice(id) && !isAway) {
+    return <Brought id={id} />;
+  }
+  if (!draft) {
     return <Told problem={query.error} />;
+  }
+  if (away.check?.closed) {
+    return <WaitsToBeBrought unit={draft.unit.id} closed={away.check.closed} />;
   }
   const { unit } = draft;
   return (
@@ -243,7 +246,10 @@ export function CheckView() {
               <Mind step={step} />
               <Press step={step} />
               {hasClock && <Clock step={step} answers={answers} put={put} />}
-              {step.feeds.length > 0 && answers.fromPaper !== true && (
+              {isAway && step.feeds.length > 0 && answers.fromPaper !== true && (
+                <AwaySource key={step.id} step={step} source={source} />
+              )}
+              {!isAway && step.feeds.length > 0 && answers.fromPaper !== true && (
                 <SourcePanel
                   key={step.id}
                   draft={draft}
@@ -274,6 +280,7 @@ export function CheckView() {
                 answers={answers}
                 put={put}
                 clockIsAbove={hasClock}
+                keepPhoto={isAway ? away.keepPhoto : null}
                 onEnter={() => missing === null && settle('done')}
                 onChosen={(change) => settle('done', change)}
                 onOver={() => done[step.id] === undefined && settle('done')}
@@ -284,9 +291,13 @@ export function CheckView() {
               The check becomes evidence and closes what it can close. It is never changed afterwards; a
               faulty one can be corrected or set aside, with a reason.
               {Object.values(done).includes('skipped') && ' Steps that were skipped are findings.'}
+              {isAway && ' It is kept on this device and brought when the server answers; it is judged then.'}
             </p>
           )}
-          {!step && <Files of="draft" id={draft.id} adds placeOf={placeIn(steps)} />}
+          {!step && isAway && (
+            <AwayPhotos photos={away.photos} keep={away.keepPhoto} placeOf={placeIn(steps)} />
+          )}
+          {!step && !isAway && <Files of="draft" id={draft.id} adds placeOf={placeIn(steps)} />}
           {((!step && made !== undefined) || answers.fromPaper === true) && (
             <TextField
               label="When it was made, local time"
@@ -343,6 +354,7 @@ export function CheckView() {
           </div>
         </section>
         <Live draft={draft}>
+          {isAway && <JudgedLater prepared={away.prepared} />}
           <OfTheModel sheets={draft.sheets} />
           <Button
             color="warning"

@@ -24,6 +24,8 @@ interface Props {
   answers: Answers;
   put: (change: Partial<Answers>) => void;
   onEnter: () => void;
+  /** Keeps a photo of a reading where no server answers; null where one does. */
+  keepPhoto?: ((file: File, place: string) => Promise<void>) | null;
   /** The clock of the step stands above what comes by itself. */
   clockIsAbove?: boolean;
   /** The timer of a wait that is shown has run out. */
@@ -282,11 +284,23 @@ function Taken({
 }
 
 /** The photo of a display: it is kept with the half-done check, and the reading is photographed. */
-function PhotoOf({ draft, place, taken }: { draft: string; place: string; taken: () => void }) {
+function PhotoOf({
+  draft,
+  place,
+  taken,
+  keepHere,
+}: {
+  draft: string;
+  place: string;
+  taken: () => void;
+  keepHere: Props['keepPhoto'];
+}) {
   const keep = useKeepFile('draft', draft, taken);
+  const take = (file: File) =>
+    keepHere ? void keepHere(file, place).then(taken) : keep.mutate({ file, place });
   return (
     <>
-      <TakeFile camera words="Photo" busy={keep.isPending} take={(file) => keep.mutate({ file, place })} />
+      <TakeFile camera words="Photo" busy={keep.isPending} take={take} />
       <Told problem={keep.error} />
     </>
   );
@@ -318,7 +332,7 @@ export function Clock({ step, answers, put }: Pick<Props, 'step' | 'answers' | '
 }
 
 /** Rows of readings: the first column large, how each came, and a way to strike one out with its reason. */
-function Readings({ step, draft, answers, put, onEnter, clockIsAbove = false }: Props) {
+function Readings({ step, draft, answers, put, onEnter, clockIsAbove = false, keepPhoto = null }: Props) {
   const list = rowsOf(answers, step.into);
   const empty: Row = { provenance: answers.fromPaper === true ? 'transcribed' : 'typed' };
   const begun: Row[] = list.length > 0 ? list : step.presets.map((preset) => ({ ...empty, ...preset }));
@@ -415,9 +429,10 @@ function Readings({ step, draft, answers, put, onEnter, clockIsAbove = false }: 
             </TextField>
             {(!several || place === active || struck !== null) && (
               <>
-                {draft.version > 0 && (
+                {(draft.version > 0 || keepPhoto) && (
                   <PhotoOf
                     draft={draft.id}
+                    keepHere={keepPhoto}
                     place={`${step.into}/${place}`}
                     taken={() => change(place, { provenance: 'photographed' })}
                   />

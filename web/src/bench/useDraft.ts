@@ -16,6 +16,10 @@ const unsent = (id: string): Answers | null => {
   }
 };
 
+/** Answers that the server does not have yet: they are sent when the half-done check is opened. */
+export const keepUnsent = (id: string, answers: Answers) =>
+  window.localStorage.setItem(kept(id), JSON.stringify(answers));
+
 /** What somebody else answered, with what this person answered in its place; steps that either confirmed stay confirmed. */
 const beside = (theirs: Answers, own: Partial<Answers>): Answers => ({
   ...theirs,
@@ -28,12 +32,13 @@ const beside = (theirs: Answers, own: Partial<Answers>): Answers => ({
  * A half-done check. Every answer goes to the server at once; what has not arrived is kept in the browser as well and
  * sent when the server answers again, so that neither a closed lid nor a restarted server loses anything.
  */
-export function useDraft(id: string) {
+export function useDraft(id: string, enabled = true) {
   const cache = useQueryClient();
   const key = ['draft', id];
   const query = useQuery({
     queryKey: key,
     queryFn: () => answer(api.GET('/api/bench/drafts/{id}', { params: { path: { id } } })),
+    enabled,
     staleTime: Infinity,
     refetchOnWindowFocus: false,
   });
@@ -80,7 +85,7 @@ export function useDraft(id: string) {
             const both = beside(theirs.answers, mine.current);
             latest.current = both;
             next.current = both;
-            window.localStorage.setItem(kept(id), JSON.stringify(both));
+            keepUnsent(id, both);
             setAnswers(both);
           }
         }
@@ -115,7 +120,7 @@ export function useDraft(id: string) {
       latest.current = all;
       next.current = all;
       mine.current = { ...mine.current, ...change };
-      window.localStorage.setItem(kept(id), JSON.stringify(all));
+      keepUnsent(id, all);
       setAnswers(all);
       void send();
     },
@@ -136,6 +141,15 @@ export function useDraft(id: string) {
     [cache, id],
   );
 
+  /** What is gone on with elsewhere is not sent from here. */
+  const handOver = useCallback(() => {
+    next.current = null;
+    latest.current = null;
+    mine.current = {};
+    window.localStorage.removeItem(kept(id));
+    setAnswers(null);
+  }, [id]);
+
   return {
     query,
     draft: data,
@@ -145,5 +159,6 @@ export function useDraft(id: string) {
     problem,
     again: send,
     seen,
+    handOver,
   };
 }

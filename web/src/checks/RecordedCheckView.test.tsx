@@ -36,6 +36,7 @@ const check = (more: Partial<Schemas['Check']> = {}): Schemas['Check'] => ({
   remarks: '',
   adjusted: false,
   brokenOff: false,
+  away: null,
   setAside: null,
   procedure: 'Check with a reference',
   round: [],

@@ -62,6 +62,7 @@ function Page({ check }: { check: Check }) {
         {check.who} · <Link to={`/kit/${unit.id}`}>{unit.id}</Link>, {unit.model}
         {unit.serial ? `, serial number ${unit.serial}` : ''}
       </p>
+      {check.away !== null && <p style={{ margin: '2px 0', color: ink.soft }}>{check.away}</p>}
       {labelled && <Label check={check} />}
       <Standing check={check} />
       {correcting && (

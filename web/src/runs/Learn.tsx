@@ -3,11 +3,14 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
-import { useChange } from '../api/hooks';
+import { useChange, useSession } from '../api/hooks';
+import { useOutbox, wait } from '../away/outbox';
+import { isReached } from '../away/reach';
 import { Entries } from '../look/Entries';
 import { Told } from '../look/Told';
 import { filled, type Values } from '../look/values';
-import { isoOf, localOf } from '../look/words';
+import { ink } from '../look/theme';
+import { isoOf, localOf, plural } from '../look/words';
 
 const grades = ['typed', 'read back', 'photographed', 'estimated'];
 
@@ -40,14 +43,26 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
   });
   const [totals, setTotals] = useState<Record<string, string>>({});
   const [values, setValues] = useState<Values>({});
-  const learn = useChange((body: Schemas['NewFacts']) =>
-    answer(
-      api.POST('/api/runs/{id}/facts', {
-        params: { path: { id: run.id } },
-        body: { ...body, seen: run.learned.length },
-      }),
-    ),
-  );
+  const session = useSession();
+  const outbox = useOutbox();
+  const path = `/api/runs/${encodeURIComponent(run.id)}/facts`;
+  const waiting = (outbox.data ?? []).filter((one) => one.path === path).length;
+  const learn = useChange(async (body: Schemas['NewFacts']): Promise<unknown> => {
+    const person = session.data?.user?.code;
+    // What waits on this device was said before it.
+    const told = { ...body, seen: run.learned.length + waiting };
+    return !isReached() && person !== undefined
+      ? wait({
+          person,
+          kind: 'word on a run',
+          about: run.instrument,
+          words: `${body.stop ? 'the stop' : 'a word'} of ${run.id}`,
+          path,
+          body: told,
+          isTimed: true,
+        })
+      : answer(api.POST('/api/runs/{id}/facts', { params: { path: { id: run.id } }, body: told }));
+  });
   const body: Schemas['NewFacts'] = {
     ...filled(run.family.entries, values, run.family.values),
     ...(form.reason ? { reason: form.reason } : {}),
@@ -191,6 +206,11 @@ export function Learn({ run }: { run: Schemas['Run'] }) {
           help: 'What was written before stays on record',
         })}
       <Told problem={learn.error} />
+      {waiting > 0 && (
+        <p style={{ color: ink.qualified, margin: '4px 0' }}>
+          {plural(waiting, 'word')} on this run {waiting === 1 ? 'waits' : 'wait'} in the outbox.
+        </p>
+      )}
       <Button
         type="submit"
         variant="contained"

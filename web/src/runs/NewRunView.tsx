@@ -4,7 +4,10 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { answer, api } from '../api/client';
-import { useBench, useCampaigns, useChange, useUnit } from '../api/hooks';
+import { useBench, useCampaigns, useChange, useSession, useUnit } from '../api/hooks';
+import { wait } from '../away/outbox';
+import { usePrepared } from '../away/prepared';
+import { isReached } from '../away/reach';
 import { useBeginCheck } from '../bench/useBeginCheck';
 import { FitWords } from '../look/FitWords';
 import { Loading, Told } from '../look/Told';
@@ -48,6 +51,7 @@ export function NewRunView() {
   const navigate = useNavigate();
   const campaigns = useCampaigns();
   const bench = useBench();
+  const session = useSession();
   const [form, setForm] = useState({
     instrument: search.get('instrument') ?? '',
     campaign: '',
@@ -66,26 +70,39 @@ export function NewRunView() {
   const unit = bench.data?.units.find((one) => one.id === form.instrument);
   const asked = useUnit(form.instrument);
   // A run that is over is written down with all that it showed.
-  const entries = form.stop ? (asked.data?.run ?? []) : before(asked.data?.run ?? []);
-  const planned = form.plannedMinutes ?? asked.data?.usualMinutes?.toString() ?? '';
+  const handedOut = usePrepared().data?.find((one) => one.id === form.instrument)?.unit;
+  const whole = asked.data ?? handedOut;
+  const entries = form.stop ? (whole?.run ?? []) : before(whole?.run ?? []);
+  const planned = form.plannedMinutes ?? whole?.usualMinutes?.toString() ?? '';
   const earlier = ofRunBefore(form.instrument);
   const begin = useBeginCheck();
+  const body = {
+    ...filled(entries, values),
+    ...runOf({ ...form, plannedMinutes: planned }, isoOf),
+    instrument: form.instrument,
+    campaign,
+    ...(!form.stop && form.despite.trim() ? { despite: form.despite.trim() } : {}),
+  };
   const start = useChange(
-    () =>
-      answer(
-        api.POST('/api/runs', {
-          body: {
-            ...filled(entries, values),
-            ...runOf({ ...form, plannedMinutes: planned }, isoOf),
-            instrument: form.instrument,
-            campaign,
-            ...(!form.stop && form.despite.trim() ? { despite: form.despite.trim() } : {}),
-          },
-        }),
-      ),
+    async () => {
+      const person = session.data?.user?.code;
+      if (!isReached() && person !== undefined) {
+        await wait({
+          person,
+          kind: 'run',
+          about: form.instrument,
+          words: `a run of ${form.instrument}, ${form.person}, ${form.task}`,
+          path: '/api/runs',
+          body,
+          isTimed: true,
+        });
+        return null;
+      }
+      return answer(api.POST('/api/runs', { body }));
+    },
     (run) => {
       keepForNext(form.instrument, filled(repeated(entries), values));
-      void navigate(`/runs/${run.id}`);
+      void navigate(run === null ? '/outbox' : `/runs/${run.id}`);
     },
   );
   // A run that is over is written down as it was.

@@ -1,8 +1,9 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { NavLink, Outlet, useNavigate } from 'react-router';
-import { answer, api } from '../api/client';
 import { useLeave, useSession } from '../api/hooks';
+import { AwayBar } from '../away/AwayBar';
+import { useAway } from '../away/useAway';
 import { Loading } from '../look/Told';
 import { zoneOfSite } from '../look/site';
 import { ink } from '../look/theme';
@@ -30,7 +31,8 @@ export function Shell() {
   const [sheet, setSheet] = useState(false);
   const [going, setGoing] = useState(false);
   const [more, setMore] = useState(false);
-  const leave = useLeave(() => answer(api.POST('/api/session/end')));
+  const leave = useLeave();
+  useAway(session.data?.user ?? null);
   useKeys({
     '?': () => setSheet(true),
     g: () => {
@@ -112,6 +114,7 @@ export function Shell() {
           </div>
         </div>
       </header>
+      <AwayBar person={user.code} />
       <Timers records={mayRecord(user)} />
       <main className="fn-main">
         <Outlet />

@@ -4,6 +4,8 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { answer, api } from '../api/client';
 import { useChange } from '../api/hooks';
+import { isLeaving, leave } from '../away/leaving';
+import { WaitsHere } from '../away/WaitsHere';
 import { Told } from '../look/Told';
 import { PASSWORD_HELP } from '../people/words';
 import { ink } from '../look/theme';
@@ -14,6 +16,10 @@ export function SignIn() {
   const [oneTimeCode, setCode] = useState<string | null>(null);
   const isFirst = oneTimeCode !== null;
   const enter = useChange(async (body: { name: string; password: string }) => {
+    // Somebody left while no server answered: that is done first.
+    if (isLeaving()) {
+      await leave();
+    }
     if (oneTimeCode !== null) {
       await answer(api.POST('/api/session/first', { body: { ...body, oneTimeCode } }));
       // It is used up now.
@@ -71,6 +77,7 @@ export function SignIn() {
           required
         />
         <Told problem={enter.error} />
+        <WaitsHere />
         <Button type="submit" variant="contained" disabled={enter.isPending} sx={{ minHeight: 48 }}>
           {isFirst ? 'Choose the password and sign in' : 'Sign in'}
         </Button>

@@ -43,6 +43,12 @@ export class ArrivedLines {
     return this.lines.length === 0;
   }
 
+  /** As they are shown where nobody judges them. */
+  printed(): { text: string; at: number }[] {
+    const decoder = new TextDecoder();
+    return this.lines.map(({ bytes, at }) => ({ text: decoder.decode(bytes).trim(), at }));
+  }
+
   /** As the server is sent them. */
   sent(now: number): { lines: string; ago: number[] } {
     return {

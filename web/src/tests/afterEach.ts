@@ -1,3 +1,4 @@
+import 'fake-indexeddb/auto';
 import { cleanup } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
 import { atSite } from '../look/site';
