@@ -111,7 +111,6 @@ final readonly class DraftPresenter
             ],
             'sheets' => $lines->sheets(),
             'references' => $this->references->of($timeline->instrument, $kit, $policy, $now, Cells::text($answers, 'reference')),
-            'others' => ReferenceLines::others($kit),
             'answers' => (object) $answers,
             'problems' => $walked->namingAnswers($problems, $answers),
             'live' => [

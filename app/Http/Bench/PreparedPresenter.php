@@ -78,7 +78,6 @@ final readonly class PreparedPresenter
         return [
             'at' => $this->site->now()->format(\DATE_ATOM),
             'most' => self::MOST,
-            'others' => ReferenceLines::others($kit),
             'units' => $units,
         ];
     }

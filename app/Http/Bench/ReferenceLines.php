@@ -48,19 +48,6 @@ final readonly class ReferenceLines
         );
     }
 
-    /**
-     * @param array<int|string, Reference> $kit
-     *
-     * @return list<array{id: string, kind: string, model: string}> everything that may stand beside one
-     */
-    public static function others(array $kit): array
-    {
-        return array_values(array_map(
-            static fn (Reference $one): array => ['id' => $one->id, 'kind' => $one->kind, 'model' => $one->model],
-            $kit,
-        ));
-    }
-
     /** @return Line */
     private static function line(ReferenceChoice $choice): array
     {

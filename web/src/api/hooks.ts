@@ -34,6 +34,8 @@ export const useDay = (date: string | null) =>
 /** What is asked for before anybody looks at it, so that it is there without a network. */
 export const beforehand = {
   bench: { queryKey: ['bench'], queryFn: () => answer(api.GET('/api/bench')) },
+  kit: { queryKey: ['kit'], queryFn: () => answer(api.GET('/api/kit')) },
+  library: { queryKey: ['library'], queryFn: () => answer(api.GET('/api/kit/library')) },
   campaigns: { queryKey: ['campaigns'], queryFn: () => answer(api.GET('/api/campaigns')) },
   run: (id: string) => ({
     queryKey: ['run', id],
@@ -61,8 +63,7 @@ export const useFiles = (of: 'draft' | 'check' | 'run' | 'reference' | 'instrume
 export const useTimers = () =>
   useQuery({ queryKey: ['timers'], queryFn: () => answer(api.GET('/api/bench/timers')) });
 
-export const useKit = (enabled = true) =>
-  useQuery({ queryKey: ['kit'], enabled, queryFn: () => answer(api.GET('/api/kit')) });
+export const useKit = (enabled = true) => useQuery({ ...beforehand.kit, enabled });
 
 /** Who may do what; for stewards. */
 export const usePeople = () =>
@@ -80,8 +81,7 @@ export const useForms = () =>
 export const useSources = () =>
   useQuery({ queryKey: ['sources'], queryFn: () => answer(api.GET('/api/sources')) });
 
-export const useLibrary = (enabled = true) =>
-  useQuery({ queryKey: ['library'], enabled, queryFn: () => answer(api.GET('/api/kit/library')) });
+export const useLibrary = (enabled = true) => useQuery({ ...beforehand.library, enabled });
 
 export const useModelSheets = () =>
   useQuery({ queryKey: ['sheets'], queryFn: () => answer(api.GET('/api/kit/sheets')) });

@@ -5,8 +5,8 @@ import { ink } from '../look/theme';
 import { moment } from '../look/words';
 import { useChange } from '../api/hooks';
 import { ChooseUnits } from '../bench/ChooseUnits';
-import { pick, picked, prepare, usePrepared } from './prepared';
-import { MOST, wantedUnits } from './useAway';
+import { pick, picked, usePrepared } from './prepared';
+import { fetchAll, MOST } from './useAway';
 import { useReach } from './reach';
 
 /** Which units can be checked on this device without a network, and a way to have others handed out. */
@@ -17,7 +17,7 @@ export function AtHand({ units }: { units: { id: string; model: string }[] }) {
   const at = (prepared.data ?? []).map((one) => one.at).sort()[0];
   const fetchThem = useChange(async () => {
     pick(chosen);
-    await prepare(wantedUnits(), true);
+    await fetchAll(true);
   });
   return (
     <section aria-label="Without a network" style={{ margin: '4px 0 14px', maxWidth: 900 }}>

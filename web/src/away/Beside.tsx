@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { flagOf, rowsOf } from '../bench/answers';
+import { Values } from '../checks/Values';
 import { ink } from '../look/theme';
 import { isFilled, isMeasured, type Row } from '../look/values';
 import { moment } from '../look/words';
@@ -77,20 +78,7 @@ function Recorded({ id }: { id: string }) {
     queryKey: ['check', id],
     queryFn: () => answer(api.GET('/api/checks/{id}', { params: { path: { id } } })),
   });
-  return check.data ? (
-    <dl className="fn-live">
-      <dt>made</dt>
-      <dd>{moment(check.data.at)}</dd>
-      {check.data.values.map((value) => (
-        <div key={value.path} style={{ display: 'contents' }}>
-          <dt>{[value.of, value.row, value.label].filter((part) => part !== '').join(', ')}</dt>
-          <dd>
-            {value.shown} {value.unit}
-          </dd>
-        </div>
-      ))}
-    </dl>
-  ) : null;
+  return check.data ? <Values check={check.data} /> : null;
 }
 
 /** What somebody else did meanwhile, and where it stands. */

@@ -46,7 +46,7 @@ export async function prepare(units: string[], anew = false): Promise<void> {
     // By the clock of this device: it is asked how long ago it was.
     const now = new Date().toISOString();
     for (const unit of told.units) {
-      await db.put('prepared', { id: unit.id, at: now, shape, unit, others: told.others });
+      await db.put('prepared', { id: unit.id, at: now, shape, unit });
       if (unit.draft && queries.getQueryData(['draft', unit.draft.id]) === undefined) {
         queries.setQueryData(['draft', unit.draft.id], unit.draft);
       }
@@ -100,7 +100,6 @@ export function shown(check: AwayCheck, prepared: Prepared | null, photos: numbe
       ...one,
       problems: problemsOf(against, now),
     })),
-    others: prepared.others,
     live: walk?.live ?? { lines: [], questions: [], said: [], policy: prepared.unit.policy, closes: [] },
   };
 }

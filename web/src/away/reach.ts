@@ -94,8 +94,13 @@ export async function reaching(asked: Promise<Response>): Promise<Response> {
   return response;
 }
 
-/** The browser knows first where a cable is pulled or a network is found. */
+/** The browser knows first where a cable is pulled or a network is found; a page of the last visit asks at once. */
 export function watchNetwork(): void {
+  if (window.navigator.onLine) {
+    void ping();
+  } else {
+    lost();
+  }
   window.addEventListener('offline', lost);
   window.addEventListener('online', () => void ping());
 }

@@ -66,7 +66,6 @@ export interface Prepared {
   /** Of the contract that it keeps: what another release handed out is not walked. */
   shape: string;
   unit: Schemas['PreparedUnit'];
-  others: Schemas['OtherReference'][];
 }
 
 /** What was seen of the logbook. */

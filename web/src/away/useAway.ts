@@ -28,7 +28,7 @@ async function bringHalfDone(person: string): Promise<void> {
 }
 
 /** The units that somebody wants at hand, and those that the day shows. */
-export function wantedUnits(): string[] {
+function wantedUnits(): string[] {
   const day = queries
     .getQueriesData<Schemas['Day']>({ queryKey: ['day'] })
     .flatMap(([, shown]) => shown?.units.map((unit) => unit.id) ?? []);
@@ -40,15 +40,17 @@ export function wantedUnits(): string[] {
 }
 
 /** The checks of the wanted units, and what runs: whoever stops one without a network finds it. */
-async function fetchAll(): Promise<void> {
+export async function fetchAll(anew = false): Promise<void> {
   const bench = await queries.query({ ...beforehand.bench, staleTime: EVERY });
   await queries.query({ ...beforehand.campaigns, staleTime: EVERY });
+  await queries.query({ ...beforehand.kit, staleTime: EVERY });
+  await queries.query({ ...beforehand.library, staleTime: EVERY });
   for (const { running } of bench.units) {
     if (running !== null) {
       await queries.query({ ...beforehand.run(running), staleTime: EVERY });
     }
   }
-  await prepare(wantedUnits());
+  await prepare(wantedUnits(), anew);
 }
 
 /** Keeps what may be wanted without a network at hand, and sends what was made without one. */

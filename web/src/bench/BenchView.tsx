@@ -5,6 +5,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { useBench, useSession } from '../api/hooks';
 import { AtHand } from '../away/AtHand';
+import { usePrepared } from '../away/prepared';
+import { useReach } from '../away/reach';
 import { useAwayChecks } from '../away/useAwayCheck';
 import { FitWords } from '../look/FitWords';
 import { Empty, Loading, Told } from '../look/Told';
@@ -30,6 +32,8 @@ export function BenchView() {
   const session = useSession();
   const begin = useBeginCheck();
   const here = useAwayChecks();
+  const atHand = usePrepared();
+  const { reached } = useReach();
   const [tool, setTool] = useState<(typeof tools)[number]['name'] | null>(null);
   if (bench.isPending) {
     return <Loading />;
@@ -44,6 +48,9 @@ export function BenchView() {
   const person = session.data?.user?.code;
   const isHere = (unit: string) =>
     (here.data ?? []).findLast((check) => check.instrument === unit && check.person === person);
+  // Without a network a check is walked with what was handed out, or it is half done already.
+  const mayBegin = (unit: (typeof bench.data.units)[number]) =>
+    reached || unit.draft !== null || (atHand.data ?? []).some((one) => one.id === unit.id);
   const units = [...bench.data.units].sort((a, b) => weight(a) - weight(b));
   if (bench.data.units.length === 0) {
     return (
@@ -133,7 +140,7 @@ export function BenchView() {
                   {!unit.running && <FitWords fit={unit.fit} />}
                 </td>
                 <td style={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
-                  {records && !unit.draft && unit.procedures.length > 1 && (
+                  {records && mayBegin(unit) && !unit.draft && unit.procedures.length > 1 && (
                     <TextField
                       select
                       label="Other checks"
@@ -168,7 +175,8 @@ export function BenchView() {
                       {isHere(unit.id)?.closed ? 'In the outbox' : 'Go on (here)'}
                     </Button>
                   )}
-                  {records && !unit.draft?.round && isHere(unit.id) === undefined && (
+                  {records && !mayBegin(unit) && <span style={{ color: ink.soft }}>not on this device</span>}
+                  {records && mayBegin(unit) && !unit.draft?.round && isHere(unit.id) === undefined && (
                     <Button
                       variant={unit.draft ? 'contained' : 'outlined'}
                       onClick={() => begin.mutate({ unit: unit.id })}

@@ -66,7 +66,6 @@ const draft = (version: number, answers: Schemas['Answers']): Schemas['Draft'] =
       problems: ['Its certificate was due on 1 Oct 2026.'],
     },
   ],
-  others: [],
   answers,
   problems: [],
   live: {

@@ -49,7 +49,6 @@ const draft = (id: string, answers: Schemas['Answers']): Schemas['Draft'] => ({
       problems: ['It is old.'],
     },
   ],
-  others: [],
   answers,
   problems: [],
   live: { lines: [], questions: [], said: [], policy: 'Standard', closes: [] },

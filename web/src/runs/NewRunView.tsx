@@ -113,6 +113,10 @@ export function NewRunView() {
   if (campaigns.isPending || bench.isPending) {
     return <Loading />;
   }
+  // Without them nothing can be chosen; what asks for them again on a form that comes and goes would ask for ever.
+  if (!campaigns.data || !bench.data) {
+    return <Told problem={campaigns.error ?? bench.error} />;
+  }
   return (
     <form
       onSubmit={(event) => {
@@ -133,7 +137,7 @@ export function NewRunView() {
         error={start.error?.of('instrument') !== undefined}
         helperText={start.error?.of('instrument')}
       >
-        {(bench.data?.units ?? []).map((one) => (
+        {bench.data.units.map((one) => (
           <MenuItem key={one.id} value={one.id}>
             {one.id}, {one.model}
             {one.running ? ' (running)' : one.hold.length > 0 ? ' (waits for a check)' : ''}
