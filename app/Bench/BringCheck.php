@@ -18,6 +18,7 @@ use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
 use Footnote\Core\Sheet\ModelSheet;
 use Symfony\Component\Uid\Ulid;
 
@@ -39,6 +40,7 @@ final readonly class BringCheck
         private Meanwhile $meanwhile,
         private ModelSheets $sheets,
         private Retirements $retirements,
+        private Formats $families,
         private SiteClock $site,
     ) {
     }
@@ -53,6 +55,7 @@ final readonly class BringCheck
         $this->refuseRetired($unit, $begun);
         $procedure = $told->text('procedure');
         $this->begin->knows($unit, $procedure);
+        $this->refuseTimeless($unit, $told->map('answers'));
         $away = $this->away($brought);
         $answers = [...$this->answers($told, $unit, $procedure, $begun, $brought), self::ANSWER => $away];
         // A clock that is ahead says later than it was.
@@ -143,6 +146,18 @@ final readonly class BringCheck
                 \sprintf('Something else was done to %s meanwhile. Nothing was taken: look at it, and decide.', $unit->id),
                 $unseen,
             );
+        }
+    }
+
+    /**
+     * Nobody knows here when it was read: the moment at which it is brought is not it.
+     *
+     * @param array<string, mixed> $answers
+     */
+    private function refuseTimeless(Instrument $unit, array $answers): void
+    {
+        if (!\is_string($answers['at'] ?? null) && DraftCheck::holdsReadings($this->families, $unit->family, $answers)) {
+            throw Problem::field('/answers/at', 'is missing: when was the first reading made?');
         }
     }
 

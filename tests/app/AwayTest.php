@@ -286,6 +286,7 @@ final class AwayTest extends ApiTestCase
         \assert(\is_array($answers));
         yield 'no such sheet' => [['sheets' => ['S-1']], '/sheets'];
         yield 'no such procedure' => [['procedure' => 'dance'], '/procedure'];
+        yield 'read at no time' => [['answers' => array_diff_key($answers, ['at' => 1])], '/answers/at'];
         yield 'begun tomorrow' => [['begun' => '2026-03-03T08:00:00+00:00'], '/begun'];
         yield 'a step before it was begun' => [
             ['answers' => [...$answers, 'stepTimes' => ['stopped' => '2026-03-02T07:00:00Z']]], '/answers/stepTimes/stopped',

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { afterEvidence, answer, queries, Refusal, unansweredId, type Problem } from '../api/client';
+import { afterEvidence, answer, Refusal, unansweredId, type Problem } from '../api/client';
 import { post } from '../api/sendFile';
 import { keepUnsent } from '../bench/useDraft';
 import { isReached, lastHeard, met } from './reach';
+import { tellAll } from './windows';
 import { identifier, shelves, type AwayCheck, type Made, type Waiting } from './store';
 
 const KEPT_ALREADY = 'urn:footnote:kept-already';
@@ -13,7 +14,7 @@ export type Kind = Waiting['kind'];
 type New = Pick<Waiting, 'person' | 'kind' | 'about' | 'words' | 'path'> &
   Partial<Pick<Waiting, 'body' | 'file' | 'after' | 'isTimed' | 'heard' | 'request'>>;
 
-const changed = () => queries.invalidateQueries({ queryKey: ['away', 'outbox'] });
+const changed = () => tellAll('outbox');
 
 /** Everything that waits on this device, whosever it is. */
 export const useOutbox = () =>

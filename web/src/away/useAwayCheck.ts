@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { queries, type Schemas } from '../api/client';
+import { Refusal, type Schemas } from '../api/client';
 import { rowsOf } from '../bench/answers';
 import type { Answers } from '../bench/useDraft';
 import { isFilled } from '../look/values';
@@ -8,13 +8,14 @@ import { whoIsIn } from './kept';
 import { useOutbox, wait } from './outbox';
 import { preparedOf, shown } from './prepared';
 import { lastHeard } from './reach';
+import { tellAll } from './windows';
 import { identifier, shelves, type AwayCheck } from './store';
 
 const MINE = 'away-';
 /** Whether a half-done check began on a device, and the server may not know of it yet. */
 export const isOfDevice = (id: string) => id.startsWith(MINE);
 
-const changed = () => queries.invalidateQueries({ queryKey: ['away', 'check'] });
+const changed = () => tellAll('check');
 
 /** The checks that are walked on this device. */
 export const useAwayChecks = () =>
@@ -106,6 +107,24 @@ const stamped = (before: Answers, after: Answers, steps: Schemas['Step'][]): Ans
   };
 };
 
+const notKept = (fault: unknown) =>
+  new Refusal({
+    type: 'about:blank',
+    title: 'Not kept',
+    status: 0,
+    detail: `This device did not keep the last answer (${
+      fault instanceof Error ? fault.message : 'no reason is known'
+    }). Write it down elsewhere until the network is back; it is still on your screen.`,
+    fields: [],
+  });
+
+/** The moments that were noted, in one window or another. */
+const moments = (kept: Answers, now: Answers): Partial<Answers> => ({
+  ...(now.at === undefined ? {} : { at: kept.at ?? now.at }),
+  ...(now.stepTimes ? { stepTimes: { ...kept.stepTimes, ...now.stepTimes } } : {}),
+  ...(now.stepWaits ? { stepWaits: { ...kept.stepWaits, ...now.stepWaits } } : {}),
+});
+
 /** What a check is put into the outbox as. */
 export const bringing = (check: AwayCheck) => ({
   person: check.person,
@@ -134,9 +153,15 @@ export function useAwayCheck(id: string) {
   const [answers, setAnswers] = useState<Answers | null>(null);
   const latest = useRef<AwayCheck | null>(null);
   const saving = useRef<Promise<void>>(Promise.resolve());
+  const unsaved = useRef(0);
+  const [problem, setProblem] = useState<Refusal | null>(null);
   const check = found.data?.check ?? null;
   useEffect(() => {
-    latest.current ??= check;
+    // What another window answered stands here too, once nothing of this one is on its way.
+    if (unsaved.current === 0) {
+      latest.current = check;
+      setAnswers(null);
+    }
   }, [check]);
   const photos = (outbox.data ?? []).filter(
     (one) => one.kind === 'photo' && check !== null && one.after.includes(check.request),
@@ -144,20 +169,34 @@ export function useAwayCheck(id: string) {
   const now = check && { ...check, answers: answers ?? check.answers };
   const draft = now ? shown(now, found.data?.prepared ?? null, photos.length) : null;
 
-  const save = useCallback((next: AwayCheck) => {
+  /** Shown at once, and written over what is kept: of what another window answered meanwhile nothing is lost. */
+  const save = useCallback((next: AwayCheck, change: Partial<Answers>) => {
     latest.current = next;
     setAnswers(next.answers);
-    saving.current = saving.current.then(() => store(next)).catch(() => undefined);
+    unsaved.current += 1;
+    saving.current = saving.current
+      .then(async () => {
+        const kept = await (await shelves()).get('checks', next.id);
+        const both = kept
+          ? { ...kept.answers, ...change, ...moments(kept.answers, next.answers) }
+          : next.answers;
+        await store({ ...next, answers: both });
+        setProblem(null);
+      })
+      .catch((fault: unknown) => setProblem(notKept(fault)))
+      .finally(() => {
+        unsaved.current -= 1;
+      });
     return saving.current;
   }, []);
   const put = useCallback(
     (change: Partial<Answers>, steps: Schemas['Step'][]) => {
       const before = latest.current;
       if (before) {
-        void save({
-          ...before,
-          answers: stamped(before.answers, { ...before.answers, ...change }, steps),
-        });
+        void save(
+          { ...before, answers: stamped(before.answers, { ...before.answers, ...change }, steps) },
+          change,
+        );
       }
     },
     [save],
@@ -167,7 +206,8 @@ export function useAwayCheck(id: string) {
       const person = whoIsIn();
       if (person !== null) {
         const taken = takenOver(from, known, person);
-        void save({ ...taken, answers: stamped(known, { ...known, ...change }, from.procedure.steps) });
+        const answers = stamped(known, { ...known, ...change }, from.procedure.steps);
+        void save({ ...taken, answers }, change);
       }
     },
     [save],
@@ -180,7 +220,7 @@ export function useAwayCheck(id: string) {
       if (!last) {
         return;
       }
-      await save({ ...last, closed: how });
+      await save({ ...last, closed: how }, {});
       const waiting = await (await shelves()).getAll('outbox');
       // It may wait there already, where the server was back for a moment.
       if (!waiting.some((one) => one.request === last.request)) {
@@ -219,6 +259,7 @@ export function useAwayCheck(id: string) {
     prepared: found.data?.prepared ?? null,
     draft,
     photos,
+    problem,
     put,
     takeOver,
     close,

@@ -18,7 +18,8 @@ export function useHalfDone(id: string) {
       draft: away.draft ?? undefined,
       answers: away.check?.answers ?? {},
       put: (change: Partial<Answers>) => away.put(change, steps),
-      problem: null,
+      problem: away.problem,
+      again: () => Promise.resolve(away.put({}, steps)),
       accept: (): Promise<unknown> => away.close('accepted'),
       breakOff: (reason: string): Promise<unknown> => away.close('broken off', reason),
     };

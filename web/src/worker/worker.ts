@@ -9,8 +9,13 @@ declare const BUILT: { url: string; revision: string | null }[];
 /** So long a page is waited for before the one of the last visit is shown, ms. */
 const PATIENCE = 800;
 
+const late = () =>
+  new Promise<never>((_, reject) => {
+    setTimeout(() => reject(new Error('The server is slow.')), PATIENCE);
+  });
+// Of a request for a page nothing may be changed, not even how long it is waited for.
 const asked = async (request: Request): Promise<Response> => {
-  const response = await fetch(request, { signal: AbortSignal.timeout(PATIENCE) });
+  const response = await Promise.race([fetch(request), late()]);
   if (response.status >= 500) {
     throw new Error(`The server answered ${response.status}.`);
   }
