@@ -1,5 +1,5 @@
 import { expect, type Browser, type Page } from '@playwright/test';
-import { choose, cutOff, isAccessible, signIn, test } from './person';
+import { choose, cutOff, isAccessible, PICTURE, signIn, test } from './person';
 
 const title = (page: Page, name: string) => page.getByRole('heading', { name, exact: true });
 const goOn = (page: Page) => page.getByRole('button', { name: /Done, go on/ });
@@ -82,11 +82,15 @@ test('a pump is checked by its bubble times without a network', async ({ page, c
   await page.getByRole('button', { name: 'Left as it is' }).click();
   await goOn(page).click();
   await expect(title(page, 'Accept')).toBeVisible();
+  await page
+    .getByLabel('Add a file')
+    .setInputFiles({ name: 'film.png', mimeType: 'image/png', buffer: PICTURE });
+  await expect(page.getByText('waits on this device')).toBeVisible();
   expect(await isAccessible(page, 'a check without a network')).toEqual([]);
   await page.getByRole('button', { name: /Accept the check/ }).click();
   await expect(title(page, 'Bench')).toBeVisible();
   await expect(row(page, 'PM-03').getByRole('link', { name: 'In the outbox' })).toBeVisible();
-  await page.getByRole('link', { name: /2 things in the outbox/ }).click();
+  await page.getByRole('link', { name: /3 things in the outbox/ }).click();
   await expect(page.getByText('waits for the network').first()).toBeVisible();
   expect(await isAccessible(page, 'the outbox')).toEqual([]);
   for (const width of [400, 768, 1280]) {
@@ -100,6 +104,7 @@ test('a pump is checked by its bubble times without a network', async ({ page, c
   await page.getByRole('link', { name: /^C-/ }).first().click();
   await expect(page.getByText(/^Made without a network and brought on/)).toBeVisible();
   await expect(page.getByText(/SB-01/).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Larger: film.png' })).toBeVisible();
 });
 
 /** What was half done goes on; meanwhile somebody else checked the unit: both are shown, and the person decides. */

@@ -1,11 +1,5 @@
 import { expect } from '@playwright/test';
-import { choose, hours, isAccessible, local, signIn, test } from './person';
-
-/** The smallest picture there is: one white point, as PNG. */
-const SHEET = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABAQAAAAA3bvkkAAAACklEQVQImWNoAAAAggCByxOyYQAAAABJRU5ErkJggg==',
-  'base64',
-);
+import { choose, hours, isAccessible, local, PICTURE, signIn, test } from './person';
 
 /** A pump was checked where there was no screen; the sheet is typed in later, and its photo kept with it. */
 test('a pump check comes from paper, with the photo of the sheet', async ({ page }) => {
@@ -41,7 +35,7 @@ test('a pump check comes from paper, with the photo of the sheet', async ({ page
   await expect(page.getByText('Say when it was made')).toBeVisible();
   await page
     .getByLabel('Take a photo')
-    .setInputFiles({ name: 'sheet.png', mimeType: 'image/png', buffer: SHEET });
+    .setInputFiles({ name: 'sheet.png', mimeType: 'image/png', buffer: PICTURE });
   await expect(page.getByRole('button', { name: /Larger: sheet.png/ })).toBeVisible();
   // What is no picture is refused, and nothing typed is lost.
   await page
@@ -97,7 +91,7 @@ test('a whole run comes from paper with both its checks, and nothing typed is lo
   await copyCheck('Check after the run', hours(3), '114,2');
   await page
     .getByLabel('Photo of the sheet, kept with the run')
-    .setInputFiles({ name: 'day.png', mimeType: 'image/png', buffer: SHEET });
+    .setInputFiles({ name: 'day.png', mimeType: 'image/png', buffer: PICTURE });
   expect(await isAccessible(page, 'a run from paper')).toEqual([]);
   await page.getByRole('button', { name: 'Write all of it down' }).click();
   await expect(part('Check after the run').getByText(/is earlier than the end of the run/)).toBeVisible();

@@ -53,3 +53,9 @@ export const choose = async (page: Page, label: string | RegExp, option: string 
   await page.getByLabel(label).first().click();
   await page.getByRole('option', { name: option, exact: typeof option === 'string' }).click();
 };
+
+/** The smallest picture there is: one white point, as PNG. */
+export const PICTURE = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABAQAAAAA3bvkkAAAACklEQVQImWNoAAAAggCByxOyYQAAAABJRU5ErkJggg==',
+  'base64',
+);

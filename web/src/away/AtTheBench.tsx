@@ -8,6 +8,15 @@ import { moment } from '../look/words';
 import { broughtAs } from './outbox';
 import type { Prepared, Waiting } from './store';
 
+/** The limits of each rule together, in their order. */
+const byRule = (limits: Prepared['unit']['limits']): [string, string[]][] => {
+  const rules = new Map<string, string[]>();
+  for (const one of limits) {
+    rules.set(one.rule, [...(rules.get(one.rule) ?? []), one.limit]);
+  }
+  return [...rules];
+};
+
 /** What a check is held to once it is brought, as the policy has it. */
 export function JudgedLater({ prepared }: { prepared: Prepared | null }) {
   return (
@@ -23,10 +32,10 @@ export function JudgedLater({ prepared }: { prepared: Prepared | null }) {
           <details>
             <summary style={{ padding: '10px 0' }}>What {prepared.unit.policy} holds it to</summary>
             <dl style={{ margin: 0, fontSize: '0.9rem' }}>
-              {prepared.unit.limits.map((one) => (
-                <div key={one.rule + one.limit} style={{ marginBottom: 6 }}>
-                  <dt style={{ color: ink.soft }}>{one.rule}</dt>
-                  <dd style={{ margin: 0 }}>{one.limit}</dd>
+              {byRule(prepared.unit.limits).map(([rule, limits]) => (
+                <div key={rule} style={{ marginBottom: 6 }}>
+                  <dt style={{ color: ink.soft }}>{rule}</dt>
+                  <dd style={{ margin: 0 }}>{limits.join('; ')}</dd>
                 </div>
               ))}
             </dl>
