@@ -96,10 +96,10 @@ final class LaboratoryCommand extends Command
 
                 return self::INVALID;
             }
-            $rows = $this->keeper->check($file, static fn (): iterable => FileLines::of($path));
+            ['rows' => $rows, 'simulated' => $simulated] = $this->keeper->check($file, static fn (): iterable => FileLines::of($path));
             $bar = new ProgressBar($output, $rows);
             $kept = $this->keeper->keep(
-                $head,
+                [...$head, ...($simulated ? ['simulated' => true] : [])],
                 $file->read(FileLines::of($path)),
                 [
                     'name' => basename($path),

@@ -6,6 +6,7 @@ namespace Footnote\App\Laboratory;
 
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Libraries;
+use Footnote\App\Logbook\PracticeUnits;
 use Footnote\App\Logbook\Reports;
 use Footnote\App\Logbook\Row\LaboratoryReport;
 use Footnote\App\Logbook\Row\LaboratoryRow;
@@ -16,6 +17,7 @@ use Footnote\App\Storage\Staging;
 use Footnote\Core\Air\Substances;
 use Footnote\Core\Flow\Corrected;
 use Footnote\Core\Flow\LaboratoryFile;
+use Footnote\Core\Flow\LaboratoryStandIn;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;
 use Psr\Clock\ClockInterface;
@@ -29,6 +31,7 @@ final readonly class LaboratoryKeeper
 
     public function __construct(
         private Reports $reports,
+        private PracticeUnits $practice,
         private Libraries $libraries,
         private Journal $journal,
         private Staging $staging,
@@ -79,12 +82,14 @@ final readonly class LaboratoryKeeper
      *
      * @param \Closure(): iterable<string> $lines opens the file anew
      *
-     * @return int how many rows it holds
+     * @return array{rows: int, simulated: bool} how many rows it holds, and whether a stand-in sent it
      *
-     * @throws Problem where a line cannot be read; nothing was kept
+     * @throws Problem where a line cannot be read, or a stand-in reports on a real sample; nothing was kept
      */
-    public function check(LaboratoryFile $file, \Closure $lines): int
+    public function check(LaboratoryFile $file, \Closure $lines): array
     {
+        $simulated = LaboratoryStandIn::sent($lines());
+        $media = [];
         $rows = 0;
         $faults = [];
         $more = 0;
@@ -93,6 +98,9 @@ final readonly class LaboratoryKeeper
             $fault = $line instanceof InvalidRecord ? $line : null;
             foreach ($line instanceof InvalidRecord ? [] : $line as $row) {
                 ++$rows;
+                if ($simulated) {
+                    $media[] = $row['medium'];
+                }
                 // Kept as short hashes, so that a long report stays small in memory.
                 $key = substr(hash('xxh128', $row['medium']."\0".$row['analyte'], true), 0, 8);
                 if (isset($seen[$key])) {
@@ -129,7 +137,29 @@ final readonly class LaboratoryKeeper
             throw new Problem(422, 'The report was not kept: it holds no row below its head.');
         }
 
-        return $rows;
+        $this->refuseReal($media);
+
+        return ['rows' => $rows, 'simulated' => $simulated];
+    }
+
+    /**
+     * @param list<string> $media that a stand-in reports on
+     *
+     * @throws Problem where one of them is of anything but a practice unit
+     */
+    private function refuseReal(array $media): void
+    {
+        $practice = $media === [] ? [] : $this->practice->all();
+        foreach (array_unique($media) as $medium) {
+            $units = $this->reports->unitsOf($medium);
+            $real = array_filter($units, static fn (string $unit): bool => !isset($practice['='.$unit]));
+            if ($units === [] || $real !== []) {
+                throw Problem::field('/medium', \sprintf(
+                    '%s was on no practice unit, and this report is one of a stand-in. Nothing was kept.',
+                    $medium,
+                ));
+            }
+        }
     }
 
     /**

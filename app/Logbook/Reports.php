@@ -133,4 +133,32 @@ final readonly class Reports
 
         return $row === false ? null : ['medium' => Cells::text($row, 'medium'), 'analyte' => Cells::text($row, 'analyte')];
     }
+
+    /** Whether a stand-in reported on a medium. */
+    public function isSimulated(string $medium): bool
+    {
+        foreach ($this->connection->fetchFirstColumn(
+            'SELECT DISTINCT r.id FROM laboratory_report r JOIN laboratory_row w ON w.report_id = r.id WHERE w.medium = ?',
+            [$medium],
+        ) as $report) {
+            $record = $this->connection->fetchAssociative('SELECT record FROM laboratory_report WHERE id = ?', [$report]);
+            if ($record !== false && (Cells::json($record, 'record')['simulated'] ?? false) === true) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<string> the units on which a medium was */
+    public function unitsOf(string $medium): array
+    {
+        return array_values(array_filter(
+            $this->connection->fetchFirstColumn(
+                'SELECT DISTINCT instrument_id FROM run_state WHERE medium = ? AND instrument_id <> ?',
+                [$medium, ''],
+            ),
+            \is_string(...),
+        ));
+    }
 }

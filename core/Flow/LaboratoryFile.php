@@ -211,6 +211,10 @@ final readonly class LaboratoryFile
         $commas = [];
         foreach ($lines as $line) {
             ++$number;
+            $fault = $number === $this->skip ? $this->against($line) : null;
+            if ($fault !== null) {
+                yield $number => new InvalidRecord('/line/'.$number.'/unit', $fault);
+            }
             if ($number <= $this->skip || trim($line, " \t\r\n,;|\"") === '') {
                 continue;
             }
@@ -245,6 +249,32 @@ final readonly class LaboratoryFile
         if ($points && $this->delimiter !== ',') {
             yield from $commas;
         }
+    }
+
+    /**
+     * What the head of a table has against being read so: a laboratory that wrote milligrams yesterday may write micrograms today.
+     *
+     * @param string $head the line above the first row
+     *
+     * @return string|null null where it has nothing
+     */
+    public function against(string $head): ?string
+    {
+        $cells = self::cells($head, $this->delimiter);
+        $saidByRows = \in_array('unit', array_column($this->columns, 'field'), true);
+        foreach ($this->columns as $column) {
+            $title = $cells[$column['place']] ?? null;
+            if ($title === null) {
+                return \sprintf('The head has %d columns, and one of the masses or names is looked for in a later one.', \count($cells));
+            }
+            $said = \in_array($column['field'], self::MASSES, true) ? self::unitOf($title) : null;
+            $read = $column['unit'] ?? ($saidByRows ? $said : $this->unit);
+            if ($said !== null && $said !== $read) {
+                return \sprintf('The head of column %d says "%s"; it is read as %s.', $column['place'] + 1, $title, $read);
+            }
+        }
+
+        return null;
     }
 
     /** @return list<string> */

@@ -24,4 +24,22 @@ final class Practice
             }
         }
     }
+
+    /**
+     * @param Fields $run as it stands in the record
+     *
+     * @throws InvalidRecord where a stand-in reported its medium
+     */
+    public static function refuseReports(Fields $run, Laboratory $laboratory, Instrument $unit): void
+    {
+        $medium = $run->optionalText('medium') ?? '';
+        foreach ($medium === '' || $unit->isPractice() ? [] : $laboratory->reported($medium) as $row) {
+            if ($row->flag('simulated')) {
+                throw new InvalidRecord(
+                    $run->at('medium'),
+                    \sprintf('has a report of a stand-in, and %s is no practice unit.', $unit->id),
+                );
+            }
+        }
+    }
 }

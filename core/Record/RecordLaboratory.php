@@ -70,13 +70,17 @@ final readonly class RecordLaboratory implements Laboratory
         if ($report->has('received')) {
             $report->day('received');
         }
+        $report->flag('simulated');
     }
 
     /** A row as it is looked up: what its report says of all rows stands in it. */
     public static function row(Fields $report, Fields $row): Fields
     {
         return Fields::of(
-            [...$report->only('id', 'number', 'laboratory', 'received', 'blankCorrected', 'desorptionCorrected'), ...$row->data()],
+            [
+                ...$report->only('id', 'number', 'laboratory', 'received', 'blankCorrected', 'desorptionCorrected', 'simulated'),
+                ...$row->data(),
+            ],
             $row->path,
         );
     }

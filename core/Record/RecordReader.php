@@ -85,7 +85,7 @@ final readonly class RecordReader
         $written = $this->formats->logFormats();
         $library = RecordLibrary::of($fields, $this->formats->shelves());
         $laboratory = RecordLaboratory::of($fields);
-        $readRun = function (Fields $item) use ($family, $logs, $zone, $library, $laboratory, $written, $reader): Run {
+        $readRun = function (Fields $item) use ($family, $instruments, $logs, $zone, $library, $laboratory, $written, $reader): Run {
             $log = $item->optionalObject('log');
             $file = $log === null ? null : $logs($log->text('file'));
             $skip = (int) ($log?->object('format')->optionalNumber('skip', 0, 1000) ?? 0);
@@ -93,6 +93,7 @@ final readonly class RecordReader
 
             $run = $reader->run($item, $this->formats->of($family($item))->readRun($item, $around), $around->origin);
             $this->asked->refuseForeign($family($item), $item);
+            Practice::refuseReports($item, $laboratory, $instruments[$run->deployment->instrument]);
 
             return $run;
         };

@@ -618,6 +618,7 @@ final readonly class RecordSchema
             'received' => Shape::ref('day'),
             'blankCorrected' => $said,
             'desorptionCorrected' => $said,
+            'simulated' => ['type' => 'boolean', 'description' => 'Sent by a stand-in: of media of practice units alone.'],
             'rows' => Shape::list(Shape::object([
                 'medium' => Shape::said(60),
                 'analyte' => Shape::said(60),

@@ -5,10 +5,17 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Laboratory;
 
 use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\Libraries;
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\PracticeUnits;
 use Footnote\App\Logbook\Reports;
 use Footnote\App\Logbook\Workings;
+use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
+use Footnote\Core\Air\Substances;
+use Footnote\Core\Flow\LaboratoryStandIn;
+use Footnote\Core\StandIn\Fault;
+use Footnote\Core\StandIn\NoSuchFault;
 
 /** The chain of custody: every medium of a campaign as it goes to the laboratory. */
 final readonly class CustodyPresenter
@@ -18,6 +25,8 @@ final readonly class CustodyPresenter
         private Campaigns $campaigns,
         private Reports $reports,
         private Workings $workings,
+        private PracticeUnits $practice,
+        private Libraries $libraries,
     ) {
     }
 
@@ -40,6 +49,7 @@ final readonly class CustodyPresenter
             }
         }
         $media = [];
+        $practice = $this->practice->all();
         foreach ($runs as $run => $record) {
             $media[] = [
                 'medium' => Cells::text($record, 'medium'),
@@ -53,6 +63,7 @@ final readonly class CustodyPresenter
                 'start' => Cells::text($record, 'start'),
                 'stop' => $record['stop'] ?? null,
                 'volume' => $volumes[$run] ?? null,
+                'practice' => isset($practice['='.Cells::text($record, 'instrument')]),
             ];
         }
         foreach ($this->reports->blanksOf($id) as $row) {
@@ -69,12 +80,51 @@ final readonly class CustodyPresenter
                 'start' => null,
                 'stop' => null,
                 'volume' => null,
+                'practice' => false,
             ];
         }
 
         return [
             'campaign' => array_intersect_key($campaign, ['id' => 1, 'title' => 1, 'site' => 1, 'zone' => 1]),
             'media' => $media,
+            'standIn' => [
+                'title' => LaboratoryStandIn::title(),
+                'faults' => array_map(
+                    static fn (Fault $one): array => ['id' => $one->id, 'words' => $one->words],
+                    LaboratoryStandIn::faults(),
+                ),
+            ],
         ];
+    }
+
+    /**
+     * The table that a laboratory's stand-in sends for the practice media of a campaign.
+     *
+     * @param string $substance its code in the library
+     * @param string $fault     of the stand-in; empty: as it comes
+     *
+     * @throws Problem where there is nothing to answer
+     */
+    public function answered(string $id, string $substance, string $fault): string
+    {
+        $media = [];
+        foreach (Cells::rows($this->of($id), 'media') as $one) {
+            if (($one['practice'] ?? false) === true && \is_string($one['stop'] ?? null)) {
+                $media[] = Cells::text($one, 'medium');
+            }
+        }
+        if ($media === []) {
+            throw new Problem(
+                422,
+                'No practice unit of this campaign has drawn air through a medium yet: a stand-in answers for those alone.',
+            );
+        }
+        $name = $this->libraries->names(Substances::SHELF)[$substance] ?? throw Problem::field('/substance', 'is not in the library.');
+        try {
+            // The same media have the same masses, however often they are asked for.
+            return (new LaboratoryStandIn(crc32($id.' '.$substance)))->answer($media, [$name], $fault === '' ? null : $fault);
+        } catch (NoSuchFault $problem) {
+            throw Problem::field('/fault', $problem->getMessage());
+        }
     }
 }

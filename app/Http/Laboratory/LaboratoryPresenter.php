@@ -27,6 +27,7 @@ final readonly class LaboratoryPresenter
                 'received' => Cells::text($record, 'received'),
                 'blankCorrected' => Cells::text($record, 'blankCorrected'),
                 'desorptionCorrected' => Cells::text($record, 'desorptionCorrected'),
+                'simulated' => ($record['simulated'] ?? false) === true,
                 'rows' => (int) Cells::text($row, 'row_count'),
                 'file' => Cells::text($row, 'file_name'),
                 'by' => Cells::text($row, 'recorded_by'),

@@ -32,15 +32,17 @@ final readonly class ReportFile
         $told = LaboratoryFile::told($fields->object('mapping'), $this->keeper->codes());
         $sent = SentFile::of($request, SentFile::REPORT);
         try {
-            $rows = $this->keeper->check($told, static fn (): iterable => FileLines::of($sent->path));
+            $checked = $this->keeper->check($told, static fn (): iterable => FileLines::of($sent->path));
         } catch (\Throwable $problem) {
             $sent->forget();
             throw $problem;
         }
 
-        return new StreamedResponse(function () use ($sent, $head, $told, $fields, $rows, $user): void {
+        $head = [...$head, ...($checked['simulated'] ? ['simulated' => true] : [])];
+
+        return new StreamedResponse(function () use ($sent, $head, $told, $fields, $checked, $user): void {
             try {
-                $kept = $this->keep($sent, $head, $told, $fields, $user, $rows);
+                $kept = $this->keep($sent, $head, $told, $fields, $user, $checked['rows']);
                 self::say(['report' => $kept['id'], 'rows' => $kept['rows'], 'unmatched' => $kept['unmatched']]);
             } catch (Problem $problem) {
                 self::say(['problem' => $problem->getMessage(), 'fields' => $problem->fields]);

@@ -35,8 +35,8 @@ final readonly class ReportGuess
         $bare = FileLines::utf8(str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text);
         $lines = \array_slice(explode("\n", str_replace(["\r\n", "\r"], "\n", $bare)), 0, 40);
         $codes = $this->keeper->codes();
-        $remembered = $this->reports->mappingOf($laboratory);
-        $file = $remembered === null ? LaboratoryFile::guess($lines, $codes) : LaboratoryFile::told(Fields::of($remembered), $codes);
+        $remembered = $this->remembered($lines, $laboratory, $codes);
+        $file = $remembered ?? LaboratoryFile::guess($lines, $codes);
         $rows = array_map(
             static fn (string $line): array => array_map(
                 static fn (string $cell): string => mb_substr($cell, 0, 60),
@@ -58,5 +58,20 @@ final readonly class ReportGuess
                 array_values(LaboratoryFile::FIELDS),
             ),
         ];
+    }
+
+    /**
+     * How the last file of that laboratory was read, where this one is written alike.
+     *
+     * @param list<string>          $lines
+     * @param array<string, string> $codes
+     */
+    private function remembered(array $lines, string $laboratory, array $codes): ?LaboratoryFile
+    {
+        $mapping = $this->reports->mappingOf($laboratory);
+        $file = $mapping === null ? null : LaboratoryFile::told(Fields::of($mapping), $codes);
+        $head = $file === null || $file->skip === 0 ? null : $lines[$file->skip - 1] ?? '';
+
+        return $file === null || ($head !== null && $file->against($head) !== null) ? null : $file;
     }
 }

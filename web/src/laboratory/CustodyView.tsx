@@ -1,14 +1,18 @@
 import Button from '@mui/material/Button';
 import { Link, useParams } from 'react-router';
-import { useCustody } from '../api/hooks';
+import { useCustody, useSession } from '../api/hooks';
+import { Practice } from '../look/Practice';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { clock, shortDay } from '../look/words';
+import { mayRecord } from '../shell/roles';
+import { StandInLaboratory } from './StandInLaboratory';
 
 /** The chain of custody, to be printed and signed by whoever hands the media on. */
 export function CustodyView() {
   const { id = '' } = useParams();
   const custody = useCustody(id);
+  const session = useSession();
   if (custody.isPending) {
     return <Loading />;
   }
@@ -55,7 +59,7 @@ export function CustodyView() {
               {media.map((one) => (
                 <tr key={one.medium}>
                   <td>
-                    <b>{one.medium}</b>
+                    <b>{one.medium}</b> {one.practice && <Practice />}
                   </td>
                   <td>{one.kind}</td>
                   <td>{one.run ? `${one.run}, ${one.unit}` : '–'}</td>
@@ -89,6 +93,9 @@ export function CustodyView() {
           ))}
         </p>
       ))}
+      {mayRecord(session.data?.user) && media.some((one) => one.practice && one.stop !== null) && (
+        <StandInLaboratory custody={custody.data} />
+      )}
     </article>
   );
 }

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useCampaigns, useChange, useLaboratory, useSession } from '../api/hooks';
 import { Field, Form } from '../kit/Form';
+import { Practice } from '../look/Practice';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { moment, plural } from '../look/words';
@@ -111,7 +112,7 @@ export function LaboratoryView() {
               {reports.map((report) => (
                 <tr key={report.id}>
                   <td>
-                    <b>{report.number}</b>
+                    <b>{report.number}</b> {report.simulated && <Practice />}
                     {report.file && (
                       <div style={{ fontSize: '0.84rem' }}>
                         <a href={`/api/laboratory/reports/${report.id}/file`}>{report.file}</a>
