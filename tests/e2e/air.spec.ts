@@ -155,6 +155,53 @@ test('a sample from leak test to signed concentration', async ({ page }) => {
   expect(await isAccessible(page, 'a signed sample')).toEqual([]);
 });
 
+/** A laboratory that is nobody's answers for a practice sample, and its table is read in as any other's. */
+test('the report of a stand-in of a laboratory is read in', async ({ page }) => {
+  await signIn(page, 'technician');
+  await page.goto('/runs/new?instrument=PM-90');
+  await page.getByLabel('Person').fill('W-11');
+  await page.getByLabel('Task', { exact: false }).first().fill('Trying it out');
+  await page.getByLabel('Start, local time').fill(local(hours(5)));
+  await page.getByLabel('Stop, where it is over').fill(local(hours(1)));
+  await choose(page, /^Campaign/, /Wood dust and lacquer/);
+  await page.getByLabel('Number of the medium').fill('PR-001');
+  await choose(page, 'Sampler type', /Inhalable head/);
+  await choose(page, 'Method', /Inhalable dust, weighed/);
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await page.getByRole('link', { name: 'Result page' }).click();
+  const result = page.url();
+
+  await page.goto('/custody/SM-26-11-AIR');
+  await expect(page.getByRole('row', { name: /PR-001/ }).getByText('practice')).toBeVisible();
+  await choose(page, 'Analysed for', 'wood dust');
+  expect(await isAccessible(page, 'a stand-in of a laboratory')).toEqual([]);
+  const saved = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save its table' }).click();
+  const path = await (await saved).path();
+
+  await page.goto('/laboratory');
+  await page.getByRole('button', { name: 'Read a report from a file' }).click();
+  await page.getByLabel('Number of the report').fill('SI-1');
+  await page.getByLabel('Laboratory', { exact: false }).first().fill('Stand-in');
+  await page.getByLabel('Received').fill('2026-11-30');
+  await page.getByLabel('Choose the CSV file').setInputFiles(path);
+  await expect(page.getByText('A guess from its head')).toBeVisible();
+  await choose(page, 'Did the laboratory subtract blanks?', /yes/);
+  await choose(page, 'Did it correct for desorption?', /yes/);
+  await page.getByRole('button', { name: 'Keep the report' }).click();
+  await expect(page.getByRole('heading', { name: 'The report is kept' })).toBeVisible();
+  await page.getByRole('button', { name: 'Good' }).click();
+  await expect(page.getByRole('row', { name: /SI-1/ }).getByText('practice')).toBeVisible();
+  await expect(page.getByRole('row', { name: /PR-001/ })).toHaveCount(0);
+  // The laboratory has spoken: what the result still wants are the checks.
+  await page.goto(result);
+  await expect(page.getByText(/never signed/).first()).toBeVisible();
+  await expect(page.getByText(/No check before the run/).first()).toBeVisible();
+  await expect(
+    page.getByText(/laboratory/i).filter({ hasText: /not reported|no result|no report/i }),
+  ).toHaveCount(0);
+});
+
 test('a plan for a usable answer, worked out by keyboard', async ({ page }) => {
   await signIn(page, 'reader');
   await page.getByRole('heading', { level: 1 }).first().waitFor();

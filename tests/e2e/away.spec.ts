@@ -14,9 +14,8 @@ const haveAtHand = async (page: Page, ...units: string[]) => {
   }
   await page.getByRole('button', { name: 'Have them at hand' }).click();
   await expect(page.getByText(new RegExp(`On this device: .*${units.at(-1) ?? ''}`))).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Have them at hand' })).toBeEnabled();
   await page.evaluate(async () => (await navigator.serviceWorker.ready).active !== null);
-  // What was seen is kept a moment later.
-  await page.waitForTimeout(1500);
 };
 
 const toAsFound = async (page: Page) => {

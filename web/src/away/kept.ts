@@ -35,7 +35,8 @@ const isKept = (query: Query) =>
 export const whoIsIn = (): string | null =>
   queries.getQueryData<Schemas['Session']>(['session'])?.user?.code ?? null;
 
-async function keep(): Promise<void> {
+/** Keeps what was seen, so that it is shown again without a network. */
+export async function keep(): Promise<void> {
   const person = whoIsIn();
   if (person === null) {
     return;

@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 import { queries, type Schemas } from '../api/client';
 import { beforehand } from '../api/hooks';
 import { mayRecord } from '../shell/roles';
+import { keep } from './kept';
 import { isLeaving, leave } from './leaving';
 import { deliver, wait, useOutbox } from './outbox';
 import { picked, prepare } from './prepared';
@@ -51,6 +52,7 @@ export async function fetchAll(anew = false): Promise<void> {
     }
   }
   await prepare(wantedUnits(), anew);
+  await keep();
 }
 
 /** Keeps what may be wanted without a network at hand, and sends what was made without one. */
