@@ -34,8 +34,22 @@ const decide = async (run, how, reason) => {
 await signIn('technician');
 await go('/?date=2026-11-18');
 await shoot('day');
+// The bench where no server answers: what was handed out before can be checked.
 await go('/bench');
+await page.getByRole('button', { name: 'Without a network' }).click();
+for (const unit of ['DM-01', 'DM-02', 'DM-04', 'PM-02']) await page.getByLabel(new RegExp(`^${unit}`)).check();
+const hand = page.getByRole('button', { name: 'Have them at hand' });
+await hand.click();
+await page.getByText(/On this device: .*PM-02/).waitFor();
+await page.waitForFunction(() => !document.querySelector('section button[disabled]'));
+await page.evaluate(async () => (await navigator.serviceWorker.ready).active !== null);
+await page.context().setOffline(true);
+await go('/bench');
+await page.getByText(/No network since/).waitFor();
+await page.getByText('not on this device').first().waitFor();
 await shoot('bench');
+await page.context().setOffline(false);
+await page.getByText(/No network since/).waitFor({ state: 'hidden' });
 await page.getByRole('row', { name: /DM-06/ }).getByRole('button', { name: 'Check' }).click();
 const on = page.getByRole('button', { name: /Done, go on/ });
 await on.click();

@@ -59,6 +59,8 @@ export async function restore(): Promise<void> {
     const kept = await (await shelves()).get('kept', 'kept');
     if (kept?.shape === shape) {
       hydrate(queries, kept.state as DehydratedState);
+      // Who is in may be another by now, or nobody: it is asked before it is believed.
+      void queries.invalidateQueries({ queryKey: ['session'], refetchType: 'none' });
       atSite(queries.getQueryData<Schemas['Session']>(['session'])?.zone ?? null);
     }
   } catch {

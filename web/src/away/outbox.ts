@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { afterEvidence, answer, Refusal, unansweredId, type Problem } from '../api/client';
+import { afterEvidence, answer, queries, Refusal, unansweredId, type Problem } from '../api/client';
 import { post } from '../api/sendFile';
 import { keepUnsent } from '../bench/useDraft';
 import { isReached, lastHeard, met } from './reach';
@@ -178,6 +178,10 @@ async function sendAll(person: string): Promise<void> {
           await done(one, { id: refusal.made, check: refusal.made }, check);
           goesOn = true;
         } else if (refusal === null || isPassing(refusal)) {
+          if (refusal?.status === 401) {
+            // The session has ended: the form to sign in is what is wanted now.
+            void queries.invalidateQueries({ queryKey: ['session'] });
+          }
           return finished();
         } else {
           stuck.add(`about ${one.about}`);
