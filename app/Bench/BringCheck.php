@@ -28,9 +28,6 @@ use Symfony\Component\Uid\Ulid;
  */
 final readonly class BringCheck
 {
-    /** Under which a half-done check keeps that it was brought; only the server writes it. */
-    public const ANSWER = 'away';
-
     public function __construct(
         private EntityManagerInterface $entities,
         private Journal $journal,
@@ -56,8 +53,8 @@ final readonly class BringCheck
         $procedure = $told->text('procedure');
         $this->begin->knows($unit, $procedure);
         $this->refuseTimeless($unit, $told->map('answers'));
-        $away = $this->away($brought);
-        $answers = [...$this->answers($told, $unit, $procedure, $begun, $brought), self::ANSWER => $away];
+        $away = $brought->told($this->site->now());
+        $answers = [...$this->answers($told, $unit, $procedure, $begun, $brought), BroughtBy::ANSWER => $away];
         // A clock that is ahead says later than it was.
         $since = Span::shift($begun, -max(0, $brought->ahead));
         $kept = $this->journal->during(
@@ -188,16 +185,6 @@ final readonly class BringCheck
             ...Stamps::brought($told->map('answers'), Span::shift($begun, -1.0), $until),
             'procedure' => $procedure,
             ...($sheets === [] ? [] : [ModelSheets::ANSWER => $sheets]),
-        ];
-    }
-
-    /** @return array<string, mixed> as the record has it */
-    private function away(BroughtBy $brought): array
-    {
-        return [
-            'brought' => $this->site->now()->format(\DATE_ATOM),
-            'ahead' => $brought->ahead,
-            ...($brought->why === '' ? [] : ['why' => $brought->why]),
         ];
     }
 }

@@ -67,7 +67,7 @@ final readonly class RecordDraft
             ...DraftCheck::record('', $unit, $by->code, $draft->answers(), $this->clock->now(), $this->families),
             ...array_filter(['typedBy' => Typists::told($draft->typed())]),
             ...($draft->round() === null ? [] : ['round' => $this->drafts->round($draft->round())->units]),
-            ...array_intersect_key($draft->answers(), [BringCheck::ANSWER => true]),
+            ...array_intersect_key($draft->answers(), [BroughtBy::ANSWER => true]),
             ...array_filter(['files' => $this->files->numbersOf(FileOf::Draft, $draft->id)]),
             ...$this->sheets->walked($draft, $unit)->record($draft->answers()),
             ...$more,

@@ -16,7 +16,7 @@ final class Stamps
 {
     private const NOTED = ['steps' => 'stepTimes', 'waits' => 'stepWaits'];
 
-    private const OWN = [ModelSheets::ANSWER => true, StandInSeat::ANSWER => true, BringCheck::ANSWER => true];
+    private const OWN = [ModelSheets::ANSWER => true, StandInSeat::ANSWER => true, BroughtBy::ANSWER => true];
 
     /**
      * @param array<string, mixed> $before  the answers as they stood

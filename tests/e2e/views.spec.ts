@@ -38,6 +38,7 @@ const views: [string, string, RegExp][] = [
   ['a sound level meter', '/kit/SL-01', /SL-01/],
   ['Laboratory', '/laboratory', /^Laboratory$/],
   ['Chain of custody', '/custody/SM-26-11-AIR', /Chain of custody/],
+  ['Outbox', '/outbox', /^Outbox$/],
   ['Plan', '/plan', /A plan for a usable answer/],
   ['Policies', '/policies', /^Policies$/],
   ['Journal', '/journal', /Journal/],

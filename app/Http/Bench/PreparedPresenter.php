@@ -33,7 +33,7 @@ use Footnote\Core\Record\Formats;
 final readonly class PreparedPresenter
 {
     /** So many units are prepared at most. */
-    public const MOST = 30;
+    private const MOST = 30;
 
     /** What speaks against a reference is told for so many days ahead. */
     private const DAYS = 7;
@@ -77,7 +77,6 @@ final readonly class PreparedPresenter
 
         return [
             'at' => $this->site->now()->format(\DATE_ATOM),
-            'most' => self::MOST,
             'units' => $units,
         ];
     }

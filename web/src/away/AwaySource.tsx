@@ -4,6 +4,7 @@ import type { Schemas } from '../api/client';
 import { ink } from '../look/theme';
 import { minus } from '../look/words';
 import { hasPorts, OpenPort } from '../source/port';
+import { Frame } from '../source/Frame';
 import { Trace } from '../source/Trace';
 import type { useSource } from '../source/useSource';
 
@@ -71,15 +72,7 @@ export function AwaySource({
     return one && wanted.includes(one.channel) ? [{ ...one, at }] : [];
   });
   return (
-    <section
-      aria-label="What comes by itself"
-      style={{
-        borderTop: `1px solid ${ink.rule}`,
-        borderBottom: `1px solid ${ink.rule}`,
-        padding: '10px 0',
-        marginBottom: 14,
-      }}
-    >
+    <Frame>
       {wanted.map((channel) => {
         const points = shown.filter((one) => one.channel === channel);
         const last = points.at(-1);
@@ -109,6 +102,6 @@ export function AwaySource({
       <Button size="small" onClick={() => source.choose(null)}>
         Let it go
       </Button>
-    </section>
+    </Frame>
   );
 }

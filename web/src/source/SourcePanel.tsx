@@ -10,6 +10,7 @@ import { ink } from '../look/theme';
 import { minus, plural } from '../look/words';
 import { useKeys } from '../shell/keys';
 import { ChooseSource } from './ChooseSource';
+import { Frame } from './Frame';
 import { Trace } from './Trace';
 import type { useSource } from './useSource';
 
@@ -125,15 +126,7 @@ export function SourcePanel({
   }
   const waiting = judged.filter((one) => one.steady !== true);
   return (
-    <section
-      aria-label="What comes by itself"
-      style={{
-        borderTop: `1px solid ${ink.rule}`,
-        borderBottom: `1px solid ${ink.rule}`,
-        padding: '14px 0 12px',
-        marginBottom: 14,
-      }}
-    >
+    <Frame>
       <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: 10 }}>
         <span style={{ color: ink.soft }}>From {named(source.source, source.standIn)}</span>
         {draft.standIn && source.source === null && (
@@ -259,6 +252,6 @@ export function SourcePanel({
         )}
       </div>
       <Told problem={take.error ?? connect.error} />
-    </section>
+    </Frame>
   );
 }
