@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useSession } from '../api/hooks';
-import { Empty, Loading } from '../look/Told';
+import { Empty, Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { isoOf, moment } from '../look/words';
 import { Mine, Theirs } from './Beside';
@@ -17,6 +17,7 @@ import {
   isOvertaken,
   letGo,
   meanwhile,
+  sayBeside,
   saysTheTime,
   standsAt,
 } from './decisions';
@@ -102,7 +103,10 @@ function Refused({ one }: { one: Waiting }) {
         </div>
       )}
       {isOff(one) && <Off one={one} />}
-      {(one.kind === 'run' || one.kind === 'word on a run') && <Correct one={one} />}
+      {one.kind === 'word on a run' && one.refused?.status === 409 && <Said one={one} />}
+      {(one.kind === 'run' || (one.kind === 'word on a run' && one.refused?.status !== 409)) && (
+        <Correct one={one} />
+      )}
       {one.kind === 'acceptance' && <GoOn one={one} />}
       {isCheck && !isOff(one) && (
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'center', margin: '8px 0' }}>
@@ -191,6 +195,28 @@ function Off({ one }: { one: Waiting }) {
         Send it so
       </Button>
     </div>
+  );
+}
+
+/** Somebody said something of the run meanwhile. */
+function Said({ one }: { one: Waiting }) {
+  const [problem, setProblem] = useState<Error | null>(null);
+  return (
+    <p style={{ margin: '4px 0' }}>
+      <Link to={one.path.replace('/api', '').replace('/facts', '')}>Look at the run</Link>{' '}
+      <Button
+        variant="contained"
+        sx={{ minHeight: 44 }}
+        onClick={() =>
+          void sayBeside(one).catch((refused: unknown) =>
+            setProblem(refused instanceof Error ? refused : new Error('The run was not reached.')),
+          )
+        }
+      >
+        Both stand: send mine
+      </Button>
+      <Told problem={problem} />
+    </p>
   );
 }
 

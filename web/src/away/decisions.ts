@@ -1,3 +1,4 @@
+import { answer, api } from '../api/client';
 import { decide, letGo, wait } from './outbox';
 import { shelves, type AwayCheck, type Waiting } from './store';
 
@@ -104,6 +105,13 @@ export async function correct(one: Waiting, values: Record<string, string>): Pro
     }
   }
   await decide(one, { body });
+}
+
+/** What others said of the run meanwhile was looked at: this stands beside it. */
+export async function sayBeside(one: Waiting): Promise<void> {
+  const id = decodeURIComponent(one.path.split('/')[3] ?? '');
+  const run = await answer(api.GET('/api/runs/{id}', { params: { path: { id } } }));
+  await decide(one, { body: { ...one.body, seen: run.learned.length } });
 }
 
 /** The value that stands at a path, where it is a text. */

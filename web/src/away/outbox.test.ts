@@ -1,7 +1,7 @@
 import { beforeEach, expect, test, vi } from 'vitest';
 import type { Problem } from '../api/client';
 import { bringBeside, breakOffInstead, bringAsItsOwn, correct, meanwhile, saysTheTime } from './decisions';
-import { deliver, resolved, wait } from './outbox';
+import { deliver, letGo, resolved, wait } from './outbox';
 import { shelves, type AwayCheck, type Waiting } from './store';
 import { bringing } from './useAwayCheck';
 
@@ -220,4 +220,21 @@ test('a run that was refused is sent again with what was wanted', async () => {
   await deliver('T-1');
   expect(bodyOf(1)).toEqual({ person: 'W-1', despite: 'no other was there' });
   expect(headerOf(1, 'X-Request-Id')).toBe(headerOf(0, 'X-Request-Id'));
+});
+
+test('a photo that was let go is waited for no more', async () => {
+  await (await shelves()).put('checks', check);
+  const picture = await wait(photo);
+  await wait(bringing(check));
+  await wait({ ...acceptance, after: ['c0ffee', picture.request] });
+  answers({ id: '01J', version: 3 }, problem(422, { '/file': 'is no picture' }));
+  await deliver('T-1');
+  expect((await outbox()).map((one) => [one.kind, one.refused !== null])).toEqual([
+    ['photo', true],
+    ['acceptance', false],
+  ]);
+  await letGo(await first());
+  answers({ check: 'C-7' });
+  await deliver('T-1');
+  expect(await outbox()).toEqual([]);
 });

@@ -41,6 +41,10 @@ export async function wait(one: New): Promise<Waiting> {
     ...one,
   };
   const seq = await (await shelves()).add('outbox', waiting);
+  // A browser that needs room throws away what nobody asked it to hold.
+  if ('storage' in window.navigator) {
+    void window.navigator.storage.persist().catch(() => false);
+  }
   await changed();
   return { ...waiting, seq };
 }
@@ -156,8 +160,14 @@ async function sendAll(person: string): Promise<void> {
   for (let goesOn = true; goesOn;) {
     goesOn = false;
     const stuck = new Set<string>();
-    for (const one of (await db.getAll('outbox')).filter((any) => any.person === person)) {
-      const hangs = stuck.has(`about ${one.about}`) || one.after.some((request) => !made.has(request));
+    const mine = (await db.getAll('outbox')).filter((any) => any.person === person);
+    const waiting = new Set(mine.map((any) => any.request));
+    for (const one of mine) {
+      // What was let go is waited for no more; where something cannot be said without it, it waits for its person.
+      const hangs =
+        stuck.has(`about ${one.about}`) ||
+        one.after.some((request) => !made.has(request) && waiting.has(request)) ||
+        JSON.stringify([resolved(one.path, made), resolved(one.body, made)]).includes('{=');
       if (one.refused !== null || hangs) {
         // What refers to something later has its turn after it; what is refused holds up all that is of the same unit.
         if (one.refused !== null) {
