@@ -238,3 +238,10 @@ test('a photo that was let go is waited for no more', async () => {
   await deliver('T-1');
   expect(await outbox()).toEqual([]);
 });
+
+test('what belongs to something that is gone is refused, so that a person sees it', async () => {
+  await wait(acceptance);
+  await deliver('T-1');
+  expect(fetched).not.toHaveBeenCalled();
+  expect((await first()).refused?.detail).toMatch(/not there any more/);
+});

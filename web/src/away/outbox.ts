@@ -150,6 +150,16 @@ const changedSince = (sent: AwayCheck, latest: AwayCheck) =>
 /** Whether it says nothing of what was asked: it is tried again later. */
 const isPassing = ({ status }: Problem) => status === 0 || status === 401 || status === 429 || status >= 500;
 
+/** What a request refers to was let go, or closed by somebody else before it came. */
+const orphaned: Problem = {
+  type: 'about:blank',
+  title: 'Nothing to refer to',
+  status: 409,
+  detail:
+    'What this belongs to is not there any more, or was closed elsewhere. Look at the unit, and let this go.',
+  fields: [],
+};
+
 /** Sends what waits of a person, in the order in which it was made; what hangs on something refused waits for a person. */
 async function sendAll(person: string): Promise<void> {
   const db = await shelves();
@@ -163,12 +173,16 @@ async function sendAll(person: string): Promise<void> {
     const mine = (await db.getAll('outbox')).filter((any) => any.person === person);
     const waiting = new Set(mine.map((any) => any.request));
     for (const one of mine) {
-      // What was let go is waited for no more; where something cannot be said without it, it waits for its person.
+      // What was let go is waited for no more.
       const hangs =
         stuck.has(`about ${one.about}`) ||
-        one.after.some((request) => !made.has(request) && waiting.has(request)) ||
-        JSON.stringify([resolved(one.path, made), resolved(one.body, made)]).includes('{=');
-      if (one.refused !== null || hangs) {
+        one.after.some((request) => !made.has(request) && waiting.has(request));
+      const isOrphan =
+        !hangs && JSON.stringify([resolved(one.path, made), resolved(one.body, made)]).includes('{=');
+      if (isOrphan && one.refused === null) {
+        await db.put('outbox', { ...one, refused: orphaned });
+      }
+      if (one.refused !== null || hangs || isOrphan) {
         // What refers to something later has its turn after it; what is refused holds up all that is of the same unit.
         if (one.refused !== null) {
           stuck.add(`about ${one.about}`);

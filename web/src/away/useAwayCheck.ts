@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Refusal, type Schemas } from '../api/client';
 import { rowsOf } from '../bench/answers';
-import type { Answers } from '../bench/useDraft';
+import { keepUnsent, type Answers } from '../bench/useDraft';
 import { isFilled } from '../look/values';
 import { whoIsIn } from './kept';
 import { useOutbox, wait } from './outbox';
@@ -176,7 +176,15 @@ export function useAwayCheck(id: string) {
     unsaved.current += 1;
     saving.current = saving.current
       .then(async () => {
-        const kept = await (await shelves()).get('checks', next.id);
+        const db = await shelves();
+        const kept = await db.get('checks', next.id);
+        const brought = kept ? undefined : (await db.get('made', next.request))?.made.id;
+        if (typeof brought === 'string') {
+          // The server got it a moment ago: this follows it there.
+          keepUnsent(brought, next.answers);
+          await changed();
+          return;
+        }
         const both = kept
           ? { ...kept.answers, ...change, ...moments(kept.answers, next.answers) }
           : next.answers;

@@ -131,3 +131,31 @@ test('an answer that this device could not keep is said', async () => {
   act(() => result.current.put({ remarks: 'xyz' }));
   await waitFor(() => expect(result.current.problem).toBeNull());
 });
+
+test('what is answered just as it was brought follows it to the server', async () => {
+  server.PUT.mockImplementation((_: string, { body }: { body: { answers: object } }) =>
+    Promise.resolve({ data: { ...draft, version: 6, answers: body.answers }, response: new Response() }),
+  );
+  const { result } = hook();
+  await waitFor(() => expect(result.current.draft?.version).toBe(4));
+  act(() => lost());
+  act(() => result.current.put({ remarks: 'x' }));
+  await waitFor(() => expect(result.current.away.check).not.toBeNull());
+  // Brought, and this window has not heard of it yet.
+  const db = await shelves();
+  const request = result.current.away.check?.request ?? '';
+  await db.put('made', {
+    request,
+    person: 'T-1',
+    at: Date.now(),
+    made: { id: 'd1', version: 5 },
+    local: 'd1',
+  });
+  await db.delete('checks', 'd1');
+  act(() => result.current.put({ remarks: 'xy' }));
+  act(() => met(new Response()));
+  await waitFor(() => expect(server.PUT).toHaveBeenCalled());
+  expect(server.PUT.mock.lastCall?.[1]).toMatchObject({ body: { answers: { remarks: 'xy' } } });
+  await waitFor(() => expect(result.current.answers.remarks).toBe('xy'));
+  expect(await kept()).toBeUndefined();
+});

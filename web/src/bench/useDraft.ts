@@ -98,6 +98,17 @@ export function useDraft(id: string, enabled = true) {
 
   const first = useRef(true);
   useEffect(() => {
+    // What was answered elsewhere on this device since it was opened.
+    const left = enabled && next.current === null ? unsent(id) : null;
+    if (left) {
+      next.current = left;
+      latest.current = left;
+      mine.current = left;
+      setAnswers(left);
+      void send();
+    }
+  }, [enabled, id, send]);
+  useEffect(() => {
     if (data) {
       version.current = Math.max(version.current, data.version);
       // What an earlier visit could not send is sent before anything rests on it.
