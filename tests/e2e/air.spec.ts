@@ -169,6 +169,7 @@ test('the report of a stand-in of a laboratory is read in', async ({ page }) => 
   await choose(page, 'Method', /Inhalable dust, weighed/);
   await page.getByRole('button', { name: 'Start the run' }).click();
   await page.getByRole('link', { name: 'Result page' }).click();
+  await page.waitForURL(/\/results\//);
   const result = page.url();
 
   await page.goto('/custody/SM-26-11-AIR');
