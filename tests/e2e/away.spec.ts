@@ -1,6 +1,8 @@
 import { expect, type Browser, type Page } from '@playwright/test';
 import { choose, cutOff, isAccessible, PICTURE, signIn, test } from './person';
 
+test.use({ serviceWorkers: 'allow' });
+
 const title = (page: Page, name: string) => page.getByRole('heading', { name, exact: true });
 const goOn = (page: Page) => page.getByRole('button', { name: /Done, go on/ });
 const row = (page: Page, unit: string) => page.getByRole('row', { name: new RegExp(unit) });

@@ -22,6 +22,8 @@ export default defineConfig({
     timezoneId: 'Europe/London',
     locale: 'en-GB',
     trace: 'off',
+    // Each test has a browser of its own: only those that work without a network keep the whole application in it.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [
