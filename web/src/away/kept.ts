@@ -59,16 +59,17 @@ export async function restore(): Promise<void> {
     const kept = await (await shelves()).get('kept', 'kept');
     if (kept?.shape === shape) {
       hydrate(queries, kept.state as DehydratedState);
-      // Who is in may be another by now, or nobody: it is asked before it is believed.
-      void queries.invalidateQueries({ queryKey: ['session'], refetchType: 'none' });
+      // Who is in may be another by now, and what was seen a moment ago may have changed: it is shown, and asked again.
+      void queries.invalidateQueries({ refetchType: 'none' });
       atSite(queries.getQueryData<Schemas['Session']>(['session'])?.zone ?? null);
     }
   } catch {
     // Without a store the application needs the network, as any page does.
   }
   let timer: number | undefined;
-  queries.getQueryCache().subscribe(({ type }) => {
-    if (type === 'updated') {
+  queries.getQueryCache().subscribe(({ type, query }) => {
+    // What is typed on this device is kept elsewhere, and moves nothing here.
+    if (type === 'updated' && isKept(query as Query)) {
       timer ??= window.setTimeout(() => {
         timer = undefined;
         void keep().catch(() => undefined);
@@ -81,13 +82,13 @@ export async function restore(): Promise<void> {
 export async function keepOnlyOf(person: string | null): Promise<void> {
   const before = whoIsIn();
   if (person !== null && before !== null && before !== person) {
-    queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
     await forget();
   }
 }
 
 /** Whoever leaves leaves nothing behind but what waits to be sent. */
 export async function forget(): Promise<void> {
+  queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
   try {
     const db = await shelves();
     await Promise.all([db.clear('kept'), db.clear('prepared')]);

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { answer, api, Refusal, type Schemas } from '../api/client';
 
@@ -27,6 +27,12 @@ const beside = (theirs: Answers, own: Partial<Answers>): Answers => ({
   ...(own.steps ? { steps: { ...theirs.steps, ...own.steps } } : {}),
   ...(own.stepReasons ? { stepReasons: { ...theirs.stepReasons, ...own.stepReasons } } : {}),
 });
+
+/** What the server answered now stands above an older answer that is still on its way. */
+const told = async (cache: QueryClient, draft: Draft) => {
+  await cache.cancelQueries({ queryKey: ['draft', draft.id] });
+  cache.setQueryData(['draft', draft.id], draft);
+};
 
 /**
  * A half-done check. Every answer goes to the server at once; what has not arrived is kept in the browser as well and
@@ -66,7 +72,7 @@ export function useDraft(id: string, enabled = true) {
           }),
         );
         version.current = draft.version;
-        cache.setQueryData(['draft', id], draft);
+        await told(cache, draft);
         // What was answered while this was on its way has not arrived yet, and stays in the browser.
         if (!waits()) {
           window.localStorage.removeItem(kept(id));
@@ -146,7 +152,7 @@ export function useDraft(id: string, enabled = true) {
       next.current = null;
       mine.current = {};
       window.localStorage.removeItem(kept(id));
-      cache.setQueryData(['draft', id], draft);
+      void told(cache, draft);
       setAnswers(draft.answers);
     },
     [cache, id],
