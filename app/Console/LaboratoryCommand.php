@@ -96,10 +96,10 @@ final class LaboratoryCommand extends Command
 
                 return self::INVALID;
             }
-            ['rows' => $rows, 'simulated' => $simulated] = $this->keeper->check($file, static fn (): iterable => FileLines::of($path));
-            $bar = new ProgressBar($output, $rows);
+            $checked = $this->keeper->check($file, static fn (): iterable => FileLines::of($path));
+            $bar = new ProgressBar($output, $checked['rows']);
             $kept = $this->keeper->keep(
-                [...$head, ...($simulated ? ['simulated' => true] : [])],
+                [...$head, ...$checked['told']],
                 $file->read(FileLines::of($path)),
                 [
                     'name' => basename($path),

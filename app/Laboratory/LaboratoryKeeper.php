@@ -82,7 +82,7 @@ final readonly class LaboratoryKeeper
      *
      * @param \Closure(): iterable<string> $lines opens the file anew
      *
-     * @return array{rows: int, simulated: bool} how many rows it holds, and whether a stand-in sent it
+     * @return array{rows: int, told: array{simulated?: true}} how many rows it holds, and what stands in its head of who sent it
      *
      * @throws Problem where a line cannot be read, or a stand-in reports on a real sample; nothing was kept
      */
@@ -139,7 +139,7 @@ final readonly class LaboratoryKeeper
 
         $this->refuseReal($media);
 
-        return ['rows' => $rows, 'simulated' => $simulated];
+        return ['rows' => $rows, 'told' => $simulated ? ['simulated' => true] : []];
     }
 
     /**

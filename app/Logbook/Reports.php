@@ -137,12 +137,12 @@ final readonly class Reports
     /** Whether a stand-in reported on a medium. */
     public function isSimulated(string $medium): bool
     {
-        foreach ($this->connection->fetchFirstColumn(
-            'SELECT DISTINCT r.id FROM laboratory_report r JOIN laboratory_row w ON w.report_id = r.id WHERE w.medium = ?',
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT record FROM laboratory_report r'
+                .' WHERE EXISTS (SELECT 1 FROM laboratory_row w WHERE w.report_id = r.id AND w.medium = ?)',
             [$medium],
-        ) as $report) {
-            $record = $this->connection->fetchAssociative('SELECT record FROM laboratory_report WHERE id = ?', [$report]);
-            if ($record !== false && (Cells::json($record, 'record')['simulated'] ?? false) === true) {
+        ) as $row) {
+            if ((Cells::json($row, 'record')['simulated'] ?? false) === true) {
                 return true;
             }
         }

@@ -95,7 +95,10 @@ final class AwayTest extends ApiTestCase
         ];
     }
 
-    /** @return iterable<string, array{array<string, mixed>, string, int}> a record, its unit, and how many ways there are through its checks */
+    /**
+     * @return iterable<string, array{array<string, mixed>, string, int}> a record, its unit, and how many ways there are through each of
+     *                                                                    its checks
+     */
     public static function kits(): iterable
     {
         yield 'a dosimeter' => [(new Scene())->check('k', '07:00', ['114.0'], more: ['reference' => 'A'])->record, 'D', 3];

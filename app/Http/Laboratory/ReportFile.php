@@ -38,7 +38,7 @@ final readonly class ReportFile
             throw $problem;
         }
 
-        $head = [...$head, ...($checked['simulated'] ? ['simulated' => true] : [])];
+        $head = [...$head, ...$checked['told']];
 
         return new StreamedResponse(function () use ($sent, $head, $told, $fields, $checked, $user): void {
             try {

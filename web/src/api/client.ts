@@ -2,6 +2,7 @@ import { QueryCache, QueryClient } from '@tanstack/react-query';
 import createClient from 'openapi-fetch';
 import type { components, paths } from './contract';
 import { reaching } from '../away/reach';
+import { identifier } from './identifier';
 import { patiently } from './patiently';
 
 export type Schemas = components['schemas'];
@@ -31,10 +32,6 @@ export const api = createClient<paths>({
  */
 const unanswered = new Map<string, string>();
 const asks = async (request: Request) => `${request.method} ${request.url} ${await request.clone().text()}`;
-const identifier = () =>
-  Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join(
-    '',
-  );
 /** The identifier of a change that was asked for and not answered: it may have been made. */
 export const unansweredId = (path: string, body: unknown): string | undefined =>
   unanswered.get(`POST ${new URL(path, window.location.href).href} ${JSON.stringify(body)}`);
@@ -66,6 +63,9 @@ const unreachable: Problem = {
   detail: 'The server was not reached. What you typed is still here; try again when it answers.',
   fields: [],
 };
+
+/** What could not be done on this side, before any server was asked. */
+export const refusedHere = (detail: string) => new Refusal({ ...unreachable, title: 'Not done', detail });
 
 /** The data of an answer, or a Refusal. */
 export async function answer<T>(

@@ -209,7 +209,6 @@ export function useLeave(leaving: () => Promise<unknown> = leave) {
     onSuccess: async () => {
       await queries.cancelQueries();
       queries.setQueryData<Schemas['Session']>(['session'], { zone: null, user: null });
-      queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
       await forget();
     },
   });

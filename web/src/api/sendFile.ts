@@ -25,19 +25,21 @@ export const post = (
     }),
   );
 
+/** What is answered to a request that the client did not send: its data, or a Refusal. */
+export const answered = <T>(asked: Promise<Response>): Promise<T> =>
+  answer<T>(
+    asked.then(async (response) => {
+      const body: unknown = await response.json().catch(() => undefined);
+      return response.ok ? { data: body as T, response } : { error: body ?? {}, response };
+    }),
+  );
+
 /**
  * Sends a file, and gives what the server answers.
  *
  * @throws a Refusal, in words that a person can act on
  */
-export async function sendFile<T>(...sent: Parameters<typeof post>): Promise<T> {
-  return answer<T>(
-    post(...sent).then(async (response) => {
-      const body: unknown = await response.json().catch(() => undefined);
-      return response.ok ? { data: body as T, response } : { error: body ?? {}, response };
-    }),
-  );
-}
+export const sendFile = <T>(...sent: Parameters<typeof post>): Promise<T> => answered<T>(post(...sent));
 
 /** Keeps a photo or a document of something; the place says of what of it, and is empty where it is of the whole. */
 export const keepFile = (of: string, id: string, file: File, place = ''): Promise<Schemas['Files']> =>

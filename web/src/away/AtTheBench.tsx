@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, Navigate } from 'react-router';
 import { Loading } from '../look/Told';
-import { TakeFile } from '../look/Files';
+import { TakeEither } from '../look/Files';
 import { ink } from '../look/theme';
 import { moment } from '../look/words';
 import { broughtAs } from './outbox';
@@ -51,7 +51,6 @@ export function Brought({ id }: { id: string }) {
   const known = useQuery({
     queryKey: ['away', 'brought', id],
     queryFn: () => broughtAs(id),
-    networkMode: 'always',
     staleTime: 0,
   });
   if (known.isPending) {
@@ -129,10 +128,7 @@ export function AwayPhotos({
           />
         ))}
       </ul>
-      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
-        <TakeFile camera words="Take a photo" busy={false} take={(file) => void keep(file, '')} />
-        <TakeFile words="Add a file" busy={false} take={(file) => void keep(file, '')} />
-      </div>
+      <TakeEither busy={false} take={(file) => void keep(file, '')} />
     </section>
   );
 }

@@ -6,7 +6,7 @@ import { Values } from '../checks/Values';
 import { ink } from '../look/theme';
 import { isFilled, isMeasured, type Row } from '../look/values';
 import { moment } from '../look/words';
-import { checkOf } from './decisions';
+import { checkOf } from './checks';
 import { preparedOf, shown } from './prepared';
 import type { Waiting } from './store';
 
@@ -60,7 +60,6 @@ export function Mine({ one }: { one: Waiting }) {
       const check = await checkOf(one);
       return check && shown(check, await preparedOf(check.instrument), 0);
     },
-    networkMode: 'always',
   });
   return mine.data ? <Answered draft={mine.data} /> : null;
 }

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useSession } from '../api/hooks';
@@ -15,17 +16,18 @@ import {
   forgetCheck,
   isOff,
   isOvertaken,
-  letGo,
   meanwhile,
   sayBeside,
   saysTheTime,
   standsAt,
 } from './decisions';
-import { broughtAs, decide, useOutbox } from './outbox';
+import { broughtAs, decide, letGo, useOutbox } from './outbox';
 import { useReach } from './reach';
 import type { Waiting } from './store';
 import { WaitsHere } from './WaitsHere';
-import { useQuery } from '@tanstack/react-query';
+
+/** What is asked or offered of one thing, in a row. */
+const asked = { display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'center', margin: '8px 0' } as const;
 
 /** What was made without a network and is not at the server yet, and what waits for a decision. */
 export function OutboxView() {
@@ -109,7 +111,7 @@ function Refused({ one }: { one: Waiting }) {
       )}
       {one.kind === 'acceptance' && <GoOn one={one} />}
       {isCheck && !isOff(one) && (
-        <div style={{ display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'center', margin: '8px 0' }}>
+        <div style={asked}>
           {others.length > 0 && (
             <Button variant="contained" sx={press} onClick={() => void bringBeside(one)}>
               Both stand: bring mine
@@ -128,7 +130,7 @@ function Refused({ one }: { one: Waiting }) {
         </div>
       )}
       {isCheck && (
-        <div style={{ display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'center', margin: '8px 0' }}>
+        <div style={asked}>
           <TextField
             size="small"
             label="Or why mine shows nothing"
@@ -168,7 +170,7 @@ function Off({ one }: { one: Waiting }) {
   const [why, setWhy] = useState('');
   const [at, setAt] = useState('');
   return (
-    <div style={{ display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'flex-start', margin: '8px 0' }}>
+    <div style={asked}>
       <TextField
         size="small"
         label="Why its moments stand, or how you know the right one"
@@ -230,7 +232,7 @@ function Correct({ one }: { one: Waiting }) {
         event.preventDefault();
         void correct(one, values);
       }}
-      style={{ display: 'flex', flexWrap: 'wrap', gap: 10, margin: '8px 0' }}
+      style={asked}
     >
       {fields.map(({ field, problem }) => (
         <TextField
@@ -256,7 +258,6 @@ function GoOn({ one }: { one: Waiting }) {
   const draft = useQuery({
     queryKey: ['away', 'brought', request],
     queryFn: () => broughtAs(request),
-    networkMode: 'always',
   });
   return draft.data ? (
     <p style={{ margin: '4px 0' }}>
@@ -270,7 +271,7 @@ function GoOn({ one }: { one: Waiting }) {
 function Over({ run }: { run: Waiting }) {
   const [stop, setStop] = useState('');
   return (
-    <div style={{ display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'center', margin: '6px 0' }}>
+    <div style={asked}>
       <TextField
         size="small"
         type="datetime-local"

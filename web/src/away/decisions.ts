@@ -1,6 +1,8 @@
 import { answer, api } from '../api/client';
+import { checkOf, closing, photosOf, storeCheck } from './checks';
 import { decide, letGo, wait } from './outbox';
 import { shelves, type AwayCheck, type Waiting } from './store';
+import { tellAll } from './windows';
 
 const SEEN = '/seen/';
 
@@ -24,14 +26,10 @@ const looked = (one: Waiting) => ({
 /** Both stand: this one is brought beside what was done meanwhile. */
 export const bringBeside = (one: Waiting) => decide(one, { body: looked(one) });
 
-/** The check of this device that a request brings. */
-export const checkOf = async (one: Waiting): Promise<AwayCheck | null> =>
-  (await (await shelves()).getAll('checks')).find((check) => check.request === one.request) ?? null;
-
 const change = async (one: Waiting, how: (check: AwayCheck) => AwayCheck) => {
   const check = await checkOf(one);
   if (check) {
-    await (await shelves()).put('checks', how(check));
+    await storeCheck(how(check));
   }
 };
 
@@ -55,6 +53,7 @@ export async function forgetCheck(one: Waiting): Promise<void> {
   const check = await checkOf(one);
   if (check) {
     await db.delete('checks', check.id);
+    await tellAll('check');
   }
   for (const other of await db.getAll('outbox')) {
     if (other.after.includes(one.request) && other.seq !== undefined) {
@@ -73,18 +72,7 @@ export async function breakOffInstead(one: Waiting, reason: string): Promise<voi
       await db.delete('outbox', other.seq);
     }
   }
-  const photos = (await db.getAll('outbox')).filter(
-    (other) => other.kind === 'photo' && other.after.includes(one.request),
-  );
-  await wait({
-    person: one.person,
-    kind: 'breaking off',
-    about: one.about,
-    words: `broken off: ${reason}`,
-    path: `/api/bench/drafts/{=${one.request}.id}/break-off`,
-    body: { version: `{=${one.request}.version}`, reason },
-    after: [one.request, ...photos.map((photo) => photo.request)],
-  });
+  await wait(closing(one, photosOf(await db.getAll('outbox'), one), 'broken off', reason));
   await decide(one, { body: looked(one) });
 }
 
@@ -123,5 +111,3 @@ export function standsAt(one: Waiting, path: string): string {
   }
   return typeof place === 'string' ? place : '';
 }
-
-export { letGo };

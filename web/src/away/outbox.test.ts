@@ -3,7 +3,7 @@ import type { Problem } from '../api/client';
 import { bringBeside, breakOffInstead, bringAsItsOwn, correct, meanwhile, saysTheTime } from './decisions';
 import { deliver, letGo, resolved, wait } from './outbox';
 import { shelves, type AwayCheck, type Waiting } from './store';
-import { bringing } from './useAwayCheck';
+import { bringing } from './checks';
 
 const check: AwayCheck = {
   id: 'away-1',

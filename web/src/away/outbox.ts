@@ -1,16 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
-import { afterEvidence, answer, queries, Refusal, unansweredId, type Problem } from '../api/client';
-import { post } from '../api/sendFile';
+import { afterEvidence, queries, Refusal, unansweredId, type Problem } from '../api/client';
+import { identifier } from '../api/identifier';
+import { answered, post } from '../api/sendFile';
 import { keepUnsent } from '../bench/useDraft';
+import { checkOf } from './checks';
 import { isReached, lastHeard, met } from './reach';
 import { tellAll } from './windows';
-import { identifier, shelves, type AwayCheck, type Made, type Waiting } from './store';
+import { shelves, type AwayCheck, type Made, type Waiting } from './store';
 
 const KEPT_ALREADY = 'urn:footnote:kept-already';
 /** How long what was made is remembered, so that what is made later can refer to it, ms. */
 const REMEMBERED = 31 * 86_400_000;
 
-export type Kind = Waiting['kind'];
 type New = Pick<Waiting, 'person' | 'kind' | 'about' | 'words' | 'path'> &
   Partial<Pick<Waiting, 'body' | 'file' | 'after' | 'isTimed' | 'heard' | 'request'>>;
 
@@ -22,7 +23,6 @@ export const useOutbox = () =>
     queryKey: ['away', 'outbox'],
     queryFn: async () => (await shelves()).getAll('outbox'),
     staleTime: Infinity,
-    networkMode: 'always',
   });
 
 /** Puts something in; it is kept before this ends, and sent as soon as the server answers. */
@@ -103,16 +103,23 @@ const brought = (check: AwayCheck, seen: unknown[]) => ({
   seen,
 });
 
+/** Whatever the server answers, it is there. */
+const heard = async (asked: Promise<Response>): Promise<Response> => {
+  const response = await asked;
+  met(response);
+  return response;
+};
+
 const send = async (
   one: Waiting,
-  check: AwayCheck | undefined,
+  check: AwayCheck | null,
   made: Map<string, Record<string, unknown>>,
 ): Promise<unknown> => {
   const path = String(resolved(one.path, made));
   if (one.file) {
     const { blob, name, place } = one.file;
     const type = blob.type || 'application/octet-stream';
-    return answered(post(path, blob, { 'X-File': { name, place } }, type));
+    return answered(heard(post(path, blob, { 'X-File': { name, place } }, type)));
   }
   const body = resolved(one.body, made) as Record<string, unknown>;
   // What this device brought itself is nothing that another did.
@@ -122,27 +129,20 @@ const send = async (
   const seen = [...((body.seen as string[] | undefined) ?? []), ...own];
   const clock = { sent: new Date().toISOString(), why: one.why, ...(one.heard ? { heard: one.heard } : {}) };
   return answered(
-    fetch(path, {
-      method: 'POST',
-      body: JSON.stringify(check ? brought(check, seen) : body),
-      headers: {
-        'Content-Type': 'application/json',
-        'X-Requested-With': 'footnote',
-        'X-Request-Id': one.request,
-        ...(one.isTimed ? { 'X-Device-Clock': encodeURIComponent(JSON.stringify(clock)) } : {}),
-      },
-    }),
+    heard(
+      fetch(path, {
+        method: 'POST',
+        body: JSON.stringify(check ? brought(check, seen) : body),
+        headers: {
+          'Content-Type': 'application/json',
+          'X-Requested-With': 'footnote',
+          'X-Request-Id': one.request,
+          ...(one.isTimed ? { 'X-Device-Clock': encodeURIComponent(JSON.stringify(clock)) } : {}),
+        },
+      }),
+    ),
   );
 };
-
-const answered = (asked: Promise<Response>) =>
-  answer<unknown>(
-    asked.then(async (response) => {
-      met(response);
-      const body: unknown = await response.json().catch(() => undefined);
-      return response.ok ? { data: body, response } : { error: body ?? {}, response };
-    }),
-  );
 
 const changedSince = (sent: AwayCheck, latest: AwayCheck) =>
   JSON.stringify(sent.answers) !== JSON.stringify(latest.answers);
@@ -189,10 +189,7 @@ async function sendAll(person: string): Promise<void> {
         }
         continue;
       }
-      const check =
-        one.kind === 'check'
-          ? (await db.getAll('checks')).find((known) => known.request === one.request)
-          : undefined;
+      const check = one.kind === 'check' ? await checkOf(one) : null;
       try {
         await done(one, told(await send(one, check, made)), check);
         goesOn = true;
@@ -223,7 +220,7 @@ async function sendAll(person: string): Promise<void> {
     }
   }
 
-  async function done(one: Waiting, what: Record<string, unknown>, check?: AwayCheck): Promise<void> {
+  async function done(one: Waiting, what: Record<string, unknown>, check: AwayCheck | null): Promise<void> {
     made.set(one.request, what);
     const record: Made = {
       request: one.request,

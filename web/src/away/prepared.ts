@@ -24,7 +24,7 @@ const all = async (): Promise<Prepared[]> =>
 
 /** What is at hand on this device. */
 export const usePrepared = () =>
-  useQuery({ queryKey: ['away', 'prepared'], queryFn: all, staleTime: Infinity, networkMode: 'always' });
+  useQuery({ queryKey: ['away', 'prepared'], queryFn: all, staleTime: Infinity });
 
 export const preparedOf = async (id: string): Promise<Prepared | null> => {
   const found = await (await shelves()).get('prepared', id);

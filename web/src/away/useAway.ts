@@ -8,7 +8,7 @@ import { deliver, wait, useOutbox } from './outbox';
 import { picked, prepare } from './prepared';
 import { useReach } from './reach';
 import { shelves } from './store';
-import { bringing } from './useAwayCheck';
+import { bringing } from './checks';
 
 /** So long after a page was opened what it shows is prepared: whoever looks something up is not held up by it, ms. */
 const LATER = 6000;

@@ -1,88 +1,22 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { Refusal, type Schemas } from '../api/client';
-import { rowsOf } from '../bench/answers';
+import { refusedHere, type Refusal, type Schemas } from '../api/client';
+import { flagOf, rowsOf } from '../bench/answers';
 import { keepUnsent, type Answers } from '../bench/useDraft';
 import { isFilled } from '../look/values';
+import { bringing, closing, photosOf, storeCheck, takenOver } from './checks';
 import { whoIsIn } from './kept';
 import { useOutbox, wait } from './outbox';
 import { preparedOf, shown } from './prepared';
-import { lastHeard } from './reach';
 import { tellAll } from './windows';
-import { identifier, shelves, type AwayCheck } from './store';
+import { shelves, type AwayCheck } from './store';
 
-const MINE = 'away-';
-/** Whether a half-done check began on a device, and the server may not know of it yet. */
-export const isOfDevice = (id: string) => id.startsWith(MINE);
-
-const changed = () => tellAll('check');
-
-/** The checks that are walked on this device. */
-export const useAwayChecks = () =>
-  useQuery({
-    queryKey: ['away', 'check', 'all'],
-    queryFn: async () => (await shelves()).getAll('checks'),
-    staleTime: Infinity,
-    networkMode: 'always',
-  });
-
-const store = async (check: AwayCheck) => {
-  await (await shelves()).put('checks', check);
-  await changed();
-};
-
-/** Begins a check of a unit on this device; null where it was not handed out, or nobody is known to be in. */
-export async function beginAway(instrument: string, procedure?: string): Promise<AwayCheck | null> {
-  const prepared = await preparedOf(instrument);
-  const asked = prepared?.unit.checks.find(
-    (one) => procedure === undefined || one.procedure.id === procedure,
-  );
-  const person = whoIsIn();
-  if (!asked || person === null) {
-    return null;
-  }
-  const check: AwayCheck = {
-    id: MINE + identifier(),
-    person,
-    instrument,
-    procedure: asked.procedure.id,
-    sheets: asked.sheets.map((one) => one.code),
-    begun: new Date().toISOString(),
-    from: null,
-    answers: { procedure: asked.procedure.id },
-    request: identifier(),
-    heard: lastHeard(),
-    closed: null,
-  };
-  await store(check);
-  return check;
-}
-
-/** A half-done check of the server is gone on with on this device. */
-const takenOver = (draft: Schemas['Draft'], answers: Answers, person: string): AwayCheck => ({
-  id: draft.id,
-  person,
-  instrument: draft.unit.id,
-  procedure: draft.procedure.id,
-  sheets: draft.sheets.map((one) => one.code),
-  begun: new Date(draft.startedAt).toISOString(),
-  from: draft,
-  answers,
-  request: identifier(),
-  heard: lastHeard(),
-  closed: null,
-});
-
-type Moments = Record<string, string>;
+type Noted = Record<string, string> | undefined;
 
 /** When each step was confirmed and each timer started, by the clock of this device. */
 const stamped = (before: Answers, after: Answers, steps: Schemas['Step'][]): Answers => {
   const now = new Date().toISOString();
-  const moments = (
-    was: Record<string, string> | undefined,
-    is: Record<string, string> | undefined,
-    known: Moments | undefined,
-  ): Moments =>
+  const noted = (was: Noted, is: Noted, known: Noted) =>
     Object.fromEntries(
       Object.entries(is ?? {}).map(([step, state]) => [
         step,
@@ -93,7 +27,7 @@ const stamped = (before: Answers, after: Answers, steps: Schemas['Step'][]): Ans
     (step) =>
       (step.kind === 'readings' &&
         rowsOf(after, step.into).some((row) => Object.values(row).some((value) => isFilled(value)))) ||
-      (step.kind === 'adjust' && after[step.into || 'adjusted'] === true),
+      (step.kind === 'adjust' && after[flagOf(step)] === true),
   );
   return {
     ...after,
@@ -101,41 +35,24 @@ const stamped = (before: Answers, after: Answers, steps: Schemas['Step'][]): Ans
     ...(after.fromPaper === true
       ? {}
       : {
-          stepTimes: moments(before.steps, after.steps, before.stepTimes),
-          stepWaits: moments(before.waits, after.waits, before.stepWaits),
+          stepTimes: noted(before.steps, after.steps, before.stepTimes),
+          stepWaits: noted(before.waits, after.waits, before.stepWaits),
         }),
   };
 };
 
 const notKept = (fault: unknown) =>
-  new Refusal({
-    type: 'about:blank',
-    title: 'Not kept',
-    status: 0,
-    detail: `This device did not keep the last answer (${
+  refusedHere(
+    `This device did not keep the last answer (${
       fault instanceof Error ? fault.message : 'no reason is known'
     }). Write it down elsewhere until the network is back; it is still on your screen.`,
-    fields: [],
-  });
+  );
 
 /** The moments that were noted, in one window or another. */
 const moments = (kept: Answers, now: Answers): Partial<Answers> => ({
   ...(now.at === undefined ? {} : { at: kept.at ?? now.at }),
   ...(now.stepTimes ? { stepTimes: { ...kept.stepTimes, ...now.stepTimes } } : {}),
   ...(now.stepWaits ? { stepWaits: { ...kept.stepWaits, ...now.stepWaits } } : {}),
-});
-
-/** What a check is put into the outbox as. */
-export const bringing = (check: AwayCheck) => ({
-  person: check.person,
-  kind: 'check' as const,
-  about: check.instrument,
-  words: `a check of ${check.instrument}`,
-  path: '/api/bench/away',
-  request: check.request,
-  body: { seen: [] },
-  heard: check.heard,
-  isTimed: true,
 });
 
 /** A check that is walked on this device, where there is one of that name. */
@@ -147,7 +64,6 @@ export function useAwayCheck(id: string) {
       return check && { check, prepared: await preparedOf(check.instrument) };
     },
     staleTime: Infinity,
-    networkMode: 'always',
   });
   const outbox = useOutbox();
   const [answers, setAnswers] = useState<Answers | null>(null);
@@ -163,9 +79,7 @@ export function useAwayCheck(id: string) {
       setAnswers(null);
     }
   }, [check]);
-  const photos = (outbox.data ?? []).filter(
-    (one) => one.kind === 'photo' && check !== null && one.after.includes(check.request),
-  );
+  const photos = check === null ? [] : photosOf(outbox.data ?? [], check);
   const now = check && { ...check, answers: answers ?? check.answers };
   const draft = now ? shown(now, found.data?.prepared ?? null, photos.length) : null;
 
@@ -182,13 +96,13 @@ export function useAwayCheck(id: string) {
         if (typeof brought === 'string') {
           // The server got it a moment ago: this follows it there.
           keepUnsent(brought, next.answers);
-          await changed();
+          await tellAll('check');
           return;
         }
         const both = kept
           ? { ...kept.answers, ...change, ...moments(kept.answers, next.answers) }
           : next.answers;
-        await store({ ...next, answers: both });
+        await storeCheck({ ...next, answers: both });
         setProblem(null);
       })
       .catch((fault: unknown) => setProblem(notKept(fault)))
@@ -234,16 +148,7 @@ export function useAwayCheck(id: string) {
       if (!waiting.some((one) => one.request === last.request)) {
         await wait(bringing(last));
       }
-      const photos = waiting.filter((one) => one.kind === 'photo' && one.after.includes(last.request));
-      await wait({
-        person: last.person,
-        kind: how === 'accepted' ? 'acceptance' : 'breaking off',
-        about: last.instrument,
-        words: how === 'accepted' ? 'its acceptance' : `broken off: ${reason || 'without a reason'}`,
-        path: `/api/bench/drafts/{=${last.request}.id}/${how === 'accepted' ? 'accept' : 'break-off'}`,
-        body: { version: `{=${last.request}.version}`, ...(how === 'accepted' ? {} : { reason }) },
-        after: [last.request, ...photos.map((one) => one.request)],
-      });
+      await wait(closing({ ...last, about: last.instrument }, photosOf(waiting, last), how, reason));
     },
     [save],
   );

@@ -1,6 +1,7 @@
 import { answer, api } from '../api/client';
 import { useDraft, type Answers } from '../bench/useDraft';
-import { isOfDevice, useAwayCheck } from './useAwayCheck';
+import { isOfDevice } from './checks';
+import { useAwayCheck } from './useAwayCheck';
 import { useReach } from './reach';
 
 /** A half-done check, wherever it is kept: at the server, or on this device while no server answers. */

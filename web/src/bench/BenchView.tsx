@@ -7,7 +7,7 @@ import { useBench, useSession } from '../api/hooks';
 import { AtHand } from '../away/AtHand';
 import { usePrepared } from '../away/prepared';
 import { useReach } from '../away/reach';
-import { useAwayChecks } from '../away/useAwayCheck';
+import { useAwayChecks } from '../away/checks';
 import { FitWords } from '../look/FitWords';
 import { Empty, Loading, Told } from '../look/Told';
 import { Practice } from '../look/Practice';

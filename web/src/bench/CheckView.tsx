@@ -5,7 +5,7 @@ import { useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { AwayPhotos, Brought, JudgedLater, WaitsToBeBrought } from '../away/AtTheBench';
 import { AwaySource } from '../away/AwaySource';
-import { isOfDevice } from '../away/useAwayCheck';
+import { isOfDevice } from '../away/checks';
 import { useHalfDone } from '../away/useHalfDone';
 import { useChange } from '../api/hooks';
 import { Files } from '../look/Files';

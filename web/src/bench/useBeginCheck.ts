@@ -1,8 +1,8 @@
 import { useNavigate } from 'react-router';
-import { answer, api, queries, Refusal, type Schemas } from '../api/client';
+import { answer, api, queries, Refusal, refusedHere, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
 import { isReached } from '../away/reach';
-import { beginAway } from '../away/useAwayCheck';
+import { beginAway } from '../away/checks';
 
 interface Asked {
   unit: string;
@@ -21,13 +21,10 @@ async function away({ unit, procedure }: Asked): Promise<{ id: string }> {
   }
   const check = await beginAway(unit, procedure);
   if (check === null) {
-    throw new Refusal({
-      type: 'about:blank',
-      title: 'Not at hand',
-      status: 0,
-      detail: `The checks of ${unit} are not on this device: they are handed out while there is a network. Write it on paper, and copy it later.`,
-      fields: [],
-    });
+    throw refusedHere(
+      `The checks of ${unit} are not on this device: they are handed out while there is a network. ` +
+        'Write it on paper, and copy it later.',
+    );
   }
   return check;
 }

@@ -2,7 +2,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { afterEvidence, answer, api, Refusal, type Schemas } from '../api/client';
+import { afterEvidence, answer, api, refusedHere, type Schemas } from '../api/client';
 import { useChange, useLibrary } from '../api/hooks';
 import { Form } from '../kit/Form';
 import { ink } from '../look/theme';
@@ -34,7 +34,7 @@ export function ReadReport({ onClose }: { onClose: () => void }) {
   const send = useChange<File | null, Kept>(
     async (file) => {
       if (!file || !mapping) {
-        throw new Refusal({ type: '', title: '', status: 0, detail: 'Choose the file first.', fields: [] });
+        throw refusedHere('Choose the file first.');
       }
       return sendReport(file, { ...head, mapping, file: file.name }, setProgress);
     },

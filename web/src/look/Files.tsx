@@ -57,6 +57,16 @@ export function TakeFile({
   );
 }
 
+/** Two buttons, for a photo and for a file of what a thing has beside it. */
+export function TakeEither({ take, busy }: { take: (file: File) => void; busy: boolean }) {
+  return (
+    <div className="fn-noprint" style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+      <TakeFile camera words="Take a photo" busy={busy} take={take} />
+      <TakeFile words="Add a file" busy={busy} take={take} />
+    </div>
+  );
+}
+
 /** Photos and documents of a thing, and a way to add one. */
 export function Files({
   of,
@@ -136,19 +146,7 @@ export function Files({
       )}
       {all.length === 0 && !adds && <p style={{ color: ink.soft, margin: 0 }}>None.</p>}
       {adds && all.length < files.data.most && (
-        <div className="fn-noprint" style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
-          <TakeFile
-            camera
-            words="Take a photo"
-            busy={keep.isPending}
-            take={(file) => keep.mutate({ file, place: '' })}
-          />
-          <TakeFile
-            words="Add a file"
-            busy={keep.isPending}
-            take={(file) => keep.mutate({ file, place: '' })}
-          />
-        </div>
+        <TakeEither busy={keep.isPending} take={(file) => keep.mutate({ file, place: '' })} />
       )}
       <Told problem={keep.error} />
     </section>
