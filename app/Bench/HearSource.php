@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Footnote\App\Bench;
 
+use Footnote\App\Logbook\FileOf;
+use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Logbook\Libraries;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\ModelSheets;
@@ -22,6 +24,7 @@ use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\LineProfileShelf;
 use Footnote\Core\Source\LineProfile;
 use Footnote\Core\Source\Stretch;
+use Footnote\Core\StandIn\Doings;
 
 /** Reads what a source says at a step of a half-done check: light, since it is asked for again each second. */
 final readonly class HearSource
@@ -33,6 +36,7 @@ final readonly class HearSource
         private Formats $families,
         private Libraries $libraries,
         private SiteClock $site,
+        private KeptFiles $files,
     ) {
     }
 
@@ -53,7 +57,9 @@ final readonly class HearSource
             ? StandInSeat::of($draft, $this->families) ?? throw new Problem(409, 'No stand-in is connected. Nothing was taken.')
             : null;
         $format = $this->families->of($unit->family);
-        $bytes = $seat === null ? $asked->bytes : $seat->lines($draft, $unit, $references, $format, $now, $seconds);
+        $taken = KeptLines::taken($this->files->of(FileOf::Draft, $draft->id));
+        $doings = new Doings($step->id, Stamps::moments($answers, 'stepWaits'), Stamps::moments($answers, 'stepTimes'), $taken);
+        $bytes = $seat === null ? $asked->bytes : $seat->lines($draft, $unit, $references, $format, $doings, $seconds, $now);
         $profile = $asked->profile === ''
             ? null
             : $this->libraries->record(LineProfileShelf::ID, $asked->profile) ?? throw Problem::missing('Line profile '.$asked->profile);
@@ -62,38 +68,52 @@ final readonly class HearSource
             $this->assessor->family($unit->family)->bench(),
             $unit,
             $step,
+            $procedure->watchedAt($step),
             $references[Cells::text($answers, 'reference')] ?? null,
             Cells::text($answers, 'setting'),
         );
         $refusals = self::refusals($stretch, $unit, $references);
         if ($asked->isLive()) {
             // What it showed before the gas was on, or before it was adjusted, says nothing of what follows, however still it stood.
-            $clock = Stamps::moments($answers, 'stepWaits')[$step->id] ?? null;
+            $clock = $doings->clocks[$step->id] ?? null;
             if ($at->isClocked() && $clock === null) {
                 $refusals[] = 'The clock is not started: it begins when the gas is on.';
             }
-            $moments = array_filter([$clock, self::adjusted($procedure, $step, $answers)]);
+            // Nor what stood there at the setting before: of the reading before, or of the step before.
+            $before = $at->isEachSet() ? [...array_merge(...array_values($taken)), ...self::settled($procedure, $step, $doings)] : [];
+            $moments = array_filter([$clock, self::adjusted($procedure, $step, $doings), ...$before]);
             $stretch = $moments === [] ? $stretch : $stretch->since(max($moments));
         }
 
         return new Heard($asked, $at, $bytes, $stretch, new HeardBy($now, $profile, $seat, $refusals));
     }
 
-    /**
-     * When the unit was last adjusted before a step, or was said to be left.
-     *
-     * @param array<string, mixed> $answers
-     */
-    private static function adjusted(Procedure $procedure, Step $before, array $answers): ?\DateTimeImmutable
+    /** When the unit was last adjusted before a step, or was said to be left. */
+    private static function adjusted(Procedure $procedure, Step $before, Doings $doings): ?\DateTimeImmutable
     {
-        $settled = Stamps::moments($answers, 'stepTimes');
-        $last = null;
-        foreach (\array_slice($procedure->steps, 0, $procedure->place($before->id) ?? 0) as $step) {
-            $at = $step->kind === StepKind::Adjust ? $settled[$step->id] ?? null : null;
-            $last = $at !== null && ($last === null || $at > $last) ? $at : $last;
-        }
+        $moments = self::settled($procedure, $before, $doings, StepKind::Adjust);
 
-        return $last;
+        return $moments === [] ? null : max($moments);
+    }
+
+    /**
+     * When the steps before one were done or skipped.
+     *
+     * @param StepKind|null $kind null: of any kind
+     *
+     * @return list<\DateTimeImmutable>
+     */
+    private static function settled(Procedure $procedure, Step $before, Doings $doings, ?StepKind $kind = null): array
+    {
+        $steps = array_filter(
+            \array_slice($procedure->steps, 0, $procedure->place($before->id) ?? 0),
+            static fn (Step $step): bool => $kind === null || $step->kind === $kind,
+        );
+
+        return array_values(array_filter(array_map(
+            static fn (Step $step): ?\DateTimeImmutable => $doings->settled[$step->id] ?? null,
+            $steps,
+        )));
     }
 
     /** @param array<string, mixed>|null $profile as its library has it; null: open lines */

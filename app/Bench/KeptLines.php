@@ -49,6 +49,26 @@ final class KeptLines
     }
 
     /**
+     * When readings were taken, by step.
+     *
+     * @param list<array<string, mixed>> $files of a half-done check
+     *
+     * @return array<string, list<\DateTimeImmutable>>
+     */
+    public static function taken(array $files): array
+    {
+        $taken = [];
+        foreach ($files as $file) {
+            $told = self::of($file);
+            if ($told !== []) {
+                $taken[Cells::text($told, 'step')][] = new \DateTimeImmutable(Cells::text($told, 'until'));
+            }
+        }
+
+        return $taken;
+    }
+
+    /**
      * The stretch as it was read; null where the file is none.
      *
      * @param array<string, mixed> $file

@@ -17,6 +17,7 @@ use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\InvalidRecord;
 use Footnote\Core\StandIn\BringsStandIns;
+use Footnote\Core\StandIn\Doings;
 use Footnote\Core\StandIn\Printing;
 use Footnote\Core\StandIn\Scene;
 use Footnote\Core\StandIn\StandIn;
@@ -86,14 +87,16 @@ final readonly class StandInSeat
      * What it printed in the last seconds.
      *
      * @param array<int|string, Reference> $references that the answers name, the chosen one among them
+     * @param Doings                       $doings     what was done so far
      */
     public function lines(
         Draft $draft,
         Instrument $unit,
         array $references,
         ContentFormat $format,
-        \DateTimeImmutable $now,
+        Doings $doings,
         float $seconds,
+        \DateTimeImmutable $now,
     ): string {
         $answers = $draft->answers();
         $chosen = Cells::text($answers, 'reference');
@@ -102,8 +105,7 @@ final readonly class StandInSeat
             $unit,
             $references[$chosen] ?? null,
             array_values(array_filter($references, static fn (Reference $one): bool => $one->id !== $chosen)),
-            Stamps::moments($answers, 'stepWaits'),
-            Stamps::moments($answers, 'stepTimes'),
+            $doings,
             self::said($answers, $format),
         );
         $printing = new Printing($unit->id, $this->standIn->atTheBench($scene, $this->seed, $this->fault), $this->began, $this->seed);

@@ -79,7 +79,7 @@ final readonly class TakeReading
         }
         $taken = [];
         $waiting = [];
-        foreach ($heard->watched() as [$feed, $watched]) {
+        foreach ($heard->at->takes() ? $heard->watched() : [] as [$feed, $watched]) {
             $one = $watched->last === null ? null : Taken::from($heard->stretch, $feed);
             if ($one === null) {
                 $waiting[] = $feed->channel.' '.$watched->words;

@@ -122,7 +122,7 @@ final class FlowProcedures
                     'Walk the flow down with the valve. At each point read the sampler\'s gauge and both legs of the manometer.',
                     'Five points or more, over the flows the sampler is used at.',
                 ),
-                readings: new ReadingsList('points', 5),
+                readings: new ReadingsList('points', 5, eachSet: true),
             ),
             new Step(
                 'valve-open',
@@ -157,7 +157,7 @@ final class FlowProcedures
                     'Read the flow at the working set-point, the low one and the high one.',
                     'Set-points on either side bracket the working flow.',
                 ),
-                readings: new ReadingsList('asFound', 3),
+                readings: new ReadingsList('asFound', 3, eachSet: true),
             ),
             ...self::fixedAfter(),
         ]);
@@ -175,7 +175,7 @@ final class FlowProcedures
                     'Read the flow at the working set-point, the low one and the high one, before anything is adjusted.',
                     'This value closes every run since the last check.',
                 ),
-                readings: new ReadingsList('asFound', 3),
+                readings: new ReadingsList('asFound', 3, eachSet: true),
             ),
             self::adjust(),
             new Step(
@@ -187,7 +187,7 @@ final class FlowProcedures
                     'The next run starts from here.',
                 ),
                 onlyAfter: 'adjusted',
-                readings: new ReadingsList('asLeft', 3),
+                readings: new ReadingsList('asLeft', 3, eachSet: true),
             ),
             ...self::fixedAfter(),
         ]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Flow;
 
 use Footnote\Core\Evidence\Reference;
+use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Exact;
@@ -38,6 +39,9 @@ final readonly class PumpStandIn implements StandIn
     /** Volumes of burettes, mL; the largest that is passed within the time is used. */
     private const BURETTES = [10.0, 100.0, 500.0, 1000.0];
     private const BUBBLE_SECONDS = 15.0;
+    /** The step of a calibration at several flows, and at how many. */
+    private const WALKED = 'points';
+    private const POINTS = 5;
 
     public function id(): string
     {
@@ -74,8 +78,24 @@ final readonly class PumpStandIn implements StandIn
         $found = $wanted * (1 + 0.01 * (new Chance($seed))->normal('unit', 0)) * $this->left($fault);
         $adjusted = $scene->adjustedAt('adjust', 'adjusted');
         $actual = $adjusted === null ? new Course($found) : (new Course($found))->then($adjusted, $wanted);
+        if ($scene->cameTo(self::WALKED)) {
+            $actual = self::walkedDown($scene, $wanted * $this->left($fault));
+        }
 
         return [...$this->shown($actual, $found, $scene->chosen, $fault), ...self::air()];
+    }
+
+    /** The valve is closed a little further as soon as a point was taken: five of them, over what the unit can. */
+    private static function walkedDown(Scene $scene, float $wanted): Course
+    {
+        $high = self::litres($scene->unit->traits, 'rangeHigh') ?? 1.2 * $wanted;
+        $low = self::litres($scene->unit->traits, 'rangeLow') ?? 0.8 * $wanted;
+        $actual = new Course($high);
+        foreach ($scene->takenAt(self::WALKED) as $taken => $at) {
+            $actual = $actual->then($at, $high - ($high - $low) * min(1, ($taken + 1) / (self::POINTS - 1)));
+        }
+
+        return $actual;
     }
 
     /** @return list<StandInChannel> what the standard prints of an actual flow, L/min */
@@ -179,12 +199,15 @@ final readonly class PumpStandIn implements StandIn
     /** What the flow is to be, L/min: as it was said, else in the middle of what the unit can. */
     private function wanted(Scene $scene): float
     {
-        $litres = static fn (string $name, bool $said): ?float => ($said ? $scene->said : $scene->unit->traits)
-            ->measured($name)?->in(CommonUnit::LitrePerMinute)->toFloat();
-        $low = $litres('rangeLow', false);
-        $high = $litres('rangeHigh', false);
+        $low = self::litres($scene->unit->traits, 'rangeLow');
+        $high = self::litres($scene->unit->traits, 'rangeHigh');
 
-        return $litres('target', true) ?? ($low === null || $high === null ? self::FLOW : ($low + $high) / 2);
+        return self::litres($scene->said, 'target') ?? ($low === null || $high === null ? self::FLOW : ($low + $high) / 2);
+    }
+
+    private static function litres(Traits $of, string $name): ?float
+    {
+        return $of->measured($name)?->in(CommonUnit::LitrePerMinute)->toFloat();
     }
 
     /** Four digits of what is shown. */

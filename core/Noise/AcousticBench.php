@@ -90,7 +90,7 @@ final readonly class AcousticBench implements BenchGuide
 
     public function feeds(Step $step, Instrument $unit, ?Reference $reference, string $setting = ''): array
     {
-        return \in_array($step->id, [AcousticProcedure::AS_FOUND, AcousticProcedure::AS_LEFT], true)
+        return \in_array('value', Entry::names($this->columns($step, $unit, $reference, $setting)), true)
             ? [new Feed(CalibratorStandIn::CHANNEL, 'value', self::LEVELS, steady: Steadiness::within(self::STEADY))]
             : [];
     }
@@ -202,7 +202,7 @@ final readonly class AcousticBench implements BenchGuide
      *
      * @return array<array-key, string>
      */
-    private static function tones(?Reference $reference, string $chosen): array
+    public static function tones(?Reference $reference, string $chosen): array
     {
         $tones = [];
         $certificates = $reference->certificates ?? [];

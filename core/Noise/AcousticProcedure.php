@@ -42,7 +42,7 @@ final class AcousticProcedure
                         'A microphone may drift at one frequency and stand still at another.',
                     ),
                     required: false,
-                    readings: new ReadingsList('furtherFound'),
+                    readings: new ReadingsList('furtherFound', eachSet: true),
                 );
             }
             if ($step->id === self::AS_LEFT) {
@@ -56,7 +56,7 @@ final class AcousticProcedure
                     ),
                     required: false,
                     onlyAfter: 'adjusted',
-                    readings: new ReadingsList('furtherLeft'),
+                    readings: new ReadingsList('furtherLeft', eachSet: true),
                 );
             }
         }

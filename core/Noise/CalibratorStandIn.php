@@ -59,14 +59,19 @@ final readonly class CalibratorStandIn implements StandIn
 
     public function atTheBench(Scene $scene, int $seed, ?string $fault): array
     {
-        $tone = new Course(self::ROOM);
+        $sounding = [];
         $on = $scene->on(AcousticProcedure::STEADY);
         if ($on !== null) {
-            $tone = $tone->then($on, self::tone($scene) + $this->lost($fault));
+            $chosen = $scene->said->text('setting') ?? '';
+            $sounding = [[$on, self::level($scene, $chosen)], ...self::further($scene, $on, $chosen)];
         }
         $off = $scene->settledAt(AcousticProcedure::CALIBRATOR_OFF);
-        if ($off !== null) {
-            $tone = $tone->then($off, self::ROOM);
+        $changes = array_map(fn (array $one): array => [$one[0], $one[1] + $this->lost($fault)], $sounding);
+        $changes = [...$changes, ...($off === null ? [] : [[$off, self::ROOM]])];
+        usort($changes, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        $tone = new Course(self::ROOM);
+        foreach ($changes as [$at, $level]) {
+            $tone = $tone->then($at, $level);
         }
         // No two units of a model read the same.
         $own = 0.1 * (new Chance($seed))->normal('unit', 0);
@@ -89,19 +94,49 @@ final readonly class CalibratorStandIn implements StandIn
         return new StandInChannel(self::CHANNEL, LevelUnit::Decibel->value, $sensor, $tone, $scale);
     }
 
-    /** The level that the calibrator is switched to, as certified. */
-    private static function tone(Scene $scene): float
+    /**
+     * The other tones of the calibrator while somebody reads them: the next sounds as soon as one was taken, the chosen one again
+     * behind them.
+     *
+     * @return list<array{float, float}> from when on, s, and how loud, dB
+     */
+    private static function further(Scene $scene, float $on, string $chosen): array
     {
-        $setting = $scene->said->text('setting') ?? '';
+        $tones = array_keys(AcousticBench::tones($scene->chosen, $chosen));
+        $sounding = [];
+        $steps = [
+            AcousticProcedure::FURTHER_FOUND => AcousticProcedure::AS_FOUND,
+            AcousticProcedure::FURTHER_LEFT => AcousticProcedure::AS_LEFT,
+        ];
+        foreach ($tones === [] ? [] : $steps as $step => $before) {
+            if (!$scene->cameTo($step)) {
+                continue;
+            }
+            foreach ([$scene->settledAt($before) ?? $on, ...$scene->takenAt($step)] as $turn => $at) {
+                $sounding[] = [$at, self::level($scene, (string) ($tones[$turn] ?? $tones[\count($tones) - 1]))];
+            }
+            $left = $scene->settledAt($step);
+            $sounding = [...$sounding, ...($left === null ? [] : [[$left, self::level($scene, $chosen)]])];
+        }
+
+        return $sounding;
+    }
+
+    /** What a tone is certified to be, weighted as the unit is set, dB. */
+    private static function level(Scene $scene, string $tone): float
+    {
+        $weighting = FrequencyWeighting::tryFrom($scene->said->text('weighting') ?? '');
         foreach ($scene->chosen->certificates ?? [] as $certificate) {
             foreach ($certificate->values as $value) {
-                if (AcousticTone::nameOf($value, $certificate) === $setting) {
-                    return $value->certified->value->toFloat();
+                if (AcousticTone::nameOf($value, $certificate) === $tone) {
+                    $hertz = AcousticTone::frequencyOf($value)?->value->toFloat();
+
+                    return $value->certified->value->toFloat() + ($hertz === null ? 0.0 : $weighting?->at($hertz) ?? 0.0);
                 }
             }
         }
 
-        return is_numeric($setting) ? (float) $setting : self::TONE;
+        return is_numeric($tone) ? (float) $tone : self::TONE;
     }
 
     /** What of the tone does not arrive, dB. */

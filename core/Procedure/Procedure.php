@@ -51,6 +51,21 @@ final readonly class Procedure
         return $steps;
     }
 
+    /** The step whose readings are looked at during a step: its own; while something is waited for, the next that is read. */
+    public function watchedAt(Step $step): ?Step
+    {
+        if ($step->kind !== StepKind::Wait) {
+            return $step;
+        }
+        foreach (\array_slice($this->steps, ($this->place($step->id) ?? 0) + 1) as $next) {
+            if ($next->kind === StepKind::Readings) {
+                return $next;
+            }
+        }
+
+        return null;
+    }
+
     private function countOf(StepKind $kind): int
     {
         return \count(array_filter($this->steps, static fn (Step $step): bool => $step->kind === $kind));

@@ -7,6 +7,7 @@ namespace Footnote\Tests\App;
 use Footnote\App\Access\Role;
 use Footnote\App\Journal\EvidenceCheck;
 use Footnote\Tests\Core\GasScene;
+use Footnote\Tests\Core\MeterScene;
 use Footnote\Tests\Core\Scene;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 
@@ -278,5 +279,40 @@ final class SourceApiTest extends ApiTestCase
         $refused = $this->take($draft, 'purged', $source, 409)->string('detail');
         self::assertStringContainsString('watched for', $refused, 'what was before is over');
         self::assertEqualsWithDelta(50, (float) $left->string('answers.mixLeft.8.value'), 1.0);
+    }
+
+    /**
+     * Each of the other tones is a reading of its own: the next is taken when it stood still since the one before was, never by itself.
+     * While something is waited for its readings are looked at, and none is taken.
+     */
+    public function testTheOtherTonesAreTakenOneByOne(): void
+    {
+        $clock = self::mockTime(self::NOW);
+        $this->practise((new MeterScene())->check('k', '07:00')->record);
+        $draft = $this->call('POST', '/api/bench/S/check')->string('id');
+        $this->connect($draft);
+        $this->answer($draft, ['reference' => 'A', 'setting' => '94', 'weighting' => 'Z', 'waits' => ['steady' => 'now']]);
+        $source = ['kind' => 'stand-in'];
+        $hear = fn (string $step): Answer => $this->call('POST', '/api/bench/drafts/'.$draft.'/source', ['step' => $step, 'source' => $source]);
+        $clock->sleep(30);
+        self::assertTrue($hear('steady')->at('channels.0.steady'), 'it is looked at while it is waited for');
+        self::assertStringContainsString('takes no readings', $this->take($draft, 'steady', $source, 409)->string('detail'));
+        self::assertSame(10, $hear('as-found')->at('every'));
+        $this->take($draft, 'as-found', $source);
+        $this->answer($draft, ['steps' => ['stopped' => 'done', 'as-found' => 'done']]);
+        self::assertNull($hear('further-found')->at('every'));
+        $this->take($draft, 'further-found', $source, 409);
+        $clock->sleep(40);
+        $one = $this->take($draft, 'further-found', $source);
+        self::assertSame(['114 @ 1000', '114 @ 250'], array_column($one->list('answers.furtherFound'), 'tone'));
+        self::assertEqualsWithDelta(114.0, (float) $one->string('answers.furtherFound.0.value'), 0.6);
+        self::assertArrayNotHasKey('value', (array) $one->at('answers.furtherFound.1'));
+        // What stood still at the tone before is none of the next.
+        $clock->sleep(5);
+        self::assertStringContainsString('watched for', $this->take($draft, 'further-found', $source, 409)->string('detail'));
+        $clock->sleep(25);
+        $both = $this->take($draft, 'further-found', $source);
+        self::assertSame($one->at('answers.furtherFound.0'), $both->at('answers.furtherFound.0'));
+        self::assertEqualsWithDelta(114.1, (float) $both->string('answers.furtherFound.1.value'), 0.6);
     }
 }

@@ -22,6 +22,7 @@ use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Source\LineProfile;
 use Footnote\Core\Source\Stretch;
+use Footnote\Core\StandIn\Doings;
 use Footnote\Core\StandIn\Printing;
 use Footnote\Core\StandIn\Scene as BenchScene;
 use Footnote\Core\StandIn\StandIn;
@@ -71,8 +72,7 @@ final class StandInAtTheBenchTest extends TestCase
                 self::unit('air-sampler', ['kind' => 'pump', 'flowControl' => 'compensated']),
                 $standard,
                 [],
-                [],
-                $adjusted === null ? [] : ['adjust' => new \DateTimeImmutable('2026-03-02T08:10:00+00:00')],
+                new Doings(settled: $adjusted === null ? [] : ['adjust' => self::at('08:10:00')]),
                 self::said(['target' => ['value' => '2.0', 'unit' => 'L/min'], 'adjusted' => $adjusted !== null], 'air-sampler'),
             ),
             $seed,
@@ -109,6 +109,59 @@ final class StandInAtTheBenchTest extends TestCase
         self::assertEqualsWithDelta(42, self::level(['calibrator-off' => self::at('08:08:00')], false, null), 0.5);
     }
 
+    /**
+     * The other tones sound one after the other, the next as soon as one was taken, weighted as the unit is set: at 250 Hz A takes 8.6 dB
+     * off (published: IEC 61672-1:2013 Table 3). The chosen one sounds before and behind them; of a unit that reads no others, alone.
+     */
+    public function testTheOtherTonesSoundOneAfterTheOther(): void
+    {
+        $meters = (new MeterScene())->record;
+        \assert(\is_array($meters['references']) && \is_array($meters['references'][0]));
+        $calibrator = (new EvidenceReader(Families::formats()))->reference(Fields::of($meters['references'][0]));
+        $shows = static fn (Doings $doings): float => (float) self::shown(new CalibratorStandIn(), new BenchScene(
+            self::at('08:00:00'),
+            self::unit('sound-level-meter', ['class' => '1']),
+            $calibrator,
+            [],
+            $doings,
+            EntryReader::read(
+                Fields::of(['setting' => '94', 'weighting' => 'A']),
+                [Entry::text('setting', 'Setting'), ...self::entries(['weighting'], 'sound-level-meter')],
+            ),
+        ), 5, null)['level'];
+        $on = ['steady' => self::at('08:01:00')];
+        $read = ['as-found' => self::at('08:05:00')];
+        $one = ['further-found' => [self::at('08:06:00')]];
+        $both = ['further-found' => [self::at('08:06:00'), self::at('08:07:00')]];
+        self::assertEqualsWithDelta(94.0, $shows(new Doings('adjust', $on, $read)), 0.5);
+        self::assertEqualsWithDelta(114.0, $shows(new Doings('further-found', $on, $read)), 0.5);
+        self::assertEqualsWithDelta(114.1 - 8.6, $shows(new Doings('further-found', $on, $read, $one)), 0.5);
+        $gone = [...$read, 'further-found' => self::at('08:08:00')];
+        self::assertEqualsWithDelta(94.0, $shows(new Doings('as-left', $on, $gone, $both)), 0.5);
+        self::assertEqualsWithDelta(42.0, $shows(new Doings('', $on, [...$gone, 'calibrator-off' => self::at('08:09:00')], $both)), 0.5);
+    }
+
+    /** Its valve is closed a little further as soon as a point was taken: from the highest flow of the sampler to the lowest. */
+    public function testPointsAreWalkedDown(): void
+    {
+        $flow = static fn (int $taken): float => (float) self::shown(new PumpStandIn(), new BenchScene(
+            self::at('08:00:00'),
+            self::unit('air-sampler', [
+                'kind' => 'gauge sampler',
+                'flowControl' => 'uncompensated',
+                'rangeLow' => ['value' => '1.0', 'unit' => 'm³/min'],
+                'rangeHigh' => ['value' => '1.8', 'unit' => 'm³/min'],
+            ]),
+            null,
+            [],
+            new Doings('points', taken: $taken === 0 ? [] : ['points' => array_fill(0, $taken, self::at('08:10:00'))]),
+            new Traits(),
+        ), 5, null)['flow'];
+        foreach ([1800, 1600, 1400, 1200, 1000, 1000] as $taken => $wanted) {
+            self::assertEqualsWithDelta($wanted, $flow($taken), 0.03 * $wanted, 'after '.$taken.' points');
+        }
+    }
+
     private static function at(string $clock): \DateTimeImmutable
     {
         return new \DateTimeImmutable('2026-03-02T'.$clock.'+00:00');
@@ -122,8 +175,7 @@ final class StandInAtTheBenchTest extends TestCase
             self::unit('noise-dosimeter', []),
             null,
             [],
-            ['steady' => self::at('08:01:00')],
-            $settled,
+            new Doings(clocks: ['steady' => self::at('08:01:00')], settled: $settled),
             self::said(['adjusted' => $adjusted], 'noise-dosimeter'),
         );
 
@@ -142,8 +194,7 @@ final class StandInAtTheBenchTest extends TestCase
                 self::unit('particle-counter', ['kind' => 'airborne counter', ...$sizes, ...$flow]),
                 null,
                 [],
-                [],
-                ['flow-found' => new \DateTimeImmutable('2026-03-02T08:10:00+00:00')],
+                new Doings(settled: ['flow-found' => self::at('08:10:00')]),
                 new Traits(),
             ),
             3,
@@ -186,9 +237,19 @@ final class StandInAtTheBenchTest extends TestCase
     /** @param array<string, mixed> $said */
     private static function said(array $said, string $family): Traits
     {
-        return EntryReader::read(Fields::of($said), array_values(array_filter(
+        return EntryReader::read(Fields::of($said), self::entries(array_keys($said), $family));
+    }
+
+    /**
+     * @param list<string> $names
+     *
+     * @return list<Entry>
+     */
+    private static function entries(array $names, string $family): array
+    {
+        return array_values(array_filter(
             [...Families::formats()->of($family)->check(), ...Air::entries()],
-            static fn (Entry $entry): bool => isset($said[$entry->name]),
-        )));
+            static fn (Entry $entry): bool => \in_array($entry->name, $names, true),
+        ));
     }
 }

@@ -25,7 +25,7 @@ final readonly class HeardPresenter
         return [
             'now' => self::moment($heard->by->now),
             'simulated' => $heard->isSimulated(),
-            'every' => array_filter($heard->feeds, static fn (Feed $feed): bool => $feed->steady === null) === [] ? Feed::EVERY : 0,
+            'every' => self::every($heard),
             'channels' => array_map(
                 static fn (array $one): array => self::channel($one[0], $one[1], $heard->stretch->of($one[0]->channel)),
                 $watched,
@@ -40,6 +40,16 @@ final readonly class HeardPresenter
             ],
             'refusals' => $heard->by->refusals,
         ];
+    }
+
+    /** Seconds from one replicate to the next; null: none follows by itself. */
+    private static function every(Heard $heard): ?int
+    {
+        if ($heard->at->isEachSet()) {
+            return null;
+        }
+
+        return array_filter($heard->feeds, static fn (Feed $feed): bool => $feed->steady === null) === [] ? Feed::EVERY : 0;
     }
 
     /**

@@ -8,6 +8,7 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Judgement\BenchGuide;
 use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Sheet\ModelSheet;
 use Footnote\Core\Sheet\Sheets;
@@ -33,7 +34,10 @@ final readonly class StepLines
      */
     public function of(array $steps): array
     {
-        return array_map($this->line(...), $this->asked->among($steps));
+        $asked = $this->asked->among($steps);
+        $procedure = new Procedure('', '', $asked);
+
+        return array_map(fn (Step $step): array => $this->line($step, $procedure->watchedAt($step)), $asked);
     }
 
     /** @return list<array<string, mixed>> what the sheets say beside their steps */
@@ -50,7 +54,7 @@ final readonly class StepLines
     }
 
     /** @return array<string, mixed> */
-    private function line(Step $step): array
+    private function line(Step $step, ?Step $watched): array
     {
         $own = $this->sheets->added($step->id);
 
@@ -70,11 +74,14 @@ final readonly class StepLines
             'into' => $step->readings->name ?? '',
             'rows' => $step->readings->rows ?? 1,
             'clocked' => $step->readings->clocked ?? false,
+            'eachSet' => $step->readings->eachSet ?? false,
             'fields' => Entry::all($own ? $this->sheets->fields($step) : $this->bench->fields($step, $this->unit, $this->reference)),
             'columns' => Entry::all($this->bench->columns($step, $this->unit, $this->reference, $this->setting)),
             'feeds' => array_map(
                 static fn (Feed $feed): array => ['channel' => $feed->channel, 'column' => $feed->column],
-                $own ? [] : $this->bench->feeds($step, $this->unit, $this->reference, $this->setting),
+                $watched === null || $this->sheets->added($watched->id)
+                    ? []
+                    : $this->bench->feeds($watched, $this->unit, $this->reference, $this->setting),
             ),
             'presets' => $this->bench->presets($step, $this->unit, $this->reference, $this->setting),
             'isOwn' => $own,

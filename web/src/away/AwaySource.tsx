@@ -2,14 +2,11 @@ import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { ink } from '../look/theme';
-import { minus } from '../look/words';
-import { hasPorts, OpenPort } from '../source/port';
+import { Channel } from '../source/Channel';
 import { Frame } from '../source/Frame';
-import { Trace } from '../source/Trace';
+import { USUAL_BAUD, usePort } from '../source/usePort';
 import type { useSource } from '../source/useSource';
 
-/** Baud of a port where nobody can look up another. */
-const BAUD = 9600;
 const EVERY = 500;
 
 interface Printed {
@@ -39,7 +36,7 @@ export function AwaySource({
   source: ReturnType<typeof useSource>;
 }) {
   const port = source.source?.kind === 'port' ? source.source.port : null;
-  const [problem, setProblem] = useState<string | null>(null);
+  const { open, problem, hasPorts } = usePort(source.choose);
   const [, setTick] = useState(0);
   useEffect(() => {
     const timer = port ? window.setInterval(() => setTick((tick) => tick + 1), EVERY) : undefined;
@@ -51,13 +48,7 @@ export function AwaySource({
         <Button
           variant="outlined"
           sx={{ minHeight: 44 }}
-          onClick={() =>
-            void OpenPort.chosen(BAUD)
-              .then((opened) => source.choose({ kind: 'port', port: opened, profile: '' }))
-              .catch((refused: unknown) =>
-                setProblem(refused instanceof Error ? refused.message : 'The port could not be opened.'),
-              )
-          }
+          onClick={() => open('', () => Promise.resolve(USUAL_BAUD))}
         >
           Look at a serial port
         </Button>{' '}
@@ -77,16 +68,17 @@ export function AwaySource({
         const points = shown.filter((one) => one.channel === channel);
         const last = points.at(-1);
         return (
-          <div key={channel} className="fn-channel">
-            <div>
-              <b>{channel}</b>
-              <div className="fn-figure" style={{ fontSize: '1.35rem' }}>
-                {last ? minus(last.value) : '–'}{' '}
-                <span style={{ fontSize: '0.95rem', color: ink.soft }}>{last?.unit}</span>
-              </div>
-            </div>
-            <Trace points={points} isJudged={false} words={`${channel} over the last minutes`} />
-          </div>
+          <Channel
+            key={channel}
+            name={channel}
+            value={last?.value ?? null}
+            unit={last?.unit ?? ''}
+            points={points}
+            isJudged={false}
+            steady={null}
+            words=""
+            large={false}
+          />
         );
       })}
       {shown.length === 0 && (
@@ -95,8 +87,8 @@ export function AwaySource({
         </p>
       )}
       <p style={{ color: ink.qualified, margin: '6px 0 0' }}>
-        Judged when back on line: whether it stands still is nobody&rsquo;s word now. Write down what it
-        shows.
+        Judged when back on line: whether it stands still is nobody&rsquo;s word now.
+        {step.kind !== 'wait' && ' Write down what it shows.'}
       </p>
       {port.gone !== null && <p style={{ color: ink.void, margin: '6px 0 0' }}>{port.gone}</p>}
       <Button size="small" onClick={() => source.choose(null)}>

@@ -24,6 +24,7 @@ import {
   lacks,
   lacksItsTime,
   readingsMissing,
+  toSet,
 } from './answers';
 import { useKeys } from '../shell/keys';
 import { isOver } from './wait';
@@ -257,8 +258,9 @@ function Walk({ id }: { id: string }) {
                   source={source}
                   seen={seen}
                   missing={readingsMissing(step, answers)}
+                  toSet={toSet(step, answers)}
                   leave={
-                    isAllFed(step) && next?.kind === 'adjust' && done[next.id] === undefined
+                    isAllFed(step) && !step.eachSet && next?.kind === 'adjust' && done[next.id] === undefined
                       ? leave(step, next)
                       : null
                   }

@@ -5,14 +5,16 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
+import { SourcePanel } from '../source/SourcePanel';
+import { useSource } from '../source/useSource';
 import { useNow } from '../look/useNow';
 import { useKeys } from '../shell/keys';
-import { askedSteps, beganNow, lacks } from './answers';
+import { askedSteps, beganNow, lacks, readingsMissing, toSet } from './answers';
 import { Hold, Unsent } from './HalfDone';
 import { Live } from './Live';
 import { isPhone } from './phone';
 import { OfTheModel } from './OfTheModel';
-import { Mind, Press, StepBody } from './StepBody';
+import { Clock, Mind, Press, StepBody } from './StepBody';
 import { Tick, turned } from './Tick';
 import { type Answers, useDraft } from './useDraft';
 import { secondsLeft } from './wait';
@@ -35,7 +37,7 @@ export function RoundCard({
   onDone: () => void;
 }) {
   const cache = useQueryClient();
-  const { query, draft, answers, put, problem, again, seen } = useDraft(id);
+  const { query, draft, answers, put, replace, problem, again, seen } = useDraft(id);
   const [left, setLeft] = useState<string[]>([]);
   const heading = useRef<HTMLHeadingElement>(null);
   const turn: Turn = unit.isRead ? 'settle' : 'read';
@@ -62,6 +64,14 @@ export function RoundCard({
   const afterwards = confirmed.filter((step) => !before.includes(step));
   const timer = bodies.find((step) => step.kind === 'wait' && done[step.id] === undefined);
   const begun = timer === undefined || answers.waits?.[timer.id] !== undefined;
+  // What comes by itself stands at what is waited for, then at each reading in its turn.
+  const fed =
+    timer && timer.feeds.length > 0
+      ? timer
+      : bodies.find(
+          (step) => step.feeds.length > 0 && step.kind !== 'wait' && readingsMissing(step, answers) > 0,
+        );
+  const source = useSource(draft, fed);
   const now = useNow(timer !== undefined && begun);
   const waits = timer !== undefined && begun ? secondsLeft(timer, answers, now) : 0;
   /** Taken out by the person, or readings that a procedure offers and nobody took. */
@@ -113,6 +123,7 @@ export function RoundCard({
   }
   const reference = draft.references.find((one) => one.id === answers.reference);
   const lacking = missing(answers) ?? (waits > 0 ? `${waits} s more until it is waited for.` : null);
+  const hasClock = (step: Schemas['Step']) => step.clocked && source.connected;
   const place = round.units.findIndex((one) => one.id === unit.id) + 1;
   return (
     <>
@@ -158,17 +169,33 @@ export function RoundCard({
                 <Mind step={step} />
                 <Press step={step} />
                 <div style={{ marginTop: 6 }}>
+                  {hasClock(step) && <Clock step={step} answers={answers} put={put} />}
+                  {step.id === fed?.id && (
+                    <SourcePanel
+                      key={step.id}
+                      draft={draft}
+                      step={step}
+                      source={source}
+                      seen={seen}
+                      replace={replace}
+                      missing={readingsMissing(step, answers)}
+                      toSet={toSet(step, answers)}
+                      leave={null}
+                    />
+                  )}
                   <StepBody
                     step={step}
                     draft={draft}
                     answers={answers}
                     put={put}
+                    clockIsAbove={hasClock(step)}
                     onEnter={go}
                     onChosen={(change) => {
                       if (missing({ ...answers, ...change }) === null) {
                         void settle(change);
                       } else {
-                        put(change);
+                        // What is read next was read after it: when it was adjusted is known from now on.
+                        put({ ...change, steps: { ...done, [step.id]: 'done' } });
                       }
                     }}
                   />

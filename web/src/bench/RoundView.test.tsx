@@ -133,10 +133,62 @@ it('goes on where it is left as it is, and asks for the reading where it was adj
   await screen.findByRole('heading', { name: /adjust or leave/ });
   press('Adjusted');
   expect(await screen.findByText('Write the reading.')).toBeTruthy();
-  expect(answers.steps).toEqual({ reference: 'done' });
+  // Whatever is read from now on was read after it.
+  expect(answers.steps).toEqual({ reference: 'done', adjust: 'done' });
   press('Left as it is');
   await waitFor(() => expect(answers.steps).toEqual({ reference: 'done', adjust: 'done', off: 'done' }));
   expect(answers.adjusted).toBe(false);
+});
+
+it('takes a reading that comes by itself, and leaves the rest to the press of a person', async () => {
+  const fed = { ...draft('X', chosen), standIn: { title: 'It', faults: [], connected: true, fault: null } };
+  fed.procedure.steps = steps.map((one) =>
+    one.id === 'found' ? { ...one, feeds: [{ channel: 'level', column: 'value' }] } : one,
+  );
+  serve(server, {
+    '/api/bench/rounds/{id}': round([unit('X'), unit('Y')]),
+    '/api/bench/drafts/{id}': () => fed,
+  });
+  showAt('/bench/rounds/:id', '/bench/rounds/r1', <RoundView />);
+  const level = {
+    channel: 'level',
+    in: 'dB',
+    value: '114.2',
+    steady: true,
+    isJudged: true,
+    words: 'stands still',
+    points: [],
+  };
+  server.POST.mockImplementation((path: string) =>
+    Promise.resolve({
+      data: path.endsWith('/source')
+        ? {
+            now: new Date().toISOString(),
+            simulated: true,
+            every: 10,
+            channels: [level],
+            others: [],
+            unread: { count: 0, last: [] },
+            refusals: [],
+          }
+        : {
+            ...fed,
+            version: 4,
+            answers: {
+              ...chosen,
+              asFound: [{ value: '114.2', provenance: 'simulated', line: 'F-00001:9' }],
+            },
+          },
+      response: new Response(),
+    }),
+  );
+  await screen.findByText('stands still');
+  fireEvent.keyDown(document.body, { key: 't' });
+  await screen.findByText(/line 9/);
+  expect(server.POST.mock.calls.map(([path]) => String(path))).toContain('/api/bench/drafts/{id}/take');
+  expect(answers.steps).toEqual({ reference: 'done' });
+  // What was taken is asked of no source again.
+  expect(screen.queryByRole('region', { name: 'What comes by itself' })).toBeNull();
 });
 
 it('says what the row shares before anybody adjusts, and not while one is unread', async () => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
 import { entry as declared, step as named } from '../tests/fixtures';
-import { lacks, rowsOf } from './answers';
+import { lacks, rowsOf, toSet } from './answers';
 
 const entry = (name: string, label: string, required = false) =>
   declared(name, 'decimal', { label, required });
@@ -54,4 +54,24 @@ describe('what a step still wants', () => {
     expect(rowsOf({ asFound: [{ value: '1' }] }, 'asFound')).toEqual([{ value: '1' }]);
     expect(rowsOf({}, 'points')).toEqual([]);
   });
+});
+
+it('says what is set before the next reading, where each has a setting of its own', () => {
+  const tones = [
+    { value: '114 @ 250', words: '114 dB 250 Hz' },
+    { value: '94', words: '94 dB' },
+  ];
+  const at = step('readings', {
+    into: 'further',
+    eachSet: true,
+    presets: [{ tone: '114 @ 250' }, { tone: '94' }],
+    columns: [declared('tone', 'choice', { choices: tones }), entry('value', 'Reading')],
+  });
+  expect(toSet(at, {})).toBe('114 dB 250 Hz');
+  const read = { tone: '114 @ 250', value: '114.0' };
+  expect(toSet(at, { further: [read, { tone: '94' }] })).toBe('94 dB');
+  expect(toSet(at, { further: [read, { tone: '94', value: '93.9' }] })).toBeNull();
+  const points = step('readings', { into: 'points', eachSet: true, columns: [entry('value', 'Reading')] });
+  expect(toSet(points, { points: [{ value: '1.7' }] })).toBe('reading 2');
+  expect(toSet({ ...points, eachSet: false }, {})).toBeNull();
 });

@@ -39,6 +39,24 @@ export const readingsMissing = (step: Schemas['Step'], answers: Answers): number
   return step.presets.every((preset) => read.some((row) => areAlike(step, row, preset))) ? 0 : 1;
 };
 
+/** What is set before the next reading of a step whose readings are each at a setting of their own; null where none waits. */
+export const toSet = (step: Schemas['Step'], answers: Answers): string | null => {
+  if (!step.eachSet) {
+    return null;
+  }
+  const rows = rowsOf(answers, step.into);
+  const all: Row[] = rows.length > 0 ? rows : step.presets;
+  const waits = (row: Row) => row.struck === undefined && !isFilled(row[mainColumn(step)]);
+  const next = all.find(waits);
+  if (!next) {
+    return step.presets.length > 0 ? null : `reading ${all.length + 1}`;
+  }
+  const told = step.columns
+    .filter((column) => column.kind === 'choice')
+    .map((column) => column.choices.find((one) => one.value === next[column.name])?.words ?? '');
+  return told.join(', ') || `reading ${all.indexOf(next) + 1}`;
+};
+
 /** Whether a source gives all that a step asks of a reading. */
 export const isAllFed = (step: Schemas['Step']): boolean =>
   step.kind === 'readings' &&

@@ -19,6 +19,7 @@ const step: Schemas['Step'] = {
   columns: [],
   presets: [],
   feeds: [],
+  eachSet: false,
   isOwn: false,
   press: [],
   reasons: [],

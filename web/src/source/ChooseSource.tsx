@@ -6,13 +6,11 @@ import { answer, api, type Schemas } from '../api/client';
 import { useLibrary } from '../api/hooks';
 import { TakeFile } from '../look/Files';
 import { ink } from '../look/theme';
-import { hasPorts, OpenPort } from './port';
+import { USUAL_BAUD, usePort } from './usePort';
 import type { Source } from './useSource';
 
 /** The library that says how lines are read which are no open lines. */
 const PROFILES = 'line-profiles';
-/** Baud of a port where no profile says otherwise. */
-const USUAL = 9600;
 
 /** Where a step's readings are to come from: the keys, unless somebody says otherwise. */
 export function ChooseSource({
@@ -28,24 +26,16 @@ export function ChooseSource({
   const profiles = library.data?.shelves.find((shelf) => shelf.id === PROFILES)?.items ?? [];
   const [profile, setProfile] = useState('');
   const [pasting, setPasting] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const { standIn } = draft;
-  const open = async () => {
-    try {
-      const entry: Record<string, unknown> =
-        profile === ''
-          ? {}
-          : await answer(
-              api.GET('/api/kit/library/{shelf}/{code}', {
-                params: { path: { shelf: PROFILES, code: profile } },
-              }),
-            );
-      const baud = Number(entry['baud'] ?? USUAL);
-      choose({ kind: 'port', port: await OpenPort.chosen(baud), profile });
-      setProblem(null);
-    } catch (refused) {
-      setProblem(refused instanceof Error ? refused.message : 'The port could not be opened.');
+  const { open, problem, hasPorts } = usePort(choose);
+  const baud = async () => {
+    if (profile === '') {
+      return USUAL_BAUD;
     }
+    const entry: Record<string, unknown> = await answer(
+      api.GET('/api/kit/library/{shelf}/{code}', { params: { path: { shelf: PROFILES, code: profile } } }),
+    );
+    return Number(entry['baud'] ?? USUAL_BAUD);
   };
   const dropped = async (file: File | undefined) => {
     if (file) {
@@ -71,7 +61,7 @@ export function ChooseSource({
           </Button>
         )}
         {hasPorts() && (
-          <Button variant="outlined" sx={{ minHeight: 48 }} onClick={() => void open()}>
+          <Button variant="outlined" sx={{ minHeight: 48 }} onClick={() => open(profile, baud)}>
             From a serial port
           </Button>
         )}

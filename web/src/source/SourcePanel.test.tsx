@@ -41,11 +41,16 @@ const reads = step('as-found', 'readings', {
 });
 const replace = vi.fn();
 
-const shown = (from: Schemas['Heard'] | null, missing = 1, leave: (() => void) | null = null) => (
+const shown = (
+  from: Schemas['Heard'] | null,
+  missing = 1,
+  leave: (() => void) | null = null,
+  at: Schemas['Step'] = reads,
+) => (
   <QueryClientProvider client={new QueryClient()}>
     <SourcePanel
       draft={draft}
-      step={reads}
+      step={at}
       source={{
         source: null,
         standIn: true,
@@ -59,6 +64,7 @@ const shown = (from: Schemas['Heard'] | null, missing = 1, leave: (() => void) |
       seen={() => Promise.resolve(3)}
       replace={replace}
       missing={missing}
+      toSet={at.eachSet ? '114 dB 250 Hz' : null}
       leave={leave}
     />
   </QueryClientProvider>
@@ -115,6 +121,26 @@ it('takes the replicates that follow by itself, each after its interval, until i
   view.rerender(shown(heard({ now: '2026-03-02T08:00:52.000Z' }), 1));
   expect(server.POST).toHaveBeenCalledTimes(2);
   vi.restoreAllMocks();
+});
+
+it('lets none follow where a person sets each, and says what is set next', async () => {
+  const each = { ...reads, eachSet: true };
+  const view = render(shown(heard({ every: null }), 3, null, each));
+  expect(screen.getByText(/what stood there before is not taken/).textContent).toContain('114 dB 250 Hz');
+  fireEvent.keyDown(document.body, { key: 't' });
+  await waitFor(() => expect(replace).toHaveBeenCalledTimes(1));
+  vi.spyOn(Date, 'now').mockReturnValue(Date.now() + 60_000);
+  view.rerender(shown(heard({ every: null, now: '2026-03-02T08:01:41.000Z' }), 2, null, each));
+  expect(server.POST).toHaveBeenCalledTimes(1);
+  vi.restoreAllMocks();
+});
+
+it('shows what is waited for, and takes nothing of it', () => {
+  render(shown(heard(), 0, null, { ...reads, kind: 'wait' }));
+  expect(screen.getByText(/stands still/)).toBeTruthy();
+  expect(screen.queryByRole('button', { name: /Take it/ })).toBeNull();
+  fireEvent.keyDown(document.body, { key: 't' });
+  expect(server.POST).not.toHaveBeenCalled();
 });
 
 it('says what could not be read, and what is printed besides', () => {

@@ -7,18 +7,12 @@ import { useChange } from '../api/hooks';
 import { useAwake } from '../bench/useAwake';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
-import { minus, plural } from '../look/words';
+import { plural } from '../look/words';
 import { useKeys } from '../shell/keys';
+import { Channel } from './Channel';
 import { ChooseSource } from './ChooseSource';
 import { Frame } from './Frame';
-import { Trace } from './Trace';
 import type { useSource } from './useSource';
-
-const states = {
-  still: { sign: '▬', colour: ink.valid },
-  moves: { sign: '≈', colour: ink.qualified },
-  waits: { sign: '…', colour: ink.soft },
-};
 
 const named = (source: ReturnType<typeof useSource>['source'], standIn: boolean): string => {
   switch (source?.kind) {
@@ -41,6 +35,7 @@ export function SourcePanel({
   seen,
   replace,
   missing,
+  toSet,
   leave,
 }: {
   draft: Schemas['Draft'];
@@ -52,6 +47,8 @@ export function SourcePanel({
   replace: (draft: Schemas['Draft']) => void;
   /** So many of the readings that the step wants are still missing. */
   missing: number;
+  /** What a person sets before the next reading is taken; null: nothing. */
+  toSet: string | null;
   /** Where the next step asks whether it was adjusted: takes the reading, and says that it is left as it is. */
   leave: ((draft: Schemas['Draft']) => void) | null;
 }) {
@@ -79,18 +76,21 @@ export function SourcePanel({
   useAwake(source.connected);
   const channels = heard?.channels ?? [];
   const judged = channels.filter((one) => one.isJudged);
+  // While something is waited for it is looked at, and nothing is taken.
+  const takes = step.kind !== 'wait';
   const ready =
+    takes &&
     channels.some((one) => one.value !== null) &&
     judged.every((one) => one.steady === true) &&
     heard?.refusals.length === 0;
   const any = channels.some((one) => one.value !== null) && heard?.refusals.length === 0;
   // Replicates follow by themselves, each after its interval, until the step has what it wants.
   const [next, setNext] = useState<number | null>(null);
-  const every = heard?.every ?? 0;
+  const every = heard?.every ?? null;
   const takeIt = (anyway: boolean) => {
     if (!take.isPending) {
       take.mutate(anyway, {
-        onSuccess: () => setNext(missing > 1 ? Date.now() + every * 1000 : null),
+        onSuccess: () => setNext(missing > 1 && every !== null ? Date.now() + every * 1000 : null),
       });
     }
   };
@@ -157,34 +157,19 @@ export function SourcePanel({
           Let it go
         </Button>
       </div>
-      {channels.map((one) => {
-        const state = !one.isJudged ? null : one.steady === null ? 'waits' : one.steady ? 'still' : 'moves';
-        return (
-          <div key={one.channel} className="fn-channel">
-            <div>
-              <b>{one.channel}</b>
-              <div
-                className="fn-figure"
-                style={{ fontSize: channels.length > 2 ? '1.35rem' : '2rem', whiteSpace: 'nowrap' }}
-              >
-                {one.value === null ? '–' : minus(one.value)}{' '}
-                <span style={{ fontSize: '0.95rem', color: ink.soft }}>{one.in}</span>
-              </div>
-            </div>
-            <div style={{ minWidth: 0 }}>
-              <Trace
-                points={points[one.channel] ?? []}
-                isJudged={one.isJudged}
-                words={`${one.channel} over the last minutes`}
-              />
-              <div style={{ color: state === null ? ink.soft : states[state].colour, fontSize: '0.9rem' }}>
-                {state !== null && <span aria-hidden="true">{states[state].sign} </span>}
-                {one.words}
-              </div>
-            </div>
-          </div>
-        );
-      })}
+      {channels.map((one) => (
+        <Channel
+          key={one.channel}
+          name={one.channel}
+          value={one.value}
+          unit={one.in}
+          points={points[one.channel] ?? []}
+          isJudged={one.isJudged}
+          steady={one.steady}
+          words={one.words}
+          large={channels.length <= 2}
+        />
+      ))}
       {heard?.refusals.map((one) => (
         <p key={one} style={{ color: ink.void, margin: '6px 0', fontWeight: 600 }}>
           {one} Nothing of it can be taken.
@@ -208,49 +193,56 @@ export function SourcePanel({
         </p>
       )}
       {source.problem !== null && <p style={{ color: ink.void, margin: '6px 0' }}>{source.problem}</p>}
-      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'center', marginTop: 8 }}>
-        <Button
-          variant="contained"
-          disabled={!ready || take.isPending}
-          onClick={() => takeIt(false)}
-          sx={{ minHeight: 56, minWidth: 160, fontSize: '1.05rem' }}
-        >
-          Take it&nbsp;<span className="fn-key">(t)</span>
-        </Button>
-        {mayLeave && (
+      {toSet !== null && (
+        <p style={{ margin: '6px 0 0' }}>
+          Next: <b>{toSet}</b>. Set it first; what stood there before is not taken.
+        </p>
+      )}
+      {takes && (
+        <div style={{ display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'center', marginTop: 8 }}>
           <Button
-            variant="outlined"
+            variant="contained"
             disabled={!ready || take.isPending}
-            onClick={takeAndLeave}
-            sx={{ minHeight: 56, fontSize: '1.05rem' }}
+            onClick={() => takeIt(false)}
+            sx={{ minHeight: 56, minWidth: 160, fontSize: '1.05rem' }}
           >
-            Take it, left as it is&nbsp;<span className="fn-key">(l)</span>
+            Take it&nbsp;<span className="fn-key">(t)</span>
           </Button>
-        )}
-        {any && !ready && (
-          <Button
-            color="warning"
-            disabled={take.isPending}
-            onClick={() => takeIt(true)}
-            sx={{ minHeight: 48 }}
-          >
-            Take it though it moves
-          </Button>
-        )}
-        {follows && (
-          <span style={{ color: ink.soft }}>
-            {plural(missing, 'reading')} more {missing === 1 ? 'follows' : 'follow'} by{' '}
-            {missing === 1 ? 'itself' : 'themselves'}
-            {every > 0 && `, ${every} s apart`}.{' '}
-            <Button size="small" onClick={() => setNext(null)}>
-              Stop
+          {mayLeave && (
+            <Button
+              variant="outlined"
+              disabled={!ready || take.isPending}
+              onClick={takeAndLeave}
+              sx={{ minHeight: 56, fontSize: '1.05rem' }}
+            >
+              Take it, left as it is&nbsp;<span className="fn-key">(l)</span>
             </Button>
-          </span>
-        )}
-        {!follows && waiting.length > 0 && channels.length > 1 && (
-          <span style={{ color: ink.soft }}>Waits for {waiting.map((one) => one.channel).join(', ')}.</span>
-        )}
-      </div>
+          )}
+          {any && !ready && (
+            <Button
+              color="warning"
+              disabled={take.isPending}
+              onClick={() => takeIt(true)}
+              sx={{ minHeight: 48 }}
+            >
+              Take it though it moves
+            </Button>
+          )}
+          {follows && (
+            <span style={{ color: ink.soft }}>
+              {plural(missing, 'reading')} more {missing === 1 ? 'follows' : 'follow'} by{' '}
+              {missing === 1 ? 'itself' : 'themselves'}
+              {every !== null && every > 0 && `, ${every} s apart`}.{' '}
+              <Button size="small" onClick={() => setNext(null)}>
+                Stop
+              </Button>
+            </span>
+          )}
+          {!follows && waiting.length > 0 && channels.length > 1 && (
+            <span style={{ color: ink.soft }}>Waits for {waiting.map((one) => one.channel).join(', ')}.</span>
+          )}
+        </div>
+      )}
       <Told problem={take.error ?? connect.error} />
     </Frame>
   );

@@ -38,6 +38,7 @@ export const step = (
   columns: [],
   presets: [],
   feeds: [],
+  eachSet: false,
   isOwn: false,
   press: [],
   reasons: [],
