@@ -68,6 +68,7 @@ final readonly class RecordDraft
             ...array_filter(['typedBy' => Typists::told($draft->typed())]),
             ...($draft->round() === null ? [] : ['round' => $this->drafts->round($draft->round())->units]),
             ...array_intersect_key($draft->answers(), [BroughtBy::ANSWER => true]),
+            ...array_filter([TakenFields::ANSWER => TakenFields::standing($draft->answers())]),
             ...array_filter(['files' => $this->files->numbersOf(FileOf::Draft, $draft->id)]),
             ...$this->sheets->walked($draft, $unit)->record($draft->answers()),
             ...$more,
@@ -88,7 +89,8 @@ final readonly class RecordDraft
         $this->site->refuseFuture($check->at, '/at');
         $this->saysWhy($check);
         $this->showsPhotos($record, $draft);
-        (new ShowsLines($this->files, $this->files->numbersOf(FileOf::Draft, $draft->id)))->refuse($record);
+        $lines = new ShowsLines($this->files, $this->files->numbersOf(FileOf::Draft, $draft->id));
+        $lines->refuse($record, $this->families->of($unit->family)->section());
         if (!$check->walk->brokenOff && !$check->content->hasAsFound() && !$check->content->wasAdjusted()) {
             throw new Problem(
                 422,

@@ -8,6 +8,7 @@ use Footnote\App\Logbook\KeptFiles;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Record\ReadingEntries;
+use Footnote\Core\Record\TakenEntries;
 use Footnote\Core\Source\Sample;
 use Footnote\Core\Source\Stretch;
 
@@ -24,12 +25,18 @@ final class ShowsLines
 
     /**
      * @param array<array-key, mixed> $record
+     * @param string                  $section of the record in which the family's answers stand
      *
      * @throws Problem naming the reading
      */
-    public function refuse(array $record): void
+    public function refuse(array $record, string $section): void
     {
+        $answers = \is_array($record[$section] ?? null) ? $record[$section] : [];
         foreach (ReadingEntries::saying($record) as $place => [$row, $how]) {
+            $field = $row[TakenEntries::FIELD] ?? null;
+            if (\is_string($field)) {
+                $row['value'] = $answers[$field] ?? null;
+            }
             if ($how->wasTaken() && !$this->stands($row, $how)) {
                 throw Problem::field(
                     $place,

@@ -176,18 +176,18 @@ final readonly class TakeReading
         $answers = $draft->answers();
         $readings = $heard->at->step->readings;
         $columns = $heard->at->columns();
+        $how = $heard->isSimulated() ? Provenance::Simulated : Provenance::Instrument;
         $ofRows = [];
         foreach ($taken as $one) {
             if (\in_array($one->feed->column, $columns, true)) {
                 $ofRows[] = $one;
             } else {
-                $answers[$one->feed->column] = $one->feed->written($one->last());
+                $answers = TakenFields::with($answers, $one, $number, $how);
             }
         }
         if ($ofRows !== [] && $readings !== null) {
             $rows = \is_array($answers[$readings->name] ?? null) ? $answers[$readings->name] : [];
             $rows = array_values(array_filter($rows, \is_array(...)));
-            $how = $heard->isSimulated() ? Provenance::Simulated : Provenance::Instrument;
             $isTimed = $heard->asked->isLive() && $heard->at->isClocked();
             $clock = $isTimed ? Stamps::moments($answers, 'stepWaits')[$heard->at->step->id] ?? null : null;
             $filling = new TakenRows($number, $how, $clock);

@@ -12,7 +12,7 @@ final class Typists
     /** What nobody types: the server notes the moments, the bench its way, its waits and whether it copies a sheet. */
     private const NOTED = [
         'at', 'procedure', 'waits', 'fromPaper', 'stepTimes', 'stepWaits', 'together', ModelSheets::ANSWER, StandInSeat::ANSWER,
-        BroughtBy::ANSWER,
+        BroughtBy::ANSWER, TakenFields::ANSWER,
     ];
 
     /**

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise;
 
 use Footnote\Core\Derivation\Figure;
-use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\CertifiedValue;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\HistoryPoint;
@@ -74,7 +73,7 @@ final readonly class AcousticBench implements BenchGuide
         return match ($step->id) {
             AcousticProcedure::AS_FOUND, AcousticProcedure::AS_LEFT => [$reading],
             AcousticProcedure::FURTHER_FOUND,
-            AcousticProcedure::FURTHER_LEFT => [Entry::choice('tone', 'Tone', self::tones($reference, $setting), true), $reading],
+            AcousticProcedure::FURTHER_LEFT => [Entry::choice('tone', 'Tone', AcousticTone::beside($reference, $setting), true), $reading],
             default => [],
         };
     }
@@ -84,7 +83,7 @@ final readonly class AcousticBench implements BenchGuide
         return \in_array($step->id, [AcousticProcedure::FURTHER_FOUND, AcousticProcedure::FURTHER_LEFT], true)
             ? array_map(
                 static fn (int|string $tone): array => ['tone' => (string) $tone],
-                array_keys(self::tones($reference, $setting)),
+                array_keys(AcousticTone::beside($reference, $setting)),
             ) : [];
     }
 
@@ -195,31 +194,6 @@ final readonly class AcousticBench implements BenchGuide
     {
         // Calibrators are read in tenths, and one tenth is nothing.
         return new ShiftScale(0.15, 0.2, LevelUnit::Decibel);
-    }
-
-    /**
-     * The tones of a calibrator beside the one that was chosen with it, in words, by their names.
-     *
-     * @return array<array-key, string>
-     */
-    public static function tones(?Reference $reference, string $chosen): array
-    {
-        $tones = [];
-        $certificates = $reference->certificates ?? [];
-        usort($certificates, static fn (Certificate $a, Certificate $b): int => $b->issued <=> $a->issued);
-        foreach (\array_slice($certificates, 0, 1) as $certificate) {
-            foreach ($certificate->values as $value) {
-                if (AcousticTone::nameOf($value, $certificate) === $chosen) {
-                    continue;
-                }
-                $hertz = AcousticTone::frequencyOf($value)?->written;
-                $tones[AcousticTone::nameOf($value, $certificate)] = trim(
-                    \sprintf('%s dB %s', $value->nominal->written, $hertz === null ? '' : $hertz.' Hz'),
-                );
-            }
-        }
-
-        return $tones;
     }
 
     private function choice(Reference $reference, Instrument $unit, \DateTimeImmutable $on): ReferenceChoice

@@ -7,6 +7,7 @@ namespace Footnote\Core\Noise;
 use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\CertifiedValue;
 use Footnote\Core\Evidence\Reading;
+use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Quantity\Decimal;
 use Footnote\Core\Quantity\MalformedDecimal;
 
@@ -47,6 +48,31 @@ final readonly class AcousticTone
     public static function frequencyOf(CertifiedValue $value): ?Decimal
     {
         return $value->beside->decimal(AcousticKit::FREQUENCY);
+    }
+
+    /**
+     * The tones of a calibrator beside the one that was chosen with it, in words, by their names.
+     *
+     * @return array<array-key, string>
+     */
+    public static function beside(?Reference $reference, string $chosen): array
+    {
+        $tones = [];
+        $certificates = $reference->certificates ?? [];
+        usort($certificates, static fn (Certificate $a, Certificate $b): int => $b->issued <=> $a->issued);
+        foreach (\array_slice($certificates, 0, 1) as $certificate) {
+            foreach ($certificate->values as $value) {
+                if (self::nameOf($value, $certificate) === $chosen) {
+                    continue;
+                }
+                $hertz = self::frequencyOf($value)?->written;
+                $tones[self::nameOf($value, $certificate)] = trim(
+                    \sprintf('%s dB %s', $value->nominal->written, $hertz === null ? '' : $hertz.' Hz'),
+                );
+            }
+        }
+
+        return $tones;
     }
 
     public function name(): string

@@ -102,7 +102,7 @@ final readonly class CalibratorStandIn implements StandIn
      */
     private static function further(Scene $scene, float $on, string $chosen): array
     {
-        $tones = array_keys(AcousticBench::tones($scene->chosen, $chosen));
+        $tones = array_keys(AcousticTone::beside($scene->chosen, $chosen));
         $sounding = [];
         $steps = [
             AcousticProcedure::FURTHER_FOUND => AcousticProcedure::AS_FOUND,

@@ -16,17 +16,23 @@ use Footnote\Core\StandIn\Sensor;
 use Footnote\Core\StandIn\StandIn;
 use Footnote\Core\StandIn\StandInChannel;
 
-/** A counter: its flow on a standard, then counts under its zero filter, summed as it counts. A dust monitor shows its zero instead. */
+/**
+ * A counter: its flow on a standard, then counts under its zero filter, summed as it counts, then the spheres that were put before it. A
+ * dust monitor shows its zero instead.
+ */
 final readonly class CounterStandIn implements StandIn
 {
     public const LEAKING = 'leaking-filter';
     public const SLOW = 'slow';
+    public const LOSES = 'spheres-lost';
 
     private const SIZES = ['0.3', '0.5', '5.0'];
     /** Counts in ten minutes of clean air, by size, the smallest first; of a filter that leaks. */
     private const CLEAN = [1, 0, 0];
     private const LEAKS = [900, 240, 3];
     private const FLOW = 2.83;
+    /** Of the spheres that were put in, per cm³, in the exercise. */
+    private const SPHERES = 1347.0;
 
     public function id(): string
     {
@@ -43,6 +49,7 @@ final readonly class CounterStandIn implements StandIn
         return [
             new Fault(self::LEAKING, 'the zero filter leaks, or the cell is dirty: it counts in clean air', 'particle.background'),
             new Fault(self::SLOW, 'its pump draws a tenth too little', 'particle.flow'),
+            new Fault(self::LOSES, 'a third of the spheres sticks to the jug and is never counted', 'particle.recovery'),
         ];
     }
 
@@ -51,6 +58,7 @@ final readonly class CounterStandIn implements StandIn
         return new Printing('PC-90', [
             self::flow(self::FLOW * $this->draws($fault), null),
             ...self::counts(self::SIZES, $fault, 0.0),
+            self::spheres(self::SPHERES, 0.0, $fault),
         ], $from, $seed);
     }
 
@@ -78,7 +86,41 @@ final readonly class CounterStandIn implements StandIn
             ?? $scene->settledAt('flow-adjust')
             ?? $scene->settledAt(ParticleProcedures::FLOW_FOUND);
 
-        return [$flow, ...($since === null ? [] : self::counts(ParticleUnit::sizes($scene->unit), $fault, $since))];
+        $clean = $scene->settledAt(ParticleProcedures::BLANK);
+        $put = $this->put($scene);
+
+        return [
+            $flow,
+            ...($since === null ? [] : self::counts(ParticleUnit::sizes($scene->unit), $fault, $since)),
+            ...($clean === null || $put === null ? [] : [self::spheres($put, $clean, $fault)]),
+        ];
+    }
+
+    /** How many spheres were put before it, per cm³, by what was said of the lot and the mixture; null where that is not said. */
+    private function put(Scene $scene): ?float
+    {
+        $spike = $scene->said->measured('spike');
+        $jug = $scene->said->measured('jug');
+        foreach ($scene->others as $reference) {
+            if ($reference->id === $scene->said->text('lot') && $spike !== null && $jug !== null) {
+                return (new Spheres($reference))->diluted($spike, $jug, $scene->began)?->toFloat();
+            }
+        }
+
+        return null;
+    }
+
+    /** Nearly all of them, each time a little otherwise. */
+    private static function spheres(float $put, float $since, ?string $fault): StandInChannel
+    {
+        $counted = $put * ($fault === self::LOSES ? 0.64 : 0.98);
+
+        return StandInChannel::of(
+            ParticleFeeds::SPHERES,
+            CountUnit::PerCubicCentimetre->value,
+            Sensor::steady('1', 0.01 * $counted),
+            (new Course(0))->then($since, $counted),
+        );
     }
 
     private static function flow(float $flow, ?float $adjusted, float $to = self::FLOW): StandInChannel
@@ -119,7 +161,7 @@ final readonly class CounterStandIn implements StandIn
     private function draws(?string $fault): float
     {
         return match ($fault) {
-            null, self::LEAKING => 1.0,
+            null, self::LEAKING, self::LOSES => 1.0,
             self::SLOW => 0.9,
             default => throw NoSuchFault::of($this, $fault),
         };

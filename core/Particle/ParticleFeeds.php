@@ -17,6 +17,7 @@ final class ParticleFeeds
     public const SHOWS = 'reads';
     public const MINUTES = 'minutes';
     public const COUNTS = 'counts';
+    public const SPHERES = 'spheres';
 
     /** A flow stands still within so many percent of it (own). */
     private const STEADY = '1';
@@ -42,6 +43,8 @@ final class ParticleFeeds
                 ),
                 new Feed(self::MINUTES, 'blankMinutes', [CommonUnit::Minute->value]),
             ],
+            // What was mixed and where half are counted is a person's to write; how many it counted it says itself.
+            ParticleProcedures::SPHERES => [new Feed(self::SPHERES, 'observed', [CountUnit::PerCubicCentimetre->value, '/mL'])],
             ParticleProcedures::ZERO_FOUND, ParticleProcedures::ZERO_LEFT => [
                 new Feed(self::SHOWS, 'value', [CommonUnit::MilligramPerCubicMetre->value], steady: $still),
             ],

@@ -41,6 +41,8 @@ final readonly class CheckCorrection
             $place = \array_slice(explode('/', $path), 1);
             /** @var array<string, mixed> $corrected */
             $corrected = self::put($corrected, $place, $value, $why->how);
+            // It says another thing than the line does.
+            $corrected = TakenEntries::without($corrected, $place[1] ?? '');
         }
 
         return [
@@ -70,8 +72,14 @@ final readonly class CheckCorrection
         $format = $this->formats->of($family);
         $section = $record[$format->section()] ?? [];
 
+        $came = static function (WrittenValue $value) use ($record): WrittenValue {
+            $how = $value->in === null ? TakenEntries::how($record, explode('/', $value->path)[2] ?? '') : null;
+
+            return $how === null ? $value : $value->in(new TableRow('', '', false, $how));
+        };
+
         return [
-            ...WrittenValues::of($format->check(), \is_array($section) ? $section : [], '/'.$format->section()),
+            ...array_map($came, WrittenValues::of($format->check(), \is_array($section) ? $section : [], '/'.$format->section())),
             ...OwnSteps::values($record),
         ];
     }

@@ -294,6 +294,7 @@ final readonly class EvidenceReader
             $this->moments($fields, 'stepWaits'),
             array_map(static fn (Fields $press): array => $press->texts('steps'), $fields->objects('together')),
             $fields->texts('round'),
+            TakenEntries::read($fields),
         );
     }
 

@@ -275,6 +275,15 @@ final readonly class RecordSchema
                     'Steps that one press confirmed together.',
                 )),
                 'round' => Shape::list(Shape::said()),
+                TakenEntries::NAME => Shape::list(Shape::object(
+                    [
+                        TakenEntries::FIELD => Shape::said(),
+                        ReadingEntries::PROVENANCE => ['enum' => [Provenance::Instrument->value, Provenance::Simulated->value]],
+                        ReadingEntries::LINE => Shape::said(),
+                    ],
+                    [TakenEntries::FIELD, ReadingEntries::PROVENANCE, ReadingEntries::LINE],
+                    'What stands in no list of readings and came from lines, such as the temperature of the air.',
+                )),
                 ...Shape::properties([OwnSteps::entry()]),
                 'files' => Shape::list(Shape::ref('id')),
                 'brokenOff' => ['type' => 'boolean'],

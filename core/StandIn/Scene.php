@@ -19,7 +19,7 @@ final readonly class Scene
      * @param Traits             $said   what was answered so far
      */
     public function __construct(
-        private \DateTimeImmutable $began,
+        public \DateTimeImmutable $began,
         public Instrument $unit,
         public ?Reference $chosen,
         public array $others,

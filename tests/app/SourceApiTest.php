@@ -8,6 +8,7 @@ use Footnote\App\Access\Role;
 use Footnote\App\Journal\EvidenceCheck;
 use Footnote\Tests\Core\GasScene;
 use Footnote\Tests\Core\MeterScene;
+use Footnote\Tests\Core\ParticleScene;
 use Footnote\Tests\Core\Scene;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 
@@ -125,7 +126,7 @@ final class SourceApiTest extends ApiTestCase
         self::assertSame($heard->string('channels.0.value'), $shown->string('answers.asFound.0.value'), 'what was shown is what was taken');
         self::assertStringContainsString('Nothing new', $this->take($draft, 'as-found', $source, 409, true)->string('detail'));
         $this->answer($draft, ['adjusted' => false, 'steps' => Scene::STEPS]);
-        $check = $this->call('POST', '/api/bench/drafts/'.$draft.'/accept', ['version' => $this->version($draft)], 201)->string('check');
+        $check = $this->accept($draft)->string('check');
 
         $files = $this->call('GET', '/api/files?of=check&id='.$check);
         self::assertSame('text/plain', $files->string('files.0.type'));
@@ -293,7 +294,11 @@ final class SourceApiTest extends ApiTestCase
         $this->connect($draft);
         $this->answer($draft, ['reference' => 'A', 'setting' => '94', 'weighting' => 'Z', 'waits' => ['steady' => 'now']]);
         $source = ['kind' => 'stand-in'];
-        $hear = fn (string $step): Answer => $this->call('POST', '/api/bench/drafts/'.$draft.'/source', ['step' => $step, 'source' => $source]);
+        $hear = fn (string $step): Answer => $this->call(
+            'POST',
+            '/api/bench/drafts/'.$draft.'/source',
+            ['step' => $step, 'source' => $source],
+        );
         $clock->sleep(30);
         self::assertTrue($hear('steady')->at('channels.0.steady'), 'it is looked at while it is waited for');
         self::assertStringContainsString('takes no readings', $this->take($draft, 'steady', $source, 409)->string('detail'));
@@ -314,5 +319,57 @@ final class SourceApiTest extends ApiTestCase
         $both = $this->take($draft, 'further-found', $source);
         self::assertSame($one->at('answers.furtherFound.0'), $both->at('answers.furtherFound.0'));
         self::assertEqualsWithDelta(114.1, (float) $both->string('answers.furtherFound.1.value'), 0.6);
+    }
+
+    /**
+     * What stands in no list of readings came from lines as well, and says so, as long as nobody types another over it; what says so
+     * without a line is not accepted.
+     */
+    public function testWhatIsNoReadingSaysThatItWasTaken(): void
+    {
+        $clock = self::mockTime(self::NOW);
+        $this->practise((new ParticleScene())->check('k', '07:00')->record);
+        $draft = $this->call('POST', '/api/bench/N/check?procedure=size-calibration')->string('id');
+        $this->connect($draft, 'spheres-lost');
+        $this->answer($draft, ['reference' => 'S']);
+        $source = ['kind' => 'stand-in'];
+        $clock->sleep(60);
+        $this->take($draft, 'flow-found', $source);
+        $this->answer($draft, ['flowAdjusted' => false, 'steps' => ['flow-found' => 'done', 'flow-adjust' => 'done']]);
+        $clock->sleep(300);
+        $blank = $this->take($draft, 'blank', $source);
+        self::assertSame('blankMinutes', $blank->string('taken.0.field'));
+        self::assertSame('simulated', $blank->string('taken.0.how'));
+        $this->answer($draft, [
+            'lot' => 'L3',
+            'spike' => ['value' => '0.002', 'unit' => 'mL'],
+            'jug' => ['value' => '1000', 'unit' => 'mL'],
+            'steps' => ['flow-found' => 'done', 'flow-adjust' => 'done', 'blank' => 'done'],
+        ]);
+        $clock->sleep(5);
+        $spheres = $this->take($draft, 'spheres', $source);
+        self::assertEqualsWithDelta(0.64 * 1347, (float) $spheres->string('answers.observed'), 40);
+        self::assertSame(['blankMinutes', 'observed'], array_column($spheres->list('taken'), 'field'));
+        $typed = $this->answer($draft, ['observed' => '1340']);
+        self::assertSame(['blankMinutes'], array_column($typed->list('taken'), 'field'));
+        $forged = ['field' => 'observed', 'provenance' => 'simulated', 'line' => 'F-00001:1', 'value' => '1340'];
+        $this->answer($draft, ['taken' => [$forged]]);
+        $steps = ['cleaned', 'cell', 'flow-standard', 'flow-found', 'flow-adjust', 'blank', 'spheres', 'period-back', 'inlet-open'];
+        $this->answer($draft, ['steps' => array_fill_keys($steps, 'done')]);
+        $refused = $this->accept($draft, 422);
+        self::assertSame('/taken/0/provenance', $refused->string('fields.0.field'));
+        $this->take($draft, 'spheres', $source, 409);
+        $clock->sleep(2);
+        $this->take($draft, 'spheres', $source);
+        $check = $this->accept($draft)->string('check');
+        $values = $this->call('GET', '/api/checks/'.$check)->list('values');
+        $came = array_column($values, 'how', 'path');
+        self::assertSame('printed by a stand-in: practice', $came['/particle/observed']);
+        self::assertNull($came['/particle/spike/value']);
+    }
+
+    private function accept(string $draft, int $status = 201): Answer
+    {
+        return $this->call('POST', '/api/bench/drafts/'.$draft.'/accept', ['version' => $this->version($draft)], $status);
     }
 }

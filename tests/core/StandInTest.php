@@ -184,11 +184,18 @@ final class StandInTest extends TestCase
         }
         if ($standIn instanceof CounterStandIn) {
             $shown = self::plateau($standIn, $fault, $seed, 600);
-            $counts = array_diff_key($shown, ['flow' => 1, 'minutes' => 1]);
+            $counts = array_diff_key($shown, ['flow' => 1, 'minutes' => 1, 'spheres' => 1]);
+            // 6.737·10⁸ spheres of 3 µm in a millilitre of 1 % (P-2): two thousandths of that in a litre are 1347 per cm³.
+            $spheres = [
+                'lot' => 'L3',
+                'spike' => ['value' => '0.002', 'unit' => 'mL'],
+                'jug' => ['value' => '1000', 'unit' => 'mL'],
+                'observed' => $shown['spheres'],
+            ];
             $counted = array_map(static fn (): array => array_fill(0, 60, '100'), $counts);
 
             return (new ParticleScene())->check('k1', '07:45')->run('r', '08:00', '09:00', $counted)
-                ->check('k2', '09:30', [$shown['flow']], $counts)->assess('r');
+                ->check('k2', '09:30', [$shown['flow']], $counts, $spheres)->assess('r');
         }
         self::assertInstanceOf(MonitorStandIn::class, $standIn);
         $mix = self::plateau($standIn, $fault, $seed, (int) MonitorStandIn::CLEAN - 1);

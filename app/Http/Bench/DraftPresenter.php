@@ -6,6 +6,7 @@ namespace Footnote\App\Http\Bench;
 
 use Footnote\App\Bench\DraftCheck;
 use Footnote\App\Bench\StandInSeat;
+use Footnote\App\Bench\TakenFields;
 use Footnote\App\Bench\Typists;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\FileOf;
@@ -112,6 +113,11 @@ final readonly class DraftPresenter
             'sheets' => $lines->sheets(),
             'references' => $this->references->of($timeline->instrument, $kit, $policy, $now, Cells::text($answers, 'reference')),
             'answers' => (object) $answers,
+            'taken' => array_map(static fn (array $row): array => [
+                'field' => $row['field'],
+                'how' => $row['provenance'],
+                'line' => $row['line'],
+            ], TakenFields::standing($answers)),
             'problems' => $walked->namingAnswers($problems, $answers),
             'live' => [
                 'lines' => array_map(

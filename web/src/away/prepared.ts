@@ -79,6 +79,7 @@ export function shown(check: AwayCheck, prepared: Prepared | null, photos: numbe
     hasPhoto: photos > 0 || check.from?.hasPhoto === true,
     startedAt: check.begun,
     answers: check.answers,
+    taken: [],
     problems: [],
   };
   const sheets = asked?.sheets.map((one) => one.code).join() ?? '';

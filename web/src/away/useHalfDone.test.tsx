@@ -35,6 +35,7 @@ const draft = {
     steps: { stopped: 'done' },
     stepTimes: { stopped: '2026-03-02T08:01:00+00:00' },
   },
+  taken: [],
   problems: [],
   live: { lines: [], questions: [], said: [], policy: '', closes: [] },
 } as unknown as Schemas['Draft'];

@@ -67,6 +67,7 @@ const draft = (version: number, answers: Schemas['Answers']): Schemas['Draft'] =
     },
   ],
   answers,
+  taken: [],
   problems: [],
   live: {
     lines: [

@@ -50,6 +50,7 @@ const draft = (id: string, answers: Schemas['Answers']): Schemas['Draft'] => ({
     },
   ],
   answers,
+  taken: [],
   problems: [],
   live: { lines: [], questions: [], said: [], policy: 'Standard', closes: [] },
 });

@@ -73,6 +73,14 @@ export function StepBody(props: Props) {
       }}
     >
       <Entries entries={step.fields} values={answers} put={put} problem={said} large />
+      {draft.taken
+        .filter((one) => step.fields.some((field) => field.name === one.field))
+        .map((one) => (
+          <span key={one.field} style={{ flexBasis: '100%', fontSize: '0.88rem', color: ink.soft }}>
+            {step.fields.find((field) => field.name === one.field)?.label}:{' '}
+            <OnLine how={one.how} line={one.line} />
+          </span>
+        ))}
     </div>
   );
   switch (step.kind) {
@@ -200,6 +208,18 @@ const wasTaken = (row: Row) =>
   typeof row.line === 'string' &&
   (row.provenance === 'from the instrument' || row.provenance === 'simulated');
 
+const text = (value: Row[string] | undefined) => (typeof value === 'string' ? value : '');
+
+/** How a value came, and the kept file with the line that it stands on. */
+function OnLine({ how, line }: { how: string; line: string }) {
+  const [file, number] = line.split(':');
+  return (
+    <a href={`/api/files/${file}`} target="_blank" rel="noreferrer" style={{ fontSize: '0.88rem' }}>
+      {grade(how)}, line {number}
+    </a>
+  );
+}
+
 /** A reading as it was taken from a line: nothing of it is typed; what the source does not say may be. */
 function Taken({
   row,
@@ -232,7 +252,6 @@ function Taken({
     const words = column.choices.find((one) => one.value === value)?.words ?? value;
     return column.kind === 'decimal' && column.units[0] ? `${words} ${column.units[0]}` : words;
   };
-  const [file, line] = (typeof row.line === 'string' ? row.line : '').split(':');
   return (
     <div
       style={{
@@ -271,9 +290,7 @@ function Taken({
           </span>
         );
       })}
-      <a href={`/api/files/${file}`} target="_blank" rel="noreferrer" style={{ fontSize: '0.88rem' }}>
-        {typeof row.provenance === 'string' ? grade(row.provenance) : ''}, line {line}
-      </a>
+      <OnLine how={text(row.provenance)} line={text(row.line)} />
       <span style={{ flex: 1 }} />
       {struck !== null && <span style={{ color: ink.qualified }}>struck out: {struck}</span>}
       <Button size="small" onClick={strike}>

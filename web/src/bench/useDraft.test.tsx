@@ -20,6 +20,7 @@ const draft = (version: number, answers: Record<string, unknown> = {}) => ({
   procedure: { title: '', steps: [] },
   references: [],
   answers,
+  taken: [],
   problems: [],
   live: {
     expected: null,

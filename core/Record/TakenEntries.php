@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Core\Record;
+
+use Footnote\Core\Evidence\Provenance;
+use Footnote\Core\Evidence\TakenEntry;
+
+/** Which answers of a check that stand in no list of readings were taken from lines, as it stands in the record. */
+final class TakenEntries
+{
+    public const NAME = 'taken';
+    public const FIELD = 'field';
+
+    /**
+     * @return list<TakenEntry>
+     *
+     * @throws InvalidRecord where one says that it was not taken
+     */
+    public static function read(Fields $check): array
+    {
+        return array_map(static function (Fields $row): TakenEntry {
+            $how = $row->choice(ReadingEntries::PROVENANCE, Provenance::class);
+            if (!$how->wasTaken()) {
+                throw new InvalidRecord($row->at(ReadingEntries::PROVENANCE), 'is of a value that came from lines.');
+            }
+
+            return new TakenEntry($row->text(self::FIELD), $how, $row->text(ReadingEntries::LINE));
+        }, $check->objects(self::NAME));
+    }
+
+    /**
+     * How a value of the section came that stands by itself; null where it was typed.
+     *
+     * @param array<string, mixed> $record of a check
+     */
+    public static function how(array $record, string $field): ?Provenance
+    {
+        foreach (self::rows($record) as $row) {
+            if ($row[self::FIELD] === $field) {
+                return Provenance::tryFrom($row[ReadingEntries::PROVENANCE]);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Without what is said of a value that is another now.
+     *
+     * @param array<string, mixed> $record of a check
+     *
+     * @return array<string, mixed>
+     */
+    public static function without(array $record, string $field): array
+    {
+        $rest = array_values(array_filter(self::rows($record), static fn (array $row): bool => $row[self::FIELD] !== $field));
+
+        return [...array_diff_key($record, [self::NAME => true]), ...($rest === [] ? [] : [self::NAME => $rest])];
+    }
+
+    /**
+     * @param array<string, mixed> $record
+     *
+     * @return list<array{field: string, provenance: string, line: string}>
+     */
+    public static function rows(array $record): array
+    {
+        $rows = [];
+        foreach (\is_array($record[self::NAME] ?? null) ? $record[self::NAME] : [] as $row) {
+            $field = \is_array($row) ? $row[self::FIELD] ?? null : null;
+            $how = \is_array($row) ? $row[ReadingEntries::PROVENANCE] ?? null : null;
+            $line = \is_array($row) ? $row[ReadingEntries::LINE] ?? null : null;
+            if (\is_string($field) && \is_string($how) && \is_string($line)) {
+                $rows[] = [self::FIELD => $field, ReadingEntries::PROVENANCE => $how, ReadingEntries::LINE => $line];
+            }
+        }
+
+        return $rows;
+    }
+}
