@@ -63,7 +63,7 @@ final readonly class CalibratorStandIn implements StandIn
         $on = $scene->on(AcousticProcedure::STEADY);
         if ($on !== null) {
             $chosen = $scene->said->text('setting') ?? '';
-            $sounding = [[$on, self::level($scene, $chosen)], ...self::further($scene, $on, $chosen)];
+            $sounding = [[$on, self::level($scene, $chosen)], ...self::further($scene, $chosen)];
         }
         $off = $scene->settledAt(AcousticProcedure::CALIBRATOR_OFF);
         $changes = array_map(fn (array $one): array => [$one[0], $one[1] + $this->lost($fault)], $sounding);
@@ -100,7 +100,7 @@ final readonly class CalibratorStandIn implements StandIn
      *
      * @return list<array{float, float}> from when on, s, and how loud, dB
      */
-    private static function further(Scene $scene, float $on, string $chosen): array
+    private static function further(Scene $scene, string $chosen): array
     {
         $tones = array_keys(AcousticTone::beside($scene->chosen, $chosen));
         $sounding = [];
@@ -109,10 +109,11 @@ final readonly class CalibratorStandIn implements StandIn
             AcousticProcedure::FURTHER_LEFT => AcousticProcedure::AS_LEFT,
         ];
         foreach ($tones === [] ? [] : $steps as $step => $before) {
-            if (!$scene->cameTo($step)) {
+            $since = $scene->settledAt($before);
+            if ($since === null || !$scene->cameTo($step)) {
                 continue;
             }
-            foreach ([$scene->settledAt($before) ?? $on, ...$scene->takenAt($step)] as $turn => $at) {
+            foreach ([$since, ...$scene->takenAt($step)] as $turn => $at) {
                 $sounding[] = [$at, self::level($scene, (string) ($tones[$turn] ?? $tones[\count($tones) - 1]))];
             }
             $left = $scene->settledAt($step);

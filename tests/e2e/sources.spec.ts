@@ -80,6 +80,46 @@ test('a dosimeter is checked from its stand-in in ten presses', async ({ page })
   expect(presses).toBeLessThanOrEqual(10);
 });
 
+/** Two in a round: each is looked at while its tone settles, taken by a key, and what is left is read after it was adjusted. */
+test('a round of practice units comes from their stand-ins', async ({ page }) => {
+  await signIn(page, 'technician');
+  await page.goto('/bench');
+  await page.getByRole('button', { name: 'A round' }).click();
+  const round = page.getByRole('region', { name: 'A round' });
+  await round.getByRole('button', { name: 'Check with an acoustic calibrator' }).click();
+  for (const unit of ['DM-90', 'DM-91']) {
+    await round.getByRole('checkbox', { name: new RegExp(`^${unit}`) }).check();
+  }
+  await round.getByRole('button', { name: 'Begin the round of 2' }).click();
+  await page
+    .getByRole('radio', { name: /114 dB, 1000 Hz/ })
+    .first()
+    .click();
+  const card = page.getByRole('region', { name: /^DM-9/ });
+  const comes = card.getByRole('region', { name: 'What comes by itself' });
+  const taken = card.getByText(/simulated, line/);
+  for (const place of [1, 2]) {
+    await expect(card.getByRole('heading', { name: `${place} of 2: as found` })).toBeVisible();
+    await expect(comes).toHaveCount(1);
+    await expect(takes(page)).toHaveCount(0);
+    await card.getByRole('button', { name: /Start the timer/ }).click();
+    await take(page, taken);
+    await expect(comes).toHaveCount(0);
+    if (place === 1) {
+      expect(await isAccessible(page, 'a source in a round')).toEqual([]);
+    }
+    await card.getByRole('button', { name: /Done, next unit/ }).click();
+  }
+  await card.getByRole('button', { name: 'Left as it is' }).click();
+  await expect(card.getByRole('heading', { name: '2 of 2: adjust or leave' })).toBeVisible();
+  await card.getByRole('button', { name: 'Adjusted' }).click();
+  await expect(card.getByText('is watched for')).toBeVisible();
+  await take(page, taken);
+  await card.getByRole('button', { name: /Done, next unit/ }).click();
+  await page.getByRole('button', { name: 'Accept 2 checks' }).click();
+  await expect(title(page, 'Bench')).toBeVisible();
+});
+
 /** A loose adapter: it does not come to rest, and taken all the same it is far off; a run of it stands as any other, unsigned. */
 test('a dosimeter with a loose adapter is found out', async ({ page }) => {
   await signIn(page, 'technician');

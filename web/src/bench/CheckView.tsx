@@ -281,6 +281,7 @@ function Walk({ id }: { id: string }) {
                 draft={draft}
                 answers={answers}
                 put={put}
+                comes={source.connected && step.feeds.length > 0}
                 clockIsAbove={hasClock}
                 keepPhoto={isAway ? away.keepPhoto : null}
                 onEnter={() => missing === null && settle('done')}

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Loading, Told } from '../look/Told';
+import { Practice } from '../look/Practice';
 import { ink } from '../look/theme';
 import { SourcePanel } from '../source/SourcePanel';
 import { useSource } from '../source/useSource';
@@ -64,16 +65,16 @@ export function RoundCard({
   const afterwards = confirmed.filter((step) => !before.includes(step));
   const timer = bodies.find((step) => step.kind === 'wait' && done[step.id] === undefined);
   const begun = timer === undefined || answers.waits?.[timer.id] !== undefined;
+  const now = useNow(timer !== undefined && begun);
+  const waits = timer !== undefined && begun ? secondsLeft(timer, answers, now) : 0;
   // What comes by itself stands at what is waited for, then at each reading in its turn.
   const fed =
-    timer && timer.feeds.length > 0
+    timer && timer.feeds.length > 0 && (!begun || waits > 0)
       ? timer
       : bodies.find(
           (step) => step.feeds.length > 0 && step.kind !== 'wait' && readingsMissing(step, answers) > 0,
         );
   const source = useSource(draft, fed);
-  const now = useNow(timer !== undefined && begun);
-  const waits = timer !== undefined && begun ? secondsLeft(timer, answers, now) : 0;
   /** Taken out by the person, or readings that a procedure offers and nobody took. */
   const isLeft = (step: Schemas['Step'], given: Answers) =>
     left.includes(step.id) ||
@@ -137,6 +138,7 @@ export function RoundCard({
           {unit.id} <span style={{ color: ink.soft }}>{unit.model}</span>, {place} of {round.units.length}:{' '}
           {turn === 'read' ? 'as found' : 'adjust or leave'}
         </h2>
+        {draft.unit.practice && <Practice />}
         {turn === 'read' && <Hold unit={draft.unit} />}
         {reference?.problems.map((one) => (
           <p key={one} style={{ margin: '2px 0', color: ink.qualified, fontWeight: 600 }}>
@@ -188,6 +190,7 @@ export function RoundCard({
                     draft={draft}
                     answers={answers}
                     put={put}
+                    comes={step.id === fed?.id && source.connected}
                     clockIsAbove={hasClock(step)}
                     onEnter={go}
                     onChosen={(change) => {

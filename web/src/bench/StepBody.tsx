@@ -26,6 +26,8 @@ interface Props {
   onEnter: () => void;
   /** Keeps a photo of a reading where no server answers; null where one does. */
   keepPhoto?: ((file: File, place: string) => Promise<void>) | null;
+  /** A source is connected: the reading waits for no keys. */
+  comes?: boolean;
   /** The clock of the step stands above what comes by itself. */
   clockIsAbove?: boolean;
   /** The timer of a wait that is shown has run out. */
@@ -349,7 +351,16 @@ export function Clock({ step, answers, put }: Pick<Props, 'step' | 'answers' | '
 }
 
 /** Rows of readings: the first column large, how each came, and a way to strike one out with its reason. */
-function Readings({ step, draft, answers, put, onEnter, clockIsAbove = false, keepPhoto = null }: Props) {
+function Readings({
+  step,
+  draft,
+  answers,
+  put,
+  onEnter,
+  comes = false,
+  clockIsAbove = false,
+  keepPhoto = null,
+}: Props) {
   const list = rowsOf(answers, step.into);
   const empty: Row = { provenance: answers.fromPaper === true ? 'transcribed' : 'typed' };
   const begun: Row[] = list.length > 0 ? list : step.presets.map((preset) => ({ ...empty, ...preset }));
@@ -416,7 +427,7 @@ function Readings({ step, draft, answers, put, onEnter, clockIsAbove = false, ke
                 column={column}
                 number={shown.length > 1 && at === main ? place + 1 : null}
                 value={reading[column.name]}
-                first={place === 0 && at === main && draft.version > 0}
+                first={place === 0 && at === main && draft.version > 0 && !comes}
                 width={several ? (step.columns.length > 3 ? 64 : 100) : 150}
                 problem={
                   draft.problems.find((one) => one.field.endsWith(`/${step.into}/${place}/${column.name}`))
