@@ -58,6 +58,27 @@ final readonly class Campaigns
         return $policies;
     }
 
+    /**
+     * The campaigns of runs.
+     *
+     * @param list<string> $runs
+     *
+     * @return array<string, string> by = and the run
+     */
+    public function ofRuns(array $runs): array
+    {
+        $campaigns = [];
+        foreach (array_chunk($runs, 500) as $some) {
+            $of = 'SELECT id, campaign_id FROM run WHERE id IN ('.implode(', ', array_fill(0, \count($some), '?')).')';
+            foreach ($this->connection->iterateNumeric($of, $some) as [$run, $campaign]) {
+                \assert(\is_string($run) && \is_string($campaign));
+                $campaigns['='.$run] = $campaign;
+            }
+        }
+
+        return $campaigns;
+    }
+
     /** The policy that a run is judged by. */
     public function policyOf(string $run): string
     {

@@ -103,6 +103,39 @@ final readonly class Workings
         return $verdicts;
     }
 
+    /**
+     * What was worked out of runs, each under the policy of its campaign; of those of which nothing is kept that counts, nothing.
+     *
+     * @param list<string> $runs few enough to hold in memory
+     *
+     * @return array<string, Worked> by = and the run
+     */
+    public function ofCampaigns(array $runs): array
+    {
+        $worked = [];
+        foreach ($this->connection->executeQuery(
+            'SELECT s.run_id, w.digest, w.said, w.school, w.body FROM run_state s JOIN campaign c ON c.id = s.campaign_id'
+                .' JOIN worked_run w ON '.self::CURRENT.' WHERE w.policy_key = c.policy_key AND s.run_id IN (:runs)',
+            ['runs' => $runs],
+            ['runs' => ArrayParameterType::STRING],
+        )->fetchAllAssociative() as $row) {
+            $worked['='.Cells::text($row, 'run_id')] = self::read($row);
+        }
+
+        return $worked;
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function read(array $row): Worked
+    {
+        return new Worked(
+            Cells::text($row, 'digest'),
+            Cells::text($row, 'said'),
+            Cells::json($row, 'school'),
+            Cells::blob($row['body'] ?? null),
+        );
+    }
+
     private function freshly(string $run, string $policy): Worked
     {
         $kept = $this->workOut([$run], $policy);
@@ -118,14 +151,7 @@ final readonly class Workings
             [$run, $policy],
         );
 
-        return $row === false
-            ? null
-            : new Worked(
-                Cells::text($row, 'digest'),
-                Cells::text($row, 'said'),
-                Cells::json($row, 'school'),
-                Cells::blob($row['body']),
-            );
+        return $row === false ? null : self::read($row);
     }
 
     /** A run judged by the evidence of this moment, whatever is kept. */

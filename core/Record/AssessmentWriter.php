@@ -95,6 +95,7 @@ final readonly class AssessmentWriter
             'channel' => $result->channel,
             'verdict' => $assessment->verdictOn($result)->value,
             'drift' => $drift === null ? null : $sheet->enter($drift),
+            'findings' => array_keys(array_filter($assessment->findings, static fn (Finding $one): bool => $one->touches($result))),
             'inherited' => $result->footing->inherited?->value,
             'reported' => $result->reportedAnswer()->value,
             'value' => $figure($result->reportedFigure()),

@@ -62,7 +62,7 @@ final class HouseTest extends TestCase
     {
         $floors = [
             ['Http', 'Console'],
-            ['Kit', 'Bench', 'Runs', 'Campaigns', 'Judgement', 'Laboratory', 'Record'],
+            ['Kit', 'Bench', 'Runs', 'Campaigns', 'Judgement', 'Laboratory', 'Record', 'Report'],
             ['Logbook'],
             ['Journal', 'Access'],
             ['Storage'],

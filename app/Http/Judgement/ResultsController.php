@@ -12,9 +12,13 @@ use Footnote\App\Logbook\Ledger;
 use Footnote\App\Logbook\LedgerChoice;
 use Footnote\App\Logbook\PracticeUnits;
 use Footnote\App\Logbook\Withdrawals;
+use Footnote\App\Report\CsvSheet;
+use Footnote\App\Report\ReportedResults;
+use Footnote\App\Report\ResultTable;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
@@ -24,7 +28,8 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final readonly class ResultsController
 {
     private const PAGE = 50;
-    private const SHEET = 10000;
+    /** Bytes of a sheet that are held in memory; the rest lies in a file. */
+    private const IN_MEMORY = 8_000_000;
 
     public function __construct(
         private Ledger $ledger,
@@ -52,19 +57,21 @@ final readonly class ResultsController
         ]);
     }
 
+    /** Laid down as a whole before anything is sent: what cannot be read to its end is no table. */
     #[Route('.csv', methods: ['GET'])]
-    public function csv(Request $request): Response
+    public function csv(Request $request, ReportedResults $results): Response
     {
-        $choice = $this->choice($request);
+        $sheet = new CsvSheet(ResultTable::columns(), $request->query->getString('decimal') === 'comma');
+        $file = new \SplTempFileObject(self::IN_MEMORY);
+        $file->fwrite($sheet->head());
+        foreach ($results->lines($this->choice($request)) as $line) {
+            $file->fwrite($sheet->row($line));
+        }
 
-        return new Response(
-            LedgerSheet::csv(
-                $this->ledger->page($choice, self::SHEET, 0, false)->rows,
-                $choice->isOfAll() ? $this->withdrawals->of($choice->campaign) : [],
-            ),
-            200,
-            ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="results.csv"'],
-        );
+        return new StreamedResponse(static function () use ($file): void {
+            $file->rewind();
+            $file->fpassthru();
+        }, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="results.csv"']);
     }
 
     #[Route('/{run}', methods: ['GET'])]

@@ -134,6 +134,9 @@ describe('the ledger', () => {
     expect(screen.getByRole('link', { name: 'CSV' }).getAttribute('href')).toBe(
       '/api/results.csv?campaign=c&verdict=void',
     );
+    expect(screen.getByRole('link', { name: 'CSV with decimal commas' }).getAttribute('href')).toBe(
+      '/api/results.csv?campaign=c&verdict=void&decimal=comma',
+    );
     expect(screen.getByRole('link', { name: 'Data package' }).getAttribute('href')).toBe(
       '/api/campaigns/c/export',
     );

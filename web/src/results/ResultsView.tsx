@@ -125,6 +125,7 @@ export function ResultsView() {
         <span style={{ flex: 1 }} />
         {filter.campaign && <a href={`/api/campaigns/${filter.campaign}/export`}>Data package</a>}
         <a href={`/api/results.csv${query ? `?${query}` : ''}`}>CSV</a>
+        <a href={`/api/results.csv?${query ? `${query}&` : ''}decimal=comma`}>CSV with decimal commas</a>
       </div>
       {ledger.isPending && <Loading />}
       {ledger.isError && <Told problem={ledger.error} />}

@@ -34,6 +34,7 @@ const result = (low: string | null, value: string, high: string | null): Schemas
   channel: null,
   verdict: 'valid',
   drift: null,
+  findings: [],
   inherited: null,
   reported: 'indicated',
   value: shown(value),

@@ -33,6 +33,7 @@ export const result = (
   channel: null,
   verdict: 'valid',
   drift: null,
+  findings: [],
   inherited: null,
   reported: 'indicated',
   value: { figure: id, shown },

@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Report;
+
+use Footnote\App\Storage\Cells;
+
+/** Results as a table, a line for each: its own numbers, its own verdict, and what it leans on. */
+final class ResultTable
+{
+    /** Between several things in one cell. */
+    private const NEXT = ' | ';
+
+    /** @return non-empty-list<Column> names stand for good: who reads the table relies on them */
+    public static function columns(): array
+    {
+        $text = static fn (string $name, string $meaning): Column => new Column($name, Column::TEXT, $meaning);
+        $number = static fn (string $name, string $meaning): Column => new Column($name, Column::NUMBER, $meaning);
+        $moment = static fn (string $name, string $meaning): Column => new Column($name, Column::MOMENT, $meaning);
+
+        return [
+            $text('run', 'Run that the result is of'),
+            $text('result', 'Result within the run; empty: the run has none yet'),
+            $text('title', 'What the result is'),
+            $text('channel', 'Channel or substance that it belongs to'),
+            $text('campaign', 'Campaign'),
+            $text('unit', 'Measuring unit'),
+            $text('model', 'Its model'),
+            $text('serial', 'Its serial number'),
+            $text('person', 'Who wore it, by code'),
+            $text('task', 'Task'),
+            $text('place', 'Place'),
+            $moment('started', 'Begin of the run, with its offset from UTC'),
+            $moment('stopped', 'End of the run; empty: it runs'),
+            $text('reported', 'Which answer the value is: indicated, pre, post, between, cautious'),
+            $number('value', 'Reported value, unrounded'),
+            $text('value_bound', 'Where the value is a bound: at most, at least; empty: it is the value'),
+            $text('value_shown', 'The value as it is shown, rounded'),
+            $text('value_in', 'Unit of measure of the value, of the other answers, of lowest, highest and uncertainty'),
+            $number('indicated', 'Answer without any correction'),
+            $number('pre', 'Answer by the check before'),
+            $number('post', 'Answer by the check after'),
+            $number('interpolated', 'Answer along the line between both checks'),
+            $number('lowest', 'Least value that the evidence leaves'),
+            $number('highest', 'Largest value that the evidence leaves'),
+            $number('uncertainty', 'Expanded uncertainty, where one is stated'),
+            $number('drift', 'Largest drift that the result rests on, signed'),
+            $text('drift_in', 'Unit of measure of the drift'),
+            $text('verdict', 'Verdict proposed for this result alone'),
+            $text('decided', 'What a person decided of this result; empty: nobody did; "withdrawn": the run was begun in error'),
+            $text('decided_by', 'Who decided, by code'),
+            $moment('decided_at', 'When'),
+            $text('decided_reason', 'Why'),
+            $text('decided_on', 'Whether the decision saw what stands here: "this", or "other evidence" where it has changed since'),
+            $text('limits', 'Each limit with what is stated of it and how firmly'),
+            $text('findings', 'Each finding that weighs on the result, with its severity'),
+            $text('bracket', 'State of its bracket'),
+            $text('checks', 'Checks of its bracket'),
+            $text('references', 'References that these checks lean on'),
+            $text('policy', 'Policy that it is judged by, with its version'),
+            $text('digest', 'SHA-256 of what is said of the run'),
+        ];
+    }
+
+    /**
+     * @param array<string, mixed>  $body  the written assessment of a run
+     * @param array<string, string> $alike what stands in each of its lines, by column
+     * @param Decided|null          $decided the last decision of the run
+     * @param Leaning               $leaning on which references checks lean
+     *
+     * @return non-empty-list<array<string, string>> by column; one without a result where the run has none
+     */
+    public static function lines(array $body, array $alike, ?Decided $decided, Leaning $leaning): array
+    {
+        $figures = array_column(Cells::rows($body, 'figures'), null, 'id');
+        $policy = \is_array($body['policy'] ?? null) ? $body['policy'] : [];
+        $alike['policy'] = trim(self::said($policy, 'id').' '.self::said($policy, 'version'));
+        $findings = Cells::rows($body, 'findings');
+        $lines = [];
+        foreach (Cells::rows($body, 'results') as $result) {
+            $weighing = \is_array($result['findings'] ?? null) ? $result['findings'] : [];
+            $lines[] = [
+                ...$alike,
+                ...self::numbers($result, $figures),
+                ...($decided?->of(self::said($result, 'key')) ?? []),
+                ...$leaning->of(self::bracket($body, self::said($result, 'channel'))),
+                'verdict' => self::said($result, 'verdict'),
+                'limits' => implode(self::NEXT, array_map(self::limit(...), Cells::rows($result, 'limits'))),
+                'findings' => self::found(array_values(array_intersect_key($findings, array_flip(array_filter($weighing, \is_int(...)))))),
+            ];
+        }
+
+        return $lines === [] ? [[
+            ...$alike,
+            ...$leaning->of(self::bracket($body, '')),
+            'verdict' => self::said($body, 'verdict'),
+            'findings' => self::found($findings),
+        ]] : $lines;
+    }
+
+    /**
+     * @param array<string, mixed>                  $result
+     * @param array<array-key, array<string, mixed>> $figures by their names on the sheet
+     *
+     * @return array<string, string>
+     */
+    private static function numbers(array $result, array $figures): array
+    {
+        $figure = static function (string $name) use ($result, $figures): array {
+            $told = $result[$name] ?? null;
+            $id = \is_array($told) ? $told['figure'] ?? null : $told;
+
+            return \is_string($id) ? $figures[$id] ?? [] : [];
+        };
+        $number = static fn (string $name): string => self::said($figure($name), 'value');
+        $value = \is_array($result['value'] ?? null) ? $result['value'] : [];
+
+        return [
+            'result' => self::said($result, 'key'),
+            'title' => self::said($result, 'title'),
+            'channel' => self::said($result, 'channel'),
+            'reported' => self::said($result, 'reported'),
+            'value' => $number('value'),
+            'value_bound' => self::said($figure('value'), 'bound'),
+            'value_shown' => self::said($value, 'shown'),
+            'value_in' => self::said($result, 'unit'),
+            'indicated' => $number('indicated'),
+            'pre' => $number('pre'),
+            'post' => $number('post'),
+            'interpolated' => $number('between'),
+            'lowest' => $number('lowest'),
+            'highest' => $number('highest'),
+            'uncertainty' => $number('uncertainty'),
+            'drift' => $number('drift'),
+            'drift_in' => self::said($figure('drift'), 'unit'),
+        ];
+    }
+
+    /** @param array<string, mixed> $limit */
+    private static function limit(array $limit): string
+    {
+        return \sprintf('%s: %s', self::said($limit, 'title'), self::said($limit, 'statement'));
+    }
+
+    /** @param list<array<string, mixed>> $findings */
+    private static function found(array $findings): string
+    {
+        return implode(self::NEXT, array_map(
+            static fn (array $one): string => \sprintf(
+                '%s, %s: %s',
+                self::said($one, 'severity'),
+                self::said($one, 'rule'),
+                self::said($one, 'seen'),
+            ),
+            $findings,
+        ));
+    }
+
+    /**
+     * The bracket of a channel; of a run whose channels have none of their own, that of the run.
+     *
+     * @param array<string, mixed> $body
+     *
+     * @return array<string, mixed>
+     */
+    private static function bracket(array $body, string $channel): array
+    {
+        foreach (Cells::rows($body, 'channels') as $one) {
+            if ($channel !== '' && self::said($one, 'channel') === $channel && \is_array($one['bracket'] ?? null)) {
+                /** @var array<string, mixed> */
+                return $one['bracket'];
+            }
+        }
+        /** @var array<string, mixed> $bracket */
+        $bracket = \is_array($body['bracket'] ?? null) ? $body['bracket'] : [];
+
+        return $bracket;
+    }
+
+    /** @param array<array-key, mixed> $of */
+    private static function said(array $of, string $name): string
+    {
+        $value = $of[$name] ?? null;
+
+        return \is_scalar($value) ? (string) $value : '';
+    }
+}
