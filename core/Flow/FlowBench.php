@@ -20,6 +20,7 @@ use Footnote\Core\Flow\Standard\FlowStandards;
 use Footnote\Core\Flow\Standard\TransferOrifice;
 use Footnote\Core\Flow\Standard\UnreadableFlow;
 use Footnote\Core\Judgement\BenchGuide;
+use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\LiveSheet;
 use Footnote\Core\Judgement\Policy;
@@ -266,6 +267,12 @@ final readonly class FlowBench implements BenchGuide
     public function lastPoint(Timeline $timeline, \DateTimeImmutable $until): ?HistoryPoint
     {
         return FlowFold::reading()->last($timeline, $until);
+    }
+
+    public function actionLimit(Policy $policy): ?Limit
+    {
+        // Its flow is what it is set for, another on another day.
+        return null;
     }
 
     public function sharedShift(): ShiftScale

@@ -13,6 +13,7 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\AsksByReference;
+use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\LiveSheet;
 use Footnote\Core\Judgement\Policy;
@@ -427,6 +428,11 @@ final readonly class GasBench implements AsksByReference
         }
 
         return $furthest;
+    }
+
+    public function actionLimit(Policy $policy): ?Limit
+    {
+        return $policy->limit('gas.as-found-large', 'share');
     }
 
     public function sharedShift(): ShiftScale

@@ -66,6 +66,9 @@ interface BenchGuide
     /** What the last check up to a moment says in that history; null where it shows nothing. */
     public function lastPoint(Timeline $timeline, \DateTimeImmutable $until): ?HistoryPoint;
 
+    /** How far off a unit may be found before something is done, in the unit of its history; null: nothing is said. */
+    public function actionLimit(Policy $policy): ?Limit;
+
     /** When drifts of several units on one reference are one shift: how near they must lie, and how large it must be. */
     public function sharedShift(): ShiftScale;
 }

@@ -12,6 +12,7 @@ use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\BenchGuide;
+use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\LiveSheet;
 use Footnote\Core\Judgement\Policy;
@@ -188,6 +189,11 @@ final readonly class AcousticBench implements BenchGuide
     public function lastPoint(Timeline $timeline, \DateTimeImmutable $until): ?HistoryPoint
     {
         return AcousticFold::reading()->last($timeline, $until);
+    }
+
+    public function actionLimit(Policy $policy): ?Limit
+    {
+        return $policy->limit(LeftOff::RULE, 'off');
     }
 
     public function sharedShift(): ShiftScale

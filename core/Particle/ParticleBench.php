@@ -15,6 +15,7 @@ use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Evidence\Traits;
 use Footnote\Core\Judgement\BenchGuide;
+use Footnote\Core\Judgement\Limit;
 use Footnote\Core\Judgement\LiveLine;
 use Footnote\Core\Judgement\LiveSheet;
 use Footnote\Core\Judgement\Policy;
@@ -352,6 +353,12 @@ final readonly class ParticleBench implements BenchGuide
     public function lastPoint(Timeline $timeline, \DateTimeImmutable $until): ?HistoryPoint
     {
         return self::reading()->last($timeline, $until);
+    }
+
+    public function actionLimit(Policy $policy): ?Limit
+    {
+        // Its flow is what it is set for, another on another day.
+        return null;
     }
 
     public function sharedShift(): ShiftScale

@@ -67,7 +67,7 @@ final class Poisson
             return 1.0;
         }
         $a = $count + 1.0;
-        $scale = exp(-$mean + $a * log($mean) - self::logGamma($a));
+        $scale = exp(-$mean + $a * log($mean) - Gamma::log($a));
         if ($mean < $a + 1) {
             // The series of P = 1 − Q.
             $term = 1 / $a;
@@ -141,19 +141,5 @@ final class Poisson
         }
 
         return $z;
-    }
-
-    /** Stirling's series, with the recurrence below ten. */
-    private static function logGamma(float $x): float
-    {
-        $shift = 0.0;
-        while ($x < 10) {
-            $shift -= log($x);
-            ++$x;
-        }
-        $y = 1 / ($x * $x);
-
-        return $shift + ($x - 0.5) * log($x) - $x + 0.5 * log(2 * \M_PI)
-            + (1 / 12 - $y * (1 / 360 - $y * (1 / 1260 - $y * (1 / 1680 - $y / 1188)))) / $x;
     }
 }

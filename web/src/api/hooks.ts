@@ -124,6 +124,15 @@ export const useUnit = (id: string) =>
     queryFn: () => answer(api.GET('/api/kit/instruments/{id}', { params: { path: { id } } })),
   });
 
+/** How a unit goes on; every check of it is read for that, so it is asked once where it is looked at. */
+export const useTrend = (id: string) =>
+  useQuery({
+    queryKey: ['trend', id],
+    enabled: id !== '',
+    queryFn: () => answer(api.GET('/api/kit/instruments/{id}/trend', { params: { path: { id } } })),
+    staleTime: 60_000,
+  });
+
 export const useRun = (id: string) => useQuery(beforehand.run(id));
 
 export const useCheck = (id: string) =>

@@ -12,6 +12,7 @@ import { Files } from '../look/Files';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { isoOf, localOf } from '../look/words';
+import { BeforeUse } from '../kit/GoesOn';
 import { Practice } from '../look/Practice';
 import { SourcePanel } from '../source/SourcePanel';
 import { useSource } from '../source/useSource';
@@ -185,6 +186,7 @@ function Walk({ id }: { id: string }) {
         </Button>
       </div>
       <Hold unit={unit} />
+      {!isAway && <BeforeUse unit={unit.id} />}
       <Unsent problem={problem} again={again} />
       <div className="fn-check">
         <button type="button" className="fn-count" aria-expanded={listed} onClick={() => setListed(!listed)}>

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Loading, Told } from '../look/Told';
+import { BeforeUse } from '../kit/GoesOn';
 import { Practice } from '../look/Practice';
 import { ink } from '../look/theme';
 import { SourcePanel } from '../source/SourcePanel';
@@ -140,6 +141,7 @@ export function RoundCard({
         </h2>
         {draft.unit.practice && <Practice />}
         {turn === 'read' && <Hold unit={draft.unit} />}
+        {turn === 'read' && <BeforeUse unit={draft.unit.id} />}
         {reference?.problems.map((one) => (
           <p key={one} style={{ margin: '2px 0', color: ink.qualified, fontWeight: 600 }}>
             {reference.id}: {one}

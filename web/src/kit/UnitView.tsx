@@ -21,6 +21,7 @@ import { Certificates } from './Certificates';
 import { CorrectedWords, CorrectKit } from './CorrectKit';
 import { DriftPicture } from './DriftPicture';
 import { Choice, Form } from './Form';
+import { GoesOn } from './GoesOn';
 import { Retire, RetiredWords } from './Retire';
 import { Due } from './KitView';
 import { Routines } from './Routines';
@@ -166,6 +167,7 @@ export function UnitView() {
         </ToggleButtonGroup>
       )}
       <DriftPicture history={history} about={about} />
+      <GoesOn unit={unit.id} channel={history.channel} />
       {history.trends.map((trend) => (
         <section key={trend.title} aria-label={trend.title}>
           <h2>{trend.title} through time</h2>

@@ -1,0 +1,58 @@
+import { screen } from '@testing-library/react';
+import { expect, it, vi } from 'vitest';
+import type { Schemas } from '../api/client';
+import { serve, type Server, showAt } from '../tests/served';
+import { BeforeUse, GoesOn } from './GoesOn';
+
+const server = vi.hoisted<Server>(() => ({ GET: vi.fn(), POST: vi.fn(), PUT: vi.fn() }));
+vi.mock('../api/client', async (original) => ({ ...(await original<object>()), api: server }));
+
+const channel = (name: string, more: Partial<Schemas['Trend']['channels'][number]> = {}) => ({
+  channel: name,
+  unit: 'dB',
+  isFound: true,
+  points: [0.1, 0, 0.9].map((value, place) => ({
+    check: `C-${place}`,
+    at: `2026-03-0${place + 1}T08:00:00+00:00`,
+    value,
+    out: value > 0.5,
+  })),
+  chart: { centre: 0.1, lower: -0.3, upper: 0.5 },
+  words: ['It was found off by +0.10 dB on average.', 'At C-2 it was found off by +0.90 dB.'],
+  now: ['At C-2 it was found off by +0.90 dB.'],
+  ...more,
+});
+const trend = (...channels: Schemas['Trend']['channels']): Schemas['Trend'] => ({
+  policy: 'Standard',
+  channels,
+});
+
+it('draws what is out of the ordinary, and says what is to be known first', async () => {
+  serve(server, { '/api/kit/instruments/{id}/trend': trend(channel('')) });
+  showAt('/', '/', <GoesOn unit="D" channel="" />);
+  await screen.findByRole('img', { name: 'Control chart of 3 checks, 1 out of the ordinary' });
+  expect(screen.getByText('C-2: +0.90 dB, out of the ordinary')).toBeTruthy();
+  expect(screen.getByText('At C-2 it was found off by +0.90 dB.').style.fontWeight).toBe('600');
+  expect(screen.getByText('It was found off by +0.10 dB on average.').style.fontWeight).toBe('');
+});
+
+it('draws no chart of too few checks, and still says so', async () => {
+  const few = channel('', { chart: null, words: ['So far there are 3.'], now: [], isFound: false });
+  serve(server, { '/api/kit/instruments/{id}/trend': trend(few) });
+  showAt('/', '/', <GoesOn unit="D" channel="" />);
+  await screen.findByText('So far there are 3.');
+  expect(screen.queryByRole('img')).toBeNull();
+  expect(screen.getByRole('heading', { name: /How it moves/ })).toBeTruthy();
+});
+
+it('names the channel before it is used, and says nothing where it goes on as ever', async () => {
+  serve(server, {
+    '/api/kit/instruments/{id}/trend': trend(
+      channel('CO', { now: [] }),
+      channel('PID', { now: ['It creeps.'] }),
+    ),
+  });
+  showAt('/', '/', <BeforeUse unit="G" />);
+  expect(await screen.findByText('PID: It creeps.')).toBeTruthy();
+  expect(screen.queryByText(/CO/)).toBeNull();
+});
