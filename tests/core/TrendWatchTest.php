@@ -137,7 +137,8 @@ final class TrendWatchTest extends TestCase
         self::assertNull($watch->chart);
         self::assertSame(['k11'], array_map(static fn (array $one): string => $one[0]->check, $watch->series->points));
         self::assertSame(
-            'It was last changed before k10, 24 May 2026: found −2.00 dB from how it had been left (repaired). Its history begins anew there.',
+            'It was last changed before k10, 24 May 2026: found −2.00 dB from how it had been left (repaired). '
+                .'Its history begins anew there.',
             $watch->words[0],
         );
         self::assertStringContainsString('since it was last changed there is 1', $watch->words[1]);
