@@ -5,28 +5,25 @@ declare(strict_types=1);
 namespace Footnote\App\Report;
 
 /**
- * Lines of a table as CSV in UTF-8: with points and commas, or with decimal commas and semicolons. Text that a spreadsheet could take
- * for a formula is led by an apostrophe.
+ * A table as CSV in UTF-8: with points and commas, or with decimal commas and semicolons. Text that a spreadsheet could take for a
+ * formula is led by an apostrophe.
  */
 final readonly class CsvSheet
 {
     /**
+     * @param \SplFileObject         $file       that it is written to
      * @param non-empty-list<Column> $columns
      * @param bool                   $withCommas whether numbers are written with a decimal comma
      */
-    public function __construct(private array $columns, private bool $withCommas = false)
+    public function __construct(private \SplFileObject $file, private array $columns, private bool $withCommas)
     {
-    }
-
-    public function head(): string
-    {
-        return $this->line(array_map(static fn (Column $column): string => $column->name, $this->columns));
+        $this->put(array_map(static fn (Column $column): string => $column->name, $columns));
     }
 
     /** @param array<string, string> $cells by column; what is not there is empty */
-    public function row(array $cells): string
+    public function add(array $cells): void
     {
-        return $this->line(array_map(fn (Column $column): string => $this->cell($column, $cells[$column->name] ?? ''), $this->columns));
+        $this->put(array_map(fn (Column $column): string => $this->cell($column, $cells[$column->name] ?? ''), $this->columns));
     }
 
     private function cell(Column $column, string $cell): string
@@ -39,15 +36,10 @@ final readonly class CsvSheet
     }
 
     /** @param list<string> $cells */
-    private function line(array $cells): string
+    private function put(array $cells): void
     {
-        $file = fopen('php://memory', 'w+');
-        if ($file === false) {
-            throw new \RuntimeException('No stream in memory could be opened.');
+        if ($this->file->fputcsv($cells, $this->withCommas ? ';' : ',', '"', '') === false) {
+            throw new \RuntimeException('The sheet could not be laid down.');
         }
-        fputcsv($file, $cells, $this->withCommas ? ';' : ',', '"', '');
-        rewind($file);
-
-        return (string) stream_get_contents($file);
     }
 }

@@ -21,10 +21,14 @@ final readonly class Decided
     ) {
     }
 
-    /** @return array<string, string> by column; nothing of a result that it did not cover */
+    /**
+     * @param string $result empty: of a run that has none
+     *
+     * @return array<string, string> by column; nothing of a result that it did not cover
+     */
     public function of(string $result): array
     {
-        return \in_array($result, $this->covers, true) ? [
+        return $result === '' || \in_array($result, $this->covers, true) ? [
             'decided' => $this->verdict,
             'decided_by' => $this->by,
             'decided_at' => $this->at,

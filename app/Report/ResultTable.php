@@ -93,6 +93,7 @@ final class ResultTable
 
         return $lines === [] ? [[
             ...$alike,
+            ...($decided?->of('') ?? []),
             ...$leaning->of(self::bracket($body, '')),
             'verdict' => self::said($body, 'verdict'),
             'findings' => self::found($findings),

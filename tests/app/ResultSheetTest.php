@@ -132,6 +132,23 @@ final class ResultSheetTest extends ApiTestCase
         self::assertSame('other evidence', $this->lines()[0]['decided_on']);
     }
 
+    /** A run without any number has a line, with what was found and what a person decided of it. */
+    public function testARunWithoutResultsHasALine(): void
+    {
+        $this->importRecord((new GasScene())->check('k1', '07:45')->run('r', '08:00', '10:00', [], [])->check('k2', '12:10')->record);
+        $this->signIn(Role::Hygienist);
+        $page = $this->call('GET', '/api/results/r');
+        self::assertSame([], $page->list('assessment.results'));
+        $this->call('POST', '/api/results/r/decision', [
+            'kind' => 'void', 'digest' => $page->string('digest'), 'reason' => 'nothing was logged',
+        ], 201);
+        $lines = $this->lines();
+        self::assertCount(1, $lines);
+        self::assertSame(['', 'void', 'nothing was logged', 'this'], [
+            $lines[0]['result'], $lines[0]['decided'], $lines[0]['decided_reason'], $lines[0]['decided_on'],
+        ]);
+    }
+
     /** R reads numbers as numbers, moments as moments, and a text with everything in it as that text. */
     #[TestWith(['', 'read.csv'])]
     #[TestWith(['?decimal=comma', 'read.csv2'])]

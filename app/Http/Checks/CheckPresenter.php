@@ -20,8 +20,8 @@ use Footnote\Core\Evidence\OwnStep;
 use Footnote\Core\Evidence\OwnValue;
 use Footnote\Core\Evidence\Provenance;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Apart;
 use Footnote\Core\Judgement\Assessor;
-use Footnote\Core\Judgement\Channelled;
 use Footnote\Core\Procedure\Procedure;
 use Footnote\Core\Procedure\Step;
 use Footnote\Core\Record\CheckCorrection;
@@ -189,8 +189,7 @@ final readonly class CheckPresenter
     {
         $family = $this->assessor->family($timeline->instrument->family);
         $told = [];
-        foreach ($family instanceof Channelled ? $family->channels($timeline) : [''] as $channel) {
-            $of = $family instanceof Channelled && $channel !== '' ? $family->ofChannel($channel, $timeline) : $timeline;
+        foreach (Apart::of($family, $timeline) as [$channel, $of]) {
             $point = $family->bench()->lastPoint($of, $check->at);
             if ($point?->check === $check->id) {
                 $history = $family->bench()->history($of, new \DateTimeImmutable(Timeline::BEGINNING));

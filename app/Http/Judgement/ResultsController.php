@@ -61,11 +61,10 @@ final readonly class ResultsController
     #[Route('.csv', methods: ['GET'])]
     public function csv(Request $request, ReportedResults $results): Response
     {
-        $sheet = new CsvSheet(ResultTable::columns(), $request->query->getString('decimal') === 'comma');
         $file = new \SplTempFileObject(self::IN_MEMORY);
-        $file->fwrite($sheet->head());
+        $sheet = new CsvSheet($file, ResultTable::columns(), $request->query->getString('decimal') === 'comma');
         foreach ($results->lines($this->choice($request)) as $line) {
-            $file->fwrite($sheet->row($line));
+            $sheet->add($line);
         }
 
         return new StreamedResponse(static function () use ($file): void {

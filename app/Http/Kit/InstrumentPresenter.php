@@ -13,6 +13,7 @@ use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\HistoryPoint;
+use Footnote\Core\Judgement\Apart;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\CertifiedTerm;
 use Footnote\Core\Judgement\Channelled;
@@ -51,11 +52,8 @@ final readonly class InstrumentPresenter
         $replaced = $this->versions->replacedOf($id);
         /** @var array<int|string, UnitHistory> $histories */
         $histories = [];
-        foreach ($channels === [] ? [''] : $channels as $channel) {
-            $histories[$channel] = $family->bench()->history(
-                $family instanceof Channelled && $channel !== '' ? $family->ofChannel($channel, $timeline) : $timeline,
-                $this->site->now(),
-            );
+        foreach (Apart::of($family, $timeline) as [$channel, $of]) {
+            $histories[$channel] = $family->bench()->history($of, $this->site->now());
         }
 
         return [

@@ -10,9 +10,9 @@ use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Evidence\Intervention;
 use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Judgement\Apart;
 use Footnote\Core\Judgement\Assessor;
-use Footnote\Core\Judgement\Channelled;
-use Footnote\Core\Judgement\Family;
+use Footnote\Core\Judgement\BenchGuide;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\TrendSignal;
 use Footnote\Core\Judgement\TrendWatch;
@@ -39,24 +39,21 @@ final readonly class TrendPresenter
         $family = $this->assessor->family($timeline->instrument->family);
         // Before there is a campaign the first of the shipped says what is out of the ordinary.
         $policy = $this->policy->policy() ?? $this->policies->get($this->policies->newest()[0] ?? '');
-        $channels = $family instanceof Channelled ? $family->channels($timeline) : [];
 
         return [
             'policy' => $policy->name,
             'channels' => array_map(
-                fn (string $channel): array => $this->channel($channel, $family, $timeline, $policy),
-                $channels === [] ? [''] : $channels,
+                fn (array $one): array => $this->channel($one[0], $one[1], $family->bench(), $policy),
+                Apart::of($family, $timeline),
             ),
         ];
     }
 
     /** @return array<string, mixed> */
-    private function channel(string $channel, Family $family, Timeline $timeline, Policy $policy): array
+    private function channel(string $channel, Timeline $timeline, BenchGuide $bench, Policy $policy): array
     {
-        $of = $family instanceof Channelled && $channel !== '' ? $family->ofChannel($channel, $timeline) : $timeline;
-        $bench = $family->bench();
         $now = $this->site->now();
-        $history = $bench->history($of, $now);
+        $history = $bench->history($timeline, $now);
         $interventions = array_values(array_filter(
             $timeline->interventions(),
             static fn (Intervention $one): bool => $one->channel === null || $one->channel === $channel,
