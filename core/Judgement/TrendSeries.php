@@ -17,6 +17,9 @@ use Footnote\Core\Statistics\IndividualsChart;
  */
 final readonly class TrendSeries
 {
+    /** So many of the last are looked at: what was ordinary years ago says little of today (own). */
+    public const MOST = 100;
+
     /** @param list<array{HistoryPoint, float}> $points in order of time, each with what stands on the chart */
     private function __construct(public array $points, public bool $isFound, public Unit $unit)
     {
@@ -40,8 +43,8 @@ final readonly class TrendSeries
         }
 
         return $history->unit === $history->drift && \count($found) >= IndividualsChart::LEAST
-            ? new self($found, true, $history->unit)
-            : new self($moved, false, $history->drift);
+            ? new self(\array_slice($found, -self::MOST), true, $history->unit)
+            : new self(\array_slice($moved, -self::MOST), false, $history->drift);
     }
 
     public function chart(): ?IndividualsChart

@@ -226,6 +226,8 @@ final readonly class TrendWatch
                 $values[] = $shown;
             }
         }
+        $times = \array_slice($times, -TrendSeries::MOST);
+        $values = \array_slice($values, -TrendSeries::MOST);
         $limit = $action?->toFloat();
         $crossing = $limit === null ? null : Crossing::of($times, $values, $limit);
         // What it moved by meanwhile has to be more than nobody could tell apart.
