@@ -78,21 +78,41 @@ export async function restore(): Promise<void> {
   });
 }
 
-/** What somebody else saw on this device is not shown. */
+/** What somebody else saw on this device is not shown; what is on the screen is asked for anew. */
 export async function keepOnlyOf(person: string | null): Promise<void> {
-  const before = whoIsIn();
-  if (person !== null && before !== null && before !== person) {
-    await forget();
+  if (person === null) {
+    return;
+  }
+  const others = [whoIsIn(), await keptOf()].some((one) => one !== null && one !== person);
+  if (others) {
+    const seen = { predicate: (query: Query) => query.queryKey[0] !== 'session' };
+    queries.removeQueries({ ...seen, type: 'inactive' });
+    // One that is looked at and only taken away would be waited for for ever.
+    void queries.resetQueries({ ...seen, type: 'active' });
+    await empty();
   }
 }
 
 /** Whoever leaves leaves nothing behind but what waits to be sent. */
 export async function forget(): Promise<void> {
   queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
+  await empty();
+}
+
+/** Whose sight was kept last; null where nothing is. */
+const keptOf = async (): Promise<string | null> => {
+  try {
+    return (await (await shelves()).get('kept', 'kept'))?.person ?? null;
+  } catch {
+    return null;
+  }
+};
+
+const empty = async (): Promise<void> => {
   try {
     const db = await shelves();
     await Promise.all([db.clear('kept'), db.clear('prepared')]);
   } catch {
     // There was nothing.
   }
-}
+};
