@@ -91,12 +91,15 @@ final readonly class TrendWatch
         foreach ($points as $point) {
             if ($point->drift === null && $point->found !== null && $before !== null && $before->left !== null) {
                 $since = [];
+                $done = self::done($interventions, $before->at, $point->at);
                 $jump = [\sprintf(
-                    'It was last changed before %s, %s: found %s from how it had been left%s. Its history begins anew there.',
+                    $done === ''
+                        ? 'What %s, %s, found could not be held against how it had been left. Its history begins anew there.'
+                        : 'It was last changed before %s, %s: found %s from how it had been left (%s). Its history begins anew there.',
                     $point->check,
                     $point->at->setTimezone($now->getTimezone())->format('j M Y'),
                     self::signed($point->found - $before->left, $unit),
-                    self::done($interventions, $before->at, $point->at),
+                    $done,
                 )];
             }
             $since[] = $point;
@@ -179,10 +182,10 @@ final readonly class TrendWatch
     {
         $done = array_values(array_filter($interventions, static fn (Intervention $one): bool => $one->at > $from && $one->at <= $to));
 
-        return $done === [] ? '' : ' ('.implode(', ', array_map(
+        return implode(', ', array_map(
             static fn (Intervention $one): string => $one->kind->id().($one->note === '' ? '' : ', '.$one->note),
             $done,
-        )).')';
+        ));
     }
 
     /**

@@ -1,4 +1,4 @@
-import { expect } from '@playwright/test';
+import { expect, type BrowserContext } from '@playwright/test';
 import { cutOff, isAccessible, signIn, test } from './person';
 
 const views: [string, string, RegExp][] = [
@@ -54,17 +54,18 @@ test('whoever is not signed in can use what is shown', async ({ page }) => {
 
 // One sign-in for all of them; each is a test of its own, so that a slow machine is late with one view, not with all.
 test.describe('can be used by everybody, at every width', () => {
-  const session = '../../var/e2e-results/steward.json';
+  let steward: BrowserContext;
+  // What one view loaded the next has: only the first waits for the whole application.
   test.beforeAll(async ({ browser }) => {
-    const page = await browser.newPage();
+    steward = await browser.newContext();
+    const page = await steward.newPage();
     await signIn(page, 'steward');
-    await page.context().storageState({ path: session });
     await page.close();
   });
+  test.afterAll(() => steward.close());
   for (const [what, path, title] of views) {
-    test(what, async ({ browser }) => {
-      const context = await browser.newContext({ storageState: session });
-      const page = await context.newPage();
+    test(what, async () => {
+      const page = await steward.newPage();
       const faults: string[] = [];
       page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
       await page.goto(path);
@@ -76,7 +77,7 @@ test.describe('can be used by everybody, at every width', () => {
         expect(await cutOff(page), `cut off at ${width} px`).toBe(0);
       }
       expect(faults).toEqual([]);
-      await context.close();
+      await page.close();
     });
   }
 });

@@ -83,23 +83,22 @@ export function PoliciesView() {
                 </tr>
               </thead>
               <tbody>
-                {policies.data.questions.map(({ of, name, title, answers }) => (
-                  <tr key={name}>
-                    <td>{title}</td>
-                    {newest.map((policy) => {
-                      const value = policy.data[of]?.[name] ?? '';
-                      return (
-                        <td
-                          key={policy.key}
-                          style={{ fontWeight: value === (first?.data[of]?.[name] ?? '') ? 400 : 700 }}
-                        >
-                          {answers.find((one) => one.value === value)?.words ?? (value || '–')}
+                {policies.data.questions.map(({ of, name, title, answers }) => {
+                  // A policy that says nothing works in the usual way, which stands first.
+                  const said = (policy: (typeof newest)[number] | undefined) =>
+                    policy?.data[of]?.[name] ?? (of === 'choices' ? answers[0]?.value : undefined) ?? '';
+                  return (
+                    <tr key={name}>
+                      <td>{title}</td>
+                      {newest.map((policy) => (
+                        <td key={policy.key} style={{ fontWeight: said(policy) === said(first) ? 400 : 700 }}>
+                          {answers.find((one) => one.value === said(policy))?.words ?? (said(policy) || '–')}
                         </td>
-                      );
-                    })}
-                    <td />
-                  </tr>
-                ))}
+                      ))}
+                      <td />
+                    </tr>
+                  );
+                })}
                 {rules.map((rule, i) => {
                   const group = rule.split('.')[0] ?? '';
                   const before = rules[i - 1]?.split('.')[0];
