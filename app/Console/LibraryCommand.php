@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Console;
 
-use Footnote\App\Logbook\ShippedPolicies;
-use Footnote\Core\Record\Formats;
+use Footnote\App\Logbook\ShippedLibrary;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -15,28 +14,14 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('footnote:library', 'Prints the criteria, limits, library entries and policies that come with Footnote, as JSON.')]
 final class LibraryCommand extends Command
 {
-    public function __construct(private readonly Formats $formats, private readonly ShippedPolicies $policies)
+    public function __construct(private readonly ShippedLibrary $library)
     {
         parent::__construct();
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $shelves = [];
-        foreach ($this->formats->shelves() as $shelf) {
-            $shelves[$shelf->id] = $shelf->shipped;
-        }
-        $output->writeln(
-            json_encode(
-                [
-                    'format' => 'footnote-library/1',
-                    ...$this->formats->shipped(),
-                    'library' => $shelves,
-                    'policies' => array_values($this->policies->all()),
-                ],
-                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT,
-            ),
-        );
+        $output->writeln($this->library->json());
 
         return Command::SUCCESS;
     }

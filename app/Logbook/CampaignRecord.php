@@ -12,26 +12,35 @@ use Footnote\Core\Record\RecordSchema;
 /** Writes a campaign as a record with its logs beside it, so that a sceptic can work it out again. */
 final readonly class CampaignRecord
 {
+    /** Of the record among the files. */
+    public const NAME = 'record.json';
+
     public function __construct(
         private Connection $connection,
         private Logbook $logbook,
         private CheckVersions $versions,
         private KeptFiles $files,
+        private PracticeUnits $practice,
     ) {
     }
 
     /**
-     * @param callable(string, string): void $write takes a file's name and content, the record last
+     * @param callable(string, string): void $write    takes a file's name and content, the record last
+     * @param bool                           $practice whether runs of practice units are written as well
      *
      * @return int number of runs
      */
-    public function export(string $campaign, callable $write): int
+    public function export(string $campaign, callable $write, bool $practice = true): int
     {
         $row = $this->connection->fetchAssociative('SELECT * FROM campaign WHERE id = ?', [$campaign]);
         if ($row === false) {
             throw Problem::missing('Campaign '.$campaign);
         }
-        $runs = $this->logbook->runRecords('r.campaign_id = ?', [$campaign]);
+        $left = $practice ? [] : $this->practice->all();
+        $runs = array_filter(
+            $this->logbook->runRecords('r.campaign_id = ?', [$campaign]),
+            static fn (array $run): bool => !isset($left['='.Cells::text($run, 'instrument')]),
+        );
         $instruments = array_values(array_unique(array_map(static fn (array $run): string => Cells::text($run, 'instrument'), $runs)));
         $instruments = $this->withThoseMovedBetween($instruments);
         $checks = $interventions = $references = [];
@@ -104,7 +113,7 @@ final readonly class CampaignRecord
             ...($files === [] ? [] : ['files' => $files]),
         ];
         $write(
-            'record.json',
+            self::NAME,
             json_encode($record, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n",
         );
 

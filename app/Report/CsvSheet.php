@@ -10,6 +10,9 @@ namespace Footnote\App\Report;
  */
 final readonly class CsvSheet
 {
+    /** Bytes of a sheet that are held in memory; the rest lies in a file. */
+    public const IN_MEMORY = 8_000_000;
+
     /**
      * @param \SplFileObject         $file       that it is written to
      * @param non-empty-list<Column> $columns

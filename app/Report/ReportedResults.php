@@ -41,6 +41,20 @@ final readonly class ReportedResults
     ) {
     }
 
+    /** @return list<string> the runs of a choice that are no practice, by their start */
+    public function runs(LedgerChoice $choice): array
+    {
+        $runs = [];
+        for ($offset = 0, $total = 1; $offset < $total; $offset += self::AT_ONCE) {
+            $page = $this->ledger->page($choice, self::AT_ONCE, $offset, false);
+            $total = $page->total;
+            $real = array_filter($page->rows, static fn (array $row): bool => !$row['practice']);
+            array_push($runs, ...array_column($real, 'run'));
+        }
+
+        return $runs;
+    }
+
     /**
      * @return \Generator<int, array<string, string>> by column
      *

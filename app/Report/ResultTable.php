@@ -9,6 +9,8 @@ use Footnote\App\Storage\Cells;
 /** Results as a table, a line for each: its own numbers, its own verdict, and what it leans on. */
 final class ResultTable
 {
+    public const FILE = 'results.csv';
+
     /** Between several things in one cell. */
     private const NEXT = ' | ';
 

@@ -9,7 +9,7 @@ use Footnote\App\Campaigns\AddCampaign;
 use Footnote\App\Campaigns\JudgeByPolicy;
 use Footnote\App\Campaigns\MeasureAgainst;
 use Footnote\App\Http\Body;
-use Footnote\App\Logbook\CampaignRecord;
+use Footnote\App\Report\CampaignPackage;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -59,24 +59,20 @@ final readonly class CampaignsController
         return new JsonResponse($this->campaigns->all());
     }
 
-    /** The campaign as a record with its logs, packed. */
+    /** The campaign as a package that is read without the application. */
     #[Route('/{id}/export', methods: ['GET'])]
-    public function export(string $id, CampaignRecord $exporter): BinaryFileResponse
+    public function export(string $id, CampaignPackage $package): BinaryFileResponse
     {
-        $path = sys_get_temp_dir().'/footnote-'.bin2hex(random_bytes(8)).'.tar';
+        $path = sys_get_temp_dir().'/footnote-'.bin2hex(random_bytes(8)).'.zip';
         // Read by nobody else, and gone whatever happens.
         $usual = umask(0077);
         register_shutdown_function(static fn (): bool => !is_file($path) || unlink($path));
-        $archive = new \PharData($path);
-        $exporter->export($id, static function (string $name, string $content) use ($archive): void {
-            $archive->addFromString($name, $content);
-        });
-        unset($archive);
+        $package->zip($id, $path);
         umask($usual);
 
-        return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/x-tar']))->setContentDisposition(
+        return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/zip']))->setContentDisposition(
             'attachment',
-            'footnote-'.preg_replace('/[^A-Za-z0-9._-]/', '_', $id).'.tar',
+            'footnote-'.preg_replace('/[^A-Za-z0-9._-]/', '_', $id).'.zip',
         )->deleteFileAfterSend();
     }
 }

@@ -28,8 +28,6 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final readonly class ResultsController
 {
     private const PAGE = 50;
-    /** Bytes of a sheet that are held in memory; the rest lies in a file. */
-    private const IN_MEMORY = 8_000_000;
 
     public function __construct(
         private Ledger $ledger,
@@ -61,7 +59,7 @@ final readonly class ResultsController
     #[Route('.csv', methods: ['GET'])]
     public function csv(Request $request, ReportedResults $results): Response
     {
-        $file = new \SplTempFileObject(self::IN_MEMORY);
+        $file = new \SplTempFileObject(CsvSheet::IN_MEMORY);
         $sheet = new CsvSheet($file, ResultTable::columns(), $request->query->getString('decimal') === 'comma');
         foreach ($results->lines($this->choice($request)) as $line) {
             $sheet->add($line);
@@ -70,7 +68,7 @@ final readonly class ResultsController
         return new StreamedResponse(static function () use ($file): void {
             $file->rewind();
             $file->fpassthru();
-        }, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="results.csv"']);
+        }, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="'.ResultTable::FILE.'"']);
     }
 
     #[Route('/{run}', methods: ['GET'])]

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Report;
+
+use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\CampaignRecord;
+use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\LedgerChoice;
+use Footnote\App\Logbook\ShippedLibrary;
+use Footnote\App\Logbook\Withdrawals;
+use Footnote\App\Logbook\Workings;
+use Footnote\App\Refusal\Problem;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/**
+ * A campaign as one ZIP that is read without Footnote: the record with its logs and files, the results as a table with its schema, what
+ * they were assessed to be, the script that works each figure out again, and the digest of each of these files. Nothing of practice units.
+ */
+final readonly class CampaignPackage
+{
+    private const JSON = \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES;
+    /** Runs whose assessments are read at once. */
+    private const AT_ONCE = 200;
+    /** What works figures out again, as it lies in the project. */
+    private const SCRIPTS = 'tools/recompute/';
+
+    public function __construct(
+        private CampaignRecord $record,
+        private ReportedResults $results,
+        private Workings $workings,
+        private Campaigns $campaigns,
+        private Withdrawals $withdrawals,
+        private ShippedLibrary $library,
+        private Journal $journal,
+        private ClockInterface $clock,
+        #[Autowire('%kernel.project_dir%')]
+        private string $project,
+    ) {
+    }
+
+    /**
+     * @param string $path of a file that is not there yet
+     *
+     * @return int number of runs
+     *
+     * @throws Problem where the campaign is not there, or cannot all be worked out just now
+     */
+    public function zip(string $campaign, string $path): int
+    {
+        $zip = new \PharData($path, 0, null, \Phar::ZIP);
+        $zip->startBuffering();
+        $runs = $this->write($campaign, static function (string $name, string $content) use ($zip): void {
+            $zip->addFromString($name, $content);
+        });
+        $zip->stopBuffering();
+
+        return $runs;
+    }
+
+    /**
+     * @param \Closure(string, string): void $write takes a file's name and its content
+     *
+     * @return int number of runs
+     */
+    public function write(string $campaign, \Closure $write): int
+    {
+        $files = [];
+        $lay = static function (string $name, string $content) use ($write, &$files): void {
+            $files[] = ['path' => $name, 'bytes' => \strlen($content), 'sha256' => hash('sha256', $content)];
+            $write($name, $content);
+        };
+        // First of all: it works out what was not yet, and says where that cannot be.
+        $table = $this->table($campaign);
+        $record = '';
+        $runs = $this->record->export($campaign, static function (string $name, string $content) use ($lay, &$record): void {
+            $record = $name === CampaignRecord::NAME ? hash('sha256', $content) : $record;
+            $lay($name, $content);
+        }, false);
+        $lay(ResultTable::FILE, $table);
+        $lay('datapackage.json', $this->described($campaign, $table));
+        $lay('assessment.json', $this->assessed($campaign, $record));
+        $lay('library.json', $this->library->json()."\n");
+        foreach (['recompute.R', 'equations.R', 'evidence.R'] as $script) {
+            $lay($script, $this->read(self::SCRIPTS.$script));
+        }
+        $lay('README.txt', $this->read('docs/package.txt'));
+        $write('manifest.json', json_encode([
+            'format' => 'footnote-package/1',
+            'campaign' => $campaign,
+            'made' => $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format(\DATE_ATOM),
+            'journal' => json_decode($this->journal->anchor()->line(), true, 4, \JSON_THROW_ON_ERROR),
+            'files' => $files,
+        ], self::JSON)."\n");
+
+        return $runs;
+    }
+
+    private function table(string $campaign): string
+    {
+        $file = new \SplTempFileObject(CsvSheet::IN_MEMORY);
+        $sheet = new CsvSheet($file, ResultTable::columns(), false);
+        foreach ($this->results->lines(new LedgerChoice($campaign)) as $line) {
+            $sheet->add($line);
+        }
+        $size = $file->ftell();
+        $file->rewind();
+
+        return $size === false || $size === 0 ? '' : (string) $file->fread($size);
+    }
+
+    /** The table's schema (published: Frictionless Tabular Data Package, version 1). */
+    private function described(string $campaign, string $table): string
+    {
+        return json_encode([
+            'profile' => 'tabular-data-package',
+            // A name there is of small letters, digits and a few signs.
+            'name' => 'campaign-'.preg_replace('/[^a-z0-9._-]/', '-', strtolower($campaign)),
+            'title' => 'Results of campaign '.$campaign,
+            'resources' => [[
+                'profile' => 'tabular-data-resource',
+                'name' => 'results',
+                'path' => ResultTable::FILE,
+                'format' => 'csv',
+                'mediatype' => 'text/csv',
+                'encoding' => 'utf-8',
+                'bytes' => \strlen($table),
+                'hash' => 'sha256:'.hash('sha256', $table),
+                'dialect' => ['delimiter' => ',', 'lineTerminator' => "\n", 'doubleQuote' => true, 'header' => true],
+                'schema' => [
+                    'fields' => array_map(static fn (Column $column): array => [
+                        'name' => $column->name,
+                        'type' => $column->type,
+                        ...($column->type === Column::MOMENT ? ['format' => '%Y-%m-%dT%H:%M:%S%z'] : []),
+                        'description' => $column->meaning,
+                    ], ResultTable::columns()),
+                    'missingValues' => [''],
+                ],
+            ]],
+        ], self::JSON)."\n";
+    }
+
+    /** What the runs of the record were assessed to be, as footnote:assess prints it. */
+    private function assessed(string $campaign, string $record): string
+    {
+        $assessed = '';
+        foreach (array_chunk($this->results->runs(new LedgerChoice($campaign)), self::AT_ONCE) as $runs) {
+            $kept = $this->workings->ofCampaigns($runs);
+            foreach ($runs as $run) {
+                $one = $kept['='.$run] ?? $this->workings->worked($run, $this->campaigns->policyOf($run));
+                $assessed .= ($assessed === '' ? '' : ",\n").$one->json;
+            }
+        }
+        $withdrawn = array_map(
+            static fn (array $run): array => ['run' => $run['run'], 'by' => $run['by'], 'reason' => $run['reason']],
+            $this->withdrawals->of($campaign),
+        );
+
+        return \sprintf(
+            "{\"format\":\"footnote-assessment/1\",\"record\":%s,\"withdrawn\":%s,\"assessments\":[\n%s\n]}\n",
+            json_encode($record, \JSON_THROW_ON_ERROR),
+            json_encode($withdrawn, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+            $assessed,
+        );
+    }
+
+    private function read(string $file): string
+    {
+        $content = file_get_contents($this->project.'/'.$file);
+        if ($content === false) {
+            throw new \RuntimeException($file.' of the release cannot be read.');
+        }
+
+        return $content;
+    }
+}
