@@ -50,69 +50,43 @@ final readonly class CampaignPackage
      */
     public function zip(string $campaign, string $path): int
     {
-        $zip = new \PharData($path, 0, null, \Phar::ZIP);
-        $zip->startBuffering();
-        $runs = $this->write($campaign, static function (string $name, string $content) use ($zip): void {
-            $zip->addFromString($name, $content);
+        $this->campaigns->one($campaign);
+        $zip = new PackedFiles($path);
+        // First of all: it works out what was not yet, and says where that cannot be.
+        $table = $zip->lay(ResultTable::FILE, function (\SplFileObject $file) use ($campaign): void {
+            $sheet = new CsvSheet($file, ResultTable::columns(), false);
+            foreach ($this->results->lines(new LedgerChoice($campaign)) as $line) {
+                $sheet->add($line);
+            }
         });
-        $zip->stopBuffering();
+        $record = '';
+        $runs = $this->record->export($campaign, static function (string $name, string $content) use ($zip, &$record): void {
+            $record = $name === CampaignRecord::NAME ? hash('sha256', $content) : $record;
+            $zip->add($name, $content);
+        }, false);
+        $zip->add('datapackage.json', $this->described($campaign, $table));
+        $zip->lay('assessment.json', fn (\SplFileObject $file) => $this->assess($campaign, $record, $file));
+        $zip->add('library.json', $this->library->json()."\n");
+        foreach (['recompute.R', 'equations.R', 'evidence.R'] as $script) {
+            $zip->add($script, $this->read(self::SCRIPTS.$script));
+        }
+        $zip->add('README.txt', $this->read('docs/package.txt'));
+        $zip->close('manifest.json', [
+            'format' => 'footnote-package/1',
+            'campaign' => $campaign,
+            'made' => $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format(\DATE_ATOM),
+            'journal' => json_decode($this->journal->anchor()->line(), true, 4, \JSON_THROW_ON_ERROR),
+        ]);
 
         return $runs;
     }
 
     /**
-     * @param \Closure(string, string): void $write takes a file's name and its content
+     * The table's schema (published: Frictionless Tabular Data Package, version 1).
      *
-     * @return int number of runs
+     * @param array{bytes: int, sha256: string} $table
      */
-    public function write(string $campaign, \Closure $write): int
-    {
-        $files = [];
-        $lay = static function (string $name, string $content) use ($write, &$files): void {
-            $files[] = ['path' => $name, 'bytes' => \strlen($content), 'sha256' => hash('sha256', $content)];
-            $write($name, $content);
-        };
-        // First of all: it works out what was not yet, and says where that cannot be.
-        $table = $this->table($campaign);
-        $record = '';
-        $runs = $this->record->export($campaign, static function (string $name, string $content) use ($lay, &$record): void {
-            $record = $name === CampaignRecord::NAME ? hash('sha256', $content) : $record;
-            $lay($name, $content);
-        }, false);
-        $lay(ResultTable::FILE, $table);
-        $lay('datapackage.json', $this->described($campaign, $table));
-        $lay('assessment.json', $this->assessed($campaign, $record));
-        $lay('library.json', $this->library->json()."\n");
-        foreach (['recompute.R', 'equations.R', 'evidence.R'] as $script) {
-            $lay($script, $this->read(self::SCRIPTS.$script));
-        }
-        $lay('README.txt', $this->read('docs/package.txt'));
-        $write('manifest.json', json_encode([
-            'format' => 'footnote-package/1',
-            'campaign' => $campaign,
-            'made' => $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format(\DATE_ATOM),
-            'journal' => json_decode($this->journal->anchor()->line(), true, 4, \JSON_THROW_ON_ERROR),
-            'files' => $files,
-        ], self::JSON)."\n");
-
-        return $runs;
-    }
-
-    private function table(string $campaign): string
-    {
-        $file = new \SplTempFileObject(CsvSheet::IN_MEMORY);
-        $sheet = new CsvSheet($file, ResultTable::columns(), false);
-        foreach ($this->results->lines(new LedgerChoice($campaign)) as $line) {
-            $sheet->add($line);
-        }
-        $size = $file->ftell();
-        $file->rewind();
-
-        return $size === false || $size === 0 ? '' : (string) $file->fread($size);
-    }
-
-    /** The table's schema (published: Frictionless Tabular Data Package, version 1). */
-    private function described(string $campaign, string $table): string
+    private function described(string $campaign, array $table): string
     {
         return json_encode([
             'profile' => 'tabular-data-package',
@@ -126,8 +100,8 @@ final readonly class CampaignPackage
                 'format' => 'csv',
                 'mediatype' => 'text/csv',
                 'encoding' => 'utf-8',
-                'bytes' => \strlen($table),
-                'hash' => 'sha256:'.hash('sha256', $table),
+                'bytes' => $table['bytes'],
+                'hash' => 'sha256:'.$table['sha256'],
                 'dialect' => ['delimiter' => ',', 'lineTerminator' => "\n", 'doubleQuote' => true, 'header' => true],
                 'schema' => [
                     'fields' => array_map(static fn (Column $column): array => [
@@ -143,27 +117,27 @@ final readonly class CampaignPackage
     }
 
     /** What the runs of the record were assessed to be, as footnote:assess prints it. */
-    private function assessed(string $campaign, string $record): string
+    private function assess(string $campaign, string $record, \SplFileObject $file): void
     {
-        $assessed = '';
-        foreach (array_chunk($this->results->runs(new LedgerChoice($campaign)), self::AT_ONCE) as $runs) {
-            $kept = $this->workings->ofCampaigns($runs);
-            foreach ($runs as $run) {
-                $one = $kept['='.$run] ?? $this->workings->worked($run, $this->campaigns->policyOf($run));
-                $assessed .= ($assessed === '' ? '' : ",\n").$one->json;
-            }
-        }
         $withdrawn = array_map(
             static fn (array $run): array => ['run' => $run['run'], 'by' => $run['by'], 'reason' => $run['reason']],
             $this->withdrawals->of($campaign),
         );
-
-        return \sprintf(
-            "{\"format\":\"footnote-assessment/1\",\"record\":%s,\"withdrawn\":%s,\"assessments\":[\n%s\n]}\n",
+        $file->fwrite(\sprintf(
+            "{\"format\":\"footnote-assessment/1\",\"record\":%s,\"withdrawn\":%s,\"assessments\":[\n",
             json_encode($record, \JSON_THROW_ON_ERROR),
             json_encode($withdrawn, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-            $assessed,
-        );
+        ));
+        $before = '';
+        foreach (array_chunk($this->results->runs(new LedgerChoice($campaign)), self::AT_ONCE) as $runs) {
+            $kept = $this->workings->ofCampaigns($runs);
+            foreach ($runs as $run) {
+                $one = $kept['='.$run] ?? $this->workings->worked($run, $this->campaigns->policyOf($run));
+                $file->fwrite($before.$one->json);
+                $before = ",\n";
+            }
+        }
+        $file->fwrite("\n]}\n");
     }
 
     private function read(string $file): string

@@ -52,10 +52,12 @@ test('whose session ran out leaves nothing to whoever signs in next', async () =
   await keep();
   queries.setQueryData(['session'], { zone: null, user: null });
   await keepOnlyOf('H-1');
-  expect(queries.getQueryData(['kit'])).toBeUndefined();
+  await vi.waitFor(() => expect(queries.getQueryData(['kit'])).toBeUndefined());
+  await vi.waitFor(async () => expect(await (await shelves()).get('kept', 'kept')).toBeUndefined());
   queries.setQueryData(['kit'], 'seen by H-1');
   queries.setQueryData(['session'], { zone: null, user: { code: 'H-1' } });
   await keep();
   await keepOnlyOf('H-1');
+  await new Promise((resolve) => setTimeout(resolve, 100));
   expect(queries.getQueryData(['kit'])).toBe('seen by H-1');
 });

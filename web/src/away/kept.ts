@@ -83,15 +83,22 @@ export async function keepOnlyOf(person: string | null): Promise<void> {
   if (person === null) {
     return;
   }
-  const others = [whoIsIn(), await keptOf()].some((one) => one !== null && one !== person);
-  if (others) {
-    const seen = { predicate: (query: Query) => query.queryKey[0] !== 'session' };
-    queries.removeQueries({ ...seen, type: 'inactive' });
-    // One that is looked at and only taken away would be waited for for ever.
-    void queries.resetQueries({ ...seen, type: 'active' });
-    await empty();
+  const before = whoIsIn();
+  if (before !== null && before !== person) {
+    await startAnew();
+    return;
   }
+  // Whose session ran out left what they saw: nobody waits for the store to say so.
+  void keptOf().then((kept) => (kept !== null && kept !== person ? startAnew() : undefined));
 }
+
+const startAnew = async (): Promise<void> => {
+  const seen = { predicate: (query: Query) => query.queryKey[0] !== 'session' };
+  queries.removeQueries({ ...seen, type: 'inactive' });
+  // One that is looked at and only taken away would be waited for for ever.
+  void queries.resetQueries({ ...seen, type: 'active' });
+  await empty();
+};
 
 /** Whoever leaves leaves nothing behind but what waits to be sent. */
 export async function forget(): Promise<void> {
