@@ -108,7 +108,7 @@ final readonly class CampaignRecord
             'checks' => array_map(self::mapped(...), $checks),
             'interventions' => $interventions,
             ...$this->library(),
-            ...$this->laboratory($campaign),
+            ...$this->laboratory($campaign, array_map(static fn (string $unit): string => substr($unit, 1), array_keys($left))),
             'runs' => array_map(self::mapped(...), array_values($runs)),
             ...($files === [] ? [] : ['files' => $files]),
         ];
@@ -185,16 +185,21 @@ final readonly class CampaignRecord
         return $library === [] ? [] : ['library' => $library];
     }
 
-    /** @return array<string, list<array<string, mixed>>> blanks of the campaign, and every report with rows on its media */
-    private function laboratory(string $campaign): array
+    /**
+     * @param list<string> $without units whose media are left out
+     *
+     * @return array<string, list<array<string, mixed>>> blanks of the campaign, and every report with rows on its media
+     */
+    private function laboratory(string $campaign, array $without): array
     {
         $own = 'SELECT medium FROM run_state WHERE campaign_id = ? AND medium IS NOT NULL'
+            .str_repeat(' AND instrument_id <> ?', \count($without))
             .' UNION SELECT medium FROM blank WHERE campaign_id = ?';
         $reports = [];
         $rows = [];
         $on = 'SELECT w.report_id, w.record, r.record AS report FROM laboratory_row w '
             ."JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ($own) ORDER BY w.id";
-        foreach ($this->connection->fetchAllAssociative($on, [$campaign, $campaign]) as $row) {
+        foreach ($this->connection->fetchAllAssociative($on, [$campaign, ...$without, $campaign]) as $row) {
             $id = Cells::text($row, 'report_id');
             $reports[$id] ??= $this->reportWith($id, Cells::json($row, 'report'));
             $rows[$id][] = Cells::json($row, 'record');

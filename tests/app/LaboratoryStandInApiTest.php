@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Tests\App;
 
 use Footnote\App\Access\Role;
+use Footnote\App\Logbook\CampaignRecord;
 use Footnote\Tests\Core\AirScene;
 use Footnote\Tests\Core\Scene;
 
@@ -65,6 +66,19 @@ final class LaboratoryStandInApiTest extends ApiTestCase
         $preview = $this->call('POST', '/api/laboratory/preview', raw: $again, headers: ['X-Laboratory' => 'Stand-in']);
         self::assertFalse($preview->at('remembered'));
         self::assertSame(200, $this->read($again)[0]);
+
+        // What it made up is in no package; a copy of the logbook has it.
+        $record = function (bool $practice): string {
+            $told = '';
+            $this->service(CampaignRecord::class)->export('c', static function (string $name, string $content) use (&$told): void {
+                $told = $content;
+            }, $practice);
+
+            return $told;
+        };
+        self::assertStringNotContainsString('simulated', $record(false));
+        self::assertStringNotContainsString('M-r', $record(false));
+        self::assertStringContainsString('simulated', $record(true));
     }
 
     public function testNoRealSampleHoldsIt(): void
