@@ -80,7 +80,9 @@ final readonly class HearSource
                 $refusals[] = 'The clock is not started: it begins when the gas is on.';
             }
             // Nor what stood there at the setting before: of the reading before, or of the step before.
-            $before = $at->isEachSet() ? [...array_merge(...array_values($taken)), ...self::settled($procedure, $step, $doings)] : [];
+            $before = $at->isEachSet()
+                ? [...array_merge(...array_values($taken)), ...self::settled($procedure, $step, $doings), Stamps::moment($answers, 'at')]
+                : [];
             $moments = array_filter([$clock, self::adjusted($procedure, $step, $doings), ...$before]);
             $stretch = $moments === [] ? $stretch : $stretch->since(max($moments));
         }

@@ -80,6 +80,19 @@ final class Stamps
     }
 
     /**
+     * A moment that stands under a name; null where none does.
+     *
+     * @param array<string, mixed> $answers
+     */
+    public static function moment(array $answers, string $name): ?\DateTimeImmutable
+    {
+        $at = $answers[$name] ?? null;
+        $moment = \is_string($at) ? date_create_immutable($at) : false;
+
+        return $moment === false ? null : $moment;
+    }
+
+    /**
      * The moments that the server noted.
      *
      * @param array<string, mixed> $answers
@@ -91,8 +104,8 @@ final class Stamps
     {
         $moments = [];
         foreach (self::map($answers, $name) as $step => $at) {
-            $moment = \is_string($at) ? date_create_immutable($at) : false;
-            if ($moment !== false) {
+            $moment = self::moment(['at' => $at], 'at');
+            if ($moment !== null) {
                 $moments[(string) $step] = $moment;
             }
         }

@@ -109,7 +109,9 @@ final readonly class CalibratorStandIn implements StandIn
             AcousticProcedure::FURTHER_LEFT => AcousticProcedure::AS_LEFT,
         ];
         foreach ($tones === [] ? [] : $steps as $step => $before) {
-            $since = $scene->settledAt($before);
+            // In a round what was read is confirmed at the end: there it is over once it was taken.
+            $read = $scene->takenAt($before);
+            $since = $scene->settledAt($before) ?? ($read === [] ? null : $read[\count($read) - 1]);
             if ($since === null || !$scene->cameTo($step)) {
                 continue;
             }

@@ -321,6 +321,21 @@ final class SourceApiTest extends ApiTestCase
         self::assertEqualsWithDelta(114.1, (float) $both->string('answers.furtherFound.1.value'), 0.6);
     }
 
+    /** Read by hand, and confirmed later as in a round: what stood at the tone before is still none of the next. */
+    public function testWhatWasTypedEndsItsTone(): void
+    {
+        $clock = self::mockTime(self::NOW);
+        $this->practise((new MeterScene())->check('k', '07:00')->record);
+        $draft = $this->call('POST', '/api/bench/S/check')->string('id');
+        $this->connect($draft);
+        $this->answer($draft, ['reference' => 'A', 'setting' => '94', 'weighting' => 'Z', 'waits' => ['steady' => 'now']]);
+        $clock->sleep(40);
+        $this->answer($draft, ['asFound' => [['value' => '94.0', 'provenance' => 'typed']]]);
+        $clock->sleep(5);
+        $refused = $this->take($draft, 'further-found', ['kind' => 'stand-in'], 409)->string('detail');
+        self::assertStringContainsString('watched for', $refused);
+    }
+
     /**
      * What stands in no list of readings came from lines as well, and says so, as long as nobody types another over it; what says so
      * without a line is not accepted.

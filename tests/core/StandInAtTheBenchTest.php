@@ -136,6 +136,8 @@ final class StandInAtTheBenchTest extends TestCase
         self::assertEqualsWithDelta(94.0, $shows(new Doings('adjust', $on, $read)), 0.5);
         self::assertEqualsWithDelta(114.0, $shows(new Doings('further-found', $on, $read)), 0.5);
         self::assertEqualsWithDelta(114.1 - 8.6, $shows(new Doings('further-found', $on, $read, $one)), 0.5);
+        $inARound = ['as-found' => [self::at('08:05:00')]];
+        self::assertEqualsWithDelta(114.0, $shows(new Doings('further-found', $on, [], $inARound)), 0.5);
         $gone = [...$read, 'further-found' => self::at('08:08:00')];
         self::assertEqualsWithDelta(94.0, $shows(new Doings('as-left', $on, $gone, $both)), 0.5);
         self::assertEqualsWithDelta(42.0, $shows(new Doings('', $on, [...$gone, 'calibrator-off' => self::at('08:09:00')], $both)), 0.5);
