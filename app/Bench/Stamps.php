@@ -68,8 +68,8 @@ final class Stamps
         $noted = [];
         foreach (self::NOTED as $what => $moments) {
             foreach ($paper ? [] : array_intersect_key(self::map($answers, $moments), self::map($answers, $what)) as $step => $at) {
-                $moment = \is_string($at) ? date_create_immutable($at) : false;
-                if ($moment === false || $moment < $from || $moment > $to) {
+                $moment = self::read($at);
+                if ($moment === null || $moment < $from || $moment > $to) {
                     throw Problem::field(\sprintf('/answers/%s/%s', $moments, $step), 'is no moment between its begin and now.');
                 }
                 $noted[$moments][$step] = $moment->format(\DATE_ATOM);
@@ -86,10 +86,7 @@ final class Stamps
      */
     public static function moment(array $answers, string $name): ?\DateTimeImmutable
     {
-        $at = $answers[$name] ?? null;
-        $moment = \is_string($at) ? date_create_immutable($at) : false;
-
-        return $moment === false ? null : $moment;
+        return self::read($answers[$name] ?? null);
     }
 
     /**
@@ -104,13 +101,20 @@ final class Stamps
     {
         $moments = [];
         foreach (self::map($answers, $name) as $step => $at) {
-            $moment = self::moment(['at' => $at], 'at');
+            $moment = self::read($at);
             if ($moment !== null) {
                 $moments[(string) $step] = $moment;
             }
         }
 
         return $moments;
+    }
+
+    private static function read(mixed $at): ?\DateTimeImmutable
+    {
+        $moment = \is_string($at) ? date_create_immutable($at) : false;
+
+        return $moment === false ? null : $moment;
     }
 
     /**

@@ -142,16 +142,15 @@ final readonly class TakeReading
             ));
         }
         if (!$heard->asked->isLive()) {
-            self::refuseOtherDay($draft->answers()['at'] ?? null, $until, $heard->by->now);
+            self::refuseOtherDay(Stamps::moment($draft->answers(), 'at'), $until, $heard->by->now);
         }
     }
 
     /** Lines that nobody saw come are of when they say: of this check, where it holds a reading already. */
-    private static function refuseOtherDay(mixed $begun, \DateTimeImmutable $until, \DateTimeImmutable $now): void
+    private static function refuseOtherDay(?\DateTimeImmutable $begun, \DateTimeImmutable $until, \DateTimeImmutable $now): void
     {
         $at = static fn (\DateTimeImmutable $one): string => $one->setTimezone($now->getTimezone())->format('j M Y H:i');
-        $begun = \is_string($begun) ? date_create_immutable($begun) : false;
-        if ($begun !== false && abs(Span::secondsBetween($begun, $until)) > self::APART) {
+        if ($begun !== null && abs(Span::secondsBetween($begun, $until)) > self::APART) {
             throw new Problem(422, \sprintf(
                 'These lines are of %s, and this check is of %s. Nothing was taken.',
                 $at($until),

@@ -36,10 +36,10 @@ final readonly class CampaignRecord
         if ($row === false) {
             throw Problem::missing('Campaign '.$campaign);
         }
-        $left = $practice ? [] : $this->practice->all();
+        $left = $practice ? [] : $this->practice->ids();
         $runs = array_filter(
             $this->logbook->runRecords('r.campaign_id = ?', [$campaign]),
-            static fn (array $run): bool => !isset($left['='.Cells::text($run, 'instrument')]),
+            static fn (array $run): bool => !\in_array(Cells::text($run, 'instrument'), $left, true),
         );
         $instruments = array_values(array_unique(array_map(static fn (array $run): string => Cells::text($run, 'instrument'), $runs)));
         $instruments = $this->withThoseMovedBetween($instruments);
@@ -108,7 +108,7 @@ final readonly class CampaignRecord
             'checks' => array_map(self::mapped(...), $checks),
             'interventions' => $interventions,
             ...$this->library(),
-            ...$this->laboratory($campaign, array_map(static fn (string $unit): string => substr($unit, 1), array_keys($left))),
+            ...$this->laboratory($campaign, $left),
             'runs' => array_map(self::mapped(...), array_values($runs)),
             ...($files === [] ? [] : ['files' => $files]),
         ];

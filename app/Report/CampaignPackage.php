@@ -10,7 +10,6 @@ use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\LedgerChoice;
 use Footnote\App\Logbook\ShippedLibrary;
 use Footnote\App\Logbook\Withdrawals;
-use Footnote\App\Logbook\Workings;
 use Footnote\App\Refusal\Problem;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -22,15 +21,12 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 final readonly class CampaignPackage
 {
     private const JSON = \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES;
-    /** Runs whose assessments are read at once. */
-    private const AT_ONCE = 200;
     /** What works figures out again, as it lies in the project. */
     private const SCRIPTS = 'tools/recompute/';
 
     public function __construct(
         private CampaignRecord $record,
         private ReportedResults $results,
-        private Workings $workings,
         private Campaigns $campaigns,
         private Withdrawals $withdrawals,
         private ShippedLibrary $library,
@@ -129,13 +125,9 @@ final readonly class CampaignPackage
             json_encode($withdrawn, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
         ));
         $before = '';
-        foreach (array_chunk($this->results->runs(new LedgerChoice($campaign)), self::AT_ONCE) as $runs) {
-            $kept = $this->workings->ofCampaigns($runs);
-            foreach ($runs as $run) {
-                $one = $kept['='.$run] ?? $this->workings->worked($run, $this->campaigns->policyOf($run));
-                $file->fwrite($before.$one->json);
-                $before = ",\n";
-            }
+        foreach ($this->results->assessments(new LedgerChoice($campaign)) as $one) {
+            $file->fwrite($before.$one);
+            $before = ",\n";
         }
         $file->fwrite("\n]}\n");
     }

@@ -41,18 +41,20 @@ final readonly class ReportedResults
     ) {
     }
 
-    /** @return list<string> the runs of a choice that are no practice, by their start */
-    public function runs(LedgerChoice $choice): array
+    /**
+     * What the runs were assessed to be, by their start.
+     *
+     * @return \Generator<int, string> each as JSON
+     *
+     * @throws Problem as lines() does
+     */
+    public function assessments(LedgerChoice $choice): \Generator
     {
-        $runs = [];
-        for ($offset = 0, $total = 1; $offset < $total; $offset += self::AT_ONCE) {
-            $page = $this->ledger->page($choice, self::AT_ONCE, $offset, false);
-            $total = $page->total;
-            $real = array_filter($page->rows, static fn (array $row): bool => !$row['practice']);
-            array_push($runs, ...array_column($real, 'run'));
+        foreach ($this->parts($choice, false) as $part) {
+            foreach ($part as [, $worked]) {
+                yield $worked->json;
+            }
         }
-
-        return $runs;
     }
 
     /**
@@ -62,23 +64,8 @@ final readonly class ReportedResults
      */
     public function lines(LedgerChoice $choice): \Generator
     {
-        for ($offset = 0, $total = 1; $offset < $total; $offset += self::AT_ONCE) {
-            $page = $this->page($choice, $offset);
-            $total = $page->total;
-            if ($total > self::MOST) {
-                throw new Problem(413, \sprintf(
-                    'These are %d runs, and a sheet holds at most %d. Choose a campaign or an instrument; nothing was left out.',
-                    $total,
-                    self::MOST,
-                ));
-            }
-            if ($page->waiting > 0) {
-                throw new Problem(503, \sprintf(
-                    '%d of these runs could not be worked out just now, and a sheet without them would say less than it seems. Ask again.',
-                    $page->waiting,
-                ));
-            }
-            foreach ($this->of(array_values(array_filter($page->rows, static fn (array $row): bool => !$row['practice']))) as $line) {
+        foreach ($this->parts($choice, true) as $part) {
+            foreach ($this->of($part) as $line) {
                 yield $line;
             }
         }
@@ -97,43 +84,71 @@ final readonly class ReportedResults
         }
     }
 
-    /** Where a verdict is wanted, what waits is worked out some at a time: as long as it gets fewer it is asked again. */
-    private function page(LedgerChoice $choice, int $offset): LedgerPage
+    /**
+     * Runs that are no practice, by their start, some at a time, each with what was worked out of it.
+     *
+     * @param bool $compared whether decisions are held against what the runs say now
+     *
+     * @return \Generator<int, list<array{LedgerRow, Worked}>>
+     */
+    private function parts(LedgerChoice $choice, bool $compared): \Generator
     {
-        $page = $this->ledger->page($choice, self::AT_ONCE, $offset);
-        do {
+        for ($offset = 0, $total = 1; $offset < $total; $offset += self::AT_ONCE) {
+            $page = $this->page($choice, $offset, $compared);
+            $total = $page->total;
+            if ($total > self::MOST) {
+                throw new Problem(413, \sprintf(
+                    'These are %d runs, and a sheet holds at most %d. Choose a campaign or an instrument; nothing was left out.',
+                    $total,
+                    self::MOST,
+                ));
+            }
+            if ($page->waiting > 0) {
+                throw new Problem(503, \sprintf(
+                    '%d of these runs could not be worked out just now, and a sheet without them would say less than it seems. Ask again.',
+                    $page->waiting,
+                ));
+            }
+            $rows = array_values(array_filter($page->rows, static fn (array $row): bool => !$row['practice']));
+            $kept = $this->workings->ofCampaigns(array_column($rows, 'run'));
+            // What changed since the page was read is worked out again.
+            yield array_map(fn (array $row): array => [
+                $row,
+                $kept['='.$row['run']] ?? $this->workings->worked($row['run'], $this->campaigns->policyOf($row['run'])),
+            ], $rows);
+        }
+    }
+
+    /** Where a verdict is wanted, what waits is worked out some at a time: as long as it gets fewer it is asked again. */
+    private function page(LedgerChoice $choice, int $offset, bool $compared): LedgerPage
+    {
+        $page = $this->ledger->page($choice, self::AT_ONCE, $offset, $compared);
+        for ($waited = \PHP_INT_MAX; $page->waiting > 0 && $page->waiting < $waited;) {
             $waited = $page->waiting;
-            $page = $waited === 0 ? $page : $this->ledger->page($choice, self::AT_ONCE, $offset);
-        } while ($page->waiting > 0 && $page->waiting < $waited);
+            $page = $this->ledger->page($choice, self::AT_ONCE, $offset, $compared);
+        }
 
         return $page;
     }
 
     /**
-     * @param list<LedgerRow> $rows
+     * @param list<array{LedgerRow, Worked}> $part
      *
      * @return \Generator<int, array<string, string>>
      */
-    private function of(array $rows): \Generator
+    private function of(array $part): \Generator
     {
-        $runs = array_map(static fn (array $row): string => $row['run'], $rows);
-        $kept = $this->workings->ofCampaigns($runs);
+        $rows = array_column($part, 0);
         $units = [];
-        foreach ($this->logbook->instrumentRecords(array_map(static fn (array $row): string => $row['instrument'], $rows)) as $unit) {
+        foreach ($this->logbook->instrumentRecords(array_column($rows, 'instrument')) as $unit) {
             $units['='.Cells::text($unit, 'id')] = $unit;
         }
-        $worked = [];
-        $checks = [];
-        foreach ($runs as $run) {
-            // What changed since the page was read is worked out again.
-            $worked[] = $one = $kept['='.$run] ?? $this->workings->worked($run, $this->campaigns->policyOf($run));
-            array_push($checks, ...$one->checks());
-        }
+        $checks = array_merge(...array_map(static fn (Worked $one): array => $one->checks(), array_column($part, 1)));
         $leaning = $this->leaning(array_values(array_unique($checks)), $units);
-        $campaigns = $this->campaigns->ofRuns($runs);
-        foreach ($rows as $place => $row) {
-            $alike = self::alike($row, $units['='.$row['instrument']] ?? [], $campaigns['='.$row['run']] ?? '', $worked[$place]);
-            foreach (ResultTable::lines($worked[$place]->body(), $alike, self::decided($row), $leaning) as $line) {
+        $campaigns = $this->campaigns->ofRuns(array_column($rows, 'run'));
+        foreach ($part as [$row, $worked]) {
+            $alike = self::alike($row, $units['='.$row['instrument']] ?? [], $campaigns['='.$row['run']] ?? '', $worked);
+            foreach (ResultTable::lines($worked->body(), $alike, self::decided($row), $leaning) as $line) {
                 yield $line;
             }
         }

@@ -77,7 +77,7 @@ final class ResultTable
     {
         $figures = array_column(Cells::rows($body, 'figures'), null, 'id');
         $policy = \is_array($body['policy'] ?? null) ? $body['policy'] : [];
-        $alike['policy'] = trim(self::said($policy, 'id').' '.self::said($policy, 'version'));
+        $alike['policy'] = trim(Cells::text($policy, 'id').' '.Cells::text($policy, 'version'));
         $findings = Cells::rows($body, 'findings');
         $lines = [];
         foreach (Cells::rows($body, 'results') as $result) {
@@ -85,9 +85,9 @@ final class ResultTable
             $lines[] = [
                 ...$alike,
                 ...self::numbers($result, $figures),
-                ...($decided?->of(self::said($result, 'key')) ?? []),
-                ...$leaning->of(self::bracket($body, self::said($result, 'channel'))),
-                'verdict' => self::said($result, 'verdict'),
+                ...($decided?->of(Cells::text($result, 'key')) ?? []),
+                ...$leaning->of(self::bracket($body, Cells::text($result, 'channel'))),
+                'verdict' => Cells::text($result, 'verdict'),
                 'limits' => implode(self::NEXT, array_map(self::limit(...), Cells::rows($result, 'limits'))),
                 'findings' => self::found(array_values(array_intersect_key($findings, array_flip(array_filter($weighing, \is_int(...)))))),
             ];
@@ -97,7 +97,7 @@ final class ResultTable
             ...$alike,
             ...($decided?->of('') ?? []),
             ...$leaning->of(self::bracket($body, '')),
-            'verdict' => self::said($body, 'verdict'),
+            'verdict' => Cells::text($body, 'verdict'),
             'findings' => self::found($findings),
         ]] : $lines;
     }
@@ -116,18 +116,18 @@ final class ResultTable
 
             return \is_string($id) ? $figures[$id] ?? [] : [];
         };
-        $number = static fn (string $name): string => self::said($figure($name), 'value');
+        $number = static fn (string $name): string => Cells::text($figure($name), 'value');
         $value = \is_array($result['value'] ?? null) ? $result['value'] : [];
 
         return [
-            'result' => self::said($result, 'key'),
-            'title' => self::said($result, 'title'),
-            'channel' => self::said($result, 'channel'),
-            'reported' => self::said($result, 'reported'),
+            'result' => Cells::text($result, 'key'),
+            'title' => Cells::text($result, 'title'),
+            'channel' => Cells::text($result, 'channel'),
+            'reported' => Cells::text($result, 'reported'),
             'value' => $number('value'),
-            'value_bound' => self::said($figure('value'), 'bound'),
-            'value_shown' => self::said($value, 'shown'),
-            'value_in' => self::said($result, 'unit'),
+            'value_bound' => Cells::text($figure('value'), 'bound'),
+            'value_shown' => Cells::text($value, 'shown'),
+            'value_in' => Cells::text($result, 'unit'),
             'indicated' => $number('indicated'),
             'pre' => $number('pre'),
             'post' => $number('post'),
@@ -136,14 +136,14 @@ final class ResultTable
             'highest' => $number('highest'),
             'uncertainty' => $number('uncertainty'),
             'drift' => $number('drift'),
-            'drift_in' => self::said($figure('drift'), 'unit'),
+            'drift_in' => Cells::text($figure('drift'), 'unit'),
         ];
     }
 
     /** @param array<string, mixed> $limit */
     private static function limit(array $limit): string
     {
-        return \sprintf('%s: %s', self::said($limit, 'title'), self::said($limit, 'statement'));
+        return \sprintf('%s: %s', Cells::text($limit, 'title'), Cells::text($limit, 'statement'));
     }
 
     /** @param list<array<string, mixed>> $findings */
@@ -152,9 +152,9 @@ final class ResultTable
         return implode(self::NEXT, array_map(
             static fn (array $one): string => \sprintf(
                 '%s, %s: %s',
-                self::said($one, 'severity'),
-                self::said($one, 'rule'),
-                self::said($one, 'seen'),
+                Cells::text($one, 'severity'),
+                Cells::text($one, 'rule'),
+                Cells::text($one, 'seen'),
             ),
             $findings,
         ));
@@ -170,7 +170,7 @@ final class ResultTable
     private static function bracket(array $body, string $channel): array
     {
         foreach (Cells::rows($body, 'channels') as $one) {
-            if ($channel !== '' && self::said($one, 'channel') === $channel && \is_array($one['bracket'] ?? null)) {
+            if ($channel !== '' && Cells::text($one, 'channel') === $channel && \is_array($one['bracket'] ?? null)) {
                 /** @var array<string, mixed> */
                 return $one['bracket'];
             }
@@ -179,13 +179,5 @@ final class ResultTable
         $bracket = \is_array($body['bracket'] ?? null) ? $body['bracket'] : [];
 
         return $bracket;
-    }
-
-    /** @param array<array-key, mixed> $of */
-    private static function said(array $of, string $name): string
-    {
-        $value = $of[$name] ?? null;
-
-        return \is_scalar($value) ? (string) $value : '';
     }
 }

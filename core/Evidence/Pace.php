@@ -12,14 +12,12 @@ final readonly class Pace
      * @param array<string, \DateTimeImmutable> $waits    when the timer of a step was started, by step
      * @param list<list<string>>                $together steps that one press confirmed together
      * @param list<string>                      $round    the units that were checked one after the other on one reference
-     * @param list<TakenEntry>                  $taken    what stands in no list of readings and came from lines
      */
     public function __construct(
         public array $done = [],
         public array $waits = [],
         public array $together = [],
         public array $round = [],
-        public array $taken = [],
     ) {
     }
 

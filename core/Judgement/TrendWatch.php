@@ -239,21 +239,22 @@ final readonly class TrendWatch
             return [[], false];
         }
         $date = static fn (float $days): string => Span::shift($now, 86400 * $days)->setTimezone($now->getTimezone())->format('j M Y');
+        $off = $action->value->written.' '.$unit->value;
         $goes = \sprintf('It goes on by %s in 30 days since it was last adjusted', self::signed(30 * $crossing->slope, $unit));
 
         return [[match (true) {
-            $crossing->to <= 0 => \sprintf('%s, and is off by %s by now.', $goes, $action->value->written.' '.$unit->value),
+            $crossing->to <= 0 => \sprintf('%s, and is off by %s by now.', $goes, $off),
             $crossing->from <= 0 => \sprintf(
                 '%s: off by %s about %s, and with 95 %% confidence by %s; it may be so already.',
                 $goes,
-                $action->value->written.' '.$unit->value,
+                $off,
                 $date($crossing->at),
                 $date($crossing->to),
             ),
             default => \sprintf(
                 '%s: off by %s about %s, with 95 %% confidence between %s and %s.',
                 $goes,
-                $action->value->written.' '.$unit->value,
+                $off,
                 $date($crossing->at),
                 $date($crossing->from),
                 $date($crossing->to),

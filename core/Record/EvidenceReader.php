@@ -245,6 +245,7 @@ final readonly class EvidenceReader
     /** @param ContentFormat $format what the family of its instrument writes down */
     public function check(Fields $fields, ContentFormat $format): Check
     {
+        TakenEntries::refuse($fields);
         $aside = $fields->optionalObject('setAside');
         $inPlaceOf = $fields->optionalObject('inPlaceOf');
         $away = $fields->optionalObject('away');
@@ -294,7 +295,6 @@ final readonly class EvidenceReader
             $this->moments($fields, 'stepWaits'),
             array_map(static fn (Fields $press): array => $press->texts('steps'), $fields->objects('together')),
             $fields->texts('round'),
-            TakenEntries::read($fields),
         );
     }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\Core\Record;
 
 use Footnote\Core\Evidence\Provenance;
-use Footnote\Core\Evidence\TakenEntry;
 
 /** Which answers of a check that stand in no list of readings were taken from lines, as it stands in the record. */
 final class TakenEntries
@@ -13,21 +12,16 @@ final class TakenEntries
     public const NAME = 'taken';
     public const FIELD = 'field';
 
-    /**
-     * @return list<TakenEntry>
-     *
-     * @throws InvalidRecord where one says that it was not taken
-     */
-    public static function read(Fields $check): array
+    /** @throws InvalidRecord where one says that it was not taken, or does not say from where */
+    public static function refuse(Fields $check): void
     {
-        return array_map(static function (Fields $row): TakenEntry {
-            $how = $row->choice(ReadingEntries::PROVENANCE, Provenance::class);
-            if (!$how->wasTaken()) {
+        foreach ($check->objects(self::NAME) as $row) {
+            if (!$row->choice(ReadingEntries::PROVENANCE, Provenance::class)->wasTaken()) {
                 throw new InvalidRecord($row->at(ReadingEntries::PROVENANCE), 'is of a value that came from lines.');
             }
-
-            return new TakenEntry($row->text(self::FIELD), $how, $row->text(ReadingEntries::LINE));
-        }, $check->objects(self::NAME));
+            $row->text(self::FIELD);
+            $row->text(ReadingEntries::LINE);
+        }
     }
 
     /**

@@ -4,6 +4,7 @@ import type { Schemas } from '../api/client';
 import { ink } from '../look/theme';
 import { Channel } from '../source/Channel';
 import { Frame } from '../source/Frame';
+import { hasPorts } from '../source/port';
 import { USUAL_BAUD, usePort } from '../source/usePort';
 import type { useSource } from '../source/useSource';
 
@@ -36,7 +37,7 @@ export function AwaySource({
   source: ReturnType<typeof useSource>;
 }) {
   const port = source.source?.kind === 'port' ? source.source.port : null;
-  const { open, problem, hasPorts } = usePort(source.choose);
+  const { open, problem } = usePort(source.choose);
   const [, setTick] = useState(0);
   useEffect(() => {
     const timer = port ? window.setInterval(() => setTick((tick) => tick + 1), EVERY) : undefined;

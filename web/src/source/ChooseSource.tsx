@@ -6,6 +6,7 @@ import { answer, api, type Schemas } from '../api/client';
 import { useLibrary } from '../api/hooks';
 import { TakeFile } from '../look/Files';
 import { ink } from '../look/theme';
+import { hasPorts } from './port';
 import { USUAL_BAUD, usePort } from './usePort';
 import type { Source } from './useSource';
 
@@ -27,7 +28,7 @@ export function ChooseSource({
   const [profile, setProfile] = useState('');
   const [pasting, setPasting] = useState<string | null>(null);
   const { standIn } = draft;
-  const { open, problem, hasPorts } = usePort(choose);
+  const { open, problem } = usePort(choose);
   const baud = async () => {
     if (profile === '') {
       return USUAL_BAUD;

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { hasPorts, OpenPort } from './port';
+import { OpenPort } from './port';
 import type { Source } from './useSource';
 
 /** Baud of a port where no line profile says otherwise. */
@@ -19,6 +19,5 @@ export function usePort(choose: (source: Source) => void) {
   return {
     open: (profile: string, baud: () => Promise<number>) => void open(profile, baud),
     problem,
-    hasPorts,
   };
 }
