@@ -92,7 +92,7 @@ npm_ci() {
 
 build_web() {
   [ -f public/build/index.html ] && [ -f public/sw.js ] || rm -f var/stamps/web
-  stamped web web/src web/index.html web/vite.config.ts web/vite.worker.config.ts web/package-lock.json contract/openapi.yaml -- web_build
+  stamped web web/src web/index.html web/vite.config.ts web/vite.worker.config.ts web/package-lock.json contract/openapi.yaml contract/paper.css -- web_build
 }
 web_build() {
   say "Building the web client …"
@@ -100,7 +100,8 @@ web_build() {
 }
 
 prepare() {
-  need_packages php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-intl php8.2-opcache composer unzip
+  need_packages php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-intl php8.2-opcache composer unzip \
+    chromium qpdf qrencode fonts-dejavu-core fonts-dejavu-extra
   need_node
   php -r 'exit(PHP_VERSION_ID >= 80200 ? 0 : 1);' || stop "PHP 8.2 or newer is needed; this is $(php -r 'echo PHP_VERSION;')."
   install_php_packages

@@ -4,7 +4,7 @@ import { defineConfig } from 'vite';
 
 const built = '../public/build';
 const files = readdirSync(built, { recursive: true, withFileTypes: true })
-  .filter((file) => file.isFile() && !file.parentPath.includes('.vite') && file.name !== 'index.html')
+  .filter((file) => file.isFile() && !/\/(\.vite|paper)$/.test(file.parentPath) && file.name !== 'index.html')
   .map((file) => `${file.parentPath.slice(built.length)}/${file.name}`);
 const page = createHash('sha256')
   .update(readFileSync(`${built}/index.html`))

@@ -64,6 +64,22 @@ final readonly class JournalLines
     }
 
     /**
+     * The newest entry but those of some kinds; 0 where there is none.
+     *
+     * @param non-empty-list<string> $besides kinds
+     */
+    public function last(array $besides): int
+    {
+        $last = $this->connection->fetchOne(
+            'SELECT sequence FROM journal_entry WHERE kind NOT IN (?) ORDER BY sequence DESC LIMIT 1',
+            [$besides],
+            [ArrayParameterType::STRING],
+        );
+
+        return is_numeric($last) ? (int) $last : 0;
+    }
+
+    /**
      * The first rows of evidence that entries wrote.
      *
      * @param list<int> $sequences

@@ -74,4 +74,29 @@ final class Cells
         /** @var list<array<string, mixed>> */
         return \is_array($of[$name] ?? null) ? array_values(array_filter($of[$name], \is_array(...))) : [];
     }
+
+    /**
+     * The texts of a list under a name of what was written; none where it has no such list.
+     *
+     * @param array<mixed> $of
+     *
+     * @return list<string>
+     */
+    public static function texts(array $of, string $name): array
+    {
+        return \is_array($of[$name] ?? null) ? array_values(array_filter($of[$name], \is_string(...))) : [];
+    }
+
+    /**
+     * The object under a name of what was written; empty where there is none.
+     *
+     * @param array<mixed> $of
+     *
+     * @return array<string, mixed>
+     */
+    public static function map(array $of, string $name): array
+    {
+        /** @var array<string, mixed> */
+        return \is_array($of[$name] ?? null) ? $of[$name] : [];
+    }
 }

@@ -31,6 +31,12 @@ final readonly class CheckNotes
         return new self($this->by, $this->remarks, $this->setAside, $this->typed, $this->inPlaceOf, $this->away, $by);
     }
 
+    /** @return list<string> who typed it, and who accepted it */
+    public function codes(): array
+    {
+        return array_values(array_unique([...array_map(static fn (Typed $one): string => $one->by, $this->typed), $this->by]));
+    }
+
     /** By whom, in words: who typed it is told beside who accepted it, where that is not one person. */
     public function who(): string
     {

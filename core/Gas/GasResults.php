@@ -81,6 +81,18 @@ final readonly class GasResults implements FamilyResults, LogsByChannel
         return $result->answers->indicated;
     }
 
+    public function logged(): array
+    {
+        $logged = [];
+        foreach ($this->channels as $channel => $results) {
+            if ($results->sensed->run->log !== null && $results->sensed->run->column((string) $channel) !== null) {
+                $logged[] = ['channel' => (string) $channel, 'words' => (string) $channel];
+            }
+        }
+
+        return $logged;
+    }
+
     public function series(string $channel, Run $run): ?ChannelSeries
     {
         $results = $this->channels[$channel] ?? null;

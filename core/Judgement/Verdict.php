@@ -46,4 +46,20 @@ enum Verdict: string
             default => self::worst(...$stand),
         };
     }
+
+    /**
+     * What a result comes to once a person overruled what was proposed for its run: a worse verdict covers every result, a better
+     * one only what the proposal rested on. What was void by itself stays void (own).
+     *
+     * @param self $proposed for the run
+     * @param self $decided  instead
+     */
+    public function overruled(self $proposed, self $decided): self
+    {
+        return match (true) {
+            $decided->weight() >= $proposed->weight() => $this->worse($decided),
+            $this === $proposed => $decided,
+            default => $this,
+        };
+    }
 }

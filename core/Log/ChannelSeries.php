@@ -63,4 +63,22 @@ final readonly class ChannelSeries
 
         return new self($unit, $clock->at(0), $log->step(), $logged, $response === null ? null : $right);
     }
+
+    /**
+     * Drawn small: with the response taken out where a check shows one.
+     *
+     * @param int $most how many stretches it is drawn in, at most
+     */
+    public function sketch(int $most): LogSketch
+    {
+        $values = $this->corrected ?? $this->indicated;
+        $per = max(1, (int) ceil(\count($values) / $most));
+        $points = [];
+        foreach (array_chunk($values, $per) as $stretch) {
+            $known = array_filter($stretch, \is_int(...));
+            $points[] = $known === [] ? null : [min($known) / 1000, array_sum($known) / \count($known) / 1000, max($known) / 1000];
+        }
+
+        return new LogSketch($per * $this->step, $points, $this->unit);
+    }
 }

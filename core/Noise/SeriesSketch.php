@@ -15,7 +15,7 @@ final class SeriesSketch
         $per = max(1, (int) ceil($log->length() / $most));
         $column = LogSurvey::column($log, ...LevelColumn::LEVELS);
         if ($column === null) {
-            return new LogSketch($per * $log->step(), []);
+            return new LogSketch($per * $log->step(), [], LevelUnit::Decibel);
         }
         $points = [];
         $low = \PHP_INT_MAX;
@@ -45,7 +45,7 @@ final class SeriesSketch
             $points[] = self::point($low, $high, $energy, $count);
         }
 
-        return new LogSketch($per * $log->step(), $points);
+        return new LogSketch($per * $log->step(), $points, LevelUnit::Decibel);
     }
 
     /** @return array{float, float, float}|null */

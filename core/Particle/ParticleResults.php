@@ -83,6 +83,18 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
         return $result->answers->between;
     }
 
+    public function logged(): array
+    {
+        return match (true) {
+            $this->record->log === null => [],
+            $this->record->dust() !== null => [['channel' => ParticleFormat::DUST, 'words' => 'dust']],
+            default => array_map(
+                static fn (string $size): array => ['channel' => $size, 'words' => 'from '.$size.' µm'],
+                array_map(strval(...), array_keys($this->record->sizes())),
+            ),
+        };
+    }
+
     /** Concentrations in each interval; of a dust monitor its readings by its factor. */
     public function series(string $channel, Run $run): ?ChannelSeries
     {
@@ -143,12 +155,7 @@ final readonly class ParticleResults implements FamilyResults, LogsByChannel
         return [
             'start' => $log->start()->format(\DATE_ATOM), 'stepSeconds' => $log->step(), 'length' => $log->length(),
             'leftOut' => array_map(static fn (Span $span): array => $span->ends(), $this->worked->leftOut),
-            'channels' => $this->record->dust() !== null
-                ? [['channel' => ParticleFormat::DUST, 'words' => 'dust']]
-                : array_map(
-                    static fn (string $size): array => ['channel' => $size, 'words' => 'from '.$size.' µm'],
-                    array_map(strval(...), array_keys($this->record->sizes())),
-                ),
+            'channels' => $this->logged(),
         ];
     }
 

@@ -37,6 +37,14 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./results/ResultView')).ResultView }),
       },
       {
+        path: 'reports',
+        lazy: async () => ({ Component: (await import('./report/ReportsView')).ReportsView }),
+      },
+      {
+        path: 'reports/:id',
+        lazy: async () => ({ Component: (await import('./report/ReportView')).ReportView }),
+      },
+      {
         path: 'laboratory',
         lazy: async () => ({ Component: (await import('./laboratory/LaboratoryView')).LaboratoryView }),
       },

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http\Bench;
 
-use Footnote\App\Http\Shown\TraitsLine;
+use Footnote\App\Shown\TraitsLine;
 use Footnote\Core\Evidence\Run;
 use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Assessor;

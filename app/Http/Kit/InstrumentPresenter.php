@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Kit;
 
 use Footnote\App\Http\Bench\UnitPresenter;
-use Footnote\App\Http\Shown\TraitsLine;
 use Footnote\App\Logbook\CheckVersions;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Retirements;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Shown\TraitsLine;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\HistoryPoint;
 use Footnote\Core\Judgement\Apart;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http\Kit;
 
-use Footnote\App\Http\Shown\TraitsLine;
 use Footnote\App\Logbook\Kit;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Shown\TraitsLine;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;

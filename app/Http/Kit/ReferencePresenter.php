@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http\Kit;
 
-use Footnote\App\Http\Shown\TraitsLine;
 use Footnote\App\Logbook\Kit;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Shown\TraitsLine;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\CommonRoutine;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Runs;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Footnote\App\Http\Shown\TraitsLine;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\CheckVersions;
 use Footnote\App\Logbook\Logbook;
@@ -13,6 +12,7 @@ use Footnote\App\Logbook\Row\Campaign;
 use Footnote\App\Logbook\Runs;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Runs\RunFields;
+use Footnote\App\Shown\TraitsLine;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\RemarkKind;
 use Footnote\Core\Evidence\Run;

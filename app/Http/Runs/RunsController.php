@@ -7,6 +7,7 @@ namespace Footnote\App\Http\Runs;
 use Footnote\App\Access\User;
 use Footnote\App\Http\Body;
 use Footnote\App\Http\SentFile;
+use Footnote\App\Logbook\DrawnLogs;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Runs;
 use Footnote\App\Refusal\Problem;
@@ -71,14 +72,14 @@ final readonly class RunsController
 
     /** The whole log of one channel or size, as indicated and with the response of each moment taken out. */
     #[Route('/{id}/readings', methods: ['GET'])]
-    public function readings(string $id, Request $request, LogPresenter $logs): JsonResponse
+    public function readings(string $id, Request $request, DrawnLogs $logs): JsonResponse
     {
         return new JsonResponse($logs->channel($id, $request->query->getString('channel')));
     }
 
     /** The log for drawing: the lowest, highest and energy-mean level of each stretch. */
     #[Route('/{id}/series', methods: ['GET'])]
-    public function series(string $id, LogPresenter $logs): JsonResponse
+    public function series(string $id, DrawnLogs $logs): JsonResponse
     {
         return new JsonResponse($logs->sketch($id));
     }

@@ -175,6 +175,47 @@ export const useResult = (run: string) =>
     queryFn: () => answer(api.GET('/api/results/{run}', { params: { path: { run } } })),
   });
 
+export const useReports = () =>
+  useQuery({ queryKey: ['reports'], queryFn: () => answer(api.GET('/api/reports')) });
+
+export const useReport = (id: string) =>
+  useQuery({
+    queryKey: ['report', id],
+    queryFn: () => answer(api.GET('/api/reports/{id}', { params: { path: { id } } })),
+  });
+
+/** One part of a report; of an edition, which never changes, or of the draft. */
+export const useReportPart = (id: string, part: string, edition: number | null) =>
+  useQuery({
+    queryKey: ['report', id, 'part', part, edition],
+    queryFn: () =>
+      answer(
+        api.GET('/api/reports/{id}/part', {
+          params: {
+            path: { id },
+            query: { part, ...(edition === null ? {} : { edition: String(edition) }) },
+          },
+        }),
+      ),
+  });
+
+/** How far a report is printed; asked again while it goes on. */
+export const usePrinting = (id: string, edition: number | null, paper: 'A4' | 'Letter') =>
+  useQuery({
+    queryKey: ['printing', id, edition, paper],
+    queryFn: () =>
+      answer(
+        api.GET('/api/reports/{id}/print', {
+          params: {
+            path: { id },
+            query: { paper, ...(edition === null ? {} : { edition: String(edition) }) },
+          },
+        }),
+      ),
+    refetchInterval: ({ state }) =>
+      state.data?.state === 'running' || state.data?.state === 'waiting' ? 1000 : false,
+  });
+
 /** The equations as they are typeset: they change with a release alone. */
 export const useEquations = () =>
   useQuery({

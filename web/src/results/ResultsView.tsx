@@ -123,6 +123,7 @@ export function ResultsView() {
           all="either"
         />
         <span style={{ flex: 1 }} />
+        {filter.campaign && <Link to={`/reports?begin=${filter.campaign}`}>Report</Link>}
         {filter.campaign && <a href={`/api/campaigns/${filter.campaign}/export`}>Data package</a>}
         <a href={`/api/results.csv${query ? `?${query}` : ''}`}>CSV</a>
         <a href={`/api/results.csv?${query ? `${query}&` : ''}decimal=comma`}>CSV with decimal commas</a>

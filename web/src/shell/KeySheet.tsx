@@ -16,6 +16,7 @@ const sheet: [string, [string, string][]][] = [
       ['g d', 'Day'],
       ['g b', 'Bench'],
       ['g r', 'Results'],
+      ['g o', 'Reports'],
       ['g a', 'Laboratory'],
       ['g n', 'Plan'],
       ['g k', 'Kit'],

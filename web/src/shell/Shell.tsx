@@ -17,6 +17,7 @@ const places = [
   { to: '/', word: 'Day', key: 'd' },
   { to: '/bench', word: 'Bench', key: 'b' },
   { to: '/results', word: 'Results', key: 'r' },
+  { to: '/reports', word: 'Reports', key: 'o' },
   { to: '/laboratory', word: 'Laboratory', key: 'a' },
   { to: '/plan', word: 'Plan', key: 'n' },
   { to: '/kit', word: 'Kit', key: 'k' },

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\App\Http\Shown;
+namespace Footnote\App\Shown;
 
 /** Labels within a sentence. */
 final class Words

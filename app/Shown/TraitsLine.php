@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\App\Http\Shown;
+namespace Footnote\App\Shown;
 
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Traits;

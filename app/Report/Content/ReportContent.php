@@ -1,0 +1,215 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Report\Content;
+
+use Footnote\App\Logbook\CampaignRuns;
+use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\ClientReports;
+use Footnote\App\Logbook\Judging;
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\Policies;
+use Footnote\App\Logbook\Sources;
+use Footnote\App\Logbook\Withdrawals;
+use Footnote\App\Report\Asked;
+use Footnote\App\Storage\Cells;
+use Footnote\Core\Record\Formats;
+
+/**
+ * All that a report says, as a document of lines: the first tells what it is and its parts in their order, each other one is a part.
+ * Pages are laid down as they are made, so that there may be many.
+ */
+final readonly class ReportContent
+{
+    public const FORMAT = 'footnote-report/1';
+
+    public function __construct(
+        private CampaignRuns $runs,
+        private Campaigns $campaigns,
+        private Judging $judging,
+        private Logbook $logbook,
+        private Policies $policies,
+        private Sources $sources,
+        private Withdrawals $withdrawals,
+        private ReportedRuns $reported,
+        private ClientReports $reports,
+        private Formats $families,
+    ) {
+    }
+
+    public function covered(Asked $asked): Covered
+    {
+        $in = [];
+        $out = [];
+        $practice = 0;
+        foreach ($this->runs->of($asked->campaign) as $run) {
+            if ($run['practice']) {
+                ++$practice;
+            } elseif ($asked->takes($run['run'], $run['person'], $run['instrument'], $run['day'])) {
+                $in[] = $run['run'];
+            } else {
+                $out[] = $run['run'];
+            }
+        }
+
+        return new Covered($asked, $in, $out, $practice);
+    }
+
+    /**
+     * @param \SplFileObject          $file     that it is written to
+     * @param \Closure(int, int): void $progress told after each run: how many are done, of how many
+     */
+    public function lay(string $report, Asked $asked, \SplFileObject $file, \Closure $progress): void
+    {
+        $campaign = $this->campaigns->one($asked->campaign);
+        $zone = new \DateTimeZone($campaign['zone']);
+        $covered = $this->covered($asked);
+        $sources = $this->sourceWords();
+        $gathered = new Gathered();
+        $pages = array_combine(
+            array_map(static fn (Section $section): string => $section->value, Section::cases()),
+            array_map(static fn (): \SplTempFileObject => new \SplTempFileObject(8_000_000), Section::cases()),
+        );
+        foreach ($covered->in as $place => $id) {
+            $run = $this->reported->of($id, $zone);
+            $gathered->add($run);
+            $blocks = $this->page($run, $sources, $asked->schools ? $this->reported->schools($id) : []);
+            $pages[$run->stands->section()->value]->fwrite(self::part($run->part(), $run->id().': '.$run->title(), $blocks));
+            $progress($place + 1, \count($covered->in));
+        }
+        $front = new FrontPart(
+            $covered,
+            $gathered,
+            [...$campaign, 'judgedBy' => $this->judgedBy($campaign)],
+            $this->judging->yardsticks($campaign['id'])->limits,
+            $this->withdrawn($asked),
+            new HouseTexts($this->reports->texts()),
+            $sources,
+        );
+        $file->fwrite(self::line([
+            'format' => self::FORMAT,
+            'report' => $report,
+            'asked' => $asked->told(),
+            'zone' => $zone->getName(),
+            'parts' => self::outline($gathered),
+        ]));
+        $file->fwrite(self::part(FrontPart::PART, Labels::SUMMARY, $front->blocks()));
+        foreach (Section::cases() as $section) {
+            if (isset($gathered->outline[$section->value])) {
+                $file->fwrite(self::part('section:'.$section->value, $section->title(), self::opening($section, $gathered)));
+                $this->copy($pages[$section->value], $file);
+            }
+        }
+        $cautions = (new HouseTexts($this->reports->texts()))->filled(HouseTexts::CAUTIONS, []);
+        $evidence = new EvidencePart($gathered, $this->logbook, $this->families, $zone, $cautions);
+        $file->fwrite(self::part(EvidencePart::PART, Labels::EVIDENCE, $evidence->blocks()));
+    }
+
+    /**
+     * @param list<array<string, mixed>> $schools
+     *
+     * @return list<Block>
+     */
+    private function page(ReportedRun $run, SourceWords $sources, array $schools): array
+    {
+        $notes = new NoteBook(Cells::rows($run->stands->body, 'figures'), $sources);
+
+        return [
+            ...(new ResultHead($run, $notes))->blocks(),
+            ...(new ResultNumbers($run, $notes))->blocks(),
+            ...(new ResultEvidence($run, $notes, $schools))->blocks(),
+        ];
+    }
+
+    /** @return list<Block> */
+    private static function opening(Section $section, Gathered $gathered): array
+    {
+        $count = Shown::count(\count($gathered->outline[$section->value] ?? []), 'run');
+
+        return [
+            Block::heading('title', 1, Line::of($section->title())),
+            Block::paragraph('words', Line::of(match ($section) {
+                Section::Standing => \sprintf('%s of which at least one result is signed and stands.', $count),
+                Section::Void => \sprintf('%s that came to nothing: no number of it states anything. They are told so that nothing is left out.', $count),
+                Section::NotSigned => \sprintf('%s of which nothing is signed as it stands now. What is told is a proposal, and no result.', $count),
+            })),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> each part with its name and title; of a run what an edition is held against another by */
+    private static function outline(Gathered $gathered): array
+    {
+        $outline = [['part' => FrontPart::PART, 'title' => Labels::SUMMARY]];
+        foreach (Section::cases() as $section) {
+            if (isset($gathered->outline[$section->value])) {
+                array_push($outline, ['part' => 'section:'.$section->value, 'title' => $section->title()], ...$gathered->outline[$section->value]);
+            }
+        }
+
+        return [...$outline, ['part' => EvidencePart::PART, 'title' => Labels::EVIDENCE]];
+    }
+
+    /** @param list<Block> $blocks */
+    public static function part(string $part, string $title, array $blocks): string
+    {
+        return self::line([
+            'part' => $part,
+            'title' => $title,
+            'blocks' => array_map(static fn (Block $block): array => $block->told($part), $blocks),
+        ]);
+    }
+
+    /** @param array<string, mixed> $told */
+    public static function line(array $told): string
+    {
+        return json_encode($told, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n";
+    }
+
+    private function copy(\SplTempFileObject $from, \SplFileObject $to): void
+    {
+        $from->rewind();
+        while (!$from->eof()) {
+            $to->fwrite((string) $from->fread(1_000_000));
+        }
+    }
+
+    /** @param array<string, mixed> $campaign */
+    private function judgedBy(array $campaign): string
+    {
+        $policy = $this->policies->get(Cells::text($campaign, 'policy'));
+
+        return \sprintf(
+            'policy %s, version %d%s',
+            $policy->name,
+            $policy->version,
+            ($campaign['policyChanged'] ?? false) === true ? '; it was changed after results were seen' : '',
+        );
+    }
+
+    /** @return list<array<string, string>> of the choice */
+    private function withdrawn(Asked $asked): array
+    {
+        $zone = new \DateTimeZone($this->campaigns->one($asked->campaign)['zone']);
+
+        return array_values(array_filter(
+            $this->withdrawals->of($asked->campaign),
+            static fn (array $run): bool => $asked->takes(
+                $run['run'],
+                $run['person'],
+                $run['instrument'],
+                (new \DateTimeImmutable($run['start']))->setTimezone($zone)->format('Y-m-d'),
+            ),
+        ));
+    }
+
+    private function sourceWords(): SourceWords
+    {
+        $confirmed = [];
+        foreach ($this->sources->confirmed() as $one) {
+            $confirmed['='.$one['source']] = Shown::joined(', ', $one['edition'], $one['clause'], $one['on']);
+        }
+
+        return new SourceWords($confirmed);
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Report;
+
+use Footnote\App\Journal\JournalLines;
+use Footnote\App\Logbook\ClientReports;
+use Footnote\App\Report\Content\ReportContent;
+use Footnote\App\Report\Content\ReportFile;
+use Footnote\Core\Record\Fields;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/**
+ * What a report says now: laid down once for each state of the logbook. Whatever is written makes another state, and a later release
+ * another one again, so that nothing that is stale is shown or signed.
+ */
+final readonly class Drafts
+{
+    /** What people do that changes nothing of what a report says. */
+    private const BESIDES = [
+        'signed in', 'signed out', 'signed out everywhere', 'sign-in refused', 'one-time code made', 'password chosen',
+        RemarkOnReport::MADE, RemarkOnReport::SETTLED, IssueReport::ISSUED, PrintEdition::PRINTED,
+    ];
+
+    public function __construct(
+        private ClientReports $reports,
+        private ReportContent $content,
+        private JournalLines $journal,
+        private ReportFolder $folder,
+        #[Autowire('%footnote.release%')]
+        private string $release,
+    ) {
+    }
+
+    /** @param (\Closure(int, int): void)|null $progress told after each run: how many are done, of how many */
+    public function of(string $report, ?\Closure $progress = null): ReportFile
+    {
+        $kept = $this->reports->one($report);
+        $path = $this->path($report);
+        if (is_file($path)) {
+            return new ReportFile($path);
+        }
+        $this->folder->tidy();
+        $beside = $this->folder->beside($path);
+        try {
+            $file = new \SplFileObject($beside, 'w');
+            $this->content->lay($report, Asked::of(Fields::of($kept['asked'])), $file, $progress ?? static fn (): null => null);
+            rename($beside, $path);
+        } finally {
+            if (is_file($beside)) {
+                unlink($beside);
+            }
+        }
+
+        return new ReportFile($path);
+    }
+
+    /** Whether it would be there at once. */
+    public function isMade(string $report): bool
+    {
+        return is_file($this->path($report));
+    }
+
+    private function path(string $report): string
+    {
+        return $this->folder->path(\sprintf('%s.%d.%s.lines', $report, $this->journal->last(self::BESIDES), substr($this->release, 0, 12)));
+    }
+}

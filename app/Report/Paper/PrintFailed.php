@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Report\Paper;
+
+/** A report could not be printed; its message says why, for whoever looks after the machine. */
+final class PrintFailed extends \RuntimeException
+{
+}
