@@ -30,7 +30,10 @@ final readonly class StrangerThrottle
         if (is_numeric($count) && (int) $count >= self::MOST) {
             throw new TriedTooOften(self::SPAN);
         }
-        $this->connection->executeStatement('DELETE FROM sign_in_attempt WHERE attempt_key = ? AND tried_at <= ?', [$key, $now - self::SPAN]);
+        $this->connection->executeStatement(
+            'DELETE FROM sign_in_attempt WHERE attempt_key = ? AND tried_at <= ?',
+            [$key, $now - self::SPAN],
+        );
         $this->connection->insert('sign_in_attempt', ['attempt_key' => $key, 'tried_at' => $now]);
     }
 }

@@ -64,19 +64,19 @@ final readonly class JournalLines
     }
 
     /**
-     * The newest entry but those of some kinds; 0 where there is none.
+     * The hash of the newest entry but those of some kinds: it is of no other state of any logbook, whatever was restored since.
      *
      * @param non-empty-list<string> $besides kinds
      */
-    public function last(array $besides): int
+    public function last(array $besides): string
     {
         $last = $this->connection->fetchOne(
-            'SELECT sequence FROM journal_entry WHERE kind NOT IN (?) ORDER BY sequence DESC LIMIT 1',
+            'SELECT hash FROM journal_entry WHERE kind NOT IN (?) ORDER BY sequence DESC LIMIT 1',
             [$besides],
             [ArrayParameterType::STRING],
         );
 
-        return is_numeric($last) ? (int) $last : 0;
+        return \is_string($last) ? $last : Journal::ROOT;
     }
 
     /**

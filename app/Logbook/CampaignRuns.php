@@ -28,7 +28,7 @@ final readonly class CampaignRuns
             'person' => Cells::text($row, 'person'),
             'instrument' => Cells::text($row, 'instrument_id'),
             'task' => Cells::text($row, 'task'),
-            'day' => (new \DateTimeImmutable(Cells::text($row, 'started_at'), new \DateTimeZone('UTC')))->setTimezone($zone)->format('Y-m-d'),
+            'day' => (new \DateTimeImmutable(Cells::moment($row, 'started_at')))->setTimezone($zone)->format('Y-m-d'),
             'practice' => isset($practice['='.Cells::text($row, 'instrument_id')]),
         ], $this->connection->fetchAllAssociative(
             'SELECT run_id, person, instrument_id, task, started_at FROM run_state WHERE campaign_id = ? ORDER BY started_at, run_id',

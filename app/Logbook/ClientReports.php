@@ -27,7 +27,10 @@ final readonly class ClientReports
     {
     }
 
-    /** @return list<array{id: string, campaign: string, asked: array<string, mixed>, by: string, at: string, editions: int}> newest first */
+    /**
+     * @return list<array{id: string, campaign: string, asked: array<string, mixed>, by: string, at: string, editions: int}> the newest
+     *                                                                                                                       first
+     */
     public function all(): array
     {
         $editions = $this->connection->fetchAllKeyValue('SELECT report_id, MAX(edition) FROM report_edition GROUP BY report_id');
@@ -220,6 +223,9 @@ final readonly class ClientReports
     /** @return list<array<string, mixed>> rows in their order */
     private function words(string $id, string $kind): array
     {
-        return $this->connection->fetchAllAssociative('SELECT * FROM report_word WHERE report_id = ? AND kind = ? ORDER BY id', [$id, $kind]);
+        return $this->connection->fetchAllAssociative(
+            'SELECT * FROM report_word WHERE report_id = ? AND kind = ? ORDER BY id',
+            [$id, $kind],
+        );
     }
 }

@@ -10,6 +10,7 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\ClientReports;
 use Footnote\App\Logbook\Row\ReportWord;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Report\Content\Asked;
 use Footnote\Core\Record\Fields;
 use Psr\Clock\ClockInterface;
 
@@ -30,7 +31,8 @@ final readonly class AskOtherwise
         if ($asked->campaign !== $this->reports->one($report)['campaign']) {
             throw Problem::field('/campaign', 'stays that of the report; begin another report for another campaign.');
         }
-        $this->journal->during($by->code, 'report asked otherwise', ['report' => $report, ...$asked->told()], function () use ($by, $report, $asked): void {
+        $entry = ['report' => $report, ...$asked->told()];
+        $this->journal->during($by->code, 'report asked otherwise', $entry, function () use ($by, $report, $asked): void {
             $this->entities->persist(new ReportWord($report, ReportWord::ASKED, $asked->told(), $by->code, $this->clock->now()));
         });
     }

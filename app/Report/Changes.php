@@ -21,8 +21,9 @@ final class Changes
         $before = self::runs($was);
         $now = self::runs($is);
         $changes = [];
-        foreach ($before as $run => $facts) {
-            array_push($changes, ...(isset($now[$run]) ? self::of(substr($run, 5), $facts, $now[$run]) : [substr($run, 5).' is no longer in it.']));
+        foreach ($before as $part => $facts) {
+            $run = substr($part, 5);
+            array_push($changes, ...(isset($now[$part]) ? self::of($run, $facts, $now[$part]) : [$run.' is no longer in it.']));
         }
         foreach (array_diff_key($now, $before) as $run => $facts) {
             $changes[] = substr($run, 5).' is new in it.';
@@ -41,7 +42,12 @@ final class Changes
     {
         $changes = [];
         if (Cells::text($was, 'section') !== Cells::text($is, 'section')) {
-            $changes[] = \sprintf('%s: was among those that are “%s”, now “%s”.', $run, Cells::text($was, 'section'), Cells::text($is, 'section'));
+            $changes[] = \sprintf(
+                '%s: was among those that are “%s”, now “%s”.',
+                $run,
+                Cells::text($was, 'section'),
+                Cells::text($is, 'section'),
+            );
         }
         $now = [];
         foreach (Cells::rows($is, 'results') as $result) {

@@ -10,6 +10,7 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Row\ClientReport;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Report\Content\Asked;
 use Footnote\App\Storage\Numbers;
 use Footnote\Core\Record\Fields;
 use Psr\Clock\ClockInterface;

@@ -6,6 +6,7 @@ namespace Footnote\App\Report;
 
 use Footnote\App\Journal\JournalLines;
 use Footnote\App\Logbook\ClientReports;
+use Footnote\App\Report\Content\Asked;
 use Footnote\App\Report\Content\ReportContent;
 use Footnote\App\Report\Content\ReportFile;
 use Footnote\Core\Record\Fields;
@@ -64,6 +65,8 @@ final readonly class Drafts
 
     private function path(string $report): string
     {
-        return $this->folder->path(\sprintf('%s.%d.%s.lines', $report, $this->journal->last(self::BESIDES), substr($this->release, 0, 12)));
+        $state = substr($this->journal->last(self::BESIDES), 0, 24);
+
+        return $this->folder->path(\sprintf('%s.%s.%s.lines', $report, $state, substr($this->release, 0, 12)));
     }
 }

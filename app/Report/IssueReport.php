@@ -61,8 +61,11 @@ final readonly class IssueReport
         $url = ($url === '' ? $called : $url).'/r/'.$address;
         $square = $this->code->of($url);
         $entry = ['report' => $report, 'edition' => $after + 1, 'digest' => $seen, 'why' => $why];
+        $place = ['address' => $url, 'square' => $square];
 
-        return $this->journal->during($by->code, self::ISSUED, $entry, function () use ($by, $report, $seen, $after, $why, $address, $url, $square): int {
+        return $this->journal->during($by->code, self::ISSUED, $entry, function () use ($by, $report, $entry, $address, $place): int {
+            ['digest' => $seen, 'why' => $why] = $entry;
+            $after = $entry['edition'] - 1;
             $draft = $this->drafts->of($report);
             $this->refuse($report, $draft, $seen, $after);
             $last = $this->reports->last($report);
@@ -73,8 +76,7 @@ final readonly class IssueReport
                 'by' => $by->code,
                 'at' => $at->format(\DATE_ATOM),
                 'draft' => $seen,
-                'address' => $url,
-                'square' => $square,
+                ...$place,
                 ...($last === null ? [] : ['why' => $why]),
             ];
             $content = self::content($draft, $issue, $last === null ? [] : self::changed($last['edition'], $why, $changes));

@@ -64,9 +64,13 @@ final readonly class Press
         $state = ['state' => 'running', 'what' => 'written', 'done' => 0, 'of' => 0, 'words' => ''];
         $this->tell($report, $edition, $paper, $state);
         try {
-            ($this->print)($report, $edition, $paper, function (string $what, int $done, int $of) use ($report, $edition, $paper, $state): void {
-                $this->tell($report, $edition, $paper, [...$state, 'what' => $what, 'done' => $done, 'of' => $of]);
-            });
+            $tell = fn (string $what, int $done, int $of) => $this->tell(
+                $report,
+                $edition,
+                $paper,
+                [...$state, 'what' => $what, 'done' => $done, 'of' => $of],
+            );
+            ($this->print)($report, $edition, $paper, $tell);
             $this->tell($report, $edition, $paper, [...$state, 'state' => 'done']);
         } catch (\Throwable $problem) {
             $words = $problem instanceof PrintFailed ? $problem->getMessage() : 'The program failed; its log says where.';
@@ -92,7 +96,9 @@ final readonly class Press
         $since = time() - (int) @filemtime($path);
         if ($state['state'] === 'running' && !$this->isHeld($path.'.lock')
             || $state['state'] === 'waiting' && $since > 30) {
-            return [...$state, 'state' => 'failed', 'words' => 'Printing was broken off: the process that did it has ended. It can be begun again.'];
+            $words = 'Printing was broken off: the process that did it has ended. It can be begun again.';
+
+            return [...$state, 'state' => 'failed', 'words' => $words];
         }
 
         return $state;

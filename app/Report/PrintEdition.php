@@ -58,7 +58,13 @@ final readonly class PrintEdition
         $file = $this->drafts->of($report, static fn (int $done, int $of) => $progress('written', $done, $of));
         $path = $this->draftPath($report, $paper);
         $beside = $this->folder->beside($path);
-        ($this->print)($file, $this->imprints->ofDraft($file), $paper, $beside, static fn (int $done, int $of) => $progress('printed', $done, $of));
+        ($this->print)(
+            $file,
+            $this->imprints->ofDraft($file),
+            $paper,
+            $beside,
+            static fn (int $done, int $of) => $progress('printed', $done, $of),
+        );
         rename($beside, $path);
     }
 
@@ -81,7 +87,13 @@ final readonly class PrintEdition
         } finally {
             array_map(static fn (string $one): bool => !is_file($one) || unlink($one), [$path, $path.'.pdf']);
         }
-        $entry = ['report' => $report, 'edition' => $edition, 'paper' => $paper->value, 'pages' => $pages, 'sha256' => hash('sha256', $bytes)];
+        $entry = [
+            'report' => $report,
+            'edition' => $edition,
+            'paper' => $paper->value,
+            'pages' => $pages,
+            'sha256' => hash('sha256', $bytes),
+        ];
         $this->journal->during('footnote', self::PRINTED, $entry, function () use ($report, $edition, $paper, $told, $pages, $bytes): void {
             // Another may have printed it meanwhile: what is kept already stays.
             if ($this->reports->printed($report, $edition, $paper->value) === null) {

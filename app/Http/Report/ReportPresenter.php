@@ -6,8 +6,8 @@ namespace Footnote\App\Http\Report;
 
 use Footnote\App\Logbook\CampaignRuns;
 use Footnote\App\Logbook\ClientReports;
-use Footnote\App\Report\Asked;
 use Footnote\App\Report\Changes;
+use Footnote\App\Report\Content\Asked;
 use Footnote\App\Report\Content\HouseTexts;
 use Footnote\App\Report\Content\ReportFile;
 use Footnote\App\Report\Drafts;

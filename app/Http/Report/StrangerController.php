@@ -61,7 +61,8 @@ final readonly class StrangerController
             [
                 'Content-Type' => 'text/html; charset=utf-8',
                 'Cache-Control' => 'no-store',
-                'Content-Security-Policy' => "default-src 'none'; style-src 'nonce-$nonce'; frame-ancestors 'none'; base-uri 'none'; form-action 'none'",
+                'Content-Security-Policy' => "default-src 'none'; style-src 'nonce-$nonce'; "
+                    ."frame-ancestors 'none'; base-uri 'none'; form-action 'none'",
                 'X-Robots-Tag' => 'noindex',
             ],
         );

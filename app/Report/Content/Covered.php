@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\App\Report\Content;
 
-use Footnote\App\Report\Asked;
-
 /** Which runs of a campaign a report is of, and which it is not of. */
 final readonly class Covered
 {

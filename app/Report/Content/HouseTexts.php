@@ -15,13 +15,13 @@ final readonly class HouseTexts
     public const SHIPPED = [
         self::COVER => 'This report was made for {asked by}. It tells what was measured at {site} from {first day} to {last day} in the'
             .' campaign “{campaign}”, what stands of it, and on what it rests.',
-        self::SUMMARY => 'A result stands when the instrument was checked against a reference before and after it was used, and a person has'
-            ." signed it. Each number is followed to what was read: the small figures lead to the notes.\n"
+        self::SUMMARY => 'A result stands when the instrument was checked against a reference before and after it was used, and a'
+            ." person has signed it. Each number is followed to what was read: the small figures lead to the notes.\n"
             .'“Undecided” means that the evidence leaves the value on either side of the limit: it is neither kept nor broken.',
-        self::CAUTIONS => 'This report tells what was measured, where and when, and nothing else. It is no clearance to enter a space, and no'
-            ." alarm.\nLimits are given with their source; the limit that binds is that of the place. The manual of each instrument and the"
-            ." judgement of a licensed or certified practitioner stand above what is proposed here.\nWhat was measured on one day says"
-            .' nothing of other days by itself: work, ventilation and materials change.',
+        self::CAUTIONS => 'This report tells what was measured, where and when, and nothing else. It is no clearance to enter a space,'
+            ." and no alarm.\nLimits are given with their source; the limit that binds is that of the place. The manual of each"
+            ." instrument and the judgement of a licensed or certified practitioner stand above what is proposed here.\nWhat was"
+            .' measured on one day says nothing of other days by itself: work, ventilation and materials change.',
     ];
 
     /** What stands in braces, and what it is. */

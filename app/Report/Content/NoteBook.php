@@ -121,7 +121,9 @@ final class NoteBook
             $line = $line->then($this->equation($equation, $this->cite($name)));
         }
 
-        return \is_array($origin) ? $line->text((\is_array($equation) ? ' ' : '').$this->sources->origin(Cells::text($origin, 'note'))) : $line;
+        $from = \is_array($origin) ? $this->sources->origin(Cells::text($origin, 'note')) : '';
+
+        return $line->text(\is_array($equation) && $from !== '' ? ' '.$from : $from);
     }
 
     /** @param array<mixed> $equation */

@@ -12,7 +12,6 @@ use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Policies;
 use Footnote\App\Logbook\Sources;
 use Footnote\App\Logbook\Withdrawals;
-use Footnote\App\Report\Asked;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Record\Formats;
 
@@ -130,9 +129,9 @@ final readonly class ReportContent
         return [
             Block::heading('title', 1, Line::of($section->title())),
             Block::paragraph('words', Line::of(match ($section) {
-                Section::Standing => \sprintf('%s of which at least one result is signed and stands.', $count),
-                Section::Void => \sprintf('%s that came to nothing: no number of it states anything. They are told so that nothing is left out.', $count),
-                Section::NotSigned => \sprintf('%s of which nothing is signed as it stands now. What is told is a proposal, and no result.', $count),
+                Section::Standing => $count.' of which at least one result is signed and stands.',
+                Section::Void => $count.' that came to nothing: no number of it states anything. It is told so that nothing is left out.',
+                Section::NotSigned => $count.' of which nothing is signed as it stands now. What is told is a proposal, and no result.',
             })),
         ];
     }
@@ -143,7 +142,8 @@ final readonly class ReportContent
         $outline = [['part' => FrontPart::PART, 'title' => Labels::SUMMARY]];
         foreach (Section::cases() as $section) {
             if (isset($gathered->outline[$section->value])) {
-                array_push($outline, ['part' => 'section:'.$section->value, 'title' => $section->title()], ...$gathered->outline[$section->value]);
+                $outline[] = ['part' => 'section:'.$section->value, 'title' => $section->title()];
+                array_push($outline, ...$gathered->outline[$section->value]);
             }
         }
 

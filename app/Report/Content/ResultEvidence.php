@@ -192,7 +192,12 @@ final readonly class ResultEvidence
                 Cells::rows($school, 'results'),
                 static fn (array $one): bool => Cells::text($one, 'key') === Cells::text($school, 'headline'),
             ))[0] ?? [];
-            $weighty = array_filter(Cells::rows($school, 'findings'), static fn (array $one): bool => Cells::text($one, 'severity') !== 'note');
+            $weighty = [];
+            foreach (Cells::rows($school, 'findings') as $finding) {
+                if (Cells::text($finding, 'severity') !== 'note') {
+                    $weighty[] = Cells::text($finding, 'title');
+                }
+            }
             $rows[] = [
                 Line::of(Cells::text($policy, 'name').', version '.Cells::text($policy, 'version')),
                 Line::of()->verdict(Cells::text($school, 'verdict')),
@@ -202,7 +207,7 @@ final readonly class ResultEvidence
                     Cells::text($main, 'unit'),
                     Cells::text($main, 'reported'),
                 )),
-                Line::of($weighty === [] ? 'none' : implode('; ', array_map(static fn (array $one): string => Cells::text($one, 'title'), $weighty))),
+                Line::of($weighty === [] ? 'none' : implode('; ', $weighty)),
             ];
         }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\App\Report\Content;
 
-use Footnote\App\Report\Content\Picture\TimePicture;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Judgement\Verdict;
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Footnote\App\Report\Content;
 
-use Footnote\App\Report\Content\Picture\IntervalPicture;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Judgement\Robustness;
 use Footnote\Core\Judgement\Verdict;
@@ -278,12 +277,14 @@ final readonly class ResultNumbers
      */
     public static function against(array $limit): string
     {
+        $isRobust = Cells::text($limit, 'robustness') === Robustness::Robust->value;
+
         return \sprintf(
             '%s %s %s %s',
             Cells::text($limit, 'title'),
             Cells::text($limit, 'value'),
             Cells::text($limit, 'unit'),
-            Cells::text($limit, 'robustness') === Robustness::Robust->value ? Cells::text($limit, 'words') : Cells::text($limit, 'robustness'),
+            Cells::text($limit, $isRobust ? 'words' : 'robustness'),
         );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Report\Paper;
 
+use Footnote\App\Report\Content\Shown;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Derivation\Expression\Expression;
 use Footnote\Core\Derivation\Expression\UnreadableExpression;
@@ -11,7 +12,7 @@ use Footnote\Core\Derivation\Expression\UnreadableExpression;
 /** Blocks of a report as HTML: the same on the screen and in print. It holds no style and no script; every text is escaped. */
 final readonly class PaperHtml
 {
-    /** So many characters of an equation fit a line of the margin, and one of the notes; a longer one is written, since type does not wrap. */
+    /** So many characters of an equation fit a line of the margin, and one of the notes; a longer one is written: type does not wrap. */
     private const IN_MARGIN = 36;
     private const IN_NOTES = 60;
 
@@ -62,9 +63,13 @@ final readonly class PaperHtml
     {
         return match (Cells::text($block, 'kind')) {
             'heading' => \sprintf('<h%1$s>%2$s</h%1$s>', Cells::text($block, 'level'), $this->line(Cells::rows($block, 'line'))),
-            'text' => implode('', array_map(static fn (string $line): string => '<p>'.self::text($line).'</p>', Cells::texts($block, 'lines'))),
+            'text' => '<p>'.implode('</p><p>', array_map(self::text(...), Cells::texts($block, 'lines'))).'</p>',
             'table' => $this->table($block),
-            'picture' => \sprintf('<figure>%s<figcaption>%s</figcaption></figure>', Cells::text($block, 'svg'), self::text(Cells::text($block, 'words'))),
+            'picture' => \sprintf(
+                '<figure>%s<figcaption>%s</figcaption></figure>',
+                Cells::text($block, 'svg'),
+                self::text(Cells::text($block, 'words')),
+            ),
             'sign' => \sprintf('<figure class="sign">%s</figure>', Cells::text($block, 'svg')),
             'group' => implode('', array_map(
                 fn (array $one): string => \sprintf('<div class="one one-%s">%s</div>', Cells::text($one, 'kind'), $this->said($one)),
@@ -165,9 +170,9 @@ final readonly class PaperHtml
 
     private static function symbol(string $text): string
     {
-        [$letter, $index] = [...explode('_', $text, 2), ''];
+        $parts = explode('_', $text, 2);
 
-        return \sprintf('<i>%s%s</i>', self::text($letter), $index === '' ? '' : '<sub>'.self::text($index).'</sub>');
+        return \sprintf('<i>%s%s</i>', self::text($parts[0]), isset($parts[1]) ? '<sub>'.self::text($parts[1]).'</sub>' : '');
     }
 
     private function mark(string $number): string
@@ -217,7 +222,12 @@ final readonly class PaperHtml
             $drawn .= \sprintf('<path d="M%d 6v8"/>', 33 + 3 * $i);
         }
         $drawn .= $state === 'running' ? '<path d="M29 10h8m-3-3 3 3-3 3"/>' : '';
-        $words = (self::BRACKETS[$state] ?? $state).($between > 0 ? \sprintf(', %d check in between', $between) : '').($struck ? ', void' : '');
+        $words = Shown::joined(
+            ', ',
+            self::BRACKETS[$state] ?? $state,
+            $between > 0 ? Shown::count($between, 'check').' in between' : '',
+            $struck ? 'void' : '',
+        );
 
         return \sprintf(
             '<svg class="bracket" viewBox="0 0 52 20" role="img" aria-label="%s">%s<circle cx="24" cy="10" r="3.4"/>%s</svg>',

@@ -7,7 +7,7 @@ namespace Footnote\App\Report\Paper;
 use Footnote\App\Report\Content\Labels;
 use Footnote\App\Storage\Cells;
 
-/** Parts of a report as one HTML document that is printed: it carries its letters with it, and forbids scripts and everything from outside. */
+/** Parts of a report as one HTML document that is printed: it carries its letters with it, and forbids scripts and all from outside. */
 final readonly class PrintedPages
 {
     /** The letters that the build of the web client lays beside it, by family. */

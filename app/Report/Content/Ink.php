@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\App\Report\Content\Picture;
+namespace Footnote\App\Report\Content;
 
 /** The inks that pictures of a report are drawn in. */
 final class Ink

@@ -2,10 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Footnote\App\Report\Content\Picture;
+namespace Footnote\App\Report\Content;
 
 use Footnote\App\Logbook\DrawnLog;
-use Footnote\App\Report\Content\Shown;
 
 /**
  * A run in time: the checks of its bracket, the run between them, what is not in its sums, and its log as lowest, mean and highest of
@@ -58,7 +57,12 @@ final readonly class TimePicture
 
     private function run(): string
     {
-        return \sprintf('<path d="M%s 18H%s" stroke="%s" stroke-width="3.5"/>', Ink::at($this->x($this->from)), Ink::at($this->x($this->to)), Ink::TEXT);
+        return \sprintf(
+            '<path d="M%s 18H%s" stroke="%s" stroke-width="3.5"/>',
+            Ink::at($this->x($this->from)),
+            Ink::at($this->x($this->to)),
+            Ink::TEXT,
+        );
     }
 
     /** @param array<string, list<Event>> $checks */
@@ -78,7 +82,12 @@ final readonly class TimePicture
                     Ink::at($x + $foot),
                     Ink::at($x),
                     Ink::TEXT,
-                ).($end === 'between' ? '' : Ink::text($x + ($end === 'pre' ? -4 : 4), 22, $this->near($event['at']), $end === 'pre' ? 'end' : 'start'));
+                );
+                $drawn .= match ($end) {
+                    'pre' => Ink::text($x - 4, 22, $this->near($event['at']), 'end'),
+                    'post' => Ink::text($x + 4, 22, $this->near($event['at']), 'start'),
+                    default => '',
+                };
             }
         }
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Footnote\App\Report;
+namespace Footnote\App\Report\Content;
 
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\InvalidRecord;

@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace Footnote\App\Report\Content\Picture;
+namespace Footnote\App\Report\Content;
 
-use Footnote\App\Report\Content\Shown;
 use Footnote\App\Storage\Cells;
 
 /** The drift interval of a result as a bar, the reported value as a ring, the limit as a line across. */
