@@ -9,6 +9,7 @@ use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Row\RecordedRecall;
 use Footnote\App\Logbook\Row\RegisteredReference;
+use Footnote\App\Logbook\SupposedRecall;
 use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\EvidenceReader;
@@ -37,12 +38,7 @@ final readonly class RecallReference
             throw Problem::field('/error', 'say how far it was off, with its sign, or that it is not known (null).');
         }
         $recall = $this->reader->recall($told, $kind);
-        $record = array_filter([
-            'since' => $recall->since->format(\DATE_ATOM),
-            'until' => $recall->until?->format(\DATE_ATOM),
-            'reason' => $recall->reason,
-            'error' => $recall->error?->written,
-        ], \is_string(...));
+        $record = SupposedRecall::record($recall);
         $this->journal->during(
             $by->code,
             'reference recalled',

@@ -51,6 +51,21 @@ final class Judging
     ) {
     }
 
+    /** Judges as if a recall stood that nobody has made; what it comes to is kept nowhere. */
+    public function supposing(SupposedRecall $recall): self
+    {
+        return new self(
+            $this->connection,
+            $this->prepared,
+            $this->snapshot,
+            $this->logbook->supposing($recall),
+            $this->policies,
+            $this->assessor,
+            $this->writer,
+            $this->families,
+        );
+    }
+
     /**
      * @param list<string> $runs few enough to hold in memory
      *

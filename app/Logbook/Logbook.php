@@ -37,7 +37,14 @@ final readonly class Logbook
         private LogFormatReader $formats,
         private SiteClock $site,
         private Formats $families,
+        private ?SupposedRecall $supposed = null,
     ) {
+    }
+
+    /** The same logbook with a recall in it that nobody has made. */
+    public function supposing(SupposedRecall $recall): self
+    {
+        return new self($this->connection, $this->prepared, $this->reader, $this->formats, $this->site, $this->families, $recall);
     }
 
     /** Everything known of one instrument, read as far as it is asked for. */
@@ -60,12 +67,17 @@ final readonly class Logbook
             static fn (array $event): Intervention => $reader->intervention(Fields::of($event), $unit->family),
             fn (array $ids): array => $this->coreRuns(array_values($this->runRecords(...$this->named($ids))), $unit->family),
         );
-        $marks = new StoredMarks($this->prepared, $instrument);
+        $marks = new StoredMarks($this->prepared, $instrument, $this->supposed?->since());
 
         $timeline = new Timeline(
             $unit,
             $chronicle,
-            new StoredReferences($this->connection, $instrument, fn (string $id): ?Reference => $this->references([$id])[$id] ?? null),
+            new StoredReferences(
+                $this->connection,
+                $instrument,
+                fn (string $id): ?Reference => $this->references([$id])[$id] ?? null,
+                $this->supposed,
+            ),
             new StoredElsewhere(
                 $this->connection,
                 $instrument,
@@ -178,6 +190,9 @@ final readonly class Logbook
             $corrections = $lists['corrections'][$id] ?? [];
             $own = array_map(static fn (array $of): array => $of[$id] ?? [], $lists);
             $own['corrections'] = KitFolding::told($corrections);
+            if ($table === 'reference' && $this->supposed?->reference === (string) $id) {
+                $own['recalls'][] = $this->supposed->record;
+            }
             $records[$id] = [
                 ...KitFolding::fold($record, $corrections),
                 ...array_intersect_key($own, $always),

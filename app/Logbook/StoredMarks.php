@@ -13,6 +13,7 @@ use Footnote\Core\Evidence\MarkOf;
 use Footnote\Core\Evidence\Marks;
 use Footnote\Core\Evidence\RememberedMarks;
 use Footnote\Core\Evidence\Tally;
+use Footnote\Core\Quantity\Span;
 
 /** The marks of one unit in the logbook; what is new stays beside them until somebody keeps it. */
 final class StoredMarks implements Marks
@@ -22,8 +23,12 @@ final class StoredMarks implements Marks
     /** @var list<array{MarkOf, Mark}> */
     private array $waiting = [];
 
-    public function __construct(private readonly Prepared $prepared, private readonly string $instrument)
-    {
+    /** @param \DateTimeImmutable|null $changed since when those of the logbook hold no more: something is supposed */
+    public function __construct(
+        private readonly Prepared $prepared,
+        private readonly string $instrument,
+        private readonly ?\DateTimeImmutable $changed = null,
+    ) {
         $this->new = new RememberedMarks();
     }
 
@@ -36,7 +41,7 @@ final class StoredMarks implements Marks
         $row = $this->prepared->rows(
             'SELECT check_id, marked_at, tally FROM check_mark WHERE instrument_id = ? AND kind = ? AND marked_at <= ?'
                 .' ORDER BY marked_at DESC, check_id DESC LIMIT 1',
-            [$this->instrument, $of->key(), Moments::text($until)],
+            [$this->instrument, $of->key(), Moments::text($this->until($until))],
         )[0] ?? null;
 
         return $row === null
@@ -46,6 +51,12 @@ final class StoredMarks implements Marks
                 Cells::text($row, 'check_id'),
                 Tally::fromArray(Cells::json($row, 'tally')),
             );
+    }
+
+    /** As late as those of the logbook hold. */
+    private function until(\DateTimeImmutable $until): \DateTimeImmutable
+    {
+        return $this->changed === null ? $until : min($until, Span::shift($this->changed, -1e-6));
     }
 
     public function keep(MarkOf $of, Mark $mark): void

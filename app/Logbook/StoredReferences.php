@@ -21,6 +21,7 @@ final class StoredReferences implements References
         private readonly Connection $connection,
         private readonly string $instrument,
         private readonly \Closure $find,
+        private readonly ?SupposedRecall $supposed = null,
     ) {
     }
 
@@ -47,7 +48,7 @@ final class StoredReferences implements References
 
     public function haveKnownErrors(): bool
     {
-        return $this->errors ??= $this->connection->fetchOne(
+        return $this->errors ??= $this->supposed?->isKnown() === true || $this->connection->fetchOne(
             "SELECT 1 FROM recall r WHERE r.record ->> 'error' IS NOT NULL AND EXISTS (SELECT 1 FROM check_leaning l"
                 .' WHERE l.reference_id = r.reference_id AND l.instrument_id = ?) LIMIT 1',
             [$this->instrument],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Report;
 
+use Footnote\App\Errands\Errands;
 use Footnote\App\Journal\JournalLines;
 use Footnote\App\Logbook\ClientReports;
 use Footnote\App\Report\Content\Asked;
@@ -28,7 +29,7 @@ final readonly class Drafts
         private ClientReports $reports,
         private ReportContent $content,
         private JournalLines $journal,
-        private ReportFolder $folder,
+        private Errands $errands,
         #[Autowire('%footnote.release%')]
         private string $release,
     ) {
@@ -42,8 +43,8 @@ final readonly class Drafts
         if (is_file($path)) {
             return new ReportFile($path);
         }
-        $this->folder->tidy();
-        $beside = $this->folder->beside($path);
+        $this->errands->tidy();
+        $beside = $this->errands->beside($path);
         try {
             $file = new \SplFileObject($beside, 'w');
             $this->content->lay($report, Asked::of(Fields::of($kept['asked'])), $file, $progress ?? static fn (): null => null);
@@ -67,6 +68,6 @@ final readonly class Drafts
     {
         $state = substr($this->journal->last(self::BESIDES), 0, 24);
 
-        return $this->folder->path(\sprintf('%s.%s.%s.lines', $report, $state, substr($this->release, 0, 12)));
+        return $this->errands->path(\sprintf('%s.%s.%s.lines', $report, $state, substr($this->release, 0, 12)));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Report;
 
+use Footnote\App\Errands\Errands;
 use Footnote\App\Logbook\ClientReports;
 use Footnote\App\Report\Content\ReportFile;
 use Footnote\App\Report\Paper\PaperSize;
@@ -11,7 +12,7 @@ use Footnote\App\Report\Paper\PaperSize;
 /** What was issued and what was printed, as files to read from. */
 final readonly class Editions
 {
-    public function __construct(private ClientReports $reports, private PrintEdition $print, private ReportFolder $folder)
+    public function __construct(private ClientReports $reports, private PrintEdition $print, private Errands $errands)
     {
     }
 
@@ -19,10 +20,10 @@ final readonly class Editions
     public function file(string $report, int $edition): ReportFile
     {
         $digest = $this->reports->edition($report, $edition)['digest'];
-        $path = $this->folder->path(\sprintf('%s.edition-%d.%s.lines', $report, $edition, substr($digest, 0, 16)));
+        $path = $this->errands->path(\sprintf('%s.edition-%d.%s.lines', $report, $edition, substr($digest, 0, 16)));
         $file = new ReportFile($path);
         if (!is_file($path) || $file->digest() !== $digest) {
-            $beside = $this->folder->beside($path);
+            $beside = $this->errands->beside($path);
             file_put_contents($beside, $this->reports->content($report, $edition));
             rename($beside, $path);
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Report;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Footnote\App\Errands\Errands;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\ClientReports;
 use Footnote\App\Logbook\Row\PrintedReport;
@@ -26,7 +27,7 @@ final readonly class PrintEdition
         private Drafts $drafts,
         private Imprints $imprints,
         private PrintReport $print,
-        private ReportFolder $folder,
+        private Errands $errands,
         private ClockInterface $clock,
     ) {
     }
@@ -57,7 +58,7 @@ final readonly class PrintEdition
     {
         $file = $this->drafts->of($report, static fn (int $done, int $of) => $progress('written', $done, $of));
         $path = $this->draftPath($report, $paper);
-        $beside = $this->folder->beside($path);
+        $beside = $this->errands->beside($path);
         ($this->print)(
             $file,
             $this->imprints->ofDraft($file),
@@ -71,7 +72,7 @@ final readonly class PrintEdition
     /** @param \Closure(string, int, int): void $progress */
     private function edition(string $report, int $edition, PaperSize $paper, \Closure $progress): void
     {
-        $path = $this->folder->beside($this->folder->path(\sprintf('%s.edition-%d.%s', $report, $edition, $paper->value)));
+        $path = $this->errands->beside($this->errands->path(\sprintf('%s.edition-%d.%s', $report, $edition, $paper->value)));
         try {
             file_put_contents($path, $this->reports->content($report, $edition));
             $file = new ReportFile($path);

@@ -32,12 +32,12 @@ final readonly class WriteText
         if ($text === '') {
             throw Problem::field('/text', 'is missing.');
         }
-        $unknown = HouseTexts::unknown($text);
+        $unknown = HouseTexts::unknown($name, $text);
         if ($unknown !== []) {
             throw Problem::field('/text', \sprintf(
                 'names {%s}, which is not known. Known are: %s.',
                 $unknown[0],
-                implode(', ', array_map(static fn (string $one): string => '{'.$one.'}', array_keys(HouseTexts::PLACEHOLDERS))),
+                implode(', ', array_map(static fn (string $one): string => '{'.$one.'}', array_keys(HouseTexts::placeholders($name)))),
             ));
         }
         $this->journal->during($by->code, 'report text written', ['name' => $name], function () use ($by, $name, $text): void {

@@ -18,6 +18,8 @@ use Footnote\Core\Quantity\Exact;
 final readonly class RecallSetRight
 {
     public const RULE = 'reference.recalled';
+    /** What stands beside a result where its reference may have drifted off in a straight line. */
+    public const EVENLY = 'with the error of its reference grown evenly';
 
     /**
      * @param list<Alteration>      $taken     one of each reference: its error, which was taken out
@@ -113,7 +115,8 @@ final readonly class RecallSetRight
                 $isSame = $other->limit->id === $outcome->limit->id;
                 if ($isSame && ($other->crossed !== $outcome->crossed || $other->robustness !== $outcome->robustness)) {
                     $outcome = $outcome->undecided(\sprintf(
-                        'with the error of its reference grown evenly it is %s %s',
+                        '%s it is %s %s',
+                        self::EVENLY,
                         $evenly->reportedFigure()->shownBeside($outcome->limit->threshold->value->value),
                         $evenly->reportedFigure()->unit->value,
                     ));
@@ -122,7 +125,7 @@ final readonly class RecallSetRight
             $outcomes[] = $outcome;
         }
 
-        return $result->or('with the error of its reference grown evenly', $evenly->reportedFigure())->against($outcomes);
+        return $result->or(self::EVENLY, $evenly->reportedFigure())->against($outcomes);
     }
 
     /** @return array<string, Result> */

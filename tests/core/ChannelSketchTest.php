@@ -32,6 +32,7 @@ final class ChannelSketchTest extends TestCase
         foreach ($sketch->points as $place => $point) {
             $stretch = array_filter(\array_slice($values, $place * $per, $per), \is_int(...));
             self::assertNotNull($point);
+            self::assertNotSame([], $stretch);
             self::assertSame([min($stretch) / 1000, max($stretch) / 1000], [$point[0], $point[2]]);
             self::assertEqualsWithDelta(array_sum($stretch) / \count($stretch) / 1000, $point[1], 1e-9);
         }

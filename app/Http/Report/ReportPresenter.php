@@ -36,11 +36,6 @@ final readonly class ReportPresenter
         return [
             'reports' => $this->reports->all(),
             'texts' => array_map(fn (string $name): array => $this->text($name), array_keys(HouseTexts::SHIPPED)),
-            'placeholders' => array_map(
-                static fn (string $name, string $words): array => ['name' => $name, 'words' => $words],
-                array_keys(HouseTexts::PLACEHOLDERS),
-                array_values(HouseTexts::PLACEHOLDERS),
-            ),
         ];
     }
 
@@ -126,6 +121,11 @@ final readonly class ReportPresenter
             'text' => $row === null ? HouseTexts::SHIPPED[$name] : Cells::text($row, 'text'),
             'by' => $row === null ? null : Cells::text($row, 'recorded_by'),
             'at' => $row === null ? null : Cells::moment($row, 'recorded_at'),
+            'placeholders' => array_map(
+                static fn (string $one, string $words): array => ['name' => $one, 'words' => $words],
+                array_keys(HouseTexts::placeholders($name)),
+                array_values(HouseTexts::placeholders($name)),
+            ),
         ];
     }
 }

@@ -158,8 +158,8 @@ final readonly class FrontPart
         return $people === [] ? 'nobody yet' : implode('; ', $people);
     }
 
-    /** @return array<string, string> */
-    private function values(): array
+    /** @return array<string, string> what stands for the placeholders of the house's texts */
+    public function values(): array
     {
         $days = $this->days();
 

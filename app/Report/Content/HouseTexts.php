@@ -10,6 +10,7 @@ final readonly class HouseTexts
     public const COVER = 'cover';
     public const SUMMARY = 'summary';
     public const CAUTIONS = 'cautions';
+    public const LETTER = 'letter';
 
     /** What each begins as. */
     public const SHIPPED = [
@@ -22,10 +23,14 @@ final readonly class HouseTexts
             ." and no alarm.\nLimits are given with their source; the limit that binds is that of the place. The manual of each"
             ." instrument and the judgement of a licensed or certified practitioner stand above what is proposed here.\nWhat was"
             .' measured on one day says nothing of other days by itself: work, ventilation and materials change.',
+        self::LETTER => "To {to}\n\nWe measured at {site} in the campaign “{campaign}” with instruments that were checked against our"
+            ." reference {reference}. It has turned out to be wrong: {found}. It may have been so since {since}.\n\n{report}\n\n"
+            ."What changes:\n{results}\n\nPlease put this letter beside what you have. Where a limit is concerned, act on the number"
+            .' that is less favourable until you hear from us.',
     ];
 
-    /** What stands in braces, and what it is. */
-    public const PLACEHOLDERS = [
+    /** What stands in braces in the texts of a report, and what it is. */
+    private const OF_REPORTS = [
         'asked by' => 'who asked for the report',
         'title' => 'its title',
         'campaign' => 'title of the campaign',
@@ -34,6 +39,18 @@ final readonly class HouseTexts
         'last day' => 'last day of the runs in it',
         'runs' => 'how many runs are in it',
         'persons' => 'how many persons or places',
+    ];
+
+    /** And in the letter of a recall. */
+    private const OF_LETTERS = [
+        'to' => 'who asked for the report',
+        'site' => 'where it was measured',
+        'campaign' => 'title of the campaign',
+        'reference' => 'what was recalled',
+        'found' => 'what was found, and how far it was off',
+        'since' => 'since when it may have been wrong',
+        'report' => 'which report tells of it, or that none was issued',
+        'results' => 'each result that changes, with both values',
     ];
 
     /** @param array<string, string> $texts by name, as they stand in the house */
@@ -49,11 +66,17 @@ final readonly class HouseTexts
         return strtr($text, array_combine(array_map(static fn (string $one): string => '{'.$one.'}', array_keys($values)), $values));
     }
 
-    /** @return list<string> what stands in braces and is not known */
-    public static function unknown(string $text): array
+    /** @return array<string, string> what may stand in braces in a text, and what it is */
+    public static function placeholders(string $name): array
+    {
+        return $name === self::LETTER ? self::OF_LETTERS : self::OF_REPORTS;
+    }
+
+    /** @return list<string> what stands in braces in a text and is not known there */
+    public static function unknown(string $name, string $text): array
     {
         preg_match_all('/\{([^{}\n]*)\}/', $text, $found);
 
-        return array_values(array_diff(array_unique($found[1]), array_keys(self::PLACEHOLDERS)));
+        return array_values(array_diff(array_unique($found[1]), array_keys(self::placeholders($name))));
     }
 }

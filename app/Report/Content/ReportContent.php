@@ -77,13 +77,14 @@ final readonly class ReportContent
             $pages[$run->stands->section()->value]->fwrite(self::part($run->part(), $run->id().': '.$run->title(), $blocks));
             $progress($place + 1, \count($covered->in));
         }
+        $texts = new HouseTexts($this->reports->texts());
         $front = new FrontPart(
             $covered,
             $gathered,
             [...$campaign, 'judgedBy' => $this->judgedBy($campaign)],
             $this->judging->yardsticks($campaign['id'])->limits,
             $this->withdrawn($asked),
-            new HouseTexts($this->reports->texts()),
+            $texts,
             $sources,
         );
         $file->fwrite(self::line([
@@ -100,7 +101,7 @@ final readonly class ReportContent
                 $this->copy($pages[$section->value], $file);
             }
         }
-        $cautions = (new HouseTexts($this->reports->texts()))->filled(HouseTexts::CAUTIONS, []);
+        $cautions = $texts->filled(HouseTexts::CAUTIONS, $front->values());
         $evidence = new EvidencePart($gathered, $this->logbook, $this->families, $zone, $cautions);
         $file->fwrite(self::part(EvidencePart::PART, Labels::EVIDENCE, $evidence->blocks()));
     }

@@ -13,16 +13,15 @@ const titles: Record<string, string> = {
   cover: 'On the cover',
   summary: 'Before the summary',
   cautions: 'Cautions and limits of use',
+  letter: 'Letter after a recall',
 };
 
 /** Texts that every report begins with: a steward writes them, in plain words with placeholders. */
 export function HouseTexts({
   texts,
-  placeholders,
   writes,
 }: {
   texts: Text[];
-  placeholders: Schemas['ClientReports']['placeholders'];
   writes: boolean;
 }) {
   return (
@@ -31,15 +30,8 @@ export function HouseTexts({
         Texts of the house
       </h2>
       <p style={{ color: ink.soft, margin: '0 0 8px' }}>
-        They stand in every draft and in what is issued from now on; what is issued already stays as it is. In
-        braces:{' '}
-        {placeholders.map((one, place) => (
-          <span key={one.name}>
-            {place > 0 && '; '}
-            <code>{`{${one.name}}`}</code> {one.words}
-          </span>
-        ))}
-        .{!writes && ' A steward writes them.'}
+        They stand in every draft, in every letter, and in what is issued from now on; what is issued already stays as it is.
+        {!writes && ' A steward writes them.'}
       </p>
       {texts.map((one) => (
         <One key={one.name} text={one} writes={writes} />
@@ -74,6 +66,14 @@ function One({ text, writes }: { text: Text; writes: boolean }) {
         fullWidth
         disabled={!writes}
       />
+      <details style={{ color: ink.soft, fontSize: '0.86rem' }}>
+        <summary>What may stand in braces</summary>
+        {text.placeholders.map((one) => (
+          <div key={one.name}>
+            <code>{`{${one.name}}`}</code> {one.words}
+          </div>
+        ))}
+      </details>
       {typed !== null && typed !== text.text && (
         <div style={{ display: 'flex', gap: 10, marginTop: 6 }}>
           <Button type="submit" variant="contained" disabled={write.isPending}>

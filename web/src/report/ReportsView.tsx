@@ -26,7 +26,7 @@ export function ReportsView() {
   if (reports.isError) {
     return <Told problem={reports.error} />;
   }
-  const { reports: rows, placeholders, texts: house } = reports.data;
+  const { reports: rows, texts: house } = reports.data;
   return (
     <>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12, alignItems: 'center', marginBottom: 10 }}>
@@ -43,7 +43,7 @@ export function ReportsView() {
         )}
       </div>
       {texts && (
-        <HouseTexts texts={house} placeholders={placeholders} writes={maySteward(session.data?.user)} />
+        <HouseTexts texts={house} writes={maySteward(session.data?.user)} />
       )}
       {rows.length === 0 ? (
         <Empty title="No report yet">

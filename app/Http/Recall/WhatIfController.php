@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http\Recall;
+
+use Footnote\App\Access\User;
+use Footnote\App\Http\Body;
+use Footnote\App\Recall\AskedWhatIf;
+use Footnote\App\Recall\Letters;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+
+/** What a recall would change, asked before anybody makes it. */
+final readonly class WhatIfController
+{
+    private const PAGE = 100;
+
+    public function __construct(private AskedWhatIf $asked)
+    {
+    }
+
+    #[Route('/api/kit/references/{id}/what-if', methods: ['GET'])]
+    public function ofReference(string $id): JsonResponse
+    {
+        return new JsonResponse(['asked' => $this->asked->ofReference($id)]);
+    }
+
+    #[Route('/api/kit/references/{id}/what-if', methods: ['POST'])]
+    #[IsGranted('ROLE_LEAD')]
+    public function begin(string $id, Request $request, #[CurrentUser] User $user): JsonResponse
+    {
+        return new JsonResponse($this->asked->told($this->asked->begin($user, $id, Body::of($request))), 202);
+    }
+
+    #[Route('/api/recalls/{id}', methods: ['GET'])]
+    public function one(string $id): JsonResponse
+    {
+        return new JsonResponse($this->asked->told($id));
+    }
+
+    #[Route('/api/recalls/{id}/runs', methods: ['GET'])]
+    public function runs(string $id, Request $request): JsonResponse
+    {
+        $page = max(1, min(100000, $request->query->getInt('page', 1)));
+
+        return new JsonResponse([
+            'page' => $page,
+            'pageSize' => self::PAGE,
+            'runs' => $this->asked->runs($id, ($page - 1) * self::PAGE, self::PAGE),
+        ]);
+    }
+
+    #[Route('/api/recalls/{id}/letters', methods: ['GET'])]
+    #[IsGranted('ROLE_LEAD')]
+    public function letters(string $id, Letters $letters): JsonResponse
+    {
+        return new JsonResponse(['letters' => $letters->of($id)]);
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Logbook;
+
+use Footnote\Core\Evidence\Recall;
+use Symfony\Component\DependencyInjection\Attribute\Exclude;
+
+/** A recall of a reference that nobody has made: what would be if it were. */
+#[Exclude]
+final readonly class SupposedRecall
+{
+    /** @param array<string, mixed> $record as it would be written */
+    private function __construct(public string $reference, public array $record, private Recall $recall)
+    {
+    }
+
+    public static function of(string $reference, Recall $recall): self
+    {
+        return new self($reference, self::record($recall), $recall);
+    }
+
+    /** @return array<string, string> a recall as it is written, in the record format */
+    public static function record(Recall $recall): array
+    {
+        return array_filter([
+            'since' => $recall->since->format(\DATE_ATOM),
+            'until' => $recall->until?->format(\DATE_ATOM),
+            'reason' => $recall->reason,
+            'error' => $recall->error?->written,
+        ], \is_string(...));
+    }
+
+    /** Whether it is known how far the reference was off. */
+    public function isKnown(): bool
+    {
+        return $this->recall->error !== null;
+    }
+
+    /** In which the error is told; empty where it is not known. */
+    public function unit(): string
+    {
+        return $this->recall->unit->value ?? '';
+    }
+
+    public function since(): \DateTimeImmutable
+    {
+        return $this->recall->since;
+    }
+
+    /** When it was found; null: it goes on. */
+    public function until(): ?\DateTimeImmutable
+    {
+        return $this->recall->until;
+    }
+
+    public function covers(\DateTimeImmutable $moment): bool
+    {
+        return $this->recall->covers($moment);
+    }
+}

@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Recall;
+
+use Footnote\App\Access\User;
+use Footnote\App\Errands\Errands;
+use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\SupposedRecall;
+use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
+use Footnote\Core\Record\EvidenceReader;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\Formats;
+use Psr\Clock\ClockInterface;
+
+/**
+ * Asks what a recall would change, and finds what was asked again: whoever else looks at the reference meanwhile sees that somebody asks.
+ *
+ * @phpstan-import-type State from Errands
+ */
+final readonly class AskedWhatIf
+{
+    private const NAME = 'what-if.';
+
+    public function __construct(
+        private Errands $errands,
+        private WhatIf $whatIf,
+        private Logbook $logbook,
+        private EvidenceReader $reader,
+        private Formats $families,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return string under which it is found */
+    public function begin(User $by, string $reference, Fields $told): string
+    {
+        $recall = $this->recall($reference, $told);
+        $this->errands->tidy();
+        $id = bin2hex(random_bytes(8));
+        file_put_contents($this->errands->path(self::NAME.$id.'.asked'), json_encode([
+            'id' => $id,
+            'reference' => $reference,
+            'recall' => $recall->record,
+            'by' => $by->code,
+            'at' => $this->clock->now()->format(\DATE_ATOM),
+        ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
+        $this->errands->start(self::NAME.$id, ['footnote:recall:what-if', $id]);
+
+        return $id;
+    }
+
+    /** To be called by the process of its own. */
+    public function run(string $id): void
+    {
+        $asked = $this->asked($id);
+        $path = $this->path($id);
+        $this->errands->run(self::NAME.$id, function (\Closure $progress) use ($asked, $path): void {
+            $beside = $this->errands->beside($path);
+            $recall = $this->recall(Cells::text($asked, 'reference'), Fields::of(Cells::map($asked, 'recall')));
+            $this->whatIf->lay($recall, new \SplFileObject($beside, 'w'), $progress);
+            rename($beside, $path);
+        });
+    }
+
+    /** @return array{asked: array<string, mixed>, state: State, head: array<string, mixed>|null} null until it is done */
+    public function told(string $id): array
+    {
+        $asked = $this->asked($id);
+
+        return [
+            'asked' => $asked,
+            'state' => $this->errands->state(self::NAME.$id),
+            'head' => is_file($this->path($id)) ? $this->lines($id)->current() : null,
+        ];
+    }
+
+    /** @return list<array<string, mixed>> runs, so many from so many on */
+    public function runs(string $id, int $from, int $count): array
+    {
+        $this->asked($id);
+        $runs = [];
+        foreach (is_file($this->path($id)) ? $this->lines($id) : [] as $place => $line) {
+            if ($place > $from && $place <= $from + $count) {
+                $runs[] = $line;
+            } elseif ($place > $from + $count) {
+                break;
+            }
+        }
+
+        return $runs;
+    }
+
+    /** @return list<array<string, mixed>> what was asked of a reference of late, the newest first */
+    public function ofReference(string $reference): array
+    {
+        $files = glob($this->errands->path(self::NAME).'*.asked');
+        $found = [];
+        foreach ($files === false ? [] : $files as $file) {
+            $asked = self::read($file);
+            if (Cells::text($asked, 'reference') === $reference) {
+                $state = $this->errands->state(self::NAME.Cells::text($asked, 'id'));
+                $found[] = [...$asked, 'state' => $state['state'], 'done' => $state['done'], 'of' => $state['of']];
+            }
+        }
+        usort($found, static fn (array $a, array $b): int => Cells::text($b, 'at') <=> Cells::text($a, 'at'));
+
+        return $found;
+    }
+
+    private function recall(string $reference, Fields $told): SupposedRecall
+    {
+        $known = $this->logbook->references([$reference])[$reference] ?? throw Problem::missing('Reference '.$reference);
+        $kind = $this->families->referenceKind($known->kind) ?? throw Problem::missing('Kind '.$known->kind);
+
+        return SupposedRecall::of($reference, $this->reader->recall($told, $kind));
+    }
+
+    /** @return array<string, mixed> */
+    private function asked(string $id): array
+    {
+        $path = preg_match('/^[0-9a-f]{16}$/D', $id) === 1 ? $this->errands->path(self::NAME.$id.'.asked') : '';
+
+        return is_file($path) ? self::read($path) : throw Problem::missing('What was asked under this address, or lies too far back:');
+    }
+
+    private function path(string $id): string
+    {
+        return $this->errands->path(self::NAME.$id.'.lines');
+    }
+
+    /** @return \Generator<int, array<string, mixed>> the first says what all come to */
+    private function lines(string $id): \Generator
+    {
+        $file = new \SplFileObject($this->path($id));
+        for ($place = 0; !$file->eof(); ++$place) {
+            $line = $file->fgets();
+            if ($line !== '') {
+                /** @var array<string, mixed> $read */
+                $read = json_decode($line, true, 32, \JSON_THROW_ON_ERROR);
+                yield $place => $read;
+            }
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private static function read(string $path): array
+    {
+        $read = json_decode((string) file_get_contents($path), true);
+
+        /** @var array<string, mixed> */
+        return \is_array($read) ? $read : [];
+    }
+}
