@@ -86,10 +86,11 @@ final class MalformedTest extends ApiTestCase
                 if ($schema === null || preg_match('#/drafts/|/library/|/plan$#D', $path) === 1) {
                     continue;
                 }
-                $of = strtr(
-                    $path,
-                    ['{id}' => str_contains($path, '/references/') ? 'A' : (str_contains($path, '/runs/') ? 'r1' : 'D'), '{run}' => 'r1'],
-                );
+                $of = strtr($path, [
+                    '{id}' => str_contains($path, '/references/') ? 'A' : (str_contains($path, '/runs/') ? 'r1' : 'D'),
+                    '{run}' => 'r1',
+                    '{remark}' => '1',
+                ]);
                 $known = [
                     'id' => 'X-9', 'model' => 'M', 'family' => 'noise-dosimeter', 'kind' => 'acoustic-calibrator', 'campaign' => 'c',
                     'instrument' => 'D', 'start' => Scene::moment('17:00'), 'person' => 'W-01', 'task' => 't', 'number' => 'N',

@@ -115,7 +115,13 @@ test('a steward registers, certifies and recalls; a policy is copied and changed
   await page.getByLabel('How far it was off').click();
   await page.getByRole('option', { name: 'is known' }).click();
   await page.getByLabel(/True value less the certified one/).fill('-0,3');
-  await page.getByRole('dialog').getByRole('button', { name: 'Recall' }).click();
+  // Nothing is otherwise before it was looked at.
+  await page.getByRole('button', { name: 'See what it would change' }).click();
+  await expect(page.getByRole('link', { name: 'R-00011' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('table')).toContainText('corrected');
+  await page.getByRole('button', { name: 'Recall AC-02' }).click();
+  await expect(page.getByText(/AC-02 is recalled/)).toBeVisible();
+  await page.goto('/kit');
   await expect(page.getByText(/recalled since 18 Nov/)).toBeVisible();
   await page.goto('/results/R-00011');
   await expect(page.getByText(/AC-02 is recalled/)).toBeVisible();

@@ -45,6 +45,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./report/ReportView')).ReportView }),
       },
       {
+        path: 'recalls/:id',
+        lazy: async () => ({ Component: (await import('./recall/RecallView')).RecallView }),
+      },
+      {
         path: 'laboratory',
         lazy: async () => ({ Component: (await import('./laboratory/LaboratoryView')).LaboratoryView }),
       },

@@ -199,6 +199,37 @@ export const useReportPart = (id: string, part: string, edition: number | null) 
       ),
   });
 
+/** What a recall would change; asked again while it is worked out. */
+export const useWhatIf = (id: string) =>
+  useQuery({
+    queryKey: ['what-if', id],
+    queryFn: () => answer(api.GET('/api/recalls/{id}', { params: { path: { id } } })),
+    refetchInterval: ({ state }) =>
+      state.data?.state.state === 'running' || state.data?.state.state === 'waiting' ? 700 : false,
+  });
+
+export const useWhatIfRuns = (id: string, page: number) =>
+  useQuery({
+    queryKey: ['what-if', id, 'runs', page],
+    queryFn: () =>
+      answer(api.GET('/api/recalls/{id}/runs', { params: { path: { id }, query: { page: String(page) } } })),
+  });
+
+/** What was asked of a recall of late: somebody else may be at it. */
+export const useWhatIfs = (reference: string) =>
+  useQuery({
+    queryKey: ['what-ifs', reference],
+    queryFn: () =>
+      answer(api.GET('/api/kit/references/{id}/what-if', { params: { path: { id: reference } } })),
+  });
+
+export const useLetters = (id: string, wanted: boolean) =>
+  useQuery({
+    queryKey: ['what-if', id, 'letters'],
+    enabled: wanted,
+    queryFn: () => answer(api.GET('/api/recalls/{id}/letters', { params: { path: { id } } })),
+  });
+
 /** How far a report is printed; asked again while it goes on. */
 export const usePrinting = (id: string, edition: number | null, paper: 'A4' | 'Letter') =>
   useQuery({

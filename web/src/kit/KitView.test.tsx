@@ -188,12 +188,17 @@ const library = {
 };
 
 const open = async (who: unknown, what: unknown = kit) => {
-  serve(server, {
-    '/api/kit': what,
-    '/api/session': who,
-    '/api/kit/forms': forms,
-    '/api/kit/library': library,
-  });
+  serve(
+    server,
+    {
+      '/api/kit': what,
+      '/api/session': who,
+      '/api/kit/forms': forms,
+      '/api/kit/library': library,
+      '/api/kit/references/{id}/what-if': { asked: [] },
+    },
+    { asked: { id: 'w-1' } },
+  );
   show(<KitView />);
   await screen.findByRole('heading', { name: 'References' });
   await screen.findByRole('heading', { name: 'Set-ups of units' });
@@ -292,8 +297,8 @@ describe('the kit', () => {
     type(/^Found wrong on/, '2026-11-24T00:00');
     pick(/^How far it was off/, 'is known');
     type(/^True value less the certified one, dB/, '-0,3');
-    fireEvent.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Recall' }));
-    await waitFor(() => expect(sent(server.POST).path).toBe('/api/kit/references/{id}/recalls'));
+    press('See what it would change');
+    await waitFor(() => expect(sent(server.POST).path).toBe('/api/kit/references/{id}/what-if'));
     expect(sent(server.POST).body).toMatchObject({ reason: 'came back 0.3 dB low', error: '-0,3' });
     expect((sent(server.POST).body as { until: string }).until).toMatch(/^2026-11-2[34]T/);
   });
@@ -306,7 +311,7 @@ describe('the kit', () => {
     pick(/^How far it was off/, 'is not known');
     expect(screen.getByText(/No limit of a result that used it/)).toBeTruthy();
     refuse(server.POST, 'Nothing was kept.', { '/since': 'lies in the future.' });
-    fireEvent.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Recall' }));
+    press('See what it would change');
     expect(await screen.findByText('lies in the future.')).toBeTruthy();
     expect(valueOf(/^What was found/)).toBe('it rattles');
     expect(sent(server.POST).body).toMatchObject({ error: null });

@@ -1,12 +1,13 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
-import { useChange } from '../api/hooks';
-import { isoOf, localOf } from '../look/words';
+import { useChange, useWhatIfs } from '../api/hooks';
+import { isoOf, localOf, moment } from '../look/words';
 import { Field, Form } from './Form';
 
-/** Recalls a reference: since when, what was found, and how far it was off with its sign, or that nobody knows. */
+/** A recall, as it is thought of: since when, what was found, and how far it was off with its sign, or that nobody knows. */
 export function Recall({
   reference: { id, errorUnit },
   onClose,
@@ -14,6 +15,8 @@ export function Recall({
   reference: Schemas['Reference'];
   onClose: () => void;
 }) {
+  const navigate = useNavigate();
+  const others = useWhatIfs(id).data?.asked ?? [];
   const [since, setSince] = useState('');
   const [until, setUntil] = useState(() => localOf(new Date()));
   const [reason, setReason] = useState('');
@@ -22,7 +25,7 @@ export function Recall({
   const recall = useChange(
     () =>
       answer(
-        api.POST('/api/kit/references/{id}/recalls', {
+        api.POST('/api/kit/references/{id}/what-if', {
           params: { path: { id } },
           body: {
             since: isoOf(since),
@@ -32,20 +35,28 @@ export function Recall({
           },
         }),
       ),
-    onClose,
+    (told) => void navigate(`/recalls/${told.asked.id}`),
   );
   return (
     <Form
       title={`Recall ${id}`}
-      action="Recall"
+      action="See what it would change"
       problem={recall.error}
       busy={recall.isPending}
       onClose={onClose}
       onSubmit={() => recall.mutate(undefined)}
     >
       <p style={{ gridColumn: '1 / -1', margin: 0 }}>
-        Every result that used it since then is worked out again. What was signed stays signed and is marked:
-        evidence has changed.
+        First you see every result that leaned on it, as it stands and as it would be. Nothing is changed
+        before you recall it there.
+        {others.slice(0, 3).map((one) => (
+          <span key={one.id} style={{ display: 'block' }}>
+            <Link to={`/recalls/${one.id}`}>
+              {one.by} asked on {moment(one.at)}: {one.recall.reason}
+            </Link>
+            {one.state === 'running' || one.state === 'waiting' ? ', being worked out' : ''}
+          </span>
+        ))}
       </p>
       <Field
         label="Not to be trusted since, local time"

@@ -17,20 +17,15 @@ const titles: Record<string, string> = {
 };
 
 /** Texts that every report begins with: a steward writes them, in plain words with placeholders. */
-export function HouseTexts({
-  texts,
-  writes,
-}: {
-  texts: Text[];
-  writes: boolean;
-}) {
+export function HouseTexts({ texts, writes }: { texts: Text[]; writes: boolean }) {
   return (
     <section aria-labelledby="texts" style={{ marginBottom: 22 }}>
       <h2 id="texts" style={{ margin: '8px 0 2px' }}>
         Texts of the house
       </h2>
       <p style={{ color: ink.soft, margin: '0 0 8px' }}>
-        They stand in every draft, in every letter, and in what is issued from now on; what is issued already stays as it is.
+        They stand in every draft, in every letter, and in what is issued from now on; what is issued already
+        stays as it is.
         {!writes && ' A steward writes them.'}
       </p>
       {texts.map((one) => (

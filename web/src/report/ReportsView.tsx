@@ -42,9 +42,7 @@ export function ReportsView() {
           </Button>
         )}
       </div>
-      {texts && (
-        <HouseTexts texts={house} writes={maySteward(session.data?.user)} />
-      )}
+      {texts && <HouseTexts texts={house} writes={maySteward(session.data?.user)} />}
       {rows.length === 0 ? (
         <Empty title="No report yet">
           A report tells a client, an inspector or a court what was measured, what stands of it and why. It is
