@@ -1,7 +1,7 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
-import { hygienist, press, reader, sent, serve, showAt, steward } from '../tests/served';
+import { hygienist, reader, sent, serve, showAt, steward } from '../tests/served';
 import { RecallView } from './RecallView';
 
 const server = vi.hoisted(() => ({ GET: vi.fn(), POST: vi.fn(), PUT: vi.fn() }));
