@@ -120,9 +120,9 @@ final readonly class LeaningRuns
                 ];
             }
         }
-        // By campaign and person, as it is told to people.
-        usort($told, static fn (array $a, array $b): int => [$a['campaign'], $a['person'], $a['start'], $a['run']]
-            <=> [$b['campaign'], $b['person'], $b['start'], $b['run']]);
+        // Unit by unit: what is read of one serves all its runs.
+        $order = static fn (array $run): array => [$run['instrument'], $run['start'], $run['run']];
+        usort($told, static fn (array $a, array $b): int => $order($a) <=> $order($b));
 
         return $told;
     }

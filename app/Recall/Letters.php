@@ -17,7 +17,7 @@ final readonly class Letters
     {
     }
 
-    /** @return list<array{to: string, about: string, text: string}> one for each report that is touched, and for each campaign without one */
+    /** @return list<array{to: string, about: string, text: string}> one for each report that is touched, and each campaign without one */
     public function of(string $id): array
     {
         $told = $this->asked->told($id);

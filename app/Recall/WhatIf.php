@@ -23,8 +23,9 @@ use Footnote\App\Storage\Cells;
  */
 final readonly class WhatIf
 {
-    /** Runs that are judged at once: few enough to hold in memory. */
-    private const AT_ONCE = 200;
+    /** Runs that are judged at once, and after how many what was read for them is let go: few enough to hold in memory. */
+    private const AT_ONCE = 50;
+    private const HELD = 250;
 
     public function __construct(
         private LeaningRuns $leaning,
@@ -43,17 +44,17 @@ final readonly class WhatIf
         $checks = $this->leaning->checks($recall);
         $known = array_fill_keys(array_map(static fn (array $check): string => '='.$check['check'], $checks), true);
         $runs = $checks === [] ? [] : $this->leaning->runs($recall);
-        $lines = new \SplTempFileObject(8_000_000);
+        $lines = new SortedLines();
         $counts = [Compared::SAME => 0, Compared::NUMBER => 0, Compared::VERDICT => 0];
         $results = $counts;
         $changed = [];
-        $judging = $this->judging->supposing($recall);
-        foreach ($this->some($runs, $judging) as $done => [$run, $was, $is]) {
+        foreach ($this->each($runs, $recall, $known) as $done => [$run, $was, $is]) {
             $progress('judged', $done, \count($runs));
-            if (!self::leans($was, $is, $known)) {
+            $compared = Compared::of($was->body(), $is->body());
+            // By a note alone, such as the most that its unit ever drifted, a run is named only where it would say something else.
+            if ($compared['state'] === Compared::SAME && !self::isBracketed($was->checks(), $known)) {
                 continue;
             }
-            $compared = Compared::of($was->body(), $is->body());
             ++$counts[$compared['state']];
             foreach ($compared['results'] as $result) {
                 ++$results[Cells::text($result, 'state')];
@@ -61,7 +62,8 @@ final readonly class WhatIf
             if ($compared['state'] !== Compared::SAME) {
                 $changed['='.$run['run']] = $compared['state'];
             }
-            $lines->fwrite($this->line($run, $compared));
+            // By campaign and person, as it is told to people; judged it was unit by unit.
+            $lines->add([$run['campaign'], $run['person'], $run['start'], $run['run']], $this->line($run, $compared));
         }
         $file->fwrite(json_encode([
             'reference' => $recall->reference,
@@ -72,54 +74,115 @@ final readonly class WhatIf
             'results' => $results,
             'reports' => $this->reports($changed),
         ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n");
-        $lines->rewind();
-        while (!$lines->eof()) {
-            $file->fwrite((string) $lines->fread(1_000_000));
+        foreach ($lines->sorted() as $line) {
+            $file->fwrite($line);
         }
+    }
+
+    /**
+     * @param list<ToldRun>       $runs
+     * @param array<string, true> $checks that the recall covers, by = and their names
+     *
+     * @return \Generator<int, array{ToldRun, Worked, Worked}> those that rest on such a check, each as it stands and as it would be, by how many are done
+     */
+    private function each(array $runs, SupposedRecall $recall, array $checks): \Generator
+    {
+        $done = 0;
+        $judging = $this->judging->supposing($recall);
+        foreach (array_chunk($runs, self::AT_ONCE) as $some) {
+            $kept = array_filter($this->standing($some), static fn (Worked $one): bool => self::restsOn($one->body(), $checks));
+            $leaning = array_values(array_filter($some, static fn (array $run): bool => isset($kept['='.$run['run']])));
+            $would = [];
+            foreach (self::byPolicy($leaning) as $policy => $of) {
+                [$judged] = $judging->judge($of, substr($policy, 1));
+                foreach ($judged as $one) {
+                    $would['='.$one->run] = $one->worked;
+                }
+            }
+            $done += \count($some) - \count($leaning);
+            foreach ($leaning as $run) {
+                ++$done;
+                $is = $would['='.$run['run']] ?? null;
+                if ($is !== null) {
+                    yield $done => [$run, $kept['='.$run['run']], $is];
+                }
+            }
+            if ($done % self::HELD === 0) {
+                $judging = $this->judging->supposing($recall);
+            }
+        }
+    }
+
+    /**
+     * What the runs come to as they stand; what is not kept of them is worked out first.
+     *
+     * @param list<ToldRun> $runs
+     *
+     * @return array<string, Worked> by = and the run
+     */
+    private function standing(array $runs): array
+    {
+        $kept = $this->workings->ofCampaigns(array_column($runs, 'run'));
+        $missing = array_values(array_filter($runs, static fn (array $run): bool => !isset($kept['='.$run['run']])));
+        if ($missing === []) {
+            return $kept;
+        }
+        foreach (self::byPolicy($missing) as $policy => $of) {
+            $this->workings->workOut($of, substr($policy, 1));
+        }
+        $kept = $this->workings->ofCampaigns(array_column($runs, 'run'));
+        foreach ($missing as $run) {
+            // Where nothing can be kept just now, it is worked out all the same.
+            $kept['='.$run['run']] ??= $this->workings->worked($run['run'], $run['policy']);
+        }
+
+        return $kept;
     }
 
     /**
      * @param list<ToldRun> $runs
      *
-     * @return \Generator<int, array{array<string, string>, Worked, Worked}> each as it stands and as it would be, by how many are done
+     * @return array<string, non-empty-list<string>> runs by = and the policy
      */
-    private function some(array $runs, Judging $judging): \Generator
+    private static function byPolicy(array $runs): array
     {
-        $done = 0;
-        foreach (array_chunk($runs, self::AT_ONCE) as $some) {
-            $kept = $this->workings->ofCampaigns(array_column($some, 'run'));
-            $would = [];
-            foreach (array_unique(array_column($some, 'policy')) as $policy) {
-                $of = array_filter($some, static fn (array $run): bool => $run['policy'] === $policy);
-                [$judged] = $judging->judge(array_column($of, 'run'), $policy);
-                foreach ($judged as $one) {
-                    $would['='.$one->run] = $one->worked;
-                }
-            }
-            foreach ($some as $run) {
-                ++$done;
-                $is = $would['='.$run['run']] ?? null;
-                if ($is !== null) {
-                    yield $done => [$run, $kept['='.$run['run']] ?? $this->workings->worked($run['run'], $run['policy']), $is];
-                }
-            }
+        $policies = [];
+        foreach ($runs as $run) {
+            $policies['='.$run['policy']][] = $run['run'];
         }
+
+        return $policies;
     }
 
     /**
-     * Whether a run rests on such a check, or would say something else because another of its shift does.
-     *
+     * @param list<string>        $ends   of its brackets
      * @param array<string, true> $checks by = and their names
      */
-    private static function leans(Worked $was, Worked $is, array $checks): bool
+    private static function isBracketed(array $ends, array $checks): bool
     {
-        foreach ([...$was->checks(), ...$is->checks()] as $check) {
-            if (isset($checks['='.$check])) {
+        return array_filter($ends, static fn (string $check): bool => isset($checks['='.$check])) !== [];
+    }
+
+    /**
+     * Whether such a check is among what a run was worked out of: at an end of a bracket, or under any of its figures, also of those that
+     * came to it from another run of its shift.
+     *
+     * @param array<string, mixed> $body
+     * @param array<string, true>  $checks by = and their names
+     */
+    private static function restsOn(array $body, array $checks): bool
+    {
+        if (self::isBracketed(Worked::evidence($body), $checks)) {
+            return true;
+        }
+        foreach (Cells::rows($body, 'figures') as $figure) {
+            $origin = Cells::map($figure, 'origin');
+            if (Cells::text($origin, 'kind') === 'check' && isset($checks['='.Cells::text($origin, 'id')])) {
                 return true;
             }
         }
 
-        return $was->said !== $is->said;
+        return false;
     }
 
     /**
