@@ -7,6 +7,7 @@ namespace Footnote\App\Kit;
 use Doctrine\ORM\EntityManagerInterface;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
+use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Row\RecordedRecall;
 use Footnote\App\Logbook\Row\RegisteredReference;
 use Footnote\App\Logbook\SupposedRecall;
@@ -15,6 +16,7 @@ use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\RecallList;
 use Psr\Clock\ClockInterface;
 
 /** A reference turned out wrong: by how much, with its sign, or that nobody knows. */
@@ -23,11 +25,36 @@ final readonly class RecallReference
     public function __construct(
         private EntityManagerInterface $entities,
         private Journal $journal,
+        private Logbook $logbook,
         private Touches $touches,
         private EvidenceReader $reader,
         private Formats $families,
         private ClockInterface $clock,
     ) {
+    }
+
+    /** A recall that was made in error is taken back by another word; it stays on record. */
+    public function takeBack(User $by, string $id, int $place, Fields $told): void
+    {
+        $reason = trim($told->optionalText('reason', 2000) ?? '');
+        if ($reason === '') {
+            throw Problem::field('/reason', 'say why it is taken back.');
+        }
+        $entry = ['reference' => $id, RecallList::TAKES_BACK => $place, 'reason' => $reason];
+        $this->journal->during($by->code, 'recall taken back', $entry, function () use ($by, $id, $place, $reason): void {
+            $record = $this->logbook->referenceRecords([$id])[$id] ?? throw Problem::missing('Reference '.$id);
+            if (!isset(RecallList::of(Fields::of($record))->open()[$place])) {
+                throw new Problem(409, 'This recall is not there, or was taken back already. Nothing was changed.');
+            }
+            $now = $this->clock->now();
+            $this->entities->persist(new RecordedRecall($id, [
+                RecallList::TAKES_BACK => $place,
+                'reason' => $reason,
+                'at' => $now->format(\DATE_ATOM),
+                'by' => $by->code,
+            ], $by->code, $now));
+            $this->touches->reference($id);
+        });
     }
 
     public function __invoke(User $by, string $id, Fields $told): void

@@ -83,7 +83,8 @@ final readonly class WhatIf
      * @param list<ToldRun>       $runs
      * @param array<string, true> $checks that the recall covers, by = and their names
      *
-     * @return \Generator<int, array{ToldRun, Worked, Worked}> those that rest on such a check, each as it stands and as it would be, by how many are done
+     * @return \Generator<int, array{ToldRun, Worked, Worked}> those that rest on such a check, each as it stands and as it would be, by how
+     *                                                         many are done
      */
     private function each(array $runs, SupposedRecall $recall, array $checks): \Generator
     {

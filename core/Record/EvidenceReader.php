@@ -125,7 +125,7 @@ final readonly class EvidenceReader
             $name,
             $fields->text('model'),
             Certificates::of($fields)->standing(fn (Fields $certificate): Certificate => $this->certificate($certificate, $kind)),
-            new Recalls(array_map(fn (Fields $recall): Recall => $this->recall($recall, $kind), $fields->objects('recalls'))),
+            new Recalls(RecallList::of($fields)->standing(fn (Fields $recall): Recall => $this->recall($recall, $kind))),
             EntryReader::read($fields, $kind->entries),
             $this->upkeep($fields, CommonRoutine::cases()),
         );

@@ -90,6 +90,7 @@ final class MalformedTest extends ApiTestCase
                     '{id}' => str_contains($path, '/references/') ? 'A' : (str_contains($path, '/runs/') ? 'r1' : 'D'),
                     '{run}' => 'r1',
                     '{remark}' => '1',
+                    '{place}' => '0',
                 ]);
                 $known = [
                     'id' => 'X-9', 'model' => 'M', 'family' => 'noise-dosimeter', 'kind' => 'acoustic-calibrator', 'campaign' => 'c',

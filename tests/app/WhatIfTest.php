@@ -203,4 +203,26 @@ final class WhatIfTest extends ApiTestCase
         $again = $this->call('GET', '/api/recalls/'.$told->string('asked.id').'/letters');
         self::assertSame('Dear The council, A was wrong.', $again->string('letters.0.text'));
     }
+
+    public function testARecallIsUndoneByAnotherWordAlone(): void
+    {
+        $this->import(self::days());
+        $this->signIn(Role::Steward);
+        $before = $this->call('GET', '/api/results/r1')->string('digest');
+        $this->call('POST', '/api/kit/references/A/recalls', self::recall('0.3'), 201);
+        self::assertNotSame($before, $this->call('GET', '/api/results/r1')->string('digest'));
+        $this->call('POST', '/api/kit/references/A/recalls/0/taken-back', ['reason' => ' '], 422);
+        $this->call('POST', '/api/kit/references/A/recalls/1/taken-back', ['reason' => 'not there'], 409);
+        $back = $this->call('POST', '/api/kit/references/A/recalls/0/taken-back', ['reason' => 'the laboratory mixed up two of them']);
+        self::assertSame('the laboratory mixed up two of them', $back->string('recalls.0.takenBack.reason'));
+        self::assertSame('0.3', $back->string('recalls.0.error'), 'it stays on record');
+        self::assertSame($before, $this->call('GET', '/api/results/r1')->string('digest'));
+        $this->call('POST', '/api/kit/references/A/recalls/0/taken-back', ['reason' => 'again'], 409);
+        // Another recall after it stands by itself.
+        $this->call('POST', '/api/kit/references/A/recalls', self::recall('0.1'), 201);
+        self::assertNotSame($before, $this->call('GET', '/api/results/r1')->string('digest'));
+        self::assertNull($this->service(Journal::class)->verify()['fault']);
+        $this->signIn(Role::Hygienist);
+        $this->call('POST', '/api/kit/references/A/recalls/2/taken-back', ['reason' => 'x'], 403);
+    }
 }

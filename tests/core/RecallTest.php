@@ -100,6 +100,23 @@ final class RecallTest extends TestCase
         );
     }
 
+    /** Made in error and taken back: both words stay, and the numbers are as if nobody had said anything. */
+    public function testWhatWasTakenBackIsOutOfTheSum(): void
+    {
+        $scene = self::noise(self::recall('0.3'));
+        $references = $scene->record['references'];
+        self::assertIsArray($references);
+        self::assertIsArray($references[0]);
+        $references[0]['recalls'] = [self::recall('0.3'), ['takesBack' => 0, 'reason' => 'another one was meant']];
+        $scene->record['references'] = $references;
+        self::assertSame('90.0', Scene::result($scene->assess('r'), 'laeq')->reportedFigure()->shown());
+        self::assertSame(Verdict::Valid, $scene->assess('r')->verdict);
+        $references[0]['recalls'] = [['takesBack' => 0, 'reason' => 'of nothing']];
+        $scene->record['references'] = $references;
+        $this->expectException(InvalidRecord::class);
+        $scene->assess('r');
+    }
+
     public function testHowFarIsNotKnown(): void
     {
         $assessment = self::noise(self::recall(null))->assess('r');

@@ -30,6 +30,7 @@ final class JournalSentences
         'certificate withdrawn' => 'withdrew certificate {number} of {of}',
         'interval set' => 'set an interval for {of}: {routine} every {every} {unit}, from {since} on',
         'reference recalled' => 'recalled {reference} since {since}',
+        'recall taken back' => 'took a recall of {reference} back: {reason}',
         'retired' => 'took {of} out of use',
         'taken back' => 'took {of} back into use',
         'library entry added' => 'added {code}, {name}, to the library {shelf}',

@@ -18,6 +18,7 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\RecallList;
 use Footnote\Core\Record\TellsWhatIsLeft;
 
 /** A reference with its certificates and recalls, and what is left of it where checks use it up. */
@@ -67,7 +68,7 @@ final readonly class ReferencePresenter
             'nominal' => $kind === null ? '' : $kind->table->nominal ?? 'nominal value',
             'beside' => Entry::all($kind->table->beside ?? []),
             'constants' => $certificate === null || $kind === null ? [] : TraitsLine::shown($certificate->constants, $kind->constants),
-            'recalls' => $record['recalls'] ?? [],
+            'recalls' => RecallList::of(Fields::of($record))->told(),
             ...CorrectedLines::of($record, $kind->entries ?? [], $reference->upkeep),
             'intervals' => $record['intervals'] ?? [],
             'settable' => array_map(static fn (CommonRoutine $routine): string => $routine->id(), CommonRoutine::cases()),

@@ -6,6 +6,8 @@ namespace Footnote\App\Http\Recall;
 
 use Footnote\App\Access\User;
 use Footnote\App\Http\Body;
+use Footnote\App\Http\Kit\ReferencePresenter;
+use Footnote\App\Kit\RecallReference;
 use Footnote\App\Recall\AskedWhatIf;
 use Footnote\App\Recall\Letters;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -14,7 +16,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
-/** What a recall would change, asked before anybody makes it. */
+/** What a recall would change, asked before anybody makes it; and a recall that is taken back. */
 final readonly class WhatIfController
 {
     private const PAGE = 100;
@@ -34,6 +36,22 @@ final readonly class WhatIfController
     public function begin(string $id, Request $request, #[CurrentUser] User $user): JsonResponse
     {
         return new JsonResponse($this->asked->told($this->asked->begin($user, $id, Body::of($request))), 202);
+    }
+
+    #[Route('/api/kit/references/{id}/recalls/{place}/taken-back', requirements: ['place' => '\d{1,4}'], methods: ['POST'])]
+    #[IsGranted('ROLE_STEWARD')]
+    public function takeBack(
+        string $id,
+        int $place,
+        Request $request,
+        #[CurrentUser]
+        User $user,
+        RecallReference $recall,
+        ReferencePresenter $references,
+    ): JsonResponse {
+        $recall->takeBack($user, $id, $place, Body::of($request));
+
+        return new JsonResponse($references->registered($id));
     }
 
     #[Route('/api/recalls/{id}', methods: ['GET'])]

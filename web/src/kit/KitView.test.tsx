@@ -74,7 +74,7 @@ const kit = {
     reference('AC-03', {
       due: '2026-10-01',
       dueState: 'past',
-      recalls: [{ since: '2026-09-01T00:00:00+00:00', reason: '0.3 dB low' }],
+      recalls: [{ since: '2026-09-01T00:00:00+00:00', reason: '0.3 dB low', place: 0, takenBack: null }],
     }),
     reference('CY-01', {
       kind: 'bottle',

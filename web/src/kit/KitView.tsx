@@ -11,13 +11,14 @@ import { Files } from '../look/Files';
 import { FitWords } from '../look/FitWords';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
-import { dayOfYear, minus, moment, shortDay } from '../look/words';
+import { dayOfYear, moment } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
 import { AddCertificate } from './AddCertificate';
 import { Certificates } from './Certificates';
 import { CorrectedWords, CorrectKit } from './CorrectKit';
 import { Library } from './Library';
 import { Recall } from './Recall';
+import { Recalled } from './Recalled';
 import { RegisterReference, RegisterUnit } from './Register';
 import { Retire, RetiredWords } from './Retire';
 import { SetInterval } from './SetInterval';
@@ -81,12 +82,12 @@ export function KitView() {
                         <RetiredWords retired={reference.retired} />
                       </div>
                       {reference.recalls.map((recall) => (
-                        <div key={recall.since} style={{ color: ink.void, fontSize: '0.86rem' }}>
-                          recalled since {shortDay(recall.since)}: {recall.reason}
-                          {recall.error
-                            ? `; off by ${minus(recall.error)} ${reference.errorUnit}`
-                            : '; how far off is not known'}
-                        </div>
+                        <Recalled
+                          key={recall.place}
+                          reference={reference}
+                          recall={recall}
+                          takesBack={steward}
+                        />
                       ))}
                     </td>
                     <td style={{ color: ink.soft, minWidth: 240, maxWidth: 300 }}>
