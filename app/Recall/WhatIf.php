@@ -25,7 +25,8 @@ final readonly class WhatIf
 {
     /** Runs that are judged at once, and after how many what was read for them is let go: few enough to hold in memory. */
     private const AT_ONCE = 50;
-    private const HELD = 250;
+    private const HELD = 100;
+    private const ANSWERS = ['value', 'indicated', 'pre', 'post', 'between', 'lowest', 'highest'];
 
     public function __construct(
         private LeaningRuns $leaning,
@@ -51,7 +52,7 @@ final readonly class WhatIf
         foreach ($this->each($runs, $recall, $known) as $done => [$run, $was, $is]) {
             $progress('judged', $done, \count($runs));
             $compared = Compared::of($was->body(), $is->body());
-            // By a note alone, such as the most that its unit ever drifted, a run is named only where it would say something else.
+            // By what it was put together with, a run is named only where it would say something else.
             if ($compared['state'] === Compared::SAME && !self::isBracketed($was->checks(), $known)) {
                 continue;
             }
@@ -165,21 +166,45 @@ final readonly class WhatIf
     }
 
     /**
-     * Whether such a check is among what a run was worked out of: at an end of a bracket, or under any of its figures, also of those that
-     * came to it from another run of its shift.
+     * Whether such a check is among what the results of a run were worked out of: at an end of a bracket, or under any of their answers,
+     * also where it came to them from another run of the shift.
      *
      * @param array<string, mixed> $body
      * @param array<string, true>  $checks by = and their names
      */
     private static function restsOn(array $body, array $checks): bool
     {
-        if (self::isBracketed(Worked::evidence($body), $checks)) {
-            return true;
-        }
+        return self::isBracketed(Worked::evidence($body), $checks) || self::isUnder($body, $checks);
+    }
+
+    /**
+     * @param array<string, mixed> $body
+     * @param array<string, true>  $checks by = and their names
+     */
+    private static function isUnder(array $body, array $checks): bool
+    {
+        $figures = [];
         foreach (Cells::rows($body, 'figures') as $figure) {
+            $figures['='.Cells::text($figure, 'id')] = $figure;
+        }
+        $wanted = [];
+        foreach (Cells::rows($body, 'results') as $result) {
+            foreach (self::ANSWERS as $answer) {
+                $wanted['='.Cells::text(Cells::map($result, $answer), 'figure')] = true;
+            }
+        }
+        // Grows while it is gone through: what goes into a figure is looked at after it.
+        for ($i = 0, $names = array_keys($wanted); $i < \count($names); ++$i) {
+            $figure = $figures[$names[$i]] ?? [];
             $origin = Cells::map($figure, 'origin');
             if (Cells::text($origin, 'kind') === 'check' && isset($checks['='.Cells::text($origin, 'id')])) {
                 return true;
+            }
+            foreach (Cells::texts($figure, 'inputs') as $input) {
+                if (!isset($wanted['='.$input])) {
+                    $wanted['='.$input] = true;
+                    $names[] = '='.$input;
+                }
             }
         }
 
