@@ -25,7 +25,7 @@ final readonly class WhatIf
 {
     /** Runs that are judged at once, and after how many what was read for them is let go: few enough to hold in memory. */
     private const AT_ONCE = 50;
-    private const HELD = 100;
+    private const HELD = 500;
     private const ANSWERS = ['value', 'indicated', 'pre', 'post', 'between', 'lowest', 'highest'];
 
     public function __construct(
