@@ -14,9 +14,10 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
-/** Begins a report of a whole campaign: a draft, which nobody but a person signs. */
+/** Begins a report of a campaign, or of some days of it: a draft, which nobody but a person signs. */
 #[AsCommand('footnote:report:begin', 'Begins a report of a campaign, as a draft.')]
 final class BeginReportCommand extends Command
 {
@@ -29,7 +30,9 @@ final class BeginReportCommand extends Command
     {
         $this->addArgument('campaign', InputArgument::REQUIRED, 'code of the campaign')
             ->addArgument('title', InputArgument::REQUIRED, 'title of the report')
-            ->addArgument('for', InputArgument::REQUIRED, 'who asked for it');
+            ->addArgument('for', InputArgument::REQUIRED, 'who asked for it')
+            ->addOption('from', null, InputOption::VALUE_REQUIRED, 'first day, such as 2026-11-17')
+            ->addOption('to', null, InputOption::VALUE_REQUIRED, 'last day');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -39,6 +42,8 @@ final class BeginReportCommand extends Command
                 'campaign' => $input->getArgument('campaign'),
                 'title' => $input->getArgument('title'),
                 'askedBy' => $input->getArgument('for'),
+                'from' => $input->getOption('from') ?? '',
+                'to' => $input->getOption('to') ?? '',
             ]));
         } catch (Problem|InvalidRecord $problem) {
             $output->writeln($problem->getMessage());

@@ -7,6 +7,7 @@ namespace Footnote\App\Report;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\CampaignRecord;
 use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\ClientReports;
 use Footnote\App\Logbook\LedgerChoice;
 use Footnote\App\Logbook\ShippedLibrary;
 use Footnote\App\Logbook\Withdrawals;
@@ -30,6 +31,7 @@ final readonly class CampaignPackage
         private Campaigns $campaigns,
         private Withdrawals $withdrawals,
         private ShippedLibrary $library,
+        private ClientReports $reports,
         private Journal $journal,
         private ClockInterface $clock,
         #[Autowire('%kernel.project_dir%')]
@@ -66,6 +68,7 @@ final readonly class CampaignPackage
         foreach (['recompute.R', 'equations.R', 'evidence.R'] as $script) {
             $zip->add($script, $this->read(self::SCRIPTS.$script));
         }
+        $this->issued($campaign, $zip);
         $zip->add('README.txt', $this->read('docs/package.txt'));
         $zip->close('manifest.json', [
             'format' => 'footnote-package/1',
@@ -75,6 +78,21 @@ final readonly class CampaignPackage
         ]);
 
         return $runs;
+    }
+
+    /** The reports that were issued of it: what each edition says, to the letter, and as it was printed. */
+    private function issued(string $campaign, PackedFiles $zip): void
+    {
+        foreach ($this->reports->all() as $report) {
+            foreach ($report['campaign'] === $campaign ? $this->reports->editions($report['id']) : [] as $edition) {
+                $name = \sprintf('reports/%s-edition-%d', $report['id'], $edition['edition']);
+                $zip->add($name.'.lines', $this->reports->content($report['id'], $edition['edition']));
+                foreach ($edition['printed'] as $printed) {
+                    $pdf = $this->reports->printed($report['id'], $edition['edition'], $printed['paper']);
+                    $zip->add(\sprintf('%s-%s.pdf', $name, $printed['paper']), (string) $pdf);
+                }
+            }
+        }
     }
 
     /**

@@ -8,6 +8,8 @@ use Footnote\App\Access\Role;
 use Footnote\App\Logbook\Saying;
 use Footnote\App\Record\Importer;
 use Footnote\App\Report\CampaignPackage;
+use Footnote\App\Report\Paper\PaperSize;
+use Footnote\App\Report\PrintEdition;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\RecordFile;
 use Footnote\Tests\Core\GasScene;
@@ -148,5 +150,26 @@ final class PackageTest extends ApiTestCase
         ], Cells::rows(['assessments' => self::told($folder.'/'.$file)->list('assessments')], 'assessments'));
         self::assertCount(1, $said('assessment.json'));
         self::assertSame($said('assessment.json'), $said('again.json'));
+    }
+
+    /** The digest on the cover of a report is that of a file that lies in the package. */
+    public function testAnIssuedReportIsInItToTheLetter(): void
+    {
+        $this->day();
+        $this->call('POST', '/api/results/r/decision', [
+            'kind' => 'sign',
+            'digest' => $this->call('GET', '/api/results/r')->string('digest'),
+        ], 201);
+        $report = $this->call('POST', '/api/reports', ['title' => 'Gases', 'askedBy' => 'A', 'campaign' => 'c'], 201);
+        $id = $report->string('id');
+        $issued = $this->call('POST', "/api/reports/$id/editions", ['digest' => $report->string('draft.digest'), 'after' => 0], 201);
+        $this->service(PrintEdition::class)($id, 1, PaperSize::A4, static fn (): null => null);
+        $folder = $this->unpacked().'/reports';
+        self::assertSame($issued->string('editions.0.digest'), hash_file('sha256', "$folder/$id-edition-1.lines"));
+        $this->printed(['qpdf', '--check', "$folder/$id-edition-1-A4.pdf"]);
+        self::assertStringContainsString(
+            $issued->string('editions.0.digest'),
+            $this->printed(['pdftotext', '-l', '1', "$folder/$id-edition-1-A4.pdf", '-']),
+        );
     }
 }

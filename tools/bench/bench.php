@@ -296,6 +296,26 @@ if ($what === 'samples') {
     );
     printf("A laboratory file of 20 000 rows: %.1f s, peak memory %.0f MB (at most 64)\n", $took, $peak);
 }
+if ($what === 'leaving') {
+    $began = hrtime(true);
+    for ($i = 0, $sum = 0; $i < 1000000; ++$i) {
+        $sum += $i;
+    }
+    $f = (hrtime(true) - $began) / 1e7;
+    [$took, $memory] = array_map(floatval(...), explode(' ', (string) file_get_contents("$work/print-200.txt")));
+    printf("A report of 200 results on paper: %.0f s (at most 90 s x f = %.0f s), Chromium %.0f MB (at most 1 000)\n", $took, 90 * $f, $memory);
+    $told = json_decode((string) file_get_contents("$work/what-if.json"), true, 64, JSON_THROW_ON_ERROR);
+    assert(is_array($told));
+    [$took, $memory] = array_map(floatval(...), explode(' ', (string) file_get_contents("$work/what-if.txt")));
+    printf(
+        "What a recall would change, %d results of %d runs: %.0f s (10 000 in at most 25 s x f = %.0f s), PHP %.0f MB\n",
+        array_sum($told['results']),
+        array_sum($told['runs']),
+        $took,
+        25 * $f,
+        $memory,
+    );
+}
 if ($what === 'client') {
     $manifest = json_decode((string) file_get_contents($root.'/public/build/.vite/manifest.json'), true, 8, JSON_THROW_ON_ERROR);
     assert(is_array($manifest));
