@@ -121,7 +121,8 @@ test('a steward registers, certifies and recalls; a policy is copied and changed
   // Nothing is otherwise before it was looked at.
   await page.getByRole('button', { name: 'See what it would change' }).click();
   await expect(page.getByRole('link', { name: 'R-00011' })).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByRole('table')).toContainText('corrected');
+  // Only the check after it leaned on it: its drift was the calibrator's, the level stays.
+  await expect(page.getByRole('table')).toContainText('15 results unchanged');
   await page.getByRole('button', { name: 'Recall AC-02' }).click();
   await expect(page.getByText(/AC-02 is recalled/)).toBeVisible();
   await page.goto('/kit');
