@@ -94,7 +94,8 @@ final class PrintedReportTest extends ApiTestCase
 
     public function testPartsAreBoundToOneDocument(): void
     {
-        [$pdf, $pages] = $this->print($this->report(30), PaperSize::Letter);
+        // Three parts and more: what goes on in the next part begins it again.
+        [$pdf, $pages] = $this->print($this->report(60), PaperSize::Letter);
         $this->printed(['qpdf', '--check', $pdf]);
         $about = $this->printed(['pdfinfo', $pdf]);
         self::assertMatchesRegularExpression('/Tagged:\s+yes/', $about);
@@ -112,8 +113,8 @@ final class PrintedReportTest extends ApiTestCase
         }
         // Every result once, on the page that the contents name; readers aloud come to it as well.
         $aloud = $this->printed(['pdfinfo', '-struct-text', $pdf]);
-        for ($i = 1; $i <= 30; ++$i) {
-            preg_match('/^ *Result '.$i.' +(\d+)$/m', $sheets[0].$sheets[1], $found);
+        for ($i = 1; $i <= 60; ++$i) {
+            preg_match('/^ *Result '.$i.' +(\d+)$/m', $sheets[0].$sheets[1].$sheets[2], $found);
             self::assertArrayHasKey(1, $found, 'contents name '.$i);
             self::assertMatchesRegularExpression('/word'.$i.'\b/', $sheets[(int) $found[1] - 1] ?? '', 'page of '.$i);
             self::assertStringContainsString('(5 0 R)', $sheets[(int) $found[1] - 1] ?? '');
@@ -130,7 +131,7 @@ final class PrintedReportTest extends ApiTestCase
         };
         $walk($outlines->list('outlines'));
         $pagesOf = array_column($titles, 1, 0);
-        for ($i = 1; $i <= 30; ++$i) {
+        for ($i = 1; $i <= 60; ++$i) {
             self::assertIsInt($pagesOf['Result '.$i] ?? null, 'bookmark of '.$i);
             self::assertMatchesRegularExpression('/word'.$i.'\b/', $sheets[$pagesOf['Result '.$i] - 1] ?? '');
         }

@@ -90,7 +90,8 @@ final readonly class PrintReport
             if ($results >= self::AT_ONCE || \strlen($html) > self::LARGEST) {
                 yield [$html, $results];
                 $results = 0;
-                $html = $isRun ? PrintedPages::part(self::continued($section)) : '';
+                // Its place is named by the result that it begins with: a place stands once in the document.
+                $html = $isRun ? PrintedPages::part(self::continued($section, Cells::text($part, 'part'))) : '';
             }
             $html .= PrintedPages::part($part);
             $results += $isRun ? 1 : 0;
@@ -107,10 +108,10 @@ final readonly class PrintReport
     }
 
     /** @return array<string, mixed> */
-    private static function continued(string $section): array
+    private static function continued(string $section, string $with): array
     {
-        return ['part' => 'section:continued', 'title' => $section, 'blocks' => [[
-            'id' => 'section:continued/title',
+        return ['part' => 'section:continued with '.$with, 'title' => $section, 'blocks' => [[
+            'id' => 'section:continued with '.$with.'/title',
             'kind' => 'heading',
             'level' => 1,
             'line' => [['text' => $section.', continued']],
