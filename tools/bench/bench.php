@@ -303,7 +303,12 @@ if ($what === 'leaving') {
     }
     $f = (hrtime(true) - $began) / 1e7;
     [$took, $memory] = array_map(floatval(...), explode(' ', (string) file_get_contents("$work/print-200.txt")));
-    printf("A report of 200 results on paper: %.0f s (at most 90 s x f = %.0f s), Chromium %.0f MB (at most 1 000)\n", $took, 90 * $f, $memory);
+    printf(
+        "A report of 200 results on paper: %.0f s (at most 90 s x f = %.0f s), Chromium %.0f MB (at most 1 000)\n",
+        $took,
+        90 * $f,
+        $memory,
+    );
     $told = json_decode((string) file_get_contents("$work/what-if.json"), true, 64, JSON_THROW_ON_ERROR);
     assert(is_array($told));
     [$took, $memory] = array_map(floatval(...), explode(' ', (string) file_get_contents("$work/what-if.txt")));
