@@ -92,7 +92,8 @@ npm_ci() {
 
 build_web() {
   [ -f public/build/index.html ] && [ -f public/sw.js ] || rm -f var/stamps/web
-  stamped web web/src web/index.html web/vite.config.ts web/vite.worker.config.ts web/package-lock.json contract/openapi.yaml contract/paper.css -- web_build
+  stamped web web/src web/index.html web/vite.config.ts web/vite.worker.config.ts web/package-lock.json \
+    contract/openapi.yaml contract/paper.css -- web_build
 }
 web_build() {
   say "Building the web client …"

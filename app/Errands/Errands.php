@@ -126,10 +126,28 @@ final readonly class Errands
         return $this->folder.'/'.$name;
     }
 
-    /** Another that lies beside it until it is whole. */
-    public function beside(string $path): string
+    /**
+     * Lays a file down that is whole or not there: until it is, it lies beside.
+     *
+     * @template T
+     *
+     * @param \Closure(string): T $write to the path that it is handed
+     *
+     * @return T what came of it
+     */
+    public function lay(string $path, \Closure $write): mixed
     {
-        return \sprintf('%s.%s', $path, bin2hex(random_bytes(6)));
+        $beside = \sprintf('%s.%s', $path, bin2hex(random_bytes(6)));
+        try {
+            $came = $write($beside);
+            rename($beside, $path);
+
+            return $came;
+        } finally {
+            if (is_file($beside)) {
+                unlink($beside);
+            }
+        }
     }
 
     /** What nobody has looked at for long goes. */
@@ -158,9 +176,7 @@ final readonly class Errands
     /** @param State $state */
     private function tell(string $name, array $state): void
     {
-        $path = $this->path($name);
-        $beside = $this->beside($path);
-        file_put_contents($beside, json_encode($state, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
-        rename($beside, $path);
+        $told = json_encode($state, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+        $this->lay($this->path($name), static fn (string $path) => file_put_contents($path, $told));
     }
 }

@@ -36,7 +36,7 @@ final readonly class RecallReference
     /** A recall that was made in error is taken back by another word; it stays on record. */
     public function takeBack(User $by, string $id, int $place, Fields $told): void
     {
-        $reason = trim($told->optionalText('reason', 2000) ?? '');
+        $reason = $told->optionalText('reason', 2000) ?? '';
         if ($reason === '') {
             throw Problem::field('/reason', 'say why it is taken back.');
         }

@@ -35,10 +35,12 @@ final readonly class ClientReports
     {
         $editions = $this->connection->fetchAllKeyValue('SELECT report_id, MAX(edition) FROM report_edition GROUP BY report_id');
 
-        return array_map(fn (array $row): array => [
+        $since = $this->askedSince();
+
+        return array_map(static fn (array $row): array => [
             'id' => Cells::text($row, 'id'),
             'campaign' => Cells::text($row, 'campaign_id'),
-            'asked' => $this->asked($row),
+            'asked' => $since['='.Cells::text($row, 'id')] ?? Cells::json($row, 'record'),
             'by' => Cells::text($row, 'recorded_by'),
             'at' => Cells::moment($row, 'recorded_at'),
             'editions' => is_numeric($editions[Cells::text($row, 'id')] ?? null) ? (int) $editions[Cells::text($row, 'id')] : 0,
@@ -56,7 +58,7 @@ final readonly class ClientReports
         return [
             'id' => $id,
             'campaign' => Cells::text($row, 'campaign_id'),
-            'asked' => $this->asked($row),
+            'asked' => $this->askedSince()['='.$id] ?? Cells::json($row, 'record'),
             'by' => Cells::text($row, 'recorded_by'),
             'at' => Cells::moment($row, 'recorded_at'),
         ];
@@ -154,6 +156,15 @@ final readonly class ClientReports
             : KeptBytes::of($row['content'], Cells::text($row, 'digest'), $what);
     }
 
+    public function isPrinted(string $id, int $edition, string $paper): bool
+    {
+        return $this->connection->fetchOne(
+            'SELECT 1 FROM printed_report p JOIN report_edition e ON e.id = p.edition_id'
+                .' WHERE e.report_id = ? AND e.edition = ? AND p.paper = ?',
+            [$id, $edition, $paper],
+        ) !== false;
+    }
+
     /** An edition as it was printed; null where it is not yet. */
     public function printed(string $id, int $edition, string $paper): ?string
     {
@@ -208,16 +219,18 @@ final readonly class ClientReports
         return $texts;
     }
 
-    /**
-     * @param array<string, mixed> $row
-     *
-     * @return array<string, mixed> as it was said last
-     */
-    private function asked(array $row): array
+    /** @return array<string, array<string, mixed>> what was asked otherwise last, by = and the report */
+    private function askedSince(): array
     {
-        $words = $this->words(Cells::text($row, 'id'), ReportWord::ASKED);
+        $asked = [];
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT report_id, record FROM report_word WHERE id IN (SELECT MAX(id) FROM report_word WHERE kind = ? GROUP BY report_id)',
+            [ReportWord::ASKED],
+        ) as $row) {
+            $asked['='.Cells::text($row, 'report_id')] = Cells::json($row, 'record');
+        }
 
-        return $words === [] ? Cells::json($row, 'record') : Cells::json($words[\count($words) - 1], 'record');
+        return $asked;
     }
 
     /** @return list<array<string, mixed>> rows in their order */

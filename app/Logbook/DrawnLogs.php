@@ -85,8 +85,11 @@ final readonly class DrawnLogs
     {
         $run = $this->run($id);
         $whole = $this->whole($run, $most);
-        if ($whole !== null || !$run->content instanceof Logged || $run->content->log() === null) {
-            return $whole === null ? [] : [$whole];
+        if ($whole !== null) {
+            return [$whole];
+        }
+        if (!$run->content instanceof Logged || $run->content->log() === null) {
+            return [];
         }
         $family = $this->family($run);
         if (!$family instanceof LogsByChannel) {
@@ -123,10 +126,13 @@ final readonly class DrawnLogs
     /** Null where a unit of its family is not drawn as one line. */
     private function whole(Run $run, int $most): ?DrawnLog
     {
-        $format = $this->families->of($this->logbook->timeline($run->deployment->instrument)->instrument->family);
         $log = $run->content instanceof Logged ? $run->content->log() : null;
+        if (!$log instanceof SeriesLog) {
+            return null;
+        }
+        $format = $this->families->of($this->logbook->instrument($run->deployment->instrument)->family ?? '');
 
-        return $format instanceof SketchesLogs && $log instanceof SeriesLog
+        return $format instanceof SketchesLogs
             ? new DrawnLog('', $run->trueTime($log->start()), $format->sketch($log, $most))
             : null;
     }

@@ -54,9 +54,4 @@ final readonly class SupposedRecall
     {
         return $this->recall->until;
     }
-
-    public function covers(\DateTimeImmutable $moment): bool
-    {
-        return $this->recall->covers($moment);
-    }
 }

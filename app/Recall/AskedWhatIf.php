@@ -10,6 +10,7 @@ use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\SupposedRecall;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\JsonLines;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
@@ -58,10 +59,8 @@ final readonly class AskedWhatIf
         $asked = $this->asked($id);
         $path = $this->path($id);
         $this->errands->run(self::NAME.$id, function (\Closure $progress) use ($asked, $path): void {
-            $beside = $this->errands->beside($path);
             $recall = $this->recall(Cells::text($asked, 'reference'), Fields::of(Cells::map($asked, 'recall')));
-            $this->whatIf->lay($recall, new \SplFileObject($beside, 'w'), $progress);
-            rename($beside, $path);
+            $this->errands->lay($path, fn (string $to) => $this->whatIf->lay($recall, new \SplFileObject($to, 'w'), $progress));
         });
     }
 
@@ -134,14 +133,8 @@ final readonly class AskedWhatIf
     /** @return \Generator<int, array<string, mixed>> the first says what all come to */
     private function lines(string $id): \Generator
     {
-        $file = new \SplFileObject($this->path($id));
-        for ($place = 0; !$file->eof(); ++$place) {
-            $line = $file->fgets();
-            if ($line !== '') {
-                /** @var array<string, mixed> $read */
-                $read = json_decode($line, true, 32, \JSON_THROW_ON_ERROR);
-                yield $place => $read;
-            }
+        foreach ((new JsonLines($this->path($id)))->written() as $place => $line) {
+            yield $place => JsonLines::read($line);
         }
     }
 

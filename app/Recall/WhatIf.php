@@ -14,6 +14,7 @@ use Footnote\App\Logbook\Worked;
 use Footnote\App\Logbook\Workings;
 use Footnote\App\Report\Editions;
 use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\JsonLines;
 
 /**
  * What a recall would change, before anybody makes it: every check, run, result and issued report that leaned on the reference, each with
@@ -66,7 +67,7 @@ final readonly class WhatIf
             // By campaign and person, as it is told to people; judged it was unit by unit.
             $lines->add([$run['campaign'], $run['person'], $run['start'], $run['run']], $this->line($run, $compared));
         }
-        $file->fwrite(json_encode([
+        $file->fwrite(JsonLines::line([
             'reference' => $recall->reference,
             'errorUnit' => $recall->unit(),
             'recall' => $recall->record,
@@ -74,7 +75,7 @@ final readonly class WhatIf
             'runs' => $counts,
             'results' => $results,
             'reports' => $this->reports($changed),
-        ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n");
+        ]));
         foreach ($lines->sorted() as $line) {
             $file->fwrite($line);
         }
@@ -219,7 +220,7 @@ final readonly class WhatIf
     {
         $decision = $this->decisions->last($run['run']);
 
-        return json_encode([
+        return JsonLines::line([
             ...array_diff_key($run, ['policy' => 1]),
             'state' => $compared['state'],
             'decided' => $decision === null ? null : [
@@ -228,7 +229,7 @@ final readonly class WhatIf
             ],
             'unchanged' => \count(array_filter($compared['results'], self::isSame(...))),
             'results' => array_values(array_filter($compared['results'], static fn (array $one): bool => !self::isSame($one))),
-        ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n";
+        ]);
     }
 
     /** @param array<string, mixed> $result */
@@ -252,7 +253,7 @@ final readonly class WhatIf
                 continue;
             }
             $runs = [];
-            foreach (Cells::rows($this->editions->file($report['id'], $report['editions'])->head(), 'parts') as $part) {
+            foreach (Cells::rows($this->head($report['id'], $report['editions']), 'parts') as $part) {
                 $run = substr(Cells::text($part, 'part'), 4);
                 if (str_starts_with(Cells::text($part, 'part'), 'run:') && isset($changed['='.$run])) {
                     $runs[] = $run;
@@ -272,5 +273,11 @@ final readonly class WhatIf
         }
 
         return $told;
+    }
+
+    /** @return array<string, mixed> how an edition begins */
+    private function head(string $report, int $edition): array
+    {
+        return $this->editions->file($report, $this->reports->edition($report, $edition))->head();
     }
 }

@@ -10,6 +10,7 @@ use Footnote\App\Logbook\ClientReports;
 use Footnote\App\Report\Content\Asked;
 use Footnote\App\Report\Content\ReportContent;
 use Footnote\App\Report\Content\ReportFile;
+use Footnote\App\Report\Paper\PaperSize;
 use Footnote\Core\Record\Fields;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -44,24 +45,17 @@ final readonly class Drafts
             return new ReportFile($path);
         }
         $this->errands->tidy();
-        $beside = $this->errands->beside($path);
-        try {
-            $file = new \SplFileObject($beside, 'w');
-            $this->content->lay($report, Asked::of(Fields::of($kept['asked'])), $file, $progress ?? static fn (): null => null);
-            rename($beside, $path);
-        } finally {
-            if (is_file($beside)) {
-                unlink($beside);
-            }
-        }
+        $asked = Asked::of(Fields::of($kept['asked']));
+        $progress ??= static fn (): null => null;
+        $this->errands->lay($path, fn (string $to) => $this->content->lay($report, $asked, new \SplFileObject($to, 'w'), $progress));
 
         return new ReportFile($path);
     }
 
-    /** Whether it would be there at once. */
-    public function isMade(string $report): bool
+    /** Where it lies once it is printed as it stands now. */
+    public function pdf(string $report, PaperSize $paper): string
     {
-        return is_file($this->path($report));
+        return \sprintf('%s.%s.pdf', $this->of($report)->path, $paper->value);
     }
 
     private function path(string $report): string

@@ -17,6 +17,7 @@ use Footnote\App\Report\Content\ReportContent;
 use Footnote\App\Report\Content\ReportFile;
 use Footnote\App\Report\Content\Section;
 use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\JsonLines;
 use Footnote\Core\Record\Fields;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -34,6 +35,7 @@ final readonly class IssueReport
         private Journal $journal,
         private ClientReports $reports,
         private Drafts $drafts,
+        private Editions $editions,
         private SquareCode $code,
         private ClockInterface $clock,
         #[Autowire('%env(default::FOOTNOTE_ADDRESS)%')]
@@ -50,7 +52,7 @@ final readonly class IssueReport
     {
         $seen = $told->text('digest');
         $after = (int) ($told->optionalNumber('after', 0, 1e6) ?? 0);
-        $why = trim($told->optionalText('why', 2000) ?? '');
+        $why = $told->optionalText('why', 2000) ?? '';
         if ($after > 0 && $why === '') {
             throw Problem::field('/why', 'say why this edition follows the one before.');
         }
@@ -67,9 +69,9 @@ final readonly class IssueReport
             ['digest' => $seen, 'why' => $why] = $entry;
             $after = $entry['edition'] - 1;
             $draft = $this->drafts->of($report);
-            $this->refuse($report, $draft, $seen, $after);
             $last = $this->reports->last($report);
-            $changes = $last === null ? [] : Changes::between($this->begin($report, $last['edition']), $draft->head());
+            $this->refuse($report, $draft, $seen, [$last['edition'] ?? 0, $after]);
+            $changes = $last === null ? [] : Changes::between($this->editions->file($report, $last)->head(), $draft->head());
             $at = $this->clock->now();
             $issue = [
                 'edition' => $after + 1,
@@ -93,14 +95,15 @@ final readonly class IssueReport
         });
     }
 
-    private function refuse(string $report, ReportFile $draft, string $seen, int $after): void
+    /** @param array{int, int} $editions the last one, and the one that the person knew */
+    private function refuse(string $report, ReportFile $draft, string $seen, array $editions): void
     {
         if ($draft->digest() !== $seen) {
             throw new Problem(409, 'The report says something else since this page was opened. Look at it again; nothing was issued.');
         }
-        $edition = $this->reports->last($report)['edition'] ?? 0;
-        if ($edition !== $after) {
-            throw new Problem(409, \sprintf('Edition %d was issued meanwhile. Look at it again; nothing was issued.', $edition));
+        [$last, $after] = $editions;
+        if ($last !== $after) {
+            throw new Problem(409, \sprintf('Edition %d was issued meanwhile. Look at it again; nothing was issued.', $last));
         }
         $open = \count(array_filter($this->reports->remarks($report), static fn (array $one): bool => $one['settled'] === null));
         if ($open > 0) {
@@ -110,13 +113,6 @@ final readonly class IssueReport
         if (array_intersect(['section:'.Section::Standing->value, 'section:'.Section::Void->value], $sections) === []) {
             throw new Problem(409, 'Nothing of it is signed: there is no result to report. Nothing was issued.');
         }
-    }
-
-    /** @return array<string, mixed> the beginning of an edition */
-    private function begin(string $report, int $edition): array
-    {
-        /** @var array<string, mixed> */
-        return json_decode((string) strstr($this->reports->content($report, $edition), "\n", true), true, 64, \JSON_THROW_ON_ERROR);
     }
 
     /**
@@ -131,7 +127,7 @@ final readonly class IssueReport
         if ($changed !== []) {
             array_splice($parts, 1, 0, [['part' => 'changes', 'title' => Labels::CHANGES]]);
         }
-        $lines = [ReportContent::line([...$head, 'issue' => $issue, 'parts' => $parts])];
+        $lines = [JsonLines::line([...$head, 'issue' => $issue, 'parts' => $parts])];
         foreach ($draft->raw() as $line) {
             $lines[] = $line;
             if ($front && $changed !== []) {

@@ -10,6 +10,7 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\ClientReports;
 use Footnote\App\Logbook\Row\PrintedReport;
 use Footnote\App\Report\Content\ReportFile;
+use Footnote\App\Report\Paper\Imprint;
 use Footnote\App\Report\Paper\PaperSize;
 use Footnote\App\Report\Paper\PrintFailed;
 use Footnote\App\Report\Paper\PrintReport;
@@ -25,6 +26,7 @@ final readonly class PrintEdition
         private Journal $journal,
         private ClientReports $reports,
         private Drafts $drafts,
+        private Editions $editions,
         private Imprints $imprints,
         private PrintReport $print,
         private Errands $errands,
@@ -42,52 +44,28 @@ final readonly class PrintEdition
     {
         if ($edition === null) {
             $this->draft($report, $paper, $progress);
-        } elseif ($this->reports->printed($report, $edition, $paper->value) === null) {
+        } elseif (!$this->reports->isPrinted($report, $edition, $paper->value)) {
             $this->edition($report, $edition, $paper, $progress);
         }
-    }
-
-    /** Where a draft lies once it is printed as it stands now. */
-    public function draftPath(string $report, PaperSize $paper): string
-    {
-        return \sprintf('%s.%s.pdf', $this->drafts->of($report)->path, $paper->value);
     }
 
     /** @param \Closure(string, int, int): void $progress */
     private function draft(string $report, PaperSize $paper, \Closure $progress): void
     {
         $file = $this->drafts->of($report, static fn (int $done, int $of) => $progress('written', $done, $of));
-        $path = $this->draftPath($report, $paper);
-        $beside = $this->errands->beside($path);
-        ($this->print)(
-            $file,
-            $this->imprints->ofDraft($file),
-            $paper,
-            $beside,
-            static fn (int $done, int $of) => $progress('printed', $done, $of),
-        );
-        rename($beside, $path);
+        $imprint = $this->imprints->ofDraft($file);
+        $this->errands->lay($this->drafts->pdf($report, $paper), $this->printing($file, $imprint, $paper, $progress));
     }
 
     /** @param \Closure(string, int, int): void $progress */
     private function edition(string $report, int $edition, PaperSize $paper, \Closure $progress): void
     {
-        $path = $this->errands->beside($this->errands->path(\sprintf('%s.edition-%d.%s', $report, $edition, $paper->value)));
-        try {
-            file_put_contents($path, $this->reports->content($report, $edition));
-            $file = new ReportFile($path);
-            $told = $this->reports->edition($report, $edition);
-            $pages = ($this->print)(
-                $file,
-                $this->imprints->ofEdition($file, $told),
-                $paper,
-                $path.'.pdf',
-                static fn (int $done, int $of) => $progress('printed', $done, $of),
-            );
-            $bytes = (string) file_get_contents($path.'.pdf');
-        } finally {
-            array_map(static fn (string $one): bool => !is_file($one) || unlink($one), [$path, $path.'.pdf']);
-        }
+        $told = $this->reports->edition($report, $edition);
+        $file = $this->editions->file($report, $told);
+        $path = \sprintf('%s.%s.pdf', $file->path, $paper->value);
+        $pages = $this->errands->lay($path, $this->printing($file, $this->imprints->ofEdition($file, $told), $paper, $progress));
+        $bytes = (string) file_get_contents($path);
+        unlink($path);
         $entry = [
             'report' => $report,
             'edition' => $edition,
@@ -97,9 +75,21 @@ final readonly class PrintEdition
         ];
         $this->journal->during('footnote', self::PRINTED, $entry, function () use ($report, $edition, $paper, $told, $pages, $bytes): void {
             // Another may have printed it meanwhile: what is kept already stays.
-            if ($this->reports->printed($report, $edition, $paper->value) === null) {
+            if (!$this->reports->isPrinted($report, $edition, $paper->value)) {
                 $this->entities->persist(PrintedReport::of($told['id'], $paper->value, $pages, $bytes, $this->clock->now()));
             }
         });
+    }
+
+    /**
+     * @param \Closure(string, int, int): void $progress
+     *
+     * @return \Closure(string): int to the path that it is handed; how many pages
+     */
+    private function printing(ReportFile $file, Imprint $imprint, PaperSize $paper, \Closure $progress): \Closure
+    {
+        $printed = static fn (int $done, int $of) => $progress('printed', $done, $of);
+
+        return fn (string $path): int => ($this->print)($file, $imprint, $paper, $path, $printed);
     }
 }

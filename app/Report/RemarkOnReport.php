@@ -58,7 +58,7 @@ final readonly class RemarkOnReport
 
     private static function text(Fields $told): string
     {
-        $text = trim($told->optionalText('text', self::LONGEST) ?? '');
+        $text = $told->optionalText('text', self::LONGEST) ?? '';
 
         return $text === '' ? throw Problem::field('/text', 'is missing.') : $text;
     }

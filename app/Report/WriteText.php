@@ -28,7 +28,7 @@ final readonly class WriteText
         if (!isset(HouseTexts::SHIPPED[$name])) {
             throw Problem::field('/name', 'must be one of: '.implode(', ', array_keys(HouseTexts::SHIPPED)).'.');
         }
-        $text = trim($told->optionalText('text', self::LONGEST) ?? '');
+        $text = $told->optionalText('text', self::LONGEST) ?? '';
         if ($text === '') {
             throw Problem::field('/text', 'is missing.');
         }

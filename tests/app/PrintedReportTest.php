@@ -14,6 +14,7 @@ use Footnote\App\Report\Paper\Imprint;
 use Footnote\App\Report\Paper\PaperSize;
 use Footnote\App\Report\Paper\PrintReport;
 use Footnote\App\Report\PrintEdition;
+use Footnote\App\Storage\JsonLines;
 use Footnote\Tests\Core\PrintedByOthers;
 use Footnote\Tests\Core\Scene;
 
@@ -71,7 +72,7 @@ final class PrintedReportTest extends ApiTestCase
                 Block::notes('notes', [['number' => 1, 'line' => [['text' => 'rests'.$i]]]]),
             ]);
         }
-        file_put_contents($file, ReportContent::line(['parts' => [...$parts, ['part' => 'evidence', 'title' => 'Evidence']]])
+        file_put_contents($file, JsonLines::line(['parts' => [...$parts, ['part' => 'evidence', 'title' => 'Evidence']]])
             .implode('', $lines).ReportContent::part('evidence', 'Evidence', [Block::heading('title', 1, Line::of('Evidence'))]));
 
         return new ReportFile($file);

@@ -249,7 +249,10 @@ final class ReportTest extends ApiTestCase
         self::assertSame([], $first->list('changedSince'));
         $this->decide('r2', 'void', 'the unit was dropped');
         $changed = $this->call('GET', '/api/reports/'.$id);
-        self::assertStringContainsString('r2: was among those that are “not signed”, now “void”.', $changed->string('changedSince.0'));
+        self::assertStringContainsString(
+            'r2: was among those that are “not signed”, now “void”.',
+            $changed->string('changedSince.0'),
+        );
         self::assertStringContainsString('why', $this->issued($id, status: 422)->string('fields.0.field'));
         $second = $this->issued($id, ['why' => 'The second run was looked at.']);
         self::assertSame([2, 1], array_column($second->list('editions'), 'edition'));

@@ -30,6 +30,17 @@ function measured(array $command, int $times): array
     return [$seconds[intdiv(count($seconds), 2)], $peak];
 }
 
+/** How much slower this machine is than the one that limits are stated for. */
+function factor(): float
+{
+    $began = hrtime(true);
+    for ($i = 0, $sum = 0; $i < 1000000; ++$i) {
+        $sum += $i;
+    }
+
+    return (hrtime(true) - $began) / 1e7;
+}
+
 /** Writes a record of one run with a log that begins at eight. */
 function record(string $folder, string $log, string $stop): string
 {
@@ -281,11 +292,7 @@ if ($what === 'samples') {
         $dosimeter = $read("$how-logbook-1000");
         printf("  %s: %.2f ms and %.2f ms each; ratio = %.2f\n", $words, $sample, $dosimeter, $sample / $dosimeter);
     }
-    $began = hrtime(true);
-    for ($i = 0, $sum = 0; $i < 1000000; ++$i) {
-        $sum += $i;
-    }
-    $f = (hrtime(true) - $began) / 1e7;
+    $f = factor();
     printf("  10 000 totals judged and kept: %.1f s (at most 12 s x f; f = %.2f: %.1f s)\n", 10 * $read('keep-10000'), $f, 12 * $f);
     [$took, $peak] = measured(
         [
@@ -297,11 +304,7 @@ if ($what === 'samples') {
     printf("A laboratory file of 20 000 rows: %.1f s, peak memory %.0f MB (at most 64)\n", $took, $peak);
 }
 if ($what === 'leaving') {
-    $began = hrtime(true);
-    for ($i = 0, $sum = 0; $i < 1000000; ++$i) {
-        $sum += $i;
-    }
-    $f = (hrtime(true) - $began) / 1e7;
+    $f = factor();
     [$took, $memory] = array_map(floatval(...), explode(' ', (string) file_get_contents("$work/print-200.txt")));
     printf(
         "A report of 200 results on paper: %.0f s (at most 90 s x f = %.0f s), Chromium %.0f MB (at most 1 000)\n",

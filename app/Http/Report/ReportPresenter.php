@@ -33,9 +33,14 @@ final readonly class ReportPresenter
     /** @return array<string, mixed> */
     public function all(): array
     {
+        $written = $this->reports->textRows();
+
         return [
             'reports' => $this->reports->all(),
-            'texts' => array_map(fn (string $name): array => $this->text($name), array_keys(HouseTexts::SHIPPED)),
+            'texts' => array_map(
+                static fn (string $name): array => self::text($name, $written[$name] ?? null),
+                array_keys(HouseTexts::SHIPPED),
+            ),
         ];
     }
 
@@ -44,7 +49,7 @@ final readonly class ReportPresenter
     {
         $report = $this->reports->one($id);
         $draft = $this->drafts->of($id);
-        $last = $this->reports->last($id);
+        $editions = $this->reports->editions($id);
         $asked = Asked::of(Fields::of($report['asked']));
 
         return [
@@ -67,18 +72,21 @@ final readonly class ReportPresenter
                 'why' => Cells::text($edition['record'], 'why'),
                 'changes' => Cells::texts($edition['record'], 'changes'),
                 'printed' => $edition['printed'],
-                'parts' => self::outline($this->editions->file($id, $edition['edition'])),
-            ], $this->reports->editions($id)),
-            'changedSince' => $last === null
+                'parts' => self::outline($this->editions->file($id, $edition)),
+            ], $editions),
+            'changedSince' => $editions === []
                 ? []
-                : Changes::between($this->editions->file($id, $last['edition'])->head(), $draft->head()),
+                : Changes::between($this->editions->file($id, $editions[0])->head(), $draft->head()),
         ];
     }
 
     /** @return array<string, mixed> one part, each of its paragraphs as HTML */
     public function part(string $id, string $name, ?int $edition): array
     {
-        $part = ($edition === null ? $this->drafts->of($id) : $this->editions->file($id, $edition))->part($name);
+        $file = $edition === null
+            ? $this->drafts->of($id)
+            : $this->editions->file($id, $this->reports->edition($id, $edition));
+        $part = $file->part($name);
         $paper = new PaperHtml($name);
 
         return [
@@ -94,11 +102,9 @@ final readonly class ReportPresenter
     /** @return array<string, mixed> how far it is printed, and whether it can be fetched */
     public function printing(string $id, ?int $edition, PaperSize $paper): array
     {
-        $this->reports->one($id);
-
         return [
             ...$this->press->state($id, $edition, $paper),
-            'isThere' => $this->editions->printed($id, $edition, $paper) !== null,
+            'isThere' => $this->editions->isPrinted($id, $edition, $paper),
         ];
     }
 
@@ -111,11 +117,13 @@ final readonly class ReportPresenter
         ], Cells::rows($file->head(), 'parts'));
     }
 
-    /** @return array<string, mixed> */
-    private function text(string $name): array
+    /**
+     * @param array<string, mixed>|null $row as it was written anew
+     *
+     * @return array<string, mixed>
+     */
+    private static function text(string $name, ?array $row): array
     {
-        $row = $this->reports->textRows()[$name] ?? null;
-
         return [
             'name' => $name,
             'text' => $row === null ? HouseTexts::SHIPPED[$name] : Cells::text($row, 'text'),

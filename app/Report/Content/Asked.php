@@ -103,7 +103,7 @@ final readonly class Asked
 
     private static function line(Fields $told, string $name): string
     {
-        $line = trim($told->optionalText($name, self::LONGEST) ?? '');
+        $line = $told->optionalText($name, self::LONGEST) ?? '';
         if (str_contains($line, "\n")) {
             throw new InvalidRecord('/'.$name, 'must be one line.');
         }

@@ -14,7 +14,6 @@ final class Labels
     public const STANDING = 'Results that stand';
     public const VOID = 'Void results';
     public const NOT_SIGNED = 'Results that are not signed';
-    public const WITHDRAWN = 'Withdrawn';
     public const CHANGES = 'What changed since the edition before';
     public const CHANGED = 'What changed since edition %d';
     public const EVIDENCE = 'What the results rest on';

@@ -13,6 +13,7 @@ use Footnote\App\Logbook\Policies;
 use Footnote\App\Logbook\Sources;
 use Footnote\App\Logbook\Withdrawals;
 use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\JsonLines;
 use Footnote\Core\Record\Formats;
 
 /**
@@ -83,11 +84,11 @@ final readonly class ReportContent
             $gathered,
             [...$campaign, 'judgedBy' => $this->judgedBy($campaign)],
             $this->judging->yardsticks($campaign['id'])->limits,
-            $this->withdrawn($asked),
+            $this->withdrawn($asked, $zone),
             $texts,
             $sources,
         );
-        $file->fwrite(self::line([
+        $file->fwrite(JsonLines::line([
             'format' => self::FORMAT,
             'report' => $report,
             'asked' => $asked->told(),
@@ -154,17 +155,11 @@ final readonly class ReportContent
     /** @param list<Block> $blocks */
     public static function part(string $part, string $title, array $blocks): string
     {
-        return self::line([
+        return JsonLines::line([
             'part' => $part,
             'title' => $title,
             'blocks' => array_map(static fn (Block $block): array => $block->told($part), $blocks),
         ]);
-    }
-
-    /** @param array<string, mixed> $told */
-    public static function line(array $told): string
-    {
-        return json_encode($told, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n";
     }
 
     private function copy(\SplTempFileObject $from, \SplFileObject $to): void
@@ -189,10 +184,8 @@ final readonly class ReportContent
     }
 
     /** @return list<array<string, string>> of the choice */
-    private function withdrawn(Asked $asked): array
+    private function withdrawn(Asked $asked, \DateTimeZone $zone): array
     {
-        $zone = new \DateTimeZone($this->campaigns->one($asked->campaign)['zone']);
-
         return array_values(array_filter(
             $this->withdrawals->of($asked->campaign),
             static fn (array $run): bool => $asked->takes(

@@ -6,6 +6,7 @@ namespace Footnote\App\Report\Content;
 
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
+use Footnote\App\Storage\JsonLines;
 
 /** All that a report says, laid down in a file: read part by part. */
 final readonly class ReportFile
@@ -18,7 +19,7 @@ final readonly class ReportFile
     public function head(): array
     {
         foreach ($this->lines() as $line) {
-            return self::read($line);
+            return JsonLines::read($line);
         }
 
         throw new \RuntimeException('A report without a beginning.');
@@ -27,10 +28,8 @@ final readonly class ReportFile
     /** @return \Generator<int, array<string, mixed>> */
     public function parts(): \Generator
     {
-        foreach ($this->lines() as $place => $line) {
-            if ($place > 0) {
-                yield self::read($line);
-            }
+        foreach ($this->raw() as $line) {
+            yield JsonLines::read($line);
         }
     }
 
@@ -50,7 +49,7 @@ final readonly class ReportFile
         $begin = '{"part":'.json_encode($name, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES).',';
         foreach ($this->lines() as $line) {
             if (str_starts_with($line, $begin)) {
-                return self::read($line);
+                return JsonLines::read($line);
             }
         }
 
@@ -90,19 +89,6 @@ final readonly class ReportFile
     /** @return \Generator<int, string> */
     private function lines(): \Generator
     {
-        $file = new \SplFileObject($this->path);
-        for ($place = 0; !$file->eof(); ++$place) {
-            $line = $file->fgets();
-            if ($line !== '') {
-                yield $place => $line;
-            }
-        }
-    }
-
-    /** @return array<string, mixed> */
-    private static function read(string $line): array
-    {
-        /** @var array<string, mixed> */
-        return json_decode($line, true, 64, \JSON_THROW_ON_ERROR);
+        return (new JsonLines($this->path))->written();
     }
 }

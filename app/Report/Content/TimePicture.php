@@ -124,11 +124,12 @@ final readonly class TimePicture
         $span = max($high - $low, 1e-9);
         $y = static fn (float $value): float => $top + self::CHANNEL - 8 - (self::CHANNEL - 16) * ($value - $low) / $span;
         $begin = (float) $log->start->format('U.u');
-        $upper = $lower = $mean = '';
+        $spread = '';
+        $mean = '';
         $last = null;
         foreach ($points as $place => [$least, $middle, $most]) {
             $x = Ink::at($this->x($begin + ($place + 0.5) * $log->sketch->step));
-            $upper .= \sprintf('M%s %sV%s', $x, Ink::at($y($most)), Ink::at($y($least) + 0.4));
+            $spread .= \sprintf('M%s %sV%s', $x, Ink::at($y($most)), Ink::at($y($least) + 0.4));
             $mean .= \sprintf('%s%s %s', $last === $place - 1 ? 'L' : 'M', $x, Ink::at($y($middle)));
             $last = $place;
         }
@@ -136,7 +137,7 @@ final readonly class TimePicture
         $label = static fn (float $value): string => Shown::minus(number_format($value, $decimals, '.', ''));
         $right = self::RIGHT + 4.0;
 
-        return \sprintf('<path d="%s%s" stroke="%s" stroke-width="1.2"/>', $upper, $lower, Ink::RULE)
+        return \sprintf('<path d="%s" stroke="%s" stroke-width="1.2"/>', $spread, Ink::RULE)
             .\sprintf('<path d="%s" fill="none" stroke="%s" stroke-width="0.9"/>', $mean, Ink::TEXT)
             .Ink::text(self::LEFT - 4.0, $y($high) + 4, $label($high), 'end')
             .Ink::text(self::LEFT - 4.0, $y($low) + 4, $label($low), 'end')

@@ -35,20 +35,22 @@ final readonly class PrintReport
     public function __invoke(ReportFile $file, Imprint $imprint, PaperSize $paper, string $pdf, \Closure $progress): int
     {
         $outline = Cells::rows($file->head(), 'parts');
-        $results = \count(array_filter($outline, static fn (array $part): bool => str_starts_with(Cells::text($part, 'part'), 'run:')));
+        $results = \count(array_filter($outline, self::isRun(...)));
         $html = new PrintedPages($imprint, $paper, $this->projectDir);
         $front = $this->front($file);
         $scratch = [];
         try {
             $cover = $html->label().$front.PrintedPages::contents($outline, []);
             $scratch[] = $printed = $this->pages($html->html($cover, 1), $pdf, 0);
-            $pages = PdfPages::read($printed)->count();
-            $begins = self::begins($printed, 0, $outline);
+            $read = PdfPages::read($printed);
+            $pages = $read->count();
+            $begins = self::begins($read, 0, $outline);
             $done = 0;
             foreach ($this->groups($file) as $place => [$parts, $count]) {
                 $scratch[] = $printed = $this->pages($html->html($parts, $pages + 1), $pdf, $place + 1);
-                $begins = [...$begins, ...self::begins($printed, $pages, $outline)];
-                $pages += PdfPages::read($printed)->count();
+                $read = PdfPages::read($printed);
+                $begins = [...$begins, ...self::begins($read, $pages, $outline)];
+                $pages += $read->count();
                 $done += $count;
                 $progress($done, $results);
             }
@@ -85,7 +87,7 @@ final readonly class PrintReport
             if (self::isFront($part)) {
                 continue;
             }
-            $isRun = str_starts_with(Cells::text($part, 'part'), 'run:');
+            $isRun = self::isRun($part);
             $section = $isRun ? $section : Cells::text($part, 'title');
             if ($results >= self::AT_ONCE || \strlen($html) > self::LARGEST) {
                 yield [$html, $results];
@@ -99,6 +101,12 @@ final readonly class PrintReport
         if ($html !== '') {
             yield [$html, $results];
         }
+    }
+
+    /** @param array<string, mixed> $part */
+    private static function isRun(array $part): bool
+    {
+        return str_starts_with(Cells::text($part, 'part'), 'run:');
     }
 
     /** @param array<string, mixed> $part */
@@ -139,9 +147,9 @@ final readonly class PrintReport
      *
      * @return array<string, int> the page that each part begins on
      */
-    private static function begins(string $printed, int $before, array $outline): array
+    private static function begins(PdfPages $printed, int $before, array $outline): array
     {
-        $places = PdfPages::read($printed)->places();
+        $places = $printed->places();
         $begins = [];
         foreach ($outline as $part) {
             $name = Cells::text($part, 'part');

@@ -184,6 +184,9 @@ export const useReport = (id: string) =>
     queryFn: () => answer(api.GET('/api/reports/{id}', { params: { path: { id } } })),
   });
 
+/** As requests name an edition; the draft needs no word. */
+export const ofEdition = (edition: number | null) => (edition === null ? {} : { edition: String(edition) });
+
 /** One part of a report; of an edition, which never changes, or of the draft. */
 export const useReportPart = (id: string, part: string, edition: number | null) =>
   useQuery({
@@ -193,7 +196,7 @@ export const useReportPart = (id: string, part: string, edition: number | null) 
         api.GET('/api/reports/{id}/part', {
           params: {
             path: { id },
-            query: { part, ...(edition === null ? {} : { edition: String(edition) }) },
+            query: { part, ...ofEdition(edition) },
           },
         }),
       ),
@@ -239,7 +242,7 @@ export const usePrinting = (id: string, edition: number | null, paper: 'A4' | 'L
         api.GET('/api/reports/{id}/print', {
           params: {
             path: { id },
-            query: { paper, ...(edition === null ? {} : { edition: String(edition) }) },
+            query: { paper, ...ofEdition(edition) },
           },
         }),
       ),

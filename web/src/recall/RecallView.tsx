@@ -75,7 +75,12 @@ function Sheet({ told }: { told: WhatIf }) {
 function Sums({ head }: { head: NonNullable<WhatIf['head']> }) {
   const line = (counts: Schemas['WhatIfCounts'], one: string) => {
     const all = Object.values(counts).reduce((sum, count) => sum + count, 0);
-    return `${plural(all, one)}: ${counts['verdict changed']} with another verdict or another word on a limit, ${counts['number changed']} with another number alone, ${counts.unchanged} unchanged`;
+    const [verdicts, numbers] = [counts['verdict changed'], counts['number changed']];
+    return [
+      `${plural(all, one)}: ${verdicts} with another verdict or another word on a limit`,
+      `${numbers} with another number alone`,
+      `${counts.unchanged} unchanged`,
+    ].join(', ');
   };
   return (
     <dl className="fn-glance">

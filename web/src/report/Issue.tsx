@@ -6,6 +6,9 @@ import { Form } from '../kit/Form';
 import { ink } from '../look/theme';
 import { plural } from '../look/words';
 
+/** So many changes are told before the rest is counted. */
+const TOLD = 6;
+
 /** A person signs a report as it was read; what is signed over is said before. */
 export function Issue({
   report,
@@ -60,9 +63,14 @@ export function Issue({
         {after > 0 && (
           <>
             <p style={{ margin: 0 }}>
-              {changedSince.length === 0
-                ? `No result is otherwise than in edition ${after}.`
-                : `Otherwise than in edition ${after}: ${changedSince.slice(0, 6).join(' ')}${changedSince.length > 6 ? ` And ${changedSince.length - 6} more.` : ''}`}
+              {changedSince.length === 0 ? (
+                `No result is otherwise than in edition ${after}.`
+              ) : (
+                <>
+                  Otherwise than in edition {after}: {changedSince.slice(0, TOLD).join(' ')}
+                  {changedSince.length > TOLD && ` And ${changedSince.length - TOLD} more.`}
+                </>
+              )}
             </p>
             <TextField
               label={`Why it follows edition ${after}`}

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/client';
+import { answer, api, type Refusal, type Schemas } from '../api/client';
 import { useChange, useReportPart } from '../api/hooks';
 import { Loading, Told } from '../look/Told';
 import { ink } from '../look/theme';
@@ -59,49 +59,71 @@ export function Part({
 }
 
 function Remarking({ report, block }: { report: string; block: string }) {
-  const [text, setText] = useState<string | null>(null);
+  const [open, setOpen] = useState(false);
   const remark = useChange(
-    (words: string) =>
+    (text: string) =>
       answer(
-        api.POST('/api/reports/{id}/remarks', {
-          params: { path: { id: report } },
-          body: { block, text: words },
-        }),
+        api.POST('/api/reports/{id}/remarks', { params: { path: { id: report } }, body: { block, text } }),
       ),
-    () => setText(null),
+    () => setOpen(false),
   );
-  if (text === null) {
+  if (!open) {
     return (
-      <Button size="small" className="fn-remarking fn-noprint" onClick={() => setText('')}>
+      <Button size="small" className="fn-remarking fn-noprint" onClick={() => setOpen(true)}>
         Remark
       </Button>
     );
   }
   return (
+    <div className="fn-remark">
+      <Saying
+        label="Remark on this paragraph"
+        action="Keep the remark"
+        change={remark}
+        onClose={() => setOpen(false)}
+      />
+    </div>
+  );
+}
+
+/** Words that are typed and kept; they stay where the server refuses them. */
+function Saying({
+  label,
+  action,
+  change,
+  onClose,
+}: {
+  label: string;
+  action: string;
+  change: { mutate: (text: string) => void; isPending: boolean; error: Refusal | null };
+  onClose: () => void;
+}) {
+  const [text, setText] = useState('');
+  const wrong = change.error?.of('text');
+  return (
     <form
-      className="fn-remark"
       onSubmit={(event) => {
         event.preventDefault();
-        remark.mutate(text);
+        change.mutate(text);
       }}
     >
       <TextField
-        label="Remark on this paragraph"
+        label={label}
         value={text}
         onChange={(event) => setText(event.target.value)}
-        error={remark.error?.of('text') !== undefined}
-        helperText={remark.error?.of('text')}
+        error={wrong !== undefined}
+        helperText={wrong}
         multiline
         fullWidth
         autoFocus
       />
       <div style={{ display: 'flex', gap: 10, marginTop: 6 }}>
-        <Button type="submit" variant="contained" disabled={remark.isPending}>
-          Keep the remark
+        <Button type="submit" variant="contained" disabled={change.isPending}>
+          {action}
         </Button>
-        <Button onClick={() => setText(null)}>Cancel</Button>
+        <Button onClick={onClose}>Cancel</Button>
       </div>
-      {remark.error?.of('text') === undefined && <Told problem={remark.error} />}
+      {wrong === undefined && <Told problem={change.error} />}
     </form>
   );
 }
@@ -119,16 +141,16 @@ function Said({
   /** Whether the paragraph is no longer there. */
   lost?: boolean;
 }) {
-  const [text, setText] = useState<string | null>(null);
+  const [open, setOpen] = useState(false);
   const settle = useChange(
-    (words: string) =>
+    (text: string) =>
       answer(
         api.POST('/api/reports/{id}/remarks/{remark}/settled', {
           params: { path: { id: report, remark: String(remark.id) } },
-          body: { text: words },
+          body: { text },
         }),
       ),
-    () => setText(null),
+    () => setOpen(false),
   );
   return (
     <div className="fn-remark" style={remark.settled ? { color: ink.soft } : {}}>
@@ -146,38 +168,20 @@ function Said({
           Settled by {remark.settled.by}, {moment(remark.settled.at)}: {remark.settled.text}
         </div>
       )}
-      {!remark.settled && settles && text === null && (
+      {!remark.settled && settles && !open && (
         <div>
-          <Button size="small" className="fn-noprint" onClick={() => setText('')}>
+          <Button size="small" className="fn-noprint" onClick={() => setOpen(true)}>
             Settle
           </Button>
         </div>
       )}
-      {text !== null && (
-        <form
-          style={{ marginTop: 6 }}
-          onSubmit={(event) => {
-            event.preventDefault();
-            settle.mutate(text);
-          }}
-        >
-          <TextField
-            label="How it is settled"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            error={settle.error?.of('text') !== undefined}
-            helperText={settle.error?.of('text')}
-            fullWidth
-            autoFocus
-          />
-          <div style={{ display: 'flex', gap: 10, marginTop: 6 }}>
-            <Button type="submit" variant="contained" disabled={settle.isPending}>
-              It is settled
-            </Button>
-            <Button onClick={() => setText(null)}>Cancel</Button>
-          </div>
-          {settle.error?.of('text') === undefined && <Told problem={settle.error} />}
-        </form>
+      {open && (
+        <Saying
+          label="How it is settled"
+          action="It is settled"
+          change={settle}
+          onClose={() => setOpen(false)}
+        />
       )}
     </div>
   );

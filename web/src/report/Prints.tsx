@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { answer, api } from '../api/client';
-import { useChange, usePrinting } from '../api/hooks';
+import { ofEdition, useChange, usePrinting } from '../api/hooks';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
 
@@ -38,7 +38,7 @@ function Print({
   paper: (typeof papers)[number];
   starts: boolean;
 }) {
-  const query = { paper, ...(edition === null ? {} : { edition: String(edition) }) };
+  const query = { paper, ...ofEdition(edition) };
   const asked = usePrinting(report, edition, paper);
   const start = useChange(() =>
     answer(api.POST('/api/reports/{id}/print', { params: { path: { id: report }, query } })),
