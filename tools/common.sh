@@ -101,7 +101,7 @@ web_build() {
 }
 
 prepare() {
-  need_packages php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-intl php8.2-opcache composer unzip \
+  need_packages php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-intl php8.2-opcache php8.2-zip composer unzip \
     chromium qpdf qrencode fonts-dejavu-core fonts-dejavu-extra
   need_node
   php -r 'exit(PHP_VERSION_ID >= 80200 ? 0 : 1);' || stop "PHP 8.2 or newer is needed; this is $(php -r 'echo PHP_VERSION;')."

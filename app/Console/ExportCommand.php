@@ -6,6 +6,7 @@ namespace Footnote\App\Console;
 
 use Footnote\App\Logbook\CampaignRecord;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Storage\Cells;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -36,7 +37,7 @@ final class ExportCommand extends Command
             return self::INVALID;
         }
         try {
-            $runs = $this->exporter->export($campaign, static function (string $name, string $content) use ($folder): void {
+            $record = $this->exporter->export($campaign, static function (string $name, string $content) use ($folder): void {
                 $path = $folder.'/'.$name;
                 if (!is_dir(\dirname($path))) {
                     mkdir(\dirname($path), 0o755, true);
@@ -48,7 +49,7 @@ final class ExportCommand extends Command
 
             return self::INVALID;
         }
-        $output->writeln(\sprintf('Wrote %d runs to %s.', $runs, $folder));
+        $output->writeln(\sprintf('Wrote %d runs to %s.', \count(Cells::rows($record, 'runs')), $folder));
 
         return self::SUCCESS;
     }

@@ -21,25 +21,25 @@ final readonly class CampaignRecord
         private CheckVersions $versions,
         private KeptFiles $files,
         private PracticeUnits $practice,
+        private DecisionRecords $decisions,
     ) {
     }
 
     /**
-     * @param callable(string, string): void $write    takes a file's name and content, the record last
-     * @param bool                           $practice whether runs of practice units are written as well
+     * @param callable(string, string): void $write takes a file's name and content, the record last
      *
-     * @return int number of runs
+     * @return array<string, mixed> the record
      */
-    public function export(string $campaign, callable $write, bool $practice = true): int
+    public function export(string $campaign, callable $write, RecordScope $scope = new RecordScope()): array
     {
         $row = $this->connection->fetchAssociative('SELECT * FROM campaign WHERE id = ?', [$campaign]);
         if ($row === false) {
             throw Problem::missing('Campaign '.$campaign);
         }
-        $left = $practice ? [] : $this->practice->ids();
+        $left = $scope->practice ? [] : $this->practice->ids();
         $runs = array_filter(
             $this->logbook->runRecords('r.campaign_id = ?', [$campaign]),
-            static fn (array $run): bool => !\in_array(Cells::text($run, 'instrument'), $left, true),
+            static fn (array $run): bool => !\in_array(Cells::text($run, 'instrument'), $left, true) && $scope->takes($run),
         );
         $instruments = array_values(array_unique(array_map(static fn (array $run): string => Cells::text($run, 'instrument'), $runs)));
         $instruments = $this->withThoseMovedBetween($instruments);
@@ -96,7 +96,11 @@ final readonly class CampaignRecord
             }
         }
         $references = array_values(array_unique($references));
-        $files = $this->files($write, $checks, array_map(strval(...), array_keys($runs)), $references, $instruments);
+        $ids = array_map(static fn (array $run): string => Cells::text($run, 'id'), array_values($runs));
+        $files = $scope->files ? $this->files($write, $checks, $ids, $references, $instruments) : [];
+        // A check names only what lies beside the record.
+        $checks = $scope->files ? $checks : array_map(static fn (array $check): array => array_diff_key($check, ['files' => 1]), $checks);
+        $decisions = $this->decisions->of($ids);
         $yardsticks = Cells::json($row, 'yardsticks');
         $record = [
             'format' => RecordSchema::FORMAT,
@@ -108,16 +112,16 @@ final readonly class CampaignRecord
             'checks' => array_map(self::mapped(...), $checks),
             'interventions' => $interventions,
             ...$this->library(),
-            ...$this->laboratory($campaign, $left),
+            ...$this->laboratory($campaign, $ids),
             'runs' => array_map(self::mapped(...), array_values($runs)),
-            ...($files === [] ? [] : ['files' => $files]),
+            ...array_filter(['files' => $files, 'decisions' => $decisions]),
         ];
         $write(
             self::NAME,
             json_encode($record, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n",
         );
 
-        return \count($runs);
+        return $record;
     }
 
     /**
@@ -186,23 +190,29 @@ final readonly class CampaignRecord
     }
 
     /**
-     * @param list<string> $without units whose media are left out
+     * @param list<string> $runs that are written
      *
-     * @return array<string, list<array<string, mixed>>> blanks of the campaign, and every report with rows on its media
+     * @return array<string, list<array<string, mixed>>> blanks of the campaign, and every report with rows on these and on the runs' media
      */
-    private function laboratory(string $campaign, array $without): array
+    private function laboratory(string $campaign, array $runs): array
     {
-        $own = 'SELECT medium FROM run_state WHERE campaign_id = ? AND medium IS NOT NULL'
-            .str_repeat(' AND instrument_id <> ?', \count($without))
-            .' UNION SELECT medium FROM blank WHERE campaign_id = ?';
+        $media = 'SELECT run_id, medium FROM run_state WHERE campaign_id = ? AND medium IS NOT NULL'
+            ." UNION ALL SELECT '' AS run_id, medium FROM blank WHERE campaign_id = ?";
+        $wanted = array_fill_keys(array_map(static fn (string $run): string => '='.$run, ['', ...$runs]), true);
+        $own = [];
+        foreach ($this->connection->fetchAllAssociative($media, [$campaign, $campaign]) as $row) {
+            $own += isset($wanted['='.Cells::text($row, 'run_id')]) ? ['='.Cells::text($row, 'medium') => true] : [];
+        }
         $reports = [];
         $rows = [];
-        $on = 'SELECT w.report_id, w.record, r.record AS report FROM laboratory_row w '
-            ."JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN ($own) ORDER BY w.id";
-        foreach ($this->connection->fetchAllAssociative($on, [$campaign, ...$without, $campaign]) as $row) {
-            $id = Cells::text($row, 'report_id');
-            $reports[$id] ??= $this->reportWith($id, Cells::json($row, 'report'));
-            $rows[$id][] = Cells::json($row, 'record');
+        $on = 'SELECT w.report_id, w.medium, w.record, r.record AS report FROM laboratory_row w '
+            ."JOIN laboratory_report r ON r.id = w.report_id WHERE w.medium IN (SELECT m.medium FROM ($media) m) ORDER BY w.id";
+        foreach ($this->connection->fetchAllAssociative($on, [$campaign, $campaign]) as $row) {
+            if (isset($own['='.Cells::text($row, 'medium')])) {
+                $id = Cells::text($row, 'report_id');
+                $reports[$id] ??= $this->reportWith($id, Cells::json($row, 'report'));
+                $rows[$id][] = Cells::json($row, 'record');
+            }
         }
         $blanks = array_map(
             static fn (array $row): array => Cells::json($row, 'record'),

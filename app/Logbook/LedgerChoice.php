@@ -11,6 +11,7 @@ final readonly class LedgerChoice
      * @param string       $verdict proposed; empty: any
      * @param bool|null    $decided null: either
      * @param list<string> $without units: what is practice waits for nobody's decision
+     * @param list<string>|null $runs by name; null: any
      */
     public function __construct(
         public string $campaign = '',
@@ -18,13 +19,14 @@ final readonly class LedgerChoice
         public string $verdict = '',
         public ?bool $decided = null,
         private array $without = [],
+        private ?array $runs = null,
     ) {
     }
 
     /** Whether nothing of a campaign is left out but by which it is. */
     public function isOfAll(): bool
     {
-        return $this->instrument === '' && $this->verdict === '' && $this->decided === null;
+        return $this->instrument === '' && $this->verdict === '' && $this->decided === null && $this->runs === null;
     }
 
     /** @return array{string, list<string>} a condition on states s of runs that count, whatever their verdict, and its values */
@@ -41,6 +43,10 @@ final readonly class LedgerChoice
         foreach ($this->without as $unit) {
             $where .= ' AND s.instrument_id <> ?';
             $values[] = $unit;
+        }
+        if ($this->runs !== null) {
+            $where .= $this->runs === [] ? ' AND 1 = 0' : ' AND s.run_id IN ('.implode(', ', array_fill(0, \count($this->runs), '?')).')';
+            $values = [...$values, ...$this->runs];
         }
         if ($this->decided !== null) {
             $where .= ' AND '.($this->decided ? '' : 'NOT ').'EXISTS (SELECT 1 FROM decision d WHERE d.run_id = s.run_id)';

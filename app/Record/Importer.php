@@ -8,7 +8,6 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Brought;
 use Footnote\App\Logbook\Row\Campaign;
 use Footnote\App\Logbook\Row\RunState;
-use Footnote\App\Logbook\ShippedPolicies;
 use Footnote\App\Logbook\ShipPolicies;
 use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
@@ -36,6 +35,8 @@ final readonly class Importer
         private CheckIntake $checks,
         private RunIntake $runs,
         private FileIntake $files,
+        private DecisionIntake $decisions,
+        private PolicyIntake $policies,
         private Touches $touches,
         private Numbers $numbers,
         private Formats $families,
@@ -100,30 +101,27 @@ final readonly class Importer
     private function prepare(Fields $fields, RecordedCampaign $read, RecordFile $file, string $actor): array
     {
         $campaign = $fields->object('campaign')->id('code');
-        $this->campaign($fields, $campaign);
+        $this->campaign($fields, $campaign, $actor);
         $kit = $this->kit->take($fields, $actor);
         $this->laboratory->take($fields, $campaign, $actor);
         $this->checks->take($fields, array_column($read->checks, null, 'id'), $actor);
         $this->files->take($fields, $file, $actor);
+        $this->decisions->take($fields, $actor);
         $states = $this->runs->take($fields, array_column($read->runs, null, 'id'), $file, $campaign, $actor);
 
         return [$this->brought($fields, $states, $kit, $campaign), $kit->standsOver];
     }
 
-    private function campaign(Fields $fields, string $code): void
+    private function campaign(Fields $fields, string $code, string $actor): void
     {
-        $policy = $fields->raw('policy') ?? 'standard';
         if ($this->intake->has(Campaign::class, $code)) {
             return;
-        }
-        if (!\is_string($policy) || !\in_array($policy, ShippedPolicies::ALL, true)) {
-            throw new InvalidRecord('/policy', 'must name a shipped policy to be imported.');
         }
         $campaign = $fields->object('campaign');
         $site = $fields->object('site');
         $made = new Campaign($code, $campaign->text('title'), $site->text('name'), $site->text('timeZone'));
         $made->measureAgainst(['criteria' => $campaign->raw('criteria') ?? [], 'limits' => $campaign->raw('limits') ?? []]);
-        $made->judgeBy($policy.'-1', false);
+        $made->judgeBy($this->policies->take($fields->raw('policy') ?? 'standard', $actor), false);
         $this->intake->addMissing($made);
     }
 

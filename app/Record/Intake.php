@@ -51,6 +51,18 @@ final readonly class Intake
     }
 
     /**
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T|null
+     */
+    public function find(string $class, string $id): ?object
+    {
+        return $this->entities->find($class, $id);
+    }
+
+    /**
      * @throws InvalidRecord where something that must be new is here already
      * @throws CameMeanwhile where the logbook got what it missed when the record was prepared
      */

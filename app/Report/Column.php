@@ -10,8 +10,31 @@ final readonly class Column
     public const TEXT = 'string';
     public const NUMBER = 'number';
     public const MOMENT = 'datetime';
+    public const DAY = 'date';
 
-    public function __construct(public string $name, public string $type, public string $meaning)
+    private function __construct(public string $name, public string $type, public string $meaning)
     {
+    }
+
+    public static function text(string $name, string $meaning): self
+    {
+        return new self($name, self::TEXT, $meaning);
+    }
+
+    public static function number(string $name, string $meaning): self
+    {
+        return new self($name, self::NUMBER, $meaning);
+    }
+
+    /** ISO 8601 with its offset. */
+    public static function moment(string $name, string $meaning): self
+    {
+        return new self($name, self::MOMENT, $meaning);
+    }
+
+    /** Y-m-d */
+    public static function day(string $name, string $meaning): self
+    {
+        return new self($name, self::DAY, $meaning);
     }
 }

@@ -44,7 +44,7 @@ final readonly class ReportedResults
     /**
      * What the runs were assessed to be, by their start.
      *
-     * @return \Generator<int, string> each as JSON
+     * @return \Generator<int, Worked>
      *
      * @throws Problem as lines() does
      */
@@ -52,7 +52,7 @@ final readonly class ReportedResults
     {
         foreach ($this->parts($choice, false) as $part) {
             foreach ($part as [, $worked]) {
-                yield $worked->json;
+                yield $worked;
             }
         }
     }

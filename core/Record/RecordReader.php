@@ -98,6 +98,7 @@ final readonly class RecordReader
             return $run;
         };
         $runs = $this->each($fields, 'runs', $readRun);
+        self::decided($fields, $runs);
         $counting = array_filter($runs, static fn (Run $run): bool => $run->notes->withdrawn === null);
         $this->noOverlap($counting);
         $everyRun = $runs;
@@ -127,6 +128,22 @@ final readonly class RecordReader
         $policy = $fields->raw('policy') ?? 'standard';
 
         return new RecordedCampaign($timelines, $this->yardsticks($campaign), $policy, $zone, $checks, $everyRun);
+    }
+
+    /**
+     * What was decided stands for itself: it is carried, and no sum reads it.
+     *
+     * @param list<Run> $runs
+     */
+    private static function decided(Fields $record, array $runs): void
+    {
+        $names = array_map(static fn (Run $run): string => $run->id, $runs);
+        foreach ($record->objects('decisions') as $item) {
+            $item->moment('at');
+            if (!\in_array($item->id('run'), $names, true)) {
+                throw new InvalidRecord($item->at('run'), \sprintf('"%s" is not among the runs.', $item->id('run')));
+            }
+        }
     }
 
     /**

@@ -16,6 +16,7 @@ use Footnote\Core\Judgement\Answer;
 use Footnote\Core\Judgement\Comparator;
 use Footnote\Core\Judgement\ExposureComparator;
 use Footnote\Core\Judgement\PolicyChoice;
+use Footnote\Core\Judgement\Verdict;
 use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Procedure\Entry;
 
@@ -65,6 +66,7 @@ final readonly class RecordSchema
                 ], ['medium'])),
                 'laboratory' => Shape::list(self::report()),
                 'files' => Shape::list(self::file()),
+                'decisions' => Shape::list(self::decision()),
             ], ['format', 'site', 'campaign']),
             '$defs' => [
                 ...self::plain(),
@@ -389,12 +391,43 @@ final readonly class RecordSchema
             'note' => Shape::text(2000),
             'removed' => Shape::list(Shape::said(200)),
             'lines' => self::lines(),
-            'sha256' => ['type' => 'string', 'pattern' => '^[0-9a-f]{64}$'],
+            'sha256' => self::digest(),
             'size' => ['type' => 'integer', 'minimum' => 1],
             'by' => Shape::said(),
             'at' => Shape::ref('moment'),
             'file' => Shape::said(200),
         ], ['id', 'of', 'name', 'type', 'sha256', 'size', 'by', 'at', 'file']);
+    }
+
+    /** @return Schema what a person decided of a run, in whichever logbook that was; nothing is worked out of it */
+    private static function decision(): array
+    {
+        return Shape::object([
+            'logbook' => [...self::digest(), 'description' => 'The hash of the first entry in the journal of the logbook.'],
+            'run' => Shape::ref('id'),
+            'kind' => Shape::oneOf(['sign', 'void', 'overrule']),
+            'verdict' => Shape::oneOf(self::verdicts()),
+            'proposed' => Shape::oneOf(self::verdicts()),
+            'reason' => Shape::text(4000),
+            'policy' => Shape::said(60),
+            'covers' => [...Shape::list(Shape::said(200)), 'description' => 'Keys of the results that it covers.'],
+            'said' => [...self::digest(), 'description' => 'The digest of what was said of the run when it was decided.'],
+            'snapshot' => [...self::digest(), 'description' => 'The SHA-256 of what the person saw, as it was frozen.'],
+            'by' => Shape::said(),
+            'at' => Shape::ref('moment'),
+        ], ['logbook', 'run', 'kind', 'verdict', 'proposed', 'policy', 'said', 'snapshot', 'by', 'at']);
+    }
+
+    /** @return list<string> */
+    private static function verdicts(): array
+    {
+        return array_map(static fn (Verdict $verdict): string => $verdict->value, Verdict::cases());
+    }
+
+    /** @return Schema */
+    private static function digest(): array
+    {
+        return ['type' => 'string', 'pattern' => '^[0-9a-f]{64}$'];
     }
 
     /** @return Schema */

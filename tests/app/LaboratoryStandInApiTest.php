@@ -6,6 +6,7 @@ namespace Footnote\Tests\App;
 
 use Footnote\App\Access\Role;
 use Footnote\App\Logbook\CampaignRecord;
+use Footnote\App\Logbook\RecordScope;
 use Footnote\Tests\Core\AirScene;
 use Footnote\Tests\Core\Scene;
 
@@ -72,7 +73,7 @@ final class LaboratoryStandInApiTest extends ApiTestCase
             $told = '';
             $this->service(CampaignRecord::class)->export('c', static function (string $name, string $content) use (&$told): void {
                 $told = $content;
-            }, $practice);
+            }, new RecordScope($practice));
 
             return $told;
         };

@@ -9,8 +9,6 @@ use Footnote\App\Campaigns\AddCampaign;
 use Footnote\App\Campaigns\JudgeByPolicy;
 use Footnote\App\Campaigns\MeasureAgainst;
 use Footnote\App\Http\Body;
-use Footnote\App\Report\CampaignPackage;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -57,22 +55,5 @@ final readonly class CampaignsController
         $measure($user, $id, Body::of($request));
 
         return new JsonResponse($this->campaigns->all());
-    }
-
-    /** The campaign as a package that is read without the application. */
-    #[Route('/{id}/export', methods: ['GET'])]
-    public function export(string $id, CampaignPackage $package): BinaryFileResponse
-    {
-        $path = sys_get_temp_dir().'/footnote-'.bin2hex(random_bytes(8)).'.zip';
-        // Read by nobody else, and gone whatever happens.
-        $usual = umask(0077);
-        register_shutdown_function(static fn (): bool => !is_file($path) || unlink($path));
-        $package->zip($id, $path);
-        umask($usual);
-
-        return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/zip']))->setContentDisposition(
-            'attachment',
-            'footnote-'.preg_replace('/[^A-Za-z0-9._-]/', '_', $id).'.zip',
-        )->deleteFileAfterSend();
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Judgement;
 
 use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\DecisionRecords;
 use Footnote\App\Logbook\Decisions;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Policies;
@@ -22,6 +23,7 @@ final readonly class ResultPresenter
         private Logbook $logbook,
         private Campaigns $campaigns,
         private Decisions $decisions,
+        private DecisionRecords $records,
         private Workings $workings,
         private Policies $policies,
         private Formats $families,
@@ -64,12 +66,23 @@ final readonly class ResultPresenter
             'checks' => $this->evidence($worked->checks(), Cells::text($unit, 'family')),
             'schools' => $schools,
             'decisions' => $decisions,
+            'elsewhere' => $this->elsewhere($run, $worked->said),
             'changedSinceSigning' => $decisions === [] ? null : $this->decisions->changed($run, $worked),
             'neighbours' => $this->campaigns->neighbours($run),
         ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
 
         // The assessment goes out as it was kept, without being taken apart and put together again.
         return '{"assessment":'.$worked->json.','.substr($page, 1);
+    }
+
+    /** @return list<array<string, mixed>> what other logbooks decided of it, and whether that saw what is said here */
+    private function elsewhere(string $run, string $said): array
+    {
+        return array_map(static fn (array $one): array => [
+            ...array_intersect_key($one, array_flip(['logbook', 'kind', 'verdict', 'proposed', 'policy', 'by', 'at'])),
+            'reason' => Cells::text($one, 'reason'),
+            'same' => Cells::text($one, 'said') === $said,
+        ], $this->records->elsewhere($run));
     }
 
     /**

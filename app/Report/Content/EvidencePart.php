@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Footnote\App\Report\Content;
 
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Shown\CertificateLines;
 use Footnote\App\Shown\TraitsLine;
 use Footnote\Core\Evidence\Certificate;
 use Footnote\Core\Evidence\Recall;
 use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\ReferenceKind;
 
 /** What the results rest on, once for all of them: references with their certificates, units, the checks that closed them, people. */
 final readonly class EvidencePart
@@ -88,7 +90,7 @@ final readonly class EvidencePart
             $rows[] = [
                 Line::of($reference->id)->text(\sprintf(', %s, %s', $kind === null ? $reference->kind : $kind->title, $reference->model))
                     ->soft($kind === null ? '' : self::about(TraitsLine::line($reference->traits, $kind->entries))),
-                self::certificates($reference, $moments, $kind->table->unit->value ?? ''),
+                self::certificates($reference, $moments, $kind),
                 $this->recalls($reference),
             ];
         }
@@ -102,14 +104,14 @@ final readonly class EvidencePart
     }
 
     /** @param list<\DateTimeImmutable> $moments at which it was leaned on */
-    private static function certificates(Reference $reference, array $moments, string $unit): Line
+    private static function certificates(Reference $reference, array $moments, ?ReferenceKind $kind): Line
     {
         $told = [];
         foreach ($moments as $moment) {
             $certificate = $reference->certificateAt($moment);
             $told[$certificate === null ? 'none' : $certificate->number] ??= $certificate === null
                 ? 'No certificate.'
-                : self::certificate($certificate, $unit);
+                : self::certificate($certificate, $kind);
             if ($certificate !== null && !$certificate->inForceAt($moment)) {
                 $told[$certificate->number.' out'] = \sprintf('Out of date on %s.', $moment->format('j M Y'));
             }
@@ -118,18 +120,16 @@ final readonly class EvidencePart
         return Line::of(implode(' ', $told));
     }
 
-    private static function certificate(Certificate $certificate, string $unit): string
+    private static function certificate(Certificate $certificate, ?ReferenceKind $kind): string
     {
-        $values = [];
-        foreach ($certificate->values as $value) {
-            $values[] = \sprintf(
-                '%s is %s%s%s',
-                $value->nominal->written,
-                $value->certified->written,
-                $value->uncertainty === null ? '' : ' ± '.$value->uncertainty->written,
-                $unit === '' ? '' : ' '.$unit,
-            );
-        }
+        $values = array_map(static fn (array $line): string => \sprintf(
+            '%s%s %s%s%s',
+            $line['nominal'],
+            $line['beside'] === '' ? '' : ' ('.$line['beside'].')',
+            $line['unit'] === '' ? $line['certified'] : 'is '.$line['certified'],
+            $line['uncertainty'] === '' ? '' : ' ± '.$line['uncertainty'],
+            $line['unit'] === '' ? '' : ' '.$line['unit'],
+        ), CertificateLines::of($certificate, $kind));
 
         return \sprintf(
             '%s of %s, %s, due %s%s.',

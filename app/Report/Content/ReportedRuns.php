@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Report\Content;
 
 use Footnote\App\Logbook\Campaigns;
+use Footnote\App\Logbook\DecisionRecords;
 use Footnote\App\Logbook\Decisions;
 use Footnote\App\Logbook\DrawnLogs;
 use Footnote\App\Logbook\Logbook;
@@ -29,6 +30,7 @@ final readonly class ReportedRuns
         private Logbook $logbook,
         private Campaigns $campaigns,
         private Decisions $decisions,
+        private DecisionRecords $records,
         private Workings $workings,
         private Policies $policies,
         private DrawnLogs $logs,
@@ -51,7 +53,7 @@ final readonly class ReportedRuns
         return new ReportedRun(
             $record,
             [...$unit, 'about' => TraitsLine::of($instrument, $format)],
-            new Stands($worked->body(), $decision, $before, $worked->said),
+            new Stands($worked->body(), $decision, $before, $worked->said, $this->records->elsewhere($id)),
             $this->checks($worked->checks(), $format),
             TraitsLine::shown(EntryReader::read(Fields::of($record), $entries), $entries),
             $this->logs->drawn($id, self::STRETCHES),

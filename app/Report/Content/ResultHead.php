@@ -29,12 +29,15 @@ final readonly class ResultHead
             ))),
         ];
         $together = [$this->number(), Block::paragraph('verdict', $this->decided())];
+        foreach ($this->run->stands->elsewhere as $place => $one) {
+            $together[] = Block::paragraph('elsewhere:'.$place, $this->elsewhere($one));
+        }
         $channels = Cells::rows($this->run->stands->body, 'channels');
         if (\count($channels) > 1) {
             $together[] = Block::paragraph('channels', $this->channels($channels));
         }
 
-        return [...$blocks, Block::group('stands', [...$together, Block::picture('time', ...$this->picture())])];
+        return [...$blocks, Block::group('stands', [...$together, Block::picture('time', ...TimePicture::of($this->run))])];
     }
 
     private function number(): Block
@@ -96,6 +99,23 @@ final readonly class ResultHead
             Cells::rows($this->run->stands->body, 'results'),
             static fn (array $one): bool => Cells::text($one, 'key') !== Cells::text($main, 'key')
                 && ($one['inherited'] ?? null) !== null && isset($one['breakdown']),
+        ));
+    }
+
+    /**
+     * What another logbook decided of it: told, and no signature here.
+     *
+     * @param array<string, mixed> $one
+     */
+    private function elsewhere(array $one): Line
+    {
+        return Line::of('In another logbook: ')->verdict(Cells::text($one, 'verdict'))->text(\sprintf(
+            ' by %s, %s; %s. That is no signature here.',
+            Cells::text($one, 'by'),
+            Shown::withOffset(Cells::text($one, 'at'), $this->run->zone),
+            Cells::text($one, 'said') === $this->run->stands->said
+                ? 'the same is said here'
+                : 'something else is said here',
         ));
     }
 
@@ -175,32 +195,5 @@ final readonly class ResultHead
         }
 
         return $line->text('.');
-    }
-
-    /** @return array{string, string} */
-    private function picture(): array
-    {
-        $record = $this->run->record;
-        $bracket = Cells::map($this->run->stands->body, 'bracket');
-        $event = static fn (array $end): array => ['check' => Cells::text($end, 'check'), 'at' => Cells::text($end, 'at')];
-        $post = Cells::map($bracket, 'post');
-        $stop = Cells::text($record, 'stop');
-        $known = $stop !== '' ? $stop : ($post === [] ? Cells::text($record, 'start') : Cells::text($post, 'at'));
-        $shaded = [];
-        foreach (Cells::rows($this->run->headline(), 'altered') as $one) {
-            if (($one['taken'] ?? false) === true && \is_string($one['from'] ?? null) && \is_string($one['to'] ?? null)) {
-                $shaded[] = [$one['from'], $one['to']];
-            }
-        }
-
-        return (new TimePicture(Cells::text($record, 'start'), $known, $this->run->zone))->drawn(
-            [
-                'pre' => array_map($event, array_filter([Cells::map($bracket, 'pre')])),
-                'between' => array_map($event, Cells::rows($bracket, 'between')),
-                'post' => array_map($event, array_filter([$post])),
-            ],
-            $shaded,
-            $this->run->logs,
-        );
     }
 }

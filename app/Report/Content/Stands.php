@@ -18,9 +18,15 @@ final readonly class Stands
      * @param array<string, mixed>|null $decision the last one
      * @param array<string, mixed>|null $before   what it saw, where that is not what is said now: verdict, results, findings
      * @param string                    $said     digest of what is said now
+     * @param list<array<string, mixed>> $elsewhere what other logbooks decided of the run, as it came; it signs nothing here
      */
-    public function __construct(public array $body, public ?array $decision, public ?array $before, public string $said)
-    {
+    public function __construct(
+        public array $body,
+        public ?array $decision,
+        public ?array $before,
+        public string $said,
+        public array $elsewhere = [],
+    ) {
     }
 
     /** Whether a person decided it, and nothing has changed since. */

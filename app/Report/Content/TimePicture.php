@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Report\Content;
 
 use Footnote\App\Logbook\DrawnLog;
+use Footnote\App\Storage\Cells;
 
 /**
  * A run in time: the checks of its bracket, the run between them, what is not in its sums, and its log as lowest, mean and highest of
@@ -30,10 +31,37 @@ final readonly class TimePicture
      * @param string        $stop     of the run; where it still runs the last moment that is known of it
      * @param \DateTimeZone $zone     whose clocks the axis shows
      */
-    public function __construct(private string $start, private string $stop, private \DateTimeZone $zone)
+    private function __construct(private string $start, private string $stop, private \DateTimeZone $zone)
     {
         $this->from = self::seconds($start);
         $this->to = max($this->from + 1.0, self::seconds($stop));
+    }
+
+    /** @return array{string, string} a run as a report draws it: the element, and what is seen on it */
+    public static function of(ReportedRun $run): array
+    {
+        $bracket = Cells::map($run->stands->body, 'bracket');
+        $event = static fn (array $end): array => ['check' => Cells::text($end, 'check'), 'at' => Cells::text($end, 'at')];
+        $post = Cells::map($bracket, 'post');
+        $start = Cells::text($run->record, 'start');
+        $stop = Cells::text($run->record, 'stop');
+        $known = $stop !== '' ? $stop : ($post === [] ? $start : Cells::text($post, 'at'));
+        $shaded = [];
+        foreach (Cells::rows($run->headline(), 'altered') as $one) {
+            if (($one['taken'] ?? false) === true && \is_string($one['from'] ?? null) && \is_string($one['to'] ?? null)) {
+                $shaded[] = [$one['from'], $one['to']];
+            }
+        }
+
+        return (new self($start, $known, $run->zone))->drawn(
+            [
+                'pre' => array_map($event, array_filter([Cells::map($bracket, 'pre')])),
+                'between' => array_map($event, Cells::rows($bracket, 'between')),
+                'post' => array_map($event, array_filter([$post])),
+            ],
+            $shaded,
+            $run->logs,
+        );
     }
 
     /**
@@ -43,7 +71,7 @@ final readonly class TimePicture
      *
      * @return array{string, string} the element, and what is seen on it
      */
-    public function drawn(array $checks, array $shaded, array $logs): array
+    private function drawn(array $checks, array $shaded, array $logs): array
     {
         $height = self::BAND + self::CHANNEL * \count($logs) + 24;
         $drawn = $this->shaded($shaded, self::BAND - 16, $height - 24).$this->run().$this->checks($checks);

@@ -250,6 +250,18 @@ export const usePrinting = (id: string, edition: number | null, paper: 'A4' | 'L
       state.data?.state === 'running' || state.data?.state === 'waiting' ? 1000 : false,
   });
 
+/** Of a campaign or of a report, with photos and documents or without. */
+export type PackageAsked = { campaign?: string; report?: string; files: 'with' | 'without' };
+
+/** How far a package is; asked again while it goes on. */
+export const usePacking = (asked: PackageAsked) =>
+  useQuery({
+    queryKey: ['packing', asked],
+    queryFn: () => answer(api.GET('/api/package', { params: { query: asked } })),
+    refetchInterval: ({ state }) =>
+      state.data?.state === 'running' || state.data?.state === 'waiting' ? 1000 : false,
+  });
+
 /** The equations as they are typeset: they change with a release alone. */
 export const useEquations = () =>
   useQuery({

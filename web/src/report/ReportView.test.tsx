@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import {
@@ -60,7 +60,9 @@ const edition: Schemas['ReportEdition'] = {
   parts,
 };
 
-const open = async (who: unknown, report = draft, at = '/reports/RP-00001') => {
+const notPacked = { state: 'none', what: '', done: 0, of: 0, words: '', made: null, bytes: null };
+
+const open = async (who: unknown, report = draft, at = '/reports/RP-00001', packing: object = notPacked) => {
   serve(
     server,
     {
@@ -76,6 +78,7 @@ const open = async (who: unknown, report = draft, at = '/reports/RP-00001') => {
         ],
       }),
       '/api/reports/{id}/print': { state: 'none', what: '', done: 0, of: 0, words: '', isThere: false },
+      '/api/package': packing,
       '/api/campaigns': { campaigns: [], shipped: { criteria: [], limits: [] } },
       '/api/session': who,
     },
@@ -94,6 +97,33 @@ describe('a report', () => {
     press(/^R-1/);
     expect(await screen.findByText('says run:R-1')).toBeTruthy();
     expect(where()).toBe('/reports/RP-00001?part=run%3AR-1');
+  });
+
+  it('is packed with its evidence, and fetched as it was when it was packed', async () => {
+    await open(reader);
+    press('Pack');
+    await waitFor(() => expect(server.POST).toHaveBeenCalled());
+    expect(sent(server.POST)).toMatchObject({
+      path: '/api/package',
+      params: { query: { report: 'RP-00001', files: 'with' } },
+    });
+    cleanup();
+    await open(reader, draft, undefined, { ...notPacked, state: 'running', what: 'drawn', done: 3, of: 13 });
+    expect(await screen.findByText(/3 of 13 runs drawn/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Pack' })).toBeNull();
+    cleanup();
+    await open(reader, draft, undefined, {
+      ...notPacked,
+      state: 'failed',
+      words: '2 of these runs could not be worked out.',
+      made: '2026-11-30T16:00:00Z',
+      bytes: 1250000,
+    });
+    const there = await screen.findByRole('link', { name: /^ZIP of 30 Nov/ });
+    expect(there.getAttribute('href')).toBe('/api/package/zip?report=RP-00001&files=with');
+    expect(there.parentElement?.textContent).toContain('1.3 MB');
+    expect(screen.getByText('2 of these runs could not be worked out.')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Pack anew' })).toBeTruthy();
   });
 
   it('takes a remark on a paragraph, and keeps what was typed where it is refused', async () => {

@@ -9,6 +9,7 @@ import { moment, plural } from '../look/words';
 import { mayDecide, mayLead, mayRecord } from '../shell/roles';
 import { AskReport } from './AskReport';
 import { Issue } from './Issue';
+import { Package } from './Package';
 import { Part } from './Part';
 import { Prints } from './Prints';
 import './report.css';
@@ -95,6 +96,10 @@ function Sheet({ report }: { report: Report }) {
         <nav aria-label="Parts of the report">
           <Shelf report={report} edition={edition} show={show} />
           <Prints report={report.id} edition={edition?.edition ?? null} starts={mayRecord(user)} />
+          <section aria-labelledby="package">
+            <h2 id="package">Data package</h2>
+            <Package of={{ report: report.id }} />
+          </section>
           <h2>Contents</h2>
           <ul>
             {parts.map((one) => (

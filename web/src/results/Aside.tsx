@@ -1,7 +1,7 @@
 import type { Schemas } from '../api/client';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
-import { minus, moment } from '../look/words';
+import { dayOfYear, minus, moment } from '../look/words';
 
 type Page = Schemas['ResultPage'];
 type School = Schemas['School'];
@@ -60,12 +60,13 @@ export function Schools({ schools }: { schools: Page['schools'] }) {
   );
 }
 
+const decidedWords = { sign: 'signed as', void: 'voided:', overrule: 'overruled to' };
+
 /** What people decided, the newest first; every one stays. */
 export function Decided({ page }: { page: Page }) {
   if (page.decisions.length === 0) {
     return null;
   }
-  const words = { sign: 'signed as', void: 'voided:', overrule: 'overruled to' };
   return (
     <section aria-labelledby="decided">
       <h2 id="decided" style={{ margin: '18px 0 2px' }}>
@@ -73,7 +74,7 @@ export function Decided({ page }: { page: Page }) {
       </h2>
       {page.decisions.map((decision, place) => (
         <p key={decision.id} style={{ margin: '4px 0', paddingTop: 4, borderTop: `1px solid ${ink.faint}` }}>
-          {decision.by} on {moment(decision.at, page.campaign.zone)} {words[decision.kind]}{' '}
+          {decision.by} on {moment(decision.at, page.campaign.zone)} {decidedWords[decision.kind]}{' '}
           <VerdictSign verdict={decision.verdict} />
           {decision.kind !== 'sign' && <> against the proposal {decision.proposed}</>}.
           {decision.reason && <> &ldquo;{decision.reason}&rdquo;</>}{' '}
@@ -90,6 +91,39 @@ export function Decided({ page }: { page: Page }) {
               Snapshot
             </a>{' '}
             <span style={{ overflowWrap: 'anywhere' }}>{decision.snapshotDigest.slice(0, 16)}…</span>
+          </span>
+        </p>
+      ))}
+    </section>
+  );
+}
+
+/** What other logbooks decided of a run that came from there: told, and signing nothing here. */
+export function DecidedElsewhere({ page }: { page: Page }) {
+  if (page.elsewhere.length === 0) {
+    return null;
+  }
+  return (
+    <section aria-labelledby="elsewhere">
+      <h2 id="elsewhere" style={{ margin: '18px 0 2px' }}>
+        Decided in another logbook
+      </h2>
+      <p style={{ margin: '0 0 4px', color: ink.soft }}>It came with the run, and signs nothing here.</p>
+      {page.elsewhere.map((one) => (
+        <p
+          key={`${one.logbook} ${one.at} ${one.by}`}
+          style={{ margin: '4px 0', paddingTop: 4, borderTop: `1px solid ${ink.faint}` }}
+        >
+          {one.by} on {dayOfYear(one.at)} {decidedWords[one.kind]} <VerdictSign verdict={one.verdict} />
+          {one.kind !== 'sign' && <> against the proposal {one.proposed}</>}.
+          {one.reason && <> &ldquo;{one.reason}&rdquo;</>}{' '}
+          {one.same ? (
+            'The same is said here as was decided then.'
+          ) : (
+            <b style={{ color: ink.qualified }}>Something else is said here than was decided then.</b>
+          )}{' '}
+          <span style={{ color: ink.soft, fontSize: '0.84rem' }}>
+            Policy {one.policy}. Logbook {one.logbook.slice(0, 16)}…
           </span>
         </p>
       ))}

@@ -11,7 +11,7 @@ import { ink } from '../look/theme';
 import { clock, day, minus, moment, signed, told } from '../look/words';
 import { useKeys } from '../shell/keys';
 import { mayDecide } from '../shell/roles';
-import { Changed, Decided, Schools } from './Aside';
+import { Changed, Decided, DecidedElsewhere, Schools } from './Aside';
 import { Decide, type Deciding } from './Decide';
 import { Glance } from './Glance';
 import { IntervalPicture } from './IntervalPicture';
@@ -420,6 +420,7 @@ function Sheet({ page }: { page: Page }) {
       )}
       <Schools schools={page.schools} />
       <Decided page={page} />
+      <DecidedElsewhere page={page} />
       {deciding && <Decide page={page} kind={deciding} onClose={() => setDeciding(null)} />}
     </article>
   );

@@ -77,7 +77,11 @@ const open = async (
   at = '/results',
   what: object = { total: 120, waiting: 0, page: 1, pageSize: 50, rows, withdrawn: [] },
 ) => {
-  serve(server, { '/api/results': what, '/api/campaigns': { campaigns: [{ id: 'c', title: 'Rooms' }] } });
+  serve(server, {
+    '/api/results': what,
+    '/api/campaigns': { campaigns: [{ id: 'c', title: 'Rooms' }] },
+    '/api/package': { state: 'none', what: '', done: 0, of: 0, words: '', made: null, bytes: null },
+  });
   showAt('/results', at, <ResultsView />);
   await screen.findByRole('heading', { name: 'Results' });
   await waitFor(() => expect(screen.queryByText('Loading')).toBeNull());
@@ -137,9 +141,9 @@ describe('the ledger', () => {
     expect(screen.getByRole('link', { name: 'CSV with decimal commas' }).getAttribute('href')).toBe(
       '/api/results.csv?campaign=c&verdict=void&decimal=comma',
     );
-    expect(screen.getByRole('link', { name: 'Data package' }).getAttribute('href')).toBe(
-      '/api/campaigns/c/export',
-    );
+    press('Data package');
+    expect(await screen.findByRole('heading', { name: 'Data package of c' })).toBeTruthy();
+    press('Close');
     expect(screen.getByText(/page 1 of 3/)).toBeTruthy();
     press('Next page');
     await waitFor(() => expect(where()).toContain('page=2'));

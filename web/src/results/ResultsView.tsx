@@ -1,4 +1,8 @@
 import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState } from 'react';
@@ -11,6 +15,7 @@ import { VerdictSign } from '../look/VerdictSign';
 import { Practice } from '../look/Practice';
 import { ink } from '../look/theme';
 import { clock, moment, plural, shortDay, signed, told } from '../look/words';
+import { Package } from '../report/Package';
 import { useKeys } from '../shell/keys';
 
 type Row = Schemas['LedgerRow'];
@@ -28,6 +33,7 @@ export function ResultsView() {
   );
   const ledger = useLedger(filter);
   const [current, setCurrent] = useState(0);
+  const [packing, setPacking] = useState(false);
   const rows = ledger.data?.rows ?? [];
   const page = Number(filter.page ?? '1');
   const pages = Math.max(1, Math.ceil((ledger.data?.total ?? 0) / (ledger.data?.pageSize ?? 50)));
@@ -124,10 +130,29 @@ export function ResultsView() {
         />
         <span style={{ flex: 1 }} />
         {filter.campaign && <Link to={`/reports?begin=${filter.campaign}`}>Report</Link>}
-        {filter.campaign && <a href={`/api/campaigns/${filter.campaign}/export`}>Data package</a>}
+        {filter.campaign && (
+          <button type="button" className="fn-link" onClick={() => setPacking(true)}>
+            Data package
+          </button>
+        )}
         <a href={`/api/results.csv${query ? `?${query}` : ''}`}>CSV</a>
         <a href={`/api/results.csv?${query ? `${query}&` : ''}decimal=comma`}>CSV with decimal commas</a>
       </div>
+      {packing && filter.campaign && (
+        <Dialog open onClose={() => setPacking(false)} aria-labelledby="packing">
+          <DialogTitle id="packing">Data package of {filter.campaign}</DialogTitle>
+          <DialogContent sx={{ maxWidth: 520 }}>
+            <p style={{ margin: '0 0 8px' }}>
+              All evidence of the campaign, results as tables and as a spreadsheet, pictures, reports as they
+              were issued, and a script that works every figure out again without this application.
+            </p>
+            <Package of={{ campaign: filter.campaign }} />
+          </DialogContent>
+          <DialogActions>
+            <Button onClick={() => setPacking(false)}>Close</Button>
+          </DialogActions>
+        </Dialog>
+      )}
       {ledger.isPending && <Loading />}
       {ledger.isError && <Told problem={ledger.error} />}
       {ledger.data && rows.length === 0 && (

@@ -53,6 +53,7 @@ const page = (
   checks: [],
   schools: [],
   decisions: [],
+  elsewhere: [],
   changedSinceSigning: null,
   neighbours: { previous: null, next: null },
 });

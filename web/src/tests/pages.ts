@@ -111,6 +111,7 @@ export const page = (
   checks: [],
   schools: [],
   decisions: [],
+  elsewhere: [],
   changedSinceSigning: null,
   neighbours: { previous: 'S-0', next: 'S-2' },
   ...more,
