@@ -109,7 +109,7 @@ final class PrintedReportTest extends ApiTestCase
         self::assertCount($pages, $sheets);
         foreach ($sheets as $place => $sheet) {
             // Numbered through, the draft marked, on every page.
-            self::assertMatchesRegularExpression('/page '.($place + 1).'\s*$/', $sheet, 'page '.$place);
+            self::assertMatchesRegularExpression(\sprintf('/page %d of %d\s*$/', $place + 1, $pages), $sheet, 'page '.$place);
             self::assertStringContainsString('Draft: not signed', $sheet);
         }
         // Every result once, on the page that the contents name; readers aloud come to it as well.

@@ -6,7 +6,7 @@ namespace Footnote\App\Report\Paper;
 
 /**
  * Binds what was printed in parts to one document: pages, bookmarks, the tree of tags that readers aloud follow, and the places that links
- * lead to. Written object by object, so that only one part is in memory.
+ * lead to; the number of each page is laid over it. Written object by object, so that only one part is in memory.
  */
 final class BoundPdf
 {
@@ -16,10 +16,14 @@ final class BoundPdf
     private const TAGS = 4;
     private const TAG_PLACES = 5;
     private const INFORMATION = 6;
+    /** What stands before what a page draws, and after it: its number, which readers aloud pass over. */
+    private const BEFORE = 7;
+    private const AFTER = 8;
+    private const NUMBER = 'FnNumber';
 
     /** @var array<int, int> where each object begins */
     private array $offsets = [];
-    private int $next = 7;
+    private int $next = 9;
     private int $pages = 0;
     private int $tagKeys = 0;
 
@@ -28,6 +32,9 @@ final class BoundPdf
 
     /** @var list<string> */
     private array $documents = [];
+
+    /** @var list<int> drawings of the numbers, in the order of the pages */
+    private array $numbers = [];
 
     private string $tagPlaces = '';
     private string $places = '';
@@ -38,9 +45,29 @@ final class BoundPdf
     /** @var array{int, string}|null the last bookmark of the part before, which waits for the one after it */
     private ?array $waiting = null;
 
-    public function __construct(private readonly \SplFileObject $file)
+    /** @param PdfPages $numbers pages that hold their numbers alone, one for each page that will be bound */
+    public function __construct(private readonly \SplFileObject $file, PdfPages $numbers)
     {
         $this->file->fwrite("%PDF-1.7\n%\u{E2}\u{E3}\u{CF}\u{D3}\n");
+        $this->write(self::BEFORE, self::stream('q'));
+        $this->write(self::AFTER, self::stream(\sprintf('Q q /Artifact BMC /%s Do EMC Q', self::NUMBER)));
+        $base = $this->next - 1;
+        $numbered = static fn (int $number): int => $base + $number;
+        $drawn = [];
+        foreach ($numbers->pages() as $page) {
+            $content = (int) $numbers->entry($page, 'Contents');
+            preg_match('/\/Resources (<<.*>>)\n(\/MediaBox) (\[[^\]]*\])/s', $numbers->objects[$page], $found);
+            $drawn[$content] = \sprintf("/Type /XObject\n/Subtype /Form\n/Resources %s\n/BBox %s", $found[1] ?? '<<>>', $found[3] ?? '[]');
+            $this->numbers[] = $numbered($content);
+        }
+        foreach ($numbers->objects as $number => $object) {
+            if (preg_match('/^<<\/Type \/(Catalog|Pages?)\b/', $object) !== 1) {
+                // What a page draws becomes something that another page can draw.
+                $told = isset($drawn[$number]) ? '<<'.$drawn[$number]."\n".substr($object, 2) : $object;
+                $this->write($numbered($number), PdfPages::renumbered($told, $numbered));
+            }
+        }
+        $this->next = $base + $numbers->last() + 1;
     }
 
     /** @throws PrintFailed */
@@ -61,6 +88,7 @@ final class BoundPdf
         $first = (int) $part->entry($part->named('Outlines'), 'First');
         $last = (int) $part->entry($part->named('Outlines'), 'Last');
         $root = $part->named('Pages');
+        $pages = array_flip($part->pages());
         if ($first !== 0) {
             $this->letGo($numbered($first));
         }
@@ -69,6 +97,9 @@ final class BoundPdf
                 continue;
             }
             $told = $this->tagged(PdfPages::renumbered($object, $numbered));
+            if (isset($pages[$number])) {
+                $told = $this->withNumber($told, $this->pages + $pages[$number]);
+            }
             if ($number === $root) {
                 $told = self::with($told, '/Parent '.self::PAGES.' 0 R');
             }
@@ -154,6 +185,31 @@ final class BoundPdf
         $this->tagKeys += (int) $part->entry($part->named('StructTreeRoot'), 'ParentTreeNextKey');
         $places = $part->objects[$part->named('Dests')] ?? '';
         $this->places .= PdfPages::renumbered(trim((string) preg_replace('/^<<|>>$/', '', trim($places))), $numbered).' ';
+    }
+
+    /**
+     * A page with its number over it.
+     *
+     * @param int $place from 0
+     */
+    private function withNumber(string $page, int $place): string
+    {
+        $number = $this->numbers[$place] ?? throw new PrintFailed('There are more pages than numbers.');
+        $named = \sprintf('/%s %d 0 R', self::NUMBER, $number);
+        $page = str_contains($page, '/XObject <<')
+            ? str_replace('/XObject <<', '/XObject <<'.$named."\n", $page)
+            : str_replace('/Resources <<', '/Resources <</XObject <<'.$named.">>\n", $page);
+
+        return (string) preg_replace(
+            '/\/Contents (\d+ 0 R)/',
+            \sprintf('/Contents [%d 0 R $1 %d 0 R]', self::BEFORE, self::AFTER),
+            $page,
+        );
+    }
+
+    private static function stream(string $content): string
+    {
+        return \sprintf("<</Length %d>> stream\n%s\nendstream", \strlen($content), $content);
     }
 
     /** Which tag a page or a link has is told by a number that counts on through all parts. */

@@ -12,13 +12,14 @@ use Symfony\Component\Process\Process;
 
 /**
  * Prints a report: some results at a time, so that neither this process nor Chromium holds all of them, and binds what was printed to one
- * document. The cover is printed last, when the page of each part is known.
+ * document. The cover is printed last, when the page of each part is known, and the numbers of
+ * the pages are laid over them.
  */
 final readonly class PrintReport
 {
-    /** Results that are printed at once, and bytes of HTML: Chromium needs about 11 MB of memory for each of its pages. */
+    /** Results of one part, and bytes of its HTML: Chromium needs about 11 MB of memory for each of its pages. */
     private const AT_ONCE = 25;
-    private const LARGEST = 500_000;
+    private const LARGEST = 380_000;
 
     public function __construct(private Chromium $chromium, private string $projectDir)
     {
@@ -37,30 +38,81 @@ final readonly class PrintReport
         $outline = Cells::rows($file->head(), 'parts');
         $results = \count(array_filter($outline, self::isRun(...)));
         $html = new PrintedPages($imprint, $paper, $this->projectDir);
-        $front = $this->front($file);
-        $scratch = [];
+        $front = $html->label().$this->front($file);
+        $scratch = [$pdf.'.bound', self::path($pdf, 'numbers', 'pdf'), self::path($pdf, 'numbers', 'html')];
+        $counts = [];
         try {
-            $cover = $html->label().$front.PrintedPages::contents($outline, []);
-            $scratch[] = $printed = $this->pages($html->html($cover, 1), $pdf, 0);
-            $read = PdfPages::read($printed);
-            $pages = $read->count();
-            $begins = self::begins($read, 0, $outline);
+            // Before they are known, room is left for the numbers: the cover keeps its pages.
+            $cover = $front.PrintedPages::contents($outline, [], PrintedPages::UNKNOWN.' pages');
+            $parts = $this->laid($file, $html, $cover, $pdf, $scratch, $counts);
             $done = 0;
-            foreach ($this->groups($file) as $place => [$parts, $count]) {
-                $scratch[] = $printed = $this->pages($html->html($parts, $pages + 1), $pdf, $place + 1);
-                $read = PdfPages::read($printed);
-                $begins = [...$begins, ...self::begins($read, $pages, $outline)];
-                $pages += $read->count();
-                $done += $count;
+            foreach ($this->chromium->print($parts) as $printed) {
+                $done += $counts[$printed];
                 $progress($done, $results);
             }
-            $told = \sprintf('<p class="soft">%s.</p>', Shown::count($pages, 'page'));
-            $this->pages($html->html($html->label().$front.PrintedPages::contents($outline, $begins).$told, 1), $pdf, 0);
+            [$pages, $begins] = self::counted(array_keys($counts), $outline);
+            $contents = PrintedPages::contents($outline, $begins, Shown::count($pages, 'page'));
+            $this->again(self::path($pdf, '0', 'pdf'), $html->html($front.$contents));
+            $this->again(self::path($pdf, 'numbers', 'pdf'), $html->numbers($pages));
 
-            return $this->bind($scratch, $imprint, $pdf);
+            return $this->bind(array_keys($counts), self::path($pdf, 'numbers', 'pdf'), $imprint, $pdf);
         } finally {
-            array_map(static fn (string $path): bool => !is_file($path) || unlink($path), [...$scratch, $pdf.'.bound']);
+            array_map(static fn (string $path): bool => !is_file($path) || unlink($path), $scratch);
         }
+    }
+
+    /**
+     * The cover and the other parts as HTML files, each laid down when it is asked for.
+     *
+     * @param list<string>       $scratch of all files that are laid down
+     * @param array<string, int> $counts  how many results each is, by its PDF, in their order
+     *
+     * @return \Generator<string, string> HTML by PDF
+     */
+    private function laid(ReportFile $file, PrintedPages $html, string $cover, string $pdf, array &$scratch, array &$counts): \Generator
+    {
+        foreach ((function () use ($file, $cover): \Generator {
+            yield [$cover, 0];
+            yield from $this->groups($file);
+        })() as [$parts, $count]) {
+            $place = (string) \count($counts);
+            [$page, $printed] = [self::path($pdf, $place, 'html'), self::path($pdf, $place, 'pdf')];
+            $scratch = [...$scratch, $page, $printed];
+            $counts[$printed] = $count;
+            file_put_contents($page, $html->html($parts));
+            yield $printed => $page;
+        }
+    }
+
+    private function again(string $printed, string $html): void
+    {
+        $page = substr($printed, 0, -3).'html';
+        file_put_contents($page, $html);
+        iterator_to_array($this->chromium->print([$printed => $page]));
+    }
+
+    private static function path(string $pdf, string $place, string $kind): string
+    {
+        return \sprintf('%s.%s.%s', $pdf, $place, $kind);
+    }
+
+    /**
+     * @param list<string>               $printed in their order
+     * @param list<array<string, mixed>> $outline
+     *
+     * @return array{int, array<string, int>} number of pages, and the page that each part begins on
+     */
+    private static function counted(array $printed, array $outline): array
+    {
+        $pages = 0;
+        $begins = [];
+        foreach ($printed as $path) {
+            $read = PdfPages::read($path);
+            $begins = [...$begins, ...self::begins($read, $pages, $outline)];
+            $pages += $read->count();
+        }
+
+        return [$pages, $begins];
     }
 
     /** What stands before the results. */
@@ -127,20 +179,6 @@ final readonly class PrintReport
         ]]];
     }
 
-    private function pages(string $html, string $pdf, int $place): string
-    {
-        $page = \sprintf('%s.%d.html', $pdf, $place);
-        file_put_contents($page, $html);
-        $printed = \sprintf('%s.%d.pdf', $pdf, $place);
-        try {
-            $this->chromium->print($page, $printed);
-        } finally {
-            unlink($page);
-        }
-
-        return $printed;
-    }
-
     /**
      * @param int                        $before pages that lie before it
      * @param list<array<string, mixed>> $outline
@@ -162,10 +200,13 @@ final readonly class PrintReport
         return $begins;
     }
 
-    /** @param list<string> $printed */
-    private function bind(array $printed, Imprint $imprint, string $pdf): int
+    /**
+     * @param list<string> $printed
+     * @param string       $numbers that are laid over the pages
+     */
+    private function bind(array $printed, string $numbers, Imprint $imprint, string $pdf): int
     {
-        $bound = new BoundPdf(new \SplFileObject($pdf.'.bound', 'w'));
+        $bound = new BoundPdf(new \SplFileObject($pdf.'.bound', 'w'), PdfPages::read($numbers));
         foreach ($printed as $path) {
             $bound->add(PdfPages::read($path));
         }

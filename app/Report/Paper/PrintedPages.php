@@ -34,11 +34,22 @@ final readonly class PrintedPages
         $this->style = $fonts.file_get_contents($project.'/contract/paper.css').file_get_contents(__DIR__.'/print.css');
     }
 
-    /**
-     * @param string $parts HTML of its parts
-     * @param int    $first number of the first page
-     */
-    public function html(string $parts, int $first): string
+    /** @param string $parts HTML of its parts */
+    public function html(string $parts): string
+    {
+        return $this->document($this->page(), $parts);
+    }
+
+    /** Pages that hold their numbers alone, to be laid over others. */
+    public function numbers(int $pages): string
+    {
+        return $this->document(
+            $this->sized('@bottom-right'.self::edge(\sprintf('"page " counter(page) " of %d"', $pages), ';width:20%;text-align:right')),
+            str_repeat('<div style="break-after:page;height:1px"></div>', $pages - 1).'<div style="height:1px"></div>',
+        );
+    }
+
+    private function document(string $page, string $body): string
     {
         return \sprintf(
             '<!doctype html><html lang="en"><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="%s">'
@@ -46,8 +57,8 @@ final readonly class PrintedPages
             "default-src 'none'; style-src 'unsafe-inline'; font-src data:",
             htmlspecialchars($this->imprint->title),
             $this->style,
-            $this->page($first),
-            $parts,
+            $page,
+            $body,
         );
     }
 
@@ -83,8 +94,9 @@ final readonly class PrintedPages
     /**
      * @param list<array<string, mixed>> $parts each with its name and title
      * @param array<string, int>         $pages by name; where they are not known yet, room is left for them
+     * @param string                     $count of all pages, in words
      */
-    public static function contents(array $parts, array $pages): string
+    public static function contents(array $parts, array $pages, string $count): string
     {
         $lines = '';
         foreach ($parts as $part) {
@@ -97,7 +109,7 @@ final readonly class PrintedPages
             );
         }
 
-        return '<ul class="contents">'.$lines.'</ul>';
+        return \sprintf('<ul class="contents">%s</ul><p class="soft">%s.</p>', $lines, $count);
     }
 
     /** The place that a part begins at, as links name it. */
@@ -122,22 +134,27 @@ final readonly class PrintedPages
         );
     }
 
-    private function page(int $first): string
+    private function page(): string
     {
-        $edge = static fn (string $text, string $more = ''): string => \sprintf(
-            "{content:%s;font:8pt 'Source Sans 3 Variable','DejaVu Sans',sans-serif;color:#5c564b%s}",
-            $text,
-            $more,
-        );
+        return $this->sized(\sprintf(
+            '@top-left%s@top-right%s@bottom-left%s',
+            self::edge(self::quoted($this->imprint->title), ';width:60%;text-align:left'),
+            self::edge(self::quoted($this->imprint->head), ';width:40%;text-align:right;font-weight:700'),
+            self::edge(self::quoted($this->imprint->foot), ';width:80%;text-align:left'),
+        ));
+    }
 
+    private function sized(string $edges): string
+    {
+        return \sprintf('@page{size:%s;margin:19mm 15mm 18mm;%s}', $this->paper->value, $edges);
+    }
+
+    private static function edge(string $content, string $more): string
+    {
         return \sprintf(
-            '@page{size:%s;margin:19mm 15mm 18mm;@top-left%s@top-right%s@bottom-left%s@bottom-right%s}@page:first{counter-set:page %d}',
-            $this->paper->value,
-            $edge(self::quoted($this->imprint->title), ';width:60%;text-align:left'),
-            $edge(self::quoted($this->imprint->head), ';width:40%;text-align:right;font-weight:700'),
-            $edge(self::quoted($this->imprint->foot), ';width:80%;text-align:left'),
-            $edge('"page " counter(page)', ';width:20%;text-align:right'),
-            $first,
+            "{content:%s;font:8pt 'Source Sans 3 Variable','DejaVu Sans',sans-serif;color:#5c564b%s}",
+            $content,
+            $more,
         );
     }
 
