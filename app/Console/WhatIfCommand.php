@@ -12,7 +12,7 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** Works out what was asked of a recall: the interface starts it beside itself. */
-#[AsCommand('footnote:recall:what-if', 'Works out what a recall that somebody asked about would change.', hidden: true)]
+#[AsCommand(AskedWhatIf::COMMAND, 'Works out what a recall that somebody asked about would change.', hidden: true)]
 final class WhatIfCommand extends Command
 {
     public function __construct(private readonly AskedWhatIf $asked)
@@ -22,13 +22,23 @@ final class WhatIfCommand extends Command
 
     protected function configure(): void
     {
-        $this->addArgument('id', InputArgument::REQUIRED, 'under which it was asked');
+        $this->addArgument('id', InputArgument::REQUIRED, 'under which it was asked')
+            ->addArgument('which', InputArgument::OPTIONAL, 'part of the work, from 0: it is printed as lines')
+            ->addArgument('of', InputArgument::OPTIONAL, 'into how many parts the work is shared out', '1');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $id = $input->getArgument('id');
-        $this->asked->run(\is_string($id) ? $id : '');
+        [$id, $which, $of] = array_map($input->getArgument(...), ['id', 'which', 'of']);
+        $id = \is_string($id) ? $id : '';
+        if (!\is_string($which)) {
+            $this->asked->run($id);
+
+            return self::SUCCESS;
+        }
+        foreach ($this->asked->part($id, (int) $which, max(1, \is_string($of) ? (int) $of : 1)) as $line) {
+            $output->write($line, false, OutputInterface::OUTPUT_RAW);
+        }
 
         return self::SUCCESS;
     }

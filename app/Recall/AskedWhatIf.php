@@ -23,6 +23,8 @@ use Psr\Clock\ClockInterface;
  */
 final readonly class AskedWhatIf
 {
+    /** What the process of its own is called by, and those that share its work. */
+    public const COMMAND = 'footnote:recall:what-if';
     private const NAME = 'what-if.';
 
     public function __construct(
@@ -48,7 +50,7 @@ final readonly class AskedWhatIf
             'by' => $by->code,
             'at' => $this->clock->now()->format(\DATE_ATOM),
         ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
-        $this->errands->start(self::NAME.$id, ['footnote:recall:what-if', $id]);
+        $this->errands->start(self::NAME.$id, [self::COMMAND, $id]);
 
         return $id;
     }
@@ -56,12 +58,28 @@ final readonly class AskedWhatIf
     /** To be called by the process of its own. */
     public function run(string $id): void
     {
-        $asked = $this->asked($id);
+        $recall = $this->supposed($id);
         $path = $this->path($id);
-        $this->errands->run(self::NAME.$id, function (\Closure $progress) use ($asked, $path): void {
-            $recall = $this->recall(Cells::text($asked, 'reference'), Fields::of(Cells::map($asked, 'recall')));
-            $this->errands->lay($path, fn (string $to) => $this->whatIf->lay($recall, new \SplFileObject($to, 'w'), $progress));
+        $this->errands->run(self::NAME.$id, function (\Closure $progress) use ($id, $recall, $path): void {
+            $this->errands->lay($path, fn (string $to) => $this->whatIf->lay(
+                $recall,
+                [self::COMMAND, $id],
+                new \SplFileObject($to, 'w'),
+                $progress,
+            ));
         });
+    }
+
+    /**
+     * To be called by a process that does a part of the work.
+     *
+     * @return \Generator<int, string> lines for the one that shared it out
+     */
+    public function part(string $id, int $which, int $of): \Generator
+    {
+        foreach ($this->whatIf->part($this->supposed($id), $which, $of) as $found) {
+            yield \is_int($found) ? $found."\n" : $found->written();
+        }
     }
 
     /** @return array{asked: array<string, mixed>, state: State, head: array<string, mixed>|null} null until it is done */
@@ -107,6 +125,13 @@ final readonly class AskedWhatIf
         usort($found, static fn (array $a, array $b): int => Cells::text($b, 'at') <=> Cells::text($a, 'at'));
 
         return $found;
+    }
+
+    private function supposed(string $id): SupposedRecall
+    {
+        $asked = $this->asked($id);
+
+        return $this->recall(Cells::text($asked, 'reference'), Fields::of(Cells::map($asked, 'recall')));
     }
 
     private function recall(string $reference, Fields $told): SupposedRecall

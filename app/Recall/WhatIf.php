@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Recall;
 
+use Footnote\App\Errands\Hands;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\ClientReports;
 use Footnote\App\Logbook\Decisions;
@@ -25,8 +26,10 @@ use Footnote\App\Storage\JsonLines;
 final readonly class WhatIf
 {
     /** Runs that are judged at once, and after how many what was read for them is let go: few enough to hold in memory. */
-    private const AT_ONCE = 50;
+    private const AT_ONCE = 25;
     private const HELD = 500;
+    /** Fewer are done before others have begun. */
+    private const SHARED = 200;
     private const ANSWERS = ['value', 'indicated', 'pre', 'post', 'between', 'lowest', 'highest'];
 
     public function __construct(
@@ -37,35 +40,38 @@ final readonly class WhatIf
         private Campaigns $campaigns,
         private ClientReports $reports,
         private Editions $editions,
+        private Hands $hands,
     ) {
     }
 
-    /** @param \Closure(string, int, int): void $progress told while it goes on: what is done, how many, of how many */
-    public function lay(SupposedRecall $recall, \SplFileObject $file, \Closure $progress): void
+    /**
+     * @param list<string>                     $command  of the console, which does a part of it: which one, of how many, is added
+     * @param \Closure(string, int, int): void $progress told while it goes on: what is done, how many, of how many
+     */
+    public function lay(SupposedRecall $recall, array $command, \SplFileObject $file, \Closure $progress): void
     {
         $checks = $this->leaning->checks($recall);
-        $known = array_fill_keys(array_map(static fn (array $check): string => '='.$check['check'], $checks), true);
         $runs = $checks === [] ? [] : $this->leaning->runs($recall);
         $lines = new SortedLines();
         $counts = [Compared::SAME => 0, Compared::NUMBER => 0, Compared::VERDICT => 0];
         $results = $counts;
         $changed = [];
-        foreach ($this->each($runs, $recall, $known) as $done => [$run, $was, $is]) {
-            $progress('judged', $done, \count($runs));
-            $compared = Compared::of($was->body(), $is->body());
-            // By what it was put together with, a run is named only where it would say something else.
-            if ($compared['state'] === Compared::SAME && !self::isBracketed($was->checks(), $known)) {
+        $hands = \count($runs) < self::SHARED ? 1 : $this->hands->count();
+        $done = 0;
+        foreach ($hands === 1 ? $this->part($recall, 0, 1) : $this->shared($command, $hands) as $found) {
+            if (\is_int($found)) {
+                $progress('judged', $done += $found, \count($runs));
                 continue;
             }
-            ++$counts[$compared['state']];
-            foreach ($compared['results'] as $result) {
-                ++$results[Cells::text($result, 'state')];
+            ++$counts[$found->state];
+            foreach ($found->results as $state => $many) {
+                $results[$state] += $many;
             }
-            if ($compared['state'] !== Compared::SAME) {
-                $changed['='.$run['run']] = $compared['state'];
+            if ($found->state !== Compared::SAME) {
+                $changed['='.$found->run()] = $found->state;
             }
             // By campaign and person, as it is told to people; judged it was unit by unit.
-            $lines->add([$run['campaign'], $run['person'], $run['start'], $run['run']], $this->line($run, $compared));
+            $lines->add($found->order, $found->line);
         }
         $file->fwrite(JsonLines::line([
             'reference' => $recall->reference,
@@ -82,36 +88,78 @@ final readonly class WhatIf
     }
 
     /**
-     * @param list<ToldRun>       $runs
-     * @param array<string, true> $checks that the recall covers, by = and their names
+     * What would change of the runs of some units: of those that fall to one of several who share the work.
      *
-     * @return \Generator<int, array{ToldRun, Worked, Worked}> those that rest on such a check, each as it stands and as it would be, by how
-     *                                                         many are done
+     * @return \Generator<int, FoundRun|int> runs that rest on such a check; and how many runs were done since the last such number
      */
-    private function each(array $runs, SupposedRecall $recall, array $checks): \Generator
+    public function part(SupposedRecall $recall, int $which, int $of): \Generator
     {
-        $done = 0;
+        $known = array_fill_keys(array_map(
+            static fn (array $check): string => '='.$check['check'],
+            $this->leaning->checks($recall),
+        ), true);
+        $runs = array_values(array_filter(
+            $known === [] ? [] : $this->leaning->runs($recall),
+            static fn (array $run): bool => crc32($run['instrument']) % $of === $which,
+        ));
         $judging = $this->judging->supposing($recall);
+        $judged = 0;
         foreach (array_chunk($runs, self::AT_ONCE) as $some) {
-            $kept = array_filter($this->standing($some), static fn (Worked $one): bool => self::restsOn($one->body(), $checks));
-            $leaning = array_values(array_filter($some, static fn (array $run): bool => isset($kept['='.$run['run']])));
-            $would = [];
-            foreach (self::byPolicy($leaning) as $policy => $of) {
-                [$judged] = $judging->judge($of, substr($policy, 1));
-                foreach ($judged as $one) {
-                    $would['='.$one->run] = $one->worked;
+            foreach ($this->compared($some, $judging, $known) as [$run, $checks, $compared]) {
+                ++$judged;
+                // By what it was put together with, a run is named only where it would say something else.
+                if ($compared['state'] !== Compared::SAME || self::isBracketed($checks, $known)) {
+                    yield FoundRun::of($run, $compared, $this->line($run, $compared));
                 }
             }
-            $done += \count($some) - \count($leaning);
-            foreach ($leaning as $run) {
-                ++$done;
-                $is = $would['='.$run['run']] ?? null;
-                if ($is !== null) {
-                    yield $done => [$run, $kept['='.$run['run']], $is];
-                }
-            }
-            if ($done % self::HELD === 0) {
+            if ($judged >= self::HELD) {
                 $judging = $this->judging->supposing($recall);
+                $judged = 0;
+            }
+            yield \count($some);
+        }
+    }
+
+    /**
+     * @param list<string> $command
+     *
+     * @return \Generator<int, FoundRun|int> as part()
+     */
+    private function shared(array $command, int $hands): \Generator
+    {
+        $commands = array_map(static fn (int $which): array => [...$command, (string) $which, (string) $hands], range(0, $hands - 1));
+        foreach ($this->hands->lines($commands) as $line) {
+            yield ctype_digit($line) ? (int) $line : FoundRun::told($line);
+        }
+    }
+
+    /**
+     * @param list<ToldRun>       $runs
+     * @param array<string, true> $known checks that the recall covers, by = and their names
+     *
+     * @return \Generator<int, array{ToldRun, list<string>, array{state: string, results: list<array<string, mixed>>}}> those that rest on
+     *                                             such a check, each with the ends of its brackets and as it stands against as it would be
+     */
+    private function compared(array $runs, Judging $judging, array $known): \Generator
+    {
+        $was = [];
+        foreach ($this->standing($runs) as $name => $worked) {
+            $body = $worked->body();
+            if (self::restsOn($body, $known)) {
+                $was[$name] = [$worked->checks(), $body];
+            }
+        }
+        $leaning = array_values(array_filter($runs, static fn (array $run): bool => isset($was['='.$run['run']])));
+        $is = [];
+        foreach (self::byPolicy($leaning) as $policy => $of) {
+            foreach ($judging->judge($of, substr($policy, 1))[0] as $one) {
+                $is['='.$one->run] = $one->worked->body();
+            }
+        }
+        foreach ($leaning as $run) {
+            $name = '='.$run['run'];
+            if (isset($is[$name], $was[$name])) {
+                yield [$run, $was[$name][0], Compared::of($was[$name][1], $is[$name])];
             }
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Tests\App;
 
+use Footnote\App\Errands\Hands;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Journal\JournalEntry;
 use Footnote\App\Storage\Cells;
@@ -292,6 +293,49 @@ final class ConsoleTest extends TestCase
     private function migrated(): void
     {
         self::assertSame(0, $this->console('doctrine:migrations:migrate --no-interaction')[0]);
+    }
+
+    /** What is shared out among processes comes to what one of them finds alone; where one fails, nothing is told. */
+    public function testWhatARecallWouldChangeIsSharedOut(): void
+    {
+        $record = escapeshellarg($this->folder.'/many.json');
+        exec('php '.escapeshellarg(\dirname(__DIR__, 2).'/tools/bench/make-logbook.php').' 240 '.$record.' 7', $out, $status);
+        self::assertSame(0, $status);
+        self::assertSame(0, $this->console('doctrine:migrations:migrate --no-interaction --quiet')[0]);
+        [$status, $said] = $this->console('footnote:import '.$record);
+        self::assertSame(0, $status, $said);
+        $id = '0123456789abcdef';
+        $beside = $this->folder.'/beside';
+        mkdir($beside);
+        file_put_contents("$beside/what-if.$id.asked", json_encode([
+            'id' => $id,
+            'reference' => 'K-1',
+            'recall' => ['since' => '2021-01-10T00:00:00+00:00', 'until' => '2021-04-25T00:00:00+00:00', 'reason' => 'r', 'error' => '0.3'],
+            'by' => 'S-1',
+            'at' => '2026-11-30T00:00:00+00:00',
+        ], \JSON_THROW_ON_ERROR));
+        [$status, $said] = $this->console('footnote:recall:what-if '.$id);
+        self::assertSame(0, $status, $said);
+        $told = explode("\n", trim((string) file_get_contents("$beside/what-if.$id.lines")));
+        [$status, $alone] = $this->console("footnote:recall:what-if $id 0 1");
+        self::assertSame(0, $status, $alone);
+        $found = [];
+        $done = 0;
+        foreach (explode("\n", trim($alone)) as $line) {
+            if (ctype_digit($line)) {
+                $done += (int) $line;
+            } else {
+                $found[] = trim((new Answer($line))->string('line'));
+            }
+        }
+        self::assertGreaterThan(40, \count($found));
+        self::assertGreaterThanOrEqual(\count($found), $done);
+        self::assertEqualsCanonicalizing($found, \array_slice($told, 1));
+        self::assertSame(\count($found), array_sum(array_filter((array) (new Answer($told[0]))->at('runs'), \is_int(...))));
+
+        $this->expectException(\RuntimeException::class);
+        $hands = new Hands(\dirname(__DIR__, 2), true);
+        iterator_to_array($hands->lines([['footnote:recall:what-if', 'nothing', '0', '1']]), false);
     }
 
     /** @return array{int, string} */
