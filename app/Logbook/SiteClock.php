@@ -40,4 +40,14 @@ final readonly class SiteClock
             throw Problem::field($field, 'lies in the future.');
         }
     }
+
+    /**
+     * The half of a day that a row of checks is told by: "2026-03-02 morning".
+     *
+     * @param \DateTimeImmutable $at in the zone of the site
+     */
+    public static function halfDay(\DateTimeImmutable $at): string
+    {
+        return $at->format('Y-m-d').($at->format('H') < 12 ? ' morning' : ' afternoon');
+    }
 }

@@ -13,7 +13,7 @@ namespace Footnote\Core\Evidence;
  */
 final readonly class CommonShift
 {
-    private const LEAST_UNITS = 3;
+    public const LEAST_UNITS = 3;
 
     /**
      * @param float                $shared in the unit of the drifts
@@ -33,13 +33,11 @@ final readonly class CommonShift
      */
     public static function of(array $drifts, float $near, float $least): ?self
     {
-        $count = \count($drifts);
-        if ($count < self::LEAST_UNITS) {
+        $median = self::median($drifts);
+        if ($median === null) {
             return null;
         }
-        $sorted = array_values($drifts);
-        sort($sorted);
-        $median = $count % 2 === 1 ? $sorted[intdiv($count, 2)] : ($sorted[$count / 2 - 1] + $sorted[$count / 2]) / 2;
+        $count = \count($drifts);
         $own = array_map(static fn (float $drift): float => round($drift - $median, 9), $drifts);
         $moved = array_map(strval(...), array_keys(array_filter($own, static fn (float $rest): bool => abs($rest) <= $near + 1e-9)));
         if (abs($median) < $least - 1e-9 || 3 * \count($moved) < 2 * $count || \count($moved) < self::LEAST_UNITS) {
@@ -47,5 +45,24 @@ final readonly class CommonShift
         }
 
         return new self(round($median, 9), $own, $moved);
+    }
+
+    /**
+     * The shared part of a row, whether it is large enough to mean something or not.
+     *
+     * @param array<int|string, float> $drifts by unit
+     *
+     * @return float|null null: of too few units
+     */
+    public static function median(array $drifts): ?float
+    {
+        $count = \count($drifts);
+        if ($count < self::LEAST_UNITS) {
+            return null;
+        }
+        $sorted = array_values($drifts);
+        sort($sorted);
+
+        return $count % 2 === 1 ? $sorted[intdiv($count, 2)] : ($sorted[$count / 2 - 1] + $sorted[$count / 2]) / 2;
     }
 }

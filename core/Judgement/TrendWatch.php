@@ -98,7 +98,7 @@ final readonly class TrendWatch
                         : 'It was last changed before %s, %s: found %s from how it had been left (%s). Its history begins anew there.',
                     $point->check,
                     $point->at->setTimezone($now->getTimezone())->format('j M Y'),
-                    self::signed($point->found - $before->left, $unit),
+                    SignedWords::of($point->found - $before->left, $unit),
                     $done,
                 )];
             }
@@ -124,9 +124,9 @@ final readonly class TrendWatch
                 'By %d checks it %s by %s on average; between %s and %s is ordinary for it (± 3 s of the moving range).',
                 $count,
                 $series->verb(),
-                self::signed($chart->centre, $series->unit),
-                self::signed($chart->lower(), $series->unit),
-                self::signed($chart->upper(), $series->unit),
+                SignedWords::of($chart->centre, $series->unit),
+                SignedWords::of($chart->lower(), $series->unit),
+                SignedWords::of($chart->upper(), $series->unit),
             );
     }
 
@@ -149,7 +149,7 @@ final readonly class TrendWatch
                         $point->check,
                         $day,
                         $series->verb(),
-                        self::signed($value, $series->unit),
+                        SignedWords::of($value, $series->unit),
                     ),
                     default => \sprintf(
                         'Up to %s, %s, %d of %d in a row lie to one side%s: it creeps, or its reference does.',
@@ -202,7 +202,7 @@ final readonly class TrendWatch
             'Adjusted %s%s, by %s in all.',
             \count($adjustments) === 1 ? 'once' : \count($adjustments).' times',
             $wasChanged ? ' since then' : '',
-            self::signed(array_sum($adjustments), $unit),
+            SignedWords::of(array_sum($adjustments), $unit),
         )];
     }
 
@@ -240,7 +240,7 @@ final readonly class TrendWatch
         }
         $date = static fn (float $days): string => Span::shift($now, 86400 * $days)->setTimezone($now->getTimezone())->format('j M Y');
         $off = $action->value->written.' '.$unit->value;
-        $goes = \sprintf('It goes on by %s in 30 days since it was last adjusted', self::signed(30 * $crossing->slope, $unit));
+        $goes = \sprintf('It goes on by %s in 30 days since it was last adjusted', SignedWords::of(30 * $crossing->slope, $unit));
 
         return [[match (true) {
             $crossing->to <= 0 => \sprintf('%s, and is off by %s by now.', $goes, $off),
@@ -260,12 +260,5 @@ final readonly class TrendWatch
                 $date($crossing->to),
             ),
         }], $crossing->from <= self::SOON];
-    }
-
-    private static function signed(float $value, Unit $unit): string
-    {
-        $shown = \sprintf($unit->value === '%' ? '%+.1f' : '%+.2f', $value);
-
-        return ((float) $shown === 0.0 ? substr($shown, 1) : str_replace('-', '−', $shown)).' '.$unit->value;
     }
 }

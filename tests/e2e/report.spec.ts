@@ -1,3 +1,7 @@
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { expect } from '@playwright/test';
 import { choose, cutOff, isAccessible, signIn, signOut, test } from './person';
 
@@ -108,4 +112,41 @@ test('a report is read, signed and printed; a recall changes it, and a second ed
   await expect(page.locator('.paper')).toContainText(/P-00001.*now/);
   await stranger.reload();
   await expect(stranger.getByText('It was superseded: the last edition is 2.')).toBeVisible();
+
+  // The whole of it leaves as one file: R works every figure out again without the application, another logbook says the same.
+  await page.goto(report);
+  await page.getByRole('button', { name: 'Pack', exact: true }).click();
+  const packed = page.getByRole('link', { name: /^ZIP of/ });
+  await expect(packed).toBeVisible({ timeout: 60_000 });
+  const zip = await page.request.get((await packed.getAttribute('href')) ?? '');
+  const folder = mkdtempSync(join(tmpdir(), 'footnote-package-'));
+  try {
+    writeFileSync(join(folder, 'package.zip'), await zip.body());
+    const run = (command: string, words: string[], cwd = folder) =>
+      execFileSync(command, words, {
+        cwd,
+        encoding: 'utf8',
+        env: {
+          ...process.env,
+          APP_ENV: 'prod',
+          FOOTNOTE_SECRET: 'only-for-tests',
+          FOOTNOTE_DATA: join(folder, 'empty'),
+        },
+      });
+    run('unzip', ['-qq', 'package.zip', '-d', 'package']);
+    const again = ['recompute.R', 'assessment.json', 'record.json', '--library', 'library.json'];
+    const followed = /(\d+) of (\d+) figures follow\s*$/.exec(
+      run('Rscript', again, join(folder, 'package')),
+    );
+    expect(Number(followed?.[1])).toBeGreaterThan(20);
+    expect(followed?.[1]).toBe(followed?.[2]);
+    mkdirSync(join(folder, 'empty'));
+    const console = join(import.meta.dirname, '../../bin/console');
+    run(console, ['doctrine:migrations:migrate', '--no-interaction', '--quiet']);
+    expect(run(console, ['footnote:import', join(folder, 'package.zip')])).toMatch(
+      /Of [1-9]\d* runs the same is said here as where they were packed\.\s*$/,
+    );
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
 });

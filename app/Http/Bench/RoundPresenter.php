@@ -81,7 +81,7 @@ final readonly class RoundPresenter
             ];
         }
         $scale = $family?->bench()->sharedShift();
-        $when = SharedShiftLine::when($round->startedAt->setTimezone($this->site->zone()));
+        $when = SiteClock::halfDay($round->startedAt->setTimezone($this->site->zone()));
 
         return [
             'id' => $round->id,

@@ -33,10 +33,4 @@ final class SharedShiftLine
             ),
         ];
     }
-
-    /** A moment as a row of checks is told: "2026-03-02 morning". */
-    public static function when(\DateTimeImmutable $at): string
-    {
-        return $at->format('Y-m-d').($at->format('H') < 12 ? ' morning' : ' afternoon');
-    }
 }

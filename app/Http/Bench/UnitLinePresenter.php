@@ -61,7 +61,7 @@ final readonly class UnitLinePresenter
                 'id' => $last->id,
                 'at' => $last->at->format(\DATE_ATOM),
                 'reference' => $last->reference,
-                'when' => SharedShiftLine::when($last->at),
+                'when' => SiteClock::halfDay($last->at),
                 'drift' => $point?->check === $last->id ? $point->drift : null,
             ],
             'hold' => array_map($started, $open),

@@ -18,11 +18,13 @@ final readonly class EvidencePart
 {
     public const PART = 'evidence';
 
+    /** @param list<array{string, string}> $trends units and channels, each with how it goes on, in words */
     public function __construct(
         private Gathered $gathered,
         private Logbook $logbook,
         private Formats $families,
         private \DateTimeZone $zone,
+        private array $trends,
         private string $cautions,
     ) {
     }
@@ -38,6 +40,7 @@ final readonly class EvidencePart
                 array_keys($this->gathered->units),
                 array_values($this->gathered->units),
             )),
+            ...$this->trends(),
             ...$this->table(Labels::CHECKS, 'checks', ['Check', 'Unit', 'When, by whom', 'On', 'Ends the bracket of'], array_map(
                 static fn (string $check, array $of): array => [
                     Line::of(substr($check, 1)),
@@ -57,6 +60,20 @@ final readonly class EvidencePart
             Block::heading('cautions', 1, Line::of(Labels::CAUTIONS)),
             Block::text('cautions-text', $this->cautions),
         ];
+    }
+
+    /** @return list<Block> */
+    private function trends(): array
+    {
+        $blocks = $this->table(Labels::TRENDS, 'trends', ['Unit', 'What its checks show'], array_map(
+            static fn (array $one): array => [Line::of($one[0]), Line::of($one[1])],
+            $this->trends,
+        ));
+
+        return $blocks === [] ? [] : [...$blocks, Block::paragraph('trends-until', Line::of()->soft(\sprintf(
+            Labels::TRENDS_UNTIL,
+            Shown::withOffset($this->gathered->until, $this->zone),
+        )))];
     }
 
     /**

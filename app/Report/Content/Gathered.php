@@ -31,6 +31,9 @@ final class Gathered
     /** @var array<string, string> in words, by = and the unit */
     public array $units = [];
 
+    /** The last moment at which a unit was checked; empty: none was. */
+    public string $until = '';
+
     /** @var array<string, array<string, true>> what each did, by = and the code */
     public array $people = [];
 
@@ -95,6 +98,8 @@ final class Gathered
         foreach ($run->checks as $check) {
             $id = Cells::text($check, 'id');
             $on = Cells::texts($check, 'leansOn');
+            $at = (new \DateTimeImmutable(Cells::text($check, 'at')))->setTimezone(new \DateTimeZone('UTC'))->format(\DATE_ATOM);
+            $this->until = max($this->until, $at);
             $this->checks['='.$id] ??= [
                 'unit' => Cells::text($run->record, 'instrument'),
                 'at' => Shown::withOffset(Cells::text($check, 'at'), $run->zone),

@@ -50,6 +50,8 @@ final class Labels
 
     public const REFERENCES = 'References and their certificates';
     public const UNITS = 'Measuring units';
+    public const TRENDS = 'How the measuring units go on';
+    public const TRENDS_UNTIL = 'By all their checks up to %s, the last one that a result here rests on. Advice: no verdict rests on it.';
     public const CHECKS = 'Checks';
     public const PEOPLE = 'People, by code';
 

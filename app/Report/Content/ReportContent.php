@@ -7,6 +7,7 @@ namespace Footnote\App\Report\Content;
 use Footnote\App\Logbook\CampaignRuns;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\ClientReports;
+use Footnote\App\Logbook\GoingOn;
 use Footnote\App\Logbook\Judging;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Policies;
@@ -32,6 +33,7 @@ final readonly class ReportContent
         private Policies $policies,
         private Sources $sources,
         private Withdrawals $withdrawals,
+        private GoingOn $goingOn,
         private ReportedRuns $reported,
         private ClientReports $reports,
         private Formats $families,
@@ -103,8 +105,30 @@ final readonly class ReportContent
             }
         }
         $cautions = $texts->filled(HouseTexts::CAUTIONS, $front->values());
-        $evidence = new EvidencePart($gathered, $this->logbook, $this->families, $zone, $cautions);
+        $trends = $this->trends($gathered, $campaign['policy'], $zone);
+        $evidence = new EvidencePart($gathered, $this->logbook, $this->families, $zone, $trends, $cautions);
         $file->fwrite(self::part(EvidencePart::PART, Labels::EVIDENCE, $evidence->blocks()));
+    }
+
+    /**
+     * How the units went on up to the last check that a result of the report rests on: what came later is none of its evidence.
+     *
+     * @return list<array{string, string}>
+     */
+    private function trends(Gathered $gathered, string $policy, \DateTimeZone $zone): array
+    {
+        if ($gathered->until === '') {
+            return [];
+        }
+        $until = (new \DateTimeImmutable($gathered->until))->setTimezone($zone);
+        $trends = [];
+        foreach (array_keys($gathered->units) as $unit) {
+            foreach ($this->goingOn->of(substr($unit, 1), $this->policies->get($policy), $until) as $one) {
+                $trends[] = [Shown::joined(', ', substr($unit, 1), $one['channel']), implode(' ', $one['words'])];
+            }
+        }
+
+        return $trends;
     }
 
     /**

@@ -133,6 +133,14 @@ export const useTrend = (id: string) =>
     staleTime: 60_000,
   });
 
+/** How a reference goes on, by what units on it share. */
+export const useSharedTrend = (id: string) =>
+  useQuery({
+    queryKey: ['trend', 'shared', id],
+    queryFn: () => answer(api.GET('/api/kit/references/{id}/trend', { params: { path: { id } } })),
+    staleTime: 60_000,
+  });
+
 export const useRun = (id: string) => useQuery(beforehand.run(id));
 
 export const useCheck = (id: string) =>

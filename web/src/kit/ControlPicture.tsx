@@ -3,13 +3,13 @@ import { digitsOf } from '../look/history';
 import { ink } from '../look/theme';
 import { shortDay, signed } from '../look/words';
 
-type Channel = Schemas['Trend']['channels'][number];
+type Charted = Pick<Schemas['Trend']['channels'][number], 'chart' | 'points' | 'unit'>;
 
 const TOP = 14;
 const BOTTOM = 112;
 
-/** The control chart of a unit: its checks in order, what is ordinary for it shaded, what was not by a larger open dot. */
-export function ControlPicture({ of }: { of: Channel }) {
+/** The control chart of a unit or a reference: its checks in order, what is ordinary for it shaded, what was not by a larger open dot. */
+export function ControlPicture({ of }: { of: Charted }) {
   const { chart, points, unit } = of;
   if (!chart) {
     return null;

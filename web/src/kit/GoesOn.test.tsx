@@ -3,6 +3,7 @@ import { expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { serve, type Server, showAt } from '../tests/served';
 import { BeforeUse, GoesOn } from './GoesOn';
+import { SharedGoesOn } from './SharedGoesOn';
 
 const server = vi.hoisted<Server>(() => ({ GET: vi.fn(), POST: vi.fn(), PUT: vi.fn() }));
 vi.mock('../api/client', async (original) => ({ ...(await original<object>()), api: server }));
@@ -55,4 +56,17 @@ it('names the channel before it is used, and says nothing where it goes on as ev
   showAt('/', '/', <BeforeUse unit="G" />);
   expect(await screen.findByText('PID: It creeps.')).toBeTruthy();
   expect(screen.queryByText(/CO/)).toBeNull();
+});
+
+it('tells of a reference what its units share, and says where they never did', async () => {
+  const shared = { ...channel(''), of: 'noise dosimeter', words: ['4 of 4 units moved alike by +0.40 dB.'] };
+  serve(server, { '/api/kit/references/{id}/trend': { channels: [shared] } });
+  const first = showAt('/', '/', <SharedGoesOn reference="AC-01" onClose={() => undefined} />);
+  expect(await screen.findByText('4 of 4 units moved alike by +0.40 dB.')).toBeTruthy();
+  expect(screen.getByRole('heading', { name: 'noise dosimeter' })).toBeTruthy();
+  expect(screen.getByRole('img', { name: /Control chart of 3 checks/ })).toBeTruthy();
+  first.unmount();
+  serve(server, { '/api/kit/references/{id}/trend': { channels: [] } });
+  showAt('/', '/', <SharedGoesOn reference="AC-02" onClose={() => undefined} />);
+  expect(await screen.findByText(/Never yet were three units checked on it/)).toBeTruthy();
 });

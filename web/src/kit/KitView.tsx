@@ -22,6 +22,7 @@ import { Recalled } from './Recalled';
 import { RegisterReference, RegisterUnit } from './Register';
 import { Retire, RetiredWords } from './Retire';
 import { SetInterval } from './SetInterval';
+import { SharedGoesOn } from './SharedGoesOn';
 
 /** Instruments and references with their certificates and due dates. */
 export function KitView() {
@@ -32,6 +33,7 @@ export function KitView() {
   const [recalling, setRecalling] = useState<Schemas['Reference'] | null>(null);
   const [retiring, setRetiring] = useState<{ id: string; back: boolean } | null>(null);
   const [filed, setFiled] = useState<string | null>(null);
+  const [watched, setWatched] = useState('');
   const [wrong, setWrong] = useState<Schemas['Reference'] | null>(null);
   const forms = useForms();
   const [timing, setTiming] = useState<Schemas['Reference'] | null>(null);
@@ -131,6 +133,11 @@ export function KitView() {
                       <Button size="small" onClick={() => setFiled(reference.id)}>
                         Photos, papers
                       </Button>
+                      <div>
+                        <Button size="small" onClick={() => setWatched(reference.id)}>
+                          How it goes on
+                        </Button>
+                      </div>
                       {steward && (
                         <div style={{ display: 'flex', flexDirection: 'column', alignItems: 'flex-start' }}>
                           <Button
@@ -224,6 +231,7 @@ export function KitView() {
         </div>
       )}
       <Library />
+      {watched && <SharedGoesOn reference={watched} onClose={() => setWatched('')} />}
       {retiring && <Retire owner="references" {...retiring} onClose={() => setRetiring(null)} />}
       {filed !== null && (
         <Dialog open onClose={() => setFiled(null)} maxWidth="md" fullWidth aria-labelledby="filed-title">
