@@ -76,7 +76,8 @@ final readonly class PrintReport
             yield from $this->groups($file);
         })() as [$parts, $count]) {
             $place = (string) \count($counts);
-            [$page, $printed] = [self::path($pdf, $place, 'html'), self::path($pdf, $place, 'pdf')];
+            $page = self::path($pdf, $place, 'html');
+            $printed = self::path($pdf, $place, 'pdf');
             $scratch = [...$scratch, $page, $printed];
             $counts[$printed] = $count;
             file_put_contents($page, $html->html($parts));
