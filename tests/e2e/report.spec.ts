@@ -135,13 +135,11 @@ test('a report is read, signed and printed; a recall changes it, and a second ed
       });
     run('unzip', ['-qq', 'package.zip', '-d', 'package']);
     const again = ['recompute.R', 'assessment.json', 'record.json', '--library', 'library.json'];
-    const followed = /(\d+) of (\d+) figures follow\s*$/.exec(
-      run('Rscript', again, join(folder, 'package')),
-    );
+    const followed = /(\d+) of (\d+) figures follow\s*$/.exec(run('Rscript', again, join(folder, 'package')));
     expect(Number(followed?.[1])).toBeGreaterThan(20);
     expect(followed?.[1]).toBe(followed?.[2]);
     mkdirSync(join(folder, 'empty'));
-    const console = join(import.meta.dirname, '../../bin/console');
+    const console = join(__dirname, '../../bin/console');
     run(console, ['doctrine:migrations:migrate', '--no-interaction', '--quiet']);
     expect(run(console, ['footnote:import', join(folder, 'package.zip')])).toMatch(
       /Of [1-9]\d* runs the same is said here as where they were packed\.\s*$/,
