@@ -47,12 +47,7 @@ final readonly class RecallReference
                 throw new Problem(409, 'This recall is not there, or was taken back already. Nothing was changed.');
             }
             $now = $this->clock->now();
-            $this->entities->persist(new RecordedRecall($id, [
-                RecallList::TAKES_BACK => $place,
-                'reason' => $reason,
-                'at' => $now->format(\DATE_ATOM),
-                'by' => $by->code,
-            ], $by->code, $now));
+            $this->entities->persist(new RecordedRecall($id, RecallList::back($place, $reason, $by->code, $now), $by->code, $now));
             $this->touches->reference($id);
         });
     }

@@ -13,7 +13,8 @@ use Footnote\App\Storage\Moments;
 use Footnote\Core\Quantity\Span;
 
 /**
- * Checks that leaned on a reference, and the runs that may rest on one of them: a wide net, which whoever judges draws in.
+ * Checks that leaned on a reference, or were made of a unit, and the runs that may rest on one of them: a wide net, which whoever judges
+ * draws in.
  *
  * @phpstan-type ToldRun array{
  *     run: string, campaign: string, policy: string, instrument: string, person: string, task: string, start: string,
@@ -35,7 +36,10 @@ final readonly class LeaningRuns
             'instrument' => Cells::text($row, 'instrument_id'),
             'at' => Cells::moment($row, 'checked_at'),
         ], $this->connection->fetchAllAssociative(
-            'SELECT l.check_id, l.instrument_id, l.checked_at FROM '.self::LEANING.' ORDER BY l.checked_at, l.check_id',
+            $recall->kind === SupposedRecall::UNIT
+                ? 'SELECT id AS check_id, instrument_id, checked_at FROM check_record'
+                    .' WHERE instrument_id = ? AND checked_at >= ? AND checked_at <= ? ORDER BY checked_at, id'
+                : 'SELECT l.check_id, l.instrument_id, l.checked_at FROM '.self::LEANING.' ORDER BY l.checked_at, l.check_id',
             self::window($recall),
         ));
     }
@@ -48,13 +52,30 @@ final readonly class LeaningRuns
      */
     public function runs(SupposedRecall $recall): array
     {
+        if ($recall->kind === SupposedRecall::UNIT) {
+            return $this->around($this->connection->fetchAllAssociative(
+                "SELECT run_id, shift_key, started_at FROM run_state WHERE instrument_id = ? AND campaign_id <> '' AND settled_until >= ?"
+                    .' ORDER BY started_at',
+                [$recall->recalled, Moments::text($recall->since())],
+            ));
+        }
         $window = self::window($recall);
         $first = 'SELECT MIN(l.checked_at) FROM '.self::LEANING.' AND l.instrument_id = s.instrument_id';
-        $touched = $this->connection->executeQuery(
+
+        return $this->around($this->connection->executeQuery(
             'SELECT s.run_id, s.shift_key, s.started_at FROM run_state s WHERE s.instrument_id IN (SELECT l.instrument_id FROM '
                 .self::LEANING.") AND s.campaign_id <> '' AND s.settled_until >= ($first) ORDER BY s.started_at",
             [...$window, ...$window],
-        )->fetchAllAssociative();
+        )->fetchAllAssociative());
+    }
+
+    /**
+     * @param list<array<string, mixed>> $touched states of runs, by their start
+     *
+     * @return list<ToldRun> these, and those of the same person around them
+     */
+    private function around(array $touched): array
+    {
         $runs = [];
         foreach (array_chunk($touched, 200) as $some) {
             array_push($runs, ...array_map(static fn (array $row): string => Cells::text($row, 'run_id'), $some), ...$this->mates($some));
@@ -68,7 +89,7 @@ final readonly class LeaningRuns
     {
         $until = $recall->until();
 
-        return [$recall->reference, Moments::text($recall->since()), $until === null ? Moments::ENDLESS : Moments::text($until)];
+        return [$recall->recalled, Moments::text($recall->since()), $until === null ? Moments::ENDLESS : Moments::text($until)];
     }
 
     /**

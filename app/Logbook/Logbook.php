@@ -67,7 +67,7 @@ final readonly class Logbook
             static fn (array $event): Intervention => $reader->intervention(Fields::of($event), $unit->family),
             fn (array $ids): array => $this->coreRuns(array_values($this->runRecords(...$this->named($ids))), $unit->family),
         );
-        $marks = new StoredMarks($this->prepared, $instrument, $this->supposed?->since());
+        $marks = new StoredMarks($this->prepared, $instrument, $this->supposed?->marksHoldUntil());
 
         $timeline = new Timeline(
             $unit,
@@ -185,12 +185,13 @@ final readonly class Logbook
             'corrections' => 'kit_correction',
             'intervals' => 'own_interval',
             'retirements' => 'retirement',
+            ...($table === 'instrument' ? ['recalls' => 'unit_recall'] : []),
         ]);
         foreach ($records as $id => $record) {
             $corrections = $lists['corrections'][$id] ?? [];
             $own = array_map(static fn (array $of): array => $of[$id] ?? [], $lists);
             $own['corrections'] = KitFolding::told($corrections);
-            if ($table === 'reference' && $this->supposed?->reference === (string) $id) {
+            if ($this->supposed?->isOf($table, (string) $id) === true) {
                 $own['recalls'][] = $this->supposed->record;
             }
             $records[$id] = [

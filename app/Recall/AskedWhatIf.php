@@ -25,6 +25,8 @@ final readonly class AskedWhatIf
 {
     /** What the process of its own is called by, and those that share its work. */
     public const COMMAND = 'footnote:recall:what-if';
+    public const REFERENCES = 'references';
+    public const UNITS = 'instruments';
     private const NAME = 'what-if.';
 
     public function __construct(
@@ -37,15 +39,20 @@ final readonly class AskedWhatIf
     ) {
     }
 
-    /** @return string under which it is found */
-    public function begin(User $by, string $reference, Fields $told): string
+    /**
+     * @param string $owner references or instruments
+     *
+     * @return string under which it is found
+     */
+    public function begin(User $by, string $owner, string $recalled, Fields $told): string
     {
-        $recall = $this->recall($reference, $told);
+        $recall = $this->recall($owner, $recalled, $told);
         $this->errands->tidy();
         $id = bin2hex(random_bytes(8));
         file_put_contents($this->errands->path(self::NAME.$id.'.asked'), json_encode([
             'id' => $id,
-            'reference' => $reference,
+            'owner' => $owner,
+            'recalled' => $recalled,
             'recall' => $recall->record,
             'by' => $by->code,
             'at' => $this->clock->now()->format(\DATE_ATOM),
@@ -110,14 +117,14 @@ final readonly class AskedWhatIf
         return $runs;
     }
 
-    /** @return list<array<string, mixed>> what was asked of a reference of late, the newest first */
-    public function ofReference(string $reference): array
+    /** @return list<array<string, mixed>> what was asked of a reference or a unit of late, the newest first */
+    public function of(string $owner, string $recalled): array
     {
         $files = glob($this->errands->path(self::NAME).'*.asked');
         $found = [];
         foreach ($files === false ? [] : $files as $file) {
             $asked = self::read($file);
-            if (Cells::text($asked, 'reference') === $reference) {
+            if (Cells::text($asked, 'owner') === $owner && Cells::text($asked, 'recalled') === $recalled) {
                 $state = $this->errands->state(self::NAME.Cells::text($asked, 'id'));
                 $found[] = [...$asked, 'state' => $state['state'], 'done' => $state['done'], 'of' => $state['of']];
             }
@@ -131,15 +138,20 @@ final readonly class AskedWhatIf
     {
         $asked = $this->asked($id);
 
-        return $this->recall(Cells::text($asked, 'reference'), Fields::of(Cells::map($asked, 'recall')));
+        return $this->recall(Cells::text($asked, 'owner'), Cells::text($asked, 'recalled'), Fields::of(Cells::map($asked, 'recall')));
     }
 
-    private function recall(string $reference, Fields $told): SupposedRecall
+    private function recall(string $owner, string $recalled, Fields $told): SupposedRecall
     {
-        $known = $this->logbook->references([$reference])[$reference] ?? throw Problem::missing('Reference '.$reference);
+        if ($owner === self::UNITS) {
+            $this->logbook->instrument($recalled) ?? throw Problem::missing('Instrument '.$recalled);
+
+            return SupposedRecall::ofUnit($recalled, $this->reader->unitRecall($told));
+        }
+        $known = $this->logbook->references([$recalled])[$recalled] ?? throw Problem::missing('Reference '.$recalled);
         $kind = $this->families->referenceKind($known->kind) ?? throw Problem::missing('Kind '.$known->kind);
 
-        return SupposedRecall::of($reference, $this->reader->recall($told, $kind));
+        return SupposedRecall::of($recalled, $this->reader->recall($told, $kind));
     }
 
     /** @return array<string, mixed> */

@@ -64,7 +64,7 @@ final readonly class Letters
             ...$about,
             'site' => $of['site'],
             'campaign' => $of['title'],
-            'reference' => Cells::text($head, 'reference'),
+            'reference' => Cells::text($head, 'recalled'),
             'found' => \sprintf(
                 '%s; %s',
                 rtrim(Cells::text($recall, 'reason'), '.'),

@@ -18,8 +18,9 @@ use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\JsonLines;
 
 /**
- * What a recall would change, before anybody makes it: every check, run, result and issued report that leaned on the reference, each with
- * both values. Laid down as lines: the first says what all of them come to, each other one is a run. Nothing is written in the logbook.
+ * What a recall would change, before anybody makes it: every check, run, result and issued report that leaned on what is recalled, each
+ * with both values. Laid down as lines: the first says what all of them come to, each other one is a run. Nothing is written in the
+ * logbook.
  *
  * @phpstan-import-type ToldRun from LeaningRuns
  */
@@ -51,7 +52,7 @@ final readonly class WhatIf
     public function lay(SupposedRecall $recall, array $command, \SplFileObject $file, \Closure $progress): void
     {
         $checks = $this->leaning->checks($recall);
-        $runs = $checks === [] ? [] : $this->leaning->runs($recall);
+        $runs = $this->runs($recall, $checks);
         $lines = new SortedLines();
         $counts = [Compared::SAME => 0, Compared::NUMBER => 0, Compared::VERDICT => 0];
         $results = $counts;
@@ -74,7 +75,8 @@ final readonly class WhatIf
             $lines->add($found->order, $found->line);
         }
         $file->fwrite(JsonLines::line([
-            'reference' => $recall->reference,
+            'owner' => $recall->owner(),
+            'recalled' => $recall->recalled,
             'errorUnit' => $recall->unit(),
             'recall' => $recall->record,
             'checks' => $checks,
@@ -94,21 +96,19 @@ final readonly class WhatIf
      */
     public function part(SupposedRecall $recall, int $which, int $of): \Generator
     {
-        $known = array_fill_keys(array_map(
-            static fn (array $check): string => '='.$check['check'],
-            $this->leaning->checks($recall),
-        ), true);
+        $checks = $this->leaning->checks($recall);
+        $known = array_fill_keys(array_map(static fn (array $check): string => '='.$check['check'], $checks), true);
         $runs = array_values(array_filter(
-            $known === [] ? [] : $this->leaning->runs($recall),
+            $this->runs($recall, $checks),
             static fn (array $run): bool => crc32($run['instrument']) % $of === $which,
         ));
         $judging = $this->judging->supposing($recall);
         $judged = 0;
         foreach (array_chunk($runs, self::AT_ONCE) as $some) {
-            foreach ($this->compared($some, $judging, $known) as [$run, $checks, $compared]) {
+            foreach ($this->compared($some, $judging, $recall, $known) as [$run, $ends, $compared]) {
                 ++$judged;
                 // By what it was put together with, a run is named only where it would say something else.
-                if ($compared['state'] !== Compared::SAME || self::isBracketed($checks, $known)) {
+                if ($compared['state'] !== Compared::SAME || self::isBracketed($ends, $known)) {
                     yield FoundRun::of($run, $compared, $this->line($run, $compared));
                 }
             }
@@ -118,6 +118,16 @@ final readonly class WhatIf
             }
             yield \count($some);
         }
+    }
+
+    /**
+     * @param list<array{check: string, instrument: string, at: string}> $checks that it covers
+     *
+     * @return list<ToldRun> that may rest on it
+     */
+    private function runs(SupposedRecall $recall, array $checks): array
+    {
+        return $recall->kind === SupposedRecall::REFERENCE && $checks === [] ? [] : $this->leaning->runs($recall);
     }
 
     /**
@@ -140,12 +150,13 @@ final readonly class WhatIf
      * @return \Generator<int, array{ToldRun, list<string>, array{state: string, results: list<array<string, mixed>>}}> those that rest on
      *                                             such a check, each with the ends of its brackets and as it stands against as it would be
      */
-    private function compared(array $runs, Judging $judging, array $known): \Generator
+    private function compared(array $runs, Judging $judging, SupposedRecall $recall, array $known): \Generator
     {
         $was = [];
         foreach ($this->standing($runs) as $name => $worked) {
             $body = $worked->body();
-            if (self::restsOn($body, $known)) {
+            // What a unit showed itself is touched without any check of it.
+            if ($recall->kind === SupposedRecall::UNIT || self::restsOn($body, $known)) {
                 $was[$name] = [$worked->checks(), $body];
             }
         }

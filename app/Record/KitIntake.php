@@ -9,6 +9,7 @@ use Footnote\App\Logbook\Row\AddedInterval;
 use Footnote\App\Logbook\Row\AddedRetirement;
 use Footnote\App\Logbook\Row\KitCorrected;
 use Footnote\App\Logbook\Row\LibraryEntry;
+use Footnote\App\Logbook\Row\RecalledUnit;
 use Footnote\App\Logbook\Row\RecordedRecall;
 use Footnote\App\Logbook\Row\RegisteredInstrument;
 use Footnote\App\Logbook\Row\RegisteredReference;
@@ -30,7 +31,7 @@ final readonly class KitIntake
         $references = $this->missing(RegisteredReference::class, $record->objects('references'));
         $now = $this->intake->now();
         foreach ($units as $item) {
-            $written = Intake::without($item, 'certificates', 'intervals', 'retirements', 'corrections');
+            $written = Intake::without($item, 'certificates', 'intervals', 'recalls', 'retirements', 'corrections');
             $this->intake->addMissing(new RegisteredInstrument($item->id('id'), $item->text('family'), $written, $actor, $now));
         }
         foreach ($references as $item) {
@@ -40,6 +41,9 @@ final readonly class KitIntake
         // The logbook knows a unit or a reference before what was certified of it.
         foreach ($units as $item) {
             $this->added($item, $item->id('id'), null, $actor);
+            foreach ($item->objects('recalls') as $recall) {
+                $this->intake->add(new RecalledUnit($item->id('id'), $recall->data(), $actor, $now));
+            }
         }
         foreach ($references as $item) {
             $this->added($item, null, $item->id('id'), $actor);

@@ -9,7 +9,7 @@ use Footnote\Core\Quantity\Exact;
 use Footnote\Core\Quantity\Span;
 use Footnote\Core\Quantity\Unit;
 
-/** A reference was found wrong: nothing that leaned on it from $since to $until stands unexamined. */
+/** A reference, or a unit, was found wrong: nothing that leaned on it from $since to $until stands unexamined. */
 final readonly class Recall
 {
     /**

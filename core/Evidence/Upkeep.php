@@ -10,8 +10,12 @@ final readonly class Upkeep
     /**
      * @param OwnIntervals        $intervals   that it has set
      * @param list<KitCorrection> $corrections of what was typed in wrongly
+     * @param Recalls             $recalls     of a unit: when it is known to have been wrong itself
      */
-    public function __construct(public OwnIntervals $intervals = new OwnIntervals(), public array $corrections = [])
-    {
+    public function __construct(
+        public OwnIntervals $intervals = new OwnIntervals(),
+        public array $corrections = [],
+        public Recalls $recalls = new Recalls(),
+    ) {
     }
 }

@@ -99,7 +99,11 @@ final readonly class EvidenceReader
             Certificates::of($fields)->standing(fn (Fields $certificate): Certificate => $this->certificate($certificate, null)),
             $traits,
             $fields->optionalText('serial', 40),
-            $this->upkeep($fields, $this->formats->routines($family)),
+            $this->upkeep(
+                $fields,
+                $this->formats->routines($family),
+                new Recalls(RecallList::of($fields)->standing($this->unitRecall(...))),
+            ),
         );
     }
 
@@ -132,9 +136,13 @@ final readonly class EvidenceReader
     }
 
     /** @param list<Routine> $routines what is done to it again and again */
-    private function upkeep(Fields $fields, array $routines): Upkeep
+    private function upkeep(Fields $fields, array $routines, Recalls $recalls = new Recalls()): Upkeep
     {
-        return new Upkeep($this->intervals($fields, $routines), array_map($this->kitCorrection(...), $fields->objects('corrections')));
+        return new Upkeep(
+            $this->intervals($fields, $routines),
+            array_map($this->kitCorrection(...), $fields->objects('corrections')),
+            $recalls,
+        );
     }
 
     /** @param list<Routine> $routines what is done to it again and again */
@@ -168,18 +176,32 @@ final readonly class EvidenceReader
         return new OwnInterval($routine, $interval, $fields->day('since'), $fields->text('source'), $fields->text('by'));
     }
 
+    /** That a unit itself was found wrong; no error of it is ever taken out of what it showed. */
+    public function unitRecall(Fields $fields): Recall
+    {
+        return Whole::read($fields, fn (Fields $all): Recall => new Recall(...$this->recalled($all)));
+    }
+
     public function recall(Fields $fields, ReferenceKind $kind): Recall
     {
         return Whole::read($fields, fn (Fields $all): Recall => $this->recallOf($all, $kind));
     }
 
-    private function recallOf(Fields $fields, ReferenceKind $kind): Recall
+    /** @return array{\DateTimeImmutable, \DateTimeImmutable|null, string} since when, until when, and why */
+    private function recalled(Fields $fields): array
     {
         $since = $fields->moment('since');
         $until = $fields->optionalMoment('until');
         if ($until !== null && $until < $since) {
             throw new InvalidRecord($fields->at('until'), 'must be after its beginning.');
         }
+
+        return [$since, $until, $fields->text('reason')];
+    }
+
+    private function recallOf(Fields $fields, ReferenceKind $kind): Recall
+    {
+        $recalled = $this->recalled($fields);
         $error = $fields->optionalDecimal('error', '-90', '1000');
         if ($error !== null && $kind->error === null) {
             throw new InvalidRecord(
@@ -188,7 +210,7 @@ final readonly class EvidenceReader
             );
         }
 
-        return new Recall($since, $until, $fields->text('reason'), $error, $error === null ? null : $kind->error);
+        return new Recall(...$recalled, error: $error, unit: $error === null ? null : $kind->error);
     }
 
     /** @param ReferenceKind|null $kind what its reference is; null for a certificate of a unit */

@@ -6,7 +6,7 @@ namespace Footnote\Core\Record;
 
 use Footnote\Core\Evidence\Recall;
 
-/** The recalls of a reference as they are written, one after the other: a later word may take an earlier one back. Both stay. */
+/** The recalls of a reference or a unit as they are written, one after the other: a later word may take an earlier one back. Both stay. */
 final readonly class RecallList
 {
     /** The place in the list of the recall that a word takes back. */
@@ -21,11 +21,11 @@ final readonly class RecallList
     }
 
     /** @throws InvalidRecord where a word takes back what is no recall before it */
-    public static function of(Fields $reference): self
+    public static function of(Fields $owner): self
     {
         $recalls = [];
         $back = [];
-        foreach ($reference->objects('recalls') as $place => $word) {
+        foreach ($owner->objects('recalls') as $place => $word) {
             if (!$word->has(self::TAKES_BACK)) {
                 $recalls[$place] = $word;
                 continue;
@@ -38,6 +38,12 @@ final readonly class RecallList
         }
 
         return new self($recalls, $back);
+    }
+
+    /** @return array<string, mixed> the word that takes one back, as it is written */
+    public static function back(int $place, string $reason, string $by, \DateTimeImmutable $at): array
+    {
+        return [self::TAKES_BACK => $place, 'reason' => $reason, 'at' => $at->format(\DATE_ATOM), 'by' => $by];
     }
 
     /** @return array<int, Fields> those that nobody took back, by their place */

@@ -194,6 +194,7 @@ final readonly class RecordSchema
             ...Shape::properties(UnitEntries::of($format)),
             'certificates' => self::certificates([], $beside),
             'intervals' => self::intervals([...CommonRoutine::cases(), ...$format->routines()]),
+            'recalls' => self::recalls([]),
             'retirements' => self::retirements(),
             'corrections' => Shape::list(Shape::object(
                 ['at' => Shape::ref('moment'), 'by' => Shape::said(), 'reason' => Shape::said(), 'changes' => self::changes()],
@@ -201,6 +202,28 @@ final readonly class RecordSchema
                 'What of it was typed in wrongly at first.',
             )),
         ], ['id', 'family', 'model', ...Shape::required(UnitEntries::of($format))]), $this->formats->all());
+    }
+
+    /**
+     * @param array<string, Schema> $error how far it was off, where that can be taken out
+     *
+     * @return Schema
+     */
+    private static function recalls(array $error): array
+    {
+        return Shape::list(Shape::object([
+            'since' => Shape::ref('moment'),
+            'until' => Shape::ref('moment'),
+            'reason' => Shape::said(),
+            ...$error,
+            RecallList::TAKES_BACK => [
+                'type' => 'integer',
+                'minimum' => 0,
+                'description' => 'Place in this list of a recall that it takes back; then it says nothing but why.',
+            ],
+            'at' => Shape::ref('moment'),
+            'by' => Shape::said(),
+        ], ['reason']));
     }
 
     /** @return array<string, Schema> by kind */
@@ -211,19 +234,7 @@ final readonly class RecordSchema
             'kind' => ['type' => 'string'],
             'model' => Shape::said(),
             ...Shape::properties($kind->entries),
-            'recalls' => Shape::list(Shape::object([
-                'since' => Shape::ref('moment'),
-                'until' => Shape::ref('moment'),
-                'reason' => Shape::said(),
-                ...($kind->error === null ? [] : ['error' => Shape::ref('decimal')]),
-                RecallList::TAKES_BACK => [
-                    'type' => 'integer',
-                    'minimum' => 0,
-                    'description' => 'Place in this list of a recall that it takes back; then it says nothing but why.',
-                ],
-                'at' => Shape::ref('moment'),
-                'by' => Shape::said(),
-            ], ['reason'])),
+            'recalls' => self::recalls($kind->error === null ? [] : ['error' => Shape::ref('decimal')]),
             'certificates' => self::certificates($kind->constants, $kind->table->beside ?? []),
             'intervals' => self::intervals(CommonRoutine::cases()),
             'retirements' => self::retirements(),

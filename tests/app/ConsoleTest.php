@@ -309,7 +309,8 @@ final class ConsoleTest extends TestCase
         mkdir($beside);
         file_put_contents("$beside/what-if.$id.asked", json_encode([
             'id' => $id,
-            'reference' => 'K-1',
+            'owner' => 'references',
+            'recalled' => 'K-1',
             'recall' => ['since' => '2021-01-10T00:00:00+00:00', 'until' => '2021-04-25T00:00:00+00:00', 'reason' => 'r', 'error' => '0.3'],
             'by' => 'S-1',
             'at' => '2026-11-30T00:00:00+00:00',

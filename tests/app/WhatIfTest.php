@@ -164,6 +164,58 @@ final class WhatIfTest extends ApiTestCase
         }
     }
 
+    /** A unit itself: what it showed meanwhile shows nothing, what it showed before stands, and a word takes it back. */
+    public function testAUnitIsRecalledAsItWasToldBefore(): void
+    {
+        $this->import(self::days());
+        $this->signIn(Role::Steward);
+        $recall = ['since' => '2026-03-02T12:15:00+00:00', 'until' => self::FOUND, 'reason' => 'its microphone was torn'];
+        $before = [];
+        foreach (['r1', 'r2', 'r3'] as $run) {
+            $before[$run] = $this->call('GET', '/api/results/'.$run)->string('digest');
+        }
+        $id = $this->call('POST', '/api/kit/instruments/D/what-if', $recall, 202)->string('asked.id');
+        $this->service(AskedWhatIf::class)->run($id);
+        $told = $this->call('GET', '/api/recalls/'.$id);
+        self::assertSame(['instruments', 'D'], [$told->string('head.owner'), $told->string('head.recalled')]);
+        self::assertSame(['k3', 'k4'], array_column($told->list('head.checks'), 'check'));
+        $runs = $this->runs($told);
+        self::assertSame(['=r2', '=r3'], array_keys($runs), 'r1 was over and checked before');
+        foreach ($runs as $run) {
+            self::assertSame('verdict changed', $run['state']);
+            foreach (Cells::rows($run, 'results') as $result) {
+                self::assertSame('void', $result['isVerdict'] ?? '');
+                self::assertSame($result['was'] ?? '', $result['is'] ?? 'none', 'no number is made another');
+            }
+        }
+        self::assertCount(1, $this->call('GET', '/api/kit/instruments/D/what-if')->list('asked'));
+        self::assertSame([], $this->call('GET', '/api/kit/references/D/what-if')->list('asked'));
+        self::assertSame($before['r2'], $this->call('GET', '/api/results/r2')->string('digest'), 'nothing is otherwise');
+
+        $this->call('POST', '/api/kit/instruments/D/recalls', $recall, 201);
+        self::assertSame($before['r1'], $this->call('GET', '/api/results/r1')->string('digest'));
+        foreach (['r2', 'r3'] as $run) {
+            $page = $this->call('GET', '/api/results/'.$run);
+            self::assertSame('void', $page->string('assessment.verdict'));
+            self::assertStringContainsString('D is recalled for the time from 12:15 to', $page->text);
+        }
+        self::assertNull($this->service(Journal::class)->verify()['fault']);
+
+        $this->call('POST', '/api/kit/instruments/D/recalls/0/taken-back', ['reason' => ''], 422);
+        $this->call('POST', '/api/kit/instruments/D/recalls/1/taken-back', ['reason' => 'another'], 409);
+        $back = $this->call('POST', '/api/kit/instruments/D/recalls/0/taken-back', ['reason' => 'It was D-2.']);
+        self::assertSame('It was D-2.', $back->string('recalls.0.takenBack.reason'));
+        foreach ($before as $run => $digest) {
+            self::assertSame($digest, $this->call('GET', '/api/results/'.$run)->string('digest'), $run);
+        }
+
+        $this->call('POST', '/api/kit/instruments/nobody/what-if', $recall, 404);
+        $this->call('POST', '/api/kit/instruments/D/what-if', [...$recall, 'until' => self::SINCE], 422);
+        $this->call('POST', '/api/kit/instruments/D/recalls', [...$recall, 'error' => '0.3'], 422);
+        $this->signIn(Role::Hygienist);
+        $this->call('POST', '/api/kit/instruments/D/recalls', $recall, 403);
+    }
+
     public function testReportsAreNamedAndLettersSayWhatChanges(): void
     {
         $this->import(self::days());

@@ -296,6 +296,27 @@ final class EveryRuleTest extends TestCase
             self::on([...Scene::calibrator('A', '114.0', '0.2'), 'recalls' => [['since' => Scene::moment('16:31'), 'reason' => 'low']]]),
             Severity::Qualified,
         ];
+        $recalled = static fn (string $since, string $until): Scene => (static function (Scene $scene) use ($since, $until): Scene {
+            $unit = $scene->record['instruments'];
+            self::assertIsArray($unit);
+            self::assertIsArray($unit[0]);
+            $unit[0]['recalls'] = [['since' => Scene::moment($since), 'until' => Scene::moment($until), 'reason' => 'microphone torn']];
+            $scene->record['instruments'] = $unit;
+
+            return $scene;
+        })(self::day());
+        yield 'the unit was wrong before the run was over' => [
+            'unit.recalled',
+            $recalled('15:59', '18:00'),
+            $recalled('16:31', '18:00'),
+            Severity::Void,
+        ];
+        yield 'the unit was wrong when it was checked after the run' => [
+            'unit.recalled',
+            $recalled('16:29', '18:00'),
+            $recalled('05:00', '07:29'),
+            Severity::Void,
+        ];
         yield 'meter expects another level' => [
             'reference.entered-value',
             (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check(

@@ -31,6 +31,8 @@ final class JournalSentences
         'interval set' => 'set an interval for {of}: {routine} every {every} {unit}, from {since} on',
         'reference recalled' => 'recalled {reference} since {since}',
         'recall taken back' => 'took a recall of {reference} back: {reason}',
+        'instrument recalled' => 'recalled {instrument} since {since}',
+        'recall of instrument taken back' => 'took a recall of {instrument} back: {reason}',
         'retired' => 'took {of} out of use',
         'taken back' => 'took {of} back into use',
         'library entry added' => 'added {code}, {name}, to the library {shelf}',

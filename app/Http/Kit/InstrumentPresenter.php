@@ -24,6 +24,7 @@ use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
+use Footnote\Core\Record\RecallList;
 use Footnote\Core\Record\UnitEntries;
 
 /** A unit: what it is, whether it is in date, and how it was found through time. */
@@ -173,6 +174,7 @@ final readonly class InstrumentPresenter
             ],
             ...CorrectedLines::of($record, $this->families->of($unit->family)->instrument(), $unit->upkeep),
             'intervals' => $record['intervals'] ?? [],
+            'recalls' => RecallList::of(Fields::of($record))->told(),
             ...DueDates::told(CertifiedTerm::ofUnit($unit, $policy, $this->site->now())),
         ];
     }

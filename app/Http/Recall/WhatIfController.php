@@ -6,8 +6,10 @@ namespace Footnote\App\Http\Recall;
 
 use Footnote\App\Access\User;
 use Footnote\App\Http\Body;
+use Footnote\App\Http\Kit\InstrumentPresenter;
 use Footnote\App\Http\Kit\ReferencePresenter;
 use Footnote\App\Kit\RecallReference;
+use Footnote\App\Kit\RecallUnit;
 use Footnote\App\Recall\AskedWhatIf;
 use Footnote\App\Recall\Letters;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -20,22 +22,23 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final readonly class WhatIfController
 {
     private const PAGE = 100;
+    private const OWNERS = AskedWhatIf::REFERENCES.'|'.AskedWhatIf::UNITS;
 
     public function __construct(private AskedWhatIf $asked)
     {
     }
 
-    #[Route('/api/kit/references/{id}/what-if', methods: ['GET'])]
-    public function ofReference(string $id): JsonResponse
+    #[Route('/api/kit/{owner}/{id}/what-if', requirements: ['owner' => self::OWNERS], methods: ['GET'])]
+    public function of(string $owner, string $id): JsonResponse
     {
-        return new JsonResponse(['asked' => $this->asked->ofReference($id)]);
+        return new JsonResponse(['asked' => $this->asked->of($owner, $id)]);
     }
 
-    #[Route('/api/kit/references/{id}/what-if', methods: ['POST'])]
+    #[Route('/api/kit/{owner}/{id}/what-if', requirements: ['owner' => self::OWNERS], methods: ['POST'])]
     #[IsGranted('ROLE_LEAD')]
-    public function begin(string $id, Request $request, #[CurrentUser] User $user): JsonResponse
+    public function begin(string $owner, string $id, Request $request, #[CurrentUser] User $user): JsonResponse
     {
-        return new JsonResponse($this->asked->told($this->asked->begin($user, $id, Body::of($request))), 202);
+        return new JsonResponse($this->asked->told($this->asked->begin($user, $owner, $id, Body::of($request))), 202);
     }
 
     #[Route('/api/kit/references/{id}/recalls/{place}/taken-back', requirements: ['place' => '\d{1,4}'], methods: ['POST'])]
@@ -52,6 +55,37 @@ final readonly class WhatIfController
         $recall->takeBack($user, $id, $place, Body::of($request));
 
         return new JsonResponse($references->registered($id));
+    }
+
+    #[Route('/api/kit/instruments/{id}/recalls', methods: ['POST'])]
+    #[IsGranted('ROLE_STEWARD')]
+    public function recallUnit(
+        string $id,
+        Request $request,
+        #[CurrentUser]
+        User $user,
+        RecallUnit $recall,
+        InstrumentPresenter $units,
+    ): JsonResponse {
+        $recall($user, $id, Body::of($request));
+
+        return new JsonResponse($units->registered($id), 201);
+    }
+
+    #[Route('/api/kit/instruments/{id}/recalls/{place}/taken-back', requirements: ['place' => '\d{1,4}'], methods: ['POST'])]
+    #[IsGranted('ROLE_STEWARD')]
+    public function takeUnitBack(
+        string $id,
+        int $place,
+        Request $request,
+        #[CurrentUser]
+        User $user,
+        RecallUnit $recall,
+        InstrumentPresenter $units,
+    ): JsonResponse {
+        $recall->takeBack($user, $id, $place, Body::of($request));
+
+        return new JsonResponse($units->registered($id));
     }
 
     #[Route('/api/recalls/{id}', methods: ['GET'])]

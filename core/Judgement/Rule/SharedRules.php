@@ -42,6 +42,7 @@ final class SharedRules
             new AnotherRunBetween(),
             new CheckWhileRunning(),
             new UnitCertificateExpired(),
+            new UnitRecalled(),
             new LaboratoryDue(),
             new LaboratoryNever(),
             new CertificateMissing(),

@@ -227,11 +227,18 @@ export const useWhatIfRuns = (id: string, page: number) =>
   });
 
 /** What was asked of a recall of late: somebody else may be at it. */
-export const useWhatIfs = (reference: string) =>
+/** References and units are recalled alike. */
+export type Owner = Schemas['WhatIfAsked']['owner'];
+
+export const useWhatIfs = (owner: Owner, id: string) =>
   useQuery({
-    queryKey: ['what-ifs', reference],
-    queryFn: () =>
-      answer(api.GET('/api/kit/references/{id}/what-if', { params: { path: { id: reference } } })),
+    queryKey: ['what-ifs', owner, id],
+    queryFn: () => {
+      const params = { path: { id } };
+      return owner === 'references'
+        ? answer(api.GET('/api/kit/references/{id}/what-if', { params }))
+        : answer(api.GET('/api/kit/instruments/{id}/what-if', { params }));
+    },
   });
 
 export const useLetters = (id: string, wanted: boolean) =>

@@ -86,7 +86,9 @@ export function KitView() {
                       {reference.recalls.map((recall) => (
                         <Recalled
                           key={recall.place}
-                          reference={reference}
+                          owner="references"
+                          id={reference.id}
+                          errorUnit={reference.errorUnit}
                           recall={recall}
                           takesBack={steward}
                         />
@@ -291,7 +293,14 @@ export function KitView() {
           onClose={() => setTiming(null)}
         />
       )}
-      {recalling && <Recall reference={recalling} onClose={() => setRecalling(null)} />}
+      {recalling && (
+        <Recall
+          owner="references"
+          id={recalling.id}
+          errorUnit={recalling.errorUnit}
+          onClose={() => setRecalling(null)}
+        />
+      )}
     </>
   );
 }

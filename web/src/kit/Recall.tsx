@@ -2,39 +2,44 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { answer, api, type Schemas } from '../api/client';
-import { useChange, useWhatIfs } from '../api/hooks';
+import { answer, api } from '../api/client';
+import { useChange, useWhatIfs, type Owner } from '../api/hooks';
 import { isoOf, localOf, moment } from '../look/words';
 import { Field, Form } from './Form';
 
 /** A recall, as it is thought of: since when, what was found, and how far it was off with its sign, or that nobody knows. */
 export function Recall({
-  reference: { id, errorUnit },
+  owner,
+  id,
+  errorUnit = null,
   onClose,
 }: {
-  reference: Schemas['Reference'];
+  owner: Owner;
+  id: string;
+  /** Of a reference: in which it is told how far it was off; without one nothing can be taken out. */
+  errorUnit?: string | null;
   onClose: () => void;
 }) {
   const navigate = useNavigate();
-  const others = useWhatIfs(id).data?.asked ?? [];
+  const others = useWhatIfs(owner, id).data?.asked ?? [];
   const [since, setSince] = useState('');
   const [until, setUntil] = useState(() => localOf(new Date()));
   const [reason, setReason] = useState('');
   const [known, setKnown] = useState(errorUnit ? '' : 'no');
   const [error, setError] = useState('');
   const recall = useChange(
-    () =>
-      answer(
-        api.POST('/api/kit/references/{id}/what-if', {
-          params: { path: { id } },
-          body: {
-            since: isoOf(since),
-            ...(until ? { until: isoOf(until) } : {}),
-            reason,
-            error: known === 'yes' ? error : null,
-          },
-        }),
-      ),
+    () => {
+      const params = { path: { id } };
+      const body = { since: isoOf(since), ...(until ? { until: isoOf(until) } : {}), reason };
+      return owner === 'references'
+        ? answer(
+            api.POST('/api/kit/references/{id}/what-if', {
+              params,
+              body: { ...body, error: known === 'yes' ? error : null },
+            }),
+          )
+        : answer(api.POST('/api/kit/instruments/{id}/what-if', { params, body }));
+    },
     (told) => void navigate(`/recalls/${told.asked.id}`),
   );
   return (
@@ -49,6 +54,8 @@ export function Recall({
       <p style={{ gridColumn: '1 / -1', margin: 0 }}>
         First you see every result that leaned on it, as it stands and as it would be. Nothing is changed
         before you recall it there.
+        {owner === 'instruments' &&
+          ' What it showed meanwhile shows nothing then: its runs of that time, and its checks of that time for every run beside them.'}
         {others.slice(0, 3).map((one) => (
           <span key={one.id} style={{ display: 'block' }}>
             <Link to={`/recalls/${one.id}`}>
@@ -64,7 +71,11 @@ export function Recall({
         value={since}
         set={setSince}
         problem={recall.error?.of('since')}
-        help="Where nobody knows: since its last good certificate"
+        help={
+          owner === 'references'
+            ? 'Where nobody knows: since its last good certificate'
+            : 'Where nobody knows: since its last good check'
+        }
         required
       />
       <Field
@@ -81,21 +92,23 @@ export function Recall({
         problem={recall.error?.of('reason')}
         required
       />
-      <TextField
-        select
-        label="How far it was off"
-        value={known}
-        required
-        disabled={!errorUnit}
-        onChange={(event) => setKnown(event.target.value)}
-        helperText={
-          known === 'no' ? 'No limit of a result that used it is then robust' : 'A known error is taken out'
-        }
-        slotProps={{ inputLabel: { shrink: true } }}
-      >
-        <MenuItem value="yes">is known</MenuItem>
-        <MenuItem value="no">is not known</MenuItem>
-      </TextField>
+      {owner === 'references' && (
+        <TextField
+          select
+          label="How far it was off"
+          value={known}
+          required
+          disabled={!errorUnit}
+          onChange={(event) => setKnown(event.target.value)}
+          helperText={
+            known === 'no' ? 'No limit of a result that used it is then robust' : 'A known error is taken out'
+          }
+          slotProps={{ inputLabel: { shrink: true } }}
+        >
+          <MenuItem value="yes">is known</MenuItem>
+          <MenuItem value="no">is not known</MenuItem>
+        </TextField>
+      )}
       {known === 'yes' && (
         <Field
           label={`True value less the certified one, ${errorUnit}`}

@@ -1,38 +1,43 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
-import { useChange } from '../api/hooks';
+import { useChange, type Owner } from '../api/hooks';
 import { ink } from '../look/theme';
 import { minus, shortDay } from '../look/words';
 import { Form } from './Form';
 import { Reason } from './Reason';
 
-/** A recall of a reference; one that was taken back says so, and stays on record. */
+/** A recall of a reference or a unit; one that was taken back says so, and stays on record. */
 export function Recalled({
-  reference,
+  owner,
+  id,
+  errorUnit = null,
   recall,
   takesBack,
 }: {
-  reference: Schemas['Reference'];
+  owner: Owner;
+  id: string;
+  errorUnit?: string | null;
   recall: Schemas['Recall'];
   takesBack: boolean;
 }) {
   const [asking, setAsking] = useState(false);
   const [reason, setReason] = useState('');
   const back = useChange(
-    () =>
-      answer(
-        api.POST('/api/kit/references/{id}/recalls/{place}/taken-back', {
-          params: { path: { id: reference.id, place: String(recall.place) } },
-          body: { reason },
-        }),
-      ),
+    async () => {
+      const asked = { params: { path: { id, place: String(recall.place) } }, body: { reason } };
+      await (owner === 'references'
+        ? answer(api.POST('/api/kit/references/{id}/recalls/{place}/taken-back', asked))
+        : answer(api.POST('/api/kit/instruments/{id}/recalls/{place}/taken-back', asked)));
+    },
     () => setAsking(false),
   );
   const words = (
     <>
       recalled since {shortDay(recall.since)}: {recall.reason}
-      {recall.error ? `; off by ${minus(recall.error)} ${reference.errorUnit}` : '; how far off is not known'}
+      {recall.until && `; found on ${shortDay(recall.until)}`}
+      {owner === 'references' &&
+        (recall.error ? `; off by ${minus(recall.error)} ${errorUnit ?? ''}` : '; how far off is not known')}
     </>
   );
   if (recall.takenBack) {
@@ -52,7 +57,7 @@ export function Recalled({
       )}
       {asking && (
         <Form
-          title={`Take the recall of ${reference.id} back`}
+          title={`Take the recall of ${id} back`}
           action="Take it back"
           problem={back.error}
           busy={back.isPending}
@@ -60,8 +65,7 @@ export function Recalled({
           onSubmit={() => back.mutate(undefined)}
         >
           <p style={{ gridColumn: '1 / -1', margin: 0 }}>
-            It stays on record with your word beside it. Every result that leaned on the reference is worked
-            out again.
+            It stays on record with your word beside it. Every result that leaned on it is worked out again.
           </p>
           <Reason label="Why it was made in error" value={reason} set={setReason} refusal={back.error} />
         </Form>

@@ -107,6 +107,7 @@ const unit = {
   ],
   written: { model: 'Heron 1' },
   corrections: [],
+  recalls: [],
   certificates: [
     { number: 'SL-26-019', laboratory: 'County', issued: '2026-04-21', due: '2027-04-21', values: [] },
   ],

@@ -22,6 +22,8 @@ import { CorrectedWords, CorrectKit } from './CorrectKit';
 import { DriftPicture } from './DriftPicture';
 import { Choice, Form } from './Form';
 import { GoesOn } from './GoesOn';
+import { Recall } from './Recall';
+import { Recalled } from './Recalled';
 import { Retire, RetiredWords } from './Retire';
 import { Due } from './KitView';
 import { Routines } from './Routines';
@@ -34,6 +36,7 @@ export function UnitView() {
   const session = useSession();
   const begin = useBeginCheck();
   const [retiring, setRetiring] = useState(false);
+  const [recalling, setRecalling] = useState(false);
   const [correcting, setCorrecting] = useState(false);
   const forms = useForms();
   const [waiting, setWaiting] = useState(false);
@@ -93,6 +96,9 @@ export function UnitView() {
               <>
                 <Button onClick={() => setTiming(true)}>Set an interval</Button>
                 <Button onClick={() => setCorrecting(true)}>Typed in wrongly</Button>
+                <Button color="error" onClick={() => setRecalling(true)}>
+                  Recall
+                </Button>
                 <Button onClick={() => setRetiring(true)}>
                   {unit.retired ? 'Take back into use' : 'Take out of use'}
                 </Button>
@@ -118,6 +124,16 @@ export function UnitView() {
             ))}
         </dl>
       )}
+      {unit.recalls.map((recall) => (
+        <Recalled
+          key={recall.place}
+          owner="instruments"
+          id={unit.id}
+          recall={recall}
+          takesBack={maySteward(session.data?.user)}
+        />
+      ))}
+      {recalling && <Recall owner="instruments" id={unit.id} onClose={() => setRecalling(false)} />}
       <CorrectedWords corrections={unit.corrections} />
       {correcting && forms.data && (
         <CorrectKit

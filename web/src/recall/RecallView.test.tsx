@@ -12,7 +12,8 @@ vi.mock('../api/client', async (original) => ({
 
 const asked: Schemas['WhatIfAsked'] = {
   id: 'w-1',
-  reference: 'AC-01',
+  owner: 'references' as const,
+  recalled: 'AC-01',
   recall: { since: '2026-03-01T00:00:00+00:00', reason: 'came back louder', error: '0.3' },
   by: 'S-1',
   at: '2026-11-30T09:00:00+00:00',
@@ -21,7 +22,8 @@ const done: Schemas['WhatIf'] = {
   asked,
   state: { state: 'done', what: 'judged', done: 2, of: 2, words: '' },
   head: {
-    reference: 'AC-01',
+    owner: 'references' as const,
+    recalled: 'AC-01',
     errorUnit: 'dB',
     recall: asked.recall,
     checks: [{ check: 'C-1', instrument: 'DM-01', at: '2026-03-02T07:30:00+00:00' }],
@@ -120,6 +122,28 @@ describe('what a recall would change', () => {
       body: { since: asked.recall.since, reason: 'came back louder', error: '0.3' },
     });
     expect(await screen.findByText(/AC-01 is recalled/)).toBeTruthy();
+  });
+
+  it('recalls a unit itself, of which no error is told', async () => {
+    const unit = {
+      owner: 'instruments' as const,
+      recalled: 'DM-01',
+      recall: { since: asked.recall.since, reason: 'its microphone was torn' },
+    };
+    await open(steward, {
+      ...done,
+      asked: { ...asked, ...unit },
+      head: { ...(done.head as NonNullable<typeof done.head>), ...unit },
+    });
+    expect(screen.getByText(/what it showed meanwhile would show nothing/)).toBeTruthy();
+    expect(screen.getByText(/1 check of it then/)).toBeTruthy();
+    fireEvent.click(await screen.findByRole('button', { name: 'Recall DM-01' }));
+    await waitFor(() => expect(server.POST).toHaveBeenCalled());
+    expect(sent(server.POST)).toMatchObject({
+      path: '/api/kit/instruments/{id}/recalls',
+      params: { path: { id: 'DM-01' } },
+      body: { since: asked.recall.since, reason: 'its microphone was torn' },
+    });
   });
 
   it('drafts letters for a hygienist, who cannot make the recall', async () => {

@@ -30,22 +30,24 @@ export function RecallView() {
 function Sheet({ told }: { told: WhatIf }) {
   const session = useSession();
   const { asked, state, head } = told;
-  const { recall, reference } = asked;
+  const { recall, recalled, owner } = asked;
   return (
     <article>
       <div style={{ display: 'flex', gap: 14, alignItems: 'baseline' }}>
         <Link to="/kit">Kit</Link>
-        <span style={{ color: ink.soft }}>/ {reference}</span>
+        <span style={{ color: ink.soft }}>/ {recalled}</span>
       </div>
       <h1 className="fn-title" style={{ margin: '4px 0 2px', overflowWrap: 'anywhere' }}>
-        What recalling {reference} would change
+        What recalling {recalled} would change
       </h1>
       <p style={{ margin: '0 0 6px' }}>
         {recall.reason}. Not to be trusted since {dayOfYear(recall.since)}
         {recall.until ? `, found on ${dayOfYear(recall.until)}` : ''};{' '}
-        {recall.error === undefined
-          ? 'how far it was off is not known.'
-          : `off by ${signed(recall.error)} ${head?.errorUnit ?? ''}.`}{' '}
+        {owner === 'instruments'
+          ? 'what it showed meanwhile would show nothing.'
+          : recall.error === undefined
+            ? 'how far it was off is not known.'
+            : `off by ${signed(recall.error)} ${head?.errorUnit ?? ''}.`}{' '}
         <span style={{ color: ink.soft }}>
           Asked by {asked.by}, {moment(asked.at)}.
         </span>
@@ -86,7 +88,7 @@ function Sums({ head }: { head: NonNullable<WhatIf['head']> }) {
     <dl className="fn-glance">
       <dt>Checks</dt>
       <dd>
-        {plural(head.checks.length, 'check')} leaned on it
+        {plural(head.checks.length, 'check')} {head.owner === 'references' ? 'leaned on it' : 'of it then'}
         {head.checks.length > 0 && (
           <>
             , from {moment(head.checks[0]?.at ?? '')} to {moment(head.checks.at(-1)?.at ?? '')}
@@ -103,28 +105,26 @@ function Sums({ head }: { head: NonNullable<WhatIf['head']> }) {
 
 /** Making it is one press more: it was looked at. */
 function Make({ told }: { told: WhatIf }) {
-  const { reference, recall } = told.asked;
+  const { owner, recalled, recall } = told.asked;
   const [made, setMade] = useState(false);
   const make = useChange(
-    () =>
-      answer(
-        api.POST('/api/kit/references/{id}/recalls', {
-          params: { path: { id: reference } },
-          body: {
-            since: recall.since,
-            ...(recall.until ? { until: recall.until } : {}),
-            reason: recall.reason,
-            error: recall.error ?? null,
-          },
-        }),
-      ),
+    async () => {
+      const params = { path: { id: recalled } };
+      const { since, until, reason, error } = recall;
+      const body = { since, ...(until ? { until } : {}), reason };
+      await (owner === 'references'
+        ? answer(
+            api.POST('/api/kit/references/{id}/recalls', { params, body: { ...body, error: error ?? null } }),
+          )
+        : answer(api.POST('/api/kit/instruments/{id}/recalls', { params, body })));
+    },
     () => setMade(true),
   );
   return (
     <div style={{ margin: '4px 0 12px' }}>
       {made ? (
         <p role="status" style={{ fontWeight: 650 }}>
-          {reference} is recalled. Every result that leaned on it is judged again; what was signed is marked:
+          {recalled} is recalled. Every result that leaned on it is judged again; what was signed is marked:
           evidence has changed.
         </p>
       ) : (
@@ -134,7 +134,7 @@ function Make({ told }: { told: WhatIf }) {
           disabled={make.isPending}
           onClick={() => make.mutate(undefined)}
         >
-          Recall {reference}
+          Recall {recalled}
         </Button>
       )}
       <Told problem={make.error} />
