@@ -312,7 +312,7 @@ final class EveryRuleTest extends TestCase
             Severity::Void,
         ];
         yield 'the unit was wrong when it was checked after the run' => [
-            'unit.recalled',
+            'unit.checked-while-wrong',
             $recalled('16:29', '18:00'),
             $recalled('05:00', '07:29'),
             Severity::Void,

@@ -119,6 +119,22 @@ final class GoingOutTest extends TestCase
             ]],
             Scene::calibrator('B', '114.0', '0.2'),
         ];
+        $wrong = static function (?string $until) use ($checked): Scene {
+            $scene = $checked();
+            $scene->record['instruments'] = [[
+                'id' => 'D', 'family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in',
+                'recalls' => [[
+                    'since' => Scene::moment('07:00'),
+                    ...($until === null ? [] : ['until' => Scene::moment($until)]),
+                    'reason' => 'torn',
+                ]],
+            ]];
+
+            return $scene;
+        };
+        yield 'recalled itself, and that goes on' => [$wrong(null), '08:00', FitState::Held, 'D is recalled'];
+        yield 'recalled itself for the time of its last check' => [$wrong('07:40'), '08:00', FitState::CheckFirst, 'D is recalled'];
+        yield 'recalled itself until before its last check' => [$wrong('07:20'), '08:00', FitState::Fit];
         yield 'checked against what was recalled' => [$recalled, '08:00', FitState::CheckFirst, 'A'];
     }
 

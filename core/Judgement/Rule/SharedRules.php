@@ -43,6 +43,7 @@ final class SharedRules
             new CheckWhileRunning(),
             new UnitCertificateExpired(),
             new UnitRecalled(),
+            new CheckedWhileWrong(),
             new LaboratoryDue(),
             new LaboratoryNever(),
             new CertificateMissing(),

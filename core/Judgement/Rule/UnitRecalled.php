@@ -5,15 +5,12 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement\Rule;
 
 use Footnote\Core\Evidence\Recall;
-use Footnote\Core\Judgement\KnownBeforehand;
+use Footnote\Core\Judgement\CuredElsewhere;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
-/**
- * The unit itself was found wrong later, for a time in which it measured, or in which a check was made that this run leans on: what it
- * showed then shows nothing, in a check as in a run.
- */
-final readonly class UnitRecalled implements KnownBeforehand
+/** The unit itself was found wrong for a time in which it measured: what it showed then shows nothing. No check of it makes that good. */
+final readonly class UnitRecalled implements CuredElsewhere
 {
     public function id(): string
     {
@@ -28,23 +25,14 @@ final readonly class UnitRecalled implements KnownBeforehand
             if (($timing->stop === null || $recall->since < $timing->stop)
                 && ($recall->until === null || $recall->until > $timing->start)) {
                 yield $setting->finding(
-                    \sprintf('%s is recalled for %s: %s', $unit->id, $this->told($case, $recall), $recall->reason),
+                    \sprintf('%s is recalled for %s: %s', $unit->id, self::told($case, $recall), $recall->reason),
                     [$unit->id],
                 );
-                continue;
-            }
-            foreach ($case->checks() as $check) {
-                if ($recall->covers($check->at)) {
-                    yield $setting->finding(
-                        \sprintf('%s is recalled for the time of its check of %s: %s', $unit->id, $case->hour($check->at), $recall->reason),
-                        [$unit->id, $check->id],
-                    );
-                }
             }
         }
     }
 
-    private function told(RunCase $case, Recall $recall): string
+    private static function told(RunCase $case, Recall $recall): string
     {
         return $recall->until === null
             ? 'the time since '.$case->hour($recall->since)

@@ -91,7 +91,7 @@ const open = async (who: unknown, what: unknown = done) => {
     '/api/session': who,
   });
   showAt('/recalls/:id', '/recalls/w-1', <RecallView />);
-  await screen.findByRole('heading', { name: /What recalling AC-01/ });
+  await screen.findByRole('heading', { name: /^What recalling \w+-01/ });
 };
 
 describe('what a recall would change', () => {
