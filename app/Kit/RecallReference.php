@@ -36,10 +36,7 @@ final readonly class RecallReference
     /** A recall that was made in error is taken back by another word; it stays on record. */
     public function takeBack(User $by, string $id, int $place, Fields $told): void
     {
-        $reason = $told->optionalText('reason', 2000) ?? '';
-        if ($reason === '') {
-            throw Problem::field('/reason', 'say why it is taken back.');
-        }
+        $reason = self::reason($told);
         $entry = ['reference' => $id, RecallList::TAKES_BACK => $place, 'reason' => $reason];
         $this->journal->during($by->code, 'recall taken back', $entry, function () use ($by, $id, $place, $reason): void {
             $record = $this->logbook->referenceRecords([$id])[$id] ?? throw Problem::missing('Reference '.$id);
@@ -50,6 +47,14 @@ final readonly class RecallReference
             $this->entities->persist(new RecordedRecall($id, RecallList::back($place, $reason, $by->code, $now), $by->code, $now));
             $this->touches->reference($id);
         });
+    }
+
+    /** Why a recall is taken back. */
+    public static function reason(Fields $told): string
+    {
+        $reason = $told->optionalText('reason', 2000) ?? '';
+
+        return $reason === '' ? throw Problem::field('/reason', 'say why it is taken back.') : $reason;
     }
 
     public function __invoke(User $by, string $id, Fields $told): void

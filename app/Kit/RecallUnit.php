@@ -51,10 +51,7 @@ final readonly class RecallUnit
     /** A recall that was made in error is taken back by another word; it stays on record. */
     public function takeBack(User $by, string $id, int $place, Fields $told): void
     {
-        $reason = $told->optionalText('reason', 2000) ?? '';
-        if ($reason === '') {
-            throw Problem::field('/reason', 'say why it is taken back.');
-        }
+        $reason = RecallReference::reason($told);
         $entry = ['instrument' => $id, RecallList::TAKES_BACK => $place, 'reason' => $reason];
         $this->journal->during($by->code, 'recall of instrument taken back', $entry, function () use ($by, $id, $place, $reason): void {
             $record = $this->logbook->instrumentRecord($id) ?? throw Problem::missing('Instrument '.$id);
