@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
-import { useChange, useLetters, useSession, useWhatIf, useWhatIfRuns } from '../api/hooks';
+import { useChange, useLetters, useSession, useWhatIf, useWhatIfRuns, type Owner } from '../api/hooks';
 import { Loading, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
@@ -66,7 +66,11 @@ function Sheet({ told }: { told: WhatIf }) {
           <Sums head={head} />
           {maySteward(session.data?.user) && <Make told={told} />}
           <Reports head={head} />
-          <Runs id={asked.id} total={Object.values(head.runs).reduce((sum, one) => sum + one, 0)} />
+          <Runs
+            id={asked.id}
+            owner={owner}
+            total={Object.values(head.runs).reduce((sum, one) => sum + one, 0)}
+          />
           {mayLead(session.data?.user) && <Letters id={asked.id} />}
         </>
       )}
@@ -160,7 +164,7 @@ function Reports({ head }: { head: NonNullable<WhatIf['head']> }) {
   );
 }
 
-function Runs({ id, total }: { id: string; total: number }) {
+function Runs({ id, owner, total }: { id: string; owner: Owner; total: number }) {
   const [search, setSearch] = useSearchParams();
   const page = Math.max(1, Number(search.get('page') ?? '1') || 1);
   const asked = useWhatIfRuns(id, page);
@@ -184,8 +188,8 @@ function Runs({ id, total }: { id: string; total: number }) {
               <th>Run</th>
               <th>Result</th>
               <th className="num">as it stands</th>
-              <th className="num">whole error</th>
-              <th className="num">straight line</th>
+              <th className="num">{owner === 'references' ? 'whole error' : 'as it would be'}</th>
+              <th className="num">{owner === 'references' && 'straight line'}</th>
               <th>Verdict</th>
               <th>Limits</th>
             </tr>
@@ -258,7 +262,7 @@ function Line({ result }: { result: Result }) {
       <td className="num fn-figure">
         <b>{minus(result.is) || 'none'}</b>
       </td>
-      <td className="num fn-figure">{minus(result.evenly) || '–'}</td>
+      <td className="num fn-figure">{minus(result.evenly)}</td>
       <td style={{ whiteSpace: 'nowrap' }}>
         {result.wasVerdict && <VerdictSign verdict={result.wasVerdict as Schemas['Verdict']} />}
         {result.isVerdict !== result.wasVerdict && result.isVerdict && (
