@@ -12,6 +12,11 @@ use Footnote\App\Storage\Cells;
 /** Reads the journal, the newest entry first. */
 final readonly class JournalLines
 {
+    /** Who came and went: entries that say nothing of evidence. */
+    public const AT_THE_DOOR = [
+        'signed in', 'signed out', 'signed out everywhere', 'sign-in refused', 'one-time code made', 'password chosen',
+    ];
+
     public const AT_ONCE = 100;
 
     /** Rows of evidence that are named of an entry; an import has thousands. */

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\App\Package;
 
+use Footnote\App\Journal\Anchor;
 use Footnote\App\Journal\Journal;
+use Footnote\App\Journal\JournalLines;
 use Footnote\App\Logbook\CampaignRecord;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\ClientReports;
@@ -29,6 +31,7 @@ final readonly class Packing
     private const JSON = \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES;
     public const FORMAT = 'footnote-package/1';
     private const SPREADSHEET = 'tables.ods';
+    private const TRIES = 3;
     /** What works figures out again, as it lies in the project. */
     private const SCRIPTS = 'tools/recompute/';
 
@@ -45,6 +48,7 @@ final readonly class Packing
         private ClientReports $reports,
         private ShippedLibrary $library,
         private Journal $journal,
+        private JournalLines $lines,
         private ClockInterface $clock,
         #[Autowire('%kernel.project_dir%')]
         private string $project,
@@ -61,9 +65,32 @@ final readonly class Packing
      */
     public function zip(Wanted $wanted, string $path, \Closure $progress): int
     {
+        for ($tries = 1;; ++$tries) {
+            // What is written meanwhile would stand in one file and not in another.
+            $state = $this->lines->last(JournalLines::AT_THE_DOOR);
+            $journal = $this->journal->anchor();
+            $zip = new PackedFiles();
+            $count = $this->lay($wanted, $zip, $progress);
+            if ($this->lines->last(JournalLines::AT_THE_DOOR) === $state) {
+                $zip->close($path, $this->told($wanted, $count, $journal));
+
+                return $count;
+            }
+            if ($tries === self::TRIES) {
+                throw new Problem(503, 'The logbook was written to again and again while it was packed. Pack it again when that is over.');
+            }
+        }
+    }
+
+    /**
+     * @param \Closure(string, int, int): void $progress
+     *
+     * @return int number of runs that it tells of
+     */
+    private function lay(Wanted $wanted, PackedFiles $zip, \Closure $progress): int
+    {
         $campaign = $this->campaigns->one($wanted->campaign);
         $of = $this->evidence->of($wanted);
-        $zip = new PackedFiles();
         // First of all: it works out what was not yet, and says where that cannot be.
         $this->sheet($zip, Sheet::Results, $this->results->lines($of->choice));
         $record = $this->record->export(
@@ -93,7 +120,6 @@ final readonly class Packing
             $zip->add($script, $this->read(self::SCRIPTS.$script));
         }
         $zip->add('README.txt', $this->read('docs/package.txt'));
-        $zip->close($path, $this->told($wanted, $count));
 
         return $count;
     }
@@ -161,7 +187,7 @@ final readonly class Packing
     }
 
     /** @return array<string, mixed> what stands in the manifest beside the files */
-    private function told(Wanted $wanted, int $runs): array
+    private function told(Wanted $wanted, int $runs, Anchor $journal): array
     {
         return [
             'format' => self::FORMAT,
@@ -171,7 +197,7 @@ final readonly class Packing
             'attachments' => $wanted->files ? 'included' : 'left out: photos and documents are not in it',
             'made' => $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format(\DATE_ATOM),
             'logbook' => $this->decisions->logbook(),
-            'journal' => json_decode($this->journal->anchor()->line(), true, 4, \JSON_THROW_ON_ERROR),
+            'journal' => json_decode($journal->line(), true, 4, \JSON_THROW_ON_ERROR),
         ];
     }
 

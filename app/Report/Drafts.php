@@ -22,7 +22,7 @@ final readonly class Drafts
 {
     /** What people do that changes nothing of what a report says. */
     private const BESIDES = [
-        'signed in', 'signed out', 'signed out everywhere', 'sign-in refused', 'one-time code made', 'password chosen',
+        ...JournalLines::AT_THE_DOOR,
         RemarkOnReport::MADE, RemarkOnReport::SETTLED, IssueReport::ISSUED, PrintEdition::PRINTED,
     ];
 

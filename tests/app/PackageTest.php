@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Footnote\Tests\App;
 
 use Footnote\App\Access\Role;
+use Footnote\App\Journal\Journal;
 use Footnote\App\Package\Packer;
 use Footnote\App\Package\Packing;
 use Footnote\App\Package\Sheet;
 use Footnote\App\Package\Wanted;
 use Footnote\App\Record\Importer;
+use Footnote\App\Refusal\Problem;
 use Footnote\App\Report\Column;
 use Footnote\App\Report\Paper\PaperSize;
 use Footnote\App\Report\PrintEdition;
@@ -368,6 +370,33 @@ final class PackageTest extends ApiTestCase
             $own->drop();
         }
         self::assertStringStartsWith('left out', self::told($folder.'/manifest.json')->string('attachments'));
+    }
+
+    /** What is written while it is packed is in all of its files or in none: it is packed anew, and given up where that goes on. */
+    public function testItIsOfOneMoment(): void
+    {
+        $this->day();
+        $journal = $this->service(Journal::class);
+        $written = 0;
+        $once = static function (string $what) use ($journal, &$written): void {
+            if ($what === 'drawn' && $written++ === 0) {
+                $journal->note('test', 'check set aside', ['check' => 'k1', 'reason' => 'r']);
+            }
+        };
+        self::assertSame(1, $this->service(Packing::class)->zip(Wanted::ofCampaign('c', true), $this->folder.'/one.zip', $once));
+        self::assertSame(2, $written, 'packed twice');
+        $this->printed(['unzip', '-qq', $this->folder.'/one.zip', 'manifest.json', '-d', $this->folder]);
+        self::assertSame($journal->anchor()->sequence, self::told($this->folder.'/manifest.json')->at('journal.sequence'));
+        $came = static function () use ($journal): void {
+            $journal->note('test', 'signed in', []);
+        };
+        self::assertSame(1, $this->service(Packing::class)->zip(Wanted::ofCampaign('c', true), $this->folder.'/two.zip', $came));
+        $always = static function () use ($journal): void {
+            $journal->note('test', 'check set aside', ['check' => 'k1', 'reason' => 'r']);
+        };
+        $this->expectExceptionObject(new Problem(503, 'The logbook was written to again and again while it was packed.'
+            .' Pack it again when that is over.'));
+        $this->service(Packing::class)->zip(Wanted::ofCampaign('c', true), $this->folder.'/three.zip', $always);
     }
 
     /** Packed beside the request, told how far it is, fetched when it is done. */
