@@ -1,7 +1,13 @@
 # The record: what was read, written and logged. Nothing is worked out here but which lines of a log count.
 
+# A decimal as somebody wrote it, with a comma or a true minus, as R reads it.
+plain <- function(text) {
+  decimal <- "^\\s*[-+\u2212]?([0-9]+([.,][0-9]*)?|[.,][0-9]+)\\s*$"
+  if (length(text) == 1 && grepl(decimal, text)) sub(",", ".", sub("\u2212", "-", trimws(text)), fixed = TRUE) else text
+}
+
 readRecord <- function(file, shipped = NULL) {
-  record <- fromJSON(file, simplifyVector = FALSE)
+  record <- rapply(fromJSON(file, simplifyVector = FALSE), plain, classes = "character", how = "replace")
   record$folder <- dirname(file)
   record$shipped <- if (is.null(shipped)) NULL else fromJSON(shipped, simplifyVector = FALSE)
   record$cache <- new.env()

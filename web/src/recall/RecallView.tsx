@@ -21,7 +21,7 @@ export function RecallView() {
   if (asked.isPending) {
     return <Loading />;
   }
-  if (asked.isError) {
+  if (asked.data === undefined) {
     return <Told problem={asked.error} />;
   }
   return <Sheet told={asked.data} />;
@@ -171,7 +171,7 @@ function Runs({ id, owner, total }: { id: string; owner: Owner; total: number })
   if (asked.isPending) {
     return <Loading />;
   }
-  if (asked.isError) {
+  if (asked.data === undefined) {
     return <Told problem={asked.error} />;
   }
   const { runs, pageSize } = asked.data;

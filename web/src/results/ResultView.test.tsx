@@ -291,3 +291,16 @@ describe('the page of a sample', () => {
     expect(screen.getAllByText(/Switch off what else sounds\.$/)).toHaveLength(2);
   });
 });
+
+it('keeps what is typed where the page cannot be asked for again', async () => {
+  await open(room, hygienist);
+  fireEvent.click(await screen.findByRole('button', { name: /^Void/ }));
+  const reason = await screen.findByRole('textbox', { name: /^Reason/ });
+  fireEvent.change(reason, { target: { value: 'a doubt' } });
+  server.GET.mockRejectedValue(new Error('nothing answers'));
+  const before = server.GET.mock.calls.length;
+  window.dispatchEvent(new Event('visibilitychange'));
+  await waitFor(() => expect(server.GET.mock.calls.length).toBeGreaterThan(before));
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(screen.getByDisplayValue('a doubt')).toBeTruthy();
+});

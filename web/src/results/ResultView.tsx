@@ -32,7 +32,8 @@ export function ResultView() {
   if (asked.isPending) {
     return <Loading />;
   }
-  if (asked.isError) {
+  // Where it only could not be asked for again, what is open stays: nothing that somebody types is lost.
+  if (asked.data === undefined) {
     return <Told problem={asked.error} />;
   }
   return (
