@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\App\Errands;
 
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
-use Symfony\Component\Process\Process;
 
 /**
  * What takes long is done beside the requests, in a process of its own that goes on when the request has ended; how far each is, anybody
@@ -50,11 +49,7 @@ final readonly class Errands
         if (!$this->starts) {
             return;
         }
-        $process = new Process(
-            [\PHP_BINARY, $this->projectDir.'/tools/console.php', '--no-interaction', ...$command],
-            $this->projectDir,
-            timeout: null,
-        );
+        $process = ConsoleProcess::of($this->projectDir, $command);
         // It is not ended with the request.
         $process->setOptions(['create_new_console' => true]);
         $process->disableOutput();

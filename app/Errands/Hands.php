@@ -43,14 +43,7 @@ final readonly class Hands
      */
     public function lines(array $commands): \Generator
     {
-        $running = array_map(
-            fn (array $command): Process => new Process(
-                [\PHP_BINARY, $this->projectDir.'/tools/console.php', '--no-interaction', ...$command],
-                $this->projectDir,
-                timeout: null,
-            ),
-            $commands,
-        );
+        $running = array_map(fn (array $command): Process => ConsoleProcess::of($this->projectDir, $command), $commands);
         $begun = array_fill(0, \count($running), '');
         try {
             foreach ($running as $process) {

@@ -16,7 +16,6 @@ use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
 use Footnote\Core\Record\Formats;
-use Footnote\Core\Record\RecallList;
 use Psr\Clock\ClockInterface;
 
 /** A reference turned out wrong: by how much, with its sign, or that nobody knows. */
@@ -33,28 +32,16 @@ final readonly class RecallReference
     ) {
     }
 
-    /** A recall that was made in error is taken back by another word; it stays on record. */
     public function takeBack(User $by, string $id, int $place, Fields $told): void
     {
-        $reason = self::reason($told);
-        $entry = ['reference' => $id, RecallList::TAKES_BACK => $place, 'reason' => $reason];
-        $this->journal->during($by->code, 'recall taken back', $entry, function () use ($by, $id, $place, $reason): void {
+        $back = RecallTakenBack::of($place, $told);
+        $entry = ['reference' => $id, ...$back->entry()];
+        $this->journal->during($by->code, 'recall taken back', $entry, function () use ($by, $id, $back): void {
             $record = $this->logbook->referenceRecords([$id])[$id] ?? throw Problem::missing('Reference '.$id);
-            if (!isset(RecallList::of(Fields::of($record))->open()[$place])) {
-                throw new Problem(409, 'This recall is not there, or was taken back already. Nothing was changed.');
-            }
             $now = $this->clock->now();
-            $this->entities->persist(new RecordedRecall($id, RecallList::back($place, $reason, $by->code, $now), $by->code, $now));
+            $this->entities->persist(new RecordedRecall($id, $back->word($record, $by, $now), $by->code, $now));
             $this->touches->reference($id);
         });
-    }
-
-    /** Why a recall is taken back. */
-    public static function reason(Fields $told): string
-    {
-        $reason = $told->optionalText('reason', 2000) ?? '';
-
-        return $reason === '' ? throw Problem::field('/reason', 'say why it is taken back.') : $reason;
     }
 
     public function __invoke(User $by, string $id, Fields $told): void

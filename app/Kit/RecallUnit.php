@@ -15,7 +15,6 @@ use Footnote\App\Logbook\Touches;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Record\EvidenceReader;
 use Footnote\Core\Record\Fields;
-use Footnote\Core\Record\RecallList;
 use Psr\Clock\ClockInterface;
 
 /** A unit itself turned out wrong: what it showed meanwhile shows nothing, in runs as in checks. */
@@ -48,18 +47,14 @@ final readonly class RecallUnit
         );
     }
 
-    /** A recall that was made in error is taken back by another word; it stays on record. */
     public function takeBack(User $by, string $id, int $place, Fields $told): void
     {
-        $reason = RecallReference::reason($told);
-        $entry = ['instrument' => $id, RecallList::TAKES_BACK => $place, 'reason' => $reason];
-        $this->journal->during($by->code, 'recall of instrument taken back', $entry, function () use ($by, $id, $place, $reason): void {
+        $back = RecallTakenBack::of($place, $told);
+        $entry = ['instrument' => $id, ...$back->entry()];
+        $this->journal->during($by->code, 'recall of instrument taken back', $entry, function () use ($by, $id, $back): void {
             $record = $this->logbook->instrumentRecord($id) ?? throw Problem::missing('Instrument '.$id);
-            if (!isset(RecallList::of(Fields::of($record))->open()[$place])) {
-                throw new Problem(409, 'This recall is not there, or was taken back already. Nothing was changed.');
-            }
             $now = $this->clock->now();
-            $this->entities->persist(new RecalledUnit($id, RecallList::back($place, $reason, $by->code, $now), $by->code, $now));
+            $this->entities->persist(new RecalledUnit($id, $back->word($record, $by, $now), $by->code, $now));
             $this->touches->unit($id, null);
         });
     }

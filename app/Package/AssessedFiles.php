@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Footnote\App\Package;
 
 use Footnote\App\Logbook\Withdrawals;
-use Footnote\App\Report\CsvSheet;
 use Footnote\App\Report\ReportedResults;
 
 /** What the runs of a package were assessed to be: whole, as footnote:assess prints it, and as tables. */
@@ -25,9 +24,9 @@ final readonly class AssessedFiles
     public function lay(PackedFiles $zip, PackedRuns $of, string $record, \Closure $progress): void
     {
         $file = $zip->file(self::FILE);
-        $limits = self::sheet($zip, Sheet::Limits);
-        $findings = self::sheet($zip, Sheet::Findings);
-        $brackets = self::sheet($zip, Sheet::Brackets);
+        $limits = $zip->sheet(Sheet::Limits);
+        $findings = $zip->sheet(Sheet::Findings);
+        $brackets = $zip->sheet(Sheet::Brackets);
         $file->fwrite(\sprintf(
             "{\"format\":\"%s\",\"record\":\"%s\",\"withdrawn\":%s,\"assessments\":[\n",
             self::FORMAT,
@@ -50,11 +49,6 @@ final readonly class AssessedFiles
             $progress(++$done);
         }
         $file->fwrite("\n]}\n");
-    }
-
-    private static function sheet(PackedFiles $zip, Sheet $sheet): CsvSheet
-    {
-        return new CsvSheet($zip->file($sheet->file()), $sheet->columns(), false);
     }
 
     /** @return list<array<string, mixed>> */

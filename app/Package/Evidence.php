@@ -33,15 +33,14 @@ final readonly class Evidence
         if ($wanted->report === '') {
             return new PackedRuns(new LedgerChoice($wanted->campaign), array_column($all, 'run'), null);
         }
-        $told = $this->told($wanted->report);
-        $first = array_filter($all, static fn (array $run): bool => \in_array($run['run'], $told, true));
-        $days = array_filter($all, static fn (array $run): bool => \in_array($run['person'], array_column($first, 'person'), true));
-        $units = array_column($days, 'instrument');
-        $evidence = array_filter($all, static fn (array $run): bool => \in_array($run['instrument'], $units, true));
+        $first = self::having($all, 'run', $this->told($wanted->report));
+        $days = self::having($all, 'person', array_column($first, 'person'));
+        $evidence = self::having($all, 'instrument', array_column($days, 'instrument'));
+        $runs = array_column($first, 'run');
 
         return new PackedRuns(
-            new LedgerChoice($wanted->campaign, runs: array_column($first, 'run')),
-            array_column($first, 'run'),
+            new LedgerChoice($wanted->campaign, runs: $runs),
+            $runs,
             array_column($evidence, 'run'),
         );
     }
@@ -50,15 +49,24 @@ final readonly class Evidence
     private function told(string $report): array
     {
         $last = $this->reports->last($report);
-        if ($last === null) {
-            return $this->content->covered(Asked::of(Fields::of($this->reports->one($report)['asked'])))->in;
-        }
-        $parts = Cells::rows($this->editions->file($report, $last)->head(), 'parts');
-        $runs = array_filter(
-            array_map(static fn (array $part): string => Cells::text($part, 'part'), $parts),
-            static fn (string $part): bool => str_starts_with($part, 'run:'),
-        );
 
-        return array_values(array_map(static fn (string $part): string => substr($part, 4), $runs));
+        return $last === null
+            ? $this->content->covered(Asked::of(Fields::of($this->reports->one($report)['asked'])))->in
+            : $this->editions->file($report, $last)->runs();
+    }
+
+    /**
+     * @template T of array<string, mixed>
+     *
+     * @param list<T>      $runs
+     * @param list<string> $wanted
+     *
+     * @return list<T> those of which that is among the wanted
+     */
+    private static function having(array $runs, string $what, array $wanted): array
+    {
+        $among = array_fill_keys(array_map(static fn (string $one): string => '='.$one, $wanted), true);
+
+        return array_values(array_filter($runs, static fn (array $run): bool => isset($among['='.Cells::text($run, $what)])));
     }
 }

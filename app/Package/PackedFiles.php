@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\App\Package;
 
+use Footnote\App\Report\CsvSheet;
+use Footnote\App\Storage\ScratchFolder;
+
 /**
  * A ZIP that is laid down file by file, with the digest of each. Until it is closed its files lie in a folder of their own: there may be
  * more of them than fit in memory.
@@ -12,18 +15,14 @@ final class PackedFiles
 {
     public const MANIFEST = 'manifest.json';
 
-    private readonly string $folder;
+    private readonly ScratchFolder $folder;
 
     /** @var list<string> names, in the order in which they came */
     private array $names = [];
 
     public function __construct()
     {
-        $this->folder = sys_get_temp_dir().'/footnote-package-'.bin2hex(random_bytes(8));
-        // Read by nobody else.
-        if (!mkdir($this->folder, 0o700)) {
-            throw new \RuntimeException('No temporary folder could be made.');
-        }
+        $this->folder = new ScratchFolder('package');
     }
 
     public function add(string $name, string $content): void
@@ -42,10 +41,16 @@ final class PackedFiles
         return new \SplFileObject($this->path($name), 'w');
     }
 
+    /** A new table to add lines to. */
+    public function sheet(Sheet $sheet): CsvSheet
+    {
+        return new CsvSheet($this->file($sheet->file()), $sheet->columns(), false);
+    }
+
     /** Where a file that was laid down lies until all is packed. */
     public function path(string $name): string
     {
-        return $this->folder.'/'.array_search($name, $this->names, true);
+        return $this->folder->path.'/'.array_search($name, $this->names, true);
     }
 
     /** @return array{bytes: int, sha256: string} what was laid down so far */
@@ -80,13 +85,5 @@ final class PackedFiles
         if (!$zip->close()) {
             throw new \RuntimeException('The package could not be laid down: '.$zip->getStatusString());
         }
-    }
-
-    public function __destruct()
-    {
-        foreach (array_keys($this->names) as $place) {
-            unlink($this->folder.'/'.$place);
-        }
-        rmdir($this->folder);
     }
 }

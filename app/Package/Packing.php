@@ -16,7 +16,6 @@ use Footnote\App\Logbook\ShippedLibrary;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Report\Content\Pictures;
 use Footnote\App\Report\Content\ReportedRuns;
-use Footnote\App\Report\CsvSheet;
 use Footnote\App\Report\ReportedResults;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -127,7 +126,7 @@ final readonly class Packing
     /** @param iterable<array<string, string>> $rows */
     private function sheet(PackedFiles $zip, Sheet $sheet, iterable $rows): void
     {
-        $file = new CsvSheet($zip->file($sheet->file()), $sheet->columns(), false);
+        $file = $zip->sheet($sheet);
         foreach ($rows as $row) {
             $file->add($row);
         }

@@ -7,8 +7,8 @@ namespace Footnote\App\Package;
 use Footnote\App\Logbook\CampaignRecord;
 use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\RecordFile;
+use Footnote\App\Storage\ScratchFolder;
 use Footnote\Core\Record\InvalidRecord;
-use Symfony\Component\Filesystem\Filesystem;
 
 /** A package that came, unpacked into a folder of its own and held against its manifest; the folder goes with it. */
 final class Unpacked
@@ -18,7 +18,7 @@ final class Unpacked
     private const AT_ONCE = 1 << 20;
 
     /** @param array<string, mixed> $manifest */
-    private function __construct(private readonly string $folder, public readonly array $manifest)
+    private function __construct(private readonly ScratchFolder $folder, public readonly array $manifest)
     {
     }
 
@@ -34,7 +34,7 @@ final class Unpacked
             throw new InvalidRecord('', \sprintf('%s holds no manifest of a package.', $path));
         }
         /** @var array<string, mixed> $manifest */
-        $unpacked = new self(self::folder(), $manifest);
+        $unpacked = new self(new ScratchFolder('unpacked'), $manifest);
         $unpacked->take($zip);
 
         return $unpacked;
@@ -42,14 +42,14 @@ final class Unpacked
 
     public function record(string $projectDir): RecordFile
     {
-        return RecordFile::open($this->folder.'/'.CampaignRecord::NAME, $projectDir);
+        return RecordFile::open($this->folder->path.'/'.CampaignRecord::NAME, $projectDir);
     }
 
     /** @return \Generator<int, array<string, mixed>> what each run was assessed to be where it was packed */
     public function assessments(): \Generator
     {
         // One stands on each line; all of them at once need not fit in memory.
-        foreach (new \SplFileObject($this->folder.'/'.AssessedFiles::FILE) as $place => $line) {
+        foreach (new \SplFileObject($this->folder->path.'/'.AssessedFiles::FILE) as $place => $line) {
             $line = rtrim(\is_string($line) ? $line : '', ",\n");
             if ($place > 0 && $line !== '' && $line !== ']}') {
                 $one = json_decode($line, true, 64);
@@ -92,7 +92,7 @@ final class Unpacked
         if ($from === false) {
             throw new InvalidRecord('', \sprintf('%s stands in the manifest and is not in the package.', $name));
         }
-        $path = $this->folder.'/'.$name;
+        $path = $this->folder->path.'/'.$name;
         if (!is_dir(\dirname($path))) {
             mkdir(\dirname($path), 0o700, true);
         }
@@ -107,20 +107,5 @@ final class Unpacked
         fclose($from);
 
         return hash_final($hash);
-    }
-
-    private static function folder(): string
-    {
-        $folder = sys_get_temp_dir().'/footnote-unpacked-'.bin2hex(random_bytes(8));
-        if (!mkdir($folder, 0o700)) {
-            throw new \RuntimeException('No temporary folder could be made.');
-        }
-
-        return $folder;
-    }
-
-    public function __destruct()
-    {
-        (new Filesystem())->remove($this->folder);
     }
 }

@@ -311,13 +311,8 @@ final readonly class WhatIf
             if ($report['editions'] === 0) {
                 continue;
             }
-            $runs = [];
-            foreach (Cells::rows($this->head($report['id'], $report['editions']), 'parts') as $part) {
-                $run = substr(Cells::text($part, 'part'), 4);
-                if (str_starts_with(Cells::text($part, 'part'), 'run:') && isset($changed['='.$run])) {
-                    $runs[] = $run;
-                }
-            }
+            $edition = $this->editions->file($report['id'], $this->reports->edition($report['id'], $report['editions']));
+            $runs = array_values(array_filter($edition->runs(), static fn (string $run): bool => isset($changed['='.$run])));
             if ($runs !== []) {
                 $told[] = [
                     'report' => $report['id'],
@@ -332,11 +327,5 @@ final readonly class WhatIf
         }
 
         return $told;
-    }
-
-    /** @return array<string, mixed> how an edition begins */
-    private function head(string $report, int $edition): array
-    {
-        return $this->editions->file($report, $this->reports->edition($report, $edition))->head();
     }
 }

@@ -40,12 +40,6 @@ final readonly class RecallList
         return new self($recalls, $back);
     }
 
-    /** @return array<string, mixed> the word that takes one back, as it is written */
-    public static function back(int $place, string $reason, string $by, \DateTimeImmutable $at): array
-    {
-        return [self::TAKES_BACK => $place, 'reason' => $reason, 'at' => $at->format(\DATE_ATOM), 'by' => $by];
-    }
-
     /** @return array<int, Fields> those that nobody took back, by their place */
     public function open(): array
     {

@@ -121,9 +121,10 @@ final readonly class ReportContent
             return [];
         }
         $until = (new \DateTimeImmutable($gathered->until))->setTimezone($zone);
+        $judged = $this->policies->get($policy);
         $trends = [];
         foreach (array_keys($gathered->units) as $unit) {
-            foreach ($this->goingOn->of(substr($unit, 1), $this->policies->get($policy), $until) as $one) {
+            foreach ($this->goingOn->of(substr($unit, 1), $judged, $until) as $one) {
                 $trends[] = [Shown::joined(', ', substr($unit, 1), $one['channel']), implode(' ', $one['words'])];
             }
         }

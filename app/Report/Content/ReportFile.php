@@ -25,6 +25,15 @@ final readonly class ReportFile
         throw new \RuntimeException('A report without a beginning.');
     }
 
+    /** @return list<string> that it tells of, in their order */
+    public function runs(): array
+    {
+        $parts = array_map(static fn (array $part): string => Cells::text($part, 'part'), Cells::rows($this->head(), 'parts'));
+        $runs = array_filter($parts, static fn (string $part): bool => str_starts_with($part, 'run:'));
+
+        return array_values(array_map(static fn (string $part): string => substr($part, 4), $runs));
+    }
+
     /** @return \Generator<int, array<string, mixed>> */
     public function parts(): \Generator
     {

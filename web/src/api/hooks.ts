@@ -210,13 +210,16 @@ export const useReportPart = (id: string, part: string, edition: number | null) 
       ),
   });
 
+/** Whether what is done beside the requests is not over yet. */
+export const goesOn = (told: { state: string } | undefined) =>
+  told?.state === 'running' || told?.state === 'waiting';
+
 /** What a recall would change; asked again while it is worked out. */
 export const useWhatIf = (id: string) =>
   useQuery({
     queryKey: ['what-if', id],
     queryFn: () => answer(api.GET('/api/recalls/{id}', { params: { path: { id } } })),
-    refetchInterval: ({ state }) =>
-      state.data?.state.state === 'running' || state.data?.state.state === 'waiting' ? 700 : false,
+    refetchInterval: ({ state }) => (goesOn(state.data?.state) ? 700 : false),
   });
 
 export const useWhatIfRuns = (id: string, page: number) =>
@@ -261,8 +264,7 @@ export const usePrinting = (id: string, edition: number | null, paper: 'A4' | 'L
           },
         }),
       ),
-    refetchInterval: ({ state }) =>
-      state.data?.state === 'running' || state.data?.state === 'waiting' ? 1000 : false,
+    refetchInterval: ({ state }) => (goesOn(state.data) ? 1000 : false),
   });
 
 /** Of a campaign or of a report, with photos and documents or without. */
@@ -273,8 +275,7 @@ export const usePacking = (asked: PackageAsked) =>
   useQuery({
     queryKey: ['packing', asked],
     queryFn: () => answer(api.GET('/api/package', { params: { query: asked } })),
-    refetchInterval: ({ state }) =>
-      state.data?.state === 'running' || state.data?.state === 'waiting' ? 1000 : false,
+    refetchInterval: ({ state }) => (goesOn(state.data) ? 1000 : false),
   });
 
 /** The equations as they are typeset: they change with a release alone. */

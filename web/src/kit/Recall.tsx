@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
-import { useChange, useWhatIfs, type Owner } from '../api/hooks';
+import { goesOn, useChange, useWhatIfs, type Owner } from '../api/hooks';
 import { isoOf, localOf, moment } from '../look/words';
 import { Field, Form } from './Form';
 
@@ -61,7 +61,7 @@ export function Recall({
             <Link to={`/recalls/${one.id}`}>
               {one.by} asked on {moment(one.at)}: {one.recall.reason}
             </Link>
-            {one.state === 'running' || one.state === 'waiting' ? ', being worked out' : ''}
+            {goesOn(one) ? ', being worked out' : ''}
           </span>
         ))}
       </p>

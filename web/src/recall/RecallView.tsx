@@ -3,7 +3,15 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
-import { useChange, useLetters, useSession, useWhatIf, useWhatIfRuns, type Owner } from '../api/hooks';
+import {
+  goesOn,
+  useChange,
+  useLetters,
+  useSession,
+  useWhatIf,
+  useWhatIfRuns,
+  type Owner,
+} from '../api/hooks';
 import { Loading, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
@@ -55,7 +63,7 @@ function Sheet({ told }: { told: WhatIf }) {
       <p style={{ margin: '0 0 10px', fontWeight: 650 }}>
         Nothing is changed yet: these are the numbers that would be.
       </p>
-      {(state.state === 'waiting' || state.state === 'running') && (
+      {goesOn(state) && (
         <p role="status">
           {state.of > 0 ? `${state.done} of ${state.of} runs judged` : 'Looking for what leaned on it'} …
         </p>

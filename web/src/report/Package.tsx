@@ -3,7 +3,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
 import { answer, api } from '../api/client';
-import { usePacking, useChange, type PackageAsked } from '../api/hooks';
+import { goesOn, usePacking, useChange, type PackageAsked } from '../api/hooks';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { moment } from '../look/words';
@@ -20,7 +20,7 @@ export function Package({ of }: { of: Omit<PackageAsked, 'files'> }) {
   const packing = usePacking(asked);
   const pack = useChange(() => answer(api.POST('/api/package', { params: { query: asked } })));
   const told = packing.data;
-  const goesOn = told?.state === 'running' || told?.state === 'waiting';
+  const isUnderWay = goesOn(told);
   return (
     <div aria-live="polite" style={{ display: 'grid', justifyItems: 'start' }}>
       <FormControlLabel
@@ -33,12 +33,12 @@ export function Package({ of }: { of: Omit<PackageAsked, 'files'> }) {
           {told.bytes !== null && <span style={{ color: ink.soft }}>, {size(told.bytes)}</span>}
         </div>
       )}
-      {told && !goesOn && (
+      {told && !isUnderWay && (
         <Button size="small" disabled={pack.isPending} onClick={() => pack.mutate(undefined)}>
           {told.made ? 'Pack anew' : 'Pack'}
         </Button>
       )}
-      {goesOn && (
+      {told && isUnderWay && (
         <div>{told.of > 0 ? `${told.done} of ${told.of} ${doing[told.what] ?? 'runs'}` : 'begun'} …</div>
       )}
       {told?.state === 'failed' && <Told problem={new Error(told.words)} />}

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { answer, api } from '../api/client';
-import { ofEdition, useChange, usePrinting } from '../api/hooks';
+import { goesOn, ofEdition, useChange, usePrinting } from '../api/hooks';
 import { Told } from '../look/Told';
 import { ink } from '../look/theme';
 
@@ -44,21 +44,21 @@ function Print({
     answer(api.POST('/api/reports/{id}/print', { params: { path: { id: report }, query } })),
   );
   const told = asked.data;
-  const goesOn = told?.state === 'running' || told?.state === 'waiting';
+  const isUnderWay = goesOn(told);
   return (
     <div aria-live="polite" style={{ minHeight: 34 }}>
       {told?.isThere && (
         <a href={`/api/reports/${report}/pdf?${new URLSearchParams(query).toString()}`}>{paper}</a>
       )}
-      {told && !told.isThere && !goesOn && starts && (
+      {told && !told.isThere && !isUnderWay && starts && (
         <Button size="small" disabled={start.isPending} onClick={() => start.mutate(undefined)}>
           Print on {paper}
         </Button>
       )}
-      {told && !told.isThere && !goesOn && !starts && (
+      {told && !told.isThere && !isUnderWay && !starts && (
         <span style={{ color: ink.soft }}>not printed on {paper}</span>
       )}
-      {goesOn && (
+      {told && isUnderWay && (
         <span>
           {paper}: {told.of > 0 ? `${told.done} of ${told.of} results ${told.what}` : 'begun'} …
         </span>

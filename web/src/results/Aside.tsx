@@ -62,6 +62,22 @@ export function Schools({ schools }: { schools: Page['schools'] }) {
 
 const decidedWords = { sign: 'signed as', void: 'voided:', overrule: 'overruled to' };
 
+/** Who decided what, and why. */
+function WhoDecided({
+  decision: { by, kind, verdict, proposed, reason },
+  on,
+}: {
+  decision: Pick<Page['elsewhere'][number], 'by' | 'kind' | 'verdict' | 'proposed' | 'reason'>;
+  on: string;
+}) {
+  return (
+    <>
+      {by} on {on} {decidedWords[kind]} <VerdictSign verdict={verdict} />
+      {kind !== 'sign' && <> against the proposal {proposed}</>}.{reason && <> &ldquo;{reason}&rdquo;</>}
+    </>
+  );
+}
+
 /** What people decided, the newest first; every one stays. */
 export function Decided({ page }: { page: Page }) {
   if (page.decisions.length === 0) {
@@ -74,10 +90,7 @@ export function Decided({ page }: { page: Page }) {
       </h2>
       {page.decisions.map((decision, place) => (
         <p key={decision.id} style={{ margin: '4px 0', paddingTop: 4, borderTop: `1px solid ${ink.faint}` }}>
-          {decision.by} on {moment(decision.at, page.campaign.zone)} {decidedWords[decision.kind]}{' '}
-          <VerdictSign verdict={decision.verdict} />
-          {decision.kind !== 'sign' && <> against the proposal {decision.proposed}</>}.
-          {decision.reason && <> &ldquo;{decision.reason}&rdquo;</>}{' '}
+          <WhoDecided decision={decision} on={moment(decision.at, page.campaign.zone)} />{' '}
           {decision.waiting.length > 0 && (
             <span>
               It covers {decision.covers.map((one) => one.title).join(', ')}. Waiting:{' '}
@@ -114,9 +127,7 @@ export function DecidedElsewhere({ page }: { page: Page }) {
           key={`${one.logbook} ${one.at} ${one.by}`}
           style={{ margin: '4px 0', paddingTop: 4, borderTop: `1px solid ${ink.faint}` }}
         >
-          {one.by} on {dayOfYear(one.at)} {decidedWords[one.kind]} <VerdictSign verdict={one.verdict} />
-          {one.kind !== 'sign' && <> against the proposal {one.proposed}</>}.
-          {one.reason && <> &ldquo;{one.reason}&rdquo;</>}{' '}
+          <WhoDecided decision={one} on={dayOfYear(one.at)} />{' '}
           {one.same ? (
             'The same is said here as was decided then.'
           ) : (
