@@ -17,9 +17,9 @@ use Symfony\Component\Process\Process;
  */
 final readonly class PrintReport
 {
-    /** Results of one part, and bytes of its HTML: Chromium needs about 11 MB of memory for each of its pages. */
+    /** Results of one part, and bytes of its HTML: Chromium needs about 8 MB of memory for each of its pages. */
     private const AT_ONCE = 25;
-    private const LARGEST = 380_000;
+    private const LARGEST = 400_000;
 
     public function __construct(private Chromium $chromium, private string $projectDir)
     {
@@ -52,8 +52,10 @@ final readonly class PrintReport
             }
             [$pages, $begins] = self::counted(array_keys($counts), $outline);
             $contents = PrintedPages::contents($outline, $begins, Shown::count($pages, 'page'));
-            $this->again(self::path($pdf, '0', 'pdf'), $html->html($front.$contents));
-            $this->again(self::path($pdf, 'numbers', 'pdf'), $html->numbers($pages));
+            $this->again([
+                self::path($pdf, '0', 'pdf') => $html->html($front.$contents),
+                self::path($pdf, 'numbers', 'pdf') => $html->numbers($pages),
+            ]);
 
             return $this->bind(array_keys($counts), self::path($pdf, 'numbers', 'pdf'), $imprint, $pdf);
         } finally {
@@ -85,11 +87,15 @@ final readonly class PrintReport
         }
     }
 
-    private function again(string $printed, string $html): void
+    /** @param array<string, string> $printed HTML by its PDF */
+    private function again(array $printed): void
     {
-        $page = substr($printed, 0, -3).'html';
-        file_put_contents($page, $html);
-        iterator_to_array($this->chromium->print([$printed => $page]));
+        $pages = [];
+        foreach ($printed as $pdf => $html) {
+            $pages[$pdf] = substr($pdf, 0, -3).'html';
+            file_put_contents($pages[$pdf], $html);
+        }
+        iterator_to_array($this->chromium->print($pages));
     }
 
     private static function path(string $pdf, string $place, string $kind): string

@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { Loading, Told } from '../look/Told';
+import { Lacking } from '../look/Told';
 import { BeforeUse } from '../kit/GoesOn';
 import { Practice } from '../look/Practice';
 import { ink } from '../look/theme';
@@ -121,7 +121,7 @@ export function RoundCard({
     },
   });
   if (!draft) {
-    return query.isError ? <Told problem={query.error} /> : <Loading />;
+    return <Lacking of={[query]} />;
   }
   const reference = draft.references.find((one) => one.id === answers.reference);
   const lacking = missing(answers) ?? (waits > 0 ? `${waits} s more until it is waited for.` : null);

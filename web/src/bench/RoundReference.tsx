@@ -1,6 +1,6 @@
 import { answer, api, type Schemas } from '../api/client';
 import { useChange } from '../api/hooks';
-import { Loading, Told } from '../look/Told';
+import { Lacking, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { Mind, StepBody } from './StepBody';
 import { type Answers, useDraft } from './useDraft';
@@ -18,7 +18,7 @@ export function RoundReference({ round, draft: id }: { round: Schemas['Round']; 
   );
   const step = draft?.procedure.steps.find((one) => one.kind === 'reference');
   if (!draft || !step) {
-    return query.isError ? <Told problem={query.error} /> : <Loading />;
+    return <Lacking of={[query]} />;
   }
   const take = ({ reference, setting }: Partial<Answers>) => {
     if (reference !== undefined) {

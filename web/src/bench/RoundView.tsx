@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useRound } from '../api/hooks';
-import { Loading, Told } from '../look/Told';
+import { Lacking } from '../look/Told';
 import { ink } from '../look/theme';
 import { clock, signed } from '../look/words';
 import { RoundCard, type Turn } from './RoundCard';
@@ -21,11 +21,8 @@ export function RoundView() {
   const { id = '' } = useParams();
   const round = useRound(id);
   const [chosen, setChosen] = useState<string | null>(null);
-  if (round.isPending) {
-    return <Loading />;
-  }
-  if (round.isError) {
-    return <Told problem={round.error} />;
+  if (round.data === undefined) {
+    return <Lacking of={[round]} />;
   }
   const { units } = round.data;
   const open = units.filter((unit) => unit.draft !== null);

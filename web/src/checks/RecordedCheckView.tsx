@@ -4,7 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useCheck, useSession } from '../api/hooks';
 import { Files } from '../look/Files';
-import { Loading, Told } from '../look/Told';
+import { Lacking } from '../look/Told';
 import { digitsOf, isDeviation } from '../look/history';
 import { ink } from '../look/theme';
 import { VerdictSign } from '../look/VerdictSign';
@@ -20,11 +20,8 @@ type Check = Schemas['Check'];
 export function RecordedCheckView() {
   const { id = '' } = useParams();
   const asked = useCheck(id);
-  if (asked.isPending) {
-    return <Loading />;
-  }
-  if (asked.isError) {
-    return <Told problem={asked.error} />;
+  if (asked.data === undefined) {
+    return <Lacking of={[asked]} />;
   }
   return <Page key={asked.data.id} check={asked.data} />;
 }

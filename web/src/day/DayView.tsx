@@ -5,7 +5,7 @@ import { useDay, useSession } from '../api/hooks';
 import { mayRecord } from '../shell/roles';
 import { day, plural } from '../look/words';
 import { FitWords } from '../look/FitWords';
-import { Empty, Loading, Told } from '../look/Told';
+import { Empty, Lacking, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { Practice } from '../look/Practice';
 import { ink } from '../look/theme';
@@ -34,11 +34,8 @@ export function DayView() {
   const session = useSession();
   const begin = useBeginCheck();
   const navigate = useNavigate();
-  if (asked.isPending) {
-    return <Loading />;
-  }
-  if (asked.isError) {
-    return <Told problem={asked.error} />;
+  if (asked.data === undefined) {
+    return <Lacking of={[asked]} />;
   }
   const { date, before, after, units, campaign, zone, waiting: unworked } = asked.data;
   const records = mayRecord(session.data?.user);

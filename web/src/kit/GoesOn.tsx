@@ -7,11 +7,8 @@ import { ControlPicture } from './ControlPicture';
 export function GoesOn({ unit, channel }: { unit: string; channel: string }) {
   const trend = useTrend(unit);
   const of = trend.data?.channels.find((one) => one.channel === channel);
-  if (trend.isError) {
-    return <Told problem={trend.error} />;
-  }
   if (!trend.data || !of) {
-    return null;
+    return <Told problem={trend.error} />;
   }
   return (
     <section aria-label="How it goes on">

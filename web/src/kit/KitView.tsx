@@ -9,7 +9,7 @@ import type { Schemas } from '../api/client';
 import { useForms, useKit, useSession } from '../api/hooks';
 import { Files } from '../look/Files';
 import { FitWords } from '../look/FitWords';
-import { Loading, Told } from '../look/Told';
+import { Lacking } from '../look/Told';
 import { ink } from '../look/theme';
 import { dayOfYear, moment } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
@@ -37,11 +37,8 @@ export function KitView() {
   const [wrong, setWrong] = useState<Schemas['Reference'] | null>(null);
   const forms = useForms();
   const [timing, setTiming] = useState<Schemas['Reference'] | null>(null);
-  if (kit.isPending) {
-    return <Loading />;
-  }
-  if (kit.isError) {
-    return <Told problem={kit.error} />;
+  if (kit.data === undefined) {
+    return <Lacking of={[kit]} />;
   }
   const steward = maySteward(session.data?.user);
   return (

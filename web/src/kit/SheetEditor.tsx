@@ -7,7 +7,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { answer, api, type Refusal, type Schemas } from '../api/client';
 import { useChange, useModelSheet, useModelSheets, useSheetForm } from '../api/hooks';
 import { Entries } from '../look/Entries';
-import { Loading, Told } from '../look/Told';
+import { Lacking, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { filled, type Row, type Values } from '../look/values';
 import { Field } from './Form';
@@ -22,11 +22,8 @@ export function SheetEditor() {
   const from = search.get('from');
   const sheets = useModelSheets();
   const begun = useModelSheet(from);
-  if (sheets.isError || begun.isError) {
-    return <Told problem={sheets.error ?? begun.error} />;
-  }
   if (!sheets.data || (from !== null && !begun.data)) {
-    return <Loading />;
+    return <Lacking of={[sheets, begun]} />;
   }
   return (
     <Write
@@ -180,7 +177,7 @@ function Write({
       </div>
       {model === '' ? (
         <p style={{ color: ink.soft }}>Choose the model first.</p>
-      ) : form.isError ? (
+      ) : !form.data && form.isError ? (
         <Told problem={form.error} />
       ) : (
         <div style={grid}>

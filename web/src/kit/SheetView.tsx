@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { Link, useParams } from 'react-router';
 import { useForms, useModelSheet, useSession, useSheetForm } from '../api/hooks';
-import { Loading, Told } from '../look/Told';
+import { Lacking } from '../look/Told';
 import { ink } from '../look/theme';
 import { mayRecord, maySteward } from '../shell/roles';
 import { SheetWalk } from './SheetWalk';
@@ -18,11 +18,8 @@ export function SheetView() {
   const forms = useForms();
   const session = useSession();
   const form = useSheetForm(sheet.data?.walks.find((walk) => walk.unit !== null)?.model ?? '');
-  if (sheet.isError) {
-    return <Told problem={sheet.error} />;
-  }
   if (!sheet.data || !forms.data) {
-    return <Loading />;
+    return <Lacking of={[sheet, forms]} />;
   }
   const { entry, walks, models, by, replacedBy } = sheet.data;
   const isTemplate = models.length === 0;

@@ -12,7 +12,7 @@ import { useBeginCheck } from '../bench/useBeginCheck';
 import { Files } from '../look/Files';
 import { FitWords } from '../look/FitWords';
 import { digitsOf, isDeviation } from '../look/history';
-import { Loading, Told } from '../look/Told';
+import { Lacking } from '../look/Told';
 import { ink } from '../look/theme';
 import { isoOf, localOf, moment, signed } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
@@ -45,11 +45,8 @@ export function UnitView() {
   const [timing, setTiming] = useState(false);
   const [aside, setAside] = useState<string | null>(null);
   const [channel, setChannel] = useState('');
-  if (asked.isPending) {
-    return <Loading />;
-  }
-  if (asked.isError) {
-    return <Told problem={asked.error} />;
+  if (asked.data === undefined) {
+    return <Lacking of={[asked]} />;
   }
   const unit = asked.data;
   const records = mayRecord(session.data?.user);

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { Link, useParams } from 'react-router';
 import { useCustody, useSession } from '../api/hooks';
 import { Practice } from '../look/Practice';
-import { Loading, Told } from '../look/Told';
+import { Lacking } from '../look/Told';
 import { ink } from '../look/theme';
 import { clock, shortDay } from '../look/words';
 import { mayRecord } from '../shell/roles';
@@ -13,11 +13,8 @@ export function CustodyView() {
   const { id = '' } = useParams();
   const custody = useCustody(id);
   const session = useSession();
-  if (custody.isPending) {
-    return <Loading />;
-  }
-  if (custody.isError) {
-    return <Told problem={custody.error} />;
+  if (custody.data === undefined) {
+    return <Lacking of={[custody]} />;
   }
   const { campaign, media } = custody.data;
   return (

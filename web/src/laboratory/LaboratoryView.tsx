@@ -7,7 +7,7 @@ import { answer, api, type Schemas } from '../api/client';
 import { useCampaigns, useChange, useLaboratory, useSession } from '../api/hooks';
 import { Field, Form } from '../kit/Form';
 import { Practice } from '../look/Practice';
-import { Loading, Told } from '../look/Told';
+import { Lacking } from '../look/Told';
 import { ink } from '../look/theme';
 import { moment, plural } from '../look/words';
 import { mayRecord } from '../shell/roles';
@@ -21,11 +21,8 @@ export function LaboratoryView() {
   const session = useSession();
   const [doing, setDoing] = useState<'file' | 'type' | 'blank' | null>(null);
   const [asking, setAsking] = useState<Schemas['Report'] | null>(null);
-  if (laboratory.isPending || campaigns.isPending) {
-    return <Loading />;
-  }
-  if (laboratory.isError) {
-    return <Told problem={laboratory.error} />;
+  if (laboratory.data === undefined || campaigns.data === undefined) {
+    return <Lacking of={[laboratory, campaigns]} />;
   }
   const { reports, awaited, blanks } = laboratory.data;
   const records = mayRecord(session.data?.user);
@@ -51,7 +48,7 @@ export function LaboratoryView() {
       </div>
       <p style={{ margin: '4px 0 0', color: ink.soft }}>
         Chain of custody to print:{' '}
-        {(campaigns.data?.campaigns ?? []).map((campaign, i) => (
+        {campaigns.data.campaigns.map((campaign, i) => (
           <span key={campaign.id}>
             {i > 0 && ', '}
             <Link to={`/custody/${campaign.id}`}>{campaign.title}</Link>
@@ -162,7 +159,7 @@ export function LaboratoryView() {
       )}
       {doing === 'file' && <ReadReport onClose={close} />}
       {doing === 'type' && <TypeReport onClose={close} />}
-      {doing === 'blank' && <KeepBlank campaigns={campaigns.data?.campaigns ?? []} onClose={close} />}
+      {doing === 'blank' && <KeepBlank campaigns={campaigns.data.campaigns} onClose={close} />}
       {asking && <Said report={asking} onClose={() => setAsking(null)} />}
     </>
   );

@@ -18,6 +18,15 @@ export function Loading() {
   );
 }
 
+/**
+ * What stands in the place of what was asked for and is not there: why not, or that it is awaited. What is there once stays where it only
+ * could not be asked for again: what is open on it, and typed, is not lost.
+ */
+export function Lacking({ of }: { of: { error: Error | null }[] }) {
+  const refused = of.find((one) => one.error !== null);
+  return refused ? <Told problem={refused.error} /> : <Loading />;
+}
+
 /** What a view says before there is anything in it. */
 export function Empty({ title, children }: { title: string; children: React.ReactNode }) {
   return (

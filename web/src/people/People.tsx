@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { useChange, usePeople } from '../api/hooks';
-import { Loading, Told } from '../look/Told';
+import { Lacking, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { moment } from '../look/words';
 import { rolesOf } from '../shell/roles';
@@ -25,11 +25,8 @@ export function People({ self }: { self: string }) {
   const signOut = useChange((name: string) =>
     answer(api.POST('/api/people/{name}/sign-out', { params: { path: { name } } })),
   );
-  if (people.isPending) {
-    return <Loading />;
-  }
-  if (people.isError) {
-    return <Told problem={people.error} />;
+  if (people.data === undefined) {
+    return <Lacking of={[people]} />;
   }
   return (
     <section aria-labelledby="people">

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { answer, api } from '../api/client';
 import { useChange, usePlanForm } from '../api/hooks';
 import { Entries } from '../look/Entries';
-import { Loading, Told } from '../look/Told';
+import { Lacking, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { filled, firstMissing, type Values } from '../look/values';
 import { line, NoteBook, Value } from '../results/notes';
@@ -15,11 +15,8 @@ export function PlanView() {
   const [values, setValues] = useState<Values>({ share: '0.1', shiftMinutes: '480' });
   const [opened, setOpened] = useState<string | null>(null);
   const plan = useChange((body: Values) => answer(api.POST('/api/plan', { body })));
-  if (form.isPending) {
-    return <Loading />;
-  }
-  if (form.isError) {
-    return <Told problem={form.error} />;
+  if (form.data === undefined) {
+    return <Lacking of={[form]} />;
   }
   const { entries } = form.data;
   const missing = firstMissing(entries, values);

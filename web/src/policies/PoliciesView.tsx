@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import { Fragment, useState } from 'react';
 import { useCampaigns, useChange, usePolicies, useSession } from '../api/hooks';
 import { answer, api, type Schemas } from '../api/client';
-import { Loading, Told } from '../look/Told';
+import { Lacking, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { mayLead, maySteward } from '../shell/roles';
 import { Source } from '../results/notes';
@@ -23,11 +23,8 @@ export function PoliciesView() {
   const campaigns = useCampaigns();
   const session = useSession();
   const [editing, setEditing] = useState<Version | null>(null);
-  if (policies.isPending || campaigns.isPending) {
-    return <Loading />;
-  }
-  if (policies.isError) {
-    return <Told problem={policies.error} />;
+  if (policies.data === undefined || campaigns.data === undefined) {
+    return <Lacking of={[policies, campaigns]} />;
   }
   const newest = policies.data.policies.filter((policy) => policy.newest);
   const rules = [...new Set(newest.flatMap((policy) => Object.keys(policy.data.rules)))];
@@ -48,8 +45,8 @@ export function PoliciesView() {
         Policies
       </h1>
       <Campaigns
-        campaigns={campaigns.data?.campaigns ?? []}
-        shipped={campaigns.data?.shipped}
+        campaigns={campaigns.data.campaigns}
+        shipped={campaigns.data.shipped}
         policies={policies.data.policies}
         leads={mayLead(session.data?.user)}
       />

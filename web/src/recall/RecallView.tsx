@@ -12,7 +12,7 @@ import {
   useWhatIfRuns,
   type Owner,
 } from '../api/hooks';
-import { Loading, Told } from '../look/Told';
+import { Lacking, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
 import { dayOfYear, minus, moment, plural, signed } from '../look/words';
@@ -26,11 +26,8 @@ type Result = Schemas['WhatIfResult'];
 export function RecallView() {
   const { id = '' } = useParams();
   const asked = useWhatIf(id);
-  if (asked.isPending) {
-    return <Loading />;
-  }
   if (asked.data === undefined) {
-    return <Told problem={asked.error} />;
+    return <Lacking of={[asked]} />;
   }
   return <Sheet told={asked.data} />;
 }
@@ -176,11 +173,8 @@ function Runs({ id, owner, total }: { id: string; owner: Owner; total: number })
   const [search, setSearch] = useSearchParams();
   const page = Math.max(1, Number(search.get('page') ?? '1') || 1);
   const asked = useWhatIfRuns(id, page);
-  if (asked.isPending) {
-    return <Loading />;
-  }
   if (asked.data === undefined) {
-    return <Told problem={asked.error} />;
+    return <Lacking of={[asked]} />;
   }
   const { runs, pageSize } = asked.data;
   const pages = Math.max(1, Math.ceil(total / pageSize));

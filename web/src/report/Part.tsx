@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Refusal, type Schemas } from '../api/client';
 import { useChange, useReportPart } from '../api/hooks';
-import { Loading, Told } from '../look/Told';
+import { Lacking, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { moment } from '../look/words';
 
@@ -26,11 +26,8 @@ export function Part({
   settles: boolean;
 }) {
   const asked = useReportPart(report.id, part, edition);
-  if (asked.isPending) {
-    return <Loading />;
-  }
-  if (asked.isError) {
-    return <Told problem={asked.error} />;
+  if (asked.data === undefined) {
+    return <Lacking of={[asked]} />;
   }
   const { blocks } = asked.data;
   const own = edition === null ? report.remarks.filter((one) => one.block.startsWith(`${part}/`)) : [];

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useCampaigns, useReport, useSession } from '../api/hooks';
 import type { Schemas } from '../api/client';
-import { Loading, Told } from '../look/Told';
+import { Lacking } from '../look/Told';
 import { ink } from '../look/theme';
 import { moment, plural } from '../look/words';
 import { mayDecide, mayLead, mayRecord } from '../shell/roles';
@@ -20,12 +20,8 @@ type Report = Schemas['ClientReport'];
 export function ReportView() {
   const { id = '' } = useParams();
   const asked = useReport(id);
-  if (asked.isPending) {
-    return <Loading />;
-  }
-  // Where it only could not be asked for again, what is open stays: nothing that somebody types is lost.
   if (asked.data === undefined) {
-    return <Told problem={asked.error} />;
+    return <Lacking of={[asked]} />;
   }
   return <Sheet key={id} report={asked.data} />;
 }

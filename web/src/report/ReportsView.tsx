@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useCampaigns, useReports, useSession } from '../api/hooks';
-import { Empty, Loading, Told } from '../look/Told';
+import { Empty, Lacking } from '../look/Told';
 import { ink } from '../look/theme';
 import { moment } from '../look/words';
 import { mayLead, maySteward } from '../shell/roles';
@@ -20,11 +20,8 @@ export function ReportsView() {
   const leads = mayLead(session.data?.user);
   // From the ledger of a campaign one comes with the campaign chosen.
   const beginning = search.get('begin');
-  if (reports.isPending) {
-    return <Loading />;
-  }
-  if (reports.isError) {
-    return <Told problem={reports.error} />;
+  if (reports.data === undefined) {
+    return <Lacking of={[reports]} />;
   }
   const { reports: rows, texts: house } = reports.data;
   return (

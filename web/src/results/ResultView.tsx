@@ -4,7 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { useResult, useSession } from '../api/hooks';
 import type { Schemas } from '../api/client';
 import { BracketSign } from '../look/BracketSign';
-import { Loading, Told } from '../look/Told';
+import { Lacking } from '../look/Told';
 import { Practice } from '../look/Practice';
 import { VerdictSign } from '../look/VerdictSign';
 import { ink } from '../look/theme';
@@ -29,12 +29,8 @@ type Result = Schemas['Result'];
 export function ResultView() {
   const { run = '' } = useParams();
   const asked = useResult(run);
-  if (asked.isPending) {
-    return <Loading />;
-  }
-  // Where it only could not be asked for again, what is open stays: nothing that somebody types is lost.
   if (asked.data === undefined) {
-    return <Told problem={asked.error} />;
+    return <Lacking of={[asked]} />;
   }
   return (
     <Typesetting>

@@ -14,7 +14,7 @@ import { Live } from '../bench/Live';
 import { StepBody } from '../bench/StepBody';
 import { Tick, turned } from '../bench/Tick';
 import type { Answers } from '../bench/useDraft';
-import { Loading, Told } from '../look/Told';
+import { Lacking, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { filled, type Values } from '../look/values';
 import { isoOf, localOf } from '../look/words';
@@ -132,7 +132,7 @@ export function PaperView() {
     (run) => void navigate(`/runs/${run}`),
   );
   if (!drafts || !asked.data) {
-    return shown.isError || asked.isError ? <Told problem={shown.error ?? asked.error} /> : <Loading />;
+    return <Lacking of={[shown, asked]} />;
   }
   const put = (which: Which) => (change: Partial<Answers>) =>
     setSheet((now) => ({ ...now, [which]: { ...now[which], ...change } }));

@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { useForms, useRun, useSession } from '../api/hooks';
 import type { Schemas } from '../api/client';
 import { Files } from '../look/Files';
-import { Loading, Told } from '../look/Told';
+import { Lacking } from '../look/Told';
 import { ink } from '../look/theme';
 import { clock, day, grade, moment } from '../look/words';
 import { mayDecide, mayRecord } from '../shell/roles';
@@ -24,11 +24,8 @@ export function RunView() {
   const session = useSession();
   const forms = useForms();
   const [open, setAsked] = useState<'correct' | 'withdraw' | null>(null);
-  if (asked.isPending) {
-    return <Loading />;
-  }
-  if (asked.isError) {
-    return <Told problem={asked.error} />;
+  if (asked.data === undefined) {
+    return <Lacking of={[asked]} />;
   }
   const run = asked.data;
   const zone = run.campaign?.zone;
