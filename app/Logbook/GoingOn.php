@@ -9,11 +9,16 @@ use Footnote\Core\Evidence\Timeline;
 use Footnote\Core\Judgement\Apart;
 use Footnote\Core\Judgement\Assessor;
 use Footnote\Core\Judgement\BenchGuide;
+use Footnote\Core\Judgement\LearnedInterval;
 use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Judgement\TrendSignal;
 use Footnote\Core\Judgement\TrendWatch;
 
-/** How a unit goes on, channel by channel: what is out of the ordinary, and what of that was shared by the units beside it. */
+/**
+ * How a unit goes on, channel by channel: what is out of the ordinary, and what of that was shared by the units beside it.
+ *
+ * @phpstan-type GoesOn array{channel: string, watch: TrendWatch, words: list<string>, now: list<string>, learned: LearnedInterval|null}
+ */
 final readonly class GoingOn
 {
     public function __construct(private Logbook $logbook, private Assessor $assessor, private SharedMoves $shared)
@@ -23,8 +28,8 @@ final readonly class GoingOn
     /**
      * @param \DateTimeImmutable $now up to which it is looked at, in the zone of the site
      *
-     * @return list<array{channel: string, watch: TrendWatch, words: list<string>, now: list<string>}> words that are all that is to be
-     *                                                                                 said, and what is to be known before it is used
+     * @return list<GoesOn> words that are all that is to be said, what is to be known before it is used, and what it teaches of its
+     *                      intervals
      */
     public function of(string $unit, Policy $policy, \DateTimeImmutable $now): array
     {
@@ -37,7 +42,7 @@ final readonly class GoingOn
         );
     }
 
-    /** @return array{channel: string, watch: TrendWatch, words: list<string>, now: list<string>} */
+    /** @return GoesOn */
     private function channel(string $channel, Timeline $timeline, BenchGuide $bench, Policy $policy, \DateTimeImmutable $now): array
     {
         $interventions = array_values(array_filter(
@@ -45,7 +50,8 @@ final readonly class GoingOn
             static fn (Intervention $one): bool => ($one->channel === null || $one->channel === $channel) && $one->at <= $now,
         ));
         $history = $bench->history($timeline, $now);
-        $watch = TrendWatch::of($history, $bench->sharedShift(), $bench->actionLimit($policy), $policy, $interventions, $now);
+        $action = $bench->actionLimit($policy);
+        $watch = TrendWatch::of($history, $bench->sharedShift(), $action, $policy, $interventions, $now);
         $last = $watch->series->points[\count($watch->series->points) - 1][0] ?? null;
         $beside = $atLast = [];
         foreach (array_unique(array_map(static fn (TrendSignal $one): string => $one->at->check, $watch->signals)) as $place => $check) {
@@ -57,6 +63,12 @@ final readonly class GoingOn
             }
         }
 
-        return ['channel' => $channel, 'watch' => $watch, 'words' => [...$watch->words, ...$beside], 'now' => [...$watch->now, ...$atLast]];
+        return [
+            'channel' => $channel,
+            'watch' => $watch,
+            'words' => [...$watch->words, ...$beside],
+            'now' => [...$watch->now, ...$atLast],
+            'learned' => $action === null ? null : LearnedInterval::of($watch, $action),
+        ];
     }
 }

@@ -24,16 +24,20 @@ final readonly class TrendWatch
     private const TOLD = 5;
 
     /**
+     * @param list<HistoryPoint> $since  the checks since it was last changed
      * @param list<TrendSignal> $signals in order of time
      * @param list<string>      $words   all that is to be said
      * @param list<string>      $now     what is to be known before the unit is used
+     * @param Crossing|null     $creeps  when it will be too far off if it goes on as it did, in days from now; null: no such line is seen
      */
     private function __construct(
+        public array $since,
         public TrendSeries $series,
         public ?IndividualsChart $chart,
         public array $signals,
         public array $words,
         public array $now,
+        public ?Crossing $creeps,
     ) {
     }
 
@@ -58,9 +62,10 @@ final readonly class TrendWatch
         $told = array_map(static fn (TrendSignal $one): string => $one->words, \array_slice($signals, -self::TOLD));
         $last = array_column($series->points, 0)[\count($series->points) - 1] ?? null;
         $atLast = array_filter($signals, static fn (TrendSignal $one): bool => $one->at === $last);
-        [$projected, $isSoon] = self::projected($since, $scale, $action, $history->unit, $now);
+        [$projected, $creeps] = self::projected($since, $scale, $action, $history->unit, $now);
 
         return new self(
+            $since,
             $series,
             $chart,
             $signals,
@@ -71,7 +76,11 @@ final readonly class TrendWatch
                 ...self::adjusted($since, $history->unit, $jump !== []),
                 ...$projected,
             ],
-            [...array_map(static fn (TrendSignal $one): string => $one->words, array_values($atLast)), ...($isSoon ? $projected : [])],
+            [
+                ...array_map(static fn (TrendSignal $one): string => $one->words, array_values($atLast)),
+                ...($creeps !== null && $creeps->from <= self::SOON ? $projected : []),
+            ],
+            $creeps,
         );
     }
 
@@ -211,7 +220,7 @@ final readonly class TrendWatch
      *
      * @param list<HistoryPoint> $since
      *
-     * @return array{list<string>, bool} in words, and whether that may be soon
+     * @return array{list<string>, Crossing|null} in words, and in days from now
      */
     private static function projected(array $since, ShiftScale $scale, ?Limit $action, Unit $unit, \DateTimeImmutable $now): array
     {
@@ -236,7 +245,7 @@ final readonly class TrendWatch
         // What it moved by meanwhile has to be more than nobody could tell apart.
         $took = $times === [] ? 0.0 : max($times) - min($times);
         if ($action === null || $crossing === null || abs($crossing->slope) * $took <= $scale->near) {
-            return [[], false];
+            return [[], null];
         }
         $date = static fn (float $days): string => Span::shift($now, 86400 * $days)->setTimezone($now->getTimezone())->format('j M Y');
         $off = $action->value->written.' '.$unit->value;
@@ -259,6 +268,6 @@ final readonly class TrendWatch
                 $date($crossing->from),
                 $date($crossing->to),
             ),
-        }], $crossing->from <= self::SOON];
+        }], $crossing];
     }
 }

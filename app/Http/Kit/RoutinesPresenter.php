@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace Footnote\App\Http\Kit;
 
 use Footnote\App\Http\Bench\FitnessPresenter;
-use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\SiteClock;
-use Footnote\App\Runs\FitToStart;
+use Footnote\App\Runs\FitNow;
 use Footnote\Core\Evidence\Instrument;
 use Footnote\Core\Evidence\Routine;
 use Footnote\Core\Judgement\RoutineOfUnit;
@@ -17,8 +16,7 @@ use Footnote\Core\Record\Formats;
 final readonly class RoutinesPresenter
 {
     public function __construct(
-        private FitToStart $fit,
-        private Campaigns $campaigns,
+        private FitNow $fit,
         private SiteClock $site,
         private Formats $families,
     ) {
@@ -27,9 +25,8 @@ final readonly class RoutinesPresenter
     /** @return array{fit: array<string, mixed>|null, routines: list<array<string, mixed>>, settable: list<string>} */
     public function of(Instrument $unit): array
     {
-        $campaign = $this->campaigns->newest();
         $now = $this->site->now();
-        $fitness = $campaign === null ? null : $this->fit->of($unit->id, $campaign['id'], $campaign['policy'], $now);
+        $fitness = $this->fit->of($unit->id);
         $wanted = [];
         $done = [];
         foreach ($fitness->routines ?? [] as $one) {

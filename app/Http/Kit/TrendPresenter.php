@@ -10,11 +10,17 @@ use Footnote\App\Logbook\Policies;
 use Footnote\App\Logbook\SharedMoves;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Refusal\Problem;
+use Footnote\App\Runs\FitNow;
+use Footnote\Core\Judgement\RoutineOfUnit;
 use Footnote\Core\Judgement\TrendSignal;
-use Footnote\Core\Judgement\TrendWatch;
 use Footnote\Core\Statistics\IndividualsChart;
 
-/** How a unit goes on, channel by channel: its control charts, what is out of the ordinary, and what is to be known before it is used. */
+/**
+ * How a unit goes on, channel by channel: its control charts, what is out of the ordinary, what is to be known before it is used, and what
+ * its checks teach of its intervals.
+ *
+ * @phpstan-import-type GoesOn from GoingOn
+ */
 final readonly class TrendPresenter
 {
     public function __construct(
@@ -24,6 +30,7 @@ final readonly class TrendPresenter
         private KitPolicy $policy,
         private Policies $policies,
         private SiteClock $site,
+        private FitNow $fit,
     ) {
     }
 
@@ -36,9 +43,18 @@ final readonly class TrendPresenter
         // Before there is a campaign the first of the shipped says what is out of the ordinary.
         $policy = $this->policy->policy() ?? $this->policies->get($this->policies->newest()[0] ?? '');
 
+        $now = $this->site->now();
+        $routines = $this->fit->of($id)->routines ?? [];
+
         return [
             'policy' => $policy->name,
-            'channels' => array_map(self::channel(...), $this->goingOn->of($id, $policy, $this->site->now())),
+            'channels' => array_map(
+                static fn (array $one): array => [
+                    ...self::channel($one),
+                    'learned' => $one['learned']?->words(self::due($routines, $one['channel'], $now), $now) ?? [],
+                ],
+                $this->goingOn->of($id, $policy, $now),
+            ),
         ];
     }
 
@@ -65,7 +81,7 @@ final readonly class TrendPresenter
     }
 
     /**
-     * @param array{channel: string, watch: TrendWatch, words: list<string>, now: list<string>} $one
+     * @param GoesOn $one
      *
      * @return array<string, mixed>
      */
@@ -88,6 +104,24 @@ final readonly class TrendPresenter
             'words' => $one['words'],
             'now' => $one['now'],
         ];
+    }
+
+    /**
+     * @param list<RoutineOfUnit> $routines
+     *
+     * @return list<array{string, \DateTimeImmutable}> what of it falls due yet, and when
+     */
+    private static function due(array $routines, string $channel, \DateTimeImmutable $now): array
+    {
+        $due = [];
+        foreach ($routines as $one) {
+            $until = $one->standing->until();
+            if ($until !== null && $until > $now && \in_array($one->channel, ['', $channel], true)) {
+                $due[] = [$one->standing->routine->id(), $until];
+            }
+        }
+
+        return $due;
     }
 
     /** @return array{centre: float, lower: float, upper: float}|null */

@@ -21,6 +21,7 @@ const channel = (name: string, more: Partial<Schemas['Trend']['channels'][number
   chart: { centre: 0.1, lower: -0.3, upper: 0.5 },
   words: ['It was found off by +0.10 dB on average.', 'At C-2 it was found off by +0.90 dB.'],
   now: ['At C-2 it was found off by +0.90 dB.'],
+  learned: ['Found off by more than 0.5 dB at 1 of 5 checks, in 40 days in service.'],
   ...more,
 });
 const trend = (...channels: Schemas['Trend']['channels']): Schemas['Trend'] => ({
@@ -35,6 +36,8 @@ it('draws what is out of the ordinary, and says what is to be known first', asyn
   expect(screen.getByText('C-2: +0.90 dB, out of the ordinary')).toBeTruthy();
   expect(screen.getByText('At C-2 it was found off by +0.90 dB.').style.fontWeight).toBe('600');
   expect(screen.getByText('It was found off by +0.10 dB on average.').style.fontWeight).toBe('');
+  screen.getByRole('heading', { name: 'What that teaches of its intervals' });
+  screen.getByText('Found off by more than 0.5 dB at 1 of 5 checks, in 40 days in service.');
 });
 
 it('draws no chart of too few checks, and still says so', async () => {

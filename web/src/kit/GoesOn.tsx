@@ -28,6 +28,20 @@ export function GoesOn({ unit, channel }: { unit: string; channel: string }) {
           </li>
         ))}
       </ul>
+      {of.learned.length > 0 && (
+        <>
+          <h3>What that teaches of its intervals</h3>
+          <ul style={{ margin: '4px 0', paddingLeft: 18 }}>
+            {of.learned.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+          <p style={{ margin: '2px 0', color: ink.soft }}>
+            By the exact limits of a count (Garwood 1936), as if it went out as easily at one time as at
+            another; no interval changes by itself.
+          </p>
+        </>
+      )}
       <p style={{ margin: '2px 0', color: ink.soft }}>
         By the policy {trend.data.policy}. Advice: no verdict rests on it.
       </p>
