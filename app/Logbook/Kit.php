@@ -34,6 +34,21 @@ final readonly class Kit
         );
     }
 
+    /** @return array<string, list<string>> units whose last check leaned on a reference, by = and the reference */
+    public function leaning(): array
+    {
+        $leaning = [];
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT DISTINCT l.reference_id, i.id FROM instrument i JOIN check_leaning l ON l.check_id = ('
+                .'SELECT c.id FROM check_record c WHERE c.instrument_id = i.id AND '.StoredChronicle::COUNTS
+                .' ORDER BY c.checked_at DESC, c.id DESC LIMIT 1) ORDER BY 1, 2',
+        ) as $row) {
+            $leaning['='.Cells::text($row, 'reference_id')][] = Cells::text($row, 'id');
+        }
+
+        return $leaning;
+    }
+
     /**
      * @param list<string> $values
      *

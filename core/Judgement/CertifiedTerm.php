@@ -18,6 +18,10 @@ final readonly class CertifiedTerm
     /** The rule whose limits say how often it is to see a reference, by kind. */
     public const RULE_OF_REFERENCES = 'reference.laboratory-due';
 
+    /** The rules for a certificate that is past its own date. */
+    public const EXPIRED_UNIT = 'unit.certificate-expired';
+    public const EXPIRED_REFERENCE = 'reference.expired';
+
     /**
      * @param RoutineStanding|null $routine null where nobody wants a laboratory again
      * @param \DateTimeImmutable   $until   the last moment at which both let it count

@@ -6,6 +6,7 @@ namespace Footnote\App\Http\Judgement;
 
 use Footnote\App\Access\User;
 use Footnote\App\Http\Body;
+use Footnote\App\Http\SheetResponse;
 use Footnote\App\Judgement\DecideResult;
 use Footnote\App\Logbook\Decisions;
 use Footnote\App\Logbook\Ledger;
@@ -18,7 +19,6 @@ use Footnote\App\Report\ResultTable;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
@@ -55,7 +55,6 @@ final readonly class ResultsController
         ]);
     }
 
-    /** Laid down as a whole before anything is sent: what cannot be read to its end is no table. */
     #[Route('.csv', methods: ['GET'])]
     public function csv(Request $request, ReportedResults $results): Response
     {
@@ -65,10 +64,7 @@ final readonly class ResultsController
             $sheet->add($line);
         }
 
-        return new StreamedResponse(static function () use ($file): void {
-            $file->rewind();
-            $file->fpassthru();
-        }, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="'.ResultTable::FILE.'"']);
+        return SheetResponse::of($file, ResultTable::FILE);
     }
 
     #[Route('/{run}', methods: ['GET'])]

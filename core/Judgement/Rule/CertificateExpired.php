@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Judgement\Rule;
 
+use Footnote\Core\Judgement\CertifiedTerm;
 use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -13,7 +14,7 @@ final readonly class CertificateExpired implements KnownBeforehand
 {
     public function id(): string
     {
-        return 'reference.expired';
+        return CertifiedTerm::EXPIRED_REFERENCE;
     }
 
     public function judge(RunCase $case, RuleSetting $setting): iterable

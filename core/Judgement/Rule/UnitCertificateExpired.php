@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement\Rule;
 
 use Footnote\Core\Evidence\Certificate;
+use Footnote\Core\Judgement\CertifiedTerm;
 use Footnote\Core\Judgement\CuredElsewhere;
 use Footnote\Core\Judgement\Expiry;
 use Footnote\Core\Judgement\RuleSetting;
@@ -16,7 +17,7 @@ final readonly class UnitCertificateExpired implements RunsOut, CuredElsewhere
 {
     public function id(): string
     {
-        return 'unit.certificate-expired';
+        return CertifiedTerm::EXPIRED_UNIT;
     }
 
     public function expiry(RunCase $case, RuleSetting $setting): ?Expiry

@@ -31,6 +31,14 @@ export const useDay = (date: string | null) =>
     refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 500 : false),
   });
 
+/** What of the kit falls due. */
+export const useDates = () =>
+  useQuery({
+    queryKey: ['dates'],
+    queryFn: () => answer(api.GET('/api/dates')),
+    refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 500 : false),
+  });
+
 /** What is asked for before anybody looks at it, so that it is there without a network. */
 export const beforehand = {
   bench: { queryKey: ['bench'], queryFn: () => answer(api.GET('/api/bench')) },

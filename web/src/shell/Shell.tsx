@@ -20,6 +20,7 @@ const places = [
   { to: '/reports', word: 'Reports', key: 'o' },
   { to: '/laboratory', word: 'Laboratory', key: 'a' },
   { to: '/plan', word: 'Plan', key: 'n' },
+  { to: '/dates', word: 'Dates', key: 't' },
   { to: '/kit', word: 'Kit', key: 'k' },
   { to: '/policies', word: 'Policies', key: 'p' },
   { to: '/journal', word: 'Journal', key: 'l' },

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Office;
+
+use Footnote\App\Report\Column;
+
+/**
+ * What falls due as a table.
+ *
+ * @phpstan-import-type Dated from KitDates
+ */
+final class DatesTable
+{
+    public const FILE = 'dates.csv';
+
+    /** Between several things in one cell. */
+    private const NEXT = ' | ';
+
+    /** @return non-empty-list<Column> names stand for good: who reads the table relies on them */
+    public static function columns(): array
+    {
+        return [
+            Column::moment('until', 'Last moment at which it counts, with its offset from UTC; empty: it was never done'),
+            Column::text('what', 'What is wanted'),
+            Column::text('of', 'Unit or reference that it is wanted of'),
+            Column::text('model', 'Its model'),
+            Column::text('channels', 'Channels of it; empty: all of it'),
+            Column::text('by', 'Who does it: laboratory, or bench'),
+            Column::text('every', 'Interval that it follows from; empty: a certificate states the day'),
+            Column::text('source', 'Where the interval is from'),
+            Column::text('evidence', 'Check, or number of the certificate, that counts until then'),
+            Column::text('weighs', 'What it makes of what is measured later: note, qualified, void; empty: nothing, or nobody says'),
+            Column::text('holds_up', 'Units that are held up'),
+        ];
+    }
+
+    /**
+     * @param Dated $item
+     *
+     * @return array<string, string> cells by column
+     */
+    public static function line(array $item): array
+    {
+        $due = $item['due'];
+
+        return [
+            'until' => $due['until'] ?? '',
+            'what' => $due['what'],
+            'of' => $item['id'],
+            'model' => $item['model'],
+            'channels' => implode(self::NEXT, $due['channels']),
+            'by' => $due['laboratory'] ? 'laboratory' : 'bench',
+            'every' => $due['every'],
+            'source' => $due['source'],
+            'evidence' => $due['evidence'],
+            'weighs' => $due['weighs'] ?? '',
+            'holds_up' => implode(self::NEXT, $item['holdsUp']),
+        ];
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Tests\App;
+
+use Footnote\App\Access\Role;
+use Footnote\Tests\Core\Scene;
+use Symfony\Component\Clock\Test\ClockSensitiveTrait;
+
+/** What of the kit falls due: listed by the day of the site, as a table too, and gone with what goes out of use. */
+final class DatesApiTest extends ApiTestCase
+{
+    use ClockSensitiveTrait;
+
+    private static function scene(): Scene
+    {
+        $scene = (new Scene())->check('k1', '07:30', ['114.0'])->run('r', '08:00', '16:00')->check('k2', '16:30', ['114.0']);
+        $unit = ['family' => 'noise-dosimeter', 'model' => 'M', 'microphone' => '1/2 in'];
+        $certified = static fn (string $due): array => [
+            'certificates' => [['number' => 'L-'.$due, 'laboratory' => 'L', 'issued' => '2025-06-01', 'due' => $due]],
+        ];
+        $scene->record['instruments'] = [
+            ['id' => 'D', ...$unit, ...$certified('2026-03-05')],
+            ['id' => 'D-2', ...$unit, ...$certified('2026-03-01')],
+            ['id' => 'D-3', ...$unit],
+            ['id' => 'D-4', ...$unit, ...$certified('2026-04-01'), 'practice' => true],
+        ];
+        $reference = Scene::calibrator('A', '114.0', '0.2');
+        \assert(\is_array($reference['certificates']) && \is_array($reference['certificates'][0]));
+        $reference['certificates'][0] = [...$reference['certificates'][0], 'issued' => '2025-06-01', 'due' => '2030-01-01'];
+        $scene->record['references'] = [$reference];
+
+        return $scene;
+    }
+
+    public function testWhatFallsDueIsListedWithWhatItHoldsUp(): void
+    {
+        self::mockTime('2026-03-03T10:00:00+00:00');
+        $this->import(self::scene());
+        $this->signIn(Role::Reader);
+        $dates = $this->call('GET', '/api/dates');
+        $shown = array_map(static fn (array $one): array => [
+            $one['id'], $one['day'], $one['state'], $one['weighs'], implode(' ', $one['holdsUp']),
+        ], self::items($dates));
+        self::assertSame([
+            ['D-3', null, 'none', null, 'D-3'],
+            ['D-2', '2026-03-01', 'past', 'qualified', 'D-2'],
+            ['D', '2026-03-05', 'soon', 'qualified', 'D'],
+            ['A', '2026-06-01', 'in date', 'qualified', 'D'],
+        ], $shown);
+        self::assertSame([1, 1, 0, true], [$dates->at('over'), $dates->at('soon'), $dates->at('waiting'), $dates->at('known')]);
+        self::assertSame('2026-W10', $dates->string('items.2.week'));
+
+        // The table says the same, in the same order.
+        $rows = array_map(
+            static fn (string $line): array => str_getcsv($line, escape: ''),
+            explode("\n", trim($this->call('GET', '/api/dates.csv')->text)),
+        );
+        self::assertSame(['until', 'what', 'of'], \array_slice($rows[0], 0, 3));
+        self::assertSame(['D-3', 'D-2', 'D', 'A'], array_column(\array_slice($rows, 1), 2));
+        self::assertSame('2026-03-05T23:59:59+00:00', $rows[3][0]);
+    }
+
+    public function testTheDayAfterItIsOverAndWhatGoesOutOfUseIsGone(): void
+    {
+        self::mockTime('2026-03-05T23:59:59+00:00');
+        $this->import(self::scene());
+        $this->signIn(Role::Steward);
+        self::assertSame('soon', $this->call('GET', '/api/dates')->string('items.2.state'));
+        self::mockTime('2026-03-06T00:00:00+00:00');
+        self::assertSame('past', $this->call('GET', '/api/dates')->string('items.2.state'));
+        $this->call('POST', '/api/kit/instruments/D/retirement', ['reason' => 'dropped', 'back' => false], 204);
+        self::assertSame(['D-3', 'D-2', 'A'], array_column(self::items($this->call('GET', '/api/dates')), 'id'));
+    }
+
+    public function testAnEmptyLogbookSaysThatNoPolicyIsKnown(): void
+    {
+        $this->signIn(Role::Reader);
+        $dates = $this->call('GET', '/api/dates');
+        self::assertSame([false, []], [$dates->at('known'), $dates->list('items')]);
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function items(Answer $dates): array
+    {
+        /** @var list<array<string, mixed>> */
+        return $dates->list('items');
+    }
+}

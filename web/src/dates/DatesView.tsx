@@ -1,0 +1,160 @@
+import Button from '@mui/material/Button';
+import { Link, useSearchParams } from 'react-router';
+import type { Schemas } from '../api/client';
+import { useDates } from '../api/hooks';
+import { Empty, Lacking } from '../look/Told';
+import { ink } from '../look/theme';
+import { clock, day, plural, unconfirmed } from '../look/words';
+import { groupsOf } from './weeks';
+
+type Item = Schemas['DueItem'];
+
+/** So many units are named; more of them are counted. */
+const NAMED = 6;
+
+const WHO = [
+  ['', 'All'],
+  ['laboratory', 'For a laboratory'],
+  ['bench', 'At the bench'],
+] as const;
+
+/** What of the kit falls due, week by week, with what it holds up. */
+export function DatesView() {
+  const asked = useDates();
+  const [search, setSearch] = useSearchParams();
+  const who = search.get('by') ?? '';
+  if (asked.data === undefined) {
+    return <Lacking of={[asked]} />;
+  }
+  const { items, today, zone, known, waiting, over, soon } = asked.data;
+  if (!known || (items.length === 0 && waiting === 0)) {
+    return (
+      <Empty title="Nothing falls due">
+        {known ? (
+          <>
+            No unit or reference of the <Link to="/kit">kit</Link> has a certificate or an interval.
+          </>
+        ) : (
+          <>
+            How often what is wanted a policy says, and no campaign names one yet: see{' '}
+            <Link to="/policies">Policies</Link>.
+          </>
+        )}
+      </Empty>
+    );
+  }
+  const chosen = items.filter((item) => who === '' || (who === 'laboratory') === item.laboratory);
+  return (
+    <>
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 18px', alignItems: 'baseline' }}>
+        <h1 className="fn-title" style={{ margin: 0 }}>
+          Dates
+        </h1>
+        <span style={{ color: over > 0 ? ink.void : ink.soft, fontWeight: over > 0 ? 600 : 400 }}>
+          {over > 0 ? `${over} over, ` : ''}
+          {soon} within 45 days
+        </span>
+        <span style={{ color: ink.soft }}>
+          {day(`${today}T12:00:00Z`, 'UTC')} · {zone}
+        </span>
+        <span style={{ flex: 1 }} />
+        <span role="group" aria-label="Who does it">
+          {WHO.map(([key, word]) => (
+            <Button
+              key={key}
+              size="small"
+              aria-pressed={who === key}
+              sx={who === key ? { textDecoration: 'underline', textUnderlineOffset: 4 } : undefined}
+              onClick={() => setSearch(key === '' ? {} : { by: key }, { replace: true })}
+            >
+              {word}
+            </Button>
+          ))}
+        </span>
+        <Button size="small" component="a" href="/api/dates.csv" download>
+          As a table
+        </Button>
+      </div>
+      {waiting > 0 && (
+        <p aria-live="polite" style={{ margin: '4px 0', color: ink.soft }}>
+          {plural(waiting, 'unit')} still being worked out…
+        </p>
+      )}
+      {groupsOf(chosen, today).map((group) => (
+        <section key={group.title} aria-label={group.title} className="fn-dates">
+          <h2 style={{ margin: 0, color: group.title === 'Over' ? ink.void : ink.text }}>
+            {group.title}
+            {group.days && (
+              <span style={{ display: 'block', fontSize: '0.82rem', fontWeight: 400, color: ink.soft }}>
+                {group.days}
+              </span>
+            )}
+          </h2>
+          <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+            {group.items.map((item) => (
+              <Line key={`${item.owner} ${item.id} ${item.what} ${item.channels.join(' ')}`} item={item} />
+            ))}
+          </ul>
+        </section>
+      ))}
+      <p style={{ color: ink.soft, maxWidth: 720 }}>
+        By the same rules and limits that a run begun later is judged by. What is out of use, and units for
+        practice, are not listed. The manual of the instrument and local rules stand above an interval of a
+        policy.
+      </p>
+    </>
+  );
+}
+
+function Line({ item }: { item: Item }) {
+  const { owner, id, model, what, channels, until, every, source, evidence, laboratory } = item;
+  const isOwn = item.source.startsWith('Its own interval');
+  return (
+    <li className="fn-date">
+      <span className="fn-figure" style={{ color: item.state === 'past' ? ink.void : ink.text }}>
+        {until === null ? '–' : `${day(until)}${laboratory ? '' : `, ${clock(until)}`}`}
+      </span>
+      <span>
+        <b>{owner === 'instruments' ? <Link to={`/kit/${encodeURIComponent(id)}`}>{id}</Link> : id}</b>{' '}
+        <span style={{ color: ink.soft }}>{model}</span>
+        <br />
+        {what}
+        {channels.length > 0 && ` of ${channels.join(', ')}`}
+        {laboratory && evidence && ` after certificate ${evidence}`}
+        {!laboratory && evidence && (
+          <>
+            {' '}
+            after <Link to={`/checks/${encodeURIComponent(evidence)}`}>{evidence}</Link>
+          </>
+        )}
+        {every && (
+          <span style={{ color: ink.soft }}>
+            , every {every.replace(/^1 /, '')}
+            {isOwn && ', set here'}
+          </span>
+        )}
+      </span>
+      <span className="fn-date-note">
+        {held(item)}
+        {source && <span style={{ display: 'block', color: ink.soft }}>{unconfirmed(source)}</span>}
+      </span>
+    </li>
+  );
+}
+
+/** What waits for it. */
+function held({ owner, holdsUp, weighs, until }: Item): string {
+  if (until === null) {
+    return 'As far as is known it was never done.';
+  }
+  const judged =
+    weighs === null ? '' : weighs === 'note' ? 'gets a note' : weighs === 'void' ? 'is void' : `is ${weighs}`;
+  const named = holdsUp.slice(0, NAMED).join(', ');
+  const units = holdsUp.length > NAMED ? `${named} and ${holdsUp.length - NAMED} more` : named;
+  if (owner === 'instruments') {
+    return judged === '' ? '' : `A run that begins later ${judged}.`;
+  }
+  return `${judged === '' ? '' : `What is checked on it later ${judged}. `}${
+    units === '' ? 'No unit was last checked on it.' : `Last checked on it: ${units}.`
+  }`;
+}
