@@ -41,13 +41,13 @@ final class DatesApiTest extends ApiTestCase
         $this->signIn(Role::Reader);
         $dates = $this->call('GET', '/api/dates');
         $shown = array_map(static fn (array $one): array => [
-            $one['id'], $one['day'], $one['state'], $one['weighs'], implode(' ', $one['holdsUp']),
+            $one['id'], $one['day'], $one['state'], $one['weighs'], $one['holdsUp'],
         ], self::items($dates));
         self::assertSame([
-            ['D-3', null, 'none', null, 'D-3'],
-            ['D-2', '2026-03-01', 'past', 'qualified', 'D-2'],
-            ['D', '2026-03-05', 'soon', 'qualified', 'D'],
-            ['A', '2026-06-01', 'in date', 'qualified', 'D'],
+            ['D-3', null, 'none', null, ['D-3']],
+            ['D-2', '2026-03-01', 'past', 'qualified', ['D-2']],
+            ['D', '2026-03-05', 'soon', 'qualified', ['D']],
+            ['A', '2026-06-01', 'in date', 'qualified', ['D']],
         ], $shown);
         self::assertSame([1, 1, 0, true], [$dates->at('over'), $dates->at('soon'), $dates->at('waiting'), $dates->at('known')]);
         self::assertSame('2026-W10', $dates->string('items.2.week'));

@@ -10,6 +10,7 @@ use Footnote\App\Report\Content\Block;
 use Footnote\App\Report\Content\Line;
 use Footnote\App\Report\Content\ReportContent;
 use Footnote\App\Report\Content\ReportFile;
+use Footnote\App\Report\Paper\Chromium;
 use Footnote\App\Report\Paper\Imprint;
 use Footnote\App\Report\Paper\PaperSize;
 use Footnote\App\Report\Paper\PrintReport;
@@ -152,6 +153,32 @@ final class PrintedReportTest extends ApiTestCase
             $digests[] = hash_file('sha256', $pdf);
         }
         self::assertSame($digests[0], $digests[1]);
+    }
+
+    /** What a tab held before may say late that it is loaded; what is printed is what was opened, whichever word comes first. */
+    public function testWhatIsLoadedLateIsNotTakenForWhatWasOpened(): void
+    {
+        $path = (string) getenv('PATH');
+        $bin = $this->folder.'/bin';
+        mkdir($bin);
+        symlink(__DIR__.'/chromium-stand-in.php', $bin.'/chromium');
+        putenv('PATH='.$bin.':'.$path);
+        try {
+            $pages = [];
+            foreach (range(1, 5) as $one) {
+                $pages[$this->folder.'/'.$one.'.pdf'] = $this->folder.'/'.$one.'.html';
+            }
+            $began = time();
+            $printed = iterator_to_array((new Chromium())->print($pages), false);
+            self::assertLessThan(50, time() - $began);
+        } finally {
+            putenv('PATH='.$path);
+        }
+        sort($printed);
+        self::assertSame(array_keys($pages), $printed);
+        foreach ($printed as $pdf) {
+            self::assertStringStartsWith('%PDF of s', (string) file_get_contents($pdf));
+        }
     }
 
     public function testAnEditionIsPrintedOnceAndLeadsToWhereItStands(): void

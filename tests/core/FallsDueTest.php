@@ -155,7 +155,9 @@ final class FallsDueTest extends TestCase
             $reference['certificates'][0] = [...$reference['certificates'][0], 'issued' => $issued, 'due' => $date];
             $scene->record['references'] = [$reference];
             $timeline = $scene->read()->timelines['D'];
-            $known = $timeline->referencesOf($timeline->checksUntil(new \DateTimeImmutable('2027-01-01'))->current())[0];
+            $check = $timeline->check('k');
+            self::assertNotNull($check);
+            $known = $timeline->referencesOf($check)[0];
             $due = FallsDue::ofReference($known, $policy, new \DateTimeImmutable(self::NOW, new \DateTimeZone('UTC')));
             self::assertNotNull($due?->until);
             self::assertSame([$until.' 23:59:59', $every, true], [

@@ -1,0 +1,101 @@
+import { fireEvent, screen, within } from '@testing-library/react';
+
+import { expect, it, vi } from 'vitest';
+import type { Schemas } from '../api/client';
+import { serve, type Server, showAt } from '../tests/served';
+import { DatesView } from './DatesView';
+import { groupsOf } from './weeks';
+
+const server = vi.hoisted<Server>(() => ({ GET: vi.fn(), POST: vi.fn(), PUT: vi.fn() }));
+vi.mock('../api/client', async (original) => ({ ...(await original<object>()), api: server }));
+
+const item = (
+  id: string,
+  day: string | null,
+  more: Partial<Schemas['DueItem']> = {},
+): Schemas['DueItem'] => ({
+  owner: 'instruments',
+  id,
+  model: 'QX',
+  what: 'laboratory calibration',
+  channels: [],
+  until: day === null ? null : `${day}T23:59:59+00:00`,
+  day,
+  week: null,
+  state: day === null ? 'none' : 'in date',
+  evidence: 'L-1',
+  every: '',
+  source: '',
+  laboratory: true,
+  weighs: 'qualified',
+  holdsUp: [id],
+  ...more,
+});
+const dates = (items: Schemas['DueItem'][], more: Partial<Schemas['Dates']> = {}): Schemas['Dates'] => ({
+  today: '2026-12-31',
+  zone: 'UTC',
+  known: true,
+  waiting: 0,
+  over: 1,
+  soon: 1,
+  items,
+  ...more,
+});
+
+it('puts what falls due into weeks that begin on Monday, over the end of a year', () => {
+  const items = [
+    item('never', null),
+    item('past', '2026-12-30', { state: 'past' }),
+    item('sunday', '2027-01-03'),
+    item('monday', '2027-01-04'),
+    item('far', '2027-02-21'),
+    item('later', '2027-02-22'),
+  ];
+  expect(groupsOf(items, '2026-12-31').map((group) => [group.title, group.days, group.items[0]?.id])).toEqual(
+    [
+      ['Over', '', 'past'],
+      ['This week', '28 Dec to 3 Jan', 'sunday'],
+      ['Next week', '4 Jan to 10 Jan', 'monday'],
+      ['In 7 weeks', '15 Feb to 21 Feb', 'far'],
+      ['Later', '', 'later'],
+      ['Never done', '', 'never'],
+    ],
+  );
+});
+
+it('says what waits for each, and shows the bench alone where that is asked', async () => {
+  serve(server, {
+    '/api/dates': dates([
+      item('DM-01', '2026-12-30', { state: 'past' }),
+      item('MG-01', '2027-01-01', {
+        laboratory: false,
+        what: 'bump test',
+        channels: ['CO', 'H2S'],
+        every: '24 hours',
+        evidence: 'C-7',
+      }),
+      item('AC-01', '2027-03-01', {
+        owner: 'references',
+        holdsUp: ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'],
+      }),
+    ]),
+  });
+  showAt('/', '/', <DatesView />);
+  const over = within(await screen.findByRole('region', { name: 'Over' }));
+  over.getByText('A run that begins later is qualified.');
+  expect(over.getByRole('link', { name: 'DM-01' }).getAttribute('href')).toBe('/kit/DM-01');
+  screen.getByText(
+    'What is checked on it later is qualified. Last checked on it: A, B, C, D, E, F and 2 more.',
+  );
+  expect(screen.getByRole('link', { name: 'As a table' }).getAttribute('href')).toBe('/api/dates.csv');
+  fireEvent.click(screen.getByRole('button', { name: 'At the bench' }));
+  expect(screen.queryByText('DM-01')).toBeNull();
+  screen.getByText(/bump test of CO, H2S/);
+  expect(screen.getByRole('link', { name: 'C-7' }).getAttribute('href')).toBe('/checks/C-7');
+});
+
+it('says why there is nothing', async () => {
+  serve(server, { '/api/dates': dates([], { known: false, over: 0, soon: 0 }) });
+  showAt('/', '/', <DatesView />);
+  await screen.findByText(/no campaign names one yet/);
+});
