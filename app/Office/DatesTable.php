@@ -31,7 +31,7 @@ final class DatesTable
             Column::text('every', 'Interval that it follows from; empty: a certificate states the day'),
             Column::text('source', 'Where the interval is from'),
             Column::text('evidence', 'Check, or number of the certificate, that counts until then'),
-            Column::text('weighs', 'What it makes of what is measured later: note, qualified, void; empty: nothing, or nobody says'),
+            Column::text('weighs', 'What it makes of what is measured later; empty: nothing, or nobody says'),
             Column::text('holds_up', 'Units that are held up'),
         ];
     }

@@ -21,6 +21,8 @@ final readonly class LearnedInterval
     public const LEAST = 5;
     /** Chance to be out at the end of an interval that laboratories commonly allow (common practice). */
     private const ALLOWED = 0.05;
+    /** Where the chance may lie anywhere but for so little at either end, nothing is known of it (own). */
+    private const NOTHING = 0.02;
     private const DAY = 86400.0;
 
     /**
@@ -105,10 +107,14 @@ final readonly class LearnedInterval
     ): string {
         $days = Span::secondsBetween($since, $at) / self::DAY;
         [$chance, $low, $high] = $rate->chanceWithin($days);
+        $day = $at->setTimezone($now->getTimezone())->format('j M Y');
+        if ($low < self::NOTHING && $high > 1 - self::NOTHING) {
+            return \sprintf('Of how it will be by %s, when its %s falls due, these checks say nothing: that is too far ahead.', $day, $what);
+        }
 
         return \sprintf(
             'Unless it is checked before, the chance that it is out by %s, when its %s falls due, is %s. %s',
-            $at->setTimezone($now->getTimezone())->format('j M Y'),
+            $day,
             $what,
             // That it was never found out does not make it certain.
             $this->out === 0

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Tests\App;
 
 use Footnote\App\Access\Role;
+use Footnote\App\Office\DatesTable;
 use Footnote\Tests\Core\Scene;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 
@@ -72,6 +73,14 @@ final class DatesApiTest extends ApiTestCase
         self::assertSame('past', $this->call('GET', '/api/dates')->string('items.2.state'));
         $this->call('POST', '/api/kit/instruments/D/retirement', ['reason' => 'dropped', 'back' => false], 204);
         self::assertSame(['D-3', 'D-2', 'A'], array_column(self::items($this->call('GET', '/api/dates')), 'id'));
+    }
+
+    public function testEveryColumnIsDescribed(): void
+    {
+        $told = (string) file_get_contents(\dirname(__DIR__, 2).'/docs/formats.md');
+        foreach (DatesTable::columns() as $column) {
+            self::assertStringContainsString(\sprintf("| `%s` | %s | %s |\n", $column->name, $column->type, $column->meaning), $told);
+        }
     }
 
     public function testAnEmptyLogbookSaysThatNoPolicyIsKnown(): void

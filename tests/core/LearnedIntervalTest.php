@@ -93,8 +93,13 @@ final class LearnedIntervalTest extends TestCase
     {
         $told = self::told(self::leftAsFound([0.0, 0.1, 0.0, 0.1, 0.0, 0.1]), 1, '2027-01-01T23:59:59+00:00');
         self::assertSame('Found off by more than 0.5 dB at 0 of 5 checks, in 5.0 days in service.', $told[0]);
-        self::assertStringContainsString(' is at most 100 % (95 % confidence)', $told[1]);
-        self::assertStringEndsWith('these checks speak for no other interval.', $told[1]);
+        self::assertSame(
+            'Of how it will be by 1 Jan 2027, when its laboratory calibration falls due, these checks say nothing: that is too far ahead.',
+            $told[1],
+        );
+        $month = self::told(self::leftAsFound([0.0, 0.1, 0.0, 0.1, 0.0, 0.1]), 14, '2026-07-01T23:59:59+00:00');
+        self::assertStringContainsString(' is at most 82 % (95 % confidence)', $month[1]);
+        self::assertStringEndsWith('these checks speak for no other interval.', $month[1]);
         $few = self::told(self::leftAsFound([0.0, 0.1, 0.0, 0.1, 0.0]), 1, '2027-01-01T23:59:59+00:00');
         self::assertSame([
             'What interval it needs is learned from 5 checks on that follow one which left it within 0.5 dB; so far there are 4.',

@@ -14,6 +14,7 @@ const views: [string, string, RegExp][] = [
   ['a check that another stands in the place of', '/checks/C-00053', /C-00053/],
   ['a new run', '/runs/new', /Start a run/],
   ['a run from a sheet of paper', '/runs/paper/DM-04', /Check before the run/],
+  ['Dates', '/dates', /^Dates$/],
   ['Kit', '/kit', /References/],
   ['a unit', '/kit/DM-03', /DM-03/],
   ['a model sheet', '/kit/sheets/GREAT-16-1', /Great 16 in the dust tower/],

@@ -44,6 +44,8 @@ export function DatesView() {
     );
   }
   const chosen = items.filter((item) => who === '' || (who === 'laboratory') === item.laboratory);
+  // What several intervals are from is told once, below.
+  const sources = [...new Set(chosen.map((item) => item.source))].filter((source) => source !== '');
   return (
     <>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 18px', alignItems: 'baseline' }}>
@@ -92,11 +94,27 @@ export function DatesView() {
           </h2>
           <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
             {group.items.map((item) => (
-              <Line key={`${item.owner} ${item.id} ${item.what} ${item.channels.join(' ')}`} item={item} />
+              <Line
+                key={`${item.owner} ${item.id} ${item.what} ${item.channels.join(' ')}`}
+                item={item}
+                note={sources.indexOf(item.source) + 1}
+              />
             ))}
           </ul>
         </section>
       ))}
+      {sources.length > 0 && (
+        <ol
+          aria-label="Sources"
+          style={{ fontSize: '0.84rem', color: ink.soft, maxWidth: 820, paddingLeft: 20 }}
+        >
+          {sources.map((source, place) => (
+            <li key={source} id={`source-${place + 1}`}>
+              {unconfirmed(source)}
+            </li>
+          ))}
+        </ol>
+      )}
       <p style={{ color: ink.soft, maxWidth: 720 }}>
         By the same rules and limits that a run begun later is judged by. What is out of use, and units for
         practice, are not listed. The manual of the instrument and local rules stand above an interval of a
@@ -106,13 +124,16 @@ export function DatesView() {
   );
 }
 
-function Line({ item }: { item: Item }) {
-  const { owner, id, model, what, channels, until, every, source, evidence, laboratory } = item;
+function Line({ item, note }: { item: Item; note: number }) {
+  const { owner, id, model, what, channels, until, every, evidence, laboratory } = item;
   const isOwn = item.source.startsWith('Its own interval');
   return (
     <li className="fn-date">
       <span className="fn-figure" style={{ color: item.state === 'past' ? ink.void : ink.text }}>
-        {until === null ? '–' : `${day(until)}${laboratory ? '' : `, ${clock(until)}`}`}
+        {until === null ? '–' : day(until)}
+        {until !== null && !laboratory && (
+          <span style={{ display: 'block', fontSize: '0.82rem', color: ink.soft }}>{clock(until)}</span>
+        )}
       </span>
       <span>
         <b>{owner === 'instruments' ? <Link to={`/kit/${encodeURIComponent(id)}`}>{id}</Link> : id}</b>{' '}
@@ -131,13 +152,17 @@ function Line({ item }: { item: Item }) {
           <span style={{ color: ink.soft }}>
             , every {every.replace(/^1 /, '')}
             {isOwn && ', set here'}
+            {note > 0 && (
+              <sup>
+                <a href={`#source-${note}`} aria-label={`Source ${note}`}>
+                  {note}
+                </a>
+              </sup>
+            )}
           </span>
         )}
       </span>
-      <span className="fn-date-note">
-        {held(item)}
-        {source && <span style={{ display: 'block', color: ink.soft }}>{unconfirmed(source)}</span>}
-      </span>
+      <span className="fn-date-note">{held(item)}</span>
     </li>
   );
 }

@@ -9,6 +9,7 @@ import { Empty, Lacking, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
 import { Practice } from '../look/Practice';
 import { ink } from '../look/theme';
+import { DueCount } from '../dates/DueCount';
 import { DayLine } from './DayLine';
 import { hoursOf } from './hours';
 import { useBeginCheck } from '../bench/useBeginCheck';
@@ -81,6 +82,7 @@ export function DayView() {
         <span style={{ color: ink.soft }}>
           {campaign ? `${campaign.site}, ${campaign.title}` : 'no campaign yet'} · {zone}
         </span>
+        <DueCount />
         <span style={{ flex: 1 }} />
         <Button disabled={before === null} onClick={() => before !== null && setSearch({ date: before })}>
           ← Day before

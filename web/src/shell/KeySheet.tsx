@@ -19,6 +19,7 @@ const sheet: [string, [string, string][]][] = [
       ['g o', 'Reports'],
       ['g a', 'Laboratory'],
       ['g n', 'Plan'],
+      ['g t', 'Dates'],
       ['g k', 'Kit'],
       ['g p', 'Policies'],
       ['g l', 'Journal'],
