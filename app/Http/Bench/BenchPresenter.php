@@ -60,6 +60,11 @@ final readonly class BenchPresenter
             $shifts[] = SharedShiftLine::of($drifts, $scale, $reference, $when);
         }
 
-        return ['units' => $units, 'shifts' => array_values(array_filter($shifts, \is_array(...)))];
+        return [
+            'units' => $units,
+            'shifts' => array_values(array_filter($shifts, \is_array(...))),
+            // Where no campaign says by which policy, none is.
+            'waiting' => $fit === [] ? 0 : \count(array_filter($units, static fn (array $unit): bool => $unit['fit'] === null)),
+        ];
     }
 }

@@ -75,7 +75,8 @@ final readonly class DayPresenter
         $runs = array_merge(...array_map(static fn (array $own): array => array_column($own['runs'], 'id'), array_values($hours)));
         $worked = $this->worked($runs);
         // Whether a unit may go out is asked of today: what was of another day shows in the runs of that day.
-        $fit = $this->site->now()->format('Y-m-d') === $date ? $this->fitness->all() : [];
+        $today = $this->site->now()->format('Y-m-d');
+        $fit = $today === $date ? $this->fitness->all() : [];
         $units = [];
         foreach ($this->lines->all() as $key => $line) {
             $own = $hours[$key] ?? ['runs' => [], 'checks' => [], 'last' => $this->lastCheck($line, $to)];
@@ -88,6 +89,7 @@ final readonly class DayPresenter
 
         return [
             'date' => $date,
+            'today' => $today,
             'zone' => $zone->getName(),
             'campaign' => $this->campaign($from, $to),
             'before' => $this->days->before($from, $zone),

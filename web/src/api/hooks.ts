@@ -51,7 +51,12 @@ export const beforehand = {
   }),
 };
 
-export const useBench = () => useQuery(beforehand.bench);
+export const useBench = () =>
+  useQuery({
+    ...beforehand.bench,
+    // A unit of which it is not known yet whether it may go out would look as one that nothing is against.
+    refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 500 : false),
+  });
 
 /** A row of units on one reference. */
 export const useRound = (id: string) =>

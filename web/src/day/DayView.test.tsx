@@ -1,4 +1,4 @@
-import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { BenchView } from '../bench/BenchView';
 import { pick, press, reader, refuse, sent, serve, showAt, technician, where } from '../tests/served';
@@ -48,6 +48,7 @@ const units = [
 ];
 const day = {
   date: '2026-11-24',
+  today: '2026-11-27',
   before: '2026-11-20',
   after: '2026-11-25',
   units,
@@ -139,6 +140,19 @@ describe('the day', () => {
     expect(screen.queryByRole('link', { name: 'Start a run' })).toBeNull();
     press(/Day before/);
     await waitFor(() => expect(where()).toBe('/?date=2026-11-20'));
+  });
+
+  it('goes to any day that is typed, and back to today', async () => {
+    await open(technician);
+    const field = await screen.findByLabelText('Day');
+    fireEvent.change(field, { target: { value: '' } });
+    fireEvent.blur(field);
+    fireEvent.change(field, { target: { value: '2026-10-02' } });
+    expect(where()).toBe('/?date=2026-11-24');
+    fireEvent.blur(field);
+    await waitFor(() => expect(where()).toBe('/?date=2026-10-02'));
+    fireEvent.click(await screen.findByRole('button', { name: 'Today' }));
+    await waitFor(() => expect(where()).toBe('/?date=2026-11-27'));
   });
 
   it('says where all is done, where something is left, and where there is nothing yet', async () => {

@@ -1,4 +1,6 @@
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useDay, useSession } from '../api/hooks';
@@ -38,7 +40,7 @@ export function DayView() {
   if (asked.data === undefined) {
     return <Lacking of={[asked]} />;
   }
-  const { date, before, after, units, campaign, zone, waiting: unworked } = asked.data;
+  const { date, today, before, after, units, campaign, zone, waiting: unworked } = asked.data;
   const records = mayRecord(session.data?.user);
   if (units.length === 0) {
     return (
@@ -84,6 +86,10 @@ export function DayView() {
         </span>
         <DueCount />
         <span style={{ flex: 1 }} />
+        <Choose key={date} date={date} onChosen={(chosen) => setSearch({ date: chosen })} />
+        <Button disabled={date === today} onClick={() => setSearch({ date: today })}>
+          Today
+        </Button>
         <Button disabled={before === null} onClick={() => before !== null && setSearch({ date: before })}>
           ← Day before
         </Button>
@@ -254,5 +260,27 @@ export function DayView() {
         check after, as found · dotted: still missing · crossed: a check that cannot be used
       </p>
     </>
+  );
+}
+
+/** Any day, whether something happened on it or not: taken once it is whole and left, not at every key. */
+function Choose({ date, onChosen }: { date: string; onChosen: (date: string) => void }) {
+  const [typed, setTyped] = useState(date);
+  const choose = () => {
+    if (/^\d{4}-\d{2}-\d{2}$/.test(typed) && typed !== date) {
+      onChosen(typed);
+    }
+  };
+  return (
+    <TextField
+      label="Day"
+      type="date"
+      size="small"
+      value={typed}
+      slotProps={{ inputLabel: { shrink: true } }}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={choose}
+      onKeyDown={(event) => event.key === 'Enter' && choose()}
+    />
   );
 }
