@@ -109,7 +109,11 @@ final readonly class LearnedInterval
         [$chance, $low, $high] = $rate->chanceWithin($days);
         $day = $at->setTimezone($now->getTimezone())->format('j M Y');
         if ($low < self::NOTHING && $high > 1 - self::NOTHING) {
-            return \sprintf('Of how it will be by %s, when its %s falls due, these checks say nothing: that is too far ahead.', $day, $what);
+            return \sprintf(
+                'Of how it will be by %s, when its %s falls due, these checks say nothing: that is too far ahead.',
+                $day,
+                $what,
+            );
         }
 
         return \sprintf(
