@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\App\Office;
 
 use Footnote\App\Report\Column;
+use Footnote\App\Report\CsvSheet;
 
 /**
  * What falls due as a table.
@@ -14,9 +15,6 @@ use Footnote\App\Report\Column;
 final class DatesTable
 {
     public const FILE = 'dates.csv';
-
-    /** Between several things in one cell. */
-    private const NEXT = ' | ';
 
     /** @return non-empty-list<Column> names stand for good: who reads the table relies on them */
     public static function columns(): array
@@ -50,13 +48,13 @@ final class DatesTable
             'what' => $due['what'],
             'of' => $item['id'],
             'model' => $item['model'],
-            'channels' => implode(self::NEXT, $due['channels']),
+            'channels' => implode(CsvSheet::NEXT, $due['channels']),
             'by' => $due['laboratory'] ? 'laboratory' : 'bench',
             'every' => $due['every'],
             'source' => $due['source'],
             'evidence' => $due['evidence'],
             'weighs' => $due['weighs'] ?? '',
-            'holds_up' => implode(self::NEXT, $item['holdsUp']),
+            'holds_up' => implode(CsvSheet::NEXT, $item['holdsUp']),
         ];
     }
 }

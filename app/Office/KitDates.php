@@ -14,6 +14,7 @@ use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Runs\FitLines;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Judgement\FallsDue;
+use Footnote\Core\Judgement\Policy;
 
 /**
  * What of the kit falls due: of every unit and every reference in use, by the policy of the newest campaign. Units for practice are left
@@ -43,22 +44,23 @@ final readonly class KitDates
      */
     public function all(): ?array
     {
-        $lines = $this->lines->all();
         $campaign = $this->campaigns->newest();
-        if ($lines === null || $campaign === null) {
+        if ($campaign === null) {
             return null;
         }
-        [$items, $waiting] = $this->ofUnits($lines);
-        array_push($items, ...$this->ofReferences($campaign['policy']));
-        usort($items, static fn (array $one, array $other): int => [
-            $one['due']['until'] === null ? 0 : (int) (new \DateTimeImmutable($one['due']['until']))->format('U'),
-            $one['id'],
-        ] <=> [
-            $other['due']['until'] === null ? 0 : (int) (new \DateTimeImmutable($other['due']['until']))->format('U'),
-            $other['id'],
-        ]);
+        [$items, $waiting] = $this->ofUnits($this->lines->all() ?? []);
+        array_push($items, ...$this->ofReferences($this->policies->get($campaign['policy'])));
+        // What was never done has no moment, and stands before all.
+        $timed = array_map(static fn (array $item): array => [
+            'at' => $item['due']['until'] === null ? 0 : (new \DateTimeImmutable($item['due']['until']))->getTimestamp(),
+            'item' => $item,
+        ], $items);
+        usort(
+            $timed,
+            static fn (array $one, array $other): int => [$one['at'], $one['item']['id']] <=> [$other['at'], $other['item']['id']],
+        );
 
-        return ['items' => $items, 'waiting' => $waiting];
+        return ['items' => array_column($timed, 'item'), 'waiting' => $waiting];
     }
 
     /**
@@ -87,16 +89,14 @@ final readonly class KitDates
     }
 
     /** @return list<Dated> */
-    private function ofReferences(string $policy): array
+    private function ofReferences(Policy $policy): array
     {
         $retired = $this->retirements->references();
         $leaning = $this->kit->leaning();
         $now = $this->site->now();
         $items = [];
         foreach ($this->logbook->references() as $reference) {
-            $due = isset($retired['='.$reference->id])
-                ? null
-                : FallsDue::ofReference($reference, $this->policies->get($policy), $now);
+            $due = isset($retired['='.$reference->id]) ? null : FallsDue::ofReference($reference, $policy, $now);
             if ($due !== null) {
                 $items[] = [
                     'owner' => 'references',

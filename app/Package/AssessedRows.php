@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Package;
 
+use Footnote\App\Report\CsvSheet;
 use Footnote\App\Storage\Cells;
 
 /**
@@ -37,7 +38,7 @@ final readonly class AssessedRows
                     'stated' => Cells::text($limit, 'words'),
                     'robustness' => Cells::text($limit, 'robustness'),
                     'statement' => Cells::text($limit, 'statement'),
-                    'causes' => implode(' | ', Cells::texts($limit, 'causes')),
+                    'causes' => implode(CsvSheet::NEXT, Cells::texts($limit, 'causes')),
                     'scope' => Cells::text($limit, 'scope'),
                     'source' => Cells::text($limit, 'source'),
                     'mark' => Cells::text($limit, 'mark'),
@@ -89,7 +90,7 @@ final readonly class AssessedRows
                         'place' => $place,
                         'check' => Cells::text($check, 'check'),
                         'at' => Cells::text($check, 'at'),
-                        'why' => implode(' | ', Cells::texts($check, 'reasons')),
+                        'why' => implode(CsvSheet::NEXT, Cells::texts($check, 'reasons')),
                     ];
                 }
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Package;
 
+use Footnote\App\Report\CsvSheet;
 use Footnote\App\Shown\CertificateLines;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Certificate;
@@ -49,7 +50,7 @@ final readonly class RecordRows
                 'by' => implode(' ', $check->notes->codes()),
                 'reference' => (string) $check->reference,
                 'references' => implode(' ', $check->leansOn()),
-                'said' => implode(' | ', array_map(static fn (array $cell): string => $cell['label'].': '.$cell['shown'], $said)),
+                'said' => implode(CsvSheet::NEXT, array_map(static fn (array $cell): string => $cell['label'].': '.$cell['shown'], $said)),
                 'set_aside' => $check->notes->setAside->reason ?? '',
                 'in_place_of' => Cells::text(Cells::map($told, 'inPlaceOf'), 'check'),
             ];
@@ -65,7 +66,7 @@ final readonly class RecordRows
     {
         foreach (Cells::rows($record, 'references') as $told) {
             $reference = $this->reader->reference(Fields::of($told));
-            $recalls = implode(' | ', array_map(self::recall(...), $reference->recalls->all));
+            $recalls = implode(CsvSheet::NEXT, array_map(self::recall(...), $reference->recalls->all));
             $of = ['kind' => 'reference', 'of' => $reference->id, 'model' => $reference->model, 'recalls' => $recalls];
             yield from self::stated($reference->certificates, $of, $this->families->referenceKind($reference->kind));
         }

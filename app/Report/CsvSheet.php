@@ -10,6 +10,9 @@ namespace Footnote\App\Report;
  */
 final readonly class CsvSheet
 {
+    /** Between several things in one cell. */
+    public const NEXT = ' | ';
+
     /** Bytes of a sheet that are held in memory; the rest lies in a file. */
     public const IN_MEMORY = 8_000_000;
 

@@ -11,9 +11,6 @@ final class ResultTable
 {
     public const FILE = 'results.csv';
 
-    /** Between several things in one cell. */
-    private const NEXT = ' | ';
-
     /** @return non-empty-list<Column> names stand for good: who reads the table relies on them */
     public static function columns(): array
     {
@@ -84,7 +81,7 @@ final class ResultTable
                 ...($decided?->of(Cells::text($result, 'key')) ?? []),
                 ...$leaning->of(self::bracket($body, Cells::text($result, 'channel'))),
                 'verdict' => Cells::text($result, 'verdict'),
-                'limits' => implode(self::NEXT, array_map(self::limit(...), Cells::rows($result, 'limits'))),
+                'limits' => implode(CsvSheet::NEXT, array_map(self::limit(...), Cells::rows($result, 'limits'))),
                 'findings' => self::found(array_values(array_intersect_key($findings, array_flip(array_filter($weighing, \is_int(...)))))),
             ];
         }
@@ -145,7 +142,7 @@ final class ResultTable
     /** @param list<array<string, mixed>> $findings */
     private static function found(array $findings): string
     {
-        return implode(self::NEXT, array_map(
+        return implode(CsvSheet::NEXT, array_map(
             static fn (array $one): string => \sprintf(
                 '%s, %s: %s',
                 Cells::text($one, 'severity'),

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Footnote\App\Runs;
 
 use Footnote\App\Logbook\Campaigns;
-use Footnote\App\Logbook\Logbook;
-use Footnote\App\Logbook\Policies;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Logbook\UnitLines;
 use Footnote\Core\Judgement\FallsDue;
@@ -38,8 +36,6 @@ final readonly class FitLines
         private UnitLines $lines,
         private Campaigns $campaigns,
         private SiteClock $site,
-        private Logbook $logbook,
-        private Policies $policies,
     ) {
     }
 
@@ -59,19 +55,15 @@ final readonly class FitLines
         /** @var array<string, Line> what was kept has the shape of what is worked out */
         return $this->lines->of(
             \sprintf('fit %s %s %s', $now->format('Y-m-d'), $campaign['policy'], $campaign['zone']),
-            fn (string $unit): array => $this->line($unit, $campaign['id'], $campaign['policy'], $now),
+            fn (string $unit): array => self::line($this->fit->of($unit, $campaign['id'], $campaign['policy'], $now), $now->getTimezone()),
             seconds: self::SECONDS,
         );
     }
 
     /** @return Line */
-    private function line(string $unit, string $campaign, string $policy, \DateTimeImmutable $now): array
+    private static function line(Fitness $fitness, \DateTimeZone $zone): array
     {
-        $fitness = $this->fit->of($unit, $campaign, $policy, $now);
-        $instrument = $this->logbook->instrument($unit) ?? throw new \LogicException('A unit is gone.');
-        $due = FallsDue::ofUnit($instrument, $fitness->routines, $this->policies->get($policy), $now);
-
-        return [...self::told($fitness, $now->getTimezone()), 'due' => array_map(self::due(...), $due)];
+        return [...self::told($fitness, $zone), 'due' => array_map(self::due(...), $fitness->due)];
     }
 
     /** @return array{state: string, stays: bool, until: string|null, against: list<string>, over: string} */

@@ -79,11 +79,6 @@ final readonly class FallsDue
             : self::certified($term, $policy, CertifiedTerm::EXPIRED_REFERENCE, CertifiedTerm::RULE_OF_REFERENCES);
     }
 
-    public function isOverAt(\DateTimeImmutable $moment): bool
-    {
-        return $this->until === null || $moment > $this->until;
-    }
-
     /** Whether a laboratory does it; else it is done at the bench. */
     public function isForLaboratory(): bool
     {

@@ -16,6 +16,7 @@ final readonly class Fitness
      * @param list<Run>    $closes  what the next check can still close: until then nobody adjusts it unread
      * @param Expiry|null  $until   what runs out first, if nothing else comes; null: nothing that is known
      * @param list<RoutineOfUnit> $routines what is wanted of it again and again
+     * @param list<FallsDue>      $due    until when what was done of it counts
      */
     public function __construct(
         public FitState $state,
@@ -24,6 +25,7 @@ final readonly class Fitness
         public array $closes,
         public ?Expiry $until,
         public array $routines,
+        public array $due,
     ) {
     }
 }

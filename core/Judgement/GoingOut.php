@@ -54,6 +54,7 @@ final readonly class GoingOut
             $this->foresight->openRuns($timeline),
             $beforehand->expiries[0][1] ?? null,
             $beforehand->routines,
+            FallsDue::ofUnit($timeline->instrument, $beforehand->routines, $policy, $at),
         );
     }
 

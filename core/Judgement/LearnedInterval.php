@@ -78,7 +78,7 @@ final readonly class LearnedInterval
             return [\sprintf(
                 'What interval it needs is learned from %d checks on that follow one which left it within %s; so far there %s.',
                 self::LEAST,
-                $this->size(),
+                $this->limit->amount(),
                 $this->checks === 1 ? 'is 1' : 'are '.$this->checks,
             )];
         }
@@ -87,7 +87,7 @@ final readonly class LearnedInterval
         return [
             \sprintf(
                 'Found off by more than %s at %d of %d checks, in %s days in service.',
-                $this->size(),
+                $this->limit->amount(),
                 $this->out,
                 $this->checks,
                 self::days($this->days),
@@ -131,7 +131,7 @@ final readonly class LearnedInterval
     /** @param float $ahead days from now until it falls due */
     private function advice(SteadyRate $rate, float $low, float $high, float $ahead): string
     {
-        $allowed = \sprintf('%s that laboratories commonly allow', \sprintf('%.0f %%', 100 * self::ALLOWED));
+        $allowed = \sprintf('%.0f %% that laboratories commonly allow', 100 * self::ALLOWED);
 
         return match (true) {
             $this->creeps !== null && $this->creeps->from <= $ahead => 'But it creeps, and by its own line it may be out before then: '
@@ -149,11 +149,6 @@ final readonly class LearnedInterval
             ),
             default => \sprintf('It may be more or less than the %s: these checks speak for no other interval.', $allowed),
         };
-    }
-
-    private function size(): string
-    {
-        return $this->limit->value->written.' '.$this->limit->unit;
     }
 
     private static function days(float $days): string

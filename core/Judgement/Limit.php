@@ -53,10 +53,14 @@ final readonly class Limit
         return $this->value->value->toFloat();
     }
 
+    /** What is allowed, without which side of it is. */
+    public function amount(): string
+    {
+        return trim($this->value->written.' '.(IntervalUnit::tryFrom($this->unit)?->behind($this->value->written) ?? $this->unit));
+    }
+
     public function words(): string
     {
-        $unit = IntervalUnit::tryFrom($this->unit)?->behind($this->value->written) ?? $this->unit;
-
-        return trim(\sprintf('%s %s %s', $this->comparator->value, $this->value->written, $unit));
+        return $this->comparator->value.' '.$this->amount();
     }
 }

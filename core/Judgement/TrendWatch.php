@@ -248,7 +248,7 @@ final readonly class TrendWatch
             return [[], null];
         }
         $date = static fn (float $days): string => Span::shift($now, 86400 * $days)->setTimezone($now->getTimezone())->format('j M Y');
-        $off = $action->value->written.' '.$unit->value;
+        $off = $action->amount();
         $goes = \sprintf('It goes on by %s in 30 days since it was last adjusted', SignedWords::of(30 * $crossing->slope, $unit));
 
         return [[match (true) {

@@ -11,6 +11,7 @@ use Footnote\App\Access\Role;
 use Footnote\App\Access\User;
 use Footnote\App\Journal\Journal;
 use Footnote\App\Record\Importer;
+use Footnote\App\Report\Column;
 use Footnote\App\Storage\RecordFile;
 use Footnote\Tests\Core\Scene;
 use Opis\JsonSchema\Errors\ErrorFormatter;
@@ -146,6 +147,19 @@ abstract class ApiTestCase extends WebTestCase
         );
 
         return new Answer($text);
+    }
+
+    /**
+     * Each column of a table stands in docs/formats.md as it is.
+     *
+     * @param list<Column> $columns
+     */
+    protected static function assertDescribed(array $columns): void
+    {
+        $told = (string) file_get_contents(\dirname(__DIR__, 2).'/docs/formats.md');
+        foreach ($columns as $column) {
+            self::assertStringContainsString(\sprintf("| `%s` | %s | %s |\n", $column->name, $column->type, $column->meaning), $told);
+        }
     }
 
     /** Accepts a half-done check as it stands. */

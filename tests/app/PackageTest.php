@@ -185,9 +185,7 @@ final class PackageTest extends ApiTestCase
         $told = (string) file_get_contents(\dirname(__DIR__, 2).'/docs/formats.md');
         foreach (Sheet::cases() as $sheet) {
             self::assertStringContainsString($sheet->file(), $told);
-            foreach ($sheet->columns() as $column) {
-                self::assertStringContainsString(\sprintf("| `%s` | %s | %s |\n", $column->name, $column->type, $column->meaning), $told);
-            }
+            self::assertDescribed($sheet->columns());
         }
     }
 

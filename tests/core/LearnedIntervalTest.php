@@ -130,7 +130,10 @@ final class LearnedIntervalTest extends TestCase
         self::assertStringContainsString('by its own line it may be out before then: a shorter interval is advised.', $late);
     }
 
-    /** Out at every third monthly check and set right each time: three months are too long, 4.6 days keep to 5 in 100 (−ln 0.95 · 720 ⁄ 8). */
+    /**
+     * Out at every third monthly check and set right each time: three months are too long, 4.6 days keep to 5 in 100
+     * (−ln 0.95 · 720 ⁄ 8).
+     */
     public function testAShorterIntervalIsAdvised(): void
     {
         $checks = [];

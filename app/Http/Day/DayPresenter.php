@@ -62,7 +62,8 @@ final readonly class DayPresenter
             throw Problem::field('/date', 'must be a day such as 2026-03-02.');
         }
         $zone = $this->site->zone();
-        $date = $wanted === '' ? $this->usual($zone) : $wanted;
+        $today = $this->site->now()->format('Y-m-d');
+        $date = $wanted === '' ? $this->usual($today, $zone) : $wanted;
         $from = new \DateTimeImmutable($date, $zone);
         $to = $from->modify('+1 day');
         $drafts = $this->drafts->heads();
@@ -75,7 +76,6 @@ final readonly class DayPresenter
         $runs = array_merge(...array_map(static fn (array $own): array => array_column($own['runs'], 'id'), array_values($hours)));
         $worked = $this->worked($runs);
         // Whether a unit may go out is asked of today: what was of another day shows in the runs of that day.
-        $today = $this->site->now()->format('Y-m-d');
         $fit = $today === $date ? $this->fitness->all() : [];
         $units = [];
         foreach ($this->lines->all() as $key => $line) {
@@ -99,9 +99,8 @@ final readonly class DayPresenter
         ];
     }
 
-    private function usual(\DateTimeZone $zone): string
+    private function usual(string $today, \DateTimeZone $zone): string
     {
-        $today = $this->site->now()->format('Y-m-d');
         $from = new \DateTimeImmutable($today, $zone);
 
         return $this->days->hasEvidence($from, $from->modify('+1 day'))

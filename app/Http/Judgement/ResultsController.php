@@ -13,7 +13,6 @@ use Footnote\App\Logbook\Ledger;
 use Footnote\App\Logbook\LedgerChoice;
 use Footnote\App\Logbook\PracticeUnits;
 use Footnote\App\Logbook\Withdrawals;
-use Footnote\App\Report\CsvSheet;
 use Footnote\App\Report\ReportedResults;
 use Footnote\App\Report\ResultTable;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -58,13 +57,7 @@ final readonly class ResultsController
     #[Route('.csv', methods: ['GET'])]
     public function csv(Request $request, ReportedResults $results): Response
     {
-        $file = new \SplTempFileObject(CsvSheet::IN_MEMORY);
-        $sheet = new CsvSheet($file, ResultTable::columns(), $request->query->getString('decimal') === 'comma');
-        foreach ($results->lines($this->choice($request)) as $line) {
-            $sheet->add($line);
-        }
-
-        return SheetResponse::of($file, ResultTable::FILE);
+        return SheetResponse::of($request, ResultTable::FILE, ResultTable::columns(), $results->lines($this->choice($request)));
     }
 
     #[Route('/{run}', methods: ['GET'])]

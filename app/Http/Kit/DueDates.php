@@ -11,7 +11,7 @@ use Footnote\Core\Judgement\CertifiedTerm;
 final readonly class DueDates
 {
     /** Days ahead of a due date at which it is pointed out. */
-    private const SOON = 45;
+    public const SOON = 45;
 
     private function __construct(public \DateTimeImmutable $now)
     {

@@ -7,7 +7,6 @@ namespace Footnote\App\Http\Office;
 use Footnote\App\Http\SheetResponse;
 use Footnote\App\Office\DatesTable;
 use Footnote\App\Office\KitDates;
-use Footnote\App\Report\CsvSheet;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -26,12 +25,8 @@ final readonly class DatesController
     #[Route('.csv', methods: ['GET'])]
     public function csv(Request $request, KitDates $dates): Response
     {
-        $file = new \SplTempFileObject(CsvSheet::IN_MEMORY);
-        $sheet = new CsvSheet($file, DatesTable::columns(), $request->query->getString('decimal') === 'comma');
-        foreach ($dates->all()['items'] ?? [] as $item) {
-            $sheet->add(DatesTable::line($item));
-        }
+        $lines = array_map(DatesTable::line(...), $dates->all()['items'] ?? []);
 
-        return SheetResponse::of($file, DatesTable::FILE);
+        return SheetResponse::of($request, DatesTable::FILE, DatesTable::columns(), $lines);
     }
 }

@@ -26,13 +26,16 @@ final readonly class DatesPresenter
         $all = $this->dates->all();
         $items = array_map(static fn (array $item): array => self::item($item, $dates), $all['items'] ?? []);
 
+        $states = array_count_values(array_column($items, 'state'));
+
         return [
             'today' => $dates->now->format('Y-m-d'),
             'zone' => $dates->now->getTimezone()->getName(),
             'known' => $all !== null,
             'waiting' => $all['waiting'] ?? 0,
-            'over' => \count(array_filter($items, static fn (array $item): bool => $item['state'] === 'past')),
-            'soon' => \count(array_filter($items, static fn (array $item): bool => $item['state'] === 'soon')),
+            'over' => $states['past'] ?? 0,
+            'soon' => $states['soon'] ?? 0,
+            'soonDays' => DueDates::SOON,
             'items' => $items,
         ];
     }
@@ -40,7 +43,7 @@ final readonly class DatesPresenter
     /**
      * @param Dated $item
      *
-     * @return array<string, mixed>
+     * @return non-empty-array<string, mixed>&array{state: string}
      */
     private static function item(array $item, DueDates $dates): array
     {

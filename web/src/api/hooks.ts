@@ -23,12 +23,15 @@ export const useSession = () =>
     staleTime: 60_000,
   });
 
+/** Where something of it is still being worked out, it is asked for again until it is: how soon, ms. */
+const untilWorkedOut = ({ state }: { state: { data: { waiting: number } | undefined } }): number | false =>
+  (state.data?.waiting ?? 0) > 0 ? 500 : false;
+
 export const useDay = (date: string | null) =>
   useQuery({
     queryKey: ['day', date],
     queryFn: () => answer(api.GET('/api/day', { params: { query: date === null ? {} : { date } } })),
-    // Where runs of the day are still being worked out, it is asked for again until they are.
-    refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 500 : false),
+    refetchInterval: untilWorkedOut,
   });
 
 /** What of the kit falls due. */
@@ -36,7 +39,7 @@ export const useDates = () =>
   useQuery({
     queryKey: ['dates'],
     queryFn: () => answer(api.GET('/api/dates')),
-    refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 500 : false),
+    refetchInterval: untilWorkedOut,
   });
 
 /** What is asked for before anybody looks at it, so that it is there without a network. */
@@ -55,7 +58,7 @@ export const useBench = () =>
   useQuery({
     ...beforehand.bench,
     // A unit of which it is not known yet whether it may go out would look as one that nothing is against.
-    refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 500 : false),
+    refetchInterval: untilWorkedOut,
   });
 
 /** A row of units on one reference. */

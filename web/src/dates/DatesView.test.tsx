@@ -1,5 +1,4 @@
 import { fireEvent, screen, within } from '@testing-library/react';
-
 import { expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/client';
 import { serve, type Server, showAt } from '../tests/served';
@@ -38,6 +37,7 @@ const dates = (items: Schemas['DueItem'][], more: Partial<Schemas['Dates']> = {}
   waiting: 0,
   over: 1,
   soon: 1,
+  soonDays: 45,
   items,
   ...more,
 });

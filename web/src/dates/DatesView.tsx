@@ -26,7 +26,7 @@ export function DatesView() {
   if (asked.data === undefined) {
     return <Lacking of={[asked]} />;
   }
-  const { items, today, zone, known, waiting, over, soon } = asked.data;
+  const { items, today, zone, known, waiting, over, soon, soonDays } = asked.data;
   if (!known || (items.length === 0 && waiting === 0)) {
     return (
       <Empty title="Nothing falls due">
@@ -54,7 +54,7 @@ export function DatesView() {
         </h1>
         <span style={{ color: over > 0 ? ink.void : ink.soft, fontWeight: over > 0 ? 600 : 400 }}>
           {over > 0 ? `${over} over, ` : ''}
-          {soon} within 45 days
+          {soon} within {soonDays} days
         </span>
         <span style={{ color: ink.soft }}>
           {day(`${today}T12:00:00Z`, 'UTC')} · {zone}
