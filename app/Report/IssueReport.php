@@ -20,7 +20,6 @@ use Footnote\App\Storage\Cells;
 use Footnote\App\Storage\JsonLines;
 use Footnote\Core\Record\Fields;
 use Psr\Clock\ClockInterface;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /**
  * A person signs a report as it was on the screen, and it is issued: all that it says is frozen under a number, an edition and a digest.
@@ -38,17 +37,15 @@ final readonly class IssueReport
         private Editions $editions,
         private SquareCode $code,
         private ClockInterface $clock,
-        #[Autowire('%env(default::FOOTNOTE_ADDRESS)%')]
-        private ?string $publicAddress,
     ) {
     }
 
     /**
-     * @param string $called by which address the application was called, where none is set
+     * @param string $place by which address others reach the application, without a slash at its end
      *
      * @return int number of the edition
      */
-    public function __invoke(User $by, string $report, Fields $told, string $called): int
+    public function __invoke(User $by, string $report, Fields $told, string $place): int
     {
         $seen = $told->text('digest');
         $after = (int) ($told->optionalNumber('after', 0, 1e6) ?? 0);
@@ -59,13 +56,12 @@ final readonly class IssueReport
         // Made before the lock is taken; within it, it is only looked for, unless something came meanwhile.
         $this->drafts->of($report);
         $address = bin2hex(random_bytes(12));
-        $url = rtrim($this->publicAddress ?? '', '/');
-        $url = ($url === '' ? $called : $url).'/r/'.$address;
+        $url = $place.'/r/'.$address;
         $square = $this->code->of($url);
         $entry = ['report' => $report, 'edition' => $after + 1, 'digest' => $seen, 'why' => $why];
-        $place = ['address' => $url, 'square' => $square];
+        $printed = ['address' => $url, 'square' => $square];
 
-        return $this->journal->during($by->code, self::ISSUED, $entry, function () use ($by, $report, $entry, $address, $place): int {
+        return $this->journal->during($by->code, self::ISSUED, $entry, function () use ($by, $report, $entry, $address, $printed): int {
             ['digest' => $seen, 'why' => $why] = $entry;
             $after = $entry['edition'] - 1;
             $draft = $this->drafts->of($report);
@@ -78,7 +74,7 @@ final readonly class IssueReport
                 'by' => $by->code,
                 'at' => $at->format(\DATE_ATOM),
                 'draft' => $seen,
-                ...$place,
+                ...$printed,
                 ...($last === null ? [] : ['why' => $why]),
             ];
             $content = self::content($draft, $issue, $last === null ? [] : self::changed($last['edition'], $why, $changes));

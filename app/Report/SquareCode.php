@@ -16,7 +16,7 @@ final readonly class SquareCode
         $process->run();
         $drawn = $process->isSuccessful() ? $process->getOutput() : '';
         if (preg_match('/viewBox="([\d ]+)".* transform="([^"]+)" d="([^"]+)"/s', $drawn, $found) !== 1) {
-            throw new Problem(503, 'The square code could not be drawn: qrencode is not installed on the server. Nothing was issued.');
+            throw new Problem(503, 'The square code could not be drawn: qrencode is not installed on the server. Nothing was changed.');
         }
 
         return \sprintf(

@@ -19,8 +19,7 @@ final readonly class FallsDue
      * @param list<string>            $channels of the unit; none: all of it
      * @param \DateTimeImmutable|null $until    the last moment at which it counts; null: it was never done, as far as is known
      * @param string                  $evidence check or number of the certificate that counts until then; empty where there is none
-     * @param string                  $every    how often it is wanted, in words; empty where only a certificate says until when
-     * @param Source|null             $source   where that interval is from
+     * @param DueInterval|null        $every    how often it is wanted; null where only a certificate says until when
      * @param Severity|null           $weighs   on what is measured later, by the policy; null: not at all, or nobody says
      */
     private function __construct(
@@ -28,8 +27,7 @@ final readonly class FallsDue
         public array $channels,
         public ?\DateTimeImmutable $until,
         public string $evidence,
-        public string $every,
-        public ?Source $source,
+        public ?DueInterval $every,
         public ?Severity $weighs,
     ) {
     }
@@ -59,8 +57,7 @@ final readonly class FallsDue
                 )),
                 $standing->until(),
                 $standing->done->evidence ?? '',
-                $standing->interval->words(),
-                $standing->source($rule),
+                DueInterval::of($standing, $rule),
                 $standing->done === null ? null : $policy->rule($rule->id)?->severity,
             );
         }
@@ -99,8 +96,7 @@ final readonly class FallsDue
             [],
             $term->until,
             $term->certificate->number,
-            $byInterval ? $term->routine?->interval->words() ?? '' : '',
-            $byInterval && $rule !== null ? $term->routine?->source($rule->rule) : null,
+            $byInterval && $term->routine !== null ? DueInterval::of($term->routine, $rule?->rule) : null,
             $rule?->severity,
         );
     }

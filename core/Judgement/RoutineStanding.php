@@ -72,17 +72,21 @@ final readonly class RoutineStanding
     /** Where the interval is from. */
     public function source(NamedRule $rule): Source
     {
-        return $this->own === null
-            ? new Source($rule->source, $rule->mark)
-            : new Source(
-                \sprintf(
-                    'Its own interval since %s, set by %s: %s',
-                    $this->own->since->format('j M Y'),
-                    $this->own->by,
-                    rtrim($this->own->source, '.').'.',
-                ),
-                SourceMark::Own,
-            );
+        return $this->ownSource() ?? new Source($rule->source, $rule->mark);
+    }
+
+    /** Where the interval is from that the site has set for this one alone; null where it has set none. */
+    public function ownSource(): ?Source
+    {
+        return $this->own === null ? null : new Source(
+            \sprintf(
+                'Its own interval since %s, set by %s: %s',
+                $this->own->since->format('j M Y'),
+                $this->own->by,
+                rtrim($this->own->source, '.').'.',
+            ),
+            SourceMark::Own,
+        );
     }
 
     /** How it was last done, in words that stay true while time goes by. */

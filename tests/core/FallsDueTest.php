@@ -123,7 +123,7 @@ final class FallsDueTest extends TestCase
     {
         $due = self::due($begins(self::NOW));
         self::assertSame($expected, array_map(static fn (FallsDue $one): array => [
-            $one->what, $one->until?->format('Y-m-d\TH:i:s') ?? '', $one->every, $one->weighs,
+            $one->what, $one->until?->format('Y-m-d\TH:i:s') ?? '', $one->every->words ?? '', $one->weighs,
         ], $due));
         foreach ($due as $one) {
             if ($one->until === null) {
@@ -161,7 +161,7 @@ final class FallsDueTest extends TestCase
             $due = FallsDue::ofReference($known, $policy, new \DateTimeImmutable(self::NOW, new \DateTimeZone('UTC')));
             self::assertNotNull($due?->until);
             self::assertSame([$until.' 23:59:59', $every, true], [
-                $due->until->format('Y-m-d H:i:s'), $due->every, $due->isForLaboratory(),
+                $due->until->format('Y-m-d H:i:s'), $due->every->words ?? '', $due->isForLaboratory(),
             ]);
             self::assertSame(Severity::Qualified, $due->weighs);
             $against = static fn (\DateTimeImmutable $on): array => (new AcousticBench())

@@ -56,7 +56,6 @@ final readonly class DatesPresenter
             'model' => $item['model'],
             ...$due,
             'day' => $until?->format('Y-m-d'),
-            'week' => $until?->format('o-\WW'),
             'state' => $until !== null && $dates->now > $until ? 'past' : $dates->state($until?->format('Y-m-d')),
             'holdsUp' => $item['holdsUp'],
         ];

@@ -6,6 +6,7 @@ namespace Footnote\App\Http\Report;
 
 use Footnote\App\Access\User;
 use Footnote\App\Http\Body;
+use Footnote\App\Http\PublicAddress;
 use Footnote\App\Logbook\ClientReports;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Report\Editions;
@@ -29,9 +30,9 @@ final readonly class EditionsController
 
     #[Route('/editions', methods: ['POST'])]
     #[IsGranted('ROLE_HYGIENIST')]
-    public function issue(string $id, Request $request, #[CurrentUser] User $user, IssueReport $issue): JsonResponse
+    public function issue(string $id, Request $request, #[CurrentUser] User $user, IssueReport $issue, PublicAddress $public): JsonResponse
     {
-        $edition = $issue($user, $id, Body::of($request), $request->getSchemeAndHttpHost());
+        $edition = $issue($user, $id, Body::of($request), $public->of($request));
         $this->press->start($id, $edition, PaperSize::A4);
 
         return new JsonResponse($this->reports->one($id), 201);

@@ -42,6 +42,10 @@ export const useDates = () =>
     refetchInterval: untilWorkedOut,
   });
 
+/** The addresses under which calendars ask for it. */
+export const useCalendars = () =>
+  useQuery({ queryKey: ['calendars'], queryFn: () => answer(api.GET('/api/calendars')) });
+
 /** What is asked for before anybody looks at it, so that it is there without a network. */
 export const beforehand = {
   bench: { queryKey: ['bench'], queryFn: () => answer(api.GET('/api/bench')) },

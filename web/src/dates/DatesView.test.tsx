@@ -20,7 +20,7 @@ const item = (
   channels: [],
   until: day === null ? null : `${day}T23:59:59+00:00`,
   day,
-  week: null,
+  own: false,
   state: day === null ? 'none' : 'in date',
   evidence: 'L-1',
   every: '',

@@ -1,10 +1,13 @@
 import Button from '@mui/material/Button';
+import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
-import { useDates } from '../api/hooks';
+import { useDates, useSession } from '../api/hooks';
 import { Empty, Lacking } from '../look/Told';
 import { ink } from '../look/theme';
 import { clock, day, plural, unconfirmed } from '../look/words';
+import { mayRecord } from '../shell/roles';
+import { Calendars } from './Calendars';
 import { groupsOf } from './weeks';
 
 type Item = Schemas['DueItem'];
@@ -23,6 +26,8 @@ export function DatesView() {
   const asked = useDates();
   const [search, setSearch] = useSearchParams();
   const who = search.get('by') ?? '';
+  const session = useSession();
+  const [subscribing, setSubscribing] = useState(false);
   if (asked.data === undefined) {
     return <Lacking of={[asked]} />;
   }
@@ -76,6 +81,11 @@ export function DatesView() {
         <Button size="small" component="a" href="/api/dates.csv" download>
           As a table
         </Button>
+        {mayRecord(session.data?.user) && (
+          <Button size="small" onClick={() => setSubscribing(true)}>
+            In a calendar
+          </Button>
+        )}
       </div>
       {waiting > 0 && (
         <p aria-live="polite" style={{ margin: '4px 0', color: ink.soft }}>
@@ -120,13 +130,13 @@ export function DatesView() {
         practice, are not listed. The manual of the instrument and local rules stand above an interval of a
         policy.
       </p>
+      {subscribing && <Calendars first={who} onClose={() => setSubscribing(false)} />}
     </>
   );
 }
 
 function Line({ item, note }: { item: Item; note: number }) {
   const { owner, id, model, what, channels, until, every, evidence, laboratory } = item;
-  const isOwn = item.source.startsWith('Its own interval');
   return (
     <li className="fn-date">
       <span className="fn-figure" style={{ color: item.state === 'past' ? ink.void : ink.text }}>
@@ -151,7 +161,7 @@ function Line({ item, note }: { item: Item; note: number }) {
         {every && (
           <span style={{ color: ink.soft }}>
             , every {every.replace(/^1 /, '')}
-            {isOwn && ', set here'}
+            {item.own && ', set here'}
             {note > 0 && (
               <sup>
                 <a href={`#source-${note}`} aria-label={`Source ${note}`}>

@@ -1,0 +1,46 @@
+import { fireEvent, screen } from '@testing-library/react';
+import { expect, it, vi } from 'vitest';
+import { refuse, sent, serve, type Server, showAt } from '../tests/served';
+import { Calendars } from './Calendars';
+
+const server = vi.hoisted<Server>(() => ({ GET: vi.fn(), POST: vi.fn(), PUT: vi.fn() }));
+vi.mock('../api/client', async (original) => ({ ...(await original<object>()), api: server }));
+
+const one = {
+  id: 7,
+  title: 'Bench',
+  person: 'pia',
+  by: 'bench',
+  kit: ['D-1'],
+  madeAt: '2026-11-30T10:00:00+00:00',
+};
+const kit = { instruments: [{ id: 'D-1' }], references: [{ id: 'AC-1' }] };
+
+it('tells an address once, keeps what was typed where it is refused, and ends one', async () => {
+  serve(
+    server,
+    { '/api/calendars': { items: [one] }, '/api/kit': kit },
+    { address: 'https://footnote.example/calendar/abc.ics', square: '<svg/>', items: [one] },
+  );
+  showAt('/', '/', <Calendars first="bench" onClose={vi.fn()} />);
+  await screen.findByText(/What is done at the bench of D-1/);
+  fireEvent.change(screen.getByRole('textbox', { name: /Name of the calendar/ }), {
+    target: { value: 'Mine' },
+  });
+  refuse(server.POST, 'Nothing was saved.', { '/title': 'may have 80 characters at most.' });
+  fireEvent.click(screen.getByRole('button', { name: 'Make an address' }));
+  await screen.findByText('may have 80 characters at most.');
+  fireEvent.click(screen.getByRole('button', { name: 'Make an address' }));
+  const address = await screen.findByLabelText<HTMLInputElement>('Address');
+  expect(sent(server.POST)).toMatchObject({
+    path: '/api/calendars',
+    body: { title: 'Mine', by: 'bench', kit: [] },
+  });
+  expect(address.value).toBe('https://footnote.example/calendar/abc.ics');
+  fireEvent.click(screen.getByRole('button', { name: 'Make another' }));
+  await vi.waitFor(() => expect(screen.queryByLabelText('Address')).toBeNull());
+  fireEvent.click(screen.getByRole('button', { name: 'End Bench' }));
+  await vi.waitFor(() =>
+    expect(sent(server.POST)).toMatchObject({ path: '/api/calendars/{id}/end', params: { path: { id: 7 } } }),
+  );
+});
