@@ -4,20 +4,22 @@ declare(strict_types=1);
 
 namespace Footnote\App\Logbook;
 
+use Symfony\Component\DependencyInjection\Attribute\Exclude;
+
 /** Which runs of the ledger are wanted. */
+#[Exclude]
 final readonly class LedgerChoice
 {
     /**
-     * @param string       $verdict proposed; empty: any
-     * @param bool|null    $decided null: either
-     * @param list<string> $without units: what is practice waits for nobody's decision
-     * @param list<string>|null $runs by name; null: any
+     * @param string            $verdict proposed; empty: any
+     * @param bool|null         $decided null: either
+     * @param list<string>      $without units: what is practice waits for nobody's decision
+     * @param list<string>|null $runs    by name; null: any
      */
     public function __construct(
-        public string $campaign = '',
-        public string $instrument = '',
+        public RunsSought $sought = new RunsSought(),
         public string $verdict = '',
-        public ?bool $decided = null,
+        private ?bool $decided = null,
         private array $without = [],
         private ?array $runs = null,
     ) {
@@ -26,7 +28,7 @@ final readonly class LedgerChoice
     /** Whether nothing of a campaign is left out but by which it is. */
     public function isOfAll(): bool
     {
-        return $this->instrument === '' && $this->verdict === '' && $this->decided === null && $this->runs === null;
+        return $this->sought->isOfAll() && $this->verdict === '' && $this->decided === null && $this->runs === null;
     }
 
     /** @return array{string, list<string>} a condition on states s of runs that count, whatever their verdict, and its values */
@@ -34,11 +36,9 @@ final readonly class LedgerChoice
     {
         $where = "s.campaign_id <> ''";
         $values = [];
-        foreach (['s.campaign_id = ?' => $this->campaign, 's.instrument_id = ?' => $this->instrument] as $condition => $value) {
-            if ($value !== '') {
-                $where .= ' AND '.$condition;
-                $values[] = $value;
-            }
+        foreach ($this->sought->conditions() as [$condition, $of]) {
+            $where .= ' AND '.$condition;
+            array_push($values, ...$of);
         }
         foreach ($this->without as $unit) {
             $where .= ' AND s.instrument_id <> ?';

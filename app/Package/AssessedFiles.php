@@ -56,7 +56,7 @@ final readonly class AssessedFiles
     {
         return array_map(
             static fn (array $run): array => ['run' => $run['run'], 'by' => $run['by'], 'reason' => $run['reason']],
-            $of->choice->isOfAll() ? $this->withdrawals->of($of->choice->campaign) : [],
+            $of->choice->isOfAll() ? $this->withdrawals->of($of->choice->sought->campaign) : [],
         );
     }
 }

@@ -7,6 +7,7 @@ namespace Footnote\App\Package;
 use Footnote\App\Logbook\CampaignRuns;
 use Footnote\App\Logbook\ClientReports;
 use Footnote\App\Logbook\LedgerChoice;
+use Footnote\App\Logbook\RunsSought;
 use Footnote\App\Report\Content\Asked;
 use Footnote\App\Report\Content\ReportContent;
 use Footnote\App\Report\Editions;
@@ -31,7 +32,7 @@ final readonly class Evidence
     {
         $all = array_values(array_filter($this->runs->of($wanted->campaign), static fn (array $run): bool => !$run['practice']));
         if ($wanted->report === '') {
-            return new PackedRuns(new LedgerChoice($wanted->campaign), array_column($all, 'run'), null);
+            return new PackedRuns(new LedgerChoice(new RunsSought($wanted->campaign)), array_column($all, 'run'), null);
         }
         $first = self::having($all, 'run', $this->told($wanted->report));
         $days = self::having($all, 'person', array_column($first, 'person'));
@@ -39,7 +40,7 @@ final readonly class Evidence
         $runs = array_column($first, 'run');
 
         return new PackedRuns(
-            new LedgerChoice($wanted->campaign, runs: $runs),
+            new LedgerChoice(new RunsSought($wanted->campaign), runs: $runs),
             $runs,
             array_column($evidence, 'run'),
         );

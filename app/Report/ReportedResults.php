@@ -69,7 +69,7 @@ final readonly class ReportedResults
                 yield $line;
             }
         }
-        foreach ($choice->isOfAll() ? $this->withdrawals->of($choice->campaign) : [] as $run) {
+        foreach ($choice->isOfAll() ? $this->withdrawals->of($choice->sought->campaign) : [] as $run) {
             yield [
                 'run' => $run['run'],
                 'unit' => $run['instrument'],

@@ -30,3 +30,28 @@ test('the dates in a calendar', async ({ page, playwright }) => {
   expect((await calendar.get(address)).status()).toBe(404);
   await calendar.dispose();
 });
+
+/** From a name to its page, by keys alone. */
+test('the search', async ({ page }) => {
+  await signIn(page, 'reader');
+  await expect(page.getByRole('link', { name: 'Kit' })).toBeVisible();
+  await page.locator('main').click({ position: { x: 2, y: 2 } });
+  await page.keyboard.press('/');
+  await page.keyboard.type('dm-03');
+  await expect(page.getByRole('option', { name: /^DM-03 .*instrument$/ })).toBeVisible();
+  expect(await isAccessible(page, 'a search')).toEqual([]);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'DM-03', exact: true })).toBeVisible();
+
+  // A certificate leads to what it is of, and words to the results in which they stand.
+  await page.getByRole('button', { name: 'Search /' }).click();
+  await page.keyboard.type('f-2218');
+  await page.getByRole('option', { name: /AC-02 .*certificate F-2218/ }).click();
+  await expect(page.getByRole('heading', { name: 'AC-02', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Search /' }).click();
+  await page.keyboard.type('ripping w-02');
+  await page.getByRole('option', { name: /^Results with/ }).click();
+  await expect(page.getByRole('row', { name: /R-00009/ })).toBeVisible();
+  await expect(page.getByLabel('With the words')).toHaveValue('ripping w-02');
+  await expect(page.getByRole('row', { name: /R-00001/ })).toHaveCount(0);
+});

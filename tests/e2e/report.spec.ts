@@ -71,11 +71,8 @@ test('a report is read, signed and printed; a recall changes it, and a second ed
   // Its flow standard turns out wrong: what it would change is seen before anything is.
   await signOut(page);
   await signIn(page, 'steward');
-  await page.goto('/kit');
-  await page
-    .getByRole('row', { name: /^FS-01/ })
-    .getByRole('button', { name: 'Recall' })
-    .click();
+  await page.goto('/references/FS-01');
+  await page.getByRole('button', { name: 'Recall' }).click();
   await page.getByLabel(/Not to be trusted/).fill('2026-11-01T00:00');
   await page.getByLabel(/Found wrong on/).fill('2026-11-24T00:00');
   await page.getByLabel('What was found').fill('came back 2 % low');

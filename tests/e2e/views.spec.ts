@@ -15,7 +15,10 @@ const views: [string, string, RegExp][] = [
   ['a new run', '/runs/new', /Start a run/],
   ['a run from a sheet of paper', '/runs/paper/DM-04', /Check before the run/],
   ['Dates', '/dates', /^Dates$/],
-  ['Kit', '/kit', /References/],
+  ['Kit', '/kit', /^Kit$/],
+  ['Kit, found by words and state', '/kit?text=wren&state=check+first', /^Kit$/],
+  ['a reference', '/references/CY-01', /^CY-01$/],
+  ['Results by person and days', '/results?person=W-02&from=2026-11-17&to=2026-11-18', /^Results$/],
   ['a unit', '/kit/DM-03', /DM-03/],
   ['a model sheet', '/kit/sheets/GREAT-16-1', /Great 16 in the dust tower/],
   ['a template of a model sheet', '/kit/sheets/template-gas-monitor', /Gas and vapour monitor/],
@@ -113,7 +116,8 @@ test('a steward registers, certifies and recalls; a policy is copied and changed
   await page.getByLabel('Due').fill('2027-11-01');
   await page.getByRole('button', { name: 'Register', exact: true }).click();
   await expect(page.getByRole('row', { name: /AC-05/ })).toBeVisible();
-  await page.getByRole('row', { name: /AC-02/ }).getByRole('button', { name: 'Recall' }).click();
+  await page.getByRole('link', { name: 'AC-02' }).click();
+  await page.getByRole('button', { name: 'Recall' }).click();
   await page.getByLabel(/Not to be trusted/).fill('2026-11-18T00:00');
   await page.getByLabel('What was found').fill('came back 0.3 dB low');
   await page.getByLabel('How far it was off').click();
@@ -126,7 +130,7 @@ test('a steward registers, certifies and recalls; a policy is copied and changed
   await expect(page.getByRole('table')).toContainText('15 results unchanged');
   await page.getByRole('button', { name: 'Recall AC-02' }).click();
   await expect(page.getByText(/AC-02 is recalled/)).toBeVisible();
-  await page.goto('/kit');
+  await page.goto('/references/AC-02');
   await expect(page.getByText(/recalled since 18 Nov/)).toBeVisible();
   await page.goto('/results/R-00011');
   await expect(page.getByText(/AC-02 is recalled/)).toBeVisible();

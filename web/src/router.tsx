@@ -67,6 +67,10 @@ export const router = createBrowserRouter([
         path: 'kit/sheets/:code',
         lazy: async () => ({ Component: (await import('./kit/SheetView')).SheetView }),
       },
+      {
+        path: 'references/:id',
+        lazy: async () => ({ Component: (await import('./kit/ReferenceView')).ReferenceView }),
+      },
       { path: 'kit/:id', lazy: async () => ({ Component: (await import('./kit/UnitView')).UnitView }) },
       {
         path: 'policies',

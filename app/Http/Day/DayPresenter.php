@@ -10,10 +10,10 @@ use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Days;
 use Footnote\App\Logbook\Drafts;
 use Footnote\App\Logbook\Logbook;
+use Footnote\App\Logbook\Period;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Logbook\UnitLines;
 use Footnote\App\Logbook\Workings;
-use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Run;
@@ -58,13 +58,10 @@ final readonly class DayPresenter
      */
     public function of(string $wanted): array
     {
-        if ($wanted !== '' && preg_match('/^\d{4}-\d{2}-\d{2}$/D', $wanted) !== 1) {
-            throw Problem::field('/date', 'must be a day such as 2026-03-02.');
-        }
         $zone = $this->site->zone();
         $today = $this->site->now()->format('Y-m-d');
-        $date = $wanted === '' ? $this->usual($today, $zone) : $wanted;
-        $from = new \DateTimeImmutable($date, $zone);
+        $from = Period::day('date', $wanted === '' ? $this->usual($today, $zone) : $wanted, $zone);
+        $date = $from->format('Y-m-d');
         $to = $from->modify('+1 day');
         $drafts = $this->drafts->heads();
         /** @var array<string, Hours> $hours what was kept has the shape of what is worked out */

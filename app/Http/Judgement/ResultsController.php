@@ -11,7 +11,10 @@ use Footnote\App\Judgement\DecideResult;
 use Footnote\App\Logbook\Decisions;
 use Footnote\App\Logbook\Ledger;
 use Footnote\App\Logbook\LedgerChoice;
+use Footnote\App\Logbook\Period;
 use Footnote\App\Logbook\PracticeUnits;
+use Footnote\App\Logbook\RunsSought;
+use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Logbook\Withdrawals;
 use Footnote\App\Report\ReportedResults;
 use Footnote\App\Report\ResultTable;
@@ -33,6 +36,7 @@ final readonly class ResultsController
         private ResultPresenter $results,
         private Withdrawals $withdrawals,
         private PracticeUnits $practice,
+        private SiteClock $site,
     ) {
     }
 
@@ -50,7 +54,7 @@ final readonly class ResultsController
             'page' => $page,
             'pageSize' => self::PAGE,
             'rows' => $found->rows,
-            'withdrawn' => $this->withdrawals->of($choice->campaign),
+            'withdrawn' => $this->withdrawals->of($choice->sought->campaign),
         ]);
     }
 
@@ -90,8 +94,15 @@ final readonly class ResultsController
         $asked = static fn (string $name): string => $request->query->getString($name);
 
         return new LedgerChoice(
-            $asked('campaign'),
-            $asked('instrument'),
+            new RunsSought(
+                $asked('campaign'),
+                $asked('instrument'),
+                $asked('family'),
+                $asked('person'),
+                $asked('task'),
+                $asked('text'),
+                Period::of($asked('from'), $asked('to'), $this->site->zone()),
+            ),
             $asked('verdict'),
             $decided,
             $decided === false ? $this->practice->ids() : [],

@@ -183,18 +183,42 @@ export const useReadings = (id: string, channel: string) =>
       answer(api.GET('/api/runs/{id}/readings', { params: { path: { id }, query: { channel } } })),
   });
 
-export interface LedgerFilter {
-  campaign?: string;
-  instrument?: string;
-  verdict?: string;
-  decided?: string;
-  page?: string;
-}
+/** What runs are looked for by; all of it stands in the address. */
+export const LEDGER_FILTER = [
+  'campaign',
+  'verdict',
+  'decided',
+  'text',
+  'person',
+  'task',
+  'instrument',
+  'family',
+  'from',
+  'to',
+  'page',
+] as const;
+export type LedgerFilter = Partial<Record<(typeof LEDGER_FILTER)[number], string>>;
 
 export const useLedger = (filter: LedgerFilter) =>
   useQuery({
     queryKey: ['ledger', filter],
     queryFn: () => answer(api.GET('/api/results', { params: { query: filter } })),
+  });
+
+/** What runs of a campaign, or of all, can be chosen by. */
+export const useRunNames = (campaign: string | undefined, enabled: boolean) =>
+  useQuery({
+    queryKey: ['run names', campaign],
+    queryFn: () => answer(api.GET('/api/search/names', { params: { query: campaign ? { campaign } : {} } })),
+    enabled,
+  });
+
+/** What has these words in it. */
+export const useFound = (text: string) =>
+  useQuery({
+    queryKey: ['found', text],
+    queryFn: () => answer(api.GET('/api/search', { params: { query: { text } } })),
+    enabled: text.trim() !== '',
   });
 
 export const useResult = (run: string) =>

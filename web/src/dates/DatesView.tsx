@@ -146,7 +146,11 @@ function Line({ item, note }: { item: Item; note: number }) {
         )}
       </span>
       <span>
-        <b>{owner === 'instruments' ? <Link to={`/kit/${encodeURIComponent(id)}`}>{id}</Link> : id}</b>{' '}
+        <b>
+          <Link to={`/${owner === 'instruments' ? 'kit' : 'references'}/${encodeURIComponent(id)}`}>
+            {id}
+          </Link>
+        </b>{' '}
         <span style={{ color: ink.soft }}>{model}</span>
         <br />
         {what}

@@ -64,12 +64,12 @@ it('names the channel before it is used, and says nothing where it goes on as ev
 it('tells of a reference what its units share, and says where they never did', async () => {
   const shared = { ...channel(''), of: 'noise dosimeter', words: ['4 of 4 units moved alike by +0.40 dB.'] };
   serve(server, { '/api/kit/references/{id}/trend': { channels: [shared] } });
-  const first = showAt('/', '/', <SharedGoesOn reference="AC-01" onClose={() => undefined} />);
+  const first = showAt('/', '/', <SharedGoesOn reference="AC-01" />);
   expect(await screen.findByText('4 of 4 units moved alike by +0.40 dB.')).toBeTruthy();
   expect(screen.getByRole('heading', { name: 'noise dosimeter' })).toBeTruthy();
   expect(screen.getByRole('img', { name: /Control chart of 3 checks/ })).toBeTruthy();
   first.unmount();
   serve(server, { '/api/kit/references/{id}/trend': { channels: [] } });
-  showAt('/', '/', <SharedGoesOn reference="AC-02" onClose={() => undefined} />);
+  showAt('/', '/', <SharedGoesOn reference="AC-02" />);
   expect(await screen.findByText(/Never yet were three units checked on it/)).toBeTruthy();
 });

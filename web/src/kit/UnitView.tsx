@@ -20,12 +20,12 @@ import { AddCertificate } from './AddCertificate';
 import { Certificates } from './Certificates';
 import { CorrectedWords, CorrectKit } from './CorrectKit';
 import { DriftPicture } from './DriftPicture';
+import { Due } from './Due';
 import { Choice, Form } from './Form';
 import { GoesOn } from './GoesOn';
 import { Recall } from './Recall';
 import { Recalled } from './Recalled';
 import { Retire, RetiredWords } from './Retire';
-import { Due } from './KitView';
 import { Routines } from './Routines';
 import { SetInterval } from './SetInterval';
 

@@ -80,6 +80,8 @@ const open = async (
   serve(server, {
     '/api/results': what,
     '/api/campaigns': { campaigns: [{ id: 'c', title: 'Rooms' }] },
+    '/api/search/names': { persons: ['W-01', 'W-02'], tasks: ['Sawing'], families: [] },
+    '/api/kit': { instruments: [{ id: 'DM-1' }], references: [] },
     '/api/package': { state: 'none', what: '', done: 0, of: 0, words: '', made: null, bytes: null },
   });
   showAt('/results', at, <ResultsView />);
@@ -147,6 +149,29 @@ describe('the ledger', () => {
     expect(screen.getByText(/page 1 of 3/)).toBeTruthy();
     press('Next page');
     await waitFor(() => expect(where()).toContain('page=2'));
+  });
+
+  it('is narrowed by words, person and days, and all of it is taken away at once', async () => {
+    await open();
+    const words = screen.getByLabelText('With the words');
+    fireEvent.change(words, { target: { value: 'saw hall' } });
+    fireEvent.keyDown(words, { key: 'Enter' });
+    await waitFor(() => expect(where()).toBe('/results?text=saw+hall'));
+    press('Person, unit, days');
+    const from = await screen.findByLabelText('From');
+    fireEvent.change(from, { target: { value: '2026-11-18' } });
+    // A day half typed asks nothing yet.
+    expect(where()).toBe('/results?text=saw+hall');
+    fireEvent.blur(from);
+    await waitFor(() => expect(where()).toBe('/results?text=saw+hall&from=2026-11-18'));
+    fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Person' }));
+    fireEvent.click(await screen.findByRole('option', { name: 'W-02' }));
+    await waitFor(() => expect(where()).toContain('person=W-02'));
+    expect(server.GET).toHaveBeenLastCalledWith('/api/results', {
+      params: { query: { text: 'saw hall', from: '2026-11-18', person: 'W-02' } },
+    });
+    press('Show all');
+    await waitFor(() => expect(where()).toBe('/results'));
   });
 
   it('says why it is empty', async () => {

@@ -3,11 +3,9 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { useCampaigns, useLedger, type LedgerFilter } from '../api/hooks';
+import { LEDGER_FILTER, useLedger, type LedgerFilter } from '../api/hooks';
 import type { Schemas } from '../api/client';
 import { BracketSign } from '../look/BracketSign';
 import { Empty, Loading, Told } from '../look/Told';
@@ -17,6 +15,7 @@ import { ink } from '../look/theme';
 import { clock, moment, plural, shortDay, signed, told } from '../look/words';
 import { Package } from '../report/Package';
 import { useKeys } from '../shell/keys';
+import { Choose } from './Choose';
 
 type Row = Schemas['LedgerRow'];
 
@@ -24,9 +23,8 @@ type Row = Schemas['LedgerRow'];
 export function ResultsView() {
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
-  const campaigns = useCampaigns();
   const filter: LedgerFilter = Object.fromEntries(
-    ['campaign', 'instrument', 'verdict', 'decided', 'page'].flatMap((name) => {
+    LEDGER_FILTER.flatMap((name) => {
       const value = search.get(name);
       return value ? [[name, value]] : [];
     }),
@@ -97,36 +95,20 @@ export function ResultsView() {
       rows.flatMap((row) => row.results.flatMap((one) => (one.column === null ? [] : [one.column]))),
     ),
   ];
-  const query = new URLSearchParams(filter as Record<string, string>).toString();
+  const query = new URLSearchParams(filter).toString();
   return (
     <>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12, alignItems: 'center', marginBottom: 10 }}>
         <h1 className="fn-title" style={{ margin: 0, marginRight: 12 }}>
           Results
         </h1>
-        <Choice
-          label="Campaign"
-          value={filter.campaign ?? ''}
-          set={(value) => set('campaign', value)}
-          options={(campaigns.data?.campaigns ?? []).map((one) => [one.id, one.title])}
-          all="all campaigns"
-        />
-        <Choice
-          label="Proposed"
-          value={filter.verdict ?? ''}
-          set={(value) => set('verdict', value)}
-          options={['valid', 'corrected', 'qualified', 'open', 'void'].map((verdict) => [verdict, verdict])}
-          all="any verdict"
-        />
-        <Choice
-          label="Decided"
-          value={filter.decided ?? ''}
-          set={(value) => set('decided', value)}
-          options={[
-            ['no', 'not yet'],
-            ['yes', 'decided'],
-          ]}
-          all="either"
+        <Choose
+          filter={filter}
+          set={set}
+          clear={() => {
+            setCurrent(0);
+            setSearch({});
+          }}
         />
         <span style={{ flex: 1 }} />
         {filter.campaign && <Link to={`/reports?begin=${filter.campaign}`}>Report</Link>}
@@ -242,38 +224,6 @@ export function ResultsView() {
         </div>
       )}
     </>
-  );
-}
-
-function Choice({
-  label,
-  value,
-  set,
-  options,
-  all,
-}: {
-  label: string;
-  value: string;
-  set: (value: string) => void;
-  options: string[][];
-  all: string;
-}) {
-  return (
-    <TextField
-      select
-      label={label}
-      value={value}
-      onChange={(event) => set(event.target.value)}
-      sx={{ minWidth: 150 }}
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-    >
-      <MenuItem value="">{all}</MenuItem>
-      {options.map(([key = '', word = '']) => (
-        <MenuItem key={key} value={key}>
-          {word}
-        </MenuItem>
-      ))}
-    </TextField>
   );
 }
 

@@ -13,6 +13,7 @@ const sheet: [string, [string, string][]][] = [
     'Anywhere',
     [
       ['?', 'this sheet'],
+      ['/', 'search'],
       ['g d', 'Day'],
       ['g b', 'Bench'],
       ['g r', 'Results'],

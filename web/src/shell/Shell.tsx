@@ -10,6 +10,7 @@ import { ink } from '../look/theme';
 import { KeySheet } from './KeySheet';
 import { useKeys } from './keys';
 import { firstOf, mayRecord, rolesOf } from './roles';
+import { Search } from './Search';
 import { SignIn } from './SignIn';
 import { Timers } from './Timers';
 
@@ -31,12 +32,14 @@ export function Shell() {
   const session = useSession();
   const navigate = useNavigate();
   const [sheet, setSheet] = useState(false);
+  const [searching, setSearching] = useState(false);
   const [going, setGoing] = useState(false);
   const [more, setMore] = useState(false);
   const leave = useLeave();
   useAway(session.data?.user ?? null);
   useKeys({
     '?': () => setSheet(true),
+    '/': () => setSearching(true),
     g: () => {
       setGoing(true);
       window.setTimeout(() => setGoing(false), 1200);
@@ -106,6 +109,9 @@ export function Shell() {
                   {zoneOfSite()}
                 </span>
               )}
+              <Button size="small" sx={{ minWidth: 0 }} onClick={() => setSearching(true)}>
+                Search /
+              </Button>
               <Button size="small" sx={{ minWidth: 0 }} onClick={() => setSheet(true)}>
                 Keys ?
               </Button>
@@ -121,6 +127,7 @@ export function Shell() {
       <main className="fn-main">
         <Outlet />
       </main>
+      {searching && <Search onClose={() => setSearching(false)} />}
       <KeySheet open={sheet} onClose={() => setSheet(false)} />
     </>
   );
