@@ -106,6 +106,8 @@ prepare() {
   need_node
   php -r 'exit(PHP_VERSION_ID >= 80200 ? 0 : 1);' || stop "PHP 8.2 or newer is needed; this is $(php -r 'echo PHP_VERSION;')."
   install_php_packages
+  # What was put together for other code does not fit this one.
+  stamped code app core config -- rm -rf var/cache
   install_web_packages
   build_web
 }

@@ -57,9 +57,13 @@ final readonly class Days
         return \is_string($at) ? Moments::of($at) : null;
     }
 
-    public function lastRun(): ?\DateTimeImmutable
+    /** @param \DateTimeImmutable|null $before that it began before; null: any */
+    public function lastRun(?\DateTimeImmutable $before = null): ?\DateTimeImmutable
     {
-        $latest = $this->connection->fetchOne("SELECT MAX(started_at) FROM run_state WHERE campaign_id <> ''");
+        $latest = $this->connection->fetchOne(
+            "SELECT MAX(started_at) FROM run_state WHERE campaign_id <> ''".($before === null ? '' : ' AND started_at < ?'),
+            $before === null ? [] : [Moments::second($before)],
+        );
 
         return \is_string($latest) ? Moments::of($latest) : null;
     }

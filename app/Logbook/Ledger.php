@@ -17,10 +17,14 @@ use Footnote\App\Storage\WriteLock;
  * @phpstan-type LedgerDecision array{
  *     id: int, kind: string, verdict: string, by: string, at: string, reason: string, stale: bool, covers: list<string>,
  * }
+ * @phpstan-type Weighty array{
+ *     title: string, channel: string|null, seen: string, verdict: string,
+ *     cure: array{evidence: string, until: string, at: string}|null, advice: string|null, evidence: list<string>,
+ * }
  * @phpstan-type LedgerRow array{
  *     run: string, instrument: string, practice: bool, person: string, task: string, place: string, start: string, stop: string|null,
  *     verdict: string, bracket: mixed, drift: Drift|null, standing: mixed, headline: mixed, results: list<LedgerResult>,
- *     finding: mixed, findings: mixed, cure: mixed, decision: LedgerDecision|null,
+ *     finding: mixed, findings: mixed, cure: mixed, decision: LedgerDecision|null, parts: list<string>, weighty: list<Weighty>,
  * }
  */
 final readonly class Ledger
@@ -159,6 +163,8 @@ final readonly class Ledger
             $drift = $summary['drift'] ?? null;
             /** @var list<LedgerResult> $results */
             $results = $summary['results'] ?? [];
+            /** @var list<Weighty> $weighty */
+            $weighty = $summary['weighty'] ?? [];
             $lines[] = [
                 'run' => Cells::text($row, 'id'),
                 'instrument' => Cells::text($row, 'instrument_id'),
@@ -178,6 +184,8 @@ final readonly class Ledger
                 'findings' => $summary['findings'] ?? 0,
                 'cure' => $summary['cure'] ?? null,
                 'decision' => $decision === null ? null : self::decided($decision, $row, $at, $compared),
+                'parts' => Cells::texts($summary, 'parts'),
+                'weighty' => $weighty,
             ];
         }
 

@@ -73,12 +73,42 @@ final class LedgerLine
                 ? null
                 : ($weighty[0]->touched->channel === null ? '' : $weighty[0]->touched->channel.': ').$weighty[0]->rule->title,
             'findings' => \count($weighty),
+            'parts' => self::parts($assessment),
+            'weighty' => array_map(self::weighty(...), $weighty),
             'cure' => array_values(
                 array_filter(
                     array_map(static fn (Finding $finding): ?string => $finding->remedy->cure?->evidence, $weighty),
                     \is_string(...),
                 ),
             )[0] ?? null,
+        ];
+    }
+
+    /** @return list<string> each verdict that the run, a channel of it or a result stands as, once */
+    private static function parts(Assessment $assessment): array
+    {
+        $parts = [
+            $assessment->verdict,
+            ...array_values($assessment->channels()),
+            ...array_map($assessment->verdictOn(...), $assessment->results),
+        ];
+
+        return array_values(array_unique(array_map(static fn (Verdict $one): string => $one->value, $parts)));
+    }
+
+    /** @return array<string, mixed> what is against it, and what would lift that */
+    private static function weighty(Finding $finding): array
+    {
+        $cure = $finding->remedy->cure;
+
+        return [
+            'title' => $finding->rule->title,
+            'channel' => $finding->touched->channel,
+            'seen' => $finding->seen,
+            'verdict' => $finding->verdict()->value,
+            'cure' => $cure === null ? null : ['evidence' => $cure->evidence, 'until' => $cure->until, 'at' => $cure->at->value],
+            'advice' => $finding->remedy->advice,
+            'evidence' => $finding->evidence,
         ];
     }
 

@@ -15,6 +15,7 @@ const views: [string, string, RegExp][] = [
   ['a new run', '/runs/new', /Start a run/],
   ['a run from a sheet of paper', '/runs/paper/DM-04', /Check before the run/],
   ['Dates', '/dates', /^Dates$/],
+  ['what is not settled', '/unsettled?from=2026-11-17&to=', /Not settled yet/],
   ['Kit', '/kit', /^Kit$/],
   ['Kit, found by words and state', '/kit?text=wren&state=check+first', /^Kit$/],
   ['a reference', '/references/CY-01', /^CY-01$/],

@@ -57,6 +57,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./laboratory/CustodyView')).CustodyView }),
       },
       { path: 'plan', lazy: async () => ({ Component: (await import('./plan/PlanView')).PlanView }) },
+      {
+        path: 'unsettled',
+        lazy: async () => ({ Component: (await import('./unsettled/UnsettledView')).UnsettledView }),
+      },
       { path: 'dates', lazy: async () => ({ Component: (await import('./dates/DatesView')).DatesView }) },
       { path: 'kit', lazy: async () => ({ Component: (await import('./kit/KitView')).KitView }) },
       {

@@ -31,6 +31,9 @@ final readonly class ResultsController
 {
     private const PAGE = 50;
 
+    /** What the ledger knows of a run and the list of what does not stand tells. */
+    private const ELSEWHERE = ['parts' => true, 'weighty' => true];
+
     public function __construct(
         private Ledger $ledger,
         private ResultPresenter $results,
@@ -53,7 +56,7 @@ final readonly class ResultsController
             'waiting' => $found->waiting,
             'page' => $page,
             'pageSize' => self::PAGE,
-            'rows' => $found->rows,
+            'rows' => array_map(static fn (array $row): array => array_diff_key($row, self::ELSEWHERE), $found->rows),
             'withdrawn' => $this->withdrawals->of($choice->sought->campaign),
         ]);
     }

@@ -7,6 +7,7 @@ namespace Footnote\Core\Flow\Rule;
 use Footnote\Core\Flow\AnalyteResult;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
@@ -36,7 +37,8 @@ final readonly class BelowZero extends SampleRule
                     $analyte->masses->quantitation === null
                         ? 'the laboratory\'s limit of quantitation'
                         : 'the laboratory\'s word on the weighing, in a later report',
-                    'any time',
+                    Cure::ANY_TIME,
+                    CuredAt::Laboratory,
                 ),
                 channel: $analyte->analyte,
             )->naming($analyte->mass);

@@ -8,6 +8,7 @@ use Footnote\Core\Flow\AnalyteResult;
 use Footnote\Core\Flow\Corrected;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
@@ -33,7 +34,11 @@ final readonly class CorrectionUnknown extends SampleRule
                     implode(' and ', $unknown),
                 ),
                 [$case->run->id],
-                cure: new Cure('the laboratory\'s word whether it corrected for '.implode(' and ', $unknown), 'any time'),
+                cure: new Cure(
+                    'the laboratory\'s word whether it corrected for '.implode(' and ', $unknown),
+                    Cure::ANY_TIME,
+                    CuredAt::Laboratory,
+                ),
                 channel: $analyte->analyte,
             );
         }

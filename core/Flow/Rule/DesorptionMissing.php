@@ -8,6 +8,7 @@ use Footnote\Core\Flow\AnalyteResult;
 use Footnote\Core\Flow\Corrected;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
@@ -30,7 +31,7 @@ final readonly class DesorptionMissing extends SampleRule
                     $analyte->reported->report,
                 ),
                 [$case->run->id],
-                cure: new Cure('the efficiency of desorption from the laboratory', 'any time'),
+                cure: new Cure('the efficiency of desorption from the laboratory', Cure::ANY_TIME, CuredAt::Laboratory),
                 channel: $analyte->analyte,
             );
         }

@@ -7,6 +7,7 @@ namespace Footnote\Core\Flow\Rule;
 use Footnote\Core\Flow\FlowUsability;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -28,7 +29,8 @@ final readonly class NoFlow extends SampleRule implements KnownBeforehand
                 [$check->id],
                 cure: new Cure(
                     'set the check aside where the train was shut or the pump without power; void the run where it drew nothing',
-                    'any time',
+                    Cure::ANY_TIME,
+                    CuredAt::Check,
                 ),
             );
         }

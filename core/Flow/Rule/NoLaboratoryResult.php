@@ -6,6 +6,7 @@ namespace Footnote\Core\Flow\Rule;
 
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
@@ -26,12 +27,12 @@ final readonly class NoLaboratoryResult extends SampleRule
             ? $setting->finding(
                 'The run names no medium: no laboratory result can be told to be its own.',
                 [$case->run->id],
-                cure: new Cure('the number of the medium', 'when it is written down with the run'),
+                cure: new Cure('the number of the medium', 'when it is written down with the run', CuredAt::Run),
             )
             : $setting->finding(
                 \sprintf('No laboratory has reported on the medium %s.', $results->sample->analysed->medium),
                 [$case->run->id],
-                cure: new Cure('the laboratory\'s report on '.$results->sample->analysed->medium, 'when it comes'),
+                cure: new Cure('the laboratory\'s report on '.$results->sample->analysed->medium, 'when it comes', CuredAt::Laboratory),
             );
     }
 }

@@ -7,6 +7,7 @@ namespace Footnote\Core\Flow\Rule;
 use Footnote\Core\Flow\AnalyteResult;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 
@@ -32,7 +33,8 @@ final readonly class SectionsTurned extends SampleRule
                 [$case->run->id],
                 cure: new Cure(
                     'the sampler\'s word on how the tube was put in, or the laboratory\'s on its sections, in a later report',
-                    'any time',
+                    Cure::ANY_TIME,
+                    CuredAt::Laboratory,
                 ),
                 channel: $analyte->analyte,
             );

@@ -9,6 +9,7 @@ use Footnote\Core\Derivation\Origin;
 use Footnote\Core\Evidence\CommonRemark;
 use Footnote\Core\Flow\SampleResults;
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Judgement\Severity;
@@ -32,7 +33,7 @@ final readonly class StoppedEarly extends SampleRule
                 'The pump stopped by itself and its timer was not read: how much it drew is not known.',
                 [$case->run->id],
                 severity: Severity::Void,
-                cure: new Cure('the running time that the pump still shows', 'any time'),
+                cure: new Cure('the running time that the pump still shows', Cure::ANY_TIME, CuredAt::Run),
             );
         } else {
             yield $setting->finding(

@@ -7,6 +7,7 @@ namespace Footnote\Core\Gas\Rule;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasUnit;
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -32,7 +33,11 @@ final readonly class LelBasis extends ChannelRule
             yield $setting->finding(
                 \sprintf('A limit in %% LEL is held against %s, and %s.', $results->sensed->channel->name, $results->sensed->lelDoubt),
                 [$case->run->id],
-                cure: new Cure('what 100 % LEL is taken for, on the cylinder and on the limit: 5.0 or 4.4 % vol of methane', 'any time'),
+                cure: new Cure(
+                    'what 100 % LEL is taken for, on the cylinder and on the limit: 5.0 or 4.4 % vol of methane',
+                    Cure::ANY_TIME,
+                    CuredAt::Kit,
+                ),
             )
                 ->ofResults(...array_map(static fn (Result $result): string => $result->key, $held));
         }

@@ -7,6 +7,7 @@ namespace Footnote\Core\Gas\Rule;
 use Footnote\Core\Gas\ChannelResults;
 use Footnote\Core\Gas\GasUsability;
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -29,7 +30,11 @@ final readonly class NoAnswer extends ChannelRule implements KnownBeforehand
                     $case->hour($check->at),
                 ),
                 [$check->id],
-                cure: new Cure('set the check aside where the cylinder was shut; void the run where the gas flowed', 'any time'),
+                cure: new Cure(
+                    'set the check aside where the cylinder was shut; void the run where the gas flowed',
+                    Cure::ANY_TIME,
+                    CuredAt::Check,
+                ),
             );
         }
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement\Rule;
 
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\LogOwner;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
@@ -52,7 +53,7 @@ final readonly class LogWhose implements Rule
         yield $setting->finding(
             $said,
             $evidence,
-            cure: new Cure('a person\'s word whose log it is, with the reason, or another log in its place', 'any time'),
+            cure: new Cure('a person\'s word whose log it is, with the reason, or another log in its place', Cure::ANY_TIME, CuredAt::Run),
         );
     }
 }

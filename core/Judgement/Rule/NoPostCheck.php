@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Judgement\Rule;
 
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -27,7 +28,7 @@ final readonly class NoPostCheck implements Rule
             yield $setting->finding(
                 'The run still goes on.',
                 [$case->run->id],
-                cure: new Cure('stop the run, then check the instrument as found', 'before the instrument is adjusted'),
+                cure: new Cure('stop the run, then check the instrument as found', 'before the instrument is adjusted', CuredAt::Run),
             );
 
             return;
@@ -49,6 +50,7 @@ final readonly class NoPostCheck implements Rule
                     $count === 1 ? 'this run' : $count.' runs',
                 ),
                 'before the instrument is adjusted, repaired or run again',
+                CuredAt::Bench,
             ),
         );
     }

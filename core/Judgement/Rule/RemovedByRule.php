@@ -9,6 +9,7 @@ use Footnote\Core\Derivation\Sentence;
 use Footnote\Core\Judgement\AlterationKind;
 use Footnote\Core\Judgement\Altered;
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\Result;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
@@ -53,7 +54,8 @@ final readonly class RemovedByRule implements Rule
                     [$case->run->id],
                     cure: new Cure(
                         'a person\'s word whether it was a check: leave the stretch out, or leave it in, with the reason',
-                        'any time',
+                        Cure::ANY_TIME,
+                        CuredAt::Run,
                     ),
                 )->naming(...array_merge(...array_map(static fn (Sentence $why): array => $why->figures, \array_slice($matters, 0, 3))));
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise\Rule;
 
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\KnownBeforehand;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -33,7 +34,8 @@ final readonly class LevelDoubtful implements KnownBeforehand
                     ($adjusted[$check] ?? false)
                         ? 'the level that was on: where it was another one, void the run; the instrument was set by the wrong level'
                         : 'the level that was on, by a person\'s word: set the check aside where it was written down wrongly',
-                    'any time',
+                    Cure::ANY_TIME,
+                    CuredAt::Check,
                 ),
             );
         }

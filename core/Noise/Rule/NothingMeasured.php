@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Noise\Rule;
 
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\Rule;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
@@ -23,7 +24,11 @@ final readonly class NothingMeasured implements Rule
             yield $setting->finding(
                 'There is neither a log nor a total for this run.',
                 [$case->run->id],
-                cure: new Cure('read the log, or type the totals from the display', 'before the instrument\'s memory is cleared'),
+                cure: new Cure(
+                    'read the log, or type the totals from the display',
+                    'before the instrument\'s memory is cleared',
+                    CuredAt::Run,
+                ),
             );
         }
     }

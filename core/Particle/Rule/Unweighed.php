@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Footnote\Core\Particle\Rule;
 
 use Footnote\Core\Judgement\Cure;
+use Footnote\Core\Judgement\CuredAt;
 use Footnote\Core\Judgement\RuleSetting;
 use Footnote\Core\Judgement\RunCase;
 use Footnote\Core\Particle\ParticleResults;
@@ -26,7 +27,7 @@ final readonly class Unweighed extends ParticleRule
             yield $setting->finding(
                 'No filter was weighed for the same period and no factor is known: the numbers are units of the photometer.',
                 [$case->run->id],
-                cure: new Cure('the weighed filter of the same period', 'any time'),
+                cure: new Cure('the weighed filter of the same period', Cure::ANY_TIME, CuredAt::Run),
             );
         }
     }

@@ -42,6 +42,18 @@ export const useDates = () =>
     refetchInterval: untilWorkedOut,
   });
 
+/** What of some days does not stand; without days, of the last ones. */
+export const useUnsettled = (from: string, to: string) =>
+  useQuery({
+    queryKey: ['unsettled', from, to],
+    queryFn: () =>
+      answer(
+        api.GET('/api/unsettled', {
+          params: { query: { ...(from === '' ? {} : { from }), ...(to === '' ? {} : { to }) } },
+        }),
+      ),
+  });
+
 /** The addresses under which calendars ask for it. */
 export const useCalendars = () =>
   useQuery({ queryKey: ['calendars'], queryFn: () => answer(api.GET('/api/calendars')) });

@@ -12,6 +12,7 @@ import { VerdictSign } from '../look/VerdictSign';
 import { Practice } from '../look/Practice';
 import { ink } from '../look/theme';
 import { DueCount } from '../dates/DueCount';
+import { UnsettledCount } from '../unsettled/UnsettledCount';
 import { DayLine } from './DayLine';
 import { hoursOf } from './hours';
 import { useBeginCheck } from '../bench/useBeginCheck';
@@ -85,6 +86,7 @@ export function DayView() {
           {campaign ? `${campaign.site}, ${campaign.title}` : 'no campaign yet'} · {zone}
         </span>
         <DueCount />
+        <UnsettledCount />
         <span style={{ flex: 1 }} />
         <Choose key={date} date={date} onChosen={(chosen) => setSearch({ date: chosen })} />
         <Button disabled={date === today} onClick={() => setSearch({ date: today })}>

@@ -118,7 +118,7 @@ function Page({ reference }: { reference: Reference }) {
           style={{
             margin: '0 0 8px',
             display: 'grid',
-            gridTemplateColumns: 'max-content 1fr',
+            gridTemplateColumns: 'minmax(0, max-content) minmax(0, 1fr)',
             gap: '3px 18px',
           }}
         >
@@ -209,7 +209,7 @@ function Trait({ trait: { label, shown, flag } }: { trait: Reference['constants'
   return (
     <>
       <dt style={{ color: ink.soft }}>{label}</dt>
-      <dd className="fn-figure" style={{ margin: 0 }}>
+      <dd className="fn-figure" style={{ margin: 0, whiteSpace: 'normal', overflowWrap: 'anywhere' }}>
         {flag ? 'yes' : shown}
       </dd>
     </>

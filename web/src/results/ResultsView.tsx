@@ -111,6 +111,7 @@ export function ResultsView() {
           }}
         />
         <span style={{ flex: 1 }} />
+        <Link to="/unsettled">Not settled yet</Link>
         {filter.campaign && <Link to={`/reports?begin=${filter.campaign}`}>Report</Link>}
         {filter.campaign && (
           <button type="button" className="fn-link" onClick={() => setPacking(true)}>

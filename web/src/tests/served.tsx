@@ -15,11 +15,13 @@ type Sent = { params?: { path?: Record<string, string>; query?: Record<string, s
 
 const good = (data: unknown) => Promise.resolve({ data, response: new Response() });
 
-/** What every page with notes asks for, and a test that is not about it need not serve. */
+/** What pages ask for beside what they show, and a test that is not about it need not serve. */
 const BESIDE: Record<string, unknown> = {
   '/api/equations': { equations: [] },
   '/api/sources': { fromMemory: [], confirmed: [] },
   '/api/files': { most: 40, files: [] },
+  '/api/dates': { over: 0, soon: 0, soonDays: 45, items: [] },
+  '/api/unsettled': { runs: [] },
 };
 
 /** What is asked for by path, and what every change is answered with. */
