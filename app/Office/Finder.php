@@ -4,12 +4,9 @@ declare(strict_types=1);
 
 namespace Footnote\App\Office;
 
-use Doctrine\DBAL\Connection;
 use Footnote\App\Logbook\ClientReports;
-use Footnote\App\Logbook\Containing;
-use Footnote\App\Logbook\LedgerChoice;
 use Footnote\App\Logbook\Logbook;
-use Footnote\App\Logbook\RunNames;
+use Footnote\App\Logbook\Named;
 use Footnote\App\Logbook\RunsSought;
 use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Storage\Cells;
@@ -28,10 +25,9 @@ final readonly class Finder
     public const EACH = 6;
 
     public function __construct(
-        private Connection $connection,
         private Logbook $logbook,
         private ClientReports $reports,
-        private RunNames $names,
+        private Named $named,
         private SiteClock $site,
     ) {
     }
@@ -43,7 +39,7 @@ final readonly class Finder
         if ($words === []) {
             return [];
         }
-        $names = $this->names->of('');
+        $names = $this->named->ofRuns('');
         $found = [
             ...self::among('instrument', array_map(self::ofKit(...), $this->logbook->instrumentRecords()), $words),
             ...self::among('reference', array_map(self::ofKit(...), $this->logbook->referenceRecords()), $words),
@@ -55,7 +51,7 @@ final readonly class Finder
                 'id' => Cells::text($one, 'id'),
                 'said' => [Cells::text($one, 'title'), Cells::text($one, 'site')],
                 'by' => [],
-            ], $this->connection->fetchAllAssociative('SELECT id, title, site FROM campaign')), $words),
+            ], $this->named->campaigns()), $words),
             ...self::among('report', array_map(static fn (array $one): array => [
                 'id' => $one['id'],
                 'said' => [Cells::text($one['asked'], 'title'), Cells::text($one['asked'], 'askedBy')],
@@ -143,8 +139,6 @@ final readonly class Finder
     /** @return list<Found> the newest first, by whatever stands of a run */
     private function runs(string $text): array
     {
-        [$where, $values] = (new LedgerChoice(new RunsSought(text: $text)))->runs();
-
         return array_map(fn (array $row): array => [
             'kind' => 'run',
             'id' => Cells::text($row, 'run_id'),
@@ -155,25 +149,17 @@ final readonly class Finder
                 $this->day(Cells::text($row, 'started_at')),
                 ...(\is_string($row['medium']) ? ['medium '.$row['medium']] : []),
             ]),
-        ], $this->connection->fetchAllAssociative(
-            "SELECT s.* FROM run_state s WHERE $where ORDER BY s.started_at DESC, s.run_id LIMIT ".self::EACH,
-            $values,
-        ));
+        ], $this->named->runs($text, self::EACH));
     }
 
     /** @return list<Found> by its number alone: what else stands of a check is found at its unit */
     private function checks(string $text): array
     {
-        [$where, $values] = Containing::any(['c.id'], trim($text));
-
         return array_map(fn (array $row): array => [
             'kind' => 'check',
             'id' => Cells::text($row, 'id'),
             'words' => Cells::text($row, 'instrument_id').', '.$this->day(Cells::text($row, 'checked_at')),
-        ], $this->connection->fetchAllAssociative(
-            "SELECT c.id, c.instrument_id, c.checked_at FROM check_record c WHERE $where ORDER BY c.checked_at DESC LIMIT ".self::EACH,
-            $values,
-        ));
+        ], $this->named->checks($text, self::EACH));
     }
 
     private function day(string $stored): string

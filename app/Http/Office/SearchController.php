@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\App\Http\Office;
 
-use Footnote\App\Logbook\RunNames;
+use Footnote\App\Logbook\Named;
 use Footnote\App\Office\Finder;
 use Footnote\App\Refusal\Problem;
 use Footnote\Core\Judgement\Assessor;
@@ -31,10 +31,10 @@ final readonly class SearchController
     }
 
     #[Route('/names', methods: ['GET'])]
-    public function names(Request $request, RunNames $names, Assessor $assessor): JsonResponse
+    public function names(Request $request, Named $names, Assessor $assessor): JsonResponse
     {
         return new JsonResponse([
-            ...$names->of($request->query->getString('campaign')),
+            ...$names->ofRuns($request->query->getString('campaign')),
             'families' => array_map(
                 static fn (Family $one): array => ['id' => $one->id(), 'title' => $one->title()],
                 $assessor->families(),

@@ -25,7 +25,8 @@ final readonly class UnsettledController
     {
         $zone = $site->zone();
         $today = $site->now()->format('Y-m-d');
-        [$from, $to] = [$request->query->getString('from'), $request->query->getString('to')];
+        $from = $request->query->getString('from');
+        $to = $request->query->getString('to');
         if ($from === '' && $to === '') {
             $from = $days->lastRun(Period::day('from', $today, $zone))?->setTimezone($zone)->format('Y-m-d') ?? $today;
         }

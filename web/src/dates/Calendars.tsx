@@ -4,11 +4,11 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { useCalendars, useChange, useKit } from '../api/hooks';
+import { OneOf } from '../look/Asked';
 import { Lacking, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { day } from '../look/words';
@@ -21,6 +21,7 @@ const OF: Record<By, string> = {
   laboratory: 'What a laboratory does',
   bench: 'What is done at the bench',
 };
+const DONE_BY = (['laboratory', 'bench'] as const).map((by) => [by, OF[by]] as const);
 const isBy = (word: string): word is By => word in OF;
 
 /** Addresses under which calendars ask for what falls due: one is made, told once, and ended. */
@@ -64,19 +65,13 @@ export function Calendars({ first, onClose }: { first: string; onClose: () => vo
               error={make.error?.of('title') !== undefined}
               helperText={make.error?.of('title')}
             />
-            <TextField
-              select
+            <OneOf
               label="Of what"
               value={by}
-              onChange={(event) => setBy(event.target.value as By)}
-              slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-            >
-              {Object.entries(OF).map(([key, words]) => (
-                <MenuItem key={key} value={key}>
-                  {words}
-                </MenuItem>
-              ))}
-            </TextField>
+              set={(value) => setBy(isBy(value) ? value : '')}
+              options={DONE_BY}
+              all={OF['']}
+            />
             <Autocomplete
               multiple
               options={ids}

@@ -1,11 +1,10 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
-import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useDay, useSession } from '../api/hooks';
 import { mayRecord } from '../shell/roles';
 import { day, plural } from '../look/words';
+import { Typed } from '../look/Asked';
 import { FitWords } from '../look/FitWords';
 import { Empty, Lacking, Told } from '../look/Told';
 import { VerdictSign } from '../look/VerdictSign';
@@ -88,7 +87,12 @@ export function DayView() {
         <DueCount />
         <UnsettledCount />
         <span style={{ flex: 1 }} />
-        <Choose key={date} date={date} onChosen={(chosen) => setSearch({ date: chosen })} />
+        <Typed
+          label="Day"
+          type="date"
+          value={date}
+          set={(chosen) => chosen !== '' && setSearch({ date: chosen })}
+        />
         <Button disabled={date === today} onClick={() => setSearch({ date: today })}>
           Today
         </Button>
@@ -266,23 +270,3 @@ export function DayView() {
 }
 
 /** Any day, whether something happened on it or not: taken once it is whole and left, not at every key. */
-function Choose({ date, onChosen }: { date: string; onChosen: (date: string) => void }) {
-  const [typed, setTyped] = useState(date);
-  const choose = () => {
-    if (/^\d{4}-\d{2}-\d{2}$/.test(typed) && typed !== date) {
-      onChosen(typed);
-    }
-  };
-  return (
-    <TextField
-      label="Day"
-      type="date"
-      size="small"
-      value={typed}
-      slotProps={{ inputLabel: { shrink: true } }}
-      onChange={(event) => setTyped(event.target.value)}
-      onBlur={choose}
-      onKeyDown={(event) => event.key === 'Enter' && choose()}
-    />
-  );
-}

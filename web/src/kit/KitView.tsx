@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useKit, useSession } from '../api/hooks';
+import { OneOf } from '../look/Asked';
 import { FitWords } from '../look/FitWords';
 import { Lacking } from '../look/Told';
 import { ink } from '../look/theme';
@@ -18,9 +18,8 @@ import { RetiredWords } from './Retire';
 type Unit = Schemas['Instrument'];
 type Reference = Schemas['Reference'];
 
-/** How something stands, as it is asked for; what is out of use is shown where it is asked for. */
+/** How something stands, as it is asked for; what is out of use is shown where it is asked for, and else what is in use. */
 const STATES = {
-  '': 'in use',
   fit: 'fit to go out',
   'check first': 'check first',
   held: 'held',
@@ -38,7 +37,7 @@ const holds = (text: string, ...said: (string | null | undefined)[]) => {
     .split(/\s+/)
     .every((word) => all.includes(word));
 };
-const stands = (one: Unit | Reference, state: State) =>
+const stands = (one: Unit | Reference, state: State | '') =>
   state === 'out' ? Boolean(one.retired) : !one.retired && (state !== 'past' || one.dueState === 'past');
 
 /** The kit: instruments, and beside them what they are held against. */
@@ -100,35 +99,20 @@ export function KitView() {
           sx={{ width: 170 }}
           slotProps={{ inputLabel: { shrink: true } }}
         />
-        <TextField
-          select
+        <OneOf
           label="Kind of unit"
           value={family}
-          onChange={(event) => set('family', event.target.value)}
-          sx={{ minWidth: 150 }}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-        >
-          <MenuItem value="">any</MenuItem>
-          {families.map(([id, title]) => (
-            <MenuItem key={id} value={id}>
-              {title}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          select
+          set={(value) => set('family', value)}
+          options={families}
+          all="any"
+        />
+        <OneOf
           label="State"
           value={state}
-          onChange={(event) => set('state', event.target.value)}
-          sx={{ minWidth: 140 }}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-        >
-          {Object.entries(STATES).map(([key, word]) => (
-            <MenuItem key={key} value={key}>
-              {word}
-            </MenuItem>
-          ))}
-        </TextField>
+          set={(value) => set('state', value)}
+          options={Object.entries(STATES)}
+          all="in use"
+        />
         {out > 0 && state !== 'out' && (
           <Button size="small" onClick={() => set('state', 'out')}>
             {out} out of use

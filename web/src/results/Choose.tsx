@@ -1,8 +1,8 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { OneOf, Typed } from '../look/Asked';
 import { useCampaigns, useKit, useRunNames, type LedgerFilter } from '../api/hooks';
 
 type Name = keyof LedgerFilter;
@@ -25,40 +25,28 @@ export function Choose({
   const names = useRunNames(filter.campaign, more);
   const kit = useKit(more);
   const isSet = Object.keys(filter).some((name) => name !== 'page');
-  // What is being typed asks nothing yet: a day half typed is none.
   const typed = (name: 'text' | 'from' | 'to', label: string, type: 'search' | 'date') => (
-    <TextField
-      key={`${name} ${filter[name] ?? ''}`}
-      label={label}
-      type={type}
-      defaultValue={filter[name] ?? ''}
-      onBlur={(event) => event.target.value !== (filter[name] ?? '') && set(name, event.target.value)}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') {
-          set(name, (event.target as HTMLInputElement).value);
-        }
-      }}
-      sx={{ width: 160 }}
-      slotProps={{ inputLabel: { shrink: true } }}
-    />
+    <Typed label={label} type={type} value={filter[name] ?? ''} set={(value) => set(name, value)} />
   );
   return (
     <>
-      <Choice
+      <OneOf
         label="Campaign"
         value={filter.campaign ?? ''}
         set={(value) => set('campaign', value)}
-        options={(campaigns.data?.campaigns ?? []).map((one) => [one.id, one.title])}
+        options={(campaigns.data?.campaigns ?? []).map((one) => [one.id, one.title] as const)}
         all="all campaigns"
       />
-      <Choice
+      <OneOf
         label="Proposed"
         value={filter.verdict ?? ''}
         set={(value) => set('verdict', value)}
-        options={['valid', 'corrected', 'qualified', 'open', 'void'].map((verdict) => [verdict, verdict])}
+        options={['valid', 'corrected', 'qualified', 'open', 'void'].map(
+          (verdict) => [verdict, verdict] as const,
+        )}
         all="any verdict"
       />
-      <Choice
+      <OneOf
         label="Decided"
         value={filter.decided ?? ''}
         set={(value) => set('decided', value)}
@@ -98,11 +86,11 @@ export function Choose({
             set={(value) => set('instrument', value)}
             among={kit.data?.instruments.map((one) => one.id)}
           />
-          <Choice
+          <OneOf
             label="Kind of unit"
             value={filter.family ?? ''}
             set={(value) => set('family', value)}
-            options={(names.data?.families ?? []).map((one) => [one.id, one.title])}
+            options={(names.data?.families ?? []).map((one) => [one.id, one.title] as const)}
             all="any"
           />
           {typed('from', 'From', 'date')}
@@ -136,39 +124,5 @@ function Pick({
       sx={{ width: wide ? 240 : 140 }}
       renderInput={(params) => <TextField {...params} label={label} />}
     />
-  );
-}
-
-function Choice({
-  label,
-  value,
-  set,
-  options,
-  all,
-}: {
-  label: string;
-  value: string;
-  set: (value: string) => void;
-  options: string[][];
-  all: string;
-}) {
-  // What is not among them while they are read, or at all, is shown by its name.
-  const known = value === '' || options.some(([key]) => key === value);
-  return (
-    <TextField
-      select
-      label={label}
-      value={value}
-      onChange={(event) => set(event.target.value)}
-      sx={{ minWidth: 130 }}
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-    >
-      <MenuItem value="">{all}</MenuItem>
-      {[...(known ? [] : [[value, value]]), ...options].map(([key = '', word = '']) => (
-        <MenuItem key={key} value={key}>
-          {word}
-        </MenuItem>
-      ))}
-    </TextField>
   );
 }

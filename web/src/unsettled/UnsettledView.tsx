@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useSession, useUnsettled } from '../api/hooks';
 import { useBeginCheck } from '../bench/useBeginCheck';
+import { Typed } from '../look/Asked';
 import { Empty, Lacking, Told } from '../look/Told';
 import { ink } from '../look/theme';
 import { moment, plural } from '../look/words';
@@ -27,23 +27,6 @@ export function UnsettledView() {
   const asked = useUnsettled(search.get('from') ?? '', search.get('to') ?? '');
   const begin = useBeginCheck();
   const session = useSession();
-  const day = (name: 'from' | 'to', label: string, value: string) => (
-    <TextField
-      key={`${name} ${value}`}
-      label={label}
-      type="date"
-      defaultValue={value}
-      // A day that is being typed is none yet.
-      onBlur={(event) => event.target.value !== value && choose(name, event.target.value)}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') {
-          choose(name, (event.target as HTMLInputElement).value);
-        }
-      }}
-      sx={{ width: 160 }}
-      slotProps={{ inputLabel: { shrink: true } }}
-    />
-  );
   const choose = (name: 'from' | 'to', value: string) => {
     const next = new URLSearchParams({ from: asked.data?.from ?? '', to: asked.data?.to ?? '' });
     next.set(name, value);
@@ -63,8 +46,8 @@ export function UnsettledView() {
           {plural(runs.length, 'run')} · {of} on these days
         </span>
         <span style={{ flex: 1 }} />
-        {day('from', 'From', from)}
-        {day('to', 'Through', to)}
+        <Typed label="From" type="date" value={from} set={(value) => choose('from', value)} />
+        <Typed label="Through" type="date" value={to} set={(value) => choose('to', value)} />
       </div>
       {beyond > 0 && (
         <p role="status" style={{ color: ink.qualified, fontWeight: 600 }}>
@@ -114,7 +97,8 @@ export function UnsettledView() {
 function alike(against: Against[]): { one: Against; channels: string[] }[] {
   const groups = new Map<string, { one: Against; channels: string[] }>();
   against.forEach((one, place) => {
-    const key = one.channel === null ? String(place) : JSON.stringify([one.title, one.cure, one.advice, one.evidence]);
+    const key =
+      one.channel === null ? String(place) : JSON.stringify([one.title, one.cure, one.advice, one.evidence]);
     const group = groups.get(key) ?? { one, channels: [] };
     groups.set(key, {
       ...group,
