@@ -14,9 +14,10 @@ final class Containing
      */
     public static function any(array $columns, string $word): array
     {
-        $pattern = '%'.addcslashes($word, '\\%_').'%';
+        // No backslash: not every driver reads a text of one sign that is a backslash as the standard has it.
+        $pattern = '%'.strtr($word, ['!' => '!!', '%' => '!%', '_' => '!_']).'%';
         // The database makes both small, so that its own idea of small letters is held against itself.
-        $one = static fn (string $column): string => "LOWER($column) LIKE LOWER(?) ESCAPE '\\'";
+        $one = static fn (string $column): string => "LOWER($column) LIKE LOWER(?) ESCAPE '!'";
 
         return ['('.implode(' OR ', array_map($one, $columns)).')', array_fill(0, \count($columns), $pattern)];
     }

@@ -52,6 +52,7 @@ final class SearchTest extends ApiTestCase
         yield 'a letter of its own' => ['große', ['run r1']];
         yield 'a sign that stands for itself' => ['100 %', ['run r1', 'task Sawing, 100 % oak']];
         yield 'no sign stands for any other' => ['mill_', ['run r2']];
+        yield 'nor does one stand for itself twice' => ['saw!ing', []];
         yield 'nothing of the kind' => ['mill%1', []];
         yield 'nothing typed' => ['  ', []];
     }
