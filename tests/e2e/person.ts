@@ -48,10 +48,9 @@ export const local = (at: Date) =>
 /** So many hours ago. */
 export const hours = (n: number) => new Date(Date.now() - n * 3_600_000);
 
-/** Chooses from a list; where a dialog is open, from one of it. */
+/** Chooses from a list. */
 export const choose = async (page: Page, label: string | RegExp, option: string | RegExp) => {
-  const dialog = page.getByRole('dialog');
-  await ((await dialog.count()) > 0 ? dialog : page).getByLabel(label).first().click();
+  await page.getByLabel(label).first().click();
   await page.getByRole('option', { name: option, exact: typeof option === 'string' }).click();
 };
 

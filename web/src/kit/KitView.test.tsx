@@ -71,9 +71,9 @@ describe('the kit', () => {
     row(/^AC-01/);
     screen.getByText('No instrument answers this choice.');
     type('Find', '');
-    pick(/^Kind of unit/, 'sound level meter');
+    pick(/^What it is/, 'sound level meter');
     expect(screen.queryByRole('row', { name: /^DM-08/ })).toBeNull();
-    pick(/^Kind of unit/, 'any');
+    pick(/^What it is/, 'any');
     press('1 out of use');
     row(/^DM-09/);
     expect(screen.queryByRole('row', { name: /^DM-08/ })).toBeNull();

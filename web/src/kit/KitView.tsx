@@ -100,7 +100,7 @@ export function KitView() {
           slotProps={{ inputLabel: { shrink: true } }}
         />
         <OneOf
-          label="Kind of unit"
+          label="What it is"
           value={family}
           set={(value) => set('family', value)}
           options={families}

@@ -87,7 +87,7 @@ export function Choose({
             among={kit.data?.instruments.map((one) => one.id)}
           />
           <OneOf
-            label="Kind of unit"
+            label="Measured by"
             value={filter.family ?? ''}
             set={(value) => set('family', value)}
             options={(names.data?.families ?? []).map((one) => [one.id, one.title] as const)}
