@@ -53,6 +53,7 @@ describe('the kit', () => {
     expect(row(/^SL-01/).textContent).toContain('interval of 1 year');
     expect(row(/^DM-08/).textContent).toContain('none');
     expect(screen.queryByRole('button', { name: /Register|Add|Recall|interval/ })).toBeNull();
+    expect(screen.getByRole('link', { name: 'As a table' }).getAttribute('href')).toBe('/api/kit.csv');
   });
 
   it('finds by words, kind and state, and keeps the choice in the address', async () => {
@@ -67,6 +68,8 @@ describe('the kit', () => {
     row(/^DM-08/);
     screen.getByRole('heading', { name: 'Instruments 1 of 3' });
     expect(where()).toBe('/?text=wren+dosimeter');
+    type('Find', '20417');
+    row(/^SL-01/);
     type('Find', 'f-2217');
     row(/^AC-01/);
     screen.getByText('No instrument answers this choice.');

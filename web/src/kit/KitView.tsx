@@ -71,7 +71,7 @@ export function KitView() {
       (family === '' || one.family === family) &&
       stands(one, state) &&
       (!ofFit || one.fit?.state === state) &&
-      holds(text, one.id, one.model, one.familyTitle, one.about),
+      holds(text, one.id, one.model, one.familyTitle, one.about, ...one.traits.map((trait) => trait.shown)),
   );
   const shown = references.filter(
     (one) =>
@@ -119,6 +119,9 @@ export function KitView() {
           </Button>
         )}
         <span style={{ flex: 1 }} />
+        <Button size="small" component="a" href="/api/kit.csv" download>
+          As a table
+        </Button>
         {mayRecord(session.data?.user) && (
           <Button variant="outlined" onClick={() => setAdding('unit')}>
             Register an instrument

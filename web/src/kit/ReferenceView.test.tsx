@@ -49,6 +49,7 @@ describe('a reference', () => {
     cleanup();
     await open(reader, 'AC-03');
     screen.getByText(/recalled since/);
+    screen.getByText(/, serial number/);
     screen.getByText(/Nothing is certified of it yet/);
     cleanup();
     await open(reader, 'CY-01');

@@ -15,6 +15,7 @@ import { Due } from './Due';
 import { Recall } from './Recall';
 import { Recalled } from './Recalled';
 import { Retire, RetiredWords } from './Retire';
+import { Serial } from './Serial';
 import { SetInterval } from './SetInterval';
 import { SharedGoesOn } from './SharedGoesOn';
 
@@ -60,7 +61,8 @@ function Page({ reference }: { reference: Reference }) {
         </h1>
         <span style={{ color: ink.soft }}>
           {reference.kindTitle}, {reference.model}
-          {reference.about && `, ${reference.about}`} ·{' '}
+          {reference.about && `, ${reference.about}`}
+          <Serial written={reference.written} /> ·{' '}
           {reference.due === null ? (
             'no certificate'
           ) : (

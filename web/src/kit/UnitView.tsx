@@ -27,6 +27,7 @@ import { Recall } from './Recall';
 import { Recalled } from './Recalled';
 import { Retire, RetiredWords } from './Retire';
 import { Routines } from './Routines';
+import { Serial } from './Serial';
 import { SetInterval } from './SetInterval';
 
 /** One unit through time: how it was found and left at every check, what was done to it. */
@@ -66,7 +67,8 @@ export function UnitView() {
         </h1>
         <span style={{ color: ink.soft }}>
           {unit.familyTitle} {unit.model}
-          {unit.about && `, ${unit.about}`} ·{' '}
+          {unit.about && `, ${unit.about}`}
+          <Serial written={unit.written} /> ·{' '}
           {unit.due === null ? (
             'no laboratory certificate'
           ) : (

@@ -50,6 +50,7 @@ export const kit = {
       lastUse: '2026-11-24T08:00:00+00:00',
     }),
     reference('AC-03', {
+      written: { serial: '0077' },
       due: '2026-10-01',
       dueState: 'past',
       recalls: [{ since: '2026-09-01T00:00:00+00:00', reason: '0.3 dB low', place: 0, takenBack: null }],
@@ -72,6 +73,7 @@ export const kit = {
       familyTitle: 'sound level meter',
       model: 'Heron 1',
       about: 'class 1',
+      traits: [{ label: 'Serial number', shown: '20417', flag: false }],
       due: '2027-04-21',
       dueInterval: '1 year',
       dueState: 'in date',
@@ -83,6 +85,7 @@ export const kit = {
       familyTitle: 'noise dosimeter',
       model: 'Wren 2',
       about: '',
+      traits: [],
       due: null,
       dueInterval: null,
       dueState: 'none',
