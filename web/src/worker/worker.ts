@@ -36,7 +36,7 @@ registerRoute(
         return (await matchPrecache('/')) ?? Response.error();
       }
     },
-    { denylist: [/^\/api\//, /^\/build\//, /^\/r\//] },
+    { denylist: [/^\/api\//, /^\/build\//, /^\/r\//, /^\/calendar\//] },
   ),
 );
 addRoute();
