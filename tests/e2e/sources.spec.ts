@@ -102,6 +102,8 @@ test('a round of practice units comes from their stand-ins', async ({ page }) =>
     await expect(card.getByRole('heading', { name: `${place} of 2: as found` })).toBeVisible();
     await expect(comes).toHaveCount(1);
     await expect(takes(page)).toHaveCount(0);
+    // The first lines have come: what stands below them moves no more while it is pressed.
+    await expect(comes.getByRole('img', { name: /over the last minutes/ })).toBeVisible();
     await card.getByRole('button', { name: /Start the timer/ }).click();
     await take(page, taken);
     await expect(comes).toHaveCount(0);
