@@ -74,7 +74,13 @@ export function DayView() {
   return (
     <>
       <div
-        style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '6px 18px', marginBottom: 4 }}
+        style={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          alignItems: 'baseline',
+          gap: '6px 18px',
+          marginBottom: 4,
+        }}
       >
         <h1 style={{ font: 'inherit', margin: 0 }}>
           <span className="fn-figure" style={{ fontSize: '1.7rem', fontWeight: 500 }}>
