@@ -50,11 +50,6 @@ class CalendarAddress
         return new CalendarChoice($this->doneBy, $this->kit);
     }
 
-    public function answers(): bool
-    {
-        return $this->endedAt === null;
-    }
-
     public function end(\DateTimeImmutable $at): void
     {
         $this->endedAt ??= $at;

@@ -12,7 +12,6 @@ use Footnote\App\Journal\Journal;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Refusal\Problem;
 use Footnote\App\Storage\Cells;
-use Footnote\Core\Evidence\Reference;
 use Footnote\Core\Record\Fields;
 use Psr\Clock\ClockInterface;
 
@@ -88,17 +87,18 @@ final readonly class CalendarAddresses
     /** @return CalendarAddress|null null where nothing answers under that secret */
     public function under(#[\SensitiveParameter] string $secret): ?CalendarAddress
     {
-        $address = $this->entities->getRepository(CalendarAddress::class)->findOneBy(['digest' => self::digest($secret)]);
+        $asked = ['digest' => self::digest($secret), 'endedAt' => null];
+        $address = $this->entities->getRepository(CalendarAddress::class)->findOneBy($asked);
 
-        return $address !== null && $address->answers() && $this->people->find($address->person)?->records() === true ? $address : null;
+        return $address !== null && $this->people->find($address->person)?->records() === true ? $address : null;
     }
 
     /** @return list<string> */
     private function known(): array
     {
-        return array_merge(
-            array_map(static fn (array $record): string => Cells::text($record, 'id'), array_values($this->logbook->instrumentRecords())),
-            array_map(static fn (Reference $one): string => $one->id, array_values($this->logbook->references())),
+        return array_map(
+            static fn (array $record): string => Cells::text($record, 'id'),
+            array_merge(array_values($this->logbook->instrumentRecords()), array_values($this->logbook->referenceRecords())),
         );
     }
 

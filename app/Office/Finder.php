@@ -22,7 +22,7 @@ use Footnote\App\Storage\Moments;
 final readonly class Finder
 {
     /** So many of a kind are told. */
-    public const EACH = 6;
+    private const EACH = 6;
 
     public function __construct(
         private Logbook $logbook,

@@ -25,7 +25,6 @@ final readonly class DatesPresenter
         $dates = DueDates::at($this->site);
         $all = $this->dates->all();
         $items = array_map(static fn (array $item): array => self::item($item, $dates), $all['items'] ?? []);
-
         $states = array_count_values(array_column($items, 'state'));
 
         return [
