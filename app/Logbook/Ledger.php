@@ -180,9 +180,11 @@ final readonly class Ledger
                 'standing' => $summary['standing'] ?? null,
                 'headline' => $summary['headline'] ?? null,
                 'results' => $results,
-                'finding' => $summary['finding'] ?? null,
-                'findings' => $summary['findings'] ?? 0,
-                'cure' => $summary['cure'] ?? null,
+                'finding' => $weighty === []
+                    ? null
+                    : ($weighty[0]['channel'] === null ? '' : $weighty[0]['channel'].': ').$weighty[0]['title'],
+                'findings' => \count($weighty),
+                'cure' => array_column(array_column($weighty, 'cure'), 'evidence')[0] ?? null,
                 'decision' => $decision === null ? null : self::decided($decision, $row, $at, $compared),
                 'parts' => Cells::texts($summary, 'parts'),
                 'weighty' => $weighty,

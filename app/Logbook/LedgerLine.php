@@ -69,18 +69,8 @@ final class LedgerLine
                 ],
             'headline' => $headline,
             'results' => $results,
-            'finding' => $weighty === []
-                ? null
-                : ($weighty[0]->touched->channel === null ? '' : $weighty[0]->touched->channel.': ').$weighty[0]->rule->title,
-            'findings' => \count($weighty),
             'parts' => self::parts($assessment),
             'weighty' => array_map(self::weighty(...), $weighty),
-            'cure' => array_values(
-                array_filter(
-                    array_map(static fn (Finding $finding): ?string => $finding->remedy->cure?->evidence, $weighty),
-                    \is_string(...),
-                ),
-            )[0] ?? null,
         ];
     }
 
