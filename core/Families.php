@@ -25,6 +25,7 @@ use Footnote\Core\Noise\NoiseEquation;
 use Footnote\Core\Particle\ParticleEquation;
 use Footnote\Core\Particle\ParticleFamily;
 use Footnote\Core\Particle\ParticleFormat;
+use Footnote\Core\Planning\PlanEquation;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\LineProfileShelf;
@@ -60,6 +61,7 @@ final class Families
     {
         return new Catalogue([
             ...SharedEquation::cases(),
+            ...PlanEquation::cases(),
             ...LogEquation::cases(),
             ...NoiseEquation::cases(),
             ...StandardEquation::cases(),

@@ -6,6 +6,8 @@ namespace Footnote\Core\Gas;
 
 use Footnote\Core\Air\Air;
 use Footnote\Core\Air\Substances;
+use Footnote\Core\Derivation\Figure;
+use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\CheckContent;
 use Footnote\Core\Evidence\CommonIntervention;
 use Footnote\Core\Evidence\Instrument;
@@ -18,6 +20,7 @@ use Footnote\Core\Log\ColumnKind;
 use Footnote\Core\Procedure\Entry;
 use Footnote\Core\Quantity\CommonUnit;
 use Footnote\Core\Quantity\Decimal;
+use Footnote\Core\Quantity\Measured;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\EntryReader;
 use Footnote\Core\Record\ExaminesUnits;
@@ -97,21 +100,40 @@ final readonly class GasFormat implements
 
     public function left(Reference $reference, array $checks): ?string
     {
+        $told = self::told($reference, $checks);
+        $bottle = new Bottle($reference);
+
+        return $told === null ? null : \sprintf(
+            '%s on %s: %s L, %s min',
+            $told['pressure']->words(),
+            $told['check']->at->format('j M'),
+            $bottle->litres($told['pressure'])?->rounded(0) ?? '?',
+            $bottle->left($told['pressure'])?->shown() ?? '?',
+        );
+    }
+
+    public function minutesLeft(Reference $reference, array $checks): ?Figure
+    {
+        $told = self::told($reference, $checks);
+
+        return $told === null ? null : (new Bottle($reference))->left($told['pressure']);
+    }
+
+    /**
+     * @param list<Check> $checks
+     *
+     * @return array{check: Check, pressure: Measured}|null the newest that tells its pressure, where that says how much is left
+     */
+    private static function told(Reference $reference, array $checks): ?array
+    {
         $bottle = new Bottle($reference);
         foreach ($checks as $check) {
             $content = $check->content;
             $pressure = !$content instanceof GasCheck
                 ? null
                 : ($check->reference === $reference->id ? $content->bottlePressure : $content->isobutylene->pressure);
-            $left = $bottle->left($pressure);
-            if ($pressure !== null && $left !== null) {
-                return \sprintf(
-                    '%s on %s: %s L, %s min',
-                    $pressure->words(),
-                    $check->at->format('j M'),
-                    $bottle->litres($pressure)?->rounded(0) ?? '?',
-                    $left->shown(),
-                );
+            if ($pressure !== null && $bottle->left($pressure) !== null) {
+                return ['check' => $check, 'pressure' => $pressure];
             }
         }
 

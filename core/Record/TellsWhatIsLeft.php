@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Footnote\Core\Record;
 
+use Footnote\Core\Derivation\Figure;
 use Footnote\Core\Evidence\Check;
 use Footnote\Core\Evidence\Reference;
 
@@ -19,4 +20,11 @@ interface TellsWhatIsLeft
      * @param list<Check> $checks that leaned on the reference, the newest first
      */
     public function left(Reference $reference, array $checks): ?string;
+
+    /**
+     * For how many minutes it is enough by the same check; null where none tells it.
+     *
+     * @param list<Check> $checks that leaned on the reference, the newest first
+     */
+    public function minutesLeft(Reference $reference, array $checks): ?Figure;
 }

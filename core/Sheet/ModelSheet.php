@@ -55,6 +55,24 @@ final readonly class ModelSheet
         return $this->entry->decimal('minutes')?->written;
     }
 
+    /** How long its battery lasts, h, as written. */
+    public function batteryHours(): ?string
+    {
+        return $this->entry->decimal('batteryHours')?->written;
+    }
+
+    /** How long it charges, min, as written. */
+    public function chargeMinutes(): ?string
+    {
+        return $this->entry->decimal('chargeMinutes')?->written;
+    }
+
+    /** How long gas is on at a check, min, as written. */
+    public function gasMinutes(): ?string
+    {
+        return $this->entry->decimal('gasMinutes')?->written;
+    }
+
     /** @return list<string> what is laid out before the check */
     public function layOut(): array
     {

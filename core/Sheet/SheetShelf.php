@@ -77,6 +77,9 @@ final class SheetShelf
             Entry::text('replaces', 'Takes the place of', help: 'The code of a sheet that is asked no more'),
             Entry::text('source', 'Source', true, 'Manual, edition, page; or who decided it and when'),
             Entry::decimal('minutes', 'How long the check takes, min', '1', '1000'),
+            Entry::decimal('gasMinutes', 'How long gas is on at a check, min', '0.1', '1000'),
+            Entry::decimal('batteryHours', 'How long its battery lasts, h', '0.1', '1000'),
+            Entry::decimal('chargeMinutes', 'How long it charges, min', '1', '2000'),
             Entry::rows('layOut', 'Laid out before', [Entry::text('what', 'What', true)]),
             Entry::rows('steps', 'Own steps', [
                 Entry::text('code', 'Code', true),

@@ -97,6 +97,8 @@ offsetAtLimit <- function(i, open) {
 }
 
 equations <- list(
+  "D-1" = function(i) sum(i$t_i),
+  "D-2" = function(i) i$t - sum(i$t_i),
   "T-1" = function(i) sum(i$b_j - i$a_j),
   "T-2" = function(i) 100 * (i$c / i$L - 1),
   "T-3" = function(i) i$X[1],
