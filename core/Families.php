@@ -11,6 +11,7 @@ use Footnote\Core\Dosimeter\DosimeterFormat;
 use Footnote\Core\Flow\FlowEquation;
 use Footnote\Core\Flow\FlowFamily;
 use Footnote\Core\Flow\FlowFormat;
+use Footnote\Core\Flow\FlowSamples;
 use Footnote\Core\Flow\Standard\StandardEquation;
 use Footnote\Core\Gas\GasEquation;
 use Footnote\Core\Gas\GasFamily;
@@ -26,6 +27,7 @@ use Footnote\Core\Particle\ParticleEquation;
 use Footnote\Core\Particle\ParticleFamily;
 use Footnote\Core\Particle\ParticleFormat;
 use Footnote\Core\Planning\PlanEquation;
+use Footnote\Core\Planning\Samplers;
 use Footnote\Core\Record\ContentFormat;
 use Footnote\Core\Record\Formats;
 use Footnote\Core\Record\LineProfileShelf;
@@ -49,6 +51,12 @@ final class Families
             [new GasFamily(), new GasFormat()],
             [new ParticleFamily(), new ParticleFormat()],
         ];
+    }
+
+    /** Of each family whose measurements draw a sample, how much it must draw. */
+    public static function samplers(): Samplers
+    {
+        return new Samplers([[FlowFamily::ID, new FlowSamples()]]);
     }
 
     public static function assessor(): Assessor

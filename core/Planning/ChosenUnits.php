@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Footnote\Core\Planning;
 
 /**
- * Which unit measures what: of those that are free the one that is ready soonest, ties by its name. Where none is free, one that measures
+ * Which unit measures what: of those that are free the one that is ready soonest, of these one of which least is
+ * noted, ties by its name. Where none is free, one that measures
  * something else is taken if that can have another, so that nothing goes without a unit that could have had one (the way of Kuhn, 1955,
  * from the most important to the least).
  */
@@ -47,8 +48,8 @@ final class ChosenUnits
                 && ($pinned === null || $unit->id === $pinned)
                 && $unit->whyNot($wanted) === [],
         );
-        usort($able, static fn (UnitForDay $one, UnitForDay $other): int => [$one->readiness->whole(), $one->id]
-            <=> [$other->readiness->whole(), $other->id]);
+        usort($able, static fn (UnitForDay $one, UnitForDay $other): int => [$one->readiness->whole(), \count($one->notes), $one->id]
+            <=> [$other->readiness->whole(), \count($other->notes), $other->id]);
 
         return $able;
     }

@@ -47,16 +47,19 @@ final class Nearest
     {
         $why = $this->why($wanted);
         foreach ($this->starts($wanted) as $minute => $unit) {
-            $task = $this->instead($wanted->from((new Task($wanted, $unit))->moment($minute)));
+            $later = $wanted->from((new Task($wanted, $unit))->moment($minute));
+            $task = $this->instead($later);
             if ($task !== null) {
                 $words = \sprintf('Begun at %s, %s can measure it.', $task['begins']->format('H:i'), $task['unit']);
 
-                return new Shortfall($wanted, $why, $words, NearestKind::Later);
+                return new Shortfall($wanted, $why, $words, NearestKind::Later, $later);
             }
         }
         $task = $wanted->pins->unit === null ? null : $this->instead($wanted->byAnyUnit());
         if ($task !== null) {
-            return new Shortfall($wanted, $why, \sprintf('%s can measure it.', $task['unit']), NearestKind::OtherUnit);
+            $words = \sprintf('%s can measure it.', $task['unit']);
+
+            return new Shortfall($wanted, $why, $words, NearestKind::OtherUnit, $wanted->byAnyUnit());
         }
         $left = $this->tried < self::TRIES
             ? 'The day is planned without it.'

@@ -49,7 +49,7 @@ final readonly class ReadyBy
                     ? 'No warm-up is asked by the procedure.'
                     : \sprintf('Warm-up %d min: the procedure, and the sheet of the model.', $soak),
                 $told === []
-                    ? \sprintf('Check %d min: assumed of its steps, a minute each and what is waited for; no sheet of the model says.', $check)
+                    ? \sprintf('Check %d min: assumed, a minute for each step and what is waited for; no sheet of the model says.', $check)
                     : \sprintf('Check %d min: the sheet of the model.', $check),
                 $battery === []
                     ? 'How long its battery lasts is not said: it is not looked at.'

@@ -11,6 +11,9 @@ namespace Footnote\Core\Planning;
  */
 final class Shared
 {
+    /** So many ways to share tasks out are looked at: four people, six tasks. */
+    private const WAYS = 4096;
+
     /** @var array<string, OnePerson|null> what was planned already, by who does what; null: no better than a floor that only rises */
     private array $planned = [];
 
@@ -24,15 +27,19 @@ final class Shared
     {
         $shared = new self($asked, $tasks);
 
-        return $tasks === [] ? OnePerson::idle() : (\count($tasks) > Backwards::EVERY_ORDER ? $shared->byLoad() : $shared->everyWay());
+        if ($tasks === []) {
+            return OnePerson::idle();
+        }
+        $isFew = \count($tasks) <= Backwards::EVERY_ORDER && \count($asked->crew) ** \count($tasks) <= self::WAYS;
+
+        return $isFew ? $shared->everyWay() : $shared->byLoad();
     }
 
     private function everyWay(): OnePerson
     {
         $ways = $this->ways();
         // What is shared out evenly is mostly best: then little of the rest must be looked at.
-        $most = /** @param list<int> $way */ static fn (array $way): int => max([0, ...array_values(array_count_values($way))]);
-        usort($ways, static fn (array $one, array $other): int => [$most($one), $one] <=> [$most($other), $other]);
+        usort($ways, static fn (array $one, array $other): int => [self::mostOfOne($one), $one] <=> [self::mostOfOne($other), $other]);
         $best = null;
         $crew = array_keys($this->asked->crew);
         foreach ($ways as $way) {
@@ -43,6 +50,12 @@ final class Shared
         }
 
         return $best ?? throw new \LogicException('There is always somebody.');
+    }
+
+    /** @param list<int> $way */
+    private static function mostOfOne(array $way): int
+    {
+        return max([0, ...array_values(array_count_values($way))]);
     }
 
     private function byLoad(): OnePerson

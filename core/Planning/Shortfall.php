@@ -10,8 +10,14 @@ final readonly class Shortfall
     /**
      * @param list<string> $why     in sentences
      * @param string       $nearest in a sentence
+     * @param Wanted|null  $instead what to want in its place, so that it is done; null where nothing is won, or it is done already
      */
-    public function __construct(public Wanted $wanted, public array $why, public string $nearest, public NearestKind $kind)
-    {
+    public function __construct(
+        public Wanted $wanted,
+        public array $why,
+        public string $nearest,
+        public NearestKind $kind,
+        public ?Wanted $instead = null,
+    ) {
     }
 }

@@ -10,6 +10,7 @@ final readonly class UnitForDay
     /**
      * @param list<string>                $references that it can be checked on before and after, the one that is taken first
      * @param array<string, list<string>> $against    by = and the measurement, what keeps it from that one; none: nothing does
+     * @param list<string>                $notes      what its check must set right before it goes out
      */
     public function __construct(
         public string $id,
@@ -17,6 +18,7 @@ final readonly class UnitForDay
         public Readiness $readiness,
         public array $references,
         public array $against = [],
+        public array $notes = [],
     ) {
     }
 
@@ -24,7 +26,7 @@ final readonly class UnitForDay
     public function whyNot(Wanted $wanted): array
     {
         $why = $this->against['='.$wanted->id] ?? [];
-        if ($this->references === []) {
+        if ($why === [] && $this->references === []) {
             $why[] = 'No reference that it can be checked on.';
         }
         $battery = $this->readiness->battery;

@@ -23,7 +23,7 @@ final class TamperingTest extends ApiTestCase
 {
     /** Tables that hold no evidence: what is in them is worked out from it, or is forgotten. */
     private const NO_EVIDENCE = [
-        'calendar_address', 'check_draft', 'check_round', 'unit_timer',
+        'calendar_address', 'check_draft', 'check_round', 'day_plan', 'day_plan_version', 'unit_timer',
         'check_leaning', 'check_mark', 'evidence_bound', 'instrument_state', 'journal_entry', 'journal_head',
         'number_given', 'person_secret', 'release_followed', 'request_made', 'run_state', 'sign_in_attempt', 'unit_line', 'worked_run',
     ];

@@ -56,7 +56,23 @@ export const router = createBrowserRouter([
         path: 'custody/:id',
         lazy: async () => ({ Component: (await import('./laboratory/CustodyView')).CustodyView }),
       },
-      { path: 'plan', lazy: async () => ({ Component: (await import('./plan/PlanView')).PlanView }) },
+      { path: 'plan', lazy: async () => ({ Component: (await import('./plan/PlansView')).PlansView }) },
+      {
+        path: 'plan/new',
+        lazy: async () => ({ Component: (await import('./plan/NewPlanView')).NewPlanView }),
+      },
+      {
+        path: 'plan/sample',
+        lazy: async () => ({ Component: (await import('./plan/SampleView')).SampleView }),
+      },
+      {
+        path: 'plan/:id',
+        lazy: async () => ({ Component: (await import('./plan/DayPlanView')).DayPlanView }),
+      },
+      {
+        path: 'plan/:id/sheets',
+        lazy: async () => ({ Component: (await import('./plan/FieldSheetsView')).FieldSheetsView }),
+      },
       {
         path: 'unsettled',
         lazy: async () => ({ Component: (await import('./unsettled/UnsettledView')).UnsettledView }),

@@ -9,6 +9,7 @@ use Footnote\App\Http\Bench\UnitLinePresenter;
 use Footnote\App\Logbook\Campaigns;
 use Footnote\App\Logbook\Days;
 use Footnote\App\Logbook\Drafts;
+use Footnote\App\Logbook\KeptPlans;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\Period;
 use Footnote\App\Logbook\SiteClock;
@@ -47,6 +48,7 @@ final readonly class DayPresenter
         private Drafts $drafts,
         private Workings $workings,
         private Assessor $assessor,
+        private KeptPlans $plans,
         private SiteClock $site,
     ) {
     }
@@ -92,6 +94,7 @@ final readonly class DayPresenter
             'before' => $this->days->before($from, $zone),
             'after' => $this->days->from($to, $zone),
             'units' => $units,
+            'plans' => $this->plans->ofDay($date),
             'waiting' => \count($runs) - \count($worked),
         ];
     }

@@ -142,6 +142,24 @@ export const useCustody = (id: string) =>
     queryFn: () => answer(api.GET('/api/campaigns/{id}/custody', { params: { path: { id } } })),
   });
 
+export const useDayPlans = () =>
+  useQuery({ queryKey: ['plans'], queryFn: () => answer(api.GET('/api/plans')) });
+
+export const useDayPlan = (id: string, enabled = true) =>
+  useQuery({
+    enabled,
+    queryKey: ['plans', id],
+    queryFn: () => answer(api.GET('/api/plans/{id}', { params: { path: { id } } })),
+    // While a day goes on, what is late moves what follows.
+    refetchInterval: ({ state }) => (state.data?.day === state.data?.today ? 60_000 : false),
+  });
+
+export const useFieldSheets = (id: string) =>
+  useQuery({
+    queryKey: ['plans', id, 'sheets'],
+    queryFn: () => answer(api.GET('/api/plans/{id}/sheets', { params: { path: { id } } })),
+  });
+
 export const usePlanForm = () =>
   useQuery({
     queryKey: ['plan-form'],

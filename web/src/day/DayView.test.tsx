@@ -54,6 +54,7 @@ const day = {
   units,
   campaign: { title: 'Noise', site: 'Mill' },
   zone: 'Europe/London',
+  plans: [],
   waiting: 0,
 };
 

@@ -40,7 +40,7 @@ export function DayView() {
   if (asked.data === undefined) {
     return <Lacking of={[asked]} />;
   }
-  const { date, today, before, after, units, campaign, zone, waiting: unworked } = asked.data;
+  const { date, today, before, after, units, campaign, zone, plans, waiting: unworked } = asked.data;
   const records = mayRecord(session.data?.user);
   if (units.length === 0) {
     return (
@@ -92,6 +92,11 @@ export function DayView() {
         </span>
         <DueCount />
         <UnsettledCount />
+        {plans.map((id) => (
+          <Link key={id} to={`/plan/${id}`}>
+            Plan {id}
+          </Link>
+        ))}
         <span style={{ flex: 1 }} />
         <Typed
           label="Day"

@@ -10,7 +10,7 @@ import { line, NoteBook, Value } from '../results/notes';
 import { Typesetting } from '../results/Typeset';
 
 /** A plan for a usable answer: how much air, how many media, and what past drift would do to it. Nothing is stored. */
-export function PlanView() {
+export function SampleView() {
   const form = usePlanForm();
   const [values, setValues] = useState<Values>({ share: '0.1', shiftMinutes: '480' });
   const [opened, setOpened] = useState<string | null>(null);

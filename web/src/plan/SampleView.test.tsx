@@ -2,7 +2,7 @@ import { screen, waitFor } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
 import { entry } from '../tests/fixtures';
 import { press, refuse, sent, serve, show, type, valueOf } from '../tests/served';
-import { PlanView } from './PlanView';
+import { SampleView } from './SampleView';
 
 const server = vi.hoisted(() => ({ GET: vi.fn(), POST: vi.fn(), PUT: vi.fn() }));
 vi.mock('../api/client', async (original) => ({
@@ -43,7 +43,7 @@ const open = async (usable = true) => {
     },
     plan(usable),
   );
-  show(<PlanView />);
+  show(<SampleView />);
   await screen.findByLabelText(/^Exposure limit/);
 };
 

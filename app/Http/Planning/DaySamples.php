@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Http\Planning;
+
+use Footnote\App\Planning\KeptPlan;
+use Footnote\App\Planning\Samples;
+use Footnote\Core\Derivation\Sheet;
+use Footnote\Core\Planning\Wanted;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\InvalidRecord;
+
+/** Of each measurement of a plan that draws a sample, whether that gives a usable answer in the time that is wanted. */
+final readonly class DaySamples
+{
+    public function __construct(private Samples $samples)
+    {
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function of(KeptPlan $kept, Sheet $sheet): array
+    {
+        $samples = [];
+        foreach ($kept->asked->wanted as $place => $wanted) {
+            $told = $kept->asked->rows[$place]['sample'] ?? null;
+            $shown = \is_array($told) && $told !== [] ? $this->sample($told, $kept, $wanted, $sheet) : null;
+            if ($shown !== null) {
+                $samples[] = ['wanted' => $wanted->id, ...$shown];
+            }
+        }
+
+        return $samples;
+    }
+
+    /**
+     * @param array<mixed> $told
+     *
+     * @return array<string, mixed>|null null where nothing of that kind draws a sample
+     */
+    private function sample(array $told, KeptPlan $kept, Wanted $wanted, Sheet $sheet): ?array
+    {
+        $minutes = (int) round($wanted->span->seconds() / 60) - $kept->plan->lateness($wanted);
+        $unit = null;
+        foreach ($kept->plan->tasks as $task) {
+            $unit = $task->wanted->id === $wanted->id ? $task->unit->id : $unit;
+        }
+        try {
+            $asked = [...$told, 'shiftMinutes' => (string) max(1, $minutes), ...($unit === null ? [] : ['unit' => $unit])];
+
+            $size = $this->samples->size($wanted->family, Fields::of($asked));
+
+            return $size === null ? null : SamplePresenter::lines($size, $sheet);
+        } catch (InvalidRecord $problem) {
+            $words = \sprintf('It cannot be said whether the sample is of use: %s %s', ltrim($problem->path, '/'), $problem->problem);
+
+            return ['usable' => false, 'media' => 0, 'words' => [$words], 'lines' => []];
+        }
+    }
+}

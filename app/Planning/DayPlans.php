@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Planning;
+
+use Footnote\App\Logbook\KeptPlans;
+use Footnote\App\Logbook\SiteClock;
+use Footnote\App\Refusal\Problem;
+use Footnote\Core\Record\Formats;
+
+/** The plans of days that are kept. */
+final readonly class DayPlans
+{
+    public function __construct(private KeptPlans $kept, private Formats $families, private SiteClock $site)
+    {
+    }
+
+    /** @return list<array<string, mixed>> the newest day first */
+    public function all(): array
+    {
+        return $this->kept->all();
+    }
+
+    /**
+     * @return array{id: string, version: int, by: string, at: string, day: string, campaign: string, body: array<string, mixed>}
+     *
+     * @throws Problem where there is none
+     */
+    public function head(string $id): array
+    {
+        return $this->kept->newest($id) ?? throw Problem::missing('Plan '.$id);
+    }
+
+    public function plan(string $id): KeptPlan
+    {
+        return $this->of($this->head($id)['body']);
+    }
+
+    /** @param array<string, mixed> $body */
+    public function of(array $body): KeptPlan
+    {
+        return KeptPlan::of($body, $this->site->zone(), array_map(strval(...), array_keys($this->families->all())));
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\App\Planning;
+
+use Footnote\App\Logbook\Libraries;
+use Footnote\App\Logbook\Logbook;
+use Footnote\Core\Evidence\Timeline;
+use Footnote\Core\Evidence\Traits;
+use Footnote\Core\Planning\Samplers;
+use Footnote\Core\Planning\SampleSize;
+use Footnote\Core\Procedure\Entry;
+use Footnote\Core\Record\Fields;
+use Footnote\Core\Record\InvalidRecord;
+use Psr\Clock\ClockInterface;
+
+/** How much a sample must draw to give a usable answer, by the libraries of this logbook and the past of its units. */
+final readonly class Samples
+{
+    public function __construct(
+        private Samplers $samplers,
+        private Libraries $libraries,
+        private Logbook $logbook,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return list<Entry> what is asked; none where no family draws samples */
+    public function entries(): array
+    {
+        return $this->samplers->any()?->sampleEntries() ?? [];
+    }
+
+    /** @return list<string> families that draw samples */
+    public function families(): array
+    {
+        return $this->samplers->families();
+    }
+
+    /**
+     * @param string|null $family null: the first that draws samples
+     *
+     * @return SampleSize|null null where it draws none
+     *
+     * @throws InvalidRecord naming the field that stands in the way
+     */
+    public function size(?string $family, Fields $told): ?SampleSize
+    {
+        $sampler = $family === null ? $this->samplers->any() : $this->samplers->of($family);
+
+        return $sampler?->size(
+            $told,
+            fn (string $shelf, string $code): ?Traits => $this->libraries->find($shelf, $code),
+            fn (string $unit): Timeline => $this->logbook->timeline($unit),
+            $this->clock->now(),
+        );
+    }
+}

@@ -1,0 +1,245 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Footnote\Tests\App;
+
+use Footnote\App\Access\Role;
+use Footnote\Tests\Core\AirScene;
+use Symfony\Component\Clock\Test\ClockSensitiveTrait;
+
+/** A day is planned over the API: with what is fit, for two people, planned again, carried out and compared. */
+final class DayPlanTest extends ApiTestCase
+{
+    use ClockSensitiveTrait;
+    use DueKit;
+
+    /**
+     * @param list<array<string, mixed>> $wanted
+     *
+     * @return array<string, mixed>
+     */
+    private function asked(array $wanted, string $day = '2026-03-03'): array
+    {
+        $campaign = $this->call('GET', '/api/campaigns')->string('campaigns.0.id');
+
+        return [
+            'day' => $day,
+            'campaign' => $campaign,
+            'base' => 'mill',
+            'crew' => [['name' => 'nia', 'from' => '04:00', 'to' => '18:00'], ['name' => 'oto', 'from' => '06:00', 'to' => '18:00']],
+            'ways' => [
+                ['one' => 'mill', 'other' => 'saw', 'minutes' => '20'],
+                ['one' => 'mill', 'other' => 'booth', 'minutes' => '15'],
+                ['one' => 'saw', 'other' => 'booth', 'minutes' => '5'],
+            ],
+            'handling' => ['switchOn' => '1', 'fit' => '5', 'takeOff' => '5', 'notSooner' => '30'],
+            'wanted' => $wanted,
+        ];
+    }
+
+    /**
+     * @param array<string, string> $more
+     *
+     * @return array<string, mixed>
+     */
+    private static function wanted(string $person, array $more = []): array
+    {
+        $row = ['person' => $person, 'task' => 'sawing', 'place' => 'saw', 'family' => 'noise-dosimeter'];
+
+        return [...$row, 'from' => '07:00', 'to' => '15:00', ...$more];
+    }
+
+    private function begin(string $now = '2026-03-02T10:00:00+00:00'): void
+    {
+        self::mockTime($now);
+        $this->import(self::scene());
+        $this->signIn(Role::Technician);
+    }
+
+    private static function words(Answer $plan, string $list): string
+    {
+        return implode(' ', array_filter($plan->list($list), \is_string(...)));
+    }
+
+    /** @return list<string> */
+    private static function column(Answer $plan, string $list, string ...$names): array
+    {
+        $told = [];
+        foreach (array_keys($plan->list($list)) as $at) {
+            $told[] = implode(' ', array_map(static fn (string $name): string => $plan->string("$list.$at.$name"), $names));
+        }
+
+        return $told;
+    }
+
+    public function testADayIsPlannedWithWhatIsFit(): void
+    {
+        $this->begin();
+        $plan = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01'), self::wanted('W-02'), self::wanted('W-03')]), 201);
+
+        // D-2 is past its certificate, D-3 never had one, D-4 is for practice: two units for three measurements.
+        self::assertSame(['D', 'D-3'], self::column($plan, 'tasks', 'unit'));
+        self::assertSame(
+            'There is no usable check of this instrument before the run. laboratory calibration: never done, as far as is known.',
+            self::words($plan, 'tasks.1.notes'),
+        );
+        self::assertSame(['W-03, sawing'], self::column($plan, 'short', 'words'));
+        $why = self::words($plan, 'short.0.why');
+        self::assertStringContainsString('D: It measures W-01, sawing.', $why);
+        self::assertStringContainsString('Its laboratory certificate L-2026-03-01 was in date until 1 Mar 2026', $why);
+        self::assertStringContainsString('D-3: It measures W-02, sawing.', $why);
+        self::assertStringNotContainsString('D-4', $why);
+        self::assertSame('left out', $plan->string('short.0.kind'));
+
+        // Two people on one calibrator: one after the other.
+        // A minute for switching on, 9 for the check of so many steps, 20 on the way, 5 for fitting: said, and said to be assumed.
+        self::assertSame(
+            [
+                'switch on D-3 06:16',
+                'pre-check D-3 06:17',
+                'switch on D 06:25',
+                'pre-check D 06:26',
+                'fit D 06:55',
+                'fit D-3 06:55',
+            ],
+            array_map(
+                static fn (string $one): string => substr(str_replace('2026-03-03T', '', $one), 0, -9),
+                \array_slice(self::column($plan, 'activities', 'kind', 'unit', 'from'), 0, 6),
+            ),
+        );
+        self::assertStringContainsString('assumed, a minute for each step', self::words($plan, 'tasks.0.sources'));
+        self::assertSame('35', $plan->string('tasks.0.lead.shown'));
+        self::assertTrue($plan->at('every'));
+        self::assertSame('A is wanted for D at 06:26.', $plan->string('activities.1.because'));
+
+        $this->call('GET', '/api/plans/'.$plan->string('id'));
+        $all = $this->call('GET', '/api/plans');
+        self::assertSame(['DP-00001', 3, 1], [$all->string('items.0.id'), $all->int('items.0.wanted'), $all->int('items.0.short')]);
+        self::assertSame(['DP-00001'], $this->call('GET', '/api/day?date=2026-03-03')->list('plans'));
+        self::assertSame([], $this->call('GET', '/api/day?date=2026-03-02')->list('plans'));
+        $sheets = $this->call('GET', '/api/plans/DP-00001/sheets');
+        self::assertStringEndsWith('/kit/D', $sheets->string('units.0.address'));
+        self::assertStringContainsString('<svg', $sheets->string('units.0.square'));
+        self::assertSame('D', $sheets->string('units.0.check.id'));
+        self::assertStringContainsString('by Standard', $sheets->string('units.0.action'));
+    }
+
+    /** It was fit when the day was planned. On the day it is not: the plan stays as it was printed, and says that another would be made. */
+    public function testACertificateRunsOutBeforeTheDay(): void
+    {
+        $this->begin();
+        $fit = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01', ['unit' => 'D'])], '2026-03-05'), 201);
+        self::assertSame([], $fit->list('short'));
+        self::assertFalse($fit->at('otherwise'));
+        $past = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01', ['unit' => 'D'])], '2026-03-06'), 201);
+        self::assertSame([], $past->list('tasks'));
+        $words = self::words($past, 'short.0.why');
+        self::assertStringContainsString('Its laboratory certificate L-2026-03-05 was in date until 5 Mar 2026', $words);
+        // Over midnight it ends while it is measured.
+        $night = $this->asked([self::wanted('W-01', ['unit' => 'D', 'from' => '22:00', 'to' => '06:00'])], '2026-03-05');
+        $night = $this->call('POST', '/api/plans', $night, 201);
+        self::assertStringContainsString('At 06:00, when it is done', self::words($night, 'short.0.why'));
+
+        $this->signIn(Role::Steward);
+        $this->call('POST', '/api/kit/instruments/D/retirement', ['reason' => 'fell', 'back' => false], 204);
+        $again = $this->call('GET', '/api/plans/'.$fit->string('id'));
+        self::assertSame(['D'], self::column($again, 'tasks', 'unit'), 'what was printed stands');
+        self::assertTrue($again->at('otherwise'));
+        $this->signIn(Role::Technician);
+        $asked = ['version' => '1', 'asked' => $this->asked([self::wanted('W-01', ['unit' => 'D'])], '2026-03-05')];
+        $replanned = $this->call('POST', '/api/plans/'.$fit->string('id'), $asked);
+        self::assertSame([[], 2], [$replanned->list('tasks'), $replanned->at('version')]);
+        self::assertFalse($replanned->at('otherwise'));
+        $this->call('POST', '/api/plans/'.$fit->string('id'), $asked, 409);
+    }
+
+    /** The runs and checks of the day, beside what was planned; a late start moves what follows. */
+    public function testWhatIsDoneStandsBesideThePlanAndMovesIt(): void
+    {
+        // Its run went from 08:00 to 16:00, its checks were at 07:30 and 16:30.
+        $this->begin('2026-03-02T05:00:00+00:00');
+        $scene = $this->call('GET', '/api/runs/r');
+        $day = substr($scene->string('start'), 0, 10);
+        self::mockTime($day.'T05:00:00+00:00');
+        $wanted = [self::wanted('W-01', ['from' => '07:45', 'to' => '15:45'])];
+        $plan = $this->call('POST', '/api/plans', $this->asked($wanted, $day), 201);
+        $of = static fn (Answer $told, string $kind, string $what): mixed => array_column($told->list('activities'), $what, 'kind')[$kind];
+        self::assertTrue($of($plan, 'pre-check', 'done'));
+        self::assertSame('k1', $of($plan, 'pre-check', 'evidence'));
+        self::assertSame($day.'T08:00:00+00:00', $of($plan, 'fit', 'nowTo'));
+        self::assertSame($day.'T07:45:00+00:00', $of($plan, 'fit', 'to'));
+        self::assertSame('r', $of($plan, 'take off', 'evidence'));
+        self::assertSame($day.'T16:30:00+00:00', $of($plan, 'post-check', 'nowTo'));
+        self::assertFalse($plan->at('otherwise'), 'what is done is not planned again');
+    }
+
+    /** What is on the way at noon is not expected at seven. */
+    public function testWhatIsNotDoneIsNotExpectedBeforeNow(): void
+    {
+        $this->begin();
+        $plan = $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01')]), 201);
+        self::mockTime('2026-03-03T06:50:00+00:00');
+        $this->signIn(Role::Technician);
+        $late = $this->call('GET', '/api/plans/'.$plan->string('id'));
+        self::assertSame(
+            ['2026-03-03T06:50:00+00:00', '2026-03-03T06:51:00+00:00', '2026-03-03T07:20:00+00:00', '2026-03-03T15:00:00+00:00'],
+            \array_slice(self::column($late, 'activities', 'nowFrom'), 0, 4),
+        );
+        self::assertSame('2026-03-03T06:25:00+00:00', $late->string('activities.0.from'));
+    }
+
+    public function testWhatCannotBeReadIsNamedFieldByField(): void
+    {
+        $this->begin();
+        $bad = $this->asked([
+            self::wanted('W-01', ['from' => '7', 'family' => 'abacus']),
+            self::wanted('W-02', ['by' => 'pim', 'place' => 'attic']),
+        ]);
+        $bad['handling'] = ['switchOn' => '0', 'fit' => '1e999', 'takeOff' => 'soon', 'notSooner' => '30'];
+        $told = $this->call('POST', '/api/plans', $bad, 422);
+        $fields = array_column($told->list('fields'), 'field');
+        $hands = ['/handling/switchOn', '/handling/fit', '/handling/takeOff'];
+        foreach (['/wanted/0/from', '/wanted/0/family', '/wanted/1/by', '/ways', ...$hands] as $one) {
+            self::assertContains($one, $fields);
+        }
+        foreach ([
+            '/campaign' => ['campaign' => 'none'],
+            '/day' => ['day' => '2026-13-01'],
+            '/crew' => ['crew' => []],
+            '/wanted' => ['wanted' => array_fill(0, 41, self::wanted('W'))],
+            '/wanted/0/unit' => ['wanted' => [self::wanted('W-01', ['unit' => 'A'])]],
+            '/handling/notSooner' => ['handling' => ['switchOn' => '1', 'fit' => '5', 'takeOff' => '5', 'notSooner' => '4']],
+        ] as $field => $change) {
+            $told = $this->call('POST', '/api/plans', [...$this->asked([self::wanted('W-01')]), ...$change], 422);
+            self::assertContains($field, array_column($told->list('fields'), 'field'));
+        }
+        self::assertSame([], $this->call('GET', '/api/plans')->list('items'), 'nothing was kept');
+        $this->signIn(Role::Reader);
+        $this->call('POST', '/api/plans', $this->asked([self::wanted('W-01')]), 403);
+        $this->call('GET', '/api/plans/DP-00009', null, 404);
+    }
+
+    /** A sample that can never quantify a tenth of the limit is said to be of no use, with the figures. */
+    public function testASampleThatIsOfNoUseIsSaid(): void
+    {
+        self::mockTime('2026-03-02T10:00:00+00:00');
+        $this->importRecord((new AirScene())->record);
+        $this->signIn(Role::Technician);
+        $sample = [
+            'limit' => ['value' => '1', 'unit' => 'mg/m³'],
+            'share' => '0.1',
+            'quantitation' => ['value' => '100', 'unit' => 'µg'],
+            'flow' => ['value' => '2.0', 'unit' => 'L/min'],
+        ];
+        $row = self::wanted('W-01', ['family' => 'air-sampler']);
+        // 100 µg in a tenth of 1 mg/m³ want 1000 L; eight hours at 2 L/min draw 960 L, and half an hour more 1020 L.
+        $short = $this->call('POST', '/api/plans', $this->asked([[...$row, 'sample' => $sample]]), 201);
+        self::assertFalse($short->at('samples.0.usable'));
+        self::assertStringContainsString('10 % of the limit cannot be quantified', $short->string('samples.0.words.0'));
+        $long = $this->call('POST', '/api/plans', $this->asked([[...$row, 'to' => '15:30', 'sample' => $sample]]), 201);
+        self::assertTrue($long->at('samples.0.usable'));
+        $bad = $this->asked([[...$row, 'sample' => [...$sample, 'share' => 'a tenth']]]);
+        self::assertSame('/wanted/0/sample/share', $this->call('POST', '/api/plans', $bad, 422)->string('fields.0.field'));
+    }
+}
