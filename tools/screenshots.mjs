@@ -80,14 +80,8 @@ await page.getByRole('button', { name: 'Break off' }).click();
 await page.getByRole('heading', { name: 'Bench', exact: true }).waitFor();
 await go('/laboratory');
 await shoot('laboratory');
-await go('/plan');
-await choose('Substance', /wood/i);
-await page.getByLabel('Exposure limit').first().fill('2');
-await page.getByLabel(/^LOQ of the laboratory/).first().fill('50');
-await page.getByLabel('Flow').first().fill('2.0');
-await choose('Pump, for its past drift', /PM-02/);
-await page.getByRole('button', { name: 'Work it out' }).click();
-await page.waitForTimeout(800);
+await go('/plan/DP-00001');
+await page.getByRole('figure', { name: 'The day along the hours' }).waitFor();
 await shoot('plan');
 
 await signIn('hygienist');

@@ -208,6 +208,7 @@ test('a plan for a usable answer, worked out by keyboard', async ({ page }) => {
   await page.getByRole('heading', { level: 1 }).first().waitFor();
   await page.keyboard.press('g');
   await page.keyboard.press('n');
+  await page.getByRole('button', { name: 'Volume of a sample' }).press('Enter');
   await expect(page.getByRole('heading', { name: 'A plan for a usable answer' })).toBeVisible();
   await choose(page, 'Substance', 'toluene');
   await page.getByLabel(/^Exposure limit(?!, unit)/).fill('50');

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { isAccessible, signIn, test } from './person';
+import { cutOff, hours, isAccessible, local, signIn, test } from './person';
 
 /** Others read what falls due in their calendar, until somebody ends it. */
 test('the dates in a calendar', async ({ page, playwright }) => {
@@ -54,4 +54,86 @@ test('the search', async ({ page }) => {
   await expect(page.getByRole('row', { name: /R-00009/ })).toBeVisible();
   await expect(page.getByLabel('With the words')).toHaveValue('ripping w-02');
   await expect(page.getByRole('row', { name: /R-00001/ })).toHaveCount(0);
+});
+
+/** Two people, and one unit that is not fit: planned, wanted otherwise, printed, carried out and compared. */
+test('the plan of a day', async ({ page }) => {
+  await signIn(page, 'technician');
+  await page.goto('/plan/new');
+  // Of yesterday: it can be carried out already.
+  const day = local(hours(24)).slice(0, 10);
+  const measurement = (at: number) => page.getByRole('group', { name: `Measurement ${at}` });
+  const pick = async (label: string, option: string, within = page.locator('main')) => {
+    await within.getByLabel(label).click();
+    await page.getByRole('option', { name: option, exact: true }).click();
+  };
+  // People, places and hands are those of the last plan.
+  await expect(page.getByLabel('Where kit is kept and checked')).toHaveValue('Office');
+  await page.getByLabel('Day').fill(day);
+  await pick('Campaign', 'Noise, November 2026, Sallow Mill Organ Works');
+  for (const name of ['Person 1', 'Person 2']) {
+    await page.getByRole('group', { name }).getByLabel('There from').fill('6');
+    await page.getByRole('group', { name }).getByLabel('Until').fill('17:00');
+  }
+  const first = measurement(1);
+  await first.getByLabel('Person or spot').fill('W-01');
+  await first.getByLabel('Task').fill('sawing');
+  await first.getByLabel('Place').fill('Store');
+  await pick('Instrument', 'noise dosimeter', first);
+  await first.getByLabel('From').fill('1000');
+  await first.getByLabel('To').fill('12:00');
+  await pick('Unit', 'DM-08', first);
+  await page.getByRole('button', { name: 'Another measurement' }).click();
+  // The second is like the first but for the person.
+  await expect(measurement(2).getByLabel('Task')).toHaveValue('sawing');
+  await measurement(2).getByLabel('Person or spot').fill('W-02');
+
+  // Nobody has said how long the way takes: named, and nothing is lost.
+  await page.getByLabel('Office to Store, minutes').fill('soon');
+  await page.getByRole('button', { name: 'Plan it', exact: true }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing was saved' })).toBeVisible();
+  await expect(measurement(2).getByLabel('Person or spot')).toHaveValue('W-02');
+  expect(await isAccessible(page, 'a day that is asked for')).toEqual([]);
+  await page.getByLabel('Office to Store, minutes').fill('10');
+  await page.getByRole('button', { name: 'Plan it', exact: true }).click();
+
+  const short = page.getByRole('region', { name: 'What does not go as it is wanted' });
+  await expect(short).toContainText('W-01, sawing.');
+  await expect(short).toContainText('DM-08: ');
+  expect(await isAccessible(page, 'a planned day')).toEqual([]);
+  await page.getByRole('button', { name: 'Want it so' }).press('Enter');
+  await page.getByRole('button', { name: 'Plan it again' }).press('Enter');
+  await expect(page.getByText('Everything goes as it is wanted.')).toBeVisible();
+  await expect(page.getByRole('figure', { name: 'The day along the hours' })).toContainText('W-01');
+  await page.setViewportSize({ width: 390, height: 800 });
+  expect(await cutOff(page)).toBe(0);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const plan = page.url();
+
+  await page.getByRole('button', { name: 'Field sheets' }).click();
+  const sheets = page.getByRole('article', { name: /^Sheet of DM-/ });
+  await expect(sheets).toHaveCount(2);
+  await expect(sheets.first()).toContainText('As found');
+  expect(await isAccessible(page, 'field sheets')).toEqual([]);
+
+  // Carried out a quarter of an hour later than planned: what follows is expected later.
+  await page.goto(plan);
+  const unit = await page.locator('.fn-plan-row', { hasText: 'W-01' }).locator('b').textContent();
+  const late = new Date(`${day}T10:15:00`).toISOString();
+  const begun = await page.request.post('/api/runs', {
+    headers: { 'X-Requested-With': 'footnote', 'X-Request-Id': crypto.randomUUID() },
+    data: {
+      campaign: 'SM-26-11',
+      instrument: unit,
+      person: 'W-01',
+      task: 'sawing',
+      start: late,
+      despite: 'only to be seen on the plan',
+    },
+  });
+  expect(begun.status(), await begun.text()).toBe(201);
+  await page.reload();
+  const lines = page.getByRole('link', { name: new RegExp(`Fit ${unit} to W-01`) });
+  await expect(lines).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Now:/ }).first()).toBeVisible();
 });
