@@ -12,6 +12,7 @@ import { moment, plural } from '../look/words';
 import { mayRecord, maySteward } from '../shell/roles';
 import { Due } from './Due';
 import { Library } from './Library';
+import { UnitsFromTable } from './FromTable';
 import { RegisterReference, RegisterUnit } from './Register';
 import { RetiredWords } from './Retire';
 
@@ -45,7 +46,7 @@ export function KitView() {
   const kit = useKit();
   const session = useSession();
   const [search, setSearch] = useSearchParams();
-  const [adding, setAdding] = useState<'unit' | 'reference' | null>(null);
+  const [adding, setAdding] = useState<'unit' | 'table' | 'reference' | null>(null);
   if (kit.data === undefined) {
     return <Lacking of={[kit]} />;
   }
@@ -123,9 +124,14 @@ export function KitView() {
           As a table
         </Button>
         {mayRecord(session.data?.user) && (
-          <Button variant="outlined" onClick={() => setAdding('unit')}>
-            Register an instrument
-          </Button>
+          <>
+            <Button size="small" onClick={() => setAdding('table')}>
+              Out of a table
+            </Button>
+            <Button variant="outlined" onClick={() => setAdding('unit')}>
+              Register an instrument
+            </Button>
+          </>
         )}
         {maySteward(session.data?.user) && (
           <Button variant="outlined" onClick={() => setAdding('reference')}>
@@ -193,6 +199,7 @@ export function KitView() {
         </section>
       </div>
       <Library />
+      {adding === 'table' && <UnitsFromTable onClose={() => setAdding(null)} />}
       {adding === 'unit' && <RegisterUnit onClose={() => setAdding(null)} />}
       {adding === 'reference' && <RegisterReference onClose={() => setAdding(null)} />}
     </>

@@ -25,6 +25,7 @@ import { Choice, Form } from './Form';
 import { GoesOn } from './GoesOn';
 import { Recall } from './Recall';
 import { Recalled } from './Recalled';
+import { UnitsLike } from './FromTable';
 import { Retire, RetiredWords } from './Retire';
 import { Routines } from './Routines';
 import { Serial } from './Serial';
@@ -41,6 +42,7 @@ export function UnitView() {
   const [correcting, setCorrecting] = useState(false);
   const forms = useForms();
   const [waiting, setWaiting] = useState(false);
+  const [like, setLike] = useState(false);
   const [adding, setAdding] = useState(false);
   const [doing, setDoing] = useState(false);
   const [timing, setTiming] = useState(false);
@@ -104,9 +106,12 @@ export function UnitView() {
               </>
             )}
             {unit.retired === null && (
-              <Button aria-expanded={waiting} onClick={() => setWaiting(!waiting)}>
-                A timer
-              </Button>
+              <>
+                <Button aria-expanded={waiting} onClick={() => setWaiting(!waiting)}>
+                  A timer
+                </Button>
+                <Button onClick={() => setLike(true)}>More like it</Button>
+              </>
             )}
           </>
         )}
@@ -156,6 +161,7 @@ export function UnitView() {
           onClose={() => setRetiring(false)}
         />
       )}
+      {like && <UnitsLike id={unit.id} onClose={() => setLike(false)} />}
       {waiting && <BeginTimer units={[unit]} onStarted={() => setWaiting(false)} />}
       <h2>To go out</h2>
       <FitWords fit={unit.fit} />

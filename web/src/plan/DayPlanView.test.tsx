@@ -248,8 +248,20 @@ describe('what is asked of a day', () => {
   });
 
   it('is sent without what nobody settled', () => {
-    const row = { ...asked.wanted[0]!, unit: '', by: '', sample: {} };
-    expect(asSent({ ...asked, wanted: [row] }).wanted).toEqual([asked.wanted[0]]);
+    const [wanted] = asked.wanted;
+    const row = {
+      person: '',
+      task: '',
+      place: '',
+      family: '',
+      from: '',
+      to: '',
+      ...wanted,
+      unit: '',
+      by: '',
+      sample: {},
+    };
+    expect(asSent({ ...asked, wanted: [row] }).wanted).toEqual([wanted]);
     expect(waysOf({ ...asked, base: 'Attic' })).toEqual([
       { one: 'Attic', other: 'Machine hall', minutes: '' },
     ]);
@@ -260,7 +272,7 @@ describe('what is asked of a day', () => {
       '07:30',
       'noon',
     ]);
-    const later = { ...plan().short[0]!, kind: 'later' as const, instead: '12:05' };
+    const later = { wanted: '2', words: '', why: [], nearest: '', kind: 'later' as const, instead: '12:05' };
     expect(insteadOf(asked, later).wanted[1]).toMatchObject({ unit: 'D-2', from: '12:05' });
   });
 });
