@@ -189,7 +189,7 @@ final readonly class UnitsFromTable
             $found = $problem->fields;
         }
         $told = array_map(
-            static fn (array $one): array => ['field' => ltrim($one['field'], '/'), 'problem' => $one['problem']],
+            static fn (array $one): array => ['field' => self::column($one['field']), 'problem' => $one['problem']],
             $found ?? [],
         );
 
@@ -198,6 +198,15 @@ final readonly class UnitsFromTable
             $told,
             static fn (array $one): bool => !\in_array($one['field'], array_column($known, 'field'), true),
         ))];
+    }
+
+    /** The field of a table by its place in a record: "/certificates/0/due" is when it is due. */
+    private static function column(string $path): string
+    {
+        $parts = explode('/', ltrim($path, '/'));
+        $ofCertificate = array_search(end($parts), TableFields::CERTIFICATE, true);
+
+        return $parts[0] === 'certificates' && $ofCertificate !== false ? $ofCertificate : $parts[0];
     }
 
     /** What stands in a cell, as a record has it; null where it is none of the choices. */

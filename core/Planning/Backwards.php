@@ -17,10 +17,12 @@ final class Backwards
     /** So many tasks at most are tried in every order. */
     public const EVERY_ORDER = 6;
 
-    /** Of more tasks so many branches are followed, fewer the more tasks there are, with so many next visits at each. */
+    /** Of more tasks so many branches are followed, fewer the more tasks there are, with so many next visits, checks and
+     * switch-ons at each. */
     private const MOST = 3000;
     private const LEAST = 3;
     private const VISITS = 6;
+    private const AT_THE_BASE = 2;
 
     private ?OnePerson $best = null;
 
@@ -173,10 +175,10 @@ final class Backwards
     {
         $steps = [];
         $tried = [];
-        $visits = $this->isMany() ? $this->lastVisits($branch) : null;
+        $likely = $this->isMany() ? $this->likely($branch) : null;
         foreach ($branch->stands as $place => $stand) {
             $next = $stand->next();
-            if ($next === ActivityKind::Fit && $visits !== null && !\in_array($place, $visits, true)) {
+            if ($likely !== null && !\in_array($place, $likely, true)) {
                 continue;
             }
             if ($next === null || array_filter($tried, fn (int $other): bool => $this->isAlike($branch, $other, $place)) !== []) {
@@ -194,13 +196,22 @@ final class Backwards
         return $steps;
     }
 
-    /** @return list<int> places of the tasks that begin last of those that nobody is fitted for yet */
-    private function lastVisits(Branch $branch): array
+    /** @return list<int> places of the tasks of which a step is likely the last: those that begin last, soak longest, are on the latest */
+    private function likely(Branch $branch): array
     {
-        $left = array_keys(array_filter($branch->stands, static fn (Stand $stand): bool => $stand->done === null));
-        usort($left, fn (int $one, int $other): int => [$this->tasks[$other]->begins, $one] <=> [$this->tasks[$one]->begins, $other]);
+        $likely = [];
+        foreach ([ActivityKind::Fit, ActivityKind::PreCheck, ActivityKind::SwitchOn] as $kind) {
+            $some = array_keys(array_filter($branch->stands, static fn (Stand $stand): bool => $stand->next() === $kind));
+            $by = fn (int $place): int => match ($kind) {
+                ActivityKind::Fit => $this->tasks[$place]->begins,
+                ActivityKind::PreCheck => $this->tasks[$place]->unit->readiness->soak,
+                default => $branch->stands[$place]->soaks ?? 0,
+            };
+            usort($some, static fn (int $one, int $other): int => [$by($other), $one] <=> [$by($one), $other]);
+            array_push($likely, ...\array_slice($some, 0, $kind === ActivityKind::Fit ? self::VISITS : self::AT_THE_BASE));
+        }
 
-        return \array_slice($left, 0, self::VISITS);
+        return $likely;
     }
 
     /** Where nothing differs between two, one order of them is as good as the other. */

@@ -51,6 +51,25 @@ final class ConsoleTest extends TestCase
         self::assertStringContainsString($said, $out);
     }
 
+    public function testADayIsPlannedOutOfAFile(): void
+    {
+        $this->migrated();
+        $root = \dirname(__DIR__, 2);
+        $file = escapeshellarg($root.'/demo/day.json');
+        [$status, $out] = $this->console('footnote:plan '.$file);
+        self::assertSame(2, $status, $out);
+        self::assertStringContainsString('Nothing was planned. Nothing was saved. Campaign: is not in this logbook.', $out);
+        self::assertSame(0, $this->console('footnote:import '.escapeshellarg($this->record()))[0]);
+        $asked = json_decode((string) file_get_contents($root.'/demo/day.json'), true, 32, \JSON_THROW_ON_ERROR);
+        self::assertIsArray($asked);
+        self::assertIsArray($asked['wanted']);
+        $asked = [...$asked, 'campaign' => 'c', 'wanted' => \array_slice($asked['wanted'], 0, 1)];
+        file_put_contents($this->folder.'/day.json', json_encode($asked, \JSON_THROW_ON_ERROR));
+        [$status, $out] = $this->console('footnote:plan '.escapeshellarg($this->folder.'/day.json').' --day 2026-12-04');
+        self::assertSame([0, "DP-00001 is planned.\n"], [$status, $out]);
+        self::assertSame(2, $this->console('footnote:plan '.escapeshellarg($this->folder.'/none.json'))[0]);
+    }
+
     public function testAFaultyFieldIsNamedByItsPath(): void
     {
         $record = (new \Footnote\Tests\Core\Scene())->check('k1', '07:30', ['114.0'])->run('r1', '08:00', '07:00')->record;

@@ -63,7 +63,8 @@ describe('units out of a table', () => {
   it('are looked at line by line, their columns chosen, and those that cannot be are left out by name', async () => {
     const closed = vi.fn();
     begin(<UnitsFromTable onClose={closed} />);
-    await vi.waitFor(() => pick(/What they are/, 'dosimeter'));
+    await screen.findByRole('dialog');
+    pick(/What they are/, 'dosimeter');
     fireEvent.change(screen.getByLabelText(/Choose the file/), {
       target: { files: [file('kit.csv', 'Asset;Type')] },
     });

@@ -17,6 +17,10 @@ const NONE = -1;
 /** Units of one kind out of a file: its columns are chosen, every line is looked at, and then all of them are registered. */
 export function UnitsFromTable({ onClose }: { onClose: () => void }) {
   const forms = useForms();
+  return forms.data ? <OfFamilies families={forms.data.families} onClose={onClose} /> : null;
+}
+
+function OfFamilies({ families, onClose }: { families: Schemas['Forms']['families']; onClose: () => void }) {
   const [family, setFamily] = useState('');
   const [rows, setRows] = useState<Rows | null>(null);
   const [asked, setAsked] = useState<Asked | null>(null);
@@ -45,7 +49,7 @@ export function UnitsFromTable({ onClose }: { onClose: () => void }) {
           }
         }}
       >
-        {(forms.data?.families ?? []).map((one) => (
+        {families.map((one) => (
           <MenuItem key={one.id} value={one.id}>
             {one.title}
           </MenuItem>
