@@ -140,7 +140,7 @@ fill_with_demo() {
   bin/console footnote:import demo/particles.json
   bin/console footnote:import demo/meters.json
   bin/console footnote:report:begin SM-26-11 'Noise at the organ works, November 2026' 'The works council of Sallow Mill'
-  bin/console footnote:plan demo/day.json --day "$(date -d tomorrow +%F)"
+  bin/console footnote:plan demo/plans/day.json --day "$(date -d tomorrow +%F)"
 }
 
 port_is_busy() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }

@@ -18,7 +18,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** Plans a day that stands in a file as the API takes it: the same wishes for another day are one command. */
-#[AsCommand('footnote:plan', 'Plans a day out of a file, such as demo/day.json.')]
+#[AsCommand('footnote:plan', 'Plans a day out of a file, such as demo/plans/day.json.')]
 final class PlanDayCommand extends Command
 {
     public function __construct(private readonly PlanDay $plan)

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Footnote\App\Planning;
 
+use Footnote\App\Logbook\KitWords;
 use Footnote\App\Logbook\Logbook;
 use Footnote\App\Logbook\ModelSheets;
 use Footnote\App\Logbook\Policies;
 use Footnote\App\Logbook\PracticeUnits;
 use Footnote\App\Logbook\Retirements;
+use Footnote\App\Logbook\SiteClock;
 use Footnote\App\Runs\FitLines;
 use Footnote\App\Runs\FitToStart;
 use Footnote\App\Storage\Cells;
@@ -22,6 +24,7 @@ use Footnote\Core\Judgement\Policy;
 use Footnote\Core\Planning\ReadyBy;
 use Footnote\Core\Planning\UnitForDay;
 use Footnote\Core\Planning\Wanted;
+use Footnote\Core\Record\KitWord;
 
 /**
  * Which units could go out on a day: by the same rules that say whether one may go out, asked at the beginning and at the end of what
@@ -41,6 +44,8 @@ final readonly class KitForDay
         private Policies $policies,
         private Assessor $assessor,
         private ModelSheets $sheets,
+        private KitWords $words,
+        private SiteClock $site,
     ) {
     }
 
@@ -53,11 +58,12 @@ final readonly class KitForDay
     {
         $units = [];
         $references = $this->references();
+        $words = $this->words->all('instruments');
         foreach ($this->looked($wanted) as $id) {
             $unit = $this->logbook->instrument($id);
             $own = array_values(array_filter($wanted, static fn (Wanted $one): bool => $one->family === $unit?->family));
             if ($unit !== null && $own !== []) {
-                $units[] = $this->unit($unit, $own, $references, $campaign, $policy);
+                $units[] = $this->unit($unit, $own, $references, $words, [$campaign, $policy]);
             }
         }
 
@@ -102,19 +108,24 @@ final readonly class KitForDay
     private function references(): array
     {
         $retired = $this->retirements->references();
+        $words = $this->words->all('references');
+        $there = fn (Reference $one): bool => ($words['='.$one->id] ?? null)?->keeps($this->site->now()) === null;
 
         return array_values(array_filter(
             $this->logbook->references(),
-            static fn (Reference $one): bool => !isset($retired['='.$one->id]),
+            static fn (Reference $one): bool => !isset($retired['='.$one->id]) && $there($one),
         ));
     }
 
     /**
      * @param non-empty-list<Wanted> $wanted     that a unit of its kind measures; one at least
-     * @param list<Reference> $references
+     * @param list<Reference>        $references
+     * @param array<string, KitWord> $words by = and the unit
+     * @param array{string, string}  $by    campaign and its policy
      */
-    private function unit(Instrument $unit, array $wanted, array $references, string $campaign, string $policy): UnitForDay
+    private function unit(Instrument $unit, array $wanted, array $references, array $words, array $by): UnitForDay
     {
+        [$campaign, $policy] = $by;
         $against = [];
         $notes = [];
         $known = [];
@@ -135,6 +146,16 @@ final readonly class KitForDay
                     $against['='.$one->id] = ['It stays in its place, and is checked by the calendar: name it to take it along.'];
                 }
             }
+        }
+        $word = $words['='.$unit->id] ?? null;
+        foreach ($wanted as $one) {
+            $away = $word?->keeps($one->span->to);
+            if ($away !== null) {
+                $against['='.$one->id] = [$away];
+            }
+        }
+        foreach ($word?->missing() ?? [] as $what) {
+            $notes[] = \sprintf('Missing: %s.', $what);
         }
         $fitting = $this->fitting($unit, $wanted, $references, $this->policies->get($policy));
         foreach ($fitting['ids'] === [] ? $wanted : [] as $one) {

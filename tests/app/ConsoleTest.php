@@ -55,12 +55,12 @@ final class ConsoleTest extends TestCase
     {
         $this->migrated();
         $root = \dirname(__DIR__, 2);
-        $file = escapeshellarg($root.'/demo/day.json');
+        $file = escapeshellarg($root.'/demo/plans/day.json');
         [$status, $out] = $this->console('footnote:plan '.$file);
         self::assertSame(2, $status, $out);
         self::assertStringContainsString('Nothing was planned. Nothing was saved. Campaign: is not in this logbook.', $out);
         self::assertSame(0, $this->console('footnote:import '.escapeshellarg($this->record()))[0]);
-        $asked = json_decode((string) file_get_contents($root.'/demo/day.json'), true, 32, \JSON_THROW_ON_ERROR);
+        $asked = json_decode((string) file_get_contents($root.'/demo/plans/day.json'), true, 32, \JSON_THROW_ON_ERROR);
         self::assertIsArray($asked);
         self::assertIsArray($asked['wanted']);
         $asked = [...$asked, 'campaign' => 'c', 'wanted' => \array_slice($asked['wanted'], 0, 1)];

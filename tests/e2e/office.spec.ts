@@ -137,3 +137,45 @@ test('the plan of a day', async ({ page }) => {
   await expect(lines).toBeVisible();
   await expect(page.getByRole('img', { name: /^Now:/ }).first()).toBeVisible();
 });
+
+/** Sixty units out of a file, three lines of which cannot be read: said line by line, and the others registered. */
+test('a kit out of a table', async ({ page }) => {
+  await signIn(page, 'technician');
+  await page.goto('/kit');
+  await page.getByRole('button', { name: 'Out of a table' }).press('Enter');
+  const dialog = page.getByRole('dialog', { name: 'Instruments out of a table' });
+  await dialog.getByLabel('What they are').press('Enter');
+  await page.getByRole('option', { name: 'noise dosimeter' }).click();
+  const lines = ['Asset;Model;Serial number;Microphone;Certificate;Laboratory;Date issued;Valid until'];
+  for (let i = 1; i <= 60; i += 1) {
+    const [id, microphone, due] = [
+      i === 20 ? 19 : i,
+      i === 33 ? '3 in' : '1/2 in',
+      i === 7 ? '31.6.2027' : '1.6.2027',
+    ];
+    lines.push(`DX-${id};Wren 2;S${i};${microphone};C-${i};County;1.6.2026;${due}`);
+  }
+  const file = { name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\r\n')) };
+  await dialog.getByLabel('Choose the file').setInputFiles(file);
+  const looked = dialog.getByRole('region', { name: 'Lines' });
+  await expect(looked).toContainText('60 lines: 57 can be registered, 3 cannot.');
+  await expect(looked).toContainText('Line 8, DX-7: Due: must be a day');
+  await expect(looked).toContainText('Line 21, DX-19: Asset number: stands in line 20 already.');
+  await expect(looked).toContainText('Line 34, DX-33: Microphone diameter: “3 in” is none of');
+  expect(await isAccessible(page, 'a kit out of a table')).toEqual([]);
+  await dialog.getByRole('button', { name: 'Register 57, leave out 3' }).press('Enter');
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByRole('row', { name: /^DX-60/ })).toContainText('1 Jun 2027');
+  await expect(page.getByRole('row', { name: /^DX-33/ })).toHaveCount(0);
+
+  // Two more like one of them, by their numbers alone.
+  await page.getByRole('link', { name: 'DX-60', exact: true }).click();
+  await page.getByRole('button', { name: 'More like it' }).press('Enter');
+  const like = page.getByRole('dialog', { name: 'More like DX-60' });
+  await like.getByLabel('Asset numbers, a line for each').fill('DX-61, S61\nDX-62');
+  await like.getByLabel('Asset numbers, a line for each').press('Tab');
+  await like.getByRole('button', { name: 'Register 2' }).click();
+  await expect(like).toHaveCount(0);
+  await page.goto('/kit/DX-61');
+  await expect(page.getByText(/noise dosimeter Wren 2/)).toBeVisible();
+});

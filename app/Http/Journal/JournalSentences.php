@@ -69,6 +69,7 @@ final class JournalSentences
         'blank kept' => 'registered the blank {medium}',
         'policy added' => 'added the policy {id}, based on {basedOn}',
         'source confirmed' => 'confirmed a source: {source}, {edition}, {clause}',
+        'kit word' => 'said of {of} where it is and what belongs to it',
         'instruments registered' => 'registered several instruments, from {from}',
         'day planned' => 'planned {day}: {measurements} measurements',
         'calendar address made' => 'made an address for the calendar “{title}”',

@@ -10,6 +10,7 @@ use Footnote\App\Planning\DayBudget;
 use Footnote\App\Planning\DayFacts;
 use Footnote\App\Planning\DayPlans;
 use Footnote\App\Planning\KeptPlan;
+use Footnote\App\Planning\Packing;
 use Footnote\App\Planning\PlanDay;
 use Footnote\Core\Derivation\Sheet;
 use Footnote\Core\Planning\Activity;
@@ -31,6 +32,7 @@ final readonly class DayPlanPresenter
         private DayFacts $facts,
         private DayBudget $budget,
         private DaySamples $samples,
+        private Packing $packing,
         private PlanDay $planning,
         private Logbook $logbook,
         private SiteClock $site,
@@ -82,6 +84,7 @@ final readonly class DayPlanPresenter
             'every' => $plan->every,
             'budget' => $budget,
             'samples' => $this->samples->of($kept, $sheet),
+            'packing' => $this->packing->of($plan),
             'otherwise' => $head['day'] >= $now->format('Y-m-d') && $facts['done'] === [] && $this->isOtherwise($kept),
             'figures' => $sheet->rows(),
         ];

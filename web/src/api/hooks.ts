@@ -115,6 +115,12 @@ export const useSources = () =>
 
 export const useLibrary = (enabled = true) => useQuery({ ...beforehand.library, enabled });
 
+export const useKitWord = (owner: Owner, id: string) =>
+  useQuery({
+    queryKey: ['kit word', owner, id],
+    queryFn: () => answer(api.GET('/api/kit/{owner}/{id}/word', { params: { path: { owner, id } } })),
+  });
+
 export const useModelSheets = () =>
   useQuery({ queryKey: ['sheets'], queryFn: () => answer(api.GET('/api/kit/sheets')) });
 

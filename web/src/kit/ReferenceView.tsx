@@ -13,6 +13,7 @@ import { Certificates } from './Certificates';
 import { CorrectedWords, CorrectKit } from './CorrectKit';
 import { Due } from './Due';
 import { Recall } from './Recall';
+import { KitWord } from './KitWord';
 import { Recalled } from './Recalled';
 import { Retire, RetiredWords } from './Retire';
 import { Serial } from './Serial';
@@ -174,6 +175,7 @@ function Page({ reference }: { reference: Reference }) {
         certificates={reference.certificates}
         corrects={steward}
       />
+      <KitWord owner="references" id={id} says={mayRecord(session.data?.user)} />
       <h2>How it goes on</h2>
       <SharedGoesOn reference={id} />
       <h2>Photos and documents</h2>

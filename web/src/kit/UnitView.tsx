@@ -26,6 +26,7 @@ import { GoesOn } from './GoesOn';
 import { Recall } from './Recall';
 import { Recalled } from './Recalled';
 import { UnitsLike } from './FromTable';
+import { KitWord } from './KitWord';
 import { Retire, RetiredWords } from './Retire';
 import { Routines } from './Routines';
 import { Serial } from './Serial';
@@ -163,6 +164,7 @@ export function UnitView() {
       )}
       {like && <UnitsLike id={unit.id} onClose={() => setLike(false)} />}
       {waiting && <BeginTimer units={[unit]} onStarted={() => setWaiting(false)} />}
+      <KitWord owner="instruments" id={unit.id} says={records} />
       <h2>To go out</h2>
       <FitWords fit={unit.fit} />
       {unit.routines.length > 0 && (

@@ -125,6 +125,7 @@ export function AskDay({
                   onChange={(event) => set({ name: event.target.value })}
                   error={wrong(`/crew/${at}/name`) !== undefined}
                   helperText={wrong(`/crew/${at}/name`)}
+                  sx={{ width: 140 }}
                 />
                 <Hour
                   label="There from"
@@ -227,7 +228,7 @@ function Hour({
       error={wrong !== undefined}
       helperText={wrong}
       slotProps={{ htmlInput: { inputMode: 'numeric', maxLength: 5 } }}
-      sx={{ width: 84 }}
+      sx={{ width: 96 }}
     />
   );
 }

@@ -105,6 +105,7 @@ const plan = (more: object = {}) => ({
   every: true,
   budget: [],
   samples: [],
+  packing: [{ id: 'D-1', model: 'Wren 2', with: ['case'], missing: ['windscreen'] }],
   otherwise: false,
   figures: [],
   ...more,
@@ -121,6 +122,9 @@ const show = (served: object, user = technician) => {
 describe('a planned day', () => {
   it('says when somebody must switch something on, what does not go, and why each line stands where it does', async () => {
     show(plan());
+    expect((await screen.findByRole('region', { name: 'To pack' })).textContent).toContain(
+      'D-1 Wren 2, with case, missing: windscreen',
+    );
     expect((await screen.findByText(/First switch-on at/)).textContent).toBe(
       'First switch-on at 06:34: D-1, by T-1.',
     );

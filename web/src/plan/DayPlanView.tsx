@@ -95,6 +95,7 @@ export function DayPlanView() {
           <MemberDay key={one.name} plan={plan} name={one.name} />
         ))}
       </div>
+      <Packing plan={plan} />
       <Rests plan={plan} />
       <p style={{ color: ink.soft, maxWidth: 760 }}>
         {plan.every
@@ -154,6 +155,27 @@ function Short({ plan, take }: { plan: Plan; take: ((short: Plan['short'][number
             {one.isEnough === null
               ? `no check says how much gas is left, and ${plural(one.checks, 'check')} want it.`
               : `not enough gas for ${plural(one.checks, 'check')}. Order, or take another.`}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What goes along. */
+function Packing({ plan }: { plan: Plan }) {
+  if (plan.packing.length === 0) {
+    return null;
+  }
+  return (
+    <section aria-labelledby="packing">
+      <h2 id="packing">To pack</h2>
+      <ul style={{ columns: '300px', margin: 0, paddingLeft: 18 }}>
+        {plan.packing.map((one) => (
+          <li key={one.id}>
+            <b>{one.id}</b> {one.model}
+            {one.with.length > 0 && `, with ${one.with.join(', ')}`}
+            {one.missing.length > 0 && <b style={{ color: ink.void }}>, missing: {one.missing.join(', ')}</b>}
           </li>
         ))}
       </ul>
